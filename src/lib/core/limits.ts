@@ -1,0 +1,19 @@
+import { cents } from './money';
+import { HIGHEST_RATE } from './rate';
+
+/** What a person may enter; the same numbers stand in the database's constraints. */
+export const LIMITS = {
+	/** Minor units: 999,999,999.99 in a currency with two decimals. */
+	amount: cents(99_999_999_999),
+	rate: HIGHEST_RATE,
+	/** A minimum asks for at most the whole statement: 100 %, in ten-thousandths of a percent. */
+	minimumPercent: 1_000_000,
+	/** Characters of a name or a label. */
+	name: 80,
+	/** Debts in one case. */
+	debts: 60,
+	/** A first due date lies within so many months of the day the figures are as of. */
+	firstDueMonths: 60,
+	/** Years in which a case's figures may be as of. */
+	years: { first: 1990, last: 2100 }
+} as const;

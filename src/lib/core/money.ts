@@ -1,0 +1,69 @@
+/**
+ * Money is an integer number of minor units ("cents") of the case's one currency: contract, section 1.
+ * Products of money and a rate are rational numbers, so they are rounded here with integer arithmetic
+ * that is exact on ties.
+ */
+declare const minorUnits: unique symbol;
+
+/** An integer number of minor units. */
+export type Cents = number & { readonly [minorUnits]: true };
+
+export const ZERO = 0 as Cents;
+
+/** The largest balance a run follows (contract, section 6): 10^13 minor units. */
+export const LARGEST_BALANCE = 1e13 as Cents;
+
+/**
+ * Marks an integer as minor units.
+ * @throws RangeError when it is no safe integer: a bug of the caller, not a person's mistake.
+ */
+export function cents(amount: number): Cents {
+	if (!Number.isSafeInteger(amount)) throw new RangeError(`${amount} is no whole minor unit`);
+	return amount as Cents;
+}
+
+/** Below this, products and the corrections made to them stay exact in a double. */
+const EXACT = 2 ** 52;
+
+/**
+ * amount · numerator ÷ denominator, rounded half away from zero to the minor unit (contract, section 1).
+ * Exact on ties. All arguments are integers, the denominator positive.
+ *
+ * Example: 50 cents at 12 % a year for a month, `roundedShare(50, 120_000, 12_000_000)`, is half a cent: 1.
+ */
+export function roundedShare(amount: number, numerator: number, denominator: number): Cents {
+	const product = amount * numerator;
+	if (product >= 0 && product < EXACT) {
+		const quotient = floorQuotient(product, denominator);
+		const rest = product - quotient * denominator;
+		return (rest * 2 >= denominator ? quotient + 1 : quotient) as Cents;
+	}
+	const exact = BigInt(amount) * BigInt(numerator);
+	const half = exact < 0n ? -BigInt(denominator) : BigInt(denominator);
+	// BigInt division cuts towards zero, so adding half a denominator away from zero rounds half away.
+	return Number((exact * 2n + half) / (2n * BigInt(denominator))) as Cents;
+}
+
+/** amount · numerator ÷ denominator, rounded up to the next minor unit; exact for non-negative integers. */
+export function shareRoundedUp(amount: number, numerator: number, denominator: number): Cents {
+	const product = amount * numerator;
+	if (product < EXACT) {
+		const quotient = floorQuotient(product, denominator);
+		return (quotient * denominator < product ? quotient + 1 : quotient) as Cents;
+	}
+	const divisor = BigInt(denominator);
+	return Number((BigInt(amount) * BigInt(numerator) + divisor - 1n) / divisor) as Cents;
+}
+
+/** The whole quotient of exact integers: the division may round up to a whole number, the product shows it. */
+function floorQuotient(product: number, denominator: number): number {
+	const quotient = Math.floor(product / denominator);
+	return quotient * denominator > product ? quotient - 1 : quotient;
+}
+
+/** The amount, rounded up to a multiple of `unit` minor units; `unit` 0 leaves it as it is. */
+export function roundedUpTo(amount: number, unit: number): Cents {
+	if (unit === 0) return amount as Cents;
+	const rest = amount % unit;
+	return (rest === 0 ? amount : amount - rest + unit) as Cents;
+}
