@@ -2,7 +2,9 @@ import adapter from '@sveltejs/adapter-node';
 
 /** @type {import('@sveltejs/kit').Config} */
 export default {
-	compilerOptions: { runes: ({ filename }) => (filename.includes('node_modules') ? undefined : true) },
+	compilerOptions: {
+		runes: ({ filename }) => (filename.includes('node_modules') ? undefined : true)
+	},
 	kit: {
 		adapter: adapter({ precompress: false }),
 		csp: {

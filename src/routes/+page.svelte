@@ -1,1 +1,168 @@
-<p>x</p>
+<script lang="ts">
+	import { goto, invalidateAll } from '$app/navigation';
+	import { createCase, deleteCase, renameCase, restoreCase } from '$lib/desk/requests';
+	import { plain, type Sentence } from '$lib/formats/answer-text';
+	import type { NewCase } from '$lib/formats/case-document';
+	import { casebookSentence } from '$lib/formats/casebook-text';
+	import Answer from '$lib/ui/Answer.svelte';
+	import Notice from '$lib/ui/Notice.svelte';
+	import TopLine from '$lib/ui/TopLine.svelte';
+	import CaseLines from './CaseLines.svelte';
+	import NewCaseLine from './NewCaseLine.svelte';
+	import type { PageProps } from './$types';
+
+	const { data }: PageProps = $props();
+
+	let sought = $state('');
+	let opening = $state(false);
+	let notice = $state<{ text: string; restores?: string } | null>(null);
+	let search = $state<HTMLInputElement>();
+
+	const words = $derived(sought.toLowerCase().split(/\s+/).filter(Boolean));
+	const found = $derived(
+		data.cases.filter(({ label }) => words.every((word) => label.toLowerCase().includes(word)))
+	);
+	const sentence: Sentence = $derived(casebookSentence(data.cases.length, found.length, sought));
+
+	async function create(request: NewCase): Promise<void> {
+		const answer = await createCase(request);
+		if (answer.kind === 'done') await goto(`/cases/${answer.value.id}`);
+		else say(answer);
+	}
+
+	async function rename(id: string, label: string): Promise<void> {
+		const answer = await renameCase(id, label);
+		if (answer.kind !== 'done') say(answer);
+		await invalidateAll();
+	}
+
+	async function remove(id: string, label: string): Promise<void> {
+		const answer = await deleteCase(id);
+		if (answer.kind === 'done') notice = { text: `“${label}” is deleted.`, restores: id };
+		else say(answer);
+		await invalidateAll();
+	}
+
+	async function restore(id: string): Promise<void> {
+		const answer = await restoreCase(id);
+		notice = null;
+		if (answer.kind !== 'done') say(answer);
+		await invalidateAll();
+	}
+
+	function say(answer: { kind: string; message?: string }): void {
+		const text = answer.message ?? 'The server doesn’t answer; nothing was changed. Try again.';
+		notice = { text };
+	}
+
+	function shortcut(event: KeyboardEvent): void {
+		const typing = event.target instanceof HTMLInputElement;
+		if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+		if (event.key === '/') search?.focus();
+		else if (event.key === 'n') opening = true;
+		else return;
+		event.preventDefault();
+	}
+</script>
+
+<svelte:head><title>Casebook · Residuum</title></svelte:head>
+<svelte:window onkeydown={shortcut} />
+
+<TopLine path={[{ name: 'Casebook', href: '/' }]} />
+
+<main>
+	<h1 class="unseen">Casebook</h1>
+	<div class="top">
+		<Answer {sentence} />
+		<div class="actions">
+			{#if data.cases.length > 0}
+				<label>
+					<span class="unseen">Search the cases</span>
+					<input
+						type="search"
+						placeholder="Search  ( / )"
+						bind:this={search}
+						bind:value={sought}
+						onkeydown={(event) => event.key === 'Escape' && (sought = '')}
+					/>
+				</label>
+			{/if}
+			<button type="button" class="new" aria-expanded={opening} onclick={() => (opening = true)}>
+				New case<kbd aria-hidden="true">n</kbd>
+			</button>
+		</div>
+	</div>
+
+	{#if opening}
+		<NewCaseLine today={data.today} oncreate={create} onclose={() => (opening = false)} />
+	{/if}
+
+	{#if found.length > 0}
+		<CaseLines cases={found} today={data.today} onrename={rename} onremove={remove} />
+	{/if}
+</main>
+
+{#if notice}
+	{@const { text, restores } = notice}
+	<Notice
+		{text}
+		{...restores ? { undo: 'Undo', onundo: () => restore(restores) } : {}}
+		onclose={() => (notice = null)}
+	/>
+{/if}
+
+<span class="unseen" role="status">{sought === '' ? '' : plain(sentence)}</span>
+
+<style>
+	main {
+		max-width: 1120px;
+		padding: 26px 24px 90px;
+	}
+
+	.top {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 16px 40px;
+		align-items: baseline;
+		justify-content: space-between;
+		margin-bottom: 22px;
+	}
+
+	.actions {
+		display: flex;
+		gap: 20px;
+		align-items: center;
+		margin-left: auto;
+	}
+
+	input {
+		width: 240px;
+		height: 32px;
+		padding: 0 8px;
+		border: 0;
+		border-bottom: 1px solid var(--act);
+		border-radius: 2px 2px 0 0;
+		background: var(--sheet);
+	}
+
+	input::placeholder {
+		color: var(--quiet);
+		opacity: 1;
+	}
+
+	.new {
+		height: 32px;
+		color: var(--act);
+		font-weight: 600;
+		white-space: nowrap;
+	}
+
+	kbd {
+		margin-left: 6px;
+		padding: 0 5px;
+		border: 1px solid var(--hairline);
+		border-radius: 2px;
+		color: var(--quiet);
+		font: 600 12px/1.4 var(--sans);
+	}
+</style>

@@ -121,4 +121,3 @@ function differing(
 		.filter(([key, value]) => value !== undefined && got[key] !== value)
 		.map(([key, value]) => `${where}${key}: expected ${String(value)}, got ${String(got[key])}`);
 }
-

@@ -31,7 +31,7 @@ export type Ending =
 			readonly lowest: Cents;
 			readonly lowestPeriod: number;
 			readonly lowestDate: CalendarDate;
-			/** What the last period added to the balance; 0 where it stands still. */
+			/** What the period after the lowest balance added to it; 0 where it stands still. */
 			readonly growth: Cents;
 	  }
 	| { readonly status: 'beyond'; readonly limit: 'a hundred years' | 'largest balance' };
@@ -145,7 +145,6 @@ function walk(terms: DebtTerms, visit: Visit | null): RunTotals {
 		balance = statement - scheduled - extra;
 
 		paid = scheduled + extra;
-		growth = balance - opening;
 		totalInterest += interest;
 		totalCharges += charged;
 		totalPaid += paid;
@@ -162,6 +161,7 @@ function walk(terms: DebtTerms, visit: Visit | null): RunTotals {
 			lowest = balance;
 			lowestPeriod = k;
 		}
+		if (k === lowestPeriod + 1) growth = balance - opening;
 		if (k >= settled && k - lowestPeriod === paymentsPerYear) stuck = true;
 		else if (balance > LARGEST_BALANCE) limit = 'largest balance';
 		else if (k === horizon) limit = 'a hundred years';
@@ -192,7 +192,7 @@ function walk(terms: DebtTerms, visit: Visit | null): RunTotals {
 			lowest: lowest as Cents,
 			lowestPeriod,
 			lowestDate: dateOf(lowestPeriod),
-			growth: Math.max(0, growth) as Cents
+			growth: growth as Cents
 		};
 	}
 }

@@ -1,9 +1,4 @@
-import {
-	addMonths,
-	calendarDate,
-	dateParts,
-	type CalendarDate
-} from '../core/calendar';
+import { addMonths, calendarDate, dateParts, type CalendarDate } from '../core/calendar';
 import { LIMITS } from '../core/limits';
 import { accepted, quoted, refused, type Reading } from './reading';
 
@@ -115,7 +110,8 @@ function writtenParts(text: string): WrittenParts | null {
 	const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text);
 	if (iso) return { year: Number(iso[1]), month: Number(iso[2]), day: Number(iso[3]) };
 	const dotted = /^(\d{1,2})\.\s*(\d{1,2})\.\s*(\d{4})?$/.exec(text);
-	if (dotted) return { day: Number(dotted[1]), month: Number(dotted[2]), year: optional(dotted[3]) };
+	if (dotted)
+		return { day: Number(dotted[1]), month: Number(dotted[2]), year: optional(dotted[3]) };
 	const bare = /^(\d{1,2})(?:st|nd|rd|th)?$/.exec(text);
 	if (bare) return { day: Number(bare[1]) };
 	const named =
@@ -153,4 +149,3 @@ function completed({ day, month, year }: WrittenParts, after: CalendarDate): Cal
 	}
 	return null;
 }
-

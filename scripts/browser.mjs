@@ -1,0 +1,32 @@
+/** Headless Chromium as tests and pictures use it. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer from 'puppeteer-core';
+import { CHROMIUM } from './prepare.mjs';
+
+/** A browser with a fresh profile, and the way to end it without leaving anything behind. */
+export async function openBrowser() {
+	const profile = mkdtempSync(join(tmpdir(), 'residuum-profile-'));
+	const browser = await puppeteer.launch({
+		executablePath: CHROMIUM,
+		userDataDir: profile,
+		defaultViewport: { width: 1280, height: 800 },
+		args: [
+			'--no-sandbox',
+			'--disable-gpu',
+			'--disable-quic',
+			'--no-first-run',
+			'--disable-background-networking',
+			'--disable-component-update',
+			'--disable-sync'
+		]
+	});
+	return {
+		browser,
+		async close() {
+			await browser.close();
+			rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
+		}
+	};
+}

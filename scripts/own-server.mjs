@@ -1,0 +1,40 @@
+/** The built server in a process of its own, as tests and pictures start it. */
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { ROOT } from './prepare.mjs';
+
+/**
+ * Starts the built server on a free port and waits until it is open.
+ * @param {Record<string, string>} environment `RESIDUUM_DATA` at least
+ */
+export async function startServer(environment) {
+	const child = spawn(process.execPath, [join(ROOT, 'scripts/start.mjs')], {
+		env: { ...process.env, RESIDUUM_PORT: '0', ...environment },
+		stdio: ['ignore', 'pipe', 'pipe']
+	});
+	let printed = '';
+	/** @type {Promise<number | null>} */
+	const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code)));
+	/** @type {Promise<string>} */
+	const opened = new Promise((resolve) => {
+		for (const stream of [child.stdout, child.stderr]) {
+			stream.on('data', (text) => {
+				printed += String(text);
+				const address = /open at (http:\S+)/.exec(printed)?.[1];
+				if (address) resolve(address);
+			});
+		}
+	});
+	const address = await Promise.race([opened, ended.then(() => null)]);
+	return {
+		/** Null when the server ended instead of opening. */
+		address,
+		printed: () => printed,
+		ended,
+		/** @param {NodeJS.Signals} signal */
+		async stop(signal = 'SIGTERM') {
+			child.kill(signal);
+			return ended;
+		}
+	};
+}

@@ -1,0 +1,99 @@
+/** Puts in place what a command needs and finds missing; does nothing a second time. */
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+export const ROOT = join(import.meta.dirname, '..');
+
+/** The browser that tests and pictures drive. */
+export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+
+const BUILD_INPUTS = [
+	'src',
+	'static',
+	'migrations',
+	'package-lock.json',
+	'svelte.config.js',
+	'vite.config.ts',
+	'tsconfig.json'
+];
+
+/** Installs the packages of the lockfile, unless just these are installed already. */
+export function ensurePackages() {
+	const stamp = join(ROOT, 'node_modules/.residuum-installed');
+	const wanted = hashOf(['package-lock.json']);
+	if (readStamp(stamp) === wanted) return;
+	say('Installing the packages of the lockfile …');
+	command('npm', ['ci', '--no-audit', '--no-fund']);
+	writeFileSync(stamp, wanted);
+}
+
+/** Builds the application, unless the build at hand was made from just these sources. */
+export function ensureBuild() {
+	const stamp = join(ROOT, 'build/.built-from');
+	const wanted = hashOf(BUILD_INPUTS);
+	if (readStamp(stamp) === wanted) return;
+	say('Building …');
+	command(process.execPath, [
+		join(ROOT, 'node_modules/vite/bin/vite.js'),
+		'build',
+		'--logLevel',
+		'warn'
+	]);
+	writeFileSync(stamp, wanted);
+}
+
+/** Installs Debian's Chromium where there is none. */
+export function ensureChromium() {
+	if (existsSync(CHROMIUM)) return;
+	say('Installing Chromium …');
+	const asRoot = process.getuid?.() === 0 ? [] : ['sudo'];
+	for (const words of [['update'], ['install', '--yes', '--no-install-recommends', 'chromium']]) {
+		const [program = '', ...rest] = [...asRoot, 'apt-get', ...words];
+		command(program, rest);
+	}
+}
+
+/** @param {string} text */
+function say(text) {
+	process.stderr.write(`${text}\n`);
+}
+
+/**
+ * Runs a command to its end; what it prints goes to the error output. Ends this process when it fails.
+ * @param {string} program
+ * @param {readonly string[]} words
+ */
+function command(program, words) {
+	const { status } = spawnSync(program, words, { cwd: ROOT, stdio: ['ignore', 2, 2] });
+	if (status === 0) return;
+	say(`“${[program, ...words].join(' ')}” failed; what it printed above says why.`);
+	process.exit(1);
+}
+
+/** @param {string} path */
+function readStamp(path) {
+	return existsSync(path) ? readFileSync(path, 'utf8') : null;
+}
+
+/** @param {readonly string[]} names */
+function hashOf(names) {
+	const hash = createHash('sha256');
+	for (const path of names.flatMap((name) => filesBelow(join(ROOT, name)))) {
+		hash.update(path.slice(ROOT.length)).update(readFileSync(path));
+	}
+	return hash.digest('hex');
+}
+
+/**
+ * @param {string} path
+ * @returns {string[]}
+ */
+function filesBelow(path) {
+	if (!existsSync(path)) return [];
+	if (!statSync(path).isDirectory()) return [path];
+	return readdirSync(path)
+		.sort()
+		.flatMap((name) => filesBelow(join(path, name)));
+}

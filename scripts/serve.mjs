@@ -1,0 +1,69 @@
+/**
+ * Serves the built application until it is told to stop. Takes the port first, then opens the data;
+ * whatever keeps it from starting is said in one sentence, with exit code 1.
+ */
+import { createServer } from 'node:http';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { ROOT } from './prepare.mjs';
+
+/** How long requests that are under way may take when the server is told to stop, in milliseconds. */
+const PATIENCE = 5000;
+
+export async function serve() {
+	const host = process.env.RESIDUUM_HOST ?? '127.0.0.1';
+	const port = Number(process.env.RESIDUUM_PORT ?? 4610);
+	if (!Number.isInteger(port) || port < 0 || port > 65535) {
+		refuse(
+			`RESIDUUM_PORT is “${process.env.RESIDUUM_PORT}”; a port is a whole number from 0 to 65535.`
+		);
+	}
+	/** @type {(handler: import('node:http').RequestListener) => void} */
+	let ready = () => undefined;
+	/** @type {Promise<import('node:http').RequestListener>} */
+	const handler = new Promise((resolve) => (ready = resolve));
+	const server = createServer((request, response) => {
+		void handler.then((handle) => handle(request, response));
+	});
+	server.once('error', (/** @type {NodeJS.ErrnoException} */ error) => {
+		refuse(
+			error.code === 'EADDRINUSE'
+				? `Port ${port} on ${host} is taken by another program; stop that one or name another port in RESIDUUM_PORT.`
+				: `Residuum can’t listen on ${host}, port ${port} (${error.code}); name others in RESIDUUM_HOST and RESIDUUM_PORT.`
+		);
+	});
+	await new Promise((resolve) => server.listen(port, host, () => resolve(undefined)));
+
+	for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM'])) {
+		process.once(signal, () => stop(server));
+	}
+	try {
+		const built = await import(pathToFileURL(join(ROOT, 'build/handler.js')).href);
+		ready(built.handler);
+	} catch (error) {
+		const { name, message } = /** @type {Error} */ (error);
+		refuse(name === 'StartRefusal' ? message : `Residuum could not start: ${message}`);
+	}
+	const { port: taken } = /** @type {import('node:net').AddressInfo} */ (server.address());
+	console.log(`Residuum is open at http://${host.includes(':') ? `[${host}]` : host}:${taken}`);
+}
+
+/** @param {import('node:http').Server} server */
+function stop(server) {
+	const last = setTimeout(() => server.closeAllConnections(), PATIENCE);
+	server.close(() => {
+		clearTimeout(last);
+		// The application closes its database on this; the process then has nothing left to do and ends.
+		process.emit(/** @type {any} */ ('sveltekit:shutdown'), /** @type {any} */ ('stop'));
+	});
+	server.closeIdleConnections();
+}
+
+/**
+ * @param {string} sentence
+ * @returns {never}
+ */
+function refuse(sentence) {
+	process.stderr.write(`${sentence}\n`);
+	process.exit(1);
+}

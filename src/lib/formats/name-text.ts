@@ -1,0 +1,19 @@
+import { LIMITS } from '../core/limits';
+import { accepted, refused, type Reading } from './reading';
+
+const ALLOWED = `At most ${LIMITS.name} characters.`;
+
+/** Reads the name of a debt; it may still be missing. */
+export function readName(typed: string): Reading<string> {
+	const name = typed.trim();
+	return name.length <= LIMITS.name
+		? accepted(name)
+		: refused(`These are ${name.length} characters.`, ALLOWED);
+}
+
+/** Reads a client label, which every case has. */
+export function readLabel(typed: string): Reading<string> {
+	return typed.trim() === ''
+		? refused('The client label is missing.', `From 1 to ${LIMITS.name} characters.`)
+		: readName(typed);
+}

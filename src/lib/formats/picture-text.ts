@@ -1,0 +1,60 @@
+/** What is written into and said of the picture of balances. */
+import type { CalendarDate } from '../core/calendar';
+import type { ThreeWays, WayId } from '../core/ways';
+import { endInWords, type Sentence } from './answer-text';
+import { writeDate, writeMonth, writeShortMonth } from './date-text';
+import { writeMoney, type Currency } from './money-text';
+
+export const WAY_NAMES: Readonly<Record<WayId, string>> = {
+	minimum: 'minimum',
+	held: 'held',
+	more: 'with extra'
+};
+
+/** The three ways in the words of this debt: “140.00 held”, “140.00 and 25.00 more”. */
+export function wayNames(ways: ThreeWays, currency: Currency): Readonly<Record<WayId, string>> {
+	const first = ways.more.run.rows[0];
+	const held = ways.held.run.rows[0];
+	return {
+		minimum: 'the minimum',
+		held: held ? `${writeMoney(held.scheduled, currency)} held` : 'held',
+		more:
+			first && first.extra > 0
+				? `${writeMoney(first.scheduled, currency)} + ${writeMoney(first.extra, currency)}`
+				: 'with an extra'
+	};
+}
+
+/** At a line's end: “held: Sep 2030”, “minimum: never”. */
+export function endLabel(ways: ThreeWays, id: WayId): string {
+	return `${WAY_NAMES[id]}: ${endInWords(ways[id].run, writeShortMonth)}`;
+}
+
+/** The picture in words, for whoever does not see it. */
+export function pictureInWords(ways: ThreeWays, shown: readonly WayId[]): string {
+	const ends = shown.map((id) => `${WAY_NAMES[id]}: ${endInWords(ways[id].run, writeMonth)}`);
+	return `The balance over time, paid in ${shown.length} ways, down to zero. ${ends.join('; ')}.`;
+}
+
+/** What is owed after payment k on each way; row 0 is the start. */
+export function monthSentence(
+	ways: ThreeWays,
+	shown: readonly WayId[],
+	k: number,
+	currency: Currency
+): { readonly date: CalendarDate; readonly sentence: Sentence } {
+	const longest = shown.map((id) => ways[id].run).reduce((a, b) => (b.periods > a.periods ? b : a));
+	const date = longest.rows[k - 1]?.date ?? longest.startDate;
+	const owed = shown.map((id) => {
+		const { run } = ways[id];
+		const closing = k === 0 ? run.starting : (run.rows[k - 1]?.closing ?? run.closing);
+		return `${WAY_NAMES[id]} ${writeMoney(closing, currency)}`;
+	});
+	return {
+		date,
+		sentence: [
+			{ text: writeDate(date), figure: 'figure' },
+			{ text: `, still owed: ${owed.join(' · ')}` }
+		]
+	};
+}

@@ -1,0 +1,348 @@
+/**
+ * The tables of a case: the case itself, its debts as they stand, its revisions. Nothing above this
+ * module knows SQL.
+ */
+import type { Transaction } from '@electric-sql/pglite';
+import type { CalendarDate } from '../core/calendar';
+import type { Cents } from '../core/money';
+import {
+	caseDocument,
+	type CaseDocument,
+	type CaseState,
+	type CaseSummary,
+	type DebtEntry,
+	type NewCase
+} from '../formats/case-document';
+import { now } from './clock';
+import { database } from './database';
+
+/** What became of a write. */
+export type Written =
+	| { readonly outcome: 'saved'; readonly state: CaseState }
+	| { readonly outcome: 'unknown' }
+	/** Based on an old revision: refused, with the case as it stands. */
+	| { readonly outcome: 'stale'; readonly state: CaseState }
+	/** Nothing to undo or redo. */
+	| { readonly outcome: 'nothing' };
+
+/** All cases, the last touched first. */
+export async function listCases(): Promise<CaseSummary[]> {
+	const { rows } = await database().query<CaseRow & { debts: number; owed: number }>(`
+		select ${CASE_COLUMNS}, touched_at,
+			(select count(*)::int from debt where case_id = case_file.id) as debts,
+			(select coalesce(sum(balance), 0)::bigint from debt where case_id = case_file.id) as owed
+		from case_file where deleted_at is null
+		order by touched_at desc, label, id`);
+	return rows.map((row) => ({
+		id: row.id,
+		label: row.label,
+		currency: { code: row.currency, digits: row.currency_digits },
+		debts: row.debts,
+		owed: row.owed as Cents,
+		asOf: row.as_of,
+		touchedAt: row.touched_at.toISOString()
+	}));
+}
+
+/** The case as it stands, or null when there is none (any more) of this id. */
+export async function readCase(id: string): Promise<CaseState | null> {
+	return database().transaction((transaction) => stateOf(transaction, id));
+}
+
+export async function createCase(request: NewCase): Promise<string> {
+	return insertCase({ version: 1, ...request, debts: [] }, now(), 'new case');
+}
+
+/** Writes a case that is complete already, as the demo's are. */
+export async function insertCase(
+	document: CaseDocument,
+	touchedAt: Date,
+	what: string
+): Promise<string> {
+	const id = crypto.randomUUID();
+	const { label, currency, asOf } = document;
+	await database().transaction(async (transaction) => {
+		await transaction.query(
+			`insert into case_file (id, label, currency, currency_digits, as_of, revision, touched_at)
+			values ($1, $2, $3, $4, $5, 1, $6)`,
+			[id, label, currency.code, currency.digits, asOf, touchedAt]
+		);
+		await appendRevision(transaction, id, { number: 1, document, what });
+		await replaceDebts(transaction, id, document.debts);
+	});
+	return id;
+}
+
+/** Saves a changed case: the rows, and one revision more. */
+export async function saveCase(
+	id: string,
+	basedOn: number,
+	document: CaseDocument,
+	what: string
+): Promise<Written> {
+	return write(id, basedOn, async (history) => ({
+		document,
+		what,
+		parent: history.standing.number
+	}));
+}
+
+/** Renames a case from the casebook, on top of whatever it stands at. */
+export async function renameCase(id: string, label: string): Promise<Written> {
+	return write(id, null, async (history, current) => ({
+		document: { ...current, label },
+		what: 'client label',
+		parent: history.standing.number
+	}));
+}
+
+/** Takes the last change back, by appending a revision that restores the one before it. */
+export async function undoCase(id: string, basedOn: number): Promise<Written> {
+	return write(id, basedOn, async ({ standing, documentOf }) =>
+		standing.parent === null
+			? null
+			: {
+					document: await documentOf(standing.parent),
+					what: `undo: ${standing.what}`.slice(0, 200),
+					restores: standing.parent
+				}
+	);
+}
+
+/** Makes the change again that was last taken back from here. */
+export async function redoCase(id: string, basedOn: number): Promise<Written> {
+	return write(id, basedOn, async ({ undone, documentOf }) =>
+		undone === null
+			? null
+			: {
+					document: await documentOf(undone.number),
+					what: `redo: ${undone.what}`.slice(0, 200),
+					restores: undone.number
+				}
+	);
+}
+
+/** Marks a case as deleted; `restoreCase` takes that back. False when there is no such case. */
+export async function deleteCase(id: string): Promise<boolean> {
+	const { affectedRows } = await database().query(
+		'update case_file set deleted_at = $2 where id = $1 and deleted_at is null',
+		[id, now()]
+	);
+	return affectedRows === 1;
+}
+
+export async function restoreCase(id: string): Promise<boolean> {
+	const { affectedRows } = await database().query(
+		'update case_file set deleted_at = null where id = $1 and deleted_at is not null',
+		[id]
+	);
+	return affectedRows === 1;
+}
+
+interface CaseRow {
+	readonly id: string;
+	readonly label: string;
+	readonly currency: string;
+	readonly currency_digits: number;
+	readonly as_of: CalendarDate;
+	readonly revision: number;
+	readonly touched_at: Date;
+}
+
+const CASE_COLUMNS = 'id, label, currency, currency_digits, as_of::text, revision';
+
+/** A revision as history knows it; `number` is that of the change itself, not of a step back to it. */
+interface Change {
+	readonly number: number;
+	readonly parent: number | null;
+	readonly what: string;
+}
+
+interface History {
+	/** The change whose result the case stands at. */
+	readonly standing: Change;
+	/** The latest change that was made from here and taken back. */
+	readonly undone: Change | null;
+	documentOf(number: number): Promise<CaseDocument>;
+}
+
+interface NewRevision {
+	readonly document: CaseDocument;
+	readonly what: string;
+	readonly parent?: number;
+	readonly restores?: number;
+}
+
+/** One change: in one transaction, the rows as they are now and one revision of the whole case. */
+async function write(
+	id: string,
+	basedOn: number | null,
+	change: (history: History, current: CaseDocument) => Promise<NewRevision | null>
+): Promise<Written> {
+	return database().transaction(async (transaction): Promise<Written> => {
+		const state = await stateOf(transaction, id);
+		if (state === null) return { outcome: 'unknown' };
+		if (basedOn !== null && basedOn !== state.revision) return { outcome: 'stale', state };
+		const history = await historyOf(transaction, id, state.revision);
+		const revision = await change(history, state.document);
+		if (revision === null) return { outcome: 'nothing' };
+		const number = state.revision + 1;
+		const { label, currency, asOf, debts } = revision.document;
+		await appendRevision(transaction, id, { ...revision, number });
+		await transaction.query(
+			`update case_file set label = $2, currency = $3, currency_digits = $4, as_of = $5,
+				revision = $6, touched_at = $7 where id = $1`,
+			[id, label, currency.code, currency.digits, asOf, number, now()]
+		);
+		await replaceDebts(transaction, id, debts);
+		const saved = await stateOf(transaction, id);
+		if (saved === null) throw new Error('a case vanished while it was saved');
+		return { outcome: 'saved', state: saved };
+	});
+}
+
+async function stateOf(transaction: Transaction, id: string): Promise<CaseState | null> {
+	const { rows } = await transaction.query<CaseRow>(
+		`select ${CASE_COLUMNS} from case_file where id = $1 and deleted_at is null`,
+		[id]
+	);
+	const [row] = rows;
+	if (!row) return null;
+	const { standing, undone } = await historyOf(transaction, id, row.revision);
+	const document = caseDocument.parse({
+		version: 1,
+		label: row.label,
+		currency: { code: row.currency, digits: row.currency_digits },
+		asOf: row.as_of,
+		debts: await debtsOf(transaction, id)
+	});
+	return {
+		id,
+		revision: row.revision,
+		document,
+		undo: standing.parent === null ? null : standing.what,
+		redo: undone?.what ?? null
+	};
+}
+
+async function historyOf(transaction: Transaction, id: string, revision: number): Promise<History> {
+	const { rows } = await transaction.query<Change>(
+		`select change.number, change.parent, change.what
+		from case_revision here
+		join case_revision change
+			on change.case_id = here.case_id and change.number = coalesce(here.restores, here.number)
+		where here.case_id = $1 and here.number = $2`,
+		[id, revision]
+	);
+	const [standing] = rows;
+	if (!standing) throw new Error(`case ${id} has no revision ${revision}`);
+	const { rows: made } = await transaction.query<Change>(
+		`select number, parent, what from case_revision
+		where case_id = $1 and parent = $2 order by number desc limit 1`,
+		[id, standing.number]
+	);
+	return {
+		standing,
+		undone: made[0] ?? null,
+		documentOf: (number) => documentOf(transaction, id, number)
+	};
+}
+
+async function documentOf(
+	transaction: Transaction,
+	id: string,
+	number: number
+): Promise<CaseDocument> {
+	const { rows } = await transaction.query<{ document: unknown }>(
+		'select document from case_revision where case_id = $1 and number = $2',
+		[id, number]
+	);
+	return caseDocument.parse(rows[0]?.document);
+}
+
+async function appendRevision(
+	transaction: Transaction,
+	id: string,
+	{ number, document, what, parent, restores }: NewRevision & { readonly number: number }
+): Promise<void> {
+	await transaction.query(
+		`insert into case_revision (case_id, number, parent, restores, what, document, made_at)
+		values ($1, $2, $3, $4, $5, $6, $7)`,
+		[id, number, parent ?? null, restores ?? null, what, document, now()]
+	);
+}
+
+/** A debt's row: money in minor units, rates in ten-thousandths of a percent, dates as ISO texts. */
+interface DebtRow {
+	readonly id: string;
+	readonly name: string;
+	readonly balance: number | null;
+	readonly annual_rate: number | null;
+	readonly first_due: string | null;
+	readonly asked_kind: string;
+	readonly asked_percent: number | null;
+	readonly asked_amount: number | null;
+	readonly asked_round_up_to: number;
+	readonly asked_floor: number;
+	readonly held: number | null;
+	readonly extra: number;
+}
+
+async function debtsOf(transaction: Transaction, id: string): Promise<unknown[]> {
+	const { rows } = await transaction.query<DebtRow>(
+		`select id, name, balance, (annual_rate * 10000)::int as annual_rate, first_due::text,
+			asked_kind, (asked_percent * 10000)::int as asked_percent, asked_amount,
+			asked_round_up_to, asked_floor, held, extra
+		from debt where case_id = $1 order by position`,
+		[id]
+	);
+	return rows.map((row) => ({
+		id: row.id,
+		name: row.name,
+		balance: row.balance,
+		annualRate: row.annual_rate,
+		firstDue: row.first_due,
+		asked: {
+			kind: row.asked_kind,
+			...(row.asked_kind === 'amount'
+				? { amount: row.asked_amount }
+				: { percent: row.asked_percent }),
+			roundUpTo: row.asked_round_up_to,
+			floor: row.asked_floor
+		},
+		held: row.held,
+		extra: row.extra
+	}));
+}
+
+async function replaceDebts(
+	transaction: Transaction,
+	id: string,
+	debts: readonly DebtEntry[]
+): Promise<void> {
+	await transaction.query('delete from debt where case_id = $1', [id]);
+	for (const [position, debt] of debts.entries()) {
+		const { asked } = debt;
+		await transaction.query(
+			`insert into debt (case_id, id, position, name, balance, annual_rate, first_due, asked_kind,
+				asked_percent, asked_amount, asked_round_up_to, asked_floor, held, extra)
+			values ($1, $2, $3, $4, $5, $6::numeric / 10000, $7, $8, $9::numeric / 10000, $10, $11, $12, $13, $14)`,
+			[
+				id,
+				debt.id,
+				position,
+				debt.name,
+				debt.balance,
+				debt.annualRate,
+				debt.firstDue,
+				asked.kind,
+				asked.kind === 'amount' ? null : asked.percent,
+				asked.kind === 'amount' ? asked.amount : null,
+				asked.roundUpTo,
+				asked.floor,
+				debt.held,
+				debt.extra
+			]
+		);
+	}
+}

@@ -1,0 +1,72 @@
+import type { PGlite } from '@electric-sql/pglite';
+import { createHash } from 'node:crypto';
+import { StartRefusal } from './start-refusal';
+
+/** One numbered file of `migrations/`. */
+export interface Migration {
+	readonly number: number;
+	readonly name: string;
+	readonly sql: string;
+}
+
+const FILES = import.meta.glob<string>('/migrations/*.sql', {
+	query: '?raw',
+	import: 'default',
+	eager: true
+});
+
+export const MIGRATIONS: readonly Migration[] = Object.entries(FILES)
+	.map(([path, sql]) => {
+		const name = path.slice(path.lastIndexOf('/') + 1);
+		return { number: Number.parseInt(name, 10), name, sql };
+	})
+	.sort((a, b) => a.number - b.number);
+
+/**
+ * Brings the database to the newest migration, each in a transaction of its own, recorded with a hash.
+ * @throws StartRefusal when the database is newer than this program or an old migration was changed;
+ * the data is then left as it is.
+ */
+export async function migrate(
+	database: PGlite,
+	migrations: readonly Migration[] = MIGRATIONS
+): Promise<void> {
+	await database.exec(`create table if not exists migration (
+		number integer primary key,
+		name text not null,
+		hash text not null,
+		applied_at timestamptz not null default now()
+	)`);
+	const { rows } = await database.query<{ number: number; name: string; hash: string }>(
+		'select number, name, hash from migration order by number'
+	);
+	const applied = new Map(rows.map((row) => [row.number, row]));
+	const newest = migrations.at(-1)?.number ?? 0;
+	const unknown = rows.find((row) => row.number > newest);
+	if (unknown) {
+		throw new StartRefusal(
+			`The data was written by a newer Residuum (its migration ${unknown.name} is not known here); start that version, the data has been left as it is.`
+		);
+	}
+	for (const migration of migrations) {
+		const hash = createHash('sha256').update(migration.sql).digest('hex');
+		const before = applied.get(migration.number);
+		if (before && before.hash !== hash) {
+			throw new StartRefusal(
+				`Migration ${migration.name} has been changed since it was applied to this data; restore that file, the data has been left as it is.`
+			);
+		}
+		if (!before) await apply(database, migration, hash);
+	}
+}
+
+async function apply(database: PGlite, migration: Migration, hash: string): Promise<void> {
+	await database.transaction(async (transaction) => {
+		await transaction.exec(migration.sql);
+		await transaction.query('insert into migration (number, name, hash) values ($1, $2, $3)', [
+			migration.number,
+			migration.name,
+			hash
+		]);
+	});
+}

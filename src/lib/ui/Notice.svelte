@@ -1,0 +1,42 @@
+<!-- Says what has just been done, with the way to take it back. Stays until it is put away. -->
+<script lang="ts">
+	interface Props {
+		text: string;
+		/** What the button that takes it back is called, and does. */
+		undo?: string;
+		onundo?: () => void;
+		onclose: () => void;
+	}
+	const { text, undo, onundo, onclose }: Props = $props();
+</script>
+
+<div class="notice" role="status">
+	<span>{text}</span>
+	{#if undo}<button type="button" class="act" onclick={onundo}>{undo}</button>{/if}
+	<button type="button" class="act" onclick={onclose}>Close</button>
+</div>
+
+<style>
+	.notice {
+		position: fixed;
+		z-index: 30;
+		left: 50%;
+		bottom: 20px;
+		display: flex;
+		gap: 20px;
+		align-items: baseline;
+		max-width: min(720px, 92vw);
+		padding: 10px 18px;
+		border: 1px solid var(--ink);
+		border-radius: 3px;
+		background: var(--sheet);
+		transform: translateX(-50%);
+		overflow-wrap: anywhere;
+	}
+
+	.act {
+		flex: none;
+		color: var(--act);
+		font-weight: 600;
+	}
+</style>

@@ -1,0 +1,200 @@
+<!-- Every payment of a run, from the starting balance to the closing zero. Only the rows in view exist. -->
+<script lang="ts">
+	import type { Run } from '../core/run';
+	import { countOf } from '../formats/answer-text';
+	import { writeDate } from '../formats/date-text';
+	import { writeMoney, type Currency } from '../formats/money-text';
+	import { createVirtualizer } from '@tanstack/svelte-virtual';
+	import { untrack } from 'svelte';
+	import { get } from 'svelte/store';
+
+	interface Props {
+		run: Run;
+		currency: Currency;
+		/** The row that is pointed at elsewhere, 0 for the starting balance. */
+		pointed: number | null;
+		/** The row to bring into view. */
+		picked: number | null;
+		label: string;
+	}
+	const { run, currency, pointed, picked, label }: Props = $props();
+
+	const ROW = 27;
+	let scroller = $state<HTMLDivElement>();
+
+	const virtual = createVirtualizer<HTMLDivElement, HTMLTableRowElement>({
+		count: untrack(() => run.periods + 1),
+		getScrollElement: () => scroller ?? null,
+		estimateSize: () => ROW,
+		overscan: 16,
+		scrollPaddingStart: ROW,
+		scrollPaddingEnd: 2 * ROW,
+		initialRect: { width: 900, height: 400 }
+	});
+
+	$effect(() => {
+		const count = run.periods + 1;
+		if (scroller) untrack(() => get(virtual).setOptions({ count }));
+	});
+
+	$effect(() => {
+		if (picked !== null) untrack(() => get(virtual).scrollToIndex(picked, { align: 'center' }));
+	});
+
+	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index <= run.periods));
+	const above = $derived(items[0]?.start ?? 0);
+	const below = $derived(Math.max(0, (run.periods + 1) * ROW - (items.at(-1)?.end ?? 0)));
+	const money = $derived((amount: Parameters<typeof writeMoney>[0]) =>
+		writeMoney(amount, currency)
+	);
+	const cleared = $derived(run.ending.status === 'cleared');
+	const lastDiffers = $derived(cleared && run.finalPayment !== run.rows.at(-2)?.paid);
+</script>
+
+<!-- Focus lets arrows and Page Up and Down scroll it. -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div class="scroller" bind:this={scroller} tabindex="0" role="region" aria-label={label}>
+	<table aria-rowcount={run.periods + 3}>
+		<thead>
+			<tr aria-rowindex={1}>
+				<th scope="col" class="number">No.</th>
+				<th scope="col" class="left">Due</th>
+				<th scope="col">Opening</th>
+				<th scope="col">Interest</th>
+				<th scope="col">Payment</th>
+				<th scope="col">of it principal</th>
+				<th scope="col">Closing</th>
+				<th scope="col">Interest so far</th>
+				<th scope="col" class="note"><span class="unseen">Note</span></th>
+			</tr>
+		</thead>
+		<tbody>
+			{#if above > 0}<tr aria-hidden="true"><td colspan="9" style:height="{above}px"></td></tr>{/if}
+			{#each items as { index } (index)}
+				{@const row = run.rows[index - 1]}
+				{@const last = index === run.periods && index > 0}
+				<tr
+					aria-rowindex={index + 2}
+					class:pointed={index === pointed}
+					class:last={last && lastDiffers}
+					data-row={index}
+				>
+					<td class="number">{index}</td>
+					{#if row}
+						<td class="left">{writeDate(row.date)}</td>
+						<td>{money(row.opening)}</td>
+						<td class="interest">{money(row.interest)}</td>
+						<td class="payment">{money(row.paid)}</td>
+						<td>{money(row.principal)}</td>
+						<td>{money(row.closing)}</td>
+						<td class="interest">{money(row.interestSoFar)}</td>
+						<td class="note">{last && lastDiffers ? 'last payment' : ''}</td>
+					{:else}
+						<td class="left">{writeDate(run.startDate)}</td>
+						<td></td><td></td><td></td><td></td>
+						<td>{money(run.starting)}</td>
+						<td></td>
+						<td class="note">starting balance</td>
+					{/if}
+				</tr>
+			{/each}
+			{#if below > 0}<tr aria-hidden="true"><td colspan="9" style:height="{below}px"></td></tr>{/if}
+		</tbody>
+		<tfoot>
+			<tr aria-rowindex={run.periods + 3}>
+				<td class="number"></td>
+				<td class="left">{countOf(run.periods, 'payment')}</td>
+				<td></td>
+				<td class="interest">{money(run.totalInterest)}</td>
+				<td>{money(run.totalPaid)}</td>
+				<td>{money(run.totalPrincipal)}</td>
+				<td>{money(run.closing)}</td>
+				<td></td>
+				<td class="note">{cleared ? 'paid off' : 'still owed'}</td>
+			</tr>
+		</tfoot>
+	</table>
+</div>
+
+<style>
+	.scroller {
+		height: 100%;
+		min-height: 0;
+		overflow: auto;
+		overflow-anchor: none;
+	}
+
+	table {
+		width: 100%;
+		min-width: 760px;
+		border-collapse: separate;
+		border-spacing: 0;
+		font-size: 14px;
+	}
+
+	th,
+	td {
+		height: 27px;
+		padding: 0 10px;
+		border-bottom: 1px solid var(--row-line);
+		text-align: right;
+		white-space: nowrap;
+	}
+
+	tbody tr[aria-hidden] td {
+		padding: 0;
+		border: 0;
+	}
+
+	th {
+		position: sticky;
+		z-index: 1;
+		top: 0;
+		border-bottom-color: var(--hairline);
+		background: var(--ground);
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	tfoot td {
+		position: sticky;
+		z-index: 1;
+		bottom: 0;
+		border-top: 1px solid var(--hairline);
+		border-bottom: 0;
+		background: var(--ground);
+		font-weight: 700;
+	}
+
+	.left {
+		text-align: left;
+	}
+
+	.number {
+		width: 52px;
+		color: var(--quiet);
+	}
+
+	.interest {
+		color: var(--interest);
+	}
+
+	.note {
+		width: 130px;
+		color: var(--quiet);
+		font-family: var(--serif);
+		font-size: 13px;
+		font-style: italic;
+		font-weight: 400;
+		text-align: left;
+	}
+
+	.pointed td {
+		background: var(--picked);
+	}
+
+	.last td {
+		font-weight: 700;
+	}
+</style>

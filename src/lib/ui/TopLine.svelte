@@ -1,0 +1,96 @@
+<!-- The line at the top of every screen: where one is, and on the right what concerns the whole screen. -->
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+
+	interface Props {
+		/** From the casebook down to this screen; the last one is this screen. */
+		path: readonly { readonly name: string; readonly href: string }[];
+		children?: Snippet;
+	}
+	const { path, children }: Props = $props();
+</script>
+
+<header>
+	<a class="brand" href="/">residuum</a>
+	<nav aria-label="Where you are">
+		<ol>
+			{#each path as { name, href }, index (href)}
+				<li>
+					{#if index === path.length - 1}
+						<span aria-current="page" title={name}>{name}</span>
+					{:else}
+						<a {href} title={name}>{name}</a><span class="step" aria-hidden="true">›</span>
+					{/if}
+				</li>
+			{/each}
+		</ol>
+	</nav>
+	<div class="tools">{@render children?.()}</div>
+</header>
+
+<style>
+	header {
+		display: flex;
+		align-items: center;
+		gap: 18px;
+		height: 48px;
+		padding: 0 24px;
+		border-bottom: 1px solid var(--hairline);
+	}
+
+	.brand {
+		color: var(--ink);
+		font: 700 20px/1 var(--serif);
+		text-decoration: none;
+	}
+
+	nav {
+		min-width: 0;
+	}
+
+	ol {
+		display: flex;
+		gap: 8px;
+	}
+
+	li {
+		display: flex;
+		gap: 8px;
+		min-width: 0;
+		white-space: nowrap;
+	}
+
+	li a,
+	li [aria-current] {
+		overflow: hidden;
+		max-width: 26em;
+		text-overflow: ellipsis;
+	}
+
+	li a {
+		color: var(--quiet);
+		text-decoration: none;
+	}
+
+	li a:hover {
+		color: var(--act);
+		text-decoration: underline;
+	}
+
+	[aria-current] {
+		font-weight: 600;
+	}
+
+	.step {
+		color: var(--quiet);
+	}
+
+	.tools {
+		display: flex;
+		flex: none;
+		gap: 18px;
+		align-items: center;
+		margin-left: auto;
+		color: var(--quiet);
+	}
+</style>

@@ -1,0 +1,290 @@
+/** The picture of balances over one time axis, drawn with Chart.js. Knows colours and places, no money. */
+import {
+	Chart,
+	Filler,
+	LinearScale,
+	LineController,
+	LineElement,
+	PointElement,
+	type ChartDataset,
+	type Plugin
+} from 'chart.js';
+import { timeTicks, toDay } from './time-axis';
+
+Chart.register(Filler, LinearScale, LineController, LineElement, PointElement);
+
+export interface BalanceLine {
+	readonly id: string;
+	/** Balances by date, in any unit that is proportional to money. */
+	readonly points: readonly { readonly date: string; readonly balance: number }[];
+	/** Written at the line's end. */
+	readonly label: string;
+	/** Whether the line comes down to zero. */
+	readonly ends: boolean;
+	readonly dash: readonly number[];
+	/** Drawn in the debt's hue and filled. */
+	readonly picked: boolean;
+}
+
+export interface BalancePicture {
+	readonly lines: readonly BalanceLine[];
+	/** The last date of the axis. */
+	readonly until: string;
+	/** The custom property that holds the debt's hue. */
+	readonly hue: string;
+	/** The date under the cursor line. */
+	readonly pointed: string | null;
+	readonly amount: (balance: number) => string;
+}
+
+type BalanceChart = Chart<'line', { x: number; y: number }[]>;
+
+/** Under the axis: payoff dates in one or two rows of this height, then the years. */
+const ROW = 15;
+const YEARS = 20;
+const MARK = 10;
+
+export function drawBalances(canvas: HTMLCanvasElement, picture: BalancePicture): BalanceChart {
+	const state = { picture };
+	const chart: BalanceChart = new Chart(canvas, {
+		type: 'line',
+		data: { datasets: [] },
+		plugins: [endLabels(state)],
+		options: {
+			animation: false,
+			responsive: true,
+			maintainAspectRatio: false,
+			events: [],
+			scales: { x: { type: 'linear' }, y: { type: 'linear' } }
+		}
+	});
+	states.set(chart, state);
+	redrawBalances(chart, picture);
+	return chart;
+}
+
+const states = new WeakMap<BalanceChart, { picture: BalancePicture }>();
+
+export function redrawBalances(chart: BalanceChart, picture: BalancePicture): void {
+	const state = states.get(chart);
+	if (state) state.picture = picture;
+	const colour = colours(chart.canvas);
+	const first = toDay(picture.lines[0]?.points[0]?.date ?? picture.until);
+	const last = Math.max(toDay(picture.until), first + 31);
+	const ticks = timeTicks(first, last);
+	chart.ctx.font = endFont(colour);
+	const font = { family: colour('--sans'), size: 12 };
+	chart.data.datasets = picture.lines.map((line) => dataset(line, colour, picture.hue));
+	const ends = endsBelow(picture);
+	const room = chart.width - 80;
+	const rows =
+		1 +
+		Math.max(
+			0,
+			...placedEnds(chart.ctx, ends, 0, room, (day) => {
+				return ((day - first) / (last - first)) * room;
+			}).map(({ row }) => row)
+		);
+	chart.options.layout = { padding: { top: 16, right: 20, bottom: MARK + rows * ROW + YEARS } };
+	chart.options.scales = {
+		x: {
+			type: 'linear',
+			min: first,
+			max: last,
+			border: { color: colour('--quiet') },
+			grid: { color: 'transparent', tickColor: colour('--quiet'), tickLength: 5 },
+			afterBuildTicks: (axis) => {
+				axis.ticks = ticks.map(({ day }) => ({ value: day }));
+			},
+			// The labels are written below the payoff dates, in the room that the layout keeps.
+			ticks: { display: false, autoSkip: false }
+		},
+		y: {
+			type: 'linear',
+			beginAtZero: true,
+			border: { display: false },
+			grid: { color: colour('--row-line'), tickLength: 0 },
+			ticks: {
+				color: colour('--quiet'),
+				font,
+				padding: 8,
+				maxTicksLimit: 6,
+				callback: (value) => picture.amount(Number(value))
+			}
+		}
+	};
+	chart.update('none');
+}
+
+/** The date at a horizontal place in the picture, as days since 1970. */
+export function dayAt(chart: BalanceChart, pixel: number): number {
+	return chart.scales['x']?.getValueForPixel(pixel) ?? 0;
+}
+
+type Colour = (property: string) => string;
+
+function colours(canvas: HTMLCanvasElement): Colour {
+	const style = getComputedStyle(canvas);
+	return (property) => style.getPropertyValue(property).trim();
+}
+
+function dataset(
+	line: BalanceLine,
+	colour: Colour,
+	hue: string
+): ChartDataset<'line', { x: number; y: number }[]> {
+	const ink = colour(line.picked ? hue : '--ink');
+	return {
+		data: line.points.map(({ date, balance }) => ({ x: toDay(date), y: balance })),
+		borderColor: ink,
+		borderWidth: line.picked ? 2.5 : 1.25,
+		borderDash: line.picked ? [] : [...line.dash],
+		backgroundColor: `color-mix(in srgb, ${colour(hue)} 78%, transparent)`,
+		fill: line.picked ? 'origin' : false,
+		pointRadius: 0,
+		order: line.picked ? 2 : 1,
+		tension: 0
+	};
+}
+
+/** Writes the years, each line's payoff date below its end, what never ends beside it, and the cursor. */
+function endLabels(state: { picture: BalancePicture }): Plugin<'line'> {
+	return {
+		id: 'end-labels',
+		afterDatasetsDraw(chart) {
+			const { x, y } = chart.scales;
+			if (!x || !y) return;
+			const { ctx: pen } = chart;
+			const { picture } = state;
+			const colour = colours(chart.canvas);
+			pen.save();
+			pen.textAlign = 'center';
+			pen.textBaseline = 'bottom';
+			pen.font = `400 12px ${colour('--sans')}`;
+			pen.fillStyle = colour('--quiet');
+			for (const { day, label } of timeTicks(x.min, x.max)) {
+				pen.fillText(label, x.getPixelForValue(day), chart.height - 2);
+			}
+			pen.font = endFont(colour);
+			if (picture.pointed !== null) {
+				const at = Math.round(x.getPixelForValue(toDay(picture.pointed))) + 0.5;
+				pen.strokeStyle = colour('--act');
+				pen.lineWidth = 1.5;
+				pen.beginPath();
+				pen.moveTo(at, y.top - 8);
+				pen.lineTo(at, y.bottom);
+				pen.stroke();
+			}
+			writeBelow(pen, picture, { x, y, colour });
+			writeBeside(pen, picture, { x, y, colour });
+			pen.restore();
+		}
+	};
+}
+
+const endFont = (colour: Colour) => `600 12px ${colour('--sans')}`;
+
+interface Place {
+	readonly x: { getPixelForValue(value: number): number; left: number; right: number };
+	readonly y: { getPixelForValue(value: number): number; top: number; bottom: number };
+	readonly colour: Colour;
+}
+
+/** The lines that come down to zero within the picture. */
+function endsBelow({ lines, until }: BalancePicture): BalanceLine[] {
+	return lines.filter(({ ends, points }) => ends && (points.at(-1)?.date ?? '') <= until);
+}
+
+interface PlacedEnd {
+	readonly line: BalanceLine;
+	readonly at: number;
+	readonly left: number;
+	readonly row: number;
+}
+
+/** Where payoff dates go under the axis: on a second row where two would run into each other. */
+function placedEnds(
+	pen: CanvasRenderingContext2D,
+	lines: readonly BalanceLine[],
+	from: number,
+	to: number,
+	pixel: (day: number) => number
+): PlacedEnd[] {
+	const taken: [number, number] = [-Infinity, -Infinity];
+	return lines
+		.map((line) => ({ line, at: pixel(toDay(line.points.at(-1)?.date ?? '')) }))
+		.sort((a, b) => a.at - b.at)
+		.map(({ line, at }) => {
+			const width = pen.measureText(line.label).width;
+			const centred = Math.min(Math.max(at - width / 2, from), to - width);
+			const free = taken.findIndex((end) => centred > end + 10);
+			const row = free >= 0 ? free : taken[0] <= taken[1] ? 0 : 1;
+			const left = free >= 0 ? centred : (taken[row] ?? 0) + 12;
+			taken[row] = left + width;
+			return { line, at, left, row };
+		});
+}
+
+function writeBelow(
+	pen: CanvasRenderingContext2D,
+	picture: BalancePicture,
+	{ x, y, colour }: Place
+): void {
+	const pixel = (day: number) => x.getPixelForValue(day);
+	pen.textAlign = 'left';
+	pen.textBaseline = 'top';
+	for (const { line, at, left, row } of placedEnds(
+		pen,
+		endsBelow(picture),
+		x.left,
+		x.right + 18,
+		pixel
+	)) {
+		pen.fillStyle = colour(line.picked ? picture.hue : '--ink');
+		pen.beginPath();
+		pen.moveTo(at, y.bottom);
+		pen.lineTo(at - 4.5, y.bottom + 8);
+		pen.lineTo(at + 4.5, y.bottom + 8);
+		pen.fill();
+		pen.fillStyle = colour('--ink');
+		pen.fillText(line.label, left, y.bottom + MARK + row * ROW);
+	}
+}
+
+/** What does not end within the picture is named where it leaves it, above the line. */
+function writeBeside(
+	pen: CanvasRenderingContext2D,
+	picture: BalancePicture,
+	{ x, y, colour }: Place
+): void {
+	const { lines, until } = picture;
+	const below = new Set(endsBelow(picture));
+	const ground = colour('--ground');
+	let lowest = Infinity;
+	const placed = lines
+		.filter((line) => !below.has(line))
+		.map((line) => {
+			const inside = line.points.filter(({ date }) => date <= until).at(-1) ?? line.points[0];
+			return {
+				line,
+				at: x.getPixelForValue(toDay(inside?.date ?? until)),
+				height: y.getPixelForValue(inside?.balance ?? 0)
+			};
+		})
+		.sort((a, b) => b.height - a.height);
+	for (const { line, at, height } of placed) {
+		const text = line.label;
+		const width = pen.measureText(text).width;
+		const left = Math.min(Math.max(at - width, x.left + 4), x.right - width);
+		const baseline = Math.max(Math.min(height - 6, lowest - ROW), y.top + 2);
+		lowest = baseline;
+		pen.textAlign = 'left';
+		pen.textBaseline = 'alphabetic';
+		pen.lineWidth = 4;
+		pen.lineJoin = 'round';
+		pen.strokeStyle = ground;
+		pen.strokeText(text, left, baseline);
+		pen.fillStyle = colour('--ink');
+		pen.fillText(text, left, baseline);
+	}
+}

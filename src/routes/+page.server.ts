@@ -1,0 +1,5 @@
+import { listCases } from '$lib/server/cases';
+import { today } from '$lib/server/clock';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async () => ({ cases: await listCases(), today: today() });

@@ -1,0 +1,186 @@
+<!-- The casebook's lines: arrows go up and down, Enter opens, F2 renames, Delete deletes. -->
+<script lang="ts">
+	import { touchedInWords } from '$lib/formats/casebook-text';
+	import { writeDate } from '$lib/formats/date-text';
+	import { writeMoney } from '$lib/formats/money-text';
+	import { readLabel } from '$lib/formats/name-text';
+	import type { CaseSummary } from '$lib/formats/case-document';
+	import type { CalendarDate } from '$lib/core/calendar';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { Pencil, Trash2 } from '@lucide/svelte';
+	import { tick } from 'svelte';
+
+	interface Props {
+		cases: readonly CaseSummary[];
+		today: CalendarDate;
+		onrename: (id: string, label: string) => Promise<void>;
+		onremove: (id: string, label: string) => Promise<void>;
+	}
+	const { cases, today, onrename, onremove }: Props = $props();
+
+	let renaming = $state<string | null>(null);
+	let typed = $state<string | null>(null);
+	let list = $state<HTMLElement>();
+
+	function rename(id: string): void {
+		renaming = id;
+		typed = null;
+	}
+
+	async function endRenaming({ id, label }: CaseSummary, keep: boolean): Promise<void> {
+		if (renaming !== id) return;
+		const wanted = typed;
+		renaming = null;
+		if (keep && wanted !== null && wanted !== label) await onrename(id, wanted);
+		await tick();
+		list?.querySelector<HTMLElement>(`[data-case="${id}"]`)?.focus();
+	}
+
+	async function remove(index: number): Promise<void> {
+		const gone = cases[index];
+		if (!gone) return;
+		await onremove(gone.id, gone.label);
+		await tick();
+		links()[Math.min(index, links().length - 1)]?.focus();
+	}
+
+	const links = () => [...(list?.querySelectorAll<HTMLElement>('[data-case]') ?? [])];
+
+	function key(event: KeyboardEvent, index: number): void {
+		const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+		if (step !== undefined) links()[index + step]?.focus();
+		else if (event.key === 'F2') rename(cases[index]?.id ?? '');
+		else if (event.key === 'Delete') void remove(index);
+		else return;
+		event.preventDefault();
+	}
+</script>
+
+<div role="table" aria-label="Cases" bind:this={list}>
+	<div role="rowgroup">
+		<div class="line head" role="row">
+			<span role="columnheader">Client</span>
+			<span role="columnheader" class="right">Debts</span>
+			<span role="columnheader" class="right">Owed</span>
+			<span role="columnheader" class="right">As of</span>
+			<span role="columnheader" class="right">Last touched</span>
+			<span role="columnheader"><span class="unseen">Rename or delete</span></span>
+		</div>
+	</div>
+	<div role="rowgroup">
+		{#each cases as line, index (line.id)}
+			{@const { id, label, debts, owed, currency, asOf, touchedAt } = line}
+			<div class="line" role="row">
+				<span role="cell" class="label" onfocusout={() => endRenaming(line, true)}>
+					{#if renaming === id}
+						<TypedField
+							label="Client label"
+							value={typed ?? label}
+							read={readLabel}
+							write={(text) => text}
+							onchange={(text) => (typed = text)}
+							onenter={() => endRenaming(line, true)}
+							onescape={() => endRenaming(line, false)}
+							autofocus
+						/>
+					{:else}
+						<a
+							href="/cases/{id}"
+							title={label}
+							data-case={id}
+							onkeydown={(event) => key(event, index)}
+						>
+							{label}
+						</a>
+					{/if}
+				</span>
+				<span role="cell" class="right">{debts}</span>
+				<span role="cell" class="right">
+					{writeMoney(owed, currency)} <span class="quiet">{currency.code}</span>
+				</span>
+				<span role="cell" class="right quiet">{writeDate(asOf)}</span>
+				<span role="cell" class="right quiet">{touchedInWords(touchedAt, today)}</span>
+				<span role="cell" class="tools">
+					<button type="button" title="Rename (F2)" onclick={() => rename(id)}>
+						<Pencil size={15} aria-hidden="true" /><span class="unseen">Rename {label}</span>
+					</button>
+					<button type="button" title="Delete (Delete)" onclick={() => remove(index)}>
+						<Trash2 size={15} aria-hidden="true" /><span class="unseen">Delete {label}</span>
+					</button>
+				</span>
+			</div>
+		{/each}
+	</div>
+</div>
+
+<style>
+	.line {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 90px 170px 110px 110px 64px;
+		gap: 16px;
+		align-items: center;
+		min-height: 42px;
+		border-bottom: 1px solid var(--row-line);
+	}
+
+	.line:not(.head):hover,
+	.line:focus-within {
+		background: var(--picked);
+	}
+
+	.head {
+		min-height: 30px;
+		border-bottom-color: var(--hairline);
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.label a {
+		display: block;
+		overflow: hidden;
+		padding: 8px 6px;
+		color: var(--ink);
+		font-size: 16px;
+		font-weight: 600;
+		text-decoration: none;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	.head > :first-child {
+		padding-left: 6px;
+	}
+
+	.label a:hover {
+		color: var(--act);
+		text-decoration: underline;
+	}
+
+	.right {
+		text-align: right;
+		white-space: nowrap;
+	}
+
+	.quiet {
+		color: var(--quiet);
+	}
+
+	.tools {
+		display: flex;
+		gap: 4px;
+	}
+
+	.tools button {
+		display: grid;
+		place-items: center;
+		width: 28px;
+		height: 28px;
+		color: var(--quiet);
+	}
+
+	.tools button:hover,
+	.tools button:focus-visible {
+		color: var(--act);
+	}
+</style>

@@ -1,0 +1,148 @@
+<!-- The line on which a new case is opened: who, in which money, as of when. -->
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import type { CalendarDate } from '$lib/core/calendar';
+	import type { NewCase } from '$lib/formats/case-document';
+	import { readAsOf, writeDate } from '$lib/formats/date-text';
+	import { knownCurrencies, readCurrency, type Currency } from '$lib/formats/money-text';
+	import { readLabel } from '$lib/formats/name-text';
+	import TypedField from '$lib/ui/TypedField.svelte';
+
+	interface Props {
+		today: CalendarDate;
+		oncreate: (request: NewCase) => Promise<void>;
+		onclose: () => void;
+	}
+	const { today, oncreate, onclose }: Props = $props();
+
+	const currencies = knownCurrencies();
+	let label = $state<string | null>(null);
+	let currency = $state.raw<Currency | null>({ code: 'USD', digits: 2 });
+	let asOf = $state<CalendarDate | null>(untrack(() => today));
+	let line = $state<HTMLFormElement>();
+
+	const named = $derived(currencies.find(({ code }) => code === currency?.code));
+	const decimals = $derived(
+		currency === null
+			? ''
+			: `${named?.name ?? currency.code}, ${currency.digits === 0 ? 'no' : currency.digits} decimals`
+	);
+
+	function next(from: number): void {
+		const fields = [...(line?.querySelectorAll('input') ?? [])];
+		fields[from + 1]?.focus();
+		if (from === fields.length - 1) void open();
+	}
+
+	async function open(): Promise<void> {
+		const open = line?.querySelector<HTMLElement>('[aria-invalid="true"]');
+		if (open) return open.focus();
+		if (label === null) return line?.querySelector('input')?.focus();
+		if (currency === null || asOf === null) return;
+		await oncreate({ label, currency, asOf });
+	}
+</script>
+
+<form
+	bind:this={line}
+	aria-label="New case"
+	onsubmit={(event) => {
+		event.preventDefault();
+		void open();
+	}}
+>
+	<div class="part wide">
+		<span class="name">Client</span>
+		<TypedField
+			label="Client label"
+			value={label}
+			read={readLabel}
+			write={(text) => text}
+			placeholder="a name or a number that you know the client by"
+			onchange={(text) => (label = text)}
+			onenter={() => next(0)}
+			onescape={onclose}
+			autofocus
+		/>
+	</div>
+	<div class="part">
+		<span class="name">Currency <span class="hint">{decimals}</span></span>
+		<TypedField
+			label="Currency"
+			value={currency}
+			read={readCurrency}
+			write={({ code }) => code}
+			onchange={(value) => (currency = value)}
+			onenter={() => next(1)}
+			onescape={onclose}
+		/>
+	</div>
+	<div class="part">
+		<span class="name">Figures as of</span>
+		<TypedField
+			label="Day the figures are as of"
+			value={asOf}
+			read={(text) => readAsOf(text, today)}
+			write={writeDate}
+			onchange={(value) => (asOf = value)}
+			onenter={() => next(2)}
+			onescape={onclose}
+		/>
+	</div>
+	<button type="submit">Open the case</button>
+	<button type="button" class="cancel" onclick={onclose}>Cancel</button>
+</form>
+
+<style>
+	form {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 12px 24px;
+		align-items: end;
+		margin-bottom: 18px;
+		padding: 12px 6px 16px;
+		border-top: 2px solid var(--act);
+		border-bottom: 1px solid var(--hairline);
+	}
+
+	.part {
+		width: 200px;
+	}
+
+	.wide {
+		flex: 1 1 300px;
+	}
+
+	.name {
+		display: block;
+		padding: 0 6px;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+		white-space: nowrap;
+	}
+
+	.hint {
+		font-weight: 400;
+	}
+
+	.part :global(input:not(:focus)) {
+		background: var(--sheet);
+		border-bottom-color: var(--hairline);
+	}
+
+	button {
+		height: 30px;
+		padding: 0 14px;
+		border-radius: 3px;
+		background: var(--act);
+		color: var(--on-act);
+		font-weight: 600;
+	}
+
+	.cancel {
+		padding: 0;
+		background: none;
+		color: var(--act);
+	}
+</style>

@@ -1,0 +1,9 @@
+import { readCase } from '$lib/server/cases';
+import { error } from '@sveltejs/kit';
+import type { LayoutServerLoad } from './$types';
+
+export const load: LayoutServerLoad = async ({ params }) => {
+	const state = await readCase(params.id);
+	if (state === null) error(404, 'There is no such case.');
+	return { state };
+};

@@ -1,0 +1,77 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { CaseDesk, putOnDesk } from '$lib/desk/case-desk.svelte';
+	import { nameOf } from '$lib/formats/debt-text';
+	import TopLine from '$lib/ui/TopLine.svelte';
+	import { Redo2, Undo2 } from '@lucide/svelte';
+	import type { LayoutProps } from './$types';
+	import SavingLine from './SavingLine.svelte';
+	import StaleChoice from './StaleChoice.svelte';
+
+	const { data, children }: LayoutProps = $props();
+
+	const desk = $derived(new CaseDesk(data.state));
+	putOnDesk(() => desk);
+
+	const debt = $derived(page.params.debt === undefined ? undefined : desk.debt(page.params.debt));
+	const path = $derived([
+		{ name: 'Casebook', href: '/' },
+		{ name: desk.document.label, href: `/cases/${desk.id}` },
+		...(debt ? [{ name: nameOf(debt), href: `/cases/${desk.id}/debts/${debt.id}` }] : [])
+	]);
+
+	/** The keys of undo, unless a field is being typed in and has an undo of its own. */
+	function step(event: KeyboardEvent): void {
+		const key = event.key.toLowerCase();
+		if (!(event.ctrlKey || event.metaKey) || (key !== 'z' && key !== 'y')) return;
+		if (event.target instanceof HTMLInputElement && 'typing' in event.target.dataset) return;
+		event.preventDefault();
+		void desk.step(key === 'y' || event.shiftKey ? 'redo' : 'undo');
+	}
+</script>
+
+<svelte:window onkeydown={step} onpagehide={() => desk.leave()} />
+<svelte:document onvisibilitychange={() => document.hidden && desk.leave()} />
+
+<TopLine {path}>
+	<button
+		type="button"
+		title={desk.undoable === null ? 'Nothing to undo' : `Undo: ${desk.undoable} (Ctrl+Z)`}
+		disabled={desk.undoable === null}
+		onclick={() => desk.step('undo')}
+	>
+		<Undo2 size={15} aria-hidden="true" /> Undo
+	</button>
+	<button
+		type="button"
+		title={desk.redoable === null ? 'Nothing to redo' : `Redo: ${desk.redoable} (Ctrl+Shift+Z)`}
+		disabled={desk.redoable === null}
+		onclick={() => desk.step('redo')}
+	>
+		<Redo2 size={15} aria-hidden="true" /> Redo
+	</button>
+	<SavingLine saving={desk.saving} />
+</TopLine>
+
+{#if desk.saving.kind === 'stale'}
+	<StaleChoice
+		mine={desk.document}
+		theirs={desk.saving.theirs.document}
+		onchoose={(choice) => desk.settle(choice)}
+	/>
+{/if}
+
+{@render children()}
+
+<style>
+	button {
+		display: inline-flex;
+		gap: 5px;
+		align-items: center;
+		color: var(--act);
+	}
+
+	button:disabled {
+		color: var(--quiet);
+	}
+</style>

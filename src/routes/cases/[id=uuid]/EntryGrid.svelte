@@ -1,0 +1,211 @@
+<!--
+	Debts taken down line by line, without the mouse: Enter goes on, Escape takes back, arrows move. The
+	last line is always an empty one; typing on it makes it a debt.
+-->
+<script lang="ts">
+	import type { ThreeWays } from '$lib/core/ways';
+	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
+	import { blankDebt, duplicated, moved } from '$lib/desk/debt-entry';
+	import type { DebtEntry } from '$lib/formats/case-document';
+	import { nameOf } from '$lib/formats/debt-text';
+	import { LIMITS } from '$lib/core/limits';
+	import { goto } from '$app/navigation';
+	import { tick } from 'svelte';
+	import { dragHandleZone, type DndEvent } from 'svelte-dnd-action';
+	import EntryLine from './EntryLine.svelte';
+	import { gridTarget } from './grid-keys';
+
+	interface Props {
+		desk: CaseDesk;
+		/** The three ways of each debt that nothing is missing of, by its id. */
+		ways: ReadonlyMap<string, ThreeWays>;
+		onremove: (index: number) => void;
+	}
+	const { desk, ways, onremove }: Props = $props();
+
+	const debts = $derived(desk.document.debts);
+	let blank = $state.raw(blankDebt());
+	let dragged = $state.raw<DebtEntry[] | null>(null);
+	let grid = $state<HTMLElement>();
+
+	const full = $derived(debts.length >= LIMITS.debts);
+	const lines = $derived(dragged ?? (full ? debts : [...debts, blank]));
+
+	function change(id: string, field: string, fields: Partial<DebtEntry>): void {
+		if (id !== blank.id) {
+			const debt = desk.debt(id);
+			if (debt) desk.changeDebt(id, `${field} of ${nameOf(debt)}`, fields);
+			return;
+		}
+		if (Object.values(fields).every((value) => value === null || value === '')) return;
+		const taken = { ...blank, ...fields };
+		// The line keeps its identity, so that the field that is being typed in stays as it is.
+		blank = blankDebt();
+		desk.change('new debt', (document) => ({ ...document, debts: [...document.debts, taken] }));
+	}
+
+	async function move(index: number, to: number): Promise<void> {
+		const debt = debts[index];
+		if (!debt || to < 0 || to >= debts.length) return;
+		const column = document.activeElement?.getAttribute('data-cell')?.split(':')[1] ?? '0';
+		desk.change(`place of ${nameOf(debt)}`, (current) => moved(current, index, to));
+		await tick();
+		cell(to, Number(column))?.focus();
+	}
+
+	async function duplicate(index: number): Promise<void> {
+		const debt = debts[index];
+		if (!debt || full) return;
+		desk.change(`copy of ${nameOf(debt)}`, (current) => duplicated(current, index));
+		await tick();
+		cell(index + 1, 0)?.focus();
+	}
+
+	async function remove(index: number): Promise<void> {
+		onremove(index);
+		await tick();
+		cell(Math.min(index, debts.length), 0)?.focus();
+	}
+
+	function drop(event: CustomEvent<DndEvent<DebtEntry>>): void {
+		const order = event.detail.items.filter(({ id }) => id !== blank.id);
+		dragged = null;
+		const same = order.every(({ id }, index) => debts[index]?.id === id);
+		if (!same) desk.change('order of the debts', (current) => ({ ...current, debts: order }));
+	}
+
+	const hrefOf = (id: string) => `/cases/${desk.id}/debts/${id}`;
+
+	const cell = (row: number, column: number) =>
+		grid?.querySelector<HTMLElement>(`[data-cell="${row}:${column}"]`);
+
+	function key(event: KeyboardEvent): void {
+		const at = (event.target as HTMLElement).dataset['cell']?.split(':').map(Number);
+		const [row, column] = at ?? [];
+		if (row === undefined || column === undefined) return;
+		const command = lineCommand(event);
+		if (command && row < debts.length) {
+			event.preventDefault();
+			command(row);
+			return;
+		}
+		const target = gridTarget(event, row, column);
+		if (target === null) return;
+		event.preventDefault();
+		cell(target.row, target.column)?.focus();
+	}
+
+	/** What a key does with the whole line; Alt+Down in a list of choices opens it, as it does everywhere. */
+	function lineCommand(event: KeyboardEvent): ((row: number) => unknown) | null {
+		const control = event.ctrlKey || event.metaKey;
+		const choosing = event.target instanceof HTMLSelectElement;
+		if (event.altKey && !control && !choosing) {
+			if (event.key === 'ArrowUp') return (row) => move(row, row - 1);
+			if (event.key === 'ArrowDown') return (row) => move(row, row + 1);
+		}
+		if (!control) return null;
+		if (event.key.toLowerCase() === 'd') return duplicate;
+		if (event.key === 'Delete') return remove;
+		if (event.key === 'Enter') return (row) => goto(hrefOf(debts[row]?.id ?? ''));
+		return null;
+	}
+</script>
+
+<!-- The keys belong to the fields inside; the table only hears them on their way up. -->
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+<div class="grid" role="table" aria-label="Debts" bind:this={grid} onkeydown={key}>
+	<div role="rowgroup">
+		<div class="head" role="row">
+			<span role="columnheader"><span class="unseen">Order</span></span>
+			<span role="columnheader">Name</span>
+			<span role="columnheader" class="right">Balance</span>
+			<span role="columnheader" class="right">Annual rate</span>
+			<span role="columnheader">Minimum is</span>
+			<span role="columnheader" class="right">how much</span>
+			<span role="columnheader" class="right">at least</span>
+			<span role="columnheader">rounded up</span>
+			<span role="columnheader" class="right">First due</span>
+			<span role="columnheader" class="result">Paying the minimum</span>
+			<span role="columnheader"><span class="unseen">Copy or delete</span></span>
+		</div>
+	</div>
+	<div
+		role="rowgroup"
+		use:dragHandleZone={{
+			items: lines,
+			flipDurationMs: 120,
+			dropTargetStyle: {},
+			zoneItemTabIndex: -1
+		}}
+		onconsider={(event) => (dragged = event.detail.items)}
+		onfinalize={drop}
+	>
+		{#each lines as debt, index (debt.id)}
+			<EntryLine
+				{debt}
+				{index}
+				blank={debt.id === blank.id}
+				currency={desk.document.currency}
+				asOf={desk.document.asOf}
+				ways={ways.get(debt.id) ?? null}
+				href={hrefOf(debt.id)}
+				onchange={(field, fields) => change(debt.id, field, fields)}
+				oncopy={() => duplicate(index)}
+				onremove={() => remove(index)}
+			/>
+		{/each}
+	</div>
+</div>
+
+<p class="keys">
+	{#if full}A case holds at most {LIMITS.debts} debts.{/if}
+	<kbd>Enter</kbd> goes on <kbd>Esc</kbd> takes back <kbd>↑ ↓</kbd> other lines
+	<kbd>Alt ↑ ↓</kbd> moves the line <kbd>Ctrl D</kbd> copies it <kbd>Ctrl Delete</kbd> deletes it
+	<kbd>Ctrl Enter</kbd> runs it down
+</p>
+
+<style>
+	/* On the root, because a line that is being dragged hangs outside the grid. */
+	:global(:root) {
+		--entry-columns: 52px minmax(130px, 1.5fr) 112px 86px 128px 84px 80px 92px 104px
+			minmax(150px, 1.1fr) 56px;
+	}
+
+	.head {
+		display: grid;
+		grid-template-columns: var(--entry-columns);
+		border-bottom: 1px solid var(--hairline);
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.head span {
+		padding: 4px 6px;
+	}
+
+	.right,
+	.result {
+		text-align: right;
+	}
+
+	.keys {
+		color: var(--quiet);
+		font-size: 13px;
+		line-height: 2;
+	}
+
+	kbd {
+		margin-left: 14px;
+		padding: 1px 6px;
+		border: 1px solid var(--hairline);
+		border-radius: 2px;
+		background: var(--sheet);
+		font: 600 12px/1.4 var(--sans);
+		white-space: nowrap;
+	}
+
+	kbd:first-child {
+		margin-left: 0;
+	}
+</style>

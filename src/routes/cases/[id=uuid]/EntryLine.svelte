@@ -1,0 +1,224 @@
+<!-- One debt of the entry grid, as it is read from its statement. -->
+<script lang="ts">
+	import type { CalendarDate } from '$lib/core/calendar';
+	import { ZERO } from '$lib/core/money';
+	import type { ThreeWays } from '$lib/core/ways';
+	import { endInWords } from '$lib/formats/answer-text';
+	import type { DebtEntry } from '$lib/formats/case-document';
+	import { writeShortMonth } from '$lib/formats/date-text';
+	import { missingOf, nameOf } from '$lib/formats/debt-text';
+	import { writeMoney, type Currency } from '$lib/formats/money-text';
+	import { readName } from '$lib/formats/name-text';
+	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { Copy, GripVertical, Trash2 } from '@lucide/svelte';
+	import { dragHandle } from 'svelte-dnd-action';
+	import { debtFieldReaders } from './debt-fields';
+	import { COLUMNS } from './grid-keys';
+	import MinimumFields from './MinimumFields.svelte';
+
+	interface Props {
+		debt: DebtEntry;
+		index: number;
+		/** Whether nothing has been taken down here yet. */
+		blank: boolean;
+		currency: Currency;
+		asOf: CalendarDate;
+		ways: ThreeWays | null;
+		href: string;
+		onchange: (field: string, fields: Partial<DebtEntry>) => void;
+		oncopy: () => void;
+		onremove: () => void;
+	}
+	const { debt, index, blank, currency, asOf, ways, href, onchange, oncopy, onremove }: Props =
+		$props();
+
+	const { money, rate, firstDue } = $derived(debtFieldReaders(currency, asOf));
+	const line = $derived(`line ${index + 1}`);
+	const cell = (column: number) => `${index}:${column}`;
+	const minimum = $derived(ways?.minimum.run);
+</script>
+
+<div class="line" class:blank role="row" aria-label={blank ? 'new line' : nameOf(debt)}>
+	<span role="cell" class="order">
+		{#if blank}
+			<span class="handle"></span><span class="plus" aria-hidden="true">+</span>
+		{:else}
+			<span class="handle" use:dragHandle aria-label="Move {nameOf(debt)}" title="Drag to move">
+				<GripVertical size={15} aria-hidden="true" />
+			</span>
+			<DebtMark {index} />
+		{/if}
+	</span>
+	<span role="cell">
+		<TypedField
+			label="Name, {line}"
+			value={debt.name === '' ? null : debt.name}
+			read={readName}
+			write={(text) => text}
+			optional
+			placeholder={blank ? 'next debt' : 'unnamed debt'}
+			cell={cell(COLUMNS.name)}
+			onchange={(name) => onchange('name', { name: name ?? '' })}
+		/>
+	</span>
+	<span role="cell">
+		<TypedField
+			label="Balance, {line}"
+			value={debt.balance}
+			{...money}
+			optional
+			side="right"
+			cell={cell(COLUMNS.balance)}
+			onchange={(balance) => onchange('balance', { balance })}
+		/>
+	</span>
+	<span role="cell">
+		<TypedField
+			label="Annual rate, {line}"
+			value={debt.annualRate}
+			{...rate}
+			optional
+			side="right"
+			cell={cell(COLUMNS.rate)}
+			onchange={(annualRate) => onchange('annual rate', { annualRate })}
+		/>
+	</span>
+	<MinimumFields
+		asked={debt.asked}
+		{currency}
+		of={line}
+		{cell}
+		onchange={(asked) => onchange('minimum', { asked })}
+	/>
+	<span role="cell">
+		<TypedField
+			label="First due date, {line}"
+			value={debt.firstDue}
+			{...firstDue}
+			optional
+			side="right"
+			cell={cell(COLUMNS.firstDue)}
+			onchange={(date) => onchange('first due date', { firstDue: date })}
+		/>
+	</span>
+	<span role="cell" class="result">
+		{#if minimum}
+			<a {href} title="Run {nameOf(debt)} down (Ctrl+Enter)">
+				<span class:never={minimum.ending.status !== 'cleared'}>
+					{endInWords(minimum, writeShortMonth)}
+				</span>
+				{#if minimum.ending.status === 'cleared' && minimum.totalInterest > ZERO}
+					<span class="interest">{writeMoney(minimum.totalInterest, currency)}</span>
+				{/if}
+				<span aria-hidden="true">›</span>
+			</a>
+		{:else if !blank}
+			<a class="missing" {href}>{missingOf(debt).join(', ')} missing</a>
+		{/if}
+	</span>
+	<span role="cell" class="tools">
+		{#if !blank}
+			<button type="button" title="Copy this line (Ctrl+D)" onclick={oncopy}>
+				<Copy size={15} aria-hidden="true" /><span class="unseen">Copy {nameOf(debt)}</span>
+			</button>
+			<button type="button" title="Delete this line (Ctrl+Delete)" onclick={onremove}>
+				<Trash2 size={15} aria-hidden="true" /><span class="unseen">Delete {nameOf(debt)}</span>
+			</button>
+		{/if}
+	</span>
+</div>
+
+<style>
+	.line {
+		display: grid;
+		grid-template-columns: var(--entry-columns);
+		align-items: center;
+		min-height: 38px;
+		border-bottom: 1px solid var(--row-line);
+		background: var(--ground);
+		outline: none;
+	}
+
+	.line:focus-within {
+		background: var(--picked);
+	}
+
+	.order {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+	}
+
+	.handle {
+		display: inline-grid;
+		width: 15px;
+		color: var(--quiet);
+		cursor: grab;
+	}
+
+	.handle:hover {
+		color: var(--act);
+	}
+
+	.plus {
+		width: 24px;
+		color: var(--act);
+		font-weight: 600;
+		text-align: center;
+	}
+
+	.blank :global(select:not(:focus)) {
+		color: var(--quiet);
+	}
+
+	.result {
+		min-width: 0;
+		padding: 0 6px;
+		text-align: right;
+	}
+
+	.result a {
+		color: var(--ink);
+		font-size: 14px;
+		text-decoration: none;
+	}
+
+	.result a:hover {
+		color: var(--act);
+	}
+
+	.interest {
+		margin-left: 8px;
+		color: var(--interest);
+	}
+
+	.never {
+		font-weight: 700;
+	}
+
+	.result .missing {
+		color: var(--quiet);
+		font-size: 13px;
+		font-style: italic;
+		line-height: 1.2;
+	}
+
+	.tools {
+		display: flex;
+		justify-content: end;
+	}
+
+	.tools button {
+		display: grid;
+		place-items: center;
+		width: 28px;
+		height: 28px;
+		color: var(--quiet);
+	}
+
+	.tools button:hover,
+	.tools button:focus-visible {
+		color: var(--act);
+	}
+</style>

@@ -1,0 +1,33 @@
+import type { CalendarDate } from '$lib/core/calendar';
+import { readFirstDue, writeDate } from '$lib/formats/date-text';
+import { readMoney, writeMoney, type Currency } from '$lib/formats/money-text';
+import { readMinimumPercent, readRate, writePercent } from '$lib/formats/percent-text';
+import type { Reading } from '$lib/formats/reading';
+
+/** How a value is read from and written into a field. */
+interface FieldText<T> {
+	readonly read: (typed: string) => Reading<T>;
+	readonly write: (value: T) => string;
+}
+
+/** The readers and writers of a debt's fields; the same in the entry grid and on the debt's own screen. */
+export function debtFieldReaders(currency: Currency, asOf: CalendarDate) {
+	return {
+		money: moneyText(currency),
+		rate: fieldText(readRate, writePercent),
+		firstDue: fieldText((typed) => readFirstDue(typed, asOf), writeDate)
+	};
+}
+
+export function moneyText(currency: Currency) {
+	return fieldText(
+		(typed) => readMoney(typed, currency),
+		(amount) => writeMoney(amount, currency)
+	);
+}
+
+export const minimumPercentText = fieldText(readMinimumPercent, writePercent);
+
+function fieldText<T>(read: FieldText<T>['read'], write: FieldText<T>['write']): FieldText<T> {
+	return { read, write };
+}

@@ -1,0 +1,233 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { difference } from '$lib/core/compare';
+	import { threeWays, type WayId } from '$lib/core/ways';
+	import { deskInUse } from '$lib/desk/case-desk.svelte';
+	import { beforeSentence, waySentence, type Sentence } from '$lib/formats/answer-text';
+	import { statedDebt, type DebtEntry } from '$lib/formats/case-document';
+	import { debtFields, missingOf, nameOf } from '$lib/formats/debt-text';
+	import { monthSentence, pictureInWords, wayNames } from '$lib/formats/picture-text';
+	import { writeMoney } from '$lib/formats/money-text';
+	import type { Cents } from '$lib/core/money';
+	import Answer from '$lib/ui/Answer.svelte';
+	import BalancePicture from '$lib/ui/BalancePicture.svelte';
+	import { hueOf } from '$lib/ui/hues';
+	import Schedule from '$lib/ui/Schedule.svelte';
+	import BeforeLine from './BeforeLine.svelte';
+	import Terms from './Terms.svelte';
+	import WaysTable from './WaysTable.svelte';
+	import { axisEnd, shownWays, wayLines } from './way-lines';
+
+	const inUse = deskInUse();
+	const desk = $derived(inUse());
+	const id = $derived(page.params.debt ?? '');
+	const debt = $derived(desk.debt(id));
+	const currency = $derived(desk.document.currency);
+	const asOf = $derived(desk.document.asOf);
+	const hue = $derived(hueOf(desk.document.debts.findIndex((entry) => entry.id === id)).property);
+
+	const waysOf = (entry: DebtEntry | undefined) => {
+		const stated = entry && statedDebt(entry, asOf);
+		return stated ? threeWays(stated) : null;
+	};
+	const ways = $derived(waysOf(debt));
+
+	let chosen = $state<WayId | null>(null);
+	let whole = $state(false);
+	let pointed = $state<number | null>(null);
+	let picked = $state<number | null>(null);
+
+	const way = $derived<WayId>(chosen ?? (debt && debt.extra > 0 ? 'more' : 'held'));
+	const run = $derived(ways?.[way].run);
+	const sentence = $derived<Sentence>(
+		ways
+			? waySentence(ways, ways[way], currency)
+			: debt
+				? [{ text: `Still to be filled in: ${missingOf(debt).join(', ')}.` }]
+				: [{ text: 'This debt is no longer in the case; undo brings it back.' }]
+	);
+
+	const before = $derived(desk.before.get(id));
+	const changed = $derived(before && debt && !sameTerms(before, debt));
+	const beforeRun = $derived(changed ? waysOf(before)?.[way].run : undefined);
+
+	const shown = $derived(ways ? shownWays(ways) : []);
+	const axis = $derived(ways && axisEnd(ways, whole));
+	const dates = $derived.by(() => {
+		const longest =
+			ways && shown.map((id) => ways[id].run).sort((a, b) => b.periods - a.periods)[0];
+		if (!longest || !axis) return [];
+		const all = [longest.startDate, ...longest.rows.map(({ date }) => date)];
+		return all.filter((date) => date <= axis.until);
+	});
+	const month = $derived(
+		ways && pointed !== null ? monthSentence(ways, shown, pointed, currency) : null
+	);
+	const picture = $derived(
+		ways &&
+			axis && {
+				lines: wayLines(ways, shown, shown.includes(way) ? way : 'held'),
+				until: axis.until,
+				hue,
+				pointed: month?.date ?? null,
+				amount: (balance: number) => writeMoney(balance as Cents, currency).replace(/\.\d+$/, '')
+			}
+	);
+
+	function sameTerms(one: DebtEntry, other: DebtEntry): boolean {
+		const fields = debtFields(other, currency);
+		return [...debtFields(one, currency)].every(([field, text]) => fields.get(field) === text);
+	}
+
+	function change(field: string, fields: Partial<DebtEntry>): void {
+		if (debt) desk.vary(id, `${field} of ${nameOf(debt)}`, fields);
+	}
+
+	function putBack(): void {
+		if (before) desk.changeDebt(id, `putting ${nameOf(before)} back`, before);
+		desk.letGo(id);
+	}
+</script>
+
+<svelte:head><title>{debt ? nameOf(debt) : 'Debt'} · Residuum</title></svelte:head>
+
+<main>
+	<h1 class="unseen">{debt ? nameOf(debt) : 'Debt'}</h1>
+	<div class="top">
+		<Answer {sentence} />
+		{#if beforeRun && run}
+			<BeforeLine
+				sentence={beforeSentence(beforeRun, difference(run, beforeRun), currency)}
+				onputback={putBack}
+				onletgo={() => desk.letGo(id)}
+			/>
+		{/if}
+	</div>
+
+	{#if debt}
+		<div class="terms">
+			{#key id}<Terms {debt} {currency} {asOf} {ways} onchange={change} />{/key}
+		</div>
+	{/if}
+
+	{#if ways && run && picture && axis && run.starting > 0}
+		<section class="balances" aria-labelledby="balances-title">
+			<h2 id="balances-title" class="caption">
+				{#if month}
+					{#each month.sentence as { text, figure }, index (index)}{#if figure}<strong
+								>{text}</strong
+							>{:else}{text}{/if}{/each}
+				{:else}
+					What is owed, month by month
+				{/if}
+			</h2>
+			{#if axis.cut}
+				<button type="button" class="whole" aria-pressed={whole} onclick={() => (whole = !whole)}>
+					{whole ? 'Show the nearer part' : 'Show all of the minimum'}
+				</button>
+			{/if}
+			<div class="chart">
+				<BalancePicture
+					{picture}
+					words={pictureInWords(ways, shown)}
+					{dates}
+					onpoint={(index) => (pointed = index)}
+					onpick={(index) => (picked = index)}
+				/>
+			</div>
+		</section>
+		<section class="ways" aria-label="Ways of paying">
+			<WaysTable
+				{ways}
+				{currency}
+				picked={way}
+				{hue}
+				names={wayNames(ways, currency)}
+				onpick={(id) => (chosen = id)}
+			/>
+		</section>
+		<section class="schedule" aria-label="Schedule">
+			<Schedule
+				{run}
+				{currency}
+				{pointed}
+				{picked}
+				label="Every payment, {wayNames(ways, currency)[way]}"
+			/>
+		</section>
+	{/if}
+</main>
+
+<style>
+	main {
+		display: grid;
+		grid-template:
+			'top top' auto
+			'terms balances' minmax(190px, 1fr)
+			'terms ways' auto
+			'terms schedule' minmax(200px, 1.15fr)
+			/ 312px minmax(0, 1fr);
+		height: calc(100dvh - 48px);
+		min-height: 700px;
+	}
+
+	.top {
+		grid-area: top;
+		padding: 16px 24px 14px;
+		border-bottom: 1px solid var(--hairline);
+	}
+
+	.terms {
+		grid-area: terms;
+		padding: 14px 18px 14px 24px;
+		border-right: 1px solid var(--hairline);
+	}
+
+	.balances,
+	.ways,
+	.schedule {
+		min-width: 0;
+		min-height: 0;
+		padding: 0 24px 0 20px;
+	}
+
+	.balances {
+		grid-area: balances;
+		display: grid;
+		grid-template: auto minmax(0, 1fr) / 1fr auto;
+		padding-top: 10px;
+	}
+
+	.caption {
+		min-height: 22px;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 400;
+	}
+
+	.caption strong {
+		color: var(--ink);
+	}
+
+	.whole {
+		color: var(--act);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.chart {
+		grid-column: 1 / -1;
+		min-height: 0;
+	}
+
+	.ways {
+		grid-area: ways;
+		padding-top: 8px;
+		overflow-x: auto;
+	}
+
+	.schedule {
+		grid-area: schedule;
+		padding-top: 8px;
+	}
+</style>

@@ -1,0 +1,42 @@
+<!-- The answer from before a change, beside the new one, until it is let go. -->
+<script lang="ts">
+	import type { Sentence } from '$lib/formats/answer-text';
+
+	interface Props {
+		sentence: Sentence;
+		onputback: () => void;
+		onletgo: () => void;
+	}
+	const { sentence, onputback, onletgo }: Props = $props();
+</script>
+
+<p class="before" role="status">
+	<span>
+		{#each sentence as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
+				>{:else}{text}{/if}{/each}
+	</span>
+	<button type="button" onclick={onputback}>Put back</button>
+	<button type="button" onclick={onletgo}>Let it go</button>
+</p>
+
+<style>
+	.before {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 18px;
+		margin-top: 8px;
+		padding-left: 12px;
+		border-left: 3px solid var(--act);
+		color: var(--quiet);
+	}
+
+	strong {
+		color: var(--ink);
+		font-weight: 600;
+	}
+
+	button {
+		color: var(--act);
+		font-weight: 600;
+	}
+</style>
