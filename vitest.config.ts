@@ -9,6 +9,7 @@ export default defineConfig({
 				test: {
 					name: 'server',
 					include: ['tests/server/**/*.test.ts'],
+					globalSetup: './tests/support/setup.ts',
 					fileParallelism: false,
 					testTimeout: 120_000,
 					hookTimeout: 120_000
@@ -18,6 +19,7 @@ export default defineConfig({
 				test: {
 					name: 'browser',
 					include: ['tests/browser/**/*.test.ts'],
+					globalSetup: './tests/support/setup.ts',
 					fileParallelism: false,
 					testTimeout: 120_000,
 					hookTimeout: 120_000

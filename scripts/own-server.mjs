@@ -1,14 +1,17 @@
 /** The built server in a process of its own, as tests and pictures start it. */
 import { spawn } from 'node:child_process';
-import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { ROOT } from './prepare.mjs';
+
+const SERVE = `import('${pathToFileURL(`${ROOT}/scripts/serve.mjs`)}').then(({ serve }) => serve())`;
 
 /**
  * Starts the built server on a free port and waits until it is open.
  * @param {Record<string, string>} environment `RESIDUUM_DATA` at least
  */
 export async function startServer(environment) {
-	const child = spawn(process.execPath, [join(ROOT, 'scripts/start.mjs')], {
+	const child = spawn(process.execPath, ['-e', SERVE], {
+		cwd: ROOT,
 		env: { ...process.env, RESIDUUM_PORT: '0', ...environment },
 		stdio: ['ignore', 'pipe', 'pipe']
 	});

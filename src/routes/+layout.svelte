@@ -1,4 +1,7 @@
 <script lang="ts">
+	import '@fontsource-variable/literata';
+	import '@fontsource-variable/literata/wght-italic.css';
+	import '@fontsource-variable/source-sans-3';
 	import '$lib/ui/paper.css';
 	import type { LayoutProps } from './$types';
 

@@ -71,7 +71,11 @@
 		{#each cases as line, index (line.id)}
 			{@const { id, label, debts, owed, currency, asOf, touchedAt } = line}
 			<div class="line" role="row">
-				<span role="cell" class="label" onfocusout={() => endRenaming(line, true)}>
+				<span
+					role="cell"
+					class="label"
+					onfocusout={({ target }) => target instanceof HTMLInputElement && endRenaming(line, true)}
+				>
 					{#if renaming === id}
 						<TypedField
 							label="Client label"

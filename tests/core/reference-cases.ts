@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { isCalendarDate, type CalendarDate } from '../../src/lib/core/calendar';
 import { cents } from '../../src/lib/core/money';
 import { percent } from '../../src/lib/core/rate';
-import { run, type Run } from '../../src/lib/core/run';
+import { rowAt, run, type Run } from '../../src/lib/core/run';
 
 export type Verdict =
 	| { readonly name: string; readonly outcome: 'passed' }
@@ -106,7 +106,7 @@ function compare({ rows, ...totals }: Expected, got: Run): string[] {
 	};
 	const differences = differing('', totals, found);
 	for (const row of rows) {
-		const match = got.rows[Number(row['k']) - 1];
+		const match = rowAt(got, Number(row['k']));
 		differences.push(...differing(`row ${row['k']} `, row, { ...match }));
 	}
 	return differences;

@@ -3,6 +3,7 @@ import type { CalendarDate } from '../../src/lib/core/calendar';
 import { difference } from '../../src/lib/core/compare';
 import { cents, ZERO } from '../../src/lib/core/money';
 import { percent } from '../../src/lib/core/rate';
+import { rowAt } from '../../src/lib/core/run';
 import { standing, threeWays, type StatedDebt } from '../../src/lib/core/ways';
 
 const card: StatedDebt = {
@@ -35,7 +36,7 @@ describe('one debt, three ways', () => {
 
 	it('pays the extra on top of the held amount', () => {
 		const { more } = threeWays({ ...card, held: cents(14_000), extra: cents(2_500) });
-		expect(more.run.rows[0]).toMatchObject({ scheduled: 14_000, extra: 2_500, paid: 16_500 });
+		expect(rowAt(more.run, 1)).toMatchObject({ scheduled: 14_000, extra: 2_500, paid: 16_500 });
 	});
 
 	it('holds a fixed minimum as it is, with its floor and whole units', () => {

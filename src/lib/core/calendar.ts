@@ -20,7 +20,7 @@ export interface DateParts {
 
 const MONTH_LENGTHS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
 
-export function daysInMonth(year: number, month: number): number {
+function daysInMonth(year: number, month: number): number {
 	const leap = (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
 	return month === 2 && leap ? 29 : (MONTH_LENGTHS[month - 1] ?? 0);
 }
@@ -63,6 +63,7 @@ export function monthsBetween(earlier: CalendarDate, later: CalendarDate): numbe
 }
 
 function isoText(year: number, month: number, day: number): CalendarDate {
-	const pad = (value: number, length: number) => String(value).padStart(length, '0');
-	return `${pad(year, 4)}-${pad(month, 2)}-${pad(day, 2)}` as CalendarDate;
+	const digits = year * 10_000 + month * 100 + day;
+	const text = digits < 10_000_000 ? String(digits).padStart(8, '0') : String(digits);
+	return `${text.slice(0, 4)}-${text.slice(4, 6)}-${text.slice(6)}` as CalendarDate;
 }

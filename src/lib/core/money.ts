@@ -32,12 +32,30 @@ const EXACT = 2 ** 52;
  * Example: 50 cents at 12 % a year for a month, `roundedShare(50, 120_000, 12_000_000)`, is half a cent: 1.
  */
 export function roundedShare(amount: number, numerator: number, denominator: number): Cents {
+	return roundedBy(amount, numerator, denominator, 1 / denominator);
+}
+
+/**
+ * `roundedShare` for the inner loop, with 1 ÷ denominator worked out beforehand. The product with that
+ * inverse may miss by one; the exact remainder puts it right, ties included.
+ */
+export function roundedBy(
+	amount: number,
+	numerator: number,
+	denominator: number,
+	inverse: number
+): Cents {
 	const product = amount * numerator;
 	if (product >= 0 && product < EXACT) {
-		const quotient = floorQuotient(product, denominator);
-		const rest = product - quotient * denominator;
-		return (rest * 2 >= denominator ? quotient + 1 : quotient) as Cents;
+		const quotient = Math.floor(product * inverse + 0.5);
+		const twice = 2 * (product - quotient * denominator);
+		if (twice >= denominator) return (quotient + 1) as Cents;
+		return (twice < -denominator ? quotient - 1 : quotient) as Cents;
 	}
+	return roundedExactly(amount, numerator, denominator);
+}
+
+function roundedExactly(amount: number, numerator: number, denominator: number): Cents {
 	const exact = BigInt(amount) * BigInt(numerator);
 	const half = exact < 0n ? -BigInt(denominator) : BigInt(denominator);
 	// BigInt division cuts towards zero, so adding half a denominator away from zero rounds half away.

@@ -1,26 +1,30 @@
-import type { MinimumTerms, PaymentRule, Recurring } from './debt';
+import type { Charge, MinimumTerms, PaymentRule, Recurring } from './debt';
 import { roundedShare, roundedUpTo, shareRoundedUp, type Cents } from './money';
 import { WHOLE } from './rate';
 
 /**
- * What a rule asks in one period, before the cap at the statement balance.
- * `bearing` is opening + charges, `interest` that of the period, `fees` the charges marked as fees.
+ * What a rule asks in one period, in minor units, before the cap at the statement balance (contract,
+ * section 4). `bearing` is opening + charges, `interest` that of the period, `fees` the charges marked
+ * as fees.
  */
-export type ScheduledPayment = (bearing: number, interest: number, fees: number) => number;
-
-/** A payment rule, ready for the inner loop of one run (contract, section 4). */
-export function scheduledPayment(rule: PaymentRule): ScheduledPayment {
+export function askedBy(
+	rule: PaymentRule,
+	bearing: number,
+	interest: number,
+	fees: number
+): number {
 	switch (rule.kind) {
 		case 'fixed':
-			return () => rule.amount;
+			return rule.amount;
 		case 'minimum':
-			return (bearing, interest, fees) => minimumPayment(rule, bearing, interest, fees);
-		case 'frozen-minimum': {
-			let frozen: number | null = null;
-			return (bearing, interest, fees) =>
-				(frozen ??= minimumPayment(rule, bearing, interest, fees));
-		}
+		case 'frozen-minimum':
+			return minimumPayment(rule, bearing, interest, fees);
 	}
+}
+
+/** The rule that follows once a rule has asked for an amount: a frozen minimum stays at it. */
+export function afterAsking(rule: PaymentRule, asked: number): PaymentRule {
+	return rule.kind === 'frozen-minimum' ? { kind: 'fixed', amount: asked as Cents } : rule;
 }
 
 /**
@@ -46,6 +50,13 @@ function minimumPayment(
 export function amountIn(list: readonly Recurring[], k: number): Cents {
 	let sum = 0;
 	for (const item of list) if (falls(item, k)) sum += item.amount;
+	return sum as Cents;
+}
+
+/** The part of these charges in period k that is marked as fees. */
+export function feesIn(list: readonly Charge[], k: number): Cents {
+	let sum = 0;
+	for (const item of list) if (item.fee && falls(item, k)) sum += item.amount;
 	return sum as Cents;
 }
 

@@ -1,4 +1,4 @@
-import { roundedShare, type Cents } from './money';
+import { roundedBy, type Cents } from './money';
 
 declare const tenThousandths: unique symbol;
 
@@ -27,15 +27,27 @@ export interface RateTerms {
 	readonly annual: Percent;
 }
 
-/** The interest of one period, in minor units, on the balance that bears it. */
-export type PeriodicInterest = (balance: number) => Cents;
+/** A way of charging interest with all that is the same in every period worked out. */
+export interface PeriodicRate {
+	readonly basis: 'nominal';
+	readonly annual: Percent;
+	readonly denominator: number;
+	readonly inverse: number;
+}
+
+/** The interest rule of a debt, ready for the inner loop. */
+export function periodicRate({ basis, annual }: RateTerms, paymentsPerYear: number): PeriodicRate {
+	const denominator = WHOLE * paymentsPerYear;
+	return { basis, annual, denominator, inverse: 1 / denominator };
+}
 
 /**
- * The interest rule of a debt, ready for the inner loop (contract, section 2, `nominal`): B · r / m,
- * rounded once. B · r / m is rational, and the rounding is exact on ties.
+ * The interest of one period on the balance that bears it, in minor units (contract, section 2).
+ * `nominal`: B · r / m is rational, rounded once and exactly on ties.
  */
-export function periodicInterest(rate: RateTerms, paymentsPerYear: number): PeriodicInterest {
-	const { annual } = rate;
-	const denominator = WHOLE * paymentsPerYear;
-	return (balance) => roundedShare(balance, annual, denominator);
+export function interestOn(rate: PeriodicRate, balance: number): Cents {
+	switch (rate.basis) {
+		case 'nominal':
+			return roundedBy(balance, rate.annual, rate.denominator, rate.inverse);
+	}
 }

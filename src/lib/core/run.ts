@@ -1,11 +1,11 @@
 import { dueDate, type CalendarDate } from './calendar';
 import type { DebtTerms } from './debt';
 import { LARGEST_BALANCE, roundedShare, type Cents } from './money';
-import { amountIn, scheduledPayment, settledFrom } from './payment';
-import { periodicInterest } from './rate';
+import { afterAsking, amountIn, askedBy, feesIn, settledFrom } from './payment';
+import { interestOn, periodicRate } from './rate';
 
 /** One period of a run (contract, section 3), money in minor units. */
-export interface RunRow {
+interface RunRow {
 	/** 1, 2, 3 … */
 	readonly k: number;
 	readonly date: CalendarDate;
@@ -55,40 +55,78 @@ export interface RunTotals {
 	readonly lastDate: CalendarDate;
 }
 
+/**
+ * A run with every period, as plain data. Of each period as little is kept as gives the rest; it is made
+ * into a row when it is looked at (`rowAt`): a screen shows thirty of a thousand.
+ */
 export interface Run extends RunTotals {
 	readonly startDate: CalendarDate;
-	readonly rows: readonly RunRow[];
+	readonly firstDue: CalendarDate;
+	readonly kept: Trace;
+}
+
+/** What is kept of the periods, in minor units. */
+interface Trace {
+	/** Two numbers for each period: its closing, and what has been paid so far. */
+	readonly trace: number[];
+	/** For each period its extra payments; empty where the debt has none. */
+	readonly extraPaid: number[];
+	/** For each period the charges so far; empty where the debt has none. */
+	readonly chargedSoFar: number[];
 }
 
 /** A hundred years of periods; a run that needs more is `beyond`. */
 const YEARS_FOLLOWED = 100;
 
-/** One debt, period by period, with every row. Contract, sections 3 to 7; in arrears, in cents. */
+/** One debt, period by period. Contract, sections 3 to 7; in arrears, in cents. */
 export function run(terms: DebtTerms): Run {
-	const rows: RunRow[] = [];
-	let interestSoFar = 0;
-	const totals = walk(terms, (k, opening, charges, interest, scheduled, extra, closing) => {
-		interestSoFar += interest;
-		rows.push({
-			k,
-			date: dueDate(terms.firstDue, k),
-			opening: opening as Cents,
-			charges: charges as Cents,
-			interest: interest as Cents,
-			scheduled: scheduled as Cents,
-			extra: extra as Cents,
-			paid: (scheduled + extra) as Cents,
-			principal: (scheduled + extra - interest - charges) as Cents,
-			closing: closing as Cents,
-			interestSoFar: interestSoFar as Cents
-		});
-	});
-	return { ...totals, startDate: terms.asOf ?? dueDate(terms.firstDue, 0), rows };
+	const kept: Trace = { trace: [], extraPaid: [], chargedSoFar: [] };
+	const totals = walk(terms, kept);
+	return { ...totals, kept, startDate: dateOf(terms, 0), firstDue: terms.firstDue };
 }
 
-/** The same run without its rows: takes no memory per period. */
+/** The same run without its periods: takes no memory for each. */
 export function runTotals(terms: DebtTerms): RunTotals {
 	return walk(terms, null);
+}
+
+/** Period k of a run, from 1 to its last; undefined beyond. */
+export function rowAt(run: Run, k: number): RunRow | undefined {
+	if (k < 1 || k > run.periods) return undefined;
+	const opening = owedAfter(run, k - 1);
+	const closing = owedAfter(run, k);
+	const paid = paidSoFar(run, k) - paidSoFar(run, k - 1);
+	const charges = chargesSoFar(run, k) - chargesSoFar(run, k - 1);
+	const extra = run.kept.extraPaid[k - 1] ?? 0;
+	return {
+		k,
+		date: dueDate(run.firstDue, k),
+		opening,
+		charges: charges as Cents,
+		interest: (closing - opening + paid - charges) as Cents,
+		scheduled: (paid - extra) as Cents,
+		extra: extra as Cents,
+		paid: paid as Cents,
+		principal: (opening - closing) as Cents,
+		closing,
+		interestSoFar: (closing - run.starting + paidSoFar(run, k) - chargesSoFar(run, k)) as Cents
+	};
+}
+
+/** What is owed after period k; period 0 is the start, and after the last one nothing changes. */
+export function owedAfter({ kept, starting, closing }: Run, k: number): Cents {
+	return k === 0 ? starting : ((kept.trace[2 * k - 2] ?? closing) as Cents);
+}
+
+const paidSoFar = ({ kept }: Run, k: number) => (k === 0 ? 0 : (kept.trace[2 * k - 1] ?? 0));
+const chargesSoFar = ({ kept }: Run, k: number) => kept.chargedSoFar[k - 1] ?? 0;
+
+/** The dates of a run, from its start to its last period. */
+export function datesOf({ startDate, firstDue, periods }: Run): CalendarDate[] {
+	return [
+		startDate,
+		...Array.from({ length: periods }, (_, index) => dueDate(firstDue, index + 1))
+	];
 }
 
 /** What each 1.00 owed costs, in hundredths: total paid ÷ starting balance; null where nothing was owed. */
@@ -96,23 +134,20 @@ export function costPerUnit(totals: RunTotals): number | null {
 	return totals.starting === 0 ? null : roundedShare(totals.totalPaid, 100, totals.starting);
 }
 
-type Visit = (
-	k: number,
-	opening: number,
-	charges: number,
-	interest: number,
-	scheduled: number,
-	extra: number,
-	closing: number
-) => void;
-
-/** The loop that every run is (contract, section 3); `visit` sees each period as plain numbers. */
-function walk(terms: DebtTerms, visit: Visit | null): RunTotals {
+/**
+ * The loop that every run is (contract, section 3). It calls plain functions on plain data, for these
+ * become part of it when it is compiled; closures would not.
+ */
+function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	const { extras, charges, clearBelow, paymentsPerYear } = terms;
-	const interestOn = periodicInterest(terms.rate, paymentsPerYear);
-	const scheduledFor = scheduledPayment(terms.payment);
-	const feesAmong = charges.filter((charge) => charge.fee);
-	const settled = settledFrom([...extras, ...charges], paymentsPerYear);
+	const rate = periodicRate(terms.rate, paymentsPerYear);
+	let rule = terms.payment;
+	const hasExtras = extras.length > 0;
+	const hasCharges = charges.length > 0;
+	const settled = Math.max(
+		settledFrom(extras, paymentsPerYear),
+		settledFrom(charges, paymentsPerYear)
+	);
 	const horizon = YEARS_FOLLOWED * paymentsPerYear;
 
 	let k = 0;
@@ -127,30 +162,32 @@ function walk(terms: DebtTerms, visit: Visit | null): RunTotals {
 	let lowest = balance;
 	let lowestPeriod = 0;
 	let limit: 'a hundred years' | 'largest balance' | null = null;
-	let stuck = false;
 
-	while (balance > 0 && !stuck && limit === null) {
+	while (balance > 0) {
 		k += 1;
 		const opening = balance;
-		const charged = charges.length === 0 ? 0 : amountIn(charges, k);
-		const fees = feesAmong.length === 0 ? 0 : amountIn(feesAmong, k);
+		const charged = hasCharges ? amountIn(charges, k) : 0;
+		const fees = hasCharges ? feesIn(charges, k) : 0;
 		const bearing = opening + charged;
-		const interest = interestOn(bearing);
+		const interest = interestOn(rate, bearing);
 		const statement = bearing + interest;
-		const scheduled =
-			statement <= clearBelow
-				? statement
-				: Math.min(scheduledFor(bearing, interest, fees), statement);
-		const extra = extras.length === 0 ? 0 : Math.min(amountIn(extras, k), statement - scheduled);
-		balance = statement - scheduled - extra;
-
+		const asked = askedBy(rule, bearing, interest, fees);
+		if (k === 1) rule = afterAsking(rule, asked);
+		const scheduled = asked > statement || statement <= clearBelow ? statement : asked;
+		const extra = hasExtras ? Math.min(amountIn(extras, k), statement - scheduled) : 0;
 		paid = scheduled + extra;
+		balance = statement - paid;
+
 		totalInterest += interest;
 		totalCharges += charged;
 		totalPaid += paid;
 		if (k === 1) firstPayment = paid;
 		if (balance > peak) peak = balance;
-		if (visit !== null) visit(k, opening, charged, interest, scheduled, extra, balance);
+		if (kept !== null) {
+			kept.trace.push(balance, totalPaid);
+			if (hasExtras) kept.extraPaid.push(extra);
+			if (hasCharges) kept.chargedSoFar.push(totalCharges);
+		}
 
 		// The lowest balance counts from the opening of the first settled period.
 		if (k <= settled) {
@@ -160,17 +197,18 @@ function walk(terms: DebtTerms, visit: Visit | null): RunTotals {
 		if (balance < lowest) {
 			lowest = balance;
 			lowestPeriod = k;
+			if (k < horizon) continue;
 		}
 		if (k === lowestPeriod + 1) growth = balance - opening;
-		if (k >= settled && k - lowestPeriod === paymentsPerYear) stuck = true;
-		else if (balance > LARGEST_BALANCE) limit = 'largest balance';
-		else if (k === horizon) limit = 'a hundred years';
+		if (k >= settled && k - lowestPeriod === paymentsPerYear) break;
+		if (balance > LARGEST_BALANCE) limit = 'largest balance';
+		else if (k === horizon && balance > 0) limit = 'a hundred years';
+		if (limit !== null) break;
 	}
 
-	const dateOf = (period: number): CalendarDate =>
-		period === 0 ? (terms.asOf ?? dueDate(terms.firstDue, 0)) : dueDate(terms.firstDue, period);
+	const lastDate = dateOf(terms, k);
 	return {
-		ending: ending(),
+		ending: endingOf(terms, { lastDate, balance, limit, lowest, lowestPeriod, growth }),
 		starting: terms.opening,
 		periods: k,
 		totalInterest: totalInterest as Cents,
@@ -181,18 +219,32 @@ function walk(terms: DebtTerms, visit: Visit | null): RunTotals {
 		finalPayment: paid as Cents,
 		peak: peak as Cents,
 		closing: balance as Cents,
-		lastDate: dateOf(k)
+		lastDate
 	};
+}
 
-	function ending(): Ending {
-		if (balance === 0) return { status: 'cleared', payoffDate: dateOf(k) };
-		if (limit !== null) return { status: 'beyond', limit };
-		return {
-			status: 'never',
-			lowest: lowest as Cents,
-			lowestPeriod,
-			lowestDate: dateOf(lowestPeriod),
-			growth: growth as Cents
-		};
-	}
+interface LoopEnd {
+	readonly lastDate: CalendarDate;
+	readonly balance: number;
+	readonly limit: 'a hundred years' | 'largest balance' | null;
+	readonly lowest: number;
+	readonly lowestPeriod: number;
+	readonly growth: number;
+}
+
+function endingOf(terms: DebtTerms, end: LoopEnd): Ending {
+	if (end.balance === 0) return { status: 'cleared', payoffDate: end.lastDate };
+	if (end.limit !== null) return { status: 'beyond', limit: end.limit };
+	return {
+		status: 'never',
+		lowest: end.lowest as Cents,
+		lowestPeriod: end.lowestPeriod,
+		lowestDate: dateOf(terms, end.lowestPeriod),
+		growth: end.growth as Cents
+	};
+}
+
+/** The due date of a period; that of period 0 is the day of the opening balance. */
+function dateOf({ asOf, firstDue }: DebtTerms, period: number): CalendarDate {
+	return period === 0 && asOf !== undefined ? asOf : dueDate(firstDue, period);
 }

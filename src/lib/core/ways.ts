@@ -3,7 +3,7 @@ import { difference, type Difference } from './compare';
 import type { DebtTerms, PaymentRule } from './debt';
 import { roundedUpTo, ZERO, type Cents } from './money';
 import type { Percent } from './rate';
-import { run, type Run } from './run';
+import { rowAt, run, type Run } from './run';
 
 /** How a statement says the minimum is worked out; each with a floor and rounding up. */
 export type AskedMinimum =
@@ -84,7 +84,7 @@ export function standing(debts: readonly ThreeWays[]): Standing {
 	for (const { minimum } of debts) {
 		owed += minimum.run.starting;
 		asked += minimum.run.firstPayment;
-		interest += minimum.run.rows[0]?.interest ?? 0;
+		interest += rowAt(minimum.run, 1)?.interest ?? 0;
 	}
 	return { owed: owed as Cents, asked: asked as Cents, interest: interest as Cents };
 }

@@ -35,7 +35,7 @@ export class CaseDesk {
 	undoable = $state.raw<string | null>(null);
 	redoable = $state.raw<string | null>(null);
 	/** How debts stood before they were changed, by id, until let go. */
-	before = $state.raw<ReadonlyMap<string, DebtEntry>>(new Map());
+	before = $state.raw<Readonly<Record<string, DebtEntry>>>({});
 
 	#revision: number;
 	#queue: Change[] = [];
@@ -79,13 +79,13 @@ export class CaseDesk {
 	/** Changes a debt and keeps how it stood before, until that is let go. */
 	vary(id: string, what: string, fields: Partial<DebtEntry>): void {
 		const before = this.debt(id);
-		if (before && !this.before.has(id)) this.before = new Map([...this.before, [id, before]]);
+		if (before && !(id in this.before)) this.before = { ...this.before, [id]: before };
 		this.changeDebt(id, what, fields);
 	}
 
 	/** Lets go of how a debt stood before it was changed. */
 	letGo(id: string): void {
-		this.before = new Map([...this.before].filter(([other]) => other !== id));
+		this.before = Object.fromEntries(Object.entries(this.before).filter(([other]) => other !== id));
 	}
 
 	/** Sends what waits; resolves when the server has it, or has refused it. */

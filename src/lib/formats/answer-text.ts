@@ -4,14 +4,14 @@
  */
 import type { Difference } from '../core/compare';
 import { ZERO, type Cents } from '../core/money';
-import { costPerUnit, type Ending, type Run, type RunTotals } from '../core/run';
+import { costPerUnit, rowAt, type Ending, type Run, type RunTotals } from '../core/run';
 import type { Standing, ThreeWays, Way } from '../core/ways';
 import type { CalendarDate } from '../core/calendar';
 import { writeLongDate, writeMonth, writeMonths } from './date-text';
 import { grouped } from './decimal-text';
 import { writeMoney, type Currency } from './money-text';
 
-export interface Phrase {
+interface Phrase {
 	readonly text: string;
 	/** Set apart; `interest` in the one colour of interest. */
 	readonly figure?: 'figure' | 'interest';
@@ -66,7 +66,10 @@ export function caseSentence(
 /** What one way of paying a debt comes to: when it ends, what it costs, against the minimum. */
 export function waySentence(ways: ThreeWays, { id, run }: Way, currency: Currency): Sentence {
 	if (run.starting === 0) return [say('Nothing is owed on this debt.')];
-	const paying = payingPhrases(ways, id, currency);
+	const paying = [
+		...payingPhrases(ways, id, currency),
+		say(id === 'held' ? ' this debt' : ', this debt')
+	];
 	if (run.ending.status !== 'cleared') {
 		return [...paying, ...endlessPhrases(run, run.ending, currency)];
 	}
@@ -105,21 +108,21 @@ export function waySentence(ways: ThreeWays, { id, run }: Way, currency: Currenc
 function payingPhrases(ways: ThreeWays, id: Way['id'], currency: Currency): Phrase[] {
 	const amount = (cents: Cents) => figure(writeMoney(cents, currency));
 	const { firstPayment } = ways[id].run;
-	const first = ways.held.run.rows[0];
+	const first = rowAt(ways.held.run, 1);
 	switch (id) {
 		case 'minimum':
-			return [say('Paying the minimum, at first '), amount(firstPayment), say(', this debt')];
+			return [say('Paying the minimum, at first '), amount(firstPayment)];
 		case 'held':
-			return [say('At '), amount(firstPayment), say(' a month this debt')];
+			return [say('At '), amount(firstPayment), say(' a month')];
 		case 'more': {
-			const extra = ways.more.run.rows[0]?.extra ?? ZERO;
+			const extra = rowAt(ways.more.run, 1)?.extra ?? ZERO;
 			if (extra === 0) return payingPhrases(ways, 'held', currency);
 			return [
 				say('At '),
 				amount(first?.scheduled ?? ZERO),
 				say(' a month and '),
 				amount(extra),
-				say(' more, this debt')
+				say(' more')
 			];
 		}
 	}
@@ -192,7 +195,11 @@ function endlessPhrases(
 	];
 	return growth > 0
 		? [...never, ...falls, say('; then '), ...adds]
-		: [...never, ...falls, say(' and stays there, for the payment then only covers the interest.')];
+		: [
+				...never,
+				...falls,
+				say(' and stays there: a percentage of so little is no more than its interest.')
+			];
 }
 
 /** A run's end in a few words: “March 2044”, “never”, “not in 100 years”. */
@@ -202,20 +209,24 @@ export function endInWords({ ending }: RunTotals, month: (date: CalendarDate) =>
 	return 'not in 100 years';
 }
 
-/** The answer before a change beside the one after it. */
+/** The answer before a change, and how far the one after it is from there. */
 export function beforeSentence(
-	before: RunTotals,
+	before: ThreeWays,
+	id: Way['id'],
 	change: Difference,
 	currency: Currency
 ): Sentence {
-	const money = (amount: Cents) => writeMoney(amount, currency);
-	const ended = before.ending.status === 'cleared';
+	const { run } = before[id];
+	const ended = run.ending.status === 'cleared';
+	const [first, ...rest] = payingPhrases(before, id, currency);
 	return [
-		say('Before this change, at '),
-		figure(money(before.firstPayment)),
+		say(`Before this change, ${(first?.text ?? '').toLowerCase()}`),
+		...rest,
 		say(ended ? ': paid off in ' : ': '),
-		figure(ended ? endInWords(before, writeMonth) : `${endInWords(before, writeMonth)} paid off`),
-		...(ended ? [say(', '), figure(money(before.totalInterest)), say(' in interest')] : []),
+		figure(ended ? endInWords(run, writeMonth) : `${endInWords(run, writeMonth)} paid off`),
+		...(ended
+			? [say(', '), figure(writeMoney(run.totalInterest, currency)), say(' in interest')]
+			: []),
 		say('. '),
 		...changePhrases(change, currency)
 	];

@@ -20,7 +20,7 @@ export function wholeUnit(currency: Currency): Cents {
 }
 
 /** The smallest whole multiple of 1 that `LIMITS.amount` allows, as text, for refusals. */
-export function largestAmount(currency: Currency): string {
+function largestAmount(currency: Currency): string {
 	return writeMoney(LIMITS.amount, currency);
 }
 

@@ -5,15 +5,12 @@ import { accepted, quoted, refused, type Reading } from './reading';
 
 const PLACES = 4;
 
-/** `22.49 %`: at least two decimals where there are any, at most four. */
+/** `22.49 %`: two decimals where there are any, up to four where they are needed. */
 export function writePercent(value: Percent): string {
-	return `${percentDigits(value)} %`;
-}
-
-/** `22.49`, `2`, `23.9999`: the digits alone, for a field that shows the sign itself. */
-export function percentDigits(value: Percent): string {
-	const text = grouped(value, PLACES).replace(/0{1,2}$/, '');
-	return text.endsWith('.00') ? text.slice(0, -3) : text;
+	const digits = grouped(value, PLACES)
+		.replace(/0{1,2}$/, '')
+		.replace(/\.00$/, '');
+	return `${digits} %`;
 }
 
 /** Reads an annual rate: `22.49%`, `22.49`, `22,49`. */

@@ -1,11 +1,12 @@
 /** What is written into and said of the picture of balances. */
 import type { CalendarDate } from '../core/calendar';
+import { owedAfter, rowAt } from '../core/run';
 import type { ThreeWays, WayId } from '../core/ways';
 import { endInWords, type Sentence } from './answer-text';
 import { writeDate, writeMonth, writeShortMonth } from './date-text';
 import { writeMoney, type Currency } from './money-text';
 
-export const WAY_NAMES: Readonly<Record<WayId, string>> = {
+const WAY_NAMES: Readonly<Record<WayId, string>> = {
 	minimum: 'minimum',
 	held: 'held',
 	more: 'with extra'
@@ -13,8 +14,8 @@ export const WAY_NAMES: Readonly<Record<WayId, string>> = {
 
 /** The three ways in the words of this debt: “140.00 held”, “140.00 and 25.00 more”. */
 export function wayNames(ways: ThreeWays, currency: Currency): Readonly<Record<WayId, string>> {
-	const first = ways.more.run.rows[0];
-	const held = ways.held.run.rows[0];
+	const first = rowAt(ways.more.run, 1);
+	const held = rowAt(ways.held.run, 1);
 	return {
 		minimum: 'the minimum',
 		held: held ? `${writeMoney(held.scheduled, currency)} held` : 'held',
@@ -44,11 +45,9 @@ export function monthSentence(
 	currency: Currency
 ): { readonly date: CalendarDate; readonly sentence: Sentence } {
 	const longest = shown.map((id) => ways[id].run).reduce((a, b) => (b.periods > a.periods ? b : a));
-	const date = longest.rows[k - 1]?.date ?? longest.startDate;
+	const date = rowAt(longest, k)?.date ?? longest.startDate;
 	const owed = shown.map((id) => {
-		const { run } = ways[id];
-		const closing = k === 0 ? run.starting : (run.rows[k - 1]?.closing ?? run.closing);
-		return `${WAY_NAMES[id]} ${writeMoney(closing, currency)}`;
+		return `${WAY_NAMES[id]} ${writeMoney(owedAfter(ways[id].run, k), currency)}`;
 	});
 	return {
 		date,

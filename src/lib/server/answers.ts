@@ -11,7 +11,11 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promi
 	let sent: unknown;
 	try {
 		sent = await request.json();
-	} catch {
+	} catch (error) {
+		// The server stops reading a body beyond its limit.
+		if ((error as { status?: number }).status === 413) {
+			return { ok: false, refusal: refuse(413, 'The request is larger than any case can be.') };
+		}
 		return { ok: false, refusal: refuse(400, 'The request is not JSON.') };
 	}
 	const parsed = schema.safeParse(sent);

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { StartRefusal } from './start-refusal';
 
 /** One numbered file of `migrations/`. */
-export interface Migration {
+interface Migration {
 	readonly number: number;
 	readonly name: string;
 	readonly sql: string;
@@ -15,7 +15,7 @@ const FILES = import.meta.glob<string>('/migrations/*.sql', {
 	eager: true
 });
 
-export const MIGRATIONS: readonly Migration[] = Object.entries(FILES)
+const MIGRATIONS: readonly Migration[] = Object.entries(FILES)
 	.map(([path, sql]) => {
 		const name = path.slice(path.lastIndexOf('/') + 1);
 		return { number: Number.parseInt(name, 10), name, sql };
@@ -27,10 +27,7 @@ export const MIGRATIONS: readonly Migration[] = Object.entries(FILES)
  * @throws StartRefusal when the database is newer than this program or an old migration was changed;
  * the data is then left as it is.
  */
-export async function migrate(
-	database: PGlite,
-	migrations: readonly Migration[] = MIGRATIONS
-): Promise<void> {
+export async function migrate(database: PGlite): Promise<void> {
 	await database.exec(`create table if not exists migration (
 		number integer primary key,
 		name text not null,
@@ -41,14 +38,14 @@ export async function migrate(
 		'select number, name, hash from migration order by number'
 	);
 	const applied = new Map(rows.map((row) => [row.number, row]));
-	const newest = migrations.at(-1)?.number ?? 0;
+	const newest = MIGRATIONS.at(-1)?.number ?? 0;
 	const unknown = rows.find((row) => row.number > newest);
 	if (unknown) {
 		throw new StartRefusal(
 			`The data was written by a newer Residuum (its migration ${unknown.name} is not known here); start that version, the data has been left as it is.`
 		);
 	}
-	for (const migration of migrations) {
+	for (const migration of MIGRATIONS) {
 		const hash = createHash('sha256').update(migration.sql).digest('hex');
 		const before = applied.get(migration.number);
 		if (before && before.hash !== hash) {

@@ -92,6 +92,7 @@
 		position: relative;
 		height: 100%;
 		min-height: 0;
+		overflow: hidden;
 		cursor: crosshair;
 	}
 

@@ -1,6 +1,6 @@
 <!-- Every payment of a run, from the starting balance to the closing zero. Only the rows in view exist. -->
 <script lang="ts">
-	import type { Run } from '../core/run';
+	import { rowAt, type Run } from '../core/run';
 	import { countOf } from '../formats/answer-text';
 	import { writeDate } from '../formats/date-text';
 	import { writeMoney, type Currency } from '../formats/money-text';
@@ -48,7 +48,7 @@
 		writeMoney(amount, currency)
 	);
 	const cleared = $derived(run.ending.status === 'cleared');
-	const lastDiffers = $derived(cleared && run.finalPayment !== run.rows.at(-2)?.paid);
+	const lastDiffers = $derived(cleared && run.finalPayment !== rowAt(run, run.periods - 1)?.paid);
 </script>
 
 <!-- Focus lets arrows and Page Up and Down scroll it. -->
@@ -71,7 +71,7 @@
 		<tbody>
 			{#if above > 0}<tr aria-hidden="true"><td colspan="9" style:height="{above}px"></td></tr>{/if}
 			{#each items as { index } (index)}
-				{@const row = run.rows[index - 1]}
+				{@const row = rowAt(run, index)}
 				{@const last = index === run.periods && index > 0}
 				<tr
 					aria-rowindex={index + 2}
@@ -126,7 +126,7 @@
 
 	table {
 		width: 100%;
-		min-width: 760px;
+		min-width: 620px;
 		border-collapse: separate;
 		border-spacing: 0;
 		font-size: 14px;
@@ -167,12 +167,23 @@
 		font-weight: 700;
 	}
 
+	@media (width < 1200px) {
+		table {
+			font-size: 13px;
+		}
+
+		th,
+		td {
+			padding: 0 5px;
+		}
+	}
+
 	.left {
 		text-align: left;
 	}
 
 	.number {
-		width: 52px;
+		width: 44px;
 		color: var(--quiet);
 	}
 
@@ -181,7 +192,7 @@
 	}
 
 	.note {
-		width: 130px;
+		width: 112px;
 		color: var(--quiet);
 		font-family: var(--serif);
 		font-size: 13px;

@@ -85,6 +85,8 @@
 
 	function key(event: KeyboardEvent): void {
 		if (event.key === 'Enter') {
+			// Nothing typed where something is needed is refused like any other text.
+			if (value === null && !optional) typed ??= '';
 			if (settle()) onenter?.();
 			else event.stopPropagation();
 			event.preventDefault();

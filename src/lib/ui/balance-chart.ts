@@ -77,15 +77,11 @@ export function redrawBalances(chart: BalanceChart, picture: BalancePicture): vo
 	chart.data.datasets = picture.lines.map((line) => dataset(line, colour, picture.hue));
 	const ends = endsBelow(picture);
 	const room = chart.width - 80;
-	const rows =
-		1 +
-		Math.max(
-			0,
-			...placedEnds(chart.ctx, ends, 0, room, (day) => {
-				return ((day - first) / (last - first)) * room;
-			}).map(({ row }) => row)
-		);
-	chart.options.layout = { padding: { top: 16, right: 20, bottom: MARK + rows * ROW + YEARS } };
+	const pixel = (day: number) => ((day - first) / (last - first)) * room;
+	const rows = placedEnds(chart.ctx, ends, 0, room, pixel).map(({ row }) => row + 1);
+	chart.options.layout = {
+		padding: { top: 16, right: 20, bottom: MARK + Math.max(0, ...rows) * ROW + YEARS }
+	};
 	chart.options.scales = {
 		x: {
 			type: 'linear',
@@ -251,7 +247,7 @@ function writeBelow(
 	}
 }
 
-/** What does not end within the picture is named where it leaves it, above the line. */
+/** What does not end within the picture is named where it leaves it. */
 function writeBeside(
 	pen: CanvasRenderingContext2D,
 	picture: BalancePicture,
@@ -260,7 +256,7 @@ function writeBeside(
 	const { lines, until } = picture;
 	const below = new Set(endsBelow(picture));
 	const ground = colour('--ground');
-	let lowest = Infinity;
+	let above = -Infinity;
 	const placed = lines
 		.filter((line) => !below.has(line))
 		.map((line) => {
@@ -271,13 +267,14 @@ function writeBeside(
 				height: y.getPixelForValue(inside?.balance ?? 0)
 			};
 		})
-		.sort((a, b) => b.height - a.height);
+		.sort((a, b) => a.height - b.height);
 	for (const { line, at, height } of placed) {
 		const text = line.label;
 		const width = pen.measureText(text).width;
 		const left = Math.min(Math.max(at - width, x.left + 4), x.right - width);
-		const baseline = Math.max(Math.min(height - 6, lowest - ROW), y.top + 2);
-		lowest = baseline;
+		// Between two lines that run close together there is no room: the lower one is named below.
+		const baseline = height - above > ROW + 8 ? height - 6 : height + ROW;
+		above = height;
 		pen.textAlign = 'left';
 		pen.textBaseline = 'alphabetic';
 		pen.lineWidth = 4;

@@ -10,7 +10,7 @@
 	import { nameOf } from '$lib/formats/debt-text';
 	import { LIMITS } from '$lib/core/limits';
 	import { goto } from '$app/navigation';
-	import { tick } from 'svelte';
+	import { onMount, tick } from 'svelte';
 	import { dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import EntryLine from './EntryLine.svelte';
 	import { gridTarget } from './grid-keys';
@@ -74,6 +74,11 @@
 		if (!same) desk.change('order of the debts', (current) => ({ ...current, debts: order }));
 	}
 
+	// An empty case waits for its first debt.
+	onMount(() => {
+		if (debts.length === 0) cell(0, 0)?.focus();
+	});
+
 	const hrefOf = (id: string) => `/cases/${desk.id}/debts/${id}`;
 
 	const cell = (row: number, column: number) =>
@@ -135,7 +140,7 @@
 			items: lines,
 			flipDurationMs: 120,
 			dropTargetStyle: {},
-			zoneItemTabIndex: -1
+			autoAriaDisabled: true
 		}}
 		onconsider={(event) => (dragged = event.detail.items)}
 		onfinalize={drop}
@@ -171,8 +176,16 @@
 			minmax(150px, 1.1fr) 56px;
 	}
 
+	@media (width < 1200px) {
+		:global(:root) {
+			--entry-columns: 48px minmax(110px, 1.3fr) 100px 78px 122px 70px 68px 80px 98px
+				minmax(104px, 1fr) 56px;
+		}
+	}
+
 	.head {
 		display: grid;
+		align-items: end;
 		grid-template-columns: var(--entry-columns);
 		border-bottom: 1px solid var(--hairline);
 		color: var(--quiet);
@@ -182,6 +195,7 @@
 
 	.head span {
 		padding: 4px 6px;
+		line-height: 1.2;
 	}
 
 	.right,

@@ -21,6 +21,7 @@
 	}
 	const { asked, currency, of, cell, onchange }: Props = $props();
 
+	const role = $derived(cell ? 'cell' : undefined);
 	const money = $derived(moneyText(currency));
 	const unit = $derived(wholeUnit(currency));
 	const kinds = ASKED_KINDS.map(({ kind, words }) => ({ value: kind, words }));
@@ -31,7 +32,7 @@
 	const withFloor = (floor: Cents | null) => onchange({ ...asked, floor: floor ?? ZERO });
 </script>
 
-<span role="cell">
+<span {role}>
 	<Choice
 		label="Minimum is, {of}"
 		value={asked.kind}
@@ -40,7 +41,7 @@
 		onchange={(kind) => onchange(askedAs(asked, kind))}
 	/>
 </span>
-<span role="cell">
+<span {role}>
 	{#if asked.kind === 'amount'}
 		<TypedField
 			label="Amount of the minimum, {of}"
@@ -63,7 +64,7 @@
 		/>
 	{/if}
 </span>
-<span role="cell">
+<span {role}>
 	<TypedField
 		label="Minimum at least, {of}"
 		value={asked.floor === ZERO ? null : asked.floor}
@@ -75,7 +76,7 @@
 		onchange={withFloor}
 	/>
 </span>
-<span role="cell">
+<span {role}>
 	<Choice
 		label="Minimum rounded up, {of}"
 		value={asked.roundUpTo === ZERO ? 'no' : 'up'}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { difference } from '$lib/core/compare';
+	import { datesOf } from '$lib/core/run';
 	import { threeWays, type WayId } from '$lib/core/ways';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { beforeSentence, waySentence, type Sentence } from '$lib/formats/answer-text';
@@ -47,9 +48,9 @@
 				: [{ text: 'This debt is no longer in the case; undo brings it back.' }]
 	);
 
-	const before = $derived(desk.before.get(id));
+	const before = $derived(desk.before[id]);
 	const changed = $derived(before && debt && !sameTerms(before, debt));
-	const beforeRun = $derived(changed ? waysOf(before)?.[way].run : undefined);
+	const beforeWays = $derived(changed ? waysOf(before) : null);
 
 	const shown = $derived(ways ? shownWays(ways) : []);
 	const axis = $derived(ways && axisEnd(ways, whole));
@@ -57,8 +58,7 @@
 		const longest =
 			ways && shown.map((id) => ways[id].run).sort((a, b) => b.periods - a.periods)[0];
 		if (!longest || !axis) return [];
-		const all = [longest.startDate, ...longest.rows.map(({ date }) => date)];
-		return all.filter((date) => date <= axis.until);
+		return datesOf(longest).filter((date) => date <= axis.until);
 	});
 	const month = $derived(
 		ways && pointed !== null ? monthSentence(ways, shown, pointed, currency) : null
@@ -95,9 +95,9 @@
 	<h1 class="unseen">{debt ? nameOf(debt) : 'Debt'}</h1>
 	<div class="top">
 		<Answer {sentence} />
-		{#if beforeRun && run}
+		{#if beforeWays && run}
 			<BeforeLine
-				sentence={beforeSentence(beforeRun, difference(run, beforeRun), currency)}
+				sentence={beforeSentence(beforeWays, way, difference(run, beforeWays[way].run), currency)}
 				onputback={putBack}
 				onletgo={() => desk.letGo(id)}
 			/>
@@ -163,9 +163,9 @@
 		display: grid;
 		grid-template:
 			'top top' auto
-			'terms balances' minmax(190px, 1fr)
+			'terms balances' minmax(215px, 1.2fr)
 			'terms ways' auto
-			'terms schedule' minmax(200px, 1.15fr)
+			'terms schedule' minmax(190px, 1fr)
 			/ 312px minmax(0, 1fr);
 		height: calc(100dvh - 48px);
 		min-height: 700px;
@@ -229,5 +229,21 @@
 	.schedule {
 		grid-area: schedule;
 		padding-top: 8px;
+	}
+
+	@media (width < 1200px) {
+		main {
+			grid-template-columns: 290px minmax(0, 1fr);
+		}
+
+		.balances,
+		.ways,
+		.schedule {
+			padding: 0 12px;
+		}
+
+		.terms {
+			padding: 14px 12px 14px 18px;
+		}
 	}
 </style>

@@ -58,21 +58,17 @@
 			onchange={(date) => onchange('first due date', { firstDue: date })}
 		/>
 	</div>
-	<div class="minimum" role="table" aria-label="How the minimum is worked out">
-		<div role="row" class="labels">
-			<span role="columnheader">Minimum</span>
-			<span role="columnheader">how much</span>
-			<span role="columnheader">at least</span>
-			<span role="columnheader">rounded up</span>
-		</div>
-		<div role="row" class="values">
-			<MinimumFields
-				asked={debt.asked}
-				{currency}
-				of="this debt"
-				onchange={(asked) => onchange('minimum', { asked })}
-			/>
-		</div>
+	<div class="minimum" role="group" aria-label="How the minimum is worked out">
+		<span class="label">Minimum is</span>
+		<span class="label right">how much</span>
+		<span class="label">at least</span>
+		<span class="label right">rounded up</span>
+		<MinimumFields
+			asked={debt.asked}
+			{currency}
+			of="this debt"
+			onchange={(asked) => onchange('minimum', { asked })}
+		/>
 	</div>
 </section>
 
@@ -134,7 +130,8 @@
 		font-size: 12.5px;
 	}
 
-	.term :global(input) {
+	.term :global(input),
+	.minimum :global(input) {
 		font-weight: 600;
 	}
 
@@ -144,37 +141,55 @@
 	}
 
 	.minimum {
+		display: grid;
+		grid-template-columns: 1fr 132px;
+		padding: 4px 0;
 		border-top: 1px solid var(--row-line);
 		border-bottom: 1px solid var(--row-line);
 	}
 
-	.labels,
-	.values {
-		display: grid;
-		grid-template-columns: minmax(0, 1.55fr) minmax(0, 1fr) minmax(0, 0.9fr) minmax(0, 1.05fr);
+	/* Labels above their fields: kind and amount, then floor and rounding. */
+	.minimum > :global(:nth-child(1)),
+	.minimum > :global(:nth-child(2)) {
+		order: 1;
 	}
 
-	.labels {
-		padding-top: 5px;
+	.minimum > :global(:nth-child(5)),
+	.minimum > :global(:nth-child(6)) {
+		order: 2;
+	}
+
+	.minimum > :global(:nth-child(3)),
+	.minimum > :global(:nth-child(4)) {
+		order: 3;
+	}
+
+	.minimum > :global(:nth-child(7)),
+	.minimum > :global(:nth-child(8)) {
+		order: 4;
+	}
+
+	.label {
 		color: var(--quiet);
 		font-size: 12.5px;
 	}
 
-	.labels span:not(:first-child) {
-		padding: 0 6px;
+	.label.right {
+		padding-right: 6px;
 		text-align: right;
-		white-space: nowrap;
 	}
 
-	.labels span:last-child {
+	.minimum :global(select) {
+		padding-left: 0;
+		font-weight: 600;
+	}
+
+	.minimum > :global(:nth-child(7) input) {
+		padding-left: 0;
 		text-align: left;
 	}
 
-	.values {
-		font-size: 13.5px;
-	}
-
-	.values :global(select) {
-		padding-left: 0;
+	.minimum > :global(:nth-child(8) select) {
+		text-align: right;
 	}
 </style>

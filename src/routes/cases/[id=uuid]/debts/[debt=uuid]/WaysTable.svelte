@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { WAY_IDS, type ThreeWays, type WayId } from '$lib/core/ways';
 	import { againstInWords, costInWords, endInWords } from '$lib/formats/answer-text';
-	import { writeMonth } from '$lib/formats/date-text';
+	import { writeShortMonth } from '$lib/formats/date-text';
 	import { grouped } from '$lib/formats/decimal-text';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { WAY_DASHES } from './way-lines';
@@ -29,7 +29,7 @@
 			<th scope="col">paid off</th>
 			<th scope="col">interest</th>
 			<th scope="col">total paid</th>
-			<th scope="col">1.00 owed costs</th>
+			<th scope="col">each 1.00 costs</th>
 			<th scope="col">last payment</th>
 			<th scope="col">sooner</th>
 			<th scope="col">less interest</th>
@@ -66,7 +66,7 @@
 				</th>
 				<td>{writeMoney(run.firstPayment, currency)}</td>
 				<td>{ended ? grouped(run.periods, 0) : '—'}</td>
-				<td class:never={!ended}>{endInWords(run, writeMonth)}</td>
+				<td class:never={!ended}>{endInWords(run, writeShortMonth)}</td>
 				<td class="interest">{ended ? writeMoney(run.totalInterest, currency) : '—'}</td>
 				<td>{ended ? writeMoney(run.totalPaid, currency) : '—'}</td>
 				<td>{costInWords(run)}</td>
@@ -113,6 +113,21 @@
 	.picked th,
 	.picked td {
 		font-weight: 600;
+	}
+
+	@media (width < 1200px) {
+		table {
+			font-size: 13px;
+		}
+
+		th,
+		td {
+			padding: 4px;
+		}
+
+		thead th {
+			font-size: 12px;
+		}
 	}
 
 	.way {

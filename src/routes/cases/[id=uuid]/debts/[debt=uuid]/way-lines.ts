@@ -1,4 +1,5 @@
 import { addMonths, monthsBetween, type CalendarDate } from '$lib/core/calendar';
+import { datesOf, owedAfter } from '$lib/core/run';
 import { WAY_IDS, type ThreeWays, type WayId } from '$lib/core/ways';
 import { endLabel } from '$lib/formats/picture-text';
 import type { BalanceLine } from '$lib/ui/balance-chart';
@@ -14,10 +15,9 @@ export const WAY_DASHES: Readonly<Record<WayId, readonly number[]>> = {
 export function wayLines(ways: ThreeWays, shown: readonly WayId[], picked: WayId): BalanceLine[] {
 	return shown.map((id) => {
 		const { run } = ways[id];
-		const start = { date: run.startDate as string, balance: run.starting as number };
 		return {
 			id,
-			points: [start, ...run.rows.map(({ date, closing }) => ({ date, balance: closing }))],
+			points: datesOf(run).map((date, k) => ({ date, balance: owedAfter(run, k) })),
 			label: endLabel(ways, id),
 			ends: run.ending.status === 'cleared',
 			dash: WAY_DASHES[id],

@@ -1,0 +1,56 @@
+/** `npm run screenshots`: one picture of each main view, from the demo data, into docs/screenshots/. */
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { openBrowser } from './browser.mjs';
+import { startServer } from './own-server.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './prepare.mjs';
+
+const TARGET = join(ROOT, 'docs/screenshots');
+
+ensurePackages();
+ensureChromium();
+ensureBuild();
+
+const data = mkdtempSync(join(tmpdir(), 'residuum-pictures-'));
+const server = await startServer({
+	RESIDUUM_DATA: data,
+	RESIDUUM_DEMO: join(ROOT, 'demo'),
+	RESIDUUM_TODAY: '2026-12-15'
+});
+if (server.address === null) throw new Error(server.printed());
+const { browser, close } = await openBrowser();
+const page = await browser.newPage();
+mkdirSync(TARGET, { recursive: true });
+
+await page.goto(server.address, { waitUntil: 'networkidle0' });
+await take('casebook');
+
+await page.click('[data-case]');
+await page.waitForSelector('.result a');
+await take('entry-grid');
+
+await page.click('.result a');
+await page.waitForSelector('.picture canvas');
+await take('one-debt');
+
+await page.click('[aria-label="Amount held each month"]');
+await page.keyboard.type('180');
+await page.waitForSelector('.before');
+await page.evaluate(
+	() => document.activeElement instanceof HTMLElement && document.activeElement.blur()
+);
+await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
+await take('one-debt-changed-dark');
+
+await close();
+await server.stop();
+rmSync(data, { recursive: true });
+
+/** @param {string} name */
+async function take(name) {
+	await page.waitForNetworkIdle();
+	await page.evaluate(() => document.fonts.ready);
+	await page.screenshot({ path: `${TARGET}/${name}.png` });
+	console.log(`docs/screenshots/${name}.png`);
+}

@@ -1,0 +1,81 @@
+/**
+ * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests.
+ * Goes through to the end whatever fails, and closes with one line: N passed, N failed.
+ */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './prepare.mjs';
+
+const VECTORS = join(ROOT, '../shared/vectors');
+
+const CHECKS = [
+	['format', 'prettier', '--check', '.'],
+	['lint', 'eslint', '.'],
+	['generated types', 'svelte-kit', 'sync'],
+	['types', 'svelte-check', '--fail-on-warnings'],
+	['dependency rules', 'depcruise', 'src', 'tests', 'scripts', 'bench'],
+	['nothing unused', 'knip']
+];
+
+ensurePackages();
+ensureChromium();
+
+const count = { passed: 0, failed: 0 };
+for (const [name = '', tool = '', ...words] of CHECKS) {
+	const { status, output } = run(tool, words);
+	const passed = status === 0;
+	count[passed ? 'passed' : 'failed'] += 1;
+	console.log(`${passed ? 'ok    ' : 'FAILED'} ${name}`);
+	if (!passed) console.log(output);
+}
+ensureBuild();
+referenceCases();
+tests();
+console.log(`${count.passed} passed, ${count.failed} failed`);
+process.exitCode = count.failed === 0 ? 0 : 1;
+
+/** The shared reference cases, where their folder stands beside the project's. */
+function referenceCases() {
+	if (!existsSync(VECTORS)) {
+		console.log(`      reference cases left out: there is no folder ${VECTORS}`);
+		return;
+	}
+	const { status, output } = run('tsx', ['scripts/vectors.ts', VECTORS]);
+	const [, passed, failed] = /(\d+) passed, (\d+) failed/.exec(output) ?? [null, '0', '1'];
+	count.passed += Number(passed);
+	count.failed += Number(failed);
+	console.log(`${status === 0 ? 'ok    ' : 'FAILED'} reference cases`);
+	console.log(status === 0 ? (output.trim().split('\n').at(-1) ?? '') : output);
+}
+
+/** Vitest shows its progress here; what it counted is read from its report. */
+function tests() {
+	const folder = mkdtempSync(join(tmpdir(), 'residuum-report-'));
+	const report = join(folder, 'report.json');
+	const words = ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`];
+	const { status } = spawnSync(bin('vitest'), words, { cwd: ROOT, stdio: ['ignore', 1, 1] });
+	if (existsSync(report)) {
+		const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, 'utf8'));
+		count.passed += numPassedTests;
+		count.failed += numFailedTests;
+	}
+	// A test file that could not even be read counts as failed too.
+	if (status !== 0 && count.failed === 0) count.failed += 1;
+	rmSync(folder, { recursive: true });
+}
+
+/**
+ * @param {string} tool
+ * @param {readonly string[]} words
+ */
+function run(tool, words) {
+	const { status, stdout, stderr } = spawnSync(bin(tool), words, { cwd: ROOT, encoding: 'utf8' });
+	return { status, output: stdout + stderr };
+}
+
+/** @param {string} tool */
+function bin(tool) {
+	return join(ROOT, 'node_modules/.bin', tool);
+}

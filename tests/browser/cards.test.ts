@@ -1,0 +1,169 @@
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { openDesk, type Desk, type Screen } from '../support/page';
+
+let desk: Desk;
+let screen: Screen;
+beforeAll(async () => {
+	desk = await openDesk();
+	screen = await desk.open();
+});
+afterEach(() => desk.checked());
+afterAll(() => desk.close());
+
+describe('from an empty casebook to three cards, with the keyboard alone', () => {
+	it('opens the first case', async () => {
+		await screen.answer('The casebook is empty.');
+		await screen.press('n');
+		await screen.enter('A deckhand and a baker', 'usd', '15 Dec 2026');
+		await screen.answer('Take down the first debt');
+		expect(await screen.focused()).toBe('Name, line 1');
+	});
+
+	it('takes three cards down as they are read aloud', async () => {
+		await screen.enter('Quillmark card', '4,182.36', '22.49%', 'i', '1', '$25', 't', '15');
+		expect(await screen.focused()).toBe('Name, line 2');
+		await screen.enter('Gansey & Oar store card', '2784.16', '22,9', '%', '3', '25', 'n', '15 Jan');
+		await screen.enter('Dental plan', '1 644', '0', 'f', '137', '', 'n', '2027-01-15');
+		await screen.answer(
+			'3 debts, 8,610.52 owed on 15 December 2026. The first payments come to 343.12, of which 131.51 is interest.'
+		);
+		await screen.saved();
+		// The figures of the reference cases: 207 payments and 158 payments.
+		expect(await screen.texts('.result a')).toEqual([
+			'Mar 2044 6,512.37 ›',
+			'Feb 2040 3,742.80 ›',
+			'Dec 2027 ›'
+		]);
+	});
+
+	it('finds them again after a reload and after a restart of the server', async () => {
+		await screen.page.reload({ waitUntil: 'networkidle0' });
+		expect(await screen.value('Balance, line 1')).toBe('4,182.36');
+		await desk.residuum.stop();
+		await desk.residuum.restart();
+		await screen.page.reload({ waitUntil: 'networkidle0' });
+		expect(await screen.value('Name, line 2')).toBe('Gansey & Oar store card');
+		expect(await screen.value('Minimum is, line 1')).toBe('interest-plus');
+		expect(await screen.value('Minimum at least, line 1')).toBe('25.00');
+		expect(await screen.value('Minimum rounded up, line 1')).toBe('up');
+		expect(await screen.value('Amount of the minimum, line 3')).toBe('137.00');
+		expect(await screen.value('First due date, line 3')).toBe('15 Jan 2027');
+	});
+
+	it('moves between cells with the arrows, and takes back with Escape', async () => {
+		await screen.page.focus('[aria-label="Balance, line 1"]');
+		await screen.press('ArrowDown');
+		expect(await screen.focused()).toBe('Balance, line 2');
+		await screen.press('ArrowRight', 'ArrowRight');
+		expect(await screen.focused()).toBe('Minimum is, line 2');
+		await screen.press('ArrowUp', 'ArrowLeft', 'ArrowLeft');
+		expect(await screen.focused()).toBe('Balance, line 1');
+		await screen.page.keyboard.type('999');
+		await screen.answer('5,427.16 owed');
+		await screen.press('Escape');
+		await screen.answer('8,610.52 owed');
+		expect(await screen.value('Balance, line 1')).toBe('4,182.36');
+	});
+
+	it('reorders, copies and deletes lines, and takes each back', async () => {
+		const names = () =>
+			screen.page.$$eval('[aria-label^="Name, line"]', (fields) =>
+				fields.map((field) => (field as HTMLInputElement).value).filter(Boolean)
+			);
+		const order = await names();
+		await screen.page.focus('[aria-label="Name, line 1"]');
+		await screen.press('Alt+ArrowDown');
+		expect(await names()).toEqual([order[1], order[0], order[2]]);
+		expect(await screen.focused()).toBe('Name, line 2');
+		await screen.press('Control+d');
+		expect(await names()).toEqual([order[1], order[0], order[0], order[2]]);
+		await screen.press('Control+Delete');
+		await screen.see('.notice', 'Quillmark card is deleted.');
+		expect(await names()).toEqual([order[1], order[0], order[2]]);
+		await screen.click('.notice .act');
+		await expect.poll(names).toEqual([order[1], order[0], order[0], order[2]]);
+		await screen.press('Control+z');
+		await expect.poll(names).toEqual([order[1], order[0], order[2]]);
+		await screen.press('Control+z');
+		await expect.poll(names).toEqual(order);
+		await screen.press('Control+Shift+z');
+		await expect.poll(names).toEqual([order[1], order[0], order[2]]);
+		await screen.press('Control+z');
+		await expect.poll(names).toEqual(order);
+		await screen.saved();
+	});
+
+	it('runs a card down three ways, and leaves with the schedule at zero', async () => {
+		await screen.page.focus('[aria-label="Name, line 1"]');
+		await screen.press('Control+Enter');
+		await screen.answer(
+			'At 121.00 a month this debt is paid off in September 2031, after 57 payments; ' +
+				'it costs 2,618.25 in interest, 3,894.12 less than paying the minimum.'
+		);
+		const ways = await screen.texts('.ways tbody tr');
+		expect(ways[0]).toBe('the minimum 121.00 207 Mar 2044 6,512.37 10,694.73 2.56 2.73');
+		expect(ways[1]).toBe(
+			'121.00 held 121.00 57 Sep 2031 2,618.25 6,800.61 1.63 24.61 12 y 6 m 3,894.12'
+		);
+		expect((await screen.texts('.schedule tbody tr[data-row]'))[0]).toBe(
+			'0 15 Dec 2026 4,182.36 starting balance'
+		);
+		expect((await screen.texts('.schedule tbody tr[data-row]'))[1]).toBe(
+			'1 15 Jan 2027 4,182.36 78.38 121.00 42.62 4,139.74 78.38'
+		);
+		expect(await screen.text('.schedule tfoot tr')).toBe(
+			'57 payments 2,618.25 6,800.61 4,182.36 0.00 paid off'
+		);
+		await screen.page.focus('.scroller');
+		await screen.press('End');
+		await screen.see(
+			'tr[data-row="57"]',
+			'57 15 Sep 2031 24.16 0.45 24.61 24.16 0.00 2,618.25 last payment'
+		);
+	});
+
+	it('keeps the answer before a change beside the new one until it is let go', async () => {
+		await screen.fill('Amount held each month', '140');
+		await screen.answer(
+			'At 140.00 a month this debt is paid off in September 2030, after 45 payments'
+		);
+		await screen.see(
+			'.before',
+			'Before this change, at 121.00 a month: paid off in September 2031, 2,618.25 in interest. Now 1 year sooner, 612.35 less.'
+		);
+		await screen.fill('Extra each month', '25');
+		await screen.answer('At 140.00 a month and 25.00 more, this debt is paid off in November 2029');
+		await screen.see('.before', 'at 121.00 a month');
+		await screen.saved();
+		await screen.click('.before button:last-child');
+		await expect.poll(() => screen.texts('.before')).toEqual([]);
+		await screen.fill('Annual rate', '0');
+		await screen.answer('after 26 payments; it costs nothing in interest');
+		await screen.click('.before button');
+		await screen.answer('paid off in November 2029');
+		expect(await screen.value('Annual rate')).toBe('22.49 %');
+		await screen.saved();
+	});
+
+	it('speaks of the month that the keys point at in the picture', async () => {
+		await screen.page.focus('.picture');
+		await screen.press('Home', 'PageDown', 'ArrowRight');
+		await screen.see(
+			'.caption',
+			'15 Jan 2028, still owed: minimum 3,655.75 · held 3,284.78 · with extra 2,920.62'
+		);
+		expect(await screen.texts('tr.pointed')).toHaveLength(1);
+		await screen.press('End', 'Enter');
+		expect(await screen.page.$eval('.picture', (e) => e.getAttribute('aria-label'))).toContain(
+			'minimum: March 2044; held: September 2030; with extra: November 2029'
+		);
+	});
+
+	it('loses nothing that was typed when the page is left in mid-word', async () => {
+		const path = screen.path();
+		await screen.fill('Balance', '3,210.98');
+		await screen.page.goto('about:blank');
+		await screen.goto(path);
+		expect(await screen.value('Balance')).toBe('3,210.98');
+	});
+});

@@ -1,0 +1,89 @@
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { openDesk, type Desk, type Screen } from '../support/page';
+import { card, makeCase } from '../support/residuum';
+
+let desk: Desk;
+let screen: Screen;
+beforeAll(async () => {
+	desk = await openDesk();
+	await makeCase(desk.residuum, 'Net-maker, retired', [card(), card({ balance: 100_000 })]);
+	await makeCase(desk.residuum, 'School cook', [card()]);
+	screen = await desk.open();
+});
+afterEach(() => desk.checked());
+afterAll(() => desk.close());
+
+const labels = () => screen.texts('[data-case]');
+
+describe('the casebook', () => {
+	it('shows each case with what it holds, and finds as one types', async () => {
+		await screen.answer('2 cases, the last touched first.');
+		expect(await screen.texts('[role=row]:has([data-case]) .right')).toEqual(
+			expect.arrayContaining(['2', '5,182.36 USD', '15 Dec 2026', 'today', '4,182.36 USD'])
+		);
+		await screen.press('/');
+		await screen.page.keyboard.type('retired NET');
+		await screen.answer('1 of 2 cases labelled “retired NET”.');
+		expect(await labels()).toEqual(['Net-maker, retired']);
+		await screen.page.keyboard.type('x');
+		await screen.answer('No case is labelled “retired NETx”.');
+		await screen.press('Escape');
+		expect(await labels()).toHaveLength(2);
+	});
+
+	it('renames with F2, and refuses an empty label', async () => {
+		await screen.page.focus('[data-case]');
+		const before = await screen.focused();
+		await screen.press('F2');
+		await screen.page.keyboard.press('Backspace');
+		await screen.press('Enter');
+		await screen.see('.problem', 'The client label is missing.');
+		await screen.enter('A label of forty characters for a client');
+		await expect.poll(labels).toContain('A label of forty characters for a client');
+		expect(await labels()).not.toContain(before.trim());
+		await screen.page.reload({ waitUntil: 'networkidle0' });
+		expect(await labels()).toContain('A label of forty characters for a client');
+	});
+
+	it('deletes with undo', async () => {
+		const all = await labels();
+		await screen.page.focus('[data-case]');
+		await screen.press('ArrowDown', 'Delete');
+		await screen.see('.notice', `“${all[1]}” is deleted.`);
+		await expect.poll(labels).toEqual(all.slice(0, 1));
+		await screen.click('.notice .act');
+		await expect.poll(labels).toEqual(all);
+	});
+
+	it('refuses a new case without a label, a currency or a day, and keeps what was typed', async () => {
+		await screen.press('n');
+		await screen.press('Enter');
+		await screen.see('.problem', 'The client label is missing.');
+		await screen.enter('Yen');
+		await screen.enter('YEN');
+		await screen.see('.problem', '“YEN” is not a currency that is known here.');
+		await screen.press('Control+a');
+		await screen.enter('jpy', '30 Feb 2026');
+		await screen.see('.problem', 'There is no day “30 Feb 2026”.');
+		expect(await screen.value('Client label')).toBe('Yen');
+		await screen.press('Control+a');
+		await screen.enter('1 Dec 2026');
+		await screen.answer('Take down the first debt');
+		await screen.enter('Harbour store', '¥418,236', '15', '%', '2', '1000', 'n', '5');
+		await screen.answer('418,236 owed on 1 December 2026. The first payments come to 8,469');
+		await screen.saved();
+	});
+
+	it('stays quick with five hundred cases', async () => {
+		for (let index = 0; index < 500; index += 1) await makeCase(desk.residuum, `Client ${index}`);
+		await screen.goto('/');
+		await screen.answer('503 cases');
+		await screen.press('/');
+		const began = performance.now();
+		await screen.page.keyboard.type('client 49');
+		await screen.answer('15 of 503 cases labelled “client 49”.');
+		expect(await labels()).toHaveLength(15);
+		// Typing nine letters is never felt; the limit only catches a search that walks to the server.
+		expect(performance.now() - began).toBeLessThan(5000);
+	});
+});

@@ -1,0 +1,64 @@
+import AxeCore from 'axe-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ROOT } from '../../scripts/prepare.mjs';
+import { openDesk, type Desk, type Screen } from '../support/page';
+import { card, makeCase } from '../support/residuum';
+
+let desk: Desk;
+let screen: Screen;
+let views: Record<string, string>;
+beforeAll(async () => {
+	desk = await openDesk({ RESIDUUM_DEMO: `${ROOT}/demo` });
+	const letters = Array.from({ length: 12 }, (_, index) =>
+		card({
+			name: `A creditor’s name of forty characters ${String(index + 10)}`,
+			balance: 1_234_567_890 + index,
+			held: 12_345_678 + index,
+			extra: 1_000_000
+		})
+	);
+	const full = await makeCase(desk.residuum, 'Twelve debts of eight digits each', letters);
+	const empty = await makeCase(desk.residuum, 'Nothing yet');
+	screen = await desk.open();
+	views = {
+		casebook: '/',
+		'entry grid, full': `/cases/${full.id}`,
+		'entry grid, empty': `/cases/${empty.id}`,
+		'one debt': `/cases/${full.id}/debts/${full.document.debts[0]?.id}`,
+		'not found': '/cases/none'
+	};
+});
+afterAll(() => desk.close());
+
+/** What axe-core finds serious or critical on the page as it stands. */
+async function seriousFindings(): Promise<string[]> {
+	await screen.page.evaluate(AxeCore.source);
+	return screen.page.evaluate(async () => {
+		const { axe } = window as unknown as { axe: typeof AxeCore };
+		const { violations } = await axe.run();
+		return violations
+			.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+			.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)}`));
+	});
+}
+
+describe.each(['light', 'dark'])('every screen, %s', (scheme) => {
+	it.each(['casebook', 'entry grid, full', 'entry grid, empty', 'one debt', 'not found'])(
+		'%s: nothing serious for axe-core, nothing cut off from 1024 pixels up',
+		async (view) => {
+			await screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+			await screen.goto(views[view] ?? '');
+			await screen.page.evaluate(() => document.fonts.ready);
+			expect(await seriousFindings()).toEqual([]);
+			for (const width of [1024, 1280, 1920]) {
+				await screen.page.setViewport({ width, height: 800 });
+				const overflow = await screen.page.evaluate(
+					() => document.documentElement.scrollWidth - document.documentElement.clientWidth
+				);
+				expect(overflow, `${width} pixels wide`).toBe(0);
+			}
+			await screen.page.setViewport({ width: 1280, height: 800 });
+			desk.checked(view === 'not found' ? '404' : undefined);
+		}
+	);
+});

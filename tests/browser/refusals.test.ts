@@ -1,0 +1,102 @@
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { openDesk, type Desk, type Screen } from '../support/page';
+import { card, makeCase } from '../support/residuum';
+
+let desk: Desk;
+let screen: Screen;
+let path: string;
+beforeAll(async () => {
+	desk = await openDesk();
+	const { id } = await makeCase(desk.residuum, 'Refusals', [card()]);
+	path = `/cases/${id}`;
+	screen = await desk.open(path);
+});
+afterAll(() => desk.close());
+
+describe('what can’t be meant', () => {
+	afterEach(() => desk.checked());
+
+	it.each([
+		['Balance, line 1', '-5', 'An amount can’t be below zero. An amount from 0 to 999,999,999.99'],
+		['Balance, line 1', '12345678901', 'is too large. An amount from 0 to 999,999,999.99'],
+		['Balance, line 1', 'about 4000', '“about 4000” is not an amount.'],
+		['Annual rate, line 1', '2249%', '“2249%” is too high. An annual rate from 0 to 1,000 %'],
+		['First due date, line 1', '31 Feb 2027', 'There is no day “31 Feb 2027”. A day such as'],
+		['First due date, line 1', '1 Dec 2026', '1 Dec 2026 is too early. A day after 15 Dec 2026'],
+		['Name, line 1', 'x'.repeat(300), 'These are 300 characters. At most 80 characters.']
+	])('is refused beside “%s” (%s), and what was typed stays', async (label, typed, said) => {
+		const before = await screen.value(label);
+		await screen.fill(label, typed);
+		await screen.press('Enter');
+		await screen.see('.problem', said);
+		expect(await screen.value(label)).toBe(typed);
+		expect(await screen.focused()).toBe(label);
+		await screen.page.evaluate(() => (document.activeElement as HTMLElement).blur());
+		expect(await screen.value(label)).toBe(typed);
+		await screen.saved();
+		await screen.page.reload({ waitUntil: 'networkidle0' });
+		expect(await screen.value(label)).toBe(before);
+		await screen.answer('4,182.36 owed');
+	});
+
+	it('is mended in place: Escape takes it back', async () => {
+		await screen.fill('Annual rate, line 1', 'much');
+		await screen.press('Enter');
+		await screen.see('.problem', '“much” is not a percentage.');
+		await screen.press('Escape');
+		expect(await screen.value('Annual rate, line 1')).toBe('22.49 %');
+		expect(await screen.texts('.problem')).toEqual([]);
+	});
+});
+
+describe('a case that is not there', () => {
+	it('says so, with the way back', async () => {
+		await screen.goto('/cases/7d0c1a52-3a3e-4c55-9d0c-6b1a0a1c2d3e');
+		await screen.answer('There is nothing at this address');
+		await screen.goto('/cases/nonsense');
+		await screen.answer('There is nothing at this address');
+		// Both answers are 404s, which the browser itself reports.
+		desk.checked('404');
+	});
+});
+
+describe('a case that was changed in another window', () => {
+	it('is not overwritten: both versions are shown, and one is chosen', async () => {
+		const here = await desk.open(path);
+		const there = await desk.open(path);
+		await there.page.bringToFront();
+		await there.fill('Balance, line 1', '4,000.00');
+		await there.saved();
+		await here.page.bringToFront();
+		await here.fill('Balance, line 1', '4,100.00');
+		await here.see('.stale', 'Quillmark card, balance');
+		expect(await here.texts('.stale tbody tr')).toEqual([
+			'Quillmark card, balance 4,100.00 4,000.00'
+		]);
+		await here.click('.stale button');
+		await here.saved();
+		await here.page.reload({ waitUntil: 'networkidle0' });
+		expect(await here.value('Balance, line 1')).toBe('4,100.00');
+		await here.press('Control+z');
+		await expect.poll(() => here.value('Balance, line 1')).toBe('4,000.00');
+		// The refusal is a 409, which the browser itself reports.
+		desk.checked('409');
+		await there.page.close();
+		await here.page.close();
+	});
+});
+
+describe('a server that does not answer', () => {
+	it('is waited for, and what was typed meanwhile is saved when it is back', async () => {
+		screen = await desk.open(path);
+		await desk.residuum.stop('SIGKILL');
+		await screen.fill('Balance, line 1', '3,777.00');
+		await screen.see('.saving', 'Not saved: the server doesn’t answer. Trying again.');
+		await desk.residuum.restart();
+		await screen.saved();
+		await screen.page.reload({ waitUntil: 'networkidle0' });
+		expect(await screen.value('Balance, line 1')).toBe('3,777.00');
+		// The requests that failed meanwhile were reported, and nothing else.
+		desk.checked('ERR_CONNECTION_REFUSED');
+	});
+});

@@ -1,0 +1,135 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { CaseState } from '../../src/lib/formats/case-document';
+import { card, makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
+
+let residuum: Residuum;
+beforeAll(async () => {
+	residuum = await startResiduum();
+});
+afterAll(() => residuum.remove());
+
+interface Refusal {
+	readonly message: string;
+	readonly problems: readonly { at: string; message: string }[];
+}
+
+const put = (id: string, body: unknown) => residuum.request('PUT', `/api/cases/${id}`, body);
+
+describe('saving', () => {
+	it('appends a revision for each change and gives the case back as it stands', async () => {
+		const { id, document } = await makeCase(residuum, 'Saved', [card()]);
+		const [debt] = document.debts;
+		const changed = { ...document, debts: [{ ...debt, balance: 400_000, annualRate: 239_999 }] };
+		const saved = await put(id, { basedOn: 2, what: 'balance', document: changed });
+		expect(saved.status).toBe(200);
+		expect(saved.body).toMatchObject({ revision: 3, undo: 'balance', redo: null });
+		expect((saved.body as CaseState).document).toEqual(changed);
+	});
+
+	it('refuses what is based on an old revision, with both versions intact', async () => {
+		const { id, document } = await makeCase(residuum, 'Stale', [card()]);
+		const change = (label: string) => ({
+			basedOn: 2,
+			what: 'label',
+			document: { ...document, label }
+		});
+		expect((await put(id, change('First'))).status).toBe(200);
+		const late = await put(id, change('Second'));
+		expect(late.status).toBe(409);
+		expect(late.body).toMatchObject({ state: { revision: 3, document: { label: 'First' } } });
+	});
+
+	it('undoes and redoes from the revisions, and forgets what was undone after a new change', async () => {
+		const { id, document } = await makeCase(residuum, 'One');
+		const step = (way: string, basedOn: number) =>
+			residuum.request('POST', `/api/cases/${id}/${way}`, { basedOn });
+		const label = (name: string, basedOn: number) =>
+			put(id, { basedOn, what: `label ${name}`, document: { ...document, label: name } });
+		await label('Two', 1);
+		await label('Three', 2);
+		const labelOf = ({ body }: { body: unknown }) => (body as CaseState).document.label;
+		expect(labelOf(await step('undo', 3))).toBe('Two');
+		const first = await step('undo', 4);
+		expect(labelOf(first)).toBe('One');
+		expect(first.body).toMatchObject({ revision: 5, undo: null, redo: 'label Two' });
+		expect((await step('undo', 5)).status).toBe(409);
+		expect(labelOf(await step('redo', 5))).toBe('Two');
+		expect(labelOf(await step('redo', 6))).toBe('Three');
+		expect(labelOf(await step('undo', 7))).toBe('Two');
+		const other = await label('Other', 8);
+		expect(other.body).toMatchObject({ undo: 'label Other', redo: null });
+		expect(labelOf(await step('undo', 9))).toBe('Two');
+	});
+
+	it('takes a deletion back', async () => {
+		const { id } = await makeCase(residuum, 'Deleted', [card()]);
+		expect((await residuum.request('DELETE', `/api/cases/${id}`)).status).toBe(204);
+		expect((await residuum.request('GET', `/cases/${id}`)).status).toBe(404);
+		expect((await residuum.request('POST', `/api/cases/${id}/restore`)).status).toBe(204);
+		expect((await residuum.request('GET', `/cases/${id}`)).status).toBe(200);
+	});
+});
+
+describe('refusals', () => {
+	it.each([
+		['a negative balance', { balance: -418_236 }, 'debts.0.balance', 'from 0 to 99999999999'],
+		['a rate of 2,249 %', { annualRate: 22_490_000 }, 'debts.0.annualRate', 'from 0 to 10000000'],
+		['letters', { balance: 'much' }, 'debts.0.balance', 'a whole number of minor units'],
+		['an impossible date', { firstDue: '2027-02-31' }, 'debts.0.firstDue', 'a day that exists'],
+		['a long name', { name: 'x'.repeat(300) }, 'debts.0.name', '0 to 80 characters']
+	])('names field, reason and what is allowed for %s', async (_, fields, at, allowed) => {
+		const { id, document } = await makeCase(residuum, 'Refused', [card()]);
+		const bad = { ...document, debts: [{ ...document.debts[0], ...fields }] };
+		const { status, body } = await put(id, { basedOn: 2, what: 'x', document: bad });
+		expect(status).toBe(422);
+		const { message, problems } = body as Refusal;
+		expect(message).toContain('Nothing was saved');
+		expect(problems[0]?.at).toBe(`document.${at}`);
+		expect(problems[0]?.message).toContain(allowed);
+		const after = await put(id, { basedOn: 2, what: 'same', document });
+		expect(after.body).toMatchObject({ revision: 3, document });
+	});
+
+	it('refuses what is no request, no case, or too large', async () => {
+		const { id, document } = await makeCase(residuum, 'Sound', [card()]);
+		expect((await put(id, { document })).status).toBe(422);
+		expect((await put(id, [1, 2])).status).toBe(422);
+		const unknown = await put('7d0c1a52-3a3e-4c55-9d0c-6b1a0a1c2d3e', {
+			basedOn: 1,
+			what: 'x',
+			document
+		});
+		expect(unknown.status).toBe(404);
+		expect((unknown.body as Refusal).message).toContain('no such case');
+		expect((await residuum.request('GET', '/cases/not-an-id')).status).toBe(404);
+		const huge = await put(id, { basedOn: 2, what: 'x'.repeat(2_000_000), document });
+		expect(huge.status).toBe(413);
+		const garbled = await fetch(`${residuum.address}/api/cases`, {
+			method: 'POST',
+			headers: { origin: residuum.address, 'content-type': 'application/json' },
+			body: '{"label":'
+		});
+		expect(garbled.status).toBe(400);
+	});
+
+	it('takes writes only from its own pages, and answers only under its own name', async () => {
+		const body = JSON.stringify({ label: 'Foreign', currency: USD, asOf: TODAY });
+		const post = (headers: Record<string, string>) =>
+			fetch(`${residuum.address}/api/cases`, { method: 'POST', headers, body });
+		const json = { 'content-type': 'application/json' };
+		expect((await post({ ...json, origin: 'http://elsewhere.example' })).status).toBe(403);
+		expect((await post(json)).status).toBe(403);
+		const plain = { origin: residuum.address, 'content-type': 'text/plain' };
+		expect((await post(plain)).status).toBe(403);
+		const casebook = await residuum.request('GET', '/');
+		expect(casebook.body).not.toContain('Foreign');
+	});
+
+	it('sends a policy that lets no foreign or inline script run', async () => {
+		const response = await fetch(residuum.address);
+		const policy = response.headers.get('content-security-policy') ?? '';
+		expect(policy).toMatch(/script-src 'self' 'nonce-[^']+'(;|$)/);
+		expect(policy).toContain("default-src 'self'");
+		expect(response.headers.get('x-content-type-options')).toBe('nosniff');
+	});
+});

@@ -1,0 +1,100 @@
+import { PGlite } from '@electric-sql/pglite';
+import { rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { startServer } from '../../scripts/own-server.mjs';
+import { makeCase, startResiduum, temporaryFolder, card } from '../support/residuum';
+
+const folders: string[] = [];
+afterAll(() => {
+	for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+});
+
+/** What a start that must be refused printed and exited with. */
+async function refusedStart(environment: Record<string, string>) {
+	const server = await startServer(environment);
+	expect(server.address).toBeNull();
+	return { code: await server.ended, said: server.printed().trim() };
+}
+
+const oneSentence = (said: string) => expect(said.split('\n')).toHaveLength(1);
+
+async function changeDatabase(folder: string, sql: string): Promise<void> {
+	const database = await PGlite.create(join(folder, 'postgres'));
+	await database.exec(sql);
+	await database.close();
+}
+
+describe('a start that is refused', () => {
+	it('says that the port is taken, or the folder in use', async () => {
+		const first = await startResiduum();
+		const { port } = new URL(first.address);
+		const onPort = await refusedStart({ RESIDUUM_DATA: temporaryFolder(), RESIDUUM_PORT: port });
+		expect(onPort.code).toBe(1);
+		expect(onPort.said).toContain(`Port ${port} on 127.0.0.1 is taken`);
+		oneSentence(onPort.said);
+		const onFolder = await refusedStart({ RESIDUUM_DATA: first.data });
+		expect(onFolder.code).toBe(1);
+		expect(onFolder.said).toContain(`${first.data} is in use by another Residuum`);
+		oneSentence(onFolder.said);
+		expect((await first.request('GET', '/')).status).toBe(200);
+		await first.remove();
+	});
+
+	it('says that the folder can’t be written to', async () => {
+		const folder = temporaryFolder();
+		folders.push(folder);
+		writeFileSync(join(folder, 'a-file'), '');
+		const { code, said } = await refusedStart({ RESIDUUM_DATA: join(folder, 'a-file', 'data') });
+		expect(code).toBe(1);
+		expect(said).toMatch(/The data folder .* can’t be written to/);
+		oneSentence(said);
+	});
+
+	it('leaves the data of a newer version, or of a changed migration, as it is', async () => {
+		const residuum = await startResiduum();
+		await makeCase(residuum, 'Kept through it all', [card()]);
+		await residuum.stop();
+		await changeDatabase(
+			residuum.data,
+			`insert into migration (number, name, hash) values (9999, '9999_later.sql', 'x')`
+		);
+		const newer = await refusedStart({ RESIDUUM_DATA: residuum.data });
+		expect(newer.code).toBe(1);
+		expect(newer.said).toContain('written by a newer Residuum (its migration 9999_later.sql');
+		oneSentence(newer.said);
+
+		await changeDatabase(
+			residuum.data,
+			`delete from migration where number = 9999;
+			update migration set hash = 'other' || hash where number = 1`
+		);
+		const changed = await refusedStart({ RESIDUUM_DATA: residuum.data });
+		expect(changed.code).toBe(1);
+		expect(changed.said).toContain('Migration 0001_casebook.sql has been changed');
+
+		await changeDatabase(residuum.data, `update migration set hash = substr(hash, 6)`);
+		await residuum.restart();
+		const { body } = await residuum.request('GET', '/');
+		expect(body).toContain('Kept through it all');
+		await residuum.remove();
+	});
+});
+
+describe('an end', () => {
+	it.each(['SIGINT', 'SIGTERM'] as const)('by %s closes the database cleanly', async (signal) => {
+		const residuum = await startResiduum();
+		await makeCase(residuum, 'Closed cleanly', [card()]);
+		expect(await residuum.stop(signal)).toBe(0);
+		const database = await PGlite.create(join(residuum.data, 'postgres'));
+		const { rows } = await database.query('select label, revision from case_file');
+		expect(rows).toEqual([{ label: 'Closed cleanly', revision: 2 }]);
+		// Revisions can't be rewritten, not even by hand.
+		await expect(database.exec(`update case_revision set what = 'x'`)).rejects.toThrow(
+			'revisions are only ever appended'
+		);
+		await expect(database.exec(`delete from case_revision`)).rejects.toThrow('appended');
+		await database.close();
+		await residuum.remove();
+	});
+});

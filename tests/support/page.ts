@@ -1,0 +1,147 @@
+/** The real interface in headless Chromium, with the guards that every browser test stands under. */
+import type { HTTPRequest, Page } from 'puppeteer-core';
+import { expect } from 'vitest';
+import { openBrowser } from '../../scripts/browser.mjs';
+import { startResiduum, type Residuum } from './residuum';
+
+export interface Desk {
+	readonly residuum: Residuum;
+	/** A new page, watched: a console error, a failed request or a request elsewhere fails `checked`. */
+	open(path?: string): Promise<Screen>;
+	/** Fails on whatever the guards have seen since the last time, but for what a test brought about. */
+	checked(expected?: string): void;
+	close(): Promise<void>;
+}
+
+export async function openDesk(environment: Record<string, string> = {}): Promise<Desk> {
+	const residuum = await startResiduum(environment);
+	const { browser, close } = await openBrowser();
+	let seen: string[] = [];
+	const watch = (page: Page) => {
+		page.on('console', (message) => {
+			if (message.type() === 'error') seen.push(`console: ${message.text()}`);
+		});
+		page.on('pageerror', (error) => seen.push(`page: ${String(error)}`));
+		page.on('requestfailed', (request) => {
+			const why = request.failure()?.errorText ?? '';
+			// Leaving a page ends what it was still asking for.
+			if (why !== 'net::ERR_ABORTED') seen.push(`failed: ${request.url()} ${why}`);
+		});
+		page.on('request', (request: HTTPRequest) => {
+			const { origin, protocol } = new URL(request.url());
+			if (protocol !== 'data:' && origin !== residuum.address)
+				seen.push(`foreign: ${request.url()}`);
+		});
+	};
+	return {
+		residuum,
+		async open(path = '/') {
+			const page = await browser.newPage();
+			watch(page);
+			const screen = new Screen(page, residuum.address);
+			await screen.goto(path);
+			return screen;
+		},
+		checked(expected) {
+			const found = seen.filter((line) => expected === undefined || !line.includes(expected));
+			seen = [];
+			expect(found).toEqual([]);
+		},
+		async close() {
+			await close();
+			await residuum.remove();
+		}
+	};
+}
+
+/** What a person sees and does on one page. */
+export class Screen {
+	constructor(
+		readonly page: Page,
+		private readonly address: string
+	) {}
+
+	async goto(path: string): Promise<void> {
+		await this.page.goto(this.address + path, { waitUntil: 'networkidle0' });
+	}
+
+	async press(...keys: readonly string[]): Promise<void> {
+		for (const key of keys) {
+			const parts = key.split('+');
+			const last = parts.pop() ?? '';
+			for (const held of parts) await this.page.keyboard.down(held as 'Control');
+			await this.page.keyboard.press(last as 'Enter');
+			for (const held of parts.reverse()) await this.page.keyboard.up(held as 'Control');
+		}
+	}
+
+	/** Types texts, each followed by Enter. */
+	async enter(...texts: readonly string[]): Promise<void> {
+		for (const text of texts) {
+			await this.page.keyboard.type(text);
+			await this.press('Enter');
+		}
+	}
+
+	/** Replaces what stands in a labelled field. */
+	async fill(label: string, text: string): Promise<void> {
+		await this.page.click(field(label));
+		// Long texts come in one piece, as from the clipboard.
+		if (text.length > 60) await this.page.keyboard.sendCharacter(text);
+		else await this.page.keyboard.type(text);
+	}
+
+	async value(label: string): Promise<string> {
+		return this.page.$eval(field(label), (input) => (input as HTMLInputElement).value);
+	}
+
+	async texts(selector: string): Promise<string[]> {
+		return this.page.$$eval(selector, (found) =>
+			found.map((element) => {
+				// A row's cells read with a space between them.
+				const cells = element instanceof HTMLTableRowElement ? [...element.cells] : [element];
+				const text = cells.map((cell) => cell.textContent.trim()).join(' ');
+				return text.replace(/\s+/g, ' ').trim();
+			})
+		);
+	}
+
+	async text(selector: string): Promise<string> {
+		return (await this.texts(selector)).join(' ');
+	}
+
+	/** The label of what has the focus. */
+	async focused(): Promise<string> {
+		return this.page.evaluate(
+			() =>
+				document.activeElement?.getAttribute('aria-label') ??
+				document.activeElement?.textContent ??
+				''
+		);
+	}
+
+	/** Waits until the text of a place is, or matches, what is expected. */
+	async see(selector: string, expected: string | RegExp): Promise<void> {
+		const seen = expect.poll(() => this.text(selector), { timeout: 10_000, interval: 50 });
+		if (typeof expected === 'string') await seen.toContain(expected);
+		else await seen.toMatch(expected);
+	}
+
+	answer(expected: string | RegExp): Promise<void> {
+		return this.see('.answer', expected);
+	}
+
+	saved(): Promise<void> {
+		return this.see('.saving', /^Saved$/);
+	}
+
+	async click(selector: string): Promise<void> {
+		await this.page.click(selector);
+	}
+
+	path(): string {
+		return new URL(this.page.url()).pathname;
+	}
+}
+
+const field = (label: string) => `[aria-label="${label}"]`;

@@ -1,0 +1,104 @@
+/** A Residuum of a test's own: the built server on a data folder that is thrown away, and its API. */
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { inject } from 'vitest';
+import { startServer } from '../../scripts/own-server.mjs';
+import type { CaseDocument, CaseState } from '../../src/lib/formats/case-document';
+
+export interface Residuum {
+	readonly address: string;
+	readonly data: string;
+	request(method: string, path: string, body?: unknown): Promise<{ status: number; body: unknown }>;
+	/** Ends the server with a signal; its exit code, or null when the signal killed it. */
+	stop(signal?: NodeJS.Signals): Promise<number | null>;
+	/** Starts it again at the same address, on the same data. */
+	restart(): Promise<void>;
+	/** Ends it and throws its data away. */
+	remove(): Promise<void>;
+}
+
+export const TODAY = '2026-12-15';
+
+export function temporaryFolder(): string {
+	return mkdtempSync(join(tmpdir(), 'residuum-test-'));
+}
+
+export async function startResiduum(environment: Record<string, string> = {}): Promise<Residuum> {
+	const data = temporaryFolder();
+	cpSync(inject('emptyData'), data, { recursive: true });
+	const settings = { RESIDUUM_DATA: data, RESIDUUM_TODAY: TODAY, ...environment };
+	let server = await startServer(settings);
+	const { address } = server;
+	if (address === null) throw new Error(`the server did not start: ${server.printed()}`);
+	return {
+		address,
+		data,
+		request: (method, path, body) => ask(address, method, path, body),
+		stop: (signal) => server.stop(signal),
+		async restart() {
+			server = await startServer({ ...settings, RESIDUUM_PORT: new URL(address).port });
+			if (server.address === null) throw new Error(`no restart: ${server.printed()}`);
+		},
+		async remove() {
+			await server.stop();
+			rmSync(data, { recursive: true, force: true });
+		}
+	};
+}
+
+async function ask(address: string, method: string, path: string, body?: unknown) {
+	const response = await fetch(address + path, {
+		method,
+		headers: { origin: address, 'content-type': 'application/json' },
+		body: body === undefined ? null : JSON.stringify(body)
+	});
+	const text = await response.text();
+	const isJson = response.headers.get('content-type')?.includes('json') ?? false;
+	return { status: response.status, body: isJson ? (JSON.parse(text) as unknown) : text };
+}
+
+export const USD = { code: 'USD', digits: 2 };
+
+/** A card like the contract's, with what a test changes about it. */
+export function card(fields: object = {}) {
+	return {
+		id: crypto.randomUUID(),
+		name: 'Quillmark card',
+		balance: 418_236,
+		annualRate: 224_900,
+		asked: { kind: 'interest-plus', percent: 10_000, roundUpTo: 100, floor: 2_500 },
+		firstDue: '2027-01-15',
+		held: null,
+		extra: 0,
+		...fields
+	};
+}
+
+export interface MadeCase {
+	readonly id: string;
+	readonly document: CaseDocument;
+	readonly revision: number;
+}
+
+/** Makes a case with these debts through the API. */
+export async function makeCase(
+	residuum: Residuum,
+	label: string,
+	debts: readonly object[] = []
+): Promise<MadeCase> {
+	const fresh = { label, currency: USD, asOf: TODAY };
+	const made = await residuum.request('POST', '/api/cases', fresh);
+	const { id } = made.body as { id: string };
+	if (debts.length === 0) {
+		return { id, revision: 1, document: { version: 1, ...fresh, debts: [] } as never };
+	}
+	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
+		basedOn: 1,
+		what: 'debts',
+		document: { version: 1, ...fresh, debts }
+	});
+	if (saved.status !== 200) throw new Error(JSON.stringify(saved.body));
+	const { document, revision } = saved.body as CaseState;
+	return { id, document, revision };
+}
