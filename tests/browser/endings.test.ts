@@ -74,7 +74,7 @@ describe('answers that are not dates, or hardly', () => {
 	it('says that a percentage creeps towards zero and stalls', async () => {
 		await runDown({ balance: 61_233, annualRate: 195_000, asked: share(50_000) }, 'minimum');
 		await screen.answer('never paid off: it falls to 0.09 by January 2047 and stays there');
-		await screen.see('.ways tbody tr:first-child', 'the minimum 31.11 — never');
+		await screen.see('.ways tbody tr:first-child', 'minimum 31.11 — never');
 		await screen.see('.schedule tfoot tr', '253 payments 287.87 900.11 612.24 0.09 still owed');
 	});
 

@@ -1,5 +1,6 @@
 import type { CaseDocument, DebtEntry } from '../formats/case-document';
 import { ZERO } from '../core/money';
+import { missingOf } from '../formats/debt-text';
 
 /** A line on which nothing has been taken down yet. */
 export function blankDebt(): DebtEntry {
@@ -13,6 +14,13 @@ export function blankDebt(): DebtEntry {
 		held: null,
 		extra: ZERO
 	};
+}
+
+/** Whether nothing has been taken down on a line. */
+export function isBlank(entry: DebtEntry): boolean {
+	const { name, asked, held, extra } = entry;
+	const known = 4 - missingOf(entry).length;
+	return known === 0 && name === '' && asked.floor === 0 && held === null && extra === 0;
 }
 
 /** The rule with another way of working it out; what both ways have is kept. */
@@ -39,6 +47,13 @@ export function duplicated(document: CaseDocument, index: number): CaseDocument 
 	const debts = [...document.debts];
 	const original = debts[index];
 	if (original) debts.splice(index + 1, 0, { ...original, id: crypto.randomUUID() });
+	return { ...document, debts };
+}
+
+/** The list with a debt back at the place from which it was deleted. */
+export function withBack(document: CaseDocument, debt: DebtEntry, index: number): CaseDocument {
+	const debts = [...document.debts];
+	debts.splice(index, 0, debt);
 	return { ...document, debts };
 }
 

@@ -6,25 +6,12 @@ import { endInWords, type Sentence } from './answer-text';
 import { writeDate, writeMonth, writeShortMonth } from './date-text';
 import { writeMoney, type Currency } from './money-text';
 
-const WAY_NAMES: Readonly<Record<WayId, string>> = {
+/** What the three ways are called, in the picture and in the rows. */
+export const WAY_NAMES: Readonly<Record<WayId, string>> = {
 	minimum: 'minimum',
 	held: 'held',
 	more: 'with extra'
 };
-
-/** The three ways in the words of this debt: “140.00 held”, “140.00 and 25.00 more”. */
-export function wayNames(ways: ThreeWays, currency: Currency): Readonly<Record<WayId, string>> {
-	const first = rowAt(ways.more.run, 1);
-	const held = rowAt(ways.held.run, 1);
-	return {
-		minimum: 'the minimum',
-		held: held ? `${writeMoney(held.scheduled, currency)} held` : 'held',
-		more:
-			first && first.extra > 0
-				? `${writeMoney(first.scheduled, currency)} + ${writeMoney(first.extra, currency)}`
-				: 'with an extra'
-	};
-}
 
 /** At a line's end: “held: Sep 2030”, “minimum: never”. */
 export function endLabel(ways: ThreeWays, id: WayId): string {

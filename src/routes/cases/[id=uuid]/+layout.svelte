@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { beforeNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { CaseDesk, putOnDesk } from '$lib/desk/case-desk.svelte';
 	import { nameOf } from '$lib/formats/debt-text';
@@ -19,6 +20,17 @@
 		{ name: desk.document.label, href: `/cases/${desk.id}` },
 		...(debt ? [{ name: nameOf(debt), href: `/cases/${desk.id}/debts/${debt.id}` }] : [])
 	]);
+
+	/** Whoever leaves the case finds it saved: what waits is sent before the next screen is asked for. */
+	beforeNavigate((navigation) => {
+		const { to, type } = navigation;
+		if (desk.saving.kind !== 'saving' || to === null || type === 'leave') return;
+		if (to.params?.['id'] === desk.id) return;
+		navigation.cancel();
+		void desk
+			.flush()
+			.then(() => (type === 'popstate' ? history.go(navigation.delta) : goto(to.url)));
+	});
 
 	/** The keys of undo, unless a field is being typed in and has an undo of its own. */
 	function step(event: KeyboardEvent): void {

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { standing } from '$lib/core/ways';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
-	import { without } from '$lib/desk/debt-entry';
+	import { withBack, without } from '$lib/desk/debt-entry';
 	import { caseSentence } from '$lib/formats/answer-text';
-	import { waysOf } from '$lib/formats/case-document';
+	import { waysOf, type DebtEntry } from '$lib/formats/case-document';
 	import { nameOf } from '$lib/formats/debt-text';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
@@ -22,19 +22,28 @@
 		)
 	);
 
-	let deleted = $state<string | null>(null);
+	interface Deletion {
+		readonly debt: DebtEntry;
+		readonly index: number;
+		readonly what: string;
+	}
+	let deleted = $state.raw<Deletion | null>(null);
 
 	function remove(index: number): void {
 		const debt = debts[index];
 		if (!debt) return;
-		desk.change(`deletion of ${nameOf(debt)}`, (document) => without(document, debt.id));
+		const what = `deletion of ${nameOf(debt)}`;
+		desk.change(what, (document) => without(document, debt.id));
 		void desk.flush();
-		deleted = nameOf(debt);
+		deleted = { debt, index, what };
 	}
 
-	function takeBack(): void {
+	/** Undoes the deletion; where something else was changed since, the debt alone comes back. */
+	async function takeBack({ debt, index, what }: Deletion): Promise<void> {
 		deleted = null;
-		void desk.step('undo');
+		await desk.flush();
+		if (desk.undoable === what) return desk.step('undo');
+		desk.change(`return of ${nameOf(debt)}`, (document) => withBack(document, debt, index));
 	}
 </script>
 
@@ -47,10 +56,11 @@
 </main>
 
 {#if deleted !== null}
+	{@const deletion = deleted}
 	<Notice
-		text="{deleted} is deleted."
+		text="{nameOf(deletion.debt)} is deleted."
 		undo="Undo"
-		onundo={takeBack}
+		onundo={() => takeBack(deletion)}
 		onclose={() => (deleted = null)}
 	/>
 {/if}

@@ -5,7 +5,7 @@
 <script lang="ts">
 	import type { ThreeWays } from '$lib/core/ways';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
-	import { blankDebt, duplicated, moved } from '$lib/desk/debt-entry';
+	import { blankDebt, duplicated, isBlank, moved, without } from '$lib/desk/debt-entry';
 	import type { DebtEntry } from '$lib/formats/case-document';
 	import { nameOf } from '$lib/formats/debt-text';
 	import { LIMITS } from '$lib/core/limits';
@@ -34,7 +34,12 @@
 	function change(id: string, field: string, fields: Partial<DebtEntry>): void {
 		if (id !== blank.id) {
 			const debt = desk.debt(id);
-			if (debt) desk.changeDebt(id, `${field} of ${nameOf(debt)}`, fields);
+			if (!debt) return;
+			if (id === debts.at(-1)?.id && isBlank({ ...debt, ...fields })) {
+				// All that was typed on the last line was taken back: it is the empty line again.
+				blank = { ...blankDebt(), id };
+				desk.change('new debt', (document) => without(document, id));
+			} else desk.changeDebt(id, `${field} of ${nameOf(debt)}`, fields);
 			return;
 		}
 		if (Object.values(fields).every((value) => value === null || value === '')) return;
@@ -172,7 +177,7 @@
 <style>
 	/* On the root, because a line that is being dragged hangs outside the grid. */
 	:global(:root) {
-		--entry-columns: 52px minmax(130px, 1.5fr) 112px 86px 128px 84px 80px 92px 104px
+		--entry-columns: 52px minmax(130px, 1.6fr) 108px 82px 122px 78px 76px 86px 102px
 			minmax(150px, 1.1fr) 56px;
 	}
 

@@ -7,7 +7,7 @@
 	import { beforeSentence, waySentence, type Sentence } from '$lib/formats/answer-text';
 	import { statedDebt, type DebtEntry } from '$lib/formats/case-document';
 	import { debtFields, missingOf, nameOf } from '$lib/formats/debt-text';
-	import { monthSentence, pictureInWords, wayNames } from '$lib/formats/picture-text';
+	import { monthSentence, pictureInWords, WAY_NAMES } from '$lib/formats/picture-text';
 	import { writeMoney } from '$lib/formats/money-text';
 	import type { Cents } from '$lib/core/money';
 	import Answer from '$lib/ui/Answer.svelte';
@@ -137,23 +137,10 @@
 			</div>
 		</section>
 		<section class="ways" aria-label="Ways of paying">
-			<WaysTable
-				{ways}
-				{currency}
-				picked={way}
-				{hue}
-				names={wayNames(ways, currency)}
-				onpick={(id) => (chosen = id)}
-			/>
+			<WaysTable {ways} {currency} picked={way} {hue} onpick={(id) => (chosen = id)} />
 		</section>
 		<section class="schedule" aria-label="Schedule">
-			<Schedule
-				{run}
-				{currency}
-				{pointed}
-				{picked}
-				label="Every payment, {wayNames(ways, currency)[way]}"
-			/>
+			<Schedule {run} {currency} {pointed} {picked} label="Every payment, {WAY_NAMES[way]}" />
 		</section>
 	{/if}
 </main>

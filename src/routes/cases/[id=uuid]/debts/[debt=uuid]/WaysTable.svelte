@@ -4,6 +4,7 @@
 	import { againstInWords, costInWords, endInWords } from '$lib/formats/answer-text';
 	import { writeShortMonth } from '$lib/formats/date-text';
 	import { grouped } from '$lib/formats/decimal-text';
+	import { WAY_NAMES } from '$lib/formats/picture-text';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { WAY_DASHES } from './way-lines';
 
@@ -13,11 +14,9 @@
 		picked: WayId;
 		/** The custom property that holds the debt's hue. */
 		hue: string;
-		/** Names of the rows, in the words of this debt. */
-		names: Readonly<Record<WayId, string>>;
 		onpick: (id: WayId) => void;
 	}
-	const { ways, currency, picked, hue, names, onpick }: Props = $props();
+	const { ways, currency, picked, hue, onpick }: Props = $props();
 </script>
 
 <table>
@@ -61,7 +60,7 @@
 								stroke-dasharray={id === picked ? '' : WAY_DASHES[id].join(' ')}
 							/>
 						</svg>
-						<span class="words">{names[id]}</span>
+						<span class="words">{WAY_NAMES[id]}</span>
 					</label>
 				</th>
 				<td>{writeMoney(run.firstPayment, currency)}</td>
@@ -127,6 +126,9 @@
 
 		thead th {
 			font-size: 12px;
+			line-height: 1.1;
+			vertical-align: bottom;
+			white-space: normal;
 		}
 	}
 
