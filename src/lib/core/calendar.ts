@@ -7,8 +7,13 @@ declare const isoDate: unique symbol;
 /** `YYYY-MM-DD`, a day that exists in the Gregorian calendar, years 1 to 9999. */
 export type CalendarDate = string & { readonly [isoDate]: true };
 
-/** Payments per year. Monthly so far; the contract's section 1 names the others. */
-export type PaymentsPerYear = 12;
+/**
+ * Payments per year (contract, section 1): weekly, fortnightly, twice a month, monthly, every two months,
+ * quarterly, half-yearly, yearly.
+ */
+export type PaymentsPerYear = 52 | 26 | 24 | 12 | 6 | 4 | 2 | 1;
+
+export const FREQUENCIES: readonly PaymentsPerYear[] = [52, 26, 24, 12, 6, 4, 2, 1];
 
 export interface DateParts {
 	readonly year: number;
@@ -21,8 +26,7 @@ export interface DateParts {
 const MONTH_LENGTHS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
 
 function daysInMonth(year: number, month: number): number {
-	const leap = (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
-	return month === 2 && leap ? 29 : (MONTH_LENGTHS[month - 1] ?? 0);
+	return month === 2 && isLeapYear(year) ? 29 : (MONTH_LENGTHS[month - 1] ?? 0);
 }
 
 /** The date of these parts, or null when there is no such day. */
@@ -44,15 +48,69 @@ export function dateParts(date: string): DateParts {
 /** The same day of the month so many months later (or earlier), or that month's last day when it has none. */
 export function addMonths(date: CalendarDate, months: number): CalendarDate {
 	const { year, month, day } = dateParts(date);
-	const index = year * 12 + (month - 1) + months;
-	const laterYear = Math.floor(index / 12);
-	const laterMonth = index - laterYear * 12 + 1;
-	return isoText(laterYear, laterMonth, Math.min(day, daysInMonth(laterYear, laterMonth)));
+	return onDay(year * 12 + (month - 1) + months, day);
 }
 
-/** Due date k, counted from 1; k = 0 is one period before the first. The anchor day returns after short months. */
-export function dueDate(first: CalendarDate, k: number): CalendarDate {
-	return addMonths(first, k - 1);
+/** A day of the month counted from the year 0, or that month's last day when it has none. */
+function onDay(monthIndex: number, day: number): CalendarDate {
+	const year = Math.floor(monthIndex / 12);
+	const month = monthIndex - year * 12 + 1;
+	return isoText(year, month, Math.min(day, daysInMonth(year, month)));
+}
+
+/**
+ * Due date k, counted from 1; k = 0 is one period before the first (contract, section 7). The anchor day
+ * returns after short months.
+ */
+export function dueDate(
+	first: CalendarDate,
+	k: number,
+	paymentsPerYear: PaymentsPerYear = 12
+): CalendarDate {
+	switch (paymentsPerYear) {
+		case 52:
+			return addDays(first, 7 * (k - 1));
+		case 26:
+			return addDays(first, 14 * (k - 1));
+		case 24:
+			return twiceAMonth(first, k);
+		default:
+			return addMonths(first, (12 / paymentsPerYear) * (k - 1));
+	}
+}
+
+/** The first due date's day d and d + 15, or d − 15 of the next month and d, each within its month. */
+function twiceAMonth(first: CalendarDate, k: number): CalendarDate {
+	const { year, month, day } = dateParts(first);
+	const months = Math.floor((k - 1) / 2);
+	if ((k - 1) % 2 === 0) return addMonths(first, months);
+	const other = day <= 15 ? day + 15 : day - 15;
+	return onDay(year * 12 + (month - 1) + months + (day <= 15 ? 0 : 1), other);
+}
+
+/** Days since 1 January 1970. */
+export function dayNumber(date: CalendarDate): number {
+	const { year, month, day } = dateParts(date);
+	// Years that begin in March have their leap day last, so that every month's start is a formula.
+	const shifted = month > 2 ? year : year - 1;
+	const monthStart = Math.floor((153 * (month > 2 ? month - 3 : month + 9) + 2) / 5);
+	const leapDays = Math.floor(shifted / 4) - Math.floor(shifted / 100) + Math.floor(shifted / 400);
+	return shifted * 365 + leapDays + monthStart + day - 719_469;
+}
+
+/** The date so many days later, or earlier. */
+export function addDays(date: CalendarDate, days: number): CalendarDate {
+	const moved = new Date((dayNumber(date) + days) * 86_400_000);
+	return isoText(moved.getUTCFullYear(), moved.getUTCMonth() + 1, moved.getUTCDate());
+}
+
+/** The day number of 1 January of the year after the one that a day falls in. */
+export function nextNewYear(date: CalendarDate): number {
+	return dayNumber(isoText(dateParts(date).year + 1, 1, 1));
+}
+
+export function isLeapYear(year: number): boolean {
+	return (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
 }
 
 /** How many calendar months later the second date's month is. */

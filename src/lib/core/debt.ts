@@ -1,6 +1,6 @@
 import type { CalendarDate, PaymentsPerYear } from './calendar';
 import type { Cents } from './money';
-import type { Percent, RateTerms } from './rate';
+import type { InterestRounding, Percent, RateTerms } from './rate';
 
 /**
  * A minimum payment rule (contract, section 4):
@@ -17,12 +17,37 @@ export interface MinimumTerms {
 	readonly floor: Cents;
 }
 
-/** The payment rules known so far (contract, section 4). */
+/** Equal payments to an end after `periods`, with an optional balloon then (contract, section 4). */
+export interface LevelTerms {
+	readonly periods: number;
+	readonly balloon?: Cents;
+	readonly roundPayment?: 'nearest' | 'up';
+	/** What happens at the term: the whole rest is due, or payments go on until nothing is owed. */
+	readonly atTerm?: 'settle' | 'continue';
+}
+
+/** The payment rules (contract, section 4). */
 export type PaymentRule =
 	| { readonly kind: 'fixed'; readonly amount: Cents }
+	| ({ readonly kind: 'level' } & LevelTerms)
 	| ({ readonly kind: 'minimum' } & MinimumTerms)
 	/** The minimum of the first period, then that amount for ever. */
-	| ({ readonly kind: 'frozen-minimum' } & MinimumTerms);
+	| ({ readonly kind: 'frozen-minimum' } & MinimumTerms)
+	/** The interest alone for so many periods, then another rule, whose own periods count from there. */
+	| { readonly kind: 'interest-only'; readonly periods: number; readonly then: PaymentRule };
+
+/** Another rule from a period on. */
+export interface PaymentChange {
+	readonly from: number;
+	readonly rule: PaymentRule;
+}
+
+/** Another rate from a period on; a level payment is set anew only where `reamortize` says so. */
+export interface RateChange {
+	readonly from: number;
+	readonly annual: Percent;
+	readonly reamortize?: boolean;
+}
 
 /** An amount in period `from`, then every `every` periods up to `until` (contract, section 5). */
 export interface Recurring {
@@ -47,7 +72,14 @@ export interface DebtTerms {
 	readonly firstDue: CalendarDate;
 	/** The day of the opening balance; absent: one period before the first due date. */
 	readonly asOf?: CalendarDate;
+	/** In arrears unless stated: a payment at the end of its period, or at its start. */
+	readonly timing?: 'arrears' | 'advance';
+	readonly interestRounding?: InterestRounding;
 	readonly payment: PaymentRule;
+	readonly paymentChanges?: readonly PaymentChange[];
+	readonly rateChanges?: readonly RateChange[];
+	/** Periods in which nothing is scheduled. */
+	readonly skips?: readonly number[];
 	/** A statement balance at or below this is paid whole. */
 	readonly clearBelow: Cents;
 	readonly extras: readonly Recurring[];

@@ -1,30 +1,34 @@
-import type { Charge, MinimumTerms, PaymentRule, Recurring } from './debt';
+import type { DebtTerms, LevelTerms, MinimumTerms } from './debt';
 import { roundedShare, roundedUpTo, shareRoundedUp, type Cents } from './money';
-import { WHOLE } from './rate';
+import { WHOLE, type InterestRounding } from './rate';
 
 /**
- * What a rule asks in one period, in minor units, before the cap at the statement balance (contract,
- * section 4). `bearing` is opening + charges, `interest` that of the period, `fees` the charges marked
- * as fees.
+ * What asks for payments in a stretch of periods. Rules become this when they come into force: a level
+ * rule its amount until its term and the whole rest at it, a frozen minimum its amount after the first
+ * period.
  */
-export function askedBy(
-	rule: PaymentRule,
-	bearing: number,
-	interest: number,
-	fees: number
-): number {
+export type AskingRule =
+	| { readonly kind: 'fixed'; readonly amount: number }
+	| { readonly kind: 'interest' }
+	| { readonly kind: 'whole' }
+	| ({ readonly kind: 'minimum'; readonly rounding: InterestRounding } & MinimumTerms);
+
+/**
+ * What is asked in one period, in minor units, before the cap at the statement balance (contract,
+ * section 4). `bearing` is opening + charges, `interest` that of the period, `fees` the charges marked as
+ * fees.
+ */
+export function askedBy(rule: AskingRule, bearing: number, interest: number, fees: number): number {
 	switch (rule.kind) {
 		case 'fixed':
 			return rule.amount;
 		case 'minimum':
-		case 'frozen-minimum':
 			return minimumPayment(rule, bearing, interest, fees);
+		case 'interest':
+			return interest;
+		case 'whole':
+			return Infinity;
 	}
-}
-
-/** The rule that follows once a rule has asked for an amount: a frozen minimum stays at it. */
-export function afterAsking(rule: PaymentRule, asked: number): PaymentRule {
-	return rule.kind === 'frozen-minimum' ? { kind: 'fixed', amount: asked as Cents } : rule;
 }
 
 /**
@@ -32,7 +36,7 @@ export function afterAsking(rule: PaymentRule, asked: number): PaymentRule {
  * whole minor units, rounding the percentage up first gives the same multiple as rounding the sum up.
  */
 function minimumPayment(
-	terms: MinimumTerms,
+	terms: MinimumTerms & { readonly rounding: InterestRounding },
 	bearing: number,
 	interest: number,
 	fees: number
@@ -41,41 +45,43 @@ function minimumPayment(
 	const added = (terms.plusInterest ? interest : 0) + (terms.plusFees ? fees : 0);
 	const asked =
 		terms.roundUpTo === 0
-			? roundedShare(base, terms.percent, WHOLE) + added
+			? percentage(base, terms.percent, terms.rounding) + added
 			: roundedUpTo(shareRoundedUp(base, terms.percent, WHOLE) + added, terms.roundUpTo);
 	return Math.max(terms.floor, asked);
 }
 
-/** Together, in minor units, what these amounts come to in period k (contract, section 5). */
-export function amountIn(list: readonly Recurring[], k: number): Cents {
-	let sum = 0;
-	for (const item of list) if (falls(item, k)) sum += item.amount;
-	return sum as Cents;
-}
-
-/** The part of these charges in period k that is marked as fees. */
-export function feesIn(list: readonly Charge[], k: number): Cents {
-	let sum = 0;
-	for (const item of list) if (item.fee && falls(item, k)) sum += item.amount;
-	return sum as Cents;
-}
-
-function falls({ from, every, until }: Recurring, k: number): boolean {
-	if (k < from || (until !== undefined && k > until)) return false;
-	return every === undefined ? k === from : (k - from) % every === 0;
+function percentage(base: number, percent: number, rounding: InterestRounding): number {
+	return rounding === 'cent' ? roundedShare(base, percent, WHOLE) : (base * percent) / WHOLE;
 }
 
 /**
- * The first period from which nothing about these amounts is still to change (contract, section 6, "settled"):
- * after a one-off, after an ending one, from where a later one begins; never for one rarer than yearly.
+ * The level payment, in minor units, by the closed form (contract, section 4): with periodic rate i,
+ * principal L, balloon V and n periods, (L − V(1+i)^−n) · i ÷ (1 − (1+i)^−n), or (L − V) ÷ n at i = 0; in
+ * advance divided by 1 + i. Unrounded.
  */
-export function settledFrom(list: readonly Recurring[], paymentsPerYear: number): number {
-	let first = 1;
-	for (const { from, every, until } of list) {
-		if (every === undefined) first = Math.max(first, from + 1);
-		else if (until !== undefined) first = Math.max(first, until + 1);
-		else if (every > paymentsPerYear) return Infinity;
-		else first = Math.max(first, from);
-	}
-	return first;
+export function unroundedLevelPayment(
+	principal: number,
+	periods: number,
+	i: number,
+	advance: boolean,
+	balloon = 0
+): number {
+	if (i === 0) return (principal - balloon) / periods;
+	const discount = (1 + i) ** -periods;
+	const payment = ((principal - balloon * discount) * i) / -Math.expm1(-periods * Math.log1p(i));
+	return advance ? payment / (1 + i) : payment;
+}
+
+/** The level payment of a rule on the balance that it amortizes, rounded as the rule and the debt say. */
+export function levelPayment(
+	{ periods, balloon = 0 as Cents, roundPayment = 'nearest' }: LevelTerms,
+	principal: number,
+	i: number,
+	{ timing, interestRounding }: Pick<DebtTerms, 'timing' | 'interestRounding'>
+): number {
+	const payment = unroundedLevelPayment(principal, periods, i, timing === 'advance', balloon);
+	if (interestRounding === 'none') return Math.max(0, payment);
+	// A whole amount that the double misses by its last digits is not rounded up to the next cent.
+	const up = Math.ceil(payment - 1e-6);
+	return Math.max(0, roundPayment === 'up' ? up : Math.round(payment));
 }

@@ -1,8 +1,11 @@
-import { dueDate, type CalendarDate } from './calendar';
+import { dueDate, type CalendarDate, type PaymentsPerYear } from './calendar';
 import type { DebtTerms } from './debt';
 import { LARGEST_BALANCE, roundedShare, type Cents } from './money';
-import { afterAsking, amountIn, askedBy, feesIn, settledFrom } from './payment';
-import { interestOn, periodicRate } from './rate';
+import { askedBy } from './payment';
+import { daysOfPeriod } from './period-days';
+import { interestOn } from './rate';
+import { amountIn, feesIn } from './recurring';
+import { beforeTheFirst, enterStretch, settledFrom } from './stretches';
 
 /** One period of a run (contract, section 3), money in minor units. */
 interface RunRow {
@@ -62,6 +65,7 @@ export interface RunTotals {
 export interface Run extends RunTotals {
 	readonly startDate: CalendarDate;
 	readonly firstDue: CalendarDate;
+	readonly paymentsPerYear: PaymentsPerYear;
 	readonly kept: Trace;
 }
 
@@ -78,11 +82,12 @@ interface Trace {
 /** A hundred years of periods; a run that needs more is `beyond`. */
 const YEARS_FOLLOWED = 100;
 
-/** One debt, period by period. Contract, sections 3 to 7; in arrears, in cents. */
+/** One debt, period by period (contract, sections 2 to 7). */
 export function run(terms: DebtTerms): Run {
 	const kept: Trace = { trace: [], extraPaid: [], chargedSoFar: [] };
 	const totals = walk(terms, kept);
-	return { ...totals, kept, startDate: dateOf(terms, 0), firstDue: terms.firstDue };
+	const { firstDue, paymentsPerYear } = terms;
+	return { ...totals, kept, startDate: dateOf(terms, 0), firstDue, paymentsPerYear };
 }
 
 /** The same run without its periods: takes no memory for each. */
@@ -93,39 +98,46 @@ export function runTotals(terms: DebtTerms): RunTotals {
 /** Period k of a run, from 1 to its last; undefined beyond. */
 export function rowAt(run: Run, k: number): RunRow | undefined {
 	if (k < 1 || k > run.periods) return undefined;
-	const opening = owedAfter(run, k - 1);
-	const closing = owedAfter(run, k);
+	const opening = closingOf(run, k - 1);
+	const closing = closingOf(run, k);
 	const paid = paidSoFar(run, k) - paidSoFar(run, k - 1);
 	const charges = chargesSoFar(run, k) - chargesSoFar(run, k - 1);
 	const extra = run.kept.extraPaid[k - 1] ?? 0;
 	return {
 		k,
-		date: dueDate(run.firstDue, k),
-		opening,
-		charges: charges as Cents,
-		interest: (closing - opening + paid - charges) as Cents,
-		scheduled: (paid - extra) as Cents,
-		extra: extra as Cents,
-		paid: paid as Cents,
-		principal: (opening - closing) as Cents,
-		closing,
-		interestSoFar: (closing - run.starting + paidSoFar(run, k) - chargesSoFar(run, k)) as Cents
+		date: dueDate(run.firstDue, k, run.paymentsPerYear),
+		opening: shown(opening),
+		charges: shown(charges),
+		interest: shown(closing - opening + paid - charges),
+		scheduled: shown(paid - extra),
+		extra: shown(extra),
+		paid: shown(paid),
+		principal: shown(opening - closing),
+		closing: shown(closing),
+		interestSoFar: shown(closing - run.starting + paidSoFar(run, k) - chargesSoFar(run, k))
 	};
 }
 
 /** What is owed after period k; period 0 is the start, and after the last one nothing changes. */
-export function owedAfter({ kept, starting, closing }: Run, k: number): Cents {
-	return k === 0 ? starting : ((kept.trace[2 * k - 2] ?? closing) as Cents);
+export function owedAfter(run: Run, k: number): Cents {
+	return shown(closingOf(run, k));
+}
+
+/** Full precision is carried and shown rounded; whole minor units stay what they are. */
+const shown = (amount: number) => Math.round(amount) as Cents;
+
+function closingOf({ kept, starting, closing }: Run, k: number): number {
+	return k === 0 ? starting : (kept.trace[2 * k - 2] ?? closing);
 }
 
 const paidSoFar = ({ kept }: Run, k: number) => (k === 0 ? 0 : (kept.trace[2 * k - 1] ?? 0));
 const chargesSoFar = ({ kept }: Run, k: number) => kept.chargedSoFar[k - 1] ?? 0;
 
 /** The dates of a run, from its start to its last period. */
-export function datesOf({ startDate, firstDue, periods }: Run): CalendarDate[] {
+export function datesOf({ startDate, firstDue, periods, paymentsPerYear }: Run): CalendarDate[] {
 	return [
 		startDate,
-		...Array.from({ length: periods }, (_, index) => dueDate(firstDue, index + 1))
+		...Array.from({ length: periods }, (_, index) => dueDate(firstDue, index + 1, paymentsPerYear))
 	];
 }
 
@@ -139,15 +151,14 @@ export function costPerUnit(totals: RunTotals): number | null {
  * become part of it when it is compiled; closures would not.
  */
 function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
-	const { extras, charges, clearBelow, paymentsPerYear } = terms;
-	const rate = periodicRate(terms.rate, paymentsPerYear);
-	let rule = terms.payment;
+	const { extras, charges, clearBelow, paymentsPerYear, skips = [] } = terms;
+	const stretch = beforeTheFirst(terms);
+	const period = { days: 0, leapDays: 0 };
+	const advance = terms.timing === 'advance';
+	const hasSkips = skips.length > 0;
 	const hasExtras = extras.length > 0;
 	const hasCharges = charges.length > 0;
-	const settled = Math.max(
-		settledFrom(extras, paymentsPerYear),
-		settledFrom(charges, paymentsPerYear)
-	);
+	const settled = settledFrom(terms);
 	const horizon = YEARS_FOLLOWED * paymentsPerYear;
 
 	let k = 0;
@@ -166,17 +177,26 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	while (balance > 0) {
 		k += 1;
 		const opening = balance;
+		if (k === stretch.next) enterStretch(stretch, terms, k, opening);
+		const { rate, asking } = stretch;
+		if (rate.kind === 'days') daysOfPeriod(terms, k, period);
 		const charged = hasCharges ? amountIn(charges, k) : 0;
 		const fees = hasCharges ? feesIn(charges, k) : 0;
 		const bearing = opening + charged;
-		const interest = interestOn(rate, bearing);
-		const statement = bearing + interest;
-		const asked = askedBy(rule, bearing, interest, fees);
-		if (k === 1) rule = afterAsking(rule, asked);
-		const scheduled = asked > statement || statement <= clearBelow ? statement : asked;
+		// In advance the payment comes first, and interest is charged on what remains.
+		const before = advance ? 0 : interestOn(rate, bearing, period);
+		const statement = bearing + before;
+		const asked = askedBy(asking, bearing, before, fees);
+		if (stretch.freezes) {
+			stretch.asking = { kind: 'fixed', amount: asked };
+			stretch.freezes = false;
+		}
+		const due = hasSkips && skips.includes(k) ? 0 : asked;
+		const scheduled = due > statement || statement <= clearBelow ? statement : due;
 		const extra = hasExtras ? Math.min(amountIn(extras, k), statement - scheduled) : 0;
 		paid = scheduled + extra;
-		balance = statement - paid;
+		const interest = advance ? interestOn(rate, statement - paid, period) : before;
+		balance = bearing + interest - paid;
 
 		totalInterest += interest;
 		totalCharges += charged;
@@ -211,14 +231,14 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		ending: endingOf(terms, { lastDate, balance, limit, lowest, lowestPeriod, growth }),
 		starting: terms.opening,
 		periods: k,
-		totalInterest: totalInterest as Cents,
-		totalCharges: totalCharges as Cents,
-		totalPaid: totalPaid as Cents,
-		totalPrincipal: (totalPaid - totalInterest - totalCharges) as Cents,
-		firstPayment: firstPayment as Cents,
-		finalPayment: paid as Cents,
-		peak: peak as Cents,
-		closing: balance as Cents,
+		totalInterest: shown(totalInterest),
+		totalCharges: shown(totalCharges),
+		totalPaid: shown(totalPaid),
+		totalPrincipal: shown(totalPaid - totalInterest - totalCharges),
+		firstPayment: shown(firstPayment),
+		finalPayment: shown(paid),
+		peak: shown(peak),
+		closing: shown(balance),
 		lastDate
 	};
 }
@@ -237,14 +257,14 @@ function endingOf(terms: DebtTerms, end: LoopEnd): Ending {
 	if (end.limit !== null) return { status: 'beyond', limit: end.limit };
 	return {
 		status: 'never',
-		lowest: end.lowest as Cents,
+		lowest: shown(end.lowest),
 		lowestPeriod: end.lowestPeriod,
 		lowestDate: dateOf(terms, end.lowestPeriod),
-		growth: end.growth as Cents
+		growth: shown(end.growth)
 	};
 }
 
 /** The due date of a period; that of period 0 is the day of the opening balance. */
-function dateOf({ asOf, firstDue }: DebtTerms, period: number): CalendarDate {
-	return period === 0 && asOf !== undefined ? asOf : dueDate(firstDue, period);
+function dateOf({ asOf, firstDue, paymentsPerYear }: DebtTerms, period: number): CalendarDate {
+	return period === 0 && asOf !== undefined ? asOf : dueDate(firstDue, period, paymentsPerYear);
 }
