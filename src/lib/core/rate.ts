@@ -36,15 +36,17 @@ export type RateTerms =
 /** `cent`: rounded once a period; `none`: full precision is carried (contract, section 1). */
 export type InterestRounding = 'cent' | 'none';
 
+/** B · annual ÷ denominator: rational, rounded exactly on ties. */
+export interface ExactRate {
+	readonly kind: 'exact';
+	readonly annual: number;
+	readonly denominator: number;
+	readonly inverse: number;
+}
+
 /** A way of charging interest with all that is the same in every period worked out. */
 export type PeriodicRate =
-	/** B · annual ÷ denominator: rational, rounded exactly on ties. */
-	| {
-			readonly kind: 'exact';
-			readonly annual: number;
-			readonly denominator: number;
-			readonly inverse: number;
-	  }
+	| ExactRate
 	| { readonly kind: 'factor'; readonly factor: number; readonly rounding: InterestRounding }
 	| {
 			readonly kind: 'days';
@@ -103,12 +105,16 @@ export function periodicFraction(rate: RateTerms, paymentsPerYear: number): numb
 export function interestOn(rate: PeriodicRate, balance: number, period: PeriodDays): number {
 	switch (rate.kind) {
 		case 'exact':
-			return roundedBy(balance, rate.annual, rate.denominator, rate.inverse);
+			return exactInterest(rate, balance);
 		case 'factor':
 			return rate.rounding === 'cent' ? Math.round(balance * rate.factor) : balance * rate.factor;
 		case 'days':
 			return interestByDays(rate, balance, period);
 	}
+}
+
+export function exactInterest(rate: ExactRate, balance: number): number {
+	return roundedBy(balance, rate.annual, rate.denominator, rate.inverse);
 }
 
 function interestByDays(

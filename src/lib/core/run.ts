@@ -3,7 +3,13 @@ import type { DebtTerms } from './debt';
 import { LARGEST_BALANCE, roundedShare, type Cents } from './money';
 import { askedBy } from './payment';
 import { daysOfPeriod } from './period-days';
-import { interestOn } from './rate';
+import {
+	exactInterest,
+	interestOn,
+	type ExactRate,
+	type PeriodDays,
+	type PeriodicRate
+} from './rate';
 import { amountIn, feesIn } from './recurring';
 import { beforeTheFirst, enterStretch, settledFrom } from './stretches';
 
@@ -79,6 +85,9 @@ interface Trace {
 	readonly chargedSoFar: number[];
 }
 
+/** Stands for “no fixed amount”: a number, so that the loop keeps it in a register. */
+const NOT_FIXED = -1;
+
 /** A hundred years of periods; a run that needs more is `beyond`. */
 const YEARS_FOLLOWED = 100;
 
@@ -153,6 +162,10 @@ export function costPerUnit(totals: RunTotals): number | null {
 function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	const { extras, charges, clearBelow, paymentsPerYear, skips = [] } = terms;
 	const stretch = beforeTheFirst(terms);
+	let { rate, asking, next, freezesAt } = stretch;
+	// The commonest stretch, a nominal rate and one amount, is not asked what it is in every period.
+	let exact: ExactRate | null = null;
+	let amount = NOT_FIXED;
 	const period = { days: 0, leapDays: 0 };
 	const advance = terms.timing === 'advance';
 	const hasSkips = skips.length > 0;
@@ -177,25 +190,29 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	while (balance > 0) {
 		k += 1;
 		const opening = balance;
-		if (k === stretch.next) enterStretch(stretch, terms, k, opening);
-		const { rate, asking } = stretch;
-		if (rate.kind === 'days') daysOfPeriod(terms, k, period);
+		if (k === next) {
+			enterStretch(stretch, terms, k, opening);
+			({ rate, asking, next, freezesAt } = stretch);
+			exact = rate.kind === 'exact' ? rate : null;
+			amount = asking.kind === 'fixed' ? asking.amount : NOT_FIXED;
+		}
+		if (exact === null && rate.kind === 'days') daysOfPeriod(terms, k, period);
 		const charged = hasCharges ? amountIn(charges, k) : 0;
 		const fees = hasCharges ? feesIn(charges, k) : 0;
 		const bearing = opening + charged;
 		// In advance the payment comes first, and interest is charged on what remains.
-		const before = advance ? 0 : interestOn(rate, bearing, period);
+		const before = advance ? 0 : chargedOn(exact, rate, bearing, period);
 		const statement = bearing + before;
-		const asked = askedBy(asking, bearing, before, fees);
-		if (stretch.freezes) {
-			stretch.asking = { kind: 'fixed', amount: asked };
-			stretch.freezes = false;
+		const asked: number = amount === NOT_FIXED ? askedBy(asking, bearing, before, fees) : amount;
+		if (k === freezesAt) {
+			amount = asked;
+			stretch.asking = { kind: 'fixed', amount };
 		}
 		const due = hasSkips && skips.includes(k) ? 0 : asked;
 		const scheduled = due > statement || statement <= clearBelow ? statement : due;
 		const extra = hasExtras ? Math.min(amountIn(extras, k), statement - scheduled) : 0;
 		paid = scheduled + extra;
-		const interest = advance ? interestOn(rate, statement - paid, period) : before;
+		const interest = advance ? chargedOn(exact, rate, statement - paid, period) : before;
 		balance = bearing + interest - paid;
 
 		totalInterest += interest;
@@ -241,6 +258,15 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		closing: shown(balance),
 		lastDate
 	};
+}
+
+function chargedOn(
+	exact: ExactRate | null,
+	rate: PeriodicRate,
+	balance: number,
+	period: PeriodDays
+): number {
+	return exact === null ? interestOn(rate, balance, period) : exactInterest(exact, balance);
 }
 
 interface LoopEnd {

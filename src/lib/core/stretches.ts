@@ -13,8 +13,8 @@ export interface Stretch {
 	rate: PeriodicRate;
 	/** The first period of the next stretch; Infinity where this one is the last. */
 	next: number;
-	/** Whether what is asked in the stretch's first period is asked from then on. */
-	freezes: boolean;
+	/** The period whose payment is asked from then on; 0 where none is. */
+	freezesAt: number;
 	/** The payment rule as stated, and the period from which its own periods count. */
 	rule: PaymentRule;
 	ruleFrom: number;
@@ -26,7 +26,7 @@ export function beforeTheFirst(terms: DebtTerms): Stretch {
 		asking: { kind: 'whole' },
 		rate: periodicRate(terms.rate, terms.paymentsPerYear, terms.interestRounding),
 		next: 1,
-		freezes: false,
+		freezesAt: 0,
 		rule: terms.payment,
 		ruleFrom: 1
 	};
@@ -62,7 +62,7 @@ export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, open
 	}
 	stretch.rule = rule;
 	stretch.ruleFrom = ruleFrom;
-	stretch.freezes = rule.kind === 'frozen-minimum' && k === ruleFrom;
+	stretch.freezesAt = rule.kind === 'frozen-minimum' && k === ruleFrom ? k : 0;
 	if (k === ruleFrom || rule.kind !== 'frozen-minimum') {
 		const i = periodicFraction(rateNow, paymentsPerYear);
 		stretch.asking = askingRule(stretch, terms, k, opening, i);
