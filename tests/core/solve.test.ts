@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/calendar';
-import type { DebtTerms } from '../../src/lib/core/debt';
+import type { DebtTerms, Known } from '../../src/lib/core/debt';
 import { cents, ZERO } from '../../src/lib/core/money';
 import { percent } from '../../src/lib/core/rate';
 import { runTotals } from '../../src/lib/core/run';
@@ -11,8 +11,7 @@ import {
 	paymentBetween,
 	paymentFor,
 	periodsFor,
-	rateFor,
-	type Known
+	rateFor
 } from '../../src/lib/core/solve';
 
 const card: Known = {

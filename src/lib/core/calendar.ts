@@ -79,6 +79,23 @@ export function dueDate(
 	}
 }
 
+/** How many due dates there are up to and including a date: 0 where the first is later. */
+export function dueDatesUntil(
+	first: CalendarDate,
+	until: CalendarDate,
+	paymentsPerYear: PaymentsPerYear = 12
+): number {
+	let k = 0;
+	while (dueDate(first, k + 1, paymentsPerYear) <= until) k += 1;
+	return k;
+}
+
+/** The last day of the month that a date lies in. */
+export function endOfMonth(date: CalendarDate): CalendarDate {
+	const { year, month } = dateParts(date);
+	return isoText(year, month, daysInMonth(year, month));
+}
+
 /** The first due date's day d and d + 15, or d − 15 of the next month and d, each within its month. */
 function twiceAMonth(first: CalendarDate, k: number): CalendarDate {
 	const { year, month, day } = dateParts(first);

@@ -37,13 +37,13 @@ export type PaymentRule =
 	| { readonly kind: 'interest-only'; readonly periods: number; readonly then: PaymentRule };
 
 /** Another rule from a period on. */
-export interface PaymentChange {
+interface PaymentChange {
 	readonly from: number;
 	readonly rule: PaymentRule;
 }
 
 /** Another rate from a period on; a level payment is set anew only where `reamortize` says so. */
-export interface RateChange {
+interface RateChange {
 	readonly from: number;
 	readonly annual: Percent;
 	readonly reamortize?: boolean;
@@ -85,3 +85,6 @@ export interface DebtTerms {
 	readonly extras: readonly Recurring[];
 	readonly charges: readonly Charge[];
 }
+
+/** A debt but for how it is paid. */
+export type Known = Omit<DebtTerms, 'payment'>;

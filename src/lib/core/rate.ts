@@ -21,7 +21,7 @@ export function percent(value: number): Percent {
 }
 
 /** How many days a year has for daily interest; `actual`: 365 or 366, by the year that a day falls in. */
-export type DayYear = 365 | 360 | 'actual';
+type DayYear = 365 | 360 | 'actual';
 
 /** How a lender turns an annual rate into the interest of one period (contract, section 2). */
 export type RateTerms =

@@ -3,15 +3,12 @@
  * where money is asked for, so that the answer put back into a run gives what was asked.
  */
 import { difference, type Difference } from './compare';
-import type { DebtTerms } from './debt';
+import type { DebtTerms, Known } from './debt';
 import { LIMITS } from './limits';
 import type { Cents } from './money';
 import { unroundedLevelPayment } from './payment';
 import { HIGHEST_RATE, periodicFraction, type Percent, type RateTerms } from './rate';
 import { run, runTotals, type Run, type RunTotals } from './run';
-
-/** The debt that is asked about, without the one thing that is unknown. */
-export type Known = Omit<DebtTerms, 'payment'>;
 
 /** The payment that ends a debt in n periods. */
 export interface PaymentAnswer {

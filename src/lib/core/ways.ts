@@ -1,6 +1,6 @@
 import type { CalendarDate } from './calendar';
 import { difference, type Difference } from './compare';
-import type { DebtTerms, PaymentRule } from './debt';
+import type { DebtTerms, Known, PaymentRule } from './debt';
 import { roundedUpTo, ZERO, type Cents } from './money';
 import type { Percent } from './rate';
 import { rowAt, run, type Run } from './run';
@@ -57,10 +57,9 @@ export type ThreeWays = Readonly<Record<WayId, Way>>;
 
 /** One debt run down three ways, each measured against the minimum. */
 export function threeWays(debt: StatedDebt): ThreeWays {
-	const minimum = run(termsOf(debt, askedRule(debt.asked), ZERO));
-	const heldRule = debt.held === null ? heldMinimum(debt.asked) : fixed(debt.held);
+	const minimum = run({ ...knownOf(debt), payment: askedRule(debt.asked) });
 	const against = (id: WayId, extra: Cents): Way => {
-		const way = run(termsOf(debt, heldRule, extra));
+		const way = run(heldTerms(debt, extra));
 		return { id, run: way, againstMinimum: difference(way, minimum) };
 	};
 	return {
@@ -89,18 +88,25 @@ export function standing(debts: readonly ThreeWays[]): Standing {
 	return { owed: owed as Cents, asked: asked as Cents, interest: interest as Cents };
 }
 
-function termsOf(debt: StatedDebt, payment: PaymentRule, extra: Cents): DebtTerms {
+/** The debt of a statement, but for how it is paid. */
+export function knownOf(debt: StatedDebt): Known {
 	return {
 		opening: debt.balance,
 		rate: { basis: 'nominal', annual: debt.annualRate },
 		paymentsPerYear: 12,
 		firstDue: debt.firstDue,
 		asOf: debt.asOf,
-		payment,
 		clearBelow: ZERO,
-		extras: extra === 0 ? [] : [{ from: 1, every: 1, amount: extra }],
+		extras: [],
 		charges: []
 	};
+}
+
+/** The debt of a statement, paid with the amount held and something extra each month. */
+export function heldTerms(debt: StatedDebt, extra: Cents): DebtTerms {
+	const payment = debt.held === null ? heldMinimum(debt.asked) : fixed(debt.held);
+	const extras = extra === 0 ? [] : [{ from: 1, every: 1, amount: extra }];
+	return { ...knownOf(debt), payment, extras };
 }
 
 function askedRule(asked: AskedMinimum): PaymentRule {

@@ -72,6 +72,24 @@ export function readDate(typed: string, after: CalendarDate): Reading<CalendarDa
 		: accepted(date);
 }
 
+/** Reads a month: `June 2029`, `Jun 2029`, `2029-06`, `6/2029`. The value is its first day. */
+export function readMonth(typed: string): Reading<CalendarDate> {
+	const allowed = 'A month such as June 2029 or 2029-06.';
+	const text = typed.trim().toLowerCase();
+	if (text === '') return refused('The month is missing.', allowed);
+	const named = /^([a-z]{3,})\.?\s+(\d{4})$/.exec(text);
+	const numbered = /^(\d{4})-(\d{1,2})$/.exec(text);
+	const turned = /^(\d{1,2})[/.](\d{4})$/.exec(text);
+	const month = named ? monthNumber(named[1] ?? '') : Number(numbered?.[2] ?? turned?.[1]);
+	const year = Number(named?.[2] ?? numbered?.[1] ?? turned?.[2]);
+	const date = month === null ? null : calendarDate({ year, month, day: 1 });
+	if (date === null) return refused(`${quoted(typed.trim())} is not a month.`, allowed);
+	const { first, last } = LIMITS.years;
+	return year >= first && year <= last
+		? accepted(date)
+		: refused(`The year ${year} can’t be meant.`, `A month in the years ${first} to ${last}.`);
+}
+
 /** Reads the day that a case's figures are as of. */
 export function readAsOf(typed: string, today: CalendarDate): Reading<CalendarDate> {
 	const reading = readDate(typed, addMonths(today, -1));

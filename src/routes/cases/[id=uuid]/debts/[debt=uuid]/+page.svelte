@@ -5,7 +5,7 @@
 	import { threeWays, type WayId } from '$lib/core/ways';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { beforeSentence, waySentence, type Sentence } from '$lib/formats/answer-text';
-	import { statedDebt, type DebtEntry } from '$lib/formats/case-document';
+	import { statedDebt, waysOf, type DebtEntry } from '$lib/formats/case-document';
 	import { debtFields, missingOf, nameOf } from '$lib/formats/debt-text';
 	import { monthSentence, pictureInWords, WAY_NAMES } from '$lib/formats/picture-text';
 	import { writeMoney } from '$lib/formats/money-text';
@@ -14,6 +14,7 @@
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import { hueOf } from '$lib/ui/hues';
 	import Schedule from '$lib/ui/Schedule.svelte';
+	import AskBackwards from './AskBackwards.svelte';
 	import BeforeLine from './BeforeLine.svelte';
 	import Terms from './Terms.svelte';
 	import WaysTable from './WaysTable.svelte';
@@ -27,11 +28,8 @@
 	const asOf = $derived(desk.document.asOf);
 	const hue = $derived(hueOf(desk.document.debts.findIndex((entry) => entry.id === id)).property);
 
-	const waysOf = (entry: DebtEntry | undefined) => {
-		const stated = entry && statedDebt(entry, asOf);
-		return stated ? threeWays(stated) : null;
-	};
-	const ways = $derived(waysOf(debt));
+	const stated = $derived(debt ? statedDebt(debt, asOf) : null);
+	const ways = $derived(stated && threeWays(stated));
 
 	let chosen = $state<WayId | null>(null);
 	let whole = $state(false);
@@ -50,7 +48,20 @@
 
 	const before = $derived(desk.before[id]);
 	const changed = $derived(before && debt && !sameTerms(before, debt));
-	const beforeWays = $derived(changed ? waysOf(before) : null);
+	const beforeWays = $derived.by(() => {
+		const stood = before && changed ? statedDebt(before, asOf) : null;
+		return stood && threeWays(stood);
+	});
+
+	const others = $derived(
+		[...waysOf(desk.document)].flatMap(([other, { held }]) => {
+			const entry = desk.debt(other);
+			const { ending } = held.run;
+			return other === id || !entry || ending.status !== 'cleared'
+				? []
+				: [{ id: other, name: nameOf(entry), ends: ending.payoffDate }];
+		})
+	);
 
 	const shown = $derived(ways ? shownWays(ways) : []);
 	const axis = $derived(ways && axisEnd(ways, whole));
@@ -106,7 +117,12 @@
 
 	{#if debt}
 		<div class="terms">
-			{#key id}<Terms {debt} {currency} {asOf} {ways} onchange={change} />{/key}
+			{#key id}
+				<Terms {debt} {currency} {asOf} {ways} onchange={change} />
+				{#if stated && ways && stated.balance > 0}
+					<AskBackwards {stated} {ways} {currency} {others} onuse={change} />
+				{/if}
+			{/key}
 		</div>
 	{/if}
 
@@ -167,6 +183,7 @@
 	.terms {
 		grid-area: terms;
 		padding: 14px 18px 14px 24px;
+		overflow-y: auto;
 		border-right: 1px solid var(--hairline);
 	}
 
