@@ -151,6 +151,36 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		);
 	});
 
+	it('shows the working of a figure, three levels deep, with keys and back again', async () => {
+		await screen.press('Home');
+		await screen.see('tr[data-row="2"]', '77.59');
+		await screen.click('[data-k="2"][data-name="interest"]');
+		await screen.see('[role=dialog]', 'Interest of payment 2');
+		await screen.see('.numbers', '4,139.74 × 22.49 % ÷ 12 = 77.58563, rounded to 77.59');
+		await screen.press('Tab', 'Tab', 'Enter');
+		await screen.see(
+			'[role=dialog]',
+			/^Opening balance of payment 2 .*the closing balance of payment 1/
+		);
+		await screen.press('Tab', 'Tab', 'Tab', 'Enter');
+		await screen.see('[role=dialog]', 'Closing balance of payment 1');
+		await screen.see('.numbers', '4,182.36 + 78.38 − 121.00 = 4,139.74');
+		await screen.press('Backspace', 'Backspace');
+		await screen.see('[role=dialog]', 'Interest of payment 2');
+		await screen.press('Escape');
+		await expect.poll(() => screen.texts('[role=dialog]')).toEqual([]);
+		expect(await screen.focused()).toBe('77.59');
+		await screen.press('ArrowDown', 'ArrowRight');
+		await expect.poll(() => screen.focused()).toBe('121.00');
+		await screen.press('Enter');
+		await screen.see('[role=dialog]', 'Payment 3');
+		await screen.see('[role=dialog]', 'the scheduled payment 1');
+		await screen.press('Escape');
+		await screen.click('.answer button');
+		await screen.see('[role=dialog]', 'Total interest');
+		await screen.press('Escape');
+	});
+
 	it('keeps the answer before a change beside the new one until it is let go', async () => {
 		await screen.fill('Amount held each month', '140');
 		await screen.answer(

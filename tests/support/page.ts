@@ -85,7 +85,7 @@ export class Screen {
 
 	/** Replaces what stands in a labelled field. */
 	async fill(label: string, text: string): Promise<void> {
-		await this.page.click(field(label));
+		await this.page.click(field(label), { count: 3 });
 		// Long texts come in one piece, as from the clipboard.
 		if (text.length > 60) await this.page.keyboard.sendCharacter(text);
 		else await this.page.keyboard.type(text);

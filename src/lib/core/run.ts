@@ -14,7 +14,7 @@ import { amountIn, feesIn } from './recurring';
 import { beforeTheFirst, enterStretch, settledFrom } from './stretches';
 
 /** One period of a run (contract, section 3), money in minor units. */
-interface RunRow {
+export interface RunRow {
 	/** 1, 2, 3 … */
 	readonly k: number;
 	readonly date: CalendarDate;

@@ -48,6 +48,7 @@ export const WAY_IDS: readonly WayId[] = ['minimum', 'held', 'more'];
 
 export interface Way {
 	readonly id: WayId;
+	readonly terms: DebtTerms;
 	readonly run: Run;
 	/** Against paying the minimum; null for the minimum itself. */
 	readonly againstMinimum: Difference | null;
@@ -57,13 +58,15 @@ export type ThreeWays = Readonly<Record<WayId, Way>>;
 
 /** One debt run down three ways, each measured against the minimum. */
 export function threeWays(debt: StatedDebt): ThreeWays {
-	const minimum = run({ ...knownOf(debt), payment: askedRule(debt.asked) });
+	const asked: DebtTerms = { ...knownOf(debt), payment: askedRule(debt.asked) };
+	const minimum = run(asked);
 	const against = (id: WayId, extra: Cents): Way => {
-		const way = run(heldTerms(debt, extra));
-		return { id, run: way, againstMinimum: difference(way, minimum) };
+		const terms = heldTerms(debt, extra);
+		const way = run(terms);
+		return { id, terms, run: way, againstMinimum: difference(way, minimum) };
 	};
 	return {
-		minimum: { id: 'minimum', run: minimum, againstMinimum: null },
+		minimum: { id: 'minimum', terms: asked, run: minimum, againstMinimum: null },
 		held: against('held', ZERO),
 		more: against('more', debt.extra)
 	};

@@ -5,6 +5,7 @@
 import type { Difference } from '../core/compare';
 import { ZERO, type Cents } from '../core/money';
 import { costPerUnit, rowAt, type Ending, type Run, type RunTotals } from '../core/run';
+import type { Figure } from '../core/working';
 import type { Standing, ThreeWays, Way } from '../core/ways';
 import type { CalendarDate } from '../core/calendar';
 import { writeLongDate, writeMonth, writeMonths } from './date-text';
@@ -15,6 +16,8 @@ interface Phrase {
 	readonly text: string;
 	/** Set apart; `interest` in the one colour of interest. */
 	readonly figure?: 'figure' | 'interest';
+	/** The figure of the run whose working it opens. */
+	readonly opens?: Figure;
 }
 
 export type Sentence = readonly Phrase[];
@@ -77,7 +80,10 @@ export function waySentence(ways: ThreeWays, { id, run }: Way, currency: Currenc
 	const payoff = figure(writeMonth(run.ending.payoffDate));
 	const cost = [
 		say('; it costs '),
-		interest(run.totalInterest === 0 ? 'nothing' : money(run.totalInterest)),
+		{
+			...interest(run.totalInterest === 0 ? 'nothing' : money(run.totalInterest)),
+			opens: { of: 'run', name: 'totalInterest' } as const
+		},
 		say(' in interest')
 	];
 	const against = ways[id].againstMinimum;

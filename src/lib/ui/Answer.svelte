@@ -1,16 +1,22 @@
 <script lang="ts">
+	import type { Figure } from '../core/working';
 	import type { Sentence } from '../formats/answer-text';
 
 	interface Props {
 		sentence: Sentence;
+		/** A figure that is to show its working, and the element that it stands in. */
+		onopen?: (figure: Figure, element: HTMLElement) => void;
 	}
-	const { sentence }: Props = $props();
+	const { sentence, onopen }: Props = $props();
 </script>
 
 <p class="answer" aria-live="polite">
-	{#each sentence as phrase, index (index)}{#if phrase.figure}<strong
-				class:interest={phrase.figure === 'interest'}>{phrase.text}</strong
-			>{:else}{phrase.text}{/if}{/each}
+	{#each sentence as { text, figure, opens }, index (index)}{#if opens && onopen}<button
+				type="button"
+				class:interest={figure === 'interest'}
+				onclick={(event) => onopen(opens, event.currentTarget)}>{text}</button
+			>{:else if figure}<strong class:interest={figure === 'interest'}>{text}</strong
+			>{:else}{text}{/if}{/each}
 </p>
 
 <style>
@@ -22,8 +28,14 @@
 		overflow-wrap: anywhere;
 	}
 
-	strong {
+	strong,
+	button {
 		font-weight: 640;
+	}
+
+	button {
+		border-bottom: 1px dotted var(--act);
+		line-height: 1.15;
 	}
 
 	.interest {

@@ -1,11 +1,13 @@
 <!-- Every payment of a run, from the starting balance to the closing zero. Only the rows in view exist. -->
 <script lang="ts">
+	import type { Cents } from '../core/money';
 	import { rowAt, type Run } from '../core/run';
+	import type { Figure, TotalFigure } from '../core/working';
 	import { countOf } from '../formats/answer-text';
 	import { writeDate } from '../formats/date-text';
 	import { writeMoney, type Currency } from '../formats/money-text';
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
-	import { untrack } from 'svelte';
+	import { tick, untrack } from 'svelte';
 	import { get } from 'svelte/store';
 
 	interface Props {
@@ -16,8 +18,22 @@
 		/** The row to bring into view. */
 		picked: number | null;
 		label: string;
+		/** A figure that is to show its working, and the element that it stands in. */
+		onopen: (figure: Figure, element: HTMLElement) => void;
 	}
-	const { run, currency, pointed, picked, label }: Props = $props();
+	const { run, currency, pointed, picked, label, onopen }: Props = $props();
+
+	type Cell = 'opening' | 'interest' | 'paid' | 'principal' | 'closing' | 'interestSoFar';
+	const CELLS: readonly Cell[] = [
+		'opening',
+		'interest',
+		'paid',
+		'principal',
+		'closing',
+		'interestSoFar'
+	];
+	/** The one figure that the Tab key reaches; the arrows go on from it. */
+	let active = $state<{ k: number; name: Cell }>({ k: 1, name: 'interest' });
 
 	const ROW = 27;
 	let scroller = $state<HTMLDivElement>();
@@ -44,16 +60,83 @@
 	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index <= run.periods));
 	const above = $derived(items[0]?.start ?? 0);
 	const below = $derived(Math.max(0, (run.periods + 1) * ROW - (items.at(-1)?.end ?? 0)));
-	const money = $derived((amount: Parameters<typeof writeMoney>[0]) =>
-		writeMoney(amount, currency)
-	);
+	const money = $derived((amount: Cents) => writeMoney(amount, currency));
 	const cleared = $derived(run.ending.status === 'cleared');
+	const reachable = $derived(
+		items.some(({ index }) => index === active.k) ? active.k : Math.max(1, items[0]?.index ?? 1)
+	);
 	const lastDiffers = $derived(cleared && run.finalPayment !== rowAt(run, run.periods - 1)?.paid);
+	function open(event: MouseEvent): void {
+		const element = (event.target as HTMLElement).closest<HTMLElement>('[data-name]');
+		if (!element) return;
+		const { name, k } = element.dataset;
+		if (k === undefined) onopen({ of: 'run', name: name as TotalFigure['name'] }, element);
+		else onopen({ of: 'row', name: name as Cell, k: Number(k) }, element);
+	}
+
+	function reached(event: FocusEvent): void {
+		const { name, k } = (event.target as HTMLElement).dataset;
+		if (k !== undefined) active = { k: Number(k), name: name as Cell };
+	}
+
+	/** Arrows go from figure to figure. */
+	async function key(event: KeyboardEvent): Promise<void> {
+		const { k } = (event.target as HTMLElement).dataset;
+		if (k === undefined || event.altKey || event.ctrlKey) return;
+		const rows = {
+			ArrowDown: 1,
+			ArrowUp: -1,
+			PageDown: 8,
+			PageUp: -8,
+			Home: -Infinity,
+			End: Infinity
+		};
+		const columns = { ArrowRight: 1, ArrowLeft: -1 };
+		const down = rows[event.key as keyof typeof rows] ?? 0;
+		const right = columns[event.key as keyof typeof columns] ?? 0;
+		if (down === 0 && right === 0) return;
+		event.preventDefault();
+		// From where the last key led, though the focus may still be on its way there.
+		const column = CELLS.indexOf(active.name) + right;
+		active = {
+			k: Math.min(Math.max(active.k + down, 1), run.periods),
+			name: CELLS[Math.min(Math.max(column, 0), CELLS.length - 1)] ?? 'interest'
+		};
+		get(virtual).scrollToIndex(active.k);
+		await tick();
+		// The rows that scrolling brings into being are there in the next frame.
+		await new Promise(requestAnimationFrame);
+		const { k: row, name: cell } = active;
+		scroller?.querySelector<HTMLElement>(`[data-k="${row}"][data-name="${cell}"]`)?.focus();
+	}
 </script>
 
-<!-- Focus lets arrows and Page Up and Down scroll it. -->
-<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div class="scroller" bind:this={scroller} tabindex="0" role="region" aria-label={label}>
+{#snippet figure(k: number, name: Cell, amount: Cents)}
+	<button
+		type="button"
+		class="figure"
+		data-k={k}
+		data-name={name}
+		tabindex={k === reachable && name === active.name ? 0 : -1}>{money(amount)}</button
+	>
+{/snippet}
+{#snippet total(name: TotalFigure['name'], amount: Cents)}
+	<button type="button" class="figure" data-name={name}>{money(amount)}</button>
+{/snippet}
+
+<!-- Focus lets arrows and Page Up and Down scroll it; the buttons inside take clicks and keys, and the
+     region only hears them on their way up. -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+<div
+	class="scroller"
+	bind:this={scroller}
+	tabindex="0"
+	role="region"
+	aria-label={label}
+	onclick={open}
+	onkeydown={key}
+	onfocusin={reached}
+>
 	<table aria-rowcount={run.periods + 3}>
 		<thead>
 			<tr aria-rowindex={1}>
@@ -82,12 +165,12 @@
 					<td class="number">{index}</td>
 					{#if row}
 						<td class="left">{writeDate(row.date)}</td>
-						<td>{money(row.opening)}</td>
-						<td class="interest">{money(row.interest)}</td>
-						<td class="payment">{money(row.paid)}</td>
-						<td>{money(row.principal)}</td>
-						<td>{money(row.closing)}</td>
-						<td class="interest">{money(row.interestSoFar)}</td>
+						<td>{@render figure(index, 'opening', row.opening)}</td>
+						<td class="interest">{@render figure(index, 'interest', row.interest)}</td>
+						<td>{@render figure(index, 'paid', row.paid)}</td>
+						<td>{@render figure(index, 'principal', row.principal)}</td>
+						<td>{@render figure(index, 'closing', row.closing)}</td>
+						<td class="interest">{@render figure(index, 'interestSoFar', row.interestSoFar)}</td>
 						<td class="note">{last && lastDiffers ? 'last payment' : ''}</td>
 					{:else}
 						<td class="left">{writeDate(run.startDate)}</td>
@@ -105,9 +188,9 @@
 				<td class="number"></td>
 				<td class="left">{countOf(run.periods, 'payment')}</td>
 				<td></td>
-				<td class="interest">{money(run.totalInterest)}</td>
-				<td>{money(run.totalPaid)}</td>
-				<td>{money(run.totalPrincipal)}</td>
+				<td class="interest">{@render total('totalInterest', run.totalInterest)}</td>
+				<td>{@render total('totalPaid', run.totalPaid)}</td>
+				<td>{@render total('totalPrincipal', run.totalPrincipal)}</td>
 				<td>{money(run.closing)}</td>
 				<td></td>
 				<td class="note">{cleared ? 'paid off' : 'still owed'}</td>
@@ -176,6 +259,16 @@
 		td {
 			padding: 0 5px;
 		}
+	}
+
+	.figure {
+		font-weight: inherit;
+		text-decoration: underline dotted transparent;
+		text-underline-offset: 3px;
+	}
+
+	.figure:hover {
+		text-decoration-color: var(--act);
 	}
 
 	.left {

@@ -3,6 +3,7 @@
 	import { difference } from '$lib/core/compare';
 	import { datesOf } from '$lib/core/run';
 	import { threeWays, type WayId } from '$lib/core/ways';
+	import { workingOf, type Figure } from '$lib/core/working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { beforeSentence, waySentence, type Sentence } from '$lib/formats/answer-text';
 	import { statedDebt, waysOf, type DebtEntry } from '$lib/formats/case-document';
@@ -13,7 +14,9 @@
 	import Answer from '$lib/ui/Answer.svelte';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import { hueOf } from '$lib/ui/hues';
+	import { writeWorking } from '$lib/formats/working-text';
 	import Schedule from '$lib/ui/Schedule.svelte';
+	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import AskBackwards from './AskBackwards.svelte';
 	import BeforeLine from './BeforeLine.svelte';
 	import Terms from './Terms.svelte';
@@ -85,6 +88,25 @@
 			}
 	);
 
+	/** The figures whose working is open, each from the one before; the last one is shown. */
+	let opened = $state.raw<readonly Figure[]>([]);
+	let opener = $state.raw<HTMLElement | null>(null);
+	const working = $derived.by(() => {
+		const figure = opened.at(-1);
+		const found = ways && figure && workingOf(ways[way].terms, ways[way].run, figure);
+		return found ? writeWorking(found, currency) : null;
+	});
+
+	function open(figure: Figure, element: HTMLElement): void {
+		opened = [figure];
+		opener = element;
+	}
+
+	function close(): void {
+		opened = [];
+		opener?.focus();
+	}
+
 	function sameTerms(one: DebtEntry, other: DebtEntry): boolean {
 		const fields = debtFields(other, currency);
 		return [...debtFields(one, currency)].every(([field, text]) => fields.get(field) === text);
@@ -105,7 +127,7 @@
 <main>
 	<h1 class="unseen">{debt ? nameOf(debt) : 'Debt'}</h1>
 	<div class="top">
-		<Answer {sentence} />
+		<Answer {sentence} onopen={open} />
 		{#if beforeWays && run}
 			<BeforeLine
 				sentence={beforeSentence(beforeWays, way, difference(run, beforeWays[way].run), currency)}
@@ -156,8 +178,25 @@
 			<WaysTable {ways} {currency} picked={way} {hue} onpick={(id) => (chosen = id)} />
 		</section>
 		<section class="schedule" aria-label="Schedule">
-			<Schedule {run} {currency} {pointed} {picked} label="Every payment, {WAY_NAMES[way]}" />
+			<Schedule
+				{run}
+				{currency}
+				{pointed}
+				{picked}
+				label="Every payment, {WAY_NAMES[way]}"
+				onopen={open}
+			/>
 		</section>
+	{/if}
+	{#if working && opener}
+		<WorkingNote
+			{working}
+			anchor={opener}
+			deep={opened.length > 1}
+			onopen={(figure) => (opened = [...opened, figure])}
+			onback={() => (opened = opened.slice(0, -1))}
+			onclose={close}
+		/>
 	{/if}
 </main>
 
