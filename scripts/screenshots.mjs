@@ -34,6 +34,13 @@ await page.click('.result a');
 await page.waitForSelector('.picture canvas');
 await take('one-debt');
 
+await page.click('input[value=minimum]');
+await page.click('[data-k="3"][data-name="paid"]');
+await page.waitForSelector('[role=dialog]');
+await take('working');
+await page.keyboard.press('Escape');
+await page.click('input[value=more]');
+
 await page.click('[aria-label="Amount held each month"]');
 await page.keyboard.type('180');
 await page.waitForSelector('.before');

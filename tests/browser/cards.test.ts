@@ -212,6 +212,14 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 			'15 Jan 2028, still owed: minimum 3,655.75 · held 3,284.78 · with extra 2,920.62'
 		);
 		expect(await screen.texts('tr.pointed')).toHaveLength(1);
+		// A payment pointed at in the bars is pointed at in the balances and the schedule too.
+		await screen.page.hover('.split');
+		await screen.see('.caption', /^15 \w{3} 20\d\d, still owed/);
+		const [pointed = ''] = await screen.texts('tr.pointed');
+		expect(await screen.text('.caption')).toContain(
+			pointed.slice(pointed.indexOf('15 '), pointed.indexOf('15 ') + 11)
+		);
+		await screen.page.focus('.picture');
 		await screen.press('End', 'Enter');
 		expect(await screen.page.$eval('.picture', (e) => e.getAttribute('aria-label'))).toContain(
 			'minimum: March 2044; held: September 2030; with extra: November 2029'

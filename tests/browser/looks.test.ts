@@ -42,6 +42,32 @@ async function seriousFindings(): Promise<string[]> {
 	});
 }
 
+describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
+	it('a refusal, a working, an answer before a change and a notice are fit for axe-core', async () => {
+		await screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+		await screen.goto('/');
+		await screen.press('n', 'Enter');
+		await screen.see('.problem', 'The client label is missing.');
+		expect(await seriousFindings()).toEqual([]);
+		await screen.goto(views['one debt'] ?? '');
+		await screen.fill('Amount held each month', '200000');
+		await screen.see('.before', 'Before this change');
+		await screen.click('[data-k="2"][data-name="interest"]');
+		await screen.see('[role=dialog]', 'Interest of payment 2');
+		expect(await seriousFindings()).toEqual([]);
+		await screen.press('Escape');
+		await screen.click('.before button');
+		await screen.saved();
+		await screen.goto(views['entry grid, full'] ?? '');
+		await screen.click('.tools button:last-child');
+		await screen.see('.notice', 'is deleted.');
+		expect(await seriousFindings()).toEqual([]);
+		await screen.click('.notice .act');
+		await screen.saved();
+		desk.checked();
+	});
+});
+
 describe.each(['light', 'dark'])('every screen, %s', (scheme) => {
 	it.each(['casebook', 'entry grid, full', 'entry grid, empty', 'one debt', 'not found'])(
 		'%s: nothing serious for axe-core, nothing cut off from 1024 pixels up',

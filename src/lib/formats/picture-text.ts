@@ -1,6 +1,7 @@
 /** What is written into and said of the picture of balances. */
 import type { CalendarDate } from '../core/calendar';
 import { owedAfter, rowAt } from '../core/run';
+import type { Split, SplitBar } from '../core/split';
 import type { ThreeWays, WayId } from '../core/ways';
 import { endInWords, type Sentence } from './answer-text';
 import { writeDate, writeMonth, writeShortMonth } from './date-text';
@@ -22,6 +23,16 @@ export function endLabel(ways: ThreeWays, id: WayId): string {
 export function pictureInWords(ways: ThreeWays, shown: readonly WayId[]): string {
 	const ends = shown.map((id) => `${WAY_NAMES[id]}: ${endInWords(ways[id].run, writeMonth)}`);
 	return `The balance over time, paid in ${shown.length} ways, down to zero. ${ends.join('; ')}.`;
+}
+
+/** The bars in words, for whoever does not see them. */
+export function splitInWords({ by, bars }: Split, currency: Currency): string {
+	const part = (bar: SplitBar | undefined) => {
+		if (!bar) return '';
+		const when = by === 'year' ? `in ${bar.year}` : `with payment ${bar.from}`;
+		return `${when} ${writeMoney(bar.interest, currency)} interest and ${writeMoney(bar.principal, currency)} principal`;
+	};
+	return `What is paid, by the ${by}, split into interest and principal: ${part(bars[0])}; ${part(bars.at(-1))}.`;
 }
 
 /** What is owed after payment k on each way; row 0 is the start. */

@@ -5,6 +5,7 @@
 <script lang="ts">
 	import { dayAt, drawBalances, redrawBalances, type BalancePicture } from './balance-chart';
 	import { untrack } from 'svelte';
+	import { whenColoursChange } from './colours';
 	import { toDay } from './time-axis';
 
 	interface Props {
@@ -20,7 +21,7 @@
 
 	let canvas = $state<HTMLCanvasElement>();
 	let chart = $state.raw<ReturnType<typeof drawBalances>>();
-	let scheme = $state(0);
+	let colours = $state(0);
 
 	const days = $derived(dates.map(toDay));
 	const pointed = $derived(picture.pointed === null ? -1 : dates.indexOf(picture.pointed));
@@ -32,19 +33,15 @@
 			untrack(() => picture)
 		);
 		chart = drawn;
-		// Fonts and the colours of the day or night come after the first drawing.
-		const again = () => (scheme += 1);
-		const night = matchMedia('(prefers-color-scheme: dark)');
-		night.addEventListener('change', again);
-		void document.fonts.ready.then(again);
+		const forget = whenColoursChange(() => (colours += 1));
 		return () => {
-			night.removeEventListener('change', again);
+			forget();
 			drawn.destroy();
 		};
 	});
 
 	$effect(() => {
-		void scheme;
+		void colours;
 		if (chart) redrawBalances(chart, picture);
 	});
 

@@ -9,6 +9,7 @@ import {
 	type ChartDataset,
 	type Plugin
 } from 'chart.js';
+import { coloursOf, type Colour } from './colours';
 import { timeTicks, toDay } from './time-axis';
 
 Chart.register(Filler, LinearScale, LineController, LineElement, PointElement);
@@ -68,7 +69,7 @@ const states = new WeakMap<BalanceChart, { picture: BalancePicture }>();
 export function redrawBalances(chart: BalanceChart, picture: BalancePicture): void {
 	const state = states.get(chart);
 	if (state) state.picture = picture;
-	const colour = colours(chart.canvas);
+	const colour = coloursOf(chart.canvas);
 	const first = toDay(picture.lines[0]?.points[0]?.date ?? picture.until);
 	const last = Math.max(toDay(picture.until), first + 31);
 	const ticks = timeTicks(first, last);
@@ -117,13 +118,6 @@ export function dayAt(chart: BalanceChart, pixel: number): number {
 	return chart.scales['x']?.getValueForPixel(pixel) ?? 0;
 }
 
-type Colour = (property: string) => string;
-
-function colours(canvas: HTMLCanvasElement): Colour {
-	const style = getComputedStyle(canvas);
-	return (property) => style.getPropertyValue(property).trim();
-}
-
 function dataset(
 	line: BalanceLine,
 	colour: Colour,
@@ -152,7 +146,7 @@ function endLabels(state: { picture: BalancePicture }): Plugin<'line'> {
 			if (!x || !y) return;
 			const { ctx: pen } = chart;
 			const { picture } = state;
-			const colour = colours(chart.canvas);
+			const colour = coloursOf(chart.canvas);
 			pen.save();
 			pen.textAlign = 'center';
 			pen.textBaseline = 'bottom';

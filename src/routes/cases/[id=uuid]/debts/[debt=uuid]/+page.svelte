@@ -2,18 +2,25 @@
 	import { page } from '$app/state';
 	import { difference } from '$lib/core/compare';
 	import { datesOf } from '$lib/core/run';
+	import { splitOf } from '$lib/core/split';
 	import { threeWays, type WayId } from '$lib/core/ways';
 	import { workingOf, type Figure } from '$lib/core/working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { beforeSentence, waySentence, type Sentence } from '$lib/formats/answer-text';
 	import { statedDebt, waysOf, type DebtEntry } from '$lib/formats/case-document';
 	import { debtFields, missingOf, nameOf } from '$lib/formats/debt-text';
-	import { monthSentence, pictureInWords, WAY_NAMES } from '$lib/formats/picture-text';
+	import {
+		monthSentence,
+		pictureInWords,
+		splitInWords,
+		WAY_NAMES
+	} from '$lib/formats/picture-text';
 	import { writeMoney } from '$lib/formats/money-text';
 	import type { Cents } from '$lib/core/money';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import { hueOf } from '$lib/ui/hues';
+	import SplitPicture from '$lib/ui/SplitPicture.svelte';
 	import { writeWorking } from '$lib/formats/working-text';
 	import Schedule from '$lib/ui/Schedule.svelte';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
@@ -84,7 +91,7 @@
 				until: axis.until,
 				hue,
 				pointed: month?.date ?? null,
-				amount: (balance: number) => writeMoney(balance as Cents, currency).replace(/\.\d+$/, '')
+				amount: wholeAmount
 			}
 	);
 
@@ -105,6 +112,25 @@
 	function close(): void {
 		opened = [];
 		opener?.focus();
+	}
+
+	const split = $derived(run ? splitOf(run) : { by: 'payment' as const, bars: [] });
+	const bars = $derived({
+		bars: split.bars.map(({ from, year, interest, principal }) => ({
+			label: String(split.by === 'year' ? year : from),
+			interest,
+			principal
+		})),
+		hue,
+		pointed: split.bars.findIndex(
+			({ from, to }) => pointed !== null && pointed >= from && pointed <= to
+		),
+		amount: wholeAmount
+	});
+
+	/** An amount on an axis: without decimals. */
+	function wholeAmount(amount: number): string {
+		return writeMoney(Math.round(amount) as Cents, currency).replace(/\.\d+$/, '');
 	}
 
 	function sameTerms(one: DebtEntry, other: DebtEntry): boolean {
@@ -164,6 +190,9 @@
 					{whole ? 'Show the nearer part' : 'Show all of the minimum'}
 				</button>
 			{/if}
+			<p class="caption bars">
+				each {split.by}: principal, <span class="interest">interest</span>
+			</p>
 			<div class="chart">
 				<BalancePicture
 					{picture}
@@ -171,6 +200,14 @@
 					{dates}
 					onpoint={(index) => (pointed = index)}
 					onpick={(index) => (picked = index)}
+				/>
+			</div>
+			<div class="chart bars">
+				<SplitPicture
+					picture={bars}
+					words={splitInWords(split, currency)}
+					onpoint={(bar) => (pointed = bar === null ? null : (split.bars[bar]?.to ?? null))}
+					onpick={(bar) => (picked = split.bars[bar]?.from ?? null)}
 				/>
 			</div>
 		</section>
@@ -237,7 +274,8 @@
 	.balances {
 		grid-area: balances;
 		display: grid;
-		grid-template: auto minmax(0, 1fr) / 1fr auto;
+		grid-template: auto minmax(0, 1fr) / minmax(0, 1fr) auto minmax(200px, 27%);
+		column-gap: 16px;
 		padding-top: 10px;
 	}
 
@@ -259,8 +297,17 @@
 	}
 
 	.chart {
-		grid-column: 1 / -1;
+		grid-column: 1 / 3;
+		min-width: 0;
 		min-height: 0;
+	}
+
+	.bars {
+		grid-column: 3;
+	}
+
+	.caption .interest {
+		color: var(--interest);
 	}
 
 	.ways {

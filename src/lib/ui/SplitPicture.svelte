@@ -1,0 +1,66 @@
+<!-- How each payment, or each year's, splits into interest and principal. -->
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import { whenColoursChange } from './colours';
+	import { barAt, drawSplit, redrawSplit, type SplitPicture } from './split-chart';
+
+	interface Props {
+		picture: SplitPicture;
+		/** The picture in words. */
+		words: string;
+		onpoint: (bar: number | null) => void;
+		onpick: (bar: number) => void;
+	}
+	const { picture, words, onpoint, onpick }: Props = $props();
+
+	let canvas = $state<HTMLCanvasElement>();
+	let chart = $state.raw<ReturnType<typeof drawSplit>>();
+	let colours = $state(0);
+
+	$effect(() => {
+		if (!canvas) return;
+		const drawn = drawSplit(
+			canvas,
+			untrack(() => picture)
+		);
+		chart = drawn;
+		const forget = whenColoursChange(() => (colours += 1));
+		return () => {
+			forget();
+			drawn.destroy();
+		};
+	});
+
+	$effect(() => {
+		void colours;
+		if (chart) redrawSplit(chart, picture);
+	});
+</script>
+
+<!-- The same months can be reached with keys in the picture of balances beside it. -->
+<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
+<div
+	class="split"
+	role="img"
+	aria-label={words}
+	onpointermove={(event) => chart && onpoint(barAt(chart, event.offsetX))}
+	onpointerleave={() => onpoint(null)}
+	onclick={(event) => chart && onpick(barAt(chart, event.offsetX))}
+>
+	<canvas bind:this={canvas}></canvas>
+</div>
+
+<style>
+	.split {
+		position: relative;
+		height: 100%;
+		min-height: 0;
+		overflow: hidden;
+	}
+
+	canvas {
+		position: absolute;
+		inset: 0;
+		pointer-events: none;
+	}
+</style>
