@@ -14,10 +14,12 @@
 	const { data }: PageProps = $props();
 
 	let sought = $state('');
-	let opening = $state(false);
+	let asked = $state(false);
 	let notice = $state<{ text: string; restores?: string } | null>(null);
 	let search = $state<HTMLInputElement>();
 
+	/** An empty casebook has the line for its first case open. */
+	const opening = $derived(asked || data.cases.length === 0);
 	const words = $derived(sought.toLowerCase().split(/\s+/).filter(Boolean));
 	const found = $derived(
 		data.cases.filter(({ label }) => words.every((word) => label.toLowerCase().includes(word)))
@@ -59,7 +61,7 @@
 		const typing = event.target instanceof HTMLInputElement;
 		if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
 		if (event.key === '/') search?.focus();
-		else if (event.key === 'n') opening = true;
+		else if (event.key === 'n') asked = true;
 		else return;
 		event.preventDefault();
 	}
@@ -87,14 +89,16 @@
 					/>
 				</label>
 			{/if}
-			<button type="button" class="new" aria-expanded={opening} onclick={() => (opening = true)}>
-				New case<kbd aria-hidden="true">n</kbd>
-			</button>
+			{#if !opening}
+				<button type="button" class="new" onclick={() => (asked = true)}>
+					New case<kbd aria-hidden="true">n</kbd>
+				</button>
+			{/if}
 		</div>
 	</div>
 
 	{#if opening}
-		<NewCaseLine today={data.today} oncreate={create} onclose={() => (opening = false)} />
+		<NewCaseLine today={data.today} oncreate={create} onclose={() => (asked = false)} />
 	{/if}
 
 	{#if found.length > 0}

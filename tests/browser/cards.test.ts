@@ -19,7 +19,7 @@ const names = () =>
 describe('from an empty casebook to three cards, with the keyboard alone', () => {
 	it('opens the first case', async () => {
 		await screen.answer('The casebook is empty.');
-		await screen.press('n');
+		expect(await screen.focused()).toBe('Client label');
 		await screen.enter('A deckhand and a baker', 'usd', '15 Dec 2026');
 		await screen.answer('Take down the first debt');
 		expect(await screen.focused()).toBe('Name, line 1');

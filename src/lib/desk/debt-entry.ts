@@ -1,11 +1,12 @@
 import type { CaseDocument, DebtEntry } from '../formats/case-document';
+import { v4 as newId } from 'uuid';
 import { ZERO } from '../core/money';
 import { missingOf } from '../formats/debt-text';
 
 /** A line on which nothing has been taken down yet. */
 export function blankDebt(): DebtEntry {
 	return {
-		id: crypto.randomUUID(),
+		id: newId(),
 		name: '',
 		balance: null,
 		annualRate: null,
@@ -46,7 +47,7 @@ export function moved(document: CaseDocument, index: number, to: number): CaseDo
 export function duplicated(document: CaseDocument, index: number): CaseDocument {
 	const debts = [...document.debts];
 	const original = debts[index];
-	if (original) debts.splice(index + 1, 0, { ...original, id: crypto.randomUUID() });
+	if (original) debts.splice(index + 1, 0, { ...original, id: newId() });
 	return { ...document, debts };
 }
 

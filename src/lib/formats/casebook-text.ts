@@ -7,9 +7,9 @@ import { quoted } from './reading';
 export function casebookSentence(all: number, found: number, sought: string): Sentence {
 	if (all === 0) {
 		return [
-			{ text: 'The casebook is empty. Open the ' },
+			{ text: 'The casebook is empty. The ' },
 			{ text: 'first case', figure: 'figure' },
-			{ text: ' with a client label, the currency, and the day its figures are as of.' }
+			{ text: ' needs a client label, the currency, and the day its figures are as of.' }
 		];
 	}
 	if (sought.trim() === '') {

@@ -31,10 +31,10 @@
 <style>
 	header {
 		display: flex;
-		align-items: center;
+		align-items: baseline;
 		gap: 18px;
 		height: 48px;
-		padding: 0 24px;
+		padding: 12px 24px 0;
 		border-bottom: 1px solid var(--hairline);
 	}
 
@@ -89,7 +89,7 @@
 		display: flex;
 		flex: none;
 		gap: 18px;
-		align-items: center;
+		align-items: baseline;
 		margin-left: auto;
 		color: var(--quiet);
 	}
