@@ -43,11 +43,11 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 	});
 
 	it('finds them again after a reload and after a restart of the server', async () => {
-		await screen.page.reload({ waitUntil: 'networkidle0' });
+		await screen.reload();
 		expect(await screen.value('Balance, line 1')).toBe('4,182.36');
 		await desk.residuum.stop();
 		await desk.residuum.restart();
-		await screen.page.reload({ waitUntil: 'networkidle0' });
+		await screen.reload();
 		expect(await screen.value('Name, line 2')).toBe('Gansey & Oar store card');
 		expect(await screen.value('Minimum is, line 1')).toBe('interest-plus');
 		expect(await screen.value('Minimum at least, line 1')).toBe('25.00');

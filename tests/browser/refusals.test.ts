@@ -34,7 +34,7 @@ describe('what can’t be meant', () => {
 		await screen.page.evaluate(() => (document.activeElement as HTMLElement).blur());
 		expect(await screen.value(label)).toBe(typed);
 		await screen.saved();
-		await screen.page.reload({ waitUntil: 'networkidle0' });
+		await screen.reload();
 		expect(await screen.value(label)).toBe(before);
 		await screen.answer('4,182.36 owed');
 	});
@@ -75,7 +75,7 @@ describe('a case that was changed in another window', () => {
 		]);
 		await here.click('.stale button');
 		await here.saved();
-		await here.page.reload({ waitUntil: 'networkidle0' });
+		await here.reload();
 		expect(await here.value('Balance, line 1')).toBe('4,100.00');
 		await here.press('Control+z');
 		await expect.poll(() => here.value('Balance, line 1')).toBe('4,000.00');
@@ -94,7 +94,7 @@ describe('a server that does not answer', () => {
 		await screen.see('.saving', 'Not saved: the server doesn’t answer. Trying again.');
 		await desk.residuum.restart();
 		await screen.saved();
-		await screen.page.reload({ waitUntil: 'networkidle0' });
+		await screen.reload();
 		expect(await screen.value('Balance, line 1')).toBe('3,777.00');
 		// The requests that failed meanwhile were reported, and nothing else.
 		desk.checked('ERR_CONNECTION_REFUSED');

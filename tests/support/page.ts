@@ -62,7 +62,13 @@ export class Screen {
 	) {}
 
 	async goto(path: string): Promise<void> {
-		await this.page.goto(this.address + path, { waitUntil: 'networkidle0' });
+		await this.page.goto(this.address + path);
+		await this.page.waitForSelector('html[data-open]');
+	}
+
+	async reload(): Promise<void> {
+		await this.page.reload();
+		await this.page.waitForSelector('html[data-open]');
 	}
 
 	async press(...keys: readonly string[]): Promise<void> {
