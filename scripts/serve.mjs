@@ -34,11 +34,14 @@ export async function serve() {
 	});
 	await new Promise((resolve) => server.listen(port, host, () => resolve(undefined)));
 
+	let open = false;
 	for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM'])) {
-		process.once(signal, () => stop(server));
+		// While the database is still being opened there is nothing yet that would have to be closed.
+		process.once(signal, () => (open ? stop(server) : process.exit(0)));
 	}
 	try {
 		const built = await import(pathToFileURL(join(ROOT, 'build/handler.js')).href);
+		open = true;
 		ready(built.handler);
 	} catch (error) {
 		const { name, message } = /** @type {Error} */ (error);

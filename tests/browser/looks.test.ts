@@ -35,7 +35,7 @@ async function seriousFindings(): Promise<string[]> {
 	await screen.page.evaluate(AxeCore.source);
 	return screen.page.evaluate(async () => {
 		const { axe } = window as unknown as { axe: typeof AxeCore };
-		const { violations } = await axe.run();
+		const { violations } = await axe.run({ resultTypes: ['violations'] });
 		return violations
 			.filter(({ impact }) => impact === 'serious' || impact === 'critical')
 			.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)}`));
