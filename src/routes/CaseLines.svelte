@@ -6,6 +6,7 @@
 	import { readLabel } from '$lib/formats/name-text';
 	import type { CaseSummary } from '$lib/formats/case-document';
 	import type { CalendarDate } from '$lib/core/calendar';
+	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { Pencil, Trash2 } from '@lucide/svelte';
 	import { tick } from 'svelte';
@@ -105,12 +106,12 @@
 				<span role="cell" class="right quiet">{writeDate(asOf)}</span>
 				<span role="cell" class="right quiet">{touchedInWords(touchedAt, today)}</span>
 				<span role="cell" class="tools">
-					<button type="button" title="Rename (F2)" onclick={() => rename(id)}>
-						<Pencil size={15} aria-hidden="true" /><span class="unseen">Rename {label}</span>
-					</button>
-					<button type="button" title="Delete (Delete)" onclick={() => remove(index)}>
-						<Trash2 size={15} aria-hidden="true" /><span class="unseen">Delete {label}</span>
-					</button>
+					<IconButton title="Rename (F2)" label="Rename {label}" onclick={() => rename(id)}>
+						<Pencil size={15} aria-hidden="true" />
+					</IconButton>
+					<IconButton title="Delete (Delete)" label="Delete {label}" onclick={() => remove(index)}>
+						<Trash2 size={15} aria-hidden="true" />
+					</IconButton>
 				</span>
 			</div>
 		{/each}
@@ -173,18 +174,5 @@
 	.tools {
 		display: flex;
 		gap: 4px;
-	}
-
-	.tools button {
-		display: grid;
-		place-items: center;
-		width: 28px;
-		height: 28px;
-		color: var(--quiet);
-	}
-
-	.tools button:hover,
-	.tools button:focus-visible {
-		color: var(--act);
 	}
 </style>

@@ -31,15 +31,17 @@
 <style>
 	header {
 		display: flex;
-		align-items: baseline;
+		align-items: center;
 		gap: 18px;
 		height: 48px;
-		padding: 12px 24px 0;
+		padding: 0 24px;
 		border-bottom: 1px solid var(--hairline);
 	}
 
 	.brand {
 		color: var(--ink);
+		/* Lifted, so that its larger letters stand on the line of the others. */
+		padding-bottom: 6px;
 		font: 700 20px/1 var(--serif);
 		text-decoration: none;
 	}
@@ -89,7 +91,7 @@
 		display: flex;
 		flex: none;
 		gap: 18px;
-		align-items: baseline;
+		align-items: center;
 		margin-left: auto;
 		color: var(--quiet);
 	}

@@ -10,6 +10,7 @@
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { readName } from '$lib/formats/name-text';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { Copy, GripVertical, Trash2 } from '@lucide/svelte';
 	import { dragHandle } from 'svelte-dnd-action';
@@ -119,12 +120,16 @@
 	</span>
 	<span role="cell" class="tools">
 		{#if !blank}
-			<button type="button" title="Copy this line (Ctrl+D)" onclick={oncopy}>
-				<Copy size={15} aria-hidden="true" /><span class="unseen">Copy {nameOf(debt)}</span>
-			</button>
-			<button type="button" title="Delete this line (Ctrl+Delete)" onclick={onremove}>
-				<Trash2 size={15} aria-hidden="true" /><span class="unseen">Delete {nameOf(debt)}</span>
-			</button>
+			<IconButton title="Copy this line (Ctrl+D)" label="Copy {nameOf(debt)}" onclick={oncopy}>
+				<Copy size={15} aria-hidden="true" />
+			</IconButton>
+			<IconButton
+				title="Delete this line (Ctrl+Delete)"
+				label="Delete {nameOf(debt)}"
+				onclick={onremove}
+			>
+				<Trash2 size={15} aria-hidden="true" />
+			</IconButton>
 		{/if}
 	</span>
 </div>
@@ -207,18 +212,5 @@
 	.tools {
 		display: flex;
 		justify-content: end;
-	}
-
-	.tools button {
-		display: grid;
-		place-items: center;
-		width: 28px;
-		height: 28px;
-		color: var(--quiet);
-	}
-
-	.tools button:hover,
-	.tools button:focus-visible {
-		color: var(--act);
 	}
 </style>
