@@ -56,6 +56,11 @@ rmSync(data, { recursive: true });
 
 /** @param {string} name */
 async function take(name) {
+	// A case is shown when it is saved; the casebook has nothing to save.
+	await page.waitForFunction(() => {
+		const saving = document.querySelector('.saving');
+		return saving === null || saving.textContent?.trim() === 'Saved';
+	});
 	await page.waitForNetworkIdle();
 	await page.evaluate(() => document.fonts.ready);
 	await page.screenshot({ path: `${TARGET}/${name}.png` });

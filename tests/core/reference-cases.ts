@@ -200,7 +200,10 @@ function solved(
 		}
 		case 'rate': {
 			const advance = timing === 'advance';
-			const found = rateFor(balance, payment, periods, paymentsPerYear, { basis, advance });
+			const { annual: found } = rateFor(balance, payment, periods, paymentsPerYear, {
+				basis,
+				advance
+			});
 			return found === null
 				? { status: 'none' }
 				: { status: 'found', annualPercent: (found / 10_000).toFixed(4) };

@@ -130,6 +130,16 @@ describe('the working of a figure', () => {
 		);
 	});
 
+	it('claims no formula for interest that is charged in another way', () => {
+		const daily = { basis: 'daily', annual: percent(224_900), dayYear: 365 } as const;
+		const other: readonly Partial<DebtTerms>[] = [{ rate: daily }, { timing: 'advance' }];
+		for (const fields of other) {
+			const terms: DebtTerms = { ...card, ...fields };
+			const working = workingOf(terms, run(terms), { of: 'row', name: 'interest', k: 2 });
+			expect(working?.formula).toEqual({ kind: 'by rule', rule: 'rate convention' });
+		}
+	});
+
 	it('is written in words, with its numbers and where they come from', () => {
 		const got = run(card);
 		const written = (figure: Figure) => {

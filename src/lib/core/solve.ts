@@ -53,6 +53,14 @@ export function periodsFor(known: Known, payment: Cents): PeriodsAnswer {
 	return { run: whole, unrounded: Number.isFinite(unrounded) ? unrounded : null };
 }
 
+/** What a lender must be charging. */
+export interface RateAnswer {
+	/** The annual rate; null where the payments do not add up to the balance, or it is above 1000 %. */
+	readonly annual: Percent | null;
+	/** What the payments come to together. */
+	readonly paid: Cents;
+}
+
 /**
  * The annual rate at which n payments repay the balance, to 0.0001 %; null where they do not add up to
  * it, or it lies above 1000 %. `basis` says what the rate is to be read as.
@@ -63,8 +71,9 @@ export function rateFor(
 	periods: number,
 	paymentsPerYear: number,
 	{ basis = 'nominal', advance = false }: { basis?: RateTerms['basis']; advance?: boolean } = {}
-): Percent | null {
-	if (payment * periods < balance) return null;
+): RateAnswer {
+	const paid = (payment * periods) as Cents;
+	if (paid < balance) return { annual: null, paid };
 	const asked = (annual: number) => {
 		const i = periodicFraction({ basis, annual, dayYear: 365 } as RateTerms, paymentsPerYear);
 		return unroundedLevelPayment(balance, periods, i, advance);
@@ -72,12 +81,12 @@ export function rateFor(
 	// The payment grows with the rate, so the rate is bracketed and halved until no double lies between.
 	let low = 0;
 	let high: number = HIGHEST_RATE;
-	if (asked(high) < payment) return null;
+	if (asked(high) < payment) return { annual: null, paid };
 	for (let middle = high / 2; middle > low && middle < high; middle = (low + high) / 2) {
 		if (asked(middle) < payment) low = middle;
 		else high = middle;
 	}
-	return Math.round(high) as Percent;
+	return { annual: Math.round(high) as Percent, paid };
 }
 
 /** What can be afforded. */

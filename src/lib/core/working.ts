@@ -4,7 +4,7 @@
  */
 import type { DebtTerms } from './debt';
 import type { Cents } from './money';
-import { periodicFraction, WHOLE, type Percent } from './rate';
+import { WHOLE, type Percent } from './rate';
 import { feesIn } from './recurring';
 import { rowAt, type Run, type RunRow } from './run';
 import { beforeTheFirst, enterStretch, type Stretch } from './stretches';
@@ -71,8 +71,11 @@ type Formula =
 	  }
 	/** The whole of what is owed, because the payment asked would be more, or the term is over. */
 	| { readonly kind: 'rest'; readonly of: Operand }
-	/** Asked by the rule in a way that is not shown step by step. */
-	| { readonly kind: 'by rule'; readonly rule: 'level' | 'interest-only' | 'skipped' };
+	/** By a rule or convention of the debt that is not shown step by step. */
+	| {
+			readonly kind: 'by rule';
+			readonly rule: 'level' | 'interest-only' | 'skipped' | 'rate convention';
+	  };
 
 export interface Working {
 	readonly figure: Figure;
@@ -159,12 +162,12 @@ function rowWorking(terms: DebtTerms, run: Run, figure: RowFigure, row: RunRow):
 
 function interestFormula(terms: DebtTerms, run: Run, k: number, on: Operand): Formula {
 	const { rate } = stretchOf(terms, run, k);
-	const { paymentsPerYear } = terms;
-	const annual = rate.kind === 'factor' ? terms.rate.annual : (rate.annual as Percent);
-	const fraction = periodicFraction({ ...terms.rate, annual }, paymentsPerYear);
-	// Rational where the annual rate is divided: worked out in one division, as the rounding is.
-	const unrounded =
-		rate.kind === 'exact' ? (on.amount * annual) / (WHOLE * paymentsPerYear) : on.amount * fraction;
+	const { paymentsPerYear, timing } = terms;
+	if (rate.kind !== 'exact' || timing === 'advance') {
+		return { kind: 'by rule', rule: 'rate convention' };
+	}
+	const annual = rate.annual as Percent;
+	const unrounded = (on.amount * annual) / (WHOLE * paymentsPerYear);
 	return { kind: 'interest', on, annual, paymentsPerYear, unrounded };
 }
 

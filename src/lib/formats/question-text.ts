@@ -5,7 +5,13 @@
 import type { CalendarDate } from '../core/calendar';
 import type { Cents } from '../core/money';
 import type { Percent } from '../core/rate';
-import type { BalanceAnswer, ExtraAnswer, PaymentAnswer, PeriodsAnswer } from '../core/solve';
+import type {
+	BalanceAnswer,
+	ExtraAnswer,
+	PaymentAnswer,
+	PeriodsAnswer,
+	RateAnswer
+} from '../core/solve';
 import { countOf, endInWords } from './answer-text';
 import { writeMonth, writeMonths, writeShortMonth } from './date-text';
 import { writeMoney, type Currency } from './money-text';
@@ -57,21 +63,20 @@ export function timeAnswered({ run, unrounded }: PeriodsAnswer, currency: Curren
 
 /** “Paying 180.00 for 36 months, the rate must be 12.2489 %” */
 export function rateAnswered(
-	rate: Percent | null,
-	payments: Cents,
+	{ annual, paid }: RateAnswer,
 	balance: Cents,
 	currency: Currency
 ): Answered {
-	if (rate !== null) {
+	if (annual !== null) {
 		return {
-			blank: writePercent(rate),
-			below: `${writeMoney(payments, currency)} paid in all on ${writeMoney(balance, currency)}; the rate at which that comes out even, charged monthly.`
+			blank: writePercent(annual),
+			below: `${writeMoney(paid, currency)} paid in all on ${writeMoney(balance, currency)}; the rate at which that comes out even, charged monthly.`
 		};
 	}
-	return payments < balance
+	return paid < balance
 		? {
 				blank: null,
-				below: `These payments add up to ${writeMoney(payments, currency)}, less than the ${writeMoney(balance, currency)} that is owed.`
+				below: `These payments add up to ${writeMoney(paid, currency)}, less than the ${writeMoney(balance, currency)} that is owed.`
 			}
 		: { blank: null, below: 'That would be a rate above 1,000 %.' };
 }

@@ -83,7 +83,8 @@ export function writeWorking(
 const RULE_WORDS = {
 	level: 'the equal payment that ends the debt at its term',
 	'interest-only': 'the interest alone, while only interest is paid',
-	skipped: 'nothing, as this payment is missed'
+	skipped: 'nothing, as this payment is missed',
+	'rate convention': 'by the convention in which this lender charges interest'
 };
 
 const SHORT = {

@@ -4,8 +4,7 @@
 -->
 <script lang="ts">
 	import { dayAt, drawBalances, redrawBalances, type BalancePicture } from './balance-chart';
-	import { untrack } from 'svelte';
-	import { whenColoursChange } from './colours';
+	import { liveChart } from './live-chart.svelte';
 	import { toDay } from './time-axis';
 
 	interface Props {
@@ -19,31 +18,17 @@
 	}
 	const { picture, words, dates, onpoint, onpick }: Props = $props();
 
-	let canvas = $state<HTMLCanvasElement>();
 	let chart = $state.raw<ReturnType<typeof drawBalances>>();
-	let colours = $state(0);
 
 	const days = $derived(dates.map(toDay));
 	const pointed = $derived(picture.pointed === null ? -1 : dates.indexOf(picture.pointed));
 
-	$effect(() => {
-		if (!canvas) return;
-		const drawn = drawBalances(
-			canvas,
-			untrack(() => picture)
-		);
-		chart = drawn;
-		const forget = whenColoursChange(() => (colours += 1));
-		return () => {
-			forget();
-			drawn.destroy();
-		};
-	});
-
-	$effect(() => {
-		void colours;
-		if (chart) redrawBalances(chart, picture);
-	});
+	const live = liveChart(
+		drawBalances,
+		redrawBalances,
+		() => picture,
+		(drawn) => (chart = drawn)
+	);
 
 	function indexAt(event: PointerEvent | MouseEvent): number {
 		const day = chart ? dayAt(chart, event.offsetX) : 0;
@@ -81,7 +66,7 @@
 	onpointerleave={() => onpoint(null)}
 	onclick={(event) => onpick(indexAt(event))}
 >
-	<canvas bind:this={canvas}></canvas>
+	<canvas {@attach live}></canvas>
 </div>
 
 <style>

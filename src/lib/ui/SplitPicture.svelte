@@ -1,7 +1,6 @@
 <!-- How each payment, or each year's, splits into interest and principal. -->
 <script lang="ts">
-	import { untrack } from 'svelte';
-	import { whenColoursChange } from './colours';
+	import { liveChart } from './live-chart.svelte';
 	import { barAt, drawSplit, redrawSplit, type SplitPicture } from './split-chart';
 
 	interface Props {
@@ -13,28 +12,14 @@
 	}
 	const { picture, words, onpoint, onpick }: Props = $props();
 
-	let canvas = $state<HTMLCanvasElement>();
 	let chart = $state.raw<ReturnType<typeof drawSplit>>();
-	let colours = $state(0);
 
-	$effect(() => {
-		if (!canvas) return;
-		const drawn = drawSplit(
-			canvas,
-			untrack(() => picture)
-		);
-		chart = drawn;
-		const forget = whenColoursChange(() => (colours += 1));
-		return () => {
-			forget();
-			drawn.destroy();
-		};
-	});
-
-	$effect(() => {
-		void colours;
-		if (chart) redrawSplit(chart, picture);
-	});
+	const live = liveChart(
+		drawSplit,
+		redrawSplit,
+		() => picture,
+		(drawn) => (chart = drawn)
+	);
 </script>
 
 <!-- The same months can be reached with keys in the picture of balances beside it. -->
@@ -47,7 +32,7 @@
 	onpointerleave={() => onpoint(null)}
 	onclick={(event) => chart && onpick(barAt(chart, event.offsetX))}
 >
-	<canvas bind:this={canvas}></canvas>
+	<canvas {@attach live}></canvas>
 </div>
 
 <style>

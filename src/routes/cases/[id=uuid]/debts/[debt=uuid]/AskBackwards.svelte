@@ -87,11 +87,13 @@
 					use: { field: 'amount held', fields: { held: payment } }
 				};
 			case 'rate': {
-				const rate = rateFor(stated.balance, payment, count, 12);
-				const paid = (payment * count) as Cents;
+				const answer = rateFor(stated.balance, payment, count, 12);
+				const { annual } = answer;
 				return {
-					answered: rateAnswered(rate, paid, stated.balance, currency),
-					...(rate === null ? {} : { use: { field: 'annual rate', fields: { annualRate: rate } } })
+					answered: rateAnswered(answer, stated.balance, currency),
+					...(annual === null
+						? {}
+						: { use: { field: 'annual rate', fields: { annualRate: annual } } })
 				};
 			}
 			case 'afford': {
