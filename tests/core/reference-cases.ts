@@ -199,11 +199,7 @@ function solved(
 			return { ...run, status: ending.status, payoffDate, unrounded };
 		}
 		case 'rate': {
-			const advance = timing === 'advance';
-			const { annual: found } = rateFor(balance, payment, periods, paymentsPerYear, {
-				basis,
-				advance
-			});
+			const { annual: found } = rateFor(known, payment, periods);
 			return found === null
 				? { status: 'none' }
 				: { status: 'found', annualPercent: (found / 10_000).toFixed(4) };

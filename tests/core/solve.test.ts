@@ -96,7 +96,7 @@ describe('an answer put back into a run gives what was asked, and one cent less 
 						rate: { basis: 'nominal', annual: percent(annual) }
 					};
 					const { level } = paymentFor(known, periods);
-					const { annual: found } = rateFor(balance, level, periods, 12);
+					const { annual: found } = rateFor(known, level, periods);
 					if (found === null) {
 						// Rounded down, the payments may fall a few cents short of the balance.
 						expect(level * periods).toBeLessThan(balance);

@@ -90,6 +90,11 @@ export function dueDatesUntil(
 	return k;
 }
 
+/** How many payments there are in so many months, to the nearest. */
+export function periodsInMonths(months: number, paymentsPerYear: PaymentsPerYear): number {
+	return Math.round((months * paymentsPerYear) / 12);
+}
+
 /** The last day of the month that a date lies in. */
 export function endOfMonth(date: CalendarDate): CalendarDate {
 	const { year, month } = dateParts(date);

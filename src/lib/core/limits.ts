@@ -14,6 +14,13 @@ export const LIMITS = {
 	debts: 60,
 	/** A first due date lies within so many months of the day the figures are as of. */
 	firstDueMonths: 60,
+	/** Payments of a term: a hundred years of weeks. */
+	periods: 5200,
+	/** What can happen to one debt, and the ways of paying it that are kept beside each other. */
+	happenings: 100,
+	ways: 40,
+	/** Months in which a debt can be asked to end. */
+	months: 1200,
 	/** Years in which a case's figures may be as of. */
 	years: { first: 1990, last: 2100 }
 } as const;

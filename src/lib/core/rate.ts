@@ -21,7 +21,7 @@ export function percent(value: number): Percent {
 }
 
 /** How many days a year has for daily interest; `actual`: 365 or 366, by the year that a day falls in. */
-type DayYear = 365 | 360 | 'actual';
+export type DayYear = 365 | 360 | 'actual';
 
 /** How a lender turns an annual rate into the interest of one period (contract, section 2). */
 export type RateTerms =
@@ -111,6 +111,16 @@ export function interestOn(rate: PeriodicRate, balance: number, period: PeriodDa
 		case 'days':
 			return interestByDays(rate, balance, period);
 	}
+}
+
+/** The interest of one period before it is rounded, in minor units (contract, section 2). */
+export function unroundedInterest(
+	rate: RateTerms,
+	paymentsPerYear: number,
+	balance: number,
+	period: PeriodDays
+): number {
+	return interestOn(periodicRate(rate, paymentsPerYear, 'none'), balance, period);
 }
 
 export function exactInterest(rate: ExactRate, balance: number): number {

@@ -107,24 +107,30 @@ export function runTotals(terms: DebtTerms): RunTotals {
 /** Period k of a run, from 1 to its last; undefined beyond. */
 export function rowAt(run: Run, k: number): RunRow | undefined {
 	if (k < 1 || k > run.periods) return undefined;
+	const row = unroundedAt(run, k);
+	return {
+		k,
+		date: dueDate(run.firstDue, k, run.paymentsPerYear),
+		opening: shown(row.opening),
+		charges: shown(row.charges),
+		interest: shown(row.interest),
+		scheduled: shown(row.paid - row.extra),
+		extra: shown(row.extra),
+		paid: shown(row.paid),
+		principal: shown(row.opening - row.closing),
+		closing: shown(row.closing),
+		interestSoFar: shown(row.closing - run.starting + paidSoFar(run, k) - chargesSoFar(run, k))
+	};
+}
+
+/** What period k, from 1 to the last, is made of, in minor units as they are carried: not rounded. */
+export function unroundedAt(run: Run, k: number) {
 	const opening = closingOf(run, k - 1);
 	const closing = closingOf(run, k);
 	const paid = paidSoFar(run, k) - paidSoFar(run, k - 1);
 	const charges = chargesSoFar(run, k) - chargesSoFar(run, k - 1);
 	const extra = run.kept.extraPaid[k - 1] ?? 0;
-	return {
-		k,
-		date: dueDate(run.firstDue, k, run.paymentsPerYear),
-		opening: shown(opening),
-		charges: shown(charges),
-		interest: shown(closing - opening + paid - charges),
-		scheduled: shown(paid - extra),
-		extra: shown(extra),
-		paid: shown(paid),
-		principal: shown(opening - closing),
-		closing: shown(closing),
-		interestSoFar: shown(closing - run.starting + paidSoFar(run, k) - chargesSoFar(run, k))
-	};
+	return { opening, charges, interest: closing - opening + paid - charges, paid, extra, closing };
 }
 
 /** What is owed after period k; period 0 is the start, and after the last one nothing changes. */

@@ -18,6 +18,10 @@ export interface PaymentAnswer {
 	/** The smallest fixed payment that clears the debt within n periods, and its run. */
 	readonly smallest: Cents;
 	readonly smallestRun: RunTotals;
+	/** The run with one minor unit less, which does not clear it in time. */
+	readonly oneLessRun: RunTotals;
+	/** The closed form unrounded, in minor units, and what went into it. */
+	readonly closedForm: { readonly i: number; readonly periods: number; readonly unrounded: number };
 }
 
 /** What must be paid each period so that the debt is gone after `periods`, at least 1. */
@@ -25,14 +29,18 @@ export function paymentFor(known: Known, periods: number): PaymentAnswer {
 	const settled = runTotals({ ...known, payment: { kind: 'level', periods } });
 	const i = periodicFraction(known.rate, known.paymentsPerYear);
 	const advance = known.timing === 'advance';
-	const closed = Math.round(unroundedLevelPayment(known.opening, periods, i, advance));
+	const unrounded = unroundedLevelPayment(known.opening, periods, i, advance);
+	const closed = Math.round(unrounded);
 	const pays = (amount: number) => fixedRun(known, amount);
-	const smallest = least(1, LIMITS.amount, (amount) => clearsWithin(pays(amount), periods));
+	const inTime = (amount: number) => clearsWithin(pays(amount), periods);
+	const smallest = least(1, LIMITS.amount, inTime, closed);
 	return {
 		level: closed as Cents,
 		levelRun: settled,
 		smallest: smallest as Cents,
-		smallestRun: pays(smallest)
+		smallestRun: pays(smallest),
+		oneLessRun: pays(smallest - 1),
+		closedForm: { i, periods, unrounded }
 	};
 }
 
@@ -41,6 +49,8 @@ export interface PeriodsAnswer {
 	readonly run: Run;
 	/** The logarithm form, unrounded: 44.2 is 44 whole payments and a last one; null where it never ends. */
 	readonly unrounded: number | null;
+	/** The rate of one period as a fraction. */
+	readonly i: number;
 }
 
 /** How many periods a fixed payment takes. */
@@ -50,7 +60,9 @@ export function periodsFor(known: Known, payment: Cents): PeriodsAnswer {
 	const balance = known.timing === 'advance' ? known.opening / (1 + i) : known.opening;
 	const rest = 1 - (balance * i) / payment;
 	const unrounded = i === 0 ? known.opening / payment : -Math.log(rest) / Math.log1p(i);
-	return { run: whole, unrounded: Number.isFinite(unrounded) ? unrounded : null };
+	// The form knows one rate and one balance alone.
+	const applies = !known.rateChanges?.length && known.charges.length === 0;
+	return { run: whole, i, unrounded: applies && Number.isFinite(unrounded) ? unrounded : null };
 }
 
 /** What a lender must be charging. */
@@ -59,48 +71,52 @@ export interface RateAnswer {
 	readonly annual: Percent | null;
 	/** What the payments come to together. */
 	readonly paid: Cents;
+	/** The rate of one period as a fraction, unrounded; 0 where there is none. */
+	readonly i: number;
 }
 
 /**
  * The annual rate at which n payments repay the balance, to 0.0001 %; null where they do not add up to
- * it, or it lies above 1000 %. `basis` says what the rate is to be read as.
+ * it, or it lies above 1000 %. How the rate is charged is read from the known, the rate itself is not.
  */
-export function rateFor(
-	balance: Cents,
-	payment: Cents,
-	periods: number,
-	paymentsPerYear: number,
-	{ basis = 'nominal', advance = false }: { basis?: RateTerms['basis']; advance?: boolean } = {}
-): RateAnswer {
+export function rateFor(known: Known, payment: Cents, periods: number): RateAnswer {
+	const { opening: balance, paymentsPerYear } = known;
 	const paid = (payment * periods) as Cents;
-	if (paid < balance) return { annual: null, paid };
-	const asked = (annual: number) => {
-		const i = periodicFraction({ basis, annual, dayYear: 365 } as RateTerms, paymentsPerYear);
-		return unroundedLevelPayment(balance, periods, i, advance);
-	};
+	const none = { annual: null, paid, i: 0 };
+	if (paid < balance) return none;
+	const periodic = (annual: number) =>
+		periodicFraction({ ...known.rate, annual: annual as Percent }, paymentsPerYear);
+	const asked = (annual: number) =>
+		unroundedLevelPayment(balance, periods, periodic(annual), known.timing === 'advance');
 	// The payment grows with the rate, so the rate is bracketed and halved until no double lies between.
 	let low = 0;
 	let high: number = HIGHEST_RATE;
-	if (asked(high) < payment) return { annual: null, paid };
+	if (asked(high) < payment) return none;
 	for (let middle = high / 2; middle > low && middle < high; middle = (low + high) / 2) {
 		if (asked(middle) < payment) low = middle;
 		else high = middle;
 	}
-	return { annual: Math.round(high) as Percent, paid };
+	return { annual: Math.round(high) as Percent, paid, i: periodic(high) };
 }
 
 /** What can be afforded. */
 export interface BalanceAnswer {
 	readonly balance: Cents;
 	readonly run: RunTotals;
+	/** The run of one minor unit more, which is not cleared in time. */
+	readonly oneMoreRun: RunTotals;
 }
 
 /** The largest balance that a fixed payment clears within n periods; `opening` of the known is not read. */
 export function balanceFor(known: Known, payment: Cents, periods: number): BalanceAnswer {
 	const owing = (opening: number) => fixedRun({ ...known, opening: opening as Cents }, payment);
-	const tooMuch = least(1, LIMITS.amount, (opening) => !clearsWithin(owing(opening), periods));
+	const i = periodicFraction(known.rate, known.paymentsPerYear);
+	// The payment that a balance needs is proportional to it.
+	const guess = payment / unroundedLevelPayment(1, periods, i, known.timing === 'advance');
+	const exceeds = (opening: number) => !clearsWithin(owing(opening), periods);
+	const tooMuch = least(1, LIMITS.amount, exceeds, guess);
 	const balance = (tooMuch - 1) as Cents;
-	return { balance, run: owing(balance) };
+	return { balance, run: owing(balance), oneMoreRun: owing(tooMuch) };
 }
 
 /** What was paid each period between two balances, rounded: (B₀(1+i)^k − B_k) · i ÷ ((1+i)^k − 1). */
@@ -122,6 +138,8 @@ export interface ExtraAnswer {
 	/** The smallest amount paid on top in every period; 0 where the debt ends in time anyway. */
 	readonly extra: Cents;
 	readonly run: RunTotals;
+	/** The run of one minor unit less, which does not end in time; null where nothing need be added. */
+	readonly oneLessRun: RunTotals | null;
 	/** Against paying nothing on top. */
 	readonly gained: Difference;
 }
@@ -132,9 +150,14 @@ export function extraFor(debt: DebtTerms, periods: number): ExtraAnswer {
 		const extra = { from: 1, every: 1, amount: amount as Cents };
 		return runTotals(amount === 0 ? debt : { ...debt, extras: [...debt.extras, extra] });
 	};
-	const extra = least(0, LIMITS.amount, (amount) => clearsWithin(adding(amount), periods)) as Cents;
+	const i = periodicFraction(debt.rate, debt.paymentsPerYear);
+	const level = unroundedLevelPayment(debt.opening, periods, i, debt.timing === 'advance');
+	const without = adding(0);
+	const inTime = (amount: number) => clearsWithin(adding(amount), periods);
+	const extra = least(0, LIMITS.amount, inTime, level - without.firstPayment) as Cents;
 	const cleared = adding(extra);
-	return { extra, run: cleared, gained: difference(cleared, adding(0)) };
+	const oneLessRun = extra === 0 ? null : adding(extra - 1);
+	return { extra, run: cleared, oneLessRun, gained: difference(cleared, without) };
 }
 
 function fixedRun(known: Known, amount: number): RunTotals {
@@ -145,9 +168,25 @@ function clearsWithin({ ending, periods }: RunTotals, limit: number): boolean {
 	return ending.status === 'cleared' && periods <= limit;
 }
 
-/** The smallest whole number from `low` to `high` that holds, where all above one that holds do; else `high`. */
-function least(low: number, high: number, holds: (value: number) => boolean): number {
+/**
+ * The smallest whole number from `low` to `high` that holds, where all above one that holds do; else
+ * `high`. Around a guess that is nearly right it takes a few steps, not as many as the range has bits.
+ */
+function least(
+	low: number,
+	high: number,
+	holds: (value: number) => boolean,
+	guess: number
+): number {
 	let [below, above] = [low - 1, high];
+	let probe = Math.min(Math.max(Math.round(guess), low), high - 1);
+	for (let step = 1; above - below > 1; step *= 4) {
+		const held = holds(probe);
+		if (held) above = probe;
+		else below = probe;
+		probe += held ? -step : step;
+		if (probe <= below || probe >= above) break;
+	}
 	while (above - below > 1) {
 		const middle = Math.floor((below + above) / 2);
 		if (holds(middle)) above = middle;

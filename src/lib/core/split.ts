@@ -1,6 +1,7 @@
 import { dateParts } from './calendar';
 import type { Cents } from './money';
 import { rowAt, type Run } from './run';
+import { yearsOf } from './years';
 
 /** What was paid in one payment or one calendar year, split into interest and principal. */
 export interface SplitBar {
@@ -21,25 +22,14 @@ export interface Split {
 /** More payments than this are shown by the year. */
 const SINGLE = 60;
 
-/** How payments split into interest and principal (contract, section 6: interest by calendar year). */
+/** How payments split into interest and principal. */
 export function splitOf(run: Run): Split {
-	const by = run.periods > SINGLE ? 'year' : 'payment';
-	const bars: SplitBar[] = [];
-	for (let k = 1; k <= run.periods; k += 1) {
-		const row = rowAt(run, k);
-		if (!row) break;
-		const { year } = dateParts(row.date);
-		const last = bars.at(-1);
-		if (by === 'year' && last?.year === year) {
-			bars[bars.length - 1] = {
-				...last,
-				to: k,
-				interest: (last.interest + row.interest) as Cents,
-				principal: (last.principal + row.principal) as Cents
-			};
-		} else {
-			bars.push({ from: k, to: k, year, interest: row.interest, principal: row.principal });
-		}
-	}
-	return { by, bars };
+	if (run.periods > SINGLE) return { by: 'year', bars: yearsOf(run) };
+	const bars = Array.from({ length: run.periods }, (_, index) => {
+		const row = rowAt(run, index + 1);
+		if (!row) throw new RangeError(`a run has no period ${index + 1}`);
+		const { k, date, interest, principal } = row;
+		return { from: k, to: k, year: dateParts(date).year, interest, principal };
+	});
+	return { by: 'payment', bars };
 }

@@ -1,75 +1,139 @@
-import type { CalendarDate } from './calendar';
+/** One debt as its statement and its client have it, and the ways in which it could be paid. */
+import { dueDate, dueDatesUntil, endOfMonth, addMonths, type PaymentsPerYear } from './calendar';
 import { difference, type Difference } from './compare';
-import type { DebtTerms, Known, PaymentRule } from './debt';
-import { roundedUpTo, ZERO, type Cents } from './money';
+import type { DebtTerms, Known, PaymentRule, Recurring } from './debt';
+import { happeningTerms, isLenders, type Happening } from './happening';
+import { roundedShare, ZERO, type Cents } from './money';
 import type { Percent } from './rate';
-import { rowAt, run, type Run } from './run';
+import { rowAt, run, runTotals, type Run } from './run';
+import { paymentFor } from './solve';
 
-/** How a statement says the minimum is worked out; each with a floor and rounding up. */
-export type AskedMinimum =
+/** What the client pays as a rule. */
+export type Pays =
+	/** Whatever is asked. */
+	| { readonly kind: 'asked' }
+	/** The first payment that is asked, held. */
+	| { readonly kind: 'held' }
+	/** One amount, as often as is due or (`paymentsPerYear`) more or less often. */
 	| {
-			/** A percentage of the statement balance. */
-			readonly kind: 'percent';
-			readonly percent: Percent;
-			readonly roundUpTo: Cents;
-			readonly floor: Cents;
-	  }
-	| {
-			/** The interest plus a percentage of the statement balance. */
-			readonly kind: 'interest-plus';
-			readonly percent: Percent;
-			readonly roundUpTo: Cents;
-			readonly floor: Cents;
-	  }
-	| {
-			readonly kind: 'amount';
+			readonly kind: 'fixed';
 			readonly amount: Cents;
-			readonly roundUpTo: Cents;
-			readonly floor: Cents;
-	  };
+			readonly paymentsPerYear: PaymentsPerYear | null;
+	  }
+	| { readonly kind: 'interest-plus'; readonly percent: Percent };
 
-/** A debt as taken down from its statement, and what the client could pay on it. */
 export interface StatedDebt {
-	readonly balance: Cents;
-	readonly annualRate: Percent;
-	readonly asked: AskedMinimum;
-	readonly firstDue: CalendarDate;
-	readonly asOf: CalendarDate;
-	/** The amount held fixed; null: today's minimum. */
-	readonly held: Cents | null;
-	/** Paid on top of the held amount, each month. */
+	/** The debt itself, without anything that happens to it later. */
+	readonly known: Known;
+	readonly asked: PaymentRule;
+	readonly pays: Pays;
+	/** Paid on top, with every payment. */
 	readonly extra: Cents;
+	/** What happens over time, without what is switched off. */
+	readonly happenings: readonly Happening[];
 }
 
-/** The minimum as it is asked; one amount held; that amount and something extra. */
-export type WayId = 'minimum' | 'held' | 'more';
+/** A way in which a debt could be paid. What the lender decides happens in each of them. */
+export type Way =
+	/** As the client pays it, with all that happens. */
+	| { readonly kind: 'paid' }
+	/** As the client pays it, without one thing that happens. */
+	| { readonly kind: 'without'; readonly happening: string }
+	| { readonly kind: 'asked' }
+	| { readonly kind: 'held' }
+	| { readonly kind: 'interest-plus'; readonly percent: Percent }
+	| { readonly kind: 'fixed'; readonly amount: Cents; readonly extra: Cents }
+	/** The smallest amount that ends it within so many months. */
+	| { readonly kind: 'ends-in'; readonly months: number }
+	/** The money of a year in other portions. */
+	| { readonly kind: 'portions'; readonly paymentsPerYear: PaymentsPerYear };
 
-export const WAY_IDS: readonly WayId[] = ['minimum', 'held', 'more'];
-
-export interface Way {
-	readonly id: WayId;
+/** A way, carried out. */
+export interface Carried {
+	readonly way: Way;
 	readonly terms: DebtTerms;
 	readonly run: Run;
-	/** Against paying the minimum; null for the minimum itself. */
-	readonly againstMinimum: Difference | null;
 }
 
-export type ThreeWays = Readonly<Record<WayId, Way>>;
+export function carryOut(debt: StatedDebt, way: Way): Carried {
+	const terms = wayTerms(debt, way);
+	return { way, terms, run: run(terms) };
+}
 
-/** One debt run down three ways, each measured against the minimum. */
-export function threeWays(debt: StatedDebt): ThreeWays {
-	const asked: DebtTerms = { ...knownOf(debt), payment: askedRule(debt.asked) };
-	const minimum = run(asked);
-	const against = (id: WayId, extra: Cents): Way => {
-		const terms = heldTerms(debt, extra);
-		const way = run(terms);
-		return { id, terms, run: way, againstMinimum: difference(way, minimum) };
-	};
-	return {
-		minimum: { id: 'minimum', terms: asked, run: minimum, againstMinimum: null },
-		held: against('held', ZERO),
-		more: against('more', debt.extra)
-	};
+/** A way beside the one it is measured against. */
+export interface Measured extends Carried {
+	readonly against: Difference;
+}
+
+export function measured(carried: Carried, baseline: Carried): Measured {
+	return { ...carried, against: difference(carried.run, baseline.run) };
+}
+
+/** Whether two ways are the same one. */
+export function sameWay(one: Way, other: Way): boolean {
+	const text = (way: Way) => JSON.stringify(Object.entries(way).sort());
+	return text(one) === text(other);
+}
+
+/** The debt with all that its lender decides, but for how it is paid. */
+export function lentTerms({ known, asked, happenings }: StatedDebt): Known {
+	return { ...known, ...happeningTerms(happenings.filter(isLenders), known, asked) };
+}
+
+/** The terms of a debt that is paid in one way. */
+export function wayTerms(debt: StatedDebt, way: Way): DebtTerms {
+	const lent = lentTerms(debt);
+	switch (way.kind) {
+		case 'paid':
+			return paidTerms(debt);
+		case 'without': {
+			const rest = debt.happenings.filter(({ id }) => id !== way.happening);
+			return paidTerms({ ...debt, happenings: rest });
+		}
+		case 'asked':
+			return { ...lent, payment: debt.asked };
+		case 'held':
+			return { ...lent, payment: heldRule(debt.asked) };
+		case 'interest-plus':
+			return { ...lent, payment: interestPlus(debt.asked, way.percent) };
+		case 'fixed':
+			return { ...lent, payment: fixed(way.amount), extras: withEach(way.extra, []) };
+		case 'ends-in': {
+			const periods = periodsWithin(debt, way.months);
+			return { ...lent, payment: fixed(paymentFor(lent, periods).smallest) };
+		}
+		case 'portions': {
+			const { paymentsPerYear } = way;
+			const portion = portionOf(debt, paymentsPerYear);
+			return { ...lentTerms(paidAs(debt, paymentsPerYear)), payment: fixed(portion) };
+		}
+	}
+}
+
+/** How a way that is not the client's would be written down as the client's; null where it is already. */
+export function paysAs(
+	debt: StatedDebt,
+	way: Way
+): { readonly pays: Pays; readonly extra: Cents } | null {
+	const { payment, paymentsPerYear } = wayTerms(debt, way);
+	switch (way.kind) {
+		case 'paid':
+		case 'without':
+			return null;
+		case 'asked':
+		case 'held':
+			return { pays: { kind: way.kind }, extra: ZERO };
+		case 'interest-plus':
+			return { pays: way, extra: ZERO };
+		case 'fixed':
+		case 'ends-in':
+		case 'portions': {
+			const amount = payment.kind === 'fixed' ? payment.amount : ZERO;
+			const other = paymentsPerYear === debt.known.paymentsPerYear ? null : paymentsPerYear;
+			const extra = way.kind === 'fixed' ? way.extra : ZERO;
+			return { pays: { kind: 'fixed', amount, paymentsPerYear: other }, extra };
+		}
+	}
 }
 
 /** What debts come to together: owed now, asked for the first payment, and how much of that is interest. */
@@ -79,57 +143,79 @@ export interface Standing {
 	readonly interest: Cents;
 }
 
-export function standing(debts: readonly ThreeWays[]): Standing {
+/** Of runs of debts that are paid as they ask. */
+export function standing(asked: readonly Run[]): Standing {
 	let owed = 0;
-	let asked = 0;
+	let first = 0;
 	let interest = 0;
-	for (const { minimum } of debts) {
-		owed += minimum.run.starting;
-		asked += minimum.run.firstPayment;
-		interest += rowAt(minimum.run, 1)?.interest ?? 0;
+	for (const run of asked) {
+		owed += run.starting;
+		first += run.firstPayment;
+		interest += rowAt(run, 1)?.interest ?? 0;
 	}
-	return { owed: owed as Cents, asked: asked as Cents, interest: interest as Cents };
+	return { owed: owed as Cents, asked: first as Cents, interest: interest as Cents };
 }
 
-/** The debt of a statement, but for how it is paid. */
-export function knownOf(debt: StatedDebt): Known {
-	return {
-		opening: debt.balance,
-		rate: { basis: 'nominal', annual: debt.annualRate },
-		paymentsPerYear: 12,
-		firstDue: debt.firstDue,
-		asOf: debt.asOf,
-		clearBelow: ZERO,
-		extras: [],
-		charges: []
-	};
+/** As the client pays it, with all that happens. */
+function paidTerms(debt: StatedDebt): DebtTerms {
+	const { pays, extra, happenings } = debt;
+	const often = pays.kind === 'fixed' ? pays.paymentsPerYear : null;
+	const { known, asked } = often === null ? debt : paidAs(debt, often);
+	const happening = happeningTerms(happenings, known, asked);
+	const extras = withEach(extra, happening.extras);
+	return { ...known, ...happening, extras, payment: paidRule(pays, asked) };
 }
 
-/** The debt of a statement, paid with the amount held and something extra each month. */
-export function heldTerms(debt: StatedDebt, extra: Cents): DebtTerms {
-	const payment = debt.held === null ? heldMinimum(debt.asked) : fixed(debt.held);
-	const extras = extra === 0 ? [] : [{ from: 1, every: 1, amount: extra }];
-	return { ...knownOf(debt), payment, extras };
-}
-
-function askedRule(asked: AskedMinimum): PaymentRule {
-	if (asked.kind === 'amount') {
-		return fixed(Math.max(asked.floor, roundedUpTo(asked.amount, asked.roundUpTo)) as Cents);
+function paidRule(pays: Pays, asked: PaymentRule): PaymentRule {
+	switch (pays.kind) {
+		case 'asked':
+			return asked;
+		case 'held':
+			return heldRule(asked);
+		case 'fixed':
+			return fixed(pays.amount);
+		case 'interest-plus':
+			return interestPlus(asked, pays.percent);
 	}
-	return {
-		kind: 'minimum',
-		percent: asked.percent,
-		of: 'statement',
-		plusInterest: asked.kind === 'interest-plus',
-		plusFees: asked.kind === 'interest-plus',
-		roundUpTo: asked.roundUpTo,
-		floor: asked.floor
-	};
 }
 
-function heldMinimum(asked: AskedMinimum): PaymentRule {
-	const rule = askedRule(asked);
-	return rule.kind === 'minimum' ? { ...rule, kind: 'frozen-minimum' } : rule;
+/** The debt with payments at another frequency, the first of them one such period after the start. */
+function paidAs(debt: StatedDebt, paymentsPerYear: PaymentsPerYear): StatedDebt {
+	const { known } = debt;
+	const start = known.asOf ?? dueDate(known.firstDue, 0, known.paymentsPerYear);
+	const firstDue = dueDate(start, 2, paymentsPerYear);
+	return { ...debt, known: { ...known, paymentsPerYear, firstDue } };
+}
+
+/** What is paid in a year, all that happens once left out, in so many portions. */
+function portionOf(debt: StatedDebt, portions: PaymentsPerYear): Cents {
+	const terms = paidTerms({ ...debt, happenings: debt.happenings.filter(isLenders) });
+	return roundedShare(runTotals(terms).firstPayment, terms.paymentsPerYear, portions);
+}
+
+/** How many payments fall due within so many months of the start; at least one. */
+function periodsWithin({ known }: StatedDebt, months: number): number {
+	const start = known.asOf ?? dueDate(known.firstDue, 0, known.paymentsPerYear);
+	const until = endOfMonth(addMonths(start, months));
+	return Math.max(1, dueDatesUntil(known.firstDue, until, known.paymentsPerYear));
+}
+
+/** Where what is asked changes with the balance, its first amount; else it is held already. */
+function heldRule(asked: PaymentRule): PaymentRule {
+	return asked.kind === 'minimum' ? { ...asked, kind: 'frozen-minimum' } : asked;
+}
+
+/** The interest and a percentage; floor and rounding are those of the minimum, where it has them. */
+function interestPlus(asked: PaymentRule, percent: Percent): PaymentRule {
+	const terms =
+		asked.kind === 'minimum'
+			? asked
+			: { of: 'statement' as const, plusFees: true, roundUpTo: ZERO, floor: ZERO };
+	return { ...terms, kind: 'minimum', percent, plusInterest: true };
+}
+
+function withEach(extra: Cents, others: readonly Recurring[]): readonly Recurring[] {
+	return extra === 0 ? others : [{ from: 1, every: 1, amount: extra }, ...others];
 }
 
 function fixed(amount: Cents): PaymentRule {

@@ -2,231 +2,166 @@
  * The working of a figure, as data: by which formula it comes about, with which numbers, what the
  * unrounded result is, and where each number comes from, so that each of those can be opened in turn.
  */
+import { difference } from './compare';
 import type { DebtTerms } from './debt';
-import type { Cents } from './money';
-import { WHOLE, type Percent } from './rate';
-import { feesIn } from './recurring';
-import { rowAt, type Run, type RunRow } from './run';
-import { beforeTheFirst, enterStretch, type Stretch } from './stretches';
+import type {
+	AgainstFigure,
+	Figure,
+	Formula,
+	MoneyOperand,
+	Operand,
+	Result,
+	TotalFigure,
+	Working
+} from './figure';
+import { costPerUnit, rowAt, type Run } from './run';
+import { minus, money, rowWorking, sumOf } from './working-row';
 
-/** A figure of one period of a run. `bearing` is opening + charges, `statement` that and the interest. */
-export interface RowFigure {
-	readonly of: 'row';
-	readonly name:
-		| 'opening'
-		| 'charges'
-		| 'interest'
-		| 'bearing'
-		| 'statement'
-		| 'scheduled'
-		| 'extra'
-		| 'paid'
-		| 'principal'
-		| 'closing'
-		| 'interestSoFar';
-	readonly k: number;
+/** A run with the terms that it came from. */
+export interface Explained {
+	readonly terms: DebtTerms;
+	readonly run: Run;
 }
 
-/** A total of a run. */
-export interface TotalFigure {
-	readonly of: 'run';
-	readonly name: 'starting' | 'totalInterest' | 'totalPaid' | 'totalPrincipal' | 'totalCharges';
+/**
+ * How a figure comes about: of the run that is looked at, or (`on: 'baseline'`) of the one it is measured
+ * against. Null where there is no such figure: no such period, no payoff date of what never ends.
+ */
+export function workingOf(own: Explained, baseline: Explained, figure: Figure): Working | null {
+	if (figure.of === 'against') return againstWorking(own.run, baseline.run, figure);
+	const { terms, run } = figure.on === 'baseline' ? baseline : own;
+	const working = runWorking(terms, run, figure);
+	return working && figure.on === 'baseline' ? onBaseline(working) : working;
 }
 
-export type Figure = RowFigure | TotalFigure;
-
-/** A number in a working, with the figure it is, where that can be opened. */
-export interface Operand {
-	readonly amount: Cents;
-	readonly from: Figure;
-	/** Whether it is taken away. */
-	readonly minus?: boolean;
-}
-
-/** How a figure comes about. */
-type Formula =
-	/** Written down from the statement or chosen, not computed. */
-	| { readonly kind: 'stated' }
-	/** Another figure, taken over as it is. */
-	| { readonly kind: 'same'; readonly as: Operand }
-	| { readonly kind: 'sum'; readonly operands: readonly Operand[] }
-	/** balance × annual rate ÷ payments a year; `unrounded` in minor units. */
-	| {
-			readonly kind: 'interest';
-			readonly on: Operand;
-			readonly annual: Percent;
-			readonly paymentsPerYear: number;
-			readonly unrounded: number;
-	  }
-	/** percent of a base, with interest and fees where the rule adds them, rounded up, at least a floor. */
-	| {
-			readonly kind: 'minimum';
-			readonly percent: Percent;
-			readonly of: Operand;
-			readonly added: readonly Operand[];
-			readonly fees: Cents;
-			readonly roundUpTo: Cents;
-			readonly floor: Cents;
-			readonly unrounded: number;
-	  }
-	/** The whole of what is owed, because the payment asked would be more, or the term is over. */
-	| { readonly kind: 'rest'; readonly of: Operand }
-	/** By a rule or convention of the debt that is not shown step by step. */
-	| {
-			readonly kind: 'by rule';
-			readonly rule: 'level' | 'interest-only' | 'skipped' | 'rate convention';
-	  };
-
-export interface Working {
-	readonly figure: Figure;
-	readonly result: Cents;
-	readonly formula: Formula;
-}
-
-/** How a figure of a run comes about; null where the run has no such period. */
-export function workingOf(terms: DebtTerms, run: Run, figure: Figure): Working | null {
+function runWorking(
+	terms: DebtTerms,
+	run: Run,
+	figure: Exclude<Figure, AgainstFigure>
+): Working | null {
 	if (figure.of === 'run') return totalWorking(run, figure);
 	const row = rowAt(run, figure.k);
 	return row ? rowWorking(terms, run, figure, row) : null;
 }
 
-function totalWorking(run: Run, figure: TotalFigure): Working {
-	const last = run.periods;
-	const result = run[figure.name];
-	const starting = operand(run.starting, { of: 'run', name: 'starting' });
-	const interest = operand(run.totalInterest, { of: 'run', name: 'totalInterest' });
-	const charges = operand(run.totalCharges, { of: 'run', name: 'totalCharges' });
-	const closing = operand(run.closing, { of: 'row', name: 'closing', k: last });
-	const sum = (...operands: Operand[]): Working => ({ figure, result, formula: sumOf(operands) });
-	switch (figure.name) {
-		case 'totalInterest': {
-			const as = operand(result, { of: 'row', name: 'interestSoFar', k: last });
-			return { figure, result, formula: { kind: 'same', as } };
+function totalWorking(run: Run, figure: TotalFigure): Working | null {
+	const result = totalOf(run, figure.name);
+	const formula = totalFormula(run, figure.name);
+	return result && { figure, result, formula };
+}
+
+/** A total of a run; null where it has none. */
+function totalOf(run: Run, name: TotalFigure['name']): Result | null {
+	switch (name) {
+		case 'periods':
+			return { kind: 'payments', count: run.periods };
+		case 'payoffDate':
+			return run.ending.status === 'cleared' ? { kind: 'date', date: run.ending.payoffDate } : null;
+		case 'costPerUnit': {
+			const hundredths = costPerUnit(run);
+			return hundredths === null ? null : { kind: 'per unit', hundredths };
 		}
-		case 'totalPaid':
-			return sum(starting, charges, interest, minus(closing));
-		case 'totalPrincipal':
-			return sum(starting, minus(closing));
 		default:
-			return { figure, result, formula: { kind: 'stated' } };
+			return { kind: 'money', amount: run[name] };
 	}
 }
 
-function rowWorking(terms: DebtTerms, run: Run, figure: RowFigure, row: RunRow): Working {
-	const { k } = row;
-	const bearing = (row.opening + row.charges) as Cents;
-	const values: Readonly<Record<RowFigure['name'], Cents>> = {
-		...row,
-		bearing,
-		statement: (bearing + row.interest) as Cents
-	};
-	const here = (name: RowFigure['name']) => operand(values[name], { of: 'row', name, k });
-	const as = (formula: Formula): Working => ({ figure, result: values[figure.name], formula });
-	const sum = (...operands: Operand[]) => as(sumOf(operands));
-	switch (figure.name) {
-		case 'opening':
-			return as({
-				kind: 'same',
-				as:
-					k === 1
-						? operand(run.starting, { of: 'run', name: 'starting' })
-						: operand(row.opening, { of: 'row', name: 'closing', k: k - 1 })
-			});
-		case 'bearing':
-			return sum(here('opening'), here('charges'));
-		case 'statement':
-			return sum(here('opening'), here('charges'), here('interest'));
-		case 'interest':
-			return as(interestFormula(terms, run, k, here(row.charges === 0 ? 'opening' : 'bearing')));
-		case 'scheduled':
-			return as(scheduledFormula(terms, run, row, here));
-		case 'paid':
-			return row.extra === 0
-				? as(scheduledFormula(terms, run, row, here))
-				: sum(here('scheduled'), here('extra'));
-		case 'principal':
-			return sum(here('paid'), minus(here('interest')), minus(here('charges')));
+function totalFormula(run: Run, name: TotalFigure['name']): Formula {
+	const k = run.periods;
+	const total = (of: 'starting' | 'totalInterest' | 'totalCharges' | 'totalPaid') =>
+		money(run[of], { of: 'run', name: of });
+	const closing = money(run.closing, { of: 'row', name: 'closing', k });
+	switch (name) {
+		case 'starting':
+		case 'totalCharges':
+			return { kind: 'stated' };
 		case 'closing':
-			return sum(here('opening'), here('charges'), here('interest'), minus(here('paid')));
-		case 'interestSoFar': {
-			const before = rowAt(run, k - 1)?.interestSoFar;
-			return before === undefined
-				? as({ kind: 'same', as: here('interest') })
-				: sum(operand(before, { of: 'row', name: 'interestSoFar', k: k - 1 }), here('interest'));
-		}
-		case 'extra':
-		case 'charges':
-			return as({ kind: 'stated' });
+			return { kind: 'same', as: closing };
+		case 'totalInterest':
+			return {
+				kind: 'same',
+				as: money(run.totalInterest, { of: 'row', name: 'interestSoFar', k })
+			};
+		case 'totalPaid':
+			return sumOf([
+				total('starting'),
+				total('totalCharges'),
+				total('totalInterest'),
+				minus(closing)
+			]);
+		case 'totalPrincipal':
+			return sumOf([total('starting'), minus(closing)]);
+		case 'periods':
+			return { kind: 'last payment', closing, k };
+		case 'payoffDate':
+			return { kind: 'due date', of: operandOf(run, 'periods') ?? closing, k };
+		case 'costPerUnit':
+			return { kind: 'quotient', of: total('totalPaid'), by: total('starting') };
 	}
 }
 
-function interestFormula(terms: DebtTerms, run: Run, k: number, on: Operand): Formula {
-	const { rate } = stretchOf(terms, run, k);
-	const { paymentsPerYear, timing } = terms;
-	if (rate.kind !== 'exact' || timing === 'advance') {
-		return { kind: 'by rule', rule: 'rate convention' };
-	}
-	const annual = rate.annual as Percent;
-	const unrounded = (on.amount * annual) / (WHOLE * paymentsPerYear);
-	return { kind: 'interest', on, annual, paymentsPerYear, unrounded };
-}
-
-function scheduledFormula(
-	terms: DebtTerms,
-	run: Run,
-	row: RunRow,
-	here: (name: RowFigure['name']) => Operand
-): Formula {
-	const { k, scheduled } = row;
-	if (terms.skips?.includes(k) && scheduled === 0) return { kind: 'by rule', rule: 'skipped' };
-	const statement = here('statement');
-	const { rule, ruleFrom, asking } = stretchOf(terms, run, k);
-	if (scheduled === statement.amount) return { kind: 'rest', of: statement };
-	if (rule.kind === 'frozen-minimum' && k > ruleFrom) {
-		const first = rowAt(run, ruleFrom);
-		const as = operand(first?.scheduled ?? scheduled, {
-			of: 'row',
-			name: 'scheduled',
-			k: ruleFrom
+function againstWorking(run: Run, baseline: Run, figure: AgainstFigure): Working | null {
+	const against = difference(run, baseline);
+	if (against.kind !== 'both end') return null;
+	if (figure.name === 'interestLess') {
+		const paidThere = money(baseline.totalInterest, {
+			of: 'run',
+			name: 'totalInterest',
+			on: 'baseline'
 		});
-		return { kind: 'same', as };
+		const paidHere = money(run.totalInterest, { of: 'run', name: 'totalInterest' });
+		return {
+			figure,
+			result: { kind: 'money', amount: against.interestLess },
+			formula: sumOf([paidThere, minus(paidHere)])
+		};
 	}
-	if (rule.kind === 'level' || rule.kind === 'interest-only') {
-		return { kind: 'by rule', rule: rule.kind };
+	const earlier = operandOf(run, 'payoffDate');
+	const later = operandOf(baseline, 'payoffDate');
+	return earlier && later
+		? {
+				figure,
+				result: { kind: 'months', count: against.monthsSooner },
+				formula: { kind: 'months between', earlier, later: moved(later) }
+			}
+		: null;
+}
+
+function operandOf(run: Run, name: TotalFigure['name']): Operand | null {
+	const result = totalOf(run, name);
+	return result && { result, from: { of: 'run', name } };
+}
+
+/** A working of the baseline: all that it refers to is of the baseline as well. */
+function onBaseline(working: Working): Working {
+	const { formula } = working;
+	const as = (changed: Formula): Working => ({ ...working, formula: changed });
+	switch (formula.kind) {
+		case 'stated':
+		case 'missed':
+			return working;
+		case 'same':
+			return as({ ...formula, as: moved(formula.as) });
+		case 'sum':
+			return as({ ...formula, operands: formula.operands.map(moved) });
+		case 'interest':
+		case 'level':
+			return as({ ...formula, on: moved(formula.on) });
+		case 'minimum':
+			return as({ ...formula, of: moved(formula.of), added: formula.added.map(moved) });
+		case 'rest':
+			return as({ ...formula, of: moved(formula.of) });
+		case 'due date':
+			return as({ ...formula, of: moved(formula.of) });
+		case 'last payment':
+			return as({ ...formula, closing: moved(formula.closing) });
+		case 'quotient':
+			return as({ ...formula, of: moved(formula.of), by: moved(formula.by) });
+		case 'months between':
+			return as({ ...formula, earlier: moved(formula.earlier), later: moved(formula.later) });
 	}
-	if (asking.kind !== 'minimum') return { kind: 'stated' };
-	const of =
-		asking.of === 'statement' ? statement : here(row.charges === 0 ? 'opening' : 'bearing');
-	const added = asking.plusInterest ? [here('interest')] : [];
-	const fees = asking.plusFees ? feesIn(terms.charges, k) : (0 as Cents);
-	const { percent, roundUpTo, floor } = asking;
-	const share = (of.amount * percent) / WHOLE;
-	const unrounded = added.reduce((total, { amount }) => total + amount, share + fees);
-	return { kind: 'minimum', percent, of, added, fees, roundUpTo, floor, unrounded };
 }
 
-/** The stretch that period k lies in, found by entering each one before it again. */
-function stretchOf(terms: DebtTerms, run: Run, k: number): Stretch {
-	const stretch = beforeTheFirst(terms);
-	while (stretch.next <= k) {
-		const at = stretch.next;
-		enterStretch(stretch, terms, at, rowAt(run, at)?.opening ?? run.starting);
-	}
-	return stretch;
-}
-
-function operand(amount: Cents, from: Figure): Operand {
-	return { amount, from };
-}
-
-function minus(taken: Operand): Operand {
-	return { ...taken, minus: true };
-}
-
-/** A sum without what is nothing in it, such as charges where there are none. */
-function sumOf(operands: readonly Operand[]): Formula {
-	const there = operands.filter(
-		({ amount, from }) => amount !== 0 || !['charges', 'totalCharges'].includes(from.name)
-	);
-	return { kind: 'sum', operands: there };
+function moved<O extends Operand | MoneyOperand>(operand: O): O {
+	return { ...operand, from: { ...operand.from, on: 'baseline' } };
 }
