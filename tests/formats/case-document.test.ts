@@ -1,26 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import {
 	caseDocument,
+	carriedOut,
 	problemsOf,
-	saveRequest,
-	statedDebt,
-	waysOf
+	saveRequest
 } from '../../src/lib/formats/case-document';
 import { caseDifferences } from '../../src/lib/formats/case-differences';
+import { statedDebt } from '../../src/lib/formats/debt-document';
 import { letterOf, missingOf } from '../../src/lib/formats/debt-text';
+import { amount, card, cardOfVersion1, fixed, unusual } from '../support/debts';
 
-const line = {
-	id: '7d0c1a52-3a3e-4c55-9d0c-6b1a0a1c2d3e',
-	name: 'Quillmark card',
-	balance: 418_236,
-	annualRate: 224_900,
-	asked: { kind: 'interest-plus', percent: 10_000, roundUpTo: 100, floor: 2_500 },
-	firstDue: '2027-01-15',
-	held: null,
-	extra: 0
-};
+const line = card();
 const whole = {
-	version: 1,
+	version: 2,
 	label: 'A household',
 	currency: { code: 'USD', digits: 2 },
 	asOf: '2026-12-15',
@@ -46,7 +38,7 @@ describe('a case document', () => {
 			'first due date'
 		]);
 		expect(debt && statedDebt(debt, caseDocument.parse(begun).asOf)).toBeNull();
-		expect(waysOf(caseDocument.parse(whole)).get(line.id)?.minimum.run.periods).toBe(207);
+		expect(carriedOut(caseDocument.parse(whole), 'asked').get(line.id)?.run.periods).toBe(207);
 	});
 
 	it.each([
@@ -57,8 +49,36 @@ describe('a case document', () => {
 		['debts.0.firstDue', { firstDue: '2027-02-30' }, 'a day that exists'],
 		['debts.0.firstDue', { firstDue: '2026-12-15' }, 'A day after 15 Dec 2026'],
 		['debts.0.name', { name: 'x'.repeat(300) }, 'a text of 0 to 80 characters'],
-		['debts.0.asked', { asked: { kind: 'wish' } }, 'percent, interest-plus or amount'],
-		['debts.0.asked', { asked: { ...line.asked, roundUpTo: 7 } }, 'rounded up to 0 or to 100'],
+		['debts.0.asked', { asked: { kind: 'wish' } }, 'percent, interest-plus, amount or level'],
+		[
+			'debts.0.asked',
+			{ asked: { ...line.asked, roundUpTo: 7 } },
+			'rounded up to 0, 100, 500, 1000 minor units'
+		],
+		[
+			'debts.0.interestOnly',
+			{ interestOnly: 3, lending: { ...line.lending, timing: 'advance' } },
+			'none can be of interest alone'
+		],
+		[
+			'debts.0.asked',
+			{ asked: { ...unusual().asked, atTerm: 'continue' } },
+			'payments can’t go on after it'
+		],
+		['debts.0.asked.periods', { asked: { ...unusual().asked, periods: 0 } }, 'from 1 to 5200'],
+		[
+			'debts.0.lending.paymentsPerYear',
+			{ lending: { ...line.lending, paymentsPerYear: 13 } },
+			'52, 26, 24, 12, 6, 4, 2, 1'
+		],
+		[
+			'debts.0.lending.interest',
+			{ lending: { ...line.lending, interest: {} } },
+			'daily-compounded'
+		],
+		['debts.0.pays', { pays: { kind: 'gift' } }, 'asked, held, fixed or interest-plus'],
+		['debts.0.happenings.0.kind', { happenings: [{ kind: 'luck' }] }, 'skip, payment or rate'],
+		['debts.0.baseline', { baseline: { kind: 'other' } }, 'ends-in or portions'],
 		['debts.0.id', { id: 'one' }, 'identifier of 36 characters'],
 		['debts.0', { secret: 1 }, 'secret']
 	])('refuses %s being %o', (at, fields, reason) => {
@@ -88,6 +108,58 @@ describe('a case document', () => {
 		expect(caseDifferences(emptied, mine)).toEqual([
 			{ what: 'Quillmark card', mine: 'not in the list', theirs: 'in the list' }
 		]);
+	});
+
+	it('sees every setting of a debt that two versions have differently', () => {
+		const mine = caseDocument.parse({ ...whole, debts: [{ ...unusual(), id: line.id }] });
+		const theirs = caseDocument.parse(whole);
+		const found = caseDifferences(mine, theirs);
+		expect(found.map(({ what }) => what.replace(/^.*, /, ''))).toEqual([
+			'asked',
+			'equal payments',
+			'balloon',
+			'equal payment rounded',
+			'at the term',
+			'interest alone at first',
+			'payments due',
+			'interest',
+			'paid',
+			'over time',
+			'ways compared',
+			'measured against'
+		]);
+		const over = found.find(({ what }) => what.endsWith('over time'));
+		expect(over?.mine).toBe(
+			'+400.00 in April, every year; fee 45.00 every quarter from Jan 2028, until Jan 2030; ' +
+				'no payment in Jun 2027 (off); pays what is asked from Aug 2027; pays 160.00 from Sep 2027; ' +
+				'29.9999 % from Oct 2027, payment set anew'
+		);
+		const interest = found.find(({ what }) => what.endsWith(', interest'));
+		expect(interest).toMatchObject({
+			mine: 'by the day, compounded, by the calendar year, not rounded, paid whole from 5.00 down',
+			theirs: 'nominal, charged monthly, rounded to the cent'
+		});
+	});
+
+	it('takes documents of version 1, which then run down as they did', () => {
+		const old = {
+			...whole,
+			version: 1,
+			debts: [cardOfVersion1(), cardOfVersion1({ held: 14_000 })]
+		};
+		const { version, debts } = caseDocument.parse(old);
+		expect(version).toBe(2);
+		expect(debts.map(({ pays }) => pays)).toEqual([{ kind: 'held' }, fixed(14_000)]);
+		expect(debts[0]).toEqual({ ...line, id: debts[0]?.id });
+		const dental = { kind: 'amount', amount: 13_700, roundUpTo: 0, floor: 0 };
+		const plan = { ...old, debts: [cardOfVersion1({ asked: dental })] };
+		expect(caseDocument.parse(plan).debts[0]?.asked).toEqual(amount(13_700));
+		// What is wrong in an old document is said as in a new one.
+		expect(problems({ ...old, debts: [cardOfVersion1({ balance: -1 })] })[0]?.at).toBe(
+			'debts.0.balance'
+		);
+		expect(problems({ ...old, debts: 'none' })[0]?.at).toBe('debts');
+		expect(problems({ ...whole, version: 3 })[0]?.message).toContain('1 or 2');
 	});
 
 	it('letters debts beyond the alphabet', () => {

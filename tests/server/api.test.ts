@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CaseState } from '../../src/lib/formats/case-document';
-import { card, makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
+import { card, unusual } from '../support/debts';
+import { makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
 
 let residuum: Residuum;
 beforeAll(async () => {
@@ -24,6 +25,14 @@ describe('saving', () => {
 		expect(saved.status).toBe(200);
 		expect(saved.body).toMatchObject({ revision: 3, undo: 'balance', redo: null });
 		expect((saved.body as CaseState).document).toEqual(changed);
+	});
+
+	it('keeps every setting of a debt in its tables', async () => {
+		const written = unusual();
+		const { id, document } = await makeCase(residuum, 'Unusual', [written, card()]);
+		const again = await put(id, { basedOn: 2, what: 'again', document });
+		expect((again.body as CaseState).document).toEqual(document);
+		expect(document.debts[0]).toEqual(written);
 	});
 
 	it('refuses what is based on an old revision, with both versions intact', async () => {

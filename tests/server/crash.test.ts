@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { card, makeCase, startResiduum, type MadeCase, type Residuum } from '../support/residuum';
+import { card } from '../support/debts';
+import { makeCase, startResiduum, type MadeCase, type Residuum } from '../support/residuum';
 
 /**
  * Saves one after the other until the server is gone, which is killed so many milliseconds after the first

@@ -1,9 +1,13 @@
 import { PGlite } from '@electric-sql/pglite';
-import { rmSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
-import { makeCase, startResiduum, temporaryFolder, card } from '../support/residuum';
+import { ROOT } from '../../scripts/prepare.mjs';
+import type { CaseState } from '../../src/lib/formats/case-document';
+import { card, cardOfVersion1 } from '../support/debts';
+import { makeCase, startResiduum, temporaryFolder, TODAY, USD } from '../support/residuum';
 
 const folders: string[] = [];
 afterAll(() => {
@@ -73,11 +77,66 @@ describe('a start that is refused', () => {
 		expect(changed.code).toBe(1);
 		expect(changed.said).toContain('Migration 0001_casebook.sql has been changed');
 
-		await changeDatabase(residuum.data, `update migration set hash = substr(hash, 6)`);
+		await changeDatabase(
+			residuum.data,
+			`update migration set hash = substr(hash, 6) where number = 1`
+		);
 		await residuum.restart();
 		const { body } = await residuum.request('GET', '/');
 		expect(body).toContain('Kept through it all');
 		await residuum.remove();
+	});
+});
+
+describe('data of the version before', () => {
+	it('is brought up to date, and its history can still be stepped through', async () => {
+		const folder = temporaryFolder();
+		folders.push(folder);
+		const sql = readFileSync(join(ROOT, 'migrations/0001_casebook.sql'), 'utf8');
+		const hash = createHash('sha256').update(sql).digest('hex');
+		const id = crypto.randomUUID();
+		const old = (held: number | null) => {
+			const debts = [cardOfVersion1({ held })];
+			return { version: 1, label: 'Long ago', currency: USD, asOf: TODAY, debts };
+		};
+		mkdirSync(join(folder, 'postgres'), { recursive: true });
+		const database = await PGlite.create(join(folder, 'postgres'));
+		await database.exec(`create table migration (number integer primary key, name text not null,
+			hash text not null, applied_at timestamptz not null default now())`);
+		await database.exec(sql);
+		await database.query(`insert into migration values (1, '0001_casebook.sql', $1)`, [hash]);
+		await database.exec('begin');
+		await database.query(
+			`insert into case_file values ($1, 'Long ago', 'USD', 2, '2026-12-15', 2, now())`,
+			[id]
+		);
+		for (const [number, held] of [null, 14_000].entries()) {
+			await database.query(
+				'insert into case_revision (case_id, number, parent, what, document) values ($1, $2, $3, $4, $5)',
+				[id, number + 1, number === 0 ? null : 1, 'amount held', old(held)]
+			);
+		}
+		await database.query(
+			`insert into debt values ($1, gen_random_uuid(), 0, 'Quillmark card', 418236, 22.49, '2027-01-15',
+				'interest-plus', 1, null, 100, 2500, 14000, 0)`,
+			[id]
+		);
+		await database.exec('commit');
+		await database.close();
+
+		const server = await startServer({ RESIDUUM_DATA: folder, RESIDUUM_TODAY: TODAY });
+		expect(server.address).not.toBeNull();
+		const state = await fetch(`${server.address}/api/cases/${id}/undo`, {
+			method: 'POST',
+			headers: { origin: String(server.address), 'content-type': 'application/json' },
+			body: JSON.stringify({ basedOn: 2 })
+		});
+		const { document, redo } = (await state.json()) as CaseState;
+		expect(document.debts[0]).toEqual(card({ id: document.debts[0]?.id }));
+		expect(redo).toBe('amount held');
+		const page = await fetch(`${server.address}/cases/${id}`);
+		expect(page.status).toBe(200);
+		await server.stop();
 	});
 });
 

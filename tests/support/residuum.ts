@@ -60,21 +60,6 @@ async function ask(address: string, method: string, path: string, body?: unknown
 
 export const USD = { code: 'USD', digits: 2 };
 
-/** A card like the contract's, with what a test changes about it. */
-export function card(fields: object = {}) {
-	return {
-		id: crypto.randomUUID(),
-		name: 'Quillmark card',
-		balance: 418_236,
-		annualRate: 224_900,
-		asked: { kind: 'interest-plus', percent: 10_000, roundUpTo: 100, floor: 2_500 },
-		firstDue: '2027-01-15',
-		held: null,
-		extra: 0,
-		...fields
-	};
-}
-
 export interface MadeCase {
 	readonly id: string;
 	readonly document: CaseDocument;
@@ -91,12 +76,12 @@ export async function makeCase(
 	const made = await residuum.request('POST', '/api/cases', fresh);
 	const { id } = made.body as { id: string };
 	if (debts.length === 0) {
-		return { id, revision: 1, document: { version: 1, ...fresh, debts: [] } as never };
+		return { id, revision: 1, document: { version: 2, ...fresh, debts: [] } as never };
 	}
 	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
 		basedOn: 1,
 		what: 'debts',
-		document: { version: 1, ...fresh, debts }
+		document: { version: 2, ...fresh, debts }
 	});
 	if (saved.status !== 200) throw new Error(JSON.stringify(saved.body));
 	const { document, revision } = saved.body as CaseState;

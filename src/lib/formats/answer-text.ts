@@ -1,40 +1,16 @@
-/**
- * Answers as sentences. A sentence is a list of phrases, so that the figures in it can be set apart
- * and opened; read one after the other, the phrases are the sentence.
- */
+/** What a case comes to, what one way of paying a debt comes to, and what a change did. */
+import { dateParts, type CalendarDate } from '../core/calendar';
 import type { Difference } from '../core/compare';
-import { ZERO, type Cents } from '../core/money';
-import { costPerUnit, rowAt, type Ending, type Run, type RunTotals } from '../core/run';
-import type { Figure } from '../core/working';
-import type { Standing, ThreeWays, Way } from '../core/ways';
-import type { CalendarDate } from '../core/calendar';
-import { writeLongDate, writeMonth, writeMonths } from './date-text';
-import { grouped } from './decimal-text';
+import { isLenders } from '../core/happening';
+import type { Cents } from '../core/money';
+import { rowAt, type Ending, type Run } from '../core/run';
+import type { Carried, Measured, Standing, StatedDebt } from '../core/ways';
+import { monthName, writeLongDate, writeMonth, writeMonths } from './date-text';
+import { frequencyWords } from './frequency-text';
 import { writeMoney, type Currency } from './money-text';
-
-interface Phrase {
-	readonly text: string;
-	/** Set apart; `interest` in the one colour of interest. */
-	readonly figure?: 'figure' | 'interest';
-	/** The figure of the run whose working it opens. */
-	readonly opens?: Figure;
-}
-
-export type Sentence = readonly Phrase[];
-
-const say = (text: string): Phrase => ({ text });
-const figure = (text: string): Phrase => ({ text, figure: 'figure' });
-const interest = (text: string): Phrase => ({ text, figure: 'interest' });
-
-/** The sentence as plain text, for titles, tests and screen readers. */
-export function plain(sentence: Sentence): string {
-	return sentence.map(({ text }) => text).join('');
-}
-
-/** “1 payment”, “45 payments” */
-export function countOf(count: number, word: string): string {
-	return `${grouped(count, 0)} ${word}${count === 1 ? '' : 's'}`;
-}
+import { writePercent } from './percent-text';
+import { endInWords } from './run-text';
+import { countOf, figure, interest, say, type Phrase, type Sentence } from './sentence';
 
 /** What a case comes to, before anything is planned. */
 export function caseSentence(
@@ -66,85 +42,154 @@ export function caseSentence(
 	];
 }
 
-/** What one way of paying a debt comes to: when it ends, what it costs, against the minimum. */
-export function waySentence(ways: ThreeWays, { id, run }: Way, currency: Currency): Sentence {
+/** What one way of paying a debt comes to: when it ends, what it costs, against the baseline. */
+export function waySentence(
+	debt: StatedDebt,
+	carried: Measured,
+	/** The baseline in words, “paying the minimum”; null where this way is the baseline. */
+	baseline: string | null,
+	currency: Currency
+): Sentence {
+	const { run } = carried;
 	if (run.starting === 0) return [say('Nothing is owed on this debt.')];
-	const paying = [
-		...payingPhrases(ways, id, currency),
-		say(id === 'held' ? ' this debt' : ', this debt')
-	];
+	const paying = payingPhrases(debt, carried, currency);
+	const [first] = paying;
+	const joined = first?.text === 'At ' && paying.length === 3 ? ' this debt' : ', this debt';
+	const subject = [...paying, say(joined)];
 	if (run.ending.status !== 'cleared') {
-		return [...paying, ...endlessPhrases(run, run.ending, currency)];
+		return [...subject, ...endlessPhrases(run, run.ending, currency)];
 	}
-	const money = (amount: Cents) => writeMoney(amount, currency);
-	const payoff = figure(writeMonth(run.ending.payoffDate));
-	const cost = [
-		say('; it costs '),
-		{
-			...interest(run.totalInterest === 0 ? 'nothing' : money(run.totalInterest)),
-			opens: { of: 'run', name: 'totalInterest' } as const
-		},
-		say(' in interest')
+	const payoff = figure(writeMonth(run.ending.payoffDate), { of: 'run', name: 'payoffDate' });
+	const after = [
+		...costPhrases(run, currency),
+		...(baseline === null ? [] : againstPhrases(carried.against, baseline, currency)),
+		say('.')
 	];
-	const against = ways[id].againstMinimum;
-	const minimumToo = against === null ? [] : againstPhrases(against, currency);
 	if (run.periods === 1) {
-		return [
-			say('One payment of '),
-			figure(money(run.finalPayment)),
-			say(' clears this debt in '),
-			payoff,
-			...cost,
-			...minimumToo,
-			say('.')
-		];
+		const only = figure(writeMoney(run.finalPayment, currency), { of: 'row', name: 'paid', k: 1 });
+		return [say('One payment of '), only, say(' clears this debt in '), payoff, ...after];
 	}
 	return [
-		...paying,
+		...subject,
 		say(' is paid off in '),
 		payoff,
 		say(', after '),
-		figure(countOf(run.periods, 'payment')),
-		...cost,
-		...minimumToo,
-		say('.')
+		figure(countOf(run.periods, 'payment'), { of: 'run', name: 'periods' }),
+		...balloonPhrases(carried, currency),
+		...after
 	];
 }
 
-function payingPhrases(ways: ThreeWays, id: Way['id'], currency: Currency): Phrase[] {
-	const amount = (cents: Cents) => figure(writeMoney(cents, currency));
-	const { firstPayment } = ways[id].run;
-	const first = rowAt(ways.held.run, 1);
-	switch (id) {
-		case 'minimum':
-			return [say('Paying the minimum, at first '), amount(firstPayment)];
-		case 'held':
-			return [say('At '), amount(firstPayment), say(' a month')];
-		case 'more': {
-			const extra = rowAt(ways.more.run, 1)?.extra ?? ZERO;
-			if (extra === 0) return payingPhrases(ways, 'held', currency);
-			return [
-				say('At '),
-				amount(first?.scheduled ?? ZERO),
-				say(' a month and '),
-				amount(extra),
-				say(' more')
-			];
-		}
+/** “At 140.00 a month and 25.00 more and 400.00 more every April”, “Paying the minimum, at first 121.00” */
+function payingPhrases(debt: StatedDebt, carried: Carried, currency: Currency): Phrase[] {
+	const { way, terms, run } = carried;
+	const first = firstAsked(run);
+	const amount = figure(writeMoney(first.scheduled, currency), {
+		of: 'row',
+		name: 'scheduled',
+		k: first.k
+	});
+	const own = way.kind === 'paid' || way.kind === 'without';
+	const extra = own ? debt.extra : way.kind === 'fixed' ? way.extra : 0;
+	const more = [
+		...(extra === 0
+			? []
+			: [say(' and '), figure(writeMoney(extra as Cents, currency)), say(' more')]),
+		...(own ? happeningPhrases(debt, carried, currency) : [])
+	];
+	const { payment } = terms;
+	if (payment.kind === 'interest-only') {
+		return [say('Paying the interest alone at first, '), amount, ...more];
 	}
+	if (payment.kind === 'minimum') {
+		const asked = way.kind === 'asked' || (own && debt.pays.kind === 'asked');
+		const what = asked ? 'the minimum' : `the interest and ${writePercent(payment.percent)}`;
+		return [say(`Paying ${what}, at first `), amount, ...more];
+	}
+	return [say('At '), amount, say(` ${frequencyWords(run.paymentsPerYear).per}`), ...more];
 }
 
-function againstPhrases(against: Difference, currency: Currency): Phrase[] {
+/** The first period in which something is asked, or else the first. */
+function firstAsked(run: Run) {
+	for (let k = 1; k <= Math.min(run.periods, 24); k += 1) {
+		const row = rowAt(run, k);
+		if (row && row.scheduled > 0) return row;
+	}
+	return rowAt(run, 1) ?? { k: 1, scheduled: 0 as Cents };
+}
+
+/** More extras than this are not all named in a sentence. */
+const NAMED = 2;
+
+function happeningPhrases(debt: StatedDebt, { way }: Carried, currency: Currency): Phrase[] {
+	const left = way.kind === 'without' ? way.happening : null;
+	const clients = debt.happenings.filter((item) => !isLenders(item) && item.id !== left);
+	const extras = clients.filter((item) => item.kind === 'extra');
+	if (clients.length > NAMED || extras.length < clients.length) {
+		return clients.length === 0 ? [] : [say(', with what happens over time')];
+	}
+	return extras.flatMap(({ amount, perYear, date }) => {
+		const month = monthName(date);
+		const when =
+			perYear === null
+				? ` in ${month} ${dateParts(date).year}`
+				: perYear === 1
+					? ` every ${month}`
+					: ` ${frequencyWords(perYear).every}`;
+		return [say(' and '), figure(writeMoney(amount, currency)), say(` more${when}`)];
+	});
+}
+
+function costPhrases(run: Run, currency: Currency): Phrase[] {
+	const money = (amount: Cents) => (amount === 0 ? 'nothing' : writeMoney(amount, currency));
+	return [
+		say('; it costs '),
+		interest(money(run.totalInterest), { of: 'run', name: 'totalInterest' }),
+		say(' in interest'),
+		...(run.totalCharges === 0
+			? []
+			: [say(' and has '), figure(money(run.totalCharges)), say(' in charges and fees')])
+	];
+}
+
+function balloonPhrases({ terms, run }: Carried, currency: Currency): Phrase[] {
+	const { payment } = terms;
+	const rule = payment.kind === 'interest-only' ? payment.then : payment;
+	if (rule.kind !== 'level' || !rule.balloon || run.finalPayment < rule.balloon) return [];
+	const last = figure(writeMoney(run.finalPayment, currency), {
+		of: 'row',
+		name: 'paid',
+		k: run.periods
+	});
+	return [
+		say(', the last one '),
+		last,
+		say(` with the balloon of ${writeMoney(rule.balloon, currency)}`)
+	];
+}
+
+function againstPhrases(against: Difference, baseline: string, currency: Currency): Phrase[] {
 	switch (against.kind) {
 		case 'both end': {
-			const { interestLess } = against;
-			if (interestLess === 0) return [say(', the same as paying the minimum')];
+			const { interestLess, monthsSooner } = against;
+			if (interestLess === 0 && monthsSooner === 0) return [say(`, the same as ${baseline}`)];
 			const amount = writeMoney(Math.abs(interestLess) as Cents, currency);
-			const side = interestLess > 0 ? 'less' : 'more';
-			return [say(', '), figure(amount), say(` ${side} than paying the minimum`)];
+			const time =
+				monthsSooner === 0
+					? []
+					: [
+							figure(writeMonths(Math.abs(monthsSooner)), { of: 'against', name: 'monthsSooner' }),
+							say(monthsSooner > 0 ? ' sooner and ' : ' later and ')
+						];
+			return [
+				say(', '),
+				...time,
+				figure(amount, { of: 'against', name: 'interestLess' }),
+				say(` ${interestLess >= 0 ? 'less' : 'more'} than ${baseline}`)
+			];
 		}
 		case 'only this ends':
-			return [say('. Paying the minimum, it would '), figure('never'), say(' be paid off')];
+			return [say(`. ${capital(baseline)}, it would `), figure('never'), say(' be paid off')];
 		default:
 			return [];
 	}
@@ -157,6 +202,7 @@ function endlessPhrases(
 	currency: Currency
 ): Phrase[] {
 	const money = (amount: Cents) => writeMoney(amount, currency);
+	const owed = figure(money(run.closing), { of: 'run', name: 'closing' });
 	if (ending.status === 'beyond') {
 		return ending.limit === 'a hundred years'
 			? [
@@ -165,9 +211,9 @@ function endlessPhrases(
 					say(': in '),
 					figure(writeMonth(run.lastDate)),
 					say(', '),
-					figure(money(run.closing)),
+					owed,
 					say(' would still be owed, after '),
-					interest(money(run.totalInterest)),
+					interest(money(run.totalInterest), { of: 'run', name: 'totalInterest' }),
 					say(' in interest.')
 				]
 			: [
@@ -176,29 +222,30 @@ function endlessPhrases(
 					say(' paid off: by '),
 					figure(writeMonth(run.lastDate)),
 					say(' it would have grown past every amount that is followed here, to '),
-					figure(money(run.closing)),
+					owed,
 					say('.')
 				];
 	}
 	const { lowest, lowestPeriod, lowestDate, growth } = ending;
 	const never = [say(' is '), figure('never'), say(' paid off: ')];
-	const adds = [say('each month adds '), figure(money(growth)), say(' or more.')];
+	const { each } = frequencyWords(run.paymentsPerYear);
+	const adds = [say(`${each} adds `), figure(money(growth)), say(' or more.')];
+	const lowestOwed = figure(money(lowest), {
+		of: 'row',
+		name: 'closing',
+		k: Math.max(lowestPeriod, 1)
+	});
 	if (lowestPeriod === 0) {
 		return growth > 0
 			? [...never, ...adds]
 			: [
 					...never,
 					say('the payment covers the interest and no more, and '),
-					figure(money(lowest)),
+					lowestOwed,
 					say(' stays owed.')
 				];
 	}
-	const falls = [
-		say('it falls to '),
-		figure(money(lowest)),
-		say(' by '),
-		figure(writeMonth(lowestDate))
-	];
+	const falls = [say('it falls to '), lowestOwed, say(' by '), figure(writeMonth(lowestDate))];
 	return growth > 0
 		? [...never, ...falls, say('; then '), ...adds]
 		: [
@@ -208,23 +255,16 @@ function endlessPhrases(
 			];
 }
 
-/** A run's end in a few words: “March 2044”, “never”, “not in 100 years”. */
-export function endInWords({ ending }: RunTotals, month: (date: CalendarDate) => string): string {
-	if (ending.status === 'cleared') return month(ending.payoffDate);
-	if (ending.status === 'never' || ending.limit === 'largest balance') return 'never';
-	return 'not in 100 years';
-}
-
 /** The answer before a change, and how far the one after it is from there. */
 export function beforeSentence(
-	before: ThreeWays,
-	id: Way['id'],
+	debt: StatedDebt,
+	before: Carried,
 	change: Difference,
 	currency: Currency
 ): Sentence {
-	const { run } = before[id];
+	const { run } = before;
 	const ended = run.ending.status === 'cleared';
-	const [first, ...rest] = payingPhrases(before, id, currency);
+	const [first, ...rest] = payingPhrases(debt, before, currency);
 	return [
 		say(`Before this change, ${(first?.text ?? '').toLowerCase()}`),
 		...rest,
@@ -265,39 +305,4 @@ function changePhrases(change: Difference, currency: Currency): Phrase[] {
 	}
 }
 
-/** How a way stands against the minimum, in the two columns of a comparison. */
-export function againstInWords(
-	against: Difference | null,
-	currency: Currency
-): { readonly sooner: string; readonly less: string } {
-	if (against === null) return { sooner: '', less: '' };
-	switch (against.kind) {
-		case 'both end': {
-			const { monthsSooner, interestLess } = against;
-			const side = monthsSooner < 0 ? ' later' : '';
-			return {
-				sooner: monthsSooner === 0 ? 'same' : shortMonths(Math.abs(monthsSooner)) + side,
-				less: interestLess === 0 ? 'same' : writeMoney(interestLess, currency)
-			};
-		}
-		case 'only this ends':
-			return { sooner: 'ends', less: '—' };
-		case 'only the other ends':
-			return { sooner: 'never ends', less: '—' };
-		case 'neither ends':
-			return { sooner: '—', less: '—' };
-	}
-}
-
-/** `12 y 6 m` */
-function shortMonths(count: number): string {
-	const parts = [Math.floor(count / 12), count % 12];
-	const units = ['y', 'm'];
-	return parts.flatMap((part, index) => (part === 0 ? [] : [`${part} ${units[index]}`])).join(' ');
-}
-
-/** What each 1.00 owed costs, as text: `1.48`. */
-export function costInWords(totals: RunTotals): string {
-	const cost = costPerUnit(totals);
-	return cost === null || totals.ending.status !== 'cleared' ? '—' : grouped(cost, 2);
-}
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

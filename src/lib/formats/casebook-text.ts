@@ -1,7 +1,7 @@
 import type { CalendarDate } from '../core/calendar';
-import { countOf, type Sentence } from './answer-text';
 import { writeDate } from './date-text';
 import { quoted } from './reading';
+import { countOf, type Sentence } from './sentence';
 
 /** What the casebook holds, and what a search found in it. */
 export function casebookSentence(all: number, found: number, sought: string): Sentence {

@@ -17,7 +17,7 @@ const MONTHS = [
 	'December'
 ] as const;
 
-function monthName(date: CalendarDate): string {
+export function monthName(date: CalendarDate): string {
 	return MONTHS[dateParts(date).month - 1] ?? '';
 }
 
@@ -88,6 +88,12 @@ export function readMonth(typed: string): Reading<CalendarDate> {
 	return year >= first && year <= last
 		? accepted(date)
 		: refused(`The year ${year} can’t be meant.`, `A month in the years ${first} to ${last}.`);
+}
+
+/** Reads a month or a day; of a month, the value is its first day. */
+export function readMoment(typed: string, after: CalendarDate): Reading<CalendarDate> {
+	const month = readMonth(typed);
+	return month.ok ? month : readDate(typed, after);
 }
 
 /** Reads the day that a case's figures are as of. */

@@ -50,3 +50,8 @@ export function grouped(value: number, places: number): string {
 	const fraction = places === 0 ? '' : `.${digits.slice(-places)}`;
 	return `${value < 0 ? '−' : ''}${whole}${fraction}`;
 }
+
+/** The same without separators and with a plain hyphen, as files and sheets read numbers: `-4182.36`. */
+export function plainDecimal(value: number, places: number): string {
+	return grouped(value, places).replaceAll(',', '').replace('−', '-');
+}

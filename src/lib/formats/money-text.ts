@@ -14,9 +14,22 @@ export function writeMoney(amount: Cents, currency: Currency): string {
 	return grouped(amount, currency.digits);
 }
 
+/** How many decimals an unrounded amount is shown with, beyond those of the currency. */
+const MORE = 3;
+
+/** An unrounded amount with three decimals more than the currency has: `77.58563`. */
+export function precise(unrounded: number, { digits }: Currency): string {
+	return grouped(Math.round(unrounded * 10 ** MORE), digits + MORE);
+}
+
 /** One whole unit of the currency in minor units. */
-export function wholeUnit(currency: Currency): Cents {
+function wholeUnit(currency: Currency): Cents {
 	return (10 ** currency.digits) as Cents;
+}
+
+/** What a minimum can be rounded up to, in minor units: nothing, a whole unit, five, ten. */
+export function roundingSteps(currency: Currency): readonly Cents[] {
+	return [0, 1, 5, 10].map((units) => (units * wholeUnit(currency)) as Cents);
 }
 
 /** The smallest whole multiple of 1 that `LIMITS.amount` allows, as text, for refusals. */

@@ -1,28 +1,28 @@
-/** What is written into and said of the picture of balances. */
-import type { CalendarDate } from '../core/calendar';
-import { owedAfter, rowAt } from '../core/run';
+/** What is written into and said of the pictures of one debt. */
+import { dueDate, type CalendarDate } from '../core/calendar';
+import { datesOf, owedAfter, type Run } from '../core/run';
 import type { Split, SplitBar } from '../core/split';
-import type { ThreeWays, WayId } from '../core/ways';
-import { endInWords, type Sentence } from './answer-text';
 import { writeDate, writeMonth, writeShortMonth } from './date-text';
 import { writeMoney, type Currency } from './money-text';
+import { endInWords } from './run-text';
+import type { Sentence } from './sentence';
 
-/** What the three ways are called, in the picture and in the rows. */
-export const WAY_NAMES: Readonly<Record<WayId, string>> = {
-	minimum: 'minimum',
-	held: 'held',
-	more: 'with extra'
-};
+/** A run with what it is called in the picture. */
+export interface NamedRun {
+	readonly name: string;
+	readonly run: Run;
+}
 
-/** At a line's end: “held: Sep 2030”, “minimum: never”. */
-export function endLabel(ways: ThreeWays, id: WayId): string {
-	return `${WAY_NAMES[id]}: ${endInWords(ways[id].run, writeShortMonth)}`;
+/** At a line's end: “as it is paid now: Sep 2030”, “its own minimum: never”. */
+export function endLabel({ name, run }: NamedRun): string {
+	return `${name}: ${endInWords(run, writeShortMonth)}`;
 }
 
 /** The picture in words, for whoever does not see it. */
-export function pictureInWords(ways: ThreeWays, shown: readonly WayId[]): string {
-	const ends = shown.map((id) => `${WAY_NAMES[id]}: ${endInWords(ways[id].run, writeMonth)}`);
-	return `The balance over time, paid in ${shown.length} ways, down to zero. ${ends.join('; ')}.`;
+export function pictureInWords(shown: readonly NamedRun[]): string {
+	const ends = shown.map(({ name, run }) => `${name}: ${endInWords(run, writeMonth)}`);
+	const ways = shown.length === 1 ? 'one way' : `${shown.length} ways`;
+	return `The balance over time, paid in ${ways}, down to zero. ${ends.join('; ')}.`;
 }
 
 /** The bars in words, for whoever does not see them. */
@@ -35,23 +35,39 @@ export function splitInWords({ by, bars }: Split, currency: Currency): string {
 	return `What is paid, by the ${by}, split into interest and principal: ${part(bars[0])}; ${part(bars.at(-1))}.`;
 }
 
-/** What is owed after payment k on each way; row 0 is the start. */
+/** What is owed on a day on each way. */
 export function monthSentence(
-	ways: ThreeWays,
-	shown: readonly WayId[],
-	k: number,
+	shown: readonly NamedRun[],
+	date: CalendarDate,
 	currency: Currency
-): { readonly date: CalendarDate; readonly sentence: Sentence } {
-	const longest = shown.map((id) => ways[id].run).reduce((a, b) => (b.periods > a.periods ? b : a));
-	const date = rowAt(longest, k)?.date ?? longest.startDate;
-	const owed = shown.map((id) => {
-		return `${WAY_NAMES[id]} ${writeMoney(owedAfter(ways[id].run, k), currency)}`;
+): Sentence {
+	const owed = shown.map(({ name, run }) => {
+		return `${name} ${writeMoney(owedOn(run, date), currency)}`;
 	});
-	return {
-		date,
-		sentence: [
-			{ text: writeDate(date), figure: 'figure' },
-			{ text: `, still owed: ${owed.join(' · ')}` }
-		]
-	};
+	return [
+		{ text: writeDate(date), figure: 'figure' },
+		{ text: `, still owed: ${owed.join(' · ')}` }
+	];
+}
+
+/** What is owed after the last payment that is due by a day. */
+function owedOn(run: Run, date: CalendarDate) {
+	return owedAfter(run, periodBy(run, date));
+}
+
+/** The last period of a run that is due by a day; 0 before the first. */
+export function periodBy(run: Run, date: CalendarDate): number {
+	let [due, later] = [0, run.periods + 1];
+	while (later - due > 1) {
+		const middle = Math.floor((due + later) / 2);
+		if (dueDate(run.firstDue, middle, run.paymentsPerYear) <= date) due = middle;
+		else later = middle;
+	}
+	return due;
+}
+
+/** The dates of the run that goes furthest, up to a last one: those that can be pointed at. */
+export function datesShown(shown: readonly NamedRun[], until: CalendarDate): CalendarDate[] {
+	const [longest] = shown.map(({ run }) => run).sort((a, b) => (a.lastDate < b.lastDate ? 1 : -1));
+	return longest ? datesOf(longest).filter((date) => date <= until) : [];
 }

@@ -12,10 +12,13 @@ import type {
 	PeriodsAnswer,
 	RateAnswer
 } from '../core/solve';
-import { countOf, endInWords } from './answer-text';
 import { writeMonth, writeMonths, writeShortMonth } from './date-text';
-import { writeMoney, type Currency } from './money-text';
+import type { RunTotals } from '../core/run';
+import { precise, writeMoney, type Currency } from './money-text';
 import { writePercent } from './percent-text';
+import { endInWords } from './run-text';
+import { countOf } from './sentence';
+import type { WrittenWorking } from './working-text';
 
 export type QuestionId = 'payment' | 'time' | 'rate' | 'afford' | 'paid' | 'extra';
 
@@ -28,25 +31,50 @@ export const QUESTIONS: readonly { readonly value: QuestionId; readonly words: s
 	{ value: 'extra', words: 'what to add' }
 ];
 
-/** The answer for the blank, null where there is none, and the sentence below it. */
+/** The answer for the blank, null where there is none, the sentence below it, and how it comes about. */
 export interface Answered {
 	readonly blank: string | null;
 	readonly below: string;
+	readonly working?: WrittenWorking;
 }
 
 /** “191.21 a month pays it off by June 2029” */
-export function paymentAnswered(answer: PaymentAnswer, currency: Currency): Answered {
+export function paymentAnswered(
+	answer: PaymentAnswer,
+	balance: Cents,
+	currency: Currency
+): Answered {
 	const money = (amount: Cents) => writeMoney(amount, currency);
-	const { smallest, smallestRun, level } = answer;
+	const { smallest, smallestRun, oneLessRun, level, closedForm } = answer;
+	const { i, periods: n, unrounded } = closedForm;
 	const closed = level === smallest ? '' : ` The closed form rounds to ${money(level)}.`;
+	const one = (smallest - 1) as Cents;
 	return {
 		blank: money(smallest),
-		below: `${countOf(smallestRun.periods, 'payment')}, the last one ${money(smallestRun.finalPayment)}; ${money(smallestRun.totalInterest)} in interest. One cent less does not do it.${closed}`
+		below: `${countOf(smallestRun.periods, 'payment')}, the last one ${money(smallestRun.finalPayment)}; ${money(smallestRun.totalInterest)} in interest. One cent less does not do it.${closed}`,
+		working: {
+			title: `the payment that ends it within ${countOf(n, 'payment')}`,
+			words:
+				'the smallest amount with which the run ends in time; the closed form, balance × i ÷ (1 − (1 + i)^−n), says about where it lies',
+			numbers:
+				i === 0
+					? `${money(balance)} ÷ ${n} = ${precise(unrounded, currency)}`
+					: `${money(balance)} × i ÷ (1 − (1 + i)^−${n}) = ${precise(unrounded, currency)}; ${periodRate(i)}`,
+			result: money(smallest),
+			sources: [
+				tried(money(smallest), smallestRun, currency),
+				tried(money(one), oneLessRun, currency)
+			]
+		}
 	};
 }
 
 /** “At 180.00 a month it takes 31 payments” */
-export function timeAnswered({ run, unrounded }: PeriodsAnswer, currency: Currency): Answered {
+export function timeAnswered(
+	{ run, unrounded, i }: PeriodsAnswer,
+	payment: Cents,
+	currency: Currency
+): Answered {
 	const money = (amount: Cents) => writeMoney(amount, currency);
 	if (run.ending.status !== 'cleared') {
 		return {
@@ -55,65 +83,149 @@ export function timeAnswered({ run, unrounded }: PeriodsAnswer, currency: Curren
 		};
 	}
 	const exact = unrounded === null ? '' : ` Unrounded: ${unrounded.toFixed(2)} payments.`;
+	const logarithm = `−ln(1 − ${money(run.starting)} × i ÷ ${money(payment)}) ÷ ln(1 + i)`;
+	const form = i === 0 ? `${money(run.starting)} ÷ ${money(payment)}` : logarithm;
 	return {
 		blank: `${countOf(run.periods, 'payment')}, to ${writeShortMonth(run.ending.payoffDate)}`,
-		below: `The last one is ${money(run.finalPayment)}; ${money(run.totalInterest)} in interest.${exact}`
+		below: `The last one is ${money(run.finalPayment)}; ${money(run.totalInterest)} in interest.${exact}`,
+		working: {
+			title: `how long ${money(payment)} takes`,
+			words: `${countOf(run.periods - 1, 'payment')} of ${money(payment)} and a last one of ${money(run.finalPayment)}, payment by payment in the run`,
+			numbers:
+				unrounded === null
+					? null
+					: `unrounded: ${form} = ${unrounded.toFixed(4)}${i === 0 ? '' : `; ${periodRate(i)}`}`,
+			result: countOf(run.periods, 'payment'),
+			sources: []
+		}
 	};
 }
 
 /** “Paying 180.00 for 36 months, the rate must be 12.2489 %” */
 export function rateAnswered(
-	{ annual, paid }: RateAnswer,
-	balance: Cents,
+	{ annual, paid, i }: RateAnswer,
+	asked: { readonly balance: Cents; readonly payment: Cents; readonly periods: number },
 	currency: Currency
 ): Answered {
+	const money = (amount: Cents) => writeMoney(amount, currency);
+	const { balance, payment, periods: n } = asked;
 	if (annual !== null) {
 		return {
 			blank: writePercent(annual),
-			below: `${writeMoney(paid, currency)} paid in all on ${writeMoney(balance, currency)}; the rate at which that comes out even, charged monthly.`
+			below: `${money(paid)} paid in all on ${money(balance)}; the rate at which that comes out even.`,
+			working: {
+				title: 'the rate that must be charged',
+				words:
+					'the rate at which the payments are worth the balance: balance = payment × (1 − (1 + i)^−n) ÷ i',
+				numbers:
+					i === 0
+						? `${n} × ${money(payment)} = ${money(balance)}`
+						: `${money(balance)} = ${money(payment)} × (1 − (1 + i)^−${n}) ÷ i, so ${periodRate(i)}`,
+				result: writePercent(annual),
+				sources: []
+			}
 		};
 	}
 	return paid < balance
 		? {
 				blank: null,
-				below: `These payments add up to ${writeMoney(paid, currency)}, less than the ${writeMoney(balance, currency)} that is owed.`
+				below: `These payments add up to ${money(paid)}, less than the ${money(balance)} that is owed.`
 			}
 		: { blank: null, below: 'That would be a rate above 1,000 %.' };
 }
 
 /** “220.00 a month for 48 months affords 8,690.64” */
-export function affordAnswered({ balance, run }: BalanceAnswer, currency: Currency): Answered {
+export function affordAnswered(
+	{ balance, run, oneMoreRun }: BalanceAnswer,
+	currency: Currency
+): Answered {
+	const money = (amount: Cents) => writeMoney(amount, currency);
 	return {
-		blank: writeMoney(balance, currency),
-		below: `${writeMoney(run.totalInterest, currency)} of what is paid is interest; a cent more would take one payment more.`
+		blank: money(balance),
+		below: `${money(run.totalInterest)} of what is paid is interest; a cent more would take one payment more.`,
+		working: {
+			title: 'what can be afforded',
+			words: 'the largest balance that these payments clear in time, payment by payment in the run',
+			numbers: null,
+			result: money(balance),
+			sources: [
+				tried(money(balance), run, currency),
+				tried(money(oneMoreRun.starting), oneMoreRun, currency)
+			]
+		}
 	};
 }
 
 /** “It was 9,412.07 and 6,980.55 24 months later, so 214.92 a month was paid” */
 export function paidAnswered(
 	payment: Cents,
-	months: number,
+	between: {
+		readonly before: Cents;
+		readonly after: Cents;
+		readonly months: number;
+		readonly periods: number;
+		readonly i: number;
+	},
 	rate: Percent,
 	currency: Currency
 ): Answered {
 	if (payment < 0) {
 		return { blank: null, below: 'The balance grew by more than its interest: nothing was paid.' };
 	}
+	const money = (amount: Cents) => writeMoney(amount, currency);
+	const { before, after, months, periods: k, i } = between;
 	return {
-		blank: writeMoney(payment, currency),
-		below: `The same each month over ${writeMonths(months)}, at ${writePercent(rate)}.`
+		blank: money(payment),
+		below: `The same each time over ${writeMonths(months)}, at ${writePercent(rate)}.`,
+		working: {
+			title: 'what was paid each time',
+			words: '(earlier balance × (1 + i)^k − later balance) × i ÷ ((1 + i)^k − 1), for k payments',
+			numbers:
+				i === 0
+					? `(${money(before)} − ${money(after)}) ÷ ${k}`
+					: `(${money(before)} × (1 + i)^${k} − ${money(after)}) × i ÷ ((1 + i)^${k} − 1); ${periodRate(i)}`,
+			result: money(payment),
+			sources: []
+		}
 	};
 }
 
 /** “To end when the other one ends, add 46.66” */
 export function extraAnswered(
-	{ extra, run }: ExtraAnswer,
+	{ extra, run, oneLessRun }: ExtraAnswer,
 	by: CalendarDate,
 	currency: Currency
 ): Answered {
 	if (extra === 0) return { blank: 'nothing', below: `It ends by ${writeMonth(by)} as it is.` };
+	const money = (amount: Cents) => writeMoney(amount, currency);
+	const one = (extra - 1) as Cents;
 	return {
-		blank: writeMoney(extra, currency),
-		below: `Then ${countOf(run.periods, 'payment')}, the last one ${writeMoney(run.finalPayment, currency)}; ${writeMoney(run.totalInterest, currency)} in interest.`
+		blank: money(extra),
+		below: `Then ${countOf(run.periods, 'payment')}, the last one ${money(run.finalPayment)}; ${money(run.totalInterest)} in interest.`,
+		working: {
+			title: `what to add to end by ${writeMonth(by)}`,
+			words: 'the smallest amount on top of every payment with which the run ends in time',
+			numbers: null,
+			result: money(extra),
+			sources: [
+				tried(money(extra), run, currency),
+				...(oneLessRun ? [tried(money(one), oneLessRun, currency)] : [])
+			]
+		}
 	};
 }
+
+/** What an amount came to when it was tried: “191.20: 31 payments, the last one 0.24” */
+function tried(
+	amount: string,
+	run: RunTotals,
+	currency: Currency
+): WrittenWorking['sources'][number] {
+	const end =
+		run.ending.status === 'cleared'
+			? `${countOf(run.periods, 'payment')}, the last one ${writeMoney(run.finalPayment, currency)}`
+			: endInWords(run, writeMonth);
+	return { text: `with ${amount}: ${end}`, figure: null };
+}
+
+const periodRate = (i: number) => `i = ${(i * 100).toFixed(6)} % a period`;

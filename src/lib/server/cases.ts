@@ -1,6 +1,6 @@
 /**
- * The tables of a case: the case itself, its debts as they stand, its revisions. Nothing above this
- * module knows SQL.
+ * The tables of a case: the case itself and its revisions; its debts as they stand are in `debts.ts`.
+ * Nothing above these modules knows SQL.
  */
 import type { Transaction } from '@electric-sql/pglite';
 import type { CalendarDate } from '../core/calendar';
@@ -10,11 +10,11 @@ import {
 	type CaseDocument,
 	type CaseState,
 	type CaseSummary,
-	type DebtEntry,
 	type NewCase
 } from '../formats/case-document';
 import { now } from './clock';
 import { database } from './database';
+import { debtsOf, replaceDebts } from './debts';
 
 /** What became of a write. */
 export type Written =
@@ -50,7 +50,7 @@ export async function readCase(id: string): Promise<CaseState | null> {
 }
 
 export async function createCase(request: NewCase): Promise<string> {
-	return insertCase({ version: 1, ...request, debts: [] }, now(), 'new case');
+	return insertCase({ version: 2, ...request, debts: [] }, now(), 'new case');
 }
 
 /** Writes a case that is complete already, as the demo's are. */
@@ -210,7 +210,7 @@ async function stateOf(transaction: Transaction, id: string): Promise<CaseState 
 	if (!row) return null;
 	const { standing, undone } = await historyOf(transaction, id, row.revision);
 	const document = caseDocument.parse({
-		version: 1,
+		version: 2,
 		label: row.label,
 		currency: { code: row.currency, digits: row.currency_digits },
 		asOf: row.as_of,
@@ -270,79 +270,4 @@ async function appendRevision(
 		values ($1, $2, $3, $4, $5, $6, $7)`,
 		[id, number, parent ?? null, restores ?? null, what, document, now()]
 	);
-}
-
-/** A debt's row: money in minor units, rates in ten-thousandths of a percent, dates as ISO texts. */
-interface DebtRow {
-	readonly id: string;
-	readonly name: string;
-	readonly balance: number | null;
-	readonly annual_rate: number | null;
-	readonly first_due: string | null;
-	readonly asked_kind: string;
-	readonly asked_percent: number | null;
-	readonly asked_amount: number | null;
-	readonly asked_round_up_to: number;
-	readonly asked_floor: number;
-	readonly held: number | null;
-	readonly extra: number;
-}
-
-async function debtsOf(transaction: Transaction, id: string): Promise<unknown[]> {
-	const { rows } = await transaction.query<DebtRow>(
-		`select id, name, balance, (annual_rate * 10000)::int as annual_rate, first_due::text,
-			asked_kind, (asked_percent * 10000)::int as asked_percent, asked_amount,
-			asked_round_up_to, asked_floor, held, extra
-		from debt where case_id = $1 order by position`,
-		[id]
-	);
-	return rows.map((row) => ({
-		id: row.id,
-		name: row.name,
-		balance: row.balance,
-		annualRate: row.annual_rate,
-		firstDue: row.first_due,
-		asked: {
-			kind: row.asked_kind,
-			...(row.asked_kind === 'amount'
-				? { amount: row.asked_amount }
-				: { percent: row.asked_percent }),
-			roundUpTo: row.asked_round_up_to,
-			floor: row.asked_floor
-		},
-		held: row.held,
-		extra: row.extra
-	}));
-}
-
-async function replaceDebts(
-	transaction: Transaction,
-	id: string,
-	debts: readonly DebtEntry[]
-): Promise<void> {
-	await transaction.query('delete from debt where case_id = $1', [id]);
-	for (const [position, debt] of debts.entries()) {
-		const { asked } = debt;
-		await transaction.query(
-			`insert into debt (case_id, id, position, name, balance, annual_rate, first_due, asked_kind,
-				asked_percent, asked_amount, asked_round_up_to, asked_floor, held, extra)
-			values ($1, $2, $3, $4, $5, $6::numeric / 10000, $7, $8, $9::numeric / 10000, $10, $11, $12, $13, $14)`,
-			[
-				id,
-				debt.id,
-				position,
-				debt.name,
-				debt.balance,
-				debt.annualRate,
-				debt.firstDue,
-				asked.kind,
-				asked.kind === 'amount' ? null : asked.percent,
-				asked.kind === 'amount' ? asked.amount : null,
-				asked.roundUpTo,
-				asked.floor,
-				debt.held,
-				debt.extra
-			]
-		);
-	}
 }

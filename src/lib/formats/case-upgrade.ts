@@ -1,0 +1,45 @@
+/** Documents of earlier versions, as the present one would have them: history keeps what was written. */
+
+/**
+ * Version 1 knew monthly cards alone: a nominal rate, an amount held (null: today's minimum) and one extra.
+ * Whatever is no document of version 1 is left for the schema to judge.
+ */
+export function upgraded(document: unknown): unknown {
+	if (!isRecord(document) || document['version'] !== 1) return document;
+	const { debts } = document;
+	return {
+		...document,
+		version: 2,
+		debts: Array.isArray(debts) ? debts.map(upgradedDebt) : debts
+	};
+}
+
+function upgradedDebt(debt: unknown): unknown {
+	if (!isRecord(debt)) return debt;
+	const { held, asked, ...kept } = debt;
+	return {
+		...kept,
+		asked: upgradedAsked(asked),
+		interestOnly: 0,
+		lending: {
+			paymentsPerYear: 12,
+			interest: { basis: 'nominal', compoundsPerYear: null },
+			timing: 'arrears',
+			interestRounding: 'cent',
+			clearBelow: 0
+		},
+		pays: held === null ? { kind: 'held' } : { kind: 'fixed', amount: held, paymentsPerYear: null },
+		happenings: [],
+		compared: [],
+		baseline: { kind: 'asked' }
+	};
+}
+
+function upgradedAsked(asked: unknown): unknown {
+	if (!isRecord(asked) || asked['kind'] === 'amount') return asked;
+	return { ...asked, of: 'statement', plusFees: asked['kind'] === 'interest-plus' };
+}
+
+function isRecord(value: unknown): value is Record<string, unknown> {
+	return typeof value === 'object' && value !== null && !Array.isArray(value);
+}

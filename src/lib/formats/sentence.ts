@@ -1,0 +1,36 @@
+/**
+ * Answers as sentences. A sentence is a list of phrases, so that the figures in it can be set apart
+ * and opened; read one after the other, the phrases are the sentence.
+ */
+import type { Figure } from '../core/figure';
+import { grouped } from './decimal-text';
+
+export interface Phrase {
+	readonly text: string;
+	/** Set apart; `interest` in the one colour of interest. */
+	readonly figure?: 'figure' | 'interest';
+	/** The figure of the run whose working it opens. */
+	readonly opens?: Figure;
+}
+
+export type Sentence = readonly Phrase[];
+
+export const say = (text: string): Phrase => ({ text });
+
+export function figure(text: string, opens?: Figure): Phrase {
+	return opens ? { text, figure: 'figure', opens } : { text, figure: 'figure' };
+}
+
+export function interest(text: string, opens?: Figure): Phrase {
+	return { ...figure(text, opens), figure: 'interest' };
+}
+
+/** The sentence as plain text, for titles, tests and screen readers. */
+export function plain(sentence: Sentence): string {
+	return sentence.map(({ text }) => text).join('');
+}
+
+/** “1 payment”, “45 payments” */
+export function countOf(count: number, word: string): string {
+	return `${grouped(count, 0)} ${word}${count === 1 ? '' : 's'}`;
+}

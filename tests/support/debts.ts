@@ -1,0 +1,111 @@
+/** Debts as documents have them, for tests to change one thing about. */
+
+const USUAL = {
+	paymentsPerYear: 12,
+	interest: { basis: 'nominal', compoundsPerYear: null },
+	timing: 'arrears',
+	interestRounding: 'cent',
+	clearBelow: 0
+};
+
+const interestPlus = (percent: number, floor = 0, roundUpTo = 0) => ({
+	kind: 'interest-plus',
+	percent,
+	of: 'statement',
+	plusFees: true,
+	roundUpTo,
+	floor
+});
+export const share = (percent: number, floor = 0, roundUpTo = 0) => ({
+	...interestPlus(percent, floor, roundUpTo),
+	kind: 'percent',
+	plusFees: false
+});
+export const amount = (cents: number) => ({
+	kind: 'amount',
+	amount: cents,
+	floor: 0,
+	roundUpTo: 0
+});
+export const fixed = (cents: number, paymentsPerYear: number | null = null) => ({
+	kind: 'fixed',
+	amount: cents,
+	paymentsPerYear
+});
+
+/** A card like the contract's. */
+export function card(fields: object = {}) {
+	return {
+		id: crypto.randomUUID(),
+		name: 'Quillmark card',
+		balance: 418_236,
+		annualRate: 224_900,
+		firstDue: '2027-01-15',
+		asked: interestPlus(10_000, 2_500, 100),
+		interestOnly: 0,
+		lending: USUAL,
+		pays: { kind: 'held' },
+		extra: 0,
+		happenings: [],
+		compared: [],
+		baseline: { kind: 'asked' },
+		...fields
+	};
+}
+
+/** A debt with every setting away from its usual value, and every kind of thing that happens. */
+export function unusual() {
+	const id = () => crypto.randomUUID();
+	const dated = (date: string) => ({ id: id(), off: false, date });
+	const april = { ...dated('2027-04-15'), kind: 'extra', amount: 40_000, perYear: 1, until: null };
+	return card({
+		asked: { kind: 'level', periods: 60, balloon: 50_000, roundPayment: 'up', atTerm: 'settle' },
+		interestOnly: 6,
+		lending: {
+			paymentsPerYear: 4,
+			interest: { basis: 'daily-compounded', dayYear: 'actual' },
+			timing: 'arrears',
+			interestRounding: 'none',
+			clearBelow: 500
+		},
+		pays: fixed(14_000, 52),
+		happenings: [
+			april,
+			{
+				...dated('2028-01-15'),
+				kind: 'charge',
+				amount: 4_500,
+				perYear: 4,
+				until: '2030-01-15',
+				fee: true
+			},
+			{ ...dated('2027-06-15'), kind: 'skip', off: true },
+			{ ...dated('2027-08-15'), kind: 'payment', amount: null },
+			{ ...dated('2027-09-15'), kind: 'payment', amount: 16_000 },
+			{ ...dated('2027-10-15'), kind: 'rate', annual: 299_999, reamortize: true }
+		],
+		compared: [
+			{ kind: 'without', happening: april.id },
+			{ kind: 'interest-plus', percent: 25_000 },
+			{ kind: 'fixed', amount: 20_000, extra: 1_000 },
+			{ kind: 'ends-in', months: 24 },
+			{ kind: 'portions', paymentsPerYear: 26 }
+		],
+		baseline: { kind: 'held' }
+	});
+}
+
+/** The contract's card as documents of version 1 had it. */
+export function cardOfVersion1(fields: object = {}) {
+	return {
+		id: crypto.randomUUID(),
+		name: 'Quillmark card',
+		balance: 418_236,
+		annualRate: 224_900,
+		asked: { kind: 'interest-plus', percent: 10_000, roundUpTo: 100, floor: 2_500 },
+		firstDue: '2027-01-15',
+		held: null,
+		extra: 0,
+		...fields
+	};
+}
