@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto, invalidateAll } from '$app/navigation';
 	import { createCase, deleteCase, renameCase, restoreCase } from '$lib/desk/requests';
-	import { plain, type Sentence } from '$lib/formats/answer-text';
+	import { plain, type Sentence } from '$lib/formats/sentence';
 	import type { NewCase } from '$lib/formats/case-document';
 	import { casebookSentence } from '$lib/formats/casebook-text';
 	import Answer from '$lib/ui/Answer.svelte';

@@ -1,6 +1,7 @@
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { openDesk, type Desk, type Screen } from '../support/page';
-import { card, makeCase } from '../support/residuum';
+import { card } from '../support/debts';
+import { makeCase } from '../support/residuum';
 
 let desk: Desk;
 let screen: Screen;

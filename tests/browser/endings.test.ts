@@ -1,14 +1,7 @@
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { openDesk, type Desk, type Screen } from '../support/page';
-import { card, makeCase } from '../support/residuum';
-
-const share = (percent: number, floor = 0, roundUpTo = 0) => ({
-	kind: 'percent',
-	percent,
-	floor,
-	roundUpTo
-});
-const amount = (cents: number) => ({ kind: 'amount', amount: cents, floor: 0, roundUpTo: 0 });
+import { amount, card, fixed, share } from '../support/debts';
+import { makeCase } from '../support/residuum';
 
 let desk: Desk;
 let screen: Screen;
@@ -19,25 +12,24 @@ beforeAll(async () => {
 afterEach(() => desk.checked());
 afterAll(() => desk.close());
 
-/** Opens the screen of one debt of these terms, paid in one of the three ways. */
-async function runDown(fields: object, way?: 'minimum' | 'held' | 'more'): Promise<void> {
+/** Opens the screen of one debt of these terms. */
+async function runDown(fields: object): Promise<void> {
 	const debt = card(fields);
 	const { id } = await makeCase(desk.residuum, 'Endings', [debt]);
 	await screen.goto(`/cases/${id}/debts/${debt.id}`);
-	if (way) await screen.click(`input[value="${way}"]`);
 }
 
 describe('answers that are not dates, or hardly', () => {
 	it.each([
 		[
 			'a payment that does not cover the interest',
-			{ held: 7_000 },
+			{ pays: fixed(7_000) },
 			'At 70.00 a month this debt is never paid off: each month adds 8.38 or more.',
 			'12 payments 951.64 840.00 −111.64 4,294.00 still owed'
 		],
 		[
 			'more than a hundred years',
-			{ balance: 10_000_000, annualRate: 0, held: 1_000 },
+			{ balance: 10_000_000, annualRate: 0, pays: fixed(1_000) },
 			'is not paid off within 100 years: in December 2126, 88,000.00 would still be owed',
 			'1,200 payments 0.00 12,000.00 12,000.00 88,000.00 still owed'
 		],
@@ -55,7 +47,7 @@ describe('answers that are not dates, or hardly', () => {
 		],
 		[
 			'a fixed amount larger than the balance',
-			{ balance: 4_210, annualRate: 199_000, held: 10_000 },
+			{ balance: 4_210, annualRate: 199_000, pays: fixed(10_000) },
 			'One payment of 42.80 clears this debt in January 2027; it costs 0.70 in interest',
 			'1 payment 0.70 42.80 42.10 0.00 paid off'
 		],
@@ -66,16 +58,23 @@ describe('answers that are not dates, or hardly', () => {
 			'153 payments 6,439,725.22 18,785,404.12 12,345,678.90 0.00 paid off'
 		]
 	])('says %s as a sentence, with its figures', async (_, fields, sentence, totals) => {
-		await runDown(fields, 'held');
+		await runDown(fields);
 		await screen.answer(sentence);
-		await screen.see('.schedule tfoot tr', totals);
+		await screen.see('.lower tfoot tr', totals);
 	});
 
 	it('says that a percentage creeps towards zero and stalls', async () => {
-		await runDown({ balance: 61_233, annualRate: 195_000, asked: share(50_000) }, 'minimum');
+		await runDown({
+			balance: 61_233,
+			annualRate: 195_000,
+			asked: share(50_000),
+			pays: { kind: 'asked' }
+		});
 		await screen.answer('never paid off: it falls to 0.09 by January 2047 and stays there');
-		await screen.see('.ways tbody tr:first-child', 'minimum 31.11 — never');
-		await screen.see('.schedule tfoot tr', '253 payments 287.87 900.11 612.24 0.09 still owed');
+		await screen.click('[data-zone=ways]');
+		await screen.see('.lower tbody tr:first-child', 'as it is paid now 31.11 — never');
+		await screen.click('[data-zone=payments]');
+		await screen.see('.lower tfoot tr', '253 payments 287.87 900.11 612.24 0.09 still owed');
 	});
 
 	it('asks for what is missing, and says that nothing is owed', async () => {
@@ -90,7 +89,7 @@ describe('answers that are not dates, or hardly', () => {
 describe('a schedule of 777 payments', () => {
 	it('holds only the rows in view, and scrolls to the last', async () => {
 		const debt = { balance: 278_416, annualRate: 229_000, asked: share(20_000, 2_500) };
-		await runDown(debt, 'minimum');
+		await runDown({ ...debt, pays: { kind: 'asked' } });
 		await screen.answer('September 2091, after 777 payments; it costs 25,308.63 in interest');
 		expect(await screen.texts('tr[data-row]')).not.toHaveLength(778);
 		await screen.page.focus('.scroller');

@@ -2,7 +2,8 @@ import AxeCore from 'axe-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ROOT } from '../../scripts/prepare.mjs';
 import { openDesk, type Desk, type Screen } from '../support/page';
-import { card, makeCase } from '../support/residuum';
+import { card, fixed } from '../support/debts';
+import { makeCase } from '../support/residuum';
 
 let desk: Desk;
 let screen: Screen;
@@ -13,7 +14,7 @@ beforeAll(async () => {
 		card({
 			name: `A creditor’s name of forty characters ${String(index + 10)}`,
 			balance: 1_234_567_890 + index,
-			held: 12_345_678 + index,
+			pays: fixed(12_345_678 + index),
 			extra: 1_000_000
 		})
 	);
@@ -50,7 +51,7 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 		await screen.see('.problem', 'The client label is missing.');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.goto(views['one debt'] ?? '');
-		await screen.fill('Amount held each month', '200000');
+		await screen.fill('Amount held', '200000');
 		await screen.see('.before', 'Before this change');
 		await screen.click('[data-k="2"][data-name="interest"]');
 		await screen.see('[role=dialog]', 'Interest of payment 2');

@@ -5,7 +5,8 @@ import { percent } from '../../src/lib/core/rate';
 import { paymentFor } from '../../src/lib/core/solve';
 import { writeMoney } from '../../src/lib/formats/money-text';
 import { openDesk, type Desk, type Screen } from '../support/page';
-import { card, makeCase, USD } from '../support/residuum';
+import { card } from '../support/debts';
+import { makeCase, USD } from '../support/residuum';
 
 let desk: Desk;
 let screen: Screen;
@@ -40,7 +41,7 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 		);
 		await screen.fill('Paid off by', '2029-12');
 		await screen.see(sentence, /^160\.79$/);
-		await screen.click('[aria-labelledby="backwards"] button');
+		await screen.click('[aria-labelledby="backwards"] .use');
 		await screen.answer(
 			'At 160.79 a month this debt is paid off in December 2029, after 36 payments'
 		);
@@ -67,7 +68,7 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 		await screen.see(sentence, '12.2489 %');
 		await screen.fill('Number of payments', '12');
 		await screen.see(below, 'add up to 2,160.00, less than the 5,400.00 that is owed');
-		expect(await screen.texts('[aria-labelledby="backwards"] button')).toEqual([]);
+		expect(await screen.texts('[aria-labelledby="backwards"] .use')).toEqual([]);
 	});
 
 	it('what can be afforded', async () => {
@@ -106,7 +107,7 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 		// Paid on top of the 121.00 that are held.
 		await screen.see(sentence, writeMoney(cents(twelve.smallest - 12_100), USD));
 		await screen.see(below, 'Then 12 payments');
-		await screen.click('[aria-labelledby="backwards"] button');
+		await screen.click('[aria-labelledby="backwards"] .use');
 		await screen.answer('this debt is paid off in December 2027, after 12 payments');
 	});
 });

@@ -1,6 +1,7 @@
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { openDesk, type Desk, type Screen } from '../support/page';
-import { card, makeCase } from '../support/residuum';
+import { card } from '../support/debts';
+import { makeCase } from '../support/residuum';
 
 let desk: Desk;
 let screen: Screen;
@@ -97,6 +98,19 @@ describe('a server that does not answer', () => {
 		await screen.reload();
 		expect(await screen.value('Balance, line 1')).toBe('3,777.00');
 		// The requests that failed meanwhile were reported, and nothing else.
+		desk.checked('ERR_CONNECTION_REFUSED');
+	});
+
+	it('gets what a page could not save before it was left, once the case is opened there again', async () => {
+		await desk.residuum.stop('SIGKILL');
+		await screen.fill('Balance, line 1', '3,666.00');
+		await screen.page.goto('about:blank');
+		await desk.residuum.restart();
+		await screen.goto(path);
+		await screen.saved();
+		expect(await screen.value('Balance, line 1')).toBe('3,666.00');
+		await screen.reload();
+		expect(await screen.value('Balance, line 1')).toBe('3,666.00');
 		desk.checked('ERR_CONNECTION_REFUSED');
 	});
 });

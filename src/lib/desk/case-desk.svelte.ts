@@ -1,6 +1,8 @@
 import { getContext, setContext } from 'svelte';
 import { caseDifferences } from '../formats/case-differences';
-import type { CaseDocument, CaseState, DebtEntry, Problem } from '../formats/case-document';
+import type { CaseDocument, CaseState, Problem } from '../formats/case-document';
+import type { DebtEntry } from '../formats/debt-document';
+import { leaveBehind, takeLeftBehind } from './left-behind';
 import { saveCase, stepCase } from './requests';
 
 /** Whether what is on screen is what the server has. */
@@ -96,12 +98,25 @@ export class CaseDesk {
 		await this.#sending;
 	}
 
-	/** The page is going: what still waits is sent without waiting for what is on its way. */
+	/** The page is going: what still waits is sent without waiting for what is on its way, and kept. */
 	leave(): void {
-		if (this.#sending === null) return void this.flush();
 		const last = this.#queue.at(-1);
-		if (this.#queue.length < 2 || last === undefined || this.saving.kind !== 'saving') return;
-		void saveCase(this.id, this.#revision + 1, last.document, last.what);
+		if (last === undefined || this.saving.kind === 'stale') return;
+		const underWay = this.#sending !== null && this.#queue.length > 1;
+		const basedOn = this.#revision + (underWay ? 1 : 0);
+		leaveBehind(this.id, { ...last, basedOn });
+		if (this.#sending === null) void this.flush();
+		else if (underWay) void saveCase(this.id, basedOn, last.document, last.what);
+	}
+
+	/** Takes up what was left behind here, unless the case has it by now or has gone on since. */
+	takeUp(): void {
+		const left = takeLeftBehind(this.id);
+		if (left === null || left.document.version !== this.document.version) return;
+		if (this.#revision > left.basedOn) return;
+		if (caseDifferences(left.document, this.document).length === 0) return;
+		this.change(left.what, () => left.document);
+		void this.flush();
 	}
 
 	async step(direction: 'undo' | 'redo'): Promise<void> {
@@ -162,6 +177,7 @@ export class CaseDesk {
 			}
 		}
 		if (this.saving.kind !== 'refused') this.saving = { kind: 'saved' };
+		takeLeftBehind(this.id);
 	}
 
 	#take(state: CaseState): void {

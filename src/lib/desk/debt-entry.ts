@@ -1,7 +1,16 @@
-import type { CaseDocument, DebtEntry } from '../formats/case-document';
-import { v4 as newId } from 'uuid';
+import type { Happening } from '../core/happening';
+import { isLenders } from '../core/happening';
 import { ZERO } from '../core/money';
+import type { Pays } from '../core/ways';
+import type { CaseDocument } from '../formats/case-document';
+import {
+	USUAL_LENDING,
+	type AskedEntry,
+	type DebtEntry,
+	type HappeningEntry
+} from '../formats/debt-document';
 import { missingOf } from '../formats/debt-text';
+import { v4 as newId } from 'uuid';
 
 /** A line on which nothing has been taken down yet. */
 export function blankDebt(): DebtEntry {
@@ -10,29 +19,90 @@ export function blankDebt(): DebtEntry {
 		name: '',
 		balance: null,
 		annualRate: null,
-		asked: { kind: 'percent', percent: null, roundUpTo: ZERO, floor: ZERO },
 		firstDue: null,
-		held: null,
-		extra: ZERO
+		asked: {
+			kind: 'percent',
+			percent: null,
+			of: 'statement',
+			plusFees: false,
+			roundUpTo: ZERO,
+			floor: ZERO
+		},
+		interestOnly: 0,
+		lending: USUAL_LENDING,
+		pays: { kind: 'held' },
+		extra: ZERO,
+		happenings: [],
+		compared: [],
+		baseline: { kind: 'asked' }
 	};
 }
 
 /** Whether nothing has been taken down on a line. */
 export function isBlank(entry: DebtEntry): boolean {
-	const { name, asked, held, extra } = entry;
+	const { name, asked, pays, extra } = entry;
 	const known = 4 - missingOf(entry).length;
-	return known === 0 && name === '' && asked.floor === 0 && held === null && extra === 0;
+	const rounded = asked.kind === 'level' ? asked.balloon : asked.floor;
+	return known === 0 && name === '' && rounded === 0 && pays.kind === 'held' && extra === 0;
 }
 
 /** The rule with another way of working it out; what both ways have is kept. */
-export function askedAs(
-	asked: DebtEntry['asked'],
-	kind: DebtEntry['asked']['kind']
-): DebtEntry['asked'] {
+export function askedAs(asked: AskedEntry, kind: AskedEntry['kind']): AskedEntry {
 	if (kind === asked.kind) return asked;
-	const { roundUpTo, floor } = asked;
+	if (kind === 'level') {
+		return { kind, periods: null, balloon: ZERO, roundPayment: 'nearest', atTerm: 'settle' };
+	}
+	const { roundUpTo, floor } = asked.kind === 'level' ? { roundUpTo: ZERO, floor: ZERO } : asked;
 	if (kind === 'amount') return { kind, amount: null, roundUpTo, floor };
-	return { kind, percent: asked.kind === 'amount' ? null : asked.percent, roundUpTo, floor };
+	const plusFees = kind === 'interest-plus';
+	const { percent, of } = 'percent' in asked ? asked : { percent: null, of: 'statement' as const };
+	return { kind, percent, of, plusFees, roundUpTo, floor };
+}
+
+/** Something that happens, not known yet how much: a day of grace until it is typed. */
+export function newHappening(
+	kind: Happening['kind'],
+	date: Happening['date'],
+	debt: DebtEntry
+): HappeningEntry {
+	const dated = { id: newId(), off: false, date };
+	const once = { amount: ZERO, perYear: null, until: null };
+	switch (kind) {
+		case 'extra':
+			return { ...dated, kind, ...once };
+		case 'charge':
+			return { ...dated, kind, ...once, fee: true };
+		case 'skip':
+			return { ...dated, kind };
+		case 'payment':
+			return { ...dated, kind, amount: null };
+		case 'rate':
+			return { ...dated, kind, annual: debt.annualRate ?? (0 as never), reamortize: false };
+	}
+}
+
+/** What happens, with one of it put in the place of the one that has its identity, or added. */
+export function withHappening(
+	happenings: DebtEntry['happenings'],
+	changed: HappeningEntry
+): DebtEntry['happenings'] {
+	return happenings.some(({ id }) => id === changed.id)
+		? happenings.map((item) => (item.id === changed.id ? changed : item))
+		: [...happenings, changed];
+}
+
+/**
+ * The debt paid in another way. What its client adds or misses over time is switched off, so that it runs
+ * down just as that way said; each can be switched on again.
+ */
+export function paidIn(
+	debt: DebtEntry,
+	{ pays, extra }: { readonly pays: Pays; readonly extra: DebtEntry['extra'] }
+): Partial<DebtEntry> {
+	const happenings = debt.happenings.map((item) =>
+		isLenders(item) ? item : { ...item, off: true }
+	);
+	return { pays, extra, happenings };
 }
 
 /** The list with the debt at `index` moved to `to`; unchanged where there is no such place. */

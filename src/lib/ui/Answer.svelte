@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { Figure } from '../core/working';
-	import type { Sentence } from '../formats/answer-text';
+	import type { Figure } from '../core/figure';
+	import type { Sentence } from '../formats/sentence';
 
 	interface Props {
 		sentence: Sentence;

@@ -1,8 +1,9 @@
 <!--
 	The balances over time. A month is pointed at with the pointer or, with the picture in focus, with the
-	arrow keys; a click or Enter picks it.
+	arrow keys; a click or Enter picks it, and + adds something that happens then.
 -->
 <script lang="ts">
+	import type { CalendarDate } from '../core/calendar';
 	import { dayAt, drawBalances, redrawBalances, type BalancePicture } from './balance-chart';
 	import { liveChart } from './live-chart.svelte';
 	import { toDay } from './time-axis';
@@ -12,16 +13,17 @@
 		/** The picture in words. */
 		words: string;
 		/** The dates that can be pointed at, from the start. */
-		dates: readonly string[];
-		onpoint: (index: number | null) => void;
-		onpick: (index: number) => void;
+		dates: readonly CalendarDate[];
+		onpoint: (date: CalendarDate | null) => void;
+		onpick: (date: CalendarDate) => void;
+		onadd: (date: CalendarDate, element: HTMLElement) => void;
 	}
-	const { picture, words, dates, onpoint, onpick }: Props = $props();
+	const { picture, words, dates, onpoint, onpick, onadd }: Props = $props();
 
 	let chart = $state.raw<ReturnType<typeof drawBalances>>();
 
 	const days = $derived(dates.map(toDay));
-	const pointed = $derived(picture.pointed === null ? -1 : dates.indexOf(picture.pointed));
+	const pointed = $derived(dates.findLastIndex((date) => date <= (picture.pointed ?? '')));
 
 	const live = liveChart(
 		drawBalances,
@@ -38,14 +40,22 @@
 		return day - (days[before] ?? 0) < (days[after] ?? 0) - day ? before : after;
 	}
 
-	function key(event: KeyboardEvent): void {
+	const dateAt = (index: number) => dates[Math.min(Math.max(index, 0), dates.length - 1)] ?? null;
+
+	function pick(event: PointerEvent | MouseEvent): void {
+		const date = dateAt(indexAt(event));
+		if (date !== null) onpick(date);
+	}
+
+	function key(event: KeyboardEvent & { currentTarget: HTMLElement }): void {
 		const steps = { ArrowRight: 1, ArrowLeft: -1, PageDown: 12, PageUp: -12 } as const;
 		const step = steps[event.key as keyof typeof steps];
-		const last = days.length - 1;
-		if (step !== undefined) onpoint(Math.min(Math.max(pointed + step, 0), last));
-		else if (event.key === 'Home') onpoint(0);
-		else if (event.key === 'End') onpoint(last);
-		else if (event.key === 'Enter' && pointed >= 0) onpick(pointed);
+		const here = picture.pointed === null ? null : dateAt(pointed);
+		if (step !== undefined) onpoint(dateAt(pointed + step));
+		else if (event.key === 'Home') onpoint(dateAt(0));
+		else if (event.key === 'End') onpoint(dateAt(days.length - 1));
+		else if (event.key === 'Enter' && here !== null) onpick(here);
+		else if (event.key === '+' && here !== null) onadd(here, event.currentTarget);
 		else if (event.key === 'Escape') onpoint(null);
 		else return;
 		event.preventDefault();
@@ -62,9 +72,9 @@
 	aria-valuenow={Math.max(pointed, 0)}
 	aria-valuetext={picture.pointed ?? 'no month picked'}
 	onkeydown={key}
-	onpointermove={(event) => onpoint(indexAt(event))}
+	onpointermove={(event) => onpoint(dateAt(indexAt(event)))}
 	onpointerleave={() => onpoint(null)}
-	onclick={(event) => onpick(indexAt(event))}
+	onclick={pick}
 >
 	<canvas {@attach live}></canvas>
 </div>

@@ -1,45 +1,61 @@
-<!-- Every payment of a run, from the starting balance to the closing zero. Only the rows in view exist. -->
+<!--
+	Every payment of a run, from the starting balance to the closing zero, by years that fold. Only the lines
+	in view exist. Arrows go from figure to figure, Enter opens its working, + adds what happens then;
+	Shift with the arrows marks rows, which are copied as plain numbers.
+-->
 <script lang="ts">
+	import type { Figure, TotalFigure } from '../core/figure';
 	import type { Cents } from '../core/money';
-	import { rowAt, type Run } from '../core/run';
-	import type { Figure, TotalFigure } from '../core/working';
-	import { countOf } from '../formats/answer-text';
-	import { writeDate } from '../formats/date-text';
+	import type { Explained } from '../core/working';
+	import { yearsOf } from '../core/years';
 	import { writeMoney, type Currency } from '../formats/money-text';
+	import { rowsAsText } from '../formats/schedule-text';
+	import { countOf } from '../formats/sentence';
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
 	import { tick, untrack } from 'svelte';
 	import { get } from 'svelte/store';
+	import { CELL_HEADS, cellsOf, keySteps, type Cell } from './schedule-cells';
+	import { lineOf, scheduleLines, stepped } from './schedule-lines';
+	import ScheduleLine from './ScheduleLine.svelte';
 
 	interface Props {
-		run: Run;
+		explained: Explained;
 		currency: Currency;
 		/** The row that is pointed at elsewhere, 0 for the starting balance. */
 		pointed: number | null;
 		/** The row to bring into view. */
 		picked: number | null;
 		label: string;
+		onpoint: (k: number | null) => void;
 		/** A figure that is to show its working, and the element that it stands in. */
 		onopen: (figure: Figure, element: HTMLElement) => void;
+		/** Something is to happen with payment k. */
+		onadd: (k: number, element: HTMLElement) => void;
 	}
-	const { run, currency, pointed, picked, label, onopen }: Props = $props();
+	const { explained, currency, pointed, picked, label, onpoint, onopen, onadd }: Props = $props();
 
-	type Cell = 'opening' | 'interest' | 'paid' | 'principal' | 'closing' | 'interestSoFar';
-	const CELLS: readonly Cell[] = [
-		'opening',
-		'interest',
-		'paid',
-		'principal',
-		'closing',
-		'interestSoFar'
-	];
-	/** The one figure that the Tab key reaches; the arrows go on from it. */
-	let active = $state<{ k: number; name: Cell }>({ k: 1, name: 'interest' });
+	const run = $derived(explained.run);
+	const cells = $derived(cellsOf(run));
+	const years = $derived(yearsOf(run));
+	let folded = $state.raw<ReadonlySet<number>>(new Set());
+	const lines = $derived(scheduleLines(years, folded));
+
+	/** The one place that the keys go on from: a figure of a row, or (`year`) the totals it begins. */
+	let active = $state.raw<{ readonly k: number; readonly cell: Cell; readonly year: boolean }>({
+		k: 1,
+		cell: 'interest',
+		year: false
+	});
+	/** The rows that are marked: from where it began to where it has come. */
+	let marked = $state.raw<{ readonly start: number; readonly end: number } | null>(null);
+	const first = $derived(marked ? Math.min(marked.start, marked.end) : 1);
+	const last = $derived(marked ? Math.max(marked.start, marked.end) : 0);
 
 	const ROW = 27;
 	let scroller = $state<HTMLDivElement>();
 
 	const virtual = createVirtualizer<HTMLDivElement, HTMLTableRowElement>({
-		count: untrack(() => run.periods + 1),
+		count: untrack(() => lines.length),
 		getScrollElement: () => scroller ?? null,
 		estimateSize: () => ROW,
 		overscan: 16,
@@ -49,79 +65,134 @@
 	});
 
 	$effect(() => {
-		const count = run.periods + 1;
+		const count = lines.length;
 		if (scroller) untrack(() => get(virtual).setOptions({ count }));
 	});
 
 	$effect(() => {
-		if (picked !== null) untrack(() => get(virtual).scrollToIndex(picked, { align: 'center' }));
+		if (picked === null) return;
+		untrack(() => get(virtual).scrollToIndex(lineOf(lines, picked), { align: 'center' }));
 	});
 
-	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index <= run.periods));
+	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index < lines.length));
 	const above = $derived(items[0]?.start ?? 0);
-	const below = $derived(Math.max(0, (run.periods + 1) * ROW - (items.at(-1)?.end ?? 0)));
+	const below = $derived(Math.max(0, lines.length * ROW - (items.at(-1)?.end ?? 0)));
 	const money = $derived((amount: Cents) => writeMoney(amount, currency));
 	const cleared = $derived(run.ending.status === 'cleared');
-	const reachable = $derived(
-		items.some(({ index }) => index === active.k) ? active.k : Math.max(1, items[0]?.index ?? 1)
-	);
-	const lastDiffers = $derived(cleared && run.finalPayment !== rowAt(run, run.periods - 1)?.paid);
-	function open(event: MouseEvent): void {
-		const element = (event.target as HTMLElement).closest<HTMLElement>('[data-name]');
+	const width = $derived(cells.length + 3);
+
+	/** The row that Tab reaches: the active one, or, while that is out of view, the first in view. */
+	const reachable = $derived.by(() => {
+		const inView = items.flatMap(({ index }) => {
+			const line = lines[index];
+			return line?.kind === 'row' ? [line.k] : [];
+		});
+		return inView.includes(active.k) ? active.k : inView[0];
+	});
+	const reachableCell = $derived(cells.includes(active.cell) ? active.cell : 'interest');
+
+	function fold(year: number): void {
+		folded = folded.has(year)
+			? new Set([...folded].filter((other) => other !== year))
+			: new Set([...folded, year]);
+	}
+
+	/** Folds every year, or unfolds those that are folded. */
+	export function foldAll(): void {
+		folded = folded.size > 0 ? new Set() : new Set(years.map(({ year }) => year));
+	}
+
+	function click(event: MouseEvent): void {
+		const target = event.target as HTMLElement;
+		const row = target.closest<HTMLElement>('[data-mark]')?.dataset['mark'];
+		if (row !== undefined) {
+			const end = Number(row);
+			marked = { start: event.shiftKey && marked ? marked.start : end, end };
+			return;
+		}
+		const element = target.closest<HTMLElement>('[data-name]');
 		if (!element) return;
-		const { name, k } = element.dataset;
-		if (k === undefined) onopen({ of: 'run', name: name as TotalFigure['name'] }, element);
+		const { name, k, year } = element.dataset;
+		if (year !== undefined) fold(Number(year));
+		else if (k === undefined) onopen({ of: 'run', name: name as TotalFigure['name'] }, element);
+		else if (name === 'add') onadd(Number(k), element);
 		else onopen({ of: 'row', name: name as Cell, k: Number(k) }, element);
 	}
 
 	function reached(event: FocusEvent): void {
-		const { name, k } = (event.target as HTMLElement).dataset;
-		if (k !== undefined) active = { k: Number(k), name: name as Cell };
+		const { name, k, year } = (event.target as HTMLElement).dataset;
+		if (k === undefined || name === 'add') return;
+		const cell = year === undefined ? (name as Cell) : active.cell;
+		active = { k: Number(k), cell, year: year !== undefined };
 	}
 
-	/** Arrows go from figure to figure. */
 	async function key(event: KeyboardEvent): Promise<void> {
-		const { k } = (event.target as HTMLElement).dataset;
-		if (k === undefined || event.altKey || event.ctrlKey) return;
-		const rows = {
-			ArrowDown: 1,
-			ArrowUp: -1,
-			PageDown: 8,
-			PageUp: -8,
-			Home: -Infinity,
-			End: Infinity
-		};
-		const columns = { ArrowRight: 1, ArrowLeft: -1 };
-		const down = rows[event.key as keyof typeof rows] ?? 0;
-		const right = columns[event.key as keyof typeof columns] ?? 0;
-		if (down === 0 && right === 0) return;
+		const target = event.target as HTMLElement;
+		const k = Number(target.dataset['k'] ?? 0);
+		const control = event.ctrlKey || event.metaKey;
+		if (event.key === 'Escape' && marked) marked = null;
+		else if (control && event.key.toLowerCase() === 'a') marked = { start: 0, end: run.periods };
+		else if (k === 0 || control || event.altKey) return;
+		else if (event.key === '+') onadd(k, target);
+		else {
+			const { down, right } = keySteps(event.key);
+			if (down === 0 && right === 0) return;
+			event.preventDefault();
+			const from = active.k;
+			const start = event.shiftKey ? (marked?.start ?? from) : null;
+			await go(stepped(lines, activeLine(), down), right);
+			marked = start === null ? null : { start, end: active.k };
+			return;
+		}
 		event.preventDefault();
-		// From where the last key led, though the focus may still be on its way there.
-		const column = CELLS.indexOf(active.name) + right;
+	}
+
+	/** Where the last key led, though the focus may still be on its way there. */
+	function activeLine(): number {
+		const { k, year } = active;
+		if (!year) return lineOf(lines, k);
+		return lines.findIndex((line) => line.kind === 'year' && line.totals.from === k);
+	}
+
+	async function go(index: number, right: number): Promise<void> {
+		const line = lines[index];
+		if (!line || line.kind === 'start') return;
+		const column = Math.min(Math.max(cells.indexOf(active.cell) + right, 0), cells.length - 1);
+		const year = line.kind === 'year';
 		active = {
-			k: Math.min(Math.max(active.k + down, 1), run.periods),
-			name: CELLS[Math.min(Math.max(column, 0), CELLS.length - 1)] ?? 'interest'
+			k: year ? line.totals.from : line.k,
+			cell: cells[column] ?? 'interest',
+			year
 		};
-		get(virtual).scrollToIndex(active.k);
+		get(virtual).scrollToIndex(index);
 		await tick();
-		// The rows that scrolling brings into being are there in the next frame.
+		// The lines that scrolling brings into being are there in the next frame.
 		await new Promise(requestAnimationFrame);
-		const { k: row, name: cell } = active;
-		scroller?.querySelector<HTMLElement>(`[data-k="${row}"][data-name="${cell}"]`)?.focus();
+		const name = active.year ? 'year' : active.cell;
+		scroller?.querySelector<HTMLElement>(`[data-k="${active.k}"][data-name="${name}"]`)?.focus();
+	}
+
+	/** Brings a row into view and puts the focus on it; its year is unfolded. */
+	export async function show(k: number): Promise<void> {
+		const { year } = years.find(({ to }) => k <= to) ?? {};
+		if (year !== undefined && folded.has(year)) fold(year);
+		await tick();
+		await go(lineOf(lines, Math.max(k, 1)), 0);
+	}
+
+	function copy(event: ClipboardEvent): void {
+		if (!marked || !event.clipboardData) return;
+		event.clipboardData.setData('text/plain', rowsAsText(run, first, last, currency));
+		event.preventDefault();
 	}
 </script>
 
-{#snippet figure(k: number, name: Cell, amount: Cents)}
-	<button
-		type="button"
-		class="figure"
-		data-k={k}
-		data-name={name}
-		tabindex={k === reachable && name === active.name ? 0 : -1}>{money(amount)}</button
-	>
+{#snippet total(name: TotalFigure['name'], text: string)}
+	<button type="button" class="figure" data-name={name}>{text}</button>
 {/snippet}
-{#snippet total(name: TotalFigure['name'], amount: Cents)}
-	<button type="button" class="figure" data-name={name}>{money(amount)}</button>
+{#snippet space(height: number)}
+	{#if height > 0}<tr aria-hidden="true"><td colspan={width} style:height="{height}px"></td></tr
+		>{/if}
 {/snippet}
 
 <!-- Focus lets arrows and Page Up and Down scroll it; the buttons inside take clicks and keys, and the
@@ -133,66 +204,58 @@
 	tabindex="0"
 	role="region"
 	aria-label={label}
-	onclick={open}
+	onclick={click}
 	onkeydown={key}
 	onfocusin={reached}
+	oncopy={copy}
+	onpointerleave={() => onpoint(null)}
 >
-	<table aria-rowcount={run.periods + 3}>
+	<table aria-rowcount={lines.length + 2}>
 		<thead>
 			<tr aria-rowindex={1}>
 				<th scope="col" class="number">No.</th>
 				<th scope="col" class="left">Due</th>
-				<th scope="col">Opening</th>
-				<th scope="col">Interest</th>
-				<th scope="col">Payment</th>
-				<th scope="col">of it principal</th>
-				<th scope="col">Closing</th>
-				<th scope="col">Interest so far</th>
+				{#each cells as cell (cell)}<th scope="col">{CELL_HEADS[cell]}</th>{/each}
 				<th scope="col" class="note"><span class="unseen">Note</span></th>
 			</tr>
 		</thead>
 		<tbody>
-			{#if above > 0}<tr aria-hidden="true"><td colspan="9" style:height="{above}px"></td></tr>{/if}
+			{@render space(above)}
 			{#each items as { index } (index)}
-				{@const row = rowAt(run, index)}
-				{@const last = index === run.periods && index > 0}
-				<tr
-					aria-rowindex={index + 2}
-					class:pointed={index === pointed}
-					class:last={last && lastDiffers}
-					data-row={index}
-				>
-					<td class="number">{index}</td>
-					{#if row}
-						<td class="left">{writeDate(row.date)}</td>
-						<td>{@render figure(index, 'opening', row.opening)}</td>
-						<td class="interest">{@render figure(index, 'interest', row.interest)}</td>
-						<td>{@render figure(index, 'paid', row.paid)}</td>
-						<td>{@render figure(index, 'principal', row.principal)}</td>
-						<td>{@render figure(index, 'closing', row.closing)}</td>
-						<td class="interest">{@render figure(index, 'interestSoFar', row.interestSoFar)}</td>
-						<td class="note">{last && lastDiffers ? 'last payment' : ''}</td>
-					{:else}
-						<td class="left">{writeDate(run.startDate)}</td>
-						<td></td><td></td><td></td><td></td>
-						<td>{money(run.starting)}</td>
-						<td></td>
-						<td class="note">starting balance</td>
-					{/if}
-				</tr>
+				{@const line = lines[index]}
+				{#if line}
+					{@const k = line.kind === 'row' ? line.k : line.kind === 'start' ? 0 : -1}
+					<ScheduleLine
+						{line}
+						place={index + 2}
+						{explained}
+						{cells}
+						{money}
+						pointed={k === pointed}
+						marked={k >= first && k <= last}
+						reachable={k === reachable ? reachableCell : null}
+						{onpoint}
+					/>
+				{/if}
 			{/each}
-			{#if below > 0}<tr aria-hidden="true"><td colspan="9" style:height="{below}px"></td></tr>{/if}
+			{@render space(below)}
 		</tbody>
 		<tfoot>
-			<tr aria-rowindex={run.periods + 3}>
+			<tr aria-rowindex={lines.length + 2}>
 				<td class="number"></td>
-				<td class="left">{countOf(run.periods, 'payment')}</td>
-				<td></td>
-				<td class="interest">{@render total('totalInterest', run.totalInterest)}</td>
-				<td>{@render total('totalPaid', run.totalPaid)}</td>
-				<td>{@render total('totalPrincipal', run.totalPrincipal)}</td>
-				<td>{money(run.closing)}</td>
-				<td></td>
+				<td class="left">{@render total('periods', countOf(run.periods, 'payment'))}</td>
+				{#each cells as cell (cell)}
+					<td class:interest={cell === 'interest'}>
+						{#if cell === 'interest'}{@render total('totalInterest', money(run.totalInterest))}
+						{:else if cell === 'paid' || cell === 'scheduled'}
+							{@render total('totalPaid', money(run.totalPaid))}
+						{:else if cell === 'principal'}
+							{@render total('totalPrincipal', money(run.totalPrincipal))}
+						{:else if cell === 'charges'}{@render total('totalCharges', money(run.totalCharges))}
+						{:else if cell === 'extra'}<span class="quiet">both</span>
+						{:else if cell === 'closing'}{@render total('closing', money(run.closing))}{/if}
+					</td>
+				{/each}
 				<td class="note">{cleared ? 'paid off' : 'still owed'}</td>
 			</tr>
 		</tfoot>
@@ -215,8 +278,7 @@
 		font-size: 14px;
 	}
 
-	th,
-	td {
+	.scroller :global(:is(th, td)) {
 		height: 27px;
 		padding: 0 10px;
 		border-bottom: 1px solid var(--row-line);
@@ -224,12 +286,12 @@
 		white-space: nowrap;
 	}
 
-	tbody tr[aria-hidden] td {
+	.scroller tbody :global(tr[aria-hidden] td) {
 		padding: 0;
 		border: 0;
 	}
 
-	th {
+	thead th {
 		position: sticky;
 		z-index: 1;
 		top: 0;
@@ -250,13 +312,18 @@
 		font-weight: 700;
 	}
 
+	.quiet {
+		color: var(--quiet);
+		font-size: 12.5px;
+		font-weight: 400;
+	}
+
 	@media (width < 1200px) {
 		table {
 			font-size: 13px;
 		}
 
-		th,
-		td {
+		.scroller :global(:is(th, td)) {
 			padding: 0 5px;
 		}
 	}
@@ -271,34 +338,34 @@
 		text-decoration-color: var(--act);
 	}
 
-	.left {
+	.scroller :global(.left) {
 		text-align: left;
 	}
 
-	.number {
+	.scroller :global(.number) {
 		width: 44px;
 		color: var(--quiet);
 	}
 
-	.interest {
+	.scroller :global(td.interest) {
 		color: var(--interest);
 	}
 
-	.note {
-		width: 112px;
+	/* The button that adds stands in it. */
+	tbody :global(.note) {
+		position: relative;
+	}
+
+	.scroller :global(.note) {
+		width: 150px;
+		max-width: 190px;
+		overflow: hidden;
 		color: var(--quiet);
 		font-family: var(--serif);
 		font-size: 13px;
 		font-style: italic;
 		font-weight: 400;
 		text-align: left;
-	}
-
-	.pointed td {
-		background: var(--picked);
-	}
-
-	.last td {
-		font-weight: 700;
+		text-overflow: ellipsis;
 	}
 </style>

@@ -91,8 +91,11 @@
 			else event.stopPropagation();
 			event.preventDefault();
 		} else if (event.key === 'Escape') {
-			if (typed !== null) takeBack();
-			else onescape?.();
+			// What was typed is taken back first; only then does the key mean what is around the field.
+			if (typed !== null) {
+				takeBack();
+				event.preventDefault();
+			} else onescape?.();
 		}
 	}
 

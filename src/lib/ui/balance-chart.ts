@@ -10,7 +10,7 @@ import {
 	type Plugin
 } from 'chart.js';
 import { coloursOf, type Colour } from './colours';
-import { timeTicks, toDay } from './time-axis';
+import { timeTicks, toDay, type TimeScale } from './time-axis';
 
 Chart.register(Filler, LinearScale, LineController, LineElement, PointElement);
 
@@ -36,6 +36,8 @@ export interface BalancePicture {
 	/** The date under the cursor line. */
 	readonly pointed: string | null;
 	readonly amount: (balance: number) => string;
+	/** Told where the time axis lies, whenever that changes. */
+	readonly onscale: (scale: TimeScale) => void;
 }
 
 type BalanceChart = Chart<'line', { x: number; y: number }[]>;
@@ -141,6 +143,12 @@ function dataset(
 function endLabels(state: { picture: BalancePicture }): Plugin<'line'> {
 	return {
 		id: 'end-labels',
+		afterLayout(chart) {
+			const { x } = chart.scales;
+			if (!x) return;
+			const { left, right, min: first, max: last } = x;
+			state.picture.onscale({ left, right, first, last });
+		},
 		afterDatasetsDraw(chart) {
 			const { x, y } = chart.scales;
 			if (!x || !y) return;

@@ -9,6 +9,24 @@ export interface TimeTick {
 	readonly label: string;
 }
 
+/** Where a time axis lies: its edges in pixels, and the days at them. */
+export interface TimeScale {
+	readonly left: number;
+	readonly right: number;
+	readonly first: number;
+	readonly last: number;
+}
+
+/** The horizontal place of a day. */
+export function pixelOf({ left, right, first, last }: TimeScale, day: number): number {
+	return left + ((day - first) / (last - first)) * (right - left);
+}
+
+/** The day at a horizontal place. */
+export function dayAtPixel({ left, right, first, last }: TimeScale, pixel: number): number {
+	return first + ((pixel - left) / (right - left)) * (last - first);
+}
+
 /** An ISO date as days since 1970. */
 export function toDay(date: string): number {
 	return Date.parse(date) / DAY;

@@ -5,6 +5,7 @@
 	import { nameOf } from '$lib/formats/debt-text';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { Redo2, Undo2 } from '@lucide/svelte';
+	import { untrack } from 'svelte';
 	import type { LayoutProps } from './$types';
 	import SavingLine from './SavingLine.svelte';
 	import StaleChoice from './StaleChoice.svelte';
@@ -13,6 +14,10 @@
 
 	const desk = $derived(new CaseDesk(data.state));
 	putOnDesk(() => desk);
+	$effect(() => {
+		const opened = desk;
+		untrack(() => opened.takeUp());
+	});
 
 	const debt = $derived(page.params.debt === undefined ? undefined : desk.debt(page.params.debt));
 	const path = $derived([

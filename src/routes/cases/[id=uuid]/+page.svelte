@@ -3,7 +3,8 @@
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { withBack, without } from '$lib/desk/debt-entry';
 	import { caseSentence } from '$lib/formats/answer-text';
-	import { waysOf, type DebtEntry } from '$lib/formats/case-document';
+	import { carriedOut } from '$lib/formats/case-document';
+	import type { DebtEntry } from '$lib/formats/debt-document';
 	import { nameOf } from '$lib/formats/debt-text';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
@@ -12,11 +13,11 @@
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
 	const debts = $derived(desk.document.debts);
-	const ways = $derived(waysOf(desk.document));
+	const asked = $derived(carriedOut(desk.document, 'asked'));
 	const sentence = $derived(
 		caseSentence(
-			standing([...ways.values()]),
-			{ debts: debts.length, unfinished: debts.length - ways.size },
+			standing([...asked.values()].map(({ run }) => run)),
+			{ debts: debts.length, unfinished: debts.length - asked.size },
 			desk.document.asOf,
 			desk.document.currency
 		)
@@ -52,7 +53,7 @@
 <main>
 	<h1 class="unseen">Debts of {desk.document.label}</h1>
 	<Answer {sentence} />
-	<EntryGrid {desk} {ways} onremove={remove} />
+	<EntryGrid {desk} {asked} onremove={remove} />
 </main>
 
 {#if deleted !== null}

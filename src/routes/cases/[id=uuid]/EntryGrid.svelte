@@ -3,10 +3,10 @@
 	last line is always an empty one; typing on it makes it a debt.
 -->
 <script lang="ts">
-	import type { ThreeWays } from '$lib/core/ways';
+	import type { Carried } from '$lib/core/ways';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import { blankDebt, duplicated, isBlank, moved, without } from '$lib/desk/debt-entry';
-	import type { DebtEntry } from '$lib/formats/case-document';
+	import type { DebtEntry } from '$lib/formats/debt-document';
 	import { nameOf } from '$lib/formats/debt-text';
 	import { LIMITS } from '$lib/core/limits';
 	import { goto } from '$app/navigation';
@@ -17,11 +17,11 @@
 
 	interface Props {
 		desk: CaseDesk;
-		/** The three ways of each debt that nothing is missing of, by its id. */
-		ways: ReadonlyMap<string, ThreeWays>;
+		/** Each debt that nothing is missing of, paid as it asks, by its id. */
+		asked: ReadonlyMap<string, Carried>;
 		onremove: (index: number) => void;
 	}
-	const { desk, ways, onremove }: Props = $props();
+	const { desk, asked, onremove }: Props = $props();
 
 	const debts = $derived(desk.document.debts);
 	let blank = $state.raw(blankDebt());
@@ -130,12 +130,12 @@
 			<span role="columnheader">Name</span>
 			<span role="columnheader" class="right">Balance</span>
 			<span role="columnheader" class="right">Annual rate</span>
-			<span role="columnheader">Minimum is</span>
+			<span role="columnheader">Asked is</span>
 			<span role="columnheader" class="right">how much</span>
 			<span role="columnheader" class="right">at least</span>
 			<span role="columnheader">rounded up</span>
 			<span role="columnheader" class="right">First due</span>
-			<span role="columnheader" class="result">Paying the minimum</span>
+			<span role="columnheader" class="result">Paying what is asked</span>
 			<span role="columnheader"><span class="unseen">Copy or delete</span></span>
 		</div>
 	</div>
@@ -157,7 +157,7 @@
 				blank={debt.id === blank.id}
 				currency={desk.document.currency}
 				asOf={desk.document.asOf}
-				ways={ways.get(debt.id) ?? null}
+				asked={asked.get(debt.id)?.run ?? null}
 				href={hrefOf(debt.id)}
 				onchange={(field, fields) => change(debt.id, field, fields)}
 				oncopy={() => duplicate(index)}

@@ -2,13 +2,14 @@
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/calendar';
 	import { ZERO } from '$lib/core/money';
-	import type { ThreeWays } from '$lib/core/ways';
-	import { endInWords } from '$lib/formats/answer-text';
-	import type { DebtEntry } from '$lib/formats/case-document';
+	import type { Run } from '$lib/core/run';
+
+	import type { DebtEntry } from '$lib/formats/debt-document';
 	import { writeShortMonth } from '$lib/formats/date-text';
 	import { missingOf, nameOf } from '$lib/formats/debt-text';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { readName } from '$lib/formats/name-text';
+	import { endInWords } from '$lib/formats/run-text';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -16,7 +17,7 @@
 	import { dragHandle } from 'svelte-dnd-action';
 	import { debtFieldReaders } from './debt-fields';
 	import { COLUMNS } from './grid-keys';
-	import MinimumFields from './MinimumFields.svelte';
+	import AskedFields from './AskedFields.svelte';
 
 	interface Props {
 		debt: DebtEntry;
@@ -25,19 +26,19 @@
 		blank: boolean;
 		currency: Currency;
 		asOf: CalendarDate;
-		ways: ThreeWays | null;
+		/** The debt run down as it asks; null while something is missing. */
+		asked: Run | null;
 		href: string;
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
 		oncopy: () => void;
 		onremove: () => void;
 	}
-	const { debt, index, blank, currency, asOf, ways, href, onchange, oncopy, onremove }: Props =
+	const { debt, index, blank, currency, asOf, asked, href, onchange, oncopy, onremove }: Props =
 		$props();
 
 	const { money, rate, firstDue } = $derived(debtFieldReaders(currency, asOf));
 	const line = $derived(`line ${index + 1}`);
 	const cell = (column: number) => `${index}:${column}`;
-	const minimum = $derived(ways?.minimum.run);
 </script>
 
 <div class="line" class:blank role="row" aria-label={blank ? 'new line' : nameOf(debt)}>
@@ -85,7 +86,7 @@
 			onchange={(annualRate) => onchange('annual rate', { annualRate })}
 		/>
 	</span>
-	<MinimumFields
+	<AskedFields
 		asked={debt.asked}
 		{currency}
 		of={line}
@@ -104,13 +105,13 @@
 		/>
 	</span>
 	<span role="cell" class="result">
-		{#if minimum}
+		{#if asked}
 			<a {href} title="Run {nameOf(debt)} down (Ctrl+Enter)">
-				<span class:never={minimum.ending.status !== 'cleared'}>
-					{endInWords(minimum, writeShortMonth)}
+				<span class:never={asked.ending.status !== 'cleared'}>
+					{endInWords(asked, writeShortMonth)}
 				</span>
-				{#if minimum.ending.status === 'cleared' && minimum.totalInterest > ZERO}
-					<span class="interest">{writeMoney(minimum.totalInterest, currency)}</span>
+				{#if asked.ending.status === 'cleared' && asked.totalInterest > ZERO}
+					<span class="interest">{writeMoney(asked.totalInterest, currency)}</span>
 				{/if}
 				<span aria-hidden="true">›</span>
 			</a>

@@ -1,5 +1,6 @@
 import type { CalendarDate } from '$lib/core/calendar';
-import { readFirstDue, writeDate } from '$lib/formats/date-text';
+import { readCount } from '$lib/formats/count-text';
+import { readDate, readFirstDue, readMonth, writeDate, writeMonth } from '$lib/formats/date-text';
 import { readMoney, writeMoney, type Currency } from '$lib/formats/money-text';
 import { readMinimumPercent, readRate, writePercent } from '$lib/formats/percent-text';
 import type { Reading } from '$lib/formats/reading';
@@ -14,7 +15,7 @@ interface FieldText<T> {
 export function debtFieldReaders(currency: Currency, asOf: CalendarDate) {
 	return {
 		money: moneyText(currency),
-		rate: fieldText(readRate, writePercent),
+		rate: rateText,
 		firstDue: fieldText((typed) => readFirstDue(typed, asOf), writeDate)
 	};
 }
@@ -26,7 +27,18 @@ export function moneyText(currency: Currency) {
 	);
 }
 
+/** A day; a day and month alone are the next such day after `after`. */
+export function dateText(after: CalendarDate) {
+	return fieldText((typed) => readDate(typed, after), writeDate);
+}
+
+export const rateText = fieldText(readRate, writePercent);
+
 export const minimumPercentText = fieldText(readMinimumPercent, writePercent);
+
+export const monthText = fieldText(readMonth, writeMonth);
+
+export const countText = fieldText(readCount, (count: number) => String(count));
 
 function fieldText<T>(read: FieldText<T>['read'], write: FieldText<T>['write']): FieldText<T> {
 	return { read, write };

@@ -1,34 +1,31 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import type { CalendarDate } from '$lib/core/calendar';
 	import { difference } from '$lib/core/compare';
-	import { datesOf } from '$lib/core/run';
-	import { splitOf } from '$lib/core/split';
-	import { threeWays, type WayId } from '$lib/core/ways';
-	import { workingOf, type Figure } from '$lib/core/working';
+	import type { Figure } from '$lib/core/figure';
+	import { carryOut, measured, paysAs, sameWay, type Way } from '$lib/core/ways';
+	import { workingOf } from '$lib/core/working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
-	import { beforeSentence, waySentence, type Sentence } from '$lib/formats/answer-text';
-	import { statedDebt, waysOf, type DebtEntry } from '$lib/formats/case-document';
+	import { newHappening, paidIn, withHappening } from '$lib/desk/debt-entry';
+	import { beforeSentence, waySentence } from '$lib/formats/answer-text';
+	import { carriedOut } from '$lib/formats/case-document';
+	import { statedDebt, type DebtEntry, type HappeningEntry } from '$lib/formats/debt-document';
 	import { debtFields, missingOf, nameOf } from '$lib/formats/debt-text';
-	import {
-		monthSentence,
-		pictureInWords,
-		splitInWords,
-		WAY_NAMES
-	} from '$lib/formats/picture-text';
-	import { writeMoney } from '$lib/formats/money-text';
-	import type { Cents } from '$lib/core/money';
+	import { HAPPENING_KINDS } from '$lib/formats/happening-text';
+	import type { NamedRun } from '$lib/formats/picture-text';
+	import type { Sentence } from '$lib/formats/sentence';
+	import { baselineName, wayName } from '$lib/formats/way-text';
+	import { writeWorking, type WrittenWorking } from '$lib/formats/working-text';
 	import Answer from '$lib/ui/Answer.svelte';
-	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import { hueOf } from '$lib/ui/hues';
-	import SplitPicture from '$lib/ui/SplitPicture.svelte';
-	import { writeWorking } from '$lib/formats/working-text';
-	import Schedule from '$lib/ui/Schedule.svelte';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import AskBackwards from './AskBackwards.svelte';
 	import BeforeLine from './BeforeLine.svelte';
+	import { stands } from './compared-ways';
+	import HappeningNote from './HappeningNote.svelte';
+	import LowerZone, { type Zone } from './LowerZone.svelte';
+	import Pictures from './Pictures.svelte';
 	import Terms from './Terms.svelte';
-	import WaysTable from './WaysTable.svelte';
-	import { axisEnd, shownWays, wayLines } from './way-lines';
 
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
@@ -38,99 +35,159 @@
 	const asOf = $derived(desk.document.asOf);
 	const hue = $derived(hueOf(desk.document.debts.findIndex((entry) => entry.id === id)).property);
 
+	const PAID: Way = { kind: 'paid' };
+	const ASKED: Way = { kind: 'asked' };
+	let chosen = $state.raw<Way>(PAID);
+	let zone = $state<Zone>('payments');
+	let pointed = $state.raw<CalendarDate | null>(null);
+	let picked = $state.raw<CalendarDate | null>(null);
+
 	const stated = $derived(debt ? statedDebt(debt, asOf) : null);
-	const ways = $derived(stated && threeWays(stated));
-
-	let chosen = $state<WayId | null>(null);
-	let whole = $state(false);
-	let pointed = $state<number | null>(null);
-	let picked = $state<number | null>(null);
-
-	const way = $derived<WayId>(chosen ?? (debt && debt.extra > 0 ? 'more' : 'held'));
-	const run = $derived(ways?.[way].run);
-	const sentence = $derived<Sentence>(
-		ways
-			? waySentence(ways, ways[way], currency)
-			: debt
-				? [{ text: `Still to be filled in: ${missingOf(debt).join(', ')}.` }]
-				: [{ text: 'This debt is no longer in the case; undo brings it back.' }]
+	const way = $derived(debt && stands(debt, chosen) ? chosen : PAID);
+	const baselineWay = $derived(debt && stands(debt, debt.baseline) ? debt.baseline : ASKED);
+	const asked = $derived(stated && carryOut(stated, ASKED));
+	const paid = $derived(stated && carryOut(stated, PAID));
+	const baseline = $derived(
+		stated && (sameWay(baselineWay, ASKED) ? asked : carryOut(stated, baselineWay))
 	);
+	const carried = $derived(stated && (sameWay(way, PAID) ? paid : carryOut(stated, way)));
+
+	const sentence = $derived.by((): Sentence => {
+		if (!debt) return [{ text: 'This debt is no longer in the case; undo brings it back.' }];
+		if (!stated || !carried || !baseline) {
+			return [{ text: `Still to be filled in: ${missingOf(debt).join(', ')}.` }];
+		}
+		const against = sameWay(way, baselineWay) ? null : baselineName(baselineWay, debt, currency);
+		return waySentence(stated, measured(carried, baseline), against, currency);
+	});
 
 	const before = $derived(desk.before[id]);
 	const changed = $derived(before && debt && !sameTerms(before, debt));
-	const beforeWays = $derived.by(() => {
-		const stood = before && changed ? statedDebt(before, asOf) : null;
-		return stood && threeWays(stood);
+	const stood = $derived(before && changed ? statedDebt(before, asOf) : null);
+	const standing = $derived(stood && carryOut(stood, way));
+
+	/** The picked way, and what it is seen against; the same run is not drawn twice. */
+	const shown = $derived.by((): [NamedRun, ...NamedRun[]] | null => {
+		if (!debt || !carried || !baseline || !paid) return null;
+		const others = [baseline, paid].filter(
+			(other, index, all) =>
+				!sameRun(other.run, carried.run) && (index === 0 || !sameRun(other.run, all[0]?.run))
+		);
+		const named = (one: typeof carried) => ({
+			name: wayName(one.way, debt, currency),
+			run: one.run
+		});
+		return [named(carried), ...others.map(named)];
 	});
 
 	const others = $derived(
-		[...waysOf(desk.document)].flatMap(([other, { held }]) => {
+		[...carriedOut(desk.document, 'paid')].flatMap(([other, { run }]) => {
 			const entry = desk.debt(other);
-			const { ending } = held.run;
-			return other === id || !entry || ending.status !== 'cleared'
+			return other === id || !entry || run.ending.status !== 'cleared'
 				? []
-				: [{ id: other, name: nameOf(entry), ends: ending.payoffDate }];
+				: [{ id: other, name: nameOf(entry), ends: run.ending.payoffDate }];
 		})
 	);
 
-	const shown = $derived(ways ? shownWays(ways) : []);
-	const axis = $derived(ways && axisEnd(ways, whole));
-	const dates = $derived.by(() => {
-		const longest =
-			ways && shown.map((id) => ways[id].run).sort((a, b) => b.periods - a.periods)[0];
-		if (!longest || !axis) return [];
-		return datesOf(longest).filter((date) => date <= axis.until);
-	});
-	const month = $derived(
-		ways && pointed !== null ? monthSentence(ways, shown, pointed, currency) : null
-	);
-	const picture = $derived(
-		ways &&
-			axis && {
-				lines: wayLines(ways, shown, shown.includes(way) ? way : 'held'),
-				until: axis.until,
-				hue,
-				pointed: month?.date ?? null,
-				amount: wholeAmount
-			}
-	);
-
-	/** The figures whose working is open, each from the one before; the last one is shown. */
-	let opened = $state.raw<readonly Figure[]>([]);
-	let opener = $state.raw<HTMLElement | null>(null);
+	/** The working that is open: figures of a way, each opened from the one before; or a written one. */
+	interface Opened {
+		readonly anchor: HTMLElement;
+		readonly way: Way;
+		readonly figures: readonly Figure[];
+		readonly written?: WrittenWorking;
+	}
+	let opened = $state.raw<Opened | null>(null);
 	const working = $derived.by(() => {
-		const figure = opened.at(-1);
-		const found = ways && figure && workingOf(ways[way].terms, ways[way].run, figure);
+		if (!opened || !stated || !baseline) return null;
+		if (opened.written) return opened.written;
+		const figure = opened.figures.at(-1);
+		const own = carryOut(stated, opened.way);
+		const found = figure && workingOf(own, baseline, figure);
 		return found ? writeWorking(found, currency) : null;
 	});
 
-	function open(figure: Figure, element: HTMLElement): void {
-		opened = [figure];
-		opener = element;
+	function open(figure: Figure, anchor: HTMLElement, of: Way = way): void {
+		opened = { anchor, way: of, figures: [figure] };
+	}
+
+	function deeper(figure: Figure): void {
+		if (opened) opened = { ...opened, figures: [...opened.figures, figure] };
+	}
+
+	function back(): void {
+		if (opened) opened = { ...opened, figures: opened.figures.slice(0, -1) };
 	}
 
 	function close(): void {
-		opened = [];
-		opener?.focus();
+		const { anchor } = opened ?? editing ?? {};
+		opened = null;
+		editing = null;
+		anchor?.focus();
 	}
 
-	const split = $derived(run ? splitOf(run) : { by: 'payment' as const, bars: [] });
-	const bars = $derived({
-		bars: split.bars.map(({ from, year, interest, principal }) => ({
-			label: String(split.by === 'year' ? year : from),
-			interest,
-			principal
-		})),
-		hue,
-		pointed: split.bars.findIndex(
-			({ from, to }) => pointed !== null && pointed >= from && pointed <= to
-		),
-		amount: wholeAmount
-	});
+	/** What happens that is being written down: there already, or not until something is known of it. */
+	interface Editing {
+		readonly anchor: HTMLElement;
+		readonly draft: HappeningEntry;
+	}
+	let editing = $state.raw<Editing | null>(null);
+	const edited = $derived(
+		editing && (debt?.happenings.find((item) => item.id === editing?.draft.id) ?? null)
+	);
 
-	/** An amount on an axis: without decimals. */
-	function wholeAmount(amount: number): string {
-		return writeMoney(Math.round(amount) as Cents, currency).replace(/\.\d+$/, '');
+	function add(date: CalendarDate | null, anchor: HTMLElement): void {
+		if (!debt || !stated) return;
+		const day = date ?? picked ?? pointed ?? stated.known.firstDue;
+		editing = { anchor, draft: newHappening('extra', day, debt) };
+	}
+
+	function edit(happening: string, anchor: HTMLElement): void {
+		const draft = debt?.happenings.find((item) => item.id === happening);
+		if (draft) editing = { anchor, draft };
+	}
+
+	function write(item: HappeningEntry): void {
+		if (!debt) return;
+		const words = HAPPENING_KINDS.find(({ value }) => value === item.kind)?.words ?? '';
+		// Turning what is not there yet into another kind only says which fields it has.
+		const known = debt.happenings.some((other) => other.id === item.id);
+		if (!known && editing && item.kind !== editing.draft.kind)
+			editing = { ...editing, draft: item };
+		else change(words, { happenings: withHappening(debt.happenings, item) });
+	}
+
+	function remove(happening: string): void {
+		if (!debt) return;
+		const rest = debt.happenings.filter((item) => item.id !== happening);
+		change('what happens', { happenings: rest });
+		if (editing) close();
+	}
+
+	function pick(date: CalendarDate): void {
+		picked = date;
+		zone = 'payments';
+	}
+
+	function pay(so: Way): void {
+		const pays = stated && paysAs(stated, so);
+		if (!debt) return;
+		if (pays) change('way of paying', paidIn(debt, pays));
+		else if (so.kind === 'without') {
+			const happenings = debt.happenings.map((item) =>
+				item.id === so.happening ? { ...item, off: true } : item
+			);
+			change('way of paying', { happenings });
+		}
+		chosen = PAID;
+	}
+
+	function sameRun(one: NamedRun['run'], other: NamedRun['run'] | undefined): boolean {
+		return (
+			other !== undefined &&
+			one.totalPaid === other.totalPaid &&
+			one.periods === other.periods &&
+			one.firstPayment === other.firstPayment
+		);
 	}
 
 	function sameTerms(one: DebtEntry, other: DebtEntry): boolean {
@@ -143,7 +200,10 @@
 	}
 
 	function putBack(): void {
-		if (before) desk.changeDebt(id, `putting ${nameOf(before)} back`, before);
+		if (before && debt) {
+			const { compared, baseline } = debt;
+			desk.changeDebt(id, `putting ${nameOf(before)} back`, { ...before, compared, baseline });
+		}
 		desk.letGo(id);
 	}
 </script>
@@ -154,9 +214,9 @@
 	<h1 class="unseen">{debt ? nameOf(debt) : 'Debt'}</h1>
 	<div class="top">
 		<Answer {sentence} onopen={open} />
-		{#if beforeWays && run}
+		{#if stood && standing && carried}
 			<BeforeLine
-				sentence={beforeSentence(beforeWays, way, difference(run, beforeWays[way].run), currency)}
+				sentence={beforeSentence(stood, standing, difference(carried.run, standing.run), currency)}
 				onputback={putBack}
 				onletgo={() => desk.letGo(id)}
 			/>
@@ -166,72 +226,87 @@
 	{#if debt}
 		<div class="terms">
 			{#key id}
-				<Terms {debt} {currency} {asOf} {ways} onchange={change} />
-				{#if stated && ways && stated.balance > 0}
-					<AskBackwards {stated} {ways} {currency} {others} onuse={change} />
+				<Terms
+					{debt}
+					{currency}
+					{asOf}
+					asked={asked?.run ?? null}
+					paid={paid?.run ?? null}
+					onchange={change}
+				/>
+				{#if stated && paid && stated.known.opening > 0}
+					<AskBackwards
+						{debt}
+						{stated}
+						firstPayment={paid.run.firstPayment}
+						{currency}
+						{others}
+						onuse={change}
+						onwork={(written, anchor) => (opened = { anchor, way, figures: [], written })}
+					/>
 				{/if}
 			{/key}
 		</div>
 	{/if}
 
-	{#if ways && run && picture && axis && run.starting > 0}
-		<section class="balances" aria-labelledby="balances-title">
-			<h2 id="balances-title" class="caption">
-				{#if month}
-					{#each month.sentence as { text, figure }, index (index)}{#if figure}<strong
-								>{text}</strong
-							>{:else}{text}{/if}{/each}
-				{:else}
-					What is owed, month by month
-				{/if}
-			</h2>
-			{#if axis.cut}
-				<button type="button" class="whole" aria-pressed={whole} onclick={() => (whole = !whole)}>
-					{whole ? 'Show the nearer part' : 'Show all of the minimum'}
-				</button>
-			{/if}
-			<p class="caption bars">
-				each {split.by}: principal, <span class="interest">interest</span>
-			</p>
-			<div class="chart">
-				<BalancePicture
-					{picture}
-					words={pictureInWords(ways, shown)}
-					{dates}
-					onpoint={(index) => (pointed = index)}
-					onpick={(index) => (picked = index)}
-				/>
-			</div>
-			<div class="chart bars">
-				<SplitPicture
-					picture={bars}
-					words={splitInWords(split, currency)}
-					onpoint={(bar) => (pointed = bar === null ? null : (split.bars[bar]?.to ?? null))}
-					onpick={(bar) => (picked = split.bars[bar]?.from ?? null)}
-				/>
-			</div>
-		</section>
-		<section class="ways" aria-label="Ways of paying">
-			<WaysTable {ways} {currency} picked={way} {hue} onpick={(id) => (chosen = id)} />
-		</section>
-		<section class="schedule" aria-label="Schedule">
-			<Schedule
-				{run}
+	{#if debt && stated && carried && baseline && shown && carried.run.starting > 0}
+		<div class="pictures">
+			<Pictures
+				{debt}
+				{stated}
+				{shown}
 				{currency}
+				{hue}
+				{pointed}
+				onpoint={(date) => (pointed = date)}
+				onpick={pick}
+				onadd={add}
+				onopen={edit}
+				onchange={write}
+				onremove={remove}
+			/>
+		</div>
+		<div class="lower">
+			<LowerZone
+				{debt}
+				{stated}
+				{carried}
+				{baseline}
+				{currency}
+				{hue}
 				{pointed}
 				{picked}
-				label="Every payment, {WAY_NAMES[way]}"
+				{zone}
+				onzone={(to) => (zone = to)}
+				onpoint={(date) => (pointed = date)}
+				onadd={add}
 				onopen={open}
+				onway={(to) => (chosen = to)}
+				onpay={pay}
+				oncompare={(what, fields) => desk.changeDebt(id, `${what} of ${nameOf(debt)}`, fields)}
 			/>
-		</section>
+		</div>
 	{/if}
-	{#if working && opener}
+	{#if working && opened}
 		<WorkingNote
 			{working}
-			anchor={opener}
-			deep={opened.length > 1}
-			onopen={(figure) => (opened = [...opened, figure])}
-			onback={() => (opened = opened.slice(0, -1))}
+			anchor={opened.anchor}
+			deep={opened.figures.length > 1}
+			onopen={deeper}
+			onback={back}
+			onclose={close}
+		/>
+	{/if}
+	{#if debt && editing}
+		<HappeningNote
+			{debt}
+			happening={edited ?? editing.draft}
+			fresh={edited === null}
+			{currency}
+			{asOf}
+			anchor={editing.anchor}
+			onchange={write}
+			onremove={() => editing && remove(editing.draft.id)}
 			onclose={close}
 		/>
 	{/if}
@@ -242,9 +317,8 @@
 		display: grid;
 		grid-template:
 			'top top' auto
-			'terms balances' minmax(215px, 1.2fr)
-			'terms ways' auto
-			'terms schedule' minmax(190px, 1fr)
+			'terms pictures' minmax(260px, 1.1fr)
+			'terms lower' minmax(230px, 1fr)
 			/ 312px minmax(0, 1fr);
 		height: calc(100dvh - 48px);
 		min-height: 700px;
@@ -258,67 +332,25 @@
 
 	.terms {
 		grid-area: terms;
-		padding: 14px 18px 14px 24px;
+		padding: 12px 18px 14px 24px;
 		overflow-y: auto;
 		border-right: 1px solid var(--hairline);
 	}
 
-	.balances,
-	.ways,
-	.schedule {
+	.pictures,
+	.lower {
 		min-width: 0;
 		min-height: 0;
-		padding: 0 24px 0 20px;
+		padding: 10px 24px 0 20px;
 	}
 
-	.balances {
-		grid-area: balances;
-		display: grid;
-		grid-template: auto minmax(0, 1fr) / minmax(0, 1fr) auto minmax(200px, 27%);
-		column-gap: 16px;
-		padding-top: 10px;
+	.pictures {
+		grid-area: pictures;
 	}
 
-	.caption {
-		min-height: 22px;
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 400;
-	}
-
-	.caption strong {
-		color: var(--ink);
-	}
-
-	.whole {
-		color: var(--act);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	.chart {
-		grid-column: 1 / 3;
-		min-width: 0;
-		min-height: 0;
-	}
-
-	.bars {
-		grid-column: 3;
-	}
-
-	.caption .interest {
-		color: var(--interest);
-	}
-
-	.ways {
-		grid-area: ways;
-		padding-top: 8px;
-		overflow-x: auto;
-	}
-
-	.schedule {
-		grid-area: schedule;
-		padding-top: 8px;
+	.lower {
+		grid-area: lower;
+		padding-top: 6px;
 	}
 
 	@media (width < 1200px) {
@@ -326,14 +358,13 @@
 			grid-template-columns: 290px minmax(0, 1fr);
 		}
 
-		.balances,
-		.ways,
-		.schedule {
-			padding: 0 12px;
+		.pictures,
+		.lower {
+			padding-inline: 12px;
 		}
 
 		.terms {
-			padding: 14px 12px 14px 18px;
+			padding: 12px 12px 14px 18px;
 		}
 	}
 </style>

@@ -5,9 +5,11 @@
 		dueDatesUntil,
 		endOfMonth,
 		monthsBetween,
+		periodsInMonths,
 		type CalendarDate
 	} from '$lib/core/calendar';
 	import { ZERO, type Cents } from '$lib/core/money';
+	import { periodicFraction } from '$lib/core/rate';
 	import {
 		balanceFor,
 		extraFor,
@@ -16,10 +18,11 @@
 		periodsFor,
 		rateFor
 	} from '$lib/core/solve';
-	import { heldTerms, knownOf, type StatedDebt, type ThreeWays } from '$lib/core/ways';
-	import type { DebtEntry } from '$lib/formats/case-document';
-	import { readCount } from '$lib/formats/count-text';
-	import { readMonth, writeMonth } from '$lib/formats/date-text';
+	import { lentTerms, wayTerms, type StatedDebt } from '$lib/core/ways';
+	import { paidIn } from '$lib/desk/debt-entry';
+	import type { DebtEntry } from '$lib/formats/debt-document';
+	import { writeMonth } from '$lib/formats/date-text';
+	import { frequencyWords } from '$lib/formats/frequency-text';
 	import type { Currency } from '$lib/formats/money-text';
 	import {
 		affordAnswered,
@@ -32,37 +35,43 @@
 		type Answered,
 		type QuestionId
 	} from '$lib/formats/question-text';
+	import type { WrittenWorking } from '$lib/formats/working-text';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { untrack } from 'svelte';
-	import { moneyText } from '../../debt-fields';
+	import { countText, moneyText, monthText } from '../../debt-fields';
 
 	interface Props {
+		debt: DebtEntry;
 		stated: StatedDebt;
-		ways: ThreeWays;
+		/** What is paid first, as a payment to begin asking with. */
+		firstPayment: Cents;
 		currency: Currency;
-		/** The other debts of the case that end when paid as held, and when. */
+		/** The other debts of the case that end as they are paid, and when. */
 		others: readonly { readonly id: string; readonly name: string; readonly ends: CalendarDate }[];
 		onuse: (field: string, fields: Partial<DebtEntry>) => void;
+		onwork: (working: WrittenWorking, element: HTMLElement) => void;
 	}
-	const { stated, ways, currency, others, onuse }: Props = $props();
+	const { debt, stated, firstPayment, currency, others, onuse, onwork }: Props = $props();
 
-	const firstPayment = untrack(() => ways.held.run.firstPayment);
+	const start = $derived(stated.known.asOf ?? stated.known.firstDue);
 	let question = $state<QuestionId>('payment');
-	let by = $state<CalendarDate>(untrack(() => addMonths(stated.asOf, 24)));
-	let payment = $state<Cents>(firstPayment);
+	let by = $state<CalendarDate>(untrack(() => addMonths(start, 24)));
+	let payment = $state<Cents>(untrack(() => firstPayment));
 	let count = $state(36);
-	let before = $state<Cents>(untrack(() => stated.balance));
-	let after = $state<Cents>(untrack(() => stated.balance));
-	let since = $state<CalendarDate>(untrack(() => addMonths(stated.asOf, -24)));
-	let until = $state<CalendarDate>(untrack(() => stated.asOf));
+	let before = $state<Cents>(untrack(() => stated.known.opening));
+	let after = $state<Cents>(untrack(() => stated.known.opening));
+	let since = $state<CalendarDate>(untrack(() => addMonths(start, -24)));
+	let until = $state<CalendarDate>(untrack(() => start));
 	let otherId = $state<string>('');
 
-	const known = $derived(knownOf(stated));
+	const known = $derived(lentTerms(stated));
+	const { paymentsPerYear } = $derived(stated.known);
+	const { per } = $derived(frequencyWords(paymentsPerYear));
 	const money = $derived(moneyText(currency));
-	const month = { read: readMonth, write: writeMonth };
-	const counted = { read: readCount, write: (value: number) => String(value) };
 	const other = $derived(others.find(({ id }) => id === otherId) ?? others[0]);
+	const dueBy = (month: CalendarDate) =>
+		dueDatesUntil(known.firstDue, endOfMonth(month), paymentsPerYear);
 
 	/** The answer, and what “Use it” would write into the debt. */
 	interface Solved {
@@ -70,27 +79,34 @@
 		readonly use?: { readonly field: string; readonly fields: Partial<DebtEntry> };
 	}
 
+	/** The debt paid with one amount, so that it runs down just as the answer says. */
+	function held(amount: Cents): NonNullable<Solved['use']> {
+		const pays = { kind: 'fixed', amount, paymentsPerYear: null } as const;
+		return { field: 'payment', fields: paidIn(debt, { pays, extra: ZERO }) };
+	}
+
 	const solved = $derived.by((): Solved => {
 		switch (question) {
 			case 'payment': {
-				const periods = dueDatesUntil(stated.firstDue, endOfMonth(by));
+				const periods = dueBy(by);
 				if (periods === 0) return none('No payment is due by then.');
 				const answer = paymentFor(known, periods);
 				return {
-					answered: paymentAnswered(answer, currency),
-					use: { field: 'amount held', fields: { held: answer.smallest } }
+					answered: paymentAnswered(answer, known.opening, currency),
+					use: held(answer.smallest)
 				};
 			}
 			case 'time':
 				return {
-					answered: timeAnswered(periodsFor(known, payment), currency),
-					use: { field: 'amount held', fields: { held: payment } }
+					answered: timeAnswered(periodsFor(known, payment), payment, currency),
+					use: held(payment)
 				};
 			case 'rate': {
-				const answer = rateFor(stated.balance, payment, count, 12);
+				const answer = rateFor(known, payment, count);
 				const { annual } = answer;
+				const asked = { balance: known.opening, payment, periods: count };
 				return {
-					answered: rateAnswered(answer, stated.balance, currency),
+					answered: rateAnswered(answer, asked, currency),
 					...(annual === null
 						? {}
 						: { use: { field: 'annual rate', fields: { annualRate: annual } } })
@@ -105,18 +121,22 @@
 			}
 			case 'paid': {
 				const months = monthsBetween(since, until);
-				if (months < 1) return none('The second month must be later than the first.');
-				const paid = paymentBetween(before, after, months, known.rate, 12);
+				const periods = periodsInMonths(months, paymentsPerYear);
+				if (periods < 1) return none('The second month must be later than the first.');
+				const { rate } = known;
+				const paid = paymentBetween(before, after, periods, rate, paymentsPerYear);
+				const i = periodicFraction(rate, paymentsPerYear);
+				const between = { before, after, months, periods, i };
 				return {
-					answered: paidAnswered(paid, months, stated.annualRate, currency),
-					...(paid < 0 ? {} : { use: { field: 'amount held', fields: { held: paid } } })
+					answered: paidAnswered(paid, between, rate.annual, currency),
+					...(paid < 0 ? {} : { use: held(paid) })
 				};
 			}
 			case 'extra': {
 				if (!other) return none('No other debt of this case ends as it is paid now.');
-				const periods = dueDatesUntil(stated.firstDue, endOfMonth(other.ends));
+				const periods = dueBy(other.ends);
 				if (periods === 0) return none(`Nothing is due by ${writeMonth(other.ends)}.`);
-				const answer = extraFor(heldTerms(stated, ZERO), periods);
+				const answer = extraFor(wayTerms({ ...stated, extra: ZERO }, { kind: 'paid' }), periods);
 				return {
 					answered: extraAnswered(answer, other.ends, currency),
 					use: { field: 'extra payment', fields: { extra: answer.extra } }
@@ -128,7 +148,16 @@
 	const none = (below: string): Solved => ({ answered: { blank: null, below } });
 </script>
 
-{#snippet blank()}<output aria-live="polite">{solved.answered.blank ?? '—'}</output>{/snippet}
+{#snippet blank()}
+	{@const { blank: text, working } = solved.answered}
+	<output aria-live="polite"
+		>{#if working && text !== null}<button
+				type="button"
+				class="opens"
+				onclick={(event) => onwork(working, event.currentTarget)}>{text}</button
+			>{:else}{text ?? '—'}{/if}</output
+	>
+{/snippet}
 {#snippet amount(label: string, value: Cents, take: (value: Cents) => void)}
 	<span class="blank"
 		><TypedField
@@ -145,7 +174,7 @@
 		><TypedField
 			{label}
 			{value}
-			{...month}
+			{...monthText}
 			onchange={(typed) => typed !== null && take(typed)}
 		/></span
 	>
@@ -155,7 +184,7 @@
 		><TypedField
 			label="Number of payments"
 			value={count}
-			{...counted}
+			{...countText}
 			side="right"
 			onchange={(typed) => typed !== null && (count = typed)}
 		/></span
@@ -174,25 +203,25 @@
 	</div>
 	<p class="sentence">
 		{#if question === 'payment'}
-			{@render blank()} a month pays it off by {@render moment(
-				'Paid off by',
-				by,
-				(value) => (by = value)
-			)}.
+			{@render blank()}
+			{per} pays it off by {@render moment('Paid off by', by, (value) => (by = value))}.
 		{:else if question === 'time'}
-			At {@render amount('Payment asked about', payment, (value) => (payment = value))} a month it takes
+			At {@render amount('Payment asked about', payment, (value) => (payment = value))}
+			{per} it takes
 			{@render blank()}.
 		{:else if question === 'rate'}
 			Paying {@render amount('Payment asked about', payment, (value) => (payment = value))} for
-			{@render number()} months, the rate must be {@render blank()}.
+			{@render number()} payments, the rate must be {@render blank()}.
 		{:else if question === 'afford'}
-			{@render amount('Payment asked about', payment, (value) => (payment = value))} a month for
-			{@render number()} months affords {@render blank()}.
+			{@render amount('Payment asked about', payment, (value) => (payment = value))}
+			{per} for
+			{@render number()} payments affords {@render blank()}.
 		{:else if question === 'paid'}
 			It was {@render amount('Earlier balance', before, (value) => (before = value))} in
 			{@render moment('Earlier month', since, (value) => (since = value))} and
 			{@render amount('Later balance', after, (value) => (after = value))} in
-			{@render moment('Later month', until, (value) => (until = value))}, so {@render blank()} a month
+			{@render moment('Later month', until, (value) => (until = value))}, so {@render blank()}
+			{per}
 			was paid.
 		{:else}
 			To end when
@@ -214,7 +243,7 @@
 	<p class="below">{solved.answered.below}</p>
 	{#if solved.use}
 		{@const { field, fields } = solved.use}
-		<button type="button" onclick={() => onuse(field, fields)}>Use it</button>
+		<button type="button" class="use" onclick={() => onuse(field, fields)}>Use it</button>
 	{/if}
 </section>
 
@@ -276,7 +305,11 @@
 		line-height: 1.35;
 	}
 
-	button {
+	.opens {
+		font-weight: inherit;
+	}
+
+	.use {
 		margin-top: 6px;
 		color: var(--act);
 		font-weight: 600;

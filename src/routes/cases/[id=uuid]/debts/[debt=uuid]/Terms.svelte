@@ -1,26 +1,74 @@
 <!-- What is known of the debt and what the client pays on it, each changed where it stands. -->
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/calendar';
-	import { ZERO } from '$lib/core/money';
-	import type { ThreeWays } from '$lib/core/ways';
-	import type { DebtEntry } from '$lib/formats/case-document';
+	import type { CalendarDate, PaymentsPerYear } from '$lib/core/calendar';
+	import { ZERO, type Cents } from '$lib/core/money';
+	import type { Run } from '$lib/core/run';
+	import type { DebtEntry } from '$lib/formats/debt-document';
 	import { writeLongDate } from '$lib/formats/date-text';
+	import { frequencyWords } from '$lib/formats/frequency-text';
+	import { FREQUENCY_CHOICES } from '$lib/formats/lending-text';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
+	import { asksMinimum } from '$lib/formats/way-text';
+	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { debtFieldReaders } from '../../debt-fields';
-	import MinimumFields from '../../MinimumFields.svelte';
+	import AskedFields from '../../AskedFields.svelte';
+	import { debtFieldReaders, minimumPercentText } from '../../debt-fields';
+	import Lending from './Lending.svelte';
 
 	interface Props {
 		debt: DebtEntry;
 		currency: Currency;
 		asOf: CalendarDate;
-		ways: ThreeWays | null;
+		/** The debt as it asks, and as it is paid; null while something is missing. */
+		asked: Run | null;
+		paid: Run | null;
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
 	}
-	const { debt, currency, asOf, ways, onchange }: Props = $props();
+	const { debt, currency, asOf, asked, paid, onchange }: Props = $props();
 
 	const { money, rate, firstDue } = $derived(debtFieldReaders(currency, asOf));
-	const today = $derived(ways ? writeMoney(ways.minimum.run.firstPayment, currency) : '');
+	const minimum = $derived(asksMinimum(debt));
+	const today = $derived(asked ? writeMoney(asked.firstPayment, currency) : '');
+	const pays = $derived(debt.pays);
+	const { adverb } = $derived(frequencyWords(debt.lending.paymentsPerYear));
+
+	type PaysKind = DebtEntry['pays']['kind'];
+	const choices = $derived<{ value: PaysKind; words: string }[]>([
+		{ value: 'asked', words: minimum ? 'the minimum' : 'as agreed' },
+		...(minimum ? [{ value: 'held' as const, words: 'today’s minimum held' }] : []),
+		{ value: 'fixed', words: 'a fixed amount' },
+		{ value: 'interest-plus', words: 'interest + %' }
+	]);
+	const chosen = $derived<PaysKind>(!minimum && pays.kind === 'held' ? 'asked' : pays.kind);
+	const portions = [{ value: '0', words: 'as often as due' }, ...FREQUENCY_CHOICES];
+
+	const change = (to: DebtEntry['pays']) => onchange('payment', { pays: to });
+
+	function turn(kind: PaysKind): void {
+		if (kind === 'fixed') hold(paid?.firstPayment ?? ZERO);
+		else if (kind === 'interest-plus') change({ kind, percent: minimumPercent() });
+		else change({ kind });
+	}
+
+	/** Two percent, where the minimum has no percentage of its own to begin with. */
+	function minimumPercent() {
+		const { asked } = debt;
+		return ('percent' in asked ? asked.percent : null) ?? (20_000 as never);
+	}
+
+	function hold(amount: Cents | null): void {
+		if (amount === null) change({ kind: minimum ? 'held' : 'asked' });
+		else {
+			const often = pays.kind === 'fixed' ? pays.paymentsPerYear : null;
+			change({ kind: 'fixed', amount, paymentsPerYear: often });
+		}
+	}
+
+	function portion(often: string): void {
+		if (pays.kind !== 'fixed') return;
+		const next = Number(often);
+		change({ ...pays, paymentsPerYear: next === 0 ? null : (next as PaymentsPerYear) });
+	}
 </script>
 
 <section aria-labelledby="terms">
@@ -37,7 +85,7 @@
 		/>
 	</div>
 	<div class="term">
-		<span class="name">Annual rate <small>charged monthly</small></span>
+		<span class="name">Annual rate</span>
 		<TypedField
 			label="Annual rate"
 			value={debt.annualRate}
@@ -58,38 +106,69 @@
 			onchange={(date) => onchange('first due date', { firstDue: date })}
 		/>
 	</div>
-	<div class="minimum" role="group" aria-label="How the minimum is worked out">
-		<span class="label">Minimum is</span>
-		<span class="label right">how much</span>
-		<span class="label">at least</span>
+	<div class="asked" role="group" aria-label="How what is asked is worked out">
+		<span class="label">{debt.asked.kind === 'level' ? 'Asked are' : 'Minimum is'}</span>
+		<span class="label right">{debt.asked.kind === 'level' ? 'how many' : 'how much'}</span>
+		<span class="label">{debt.asked.kind === 'level' ? 'balloon' : 'at least'}</span>
 		<span class="label right">rounded up</span>
-		<MinimumFields
+		<AskedFields
 			asked={debt.asked}
 			{currency}
 			of="this debt"
-			onchange={(asked) => onchange('minimum', { asked })}
+			onchange={(changed) => onchange('minimum', { asked: changed })}
 		/>
 	</div>
+	<Lending {debt} {currency} {onchange} />
 </section>
 
 <section aria-labelledby="pays">
-	<h2 id="pays">Paid each month</h2>
+	<h2 id="pays">Paid {adverb}</h2>
 	<div class="term">
-		<span class="name">Held <small>empty: today’s minimum</small></span>
-		<TypedField
-			label="Amount held each month"
-			value={debt.held}
-			{...money}
-			optional
-			side="right"
-			placeholder={today}
-			onchange={(held) => onchange('amount held', { held })}
-		/>
+		<span class="name">Pays</span>
+		<Choice label="How the debt is paid" value={chosen} options={choices} onchange={turn} />
 	</div>
+	{#if pays.kind === 'interest-plus'}
+		<div class="term">
+			<span class="name">Percentage <small>on top of the interest</small></span>
+			<TypedField
+				label="Percentage paid"
+				value={pays.percent}
+				{...minimumPercentText}
+				side="right"
+				onchange={(percent) => percent !== null && change({ kind: 'interest-plus', percent })}
+			/>
+		</div>
+	{:else}
+		<div class="term">
+			<span class="name">
+				Held <small>empty: {minimum ? 'today’s minimum' : 'what is agreed'}</small>
+			</span>
+			<TypedField
+				label="Amount held"
+				value={pays.kind === 'fixed' ? pays.amount : null}
+				{...money}
+				optional
+				side="right"
+				placeholder={today}
+				onchange={hold}
+			/>
+		</div>
+	{/if}
+	{#if pays.kind === 'fixed'}
+		<div class="term">
+			<span class="name">How often</span>
+			<Choice
+				label="How often it is paid"
+				value={String(pays.paymentsPerYear ?? 0)}
+				options={portions}
+				onchange={portion}
+			/>
+		</div>
+	{/if}
 	<div class="term">
-		<span class="name">Extra <small>on top of it</small></span>
+		<span class="name">Extra <small>with every payment</small></span>
 		<TypedField
-			label="Extra each month"
+			label="Extra each time"
 			value={debt.extra === ZERO ? null : debt.extra}
 			{...money}
 			optional
@@ -102,7 +181,7 @@
 
 <style>
 	section + section {
-		margin-top: 16px;
+		margin-top: 14px;
 	}
 
 	h2 {
@@ -114,9 +193,9 @@
 
 	.term {
 		display: grid;
-		grid-template-columns: 1fr 132px;
+		grid-template-columns: 1fr 142px;
 		align-items: center;
-		min-height: 36px;
+		min-height: 34px;
 		border-top: 1px solid var(--row-line);
 	}
 
@@ -130,42 +209,45 @@
 		font-size: 12.5px;
 	}
 
-	.term :global(input),
-	.minimum :global(input) {
+	.term :global(:is(input, select)),
+	.asked :global(input) {
 		font-weight: 600;
 	}
 
+	.term :global(select) {
+		text-align: right;
+	}
+
 	.term :global(input::placeholder),
-	.minimum :global(input::placeholder) {
+	.asked :global(input::placeholder) {
 		font-weight: 400;
 	}
 
-	.minimum {
+	.asked {
 		display: grid;
 		grid-template-columns: 1fr 132px;
 		padding: 4px 0;
 		border-top: 1px solid var(--row-line);
-		border-bottom: 1px solid var(--row-line);
 	}
 
 	/* Labels above their fields: kind and amount, then floor and rounding. */
-	.minimum > :global(:nth-child(1)),
-	.minimum > :global(:nth-child(2)) {
+	.asked > :global(:nth-child(1)),
+	.asked > :global(:nth-child(2)) {
 		order: 1;
 	}
 
-	.minimum > :global(:nth-child(5)),
-	.minimum > :global(:nth-child(6)) {
+	.asked > :global(:nth-child(5)),
+	.asked > :global(:nth-child(6)) {
 		order: 2;
 	}
 
-	.minimum > :global(:nth-child(3)),
-	.minimum > :global(:nth-child(4)) {
+	.asked > :global(:nth-child(3)),
+	.asked > :global(:nth-child(4)) {
 		order: 3;
 	}
 
-	.minimum > :global(:nth-child(7)),
-	.minimum > :global(:nth-child(8)) {
+	.asked > :global(:nth-child(7)),
+	.asked > :global(:nth-child(8)) {
 		order: 4;
 	}
 
@@ -179,17 +261,17 @@
 		text-align: right;
 	}
 
-	.minimum :global(select) {
+	.asked :global(select) {
 		padding-left: 0;
 		font-weight: 600;
 	}
 
-	.minimum > :global(:nth-child(7) input) {
+	.asked > :global(:nth-child(7) input) {
 		padding-left: 0;
 		text-align: left;
 	}
 
-	.minimum > :global(:nth-child(8) select) {
+	.asked > :global(:nth-child(8) select) {
 		text-align: right;
 	}
 </style>

@@ -1,77 +1,206 @@
-<!-- The three ways as rows against the minimum; the picked one speaks in the sentence and the schedule. -->
+<!--
+	Ways of paying the same debt as rows, each against the baseline. The picked one speaks in the sentence,
+	the pictures and the schedule; any of them can become the debt's own.
+-->
 <script lang="ts">
-	import { WAY_IDS, type ThreeWays, type WayId } from '$lib/core/ways';
-	import { againstInWords, costInWords, endInWords } from '$lib/formats/answer-text';
+	import type { Figure } from '$lib/core/figure';
+	import type { Cents } from '$lib/core/money';
+	import { sameWay, type Measured, type Way } from '$lib/core/ways';
 	import { writeShortMonth } from '$lib/formats/date-text';
+	import type { DebtEntry } from '$lib/formats/debt-document';
 	import { grouped } from '$lib/formats/decimal-text';
-	import { WAY_NAMES } from '$lib/formats/picture-text';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { WAY_DASHES } from './way-lines';
+	import { againstInWords, costInWords, endInWords } from '$lib/formats/run-text';
+	import { wayName } from '$lib/formats/way-text';
+	import IconButton from '$lib/ui/IconButton.svelte';
+	import { Check, Scale, Trash2 } from '@lucide/svelte';
+	import { sorted, type SortColumn, type Sorting } from './compared-ways';
 
 	interface Props {
-		ways: ThreeWays;
+		debt: DebtEntry;
+		rows: readonly Measured[];
 		currency: Currency;
-		picked: WayId;
+		picked: Way;
 		/** The custom property that holds the debt's hue. */
 		hue: string;
-		onpick: (id: WayId) => void;
+		onpick: (way: Way) => void;
+		onopen: (figure: Figure, element: HTMLElement, way: Way) => void;
+		onbaseline: (way: Way) => void;
+		onpay: (way: Way) => void;
+		onremove: (way: Way) => void;
 	}
-	const { ways, currency, picked, hue, onpick }: Props = $props();
+	const { debt, rows, currency, picked, hue, ...on }: Props = $props();
+
+	const COLUMNS: readonly { readonly column: SortColumn; readonly head: string }[] = [
+		{ column: 'first', head: 'first' },
+		{ column: 'payments', head: 'payments' },
+		{ column: 'paid off', head: 'paid off' },
+		{ column: 'interest', head: 'interest' },
+		{ column: 'total', head: 'total paid' },
+		{ column: 'cost', head: '1.00 costs' },
+		{ column: 'sooner', head: 'sooner' },
+		{ column: 'less', head: 'less interest' }
+	];
+
+	let sorting = $state.raw<Sorting | null>(null);
+	const shown = $derived(sorted(rows, sorting));
+	const ended = $derived(rows.filter(({ run }) => run.ending.status === 'cleared'));
+	const longest = $derived(Math.max(1, ...ended.map(({ run }) => yearsTaken(run))));
+	const dearest = $derived(Math.max(1, ...ended.map(({ run }) => run.totalInterest)));
+	const money = (amount: Cents) => writeMoney(amount, currency);
+
+	/** How long a way takes, for the length of its bar. */
+	const yearsTaken = (run: Measured['run']) => run.periods / run.paymentsPerYear;
+
+	/** Up, down, and back to the order in which they were added. */
+	function sort(column: SortColumn): void {
+		if (sorting?.column !== column) sorting = { column, up: true };
+		else sorting = sorting.up ? { column, up: false } : null;
+	}
+
+	const sortedBy = (column: SortColumn) =>
+		sorting?.column === column ? (sorting.up ? 'ascending' : 'descending') : 'none';
 </script>
+
+{#snippet cell(way: Way, figure: Figure, text: string)}
+	<button
+		type="button"
+		class="figure"
+		onclick={(event) => {
+			event.stopPropagation();
+			on.onopen(figure, event.currentTarget, way);
+		}}>{text}</button
+	>
+{/snippet}
+{#snippet bar(share: number, interest: boolean)}
+	<span
+		class="bar"
+		class:hatched={interest}
+		style:width="{share * 100}%"
+		style:--bar="var({hue})"
+		aria-hidden="true"
+	></span>
+{/snippet}
 
 <table>
 	<thead>
 		<tr>
 			<th scope="col" class="way">Paid</th>
-			<th scope="col">first</th>
-			<th scope="col">payments</th>
-			<th scope="col">paid off</th>
-			<th scope="col">interest</th>
-			<th scope="col">total paid</th>
-			<th scope="col">each 1.00 costs</th>
-			<th scope="col">last payment</th>
-			<th scope="col">sooner</th>
-			<th scope="col">less interest</th>
+			{#each COLUMNS as { column, head } (column)}
+				<th scope="col" aria-sort={sortedBy(column)}>
+					<button type="button" title="Sort by this" onclick={() => sort(column)}>
+						{head}{sorting?.column === column ? (sorting.up ? ' ↑' : ' ↓') : ''}
+					</button>
+				</th>
+			{/each}
+			<th scope="col"><span class="unseen">What can be done with it</span></th>
 		</tr>
 	</thead>
 	<tbody>
-		{#each WAY_IDS as id (id)}
-			{@const { run, againstMinimum } = ways[id]}
-			{@const against = againstInWords(againstMinimum, currency)}
-			{@const ended = run.ending.status === 'cleared'}
-			<tr class:picked={id === picked} onclick={() => onpick(id)}>
+		{#each shown as { way, run, against } (JSON.stringify(way))}
+			{@const isPicked = sameWay(way, picked)}
+			{@const isBaseline = sameWay(way, debt.baseline)}
+			{@const ends = run.ending.status === 'cleared'}
+			{@const words = againstInWords(against, currency)}
+			{@const name = wayName(way, debt, currency)}
+			{@const added = debt.compared.some((other) => sameWay(way, other))}
+			<tr class:picked={isPicked} onclick={() => on.onpick(way)}>
 				<th scope="row" class="way">
-					<label>
+					<label title={name}>
 						<input
 							type="radio"
 							name="way"
-							value={id}
-							checked={id === picked}
-							onchange={() => onpick(id)}
+							checked={isPicked}
+							onchange={() => on.onpick(way)}
+							data-way={way.kind}
 						/>
-						<svg width="26" height="10" aria-hidden="true">
-							<line
-								x1="1"
-								x2="25"
-								y1="5"
-								y2="5"
-								stroke={id === picked ? `var(${hue})` : 'var(--ink)'}
-								stroke-width={id === picked ? 4 : 1.5}
-								stroke-dasharray={id === picked ? '' : WAY_DASHES[id].join(' ')}
-							/>
-						</svg>
-						<span class="words">{WAY_NAMES[id]}</span>
+						<span>{name}</span>
 					</label>
 				</th>
-				<td>{writeMoney(run.firstPayment, currency)}</td>
-				<td>{ended ? grouped(run.periods, 0) : '—'}</td>
-				<td class:never={!ended}>{endInWords(run, writeShortMonth)}</td>
-				<td class="interest">{ended ? writeMoney(run.totalInterest, currency) : '—'}</td>
-				<td>{ended ? writeMoney(run.totalPaid, currency) : '—'}</td>
-				<td>{costInWords(run)}</td>
-				<td>{ended ? writeMoney(run.finalPayment, currency) : '—'}</td>
-				<td class="against">{against.sooner}</td>
-				<td class="against">{against.less}</td>
+				<td>{@render cell(way, { of: 'row', name: 'paid', k: 1 }, money(run.firstPayment))}</td>
+				<td
+					>{#if ends}{@render cell(
+							way,
+							{ of: 'run', name: 'periods' },
+							grouped(run.periods, 0)
+						)}{:else}—{/if}</td
+				>
+				<td class:never={!ends}>
+					{#if ends}
+						{@render cell(way, { of: 'run', name: 'payoffDate' }, endInWords(run, writeShortMonth))}
+						{@render bar(yearsTaken(run) / longest, false)}
+					{:else}{endInWords(run, writeShortMonth)}{/if}
+				</td>
+				<td class="interest">
+					{#if ends}
+						{@render cell(way, { of: 'run', name: 'totalInterest' }, money(run.totalInterest))}
+						{@render bar(run.totalInterest / dearest, true)}
+					{:else}—{/if}
+				</td>
+				<td
+					>{#if ends}{@render cell(
+							way,
+							{ of: 'run', name: 'totalPaid' },
+							money(run.totalPaid)
+						)}{:else}—{/if}</td
+				>
+				<td
+					>{#if ends && run.starting > 0}{@render cell(
+							way,
+							{ of: 'run', name: 'costPerUnit' },
+							costInWords(run)
+						)}{:else}—{/if}</td
+				>
+				{#if isBaseline}
+					<td colspan="2" class="baseline">all are measured against this</td>
+				{:else}
+					{@const both = against.kind === 'both end'}
+					<td class="against"
+						>{#if both}{@render cell(
+								way,
+								{ of: 'against', name: 'monthsSooner' },
+								words.sooner
+							)}{:else}{words.sooner}{/if}</td
+					>
+					<td class="against"
+						>{#if both}{@render cell(
+								way,
+								{ of: 'against', name: 'interestLess' },
+								words.less
+							)}{:else}{words.less}{/if}</td
+					>
+				{/if}
+				<td class="tools"
+					><span>
+						{#if !isBaseline}
+							<IconButton
+								title="Measure all against this"
+								label="Measure all against: {name}"
+								onclick={() => on.onbaseline(way)}
+							>
+								<Scale size={15} aria-hidden="true" />
+							</IconButton>
+						{/if}
+						{#if way.kind !== 'paid'}
+							<IconButton
+								title="Make this the debt’s way of paying"
+								label="Pay so: {name}"
+								onclick={() => on.onpay(way)}
+							>
+								<Check size={15} aria-hidden="true" />
+							</IconButton>
+						{/if}
+						{#if added}
+							<IconButton
+								title="Take this away"
+								label="Take away: {name}"
+								onclick={() => on.onremove(way)}
+							>
+								<Trash2 size={15} aria-hidden="true" />
+							</IconButton>
+						{/if}
+					</span></td
+				>
 			</tr>
 		{/each}
 	</tbody>
@@ -80,13 +209,16 @@
 <style>
 	table {
 		width: 100%;
-		border-collapse: collapse;
+		border-collapse: separate;
+		border-spacing: 0;
 		font-size: 14px;
 	}
 
 	th,
 	td {
-		padding: 4px 7px;
+		position: relative;
+		height: 32px;
+		padding: 0 7px;
 		border-bottom: 1px solid var(--row-line);
 		font-weight: 400;
 		text-align: right;
@@ -94,9 +226,18 @@
 	}
 
 	thead th {
-		padding-top: 0;
+		position: sticky;
+		z-index: 1;
+		top: 0;
+		height: 25px;
+		border-bottom-color: var(--hairline);
+		background: var(--ground);
 		color: var(--quiet);
 		font-size: 13px;
+	}
+
+	thead button,
+	thead .way {
 		font-weight: 600;
 	}
 
@@ -109,8 +250,7 @@
 		background: var(--picked);
 	}
 
-	.picked th,
-	.picked td {
+	.picked :is(th, td) {
 		font-weight: 600;
 	}
 
@@ -121,20 +261,19 @@
 
 		th,
 		td {
-			padding: 4px;
+			padding: 0 4px;
 		}
 
 		thead th {
 			font-size: 12px;
-			line-height: 1.1;
-			vertical-align: bottom;
-			white-space: normal;
 		}
 	}
 
 	.way {
-		width: 1px;
+		max-width: 230px;
+		overflow: hidden;
 		text-align: left;
+		text-overflow: ellipsis;
 	}
 
 	label {
@@ -144,13 +283,24 @@
 		cursor: pointer;
 	}
 
+	label span {
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+
 	input {
 		margin: 0;
 		accent-color: var(--act);
 	}
 
-	svg {
-		flex: none;
+	.figure {
+		font-weight: inherit;
+		text-decoration: underline dotted transparent;
+		text-underline-offset: 3px;
+	}
+
+	.figure:hover {
+		text-decoration-color: var(--act);
 	}
 
 	.interest {
@@ -159,5 +309,33 @@
 
 	.never {
 		font-weight: 700;
+	}
+
+	.baseline {
+		color: var(--quiet);
+		font: italic 400 13px var(--serif);
+	}
+
+	.bar {
+		position: absolute;
+		right: 7px;
+		bottom: 2px;
+		min-width: 1px;
+		max-width: calc(100% - 14px);
+		height: 4px;
+		background: var(--bar);
+	}
+
+	.bar.hatched {
+		background: repeating-linear-gradient(135deg, var(--interest) 0 1.5px, transparent 1.5px 4px);
+	}
+
+	.tools {
+		padding: 0;
+	}
+
+	.tools span {
+		display: flex;
+		justify-content: end;
 	}
 </style>

@@ -1,52 +1,41 @@
 import { addMonths, monthsBetween, type CalendarDate } from '$lib/core/calendar';
 import { datesOf, owedAfter } from '$lib/core/run';
-import { WAY_IDS, type ThreeWays, type WayId } from '$lib/core/ways';
-import { endLabel } from '$lib/formats/picture-text';
+import { endLabel, type NamedRun } from '$lib/formats/picture-text';
 import type { BalanceLine } from '$lib/ui/balance-chart';
 
-/** How the lines that are not picked are told apart. */
-export const WAY_DASHES: Readonly<Record<WayId, readonly number[]>> = {
-	minimum: [2, 4],
-	held: [],
-	more: [9, 4]
-};
+/** How the lines that are not picked are told apart: the baseline, then the debt as it is paid. */
+const DASHES: readonly (readonly number[])[] = [[], [2, 4], [9, 4]];
 
-/** The lines of the picture; without an extra, the third way is the second and not drawn twice. */
-export function wayLines(ways: ThreeWays, shown: readonly WayId[], picked: WayId): BalanceLine[] {
-	return shown.map((id) => {
-		const { run } = ways[id];
-		return {
-			id,
-			points: datesOf(run).map((date, k) => ({ date, balance: owedAfter(run, k) })),
-			label: endLabel(ways, id),
-			ends: run.ending.status === 'cleared',
-			dash: WAY_DASHES[id],
-			picked: id === picked
-		};
-	});
+/** The lines of the picture; the first run is the picked one. */
+export function wayLines(shown: readonly NamedRun[]): BalanceLine[] {
+	return shown.map(({ name, run }, index) => ({
+		id: name,
+		points: datesOf(run).map((date, k) => ({ date, balance: owedAfter(run, k) })),
+		label: endLabel({ name, run }),
+		ends: run.ending.status === 'cleared',
+		dash: DASHES[index] ?? [],
+		picked: index === 0
+	}));
 }
 
-export function shownWays(ways: ThreeWays): readonly WayId[] {
-	const same = ways.more.run.totalPaid === ways.held.run.totalPaid;
-	return same ? WAY_IDS.filter((id) => id !== 'more') : WAY_IDS;
-}
-
-/** Beyond so many times the length of the other ways, a long run is cut off unless all of it is asked for. */
+/** Beyond so many times the length of the picked run, a long one is cut off unless all of it is asked for. */
 const MUCH_LONGER = 3.5;
 
 /**
- * How far the time axis goes: to the last payoff date; or, where the minimum goes on for much longer
- * than the others, to where these can still be read.
+ * How far the time axis goes: to the last payoff date; or, where another run goes on for much longer than
+ * the picked one, to where this can still be read.
  */
 export function axisEnd(
-	ways: ThreeWays,
+	shown: readonly NamedRun[],
 	whole: boolean
-): { readonly until: CalendarDate; readonly cut: boolean } {
-	const start = ways.minimum.run.startDate;
-	const months = (id: WayId) => monthsBetween(start, ways[id].run.lastDate);
-	const others = Math.max(months('held'), months('more'), 6);
-	const all = Math.max(others, months('minimum'));
-	const long = all > others * MUCH_LONGER;
-	const shownMonths = long && !whole ? Math.ceil(others * 1.7) : all;
+): { readonly until: CalendarDate; readonly cut: boolean } | null {
+	const [picked, ...others] = shown;
+	if (!picked) return null;
+	const start = picked.run.startDate;
+	const months = ({ run }: NamedRun) => monthsBetween(start, run.lastDate);
+	const own = Math.max(months(picked), 6);
+	const all = Math.max(own, ...others.map(months));
+	const long = all > own * MUCH_LONGER;
+	const shownMonths = long && !whole ? Math.ceil(own * 1.7) : all;
 	return { until: addMonths(start, shownMonths + 1), cut: long };
 }

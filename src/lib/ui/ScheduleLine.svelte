@@ -1,0 +1,173 @@
+<!-- One line of a schedule: the start, the totals of a year, or a payment with its marks. -->
+<script lang="ts">
+	import { marksOf } from '../core/marks';
+	import type { Cents } from '../core/money';
+	import { rowAt } from '../core/run';
+	import type { Explained } from '../core/working';
+	import { writeDate } from '../formats/date-text';
+	import { markInWords } from '../formats/schedule-text';
+	import { countOf } from '../formats/sentence';
+	import { ChevronDown, ChevronRight } from '@lucide/svelte';
+	import type { Cell } from './schedule-cells';
+	import type { ScheduleLine } from './schedule-lines';
+
+	interface Props {
+		line: ScheduleLine;
+		/** Its place in the table, counted from 1. */
+		place: number;
+		explained: Explained;
+		cells: readonly Cell[];
+		money: (amount: Cents) => string;
+		pointed: boolean;
+		marked: boolean;
+		/** The cell that the Tab key reaches, where it is on this line. */
+		reachable: Cell | null;
+		onpoint: (k: number) => void;
+	}
+	const { line, place, explained, cells, money, pointed, marked, reachable, onpoint }: Props =
+		$props();
+
+	const run = $derived(explained.run);
+	const row = $derived(line.kind === 'row' ? rowAt(run, line.k) : undefined);
+	const last = $derived(
+		line.kind === 'row' && line.k === run.periods && run.ending.status === 'cleared'
+	);
+</script>
+
+{#if line.kind === 'row' && row}
+	{@const { k } = line}
+	<tr
+		aria-rowindex={place}
+		aria-selected={marked}
+		class:pointed
+		class:marked
+		class:last
+		data-row={k}
+		onpointerenter={() => onpoint(k)}
+	>
+		<td class="number" data-mark={k}>{k}</td>
+		<td class="left" data-mark={k}>{writeDate(row.date)}</td>
+		{#each cells as cell (cell)}
+			<td class:interest={cell === 'interest' || cell === 'interestSoFar'}>
+				{#if (cell !== 'extra' && cell !== 'charges') || row[cell] !== 0}
+					<button
+						type="button"
+						class="figure"
+						data-k={k}
+						data-name={cell}
+						tabindex={cell === reachable ? 0 : -1}>{money(row[cell])}</button
+					>
+				{/if}
+			</td>
+		{/each}
+		<td class="note">
+			{marksOf(explained.terms, run, row).map(markInWords).join(', ')}
+			<button
+				type="button"
+				class="add"
+				data-k={k}
+				data-name="add"
+				tabindex="-1"
+				title="Add something that happens with this payment (+)">+ add</button
+			>
+		</td>
+	</tr>
+{:else if line.kind === 'year'}
+	{@const { totals, folded } = line}
+	<tr class="year" aria-rowindex={place} data-year-row={totals.year}>
+		<td class="left" colspan="2">
+			<button
+				type="button"
+				data-name="year"
+				data-k={totals.from}
+				data-year={totals.year}
+				tabindex="-1"
+				aria-expanded={!folded}
+			>
+				{#if folded}<ChevronRight size={13} aria-hidden="true" />
+				{:else}<ChevronDown size={13} aria-hidden="true" />{/if}
+				{totals.year}: {countOf(totals.to - totals.from + 1, 'payment')}
+			</button>
+		</td>
+		{#each cells as cell (cell)}
+			<td class:interest={cell === 'interest'}>
+				{#if cell === 'scheduled'}{money(totals.paid)}
+				{:else if cell === 'extra' || cell === 'charges'}{totals[cell] === 0
+						? ''
+						: money(totals[cell])}
+				{:else if cell !== 'opening' && cell !== 'interestSoFar'}{money(totals[cell])}{/if}
+			</td>
+		{/each}
+		<td class="note"></td>
+	</tr>
+{:else}
+	<tr aria-rowindex={place} class:pointed class:marked data-row={0}>
+		<td class="number" data-mark={0}>0</td>
+		<td class="left" data-mark={0}>{writeDate(run.startDate)}</td>
+		{#each cells as cell (cell)}
+			<td>{cell === 'closing' ? money(run.starting) : ''}</td>
+		{/each}
+		<td class="note">starting balance</td>
+	</tr>
+{/if}
+
+<style>
+	.figure {
+		font-weight: inherit;
+		text-decoration: underline dotted transparent;
+		text-underline-offset: 3px;
+	}
+
+	.figure:hover {
+		text-decoration-color: var(--act);
+	}
+
+	.number[data-mark] {
+		cursor: pointer;
+	}
+
+	.add {
+		position: absolute;
+		right: 4px;
+		padding: 0 4px;
+		background: var(--picked);
+		color: var(--act);
+		font: 600 12.5px/24px var(--sans);
+		opacity: 0;
+	}
+
+	tr:hover .add,
+	tr:focus-within .add {
+		opacity: 1;
+	}
+
+	.year td {
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.year button {
+		display: inline-flex;
+		gap: 4px;
+		align-items: center;
+		font-weight: inherit;
+	}
+
+	.year .interest {
+		color: var(--interest);
+	}
+
+	.pointed td,
+	tr:hover td {
+		background: var(--picked);
+	}
+
+	.marked td {
+		background: color-mix(in srgb, var(--act) 16%, var(--ground));
+	}
+
+	.last td {
+		font-weight: 700;
+	}
+</style>

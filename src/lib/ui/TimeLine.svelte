@@ -1,0 +1,244 @@
+<!--
+	What happens over time, on the same time axis as the picture above it. Each thing is a chip: dragged or
+	moved with the arrow keys, opened with Enter, switched off and on with Space, deleted with Delete.
+-->
+<script lang="ts">
+	import { Plus } from '@lucide/svelte';
+	import { dayAtPixel, pixelOf, toDay, type TimeScale } from './time-axis';
+
+	/** One thing that happens. */
+	interface Item {
+		readonly id: string;
+		readonly date: string;
+		readonly text: string;
+		readonly off: boolean;
+		/** The later days on which it comes again. */
+		readonly again: readonly string[];
+	}
+	interface Props {
+		items: readonly Item[];
+		scale: TimeScale | null;
+		pointed: string | null;
+		onopen: (id: string, element: HTMLElement) => void;
+		/** Adds something on a day (since 1970), or, without one, on the day that is picked. */
+		onadd: (day: number | null, element: HTMLElement) => void;
+		/** Moves to a day since 1970. */
+		onmove: (id: string, day: number) => void;
+		/** Moves by so many payments, or by whole years. */
+		onstep: (id: string, count: number, unit: 'payment' | 'year') => void;
+		ontoggle: (id: string) => void;
+		onremove: (id: string) => void;
+	}
+	const { items, scale, pointed, ...on }: Props = $props();
+
+	const ROW = 25;
+	/** What a character and the rest of a chip take, in pixels; about. */
+	const LETTER = 6.6;
+	const FRAME = 18;
+	/** A pointer that has gone so far, in pixels, drags. */
+	const DRAG = 4;
+	/** More repetitions than this are not marked one by one. */
+	const MARKED = 60;
+
+	interface Placed extends Item {
+		readonly left: number;
+		readonly row: number;
+		readonly ticks: readonly number[];
+	}
+
+	/** Chips from left to right, each on the first row that has room. */
+	const placed = $derived.by((): Placed[] => {
+		if (!scale) return [];
+		const ends: number[] = [];
+		return [...items]
+			.sort((a, b) => (a.date < b.date ? -1 : 1))
+			.map((item) => {
+				const at = pixelOf(scale, toDay(item.date));
+				const width = item.text.length * LETTER + FRAME;
+				const left = Math.max(0, Math.min(at - 9, scale.right + 16 - width));
+				const free = ends.findIndex((end) => end < left);
+				const row = free < 0 ? ends.length : free;
+				ends[row] = left + width + 6;
+				const again = item.again.length > MARKED ? [] : item.again;
+				const ticks = [item.date, ...again]
+					.map((date) => pixelOf(scale, toDay(date)))
+					.filter((tick) => tick <= scale.right);
+				return { ...item, left, row, ticks };
+			});
+	});
+	const rows = $derived(Math.max(1, ...placed.map(({ row }) => row + 1)));
+
+	let drag: { readonly id: string; readonly from: number; readonly start: number } | null = null;
+	let dragged = false;
+
+	function grip(event: PointerEvent & { currentTarget: HTMLElement }, item: Placed): void {
+		if (!scale || event.button !== 0) return;
+		event.currentTarget.setPointerCapture(event.pointerId);
+		drag = { id: item.id, from: event.clientX, start: pixelOf(scale, toDay(item.date)) };
+		dragged = false;
+	}
+
+	function pull(event: PointerEvent): void {
+		if (!drag || !scale) return;
+		const distance = event.clientX - drag.from;
+		dragged ||= Math.abs(distance) > DRAG;
+		if (dragged) on.onmove(drag.id, dayAtPixel(scale, drag.start + distance));
+	}
+
+	function open(event: MouseEvent & { currentTarget: HTMLElement }, id: string): void {
+		drag = null;
+		if (dragged) dragged = false;
+		else on.onopen(id, event.currentTarget);
+	}
+
+	function key(event: KeyboardEvent & { currentTarget: HTMLElement }, id: string): void {
+		const steps = { ArrowRight: 1, ArrowLeft: -1, PageDown: 1, PageUp: -1 } as const;
+		const step = steps[event.key as keyof typeof steps];
+		if (step !== undefined) on.onstep(id, step, event.key.startsWith('Page') ? 'year' : 'payment');
+		else if (event.key === ' ') on.ontoggle(id);
+		else if (event.key === 'Delete') on.onremove(id);
+		else return;
+		event.preventDefault();
+	}
+
+	function addAt(event: MouseEvent & { currentTarget: HTMLElement }): void {
+		if (scale) on.onadd(dayAtPixel(scale, event.offsetX), event.currentTarget);
+	}
+</script>
+
+<div
+	class="line"
+	role="group"
+	aria-label="What happens over time"
+	style:height="{rows * ROW + 8}px"
+>
+	<!-- A pointer's way to add at a day; keys have the button and the picture's + for it. -->
+	<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+	<div class="axis" onclick={addAt}></div>
+	{#if scale}
+		<svg aria-hidden="true">
+			<line x1={scale.left} x2={scale.right} y1="4" y2="4" class="base" />
+			{#if pointed}
+				{@const at = pixelOf(scale, toDay(pointed))}
+				<line x1={at} x2={at} y1="0" y2="100%" class="pointed" />
+			{/if}
+			{#each placed as { id, ticks, off } (id)}
+				{#each ticks as tick, index (index)}
+					<circle cx={tick} cy="4" r={index === 0 ? 3.5 : 2} class:off />
+				{/each}
+			{/each}
+		</svg>
+		<button
+			type="button"
+			class="add"
+			title="Add something that happens (+)"
+			onclick={(event) => on.onadd(null, event.currentTarget)}
+		>
+			<Plus size={13} aria-hidden="true" /> add
+		</button>
+		{#each placed as item (item.id)}
+			<button
+				type="button"
+				class="chip"
+				class:off={item.off}
+				style:left="{item.left}px"
+				style:top="{item.row * ROW + 9}px"
+				data-chip={item.id}
+				aria-pressed={!item.off}
+				title="{item.text}{item.off
+					? ' (switched off)'
+					: ''} — drag or ← → moves it, Space switches it, Enter opens it, Delete deletes it"
+				onpointerdown={(event) => grip(event, item)}
+				onpointermove={pull}
+				onclick={(event) => open(event, item.id)}
+				onkeydown={(event) => key(event, item.id)}>{item.text}</button
+			>
+		{/each}
+		{#if items.length === 0}
+			<span class="empty" style:left="{scale.left + 8}px">
+				Nothing is added, missed or changed over time.
+			</span>
+		{/if}
+	{/if}
+</div>
+
+<style>
+	.line {
+		position: relative;
+		font-size: 12.5px;
+	}
+
+	.axis,
+	svg {
+		position: absolute;
+		inset: 0;
+		width: 100%;
+		height: 100%;
+	}
+
+	.axis {
+		cursor: copy;
+	}
+
+	svg {
+		pointer-events: none;
+	}
+
+	.base {
+		stroke: var(--hairline);
+	}
+
+	.pointed {
+		stroke: var(--act);
+		stroke-width: 1.5;
+	}
+
+	circle {
+		fill: var(--act);
+	}
+
+	circle.off {
+		fill: var(--hairline);
+	}
+
+	.add {
+		position: absolute;
+		top: 8px;
+		left: 0;
+		display: inline-flex;
+		gap: 2px;
+		align-items: center;
+		height: 22px;
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.chip {
+		position: absolute;
+		height: 22px;
+		padding: 0 8px;
+		border: 1px solid var(--act);
+		border-radius: 3px;
+		background: var(--sheet);
+		font-weight: 600;
+		white-space: nowrap;
+		cursor: grab;
+		touch-action: none;
+	}
+
+	.chip.off {
+		border-style: dashed;
+		border-color: var(--quiet);
+		color: var(--quiet);
+		font-weight: 400;
+		text-decoration: line-through;
+	}
+
+	.empty {
+		position: absolute;
+		top: 11px;
+		color: var(--quiet);
+		font-style: italic;
+		pointer-events: none;
+	}
+</style>

@@ -1,0 +1,47 @@
+/** The columns of a schedule that hold figures, and where its keys lead. */
+import type { RowFigure } from '../core/figure';
+import type { Run } from '../core/run';
+
+export type Cell =
+	| Extract<
+			RowFigure['name'],
+			'opening' | 'charges' | 'interest' | 'scheduled' | 'paid' | 'extra' | 'principal' | 'closing'
+	  >
+	| 'interestSoFar';
+
+export const CELL_HEADS: Readonly<Record<Cell, string>> = {
+	opening: 'Opening',
+	charges: 'Charges',
+	interest: 'Interest',
+	scheduled: 'Payment',
+	paid: 'Payment',
+	extra: 'Extra',
+	principal: 'of it principal',
+	closing: 'Closing',
+	interestSoFar: 'Interest so far'
+};
+
+/** Charges and extras have columns only where there are any. */
+export function cellsOf({ kept, totalCharges }: Run): readonly Cell[] {
+	const charges = totalCharges > 0;
+	const extras = kept.extraPaid.some((amount) => amount > 0);
+	return [
+		'opening',
+		...(charges ? ['charges' as const] : []),
+		'interest',
+		...(extras ? ['scheduled' as const, 'extra' as const] : ['paid' as const]),
+		'principal',
+		'closing',
+		'interestSoFar'
+	];
+}
+
+/** How many lines and columns a key moves by. */
+export function keySteps(key: string): { readonly down: number; readonly right: number } {
+	const down = { ArrowDown: 1, ArrowUp: -1, PageDown: 8, PageUp: -8, Home: -1e6, End: 1e6 };
+	const right = { ArrowRight: 1, ArrowLeft: -1 };
+	return {
+		down: down[key as keyof typeof down] ?? 0,
+		right: right[key as keyof typeof right] ?? 0
+	};
+}

@@ -1,0 +1,262 @@
+<!-- A rule, where it starts, its step and how often: a series of ways in one go. -->
+<script lang="ts">
+	import type { PaymentsPerYear } from '$lib/core/calendar';
+	import { LIMITS } from '$lib/core/limits';
+	import { ZERO, type Cents } from '$lib/core/money';
+	import type { Percent } from '$lib/core/rate';
+	import type { Way } from '$lib/core/ways';
+	import type { DebtEntry } from '$lib/formats/debt-document';
+	import { frequencyWords } from '$lib/formats/frequency-text';
+	import { happeningInWords } from '$lib/formats/happening-text';
+	import type { Currency } from '$lib/formats/money-text';
+	import Choice from '$lib/ui/Choice.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { untrack } from 'svelte';
+	import { countText, minimumPercentText, moneyText } from '../../debt-fields';
+	import { additions, PORTIONS } from './compared-ways';
+
+	interface Props {
+		debt: DebtEntry;
+		/** What is paid first, as an amount to begin with. */
+		firstPayment: Cents;
+		currency: Currency;
+		onadd: (ways: readonly Way[]) => void;
+	}
+	const { debt, firstPayment, currency, onadd }: Props = $props();
+
+	type Rule = 'ends-in' | 'interest-plus' | 'fixed' | 'more' | 'portions' | 'without';
+	const RULES: readonly { readonly value: Rule; readonly words: string }[] = [
+		{ value: 'ends-in', words: 'what ends it in' },
+		{ value: 'interest-plus', words: 'interest and' },
+		{ value: 'fixed', words: 'a fixed amount of' },
+		{ value: 'more', words: 'that amount and, on top,' },
+		{ value: 'portions', words: 'the same money a year,' },
+		{ value: 'without', words: 'as it is paid, without' }
+	];
+
+	let rule = $state<Rule>('ends-in');
+	let count = $state(3);
+	let months = $state({ start: 12, step: 12 });
+	let percent = $state({ start: 10_000 as Percent, step: 10_000 as Percent });
+	let amount = $state(untrack(() => ({ start: firstPayment, step: firstPayment })));
+	let more = $state({ start: 2_500 as Cents, step: 2_500 as Cents });
+	let portion = $state<PaymentsPerYear>(26);
+	let left = $state('');
+
+	const money = $derived(moneyText(currency));
+	const happenings = $derived(
+		debt.happenings
+			.filter(({ off }) => !off)
+			.map((item) => ({
+				value: item.id,
+				words: happeningInWords(item, debt.lending.paymentsPerYear, currency)
+			}))
+	);
+	const rules = $derived(RULES.filter(({ value }) => value !== 'without' || happenings.length > 0));
+	const series = $derived(!['portions', 'without'].includes(rule));
+	const times = $derived(Math.min(count, LIMITS.ways));
+
+	const ways = $derived.by((): Way[] => {
+		const steps = Array.from({ length: times }, (_, index) => index);
+		switch (rule) {
+			case 'ends-in':
+				return steps
+					.map((index) => months.start + index * months.step)
+					.filter((length) => length <= LIMITS.months)
+					.map((length) => ({ kind: 'ends-in', months: length }) as const);
+			case 'interest-plus':
+				return steps
+					.map((index) => (percent.start + index * percent.step) as Percent)
+					.filter((share) => share <= LIMITS.minimumPercent)
+					.map((share) => ({ kind: 'interest-plus', percent: share }) as const);
+			case 'fixed':
+				return steps.map((index) => fixed(amount.start + index * amount.step, ZERO));
+			case 'more':
+				return steps.map((index) => fixed(amount.start, more.start + index * more.step));
+			case 'portions':
+				return [{ kind: rule, paymentsPerYear: portion }];
+			case 'without':
+				return [{ kind: rule, happening: left || (happenings[0]?.value ?? '') }];
+		}
+	});
+	const fresh = $derived(additions(debt, ways));
+	const room = $derived(debt.compared.length + fresh.length <= LIMITS.ways);
+
+	function fixed(sum: number, extra: number): Way {
+		const capped = (value: number) => Math.min(value, LIMITS.amount) as Cents;
+		return { kind: 'fixed', amount: capped(sum), extra: capped(extra) };
+	}
+</script>
+
+<form
+	class="add"
+	aria-label="Add ways of paying"
+	onsubmit={(event) => {
+		event.preventDefault();
+		if (fresh.length > 0 && room) onadd(fresh);
+	}}
+>
+	<span>Beside them:</span>
+	<span class="rule"
+		><Choice
+			label="Rule of the ways to add"
+			value={rule}
+			options={rules}
+			onchange={(value) => (rule = value)}
+		/></span
+	>
+	{#if rule === 'ends-in'}
+		<span class="blank short"
+			><TypedField
+				label="Start of the series"
+				value={months.start}
+				{...countText}
+				side="right"
+				onchange={(value) => value !== null && (months.start = value)}
+			/></span
+		>
+		months, then
+		<span class="blank short"
+			><TypedField
+				label="Step of the series"
+				value={months.step}
+				{...countText}
+				side="right"
+				onchange={(value) => value !== null && (months.step = value)}
+			/></span
+		> more,
+	{:else if rule === 'interest-plus'}
+		<span class="blank short"
+			><TypedField
+				label="Start of the series"
+				value={percent.start}
+				{...minimumPercentText}
+				side="right"
+				onchange={(value) => value !== null && (percent.start = value)}
+			/></span
+		>, then
+		<span class="blank short"
+			><TypedField
+				label="Step of the series"
+				value={percent.step}
+				{...minimumPercentText}
+				side="right"
+				onchange={(value) => value !== null && (percent.step = value)}
+			/></span
+		> more,
+	{:else if rule === 'fixed' || rule === 'more'}
+		<span class="blank"
+			><TypedField
+				label="Amount of the series"
+				value={amount.start}
+				{...money}
+				side="right"
+				onchange={(value) => value !== null && (amount.start = value)}
+			/></span
+		>
+		{#if rule === 'more'}
+			and
+			<span class="blank"
+				><TypedField
+					label="Start of the series"
+					value={more.start}
+					{...money}
+					side="right"
+					onchange={(value) => value !== null && (more.start = value)}
+				/></span
+			>
+		{/if}, then
+		<span class="blank"
+			><TypedField
+				label="Step of the series"
+				value={rule === 'more' ? more.step : amount.step}
+				{...money}
+				side="right"
+				onchange={(value) => {
+					if (value === null) return;
+					if (rule === 'more') more.step = value;
+					else amount.step = value;
+				}}
+			/></span
+		> more,
+	{:else if rule === 'portions'}
+		<span class="rule"
+			><Choice
+				label="How often"
+				value={String(portion)}
+				options={PORTIONS.map((often) => ({
+					value: String(often),
+					words: frequencyWords(often).adverb
+				}))}
+				onchange={(often) => (portion = Number(often) as PaymentsPerYear)}
+			/></span
+		>
+	{:else}
+		<span class="rule wide"
+			><Choice
+				label="What is left out"
+				value={left || (happenings[0]?.value ?? '')}
+				options={happenings}
+				onchange={(id) => (left = id)}
+			/></span
+		>
+	{/if}
+	{#if series}
+		<span class="blank short"
+			><TypedField
+				label="How many ways"
+				value={count}
+				{...countText}
+				side="right"
+				onchange={(value) => value !== null && (count = value)}
+			/></span
+		> in all
+	{/if}
+	<button type="submit" disabled={fresh.length === 0 || !room}>Add</button>
+	{#if !room}<span>At most {LIMITS.ways} can be compared.</span>{/if}
+</form>
+
+<style>
+	.add {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 6px;
+		align-items: center;
+		padding: 4px 0;
+		color: var(--quiet);
+		font-size: 13.5px;
+	}
+
+	.rule {
+		width: 178px;
+	}
+
+	.rule.wide {
+		width: 250px;
+	}
+
+	.blank {
+		width: 84px;
+	}
+
+	.blank.short {
+		width: 50px;
+	}
+
+	.add :global(:is(input, select)) {
+		height: 26px;
+		border-bottom: 1px solid var(--act);
+		color: var(--ink);
+		font-weight: 600;
+	}
+
+	button {
+		margin-left: 8px;
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	button:disabled {
+		color: var(--quiet);
+	}
+</style>

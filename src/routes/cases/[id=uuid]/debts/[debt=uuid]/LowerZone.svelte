@@ -1,0 +1,228 @@
+<!-- Below the pictures: every payment of the picked way, or the ways of paying beside each other. -->
+<script lang="ts" module>
+	export type Zone = 'payments' | 'ways';
+</script>
+
+<script lang="ts">
+	import type { CalendarDate } from '$lib/core/calendar';
+	import type { Figure } from '$lib/core/figure';
+	import { dueDate } from '$lib/core/calendar';
+	import { carryOut, measured, type Carried, type StatedDebt, type Way } from '$lib/core/ways';
+	import type { DebtEntry } from '$lib/formats/debt-document';
+	import { readMoment, writeDate } from '$lib/formats/date-text';
+	import type { Currency } from '$lib/formats/money-text';
+	import { periodBy } from '$lib/formats/picture-text';
+	import { wayName } from '$lib/formats/way-text';
+	import Schedule from '$lib/ui/Schedule.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import AddWays from './AddWays.svelte';
+	import { waysBeside } from './compared-ways';
+	import WaysTable from './WaysTable.svelte';
+
+	interface Props {
+		debt: DebtEntry;
+		stated: StatedDebt;
+		carried: Carried;
+		baseline: Carried;
+		currency: Currency;
+		hue: string;
+		pointed: CalendarDate | null;
+		/** The day to bring into view. */
+		picked: CalendarDate | null;
+		zone: Zone;
+		onzone: (zone: Zone) => void;
+		onpoint: (date: CalendarDate | null) => void;
+		onadd: (date: CalendarDate, element: HTMLElement) => void;
+		onopen: (figure: Figure, element: HTMLElement, way: Way) => void;
+		onway: (way: Way) => void;
+		onpay: (way: Way) => void;
+		/** The ways that are compared, and the baseline, as the counselor has them. */
+		oncompare: (what: string, fields: Pick<Partial<DebtEntry>, 'compared' | 'baseline'>) => void;
+	}
+	const {
+		debt,
+		stated,
+		carried,
+		baseline,
+		currency,
+		hue,
+		pointed,
+		picked,
+		zone,
+		onpoint,
+		...on
+	}: Props = $props();
+
+	const run = $derived(carried.run);
+	const rows = $derived(
+		zone === 'ways' ? waysBeside(debt).map((way) => measured(carryOut(stated, way), baseline)) : []
+	);
+	const dateOf = (k: number) =>
+		k === 0 ? run.startDate : dueDate(run.firstDue, k, run.paymentsPerYear);
+
+	let schedule = $state<ReturnType<typeof Schedule>>();
+	let sought = $state.raw<CalendarDate | null>(null);
+	let finder = $state<HTMLElement>();
+
+	/** The first payment on or after the day that is sought, or else the last. */
+	function find(): void {
+		if (sought === null) return;
+		const before = periodBy(run, sought);
+		const exact = dateOf(before) === sought;
+		void schedule?.show(Math.min(exact ? before : before + 1, run.periods));
+	}
+
+	function key(event: KeyboardEvent): void {
+		const typing = event.target instanceof HTMLInputElement && event.target.type === 'text';
+		if (event.key !== '/' || typing || zone !== 'payments') return;
+		event.preventDefault();
+		finder?.querySelector('input')?.focus();
+	}
+</script>
+
+<svelte:window onkeydown={key} />
+
+<section class="zone" aria-labelledby="zone-title">
+	<h2 id="zone-title" class="unseen">
+		{zone === 'payments' ? 'Every payment' : 'Ways of paying'}
+	</h2>
+	<div class="head">
+		<span class="choice" role="group" aria-label="What is shown below the pictures">
+			<button
+				type="button"
+				data-zone="payments"
+				aria-pressed={zone === 'payments'}
+				onclick={() => on.onzone('payments')}>Every payment</button
+			>
+			<button
+				type="button"
+				data-zone="ways"
+				aria-pressed={zone === 'ways'}
+				onclick={() => on.onzone('ways')}>Ways of paying it</button
+			>
+		</span>
+		{#if zone === 'payments'}
+			<span class="of">{wayName(carried.way, debt, currency)}</span>
+			<button type="button" class="act" onclick={() => schedule?.foldAll()}>Fold years</button>
+			<span class="find" bind:this={finder} title="Find a date (/)">
+				<TypedField
+					label="Find a date"
+					value={sought}
+					read={(typed) => readMoment(typed, run.startDate)}
+					write={writeDate}
+					optional
+					placeholder="find a date  /"
+					onchange={(date) => (sought = date)}
+					onenter={find}
+				/>
+			</span>
+		{:else}
+			<AddWays
+				{debt}
+				firstPayment={run.firstPayment}
+				{currency}
+				onadd={(ways) => on.oncompare('ways compared', { compared: [...debt.compared, ...ways] })}
+			/>
+		{/if}
+	</div>
+	{#if zone === 'payments'}
+		<div class="body">
+			<Schedule
+				bind:this={schedule}
+				explained={carried}
+				{currency}
+				pointed={pointed === null ? null : periodBy(run, pointed)}
+				picked={picked === null ? null : periodBy(run, picked)}
+				label="Every payment, {wayName(carried.way, debt, currency)}"
+				onpoint={(k) => onpoint(k === null ? null : dateOf(k))}
+				onopen={(figure, element) => on.onopen(figure, element, carried.way)}
+				onadd={(k, element) => on.onadd(dateOf(k), element)}
+			/>
+		</div>
+	{:else}
+		<div class="body scrolls">
+			<WaysTable
+				{debt}
+				{rows}
+				{currency}
+				picked={carried.way}
+				{hue}
+				onpick={on.onway}
+				onopen={on.onopen}
+				onbaseline={(way) => on.oncompare('what is measured against', { baseline: way })}
+				onpay={on.onpay}
+				onremove={(way) =>
+					on.oncompare('ways compared', {
+						compared: debt.compared.filter((other) => JSON.stringify(other) !== JSON.stringify(way))
+					})}
+			/>
+		</div>
+	{/if}
+</section>
+
+<style>
+	.zone {
+		display: grid;
+		grid-template-rows: auto minmax(0, 1fr);
+		min-height: 0;
+		height: 100%;
+	}
+
+	.head {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 18px;
+		align-items: center;
+		min-height: 30px;
+		border-top: 1px solid var(--hairline);
+	}
+
+	.choice {
+		display: inline-flex;
+		gap: 16px;
+	}
+
+	.choice button {
+		color: var(--act);
+		font-size: 14px;
+		font-weight: 600;
+	}
+
+	.choice button[aria-pressed='true'] {
+		color: var(--ink);
+		box-shadow: 0 2px 0 var(--ink);
+	}
+
+	.of {
+		flex: 1;
+		overflow: hidden;
+		color: var(--quiet);
+		font-size: 13px;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	.act {
+		color: var(--act);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.find {
+		width: 132px;
+	}
+
+	.find :global(input) {
+		height: 26px;
+		font-size: 13px;
+	}
+
+	.body {
+		min-width: 0;
+		min-height: 0;
+	}
+
+	.scrolls {
+		overflow: auto;
+	}
+</style>

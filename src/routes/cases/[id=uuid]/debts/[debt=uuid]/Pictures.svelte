@@ -1,0 +1,218 @@
+<!-- The balance over time with what happens on the same axis, and how each payment splits. -->
+<script lang="ts">
+	import { addDays, type CalendarDate } from '$lib/core/calendar';
+	import { dueNear, repetitions, type Happening } from '$lib/core/happening';
+	import type { Cents } from '$lib/core/money';
+	import { dueDate } from '$lib/core/calendar';
+	import { splitOf } from '$lib/core/split';
+	import type { StatedDebt } from '$lib/core/ways';
+	import type { DebtEntry } from '$lib/formats/debt-document';
+	import { happeningInWords } from '$lib/formats/happening-text';
+	import { writeMoney, type Currency } from '$lib/formats/money-text';
+	import {
+		datesShown,
+		monthSentence,
+		periodBy,
+		pictureInWords,
+		splitInWords,
+		type NamedRun
+	} from '$lib/formats/picture-text';
+	import BalancePicture from '$lib/ui/BalancePicture.svelte';
+	import SplitPicture from '$lib/ui/SplitPicture.svelte';
+	import type { TimeScale } from '$lib/ui/time-axis';
+	import TimeLine from '$lib/ui/TimeLine.svelte';
+	import { untrack } from 'svelte';
+	import { axisEnd, wayLines } from './way-lines';
+
+	interface Props {
+		debt: DebtEntry;
+		stated: StatedDebt;
+		/** The picked run first, then those that it is seen against. */
+		shown: readonly [NamedRun, ...NamedRun[]];
+		currency: Currency;
+		/** The custom property that holds the debt's hue. */
+		hue: string;
+		pointed: CalendarDate | null;
+		onpoint: (date: CalendarDate | null) => void;
+		onpick: (date: CalendarDate) => void;
+		/** Something is to happen on a day; null: on the one that is picked. */
+		onadd: (date: CalendarDate | null, element: HTMLElement) => void;
+		onopen: (id: string, element: HTMLElement) => void;
+		onchange: (happening: DebtEntry['happenings'][number]) => void;
+		onremove: (id: string) => void;
+	}
+	const { debt, stated, shown, currency, hue, pointed, onpoint, onpick, ...on }: Props = $props();
+
+	let whole = $state(false);
+	let scale = $state.raw<TimeScale | null>(null);
+
+	const run = $derived(shown[0].run);
+	const axis = $derived(axisEnd(shown, whole));
+	const until = $derived(axis?.until ?? run.lastDate);
+	const dates = $derived(datesShown(shown, until));
+	const month = $derived(pointed === null ? null : monthSentence(shown, pointed, currency));
+	const lines = $derived(wayLines(shown));
+	const balances = $derived({ lines, until, hue, pointed, amount: wholeAmount, onscale });
+
+	const split = $derived(splitOf(run));
+	const at = $derived(pointed === null ? -1 : periodBy(run, pointed));
+	const bars = $derived({
+		bars: split.bars.map(({ from, year, interest, principal }) => ({
+			label: String(split.by === 'year' ? year : from),
+			interest,
+			principal
+		})),
+		hue,
+		pointed: split.bars.findIndex(({ from, to }) => at >= from && at <= to),
+		amount: wholeAmount
+	});
+
+	const { paymentsPerYear } = $derived(stated.known);
+	const items = $derived(
+		debt.happenings.map((item) => ({
+			id: item.id,
+			date: item.date,
+			text: happeningInWords(item as Happening, paymentsPerYear, currency),
+			off: item.off,
+			again: repetitions(item, stated.known, run.lastDate)
+		}))
+	);
+
+	const EDGES = ['left', 'right', 'first', 'last'] as const;
+
+	/** The axis is told to the time line when it has moved, not each time it is drawn. */
+	function onscale(next: TimeScale): void {
+		const now = untrack(() => scale);
+		const same = now !== null && EDGES.every((edge) => now[edge] === next[edge]);
+		if (!same) scale = next;
+	}
+
+	/** An amount on an axis: without decimals. */
+	function wholeAmount(amount: number): string {
+		return writeMoney(Math.round(amount) as Cents, currency).replace(/\.\d+$/, '');
+	}
+
+	const dateOf = (day: number) => addDays('1970-01-01' as CalendarDate, Math.round(day));
+
+	function put(id: string, date: (from: CalendarDate) => CalendarDate): void {
+		const found = debt.happenings.find((item) => item.id === id);
+		if (!found) return;
+		const moved = date(found.date);
+		if (moved !== found.date) on.onchange({ ...found, date: moved });
+	}
+
+	function toggle(id: string): void {
+		const found = debt.happenings.find((item) => item.id === id);
+		if (found) on.onchange({ ...found, off: !found.off });
+	}
+
+	/** The day of a bar: that of its last payment. */
+	const dayOfBar = (bar: number) => {
+		const k = split.bars[bar]?.to;
+		return k === undefined ? null : dueDate(run.firstDue, k, run.paymentsPerYear);
+	};
+</script>
+
+<section class="pictures" aria-labelledby="balances-title">
+	<h2 id="balances-title" class="caption">
+		{#if month}
+			{#each month as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
+					>{:else}{text}{/if}{/each}
+		{:else}
+			What is owed over time
+		{/if}
+	</h2>
+	{#if axis?.cut}
+		<button type="button" class="whole" aria-pressed={whole} onclick={() => (whole = !whole)}>
+			{whole ? 'Show the nearer part' : 'Show all of it'}
+		</button>
+	{/if}
+	<p class="caption bars">
+		each {split.by}: principal, <span class="interest">interest</span>
+	</p>
+	<div class="chart">
+		<BalancePicture
+			picture={balances}
+			words={pictureInWords(shown)}
+			{dates}
+			{onpoint}
+			{onpick}
+			onadd={on.onadd}
+		/>
+	</div>
+	<div class="chart bars">
+		<SplitPicture
+			picture={bars}
+			words={splitInWords(split, currency)}
+			onpoint={(bar) => onpoint(bar === null ? null : dayOfBar(bar))}
+			onpick={(bar) => {
+				const date = dayOfBar(bar);
+				if (date !== null) onpick(date);
+			}}
+		/>
+	</div>
+	<div class="line">
+		<TimeLine
+			{items}
+			{scale}
+			{pointed}
+			onopen={on.onopen}
+			onadd={(day, element) =>
+				on.onadd(day === null ? null : dueNear(stated.known, dateOf(day)), element)}
+			onmove={(id, day) => put(id, () => dueNear(stated.known, dateOf(day)))}
+			onstep={(id, count, unit) =>
+				put(id, (from) =>
+					dueNear(stated.known, from, unit === 'year' ? count * paymentsPerYear : count)
+				)}
+			ontoggle={toggle}
+			onremove={on.onremove}
+		/>
+	</div>
+</section>
+
+<style>
+	.pictures {
+		display: grid;
+		grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr) auto minmax(190px, 26%);
+		column-gap: 16px;
+		min-width: 0;
+		min-height: 0;
+		height: 100%;
+	}
+
+	.caption {
+		min-height: 22px;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 400;
+	}
+
+	.caption strong {
+		color: var(--ink);
+	}
+
+	.caption .interest {
+		color: var(--interest);
+	}
+
+	.whole {
+		color: var(--act);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.chart {
+		grid-column: 1 / 3;
+		min-width: 0;
+		min-height: 0;
+	}
+
+	.bars {
+		grid-column: 3;
+	}
+
+	.line {
+		grid-column: 1 / 3;
+		min-width: 0;
+	}
+</style>
