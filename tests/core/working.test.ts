@@ -107,6 +107,8 @@ function recomputed({ formula, result }: Working): number | string | null {
 				(total, operand) => total + (operand.minus ? -amount(operand) : amount(operand)),
 				0
 			);
+		case 'tally':
+			return formula.parts.reduce((total, { first, times }) => total + amount(first) * times, 0);
 		case 'interest':
 			if (formula.convention.kind !== 'nominal' && nearTie(formula.unrounded)) return null;
 			return halfUp(share(formula.annual, formula.convention).times(amount(formula.on)));
@@ -152,6 +154,8 @@ function operandsOf({ formula }: Working): readonly Operand[] {
 			return [formula.as];
 		case 'sum':
 			return formula.operands;
+		case 'tally':
+			return formula.parts.map(({ first }) => first);
 		case 'interest':
 		case 'level':
 			return [formula.on];
@@ -288,6 +292,8 @@ describe('the working of a figure', () => {
 					'totalInterest',
 					'totalPaid',
 					'totalPrincipal',
+					'totalCharges',
+					'totalExtra',
 					'periods',
 					'costPerUnit'
 				)

@@ -8,7 +8,7 @@ const USUAL = {
 	clearBelow: 0
 };
 
-const interestPlus = (percent: number, floor = 0, roundUpTo = 0) => ({
+export const interestPlus = (percent: number, floor = 0, roundUpTo = 0) => ({
 	kind: 'interest-plus',
 	percent,
 	of: 'statement',

@@ -73,7 +73,7 @@ export class Screen {
 
 	async press(...keys: readonly string[]): Promise<void> {
 		for (const key of keys) {
-			const parts = key.split('+');
+			const parts = key === '+' ? [key] : key.split('+');
 			const last = parts.pop() ?? '';
 			for (const held of parts) await this.page.keyboard.down(held as 'Control');
 			await this.page.keyboard.press(last as 'Enter');

@@ -40,6 +40,7 @@ export interface TotalFigure extends OfRun {
 		| 'totalPaid'
 		| 'totalPrincipal'
 		| 'totalCharges'
+		| 'totalExtra'
 		| 'periods'
 		| 'payoffDate'
 		| 'costPerUnit';
@@ -90,6 +91,11 @@ export type Convention =
 			readonly dayYear: DayYear;
 	  };
 
+export interface Tallied {
+	readonly first: MoneyOperand;
+	readonly times: number;
+}
+
 /** How a figure comes about; what is unrounded is in minor units. */
 export type Formula =
 	/** Written down from the statement or chosen, not computed. */
@@ -97,6 +103,8 @@ export type Formula =
 	/** Another figure, taken over as it is. */
 	| { readonly kind: 'same'; readonly as: Operand }
 	| { readonly kind: 'sum'; readonly operands: readonly MoneyOperand[] }
+	/** A sum in which amounts come again: each as the first period has it, and how many periods do. */
+	| { readonly kind: 'tally'; readonly parts: readonly Tallied[] }
 	| {
 			readonly kind: 'interest';
 			readonly on: MoneyOperand;

@@ -133,6 +133,11 @@ export function unroundedAt(run: Run, k: number) {
 	return { opening, charges, interest: closing - opening + paid - charges, paid, extra, closing };
 }
 
+/** What was paid beyond the scheduled payments. */
+export function totalExtra({ kept }: Run): Cents {
+	return shown(kept.extraPaid.reduce((total, amount) => total + amount, 0));
+}
+
 /** What is owed after period k; period 0 is the start, and after the last one nothing changes. */
 export function owedAfter(run: Run, k: number): Cents {
 	return shown(closingOf(run, k));

@@ -11,10 +11,12 @@ import type {
 	MoneyOperand,
 	Operand,
 	Result,
+	Tallied,
 	TotalFigure,
 	Working
 } from './figure';
-import { costPerUnit, rowAt, type Run } from './run';
+import { ZERO } from './money';
+import { costPerUnit, rowAt, totalExtra, type Run } from './run';
 import { minus, money, rowWorking, sumOf } from './working-row';
 
 /** A run with the terms that it came from. */
@@ -61,6 +63,8 @@ function totalOf(run: Run, name: TotalFigure['name']): Result | null {
 			const hundredths = costPerUnit(run);
 			return hundredths === null ? null : { kind: 'per unit', hundredths };
 		}
+		case 'totalExtra':
+			return { kind: 'money', amount: totalExtra(run) };
 		default:
 			return { kind: 'money', amount: run[name] };
 	}
@@ -73,8 +77,11 @@ function totalFormula(run: Run, name: TotalFigure['name']): Formula {
 	const closing = money(run.closing, { of: 'row', name: 'closing', k });
 	switch (name) {
 		case 'starting':
-		case 'totalCharges':
 			return { kind: 'stated' };
+		case 'totalCharges':
+			return tally(run, 'charges');
+		case 'totalExtra':
+			return tally(run, 'extra');
 		case 'closing':
 			return { kind: 'same', as: closing };
 		case 'totalInterest':
@@ -98,6 +105,19 @@ function totalFormula(run: Run, name: TotalFigure['name']): Formula {
 		case 'costPerUnit':
 			return { kind: 'quotient', of: total('totalPaid'), by: total('starting') };
 	}
+}
+
+/** The periods that have an amount, those with the same one together. */
+function tally(run: Run, name: 'charges' | 'extra'): Formula {
+	const parts = new Map<number, Tallied>();
+	for (let k = 1; k <= run.periods; k += 1) {
+		const amount = rowAt(run, k)?.[name] ?? ZERO;
+		if (amount === 0) continue;
+		const same = parts.get(amount);
+		const first = same?.first ?? money(amount, { of: 'row', name, k });
+		parts.set(amount, { first, times: (same?.times ?? 0) + 1 });
+	}
+	return { kind: 'tally', parts: [...parts.values()] };
 }
 
 function againstWorking(run: Run, baseline: Run, figure: AgainstFigure): Working | null {
@@ -144,6 +164,11 @@ function onBaseline(working: Working): Working {
 			return as({ ...formula, as: moved(formula.as) });
 		case 'sum':
 			return as({ ...formula, operands: formula.operands.map(moved) });
+		case 'tally':
+			return as({
+				...formula,
+				parts: formula.parts.map((part) => ({ ...part, first: moved(part.first) }))
+			});
 		case 'interest':
 		case 'level':
 			return as({ ...formula, on: moved(formula.on) });

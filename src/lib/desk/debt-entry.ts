@@ -1,6 +1,6 @@
-import type { Happening } from '../core/happening';
-import { isLenders } from '../core/happening';
+import { isLenders, type Happening } from '../core/happening';
 import { ZERO } from '../core/money';
+import { percent } from '../core/rate';
 import type { Pays } from '../core/ways';
 import type { CaseDocument } from '../formats/case-document';
 import {
@@ -59,7 +59,7 @@ export function askedAs(asked: AskedEntry, kind: AskedEntry['kind']): AskedEntry
 	return { kind, percent, of, plusFees, roundUpTo, floor };
 }
 
-/** Something that happens, not known yet how much: a day of grace until it is typed. */
+/** Something that happens on a day, not known yet how much. */
 export function newHappening(
 	kind: Happening['kind'],
 	date: Happening['date'],
@@ -77,7 +77,7 @@ export function newHappening(
 		case 'payment':
 			return { ...dated, kind, amount: null };
 		case 'rate':
-			return { ...dated, kind, annual: debt.annualRate ?? (0 as never), reamortize: false };
+			return { ...dated, kind, annual: debt.annualRate ?? percent(0), reamortize: false };
 	}
 }
 

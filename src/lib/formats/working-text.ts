@@ -66,6 +66,17 @@ function written(formula: Formula, result: Result, currency: Currency): Written 
 				numbers: `${joined(formula.operands, ({ result: value }) => write(value))} = ${is}`,
 				operands: formula.operands
 			};
+		case 'tally': {
+			const { parts } = formula;
+			const terms = parts.map(
+				({ first, times }) => (times === 1 ? '' : `${times} × `) + write(first.result)
+			);
+			return {
+				words: parts.length === 0 ? 'there is none' : 'each time it comes, added up',
+				numbers: parts.length === 0 ? null : `${terms.join(' + ')} = ${is}`,
+				operands: parts.map(({ first }) => first)
+			};
+		}
 		case 'interest': {
 			const { on, annual, convention, unrounded, rounding } = formula;
 			const { words, numbers } = conventionWords(convention, writePercent(annual));
@@ -261,6 +272,7 @@ const SHORT: Readonly<Record<Figure['name'], string>> = {
 	totalPaid: 'total paid',
 	totalPrincipal: 'total principal',
 	totalCharges: 'total charges',
+	totalExtra: 'total extra',
 	periods: 'number of payments',
 	payoffDate: 'payoff date',
 	costPerUnit: 'cost of each 1.00 owed',

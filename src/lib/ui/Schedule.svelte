@@ -6,6 +6,7 @@
 <script lang="ts">
 	import type { Figure, TotalFigure } from '../core/figure';
 	import type { Cents } from '../core/money';
+	import { totalExtra } from '../core/run';
 	import type { Explained } from '../core/working';
 	import { yearsOf } from '../core/years';
 	import { writeMoney, type Currency } from '../formats/money-text';
@@ -247,12 +248,11 @@
 				{#each cells as cell (cell)}
 					<td class:interest={cell === 'interest'}>
 						{#if cell === 'interest'}{@render total('totalInterest', money(run.totalInterest))}
-						{:else if cell === 'paid' || cell === 'scheduled'}
-							{@render total('totalPaid', money(run.totalPaid))}
+						{:else if cell === 'paid'}{@render total('totalPaid', money(run.totalPaid))}
 						{:else if cell === 'principal'}
 							{@render total('totalPrincipal', money(run.totalPrincipal))}
 						{:else if cell === 'charges'}{@render total('totalCharges', money(run.totalCharges))}
-						{:else if cell === 'extra'}<span class="quiet">both</span>
+						{:else if cell === 'extra'}{@render total('totalExtra', money(totalExtra(run)))}
 						{:else if cell === 'closing'}{@render total('closing', money(run.closing))}{/if}
 					</td>
 				{/each}
@@ -310,12 +310,6 @@
 		border-bottom: 0;
 		background: var(--ground);
 		font-weight: 700;
-	}
-
-	.quiet {
-		color: var(--quiet);
-		font-size: 12.5px;
-		font-weight: 400;
 	}
 
 	@media (width < 1200px) {

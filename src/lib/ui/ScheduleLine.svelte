@@ -91,10 +91,7 @@
 		</td>
 		{#each cells as cell (cell)}
 			<td class:interest={cell === 'interest'}>
-				{#if cell === 'scheduled'}{money(totals.paid)}
-				{:else if cell === 'extra' || cell === 'charges'}{totals[cell] === 0
-						? ''
-						: money(totals[cell])}
+				{#if cell === 'extra' || cell === 'charges'}{totals[cell] === 0 ? '' : money(totals[cell])}
 				{:else if cell !== 'opening' && cell !== 'interestSoFar'}{money(totals[cell])}{/if}
 			</td>
 		{/each}

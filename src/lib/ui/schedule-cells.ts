@@ -1,11 +1,11 @@
 /** The columns of a schedule that hold figures, and where its keys lead. */
 import type { RowFigure } from '../core/figure';
-import type { Run } from '../core/run';
+import { totalExtra, type Run } from '../core/run';
 
 export type Cell =
 	| Extract<
 			RowFigure['name'],
-			'opening' | 'charges' | 'interest' | 'scheduled' | 'paid' | 'extra' | 'principal' | 'closing'
+			'opening' | 'charges' | 'interest' | 'paid' | 'extra' | 'principal' | 'closing'
 	  >
 	| 'interestSoFar';
 
@@ -13,23 +13,23 @@ export const CELL_HEADS: Readonly<Record<Cell, string>> = {
 	opening: 'Opening',
 	charges: 'Charges',
 	interest: 'Interest',
-	scheduled: 'Payment',
 	paid: 'Payment',
-	extra: 'Extra',
+	extra: 'of it extra',
 	principal: 'of it principal',
 	closing: 'Closing',
 	interestSoFar: 'Interest so far'
 };
 
 /** Charges and extras have columns only where there are any. */
-export function cellsOf({ kept, totalCharges }: Run): readonly Cell[] {
-	const charges = totalCharges > 0;
-	const extras = kept.extraPaid.some((amount) => amount > 0);
+export function cellsOf(run: Run): readonly Cell[] {
+	const charges = run.totalCharges > 0;
+	const extras = totalExtra(run) > 0;
 	return [
 		'opening',
 		...(charges ? ['charges' as const] : []),
 		'interest',
-		...(extras ? ['scheduled' as const, 'extra' as const] : ['paid' as const]),
+		'paid',
+		...(extras ? ['extra' as const] : []),
 		'principal',
 		'closing',
 		'interestSoFar'

@@ -57,7 +57,8 @@
 		if (!stated || !carried || !baseline) {
 			return [{ text: `Still to be filled in: ${missingOf(debt).join(', ')}.` }];
 		}
-		const against = sameWay(way, baselineWay) ? null : baselineName(baselineWay, debt, currency);
+		const alike = sameWay(way, baselineWay) || sameRun(carried.run, baseline.run);
+		const against = alike ? null : baselineName(baselineWay, debt, currency);
 		return waySentence(stated, measured(carried, baseline), against, currency);
 	});
 

@@ -82,6 +82,10 @@
 	const fresh = $derived(additions(debt, ways));
 	const room = $derived(debt.compared.length + fresh.length <= LIMITS.ways);
 
+	function add(): void {
+		if (fresh.length > 0 && room) onadd(fresh);
+	}
+
 	function fixed(sum: number, extra: number): Way {
 		const capped = (value: number) => Math.min(value, LIMITS.amount) as Cents;
 		return { kind: 'fixed', amount: capped(sum), extra: capped(extra) };
@@ -93,7 +97,7 @@
 	aria-label="Add ways of paying"
 	onsubmit={(event) => {
 		event.preventDefault();
-		if (fresh.length > 0 && room) onadd(fresh);
+		add();
 	}}
 >
 	<span>Beside them:</span>
@@ -112,6 +116,7 @@
 				value={months.start}
 				{...countText}
 				side="right"
+				onenter={add}
 				onchange={(value) => value !== null && (months.start = value)}
 			/></span
 		>
@@ -122,6 +127,7 @@
 				value={months.step}
 				{...countText}
 				side="right"
+				onenter={add}
 				onchange={(value) => value !== null && (months.step = value)}
 			/></span
 		> more,
@@ -132,6 +138,7 @@
 				value={percent.start}
 				{...minimumPercentText}
 				side="right"
+				onenter={add}
 				onchange={(value) => value !== null && (percent.start = value)}
 			/></span
 		>, then
@@ -141,6 +148,7 @@
 				value={percent.step}
 				{...minimumPercentText}
 				side="right"
+				onenter={add}
 				onchange={(value) => value !== null && (percent.step = value)}
 			/></span
 		> more,
@@ -151,6 +159,7 @@
 				value={amount.start}
 				{...money}
 				side="right"
+				onenter={add}
 				onchange={(value) => value !== null && (amount.start = value)}
 			/></span
 		>
@@ -162,6 +171,7 @@
 					value={more.start}
 					{...money}
 					side="right"
+					onenter={add}
 					onchange={(value) => value !== null && (more.start = value)}
 				/></span
 			>
@@ -172,6 +182,7 @@
 				value={rule === 'more' ? more.step : amount.step}
 				{...money}
 				side="right"
+				onenter={add}
 				onchange={(value) => {
 					if (value === null) return;
 					if (rule === 'more') more.step = value;
@@ -208,6 +219,7 @@
 				value={count}
 				{...countText}
 				side="right"
+				onenter={add}
 				onchange={(value) => value !== null && (count = value)}
 			/></span
 		> in all

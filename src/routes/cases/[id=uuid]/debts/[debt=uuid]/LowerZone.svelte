@@ -4,10 +4,16 @@
 </script>
 
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/calendar';
+	import { dueDate, type CalendarDate } from '$lib/core/calendar';
 	import type { Figure } from '$lib/core/figure';
-	import { dueDate } from '$lib/core/calendar';
-	import { carryOut, measured, type Carried, type StatedDebt, type Way } from '$lib/core/ways';
+	import {
+		carryOut,
+		measured,
+		sameWay,
+		type Carried,
+		type StatedDebt,
+		type Way
+	} from '$lib/core/ways';
 	import type { DebtEntry } from '$lib/formats/debt-document';
 	import { readMoment, writeDate } from '$lib/formats/date-text';
 	import type { Currency } from '$lib/formats/money-text';
@@ -153,7 +159,7 @@
 				onpay={on.onpay}
 				onremove={(way) =>
 					on.oncompare('ways compared', {
-						compared: debt.compared.filter((other) => JSON.stringify(other) !== JSON.stringify(way))
+						compared: debt.compared.filter((other) => !sameWay(other, way))
 					})}
 			/>
 		</div>

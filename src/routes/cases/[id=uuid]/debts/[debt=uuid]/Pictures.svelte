@@ -1,9 +1,8 @@
 <!-- The balance over time with what happens on the same axis, and how each payment splits. -->
 <script lang="ts">
-	import { addDays, type CalendarDate } from '$lib/core/calendar';
+	import { addDays, dueDate, type CalendarDate } from '$lib/core/calendar';
 	import { dueNear, repetitions, type Happening } from '$lib/core/happening';
 	import type { Cents } from '$lib/core/money';
-	import { dueDate } from '$lib/core/calendar';
 	import { splitOf } from '$lib/core/split';
 	import type { StatedDebt } from '$lib/core/ways';
 	import type { DebtEntry } from '$lib/formats/debt-document';

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import type { CalendarDate, PaymentsPerYear } from '$lib/core/calendar';
 	import { ZERO, type Cents } from '$lib/core/money';
+	import { percent as percentage, type Percent } from '$lib/core/rate';
 	import type { Run } from '$lib/core/run';
 	import type { DebtEntry } from '$lib/formats/debt-document';
 	import { writeLongDate } from '$lib/formats/date-text';
@@ -51,9 +52,9 @@
 	}
 
 	/** Two percent, where the minimum has no percentage of its own to begin with. */
-	function minimumPercent() {
+	function minimumPercent(): Percent {
 		const { asked } = debt;
-		return ('percent' in asked ? asked.percent : null) ?? (20_000 as never);
+		return ('percent' in asked ? asked.percent : null) ?? percentage(20_000);
 	}
 
 	function hold(amount: Cents | null): void {
@@ -141,7 +142,7 @@
 	{:else}
 		<div class="term">
 			<span class="name">
-				Held <small>empty: {minimum ? 'today’s minimum' : 'what is agreed'}</small>
+				Held <small>or else {minimum ? 'the minimum' : 'as agreed'}</small>
 			</span>
 			<TypedField
 				label="Amount held"
@@ -196,6 +197,7 @@
 		grid-template-columns: 1fr 142px;
 		align-items: center;
 		min-height: 34px;
+		padding: 3px 0;
 		border-top: 1px solid var(--row-line);
 	}
 
