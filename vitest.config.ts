@@ -1,16 +1,17 @@
 import { defineConfig } from 'vitest/config';
 
-// The unit tests touch modules only; the other two drive the built server, one file after the other.
+// The unit tests touch modules only; the other two drive built servers, a file each its own, two at
+// a time.
 export default defineConfig({
 	test: {
 		projects: [
-			{ test: { name: 'unit', include: ['tests/{core,formats}/**/*.test.ts'] } },
+			{ test: { name: 'unit', include: ['tests/{core,formats}/**/*.test.ts'], maxWorkers: 2 } },
 			{
 				test: {
 					name: 'server',
 					include: ['tests/server/**/*.test.ts'],
 					globalSetup: './tests/support/setup.ts',
-					fileParallelism: false,
+					maxWorkers: 2,
 					testTimeout: 120_000,
 					hookTimeout: 120_000
 				}
@@ -20,7 +21,7 @@ export default defineConfig({
 					name: 'browser',
 					include: ['tests/browser/**/*.test.ts'],
 					globalSetup: './tests/support/setup.ts',
-					fileParallelism: false,
+					maxWorkers: 2,
 					testTimeout: 120_000,
 					hookTimeout: 120_000
 				}
