@@ -211,7 +211,7 @@
 	oncopy={copy}
 	onpointerleave={() => onpoint(null)}
 >
-	<table aria-rowcount={lines.length + 2}>
+	<table aria-rowcount={lines.length + 2} class:tight={cells.length > 7}>
 		<thead>
 			<tr aria-rowindex={1}>
 				<th scope="col" class="number">No.</th>
@@ -310,6 +310,10 @@
 		border-bottom: 0;
 		background: var(--ground);
 		font-weight: 700;
+	}
+
+	.tight :global(:is(th, td):is(th, td)) {
+		padding: 0 6px;
 	}
 
 	@media (width < 1200px) {

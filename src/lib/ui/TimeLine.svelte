@@ -32,6 +32,8 @@
 	const { items, scale, pointed, ...on }: Props = $props();
 
 	const ROW = 25;
+	/** More rows than these are scrolled to: the picture above needs its room. */
+	const MOST_ROWS = 3;
 	/** What a character and the rest of a chip take, in pixels; about. */
 	const LETTER = 6.6;
 	const FRAME = 18;
@@ -46,7 +48,10 @@
 		readonly ticks: readonly number[];
 	}
 
-	/** Chips from left to right, each on the first row that has room. */
+	/**
+	 * Chips from left to right, each on the first row that has room; where none has, on the one where it
+	 * goes least far to the right of its day.
+	 */
 	const placed = $derived.by((): Placed[] => {
 		if (!scale) return [];
 		const ends: number[] = [];
@@ -55,9 +60,10 @@
 			.map((item) => {
 				const at = pixelOf(scale, toDay(item.date));
 				const width = item.text.length * LETTER + FRAME;
-				const left = Math.max(0, Math.min(at - 9, scale.right + 16 - width));
-				const free = ends.findIndex((end) => end < left);
-				const row = free < 0 ? ends.length : free;
+				const furthest = scale.right + 16 - width;
+				const wanted = Math.max(0, Math.min(at - 9, furthest));
+				const row = rowFor(ends, wanted, furthest);
+				const left = Math.max(wanted, ends[row] ?? 0);
 				ends[row] = left + width + 6;
 				const again = item.again.length > MARKED ? [] : item.again;
 				const ticks = [item.date, ...again]
@@ -66,8 +72,17 @@
 				return { ...item, left, row, ticks };
 			});
 	});
+	function rowFor(ends: readonly number[], wanted: number, furthest: number): number {
+		const free = ends.findIndex((end) => end <= wanted);
+		if (free >= 0) return free;
+		if (ends.length < MOST_ROWS) return ends.length;
+		const soonest = Math.min(...ends);
+		return soonest <= furthest ? ends.indexOf(soonest) : ends.length;
+	}
 	const rows = $derived(Math.max(1, ...placed.map(({ row }) => row + 1)));
 
+	/** The one under the pointer or in focus: its days stand out. */
+	let shown = $state<string | null>(null);
 	let drag: { readonly id: string; readonly from: number; readonly start: number } | null = null;
 	let dragged = false;
 
@@ -110,7 +125,8 @@
 	class="line"
 	role="group"
 	aria-label="What happens over time"
-	style:height="{rows * ROW + 8}px"
+	class:scrolls={rows > MOST_ROWS}
+	style:height="{Math.min(rows, MOST_ROWS) * ROW + 8}px"
 >
 	<!-- A pointer's way to add at a day; keys have the button and the picture's + for it. -->
 	<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
@@ -124,7 +140,13 @@
 			{/if}
 			{#each placed as { id, ticks, off } (id)}
 				{#each ticks as tick, index (index)}
-					<circle cx={tick} cy="4" r={index === 0 ? 3.5 : 2} class:off />
+					<circle
+						cx={tick}
+						cy="4"
+						r={(index === 0 ? 3.5 : 2) + (id === shown ? 1.5 : 0)}
+						class:off
+						class:shown={id === shown}
+					/>
 				{/each}
 			{/each}
 		</svg>
@@ -150,6 +172,10 @@
 					: ''} — drag or ← → moves it, Space switches it, Enter opens it, Delete deletes it"
 				onpointerdown={(event) => grip(event, item)}
 				onpointermove={pull}
+				onpointerenter={() => (shown = item.id)}
+				onpointerleave={() => (shown = null)}
+				onfocus={() => (shown = item.id)}
+				onblur={() => (shown = null)}
 				onclick={(event) => open(event, item.id)}
 				onkeydown={(event) => key(event, item.id)}>{item.text}</button
 			>
@@ -166,6 +192,10 @@
 	.line {
 		position: relative;
 		font-size: 12.5px;
+	}
+
+	.scrolls {
+		overflow: hidden auto;
 	}
 
 	.axis,
@@ -199,6 +229,10 @@
 
 	circle.off {
 		fill: var(--hairline);
+	}
+
+	circle.shown {
+		fill: var(--ink);
 	}
 
 	.add {

@@ -130,6 +130,8 @@ function dataset(
 		data: line.points.map(({ date, balance }) => ({ x: toDay(date), y: balance })),
 		borderColor: ink,
 		borderWidth: line.picked ? 2.5 : 1.25,
+		// Many payments to a pixel turn back on themselves; a mitre would stick out there.
+		borderJoinStyle: 'round',
 		borderDash: line.picked ? [] : [...line.dash],
 		backgroundColor: `color-mix(in srgb, ${colour(hue)} 78%, transparent)`,
 		fill: line.picked ? 'origin' : false,

@@ -1,6 +1,7 @@
 import type { CalendarDate } from '$lib/core/calendar';
 import { readCount } from '$lib/formats/count-text';
 import { readDate, readFirstDue, readMonth, writeDate, writeMonth } from '$lib/formats/date-text';
+import { grouped } from '$lib/formats/decimal-text';
 import { readMoney, writeMoney, type Currency } from '$lib/formats/money-text';
 import { readMinimumPercent, readRate, writePercent } from '$lib/formats/percent-text';
 import type { Reading } from '$lib/formats/reading';
@@ -38,7 +39,7 @@ export const minimumPercentText = fieldText(readMinimumPercent, writePercent);
 
 export const monthText = fieldText(readMonth, writeMonth);
 
-export const countText = fieldText(readCount, (count: number) => String(count));
+export const countText = fieldText(readCount, (count: number) => grouped(count, 0));
 
 function fieldText<T>(read: FieldText<T>['read'], write: FieldText<T>['write']): FieldText<T> {
 	return { read, write };
