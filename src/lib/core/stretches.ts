@@ -4,8 +4,10 @@
  */
 import type { DebtTerms, LevelTerms, PaymentRule } from './debt';
 import { levelPayment, type AskingRule } from './payment';
-import { periodicFraction, periodicRate, type PeriodicRate } from './rate';
+import { periodicFraction, periodicRate, type PeriodicRate, type RateTerms } from './rate';
 import { amountsSettledFrom } from './recurring';
+
+const NONE: readonly never[] = [];
 
 /** The stretch that a period lies in. */
 export interface Stretch {
@@ -34,14 +36,10 @@ export function beforeTheFirst(terms: DebtTerms): Stretch {
 
 /** Moves on to the stretch that begins with period k, whose opening balance a level rule amortizes. */
 export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, opening: number): void {
-	const { paymentChanges = [], rateChanges = [], paymentsPerYear } = terms;
+	const { paymentChanges = NONE, rateChanges = NONE, paymentsPerYear } = terms;
 	const newRate = rateChanges.findLast(({ from }) => from === k);
 	const newRule = paymentChanges.findLast(({ from }) => from === k);
-	const annual = rateChanges.reduce(
-		(latest, change) => (change.from <= k && change.from >= latest.from ? change : latest),
-		{ from: 0, annual: terms.rate.annual }
-	).annual;
-	const rateNow = { ...terms.rate, annual };
+	const rateNow = rateIn(terms, k);
 	stretch.rate = periodicRate(rateNow, paymentsPerYear, terms.interestRounding);
 
 	let { rule, ruleFrom } = stretch;
@@ -68,6 +66,16 @@ export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, open
 		stretch.asking = askingRule(stretch, terms, k, opening, i);
 	}
 	stretch.next = nextChange(stretch, terms, k);
+}
+
+/** The rate that is charged in period k: that of the last change up to then. */
+function rateIn({ rate, rateChanges = NONE }: DebtTerms, k: number): RateTerms {
+	if (rateChanges.length === 0) return rate;
+	const { annual } = rateChanges.reduce(
+		(latest, change) => (change.from <= k && change.from >= latest.from ? change : latest),
+		{ from: 0, annual: rate.annual }
+	);
+	return { ...rate, annual };
 }
 
 /** What the rule in force asks from period k on. */
@@ -99,15 +107,17 @@ const settles = ({ atTerm = 'settle' }: LevelTerms) => atTerm === 'settle';
 
 /** The first period after k in which the rate or what is asked may change. */
 function nextChange({ rule, ruleFrom }: Stretch, terms: DebtTerms, k: number): number {
-	const { paymentChanges = [], rateChanges = [] } = terms;
+	const { paymentChanges = NONE, rateChanges = NONE } = terms;
 	const own =
 		rule.kind === 'interest-only'
-			? [ruleFrom + rule.periods]
+			? ruleFrom + rule.periods
 			: rule.kind === 'level' && settles(rule)
-				? [ruleFrom + rule.periods - 1]
-				: [];
-	const later = [...paymentChanges, ...rateChanges].map(({ from }) => from);
-	return Math.min(...[...own, ...later].filter((from) => from > k), Infinity);
+				? ruleFrom + rule.periods - 1
+				: Infinity;
+	let next = own > k ? own : Infinity;
+	for (const { from } of paymentChanges) if (from > k && from < next) next = from;
+	for (const { from } of rateChanges) if (from > k && from < next) next = from;
+	return next;
 }
 
 /**
@@ -116,7 +126,7 @@ function nextChange({ rule, ruleFrom }: Stretch, terms: DebtTerms, k: number): n
  * charge that still begins, ends or comes more rarely than once a year.
  */
 export function settledFrom(terms: DebtTerms): number {
-	const { paymentChanges = [], rateChanges = [], skips = [], extras, charges } = terms;
+	const { paymentChanges = NONE, rateChanges = NONE, skips = NONE, extras, charges } = terms;
 	const rules = [{ from: 1, rule: terms.payment }, ...paymentChanges];
 	return Math.max(
 		1,
