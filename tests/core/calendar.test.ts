@@ -4,8 +4,13 @@ import { describe, expect, it } from 'vitest';
 import {
 	addMonths,
 	calendarDate,
+	dayNumber,
+	dueAnchor,
 	dueDate,
+	dueDay,
+	FREQUENCIES,
 	isCalendarDate,
+	leapDaysBefore,
 	monthsBetween,
 	type CalendarDate
 } from '../../src/lib/core/calendar';
@@ -18,6 +23,27 @@ describe('due dates', () => {
 		expect(due).toEqual(['2027-01-31', '2027-02-28', '2027-03-31', '2027-04-30', '2027-05-31']);
 		expect(dueDate(day('2028-02-29'), 13)).toBe('2029-02-28');
 		expect(dueDate(day('2028-02-29'), 49)).toBe('2032-02-29');
+	});
+
+	it('are the same days as numbers, with the leap days between them counted', () => {
+		const firsts = fc.date({
+			min: new Date('1990-01-01T00:00:00Z'),
+			max: new Date('2199-12-31T00:00:00Z'),
+			noInvalidDate: true
+		});
+		const frequencies = fc.constantFrom(...FREQUENCIES);
+		fc.assert(
+			fc.property(firsts, frequencies, fc.integer({ min: 0, max: 700 }), (date, often, k) => {
+				const first = day(date.toISOString().slice(0, 10));
+				const number = dueDay(dueAnchor(first, often), k);
+				expect(number).toBe(dayNumber(dueDate(first, k, often)));
+				const until = dueDay(dueAnchor(first, often), k + 1);
+				const inLeapYears = Array.from({ length: until - number }, (_, passed) =>
+					Temporal.PlainDate.from('1970-01-01').add({ days: number + passed })
+				).filter(({ inLeapYear }) => inLeapYear);
+				expect(leapDaysBefore(until) - leapDaysBefore(number)).toBe(inLeapYears.length);
+			})
+		);
 	});
 
 	it('agree with a calendar library over centuries, forwards and back', () => {

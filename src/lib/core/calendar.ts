@@ -67,17 +67,58 @@ export function dueDate(
 	k: number,
 	paymentsPerYear: PaymentsPerYear = 12
 ): CalendarDate {
-	switch (paymentsPerYear) {
-		case 52:
-			return addDays(first, 7 * (k - 1));
-		case 26:
-			return addDays(first, 14 * (k - 1));
-		case 24:
-			return twiceAMonth(first, k);
-		default:
-			return addMonths(first, (12 / paymentsPerYear) * (k - 1));
-	}
+	if (paymentsPerYear > 24) return addDays(first, daysAfter(paymentsPerYear, k));
+	const { year, month, day } = dateParts(first);
+	return onDay(
+		year * 12 + (month - 1) + monthsAfter(paymentsPerYear, day, k),
+		dayIn(paymentsPerYear, day, k)
+	);
 }
+
+/** The first due date taken apart, for loops that go through many due dates. */
+export interface DueAnchor extends DateParts {
+	readonly number: number;
+	readonly paymentsPerYear: PaymentsPerYear;
+}
+
+export function dueAnchor(first: CalendarDate, paymentsPerYear: PaymentsPerYear): DueAnchor {
+	return { ...dateParts(first), number: dayNumber(first), paymentsPerYear };
+}
+
+/** `dueDate` as a day number, without a text on the way. */
+export function dueDay(
+	{ year, month, day, number, paymentsPerYear }: DueAnchor,
+	k: number
+): number {
+	if (paymentsPerYear > 24) return number + daysAfter(paymentsPerYear, k);
+	const index = year * 12 + (month - 1) + monthsAfter(paymentsPerYear, day, k);
+	const dueYear = Math.floor(index / 12);
+	const dueMonth = index - dueYear * 12 + 1;
+	const anchored = dayIn(paymentsPerYear, day, k);
+	return numberOf(dueYear, dueMonth, Math.min(anchored, daysInMonth(dueYear, dueMonth)));
+}
+
+/** How many days due date k comes after the first, where payments are due by the week. */
+const daysAfter = (paymentsPerYear: PaymentsPerYear, k: number) =>
+	(paymentsPerYear === 52 ? 7 : 14) * (k - 1);
+
+/**
+ * How many months due date k comes after the first. Twice a month: on the first due date's day d and d + 15,
+ * or on d − 15 of the next month and d, each within its month.
+ */
+function monthsAfter(paymentsPerYear: PaymentsPerYear, day: number, k: number): number {
+	if (paymentsPerYear < 24) return (12 / paymentsPerYear) * (k - 1);
+	return Math.floor((k - 1) / 2) + (isSecond(k) && day > 15 ? 1 : 0);
+}
+
+/** The day of the month that due date k falls on, where the month has it. */
+function dayIn(paymentsPerYear: PaymentsPerYear, day: number, k: number): number {
+	if (paymentsPerYear < 24 || !isSecond(k)) return day;
+	return day <= 15 ? day + 15 : day - 15;
+}
+
+/** Whether due date k is the second of a month's two. */
+const isSecond = (k: number) => (k - 1) % 2 !== 0;
 
 /** How many due dates there are up to and including a date: 0 where the first is later. */
 export function dueDatesUntil(
@@ -101,34 +142,37 @@ export function endOfMonth(date: CalendarDate): CalendarDate {
 	return isoText(year, month, daysInMonth(year, month));
 }
 
-/** The first due date's day d and d + 15, or d − 15 of the next month and d, each within its month. */
-function twiceAMonth(first: CalendarDate, k: number): CalendarDate {
-	const { year, month, day } = dateParts(first);
-	const months = Math.floor((k - 1) / 2);
-	if ((k - 1) % 2 === 0) return addMonths(first, months);
-	const other = day <= 15 ? day + 15 : day - 15;
-	return onDay(year * 12 + (month - 1) + months + (day <= 15 ? 0 : 1), other);
-}
-
 /** Days since 1 January 1970. */
 export function dayNumber(date: CalendarDate): number {
 	const { year, month, day } = dateParts(date);
+	return numberOf(year, month, day);
+}
+
+function numberOf(year: number, month: number, day: number): number {
 	// Years that begin in March have their leap day last, so that every month's start is a formula.
 	const shifted = month > 2 ? year : year - 1;
 	const monthStart = Math.floor((153 * (month > 2 ? month - 3 : month + 9) + 2) / 5);
-	const leapDays = Math.floor(shifted / 4) - Math.floor(shifted / 100) + Math.floor(shifted / 400);
-	return shifted * 365 + leapDays + monthStart + day - 719_469;
+	return shifted * 365 + leapYearsUpTo(shifted) + monthStart + day - 719_469;
+}
+
+/** How many leap years there are from the year 1 to this one. */
+const leapYearsUpTo = (year: number) =>
+	Math.floor(year / 4) - Math.floor(year / 100) + Math.floor(year / 400);
+
+/** How many of the days before a day fall in leap years, counted from the year 1. */
+export function leapDaysBefore(day: number): number {
+	// A year may be guessed one too late or too early at its edges, never by more.
+	let year = Math.floor((day + 719_528) / 365.2425);
+	if (numberOf(year + 1, 1, 1) <= day) year += 1;
+	else if (numberOf(year, 1, 1) > day) year -= 1;
+	const before = 366 * leapYearsUpTo(year - 1);
+	return isLeapYear(year) ? before + day - numberOf(year, 1, 1) : before;
 }
 
 /** The date so many days later, or earlier. */
 export function addDays(date: CalendarDate, days: number): CalendarDate {
 	const moved = new Date((dayNumber(date) + days) * 86_400_000);
 	return isoText(moved.getUTCFullYear(), moved.getUTCMonth() + 1, moved.getUTCDate());
-}
-
-/** The day number of 1 January of the year after the one that a day falls in. */
-export function nextNewYear(date: CalendarDate): number {
-	return dayNumber(isoText(dateParts(date).year + 1, 1, 1));
 }
 
 export function isLeapYear(year: number): boolean {

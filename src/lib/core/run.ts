@@ -2,7 +2,7 @@ import { dueDate, type CalendarDate, type PaymentsPerYear } from './calendar';
 import type { DebtTerms } from './debt';
 import { LARGEST_BALANCE, roundedShare, type Cents } from './money';
 import { askedBy } from './payment';
-import { daysOfPeriod } from './period-days';
+import { anchorOf, daysOfPeriod } from './period-days';
 import {
 	exactInterest,
 	interestOn,
@@ -179,6 +179,8 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	let exact: ExactRate | null = null;
 	let amount = NOT_FIXED;
 	const period = { days: 0, leapDays: 0 };
+	// By days or not: changes of the rate leave that as it is.
+	const anchor = rate.kind === 'days' ? anchorOf(terms) : null;
 	const advance = terms.timing === 'advance';
 	const hasSkips = skips.length > 0;
 	const hasExtras = extras.length > 0;
@@ -208,7 +210,7 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 			exact = rate.kind === 'exact' ? rate : null;
 			amount = asking.kind === 'fixed' ? asking.amount : NOT_FIXED;
 		}
-		if (exact === null && rate.kind === 'days') daysOfPeriod(terms, k, period);
+		if (anchor !== null) daysOfPeriod(terms, anchor, k, period);
 		const charged = hasCharges ? amountIn(charges, k) : 0;
 		const fees = hasCharges ? feesIn(charges, k) : 0;
 		const bearing = opening + charged;

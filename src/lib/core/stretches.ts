@@ -127,19 +127,20 @@ function nextChange({ rule, ruleFrom }: Stretch, terms: DebtTerms, k: number): n
  */
 export function settledFrom(terms: DebtTerms): number {
 	const { paymentChanges = NONE, rateChanges = NONE, skips = NONE, extras, charges } = terms;
-	const rules = [{ from: 1, rule: terms.payment }, ...paymentChanges];
-	return Math.max(
+	let settled = Math.max(
 		1,
-		...paymentChanges.map(({ from }) => from),
-		...rateChanges.map(({ from }) => from),
-		...skips.map((k) => k + 1),
-		...rules.map(({ from, rule }, index) => {
-			const replaced = rules[index + 1]?.from ?? Infinity;
-			return Math.min(from + statedPeriods(rule), replaced);
-		}),
 		amountsSettledFrom(extras, terms.paymentsPerYear),
 		amountsSettledFrom(charges, terms.paymentsPerYear)
 	);
+	for (const { from } of rateChanges) settled = Math.max(settled, from);
+	for (const k of skips) settled = Math.max(settled, k + 1);
+	// A rule's own term or phase counts until another rule replaces it.
+	let ends = 1 + statedPeriods(terms.payment);
+	for (const { from, rule } of paymentChanges) {
+		settled = Math.max(settled, from);
+		ends = from + statedPeriods(rule);
+	}
+	return Math.max(settled, ends);
 }
 
 /** For how many periods a rule has a phase or a term of its own. */

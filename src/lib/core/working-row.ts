@@ -3,7 +3,7 @@ import type { DebtTerms, MinimumTerms, PaymentRule } from './debt';
 import type { Convention, Formula, MoneyOperand, RowFigure, Working } from './figure';
 import type { Cents } from './money';
 import { unroundedLevelPayment } from './payment';
-import { daysOfPeriod } from './period-days';
+import { anchorOf, daysOfPeriod } from './period-days';
 import { periodicFraction, unroundedInterest, WHOLE, type Percent } from './rate';
 import { feesIn } from './recurring';
 import { rowAt, unroundedAt, type Run, type RunRow } from './run';
@@ -85,7 +85,7 @@ function interestFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): F
 	const { k } = row;
 	const { annual } = stretchOf(terms, run, k);
 	const period = { days: 0, leapDays: 0 };
-	daysOfPeriod(terms, k, period);
+	daysOfPeriod(terms, anchorOf(terms), k, period);
 	const advance = terms.timing === 'advance';
 	const { opening, charges, paid } = unroundedAt(run, k);
 	const balance = opening + charges - (advance ? paid : 0);
