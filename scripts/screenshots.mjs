@@ -34,14 +34,30 @@ await page.click('.result a');
 await page.waitForSelector('.picture canvas');
 await take('one-debt');
 
-await page.click('input[value=minimum]');
-await page.click('[data-k="3"][data-name="paid"]');
+await page.click('[data-zone=ways]');
+await page.waitForSelector('[data-way]');
+await take('ways-of-paying');
+await page.click('[data-zone=payments]');
+
+await page.click('[data-k="3"][data-name="interest"]');
 await page.waitForSelector('[role=dialog]');
 await take('working');
 await page.keyboard.press('Escape');
-await page.click('input[value=more]');
 
-await page.click('[aria-label="Amount held each month"]');
+await page.click('[data-chip]');
+await page.waitForSelector('[role=dialog]');
+await take('what-happens');
+await page.keyboard.press('Escape');
+
+await page.select('[aria-label="Question"]', 'time');
+await page.click('[aria-label="Payment asked about"]', { count: 3 });
+await page.keyboard.type('180');
+await page.click('[aria-labelledby=backwards] .sentence button');
+await page.waitForSelector('[role=dialog]');
+await take('asked-backwards');
+await page.keyboard.press('Escape');
+
+await page.click('[aria-label="Amount held"]', { count: 3 });
 await page.keyboard.type('180');
 await page.waitForSelector('.before');
 await page.evaluate(

@@ -44,7 +44,7 @@ async function seriousFindings(): Promise<string[]> {
 }
 
 describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
-	it('a refusal, a working, an answer before a change and a notice are fit for axe-core', async () => {
+	it('refusals, notes, the lender’s settings, ways of paying and notices are fit for axe-core', async () => {
 		await screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
 		await screen.goto('/');
 		await screen.press('n', 'Enter');
@@ -55,6 +55,18 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 		await screen.see('.before', 'Before this change');
 		await screen.click('[data-k="2"][data-name="interest"]');
 		await screen.see('[role=dialog]', 'Interest of payment 2');
+		expect(await seriousFindings()).toEqual([]);
+		await screen.press('Escape');
+		await screen.click('summary');
+		await screen.click('[data-zone=ways]');
+		await screen.page.focus('.picture');
+		await screen.press('Home', 'ArrowRight', '+');
+		await screen.see('[role=dialog]', 'Add what happens');
+		await screen.enter('500');
+		await screen.see('[data-chip]', '+500.00');
+		await screen.page.focus('[data-chip]');
+		await screen.press('Enter');
+		await screen.see('[role=dialog]', 'What happens: extra payment');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.press('Escape');
 		await screen.click('.before button');

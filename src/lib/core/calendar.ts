@@ -175,7 +175,7 @@ export function addDays(date: CalendarDate, days: number): CalendarDate {
 	return isoText(moved.getUTCFullYear(), moved.getUTCMonth() + 1, moved.getUTCDate());
 }
 
-export function isLeapYear(year: number): boolean {
+function isLeapYear(year: number): boolean {
 	return (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
 }
 

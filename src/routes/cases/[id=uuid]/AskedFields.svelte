@@ -87,7 +87,7 @@
 			{...money}
 			optional
 			side="right"
-			placeholder="no balloon"
+			placeholder="balloon"
 			cell={cell?.(COLUMNS.floor)}
 			onchange={(balloon) => onchange({ ...asked, balloon: balloon ?? ZERO })}
 		/>
