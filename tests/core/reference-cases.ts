@@ -6,6 +6,8 @@ import { z } from 'zod';
 import { FREQUENCIES, isCalendarDate, type CalendarDate } from '../../src/lib/core/calendar';
 import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt';
 import { cents } from '../../src/lib/core/money';
+import { ORDERS } from '../../src/lib/core/order';
+import { planOf } from '../../src/lib/core/plan';
 import { percent } from '../../src/lib/core/rate';
 import { rowAt, run, type Run } from '../../src/lib/core/run';
 import {
@@ -124,6 +126,7 @@ const runCase = z.object({
 export function checkCase(item: unknown): Verdict {
 	const { name, kind } = z.object({ name: z.string(), kind: z.string() }).parse(item);
 	if (kind === 'solve') return checkSolve(name, item);
+	if (kind === 'plan') return checkPlan(name, item);
 	if (kind !== 'run') return { name, outcome: 'skipped', why: `kind ${kind}` };
 	const { debt, expect } = runCase.parse(item);
 	const terms = debtTerms.safeParse(debt);
@@ -132,6 +135,77 @@ export function checkCase(item: unknown): Verdict {
 		return { name, outcome: 'skipped', why: `not supported yet: ${unknown.join(', ')}` };
 	}
 	const differences = compare(expect, run(terms.data), terms.data.interestRounding === 'none');
+	return differences.length === 0
+		? { name, outcome: 'passed' }
+		: { name, outcome: 'failed', differences };
+}
+
+const planDebt = z
+	.looseObject({ id: z.string() })
+	.transform(({ id, ...terms }) => ({ id, terms: debtTerms.parse(terms) }));
+const planTerms = z
+	.strictObject({
+		budget: z.enum(['required', 'required-plus', 'constant']),
+		amount: money.default(cents(0)),
+		extra: money.default(cents(0)),
+		oneOffs: z.array(z.strictObject({ month: z.int(), amount: money })).default([]),
+		budgetChanges: z.array(z.strictObject({ from: z.int(), amount: money })).default([]),
+		order: z.enum(ORDERS),
+		listed: z.array(z.string()).default([])
+	})
+	.transform(({ budget: kind, amount, extra, ...plan }) => ({
+		...plan,
+		budget: { kind, amount, extra }
+	}));
+const planCase = z.strictObject({
+	name: z.string(),
+	kind: z.literal('plan'),
+	debts: z.array(planDebt),
+	plan: planTerms,
+	expect: z.strictObject({
+		status: z.string(),
+		months: z.int(),
+		totalInterest: z.int(),
+		totalPaid: z.int(),
+		debts: z.array(
+			z.strictObject({
+				id: z.string(),
+				payoffMonth: z.int().nullable(),
+				interest: z.int(),
+				paid: z.int()
+			})
+		),
+		shortMonths: z.array(z.strictObject({ month: z.int(), missing: z.int() })),
+		splits: z.array(z.strictObject({ month: z.int(), paid: z.record(z.string(), z.int()) }))
+	})
+});
+
+/** A plan; what it changes about the debts is not known yet and makes it a skipped one. */
+function checkPlan(name: string, item: unknown): Verdict {
+	const read = planCase.safeParse(item);
+	if (!read.success) {
+		const unknown = [
+			...new Set(read.error.issues.map(({ path, message }) => path.join('.') || message))
+		];
+		return { name, outcome: 'skipped', why: `not supported yet: ${unknown.join(', ')}` };
+	}
+	const { debts, plan, expect } = read.data;
+	const got = planOf(debts, plan);
+	const { debts: expected, shortMonths, splits, ...totals } = expect;
+	const differences = differing('', totals, { ...got, status: got.ending.status }, false);
+	for (const debt of expected) {
+		const match = got.debts.find(({ id }) => id === debt.id);
+		differences.push(...differing(`${debt.id} `, debt, { ...match }, false));
+	}
+	if (JSON.stringify(shortMonths) !== JSON.stringify(got.shortMonths)) {
+		differences.push(`short months: got ${JSON.stringify(got.shortMonths)}`);
+	}
+	for (const { month, paid } of splits) {
+		const shares = got.kept[month - 1]?.shares ?? [];
+		const split = Object.fromEntries(shares.map(({ index, paid }) => [debts[index]?.id, paid]));
+		differences.push(...differing(`month ${month} `, paid, split, false));
+		differences.push(...differing(`month ${month}, no more than `, split, paid, false));
+	}
 	return differences.length === 0
 		? { name, outcome: 'passed' }
 		: { name, outcome: 'failed', differences };

@@ -4,7 +4,13 @@
  */
 import type { DebtTerms, LevelTerms, PaymentRule } from './debt';
 import { levelPayment, type AskingRule } from './payment';
-import { periodicFraction, periodicRate, type PeriodicRate, type RateTerms } from './rate';
+import {
+	periodicFraction,
+	periodicRate,
+	type Percent,
+	type PeriodicRate,
+	type RateTerms
+} from './rate';
 import { amountsSettledFrom } from './recurring';
 
 const NONE: readonly never[] = [];
@@ -13,6 +19,8 @@ const NONE: readonly never[] = [];
 export interface Stretch {
 	asking: AskingRule;
 	rate: PeriodicRate;
+	/** The annual rate behind it, in ten-thousandths of a percent. */
+	annual: Percent;
 	/** The first period of the next stretch; Infinity where this one is the last. */
 	next: number;
 	/** The period whose payment is asked from then on; 0 where none is. */
@@ -27,6 +35,7 @@ export function beforeTheFirst(terms: DebtTerms): Stretch {
 	return {
 		asking: { kind: 'whole' },
 		rate: periodicRate(terms.rate, terms.paymentsPerYear, terms.interestRounding),
+		annual: terms.rate.annual,
 		next: 1,
 		freezesAt: 0,
 		rule: terms.payment,
@@ -41,6 +50,7 @@ export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, open
 	const newRule = paymentChanges.findLast(({ from }) => from === k);
 	const rateNow = rateIn(terms, k);
 	stretch.rate = periodicRate(rateNow, paymentsPerYear, terms.interestRounding);
+	stretch.annual = rateNow.annual;
 
 	let { rule, ruleFrom } = stretch;
 	if (newRule) {

@@ -1,0 +1,42 @@
+/** Who is first in line for what a month's money leaves (contract, section 9). */
+
+export const ORDERS = ['rate', 'balance', 'relief', 'listed', 'spread'] as const;
+export type Order = (typeof ORDERS)[number];
+
+/** An open debt as it stands in a month, money in minor units. */
+export interface InLine {
+	/** Its place in the list of debts, from 0. */
+	readonly index: number;
+	/** Its place in the counselor's own order, from 0. */
+	readonly place: number;
+	/** The annual rate in force, in ten-thousandths of a percent. */
+	readonly annual: number;
+	readonly opening: number;
+	/** What it asks this month: R. */
+	readonly asked: number;
+	/** What it still owes this month before anything is paid: S. */
+	readonly owed: number;
+}
+
+/** The debts from the first in line to the last; the shared order has no first and keeps the list's. */
+export function ranked<T extends InLine>(debts: readonly T[], order: Order): T[] {
+	const by = COMPARED[order];
+	return [...debts].sort((a, b) => by(a, b) || a.opening - b.opening || a.index - b.index);
+}
+
+const COMPARED: Readonly<Record<Order, (a: InLine, b: InLine) => number>> = {
+	rate: (a, b) => b.annual - a.annual,
+	balance: (a, b) => a.opening - b.opening,
+	relief: byRelief,
+	listed: (a, b) => a.place - b.place,
+	spread: (a, b) => a.index - b.index
+};
+
+/** The smaller S ÷ R first; what asks nothing comes last. Compared as products, exactly. */
+function byRelief(a: InLine, b: InLine): number {
+	if (a.asked === 0 || b.asked === 0) return Number(a.asked === 0) - Number(b.asked === 0);
+	const [one, other] = [a.owed * b.asked, b.owed * a.asked];
+	if (Math.max(one, other) <= Number.MAX_SAFE_INTEGER) return one - other;
+	const difference = BigInt(a.owed) * BigInt(b.asked) - BigInt(b.owed) * BigInt(a.asked);
+	return difference < 0n ? -1 : difference > 0n ? 1 : 0;
+}

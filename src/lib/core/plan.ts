@@ -1,0 +1,460 @@
+/** Several debts under one budget, month by month (contract, section 9). */
+import {
+	addMonths,
+	dueDate,
+	dueDay,
+	endOfMonth,
+	dayNumber,
+	type CalendarDate,
+	type DueAnchor
+} from './calendar';
+import type { DebtTerms } from './debt';
+import { LARGEST_BALANCE, type Cents } from './money';
+import { ranked, type InLine, type Order } from './order';
+import { openPeriod, type OpenPeriod } from './period';
+import { anchorOf } from './period-days';
+import { shared } from './share';
+import { beforeTheFirst, settledFrom, type Stretch } from './stretches';
+
+/** Where the month's money comes from. */
+export type Budget =
+	/** Nothing but what each debt asks. */
+	| { readonly kind: 'required' }
+	/** That and something more; what a cleared debt asked is kept by the client. */
+	| { readonly kind: 'required-plus'; readonly extra: Cents }
+	/** A fixed amount; what a cleared debt asked moves on to the others. */
+	| { readonly kind: 'constant'; readonly amount: Cents };
+
+export interface PlanTerms {
+	readonly budget: Budget;
+	/** What comes on top in single months, from 1. */
+	readonly oneOffs: readonly { readonly month: number; readonly amount: Cents }[];
+	/** The amount, or the extra, from a month on. */
+	readonly budgetChanges: readonly { readonly from: number; readonly amount: Cents }[];
+	readonly order: Order;
+	/** The counselor's own order, by identity; what is not in it comes after. */
+	readonly listed: readonly string[];
+}
+
+export interface PlannedDebt {
+	readonly id: string;
+	readonly terms: DebtTerms;
+}
+
+/** A debt's part of one month, money in minor units. */
+export interface MonthShare {
+	/** Which debt: its place in the list, from 0. */
+	readonly index: number;
+	/** The annual rate in force, in ten-thousandths of a percent. */
+	readonly annual: number;
+	readonly opening: Cents;
+	readonly charges: Cents;
+	readonly interest: Cents;
+	/** R: its scheduled payments and its own extras, at most what is owed. */
+	readonly asked: Cents;
+	/** S: what is owed before anything is paid. */
+	readonly owed: Cents;
+	readonly paid: Cents;
+	/** paid − interest − charges; negative where the balance grew. */
+	readonly principal: Cents;
+	readonly closing: Cents;
+	/** Its place in line for what the money leaves, from 1; null where it can't take any. */
+	readonly rank: number | null;
+}
+
+export interface PlanMonth {
+	/** 1, 2, 3 … */
+	readonly month: number;
+	/** T. */
+	readonly money: Cents;
+	/** ΣR. */
+	readonly asked: Cents;
+	readonly paid: Cents;
+	readonly interest: Cents;
+	/** What the money lacks to cover what is asked; 0 where it does. */
+	readonly missing: Cents;
+	/** The debts that are open at its beginning, in the list's order. */
+	readonly shares: readonly MonthShare[];
+}
+
+export interface DebtTotals {
+	readonly id: string;
+	readonly starting: Cents;
+	/** 0: nothing was owed; null: not cleared. */
+	readonly payoffMonth: number | null;
+	readonly payoffDate: CalendarDate | null;
+	readonly interest: Cents;
+	readonly charges: Cents;
+	readonly fees: Cents;
+	readonly paid: Cents;
+	readonly closing: Cents;
+}
+
+export type PlanEnding =
+	| { readonly status: 'cleared'; readonly payoffDate: CalendarDate }
+	| { readonly status: 'never' }
+	| { readonly status: 'beyond' };
+
+export interface PlanTotals {
+	readonly ending: PlanEnding;
+	/** Months run: to the last payoff, or until the ending was decided. */
+	readonly months: number;
+	/** The first of the calendar month that month 1 is. */
+	readonly firstMonth: CalendarDate;
+	readonly starting: Cents;
+	readonly totalInterest: Cents;
+	readonly totalCharges: Cents;
+	readonly totalFees: Cents;
+	readonly totalPaid: Cents;
+	readonly closing: Cents;
+	readonly debts: readonly DebtTotals[];
+	readonly shortMonths: readonly { readonly month: number; readonly missing: Cents }[];
+}
+
+export interface Plan extends PlanTotals {
+	readonly kept: readonly PlanMonth[];
+}
+
+/** A hundred years of months; a plan that needs more is `beyond`. */
+const MONTHS_FOLLOWED = 1200;
+/** Settled months without a debt cleared or a new lowest balance, after which it never ends. */
+const QUIET_MONTHS = 12;
+
+/** A plan with every month. */
+export function planOf(debts: readonly PlannedDebt[], plan: PlanTerms): Plan {
+	const kept: PlanMonth[] = [];
+	return { ...walkMonths(debts, plan, (month) => kept.push(month)), kept };
+}
+
+/** The same plan without its months. */
+export function planTotals(debts: readonly PlannedDebt[], plan: PlanTerms): PlanTotals {
+	return walkMonths(debts, plan, null);
+}
+
+/** A debt on its way through a plan. */
+interface Standing {
+	readonly index: number;
+	readonly place: number;
+	readonly id: string;
+	readonly terms: DebtTerms;
+	readonly anchor: DueAnchor;
+	readonly settled: number;
+	stretch: Stretch;
+	/** Periods behind it. */
+	periods: number;
+	balance: number;
+	lowest: number;
+	payoffMonth: number | null;
+	interest: number;
+	charges: number;
+	fees: number;
+	paid: number;
+}
+
+/** An open debt in one month: what it asks, and over how many of its periods. */
+interface Asking extends InLine {
+	readonly debt: Standing;
+	readonly periods: readonly OpenPeriod[];
+	readonly interest: number;
+	readonly charges: number;
+}
+
+function walkMonths(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	keep: ((month: PlanMonth) => void) | null
+): PlanTotals {
+	const all = debts.map((debt, index) => standing(debt, index, plan.listed));
+	const firstMonth = firstMonthOf(debts);
+	const settled = Math.max(
+		1,
+		...plan.budgetChanges.map(({ from }) => from + 1),
+		...plan.oneOffs.map(({ month }) => month + 1)
+	);
+	const shortMonths: { month: number; missing: Cents }[] = [];
+	let open = all.filter(({ balance }) => balance > 0);
+	let month = 0;
+	let quiet = 0;
+	let status: PlanEnding['status'] = 'cleared';
+
+	while (open.length > 0) {
+		month += 1;
+		const until = dayNumber(endOfMonth(addMonths(firstMonth, month - 1)));
+		const asking = open.map((debt) => askingOf(debt, until));
+		const asked = asking.reduce((sum, debt) => sum + debt.asked, 0);
+		const money = moneyIn(plan, month, asked);
+		const missing = Math.max(0, asked - money);
+		if (missing > 0) shortMonths.push({ month, missing: missing as Cents });
+		const line = missing > 0 || money === asked ? [] : inLine(asking, plan.order);
+		const paid =
+			missing > 0
+				? shared(
+						money,
+						asking.map((debt) => debt.asked)
+					)
+				: withRest(asking, line, money - asked, plan.order);
+		const shares = asking.map((debt, index) => pay(debt, paid[index] ?? 0, month, line));
+		keep?.({
+			month,
+			money: money as Cents,
+			asked: asked as Cents,
+			paid: sumOf(shares, 'paid'),
+			interest: sumOf(shares, 'interest'),
+			missing: missing as Cents,
+			shares
+		});
+
+		const isSettled = month >= settled && open.every((debt) => debt.periods >= debt.settled);
+		quiet = isSettled && !broughtNews(open) ? quiet + 1 : 0;
+		if (!isSettled) for (const debt of open) debt.lowest = debt.balance;
+		open = open.filter(({ balance }) => balance > 0);
+		if (open.length === 0) break;
+		if (quiet === QUIET_MONTHS) status = 'never';
+		else if (month === MONTHS_FOLLOWED) status = 'beyond';
+		else if (open.some(({ balance }) => balance > LARGEST_BALANCE)) status = 'beyond';
+		if (status !== 'cleared') break;
+	}
+
+	const totals = all.map((debt) => totalsOf(debt));
+	return {
+		ending: endingOf(status, totals, firstMonth),
+		months: month,
+		firstMonth,
+		starting: sumOf(totals, 'starting'),
+		totalInterest: sumOf(totals, 'interest'),
+		totalCharges: sumOf(totals, 'charges'),
+		totalFees: sumOf(totals, 'fees'),
+		totalPaid: sumOf(totals, 'paid'),
+		closing: sumOf(totals, 'closing'),
+		debts: totals,
+		shortMonths
+	};
+}
+
+/** Plans run in arrears and in cents, whatever a debt alone would do. */
+function standing({ id, terms }: PlannedDebt, index: number, listed: readonly string[]): Standing {
+	const inArrears: DebtTerms = { ...terms, timing: 'arrears', interestRounding: 'cent' };
+	const place = listed.indexOf(id);
+	return {
+		index,
+		place: place < 0 ? listed.length + index : place,
+		id,
+		terms: inArrears,
+		anchor: anchorOf(inArrears),
+		settled: settledFrom(inArrears),
+		stretch: beforeTheFirst(inArrears),
+		periods: 0,
+		balance: terms.opening,
+		lowest: terms.opening,
+		payoffMonth: terms.opening === 0 ? 0 : null,
+		interest: 0,
+		charges: 0,
+		fees: 0,
+		paid: 0
+	};
+}
+
+/**
+ * The calendar month that is month 1: that of the earliest first due date of a debt paid monthly, whose
+ * period k is month k; without one, that of the earliest first due date.
+ */
+function firstMonthOf(debts: readonly PlannedDebt[]): CalendarDate {
+	const monthly = debts.filter(({ terms }) => terms.paymentsPerYear === 12);
+	const [first = '1970-01-01' as CalendarDate] = (monthly.length > 0 ? monthly : debts)
+		.map(({ terms }) => terms.firstDue)
+		.sort();
+	return `${first.slice(0, 7)}-01` as CalendarDate;
+}
+
+/** T (contract, section 9). */
+function moneyIn(
+	{ budget, budgetChanges, oneOffs }: PlanTerms,
+	month: number,
+	asked: number
+): number {
+	let stated =
+		budget.kind === 'constant' ? budget.amount : budget.kind === 'required' ? 0 : budget.extra;
+	let latest = 0;
+	for (const { from, amount } of budgetChanges) {
+		if (from > month || from < latest) continue;
+		latest = from;
+		stated = amount;
+	}
+	let money = budget.kind === 'constant' ? stated : asked + stated;
+	if (budget.kind === 'required') money = asked;
+	for (const oneOff of oneOffs) if (oneOff.month === month) money += oneOff.amount;
+	return money;
+}
+
+/** What a debt asks in the month that ends with a day; debts paid monthly have one period in each. */
+function askingOf(debt: Standing, until: number): Asking {
+	const { terms, anchor, index, place } = debt;
+	const periods: OpenPeriod[] = [];
+	if (terms.paymentsPerYear === 12) {
+		periods.push(openPeriod(terms, anchor, debt.stretch, debt.periods + 1, debt.balance));
+	} else {
+		// Asked as if it were paid as asked; what is really paid is known only then.
+		const stretch = { ...debt.stretch };
+		let balance = debt.balance;
+		for (let k = debt.periods + 1; balance > 0 && dueDay(anchor, k) <= until; k += 1) {
+			const period = openPeriod(terms, anchor, stretch, k, balance);
+			periods.push(period);
+			balance = period.statement - period.asked;
+		}
+	}
+	let [asked, interest, charges] = [0, 0, 0];
+	for (const period of periods) {
+		asked += period.asked;
+		interest += period.interest;
+		charges += period.charges;
+	}
+	const owed = debt.balance + charges + interest;
+	const annual = debt.stretch.annual;
+	return {
+		debt,
+		index,
+		place,
+		annual,
+		opening: debt.balance,
+		asked,
+		owed,
+		periods,
+		interest,
+		charges
+	};
+}
+
+/** The debts that can take more than they ask, from the first in line on. */
+const inLine = (asking: readonly Asking[], order: Order): Asking[] =>
+	ranked(
+		asking.filter(({ periods, owed, asked }) => periods.length > 0 && owed > asked),
+		order
+	);
+
+/** What each debt asks, and the rest down the line, or shared out. */
+function withRest(
+	asking: readonly Asking[],
+	line: readonly Asking[],
+	rest: number,
+	order: Order
+): number[] {
+	const paid = new Map(asking.map((debt) => [debt.index, debt.asked]));
+	const give = (debt: Asking, amount: number) =>
+		paid.set(debt.index, (paid.get(debt.index) ?? 0) + amount);
+	const room = (debt: Asking) => debt.owed - (paid.get(debt.index) ?? 0);
+	let left = rest;
+	if (order === 'spread') {
+		for (let takers = [...line]; left > 0 && takers.length > 0; takers = takers.filter(room)) {
+			const shares = shared(
+				left,
+				takers.map(({ owed }) => owed)
+			);
+			takers.forEach((debt, index) => {
+				const amount = Math.min(shares[index] ?? 0, room(debt));
+				give(debt, amount);
+				left -= amount;
+			});
+		}
+	} else {
+		for (const debt of line) {
+			const amount = Math.min(left, room(debt));
+			give(debt, amount);
+			left -= amount;
+		}
+	}
+	return asking.map((debt) => paid.get(debt.index) ?? 0);
+}
+
+/** Pays a debt's part of the month into its periods and moves it on. */
+function pay(asking: Asking, amount: number, month: number, line: readonly Asking[]): MonthShare {
+	const { debt, periods, asked } = asking;
+	const opening = debt.balance;
+	let [interest, charges, paid] = [0, 0, 0];
+	// Less than asked is shared over the periods like the month's money over the debts.
+	const less =
+		amount < asked
+			? shared(
+					amount,
+					periods.map((period) => period.asked)
+				)
+			: null;
+	for (let index = 0; index < periods.length && debt.balance > 0; index += 1) {
+		debt.periods += 1;
+		const single = periods.length === 1;
+		const period = single
+			? periods[0]
+			: openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods, debt.balance);
+		if (!period) break;
+		const last = index === periods.length - 1;
+		const due = less ? (less[index] ?? 0) : last ? amount - paid : period.asked;
+		const now = Math.min(due, period.statement);
+		debt.balance = period.statement - now;
+		interest += period.interest;
+		charges += period.charges;
+		debt.fees += period.fees;
+		paid += now;
+	}
+	debt.interest += interest;
+	debt.charges += charges;
+	debt.paid += paid;
+	if (debt.balance === 0) debt.payoffMonth = month;
+	const rank = line.findIndex(({ index }) => index === asking.index);
+	return {
+		index: asking.index,
+		annual: asking.annual,
+		opening: opening as Cents,
+		charges: charges as Cents,
+		interest: interest as Cents,
+		asked: asked as Cents,
+		owed: asking.owed as Cents,
+		paid: paid as Cents,
+		principal: (paid - interest - charges) as Cents,
+		closing: debt.balance as Cents,
+		rank: rank < 0 ? null : rank + 1
+	};
+}
+
+/** Whether a month has cleared a debt or brought one a new lowest balance; takes note of those. */
+function broughtNews(open: readonly Standing[]): boolean {
+	let news = false;
+	for (const debt of open) {
+		if (debt.balance >= debt.lowest) continue;
+		debt.lowest = debt.balance;
+		news = true;
+	}
+	return news;
+}
+
+function totalsOf(debt: Standing): DebtTotals {
+	const { id, terms, payoffMonth, periods } = debt;
+	return {
+		id,
+		starting: terms.opening,
+		payoffMonth,
+		payoffDate:
+			payoffMonth === null
+				? null
+				: dueDate(terms.firstDue, Math.max(periods, 1), terms.paymentsPerYear),
+		interest: debt.interest as Cents,
+		charges: debt.charges as Cents,
+		fees: debt.fees as Cents,
+		paid: debt.paid as Cents,
+		closing: debt.balance as Cents
+	};
+}
+
+function endingOf(
+	status: PlanEnding['status'],
+	debts: readonly DebtTotals[],
+	firstMonth: CalendarDate
+): PlanEnding {
+	if (status !== 'cleared') return { status };
+	const dates = debts.flatMap(({ payoffMonth, payoffDate }) =>
+		payoffMonth !== null && payoffMonth > 0 && payoffDate !== null ? [payoffDate] : []
+	);
+	return { status, payoffDate: dates.sort().at(-1) ?? firstMonth };
+}
+
+function sumOf<K extends string>(items: readonly Readonly<Record<K, number>>[], key: K): Cents {
+	return items.reduce((sum, item) => sum + item[key], 0) as Cents;
+}
