@@ -289,18 +289,17 @@ function moneyIn(
 /** What a debt asks in the month that ends with a day; debts paid monthly have one period in each. */
 function askingOf(debt: Standing, until: number): Asking {
 	const { terms, anchor, index, place } = debt;
+	const monthly = terms.paymentsPerYear === 12;
 	const periods: OpenPeriod[] = [];
-	if (terms.paymentsPerYear === 12) {
-		periods.push(openPeriod(terms, anchor, debt.stretch, debt.periods + 1, debt.balance));
-	} else {
-		// Asked as if it were paid as asked; what is really paid is known only then.
-		const stretch = { ...debt.stretch };
-		let balance = debt.balance;
-		for (let k = debt.periods + 1; balance > 0 && dueDay(anchor, k) <= until; k += 1) {
-			const period = openPeriod(terms, anchor, stretch, k, balance);
-			periods.push(period);
-			balance = period.statement - period.asked;
-		}
+	// The first is what it is; the others are asked as if it were paid as asked, and opened again later.
+	let stretch = debt.stretch;
+	let balance = debt.balance;
+	for (let k = debt.periods + 1; balance > 0; k += 1) {
+		if (monthly ? periods.length === 1 : dueDay(anchor, k) > until) break;
+		if (periods.length === 1) stretch = { ...stretch };
+		const period = openPeriod(terms, anchor, stretch, k, balance);
+		periods.push(period);
+		balance = period.statement - period.asked;
 	}
 	let [asked, interest, charges] = [0, 0, 0];
 	for (const period of periods) {
