@@ -7,16 +7,18 @@ import {
 } from '../../src/lib/formats/case-document';
 import { caseDifferences } from '../../src/lib/formats/case-differences';
 import { statedDebt } from '../../src/lib/formats/debt-document';
+import { USUAL_PLAN } from '../../src/lib/formats/plan-document';
 import { letterOf, missingOf } from '../../src/lib/formats/debt-text';
 import { amount, card, cardOfVersion1, fixed, unusual } from '../support/debts';
 
 const line = card();
 const whole = {
-	version: 2,
+	version: 3,
 	label: 'A household',
 	currency: { code: 'USD', digits: 2 },
 	asOf: '2026-12-15',
-	debts: [line]
+	debts: [line],
+	plan: USUAL_PLAN
 };
 const problems = (document: unknown) => {
 	const parsed = caseDocument.safeParse(document);
@@ -148,7 +150,7 @@ describe('a case document', () => {
 			debts: [cardOfVersion1(), cardOfVersion1({ held: 14_000 })]
 		};
 		const { version, debts } = caseDocument.parse(old);
-		expect(version).toBe(2);
+		expect(version).toBe(3);
 		expect(debts.map(({ pays }) => pays)).toEqual([{ kind: 'held' }, fixed(14_000)]);
 		expect(debts[0]).toEqual({ ...line, id: debts[0]?.id });
 		const dental = { kind: 'amount', amount: 13_700, roundUpTo: 0, floor: 0 };
@@ -159,7 +161,7 @@ describe('a case document', () => {
 			'debts.0.balance'
 		);
 		expect(problems({ ...old, debts: 'none' })[0]?.at).toBe('debts');
-		expect(problems({ ...whole, version: 3 })[0]?.message).toContain('1 or 2');
+		expect(problems({ ...whole, version: 4 })[0]?.message).toContain('1, 2 or 3');
 	});
 
 	it('letters debts beyond the alphabet', () => {

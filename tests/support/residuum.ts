@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
+import { USUAL_PLAN } from '../../src/lib/formats/plan-document';
 import type { CaseDocument, CaseState } from '../../src/lib/formats/case-document';
 
 export interface Residuum {
@@ -66,22 +67,23 @@ export interface MadeCase {
 	readonly revision: number;
 }
 
-/** Makes a case with these debts through the API. */
+/** Makes a case with these debts, and with a plan for them, through the API. */
 export async function makeCase(
 	residuum: Residuum,
 	label: string,
-	debts: readonly object[] = []
+	debts: readonly object[] = [],
+	plan: object = USUAL_PLAN
 ): Promise<MadeCase> {
 	const fresh = { label, currency: USD, asOf: TODAY };
 	const made = await residuum.request('POST', '/api/cases', fresh);
 	const { id } = made.body as { id: string };
 	if (debts.length === 0) {
-		return { id, revision: 1, document: { version: 2, ...fresh, debts: [] } as never };
+		return { id, revision: 1, document: { version: 3, ...fresh, debts: [], plan } as never };
 	}
 	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
 		basedOn: 1,
 		what: 'debts',
-		document: { version: 2, ...fresh, debts }
+		document: { version: 3, ...fresh, debts, plan }
 	});
 	if (saved.status !== 200) throw new Error(JSON.stringify(saved.body));
 	const { document, revision } = saved.body as CaseState;

@@ -258,7 +258,7 @@ function standing({ id, terms }: PlannedDebt, index: number, listed: readonly st
  * The calendar month that is month 1: that of the earliest first due date of a debt paid monthly, whose
  * period k is month k; without one, that of the earliest first due date.
  */
-function firstMonthOf(debts: readonly PlannedDebt[]): CalendarDate {
+export function firstMonthOf(debts: readonly PlannedDebt[]): CalendarDate {
 	const monthly = debts.filter(({ terms }) => terms.paymentsPerYear === 12);
 	const [first = '1970-01-01' as CalendarDate] = (monthly.length > 0 ? monthly : debts)
 		.map(({ terms }) => terms.firstDue)

@@ -172,7 +172,7 @@ function clearsWithin({ ending, periods }: RunTotals, limit: number): boolean {
  * The smallest whole number from `low` to `high` that holds, where all above one that holds do; else
  * `high`. Around a guess that is nearly right it takes a few steps, not as many as the range has bits.
  */
-function least(
+export function least(
 	low: number,
 	high: number,
 	holds: (value: number) => boolean,

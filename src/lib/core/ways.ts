@@ -80,6 +80,15 @@ export function lentTerms({ known, asked, happenings }: StatedDebt): Known {
 	return { ...known, ...happeningTerms(happenings.filter(isLenders), known, asked) };
 }
 
+/**
+ * A debt as a plan takes it: what is asked of it, and all that happens but a payment of the client's
+ * choice, which the plan decides.
+ */
+export function plannedTerms({ known, asked, happenings }: StatedDebt): DebtTerms {
+	const kept = happenings.filter(({ kind }) => kind !== 'payment');
+	return { ...known, ...happeningTerms(kept, known, asked), payment: asked };
+}
+
 /** The terms of a debt that is paid in one way. */
 export function wayTerms(debt: StatedDebt, way: Way): DebtTerms {
 	const lent = lentTerms(debt);

@@ -168,7 +168,12 @@ function balloonPhrases({ terms, run }: Carried, currency: Currency): Phrase[] {
 	];
 }
 
-function againstPhrases(against: Difference, baseline: string, currency: Currency): Phrase[] {
+/** “, 2 months sooner and 89.10 less than paying the minimum” */
+export function againstPhrases(
+	against: Difference,
+	baseline: string,
+	currency: Currency
+): Phrase[] {
 	switch (against.kind) {
 		case 'both end': {
 			const { interestLess, monthsSooner } = against;
@@ -278,7 +283,8 @@ export function beforeSentence(
 	];
 }
 
-function changePhrases(change: Difference, currency: Currency): Phrase[] {
+/** “Now 2 months sooner, 398.69 less.” */
+export function changePhrases(change: Difference, currency: Currency): Phrase[] {
 	switch (change.kind) {
 		case 'both end': {
 			const { monthsSooner, interestLess } = change;

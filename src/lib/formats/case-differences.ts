@@ -1,5 +1,6 @@
 import type { CaseDocument } from './case-document';
 import { debtFields, nameOf } from './debt-text';
+import { planFields } from './plan-text';
 
 /** One thing that two versions of a case have differently. */
 export interface CaseDifference {
@@ -32,6 +33,15 @@ export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseD
 	}
 	for (const debt of other.values()) {
 		found.push({ what: nameOf(debt), mine: 'not in the list', theirs: 'in the list' });
+	}
+	const nameIn = (document: CaseDocument) => (id: string) => {
+		const debt = document.debts.find((entry) => entry.id === id);
+		return debt ? nameOf(debt) : 'a debt that is gone';
+	};
+	const planned = planFields(theirs.plan, nameIn(theirs), theirs.currency);
+	for (const [field, text] of planFields(mine.plan, nameIn(mine), mine.currency)) {
+		const there = planned.get(field) ?? '';
+		if (there !== text) found.push({ what: `Plan, ${field}`, mine: text, theirs: there });
 	}
 	const order = (document: CaseDocument) => document.debts.map(nameOf).join(', ');
 	if (found.length === 0 && order(mine) !== order(theirs)) {

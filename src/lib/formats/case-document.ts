@@ -6,11 +6,13 @@ import { z } from 'zod';
 import type { CalendarDate } from '../core/calendar';
 import { LIMITS } from '../core/limits';
 import type { Cents } from '../core/money';
-import { carryOut, type Carried } from '../core/ways';
+import type { PlannedDebt } from '../core/plan';
+import { carryOut, plannedTerms, wayTerms, type Carried } from '../core/ways';
 import { upgraded } from './case-upgrade';
 import { allowedAsOf, allowedFirstDue } from './date-text';
 import { debtEntry, statedDebt } from './debt-document';
 import { readCurrency, roundingSteps, type Currency } from './money-text';
+import { planEntry } from './plan-document';
 import { date, name, sentence } from './schema-fields';
 
 const currency = z.strictObject({ code: z.string(), digits: z.int() }).refine(
@@ -30,13 +32,14 @@ const asOf = date('The day the figures are as of').refine((day) => allowedAsOf(d
 
 const presentDocument = z
 	.strictObject({
-		version: z.literal(2, { error: sentence('The version of the document', '1 or 2') }),
+		version: z.literal(3, { error: sentence('The version of the document', '1, 2 or 3') }),
 		label: name('The client label', 1),
 		currency,
 		asOf,
 		debts: z
 			.array(debtEntry)
-			.max(LIMITS.debts, { error: `A case holds at most ${LIMITS.debts} debts.` })
+			.max(LIMITS.debts, { error: `A case holds at most ${LIMITS.debts} debts.` }),
+		plan: planEntry
 	})
 	.superRefine(({ debts, currency, asOf }, context) => {
 		const seen = new Set<string>();
@@ -113,6 +116,19 @@ export interface Problem {
 
 export function problemsOf(error: z.ZodError): Problem[] {
 	return error.issues.map((issue) => ({ at: issue.path.join('.'), message: issue.message }));
+}
+
+/** The debts that nothing is missing of, as a plan takes them or as they are paid today. */
+export function plannedDebts(
+	{ debts, asOf }: CaseDocument,
+	as: 'planned' | 'asked' | 'paid'
+): PlannedDebt[] {
+	return debts.flatMap((entry) => {
+		const stated = statedDebt(entry, asOf);
+		if (stated === null) return [];
+		const terms = as === 'planned' ? plannedTerms(stated) : wayTerms(stated, { kind: as });
+		return [{ id: entry.id, terms }];
+	});
 }
 
 /** Each debt that nothing is missing of, paid in one way, by its id. */

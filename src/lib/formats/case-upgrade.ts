@@ -1,11 +1,22 @@
 /** Documents of earlier versions, as the present one would have them: history keeps what was written. */
 
-/**
- * Version 1 knew monthly cards alone: a nominal rate, an amount held (null: today's minimum) and one extra.
- * Whatever is no document of version 1 is left for the schema to judge.
- */
+import { USUAL_PLAN } from './plan-document';
+
+/** Whatever is no document of an earlier version is left for the schema to judge. */
 export function upgraded(document: unknown): unknown {
-	if (!isRecord(document) || document['version'] !== 1) return document;
+	if (!isRecord(document)) return document;
+	switch (document['version']) {
+		case 1:
+			return upgraded(ofVersion2(document));
+		case 2:
+			return { ...document, version: 3, plan: USUAL_PLAN };
+		default:
+			return document;
+	}
+}
+
+/** Version 1 knew monthly cards alone: a nominal rate, an amount held (null: today's minimum), one extra. */
+function ofVersion2(document: Record<string, unknown>) {
 	const { debts } = document;
 	return {
 		...document,

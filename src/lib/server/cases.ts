@@ -1,5 +1,6 @@
 /**
- * The tables of a case: the case itself and its revisions; its debts as they stand are in `debts.ts`.
+ * The tables of a case: the case itself and its revisions; its debts as they stand are in `debts.ts`, its
+ * plan in `plans.ts`.
  * Nothing above these modules knows SQL.
  */
 import type { Transaction } from '@electric-sql/pglite';
@@ -12,9 +13,11 @@ import {
 	type CaseSummary,
 	type NewCase
 } from '../formats/case-document';
+import { USUAL_PLAN } from '../formats/plan-document';
 import { now } from './clock';
 import { database } from './database';
 import { debtsOf, replaceDebts } from './debts';
+import { planOf, replacePlan } from './plans';
 
 /** What became of a write. */
 export type Written =
@@ -50,7 +53,7 @@ export async function readCase(id: string): Promise<CaseState | null> {
 }
 
 export async function createCase(request: NewCase): Promise<string> {
-	return insertCase({ version: 2, ...request, debts: [] }, now(), 'new case');
+	return insertCase({ version: 3, ...request, debts: [], plan: USUAL_PLAN }, now(), 'new case');
 }
 
 /** Writes a case that is complete already, as the demo's are. */
@@ -69,6 +72,7 @@ export async function insertCase(
 		);
 		await appendRevision(transaction, id, { number: 1, document, what });
 		await replaceDebts(transaction, id, document.debts);
+		await replacePlan(transaction, id, document.plan);
 	});
 	return id;
 }
@@ -187,7 +191,7 @@ async function write(
 		const revision = await change(history, state.document);
 		if (revision === null) return { outcome: 'nothing' };
 		const number = state.revision + 1;
-		const { label, currency, asOf, debts } = revision.document;
+		const { label, currency, asOf, debts, plan } = revision.document;
 		await appendRevision(transaction, id, { ...revision, number });
 		await transaction.query(
 			`update case_file set label = $2, currency = $3, currency_digits = $4, as_of = $5,
@@ -195,6 +199,7 @@ async function write(
 			[id, label, currency.code, currency.digits, asOf, number, now()]
 		);
 		await replaceDebts(transaction, id, debts);
+		await replacePlan(transaction, id, plan);
 		const saved = await stateOf(transaction, id);
 		if (saved === null) throw new Error('a case vanished while it was saved');
 		return { outcome: 'saved', state: saved };
@@ -210,11 +215,12 @@ async function stateOf(transaction: Transaction, id: string): Promise<CaseState 
 	if (!row) return null;
 	const { standing, undone } = await historyOf(transaction, id, row.revision);
 	const document = caseDocument.parse({
-		version: 2,
+		version: 3,
 		label: row.label,
 		currency: { code: row.currency, digits: row.currency_digits },
 		asOf: row.as_of,
-		debts: await debtsOf(transaction, id)
+		debts: await debtsOf(transaction, id),
+		plan: await planOf(transaction, id)
 	});
 	return {
 		id,

@@ -1,0 +1,278 @@
+/** What a plan comes to, what its months do, and why, in sentences. */
+import type { Difference } from '../core/compare';
+import type { Cents } from '../core/money';
+import type { Order } from '../core/order';
+import type { MonthShare, Plan, PlanMonth, PlanTotals } from '../core/plan';
+import type { Percent } from '../core/rate';
+import { changePhrases, againstPhrases } from './answer-text';
+import { writeMonth, writeMonths, writeShortMonth } from './date-text';
+import { writeMoney, type Currency } from './money-text';
+import { writePercent } from './percent-text';
+import { monthStart, type PlanEntry, type PlanHappening } from './plan-document';
+import { countOf, figure, interest, say, type Phrase, type Sentence } from './sentence';
+
+export const ORDER_WORDS: readonly {
+	readonly value: Order;
+	readonly words: string;
+	readonly help: string;
+}[] = [
+	{ value: 'rate', words: 'highest rate first', help: 'costs the least interest, as a rule' },
+	{ value: 'balance', words: 'smallest balance first', help: 'the first debt is gone soonest' },
+	{ value: 'relief', words: 'soonest relief first', help: 'frees what a debt asks for soonest' },
+	{ value: 'listed', words: 'own order', help: 'as the counselor has moved them' },
+	{ value: 'spread', words: 'shared among all', help: 'each in proportion to what it owes' }
+];
+
+export const orderWords = (order: Order): string =>
+	ORDER_WORDS.find(({ value }) => value === order)?.words ?? order;
+
+export const BASELINE_WORDS = [
+	{ value: 'minimums', words: 'paying the minimums' },
+	{ value: 'today', words: 'paying as today' }
+] as const;
+
+const baselineWords = (baseline: PlanEntry['baseline']): string =>
+	BASELINE_WORDS.find(({ value }) => value === baseline)?.words ?? baseline;
+
+/** “At 890.00 a month, highest rate first, everything is paid off in July 2029, after 31 months. …” */
+export function planSentence(
+	plan: Plan,
+	{ budget, order, baseline }: PlanEntry,
+	against: Difference,
+	currency: Currency
+): Sentence {
+	if (plan.starting === 0) return [say('Nothing is owed on these debts.')];
+	const paying = payingPhrases(plan, budget, order, currency);
+	if (plan.ending.status !== 'cleared') {
+		return [
+			...paying,
+			say(', these debts are '),
+			figure(plan.ending.status === 'never' ? 'never' : 'not within 100 years'),
+			say(' paid off: after '),
+			figure(countOf(plan.months, 'month')),
+			say(', '),
+			figure(writeMoney(plan.closing, currency)),
+			say(' is owed.')
+		];
+	}
+	const cost = plan.totalInterest === 0 ? 'nothing' : writeMoney(plan.totalInterest, currency);
+	return [
+		...paying,
+		say(', everything is paid off in '),
+		figure(writeMonth(plan.ending.payoffDate)),
+		say(', after '),
+		figure(countOf(plan.months, 'month')),
+		say('; it costs '),
+		interest(cost),
+		say(' in interest'),
+		...againstPhrases(against, baselineWords(baseline), currency).map(closed),
+		say('.')
+	];
+}
+
+/** Figures of a plan don't open yet as those of a run do. */
+const closed = ({ text, figure: kind }: Phrase): Phrase =>
+	kind ? { text, figure: kind } : { text };
+
+function payingPhrases(
+	plan: PlanTotals & Pick<Plan, 'kept'>,
+	budget: PlanEntry['budget'],
+	order: Order,
+	currency: Currency
+): Phrase[] {
+	const first = plan.kept[0]?.money ?? (0 as Cents);
+	const line = say(`, ${orderWords(order)}`);
+	switch (budget.kind) {
+		case 'required':
+			return [say('Paying what is asked, at first '), figure(writeMoney(first, currency))];
+		case 'required-plus':
+			return [
+				say('Paying what is asked and '),
+				figure(writeMoney(budget.extra, currency)),
+				say(' more'),
+				line
+			];
+		case 'constant':
+			return [say('At '), figure(writeMoney(first, currency)), say(' a month'), line];
+	}
+}
+
+/** The answer before a change, and how far the one after it is from there. */
+export function planBeforeSentence(
+	before: Plan,
+	{ budget, order }: PlanEntry,
+	change: Difference,
+	currency: Currency
+): Sentence {
+	const [first, ...rest] = payingPhrases(before, budget, order, currency);
+	const ended =
+		before.ending.status === 'cleared'
+			? [
+					say(': paid off in '),
+					figure(writeMonth(before.ending.payoffDate)),
+					say(', '),
+					figure(writeMoney(before.totalInterest, currency)),
+					say(' in interest. ')
+				]
+			: [say(': '), figure('never'), say(' paid off. ')];
+	const opening = (first?.text ?? '').replace(/^./, (letter) => letter.toLowerCase());
+	return [
+		say(`Before this change, ${opening}`),
+		...rest,
+		...ended,
+		...changePhrases(change, currency)
+	];
+}
+
+/** From when the money is short, by how much, and what would cure it; null where it never is. */
+export function shortSentence(
+	plan: Plan,
+	covers: Cents | null,
+	currency: Currency
+): Sentence | null {
+	const [first] = plan.shortMonths;
+	if (!first) return null;
+	const most = Math.max(...plan.shortMonths.map(({ missing }) => missing)) as Cents;
+	const count = plan.shortMonths.length;
+	const from = writeMonth(monthStart(plan.firstMonth, first.month));
+	return [
+		say(count === 1 ? 'In ' : 'From '),
+		figure(from),
+		say(count === 1 ? ' the money is ' : `, in ${countOf(count, 'month')}, the money is `),
+		figure(writeMoney(first.missing, currency)),
+		say(' less than what is asked'),
+		...(most > first.missing ? [say(', at most '), figure(writeMoney(most, currency))] : []),
+		say('. Each debt then gets its share of what there is.'),
+		...(covers === null
+			? []
+			: [say(' '), figure(writeMoney(covers, currency)), say(' a month would cover it.')])
+	];
+}
+
+/** “In April 2028, of 890.00: 137.00 is interest, 753.00 brings the balance down” */
+export function moneySentence(month: PlanMonth, plan: PlanTotals, currency: Currency): Sentence {
+	const money = (amount: number) => writeMoney(amount as Cents, currency);
+	const down = month.shares.reduce((sum, { principal }) => sum + principal, 0);
+	return [
+		say(`In ${writeMonth(monthStart(plan.firstMonth, month.month))}, of `),
+		figure(money(month.paid)),
+		say(': '),
+		interest(`${money(month.interest)} is interest`),
+		say(', '),
+		figure(money(Math.abs(down))),
+		say(down >= 0 ? ' brings the balance down' : ' is added to it'),
+		...(month.missing > 0
+			? [say('; '), figure(money(month.missing)), say(' is missing of what is asked')]
+			: [])
+	];
+}
+
+/** Why a debt got what it got in a month. */
+export function whyShare(
+	share: MonthShare,
+	month: PlanMonth,
+	order: Order,
+	currency: Currency
+): string {
+	const money = (amount: number) => writeMoney(amount as Cents, currency);
+	if (month.missing > 0) {
+		return (
+			`Asked ${money(share.asked)}. The month’s money, ${money(month.money)}, is ` +
+			`${money(month.missing)} less than the ${money(month.asked)} that all debts ask, so each gets ` +
+			`its share: ${money(share.asked)} × ${money(month.money)} ÷ ${money(month.asked)} = ${money(share.paid)}, to the cent.`
+		);
+	}
+	const rest = share.paid - share.asked;
+	const asked =
+		share.asked === share.owed
+			? `Asked ${money(share.asked)}, all that is still owed.`
+			: `Asked ${money(share.asked)}.`;
+	const left = month.money - month.asked;
+	if (rest === 0) {
+		if (left === 0) return `${asked} The month’s money is just what all debts ask.`;
+		return share.rank === null
+			? asked
+			: `${asked} The ${money(left)} beyond what all debts ask went to debts before it in line.`;
+	}
+	const place = `because it is ${placeWords(share, order, money)}`;
+	const gone = share.closing === 0 ? '; with that it is paid off' : '';
+	return `${asked} The rest, ${money(rest)} of the ${money(left)} beyond what all debts ask, ${place}${gone}.`;
+}
+
+function placeWords(
+	{ rank, annual, opening, owed, asked }: MonthShare,
+	order: Order,
+	money: (amount: number) => string
+): string {
+	const place =
+		rank === 1
+			? 'first in line'
+			: `next in line, at place ${rank}, after those before it took theirs`;
+	switch (order) {
+		case 'rate':
+			return `${place}: ${rank === 1 ? 'highest ' : ''}rate, ${writePercent(annual as Percent)}`;
+		case 'balance':
+			return `${place}: ${rank === 1 ? 'smallest ' : ''}balance, ${money(opening)}`;
+		case 'relief':
+			return `${place}: it owes ${(owed / Math.max(asked, 1)).toFixed(1)} times what it asks`;
+		case 'listed':
+			return `${place} in the own order`;
+		case 'spread':
+			return 'one of the debts that share it in proportion to what they owe';
+	}
+}
+
+/** “25 more a month: 1 month sooner, 108.20 less” */
+export function moreSentence(more: Cents, gained: Difference, currency: Currency): Sentence {
+	const amount = writeMoney(more, currency).replace(/\.00$/, '');
+	if (gained.kind === 'only this ends') return [say(`${amount} more: `), figure('it ends')];
+	if (gained.kind !== 'both end') return [say(`${amount} more: still never ends`)];
+	const { monthsSooner, interestLess } = gained;
+	const time = monthsSooner === 0 ? 'the same month' : `${writeMonths(monthsSooner)} sooner`;
+	return [
+		say(`${amount} more a month: `),
+		figure(time),
+		say(`, ${writeMoney(interestLess, currency)} less`)
+	];
+}
+
+/** “+400.00 in April, every year”, “950.00 from Jan 2028” */
+export function planHappeningInWords(item: PlanHappening, currency: Currency): string {
+	const amount = writeMoney(item.amount, currency);
+	if (item.kind === 'money') return `${amount} from ${writeShortMonth(item.date)}`;
+	const month = writeShortMonth(item.date);
+	return item.everyYear
+		? `+${amount} in ${month.slice(0, 3)}, every year`
+		: `+${amount} in ${month}`;
+}
+
+/** Every field of a plan as text, to lay two versions beside each other. */
+export function planFields(
+	{ budget, order, listed, baseline, happenings }: PlanEntry,
+	nameOf: (id: string) => string,
+	currency: Currency
+): ReadonlyMap<string, string> {
+	const happens = happenings.map(
+		(item) => planHappeningInWords(item, currency) + (item.off ? ' (off)' : '')
+	);
+	return new Map([
+		['month’s money', budgetField(budget, currency)],
+		['order', orderWords(order)],
+		['own order', listed.map(nameOf).join(', ') || 'none yet'],
+		['measured against', baselineWords(baseline)],
+		['over time', happens.join('; ') || 'nothing']
+	]);
+}
+
+function budgetField(budget: PlanEntry['budget'], currency: Currency): string {
+	switch (budget.kind) {
+		case 'required':
+			return 'what is asked';
+		case 'required-plus':
+			return `what is asked and ${writeMoney(budget.extra, currency)}`;
+		case 'constant':
+			return budget.amount === null
+				? 'what the first month asks'
+				: writeMoney(budget.amount, currency);
+	}
+}
