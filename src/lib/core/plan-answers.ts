@@ -2,12 +2,28 @@
 import { monthsBetween } from './calendar';
 import type { Difference } from './compare';
 import type { Cents } from './money';
-import { planOf, planTotals, type PlannedDebt, type PlanTerms, type PlanTotals } from './plan';
+import {
+	planOf,
+	planTotals,
+	type Plan,
+	type PlannedDebt,
+	type PlanTerms,
+	type PlanTotals
+} from './plan';
 import { least } from './solve';
 
+/** Nothing but what each debt asks. */
+export const ONLY_ASKED: PlanTerms = {
+	budget: { kind: 'required' },
+	oneOffs: [],
+	budgetChanges: [],
+	order: 'listed',
+	listed: []
+};
+
 /** What all debts ask in the first month. */
-export function askedAtFirst(debts: readonly PlannedDebt[], plan: PlanTerms): Cents {
-	return planOf(debts, { ...plan, budget: { kind: 'required' } }).kept[0]?.asked ?? (0 as Cents);
+export function askedAtFirst(debts: readonly PlannedDebt[]): Cents {
+	return planOf(debts, ONLY_ASKED).kept[0]?.asked ?? (0 as Cents);
 }
 
 /** How much sooner and how much less interest than another plan: only plans that end can be measured so. */
@@ -22,6 +38,24 @@ export function planDifference(plan: PlanTotals, other: PlanTotals): Difference 
 	}
 	if (mine.status === 'cleared') return { kind: 'only this ends' };
 	return { kind: theirs.status === 'cleared' ? 'only the other ends' : 'neither ends' };
+}
+
+/** The debt whose end another plan moves furthest, and by how many months sooner this one has it gone. */
+export function furthestMoved(
+	plan: PlanTotals,
+	other: PlanTotals
+): { readonly id: string; readonly monthsSooner: number } | null {
+	const before = new Map(other.debts.map(({ id, payoffMonth }) => [id, payoffMonth]));
+	let furthest: { id: string; monthsSooner: number } | null = null;
+	for (const { id, payoffMonth } of plan.debts) {
+		const then = before.get(id) ?? null;
+		if (payoffMonth === null || then === null) continue;
+		const monthsSooner = then - payoffMonth;
+		if (Math.abs(monthsSooner) > Math.abs(furthest?.monthsSooner ?? 0)) {
+			furthest = { id, monthsSooner };
+		}
+	}
+	return furthest;
 }
 
 /** The plan with another amount a month, the same one in every month. */
@@ -43,7 +77,7 @@ export function leastMoney(
 	const at = (amount: number) => holds(planTotals(debts, paying(plan, amount)));
 	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
 	if (!at(everything)) return null;
-	return least(0, everything, at, askedAtFirst(debts, plan)) as Cents;
+	return least(0, everything, at, askedAtFirst(debts)) as Cents;
 }
 
 /** The smallest amount a month with which no month is short. */
@@ -76,4 +110,36 @@ export function withMore({ budget, budgetChanges, ...plan }: PlanTerms, more: nu
 					},
 		budgetChanges: budgetChanges.map((change) => ({ ...change, amount: raised(change.amount) }))
 	};
+}
+
+/**
+ * The months in which something happens: a debt is gone, a rate changes, the money begins or ceases to be
+ * short, or comes from elsewhere.
+ */
+export function eventMonths(
+	{ kept, debts }: Plan,
+	{ oneOffs, budgetChanges }: PlanTerms
+): number[] {
+	const months = new Set<number>();
+	for (const { payoffMonth } of debts) if (payoffMonth) months.add(payoffMonth);
+	for (const { month } of oneOffs) months.add(month);
+	for (const { from } of budgetChanges) months.add(from);
+	kept.forEach(({ month, missing, shares }, index) => {
+		const before = kept[index - 1];
+		if (!before) {
+			if (missing > 0) months.add(month);
+			return;
+		}
+		if (missing > 0 !== before.missing > 0) months.add(month);
+		const rates = new Map(before.shares.map((share) => [share.index, share.annual]));
+		if (shares.some(({ index: debt, annual }) => rates.get(debt) !== annual)) months.add(month);
+	});
+	return [...months].filter((month) => month <= kept.length).sort((a, b) => a - b);
+}
+
+/** What is owed in all after a month; before the first, what is owed at the start. */
+export function owedInAll(plan: Plan, month: number): Cents {
+	if (month < 1) return plan.starting;
+	const shares = plan.kept[month - 1]?.shares ?? [];
+	return shares.reduce((sum, { closing }) => sum + closing, 0) as Cents;
 }

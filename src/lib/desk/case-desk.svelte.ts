@@ -2,6 +2,7 @@ import { getContext, setContext } from 'svelte';
 import { caseDifferences } from '../formats/case-differences';
 import type { CaseDocument, CaseState, Problem } from '../formats/case-document';
 import type { DebtEntry } from '../formats/debt-document';
+import type { PlanEntry } from '../formats/plan-document';
 import { leaveBehind, takeLeftBehind } from './left-behind';
 import { saveCase, stepCase } from './requests';
 
@@ -38,6 +39,9 @@ export class CaseDesk {
 	redoable = $state.raw<string | null>(null);
 	/** How debts stood before they were changed, by id, until let go. */
 	before = $state.raw<Readonly<Record<string, DebtEntry>>>({});
+
+	/** How the plan stood before it was changed, until let go. */
+	planBefore = $state.raw<PlanEntry | null>(null);
 
 	#revision: number;
 	#queue: Change[] = [];
@@ -83,6 +87,16 @@ export class CaseDesk {
 		const before = this.debt(id);
 		if (before && !(id in this.before)) this.before = { ...this.before, [id]: before };
 		this.changeDebt(id, what, fields);
+	}
+
+	/** Changes the plan and keeps how it stood before, until that is let go. */
+	varyPlan(what: string, fields: Partial<PlanEntry>): void {
+		this.planBefore ??= this.document.plan;
+		this.changePlan(what, fields);
+	}
+
+	changePlan(what: string, fields: Partial<PlanEntry>): void {
+		this.change(what, (document) => ({ ...document, plan: { ...document.plan, ...fields } }));
 	}
 
 	/** Lets go of how a debt stood before it was changed. */

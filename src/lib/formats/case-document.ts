@@ -120,7 +120,7 @@ export function problemsOf(error: z.ZodError): Problem[] {
 
 /** The debts that nothing is missing of, as a plan takes them or as they are paid today. */
 export function plannedDebts(
-	{ debts, asOf }: CaseDocument,
+	{ debts, asOf }: Pick<CaseDocument, 'debts' | 'asOf'>,
 	as: 'planned' | 'asked' | 'paid'
 ): PlannedDebt[] {
 	return debts.flatMap((entry) => {

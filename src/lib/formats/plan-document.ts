@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { addMonths, monthsBetween, type CalendarDate } from '../core/calendar';
 import { LIMITS } from '../core/limits';
-import { ZERO, type Cents } from '../core/money';
+import type { Cents } from '../core/money';
 import { ORDERS } from '../core/order';
 import type { Budget, PlanTerms } from '../core/plan';
 import { choice, date, flag, identifier, money, sentence } from './schema-fields';
@@ -131,7 +131,3 @@ export const monthIn = (day: CalendarDate, firstMonth: CalendarDate): number =>
 /** The first of a plan's month. */
 export const monthStart = (firstMonth: CalendarDate, month: number): CalendarDate =>
 	addMonths(firstMonth, month - 1);
-
-/** What a plan's budget adds to what is asked, where it has such an extra. */
-export const extraOf = (budget: Budget): Cents =>
-	budget.kind === 'required-plus' ? budget.extra : ZERO;

@@ -1,9 +1,9 @@
 /** What a plan comes to, what its months do, and why, in sentences. */
 import type { Difference } from '../core/compare';
-import type { Cents } from '../core/money';
+import { roundedShare, ZERO, type Cents } from '../core/money';
 import type { Order } from '../core/order';
 import type { MonthShare, Plan, PlanMonth, PlanTotals } from '../core/plan';
-import type { Percent } from '../core/rate';
+import { WHOLE, type Percent } from '../core/rate';
 import { changePhrases, againstPhrases } from './answer-text';
 import { writeMonth, writeMonths, writeShortMonth } from './date-text';
 import { writeMoney, type Currency } from './money-text';
@@ -102,6 +102,8 @@ export function planBeforeSentence(
 	before: Plan,
 	{ budget, order }: PlanEntry,
 	change: Difference,
+	/** The debt whose end the change moves furthest. */
+	moved: { readonly name: string; readonly monthsSooner: number } | null,
 	currency: Currency
 ): Sentence {
 	const [first, ...rest] = payingPhrases(before, budget, order, currency);
@@ -120,7 +122,14 @@ export function planBeforeSentence(
 		say(`Before this change, ${opening}`),
 		...rest,
 		...ended,
-		...changePhrases(change, currency)
+		...changePhrases(change, currency),
+		...(moved === null
+			? []
+			: [
+					say(` ${moved.name} is gone `),
+					figure(writeMonths(Math.abs(moved.monthsSooner))),
+					say(moved.monthsSooner > 0 ? ' sooner.' : ' later.')
+				])
 	];
 }
 
@@ -132,7 +141,12 @@ export function shortSentence(
 ): Sentence | null {
 	const [first] = plan.shortMonths;
 	if (!first) return null;
-	const most = Math.max(...plan.shortMonths.map(({ missing }) => missing)) as Cents;
+	const worst = plan.shortMonths.reduce((one, other) =>
+		other.missing > one.missing ? other : one
+	);
+	const most = worst.missing;
+	const { money, asked } = plan.kept[worst.month - 1] ?? { money: ZERO, asked: most };
+	const fall = roundedShare(money, WHOLE, asked) as number as Percent;
 	const count = plan.shortMonths.length;
 	const from = writeMonth(monthStart(plan.firstMonth, first.month));
 	return [
@@ -142,10 +156,13 @@ export function shortSentence(
 		figure(writeMoney(first.missing, currency)),
 		say(' less than what is asked'),
 		...(most > first.missing ? [say(', at most '), figure(writeMoney(most, currency))] : []),
-		say('. Each debt then gets its share of what there is.'),
+		say('; each debt then gets its share. '),
 		...(covers === null
-			? []
-			: [say(' '), figure(writeMoney(covers, currency)), say(' a month would cover it.')])
+			? [say('To cover it, what is asked')]
+			: [figure(writeMoney(covers, currency)), say(' a month would cover it; or what is asked')]),
+		say(' would have to fall to '),
+		figure(writePercent(fall)),
+		say(count === 1 ? '.' : ' in the worst of them.')
 	];
 }
 
@@ -244,6 +261,31 @@ export function planHappeningInWords(item: PlanHappening, currency: Currency): s
 	return item.everyYear
 		? `+${amount} in ${month.slice(0, 3)}, every year`
 		: `+${amount} in ${month}`;
+}
+
+/** The picture in words, for whoever does not see it. */
+export function planInWords(plan: Plan, names: readonly string[]): string {
+	const gone = plan.debts.map(({ payoffDate }, index) => {
+		const when = payoffDate === null ? 'never paid off' : writeMonth(payoffDate);
+		return `${names[index] ?? ''}: ${when}`;
+	});
+	return `What is owed in all over time, in a band for each debt. ${gone.join('; ')}.`;
+}
+
+/** What is owed at a day, for the line above the picture. */
+export function owedSentence(
+	month: number,
+	plan: PlanTotals,
+	owed: { readonly plan: Cents; readonly baseline: Cents },
+	baseline: PlanEntry['baseline'],
+	currency: Currency
+): Sentence {
+	return [
+		say(`${writeMonth(monthStart(plan.firstMonth, month))}, still owed: `),
+		figure(writeMoney(owed.plan, currency)),
+		say(` · ${baselineWords(baseline)} `),
+		figure(writeMoney(owed.baseline, currency))
+	];
 }
 
 /** Every field of a plan as text, to lay two versions beside each other. */

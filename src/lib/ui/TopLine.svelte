@@ -5,9 +5,11 @@
 	interface Props {
 		/** From the casebook down to this screen; the last one is this screen. */
 		path: readonly { readonly name: string; readonly href: string }[];
+		/** What else there is of the same case; the one whose address is the present one is marked. */
+		views?: readonly { readonly name: string; readonly href: string; readonly here: boolean }[];
 		children?: Snippet;
 	}
-	const { path, children }: Props = $props();
+	const { path, views = [], children }: Props = $props();
 </script>
 
 <header>
@@ -25,6 +27,13 @@
 			{/each}
 		</ol>
 	</nav>
+	{#if views.length > 0}
+		<nav class="views" aria-label="Views of the case">
+			{#each views as { name, href, here } (href)}
+				<a {href} aria-current={here ? 'true' : undefined}>{name}</a>
+			{/each}
+		</nav>
+	{/if}
 	<div class="tools">{@render children?.()}</div>
 </header>
 
@@ -85,6 +94,27 @@
 
 	.step {
 		color: var(--quiet);
+	}
+
+	.views {
+		display: flex;
+		flex: none;
+		gap: 18px;
+		margin-left: 12px;
+	}
+
+	.views a {
+		color: var(--ink);
+		line-height: 46px;
+		text-decoration: none;
+	}
+
+	.views a:hover {
+		color: var(--act);
+	}
+
+	.views a[aria-current] {
+		box-shadow: inset 0 -2px 0 var(--act);
 	}
 
 	.tools {

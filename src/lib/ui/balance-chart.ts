@@ -20,19 +20,19 @@ export interface BalanceLine {
 	readonly points: readonly { readonly date: string; readonly balance: number }[];
 	/** Written at the line's end. */
 	readonly label: string;
-	/** Whether the line comes down to zero. */
-	readonly ends: boolean;
+	/** The date at which what it stands for comes down to zero; null where it never does. */
+	readonly ends: string | null;
 	readonly dash: readonly number[];
-	/** Drawn in the debt's hue and filled. */
-	readonly picked: boolean;
+	/** Filled, in the hue that a custom property holds; null: a thin line in ink. */
+	readonly hue: string | null;
+	/** One of several bands, each drawn over those that come after it; its letter is written into it. */
+	readonly band?: { readonly letter: string; readonly light: boolean };
 }
 
 export interface BalancePicture {
 	readonly lines: readonly BalanceLine[];
 	/** The last date of the axis. */
 	readonly until: string;
-	/** The custom property that holds the debt's hue. */
-	readonly hue: string;
 	/** The date under the cursor line. */
 	readonly pointed: string | null;
 	readonly amount: (balance: number) => string;
@@ -77,7 +77,7 @@ export function redrawBalances(chart: BalanceChart, picture: BalancePicture): vo
 	const ticks = timeTicks(first, last);
 	chart.ctx.font = endFont(colour);
 	const font = { family: colour('--sans'), size: 12 };
-	chart.data.datasets = picture.lines.map((line) => dataset(line, colour, picture.hue));
+	chart.data.datasets = picture.lines.map((line, place) => dataset(line, colour, place));
 	const ends = endsBelow(picture);
 	const room = chart.width - 80;
 	const pixel = (day: number) => ((day - first) / (last - first)) * room;
@@ -123,20 +123,26 @@ export function dayAt(chart: BalanceChart, pixel: number): number {
 function dataset(
 	line: BalanceLine,
 	colour: Colour,
-	hue: string
+	place: number
 ): ChartDataset<'line', { x: number; y: number }[]> {
-	const ink = colour(line.picked ? hue : '--ink');
+	const { hue, band } = line;
+	const ink = colour(hue === null ? '--ink' : band ? '--ground' : hue);
+	const through = band ? colour('--ground') : 'transparent';
 	return {
 		data: line.points.map(({ date, balance }) => ({ x: toDay(date), y: balance })),
 		borderColor: ink,
-		borderWidth: line.picked ? 2.5 : 1.25,
+		borderWidth: hue === null || band ? 1.25 : 2.5,
 		// Many payments to a pixel turn back on themselves; a mitre would stick out there.
 		borderJoinStyle: 'round',
-		borderDash: line.picked ? [] : [...line.dash],
-		backgroundColor: `color-mix(in srgb, ${colour(hue)} 78%, transparent)`,
-		fill: line.picked ? 'origin' : false,
+		borderDash: [...line.dash],
+		backgroundColor:
+			hue === null
+				? 'transparent'
+				: `color-mix(in srgb, ${colour(hue)} ${band ? 86 : 78}%, ${through})`,
+		fill: hue === null ? false : 'origin',
 		pointRadius: 0,
-		order: line.picked ? 2 : 1,
+		// What is drawn first lies below: the last of the bands, then the others, then the lines.
+		order: hue === null ? 0 : 1 + place,
 		tension: 0
 	};
 }
@@ -175,6 +181,7 @@ function endLabels(state: { picture: BalancePicture }): Plugin<'line'> {
 				pen.lineTo(at, y.bottom);
 				pen.stroke();
 			}
+			writeLetters(pen, picture, { x, y, colour });
 			writeBelow(pen, picture, { x, y, colour });
 			writeBeside(pen, picture, { x, y, colour });
 			pen.restore();
@@ -192,7 +199,7 @@ interface Place {
 
 /** The lines that come down to zero within the picture. */
 function endsBelow({ lines, until }: BalancePicture): BalanceLine[] {
-	return lines.filter(({ ends, points }) => ends && (points.at(-1)?.date ?? '') <= until);
+	return lines.filter(({ ends }) => ends !== null && ends <= until);
 }
 
 interface PlacedEnd {
@@ -210,19 +217,41 @@ function placedEnds(
 	to: number,
 	pixel: (day: number) => number
 ): PlacedEnd[] {
-	const taken: [number, number] = [-Infinity, -Infinity];
+	const taken = [-Infinity, -Infinity, -Infinity];
 	return lines
-		.map((line) => ({ line, at: pixel(toDay(line.points.at(-1)?.date ?? '')) }))
+		.map((line) => ({ line, at: pixel(toDay(line.ends ?? '')) }))
 		.sort((a, b) => a.at - b.at)
 		.map(({ line, at }) => {
 			const width = pen.measureText(line.label).width;
 			const centred = Math.min(Math.max(at - width / 2, from), to - width);
 			const free = taken.findIndex((end) => centred > end + 10);
-			const row = free >= 0 ? free : taken[0] <= taken[1] ? 0 : 1;
+			const row = free >= 0 ? free : taken.indexOf(Math.min(...taken));
 			const left = free >= 0 ? centred : (taken[row] ?? 0) + 12;
 			taken[row] = left + width;
 			return { line, at, left, row };
 		});
+}
+
+/** Each band's letter at its left, where the band is thick enough there. */
+function writeLetters(
+	pen: CanvasRenderingContext2D,
+	{ lines }: BalancePicture,
+	{ x, y, colour }: Place
+): void {
+	pen.textAlign = 'center';
+	pen.textBaseline = 'middle';
+	pen.font = `700 13px ${colour('--sans')}`;
+	lines.forEach(({ band, points }, place) => {
+		if (!band) return;
+		const under = lines[place - 1]?.points[0]?.balance ?? 0;
+		const [top, bottom] = [points[0]?.balance ?? 0, under].map((value) =>
+			y.getPixelForValue(value)
+		);
+		if (top === undefined || bottom === undefined || bottom - top < 13) return;
+		pen.fillStyle = colour(band.light ? '--on-light-hue' : '--on-dark-hue');
+		pen.fillText(band.letter, x.left + 30, (top + bottom) / 2);
+	});
+	pen.font = endFont(colour);
 }
 
 function writeBelow(
@@ -240,7 +269,7 @@ function writeBelow(
 		x.right + 18,
 		pixel
 	)) {
-		pen.fillStyle = colour(line.picked ? picture.hue : '--ink');
+		pen.fillStyle = colour(line.hue ?? '--ink');
 		pen.beginPath();
 		pen.moveTo(at, y.bottom);
 		pen.lineTo(at - 4.5, y.bottom + 8);
@@ -262,7 +291,7 @@ function writeBeside(
 	const ground = colour('--ground');
 	let above = -Infinity;
 	const placed = lines
-		.filter((line) => !below.has(line))
+		.filter((line) => !below.has(line) && !line.band)
 		.map((line) => {
 			const inside = line.points.filter(({ date }) => date <= until).at(-1) ?? line.points[0];
 			return {

@@ -17,6 +17,13 @@ export interface TimeScale {
 	readonly last: number;
 }
 
+const EDGES = ['left', 'right', 'first', 'last'] as const;
+
+/** The scale that is known already, where the next one is the same: it is told each time it is drawn. */
+export function keptScale(known: TimeScale | null, next: TimeScale): TimeScale {
+	return known !== null && EDGES.every((edge) => known[edge] === next[edge]) ? known : next;
+}
+
 /** The horizontal place of a day. */
 export function pixelOf({ left, right, first, last }: TimeScale, day: number): number {
 	return left + ((day - first) / (last - first)) * (right - left);

@@ -26,6 +26,12 @@
 		...(debt ? [{ name: nameOf(debt), href: `/cases/${desk.id}/debts/${debt.id}` }] : [])
 	]);
 
+	const planHref = $derived(`/cases/${desk.id}/plan`);
+	const views = $derived([
+		{ name: 'Debts', href: `/cases/${desk.id}`, here: page.url.pathname === `/cases/${desk.id}` },
+		{ name: 'Plan', href: planHref, here: page.url.pathname === planHref }
+	]);
+
 	/** Whoever leaves the case finds it saved: what waits is sent before the next screen is asked for. */
 	beforeNavigate((navigation) => {
 		const { to, type } = navigation;
@@ -37,6 +43,13 @@
 			.then(() => (type === 'popstate' ? history.go(navigation.delta) : goto(to.url)));
 	});
 
+	/** One key leads from the debts to the plan and back. */
+	function turn(event: KeyboardEvent): void {
+		if (event.key !== 'F8') return;
+		event.preventDefault();
+		void goto(page.url.pathname === planHref ? `/cases/${desk.id}` : planHref);
+	}
+
 	/** The keys of undo, unless a field is being typed in and has an undo of its own. */
 	function step(event: KeyboardEvent): void {
 		const key = event.key.toLowerCase();
@@ -47,10 +60,16 @@
 	}
 </script>
 
-<svelte:window onkeydown={step} onpagehide={() => desk.leave()} />
+<svelte:window
+	onkeydown={(event) => {
+		step(event);
+		turn(event);
+	}}
+	onpagehide={() => desk.leave()}
+/>
 <svelte:document onvisibilitychange={() => document.hidden && desk.leave()} />
 
-<TopLine {path}>
+<TopLine {path} {views}>
 	<button
 		type="button"
 		title={desk.undoable === null ? 'Nothing to undo' : `Undo: ${desk.undoable} (Ctrl+Z)`}

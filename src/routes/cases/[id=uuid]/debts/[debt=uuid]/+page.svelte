@@ -17,10 +17,10 @@
 	import { baselineName, wayName } from '$lib/formats/way-text';
 	import { writeWorking, type WrittenWorking } from '$lib/formats/working-text';
 	import Answer from '$lib/ui/Answer.svelte';
+	import BeforeLine from '$lib/ui/BeforeLine.svelte';
 	import { hueOf } from '$lib/ui/hues';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import AskBackwards from './AskBackwards.svelte';
-	import BeforeLine from './BeforeLine.svelte';
 	import { stands } from './compared-ways';
 	import HappeningNote from './HappeningNote.svelte';
 	import LowerZone, { type Zone } from './LowerZone.svelte';

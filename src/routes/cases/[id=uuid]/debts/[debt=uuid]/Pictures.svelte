@@ -18,7 +18,7 @@
 	} from '$lib/formats/picture-text';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import SplitPicture from '$lib/ui/SplitPicture.svelte';
-	import type { TimeScale } from '$lib/ui/time-axis';
+	import { keptScale, type TimeScale } from '$lib/ui/time-axis';
 	import TimeLine from '$lib/ui/TimeLine.svelte';
 	import { untrack } from 'svelte';
 	import { axisEnd, wayLines } from './way-lines';
@@ -50,8 +50,8 @@
 	const until = $derived(axis?.until ?? run.lastDate);
 	const dates = $derived(datesShown(shown, until));
 	const month = $derived(pointed === null ? null : monthSentence(shown, pointed, currency));
-	const lines = $derived(wayLines(shown));
-	const balances = $derived({ lines, until, hue, pointed, amount: wholeAmount, onscale });
+	const lines = $derived(wayLines(shown, hue));
+	const balances = $derived({ lines, until, pointed, amount: wholeAmount, onscale });
 
 	const split = $derived(splitOf(run));
 	const at = $derived(pointed === null ? -1 : periodBy(run, pointed));
@@ -77,13 +77,12 @@
 		}))
 	);
 
-	const EDGES = ['left', 'right', 'first', 'last'] as const;
-
 	/** The axis is told to the time line when it has moved, not each time it is drawn. */
 	function onscale(next: TimeScale): void {
-		const now = untrack(() => scale);
-		const same = now !== null && EDGES.every((edge) => now[edge] === next[edge]);
-		if (!same) scale = next;
+		scale = keptScale(
+			untrack(() => scale),
+			next
+		);
 	}
 
 	/** An amount on an axis: without decimals. */

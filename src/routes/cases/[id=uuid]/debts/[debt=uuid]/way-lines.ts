@@ -6,15 +6,15 @@ import type { BalanceLine } from '$lib/ui/balance-chart';
 /** How the lines that are not picked are told apart: the baseline, then the debt as it is paid. */
 const DASHES: readonly (readonly number[])[] = [[], [2, 4], [9, 4]];
 
-/** The lines of the picture; the first run is the picked one. */
-export function wayLines(shown: readonly NamedRun[]): BalanceLine[] {
+/** The lines of the picture; the first run is the picked one, filled in the debt's hue. */
+export function wayLines(shown: readonly NamedRun[], hue: string): BalanceLine[] {
 	return shown.map(({ name, run }, index) => ({
 		id: name,
 		points: datesOf(run).map((date, k) => ({ date, balance: owedAfter(run, k) })),
 		label: endLabel({ name, run }),
-		ends: run.ending.status === 'cleared',
+		ends: run.ending.status === 'cleared' ? run.ending.payoffDate : null,
 		dash: DASHES[index] ?? [],
-		picked: index === 0
+		hue: index === 0 ? hue : null
 	}));
 }
 

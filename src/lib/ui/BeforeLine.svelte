@@ -1,6 +1,6 @@
 <!-- The answer from before a change, beside the new one, until it is let go. -->
 <script lang="ts">
-	import type { Sentence } from '$lib/formats/sentence';
+	import type { Sentence } from '../formats/sentence';
 
 	interface Props {
 		sentence: Sentence;

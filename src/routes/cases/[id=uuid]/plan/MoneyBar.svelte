@@ -1,0 +1,249 @@
+<!--
+	The month's money, always in reach: an amount typed or slid, or what is asked and something more; marks
+	where something changes; what more of it would buy.
+-->
+<script lang="ts">
+	import type { Difference } from '$lib/core/compare';
+	import { ZERO, type Cents } from '$lib/core/money';
+	import { LIMITS } from '$lib/core/limits';
+	import { writeMoney, type Currency } from '$lib/formats/money-text';
+	import type { PlanEntry } from '$lib/formats/plan-document';
+	import { moreSentence } from '$lib/formats/plan-text';
+	import Choice from '$lib/ui/Choice.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { moneyText } from '../debt-fields';
+
+	/** An amount a month at which something changes. */
+	export interface MoneyMark {
+		readonly amount: Cents;
+		readonly words: string;
+	}
+
+	interface Props {
+		budget: PlanEntry['budget'];
+		/** What the first month asks: the amount while nobody has chosen one. */
+		askedFirst: Cents;
+		marks: readonly MoneyMark[];
+		more: readonly { readonly amount: Cents; readonly gained: Difference }[];
+		currency: Currency;
+		onchange: (budget: PlanEntry['budget']) => void;
+	}
+	const { budget, askedFirst, marks, more, currency, onchange }: Props = $props();
+
+	const KINDS = [
+		{ value: 'constant', words: 'the same each month' },
+		{ value: 'required-plus', words: 'what is asked, plus' },
+		{ value: 'required', words: 'what is asked' }
+	] as const;
+
+	const unit = $derived(10 ** currency.digits);
+	const amount = $derived(
+		budget.kind === 'constant'
+			? (budget.amount ?? askedFirst)
+			: budget.kind === 'required-plus'
+				? budget.extra
+				: ZERO
+	);
+	/** The slider reaches to twice the furthest mark that is near, and keeps still while it is slid. */
+	const shownMarks = $derived(budget.kind === 'constant' ? marks : []);
+	const most = $derived.by(() => {
+		const near = [askedFirst * 2, ...shownMarks.map((mark) => mark.amount * 1.15)];
+		const reach = budget.kind === 'constant' ? Math.max(...near) : askedFirst;
+		return Math.max(unit * 100, Math.ceil(reach / (unit * 100)) * unit * 100);
+	});
+	const share = (value: number) => Math.min(1, value / most);
+	let width = $state(0);
+	/** Half of the slider's thumb, and what a character of a mark takes, in pixels; about. */
+	const THUMB = 8;
+	const LETTER = 6.2;
+
+	/** Marks that would run into each other are told by their title alone. */
+	const labelled = $derived.by(() => {
+		let end = -Infinity;
+		return [...shownMarks]
+			.sort((a, b) => a.amount - b.amount)
+			.map((mark) => {
+				const at = THUMB + share(mark.amount) * (width - 2 * THUMB);
+				const text = `${mark.words} ${writeMoney(mark.amount, currency)}`;
+				const half = (text.length * LETTER) / 2;
+				const free = at - half > end && at + half < width;
+				if (free) end = at + half + 8;
+				return { ...mark, text, at, free };
+			});
+	});
+
+	function set(value: number): void {
+		const next = Math.min(Math.max(0, value), LIMITS.amount) as Cents;
+		if (budget.kind === 'required-plus') onchange({ kind: budget.kind, extra: next });
+		else onchange({ kind: 'constant', amount: next });
+	}
+
+	function turn(kind: PlanEntry['budget']['kind']): void {
+		if (kind === 'constant') onchange({ kind, amount: null });
+		else if (kind === 'required-plus') onchange({ kind, extra: (50 * unit) as Cents });
+		else onchange({ kind });
+	}
+
+	/** Arrows by one, Page Up and Page Down by twenty-five; Shift with an arrow by ten. */
+	function key(event: KeyboardEvent): void {
+		const up = ['ArrowUp', 'ArrowRight', 'PageUp'].includes(event.key);
+		if (!up && !['ArrowDown', 'ArrowLeft', 'PageDown'].includes(event.key)) return;
+		event.preventDefault();
+		const units = event.key.startsWith('Page') ? 25 : event.shiftKey ? 10 : 1;
+		set(amount + (up ? units : -units) * unit);
+	}
+</script>
+
+<section class="money" aria-labelledby="money-title">
+	<h2 id="money-title">The month’s money</h2>
+	<Choice
+		label="Where the month’s money comes from"
+		value={budget.kind}
+		options={KINDS}
+		onchange={turn}
+	/>
+	{#if budget.kind !== 'required'}
+		<span class="field">
+			<TypedField
+				label="The month’s money"
+				value={amount}
+				{...moneyText(currency)}
+				side="right"
+				onchange={(value) => value !== null && set(value)}
+			/>
+		</span>
+		<div class="slide" bind:clientWidth={width}>
+			<input
+				type="range"
+				min="0"
+				max={most}
+				step={unit}
+				value={amount}
+				aria-label="Slide the month’s money"
+				aria-valuetext={writeMoney(amount, currency)}
+				oninput={(event) => set(Number(event.currentTarget.value))}
+				onkeydown={key}
+			/>
+			{#each labelled as { amount: marked, text, at, free } (text)}
+				<button
+					type="button"
+					class="mark"
+					style:left="{at}px"
+					title={text}
+					onclick={() => set(marked)}
+				>
+					<span class:unseen={!free}>{text}</span>
+				</button>
+			{/each}
+		</div>
+	{:else}
+		<p class="slide">Each debt gets what it asks, and nothing more.</p>
+	{/if}
+	<ul>
+		{#each more as { amount: added, gained } (added)}
+			<li>
+				<button type="button" title="Try it" onclick={() => set(amount + added)}>
+					{#each moreSentence(added, gained, currency) as { text, figure }, index (index)}{#if figure}<strong
+								>{text}</strong
+							>{:else}{text}{/if}{/each}
+				</button>
+			</li>
+		{/each}
+	</ul>
+</section>
+
+<style>
+	.money {
+		display: grid;
+		grid-template-columns: auto 168px 118px minmax(200px, 1fr) auto;
+		gap: 4px 16px;
+		align-items: center;
+		padding: 8px 24px;
+		border-top: 1px solid var(--hairline);
+	}
+
+	h2 {
+		font-size: 15px;
+		font-weight: 400;
+	}
+
+	.field :global(input) {
+		border-bottom: 2px solid var(--act);
+		background: var(--sheet);
+		font-size: 17px;
+		font-weight: 600;
+	}
+
+	.slide {
+		position: relative;
+		min-height: 44px;
+		color: var(--quiet);
+	}
+
+	input[type='range'] {
+		display: block;
+		width: 100%;
+		margin: 4px 0 0;
+		accent-color: var(--act);
+	}
+
+	.mark {
+		position: absolute;
+		top: 24px;
+		padding-top: 3px;
+		color: var(--quiet);
+		font-size: 12.5px;
+		line-height: 1.2;
+		white-space: nowrap;
+		transform: translateX(-50%);
+	}
+
+	.mark::before {
+		position: absolute;
+		top: -6px;
+		left: 50%;
+		width: 1px;
+		height: 8px;
+		background: var(--quiet);
+		content: '';
+	}
+
+	.mark:hover {
+		color: var(--act);
+		text-decoration: underline;
+	}
+
+	ul {
+		padding-left: 16px;
+		border-left: 1px solid var(--hairline);
+		font-size: 14px;
+		list-style: none;
+	}
+
+	li button {
+		text-align: left;
+	}
+
+	li button:hover {
+		color: var(--act);
+	}
+
+	strong {
+		font-weight: 600;
+	}
+
+	@media (width < 1200px) {
+		.money {
+			grid-template-columns: auto 150px 100px minmax(160px, 1fr);
+		}
+
+		ul {
+			display: flex;
+			flex-wrap: wrap;
+			grid-column: 1 / -1;
+			gap: 0 20px;
+			padding: 0;
+			border: 0;
+		}
+	}
+</style>

@@ -1,0 +1,196 @@
+<!--
+	The picked month's money as one bar: a piece for each debt, its interest hatched and its principal solid;
+	the figures under it, each of which says why.
+-->
+<script lang="ts">
+	import type { Cents } from '$lib/core/money';
+	import type { MonthShare, Plan, PlanMonth } from '$lib/core/plan';
+	import { letterOf } from '$lib/formats/debt-text';
+	import { writeMoney, type Currency } from '$lib/formats/money-text';
+	import { moneySentence } from '$lib/formats/plan-text';
+	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import { hueOf } from '$lib/ui/hues';
+	import { ChevronLeft, ChevronRight } from '@lucide/svelte';
+	import type { Listed } from './plan-lines';
+
+	interface Props {
+		plan: Plan;
+		month: PlanMonth;
+		debts: readonly Listed[];
+		/** The months in which something happens. */
+		events: readonly number[];
+		currency: Currency;
+		onmonth: (month: number) => void;
+		onwhy: (share: MonthShare, debt: Listed, element: HTMLElement) => void;
+	}
+	const { plan, month, debts, events, currency, onmonth, onwhy }: Props = $props();
+
+	const money = (amount: Cents) => writeMoney(amount, currency);
+	const sentence = $derived(moneySentence(month, plan, currency));
+	const pieces = $derived(
+		month.shares.flatMap((share) => {
+			const id = plan.debts[share.index]?.id;
+			const debt = debts.find((other) => other.id === id);
+			return debt && (share.paid > 0 || share.asked > 0) ? [{ share, debt }] : [];
+		})
+	);
+	const earlier = $derived(events.findLast((event) => event < month.month));
+	const later = $derived(events.find((event) => event > month.month));
+
+	/** How much of a payment is interest, for the bar. */
+	const charged = ({ interest, paid }: MonthShare) => Math.min(interest, paid);
+</script>
+
+<section aria-label="The picked month">
+	<div class="head">
+		<h2>
+			{#each sentence as { text, figure }, index (index)}{#if figure}<strong
+						class:interest={figure === 'interest'}>{text}</strong
+					>{:else}{text}{/if}{/each}
+		</h2>
+		<button
+			type="button"
+			disabled={earlier === undefined}
+			title="The month before in which something happens (,)"
+			onclick={() => earlier !== undefined && onmonth(earlier)}
+		>
+			<ChevronLeft size={14} aria-hidden="true" /> earlier event
+		</button>
+		<button
+			type="button"
+			disabled={later === undefined}
+			title="The next month in which something happens (.)"
+			onclick={() => later !== undefined && onmonth(later)}
+		>
+			later event <ChevronRight size={14} aria-hidden="true" />
+		</button>
+	</div>
+	<div class="bar" aria-hidden="true">
+		{#each pieces as { share, debt } (debt.id)}
+			<span class="piece" style:flex-grow={share.paid} title={debt.name}>
+				<span class="hatched" style:flex-grow={charged(share)}></span>
+				<span
+					style:flex-grow={share.paid - charged(share)}
+					style:background="var({hueOf(debt.place).property})"
+				></span>
+			</span>
+		{/each}
+		{#if month.missing > 0}
+			<span class="piece missing" style:flex-grow={month.missing}></span>
+		{/if}
+	</div>
+	<ul>
+		{#each pieces as { share, debt } (debt.id)}
+			<li>
+				<button
+					type="button"
+					data-why={letterOf(debt.place)}
+					title="{debt.name}: why it gets this much"
+					onclick={(event) => onwhy(share, debt, event.currentTarget)}
+				>
+					<DebtMark index={debt.place} />
+					<span>
+						<strong>{money(share.paid)}</strong>
+						<small class="interest">{money(share.interest)} interest</small>
+					</span>
+				</button>
+			</li>
+		{/each}
+	</ul>
+</section>
+
+<style>
+	section {
+		display: grid;
+		gap: 6px;
+	}
+
+	.head {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 18px;
+		align-items: center;
+		font-size: 14px;
+	}
+
+	h2 {
+		flex: 1;
+		color: var(--quiet);
+		font-size: 14px;
+		font-weight: 400;
+	}
+
+	h2 strong {
+		color: var(--ink);
+		font-weight: 600;
+	}
+
+	.interest,
+	h2 strong.interest {
+		color: var(--interest);
+	}
+
+	.head button {
+		display: inline-flex;
+		gap: 2px;
+		align-items: center;
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.head button:disabled {
+		color: var(--quiet);
+		font-weight: 400;
+	}
+
+	.bar {
+		display: flex;
+		gap: 2px;
+		height: 28px;
+	}
+
+	.piece {
+		display: flex;
+		flex-basis: 0;
+		min-width: 2px;
+	}
+
+	.piece span {
+		flex-basis: 0;
+	}
+
+	.hatched {
+		background: repeating-linear-gradient(-45deg, var(--interest) 0 1.5px, transparent 1.5px 5px);
+	}
+
+	.missing {
+		border: 1px dashed var(--ink);
+	}
+
+	ul {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 18px;
+		overflow-y: auto;
+		max-height: 84px;
+		list-style: none;
+	}
+
+	li button {
+		display: flex;
+		gap: 7px;
+		align-items: center;
+		line-height: 1.2;
+		text-align: left;
+	}
+
+	li button:hover strong {
+		text-decoration: underline dotted var(--act);
+		text-underline-offset: 3px;
+	}
+
+	li small {
+		display: block;
+		font-size: 12.5px;
+	}
+</style>

@@ -1,0 +1,200 @@
+<!--
+	The debts in the order in which they are gone: when each is, what it costs, what its end frees. Dragging
+	one, or Alt with the arrows, makes that the own order.
+-->
+<script lang="ts">
+	import type { Order } from '$lib/core/order';
+	import type { Plan } from '$lib/core/plan';
+	import { writeShortMonth } from '$lib/formats/date-text';
+	import { writeMoney, type Currency } from '$lib/formats/money-text';
+	import { ORDER_WORDS } from '$lib/formats/plan-text';
+	import Choice from '$lib/ui/Choice.svelte';
+	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import { GripVertical } from '@lucide/svelte';
+	import { tick } from 'svelte';
+	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
+	import { byPayoff, type Listed } from './plan-lines';
+
+	interface Props {
+		plan: Plan;
+		debts: readonly Listed[];
+		order: Order;
+		/** The counselor's own order, by identity. */
+		listed: readonly string[];
+		currency: Currency;
+		hrefOf: (id: string) => string;
+		onorder: (order: Order) => void;
+		onlist: (ids: readonly string[]) => void;
+	}
+	const { plan, debts, order, listed, currency, hrefOf, onorder, onlist }: Props = $props();
+
+	const own = $derived(order === 'listed');
+	const inOrder = $derived.by((): Listed[] => {
+		if (!own) return byPayoff(plan, debts);
+		const place = (debt: Listed) => {
+			const found = listed.indexOf(debt.id);
+			return found < 0 ? listed.length + debt.place : found;
+		};
+		return [...debts].sort((a, b) => place(a) - place(b));
+	});
+	let dragged = $state.raw<Listed[] | null>(null);
+	const rows = $derived(dragged ?? inOrder);
+	const totals = $derived(new Map(plan.debts.map((debt, index) => [debt.id, { ...debt, index }])));
+
+	let list = $state<HTMLElement>();
+
+	/** What a debt's end leaves for others: what it asks in its first month. */
+	const frees = (index: number) =>
+		plan.kept[0]?.shares.find((share) => share.index === index)?.asked ?? null;
+
+	function drop(event: CustomEvent<DndEvent<Listed>>): void {
+		const ids = event.detail.items.map(({ id }) => id);
+		dragged = null;
+		if (ids.some((id, index) => inOrder[index]?.id !== id)) onlist(ids);
+	}
+
+	async function key(event: KeyboardEvent, from: number): Promise<void> {
+		const step = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+		if (step === 0) return;
+		event.preventDefault();
+		const to = from + step;
+		if (to < 0 || to >= rows.length) return;
+		const { id } = rows[from] ?? {};
+		if (event.altKey) {
+			const ids = rows.map((row) => row.id);
+			ids.splice(to, 0, ...ids.splice(from, 1));
+			onlist(ids);
+			await tick();
+		}
+		const target = event.altKey ? id : rows[to]?.id;
+		list?.querySelector<HTMLElement>(`[data-debt="${target}"] a`)?.focus();
+	}
+</script>
+
+<section aria-labelledby="order-title">
+	<h2 id="order-title">
+		<span>Order</span>
+		<Choice label="The order" value={order} options={ORDER_WORDS} onchange={onorder} />
+	</h2>
+	<ol
+		bind:this={list}
+		use:dragHandleZone={{
+			items: [...rows],
+			flipDurationMs: 120,
+			dropTargetStyle: {},
+			type: 'order'
+		}}
+		onconsider={(event) => (dragged = event.detail.items)}
+		onfinalize={drop}
+	>
+		{#each rows as debt, index (debt.id)}
+			{@const total = totals.get(debt.id)}
+			{@const freed = total ? frees(total.index) : null}
+			<!-- The arrows belong to the link inside; the row only hears them on their way up. -->
+			<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+			<li data-debt={debt.id} onkeydown={(event) => key(event, index)}>
+				<span class="handle" use:dragHandle aria-label="Move {debt.name}" title="Drag to move">
+					<GripVertical size={15} aria-hidden="true" />
+				</span>
+				<DebtMark index={debt.place} />
+				<a
+					href={hrefOf(debt.id)}
+					title="{debt.name} — Enter opens it; Alt+↑ ↓ moves it in the order">{debt.name}</a
+				>
+				<span class="gone" class:never={total?.payoffDate === null}>
+					{total?.payoffDate ? writeShortMonth(total.payoffDate) : 'never'}
+				</span>
+				<small>{freed === null ? '' : `frees ${writeMoney(freed, currency)}`}</small>
+				<small class="interest">{total ? writeMoney(total.interest, currency) : ''}</small>
+			</li>
+		{/each}
+	</ol>
+</section>
+
+<style>
+	section {
+		display: grid;
+		grid-template-rows: auto minmax(0, 1fr);
+		min-height: 0;
+		height: 100%;
+	}
+
+	h2 {
+		display: grid;
+		grid-template-columns: auto 1fr;
+		gap: 8px;
+		align-items: center;
+		padding: 0 16px 4px 24px;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	h2 :global(select) {
+		font-weight: 600;
+	}
+
+	ol {
+		overflow-y: auto;
+		outline: none;
+		list-style: none;
+	}
+
+	li {
+		display: grid;
+		grid-template: auto auto / 18px 26px minmax(0, 1fr) auto;
+		gap: 0 8px;
+		align-items: center;
+		padding: 5px 16px 5px 8px;
+		border-top: 1px solid var(--row-line);
+		background: var(--ground);
+		line-height: 1.25;
+	}
+
+	.handle {
+		grid-row: 1 / 3;
+		color: var(--quiet);
+		cursor: grab;
+	}
+
+	li :global(.mark) {
+		grid-row: 1 / 3;
+		grid-column: 2;
+	}
+
+	a {
+		grid-row: 1;
+		grid-column: 3;
+		overflow: hidden;
+		color: inherit;
+		font-weight: 600;
+		text-decoration: none;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	a:hover {
+		color: var(--act);
+		text-decoration: underline;
+	}
+
+	.gone {
+		grid-row: 1;
+		grid-column: 4;
+		font-weight: 600;
+		text-align: right;
+	}
+
+	small {
+		grid-row: 2;
+		grid-column: 3;
+		color: var(--quiet);
+		font-size: 13px;
+	}
+
+	small.interest {
+		grid-column: 4;
+		color: var(--interest);
+		text-align: right;
+	}
+</style>

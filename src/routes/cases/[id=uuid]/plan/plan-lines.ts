@@ -1,0 +1,98 @@
+/** The plan as a picture: what is owed in all over real months, in bands, and the baseline as a line. */
+import { addDays, addMonths, type CalendarDate } from '$lib/core/calendar';
+import type { Plan } from '$lib/core/plan';
+import { owedInAll } from '$lib/core/plan-answers';
+import { writeShortMonth } from '$lib/formats/date-text';
+import { letterOf } from '$lib/formats/debt-text';
+import { monthIn, monthStart } from '$lib/formats/plan-document';
+import type { BalanceLine } from '$lib/ui/balance-chart';
+import { hueOf } from '$lib/ui/hues';
+
+/** A debt of the plan with its place in the case's list, which gives its letter and its hue. */
+export interface Listed {
+	readonly id: string;
+	readonly name: string;
+	readonly place: number;
+}
+
+/** The day at which a month stands in the picture: its middle; the start is the day of the balances. */
+export function dayOfMonth(plan: Plan, month: number, asOf: CalendarDate): CalendarDate {
+	return month === 0 ? asOf : addDays(monthStart(plan.firstMonth, month), 14);
+}
+
+/** The month that a day in the picture belongs to, within the plan. */
+export function monthAt(plan: Plan, day: CalendarDate): number {
+	return Math.min(monthIn(day, plan.firstMonth), Math.max(plan.months, 1));
+}
+
+/** The debts in the order in which they are gone; those that never are come last. */
+export function byPayoff<T extends { readonly id: string }>(plan: Plan, debts: readonly T[]): T[] {
+	const gone = new Map(
+		plan.debts.map(({ id, payoffMonth, payoffDate }) => [
+			id,
+			`${String(payoffMonth ?? 9999).padStart(4, '0')} ${payoffDate ?? ''}`
+		])
+	);
+	const when = (debt: T) => gone.get(debt.id) ?? '';
+	return [...debts].sort((a, b) => (when(a) < when(b) ? -1 : when(a) > when(b) ? 1 : 0));
+}
+
+/** Bands from the last debt to go, at the bottom, up to the first. */
+export function planLines(plan: Plan, debts: readonly Listed[], asOf: CalendarDate): BalanceLine[] {
+	const months = Array.from({ length: plan.months + 1 }, (_, month) => month);
+	const days = months.map((month) => dayOfMonth(plan, month, asOf));
+	const heights = months.map(() => 0);
+	return byPayoff(plan, debts)
+		.toReversed()
+		.map(({ id, place }) => {
+			const index = plan.debts.findIndex((debt) => debt.id === id);
+			const debt = plan.debts[index];
+			for (const month of months) {
+				const share = plan.kept[month - 1]?.shares.find((other) => other.index === index);
+				const owed = month === 0 ? (debt?.starting ?? 0) : (share?.closing ?? 0);
+				heights[month] = (heights[month] ?? 0) + owed;
+			}
+			const letter = letterOf(place);
+			const gone = debt?.payoffMonth ? debt.payoffDate : null;
+			return {
+				id,
+				points: days.map((date, month) => ({ date, balance: heights[month] ?? 0 })),
+				label: gone === null ? letter : `${letter} · ${writeShortMonth(gone)}`,
+				ends: gone,
+				dash: [],
+				hue: hueOf(place).property,
+				band: { letter, light: hueOf(place).light }
+			};
+		});
+}
+
+/** What is owed in all under the baseline. */
+export function baselineLine(baseline: Plan, words: string, asOf: CalendarDate): BalanceLine {
+	const months = Array.from({ length: baseline.months + 1 }, (_, month) => month);
+	const { ending } = baseline;
+	const end = ending.status === 'cleared' ? `until ${writeShortMonth(ending.payoffDate)}` : 'never';
+	return {
+		id: 'baseline',
+		points: months.map((month) => ({
+			date: dayOfMonth(baseline, month, asOf),
+			balance: owedInAll(baseline, month)
+		})),
+		label: `${words}: ${end}`,
+		ends: ending.status === 'cleared' ? ending.payoffDate : null,
+		dash: [2, 4],
+		hue: null
+	};
+}
+
+/** A baseline that takes much longer is cut off where the plan can still be read, unless asked for. */
+export function planUntil(
+	plan: Plan,
+	baseline: Plan,
+	whole: boolean
+): { readonly until: CalendarDate; readonly cut: boolean } {
+	const own = Math.max(plan.months, 6);
+	const all = Math.max(own, baseline.months);
+	const cut = all > own * 1.6;
+	const months = cut && !whole ? Math.ceil(own * 1.3) : all;
+	return { until: addMonths(plan.firstMonth, months + 1), cut };
+}
