@@ -155,8 +155,12 @@ interface Standing {
 interface Asking extends InLine {
 	readonly debt: Standing;
 	readonly periods: readonly OpenPeriod[];
-	readonly interest: number;
-	readonly charges: number;
+	interest: number;
+	charges: number;
+	/** At first what it asks. */
+	paid: number;
+	/** Its place in line, from 1; null while there is no line, or it is not in it. */
+	rank: number | null;
 }
 
 function walkMonths(
@@ -166,6 +170,7 @@ function walkMonths(
 ): PlanTotals {
 	const all = debts.map((debt, index) => standing(debt, index, plan.listed));
 	const firstMonth = firstMonthOf(debts);
+	const allMonthly = debts.every(({ terms }) => terms.paymentsPerYear === 12);
 	const settled = Math.max(
 		1,
 		...plan.budgetChanges.map(({ from }) => from + 1),
@@ -179,30 +184,17 @@ function walkMonths(
 
 	while (open.length > 0) {
 		month += 1;
-		const until = dayNumber(endOfMonth(addMonths(firstMonth, month - 1)));
+		// Only what is not paid by the month needs to know where the month ends.
+		const until = allMonthly ? 0 : dayNumber(endOfMonth(addMonths(firstMonth, month - 1)));
 		const asking = open.map((debt) => askingOf(debt, until));
 		const asked = asking.reduce((sum, debt) => sum + debt.asked, 0);
 		const money = moneyIn(plan, month, asked);
 		const missing = Math.max(0, asked - money);
 		if (missing > 0) shortMonths.push({ month, missing: missing as Cents });
-		const line = missing > 0 || money === asked ? [] : inLine(asking, plan.order);
-		const paid =
-			missing > 0
-				? shared(
-						money,
-						asking.map((debt) => debt.asked)
-					)
-				: withRest(asking, line, money - asked, plan.order);
-		const shares = asking.map((debt, index) => pay(debt, paid[index] ?? 0, month, line));
-		keep?.({
-			month,
-			money: money as Cents,
-			asked: asked as Cents,
-			paid: sumOf(shares, 'paid'),
-			interest: sumOf(shares, 'interest'),
-			missing: missing as Cents,
-			shares
-		});
+		if (missing > 0) shareOut(asking, money);
+		else if (money > asked) passOn(inLine(asking, plan.order), money - asked, plan.order);
+		for (const debt of asking) pay(debt, month);
+		keep?.(monthOf(month, money, asked, asking));
 
 		const isSettled = month >= settled && open.every((debt) => debt.periods >= debt.settled);
 		quiet = isSettled && !broughtNews(open) ? quiet + 1 : 0;
@@ -319,55 +311,59 @@ function askingOf(debt: Standing, until: number): Asking {
 		owed,
 		periods,
 		interest,
-		charges
+		charges,
+		paid: asked,
+		rank: null
 	};
 }
 
 /** The debts that can take more than they ask, from the first in line on. */
-const inLine = (asking: readonly Asking[], order: Order): Asking[] =>
-	ranked(
+function inLine(asking: readonly Asking[], order: Order): Asking[] {
+	const line = ranked(
 		asking.filter(({ periods, owed, asked }) => periods.length > 0 && owed > asked),
 		order
 	);
+	line.forEach((debt, place) => (debt.rank = place + 1));
+	return line;
+}
 
-/** What each debt asks, and the rest down the line, or shared out. */
-function withRest(
-	asking: readonly Asking[],
-	line: readonly Asking[],
-	rest: number,
-	order: Order
-): number[] {
-	const paid = new Map(asking.map((debt) => [debt.index, debt.asked]));
-	const give = (debt: Asking, amount: number) =>
-		paid.set(debt.index, (paid.get(debt.index) ?? 0) + amount);
-	const room = (debt: Asking) => debt.owed - (paid.get(debt.index) ?? 0);
+/** A short month: each gets its share of what there is. */
+function shareOut(asking: readonly Asking[], money: number): void {
+	const shares = shared(
+		money,
+		asking.map(({ asked }) => asked)
+	);
+	asking.forEach((debt, index) => (debt.paid = shares[index] ?? 0));
+}
+
+/** What is left when each has what it asks goes down the line, or is shared out. */
+function passOn(line: readonly Asking[], rest: number, order: Order): void {
 	let left = rest;
-	if (order === 'spread') {
-		for (let takers = [...line]; left > 0 && takers.length > 0; takers = takers.filter(room)) {
-			const shares = shared(
-				left,
-				takers.map(({ owed }) => owed)
-			);
-			takers.forEach((debt, index) => {
-				const amount = Math.min(shares[index] ?? 0, room(debt));
-				give(debt, amount);
-				left -= amount;
-			});
-		}
-	} else {
-		for (const debt of line) {
-			const amount = Math.min(left, room(debt));
-			give(debt, amount);
-			left -= amount;
-		}
+	if (order !== 'spread') {
+		for (const debt of line) left -= give(debt, left);
+		return;
 	}
-	return asking.map((debt) => paid.get(debt.index) ?? 0);
+	for (let takers = line; left > 0 && takers.length > 0;) {
+		const shares = shared(
+			left,
+			takers.map(({ owed }) => owed)
+		);
+		takers.forEach((debt, index) => (left -= give(debt, shares[index] ?? 0)));
+		takers = takers.filter(({ owed, paid }) => owed > paid);
+	}
+}
+
+/** Gives a debt so much more, at most what it still owes; what it took. */
+function give(debt: Asking, amount: number): number {
+	const taken = Math.min(amount, debt.owed - debt.paid);
+	debt.paid += taken;
+	return taken;
 }
 
 /** Pays a debt's part of the month into its periods and moves it on. */
-function pay(asking: Asking, amount: number, month: number, line: readonly Asking[]): MonthShare {
+function pay(asking: Asking, month: number): void {
 	const { debt, periods, asked } = asking;
-	const opening = debt.balance;
+	const amount = asking.paid;
 	let [interest, charges, paid] = [0, 0, 0];
 	// Less than asked is shared over the periods like the month's money over the debts.
 	const less =
@@ -379,10 +375,10 @@ function pay(asking: Asking, amount: number, month: number, line: readonly Askin
 			: null;
 	for (let index = 0; index < periods.length && debt.balance > 0; index += 1) {
 		debt.periods += 1;
-		const single = periods.length === 1;
-		const period = single
-			? periods[0]
-			: openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods, debt.balance);
+		const period =
+			periods.length === 1
+				? periods[0]
+				: openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods, debt.balance);
 		if (!period) break;
 		const last = index === periods.length - 1;
 		const due = less ? (less[index] ?? 0) : last ? amount - paid : period.asked;
@@ -397,19 +393,44 @@ function pay(asking: Asking, amount: number, month: number, line: readonly Askin
 	debt.charges += charges;
 	debt.paid += paid;
 	if (debt.balance === 0) debt.payoffMonth = month;
-	const rank = line.findIndex(({ index }) => index === asking.index);
+	asking.interest = interest;
+	asking.charges = charges;
+	asking.paid = paid;
+}
+
+/** A month that has been paid, as it is kept. */
+function monthOf(
+	month: number,
+	money: number,
+	asked: number,
+	asking: readonly Asking[]
+): PlanMonth {
+	const shares = asking.map(shareOf);
 	return {
-		index: asking.index,
-		annual: asking.annual,
+		month,
+		money: money as Cents,
+		asked: asked as Cents,
+		paid: sumOf(shares, 'paid'),
+		interest: sumOf(shares, 'interest'),
+		missing: Math.max(0, asked - money) as Cents,
+		shares
+	};
+}
+
+function shareOf(asking: Asking): MonthShare {
+	const { debt, rank, index, annual, opening, charges, interest, asked, owed, paid } = asking;
+	return {
+		index,
+		annual,
 		opening: opening as Cents,
 		charges: charges as Cents,
 		interest: interest as Cents,
 		asked: asked as Cents,
-		owed: asking.owed as Cents,
+		owed: owed as Cents,
 		paid: paid as Cents,
 		principal: (paid - interest - charges) as Cents,
 		closing: debt.balance as Cents,
-		rank: rank < 0 ? null : rank + 1
+		rank
 	};
 }
 

@@ -3,7 +3,7 @@ import type { Difference } from '../core/compare';
 import { roundedShare, ZERO, type Cents } from '../core/money';
 import type { Order } from '../core/order';
 import type { MonthShare, Plan, PlanMonth, PlanTotals } from '../core/plan';
-import { WHOLE, type Percent } from '../core/rate';
+import { percent, WHOLE, type Percent } from '../core/rate';
 import { changePhrases, againstPhrases } from './answer-text';
 import { writeMonth, writeMonths, writeShortMonth } from './date-text';
 import { writeMoney, type Currency } from './money-text';
@@ -141,12 +141,10 @@ export function shortSentence(
 ): Sentence | null {
 	const [first] = plan.shortMonths;
 	if (!first) return null;
-	const worst = plan.shortMonths.reduce((one, other) =>
-		other.missing > one.missing ? other : one
-	);
-	const most = worst.missing;
-	const { money, asked } = plan.kept[worst.month - 1] ?? { money: ZERO, asked: most };
-	const fall = roundedShare(money, WHOLE, asked) as number as Percent;
+	const most = Math.max(...plan.shortMonths.map(({ missing }) => missing)) as Cents;
+	const { money, asked } = plan.kept[first.month - 1] ?? { money: ZERO, asked: most };
+	// To the hundredth of a percent.
+	const fall = percent(100 * roundedShare(money, WHOLE / 100, asked));
 	const count = plan.shortMonths.length;
 	const from = writeMonth(monthStart(plan.firstMonth, first.month));
 	return [
@@ -162,7 +160,7 @@ export function shortSentence(
 			: [figure(writeMoney(covers, currency)), say(' a month would cover it; or what is asked')]),
 		say(' would have to fall to '),
 		figure(writePercent(fall)),
-		say(count === 1 ? '.' : ' in the worst of them.')
+		say(count === 1 ? '.' : ' at first.')
 	];
 }
 

@@ -217,7 +217,7 @@ function placedEnds(
 	to: number,
 	pixel: (day: number) => number
 ): PlacedEnd[] {
-	const taken = [-Infinity, -Infinity, -Infinity];
+	const taken = [-Infinity, -Infinity, -Infinity, -Infinity];
 	return lines
 		.map((line) => ({ line, at: pixel(toDay(line.ends ?? '')) }))
 		.sort((a, b) => a.at - b.at)
@@ -240,14 +240,14 @@ function writeLetters(
 ): void {
 	pen.textAlign = 'center';
 	pen.textBaseline = 'middle';
-	pen.font = `700 13px ${colour('--sans')}`;
 	lines.forEach(({ band, points }, place) => {
 		if (!band) return;
 		const under = lines[place - 1]?.points[0]?.balance ?? 0;
 		const [top, bottom] = [points[0]?.balance ?? 0, under].map((value) =>
 			y.getPixelForValue(value)
 		);
-		if (top === undefined || bottom === undefined || bottom - top < 13) return;
+		if (top === undefined || bottom === undefined || bottom - top < 10) return;
+		pen.font = `700 ${bottom - top < 14 ? 10 : 13}px ${colour('--sans')}`;
 		pen.fillStyle = colour(band.light ? '--on-light-hue' : '--on-dark-hue');
 		pen.fillText(band.letter, x.left + 30, (top + bottom) / 2);
 	});

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/calendar';
+	import type { Difference } from '$lib/core/compare';
 	import type { Cents } from '$lib/core/money';
 	import { firstMonthOf, planOf, planTotals, type MonthShare } from '$lib/core/plan';
 	import {
@@ -94,13 +95,20 @@
 	});
 
 	const STEPS = [10, 25, 50];
-	const more = $derived(
-		STEPS.map((step) => {
-			const amount = (step * 10 ** currency.digits) as Cents;
-			const raised = planTotals(debts, withMore(terms, amount));
-			return { amount, gained: planDifference(raised, plan) };
-		})
-	);
+	/** What more money buys is worked out when the sliding rests: it would hold the picture up. */
+	let more = $state.raw<readonly { readonly amount: Cents; readonly gained: Difference }[]>([]);
+	$effect(() => {
+		const [of, standing, unit] = [debts, terms, 10 ** currency.digits];
+		const rested = setTimeout(() => {
+			const now = planTotals(of, standing);
+			more = STEPS.map((step) => {
+				const amount = (step * unit) as Cents;
+				const raised = planTotals(of, withMore(standing, amount));
+				return { amount, gained: planDifference(raised, now) };
+			});
+		}, 60);
+		return () => clearTimeout(rested);
+	});
 
 	const before = $derived(desk.planBefore);
 	const changed = $derived(before !== null && !samePlan(before, entry));

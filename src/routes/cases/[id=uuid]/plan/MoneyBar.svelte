@@ -66,9 +66,10 @@
 				const at = THUMB + share(mark.amount) * (width - 2 * THUMB);
 				const text = `${mark.words} ${writeMoney(mark.amount, currency)}`;
 				const half = (text.length * LETTER) / 2;
-				const free = at - half > end && at + half < width;
-				if (free) end = at + half + 8;
-				return { ...mark, text, at, free };
+				const centre = Math.min(Math.max(at, half), width - half);
+				const free = centre - half > end;
+				if (free) end = centre + half + 8;
+				return { ...mark, text, at, centre: free ? centre : at, free };
 			});
 	});
 
@@ -124,11 +125,12 @@
 				oninput={(event) => set(Number(event.currentTarget.value))}
 				onkeydown={key}
 			/>
-			{#each labelled as { amount: marked, text, at, free } (text)}
+			{#each labelled as { amount: marked, text, at, centre, free } (text)}
 				<button
 					type="button"
 					class="mark"
-					style:left="{at}px"
+					style:left="{centre}px"
+					style:--tick="{at - centre}px"
 					title={text}
 					onclick={() => set(marked)}
 				>
@@ -201,7 +203,7 @@
 	.mark::before {
 		position: absolute;
 		top: -6px;
-		left: 50%;
+		left: calc(50% + var(--tick));
 		width: 1px;
 		height: 8px;
 		background: var(--quiet);

@@ -37,9 +37,21 @@ export function byPayoff<T extends { readonly id: string }>(plan: Plan, debts: r
 	return [...debts].sort((a, b) => (when(a) < when(b) ? -1 : when(a) > when(b) ? 1 : 0));
 }
 
+/** More points than these are closer together than can be seen. */
+const POINTS = 180;
+
+/** The months that a picture draws: in a long plan not every one, but those in which a debt is gone. */
+function monthsDrawn(plan: Plan): number[] {
+	const step = Math.ceil(plan.months / POINTS) || 1;
+	const ends = new Set(plan.debts.map(({ payoffMonth }) => payoffMonth));
+	return Array.from({ length: plan.months + 1 }, (_, month) => month).filter(
+		(month) => month % step === 0 || month === plan.months || ends.has(month)
+	);
+}
+
 /** Bands from the last debt to go, at the bottom, up to the first. */
 export function planLines(plan: Plan, debts: readonly Listed[], asOf: CalendarDate): BalanceLine[] {
-	const months = Array.from({ length: plan.months + 1 }, (_, month) => month);
+	const months = monthsDrawn(plan);
 	const days = months.map((month) => dayOfMonth(plan, month, asOf));
 	const heights = months.map(() => 0);
 	return byPayoff(plan, debts)
@@ -47,16 +59,16 @@ export function planLines(plan: Plan, debts: readonly Listed[], asOf: CalendarDa
 		.map(({ id, place }) => {
 			const index = plan.debts.findIndex((debt) => debt.id === id);
 			const debt = plan.debts[index];
-			for (const month of months) {
+			months.forEach((month, at) => {
 				const share = plan.kept[month - 1]?.shares.find((other) => other.index === index);
 				const owed = month === 0 ? (debt?.starting ?? 0) : (share?.closing ?? 0);
-				heights[month] = (heights[month] ?? 0) + owed;
-			}
+				heights[at] = (heights[at] ?? 0) + owed;
+			});
 			const letter = letterOf(place);
 			const gone = debt?.payoffMonth ? debt.payoffDate : null;
 			return {
 				id,
-				points: days.map((date, month) => ({ date, balance: heights[month] ?? 0 })),
+				points: days.map((date, at) => ({ date, balance: heights[at] ?? 0 })),
 				label: gone === null ? letter : `${letter} · ${writeShortMonth(gone)}`,
 				ends: gone,
 				dash: [],
@@ -68,7 +80,7 @@ export function planLines(plan: Plan, debts: readonly Listed[], asOf: CalendarDa
 
 /** What is owed in all under the baseline. */
 export function baselineLine(baseline: Plan, words: string, asOf: CalendarDate): BalanceLine {
-	const months = Array.from({ length: baseline.months + 1 }, (_, month) => month);
+	const months = monthsDrawn(baseline);
 	const { ending } = baseline;
 	const end = ending.status === 'cleared' ? `until ${writeShortMonth(ending.payoffDate)}` : 'never';
 	return {
