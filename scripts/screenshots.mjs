@@ -66,9 +66,35 @@ await page.evaluate(
 await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
 await take('one-debt-changed-dark');
 
+await page.click('.before button');
+await page.click('.views a:last-child');
+await page.waitForSelector('.strip');
+await pressEvents(4);
+await take('plan-dark');
+await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
+await take('plan');
+
+await page.goto(server.address, { waitUntil: 'networkidle0' });
+await (await page.$$('[data-case]')).at(-1)?.click();
+await page.waitForSelector('.views');
+await page.click('.views a:last-child');
+await page.waitForSelector('.short');
+await page.click('[data-why]');
+await page.waitForSelector('[role=dialog]');
+await take('short-month');
+
 await close();
 await server.stop();
 rmSync(data, { recursive: true });
+
+/** Goes on to a later month in which something happens. @param {number} times */
+async function pressEvents(times) {
+	await page.focus('.picture [role=slider]');
+	for (let step = 0; step < times; step += 1) await page.keyboard.press('.');
+	await page.evaluate(
+		() => document.activeElement instanceof HTMLElement && document.activeElement.blur()
+	);
+}
 
 /** @param {string} name */
 async function take(name) {

@@ -26,6 +26,8 @@ beforeAll(async () => {
 		'entry grid, full': `/cases/${full.id}`,
 		'entry grid, empty': `/cases/${empty.id}`,
 		'one debt': `/cases/${full.id}/debts/${full.document.debts[0]?.id}`,
+		'plan, full': `/cases/${full.id}/plan`,
+		'plan, empty': `/cases/${empty.id}/plan`,
 		'not found': '/cases/none'
 	};
 });
@@ -82,22 +84,27 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 });
 
 describe.each(['light', 'dark'])('every screen, %s', (scheme) => {
-	it.each(['casebook', 'entry grid, full', 'entry grid, empty', 'one debt', 'not found'])(
-		'%s: nothing serious for axe-core, nothing cut off from 1024 pixels up',
-		async (view) => {
-			await screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
-			await screen.goto(views[view] ?? '');
-			await screen.page.evaluate(() => document.fonts.ready);
-			expect(await seriousFindings()).toEqual([]);
-			for (const width of [1024, 1280, 1920]) {
-				await screen.page.setViewport({ width, height: 800 });
-				const overflow = await screen.page.evaluate(
-					() => document.documentElement.scrollWidth - document.documentElement.clientWidth
-				);
-				expect(overflow, `${width} pixels wide`).toBe(0);
-			}
-			await screen.page.setViewport({ width: 1280, height: 800 });
-			desk.checked(view === 'not found' ? '404' : undefined);
+	it.each([
+		'casebook',
+		'entry grid, full',
+		'entry grid, empty',
+		'one debt',
+		'plan, full',
+		'plan, empty',
+		'not found'
+	])('%s: nothing serious for axe-core, nothing cut off from 1024 pixels up', async (view) => {
+		await screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+		await screen.goto(views[view] ?? '');
+		await screen.page.evaluate(() => document.fonts.ready);
+		expect(await seriousFindings()).toEqual([]);
+		for (const width of [1024, 1280, 1920]) {
+			await screen.page.setViewport({ width, height: 800 });
+			const overflow = await screen.page.evaluate(
+				() => document.documentElement.scrollWidth - document.documentElement.clientWidth
+			);
+			expect(overflow, `${width} pixels wide`).toBe(0);
 		}
-	);
+		await screen.page.setViewport({ width: 1280, height: 800 });
+		desk.checked(view === 'not found' ? '404' : undefined);
+	});
 });

@@ -71,7 +71,7 @@ export async function insertCase(
 			[id, label, currency.code, currency.digits, asOf, touchedAt]
 		);
 		await appendRevision(transaction, id, { number: 1, document, what });
-		await replaceDebts(transaction, id, document.debts);
+		await replaceDebts(transaction, id, document.debts, []);
 		await replacePlan(transaction, id, document.plan);
 	});
 	return id;
@@ -198,8 +198,10 @@ async function write(
 				revision = $6, touched_at = $7 where id = $1`,
 			[id, label, currency.code, currency.digits, asOf, number, now()]
 		);
-		await replaceDebts(transaction, id, debts);
-		await replacePlan(transaction, id, plan);
+		await replaceDebts(transaction, id, debts, state.document.debts);
+		if (JSON.stringify(plan) !== JSON.stringify(state.document.plan)) {
+			await replacePlan(transaction, id, plan);
+		}
 		const saved = await stateOf(transaction, id);
 		if (saved === null) throw new Error('a case vanished while it was saved');
 		return { outcome: 'saved', state: saved };

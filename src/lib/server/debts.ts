@@ -41,14 +41,24 @@ export async function debtsOf(transaction: Transaction, caseId: string): Promise
 	});
 }
 
-/** Writes the debts of a case anew, in place of those that stood there. */
+/** Writes the debts of a case in place of those that stand there; what is the same already is left alone. */
 export async function replaceDebts(
 	transaction: Transaction,
 	caseId: string,
-	debts: readonly DebtEntry[]
+	debts: readonly DebtEntry[],
+	standing: readonly DebtEntry[]
 ): Promise<void> {
-	await transaction.query('delete from debt where case_id = $1', [caseId]);
+	const same = (debt: DebtEntry | undefined, position: number) =>
+		JSON.stringify(debt) === JSON.stringify(standing[position]);
+	const gone = standing.filter((_, position) => !same(debts[position], position));
+	if (gone.length > 0) {
+		await transaction.query('delete from debt where case_id = $1 and id = any($2)', [
+			caseId,
+			gone.map(({ id }) => id)
+		]);
+	}
 	for (const [position, debt] of debts.entries()) {
+		if (same(debt, position)) continue;
 		await insert(transaction, 'debt', { case_id: caseId, position, ...debtRow(debt) });
 		const owner = { case_id: caseId, debt_id: debt.id };
 		for (const [place, item] of debt.happenings.entries()) {

@@ -39,7 +39,7 @@
 				// All that was typed on the last line was taken back: it is the empty line again.
 				blank = { ...blankDebt(), id };
 				desk.change('new debt', (document) => without(document, id));
-			} else desk.changeDebt(id, `${field} of ${nameOf(debt)}`, fields);
+			} else desk.changeDebt(id, whatChanges(debt, field), fields);
 			return;
 		}
 		if (Object.values(fields).every((value) => value === null || value === '')) return;
@@ -48,6 +48,12 @@
 		blank = blankDebt();
 		desk.change('new debt', (document) => ({ ...document, debts: [...document.debts, taken] }));
 	}
+
+	/** A name that is being typed is one change, not one for each letter of it. */
+	const whatChanges = (debt: DebtEntry, field: string) =>
+		field === 'name'
+			? `name, line ${debts.findIndex(({ id }) => id === debt.id) + 1}`
+			: `${field} of ${nameOf(debt)}`;
 
 	async function move(index: number, to: number): Promise<void> {
 		const debt = debts[index];

@@ -19,6 +19,7 @@
 	import { nameOf } from '$lib/formats/debt-text';
 	import { planTerms, type PlanEntry, type PlanHappening } from '$lib/formats/plan-document';
 	import {
+		orderWords,
 		planBeforeSentence,
 		planFields,
 		planSentence,
@@ -257,7 +258,7 @@
 				{listed}
 				{currency}
 				hrefOf={(id) => `/cases/${desk.id}/debts/${id}`}
-				onorder={(to) => vary('the order', { order: to })}
+				onorder={(to) => vary(`order, ${orderWords(to)}`, { order: to })}
 				onlist={(ids) => vary('the order', { order: 'listed', listed: [...ids] })}
 			/>
 		</div>
