@@ -30,6 +30,12 @@ module.exports = {
 			to: { path: '^src/', pathNot: [room('ui'), room('formats'), room('core')] }
 		},
 		{
+			name: 'workers-know-only-the-core',
+			severity: 'error',
+			from: { path: room('workers') },
+			to: { path: '^src/', pathNot: [room('workers'), room('core')] }
+		},
+		{
 			name: 'desk-knows-no-routes-and-no-server',
 			severity: 'error',
 			from: { path: room('desk') },

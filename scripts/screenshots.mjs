@@ -74,6 +74,14 @@ await take('plan-dark');
 await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
 await take('plan');
 
+await page.click('.money .curve');
+await page.waitForFunction(
+	() => document.querySelector('.curve canvas') && !document.querySelector('progress')
+);
+await page.keyboard.press('PageUp');
+await take('what-more-buys');
+await page.keyboard.press('Escape');
+
 await page.goto(server.address, { waitUntil: 'networkidle0' });
 await (await page.$$('[data-case]')).at(-1)?.click();
 await page.waitForSelector('.views');

@@ -117,6 +117,23 @@ describe('the month’s money', () => {
 		);
 	});
 
+	it('draws what more buys beside the page, and tries an amount of it', async () => {
+		await plan([card()], { budget: { kind: 'constant', amount: 12_100 } });
+		await screen.answer('At 121.00 a month');
+		await screen.click('.money .curve');
+		await screen.press('ArrowRight', 'ArrowRight');
+		await screen.see(
+			'#curve-title',
+			/^At 12[23]\.00 a month: \d years? \d+ months?, [\d,.]+ in interest$/
+		);
+		await screen.press('PageUp');
+		const shown = await screen.text('#curve-title strong:first-child');
+		await screen.press('Enter');
+		await screen.answer(`At ${shown} a month`);
+		await screen.press('Escape');
+		expect(await screen.texts('#curve-title')).toEqual([]);
+	});
+
 	it('takes money on top once and every year, moved with the keys and switched off', async () => {
 		await plan([card()], { budget: { kind: 'constant', amount: 12_100 } });
 		const before = await screen.text('.answer');

@@ -4,6 +4,15 @@ import { FREQUENCIES, type CalendarDate } from '../../src/lib/core/calendar';
 import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt';
 import { cents, ZERO, type Cents } from '../../src/lib/core/money';
 import { ORDERS } from '../../src/lib/core/order';
+import { amountsBetween, curvePoint, kneeOf } from '../../src/lib/core/money-curve';
+import {
+	askedAtFirst,
+	eventMonths,
+	furthestMoved,
+	moneyThatCovers,
+	moneyThatEnds,
+	withMore
+} from '../../src/lib/core/plan-answers';
 import { planOf, planTotals, type PlannedDebt, type PlanTerms } from '../../src/lib/core/plan';
 import { percent } from '../../src/lib/core/rate';
 import { rowAt, run } from '../../src/lib/core/run';
@@ -246,6 +255,78 @@ describe('a plan over any debts', () => {
 				}
 			)
 		);
+	});
+});
+
+describe('what is asked about a plan', () => {
+	const loan = (opening: number, annual: number, periods: number): DebtTerms => ({
+		opening: cents(opening),
+		rate: { basis: 'nominal', annual: percent(annual) },
+		paymentsPerYear: 12,
+		firstDue: '2027-01-15' as CalendarDate,
+		payment: { kind: 'level', periods },
+		clearBelow: ZERO,
+		extras: [],
+		charges: []
+	});
+	const debts = [
+		{ id: 'van', terms: loan(1_145_000, 89_000, 48) },
+		{ id: 'roof', terms: loan(640_000, 121_000, 36) },
+		{
+			id: 'boat',
+			terms: { ...loan(220_000, 199_000, 24), rateChanges: [{ from: 5, annual: percent(249_000) }] }
+		}
+	];
+
+	it('finds the least money that covers what is asked: one cent less leaves a month short', () => {
+		const covers = moneyThatCovers(debts, constant(0)) ?? 0;
+		expect(planTotals(debts, constant(covers)).shortMonths).toEqual([]);
+		expect(planTotals(debts, constant(covers - 1)).shortMonths).not.toEqual([]);
+		expect(covers).toBeGreaterThanOrEqual(askedAtFirst(debts));
+	});
+
+	it('finds the least money that ends it in time: one cent less does not', () => {
+		for (const months of [12, 24]) {
+			const amount = moneyThatEnds(debts, constant(0), months) ?? 0;
+			expect(planTotals(debts, constant(amount)).months).toBeLessThanOrEqual(months);
+			expect(planTotals(debts, constant(amount - 1)).months).toBeGreaterThan(months);
+		}
+	});
+
+	it('names the months in which something happens, and the debt that a change moves furthest', () => {
+		const terms = constant(70_000, { oneOffs: [{ month: 9, amount: cents(10_000) }] });
+		const plan = planOf(debts, terms);
+		const gone = plan.debts.map(({ payoffMonth }) => payoffMonth);
+		expect(eventMonths(plan, terms)).toEqual(
+			[...new Set([5, 9, ...gone])].sort((a, b) => Number(a) - Number(b))
+		);
+		const other = planTotals(debts, { ...terms, order: 'listed', listed: ['van'] });
+		const moved = furthestMoved(plan, other);
+		const by = (id: string, of: typeof other) =>
+			of.debts.find((debt) => debt.id === id)?.payoffMonth ?? 0;
+		const shifts = debts.map(({ id }) => Math.abs(by(id, other) - by(id, plan)));
+		expect(Math.abs(moved?.monthsSooner ?? 0)).toBe(Math.max(...shifts));
+	});
+
+	it('raises every amount of a plan alike, and finds the bend of the curve', () => {
+		const raised = withMore(
+			constant(60_000, { budgetChanges: [{ from: 4, amount: cents(65_000) }] }),
+			500
+		);
+		expect(raised).toMatchObject({
+			budget: { kind: 'constant', amount: 60_500 },
+			budgetChanges: [{ from: 4, amount: 65_500 }]
+		});
+		const amounts = amountsBetween(cents(55_000), cents(200_000), 30, 100);
+		expect(amounts).toHaveLength(30);
+		const points = amounts.map((amount) => curvePoint(debts, constant(0), amount));
+		const knee = kneeOf(points);
+		expect(knee?.amount).toBeGreaterThan(55_000);
+		expect(knee?.amount).toBeLessThan(200_000);
+		for (const [index, point] of points.slice(1).entries()) {
+			expect(point.interest ?? 0).toBeLessThanOrEqual(points[index]?.interest ?? 0);
+		}
+		expect(kneeOf(points.slice(0, 1))).toBeNull();
 	});
 });
 

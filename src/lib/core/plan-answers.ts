@@ -69,7 +69,7 @@ const paying = (plan: PlanTerms, amount: number): PlanTerms => ({
  * The smallest amount a month, the same one in every month, that a condition holds for; null where not even
  * all that is owed at once is enough. More money must never undo the condition.
  */
-export function leastMoney(
+function leastMoney(
 	debts: readonly PlannedDebt[],
 	plan: PlanTerms,
 	holds: (totals: PlanTotals) => boolean

@@ -77,7 +77,7 @@ export interface PlanMonth {
 	readonly shares: readonly MonthShare[];
 }
 
-export interface DebtTotals {
+interface DebtTotals {
 	readonly id: string;
 	readonly starting: Cents;
 	/** 0: nothing was owed; null: not cleared. */
@@ -90,7 +90,7 @@ export interface DebtTotals {
 	readonly closing: Cents;
 }
 
-export type PlanEnding =
+type PlanEnding =
 	| { readonly status: 'cleared'; readonly payoffDate: CalendarDate }
 	| { readonly status: 'never' }
 	| { readonly status: 'beyond' };

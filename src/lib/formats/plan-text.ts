@@ -1,6 +1,7 @@
 /** What a plan comes to, what its months do, and why, in sentences. */
 import type { Difference } from '../core/compare';
 import { roundedShare, ZERO, type Cents } from '../core/money';
+import type { CurvePoint } from '../core/money-curve';
 import type { Order } from '../core/order';
 import type { MonthShare, Plan, PlanMonth, PlanTotals } from '../core/plan';
 import { percent, WHOLE, type Percent } from '../core/rate';
@@ -248,6 +249,22 @@ export function moreSentence(more: Cents, gained: Difference, currency: Currency
 		say(`${amount} more a month: `),
 		figure(time),
 		say(`, ${writeMoney(interestLess, currency)} less`)
+	];
+}
+
+/** “At 940.00 a month: 29 months, 4,022.99 in interest” */
+export function curveSentence(
+	{ amount, months, interest: cost }: CurvePoint,
+	currency: Currency
+): Sentence {
+	const at = [say('At '), figure(writeMoney(amount, currency)), say(' a month: ')];
+	if (months === null || cost === null) return [...at, figure('it never ends')];
+	return [
+		...at,
+		figure(writeMonths(months)),
+		say(', '),
+		interest(cost === 0 ? 'nothing' : writeMoney(cost, currency)),
+		say(' in interest')
 	];
 }
 

@@ -30,6 +30,7 @@
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeLine from '$lib/ui/BeforeLine.svelte';
 	import Note from '$lib/ui/Note.svelte';
+	import MoneyCurve from './MoneyCurve.svelte';
 	import MoneyBar, { type MoneyMark } from './MoneyBar.svelte';
 	import MonthStrip from './MonthStrip.svelte';
 	import OrderList from './OrderList.svelte';
@@ -94,6 +95,18 @@
 		});
 		return covers === null ? ends : [{ amount: covers, words: 'covers what is asked' }, ...ends];
 	});
+
+	const present = $derived(
+		entry.budget.kind === 'constant' ? (entry.budget.amount ?? askedFirst) : null
+	);
+	let curve = $state.raw<{ readonly from: Cents; readonly to: Cents } | null>(null);
+
+	/** The curve begins where what is asked is covered, and reaches past the amount as it is then. */
+	function turnCurve(): void {
+		const low = Math.min(covers ?? askedFirst, present ?? askedFirst);
+		const high = Math.max(askedFirst * 2, (present ?? 0) * 1.4, low * 1.5);
+		curve = curve === null ? { from: low as Cents, to: Math.ceil(high) as Cents } : null;
+	}
 
 	const STEPS = [10, 25, 50];
 	/** What more money buys is worked out when the sliding rests: it would hold the picture up. */
@@ -302,11 +315,23 @@
 				{more}
 				{currency}
 				onchange={(budget) => vary('the month’s money', { budget })}
+				oncurve={turnCurve}
 			/>
 		</div>
 	</main>
 {/if}
 
+{#if curve !== null && present !== null && debts.length > 0}
+	<MoneyCurve
+		{debts}
+		plan={steady}
+		{present}
+		{...curve}
+		{currency}
+		ontry={(amount) => vary('the month’s money', { budget: { kind: 'constant', amount } })}
+		onclose={() => (curve = null)}
+	/>
+{/if}
 {#if why}
 	<Note title={why.title} anchor={why.anchor} onclose={close}><p>{why.text}</p></Note>
 {/if}

@@ -27,8 +27,10 @@
 		more: readonly { readonly amount: Cents; readonly gained: Difference }[];
 		currency: Currency;
 		onchange: (budget: PlanEntry['budget']) => void;
+		/** Opens or closes the curve of what more buys. */
+		oncurve: () => void;
 	}
-	const { budget, askedFirst, marks, more, currency, onchange }: Props = $props();
+	const { budget, askedFirst, marks, more, currency, onchange, oncurve }: Props = $props();
 
 	const KINDS = [
 		{ value: 'constant', words: 'the same each month' },
@@ -151,6 +153,9 @@
 				</button>
 			</li>
 		{/each}
+		{#if budget.kind === 'constant'}
+			<li><button type="button" class="curve" onclick={oncurve}>What more buys ›</button></li>
+		{/if}
 	</ul>
 </section>
 
@@ -219,6 +224,7 @@
 		padding-left: 16px;
 		border-left: 1px solid var(--hairline);
 		font-size: 14px;
+		line-height: 1.3;
 		list-style: none;
 	}
 
@@ -231,6 +237,11 @@
 	}
 
 	strong {
+		font-weight: 600;
+	}
+
+	.curve {
+		color: var(--act);
 		font-weight: 600;
 	}
 

@@ -4,7 +4,7 @@ import type { Plan } from '$lib/core/plan';
 import { owedInAll } from '$lib/core/plan-answers';
 import { writeShortMonth } from '$lib/formats/date-text';
 import { letterOf } from '$lib/formats/debt-text';
-import { monthIn, monthStart } from '$lib/formats/plan-document';
+import { monthStart } from '$lib/formats/plan-document';
 import type { BalanceLine } from '$lib/ui/balance-chart';
 import { hueOf } from '$lib/ui/hues';
 
@@ -18,11 +18,6 @@ export interface Listed {
 /** The day at which a month stands in the picture: its middle; the start is the day of the balances. */
 export function dayOfMonth(plan: Plan, month: number, asOf: CalendarDate): CalendarDate {
 	return month === 0 ? asOf : addDays(monthStart(plan.firstMonth, month), 14);
-}
-
-/** The month that a day in the picture belongs to, within the plan. */
-export function monthAt(plan: Plan, day: CalendarDate): number {
-	return Math.min(monthIn(day, plan.firstMonth), Math.max(plan.months, 1));
 }
 
 /** The debts in the order in which they are gone; those that never are come last. */

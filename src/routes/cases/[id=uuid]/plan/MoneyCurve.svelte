@@ -1,0 +1,184 @@
+<!--
+	What another so much a month buys: interest and length over the month's money, worked out beside the page.
+	An amount is pointed at with the pointer or the arrows; a click or Enter tries it.
+-->
+<script lang="ts">
+	import type { Cents } from '$lib/core/money';
+	import { amountsBetween, kneeOf, type CurvePoint } from '$lib/core/money-curve';
+	import type { PlannedDebt, PlanTerms } from '$lib/core/plan';
+	import { writeMoney, type Currency } from '$lib/formats/money-text';
+	import { curveSentence } from '$lib/formats/plan-text';
+	import { amountAt, drawCurve, redrawCurve } from '$lib/ui/curve-chart';
+	import { liveChart } from '$lib/ui/live-chart.svelte';
+	import { curveInWorker } from '$lib/workers/money-curve';
+
+	interface Props {
+		debts: readonly PlannedDebt[];
+		/** The plan but for its money. */
+		plan: PlanTerms;
+		/** The month's money as it is. */
+		present: Cents;
+		from: Cents;
+		to: Cents;
+		currency: Currency;
+		ontry: (amount: Cents) => void;
+		onclose: () => void;
+	}
+	const { debts, plan, present, from, to, currency, ontry, onclose }: Props = $props();
+
+	const POINTS = 121;
+	const unit = $derived(10 ** currency.digits);
+	const amounts = $derived(amountsBetween(from, to, POINTS, unit));
+	let points = $state.raw<readonly CurvePoint[]>([]);
+	let pointed = $state.raw<number | null>(null);
+
+	$effect(() => {
+		points = [];
+		return curveInWorker({ debts, plan, amounts }, (found) => {
+			points = [...points, ...found].sort((a, b) => a.amount - b.amount);
+		});
+	});
+
+	const done = $derived(points.length / amounts.length);
+	const knee = $derived(done === 1 ? kneeOf(points) : null);
+	const whole = (amount: number) =>
+		writeMoney(Math.round(amount) as Cents, currency).replace(/\.\d+$/, '');
+	const picture = $derived({
+		points,
+		from,
+		to,
+		marks: [
+			{ amount: present, label: `now ${writeMoney(present, currency)}` },
+			...(knee === null
+				? []
+				: [{ amount: knee.amount, label: `buys less from ${whole(knee.amount)} on` }])
+		].sort((a, b) => a.amount - b.amount),
+		pointed,
+		money: whole
+	});
+	const shown = $derived(points.find(({ amount }) => amount === pointed) ?? null);
+
+	let chart = $state.raw<ReturnType<typeof drawCurve>>();
+	const live = liveChart(
+		drawCurve,
+		redrawCurve,
+		() => picture,
+		(drawn) => (chart = drawn)
+	);
+
+	/** The amount of the curve that is nearest. */
+	function nearest(amount: number): Cents {
+		return amounts.reduce((one, other) =>
+			Math.abs(other - amount) < Math.abs(one - amount) ? other : one
+		);
+	}
+
+	function point(event: PointerEvent): void {
+		if (chart) pointed = nearest(amountAt(chart, event.offsetX));
+	}
+
+	function key(event: KeyboardEvent): void {
+		const steps = { ArrowRight: 1, ArrowLeft: -1, PageUp: 10, PageDown: -10 } as const;
+		const step = steps[event.key as keyof typeof steps];
+		if (event.key === 'Escape') onclose();
+		else if (event.key === 'Enter' && pointed !== null) ontry(pointed as Cents);
+		else if (step !== undefined) {
+			const here = amounts.indexOf(nearest(pointed ?? present));
+			pointed = amounts[Math.min(Math.max(here + step, 0), amounts.length - 1)] ?? null;
+		} else return;
+		event.preventDefault();
+	}
+
+	const focus = (element: HTMLElement) => element.focus();
+</script>
+
+<section aria-labelledby="curve-title">
+	<h2 id="curve-title">
+		{#if shown}
+			{#each curveSentence(shown, currency) as { text, figure }, index (index)}{#if figure}<strong
+						class:interest={figure === 'interest'}>{text}</strong
+					>{:else}{text}{/if}{/each}
+		{:else}
+			What more money a month buys: <span class="interest">interest</span>, and how long it takes
+			(dashed)
+		{/if}
+	</h2>
+	<button type="button" onclick={onclose}>Close</button>
+	<!-- Each amount is reached with the arrows; what it comes to is said in the line above. -->
+	<div
+		class="curve"
+		role="slider"
+		tabindex="0"
+		aria-label="The month’s money to try"
+		aria-valuemin={from}
+		aria-valuemax={to}
+		aria-valuenow={pointed ?? present}
+		aria-valuetext={writeMoney((pointed ?? present) as Cents, currency)}
+		onkeydown={key}
+		onpointermove={point}
+		onpointerleave={() => (pointed = null)}
+		onclick={() => pointed !== null && ontry(pointed as Cents)}
+		{@attach focus}
+	>
+		<canvas {@attach live}></canvas>
+	</div>
+	{#if done < 1}
+		<progress value={done} aria-label="Working the curve out"></progress>
+	{/if}
+</section>
+
+<style>
+	section {
+		position: fixed;
+		z-index: 24;
+		right: 24px;
+		bottom: 86px;
+		display: grid;
+		grid-template-columns: 1fr auto;
+		gap: 4px 16px;
+		width: min(680px, calc(100vw - 48px));
+		padding: 10px 14px 12px;
+		border: 1px solid var(--act);
+		border-radius: 3px;
+		background: var(--sheet);
+	}
+
+	h2 {
+		font-size: 14px;
+		font-weight: 400;
+	}
+
+	strong {
+		font-weight: 600;
+	}
+
+	.interest {
+		color: var(--interest);
+	}
+
+	button {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.curve {
+		position: relative;
+		grid-column: 1 / -1;
+		height: 250px;
+		overflow: hidden;
+		cursor: crosshair;
+	}
+
+	canvas {
+		position: absolute;
+		inset: 0;
+		pointer-events: none;
+	}
+
+	progress {
+		grid-column: 1 / -1;
+		width: 100%;
+		height: 4px;
+		accent-color: var(--act);
+	}
+</style>
