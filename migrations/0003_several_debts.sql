@@ -36,5 +36,16 @@ create table plan_happening (
 	check ((kind = 'one-off') = (every_year is not null))
 );
 
+-- What a household earns and what it needs to live, from which its money for debts is worked out.
+create table plan_line (
+	case_id uuid not null references plan (case_id) on delete cascade,
+	side text not null check (side in ('income', 'need')),
+	position smallint not null check (position >= 0),
+	name text not null check (char_length(name) <= 80),
+	amount minor_units not null,
+	per_year payments_per_year not null,
+	primary key (case_id, side, position)
+);
+
 insert into plan (case_id, budget, payoff_order, baseline)
 	select id, 'constant', 'rate', 'minimums' from case_file;

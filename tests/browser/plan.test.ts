@@ -107,7 +107,7 @@ describe('the month’s money', () => {
 		await screen.answer('At 318.00 a month');
 		await screen.see('.money ul', '10 more a month:');
 		await screen.see('.money ul', 'sooner');
-		await screen.click('.money li:last-child button');
+		await screen.click('.money li:nth-child(3) button');
 		await screen.answer('At 368.00 a month');
 		await screen.page.select('[aria-label="Where the month’s money comes from"]', 'required-plus');
 		await screen.answer('Paying what is asked and 50.00 more, highest rate first');
@@ -115,6 +115,28 @@ describe('the month’s money', () => {
 		await screen.answer(
 			'Paying what is asked, at first 258.00, everything is paid off in March 2044'
 		);
+	});
+
+	it('is worked out from what comes in and what is needed, line by line', async () => {
+		await plan([card()]);
+		await screen.click('.money h2 button');
+		expect(await screen.focused()).toBe('Name, What comes in, line 1');
+		await screen.page.keyboard.type('take-home pay');
+		await screen.fill('Amount, What comes in, line 1', '1000');
+		await screen.page.select('[aria-label="How often, What comes in, line 1"]', '26');
+		await screen.fill('Name, What is needed to live, line 1', 'rent');
+		await screen.fill('Amount, What is needed to live, line 1', '1,540');
+		await screen.see(
+			'section .left',
+			'2,166.67 a month comes in, 1,540.00 is needed: 626.67 is left. 121.00 for debts is 5.58 % of what comes in.'
+		);
+		await screen.click('.acts button');
+		await screen.answer('At 626.67 a month');
+		await screen.press('Escape');
+		await screen.saved();
+		await screen.reload();
+		await screen.click('.money h2 button');
+		expect(await screen.value('Name, What comes in, line 1')).toBe('take-home pay');
 	});
 
 	it('draws what more buys beside the page, and tries an amount of it', async () => {

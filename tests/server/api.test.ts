@@ -35,6 +35,40 @@ describe('saving', () => {
 		expect(document.debts[0]).toEqual(written);
 	});
 
+	it('keeps every setting of a plan in its tables', async () => {
+		const debts = [card(), card({ name: 'Dental plan' })];
+		const written = {
+			budget: { kind: 'required-plus', extra: 15_000 },
+			order: 'listed',
+			listed: debts.map(({ id }) => id).reverse(),
+			baseline: 'today',
+			happenings: [
+				{
+					id: crypto.randomUUID(),
+					kind: 'one-off',
+					off: true,
+					date: '2027-04-15',
+					amount: 40_000,
+					everyYear: true
+				},
+				{ id: crypto.randomUUID(), kind: 'money', off: false, date: '2028-01-01', amount: 20_000 }
+			],
+			sheet: {
+				income: [{ name: 'take-home pay', amount: 100_000, perYear: 26 }],
+				needs: [{ name: '', amount: 154_000, perYear: 12 }]
+			}
+		};
+		const { id, document } = await makeCase(residuum, 'Planned', debts, written);
+		expect(document.plan).toEqual(written);
+		const money = { ...document, plan: { ...written, budget: { kind: 'constant', amount: null } } };
+		const saved = await put(id, { basedOn: 2, what: 'money', document: money });
+		expect((saved.body as CaseState).document).toEqual(money);
+		const twice = { ...document, plan: { ...written, listed: [debts[0]?.id, debts[0]?.id] } };
+		const refused = await put(id, { basedOn: 3, what: 'order', document: twice });
+		expect(refused.status).toBe(400);
+		expect((refused.body as Refusal).problems[0]?.message).toContain('listed twice');
+	});
+
 	it('refuses what is based on an old revision, with both versions intact', async () => {
 		const { id, document } = await makeCase(residuum, 'Stale', [card()]);
 		const change = (label: string) => ({

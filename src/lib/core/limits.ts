@@ -19,6 +19,8 @@ export const LIMITS = {
 	/** What can happen to one debt, and the ways of paying it that are kept beside each other. */
 	happenings: 100,
 	ways: 40,
+	/** Lines on each side of a household's sheet. */
+	sheetLines: 30,
 	/** Months in which a debt can be asked to end. */
 	months: 1200,
 	/** Years in which a case's figures may be as of. */

@@ -5,7 +5,7 @@ import { LIMITS } from '../core/limits';
 import type { Cents } from '../core/money';
 import { ORDERS } from '../core/order';
 import type { Budget, PlanTerms } from '../core/plan';
-import { choice, date, flag, identifier, money, sentence } from './schema-fields';
+import { choice, date, flag, frequency, identifier, money, name, sentence } from './schema-fields';
 
 const budgetEntry = z.discriminatedUnion(
 	'kind',
@@ -45,6 +45,15 @@ const planHappening = z.discriminatedUnion(
 	{ error: sentence('What happens', 'one-off or money') }
 );
 
+const sheetLine = z.strictObject({
+	name: name('What a line of the sheet is', 0),
+	amount: money('The amount of a line of the sheet'),
+	perYear: frequency('How often a line of the sheet comes')
+});
+const sheetLines = z.array(sheetLine).max(LIMITS.sheetLines, {
+	error: `A sheet has at most ${LIMITS.sheetLines} lines on each side.`
+});
+
 export const planEntry = z
 	.strictObject({
 		budget: budgetEntry,
@@ -55,7 +64,9 @@ export const planEntry = z
 		baseline: choice('What the plan is measured against', ['minimums', 'today']),
 		happenings: z.array(planHappening).max(LIMITS.happenings, {
 			error: `At most ${LIMITS.happenings} things can happen to a plan.`
-		})
+		}),
+		/** What the household earns and needs to live, where the money is worked out from that. */
+		sheet: z.strictObject({ income: sheetLines, needs: sheetLines })
 	})
 	.superRefine(({ listed, happenings }, context) => {
 		const twice = (ids: readonly string[]) => new Set(ids).size < ids.length;
@@ -69,6 +80,7 @@ export const planEntry = z
 	});
 
 export type PlanEntry = z.infer<typeof planEntry>;
+export type SheetLine = z.infer<typeof sheetLine>;
 export type PlanHappening = PlanEntry['happenings'][number];
 
 /** What a case has until somebody plans: what is asked at first, held, the highest rate first. */
@@ -77,7 +89,8 @@ export const USUAL_PLAN: PlanEntry = {
 	order: 'rate',
 	listed: [],
 	baseline: 'minimums',
-	happenings: []
+	happenings: [],
+	sheet: { income: [], needs: [] }
 };
 
 /** How far ahead money that comes every year is followed. */
@@ -85,7 +98,12 @@ const YEARS_AHEAD = 100;
 
 /** The plan in months from `firstMonth`; `askedFirst` stands for an amount that nobody has chosen yet. */
 export function planTerms(
-	{ budget, order, listed, happenings }: PlanEntry,
+	{
+		budget,
+		order,
+		listed,
+		happenings
+	}: Pick<PlanEntry, 'budget' | 'order' | 'listed' | 'happenings'>,
 	firstMonth: CalendarDate,
 	askedFirst: Cents
 ): PlanTerms {

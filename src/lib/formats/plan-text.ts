@@ -1,15 +1,17 @@
 /** What a plan comes to, what its months do, and why, in sentences. */
 import type { Difference } from '../core/compare';
 import { roundedShare, ZERO, type Cents } from '../core/money';
+import { shareOfIncome, type Household } from '../core/household';
 import type { CurvePoint } from '../core/money-curve';
 import type { Order } from '../core/order';
 import type { MonthShare, Plan, PlanMonth, PlanTotals } from '../core/plan';
 import { percent, WHOLE, type Percent } from '../core/rate';
 import { changePhrases, againstPhrases } from './answer-text';
 import { writeMonth, writeMonths, writeShortMonth } from './date-text';
+import { frequencyWords } from './frequency-text';
 import { writeMoney, type Currency } from './money-text';
 import { writePercent } from './percent-text';
-import { monthStart, type PlanEntry, type PlanHappening } from './plan-document';
+import { monthStart, type PlanEntry, type PlanHappening, type SheetLine } from './plan-document';
 import { countOf, figure, interest, say, type Phrase, type Sentence } from './sentence';
 
 export const ORDER_WORDS: readonly {
@@ -252,6 +254,32 @@ export function moreSentence(more: Cents, gained: Difference, currency: Currency
 	];
 }
 
+/** “2,166.67 a month comes in, 1,540.00 is needed: 626.67 is left. 600.00 for debts is 27.69 % of it.” */
+export function sheetSentence(
+	{ income, needs, left }: Household,
+	money: Cents,
+	currency: Currency
+): Sentence {
+	if (income === 0) return [say('Write down what comes in, and what is needed to live.')];
+	const share = shareOfIncome(money, income);
+	return [
+		figure(writeMoney(income, currency)),
+		say(' a month comes in, '),
+		figure(writeMoney(needs, currency)),
+		say(' is needed: '),
+		figure(writeMoney(Math.abs(left) as Cents, currency)),
+		say(left >= 0 ? ' is left. ' : ' is missing. '),
+		...(share === null
+			? []
+			: [
+					figure(writeMoney(money, currency)),
+					say(' for debts is '),
+					figure(writePercent(percent(share * 100))),
+					say(' of what comes in.')
+				])
+	];
+}
+
 /** “At 940.00 a month: 29 months, 4,022.99 in interest” */
 export function curveSentence(
 	{ amount, months, interest: cost }: CurvePoint,
@@ -305,7 +333,7 @@ export function owedSentence(
 
 /** Every field of a plan as text, to lay two versions beside each other. */
 export function planFields(
-	{ budget, order, listed, baseline, happenings }: PlanEntry,
+	{ budget, order, listed, baseline, happenings, sheet }: PlanEntry,
 	nameOf: (id: string) => string,
 	currency: Currency
 ): ReadonlyMap<string, string> {
@@ -317,9 +345,19 @@ export function planFields(
 		['order', orderWords(order)],
 		['own order', listed.map(nameOf).join(', ') || 'none yet'],
 		['measured against', baselineWords(baseline)],
-		['over time', happens.join('; ') || 'nothing']
+		['over time', happens.join('; ') || 'nothing'],
+		['what comes in', sheetField(sheet.income, currency)],
+		['what is needed', sheetField(sheet.needs, currency)]
 	]);
 }
+
+const sheetField = (lines: readonly SheetLine[], currency: Currency): string =>
+	lines
+		.map(
+			({ name, amount, perYear }) =>
+				`${name || 'unnamed'} ${writeMoney(amount, currency)} ${frequencyWords(perYear).adverb}`
+		)
+		.join('; ') || 'nothing';
 
 function budgetField(budget: PlanEntry['budget'], currency: Currency): string {
 	switch (budget.kind) {

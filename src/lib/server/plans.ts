@@ -1,6 +1,6 @@
 /** The tables of a case's plan as it stands. Money is in minor units. */
 import type { Transaction } from '@electric-sql/pglite';
-import type { PlanEntry, PlanHappening } from '../formats/plan-document';
+import type { PlanEntry, PlanHappening, SheetLine } from '../formats/plan-document';
 
 interface PlanRow {
 	readonly budget: string;
@@ -16,6 +16,13 @@ interface HappeningRow {
 	readonly date: string;
 	readonly amount: number;
 	readonly every_year: boolean | null;
+}
+
+interface LineRow {
+	readonly side: 'income' | 'need';
+	readonly name: string;
+	readonly amount: number;
+	readonly perYear: number;
 }
 
 /** The plan of a case, for the document's schema to judge. */
@@ -35,6 +42,15 @@ export async function planOf(transaction: Transaction, caseId: string): Promise<
 		from plan_happening where case_id = $1 order by position`,
 		[caseId]
 	);
+	const { rows: lines } = await transaction.query<LineRow>(
+		`select side, name, amount, per_year as "perYear"
+		from plan_line where case_id = $1 order by position`,
+		[caseId]
+	);
+	const side = (which: string) =>
+		lines
+			.filter((line) => line.side === which)
+			.map(({ name, amount, perYear }) => ({ name, amount, perYear }));
 	return {
 		budget: budgetOf(row),
 		order: row.payoff_order,
@@ -42,7 +58,8 @@ export async function planOf(transaction: Transaction, caseId: string): Promise<
 		baseline: row.baseline,
 		happenings: happenings.map(({ every_year: everyYear, ...item }) =>
 			everyYear === null ? item : { ...item, everyYear }
-		)
+		),
+		sheet: { income: side('income'), needs: side('need') }
 	};
 }
 
@@ -61,7 +78,7 @@ function budgetOf({ budget: kind, amount }: PlanRow) {
 export async function replacePlan(
 	transaction: Transaction,
 	caseId: string,
-	{ budget, order, listed, baseline, happenings }: PlanEntry
+	{ budget, order, listed, baseline, happenings, sheet }: PlanEntry
 ): Promise<void> {
 	const amount =
 		budget.kind === 'required' ? null : budget.kind === 'constant' ? budget.amount : budget.extra;
@@ -78,6 +95,23 @@ export async function replacePlan(
 	}
 	for (const [position, item] of happenings.entries()) {
 		await insertHappening(transaction, caseId, position, item);
+	}
+	await insertLines(transaction, caseId, 'income', sheet.income);
+	await insertLines(transaction, caseId, 'need', sheet.needs);
+}
+
+async function insertLines(
+	transaction: Transaction,
+	caseId: string,
+	side: LineRow['side'],
+	lines: readonly SheetLine[]
+): Promise<void> {
+	for (const [position, { name, amount, perYear }] of lines.entries()) {
+		await transaction.query(
+			`insert into plan_line (case_id, side, position, name, amount, per_year)
+			values ($1, $2, $3, $4, $5, $6)`,
+			[caseId, side, position, name, amount, perYear]
+		);
 	}
 }
 

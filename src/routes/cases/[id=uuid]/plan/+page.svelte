@@ -32,6 +32,7 @@
 	import Note from '$lib/ui/Note.svelte';
 	import MoneyCurve from './MoneyCurve.svelte';
 	import MoneyBar, { type MoneyMark } from './MoneyBar.svelte';
+	import MoneySheet from './MoneySheet.svelte';
 	import MonthStrip from './MonthStrip.svelte';
 	import OrderList from './OrderList.svelte';
 	import PlanHappeningNote from './PlanHappeningNote.svelte';
@@ -76,7 +77,7 @@
 	/** What doesn't depend on the amount that is paid, so that sliding it leaves it alone. */
 	const steady = $derived({
 		...planTerms(
-			{ budget: { kind: 'required' }, order, listed, happenings, baseline: 'minimums' },
+			{ budget: { kind: 'required' }, order, listed, happenings },
 			firstMonth,
 			askedFirst
 		)
@@ -99,6 +100,7 @@
 	const present = $derived(
 		entry.budget.kind === 'constant' ? (entry.budget.amount ?? askedFirst) : null
 	);
+	let sheet = $state(false);
 	let curve = $state.raw<{ readonly from: Cents; readonly to: Cents } | null>(null);
 
 	/** The curve begins where what is asked is covered, and reaches past the amount as it is then. */
@@ -316,11 +318,22 @@
 				{currency}
 				onchange={(budget) => vary('the month’s money', { budget })}
 				oncurve={turnCurve}
+				onsheet={() => (sheet = !sheet)}
 			/>
 		</div>
 	</main>
 {/if}
 
+{#if sheet}
+	<MoneySheet
+		sheet={entry.sheet}
+		money={plan.kept[0]?.paid ?? askedFirst}
+		{currency}
+		onchange={(to) => desk.changePlan('what comes in and is needed', { sheet: to })}
+		onuse={(left) => vary('the month’s money', { budget: { kind: 'constant', amount: left } })}
+		onclose={() => (sheet = false)}
+	/>
+{/if}
 {#if curve !== null && present !== null && debts.length > 0}
 	<MoneyCurve
 		{debts}

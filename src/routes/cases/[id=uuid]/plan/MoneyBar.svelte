@@ -29,8 +29,10 @@
 		onchange: (budget: PlanEntry['budget']) => void;
 		/** Opens or closes the curve of what more buys. */
 		oncurve: () => void;
+		/** Opens or closes the sheet that works the amount out. */
+		onsheet: () => void;
 	}
-	const { budget, askedFirst, marks, more, currency, onchange, oncurve }: Props = $props();
+	const { budget, askedFirst, marks, more, currency, onchange, oncurve, onsheet }: Props = $props();
 
 	const KINDS = [
 		{ value: 'constant', words: 'the same each month' },
@@ -98,7 +100,10 @@
 </script>
 
 <section class="money" aria-labelledby="money-title">
-	<h2 id="money-title">The month’s money</h2>
+	<h2 id="money-title">
+		The month’s money
+		<button type="button" onclick={onsheet}>work it out ›</button>
+	</h2>
 	<Choice
 		label="Where the month’s money comes from"
 		value={budget.kind}
@@ -172,6 +177,14 @@
 	h2 {
 		font-size: 15px;
 		font-weight: 400;
+		line-height: 1.3;
+	}
+
+	h2 button {
+		display: block;
+		color: var(--act);
+		font-size: 14px;
+		font-weight: 600;
 	}
 
 	.field :global(input) {
