@@ -5,7 +5,14 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
 	test: {
 		projects: [
-			{ test: { name: 'unit', include: ['tests/{core,formats}/**/*.test.ts'], maxWorkers: 2 } },
+			{
+				test: {
+					name: 'unit',
+					include: ['tests/{core,formats}/**/*.test.ts'],
+					maxWorkers: 2,
+					testTimeout: 60_000
+				}
+			},
 			{
 				test: {
 					name: 'server',

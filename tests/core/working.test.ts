@@ -322,7 +322,7 @@ describe('the working of a figure', () => {
 					}
 				}
 			}),
-			{ numRuns: 400 }
+			{ numRuns: 250 }
 		);
 	});
 

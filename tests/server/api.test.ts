@@ -65,7 +65,7 @@ describe('saving', () => {
 		expect((saved.body as CaseState).document).toEqual(money);
 		const twice = { ...document, plan: { ...written, listed: [debts[0]?.id, debts[0]?.id] } };
 		const refused = await put(id, { basedOn: 3, what: 'order', document: twice });
-		expect(refused.status).toBe(400);
+		expect(refused.status).toBe(422);
 		expect((refused.body as Refusal).problems[0]?.message).toContain('listed twice');
 	});
 

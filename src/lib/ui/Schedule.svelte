@@ -141,8 +141,10 @@
 			event.preventDefault();
 			const from = active.k;
 			const start = event.shiftKey ? (marked?.start ?? from) : null;
-			await go(stepped(lines, activeLine(), down), right);
+			// The next key may come while the focus is still on its way: what is marked is known before.
+			const going = go(stepped(lines, activeLine(), down), right);
 			marked = start === null ? null : { start, end: active.k };
+			await going;
 			return;
 		}
 		event.preventDefault();
