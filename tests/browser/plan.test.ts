@@ -43,6 +43,9 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.reload();
 		await screen.answer('it costs 3,473.57 in interest');
 		expect(await gone()).toEqual(['May 2027', 'Dec 2027', 'May 2028', 'Oct 2028', 'Jun 2029']);
+		await screen.click('.answer .interest');
+		await screen.see('.numbers', '905.58 + 72.85 + 778.50 + 0.00 + 1,716.64 = 3,473.57');
+		await screen.press('Escape');
 		await screen.press('F8');
 		await screen.answer('5 debts, 21,021.92 owed');
 		await screen.press('F8');

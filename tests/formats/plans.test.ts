@@ -3,6 +3,7 @@ import type { CalendarDate } from '../../src/lib/core/calendar';
 import { householdOf, shareOfIncome } from '../../src/lib/core/household';
 import { cents } from '../../src/lib/core/money';
 import { firstMonthOf, planOf } from '../../src/lib/core/plan';
+import { planWorkingOf, type PlanFigure } from '../../src/lib/core/plan-working';
 import { ONLY_ASKED, planDifference } from '../../src/lib/core/plan-answers';
 import { caseDocument, plannedDebts } from '../../src/lib/formats/case-document';
 import { caseDifferences } from '../../src/lib/formats/case-differences';
@@ -13,7 +14,8 @@ import {
 	planHappeningInWords,
 	planSentence,
 	shortSentence,
-	whyShare
+	whyShare,
+	writePlanWorking
 } from '../../src/lib/formats/plan-text';
 import { plain } from '../../src/lib/formats/sentence';
 import { amount, card } from '../support/debts';
@@ -109,6 +111,39 @@ describe('a plan in sentences', () => {
 		};
 		expect(planHappeningInWords(refund, usd)).toBe('+400.00 in Apr, every year');
 		expect(daysOf(refund, day('2029-12-31'))).toEqual(['2027-04-15', '2028-04-15', '2029-04-15']);
+	});
+});
+
+describe('the working of a plan', () => {
+	it('adds up to its figure, and measures it against the baseline', () => {
+		const { plan, baseline } = planned([card(), dental], {
+			budget: { kind: 'constant', amount: cents(30_000) }
+		});
+		const names = new Map(plan.debts.map(({ id }, index) => [id, ['Card', 'Dental'][index] ?? '']));
+		const written = (name: PlanFigure['name']) => {
+			const working = planWorkingOf(plan, baseline, { of: 'plan', name });
+			return working && writePlanWorking(working, (id) => names.get(id) ?? '', usd);
+		};
+		const sum = written('totalInterest');
+		expect(sum?.sources.map(({ text }) => text)).toEqual([
+			`${sum?.result ?? ''} is Card`,
+			'0.00 is Dental'
+		]);
+		const less = planWorkingOf(plan, baseline, { of: 'plan', name: 'interestLess' });
+		expect(less).toMatchObject({
+			kind: 'less',
+			less: baseline.totalInterest - plan.totalInterest
+		});
+		const ends = plan.debts.map(({ payoffDate }) => payoffDate).sort();
+		expect(planWorkingOf(plan, baseline, { of: 'plan', name: 'payoffDate' })).toMatchObject({
+			date: ends.at(-1),
+			months: plan.months
+		});
+		expect(written('monthsSooner')?.numbers).toContain(' to 15 Mar 2044: ');
+		const never = planned([card()], { budget: { kind: 'constant', amount: cents(5_000) } });
+		for (const name of ['payoffDate', 'monthsSooner', 'interestLess'] as const) {
+			expect(planWorkingOf(never.plan, never.baseline, { of: 'plan', name })).toBeNull();
+		}
 	});
 });
 

@@ -5,14 +5,16 @@ import { shareOfIncome, type Household } from '../core/household';
 import type { CurvePoint } from '../core/money-curve';
 import type { Order } from '../core/order';
 import type { MonthShare, Plan, PlanMonth, PlanTotals } from '../core/plan';
+import type { PlanWorking } from '../core/plan-working';
 import { percent, WHOLE, type Percent } from '../core/rate';
 import { changePhrases, againstPhrases } from './answer-text';
-import { writeMonth, writeMonths, writeShortMonth } from './date-text';
+import { writeDate, writeMonth, writeMonths, writeShortMonth } from './date-text';
 import { frequencyWords } from './frequency-text';
 import { writeMoney, type Currency } from './money-text';
 import { writePercent } from './percent-text';
 import { monthStart, type PlanEntry, type PlanHappening, type SheetLine } from './plan-document';
 import { countOf, figure, interest, say, type Phrase, type Sentence } from './sentence';
+import type { WrittenWorking } from './working-text';
 
 export const ORDER_WORDS: readonly {
 	readonly value: Order;
@@ -62,20 +64,70 @@ export function planSentence(
 	return [
 		...paying,
 		say(', everything is paid off in '),
-		figure(writeMonth(plan.ending.payoffDate)),
+		figure(writeMonth(plan.ending.payoffDate), { of: 'plan', name: 'payoffDate' }),
 		say(', after '),
-		figure(countOf(plan.months, 'month')),
+		figure(countOf(plan.months, 'month'), { of: 'plan', name: 'months' }),
 		say('; it costs '),
-		interest(cost),
+		interest(cost, { of: 'plan', name: 'totalInterest' }),
 		say(' in interest'),
-		...againstPhrases(against, baselineWords(baseline), currency).map(closed),
+		...againstPhrases(against, baselineWords(baseline), currency).map(ofPlan),
 		say('.')
 	];
 }
 
-/** Figures of a plan don't open yet as those of a run do. */
-const closed = ({ text, figure: kind }: Phrase): Phrase =>
-	kind ? { text, figure: kind } : { text };
+/** A figure against the baseline opens the plan's working, not a run's. */
+function ofPlan({ opens, ...phrase }: Phrase): Phrase {
+	if (opens?.of !== 'against') return phrase;
+	return { ...phrase, opens: { of: 'plan', name: opens.name } };
+}
+
+/** The working of a plan's figure in words and numbers. */
+export function writePlanWorking(
+	working: PlanWorking,
+	nameOf: (id: string) => string,
+	currency: Currency
+): WrittenWorking {
+	const money = (amount: number) => writeMoney(amount as Cents, currency);
+	const source = (text: string) => ({ text, figure: null });
+	switch (working.kind) {
+		case 'sum of debts': {
+			const amounts = working.parts.map(({ amount }) => money(amount));
+			return {
+				title: 'Total interest',
+				words: 'the interest of each debt, added up',
+				numbers: `${amounts.join(' + ')} = ${money(working.total)}`,
+				result: money(working.total),
+				sources: working.parts.map(({ id, amount }) => source(`${money(amount)} is ${nameOf(id)}`))
+			};
+		}
+		case 'latest':
+			return {
+				title: 'The end',
+				words: `the latest day on which a debt is paid off, in month ${working.months} of the plan`,
+				numbers: null,
+				result: writeDate(working.date),
+				sources: working.parts.map(({ id, date }) => source(`${writeDate(date)} is ${nameOf(id)}`))
+			};
+		case 'less':
+			return {
+				title: 'Interest less than the other way',
+				words: 'interest of the other way − interest of the plan',
+				numbers: `${money(working.baseline)} − ${money(working.plan)} = ${money(working.less)}`,
+				result: money(working.less),
+				sources: []
+			};
+		case 'sooner': {
+			const time = writeMonths(Math.abs(working.months)) + (working.months < 0 ? ' later' : '');
+			return {
+				title: 'Time sooner than the other way',
+				words: 'calendar months from the end of the plan to that of the other way',
+				numbers: `${writeDate(working.plan)} to ${writeDate(working.baseline)}: ${time}`,
+				result: time,
+				sources: []
+			};
+		}
+	}
+}
 
 function payingPhrases(
 	plan: PlanTotals & Pick<Plan, 'kept'>,

@@ -3,25 +3,26 @@
  * and opened; read one after the other, the phrases are the sentence.
  */
 import type { Figure } from '../core/figure';
+import type { PlanFigure } from '../core/plan-working';
 import { grouped } from './decimal-text';
 
 export interface Phrase {
 	readonly text: string;
 	/** Set apart; `interest` in the one colour of interest. */
 	readonly figure?: 'figure' | 'interest';
-	/** The figure of the run whose working it opens. */
-	readonly opens?: Figure;
+	/** The figure of a run or of a plan whose working it opens. */
+	readonly opens?: Figure | PlanFigure;
 }
 
 export type Sentence = readonly Phrase[];
 
 export const say = (text: string): Phrase => ({ text });
 
-export function figure(text: string, opens?: Figure): Phrase {
+export function figure(text: string, opens?: Phrase['opens']): Phrase {
 	return opens ? { text, figure: 'figure', opens } : { text, figure: 'figure' };
 }
 
-export function interest(text: string, opens?: Figure): Phrase {
+export function interest(text: string, opens?: Phrase['opens']): Phrase {
 	return { ...figure(text, opens), figure: 'interest' };
 }
 

@@ -1,11 +1,10 @@
 <script lang="ts">
-	import type { Figure } from '../core/figure';
-	import type { Sentence } from '../formats/sentence';
+	import type { Phrase, Sentence } from '../formats/sentence';
 
 	interface Props {
 		sentence: Sentence;
 		/** A figure that is to show its working, and the element that it stands in. */
-		onopen?: (figure: Figure, element: HTMLElement) => void;
+		onopen?: (figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void;
 	}
 	const { sentence, onopen }: Props = $props();
 </script>

@@ -13,6 +13,7 @@
 		planDifference,
 		withMore
 	} from '$lib/core/plan-answers';
+	import { planWorkingOf, type PlanFigure } from '$lib/core/plan-working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { newPlanHappening, withItem } from '$lib/desk/plan-entry';
 	import { plannedDebts } from '$lib/formats/case-document';
@@ -24,12 +25,14 @@
 		planFields,
 		planSentence,
 		shortSentence,
-		whyShare
+		whyShare,
+		writePlanWorking
 	} from '$lib/formats/plan-text';
-	import { say } from '$lib/formats/sentence';
+	import { say, type Phrase } from '$lib/formats/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeLine from '$lib/ui/BeforeLine.svelte';
 	import Note from '$lib/ui/Note.svelte';
+	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import MoneyCurve from './MoneyCurve.svelte';
 	import MoneyBar, { type MoneyMark } from './MoneyBar.svelte';
 	import MoneySheet from './MoneySheet.svelte';
@@ -152,6 +155,17 @@
 		editing && (happenings.find(({ id }) => id === editing?.draft.id) ?? null)
 	);
 
+	let opened = $state.raw<{ figure: PlanFigure; anchor: HTMLElement } | null>(null);
+	const working = $derived.by(() => {
+		const found = opened && planWorkingOf(plan, baseline, opened.figure);
+		const name = (id: string) => shown.find((debt) => debt.id === id)?.name ?? '';
+		return found && writePlanWorking(found, name, currency);
+	});
+
+	function open(figure: NonNullable<Phrase['opens']>, anchor: HTMLElement): void {
+		if (figure.of === 'plan') opened = { figure, anchor };
+	}
+
 	function explain(share: MonthShare, debt: Listed, anchor: HTMLElement): void {
 		if (!kept) return;
 		why = {
@@ -184,8 +198,9 @@
 	}
 
 	function close(): void {
-		const { anchor } = why ?? editing ?? {};
+		const { anchor } = why ?? editing ?? opened ?? {};
 		why = null;
+		opened = null;
 		editing = null;
 		anchor?.focus();
 	}
@@ -239,7 +254,7 @@
 	<main>
 		<h1 class="unseen">Plan of {desk.document.label}</h1>
 		<div class="top">
-			<Answer {sentence} />
+			<Answer {sentence} onopen={open} />
 			{#if short}
 				<p class="short">
 					{#each short as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
@@ -343,6 +358,16 @@
 		{currency}
 		ontry={(amount) => vary('the month’s money', { budget: { kind: 'constant', amount } })}
 		onclose={() => (curve = null)}
+	/>
+{/if}
+{#if working && opened}
+	<WorkingNote
+		{working}
+		anchor={opened.anchor}
+		deep={false}
+		onopen={() => undefined}
+		onback={() => undefined}
+		onclose={close}
 	/>
 {/if}
 {#if why}

@@ -214,7 +214,10 @@
 <main>
 	<h1 class="unseen">{debt ? nameOf(debt) : 'Debt'}</h1>
 	<div class="top">
-		<Answer {sentence} onopen={open} />
+		<Answer
+			{sentence}
+			onopen={(figure, element) => figure.of !== 'plan' && open(figure, element)}
+		/>
 		{#if stood && standing && carried}
 			<BeforeLine
 				sentence={beforeSentence(stood, standing, difference(carried.run, standing.run), currency)}
