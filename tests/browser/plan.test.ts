@@ -53,7 +53,7 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 
 	it('keeps each computed order’s figures, and the answer before beside the new one', async () => {
 		await screen.page.focus('[aria-label="The order"]');
-		await screen.page.keyboard.type('smallest');
+		await screen.press('s');
 		await screen.answer('smallest balance first, everything is paid off in July 2029, after 31');
 		await screen.answer('it costs 3,593.92 in interest');
 		await screen.see('.before', 'at 820.00 a month, highest rate first: paid off in June 2029');
