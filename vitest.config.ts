@@ -29,6 +29,8 @@ export default defineConfig({
 					include: ['tests/browser/**/*.test.ts'],
 					globalSetup: './tests/support/setup.ts',
 					maxWorkers: 2,
+					// What a page is waited for: only a failure takes so long.
+					expect: { poll: { timeout: 15_000 } },
 					testTimeout: 120_000,
 					hookTimeout: 120_000
 				}

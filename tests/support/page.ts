@@ -128,7 +128,7 @@ export class Screen {
 
 	/** Waits until the text of a place is, or matches, what is expected. */
 	async see(selector: string, expected: string | RegExp): Promise<void> {
-		const seen = expect.poll(() => this.text(selector), { timeout: 10_000, interval: 50 });
+		const seen = expect.poll(() => this.text(selector), { timeout: 20_000, interval: 50 });
 		if (typeof expected === 'string') await seen.toContain(expected);
 		else await seen.toMatch(expected);
 	}
