@@ -5,7 +5,8 @@ import type { CalendarDate } from '../src/lib/core/calendar';
 import type { DebtTerms } from '../src/lib/core/debt';
 import { cents, ZERO } from '../src/lib/core/money';
 import { percent } from '../src/lib/core/rate';
-import { planTotals, type PlannedDebt, type PlanTerms } from '../src/lib/core/plan';
+import { planTotals } from '../src/lib/core/plan';
+import type { PlannedDebt, PlanTerms } from '../src/lib/core/planned';
 import { run, runTotals } from '../src/lib/core/run';
 
 const BALANCE = 19_870_000;

@@ -13,7 +13,8 @@ import {
 	moneyThatEnds,
 	withMore
 } from '../../src/lib/core/plan-answers';
-import { planOf, planTotals, type PlannedDebt, type PlanTerms } from '../../src/lib/core/plan';
+import { planOf, planTotals } from '../../src/lib/core/plan';
+import type { PlannedDebt, PlanTerms } from '../../src/lib/core/planned';
 import { percent } from '../../src/lib/core/rate';
 import { rowAt, run } from '../../src/lib/core/run';
 import { shared } from '../../src/lib/core/share';

@@ -13,10 +13,9 @@ import {
 	moreSentence,
 	planHappeningInWords,
 	planSentence,
-	shortSentence,
-	whyShare,
-	writePlanWorking
+	shortSentence
 } from '../../src/lib/formats/plan-text';
+import { whyShare, writePlanWorking } from '../../src/lib/formats/plan-working-text';
 import { plain } from '../../src/lib/formats/sentence';
 import { amount, card } from '../support/debts';
 

@@ -1,6 +1,7 @@
 /** Interest and length of a plan over the month's money: what another so much a month buys. */
 import type { Cents } from './money';
-import { planTotals, type PlannedDebt, type PlanTerms } from './plan';
+import { planTotals } from './plan';
+import type { PlannedDebt, PlanTerms } from './planned';
 
 export interface CurvePoint {
 	/** The month's money, the same in every month. */

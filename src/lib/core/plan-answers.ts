@@ -1,15 +1,10 @@
 /** What is asked about a plan: the money it needs, what more money buys, how it stands against another. */
 import { monthsBetween } from './calendar';
 import type { Difference } from './compare';
-import type { Cents } from './money';
-import {
-	planOf,
-	planTotals,
-	type Plan,
-	type PlannedDebt,
-	type PlanTerms,
-	type PlanTotals
-} from './plan';
+import { roundedShare, type Cents } from './money';
+import { planOf, planTotals } from './plan';
+import type { Plan, PlannedDebt, PlanTerms, PlanTotals } from './planned';
+import { percent, WHOLE, type Percent } from './rate';
 import { least } from './solve';
 
 /** Nothing but what each debt asks. */
@@ -24,6 +19,20 @@ export const ONLY_ASKED: PlanTerms = {
 /** What all debts ask in the first month. */
 export function askedAtFirst(debts: readonly PlannedDebt[]): Cents {
 	return planOf(debts, ONLY_ASKED).kept[0]?.asked ?? (0 as Cents);
+}
+
+/** How the month's money falls short of what is asked; null where it never does. */
+export function shortfallOf({ shortMonths, kept }: Plan): {
+	/** The most that a month lacks. */
+	readonly most: Cents;
+	/** How much of what is asked is there in the first short month, to the hundredth of a percent. */
+	readonly coveredAtFirst: Percent;
+} | null {
+	const month = kept[(shortMonths[0]?.month ?? 0) - 1];
+	if (!month) return null;
+	const most = Math.max(...shortMonths.map(({ missing }) => missing)) as Cents;
+	const covered = roundedShare(month.money, WHOLE / 100, month.asked);
+	return { most, coveredAtFirst: percent(100 * covered) };
 }
 
 /** How much sooner and how much less interest than another plan: only plans that end can be measured so. */

@@ -1,7 +1,7 @@
 /** The working of a plan's totals, as data: of which debts' figures each is made. */
 import type { Cents } from './money';
 import type { CalendarDate } from './calendar';
-import type { PlanTotals } from './plan';
+import type { PlanTotals } from './planned';
 import { planDifference } from './plan-answers';
 
 /** A figure of a plan, or of how it stands against its baseline. */

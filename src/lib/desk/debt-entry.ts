@@ -82,10 +82,10 @@ export function newHappening(
 }
 
 /** What happens, with one of it put in the place of the one that has its identity, or added. */
-export function withHappening(
-	happenings: DebtEntry['happenings'],
-	changed: HappeningEntry
-): DebtEntry['happenings'] {
+export function withHappening<T extends { readonly id: string }>(
+	happenings: readonly T[],
+	changed: T
+): T[] {
 	return happenings.some(({ id }) => id === changed.id)
 		? happenings.map((item) => (item.id === changed.id ? changed : item))
 		: [...happenings, changed];

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import type { CalendarDate } from '../core/calendar';
 import { LIMITS } from '../core/limits';
 import type { Cents } from '../core/money';
-import type { PlannedDebt } from '../core/plan';
+import type { PlannedDebt } from '../core/planned';
 import { carryOut, plannedTerms, wayTerms, type Carried } from '../core/ways';
 import { upgraded } from './case-upgrade';
 import { allowedAsOf, allowedFirstDue } from './date-text';

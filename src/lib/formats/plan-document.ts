@@ -4,7 +4,7 @@ import { addMonths, monthsBetween, type CalendarDate } from '../core/calendar';
 import { LIMITS } from '../core/limits';
 import type { Cents } from '../core/money';
 import { ORDERS } from '../core/order';
-import type { Budget, PlanTerms } from '../core/plan';
+import type { Budget, PlanTerms } from '../core/planned';
 import { choice, date, flag, frequency, identifier, money, name, sentence } from './schema-fields';
 
 const budgetEntry = z.discriminatedUnion(

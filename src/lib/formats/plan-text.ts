@@ -1,20 +1,19 @@
 /** What a plan comes to, what its months do, and why, in sentences. */
 import type { Difference } from '../core/compare';
-import { roundedShare, ZERO, type Cents } from '../core/money';
+import type { Cents } from '../core/money';
+import { shortfallOf } from '../core/plan-answers';
 import { shareOfIncome, type Household } from '../core/household';
 import type { CurvePoint } from '../core/money-curve';
 import type { Order } from '../core/order';
-import type { MonthShare, Plan, PlanMonth, PlanTotals } from '../core/plan';
-import type { PlanWorking } from '../core/plan-working';
-import { percent, WHOLE, type Percent } from '../core/rate';
+import type { Plan, PlanMonth, PlanTotals } from '../core/planned';
+import { percent } from '../core/rate';
 import { changePhrases, againstPhrases } from './answer-text';
-import { writeDate, writeMonth, writeMonths, writeShortMonth } from './date-text';
+import { writeMonth, writeMonths, writeShortMonth } from './date-text';
 import { frequencyWords } from './frequency-text';
 import { writeMoney, type Currency } from './money-text';
 import { writePercent } from './percent-text';
 import { monthStart, type PlanEntry, type PlanHappening, type SheetLine } from './plan-document';
 import { countOf, figure, interest, say, type Phrase, type Sentence } from './sentence';
-import type { WrittenWorking } from './working-text';
 
 export const ORDER_WORDS: readonly {
 	readonly value: Order;
@@ -79,54 +78,6 @@ export function planSentence(
 function ofPlan({ opens, ...phrase }: Phrase): Phrase {
 	if (opens?.of !== 'against') return phrase;
 	return { ...phrase, opens: { of: 'plan', name: opens.name } };
-}
-
-/** The working of a plan's figure in words and numbers. */
-export function writePlanWorking(
-	working: PlanWorking,
-	nameOf: (id: string) => string,
-	currency: Currency
-): WrittenWorking {
-	const money = (amount: number) => writeMoney(amount as Cents, currency);
-	const source = (text: string) => ({ text, figure: null });
-	switch (working.kind) {
-		case 'sum of debts': {
-			const amounts = working.parts.map(({ amount }) => money(amount));
-			return {
-				title: 'Total interest',
-				words: 'the interest of each debt, added up',
-				numbers: `${amounts.join(' + ')} = ${money(working.total)}`,
-				result: money(working.total),
-				sources: working.parts.map(({ id, amount }) => source(`${money(amount)} is ${nameOf(id)}`))
-			};
-		}
-		case 'latest':
-			return {
-				title: 'The end',
-				words: `the latest day on which a debt is paid off, in month ${working.months} of the plan`,
-				numbers: null,
-				result: writeDate(working.date),
-				sources: working.parts.map(({ id, date }) => source(`${writeDate(date)} is ${nameOf(id)}`))
-			};
-		case 'less':
-			return {
-				title: 'Interest less than the other way',
-				words: 'interest of the other way − interest of the plan',
-				numbers: `${money(working.baseline)} − ${money(working.plan)} = ${money(working.less)}`,
-				result: money(working.less),
-				sources: []
-			};
-		case 'sooner': {
-			const time = writeMonths(Math.abs(working.months)) + (working.months < 0 ? ' later' : '');
-			return {
-				title: 'Time sooner than the other way',
-				words: 'calendar months from the end of the plan to that of the other way',
-				numbers: `${writeDate(working.plan)} to ${writeDate(working.baseline)}: ${time}`,
-				result: time,
-				sources: []
-			};
-		}
-	}
 }
 
 function payingPhrases(
@@ -194,12 +145,10 @@ export function shortSentence(
 	covers: Cents | null,
 	currency: Currency
 ): Sentence | null {
+	const shortfall = shortfallOf(plan);
 	const [first] = plan.shortMonths;
-	if (!first) return null;
-	const most = Math.max(...plan.shortMonths.map(({ missing }) => missing)) as Cents;
-	const { money, asked } = plan.kept[first.month - 1] ?? { money: ZERO, asked: most };
-	// To the hundredth of a percent.
-	const fall = percent(100 * roundedShare(money, WHOLE / 100, asked));
+	if (!first || !shortfall) return null;
+	const { most, coveredAtFirst } = shortfall;
 	const count = plan.shortMonths.length;
 	const from = writeMonth(monthStart(plan.firstMonth, first.month));
 	return [
@@ -214,7 +163,7 @@ export function shortSentence(
 			? [say('To cover it, what is asked')]
 			: [figure(writeMoney(covers, currency)), say(' a month would cover it; or what is asked')]),
 		say(' would have to fall to '),
-		figure(writePercent(fall)),
+		figure(writePercent(coveredAtFirst)),
 		say(count === 1 ? '.' : ' at first.')
 	];
 }
@@ -222,74 +171,18 @@ export function shortSentence(
 /** “In April 2028, of 890.00: 137.00 is interest, 753.00 brings the balance down” */
 export function moneySentence(month: PlanMonth, plan: PlanTotals, currency: Currency): Sentence {
 	const money = (amount: number) => writeMoney(amount as Cents, currency);
-	const down = month.shares.reduce((sum, { principal }) => sum + principal, 0);
 	return [
 		say(`In ${writeMonth(monthStart(plan.firstMonth, month.month))}, of `),
 		figure(money(month.paid)),
 		say(': '),
 		interest(`${money(month.interest)} is interest`),
 		say(', '),
-		figure(money(Math.abs(down))),
-		say(down >= 0 ? ' brings the balance down' : ' is added to it'),
+		figure(money(Math.abs(month.principal))),
+		say(month.principal >= 0 ? ' brings the balance down' : ' is added to it'),
 		...(month.missing > 0
 			? [say('; '), figure(money(month.missing)), say(' is missing of what is asked')]
 			: [])
 	];
-}
-
-/** Why a debt got what it got in a month. */
-export function whyShare(
-	share: MonthShare,
-	month: PlanMonth,
-	order: Order,
-	currency: Currency
-): string {
-	const money = (amount: number) => writeMoney(amount as Cents, currency);
-	if (month.missing > 0) {
-		return (
-			`Asked ${money(share.asked)}. The month’s money, ${money(month.money)}, is ` +
-			`${money(month.missing)} less than the ${money(month.asked)} that all debts ask, so each gets ` +
-			`its share: ${money(share.asked)} × ${money(month.money)} ÷ ${money(month.asked)} = ${money(share.paid)}, to the cent.`
-		);
-	}
-	const rest = share.paid - share.asked;
-	const asked =
-		share.asked === share.owed
-			? `Asked ${money(share.asked)}, all that is still owed.`
-			: `Asked ${money(share.asked)}.`;
-	const left = month.money - month.asked;
-	if (rest === 0) {
-		if (left === 0) return `${asked} The month’s money is just what all debts ask.`;
-		return share.rank === null
-			? asked
-			: `${asked} The ${money(left)} beyond what all debts ask went to debts before it in line.`;
-	}
-	const place = `because it is ${placeWords(share, order, money)}`;
-	const gone = share.closing === 0 ? '; with that it is paid off' : '';
-	return `${asked} The rest, ${money(rest)} of the ${money(left)} beyond what all debts ask, ${place}${gone}.`;
-}
-
-function placeWords(
-	{ rank, annual, opening, owed, asked }: MonthShare,
-	order: Order,
-	money: (amount: number) => string
-): string {
-	const place =
-		rank === 1
-			? 'first in line'
-			: `next in line, at place ${rank}, after those before it took theirs`;
-	switch (order) {
-		case 'rate':
-			return `${place}: ${rank === 1 ? 'highest ' : ''}rate, ${writePercent(annual as Percent)}`;
-		case 'balance':
-			return `${place}: ${rank === 1 ? 'smallest ' : ''}balance, ${money(opening)}`;
-		case 'relief':
-			return `${place}: it owes ${(owed / Math.max(asked, 1)).toFixed(1)} times what it asks`;
-		case 'listed':
-			return `${place} in the own order`;
-		case 'spread':
-			return 'one of the debts that share it in proportion to what they owe';
-	}
 }
 
 /** “25 more a month: 1 month sooner, 108.20 less” */

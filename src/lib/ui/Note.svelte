@@ -110,8 +110,30 @@
 		flex: 1;
 	}
 
-	.title :global(button) {
+	.title :global(button),
+	.note :global(.acts button) {
 		color: var(--act);
 		font-weight: 600;
+	}
+
+	/* What a note may hold: labelled fields, and what can be done with it. */
+	.note :global(.fields) {
+		display: grid;
+		grid-template-columns: 104px 1fr;
+		align-items: center;
+	}
+
+	.note :global(.label) {
+		color: var(--quiet);
+	}
+
+	.note :global(.fields :is(input, select)) {
+		border-bottom-color: var(--hairline);
+		font-weight: 600;
+	}
+
+	.note :global(.acts) {
+		display: flex;
+		gap: 18px;
 	}
 </style>

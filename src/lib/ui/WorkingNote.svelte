@@ -12,16 +12,16 @@
 		/** The figure that it stands beside. */
 		anchor: HTMLElement;
 		/** Whether there is a working that this one was opened from. */
-		deep: boolean;
-		onopen: (figure: Figure) => void;
-		onback: () => void;
+		deep?: boolean;
+		onopen?: (figure: Figure) => void;
+		onback?: () => void;
 		onclose: () => void;
 	}
-	const { working, anchor, deep, onopen, onback, onclose }: Props = $props();
+	const { working, anchor, deep = false, onopen, onback, onclose }: Props = $props();
 
 	function key(event: KeyboardEvent): boolean {
 		if (event.key !== 'Backspace' || !deep) return false;
-		onback();
+		onback?.();
 		return true;
 	}
 </script>
@@ -38,7 +38,8 @@
 				{#each working.sources as { text, figure }, index (index)}
 					<li>
 						{#if figure}
-							<button type="button" class="source" onclick={() => onopen(figure)}>{text} ›</button>
+							<button type="button" class="source" onclick={() => onopen?.(figure)}>{text} ›</button
+							>
 						{:else}{text}{/if}
 					</li>
 				{/each}

@@ -2,7 +2,8 @@
 	import type { CalendarDate } from '$lib/core/calendar';
 	import type { Difference } from '$lib/core/compare';
 	import type { Cents } from '$lib/core/money';
-	import { firstMonthOf, planOf, planTotals, type MonthShare } from '$lib/core/plan';
+	import { firstMonthOf, planOf, planTotals } from '$lib/core/plan';
+	import type { MonthShare } from '$lib/core/planned';
 	import {
 		askedAtFirst,
 		eventMonths,
@@ -15,7 +16,8 @@
 	} from '$lib/core/plan-answers';
 	import { planWorkingOf, type PlanFigure } from '$lib/core/plan-working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
-	import { newPlanHappening, withItem } from '$lib/desk/plan-entry';
+	import { withHappening } from '$lib/desk/debt-entry';
+	import { newPlanHappening } from '$lib/desk/plan-entry';
 	import { plannedDebts } from '$lib/formats/case-document';
 	import { nameOf } from '$lib/formats/debt-text';
 	import { planTerms, type PlanEntry, type PlanHappening } from '$lib/formats/plan-document';
@@ -24,10 +26,9 @@
 		planBeforeSentence,
 		planFields,
 		planSentence,
-		shortSentence,
-		whyShare,
-		writePlanWorking
+		shortSentence
 	} from '$lib/formats/plan-text';
+	import { whyShare, writePlanWorking } from '$lib/formats/plan-working-text';
 	import { say, type Phrase } from '$lib/formats/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeLine from '$lib/ui/BeforeLine.svelte';
@@ -78,13 +79,9 @@
 			: [say(` ${unfinished === 1 ? '1 debt is' : `${unfinished} debts are`} not in it yet.`)])
 	]);
 	/** What doesn't depend on the amount that is paid, so that sliding it leaves it alone. */
-	const steady = $derived({
-		...planTerms(
-			{ budget: { kind: 'required' }, order, listed, happenings },
-			firstMonth,
-			askedFirst
-		)
-	});
+	const steady = $derived(
+		planTerms({ budget: { kind: 'required' }, order, listed, happenings }, firstMonth, askedFirst)
+	);
 	const covers = $derived(moneyThatCovers(debts, steady));
 	const short = $derived(
 		shortSentence(plan, entry.budget.kind === 'constant' ? covers : null, currency)
@@ -189,7 +186,7 @@
 		// Turning what is not there yet into another kind only says which fields it has.
 		if (!known && editing && item.kind !== editing.draft.kind) {
 			editing = { ...editing, draft: item };
-		} else vary('what happens to the money', { happenings: withItem(happenings, item) });
+		} else vary('what happens to the money', { happenings: withHappening(happenings, item) });
 	}
 
 	function remove(id: string): void {
@@ -361,14 +358,7 @@
 	/>
 {/if}
 {#if working && opened}
-	<WorkingNote
-		{working}
-		anchor={opened.anchor}
-		deep={false}
-		onopen={() => undefined}
-		onback={() => undefined}
-		onclose={close}
-	/>
+	<WorkingNote {working} anchor={opened.anchor} onclose={close} />
 {/if}
 {#if why}
 	<Note title={why.title} anchor={why.anchor} onclose={close}><p>{why.text}</p></Note>

@@ -5,7 +5,7 @@
 <script lang="ts">
 	import type { Cents } from '$lib/core/money';
 	import { amountsBetween, kneeOf, type CurvePoint } from '$lib/core/money-curve';
-	import type { PlannedDebt, PlanTerms } from '$lib/core/plan';
+	import type { PlannedDebt, PlanTerms } from '$lib/core/planned';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { curveSentence } from '$lib/formats/plan-text';
 	import { amountAt, drawCurve, redrawCurve } from '$lib/ui/curve-chart';

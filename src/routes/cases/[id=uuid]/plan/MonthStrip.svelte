@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
 	import type { Cents } from '$lib/core/money';
-	import type { MonthShare, Plan, PlanMonth } from '$lib/core/plan';
+	import type { MonthShare, Plan, PlanMonth } from '$lib/core/planned';
 	import { letterOf } from '$lib/formats/debt-text';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { moneySentence } from '$lib/formats/plan-text';

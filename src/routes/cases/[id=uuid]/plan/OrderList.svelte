@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
 	import type { Order } from '$lib/core/order';
-	import type { Plan } from '$lib/core/plan';
+	import type { Plan } from '$lib/core/planned';
 	import { writeShortMonth } from '$lib/formats/date-text';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { ORDER_WORDS } from '$lib/formats/plan-text';

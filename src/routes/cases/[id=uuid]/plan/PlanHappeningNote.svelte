@@ -77,31 +77,3 @@
 		</p>
 	{/if}
 </Note>
-
-<style>
-	.fields {
-		display: grid;
-		grid-template-columns: 104px 1fr;
-		align-items: center;
-	}
-
-	.label {
-		color: var(--quiet);
-	}
-
-	.fields :global(input),
-	.fields :global(select) {
-		border-bottom-color: var(--hairline);
-		font-weight: 600;
-	}
-
-	.acts {
-		display: flex;
-		gap: 18px;
-	}
-
-	button {
-		color: var(--act);
-		font-weight: 600;
-	}
-</style>

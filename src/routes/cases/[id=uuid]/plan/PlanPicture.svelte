@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { addDays, addMonths, type CalendarDate } from '$lib/core/calendar';
 	import type { Cents } from '$lib/core/money';
-	import type { Plan } from '$lib/core/plan';
+	import type { Plan } from '$lib/core/planned';
 	import { owedInAll } from '$lib/core/plan-answers';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { daysOf, monthIn, type PlanEntry, type PlanHappening } from '$lib/formats/plan-document';

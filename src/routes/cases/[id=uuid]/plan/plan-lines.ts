@@ -1,6 +1,6 @@
 /** The plan as a picture: what is owed in all over real months, in bands, and the baseline as a line. */
 import { addDays, addMonths, type CalendarDate } from '$lib/core/calendar';
-import type { Plan } from '$lib/core/plan';
+import type { Plan } from '$lib/core/planned';
 import { owedInAll } from '$lib/core/plan-answers';
 import { writeShortMonth } from '$lib/formats/date-text';
 import { letterOf } from '$lib/formats/debt-text';

@@ -1,0 +1,106 @@
+/** What goes into a plan, and what comes of it (contract, section 9). */
+import type { CalendarDate } from './calendar';
+import type { DebtTerms } from './debt';
+import type { Cents } from './money';
+import type { Order } from './order';
+
+/** Where the month's money comes from. */
+export type Budget =
+	/** Nothing but what each debt asks. */
+	| { readonly kind: 'required' }
+	/** That and something more; what a cleared debt asked is kept by the client. */
+	| { readonly kind: 'required-plus'; readonly extra: Cents }
+	/** A fixed amount; what a cleared debt asked moves on to the others. */
+	| { readonly kind: 'constant'; readonly amount: Cents };
+
+export interface PlanTerms {
+	readonly budget: Budget;
+	/** What comes on top in single months, from 1. */
+	readonly oneOffs: readonly { readonly month: number; readonly amount: Cents }[];
+	/** The amount, or the extra, from a month on. */
+	readonly budgetChanges: readonly { readonly from: number; readonly amount: Cents }[];
+	readonly order: Order;
+	/** The counselor's own order, by identity; what is not in it comes after. */
+	readonly listed: readonly string[];
+}
+
+export interface PlannedDebt {
+	readonly id: string;
+	readonly terms: DebtTerms;
+}
+
+/** A debt's part of one month, money in minor units. */
+export interface MonthShare {
+	/** Which debt: its place in the list, from 0. */
+	readonly index: number;
+	/** The annual rate in force, in ten-thousandths of a percent. */
+	readonly annual: number;
+	readonly opening: Cents;
+	readonly charges: Cents;
+	readonly interest: Cents;
+	/** R: its scheduled payments and its own extras, at most what is owed. */
+	readonly asked: Cents;
+	/** S: what is owed before anything is paid. */
+	readonly owed: Cents;
+	readonly paid: Cents;
+	/** paid − interest − charges; negative where the balance grew. */
+	readonly principal: Cents;
+	readonly closing: Cents;
+	/** Its place in line for what the money leaves, from 1; null where it can't take any. */
+	readonly rank: number | null;
+}
+
+export interface PlanMonth {
+	/** 1, 2, 3 … */
+	readonly month: number;
+	/** T. */
+	readonly money: Cents;
+	/** ΣR. */
+	readonly asked: Cents;
+	readonly paid: Cents;
+	readonly interest: Cents;
+	/** By how much the month brings the balances down; negative where it adds to them. */
+	readonly principal: Cents;
+	/** What the money lacks to cover what is asked; 0 where it does. */
+	readonly missing: Cents;
+	/** The debts that are open at its beginning, in the list's order. */
+	readonly shares: readonly MonthShare[];
+}
+
+export interface DebtTotals {
+	readonly id: string;
+	readonly starting: Cents;
+	/** 0: nothing was owed; null: not cleared. */
+	readonly payoffMonth: number | null;
+	readonly payoffDate: CalendarDate | null;
+	readonly interest: Cents;
+	readonly charges: Cents;
+	readonly fees: Cents;
+	readonly paid: Cents;
+	readonly closing: Cents;
+}
+
+export type PlanEnding =
+	| { readonly status: 'cleared'; readonly payoffDate: CalendarDate }
+	| { readonly status: 'never' }
+	| { readonly status: 'beyond' };
+
+export interface PlanTotals {
+	readonly ending: PlanEnding;
+	/** Months run: to the last payoff, or until the ending was decided. */
+	readonly months: number;
+	/** The first of the calendar month that month 1 is. */
+	readonly firstMonth: CalendarDate;
+	readonly starting: Cents;
+	readonly totalInterest: Cents;
+	readonly totalCharges: Cents;
+	readonly totalFees: Cents;
+	readonly totalPaid: Cents;
+	readonly closing: Cents;
+	readonly debts: readonly DebtTotals[];
+	readonly shortMonths: readonly { readonly month: number; readonly missing: Cents }[];
+}
+
+export interface Plan extends PlanTotals {
+	readonly kept: readonly PlanMonth[];
+}
