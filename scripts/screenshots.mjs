@@ -67,7 +67,7 @@ await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }
 await take('one-debt-changed-dark');
 
 await page.click('.before button');
-await page.click('.views a:last-child');
+await page.click('.views a:nth-child(2)');
 await page.waitForSelector('.strip');
 await pressEvents(4);
 await take('plan-dark');
@@ -82,10 +82,31 @@ await page.keyboard.press('PageUp');
 await take('what-more-buys');
 await page.keyboard.press('Escape');
 
+await page.click('.asks button:first-child');
+await page.waitForSelector('ol li .mark');
+await page.waitForFunction(() => !document.querySelector('progress'));
+await take('cheapest-order');
+await page.click('.asks button:last-child');
+await page.waitForFunction(() => document.querySelectorAll('td.right').length === 10);
+await take('how-sure');
+await page.keyboard.press('Escape');
+
+await page.keyboard.press('F9');
+await page.waitForSelector('.pictures canvas');
+await take('side-by-side');
+await page.click('thead th:nth-of-type(3) a');
+await page.waitForSelector('[data-change]');
+await page.click('[data-change]');
+await page.waitForSelector('[role=dialog]');
+await take('changed-debts');
+await page.keyboard.press('Escape');
+
 await page.goto(server.address, { waitUntil: 'networkidle0' });
 await (await page.$$('[data-case]')).at(-1)?.click();
 await page.waitForSelector('.views');
-await page.click('.views a:last-child');
+await page.click('.views a:nth-child(2)');
+await page.waitForSelector('.strip');
+await page.select('[aria-label="The plan"]', '00000000-0000-4000-8000-000000000001');
 await page.waitForSelector('.short');
 await page.click('[data-why]');
 await page.waitForSelector('[role=dialog]');

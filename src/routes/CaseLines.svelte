@@ -63,6 +63,7 @@
 			<span role="columnheader">Client</span>
 			<span role="columnheader" class="right">Debts</span>
 			<span role="columnheader" class="right">Owed</span>
+			<span role="columnheader">Chosen plan</span>
 			<span role="columnheader" class="right">As of</span>
 			<span role="columnheader" class="right">Last touched</span>
 			<span role="columnheader"><span class="unseen">Rename or delete</span></span>
@@ -70,7 +71,7 @@
 	</div>
 	<div role="rowgroup">
 		{#each cases as line, index (line.id)}
-			{@const { id, label, debts, owed, currency, asOf, touchedAt } = line}
+			{@const { id, label, debts, owed, currency, chosen, asOf, touchedAt } = line}
 			<div class="line" role="row">
 				<span
 					role="cell"
@@ -103,6 +104,10 @@
 				<span role="cell" class="right">
 					{writeMoney(owed, currency)} <span class="quiet">{currency.code}</span>
 				</span>
+				<span role="cell" class="chosen" title={chosen?.name}>
+					{#if chosen}{chosen.name}<small>{writeDate(chosen.date)}</small>
+					{:else}<span class="quiet">none yet</span>{/if}
+				</span>
 				<span role="cell" class="right quiet">{writeDate(asOf)}</span>
 				<span role="cell" class="right quiet">{touchedInWords(touchedAt, today)}</span>
 				<span role="cell" class="tools">
@@ -121,7 +126,7 @@
 <style>
 	.line {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 90px 170px 110px 110px 64px;
+		grid-template-columns: minmax(0, 1fr) 60px 150px minmax(120px, 210px) 100px 110px 64px;
 		gap: 16px;
 		align-items: center;
 		min-height: 42px;
@@ -165,6 +170,18 @@
 	.right {
 		text-align: right;
 		white-space: nowrap;
+	}
+
+	.chosen {
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	.chosen small {
+		display: block;
+		color: var(--quiet);
+		font-size: 12.5px;
 	}
 
 	.quiet {

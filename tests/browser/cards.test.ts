@@ -180,6 +180,15 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.see('[role=dialog]', 'Payment 3');
 		await screen.see('[role=dialog]', 'the scheduled payment 1');
 		await screen.press('Escape');
+		// The totals of a year are figures too: up to the line that folds it, then to the right.
+		await screen.click('[data-row="12"] [data-name="interest"]');
+		await screen.press('Escape', 'ArrowDown', 'ArrowRight');
+		await screen.press('Enter');
+		await screen.see('[role=dialog]', 'Interest of 2028');
+		await screen.see('.numbers', '1,627.27 − 884.46 = 742.81');
+		await screen.see('tr[data-row="12"]', '884.46');
+		await screen.see('tr[data-year-row="2028"]', '742.81');
+		await screen.press('Escape');
 		await screen.click('.answer .interest');
 		await screen.see('[role=dialog]', 'Total interest');
 		await screen.press('Escape');

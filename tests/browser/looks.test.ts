@@ -4,6 +4,7 @@ import { ROOT } from '../../scripts/prepare.mjs';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { card, fixed } from '../support/debts';
 import { makeCase } from '../support/residuum';
+import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
 
 let desk: Desk;
 let screen: Screen;
@@ -19,6 +20,14 @@ beforeAll(async () => {
 		})
 	);
 	const full = await makeCase(desk.residuum, 'Twelve debts of eight digits each', letters);
+	const plans = Array.from({ length: 6 }, (_, index) => ({
+		...FIRST_PLAN,
+		id: index === 0 ? FIRST_PLAN.id : crypto.randomUUID(),
+		name: `A plan with a name of forty characters ${index}`,
+		budget: { kind: 'constant', amount: 12 * 12_345_678 + index * 10_000_000 }
+	}));
+	const choices = [{ plan: FIRST_PLAN.id, name: 'A plan', date: '2026-12-15', note: 'agreed' }];
+	const six = await makeCase(desk.residuum, 'Six plans', letters, {}, { plans, choices });
 	const empty = await makeCase(desk.residuum, 'Nothing yet');
 	screen = await desk.open();
 	views = {
@@ -28,6 +37,8 @@ beforeAll(async () => {
 		'one debt': `/cases/${full.id}/debts/${full.document.debts[0]?.id}`,
 		'plan, full': `/cases/${full.id}/plan`,
 		'plan, empty': `/cases/${empty.id}/plan`,
+		'side by side, full': `/cases/${six.id}/plans`,
+		'side by side, empty': `/cases/${empty.id}/plans`,
 		'not found': '/cases/none'
 	};
 });
@@ -73,6 +84,22 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 		await screen.press('Escape');
 		await screen.click('.before button');
 		await screen.saved();
+		await screen.goto(views['plan, full'] ?? '');
+		for (const start of ['transfer', 'concession']) {
+			await screen.click('.bar .new');
+			await screen.click(`[data-start=${start}]`);
+			await screen.click('[data-change="0"]');
+			await screen.see('[role=dialog]', start === 'transfer' ? 'Offer rate' : 'Fee at the start');
+			expect(await seriousFindings()).toEqual([]);
+			await screen.press('Escape');
+		}
+		await screen.click('.asks button:first-child');
+		await screen.see('section p.found', 'order');
+		expect(await seriousFindings()).toEqual([]);
+		await screen.click('.asks button:last-child');
+		await screen.see('section tbody tr:nth-child(5)', 'needed elsewhere');
+		expect(await seriousFindings()).toEqual([]);
+		await screen.saved();
 		await screen.goto(views['entry grid, full'] ?? '');
 		await screen.click('.tools button:last-child');
 		await screen.see('.notice', 'is deleted.');
@@ -91,6 +118,8 @@ describe.each(['light', 'dark'])('every screen, %s', (scheme) => {
 		'one debt',
 		'plan, full',
 		'plan, empty',
+		'side by side, full',
+		'side by side, empty',
 		'not found'
 	])('%s: nothing serious for axe-core, nothing cut off from 1024 pixels up', async (view) => {
 		await screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FREQUENCIES, type CalendarDate } from '../../src/lib/core/calendar';
-import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt';
+import type { DebtTerms } from '../../src/lib/core/debt';
 import { cents, ZERO, type Cents } from '../../src/lib/core/money';
-import { ORDERS } from '../../src/lib/core/order';
 import { amountsBetween, curvePoint, kneeOf } from '../../src/lib/core/money-curve';
 import {
 	askedAtFirst,
@@ -14,89 +13,19 @@ import {
 	withMore
 } from '../../src/lib/core/plan-answers';
 import { planOf, planTotals } from '../../src/lib/core/plan';
-import type { PlannedDebt, PlanTerms } from '../../src/lib/core/planned';
+import type { Plan, PlannedDebt } from '../../src/lib/core/planned';
 import { percent } from '../../src/lib/core/rate';
 import { rowAt, run } from '../../src/lib/core/run';
 import { shared } from '../../src/lib/core/share';
-
-const rules: fc.Arbitrary<PaymentRule> = fc.oneof(
-	fc
-		.integer({ min: 3_000, max: 40_000 })
-		.map((amount) => ({ kind: 'fixed' as const, amount: cents(amount) })),
-	fc.record({
-		kind: fc.constantFrom('minimum' as const, 'frozen-minimum' as const),
-		percent: fc.integer({ min: 10_000, max: 50_000 }).map(percent),
-		of: fc.constantFrom('statement' as const, 'opening' as const),
-		plusInterest: fc.boolean(),
-		plusFees: fc.boolean(),
-		roundUpTo: fc.constantFrom(ZERO, cents(100)),
-		floor: fc.integer({ min: 1_000, max: 4_000 }).map(cents)
-	}),
-	fc
-		.integer({ min: 6, max: 72 })
-		.map((periods) => ({ kind: 'level' as const, periods, atTerm: 'settle' as const }))
-);
-
-const termsDrawn = (frequencies: fc.Arbitrary<DebtTerms['paymentsPerYear']>) =>
-	fc
-		.record({
-			opening: fc.integer({ min: 1, max: 2_000_000 }),
-			annual: fc.integer({ min: 0, max: 299_900 }),
-			paymentsPerYear: frequencies,
-			payment: rules,
-			extra: fc.constantFrom(0, 0, 5_000),
-			fee: fc.constantFrom(0, 0, 2_500),
-			skip: fc.constantFrom<number[]>([], [], [2])
-		})
-		.map(({ opening, annual, paymentsPerYear, payment, extra, fee, skip }): DebtTerms => ({
-			opening: cents(opening),
-			rate: { basis: 'nominal', annual: percent(annual) },
-			paymentsPerYear,
-			firstDue: '2027-01-15' as CalendarDate,
-			payment,
-			clearBelow: ZERO,
-			skips: skip,
-			extras: extra === 0 ? [] : [{ from: 3, every: 6, amount: cents(extra) }],
-			charges: fee === 0 ? [] : [{ from: 2, every: 12, amount: cents(fee), fee: true }]
-		}));
-
-const monthly = termsDrawn(fc.constant(12));
-const household = (terms: fc.Arbitrary<DebtTerms>) =>
-	fc
-		.array(terms, { minLength: 1, maxLength: 5 })
-		.map((drawn): PlannedDebt[] => drawn.map((terms, index) => ({ id: `debt ${index}`, terms })));
-
-const constant = (amount: number, fields: Partial<PlanTerms> = {}): PlanTerms => ({
-	budget: { kind: 'constant', amount: cents(amount) },
-	oneOffs: [],
-	budgetChanges: [],
-	order: 'rate',
-	listed: [],
-	...fields
-});
-const required: PlanTerms = { ...constant(0), budget: { kind: 'required' } };
-
-const plans: fc.Arbitrary<PlanTerms> = fc.record({
-	budget: fc.oneof(
-		fc.integer({ min: 1_000, max: 200_000 }).map((amount) => ({
-			kind: 'constant' as const,
-			amount: cents(amount)
-		})),
-		fc.integer({ min: 0, max: 60_000 }).map((extra) => ({
-			kind: 'required-plus' as const,
-			extra: cents(extra)
-		}))
-	),
-	oneOffs: fc.constantFrom<PlanTerms['oneOffs']>([], [{ month: 4, amount: cents(50_000) }]),
-	budgetChanges: fc.constantFrom<PlanTerms['budgetChanges']>(
-		[],
-		[{ from: 7, amount: cents(45_000) }]
-	),
-	order: fc.constantFrom(...ORDERS),
-	listed: fc.constantFrom<string[]>([], ['debt 2', 'debt 0'])
-});
-
-const total = (amounts: readonly number[]) => amounts.reduce((sum, amount) => sum + amount, 0);
+import {
+	constant,
+	household,
+	monthly,
+	plans,
+	required,
+	termsDrawn,
+	total
+} from '../support/households';
 
 describe('shares by largest remainder', () => {
 	it('add up, are within a minor unit of the exact share, and prefer the earlier of equals', () => {
@@ -246,9 +175,15 @@ describe('a plan over any debts', () => {
 							.kept.map(({ asked }) => asked)
 							.slice(0, 1)
 					);
-					const less = planTotals(debts, constant(asks + 5_000, { order }));
+					const less = planOf(debts, constant(asks + 5_000, { order }));
 					fc.pre(less.ending.status === 'cleared' && less.shortMonths.length === 0);
-					const plan = planTotals(debts, constant(asks + 5_000 + more, { order }));
+					const plan = planOf(debts, constant(asks + 5_000 + more, { order }));
+					// More money can bring a dear debt past a cheap one, which is then the smaller and first in
+					// line: by balance the claim is about plans in which the same debt is first each month.
+					const firsts = ({ kept }: Plan) =>
+						kept.map(({ shares }) => shares.find(({ rank }) => rank === 1)?.index);
+					const [here, there] = [firsts(plan), firsts(less)];
+					fc.pre(order === 'rate' || here.every((first, month) => first === there[month]));
 					expect(plan.months).toBeLessThanOrEqual(less.months);
 					// Interest is rounded once for each debt and month: each may be half a cent off.
 					const rounding = Math.ceil((debts.length * less.months) / 2);

@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { FREQUENCIES, isCalendarDate, type CalendarDate } from '../../src/lib/core/calendar';
 import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt';
+import { withChanges } from '../../src/lib/core/changes';
 import { cents } from '../../src/lib/core/money';
 import { ORDERS } from '../../src/lib/core/order';
 import { planOf } from '../../src/lib/core/plan';
@@ -143,8 +144,60 @@ export function checkCase(item: unknown): Verdict {
 const planDebt = z
 	.looseObject({ id: z.string() })
 	.transform(({ id, ...terms }) => ({ id, terms: debtTerms.parse(terms) }));
+const part = { percent: rate.default(percent(0)), amount: money.default(cents(0)) };
+/** A debt that a change brings; what it owes follows from the change. */
+const newDebt = planDebt;
+const planChange = z.discriminatedUnion('kind', [
+	z.strictObject({
+		kind: z.literal('consolidate'),
+		debts: z.array(z.string()),
+		loan: newDebt,
+		fee: z.strictObject({ ...part, paid: z.enum(['added', 'up-front']).default('added') })
+	}),
+	z.strictObject({
+		kind: z.literal('transfer'),
+		amounts: z
+			.record(z.string(), z.union([money, z.literal('all')]))
+			.transform((amounts) => Object.entries(amounts).map(([id, amount]) => ({ id, amount }))),
+		feePercent: rate,
+		offerPercent: rate,
+		offerMonths: z.int(),
+		thenPercent: rate,
+		limit: money,
+		card: newDebt
+	}),
+	z.strictObject({
+		kind: z.literal('concession'),
+		from: z.int().default(1),
+		debts: z
+			.record(
+				z.string(),
+				z.strictObject({ annualPercent: rate, payment: money.nullable().default(null) })
+			)
+			.transform((debts) =>
+				Object.entries(debts).map(([id, { annualPercent: annual, payment }]) => ({
+					id,
+					annual,
+					payment
+				}))
+			),
+		setUpFee: money.default(cents(0)),
+		monthlyFee: z
+			.strictObject({
+				amount: money.optional(),
+				percent: rate.optional(),
+				cap: money.nullable().default(null)
+			})
+			.transform(({ amount, percent: share, cap }) =>
+				share === undefined
+					? ({ kind: 'amount', amount: amount ?? cents(0) } as const)
+					: ({ kind: 'percent', percent: share, cap } as const)
+			)
+	})
+]);
 const planTerms = z
 	.strictObject({
+		changes: z.array(planChange).default([]),
 		budget: z.enum(['required', 'required-plus', 'constant']),
 		amount: money.default(cents(0)),
 		extra: money.default(cents(0)),
@@ -162,25 +215,30 @@ const planCase = z.strictObject({
 	kind: z.literal('plan'),
 	debts: z.array(planDebt),
 	plan: planTerms,
-	expect: z.strictObject({
-		status: z.string(),
-		months: z.int(),
-		totalInterest: z.int(),
-		totalPaid: z.int(),
-		debts: z.array(
-			z.strictObject({
-				id: z.string(),
-				payoffMonth: z.int().nullable(),
-				interest: z.int(),
-				paid: z.int()
-			})
-		),
-		shortMonths: z.array(z.strictObject({ month: z.int(), missing: z.int() })),
-		splits: z.array(z.strictObject({ month: z.int(), paid: z.record(z.string(), z.int()) }))
-	})
+	expect: z.union([
+		z.strictObject({ status: z.literal('refused') }),
+		z.strictObject({
+			status: z.string(),
+			months: z.int(),
+			totalInterest: z.int(),
+			totalPaid: z.int(),
+			totalFees: z.int().exactOptional(),
+			totalCost: z.int().exactOptional(),
+			debts: z.array(
+				z.strictObject({
+					id: z.string(),
+					payoffMonth: z.int().nullable(),
+					interest: z.int(),
+					paid: z.int()
+				})
+			),
+			shortMonths: z.array(z.strictObject({ month: z.int(), missing: z.int() })),
+			splits: z.array(z.strictObject({ month: z.int(), paid: z.record(z.string(), z.int()) }))
+		})
+	])
 });
 
-/** A plan; what it changes about the debts is not known yet and makes it a skipped one. */
+/** A plan, with what it changes about the debts. */
 function checkPlan(name: string, item: unknown): Verdict {
 	const read = planCase.safeParse(item);
 	if (!read.success) {
@@ -189,8 +247,16 @@ function checkPlan(name: string, item: unknown): Verdict {
 		];
 		return { name, outcome: 'skipped', why: `not supported yet: ${unknown.join(', ')}` };
 	}
-	const { debts, plan, expect } = read.data;
-	const got = planOf(debts, plan);
+	const { plan, expect } = read.data;
+	const changed = withChanges(read.data.debts, plan.changes);
+	const got = changed.ok ? planOf(changed.debts, { ...plan, fees: changed.fees }) : null;
+	if (!('months' in expect) || !changed.ok || got === null) {
+		const status = got?.ending.status ?? 'refused';
+		return status === expect.status
+			? { name, outcome: 'passed' }
+			: { name, outcome: 'failed', differences: [`expected ${expect.status}, got ${status}`] };
+	}
+	const { debts } = changed;
 	const { debts: expected, shortMonths, splits, ...totals } = expect;
 	const differences = differing('', totals, { ...got, status: got.ending.status }, false);
 	for (const debt of expected) {

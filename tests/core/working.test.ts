@@ -287,6 +287,11 @@ describe('the working of a figure', () => {
 				k: fc.integer({ min: 1, max: 60 })
 			}),
 			fc.record({
+				of: fc.constant('year' as const),
+				name: fc.constantFrom('charges', 'interest', 'paid', 'extra', 'principal', 'closing'),
+				year: fc.integer({ min: 2027, max: 2032 })
+			}),
+			fc.record({
 				of: fc.constant('run' as const),
 				name: fc.constantFrom(
 					'totalInterest',
@@ -372,6 +377,16 @@ describe('the working of a figure', () => {
 			'4,182.36 + 78.38 − 121.00 = 4,139.74'
 		);
 		expect(written({ of: 'row', name: 'paid', k: 207 }).words).toContain('all that is owed');
+		expect(written({ of: 'year', name: 'interest', year: 2028 })).toEqual({
+			title: 'Interest of 2028',
+			words: 'interest up to payment 24 − interest up to payment 12',
+			numbers: expect.stringMatching(/^[\d.,]+ − [\d.,]+ = [\d.,]+$/) as string,
+			result: expect.any(String) as string,
+			sources: [
+				expect.stringContaining('is the interest up to payment 24') as string,
+				expect.stringContaining('is the interest up to payment 12') as string
+			]
+		});
 		expect(written({ of: 'run', name: 'totalPaid' }).numbers).toBe(
 			'4,182.36 + 6,512.37 − 0.00 = 10,694.73'
 		);

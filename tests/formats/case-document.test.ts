@@ -7,18 +7,21 @@ import {
 } from '../../src/lib/formats/case-document';
 import { caseDifferences } from '../../src/lib/formats/case-differences';
 import { statedDebt } from '../../src/lib/formats/debt-document';
-import { USUAL_PLAN } from '../../src/lib/formats/plan-document';
+import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
 import { letterOf, missingOf } from '../../src/lib/formats/debt-text';
 import { amount, card, cardOfVersion1, fixed, unusual } from '../support/debts';
 
 const line = card();
 const whole = {
-	version: 3,
+	version: 4,
 	label: 'A household',
 	currency: { code: 'USD', digits: 2 },
 	asOf: '2026-12-15',
 	debts: [line],
-	plan: USUAL_PLAN
+	plans: [FIRST_PLAN],
+	against: 'minimums',
+	choices: [],
+	sheet: { income: [], needs: [] }
 };
 const problems = (document: unknown) => {
 	const parsed = caseDocument.safeParse(document);
@@ -150,7 +153,7 @@ describe('a case document', () => {
 			debts: [cardOfVersion1(), cardOfVersion1({ held: 14_000 })]
 		};
 		const { version, debts } = caseDocument.parse(old);
-		expect(version).toBe(3);
+		expect(version).toBe(4);
 		expect(debts.map(({ pays }) => pays)).toEqual([{ kind: 'held' }, fixed(14_000)]);
 		expect(debts[0]).toEqual({ ...line, id: debts[0]?.id });
 		const dental = { kind: 'amount', amount: 13_700, roundUpTo: 0, floor: 0 };
@@ -161,7 +164,20 @@ describe('a case document', () => {
 			'debts.0.balance'
 		);
 		expect(problems({ ...old, debts: 'none' })[0]?.at).toBe('debts');
-		expect(problems({ ...whole, version: 4 })[0]?.message).toContain('1, 2 or 3');
+		expect(problems({ ...whole, version: 5 })[0]?.message).toContain('1, 2, 3 or 4');
+	});
+
+	it('takes documents of version 3: their plan is the first, what it was measured against is the case’s', () => {
+		const sheet = { income: [{ name: 'pay', amount: 100, perYear: 12 }], needs: [] };
+		const { label, currency, asOf, debts } = whole;
+		const { id, name, pays, changes, hidden, ...fields } = FIRST_PLAN;
+		const plan = { ...fields, order: 'relief', baseline: 'today', sheet };
+		const parsed = caseDocument.parse({ version: 3, label, currency, asOf, debts, plan });
+		expect(parsed).toMatchObject({ version: 4, against: 'today', sheet, choices: [] });
+		expect(parsed.plans).toEqual([{ id, name, pays, changes, hidden, ...fields, order: 'relief' }]);
+		expect(problems({ ...whole, plans: [] })[0]?.message).toBe('A case has at least one plan.');
+		const twice = { ...whole, plans: [FIRST_PLAN, FIRST_PLAN] };
+		expect(problems(twice)[0]?.message).toBe('Two plans have the same identifier.');
 	});
 
 	it('letters debts beyond the alphabet', () => {

@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/calendar';
 import { householdOf, shareOfIncome } from '../../src/lib/core/household';
 import { cents } from '../../src/lib/core/money';
-import { firstMonthOf, planOf } from '../../src/lib/core/plan';
 import { planWorkingOf, type PlanFigure } from '../../src/lib/core/plan-working';
-import { ONLY_ASKED, planDifference } from '../../src/lib/core/plan-answers';
-import { caseDocument, plannedDebts } from '../../src/lib/formats/case-document';
+import { planDifference } from '../../src/lib/core/plan-answers';
+import { caseDocument } from '../../src/lib/formats/case-document';
+import { carriedPlan, measuredPlan, measureWords } from '../../src/lib/formats/case-plans';
 import { caseDifferences } from '../../src/lib/formats/case-differences';
-import { daysOf, planTerms, USUAL_PLAN, type PlanEntry } from '../../src/lib/formats/plan-document';
+import { daysOf, FIRST_PLAN, planTerms, type PlanEntry } from '../../src/lib/formats/plan-document';
 import {
 	curveSentence,
 	moreSentence,
@@ -30,23 +30,27 @@ const dental = card({
 
 function planned(debts: readonly object[], fields: Partial<PlanEntry>) {
 	const document = caseDocument.parse({
-		version: 3,
+		version: 4,
 		label: 'A household',
 		currency: usd,
 		asOf: '2026-12-15',
 		debts,
-		plan: { ...USUAL_PLAN, ...fields }
+		plans: [{ ...FIRST_PLAN, ...fields }],
+		against: 'minimums',
+		choices: [],
+		sheet: { income: [], needs: [] }
 	});
-	const drawn = plannedDebts(document, 'planned');
-	const baseline = planOf(plannedDebts(document, 'asked'), ONLY_ASKED);
-	const asked = baseline.kept[0]?.asked ?? cents(0);
-	const plan = planOf(drawn, planTerms(document.plan, firstMonthOf(drawn), asked));
-	return { document, plan, baseline };
+	const [entry] = document.plans;
+	if (!entry) throw new Error('no plan');
+	const { plan } = carriedPlan(document, entry);
+	return { document, entry, plan, baseline: measuredPlan(document) };
 }
 
 const said = (debts: readonly object[], fields: Partial<PlanEntry>) => {
-	const { document, plan, baseline } = planned(debts, fields);
-	return plain(planSentence(plan, document.plan, planDifference(plan, baseline), usd));
+	const { document, entry, plan, baseline } = planned(debts, fields);
+	const words = measureWords(document.against, document.plans);
+	const measure = { difference: planDifference(plan, baseline), words };
+	return plain(planSentence(plan, entry, measure, usd));
 };
 
 describe('a plan in sentences', () => {
@@ -154,7 +158,7 @@ describe('a plan in months', () => {
 			{ ...dated, kind: 'money', date: day('2028-01-02') },
 			{ ...dated, kind: 'money', date: day('2029-01-02'), off: true }
 		];
-		const terms = planTerms({ ...USUAL_PLAN, happenings }, day('2027-01-01'), cents(25_800));
+		const terms = planTerms({ ...FIRST_PLAN, happenings }, day('2027-01-01'), cents(25_800));
 		expect(terms).toMatchObject({
 			budget: { kind: 'constant', amount: 25_800 },
 			oneOffs: [{ month: 3, amount: 40_000 }],
@@ -180,9 +184,14 @@ describe('a plan in months', () => {
 
 	it('is laid beside another version field by field', () => {
 		const { document } = planned([card()], {});
-		const other = { ...document, plan: { ...document.plan, order: 'balance' as const } };
+		const plans = document.plans.map((plan) => ({ ...plan, order: 'balance' as const }));
+		const other = { ...document, plans };
 		expect(caseDifferences(document, other)).toEqual([
-			{ what: 'Plan, order', mine: 'highest rate first', theirs: 'smallest balance first' }
+			{
+				what: 'Plan “Highest rate first”, order',
+				mine: 'highest rate first',
+				theirs: 'smallest balance first'
+			}
 		]);
 	});
 });

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CaseState } from '../../src/lib/formats/case-document';
+import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
 import { card, unusual } from '../support/debts';
 import { makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
 
@@ -37,34 +38,99 @@ describe('saving', () => {
 
 	it('keeps every setting of a plan in its tables', async () => {
 		const debts = [card(), card({ name: 'Dental plan' })];
-		const written = {
+		const id = () => crypto.randomUUID();
+		const one = {
+			...FIRST_PLAN,
+			pays: 'paid',
 			budget: { kind: 'required-plus', extra: 15_000 },
 			order: 'listed',
-			listed: debts.map(({ id }) => id).reverse(),
-			baseline: 'today',
+			listed: debts.map((debt) => debt.id).reverse(),
 			happenings: [
 				{
-					id: crypto.randomUUID(),
+					id: id(),
 					kind: 'one-off',
 					off: true,
 					date: '2027-04-15',
 					amount: 40_000,
 					everyYear: true
 				},
-				{ id: crypto.randomUUID(), kind: 'money', off: false, date: '2028-01-01', amount: 20_000 }
-			],
+				{ id: id(), kind: 'money', off: false, date: '2028-01-01', amount: 20_000 }
+			]
+		};
+		const [first, second] = debts;
+		const brought = (rule: object) => ({ id: id(), name: 'New', firstDue: '2027-01-15', rule });
+		const other = {
+			...FIRST_PLAN,
+			id: id(),
+			name: 'All changes together',
+			hidden: true,
+			changes: [
+				{
+					kind: 'consolidate',
+					debts: [first?.id],
+					loan: brought({ kind: 'level', periods: 48 }),
+					annualRate: 115_000,
+					fee: { percent: 40_000, amount: 5_000, paid: 'up-front' }
+				},
+				{
+					kind: 'transfer',
+					amounts: [{ debt: second?.id, amount: null }],
+					card: brought({ kind: 'minimum', percent: 20_000, floor: 2_500 }),
+					feePercent: 30_001,
+					offerRate: 0,
+					offerMonths: 14,
+					thenRate: 249_900,
+					limit: 600_000
+				},
+				{
+					kind: 'transfer',
+					amounts: [{ debt: second?.id, amount: 1 }],
+					card: brought({ kind: 'fixed', amount: 9_000 }),
+					feePercent: 0,
+					offerRate: 10_000,
+					offerMonths: 1,
+					thenRate: 99_999,
+					limit: null
+				},
+				{
+					kind: 'concession',
+					from: '2027-03-01',
+					debts: [{ debt: first?.id, annualRate: 80_000, payment: 10_500 }],
+					setUpFee: 5_000,
+					monthlyFee: { kind: 'percent', percent: 75_000, cap: null }
+				},
+				{
+					kind: 'concession',
+					from: '2027-03-01',
+					debts: [{ debt: second?.id, annualRate: 0, payment: null }],
+					setUpFee: 0,
+					monthlyFee: { kind: 'amount', amount: 3_500 }
+				}
+			]
+		};
+		const fields = {
+			plans: [one, other],
+			against: other.id,
+			choices: [{ plan: other.id, name: 'All changes', date: '2026-12-15', note: 'both agreed' }],
 			sheet: {
 				income: [{ name: 'take-home pay', amount: 100_000, perYear: 26 }],
 				needs: [{ name: '', amount: 154_000, perYear: 12 }]
 			}
 		};
-		const { id, document } = await makeCase(residuum, 'Planned', debts, written);
-		expect(document.plan).toEqual(written);
-		const money = { ...document, plan: { ...written, budget: { kind: 'constant', amount: null } } };
-		const saved = await put(id, { basedOn: 2, what: 'money', document: money });
+		const made = await makeCase(residuum, 'Planned', debts, {}, fields);
+		expect(made.document).toMatchObject(fields);
+		const casebook = async () => String((await residuum.request('GET', '/')).body);
+		expect(await casebook()).toContain('All changes');
+		// One plan is deleted and the other turned into something else: what was chosen is remembered.
+		const left = { ...one, budget: { kind: 'constant', amount: null }, changes: other.changes };
+		const money = { ...made.document, plans: [left], against: 'today' };
+		const saved = await put(made.id, { basedOn: 2, what: 'money', document: money });
 		expect((saved.body as CaseState).document).toEqual(money);
-		const twice = { ...document, plan: { ...written, listed: [debts[0]?.id, debts[0]?.id] } };
-		const refused = await put(id, { basedOn: 3, what: 'order', document: twice });
+		expect(await casebook()).not.toContain('All changes');
+		const undone = await residuum.request('POST', `/api/cases/${made.id}/undo`, { basedOn: 3 });
+		expect((undone.body as CaseState).document).toEqual(made.document);
+		const twice = { ...money, plans: [{ ...left, listed: [debts[0]?.id, debts[0]?.id] }] };
+		const refused = await put(made.id, { basedOn: 4, what: 'order', document: twice });
 		expect(refused.status).toBe(422);
 		expect((refused.body as Refusal).problems[0]?.message).toContain('listed twice');
 	});

@@ -6,6 +6,7 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { ROOT } from '../../scripts/prepare.mjs';
 import type { CaseState } from '../../src/lib/formats/case-document';
+import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
 import { card, cardOfVersion1 } from '../support/debts';
 import { makeCase, startResiduum, temporaryFolder, TODAY, USD } from '../support/residuum';
 
@@ -88,23 +89,31 @@ describe('a start that is refused', () => {
 	});
 });
 
-describe('data of the version before', () => {
-	it('is brought up to date, and its history can still be stepped through', async () => {
-		const folder = temporaryFolder();
-		folders.push(folder);
-		const sql = readFileSync(join(ROOT, 'migrations/0001_casebook.sql'), 'utf8');
+/** A database as it was after some of the migrations. */
+async function databaseAt(...names: readonly string[]) {
+	const folder = temporaryFolder();
+	folders.push(folder);
+	mkdirSync(join(folder, 'postgres'), { recursive: true });
+	const database = await PGlite.create(join(folder, 'postgres'));
+	await database.exec(`create table migration (number integer primary key, name text not null,
+		hash text not null, applied_at timestamptz not null default now())`);
+	for (const [index, name] of names.entries()) {
+		const sql = readFileSync(join(ROOT, 'migrations', name), 'utf8');
 		const hash = createHash('sha256').update(sql).digest('hex');
+		await database.exec(sql);
+		await database.query('insert into migration values ($1, $2, $3)', [index + 1, name, hash]);
+	}
+	return { folder, database };
+}
+
+describe('data of a version before', () => {
+	it('is brought up to date, and its history can still be stepped through', async () => {
+		const { folder, database } = await databaseAt('0001_casebook.sql');
 		const id = crypto.randomUUID();
 		const old = (held: number | null) => {
 			const debts = [cardOfVersion1({ held })];
 			return { version: 1, label: 'Long ago', currency: USD, asOf: TODAY, debts };
 		};
-		mkdirSync(join(folder, 'postgres'), { recursive: true });
-		const database = await PGlite.create(join(folder, 'postgres'));
-		await database.exec(`create table migration (number integer primary key, name text not null,
-			hash text not null, applied_at timestamptz not null default now())`);
-		await database.exec(sql);
-		await database.query(`insert into migration values (1, '0001_casebook.sql', $1)`, [hash]);
 		await database.exec('begin');
 		await database.query(
 			`insert into case_file values ($1, 'Long ago', 'USD', 2, '2026-12-15', 2, now())`,
@@ -136,6 +145,70 @@ describe('data of the version before', () => {
 		expect(redo).toBe('amount held');
 		const page = await fetch(`${server.address}/cases/${id}`);
 		expect(page.status).toBe(200);
+		await server.stop();
+	});
+
+	it('keeps the one plan that a case had, with its sheet and what it was measured against', async () => {
+		const { folder, database } = await databaseAt(
+			'0001_casebook.sql',
+			'0002_one_debt_completely.sql',
+			'0003_several_debts.sql'
+		);
+		const [id, debt, happening] = [1, 2, 3].map(() => crypto.randomUUID());
+		const happens = {
+			id: happening,
+			kind: 'one-off',
+			off: false,
+			date: '2027-04-15',
+			amount: 40_000,
+			everyYear: true
+		};
+		const sheet = { income: [{ name: 'pay', amount: 100_000, perYear: 26 }], needs: [] };
+		const budget = { kind: 'required-plus', extra: 15_000 };
+		const plan = {
+			budget,
+			order: 'listed',
+			listed: [debt],
+			baseline: 'today',
+			happenings: [happens],
+			sheet
+		};
+		const document = { version: 3, label: 'Before', currency: USD, asOf: TODAY, debts: [], plan };
+		await database.exec('begin');
+		await database.query(
+			`insert into case_file values ($1, 'Before', 'USD', 2, '2026-12-15', 1, now())`,
+			[id]
+		);
+		await database.query(
+			`insert into case_revision (case_id, number, what, document) values ($1, 1, 'new case', $2)`,
+			[id, document]
+		);
+		await database.query(
+			`insert into plan values ($1, 'required-plus', 15000, 'listed', 'today')`,
+			[id]
+		);
+		await database.query('insert into plan_place values ($1, 0, $2)', [id, debt]);
+		await database.query(
+			`insert into plan_happening values ($1, $2, 0, 'one-off', false, '2027-04-15', 40000, true)`,
+			[id, happening]
+		);
+		await database.query(`insert into plan_line values ($1, 'income', 0, 'pay', 100000, 26)`, [id]);
+		await database.exec('commit');
+		await database.close();
+
+		const server = await startServer({ RESIDUUM_DATA: folder, RESIDUUM_TODAY: TODAY });
+		const answer = await fetch(`${server.address}/api/cases/${id}`, {
+			method: 'PUT',
+			headers: { origin: String(server.address), 'content-type': 'application/json' },
+			body: JSON.stringify({ basedOn: 0, what: 'late', document })
+		});
+		// Based on no revision there is: the case as it stands comes back.
+		expect(answer.status).toBe(409);
+		const { state } = (await answer.json()) as { state: CaseState };
+		expect(state.document).toMatchObject({ version: 4, against: 'today', sheet, choices: [] });
+		expect(state.document.plans).toEqual([
+			{ ...FIRST_PLAN, budget, order: 'listed', listed: [debt], happenings: [happens] }
+		]);
 		await server.stop();
 	});
 });

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
-import { USUAL_PLAN } from '../../src/lib/formats/plan-document';
+import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
 import type { CaseDocument, CaseState } from '../../src/lib/formats/case-document';
 
 export interface Residuum {
@@ -67,25 +67,31 @@ export interface MadeCase {
 	readonly revision: number;
 }
 
-/** Makes a case with these debts, and with a plan for them, through the API. */
+/** Makes a case with these debts, and with a plan for them, or with other fields, through the API. */
 export async function makeCase(
 	residuum: Residuum,
 	label: string,
 	debts: readonly object[] = [],
-	plan: object = USUAL_PLAN
+	plan: object = {},
+	fields: object = {}
 ): Promise<MadeCase> {
 	const fresh = { label, currency: USD, asOf: TODAY };
 	const made = await residuum.request('POST', '/api/cases', fresh);
 	const { id } = made.body as { id: string };
-	if (debts.length === 0) {
-		return { id, revision: 1, document: { version: 3, ...fresh, debts: [], plan } as never };
-	}
+	const planned = {
+		plans: [{ ...FIRST_PLAN, ...plan }],
+		against: 'minimums',
+		choices: [],
+		sheet: { income: [], needs: [] }
+	};
+	const document = { version: 4, ...fresh, debts, ...planned, ...fields };
+	if (debts.length === 0) return { id, revision: 1, document: document as never };
 	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
 		basedOn: 1,
 		what: 'debts',
-		document: { version: 3, ...fresh, debts, plan }
+		document
 	});
 	if (saved.status !== 200) throw new Error(JSON.stringify(saved.body));
-	const { document, revision } = saved.body as CaseState;
-	return { id, document, revision };
+	const { document: written, revision } = saved.body as CaseState;
+	return { id, document: written, revision };
 }

@@ -30,6 +30,16 @@ export interface RowFigure extends OfRun {
 	readonly k: number;
 }
 
+/** What the payments of one calendar year come to. */
+export interface YearFigure extends OfRun {
+	readonly of: 'year';
+	readonly name: Extract<
+		RowFigure['name'],
+		'charges' | 'interest' | 'paid' | 'extra' | 'principal' | 'closing'
+	>;
+	readonly year: number;
+}
+
 /** A total of a run. */
 export interface TotalFigure extends OfRun {
 	readonly of: 'run';
@@ -52,7 +62,7 @@ export interface AgainstFigure extends OfRun {
 	readonly name: 'interestLess' | 'monthsSooner';
 }
 
-export type Figure = RowFigure | TotalFigure | AgainstFigure;
+export type Figure = RowFigure | YearFigure | TotalFigure | AgainstFigure;
 
 /** What a figure comes to. */
 export type Result =

@@ -19,6 +19,11 @@ export const LIMITS = {
 	/** What can happen to one debt, and the ways of paying it that are kept beside each other. */
 	happenings: 100,
 	ways: 40,
+	/** Plans of one case, and what one of them changes about the debts. */
+	plans: 12,
+	changes: 12,
+	/** Choices that a case remembers. */
+	choices: 200,
 	/** Lines on each side of a household's sheet. */
 	sheetLines: 30,
 	/** Months in which a debt can be asked to end. */

@@ -32,6 +32,10 @@ const COMPARED: Readonly<Record<Order, (a: InLine, b: InLine) => number>> = {
 	spread: (a, b) => a.index - b.index
 };
 
+/** S ÷ R: how many times what it asks a debt owes. */
+export const reliefOf = ({ owed, asked }: Pick<InLine, 'owed' | 'asked'>): number =>
+	owed / Math.max(asked, 1);
+
 /** The smaller S ÷ R first; what asks nothing comes last. Compared as products, exactly. */
 function byRelief(a: InLine, b: InLine): number {
 	if (a.asked === 0 || b.asked === 0) return Number(a.asked === 0) - Number(b.asked === 0);

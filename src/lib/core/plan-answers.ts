@@ -35,14 +35,20 @@ export function shortfallOf({ shortMonths, kept }: Plan): {
 	return { most, coveredAtFirst: percent(100 * covered) };
 }
 
-/** How much sooner and how much less interest than another plan: only plans that end can be measured so. */
-export function planDifference(plan: PlanTotals, other: PlanTotals): Difference {
+/** One plan against another: also how much less interest and fees together; negative: more. */
+export type PlanDifference =
+	| (Extract<Difference, { kind: 'both end' }> & { readonly costLess: Cents })
+	| Exclude<Difference, { kind: 'both end' }>;
+
+/** How much sooner and how much less it costs than another plan: only plans that end can be measured so. */
+export function planDifference(plan: PlanTotals, other: PlanTotals): PlanDifference {
 	const [mine, theirs] = [plan.ending, other.ending];
 	if (mine.status === 'cleared' && theirs.status === 'cleared') {
 		return {
 			kind: 'both end',
 			monthsSooner: monthsBetween(mine.payoffDate, theirs.payoffDate),
-			interestLess: (other.totalInterest - plan.totalInterest) as Cents
+			interestLess: (other.totalInterest - plan.totalInterest) as Cents,
+			costLess: (other.totalCost - plan.totalCost) as Cents
 		};
 	}
 	if (mine.status === 'cleared') return { kind: 'only this ends' };
@@ -76,14 +82,16 @@ const paying = (plan: PlanTerms, amount: number): PlanTerms => ({
 
 /**
  * The smallest amount a month, the same one in every month, that a condition holds for; null where not even
- * all that is owed at once is enough. More money must never undo the condition.
+ * all that is owed at once is enough. More money must never undo the condition. `under` says what becomes of
+ * a plan's money before it is followed.
  */
-function leastMoney(
+export function leastMoney(
 	debts: readonly PlannedDebt[],
 	plan: PlanTerms,
-	holds: (totals: PlanTotals) => boolean
+	holds: (totals: PlanTotals) => boolean,
+	under: (plan: PlanTerms) => PlanTerms = (same) => same
 ): Cents | null {
-	const at = (amount: number) => holds(planTotals(debts, paying(plan, amount)));
+	const at = (amount: number) => holds(planTotals(debts, under(paying(plan, amount))));
 	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
 	if (!at(everything)) return null;
 	return least(0, everything, at, askedAtFirst(debts)) as Cents;
@@ -91,7 +99,11 @@ function leastMoney(
 
 /** The smallest amount a month with which no month is short. */
 export const moneyThatCovers = (debts: readonly PlannedDebt[], plan: PlanTerms): Cents | null =>
-	leastMoney(debts, plan, ({ shortMonths }) => shortMonths.length === 0);
+	leastMoney(
+		debts,
+		plan,
+		({ shortMonths, ending }) => shortMonths.length === 0 && ending.status !== 'refused'
+	);
 
 /** The smallest amount a month with which everything is paid off within so many months. */
 export const moneyThatEnds = (
@@ -104,6 +116,26 @@ export const moneyThatEnds = (
 		plan,
 		(totals) => totals.ending.status === 'cleared' && totals.months <= months
 	);
+
+/**
+ * The smallest amount a month, more than the present one and at most twice that, with which a debt is gone
+ * before a month; null where there is none.
+ */
+export function moneyThatEndsSooner(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	{ id, month }: { readonly id: string; readonly month: number },
+	present: Cents
+): Cents | null {
+	const sooner = (amount: number) => {
+		const { payoffMonth } = planTotals(debts, paying(plan, amount)).debts.find(
+			(debt) => debt.id === id
+		) ?? { payoffMonth: null };
+		return payoffMonth !== null && payoffMonth < month;
+	};
+	const most = 2 * present;
+	return sooner(most) ? (least(present + 1, most, sooner, present + 1) as Cents) : null;
+}
 
 /** The plan with so much more in every month. */
 export function withMore({ budget, budgetChanges, ...plan }: PlanTerms, more: number): PlanTerms {
@@ -146,9 +178,9 @@ export function eventMonths(
 	return [...months].filter((month) => month <= kept.length).sort((a, b) => a - b);
 }
 
-/** What is owed in all after a month; before the first, what is owed at the start. */
+/** What is owed in all after a month; before the first, at the start, with the fees added to it. */
 export function owedInAll(plan: Plan, month: number): Cents {
-	if (month < 1) return plan.starting;
+	if (month < 1) return (plan.starting + plan.changeFees.added) as Cents;
 	const shares = plan.kept[month - 1]?.shares ?? [];
 	return shares.reduce((sum, { closing }) => sum + closing, 0) as Cents;
 }

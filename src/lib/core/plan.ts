@@ -1,36 +1,34 @@
 /** Several debts under one budget, month by month (contract, section 9). */
-import {
-	addMonths,
-	dueDate,
-	dueDay,
-	endOfMonth,
-	dayNumber,
-	type CalendarDate,
-	type DueAnchor
-} from './calendar';
-import type { DebtTerms } from './debt';
+import { dueDate, type CalendarDate } from './calendar';
 import { LARGEST_BALANCE, type Cents } from './money';
-import { ranked, type InLine, type Order } from './order';
-import { openPeriod, type OpenPeriod } from './period';
-import { anchorOf } from './period-days';
+import {
+	firstMonthOf,
+	inLine,
+	monthEnds,
+	NO_FEES,
+	openMonth,
+	passOn,
+	pay,
+	shareOut,
+	standing,
+	type Asking,
+	type Standing
+} from './plan-month';
 import type {
-	PlanTerms,
-	PlannedDebt,
-	MonthShare,
-	PlanMonth,
 	DebtTotals,
+	MonthShare,
+	Plan,
 	PlanEnding,
-	PlanTotals,
-	Plan
+	PlanMonth,
+	PlannedDebt,
+	PlanTerms,
+	PlanTotals
 } from './planned';
-import { shared } from './share';
-import { beforeTheFirst, settledFrom, type Stretch } from './stretches';
 
 /** A hundred years of months; a plan that needs more is `beyond`. */
 const MONTHS_FOLLOWED = 1200;
 /** Settled months without a debt cleared or a new lowest balance, after which it never ends. */
 const QUIET_MONTHS = 12;
-
 /** A plan with every month. */
 export function planOf(debts: readonly PlannedDebt[], plan: PlanTerms): Plan {
 	const kept: PlanMonth[] = [];
@@ -42,38 +40,6 @@ export function planTotals(debts: readonly PlannedDebt[], plan: PlanTerms): Plan
 	return walkMonths(debts, plan, null);
 }
 
-/** A debt on its way through a plan. */
-interface Standing {
-	readonly index: number;
-	readonly place: number;
-	readonly id: string;
-	readonly terms: DebtTerms;
-	readonly anchor: DueAnchor;
-	readonly settled: number;
-	stretch: Stretch;
-	/** Periods behind it. */
-	periods: number;
-	balance: number;
-	lowest: number;
-	payoffMonth: number | null;
-	interest: number;
-	charges: number;
-	fees: number;
-	paid: number;
-}
-
-/** An open debt in one month: what it asks, and over how many of its periods. */
-interface Asking extends InLine {
-	readonly debt: Standing;
-	readonly periods: readonly OpenPeriod[];
-	interest: number;
-	charges: number;
-	/** At first what it asks. */
-	paid: number;
-	/** Its place in line, from 1; null while there is no line, or it is not in it. */
-	rank: number | null;
-}
-
 function walkMonths(
 	debts: readonly PlannedDebt[],
 	plan: PlanTerms,
@@ -81,31 +47,38 @@ function walkMonths(
 ): PlanTotals {
 	const all = debts.map((debt, index) => standing(debt, index, plan.listed));
 	const firstMonth = firstMonthOf(debts);
-	const allMonthly = debts.every(({ terms }) => terms.paymentsPerYear === 12);
+	const fees = plan.fees ?? NO_FEES;
+	const endOf = monthEnds(debts);
 	const settled = Math.max(
 		1,
 		...plan.budgetChanges.map(({ from }) => from + 1),
-		...plan.oneOffs.map(({ month }) => month + 1)
+		...plan.oneOffs.map(({ month }) => month + 1),
+		...fees.concessions.map(({ from }) => from + 1)
 	);
+	const cost = { setUp: 0, monthly: 0 };
 	const shortMonths: { month: number; missing: Cents }[] = [];
 	let open = all.filter(({ balance }) => balance > 0);
 	let month = 0;
 	let quiet = 0;
-	let status: PlanEnding['status'] = 'cleared';
+	let status: 'cleared' | 'never' | 'beyond' = 'cleared';
+	let refused: PlanEnding | null = null;
 
 	while (open.length > 0) {
 		month += 1;
-		// Only what is not paid by the month needs to know where the month ends.
-		const until = allMonthly ? 0 : dayNumber(endOfMonth(addMonths(firstMonth, month - 1)));
-		const asking = open.map((debt) => askingOf(debt, until));
-		const asked = asking.reduce((sum, debt) => sum + debt.asked, 0);
-		const money = moneyIn(plan, month, asked);
+		const { asking, asked, due, money } = openMonth(plan, month, open, endOf(month));
+		if (money < 0) {
+			refused = refusal(month, due.all, money);
+			month -= 1;
+			break;
+		}
+		cost.setUp += due.setUp;
+		cost.monthly += due.monthly;
 		const missing = Math.max(0, asked - money);
 		if (missing > 0) shortMonths.push({ month, missing: missing as Cents });
 		if (missing > 0) shareOut(asking, money);
 		else if (money > asked) passOn(inLine(asking, plan.order), money - asked, plan.order);
 		for (const debt of asking) pay(debt, month);
-		keep?.(monthOf(month, money, asked, asking));
+		keep?.(monthOf(month, money, due.all, asked, asking));
 
 		const isSettled = month >= settled && open.every((debt) => debt.periods >= debt.settled);
 		quiet = isSettled && !broughtNews(open) ? quiet + 1 : 0;
@@ -119,200 +92,40 @@ function walkMonths(
 	}
 
 	const totals = all.map((debt) => totalsOf(debt));
+	const { added, upFront } = fees;
+	const setUp = cost.setUp as Cents;
+	const monthly = cost.monthly as Cents;
+	const totalInterest = sumOf(totals, 'interest');
+	const totalFees = (sumOf(totals, 'fees') + added + upFront + setUp + monthly) as Cents;
 	return {
-		ending: endingOf(status, totals, firstMonth),
+		ending: refused ?? endingOf(status, totals, firstMonth),
 		months: month,
 		firstMonth,
-		starting: sumOf(totals, 'starting'),
-		totalInterest: sumOf(totals, 'interest'),
+		starting: (sumOf(totals, 'starting') - added) as Cents,
+		totalInterest,
 		totalCharges: sumOf(totals, 'charges'),
-		totalFees: sumOf(totals, 'fees'),
-		totalPaid: sumOf(totals, 'paid'),
+		changeFees: { added, upFront, setUp, monthly },
+		totalFees,
+		totalPaid: (sumOf(totals, 'paid') + upFront + setUp + monthly) as Cents,
+		totalCost: (totalInterest + totalFees) as Cents,
 		closing: sumOf(totals, 'closing'),
 		debts: totals,
 		shortMonths
 	};
 }
 
-/** Plans run in arrears and in cents, whatever a debt alone would do. */
-function standing({ id, terms }: PlannedDebt, index: number, listed: readonly string[]): Standing {
-	const inArrears: DebtTerms = { ...terms, timing: 'arrears', interestRounding: 'cent' };
-	const place = listed.indexOf(id);
-	return {
-		index,
-		place: place < 0 ? listed.length + index : place,
-		id,
-		terms: inArrears,
-		anchor: anchorOf(inArrears),
-		settled: settledFrom(inArrears),
-		stretch: beforeTheFirst(inArrears),
-		periods: 0,
-		balance: terms.opening,
-		lowest: terms.opening,
-		payoffMonth: terms.opening === 0 ? 0 : null,
-		interest: 0,
-		charges: 0,
-		fees: 0,
-		paid: 0
-	};
-}
-
-/**
- * The calendar month that is month 1: that of the earliest first due date of a debt paid monthly, whose
- * period k is month k; without one, that of the earliest first due date.
- */
-export function firstMonthOf(debts: readonly PlannedDebt[]): CalendarDate {
-	const monthly = debts.filter(({ terms }) => terms.paymentsPerYear === 12);
-	const [first = '1970-01-01' as CalendarDate] = (monthly.length > 0 ? monthly : debts)
-		.map(({ terms }) => terms.firstDue)
-		.sort();
-	return `${first.slice(0, 7)}-01` as CalendarDate;
-}
-
-/** T (contract, section 9). */
-function moneyIn(
-	{ budget, budgetChanges, oneOffs }: PlanTerms,
-	month: number,
-	asked: number
-): number {
-	let stated =
-		budget.kind === 'constant' ? budget.amount : budget.kind === 'required' ? 0 : budget.extra;
-	let latest = 0;
-	for (const { from, amount } of budgetChanges) {
-		if (from > month || from < latest) continue;
-		latest = from;
-		stated = amount;
-	}
-	let money = budget.kind === 'constant' ? stated : asked + stated;
-	if (budget.kind === 'required') money = asked;
-	for (const oneOff of oneOffs) if (oneOff.month === month) money += oneOff.amount;
-	return money;
-}
-
-/** What a debt asks in the month that ends with a day; debts paid monthly have one period in each. */
-function askingOf(debt: Standing, until: number): Asking {
-	const { terms, anchor, index, place } = debt;
-	const monthly = terms.paymentsPerYear === 12;
-	const periods: OpenPeriod[] = [];
-	// The first is what it is; the others are asked as if it were paid as asked, and opened again later.
-	let stretch = debt.stretch;
-	let balance = debt.balance;
-	for (let k = debt.periods + 1; balance > 0; k += 1) {
-		if (monthly ? periods.length === 1 : dueDay(anchor, k) > until) break;
-		if (periods.length === 1) stretch = { ...stretch };
-		const period = openPeriod(terms, anchor, stretch, k, balance);
-		periods.push(period);
-		balance = period.statement - period.asked;
-	}
-	let [asked, interest, charges] = [0, 0, 0];
-	for (const period of periods) {
-		asked += period.asked;
-		interest += period.interest;
-		charges += period.charges;
-	}
-	const owed = debt.balance + charges + interest;
-	const annual = debt.stretch.annual;
-	return {
-		debt,
-		index,
-		place,
-		annual,
-		opening: debt.balance,
-		asked,
-		owed,
-		periods,
-		interest,
-		charges,
-		paid: asked,
-		rank: null
-	};
-}
-
-/** The debts that can take more than they ask, from the first in line on. */
-function inLine(asking: readonly Asking[], order: Order): Asking[] {
-	const line = ranked(
-		asking.filter(({ periods, owed, asked }) => periods.length > 0 && owed > asked),
-		order
-	);
-	line.forEach((debt, place) => (debt.rank = place + 1));
-	return line;
-}
-
-/** A short month: each gets its share of what there is. */
-function shareOut(asking: readonly Asking[], money: number): void {
-	const shares = shared(
-		money,
-		asking.map(({ asked }) => asked)
-	);
-	asking.forEach((debt, index) => (debt.paid = shares[index] ?? 0));
-}
-
-/** What is left when each has what it asks goes down the line, or is shared out. */
-function passOn(line: readonly Asking[], rest: number, order: Order): void {
-	let left = rest;
-	if (order !== 'spread') {
-		for (const debt of line) left -= give(debt, left);
-		return;
-	}
-	for (let takers = line; left > 0 && takers.length > 0;) {
-		const shares = shared(
-			left,
-			takers.map(({ owed }) => owed)
-		);
-		takers.forEach((debt, index) => (left -= give(debt, shares[index] ?? 0)));
-		takers = takers.filter(({ owed, paid }) => owed > paid);
-	}
-}
-
-/** Gives a debt so much more, at most what it still owes; what it took. */
-function give(debt: Asking, amount: number): number {
-	const taken = Math.min(amount, debt.owed - debt.paid);
-	debt.paid += taken;
-	return taken;
-}
-
-/** Pays a debt's part of the month into its periods and moves it on. */
-function pay(asking: Asking, month: number): void {
-	const { debt, periods, asked } = asking;
-	const amount = asking.paid;
-	let [interest, charges, paid] = [0, 0, 0];
-	// Less than asked is shared over the periods like the month's money over the debts.
-	const less =
-		amount < asked
-			? shared(
-					amount,
-					periods.map((period) => period.asked)
-				)
-			: null;
-	for (let index = 0; index < periods.length && debt.balance > 0; index += 1) {
-		debt.periods += 1;
-		const period =
-			periods.length === 1
-				? periods[0]
-				: openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods, debt.balance);
-		if (!period) break;
-		const last = index === periods.length - 1;
-		const due = less ? (less[index] ?? 0) : last ? amount - paid : period.asked;
-		const now = Math.min(due, period.statement);
-		debt.balance = period.statement - now;
-		interest += period.interest;
-		charges += period.charges;
-		debt.fees += period.fees;
-		paid += now;
-	}
-	debt.interest += interest;
-	debt.charges += charges;
-	debt.paid += paid;
-	if (debt.balance === 0) debt.payoffMonth = month;
-	asking.interest = interest;
-	asking.charges = charges;
-	asking.paid = paid;
-}
+const refusal = (month: number, fees: number, left: number): PlanEnding => ({
+	status: 'refused',
+	month,
+	fees: fees as Cents,
+	money: (fees + left) as Cents
+});
 
 /** A month that has been paid, as it is kept. */
 function monthOf(
 	month: number,
 	money: number,
+	fees: number,
 	asked: number,
 	asking: readonly Asking[]
 ): PlanMonth {
@@ -320,6 +133,7 @@ function monthOf(
 	return {
 		month,
 		money: money as Cents,
+		fees: fees as Cents,
 		asked: asked as Cents,
 		paid: sumOf(shares, 'paid'),
 		interest: sumOf(shares, 'interest'),
@@ -376,7 +190,7 @@ function totalsOf(debt: Standing): DebtTotals {
 }
 
 function endingOf(
-	status: PlanEnding['status'],
+	status: 'cleared' | 'never' | 'beyond',
 	debts: readonly DebtTotals[],
 	firstMonth: CalendarDate
 ): PlanEnding {

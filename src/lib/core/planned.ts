@@ -3,6 +3,7 @@ import type { CalendarDate } from './calendar';
 import type { DebtTerms } from './debt';
 import type { Cents } from './money';
 import type { Order } from './order';
+import type { Percent } from './rate';
 
 /** Where the month's money comes from. */
 export type Budget =
@@ -13,6 +14,28 @@ export type Budget =
 	/** A fixed amount; what a cleared debt asked moves on to the others. */
 	| { readonly kind: 'constant'; readonly amount: Cents };
 
+/** What an agreement with lenders costs the client, beside what the debts get (contract, section 10). */
+export interface ConcessionFees {
+	/** The month in which it begins. */
+	readonly from: number;
+	/** The debts it is about: the monthly fee ends with the last of them. */
+	readonly debts: readonly string[];
+	readonly setUpFee: Cents;
+	/** An amount; or a part of the smaller of the month's money and all that is owed, with a cap. */
+	readonly monthly:
+		| { readonly kind: 'amount'; readonly amount: Cents }
+		| { readonly kind: 'percent'; readonly percent: Percent; readonly cap: Cents | null };
+}
+
+/** What the changes of a plan cost. */
+export interface ChangeFees {
+	/** Added to what new debts owe at the start. */
+	readonly added: Cents;
+	/** Paid by the client at the start, outside the month's money. */
+	readonly upFront: Cents;
+	readonly concessions: readonly ConcessionFees[];
+}
+
 export interface PlanTerms {
 	readonly budget: Budget;
 	/** What comes on top in single months, from 1. */
@@ -22,6 +45,8 @@ export interface PlanTerms {
 	readonly order: Order;
 	/** The counselor's own order, by identity; what is not in it comes after. */
 	readonly listed: readonly string[];
+	/** What the plan's changes cost; absent: it has none that do. */
+	readonly fees?: ChangeFees;
 }
 
 export interface PlannedDebt {
@@ -53,8 +78,10 @@ export interface MonthShare {
 export interface PlanMonth {
 	/** 1, 2, 3 … */
 	readonly month: number;
-	/** T. */
+	/** T: what there is for the debts. */
 	readonly money: Cents;
+	/** What agreements cost this month, beside that. */
+	readonly fees: Cents;
 	/** ΣR. */
 	readonly asked: Cents;
 	readonly paid: Cents;
@@ -83,7 +110,14 @@ export interface DebtTotals {
 export type PlanEnding =
 	| { readonly status: 'cleared'; readonly payoffDate: CalendarDate }
 	| { readonly status: 'never' }
-	| { readonly status: 'beyond' };
+	| { readonly status: 'beyond' }
+	/** The fees of a month are more than its money: the plan can't be carried out. */
+	| {
+			readonly status: 'refused';
+			readonly month: number;
+			readonly fees: Cents;
+			readonly money: Cents;
+	  };
 
 export interface PlanTotals {
 	readonly ending: PlanEnding;
@@ -91,11 +125,23 @@ export interface PlanTotals {
 	readonly months: number;
 	/** The first of the calendar month that month 1 is. */
 	readonly firstMonth: CalendarDate;
+	/** What is owed at the start, before any fee is added to it. */
 	readonly starting: Cents;
 	readonly totalInterest: Cents;
 	readonly totalCharges: Cents;
+	/** What the plan's changes cost, by when it is paid; all of it in `totalFees`. */
+	readonly changeFees: {
+		readonly added: Cents;
+		readonly upFront: Cents;
+		readonly setUp: Cents;
+		readonly monthly: Cents;
+	};
+	/** Fees of changes, and the debts' charges that are fees. */
 	readonly totalFees: Cents;
+	/** Payments to debts, and the fees that are not added to one. */
 	readonly totalPaid: Cents;
+	/** Interest and fees: what plans are compared on. */
+	readonly totalCost: Cents;
 	readonly closing: Cents;
 	readonly debts: readonly DebtTotals[];
 	readonly shortMonths: readonly { readonly month: number; readonly missing: Cents }[];

@@ -163,7 +163,7 @@ export function datesOf({ startDate, firstDue, periods, paymentsPerYear }: Run):
 }
 
 /** What each 1.00 owed costs, in hundredths: total paid ÷ starting balance; null where nothing was owed. */
-export function costPerUnit(totals: RunTotals): number | null {
+export function costPerUnit(totals: Pick<RunTotals, 'starting' | 'totalPaid'>): number | null {
 	return totals.starting === 0 ? null : roundedShare(totals.totalPaid, 100, totals.starting);
 }
 

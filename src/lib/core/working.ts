@@ -13,11 +13,13 @@ import type {
 	Result,
 	Tallied,
 	TotalFigure,
-	Working
+	Working,
+	YearFigure
 } from './figure';
 import { ZERO } from './money';
 import { costPerUnit, rowAt, totalExtra, type Run } from './run';
 import { minus, money, rowWorking, sumOf } from './working-row';
+import { yearsOf, type YearTotals } from './years';
 
 /** A run with the terms that it came from. */
 export interface Explained {
@@ -42,6 +44,7 @@ function runWorking(
 	figure: Exclude<Figure, AgainstFigure>
 ): Working | null {
 	if (figure.of === 'run') return totalWorking(run, figure);
+	if (figure.of === 'year') return yearWorking(run, figure);
 	const row = rowAt(run, figure.k);
 	return row ? rowWorking(terms, run, figure, row) : null;
 }
@@ -79,9 +82,9 @@ function totalFormula(run: Run, name: TotalFigure['name']): Formula {
 		case 'starting':
 			return { kind: 'stated' };
 		case 'totalCharges':
-			return tally(run, 'charges');
+			return tally(run, 'charges', 1, k);
 		case 'totalExtra':
-			return tally(run, 'extra');
+			return tally(run, 'extra', 1, k);
 		case 'closing':
 			return { kind: 'same', as: closing };
 		case 'totalInterest':
@@ -107,10 +110,48 @@ function totalFormula(run: Run, name: TotalFigure['name']): Formula {
 	}
 }
 
+function yearWorking(run: Run, figure: YearFigure): Working | null {
+	const totals = yearsOf(run).find(({ year }) => year === figure.year);
+	return totals
+		? {
+				figure,
+				result: { kind: 'money', amount: totals[figure.name] },
+				formula: yearFormula(run, totals, figure.name)
+			}
+		: null;
+}
+
+function yearFormula(run: Run, totals: YearTotals, name: YearFigure['name']): Formula {
+	const { year, from, to } = totals;
+	const row = (k: number, of: 'opening' | 'closing' | 'interestSoFar') =>
+		money(rowAt(run, k)?.[of] ?? ZERO, { of: 'row', name: of, k });
+	const inYear = (of: 'charges' | 'interest') => money(totals[of], { of: 'year', name: of, year });
+	switch (name) {
+		case 'charges':
+		case 'extra':
+			return tally(run, name, from, to);
+		case 'closing':
+			return { kind: 'same', as: row(to, 'closing') };
+		case 'interest':
+			return from === 1
+				? { kind: 'same', as: row(to, 'interestSoFar') }
+				: sumOf([row(to, 'interestSoFar'), minus(row(from - 1, 'interestSoFar'))]);
+		case 'principal':
+			return sumOf([row(from, 'opening'), minus(row(to, 'closing'))]);
+		case 'paid':
+			return sumOf([
+				row(from, 'opening'),
+				...(totals.charges === 0 ? [] : [inYear('charges')]),
+				inYear('interest'),
+				minus(row(to, 'closing'))
+			]);
+	}
+}
+
 /** The periods that have an amount, those with the same one together. */
-function tally(run: Run, name: 'charges' | 'extra'): Formula {
+function tally(run: Run, name: 'charges' | 'extra', from: number, to: number): Formula {
 	const parts = new Map<number, Tallied>();
-	for (let k = 1; k <= run.periods; k += 1) {
+	for (let k = from; k <= to; k += 1) {
 		const amount = rowAt(run, k)?.[name] ?? ZERO;
 		if (amount === 0) continue;
 		const same = parts.get(amount);

@@ -1,4 +1,5 @@
 import { getContext, setContext } from 'svelte';
+import { FIGURES, type ComparedFigure } from '../core/plan-comparison';
 import { caseDifferences } from '../formats/case-differences';
 import type { CaseDocument, CaseState, Problem } from '../formats/case-document';
 import type { DebtEntry } from '../formats/debt-document';
@@ -21,6 +22,12 @@ interface Change {
 	document: CaseDocument;
 }
 
+/** A plan, and the debts that were changed together with it, as they stood before. */
+interface PlanBefore {
+	readonly plan: PlanEntry;
+	readonly debts: Readonly<Record<string, DebtEntry>>;
+}
+
 /** Typing rests for so long before it is saved, in milliseconds. */
 const PAUSE = 700;
 /** After so long a server that didn't answer is asked again. */
@@ -40,8 +47,17 @@ export class CaseDesk {
 	/** How debts stood before they were changed, by id, until let go. */
 	before = $state.raw<Readonly<Record<string, DebtEntry>>>({});
 
-	/** How the plan stood before it was changed, until let go. */
-	planBefore = $state.raw<PlanEntry | null>(null);
+	/** How plans, and the debts changed from there, stood before, by the plan's id, until let go. */
+	plansBefore = $state.raw<Readonly<Record<string, PlanBefore>>>({});
+
+	/** The figures by which plans are compared, in the counselor's order; the others are hidden. */
+	comparedFigures = $state.raw<readonly ComparedFigure[]>(FIGURES);
+
+	/** The plan that was looked at last; the way back leads to it. */
+	planLookedAt = $state.raw<string | null>(null);
+
+	/** The month of the plan that is looked at; it is still the same one after a look at a debt. */
+	pickedMonth = $state(1);
 
 	#revision: number;
 	#queue: Change[] = [];
@@ -89,14 +105,43 @@ export class CaseDesk {
 		this.changeDebt(id, what, fields);
 	}
 
-	/** Changes the plan and keeps how it stood before, until that is let go. */
-	varyPlan(what: string, fields: Partial<PlanEntry>): void {
-		this.planBefore ??= this.document.plan;
-		this.changePlan(what, fields);
+	/** Changes a plan and keeps how it stood before, until that is let go. */
+	varyPlan(id: string, what: string, fields: Partial<PlanEntry>): void {
+		this.#keepPlan(id, {});
+		this.changePlan(id, what, fields);
 	}
 
-	changePlan(what: string, fields: Partial<PlanEntry>): void {
-		this.change(what, (document) => ({ ...document, plan: { ...document.plan, ...fields } }));
+	/** Changes a debt from a plan and keeps how both stood before, until that is let go. */
+	varyPlannedDebt(planId: string, id: string, what: string, fields: Partial<DebtEntry>): void {
+		const debt = this.debt(id);
+		if (!debt) return;
+		this.#keepPlan(planId, { [id]: debt });
+		this.changeDebt(id, what, fields);
+	}
+
+	changePlan(id: string, what: string, fields: Partial<PlanEntry>): void {
+		this.change(what, (document) => ({
+			...document,
+			plans: document.plans.map((plan) => (plan.id === id ? { ...plan, ...fields } : plan))
+		}));
+	}
+
+	/** Keeps a plan, and debts, as they stand now, where they are not kept already. */
+	#keepPlan(id: string, standing: PlanBefore['debts']): void {
+		const now = this.document.plans.find((plan) => plan.id === id);
+		if (!now) return;
+		const { plan, debts } = this.plansBefore[id] ?? { plan: now, debts: {} };
+		this.plansBefore = {
+			...this.plansBefore,
+			[id]: { plan, debts: { ...standing, ...debts } }
+		};
+	}
+
+	/** Lets go of how a plan stood before it was changed. */
+	letGoPlan(id: string): void {
+		this.plansBefore = Object.fromEntries(
+			Object.entries(this.plansBefore).filter(([other]) => other !== id)
+		);
 	}
 
 	/** Lets go of how a debt stood before it was changed. */

@@ -1,9 +1,133 @@
 import type { CalendarDate } from '../core/calendar';
-import { ZERO } from '../core/money';
-import type { PlanHappening } from '../formats/plan-document';
+import { ZERO, type Cents } from '../core/money';
+import { percent, type Percent } from '../core/rate';
+import type { CaseDocument } from '../formats/case-document';
+import type { ChangeEntry, NewDebtEntry } from '../formats/change-document';
+import { USUAL_PLAN, type PlanEntry, type PlanHappening } from '../formats/plan-document';
 import { v4 as newId } from 'uuid';
 
 /** Money on top on a day, not known yet how much. */
 export function newPlanHappening(date: CalendarDate): PlanHappening {
 	return { id: newId(), kind: 'one-off', off: false, date, amount: ZERO, everyYear: false };
+}
+
+/** What a new plan starts from. */
+export const PLAN_STARTS = [
+	{ value: 'order', words: 'An order of the debts', name: 'Highest rate first' },
+	{ value: 'minimums', words: 'Minimums only', name: 'Minimums only' },
+	{ value: 'today', words: 'Payments as today', name: 'Payments as today' },
+	{ value: 'consolidate', words: 'One new loan', name: 'One new loan' },
+	{ value: 'transfer', words: 'A moved balance', name: 'Moved balance' },
+	{ value: 'concession', words: 'Agreed lower rates', name: 'Agreed lower rates' },
+	{ value: 'copy', words: 'A copy of this plan', name: 'Copy' }
+] as const;
+
+export type PlanStart = (typeof PLAN_STARTS)[number]['value'];
+
+/** A new plan for a case; `from` is the plan in hand, whose money and order it begins with. */
+export function newPlan(start: PlanStart, document: CaseDocument, from: PlanEntry): PlanEntry {
+	const id = newId();
+	const words = PLAN_STARTS.find(({ value }) => value === start)?.name ?? 'Plan';
+	const name = freeName(start === 'copy' ? `${from.name}, copy` : words, document.plans);
+	switch (start) {
+		case 'copy':
+			return { ...from, id, name, changes: from.changes.map(withNewIdentity), hidden: false };
+		case 'minimums':
+			return { ...USUAL_PLAN, id, name, pays: 'asked', budget: { kind: 'required' } };
+		case 'today':
+			return { ...USUAL_PLAN, id, name, pays: 'paid', budget: { kind: 'required' } };
+		case 'order':
+			return { ...USUAL_PLAN, id, name, budget: from.budget };
+		default: {
+			const { budget, order, listed } = from;
+			const changes = [newChange(start, document)];
+			return { ...USUAL_PLAN, id, name, budget, order, listed, changes };
+		}
+	}
+}
+
+/** A change with what is likely filled in: which debts, and no rate or fee that nobody has named. */
+export function newChange(
+	kind: ChangeEntry['kind'],
+	{ debts, asOf, currency }: CaseDocument
+): ChangeEntry {
+	const known = debts.filter(
+		({ balance, annualRate, firstDue }) => balance && annualRate !== null && firstDue !== null
+	);
+	const costing = known.filter(({ annualRate }) => (annualRate ?? 0) > 0);
+	const chosen = costing.length > 0 ? costing : known;
+	const rates = chosen.map(({ annualRate }) => annualRate ?? percent(0));
+	const highest = Math.max(0, ...rates) as Percent;
+	const [firstDue = asOf] = known.flatMap((debt) => debt.firstDue ?? []).sort();
+	const unit = 10 ** currency.digits;
+	const brought = (name: string, rule: NewDebtEntry['rule']) => ({
+		id: newId(),
+		name,
+		firstDue,
+		rule
+	});
+	switch (kind) {
+		case 'consolidate':
+			return {
+				kind,
+				debts: chosen.map(({ id }) => id),
+				loan: brought('New loan', { kind: 'level', periods: 48 }),
+				annualRate: (rates.length > 0 ? Math.min(...rates) : 0) as Percent,
+				fee: { percent: percent(0), amount: ZERO, paid: 'added' }
+			};
+		case 'transfer': {
+			const dearest = chosen.filter(({ annualRate }) => annualRate === highest).slice(0, 1);
+			return {
+				kind,
+				amounts: dearest.map(({ id }) => ({ debt: id, amount: null })),
+				card: brought('New card', {
+					kind: 'minimum',
+					percent: percent(20_000),
+					floor: (25 * unit) as Cents
+				}),
+				feePercent: percent(0),
+				offerRate: percent(0),
+				offerMonths: 12,
+				thenRate: highest,
+				limit: null
+			};
+		}
+		case 'concession':
+			return {
+				kind,
+				from: firstDue,
+				debts: chosen.map(({ id, annualRate }) => ({
+					debt: id,
+					annualRate: Math.round((annualRate ?? 0) / 2) as Percent,
+					payment: null
+				})),
+				setUpFee: ZERO,
+				monthlyFee: { kind: 'amount', amount: ZERO }
+			};
+	}
+}
+
+/** The debts that a change brings are others in a copy of it. */
+function withNewIdentity(change: ChangeEntry): ChangeEntry {
+	if (change.kind === 'consolidate') return { ...change, loan: { ...change.loan, id: newId() } };
+	if (change.kind === 'transfer') return { ...change, card: { ...change.card, id: newId() } };
+	return change;
+}
+
+/** The name, or the first of “name 2”, “name 3” … that no plan has yet. */
+function freeName(name: string, plans: readonly PlanEntry[]): string {
+	const taken = new Set(plans.map((plan) => plan.name));
+	let free = name;
+	for (let count = 2; taken.has(free); count += 1) free = `${name} ${count}`;
+	return free;
+}
+
+/** The list with one plan so many places further on; unchanged at its ends. */
+export function movedPlan(plans: readonly PlanEntry[], id: string, by: number): PlanEntry[] {
+	const from = plans.findIndex((plan) => plan.id === id);
+	const to = from + by;
+	const moved = [...plans];
+	if (from < 0 || to < 0 || to >= plans.length) return moved;
+	moved.splice(to, 0, ...moved.splice(from, 1));
+	return moved;
 }

@@ -184,7 +184,10 @@ export function againstPhrases(
 					? []
 					: [
 							figure(writeMonths(Math.abs(monthsSooner)), { of: 'against', name: 'monthsSooner' }),
-							say(monthsSooner > 0 ? ' sooner and ' : ' later and ')
+							say(
+								(monthsSooner > 0 ? ' sooner' : ' later') +
+									(monthsSooner > 0 === interestLess >= 0 ? ' and ' : ' but ')
+							)
 						];
 			return [
 				say(', '),

@@ -1,6 +1,7 @@
 import type { CaseDocument } from './case-document';
+import { measureWords } from './case-plans';
 import { debtFields, nameOf } from './debt-text';
-import { planFields } from './plan-text';
+import { planFields, sheetFields } from './plan-text';
 
 /** One thing that two versions of a case have differently. */
 export interface CaseDifference {
@@ -38,14 +39,50 @@ export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseD
 		const debt = document.debts.find((entry) => entry.id === id);
 		return debt ? nameOf(debt) : 'a debt that is gone';
 	};
-	const planned = planFields(theirs.plan, nameIn(theirs), theirs.currency);
-	for (const [field, text] of planFields(mine.plan, nameIn(mine), mine.currency)) {
-		const there = planned.get(field) ?? '';
-		if (there !== text) found.push({ what: `Plan, ${field}`, mine: text, theirs: there });
+	const lay = (
+		what: string,
+		one: ReadonlyMap<string, string>,
+		two: ReadonlyMap<string, string>
+	): void => {
+		for (const [field, text] of one) {
+			const there = two.get(field) ?? '';
+			if (there !== text) found.push({ what: `${what}, ${field}`, mine: text, theirs: there });
+		}
+	};
+	const plans = new Map(theirs.plans.map((plan) => [plan.id, plan]));
+	for (const plan of mine.plans) {
+		const counterpart = plans.get(plan.id);
+		plans.delete(plan.id);
+		const what = `Plan “${plan.name}”`;
+		if (!counterpart) {
+			found.push({ what, mine: 'among the plans', theirs: 'not among the plans' });
+			continue;
+		}
+		const fields = planFields(plan, nameIn(mine), mine.currency);
+		lay(what, fields, planFields(counterpart, nameIn(theirs), theirs.currency));
 	}
+	for (const { name } of plans.values()) {
+		found.push({ what: `Plan “${name}”`, mine: 'not among the plans', theirs: 'among the plans' });
+	}
+	lay('Plans', comparedFields(mine), comparedFields(theirs));
+	lay(
+		'Household',
+		sheetFields(mine.sheet, mine.currency),
+		sheetFields(theirs.sheet, theirs.currency)
+	);
 	const order = (document: CaseDocument) => document.debts.map(nameOf).join(', ');
 	if (found.length === 0 && order(mine) !== order(theirs)) {
 		found.push({ what: 'Order of the debts', mine: order(mine), theirs: order(theirs) });
 	}
 	return found;
+}
+
+/** What is said of all plans together: their order, what they are measured against, and what was chosen. */
+function comparedFields({ plans, against, choices }: CaseDocument): ReadonlyMap<string, string> {
+	const chosen = choices.map(({ name, date, note }) => `${name} on ${date} ${note}`.trim());
+	return new Map([
+		['order', plans.map(({ name }) => name).join(', ')],
+		['measured against', measureWords(against, plans)],
+		['chosen', chosen.join('; ') || 'none']
+	]);
 }

@@ -12,7 +12,7 @@ import { upgraded } from './case-upgrade';
 import { allowedAsOf, allowedFirstDue } from './date-text';
 import { debtEntry, statedDebt } from './debt-document';
 import { readCurrency, roundingSteps, type Currency } from './money-text';
-import { planEntry } from './plan-document';
+import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan-document';
 import { date, name, sentence } from './schema-fields';
 
 const currency = z.strictObject({ code: z.string(), digits: z.int() }).refine(
@@ -32,16 +32,29 @@ const asOf = date('The day the figures are as of').refine((day) => allowedAsOf(d
 
 const presentDocument = z
 	.strictObject({
-		version: z.literal(3, { error: sentence('The version of the document', '1, 2 or 3') }),
+		version: z.literal(4, { error: sentence('The version of the document', '1, 2, 3 or 4') }),
 		label: name('The client label', 1),
 		currency,
 		asOf,
 		debts: z
 			.array(debtEntry)
 			.max(LIMITS.debts, { error: `A case holds at most ${LIMITS.debts} debts.` }),
-		plan: planEntry
+		plans: z
+			.array(planEntry)
+			.min(1, { error: 'A case has at least one plan.' })
+			.max(LIMITS.plans, { error: `A case holds at most ${LIMITS.plans} plans.` }),
+		against: measureEntry,
+		/** The plans that were chosen, the latest last. */
+		choices: z.array(choiceEntry).max(LIMITS.choices, {
+			error: `A case remembers at most ${LIMITS.choices} choices.`
+		}),
+		sheet: sheetEntry
 	})
-	.superRefine(({ debts, currency, asOf }, context) => {
+	.superRefine(({ debts, plans, currency, asOf }, context) => {
+		if (new Set(plans.map(({ id }) => id)).size < plans.length) {
+			const message = 'Two plans have the same identifier.';
+			context.addIssue({ code: 'custom', path: ['plans'], message });
+		}
 		const seen = new Set<string>();
 		debts.forEach((debt, index) => {
 			const refuse = (field: string, message: string): void =>
@@ -97,6 +110,8 @@ export interface CaseSummary {
 	readonly owed: Cents;
 	readonly asOf: CalendarDate;
 	readonly touchedAt: string;
+	/** The plan that is chosen, as it was called then, and since when; null where none is. */
+	readonly chosen: { readonly name: string; readonly date: CalendarDate } | null;
 }
 
 /** A case as it stands: its document, the revision it is at, and what a step back or forward would change. */

@@ -1,6 +1,6 @@
 /** Documents of earlier versions, as the present one would have them: history keeps what was written. */
 
-import { USUAL_PLAN } from './plan-document';
+import { FIRST_PLAN } from './plan-document';
 
 /** Whatever is no document of an earlier version is left for the schema to judge. */
 export function upgraded(document: unknown): unknown {
@@ -9,7 +9,11 @@ export function upgraded(document: unknown): unknown {
 		case 1:
 			return upgraded(ofVersion2(document));
 		case 2:
-			return { ...document, version: 3, plan: USUAL_PLAN };
+			return ofVersion4(document, {});
+		case 3: {
+			const { plan, ...rest } = document;
+			return ofVersion4(rest, plan);
+		}
 		default:
 			return document;
 	}
@@ -22,6 +26,20 @@ function ofVersion2(document: Record<string, unknown>) {
 		...document,
 		version: 2,
 		debts: Array.isArray(debts) ? debts.map(upgradedDebt) : debts
+	};
+}
+
+/** Version 3 knew one plan, with the sheet and what it is measured against in it; version 2 none. */
+function ofVersion4(document: Record<string, unknown>, plan: unknown) {
+	const { sheet, baseline, ...fields } = isRecord(plan) ? plan : {};
+	const { name } = FIRST_PLAN;
+	return {
+		...document,
+		version: 4,
+		plans: [{ ...FIRST_PLAN, ...fields, name }],
+		against: baseline ?? 'minimums',
+		choices: [],
+		sheet: sheet ?? { income: [], needs: [] }
 	};
 }
 

@@ -18,7 +18,7 @@ export const ASKED_KINDS: readonly { readonly kind: AskedEntry['kind']; readonly
 	];
 
 /** A debt's name, or words that stand for it while it has none. */
-export function nameOf(entry: DebtEntry): string {
+export function nameOf(entry: Pick<DebtEntry, 'name'>): string {
 	return entry.name === '' ? 'unnamed debt' : entry.name;
 }
 

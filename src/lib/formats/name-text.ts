@@ -11,9 +11,9 @@ export function readName(typed: string): Reading<string> {
 		: refused(`These are ${name.length} characters.`, ALLOWED);
 }
 
-/** Reads a client label, which every case has. */
-export function readLabel(typed: string): Reading<string> {
+/** Reads a name that there must be: a client label, the name of a plan. */
+export function readLabel(typed: string, what = 'The client label'): Reading<string> {
 	return typed.trim() === ''
-		? refused('The client label is missing.', `From 1 to ${LIMITS.name} characters.`)
+		? refused(`${what} is missing.`, `From 1 to ${LIMITS.name} characters.`)
 		: readName(typed);
 }

@@ -1,10 +1,11 @@
-/** How a case's debts are paid under one budget, as it is saved, and what the core knows it by. */
+/** A plan: how a case's debts are paid under one budget, as it is saved, and what the core knows it by. */
 import { z } from 'zod';
 import { addMonths, monthsBetween, type CalendarDate } from '../core/calendar';
 import { LIMITS } from '../core/limits';
 import type { Cents } from '../core/money';
 import { ORDERS } from '../core/order';
-import type { Budget, PlanTerms } from '../core/planned';
+import type { Budget, ChangeFees, PlanTerms } from '../core/planned';
+import { changeEntry, newDebtOf } from './change-document';
 import { choice, date, flag, frequency, identifier, money, name, sentence } from './schema-fields';
 
 const budgetEntry = z.discriminatedUnion(
@@ -56,19 +57,26 @@ const sheetLines = z.array(sheetLine).max(LIMITS.sheetLines, {
 
 export const planEntry = z
 	.strictObject({
+		id: identifier('The identifier of a plan'),
+		name: name('The name of a plan', 1),
+		/** What debts ask in it: what they ask in any plan, nothing but their minimums, or what is paid today. */
+		pays: choice('What debts ask in a plan', ['planned', 'asked', 'paid']),
 		budget: budgetEntry,
 		order: choice('The order', ORDERS),
 		listed: z.array(identifier('A debt of the own order')).max(LIMITS.debts, {
 			error: `An order has at most ${LIMITS.debts} debts.`
 		}),
-		baseline: choice('What the plan is measured against', ['minimums', 'today']),
 		happenings: z.array(planHappening).max(LIMITS.happenings, {
 			error: `At most ${LIMITS.happenings} things can happen to a plan.`
 		}),
-		/** What the household earns and needs to live, where the money is worked out from that. */
-		sheet: z.strictObject({ income: sheetLines, needs: sheetLines })
+		/** In their order. */
+		changes: z.array(changeEntry).max(LIMITS.changes, {
+			error: `A plan changes at most ${LIMITS.changes} things about the debts.`
+		}),
+		/** Whether it is left out where plans stand side by side. */
+		hidden: flag('Whether a plan is hidden')
 	})
-	.superRefine(({ listed, happenings }, context) => {
+	.superRefine(({ listed, happenings, changes }, context) => {
 		const twice = (ids: readonly string[]) => new Set(ids).size < ids.length;
 		if (twice(listed)) {
 			context.addIssue({ code: 'custom', path: ['listed'], message: 'A debt is listed twice.' });
@@ -77,20 +85,51 @@ export const planEntry = z
 			const message = 'Two things that happen have the same identifier.';
 			context.addIssue({ code: 'custom', path: ['happenings'], message });
 		}
+		if (twice(changes.flatMap((change) => newDebtOf(change)?.id ?? []))) {
+			const message = 'Two new debts have the same identifier.';
+			context.addIssue({ code: 'custom', path: ['changes'], message });
+		}
 	});
 
+/** What the household earns and needs to live, from which the money of a plan can be worked out. */
+export const sheetEntry = z.strictObject({ income: sheetLines, needs: sheetLines });
+
+/** A plan that was chosen with the client: which, called what then, when, and why. */
+export const choiceEntry = z.strictObject({
+	plan: identifier('The plan that was chosen'),
+	name: name('The name of the plan that was chosen', 1),
+	date: date('The day of the choice'),
+	note: name('The note of the choice', 0)
+});
+
+/** What plans are measured against: nothing but the minimums, what is paid today, or one of the plans. */
+export const measureEntry = z.union([
+	choice('What plans are measured against', ['minimums', 'today']),
+	identifier('The plan that the others are measured against')
+]);
+
 export type PlanEntry = z.infer<typeof planEntry>;
+export type Sheet = z.infer<typeof sheetEntry>;
+export type Measure = z.infer<typeof measureEntry>;
 export type SheetLine = z.infer<typeof sheetLine>;
 export type PlanHappening = PlanEntry['happenings'][number];
 
-/** What a case has until somebody plans: what is asked at first, held, the highest rate first. */
-export const USUAL_PLAN: PlanEntry = {
+/** A plan in its simplest form: what is asked at first, held, the highest rate first. */
+export const USUAL_PLAN: Omit<PlanEntry, 'id' | 'name'> = {
+	pays: 'planned',
 	budget: { kind: 'constant', amount: null },
 	order: 'rate',
 	listed: [],
-	baseline: 'minimums',
 	happenings: [],
-	sheet: { income: [], needs: [] }
+	changes: [],
+	hidden: false
+};
+
+/** What a case has until somebody plans. Every case's first plan has this identity. */
+export const FIRST_PLAN: PlanEntry = {
+	...USUAL_PLAN,
+	id: '00000000-0000-4000-8000-000000000001',
+	name: 'Highest rate first'
 };
 
 /** How far ahead money that comes every year is followed. */
@@ -105,13 +144,15 @@ export function planTerms(
 		happenings
 	}: Pick<PlanEntry, 'budget' | 'order' | 'listed' | 'happenings'>,
 	firstMonth: CalendarDate,
-	askedFirst: Cents
+	askedFirst: Cents,
+	fees?: ChangeFees
 ): PlanTerms {
 	const inForce = happenings.filter(({ off }) => !off);
 	return {
 		budget: budgetOf(budget, askedFirst),
 		order,
 		listed,
+		...(fees ? { fees } : {}),
 		oneOffs: inForce.flatMap((item) =>
 			item.kind === 'one-off'
 				? monthsOf(item, firstMonth).map((month) => ({ month, amount: item.amount }))

@@ -1,18 +1,25 @@
 /** What a plan comes to, what its months do, and why, in sentences. */
 import type { Difference } from '../core/compare';
 import type { Cents } from '../core/money';
-import { shortfallOf } from '../core/plan-answers';
+import { shortfallOf, type PlanDifference } from '../core/plan-answers';
 import { shareOfIncome, type Household } from '../core/household';
 import type { CurvePoint } from '../core/money-curve';
 import type { Order } from '../core/order';
-import type { Plan, PlanMonth, PlanTotals } from '../core/planned';
+import type { Plan, PlanEnding, PlanMonth, PlanTotals } from '../core/planned';
 import { percent } from '../core/rate';
 import { changePhrases, againstPhrases } from './answer-text';
+import { changeInWords } from './change-text';
 import { writeMonth, writeMonths, writeShortMonth } from './date-text';
 import { frequencyWords } from './frequency-text';
 import { writeMoney, type Currency } from './money-text';
 import { writePercent } from './percent-text';
-import { monthStart, type PlanEntry, type PlanHappening, type SheetLine } from './plan-document';
+import {
+	monthStart,
+	type PlanEntry,
+	type PlanHappening,
+	type Sheet,
+	type SheetLine
+} from './plan-document';
 import { countOf, figure, interest, say, type Phrase, type Sentence } from './sentence';
 
 export const ORDER_WORDS: readonly {
@@ -30,22 +37,16 @@ export const ORDER_WORDS: readonly {
 export const orderWords = (order: Order): string =>
 	ORDER_WORDS.find(({ value }) => value === order)?.words ?? order;
 
-export const BASELINE_WORDS = [
-	{ value: 'minimums', words: 'paying the minimums' },
-	{ value: 'today', words: 'paying as today' }
-] as const;
-
-const baselineWords = (baseline: PlanEntry['baseline']): string =>
-	BASELINE_WORDS.find(({ value }) => value === baseline)?.words ?? baseline;
-
 /** “At 890.00 a month, highest rate first, everything is paid off in July 2029, after 31 months. …” */
 export function planSentence(
 	plan: Plan,
-	{ budget, order, baseline }: PlanEntry,
-	against: Difference,
+	{ budget, order }: Pick<PlanEntry, 'budget' | 'order'>,
+	/** What it is measured against and in which words; null where it is that itself. */
+	measure: { readonly difference: PlanDifference; readonly words: string } | null,
 	currency: Currency
 ): Sentence {
 	if (plan.starting === 0) return [say('Nothing is owed on these debts.')];
+	if (plan.ending.status === 'refused') return unpayableSentence(plan, plan.ending, currency);
 	const paying = payingPhrases(plan, budget, order, currency);
 	if (plan.ending.status !== 'cleared') {
 		return [
@@ -69,15 +70,47 @@ export function planSentence(
 		say('; it costs '),
 		interest(cost, { of: 'plan', name: 'totalInterest' }),
 		say(' in interest'),
-		...againstPhrases(against, baselineWords(baseline), currency).map(ofPlan),
+		...(plan.totalFees === 0
+			? []
+			: [
+					say(' and '),
+					figure(writeMoney(plan.totalFees, currency), { of: 'plan', name: 'totalFees' }),
+					say(' in fees')
+				]),
+		...(measure === null
+			? []
+			: againstPhrases(inAll(measure.difference), measure.words, currency).map(ofPlan)),
 		say('.')
 	];
 }
 
+/** Fees are cost: what a plan costs less is interest and fees together. */
+const inAll = (difference: PlanDifference): Difference =>
+	difference.kind === 'both end'
+		? { ...difference, interestLess: difference.costLess }
+		: difference;
+
 /** A figure against the baseline opens the plan's working, not a run's. */
 function ofPlan({ opens, ...phrase }: Phrase): Phrase {
 	if (opens?.of !== 'against') return phrase;
-	return { ...phrase, opens: { of: 'plan', name: opens.name } };
+	const name = opens.name === 'interestLess' ? 'costLess' : opens.name;
+	return { ...phrase, opens: { of: 'plan', name } };
+}
+
+function unpayableSentence(
+	{ firstMonth }: Plan,
+	{ month, fees, money }: Extract<PlanEnding, { status: 'refused' }>,
+	currency: Currency
+): Sentence {
+	return [
+		say('This plan can’t be carried out: in '),
+		figure(writeMonth(monthStart(firstMonth, month))),
+		say(' its fees, '),
+		figure(writeMoney(fees, currency)),
+		say(', are more than the month’s money, '),
+		figure(writeMoney(money, currency)),
+		say('.')
+	];
 }
 
 function payingPhrases(
@@ -86,7 +119,8 @@ function payingPhrases(
 	order: Order,
 	currency: Currency
 ): Phrase[] {
-	const first = plan.kept[0]?.money ?? (0 as Cents);
+	const { money = 0, fees = 0 } = plan.kept[0] ?? {};
+	const first = (money + (budget.kind === 'constant' ? fees : 0)) as Cents;
 	const line = say(`, ${orderWords(order)}`);
 	switch (budget.kind) {
 		case 'required':
@@ -106,8 +140,8 @@ function payingPhrases(
 /** The answer before a change, and how far the one after it is from there. */
 export function planBeforeSentence(
 	before: Plan,
-	{ budget, order }: PlanEntry,
-	change: Difference,
+	{ budget, order }: Pick<PlanEntry, 'budget' | 'order'>,
+	change: PlanDifference,
 	/** The debt whose end the change moves furthest. */
 	moved: { readonly name: string; readonly monthsSooner: number } | null,
 	currency: Currency
@@ -119,16 +153,18 @@ export function planBeforeSentence(
 					say(': paid off in '),
 					figure(writeMonth(before.ending.payoffDate)),
 					say(', '),
-					figure(writeMoney(before.totalInterest, currency)),
-					say(' in interest. ')
+					figure(writeMoney(before.totalCost, currency)),
+					say(before.totalFees === 0 ? ' in interest. ' : ' in interest and fees. ')
 				]
-			: [say(': '), figure('never'), say(' paid off. ')];
+			: before.ending.status === 'refused'
+				? [say(': it could not be carried out. ')]
+				: [say(': '), figure('never'), say(' paid off. ')];
 	const opening = (first?.text ?? '').replace(/^./, (letter) => letter.toLowerCase());
 	return [
 		say(`Before this change, ${opening}`),
 		...rest,
 		...ended,
-		...changePhrases(change, currency),
+		...changePhrases(inAll(change), currency),
 		...(moved === null
 			? []
 			: [
@@ -179,6 +215,7 @@ export function moneySentence(month: PlanMonth, plan: PlanTotals, currency: Curr
 		say(', '),
 		figure(money(Math.abs(month.principal))),
 		say(month.principal >= 0 ? ' brings the balance down' : ' is added to it'),
+		...(month.fees > 0 ? [say('; '), figure(money(month.fees)), say(' beside it are fees')] : []),
 		...(month.missing > 0
 			? [say('; '), figure(money(month.missing)), say(' is missing of what is asked')]
 			: [])
@@ -265,20 +302,20 @@ export function owedSentence(
 	month: number,
 	plan: PlanTotals,
 	owed: { readonly plan: Cents; readonly baseline: Cents },
-	baseline: PlanEntry['baseline'],
+	baseline: string,
 	currency: Currency
 ): Sentence {
 	return [
 		say(`${writeMonth(monthStart(plan.firstMonth, month))}, still owed: `),
 		figure(writeMoney(owed.plan, currency)),
-		say(` · ${baselineWords(baseline)} `),
+		say(` · ${baseline} `),
 		figure(writeMoney(owed.baseline, currency))
 	];
 }
 
 /** Every field of a plan as text, to lay two versions beside each other. */
 export function planFields(
-	{ budget, order, listed, baseline, happenings, sheet }: PlanEntry,
+	{ name, pays, budget, order, listed, happenings, changes, hidden }: PlanEntry,
 	nameOf: (id: string) => string,
 	currency: Currency
 ): ReadonlyMap<string, string> {
@@ -286,13 +323,34 @@ export function planFields(
 		(item) => planHappeningInWords(item, currency) + (item.off ? ' (off)' : '')
 	);
 	return new Map([
+		['name', name],
+		['what debts ask', PAYS_WORDS[pays]],
 		['month’s money', budgetField(budget, currency)],
 		['order', orderWords(order)],
 		['own order', listed.map(nameOf).join(', ') || 'none yet'],
-		['measured against', baselineWords(baseline)],
 		['over time', happens.join('; ') || 'nothing'],
-		['what comes in', sheetField(sheet.income, currency)],
-		['what is needed', sheetField(sheet.needs, currency)]
+		[
+			'changes',
+			changes.map((change) => changeInWords(change, nameOf, currency)).join('; ') || 'none'
+		],
+		['shown', hidden ? 'not side by side' : 'side by side']
+	]);
+}
+
+const PAYS_WORDS: Readonly<Record<PlanEntry['pays'], string>> = {
+	planned: 'what they ask',
+	asked: 'nothing but their minimums',
+	paid: 'what is paid today'
+};
+
+/** The household's sheet as text, to lay two versions beside each other. */
+export function sheetFields(
+	{ income, needs }: Sheet,
+	currency: Currency
+): ReadonlyMap<string, string> {
+	return new Map([
+		['what comes in', sheetField(income, currency)],
+		['what is needed', sheetField(needs, currency)]
 	]);
 }
 

@@ -1,10 +1,11 @@
 /** How a figure of a plan comes about, and why a debt gets what it gets, in words and numbers. */
 import type { Cents } from '../core/money';
-import type { Order } from '../core/order';
+import { reliefOf, type Order } from '../core/order';
 import type { MonthShare, PlanMonth } from '../core/planned';
-import type { PlanWorking } from '../core/plan-working';
+import type { PlanFigure, PlanWorking } from '../core/plan-working';
 import type { Percent } from '../core/rate';
 import { writeDate, writeMonths } from './date-text';
+import { grouped } from './decimal-text';
 import { writeMoney, type Currency } from './money-text';
 import { writePercent } from './percent-text';
 import type { WrittenWorking } from './working-text';
@@ -14,9 +15,9 @@ export function writePlanWorking(
 	working: PlanWorking,
 	nameOf: (id: string) => string,
 	currency: Currency
-): WrittenWorking {
+): WrittenWorking<PlanFigure> {
 	const money = (amount: number) => writeMoney(amount as Cents, currency);
-	const source = (text: string) => ({ text, figure: null });
+	const source = (text: string, figure: PlanFigure | null = null) => ({ text, figure });
 	switch (working.kind) {
 		case 'sum of debts': {
 			const amounts = working.parts.map(({ amount }) => money(amount));
@@ -25,7 +26,64 @@ export function writePlanWorking(
 				words: 'the interest of each debt, added up',
 				numbers: `${amounts.join(' + ')} = ${money(working.total)}`,
 				result: money(working.total),
-				sources: working.parts.map(({ id, amount }) => source(`${money(amount)} is ${nameOf(id)}`))
+				sources: working.parts.map(({ id, amount }) =>
+					source(`${money(amount)} is ${nameOf(id)}`, { of: 'plan', name: { interestOf: id } })
+				)
+			};
+		}
+		case 'interest of a debt': {
+			const { id, paid, closing, starting, charges, interest } = working.debt;
+			const charged = charges === 0 ? '' : ` − ${money(charges)}`;
+			return {
+				title: `Interest of ${nameOf(id)}`,
+				words: `what it is paid + what it still owes − what it owed at the start${charges === 0 ? '' : ' − charges'}`,
+				numbers: `${money(paid)} + ${money(closing)} − ${money(starting)}${charged} = ${money(interest)}`,
+				result: money(interest),
+				sources: []
+			};
+		}
+		case 'fees': {
+			const { fees, ofDebts, total } = working;
+			const parts = [
+				{ amount: fees.added, words: 'is added to new debts at the start' },
+				{ amount: fees.upFront, words: 'is paid by the client at the start' },
+				{ amount: fees.setUp, words: 'is paid when the agreement begins' },
+				{ amount: fees.monthly, words: 'is paid month by month for the agreement' },
+				{ amount: ofDebts, words: 'is charged by the debts themselves' }
+			].filter(({ amount }) => amount > 0);
+			return {
+				title: 'Total fees',
+				words: 'all fees that the plan brings, added up; they are cost, not interest',
+				numbers: `${parts.map(({ amount }) => money(amount)).join(' + ')} = ${money(total)}`,
+				result: money(total),
+				sources: parts.map(({ amount, words }) => source(`${money(amount)} ${words}`))
+			};
+		}
+		case 'cost': {
+			const { interest, fees, total } = working;
+			return {
+				title: 'Total cost',
+				words: 'interest + fees',
+				numbers: `${money(interest)} + ${money(fees)} = ${money(total)}`,
+				result: money(total),
+				sources: [
+					source(`${money(interest)} is the total interest`, { of: 'plan', name: 'totalInterest' }),
+					source(
+						`${money(fees)} is the total fees`,
+						fees === 0 ? null : { of: 'plan', name: 'totalFees' }
+					)
+				]
+			};
+		}
+		case 'cost per unit': {
+			const { paid, starting, unrounded, hundredths } = working;
+			const is = grouped(hundredths, 2);
+			return {
+				title: 'Paid for each 1.00 owed',
+				words: 'all that is paid, fees with it ÷ what is owed at the start',
+				numbers: `${money(paid)} ÷ ${money(starting)} = ${unrounded.toFixed(5)}, rounded to ${is}`,
+				result: is,
+				sources: []
 			};
 		}
 		case 'latest':
@@ -38,8 +96,14 @@ export function writePlanWorking(
 			};
 		case 'less':
 			return {
-				title: 'Interest less than the other way',
-				words: 'interest of the other way − interest of the plan',
+				title:
+					working.what === 'interest'
+						? 'Interest less than the other way'
+						: 'Cost less than the other way',
+				words:
+					working.what === 'interest'
+						? 'interest of the other way − interest of the plan'
+						: 'interest and fees of the other way − interest and fees of the plan',
 				numbers: `${money(working.baseline)} − ${money(working.plan)} = ${money(working.less)}`,
 				result: money(working.less),
 				sources: []
@@ -89,8 +153,22 @@ export function whyShare(
 	return `${asked} The rest, ${money(rest)} of the ${money(left)} beyond what all debts ask, ${place}${gone}.`;
 }
 
+/** What each debt's agreed payment would have to fall to in a short month, for its money to cover them. */
+export function cureByDebt(
+	{ shares }: PlanMonth,
+	nameOf: (index: number) => string,
+	currency: Currency
+): string[] {
+	return shares
+		.filter(({ asked }) => asked > 0)
+		.map(
+			({ index, asked, paid }) =>
+				`${nameOf(index)}: from ${writeMoney(asked, currency)} to ${writeMoney(paid, currency)}`
+		);
+}
+
 function placeWords(
-	{ rank, annual, opening, owed, asked }: MonthShare,
+	{ rank, annual, opening, ...share }: MonthShare,
 	order: Order,
 	money: (amount: number) => string
 ): string {
@@ -104,7 +182,7 @@ function placeWords(
 		case 'balance':
 			return `${place}: ${rank === 1 ? 'smallest ' : ''}balance, ${money(opening)}`;
 		case 'relief':
-			return `${place}: it owes ${(owed / Math.max(asked, 1)).toFixed(1)} times what it asks`;
+			return `${place}: it owes ${reliefOf(share).toFixed(1)} times what it asks`;
 		case 'listed':
 			return `${place} in the own order`;
 		case 'spread':

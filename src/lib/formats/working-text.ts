@@ -1,5 +1,13 @@
 /** The working of a figure in words and numbers, as it stands in its note. */
-import type { Convention, Figure, Formula, Operand, Result, Working } from '../core/figure';
+import type {
+	Convention,
+	Figure,
+	Formula,
+	Operand,
+	Result,
+	Working,
+	YearFigure
+} from '../core/figure';
 import type { Cents } from '../core/money';
 import type { InterestRounding } from '../core/rate';
 import { writeDate, writeMonths } from './date-text';
@@ -8,7 +16,7 @@ import { precise, writeMoney, type Currency } from './money-text';
 import { writePercent } from './percent-text';
 import { countOf } from './sentence';
 
-export interface WrittenWorking {
+export interface WrittenWorking<F = Figure> {
 	readonly title: string;
 	/** The formula in words. */
 	readonly words: string;
@@ -16,7 +24,7 @@ export interface WrittenWorking {
 	readonly numbers: string | null;
 	readonly result: string;
 	/** Where the numbers come from, each to be opened in turn where it is a figure of the run. */
-	readonly sources: readonly { readonly text: string; readonly figure: Figure | null }[];
+	readonly sources: readonly { readonly text: string; readonly figure: F | null }[];
 }
 
 export function writeWorking(
@@ -280,7 +288,11 @@ const SHORT: Readonly<Record<Figure['name'], string>> = {
 	monthsSooner: 'time sooner'
 };
 
-const shortName = ({ name, on }: Figure) => SHORT[name] + (on ? ' of the other way' : '');
+function shortName(figure: Figure): string {
+	// Two of these can stand in one sum.
+	if (figure.name === 'interestSoFar') return figureName(figure);
+	return SHORT[figure.name] + (figure.on ? ' of the other way' : '');
+}
 
 /** “interest of payment 2”, “total interest of the other way” */
 function figureName(figure: Figure): string {
@@ -289,11 +301,19 @@ function figureName(figure: Figure): string {
 	if (figure.of === 'run') {
 		return figure.name === 'closing' ? `balance left${other}` : SHORT[figure.name] + other;
 	}
+	if (figure.of === 'year') return `${yearName(figure)}${other}`;
 	const balance = figure.name === 'opening' || figure.name === 'closing' ? ' balance' : '';
 	if (figure.name === 'paid') return `payment ${figure.k}${other}`;
 	if (figure.name === 'scheduled') return `scheduled payment ${figure.k}${other}`;
 	if (figure.name === 'interestSoFar') return `interest up to payment ${figure.k}${other}`;
 	return `${SHORT[figure.name]}${balance} of payment ${figure.k}${other}`;
+}
+
+/** “interest of 2031”, “paid in 2031” */
+function yearName({ name, year }: YearFigure): string {
+	if (name === 'paid') return `total paid in ${year}`;
+	if (name === 'closing') return `balance at the end of ${year}`;
+	return `${SHORT[name]} of ${year}`;
 }
 
 function resultWriter(currency: Currency) {

@@ -1,6 +1,6 @@
 /**
  * The tables of a case: the case itself and its revisions; its debts as they stand are in `debts.ts`, its
- * plan in `plans.ts`.
+ * plans in `plans.ts`.
  * Nothing above these modules knows SQL.
  */
 import type { Transaction } from '@electric-sql/pglite';
@@ -13,11 +13,11 @@ import {
 	type CaseSummary,
 	type NewCase
 } from '../formats/case-document';
-import { USUAL_PLAN } from '../formats/plan-document';
+import { FIRST_PLAN } from '../formats/plan-document';
 import { now } from './clock';
 import { database } from './database';
 import { debtsOf, replaceDebts } from './debts';
-import { planOf, replacePlan } from './plans';
+import { plansOf, replacePlans } from './plans';
 
 /** What became of a write. */
 export type Written =
@@ -30,12 +30,22 @@ export type Written =
 
 /** All cases, the last touched first. */
 export async function listCases(): Promise<CaseSummary[]> {
-	const { rows } = await database().query<CaseRow & { debts: number; owed: number }>(`
-		select ${CASE_COLUMNS}, touched_at,
+	const { rows } = await database().query<
+		CaseRow & { debts: number; owed: number; chosen: string | null; chosen_on: CalendarDate }
+	>(`
+		select case_file.id, label, currency, currency_digits, as_of::text, against, revision, touched_at,
 			(select count(*)::int from debt where case_id = case_file.id) as debts,
-			(select coalesce(sum(balance), 0)::bigint from debt where case_id = case_file.id) as owed
-		from case_file where deleted_at is null
-		order by touched_at desc, label, id`);
+			(select coalesce(sum(balance), 0)::bigint from debt where case_id = case_file.id) as owed,
+			choice.name as chosen, choice.date::text as chosen_on
+		from case_file
+		left join lateral (
+			select plan_choice.name, plan_choice.date from plan_choice
+			join plan on plan.case_id = plan_choice.case_id and plan.id = plan_choice.plan_id
+			where plan_choice.case_id = case_file.id and plan_choice.position =
+				(select max(position) from plan_choice last where last.case_id = case_file.id)
+		) choice on true
+		where case_file.deleted_at is null
+		order by touched_at desc, label, case_file.id`);
 	return rows.map((row) => ({
 		id: row.id,
 		label: row.label,
@@ -43,7 +53,8 @@ export async function listCases(): Promise<CaseSummary[]> {
 		debts: row.debts,
 		owed: row.owed as Cents,
 		asOf: row.as_of,
-		touchedAt: row.touched_at.toISOString()
+		touchedAt: row.touched_at.toISOString(),
+		chosen: row.chosen === null ? null : { name: row.chosen, date: row.chosen_on }
 	}));
 }
 
@@ -53,7 +64,9 @@ export async function readCase(id: string): Promise<CaseState | null> {
 }
 
 export async function createCase(request: NewCase): Promise<string> {
-	return insertCase({ version: 3, ...request, debts: [], plan: USUAL_PLAN }, now(), 'new case');
+	const planned = { plans: [FIRST_PLAN], choices: [], sheet: { income: [], needs: [] } };
+	const begun = { version: 4 as const, ...request, debts: [], against: 'minimums', ...planned };
+	return insertCase(begun, now(), 'new case');
 }
 
 /** Writes a case that is complete already, as the demo's are. */
@@ -63,16 +76,17 @@ export async function insertCase(
 	what: string
 ): Promise<string> {
 	const id = crypto.randomUUID();
-	const { label, currency, asOf } = document;
+	const { label, currency, asOf, against } = document;
 	await database().transaction(async (transaction) => {
 		await transaction.query(
-			`insert into case_file (id, label, currency, currency_digits, as_of, revision, touched_at)
-			values ($1, $2, $3, $4, $5, 1, $6)`,
-			[id, label, currency.code, currency.digits, asOf, touchedAt]
+			`insert into case_file
+				(id, label, currency, currency_digits, as_of, against, revision, touched_at)
+			values ($1, $2, $3, $4, $5, $6, 1, $7)`,
+			[id, label, currency.code, currency.digits, asOf, against, touchedAt]
 		);
 		await appendRevision(transaction, id, { number: 1, document, what });
 		await replaceDebts(transaction, id, document.debts, []);
-		await replacePlan(transaction, id, document.plan);
+		await replacePlans(transaction, id, document, null);
 	});
 	return id;
 }
@@ -149,11 +163,12 @@ interface CaseRow {
 	readonly currency: string;
 	readonly currency_digits: number;
 	readonly as_of: CalendarDate;
+	readonly against: string;
 	readonly revision: number;
 	readonly touched_at: Date;
 }
 
-const CASE_COLUMNS = 'id, label, currency, currency_digits, as_of::text, revision';
+const CASE_COLUMNS = 'id, label, currency, currency_digits, as_of::text, against, revision';
 
 /** A revision as history knows it; `number` is that of the change itself, not of a step back to it. */
 interface Change {
@@ -191,17 +206,15 @@ async function write(
 		const revision = await change(history, state.document);
 		if (revision === null) return { outcome: 'nothing' };
 		const number = state.revision + 1;
-		const { label, currency, asOf, debts, plan } = revision.document;
+		const { label, currency, asOf, against, debts } = revision.document;
 		await appendRevision(transaction, id, { ...revision, number });
 		await transaction.query(
 			`update case_file set label = $2, currency = $3, currency_digits = $4, as_of = $5,
-				revision = $6, touched_at = $7 where id = $1`,
-			[id, label, currency.code, currency.digits, asOf, number, now()]
+				against = $6, revision = $7, touched_at = $8 where id = $1`,
+			[id, label, currency.code, currency.digits, asOf, against, number, now()]
 		);
 		await replaceDebts(transaction, id, debts, state.document.debts);
-		if (JSON.stringify(plan) !== JSON.stringify(state.document.plan)) {
-			await replacePlan(transaction, id, plan);
-		}
+		await replacePlans(transaction, id, revision.document, state.document);
 		const saved = await stateOf(transaction, id);
 		if (saved === null) throw new Error('a case vanished while it was saved');
 		return { outcome: 'saved', state: saved };
@@ -217,12 +230,13 @@ async function stateOf(transaction: Transaction, id: string): Promise<CaseState 
 	if (!row) return null;
 	const { standing, undone } = await historyOf(transaction, id, row.revision);
 	const document = caseDocument.parse({
-		version: 3,
+		version: 4,
 		label: row.label,
 		currency: { code: row.currency, digits: row.currency_digits },
 		asOf: row.as_of,
 		debts: await debtsOf(transaction, id),
-		plan: await planOf(transaction, id)
+		against: row.against,
+		...(await plansOf(transaction, id))
 	});
 	return {
 		id,

@@ -5,6 +5,7 @@
 import type { Transaction } from '@electric-sql/pglite';
 import type { Way } from '../core/ways';
 import type { DebtEntry, HappeningEntry, LendingEntry } from '../formats/debt-document';
+import { insertRow } from './rows';
 
 /** The debts of a case in their order, for the document's schema to judge. */
 export async function debtsOf(transaction: Transaction, caseId: string): Promise<unknown[]> {
@@ -70,23 +71,10 @@ export async function replaceDebts(
 	}
 }
 
-/** Rates are written as percent, and come as ten-thousandths of it. */
 const PERCENT = new Set(['annual_rate', 'asked_percent', 'pays_percent', 'percent']);
 
-async function insert(
-	transaction: Transaction,
-	table: 'debt' | 'happening' | 'way',
-	row: Readonly<Record<string, unknown>>
-): Promise<void> {
-	const columns = Object.keys(row);
-	const values = columns.map((column, index) =>
-		PERCENT.has(column) ? `$${index + 1}::numeric / 10000` : `$${index + 1}`
-	);
-	await transaction.query(
-		`insert into ${table} (${columns.join(', ')}) values (${values.join(', ')})`,
-		Object.values(row)
-	);
-}
+const insert = (transaction: Transaction, table: 'debt' | 'happening' | 'way', row: object) =>
+	insertRow(transaction, table, { ...row }, (column) => PERCENT.has(column));
 
 interface DebtRow {
 	readonly id: string;

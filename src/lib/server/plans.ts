@@ -1,69 +1,85 @@
-/** The tables of a case's plan as it stands. Money is in minor units. */
+/** The tables of a case's plans as they stand; what they change is in `plan-changes.ts`. Money is in minor units. */
 import type { Transaction } from '@electric-sql/pglite';
-import type { PlanEntry, PlanHappening, SheetLine } from '../formats/plan-document';
+import type { CaseDocument } from '../formats/case-document';
+import type { PlanEntry } from '../formats/plan-document';
+import { changesOf, insertChanges } from './plan-changes';
+import { insertRow } from './rows';
+
+type Planned = Pick<CaseDocument, 'plans' | 'choices' | 'sheet'>;
 
 interface PlanRow {
+	readonly id: string;
+	readonly name: string;
+	readonly pays: string;
 	readonly budget: string;
 	readonly amount: number | null;
-	readonly payoff_order: string;
-	readonly baseline: string;
+	readonly order: string;
+	readonly hidden: boolean;
 }
 
 interface HappeningRow {
+	readonly plan_id: string;
 	readonly id: string;
 	readonly kind: string;
 	readonly off: boolean;
 	readonly date: string;
 	readonly amount: number;
-	readonly every_year: boolean | null;
+	readonly everyYear: boolean | null;
 }
 
-interface LineRow {
-	readonly side: 'income' | 'need';
-	readonly name: string;
-	readonly amount: number;
-	readonly perYear: number;
-}
-
-/** The plan of a case, for the document's schema to judge. */
-export async function planOf(transaction: Transaction, caseId: string): Promise<unknown> {
-	const { rows } = await transaction.query<PlanRow>(
-		'select budget, amount, payoff_order, baseline from plan where case_id = $1',
+/** The plans of a case, its choices and its sheet, for the document's schema to judge. */
+export async function plansOf(
+	transaction: Transaction,
+	caseId: string
+): Promise<Record<keyof Planned, unknown>> {
+	const { rows: plans } = await transaction.query<PlanRow>(
+		`select id, name, pays, budget, amount, payoff_order as "order", hidden
+		from plan where case_id = $1 order by position`,
 		[caseId]
 	);
-	const [row] = rows;
-	if (!row) throw new Error(`case ${caseId} has no plan`);
-	const { rows: places } = await transaction.query<{ debt_id: string }>(
-		'select debt_id from plan_place where case_id = $1 order by position',
+	const { rows: places } = await transaction.query<{ plan_id: string; debt_id: string }>(
+		'select plan_id, debt_id from plan_place where case_id = $1 order by plan_id, position',
 		[caseId]
 	);
 	const { rows: happenings } = await transaction.query<HappeningRow>(
-		`select id, kind, off, date::text, amount, every_year
-		from plan_happening where case_id = $1 order by position`,
+		`select plan_id, id, kind, off, date::text, amount, every_year as "everyYear"
+		from plan_happening where case_id = $1 order by plan_id, position`,
 		[caseId]
 	);
-	const { rows: lines } = await transaction.query<LineRow>(
+	const changes = await changesOf(transaction, caseId);
+	const { rows: choices } = await transaction.query(
+		'select plan_id as plan, name, date::text, note from plan_choice where case_id = $1 order by position',
+		[caseId]
+	);
+	const { rows: lines } = await transaction.query<{ side: string }>(
 		`select side, name, amount, per_year as "perYear"
-		from plan_line where case_id = $1 order by position`,
+		from household_line where case_id = $1 order by position`,
 		[caseId]
 	);
 	const side = (which: string) =>
-		lines
-			.filter((line) => line.side === which)
-			.map(({ name, amount, perYear }) => ({ name, amount, perYear }));
+		lines.flatMap(({ side: on, ...line }) => (on === which ? [line] : []));
 	return {
-		budget: budgetOf(row),
-		order: row.payoff_order,
-		listed: places.map(({ debt_id }) => debt_id),
-		baseline: row.baseline,
-		happenings: happenings.map(({ every_year: everyYear, ...item }) =>
-			everyYear === null ? item : { ...item, everyYear }
-		),
+		plans: plans.map(({ budget, amount, ...plan }) => {
+			const own = ({ plan_id }: { readonly plan_id: string }) => plan_id === plan.id;
+			return {
+				...plan,
+				budget: budgetOf(budget, amount),
+				listed: places.filter(own).map(({ debt_id }) => debt_id),
+				happenings: happenings.filter(own).map(happeningOf),
+				changes: changes.filter(own).map(({ change }) => change)
+			};
+		}),
+		choices,
 		sheet: { income: side('income'), needs: side('need') }
 	};
 }
 
-function budgetOf({ budget: kind, amount }: PlanRow) {
+function happeningOf({ id, kind, off, date, amount, everyYear }: HappeningRow) {
+	const item = { id, kind, off, date, amount };
+	return everyYear === null ? item : { ...item, everyYear };
+}
+
+function budgetOf(kind: string, amount: number | null) {
 	switch (kind) {
 		case 'required':
 			return { kind };
@@ -74,57 +90,78 @@ function budgetOf({ budget: kind, amount }: PlanRow) {
 	}
 }
 
-/** Writes the plan of a case anew, in place of the one that stood there. */
-export async function replacePlan(
+/** Writes the plans, choices and sheet of a case in place of those that stand there; what is the same stays. */
+export async function replacePlans(
 	transaction: Transaction,
 	caseId: string,
-	{ budget, order, listed, baseline, happenings, sheet }: PlanEntry
+	{ plans, choices, sheet }: Planned,
+	standing: Planned | null
 ): Promise<void> {
-	const amount =
-		budget.kind === 'required' ? null : budget.kind === 'constant' ? budget.amount : budget.extra;
-	await transaction.query('delete from plan where case_id = $1', [caseId]);
-	await transaction.query(
-		'insert into plan (case_id, budget, amount, payoff_order, baseline) values ($1, $2, $3, $4, $5)',
-		[caseId, budget.kind, amount, order, baseline]
-	);
-	for (const [position, debt] of listed.entries()) {
-		await transaction.query(
-			'insert into plan_place (case_id, position, debt_id) values ($1, $2, $3)',
-			[caseId, position, debt]
-		);
+	const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
+	const kept = (plan: PlanEntry, position: number) => same(plan, standing?.plans[position]);
+	const gone = (standing?.plans ?? []).filter((plan, position) => !same(plan, plans[position]));
+	await transaction.query('delete from plan where case_id = $1 and id = any($2)', [
+		caseId,
+		gone.map(({ id }) => id)
+	]);
+	for (const [position, plan] of plans.entries()) {
+		if (!kept(plan, position)) await insertPlan(transaction, caseId, position, plan);
 	}
-	for (const [position, item] of happenings.entries()) {
-		await insertHappening(transaction, caseId, position, item);
+	if (!same(choices, standing?.choices)) {
+		await transaction.query('delete from plan_choice where case_id = $1', [caseId]);
+		for (const [position, { plan, ...choice }] of choices.entries()) {
+			const row = { case_id: caseId, position, plan_id: plan, ...choice };
+			await insertRow(transaction, 'plan_choice', row);
+		}
 	}
-	await insertLines(transaction, caseId, 'income', sheet.income);
-	await insertLines(transaction, caseId, 'need', sheet.needs);
-}
-
-async function insertLines(
-	transaction: Transaction,
-	caseId: string,
-	side: LineRow['side'],
-	lines: readonly SheetLine[]
-): Promise<void> {
-	for (const [position, { name, amount, perYear }] of lines.entries()) {
-		await transaction.query(
-			`insert into plan_line (case_id, side, position, name, amount, per_year)
-			values ($1, $2, $3, $4, $5, $6)`,
-			[caseId, side, position, name, amount, perYear]
-		);
+	if (!same(sheet, standing?.sheet)) {
+		await transaction.query('delete from household_line where case_id = $1', [caseId]);
+		for (const [side, lines] of [
+			['income', sheet.income] as const,
+			['need', sheet.needs] as const
+		]) {
+			for (const [position, { perYear, ...line }] of lines.entries()) {
+				const row = { case_id: caseId, side, position, ...line, per_year: perYear };
+				await insertRow(transaction, 'household_line', row);
+			}
+		}
 	}
 }
 
-async function insertHappening(
+async function insertPlan(
 	transaction: Transaction,
 	caseId: string,
 	position: number,
-	item: PlanHappening
+	{ id, name, pays, budget, order, listed, happenings, changes, hidden }: PlanEntry
 ): Promise<void> {
-	const everyYear = item.kind === 'one-off' ? item.everyYear : null;
-	await transaction.query(
-		`insert into plan_happening (case_id, id, position, kind, off, date, amount, every_year)
-		values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-		[caseId, item.id, position, item.kind, item.off, item.date, item.amount, everyYear]
-	);
+	const amount =
+		budget.kind === 'required' ? null : budget.kind === 'constant' ? budget.amount : budget.extra;
+	await insertRow(transaction, 'plan', {
+		case_id: caseId,
+		id,
+		position,
+		name,
+		pays,
+		budget: budget.kind,
+		amount,
+		payoff_order: order,
+		hidden
+	});
+	const owner = { case_id: caseId, plan_id: id };
+	for (const [place, debt] of listed.entries()) {
+		await insertRow(transaction, 'plan_place', { ...owner, position: place, debt_id: debt });
+	}
+	for (const [place, item] of happenings.entries()) {
+		await insertRow(transaction, 'plan_happening', {
+			...owner,
+			id: item.id,
+			position: place,
+			kind: item.kind,
+			off: item.off,
+			date: item.date,
+			amount: item.amount,
+			every_year: item.kind === 'one-off' ? item.everyYear : null
+		});
+	}
+	await insertChanges(transaction, owner, changes);
 }

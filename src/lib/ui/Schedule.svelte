@@ -4,7 +4,7 @@
 	Shift with the arrows marks rows, which are copied as plain numbers.
 -->
 <script lang="ts">
-	import type { Figure, TotalFigure } from '../core/figure';
+	import type { Figure, TotalFigure, YearFigure } from '../core/figure';
 	import type { Cents } from '../core/money';
 	import { totalExtra } from '../core/run';
 	import type { Explained } from '../core/working';
@@ -15,7 +15,7 @@
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
 	import { tick, untrack } from 'svelte';
 	import { get } from 'svelte/store';
-	import { CELL_HEADS, cellsOf, keySteps, type Cell } from './schedule-cells';
+	import { CELL_HEADS, cellsOf, isYearCell, keySteps, type Cell } from './schedule-cells';
 	import { lineOf, scheduleLines, stepped } from './schedule-lines';
 	import ScheduleLine from './ScheduleLine.svelte';
 
@@ -41,12 +41,15 @@
 	let folded = $state.raw<ReadonlySet<number>>(new Set());
 	const lines = $derived(scheduleLines(years, folded));
 
-	/** The one place that the keys go on from: a figure of a row, or (`year`) the totals it begins. */
-	let active = $state.raw<{ readonly k: number; readonly cell: Cell; readonly year: boolean }>({
-		k: 1,
-		cell: 'interest',
-		year: false
-	});
+	/**
+	 * The one place that the keys go on from: a figure of row k, or, in the totals of the year that k
+	 * begins, one of those or what folds it.
+	 */
+	let active = $state.raw<{
+		readonly k: number;
+		readonly cell: Cell;
+		readonly on: 'row' | 'year' | 'fold';
+	}>({ k: 1, cell: 'interest', on: 'row' });
 	/** The rows that are marked: from where it began to where it has come. */
 	let marked = $state.raw<{ readonly start: number; readonly end: number } | null>(null);
 	const first = $derived(marked ? Math.min(marked.start, marked.end) : 1);
@@ -114,17 +117,19 @@
 		const element = target.closest<HTMLElement>('[data-name]');
 		if (!element) return;
 		const { name, k, year } = element.dataset;
-		if (year !== undefined) fold(Number(year));
+		if (name === 'fold') fold(Number(year));
 		else if (k === undefined) onopen({ of: 'run', name: name as TotalFigure['name'] }, element);
 		else if (name === 'add') onadd(Number(k), element);
+		else if (year !== undefined)
+			onopen({ of: 'year', name: name as YearFigure['name'], year: Number(year) }, element);
 		else onopen({ of: 'row', name: name as Cell, k: Number(k) }, element);
 	}
 
 	function reached(event: FocusEvent): void {
 		const { name, k, year } = (event.target as HTMLElement).dataset;
 		if (k === undefined || name === 'add') return;
-		const cell = year === undefined ? (name as Cell) : active.cell;
-		active = { k: Number(k), cell, year: year !== undefined };
+		if (name === 'fold') active = { ...active, k: Number(k), on: 'fold' };
+		else active = { k: Number(k), cell: name as Cell, on: year === undefined ? 'row' : 'year' };
 	}
 
 	async function key(event: KeyboardEvent): Promise<void> {
@@ -152,27 +157,36 @@
 
 	/** Where the last key led, though the focus may still be on its way there. */
 	function activeLine(): number {
-		const { k, year } = active;
-		if (!year) return lineOf(lines, k);
+		const { k, on } = active;
+		if (on === 'row') return lineOf(lines, k);
 		return lines.findIndex((line) => line.kind === 'year' && line.totals.from === k);
 	}
 
 	async function go(index: number, right: number): Promise<void> {
 		const line = lines[index];
 		if (!line || line.kind === 'start') return;
-		const column = Math.min(Math.max(cells.indexOf(active.cell) + right, 0), cells.length - 1);
-		const year = line.kind === 'year';
-		active = {
-			k: year ? line.totals.from : line.k,
-			cell: cells[column] ?? 'interest',
-			year
-		};
+		active = line.kind === 'row' ? onRow(line.k, right) : onYear(line.totals.from, right);
 		get(virtual).scrollToIndex(index);
 		await tick();
 		// The lines that scrolling brings into being are there in the next frame.
 		await new Promise(requestAnimationFrame);
-		const name = active.year ? 'year' : active.cell;
-		scroller?.querySelector<HTMLElement>(`[data-k="${active.k}"][data-name="${name}"]`)?.focus();
+		const { k, cell, on } = active;
+		const place = on === 'row' ? '[data-row]' : '[data-year-row]';
+		const name = on === 'fold' ? 'fold' : cell;
+		scroller?.querySelector<HTMLElement>(`${place} [data-k="${k}"][data-name="${name}"]`)?.focus();
+	}
+
+	function onRow(k: number, right: number): typeof active {
+		const column = Math.min(Math.max(cells.indexOf(active.cell) + right, 0), cells.length - 1);
+		return { k, cell: cells[column] ?? 'interest', on: 'row' };
+	}
+
+	/** Up and down come to what folds the year; from there its figures are to the right. */
+	function onYear(k: number, right: number): typeof active {
+		const figures = cells.filter(isYearCell);
+		const at = active.on === 'year' ? figures.findIndex((cell) => cell === active.cell) : -1;
+		const cell = right === 0 ? undefined : figures[Math.min(at + right, figures.length - 1)];
+		return cell ? { k, cell, on: 'year' } : { ...active, k, on: 'fold' };
 	}
 
 	/** Brings a row into view and puts the focus on it; its year is unfolded. */

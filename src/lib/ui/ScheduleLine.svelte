@@ -8,7 +8,7 @@
 	import { markInWords } from '../formats/schedule-text';
 	import { countOf } from '../formats/sentence';
 	import { ChevronDown, ChevronRight } from '@lucide/svelte';
-	import type { Cell } from './schedule-cells';
+	import { isYearCell, type Cell } from './schedule-cells';
 	import type { ScheduleLine } from './schedule-lines';
 
 	interface Props {
@@ -78,7 +78,7 @@
 		<td class="left" colspan="2">
 			<button
 				type="button"
-				data-name="year"
+				data-name="fold"
 				data-k={totals.from}
 				data-year={totals.year}
 				tabindex="-1"
@@ -91,8 +91,16 @@
 		</td>
 		{#each cells as cell (cell)}
 			<td class:interest={cell === 'interest'}>
-				{#if cell === 'extra' || cell === 'charges'}{totals[cell] === 0 ? '' : money(totals[cell])}
-				{:else if cell !== 'opening' && cell !== 'interestSoFar'}{money(totals[cell])}{/if}
+				{#if isYearCell(cell) && ((cell !== 'extra' && cell !== 'charges') || totals[cell] !== 0)}
+					<button
+						type="button"
+						class="figure"
+						data-k={totals.from}
+						data-year={totals.year}
+						data-name={cell}
+						tabindex="-1">{money(totals[cell])}</button
+					>
+				{/if}
 			</td>
 		{/each}
 		<td class="note"></td>
@@ -144,7 +152,7 @@
 		font-weight: 600;
 	}
 
-	.year button {
+	.year [data-name='fold'] {
 		display: inline-flex;
 		gap: 4px;
 		align-items: center;

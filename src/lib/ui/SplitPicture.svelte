@@ -18,7 +18,8 @@
 		drawSplit,
 		redrawSplit,
 		() => picture,
-		(drawn) => (chart = drawn)
+		(drawn) => (chart = drawn),
+		'second'
 	);
 </script>
 

@@ -2,18 +2,17 @@
 	The working of a figure, beside it: the formula in words, the same with the numbers in it, and where
 	each number comes from. Each of those opens in turn; Backspace goes back.
 -->
-<script lang="ts">
-	import type { Figure } from '../core/figure';
+<script lang="ts" generics="F">
 	import type { WrittenWorking } from '../formats/working-text';
 	import Note from './Note.svelte';
 
 	interface Props {
-		working: WrittenWorking;
+		working: WrittenWorking<F>;
 		/** The figure that it stands beside. */
 		anchor: HTMLElement;
 		/** Whether there is a working that this one was opened from. */
 		deep?: boolean;
-		onopen?: (figure: Figure) => void;
+		onopen?: (figure: F) => void;
 		onback?: () => void;
 		onclose: () => void;
 	}

@@ -1,5 +1,5 @@
 /** The columns of a schedule that hold figures, and where its keys lead. */
-import type { RowFigure } from '../core/figure';
+import type { RowFigure, YearFigure } from '../core/figure';
 import { totalExtra, type Run } from '../core/run';
 
 export type Cell =
@@ -35,6 +35,10 @@ export function cellsOf(run: Run): readonly Cell[] {
 		'interestSoFar'
 	];
 }
+
+/** Whether the totals of a year have a figure in a column. */
+export const isYearCell = (cell: Cell): cell is YearFigure['name'] =>
+	cell !== 'opening' && cell !== 'interestSoFar';
 
 /** How many lines and columns a key moves by. */
 export function keySteps(key: string): { readonly down: number; readonly right: number } {

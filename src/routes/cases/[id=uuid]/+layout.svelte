@@ -27,9 +27,11 @@
 	]);
 
 	const planHref = $derived(`/cases/${desk.id}/plan`);
+	const sideHref = $derived(`/cases/${desk.id}/plans`);
 	const views = $derived([
 		{ name: 'Debts', href: `/cases/${desk.id}`, here: page.url.pathname === `/cases/${desk.id}` },
-		{ name: 'Plan', href: planHref, here: page.url.pathname === planHref }
+		{ name: 'Plan', href: planHref, here: page.url.pathname === planHref },
+		{ name: 'Side by side', href: sideHref, here: page.url.pathname === sideHref }
 	]);
 
 	/** Whoever leaves the case finds it saved: what waits is sent before the next screen is asked for. */
@@ -43,11 +45,13 @@
 			.then(() => (type === 'popstate' ? history.go(navigation.delta) : goto(to.url)));
 	});
 
-	/** One key leads from the debts to the plan and back. */
+	/** One key leads from the debts to the plan and back, another to all plans side by side and back. */
 	function turn(event: KeyboardEvent): void {
-		if (event.key !== 'F8') return;
+		const here = page.url.pathname;
+		if (event.key === 'F8') void goto(here === planHref ? `/cases/${desk.id}` : planHref);
+		else if (event.key === 'F9') void goto(here === sideHref ? planHref : sideHref);
+		else return;
 		event.preventDefault();
-		void goto(page.url.pathname === planHref ? `/cases/${desk.id}` : planHref);
 	}
 
 	/** The keys of undo, unless a field is being typed in and has an undo of its own. */

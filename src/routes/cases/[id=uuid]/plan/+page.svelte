@@ -1,149 +1,94 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import type { CalendarDate } from '$lib/core/calendar';
-	import type { Difference } from '$lib/core/compare';
 	import type { Cents } from '$lib/core/money';
-	import { firstMonthOf, planOf, planTotals } from '$lib/core/plan';
+	import type { MoreAnswer } from '$lib/core/more-money';
+	import type { PlanFigure } from '$lib/core/plan-working';
 	import type { MonthShare } from '$lib/core/planned';
-	import {
-		askedAtFirst,
-		eventMonths,
-		furthestMoved,
-		moneyThatCovers,
-		moneyThatEnds,
-		ONLY_ASKED,
-		planDifference,
-		withMore
-	} from '$lib/core/plan-answers';
-	import { planWorkingOf, type PlanFigure } from '$lib/core/plan-working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { withHappening } from '$lib/desk/debt-entry';
 	import { newPlanHappening } from '$lib/desk/plan-entry';
-	import { plannedDebts } from '$lib/formats/case-document';
-	import { nameOf } from '$lib/formats/debt-text';
-	import { planTerms, type PlanEntry, type PlanHappening } from '$lib/formats/plan-document';
-	import {
-		orderWords,
-		planBeforeSentence,
-		planFields,
-		planSentence,
-		shortSentence
-	} from '$lib/formats/plan-text';
-	import { whyShare, writePlanWorking } from '$lib/formats/plan-working-text';
+	import { PlanInHand, type MoneyMark } from '$lib/desk/plan-in-hand.svelte';
+	import type { Listed } from '$lib/formats/case-plans';
+	import { writeMonth } from '$lib/formats/date-text';
+	import type { DebtEntry } from '$lib/formats/debt-document';
+	import { letterOf } from '$lib/formats/debt-text';
+	import { monthStart, type PlanEntry, type PlanHappening } from '$lib/formats/plan-document';
+	import { orderWords } from '$lib/formats/plan-text';
+	import { cureByDebt, whyShare } from '$lib/formats/plan-working-text';
 	import { say, type Phrase } from '$lib/formats/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
-	import BeforeLine from '$lib/ui/BeforeLine.svelte';
 	import Note from '$lib/ui/Note.svelte';
-	import WorkingNote from '$lib/ui/WorkingNote.svelte';
+	import { moreInWorker } from '$lib/workers/more-money';
+	import HowSure from './HowSure.svelte';
+	import MoneyBar from './MoneyBar.svelte';
 	import MoneyCurve from './MoneyCurve.svelte';
-	import MoneyBar, { type MoneyMark } from './MoneyBar.svelte';
 	import MoneySheet from './MoneySheet.svelte';
 	import MonthStrip from './MonthStrip.svelte';
 	import OrderList from './OrderList.svelte';
+	import OrderSearch from './OrderSearch.svelte';
+	import PlanHead from './PlanHead.svelte';
 	import PlanHappeningNote from './PlanHappeningNote.svelte';
 	import PlanPicture from './PlanPicture.svelte';
-	import type { Listed } from './plan-lines';
+	import PlanWorkingNote from './PlanWorkingNote.svelte';
 
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
-	const entries = $derived(desk.document.debts);
-	const asOf = $derived(desk.document.asOf);
-	const currency = $derived(desk.document.currency);
-	const entry = $derived(desk.document.plan);
-	const { order, listed, happenings } = $derived(entry);
-	const measuredAgainst = $derived(entry.baseline);
+	const hand = new PlanInHand(inUse, () => page.url.searchParams.get('of'));
+	const { asOf, currency, entry, entries, debts, listed, plan, baseline, covers } = $derived(hand);
+	const { order, happenings } = $derived(entry);
 
-	const debts = $derived(plannedDebts({ debts: entries, asOf }, 'planned'));
-	const shown = $derived(
-		entries.flatMap((debt, place): Listed[] =>
-			debts.some(({ id }) => id === debt.id) ? [{ id: debt.id, name: nameOf(debt), place }] : []
-		)
-	);
-	const unfinished = $derived(entries.length - debts.length);
-	const firstMonth = $derived(firstMonthOf(debts));
-	const askedFirst = $derived(askedAtFirst(debts));
-	const baseline = $derived(
-		planOf(
-			plannedDebts({ debts: entries, asOf }, measuredAgainst === 'today' ? 'paid' : 'asked'),
-			ONLY_ASKED
-		)
-	);
-	const termsOf = (of: PlanEntry) => planTerms(of, firstMonth, askedFirst);
-	const terms = $derived(termsOf(entry));
-	const plan = $derived(planOf(debts, terms));
-	const against = $derived(planDifference(plan, baseline));
-
-	const sentence = $derived([
-		...planSentence(plan, entry, against, currency),
-		...(unfinished === 0
-			? []
-			: [say(` ${unfinished === 1 ? '1 debt is' : `${unfinished} debts are`} not in it yet.`)])
-	]);
-	/** What doesn't depend on the amount that is paid, so that sliding it leaves it alone. */
-	const steady = $derived(
-		planTerms({ budget: { kind: 'required' }, order, listed, happenings }, firstMonth, askedFirst)
-	);
-	const covers = $derived(moneyThatCovers(debts, steady));
-	const short = $derived(
-		shortSentence(plan, entry.budget.kind === 'constant' ? covers : null, currency)
-	);
-
-	const YEARS = [5, 3, 2, 1];
-	const marks = $derived.by((): MoneyMark[] => {
-		const ends = YEARS.flatMap((years) => {
-			const amount = moneyThatEnds(debts, steady, years * 12);
-			const words = years === 1 ? 'within a year' : `within ${years} years`;
-			return amount === null || (covers !== null && amount <= covers) ? [] : [{ amount, words }];
-		});
-		return covers === null ? ends : [{ amount: covers, words: 'covers what is asked' }, ...ends];
+	$effect(() => {
+		desk.planLookedAt = entry.id;
 	});
 
-	const present = $derived(
-		entry.budget.kind === 'constant' ? (entry.budget.amount ?? askedFirst) : null
-	);
-	let sheet = $state(false);
+	/** What is open beside the plan. */
+	let panel = $state<'sheet' | 'search' | 'sure' | null>(null);
+	const turnPanel = (which: typeof panel) => (panel = panel === which ? null : which);
 	let curve = $state.raw<{ readonly from: Cents; readonly to: Cents } | null>(null);
 
 	/** The curve begins where what is asked is covered, and reaches past the amount as it is then. */
 	function turnCurve(): void {
+		const { askedFirst, present } = hand;
 		const low = Math.min(covers ?? askedFirst, present ?? askedFirst);
 		const high = Math.max(askedFirst * 2, (present ?? 0) * 1.4, low * 1.5);
 		curve = curve === null ? { from: low as Cents, to: Math.ceil(high) as Cents } : null;
 	}
 
 	const STEPS = [10, 25, 50];
-	/** What more money buys is worked out when the sliding rests: it would hold the picture up. */
-	let more = $state.raw<readonly { readonly amount: Cents; readonly gained: Difference }[]>([]);
+	/** How long sliding must rest before what more money would buy is worked out, in milliseconds. */
+	const REST = 250;
+	let buys = $state.raw<MoreAnswer>({ more: [], sooner: [] });
 	$effect(() => {
-		const [of, standing, unit] = [debts, terms, 10 ** currency.digits];
-		const rested = setTimeout(() => {
-			const now = planTotals(of, standing);
-			more = STEPS.map((step) => {
-				const amount = (step * unit) as Cents;
-				const raised = planTotals(of, withMore(standing, amount));
-				return { amount, gained: planDifference(raised, now) };
-			});
-		}, 60);
-		return () => clearTimeout(rested);
+		const steps = STEPS.map((step) => (step * 10 ** currency.digits) as Cents);
+		const { terms, steady, present } = hand;
+		const task = { debts, plan: terms, steps, steady, present };
+		let end = (): void => undefined;
+		const resting = setTimeout(() => {
+			end = moreInWorker(task, (answer) => (buys = answer));
+		}, REST);
+		return () => {
+			clearTimeout(resting);
+			end();
+		};
 	});
+	const sooner = $derived(
+		hand.present === null
+			? []
+			: buys.sooner.flatMap(({ id, amount }): MoneyMark[] => {
+					const debt = listed.find((other) => other.id === id);
+					return debt ? [{ amount, words: `${letterOf(debt.place)} sooner` }] : [];
+				})
+	);
 
-	const before = $derived(desk.planBefore);
-	const changed = $derived(before !== null && !samePlan(before, entry));
-	const stood = $derived(before && changed ? planOf(debts, termsOf(before)) : null);
-
-	const moved = $derived.by(() => {
-		const found = stood && furthestMoved(plan, stood);
-		const debt = found && shown.find(({ id }) => id === found.id);
-		return found && debt ? { name: debt.name, monthsSooner: found.monthsSooner } : null;
-	});
-
-	let picked = $state(1);
-	const month = $derived(Math.min(picked, Math.max(plan.months, 1)));
+	const month = $derived(Math.min(desk.pickedMonth, Math.max(plan.months, 1)));
 	const kept = $derived(plan.kept[month - 1]);
-	const events = $derived(eventMonths(plan, terms));
+	const pick = (to: number) => (desk.pickedMonth = to);
 
 	interface Why {
 		readonly title: string;
-		readonly text: string;
+		readonly lines: readonly string[];
 		readonly anchor: HTMLElement;
 	}
 	let why = $state.raw<Why | null>(null);
@@ -152,12 +97,10 @@
 		editing && (happenings.find(({ id }) => id === editing?.draft.id) ?? null)
 	);
 
-	let opened = $state.raw<{ figure: PlanFigure; anchor: HTMLElement } | null>(null);
-	const working = $derived.by(() => {
-		const found = opened && planWorkingOf(plan, baseline, opened.figure);
-		const name = (id: string) => shown.find((debt) => debt.id === id)?.name ?? '';
-		return found && writePlanWorking(found, name, currency);
-	});
+	const nameOfDebt = hand.nameOf;
+	let opened = $state.raw<{ readonly figure: PlanFigure; readonly anchor: HTMLElement } | null>(
+		null
+	);
 
 	function open(figure: NonNullable<Phrase['opens']>, anchor: HTMLElement): void {
 		if (figure.of === 'plan') opened = { figure, anchor };
@@ -165,9 +108,19 @@
 
 	function explain(share: MonthShare, debt: Listed, anchor: HTMLElement): void {
 		if (!kept) return;
+		const lines = [whyShare(share, kept, order, currency)];
+		why = { title: `Why ${debt.name} gets this`, lines, anchor };
+	}
+
+	/** What the agreed payments would have to fall to, debt by debt, in the first short month. */
+	function cure(anchor: HTMLElement): void {
+		const first = plan.kept[(plan.shortMonths[0]?.month ?? 0) - 1];
+		if (!first) return;
+		const name = (index: number) => nameOfDebt(plan.debts[index]?.id ?? '');
+		const when = writeMonth(monthStart(plan.firstMonth, first.month));
 		why = {
-			title: `Why ${debt.name} gets this`,
-			text: whyShare(share, kept, order, currency),
+			title: `Covered in ${when}, if what is asked fell`,
+			lines: cureByDebt(first, name, currency),
 			anchor
 		};
 	}
@@ -194,6 +147,16 @@
 		if (editing) close();
 	}
 
+	function changeOffer(
+		{ id, name, happenings: all }: DebtEntry,
+		offer: string,
+		changed: DebtEntry['happenings'][number] | null
+	): void {
+		const others = all.filter((item) => item.id !== offer);
+		const happenings = changed ? withHappening(all, changed) : others;
+		desk.varyPlannedDebt(entry.id, id, `new rate, ${name}`, { happenings });
+	}
+
 	function close(): void {
 		const { anchor } = why ?? editing ?? opened ?? {};
 		why = null;
@@ -203,17 +166,11 @@
 	}
 
 	function vary(what: string, fields: Partial<PlanEntry>): void {
-		desk.varyPlan(what, fields);
+		desk.varyPlan(entry.id, what, fields);
 	}
 
-	function putBack(): void {
-		if (before) desk.changePlan('putting the plan back', before);
-		desk.planBefore = null;
-	}
-
-	function samePlan(one: PlanEntry, other: PlanEntry): boolean {
-		const fields = (of: PlanEntry) => [...planFields(of, (id) => id, currency).values()].join('|');
-		return fields(one) === fields(other);
+	function setMoney(budget: PlanEntry['budget']): void {
+		vary('the month’s money', { budget });
 	}
 
 	/** The months in which something happens, by key; fields keep their commas. */
@@ -222,13 +179,13 @@
 		if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
 		const to =
 			event.key === ','
-				? events.findLast((at) => at < month)
+				? hand.events.findLast((at) => at < month)
 				: event.key === '.'
-					? events.find((at) => at > month)
+					? hand.events.find((at) => at > month)
 					: undefined;
 		if (to === undefined) return;
 		event.preventDefault();
-		picked = to;
+		pick(to);
 	}
 </script>
 
@@ -251,43 +208,31 @@
 	<main>
 		<h1 class="unseen">Plan of {desk.document.label}</h1>
 		<div class="top">
-			<Answer {sentence} onopen={open} />
-			{#if short}
-				<p class="short">
-					{#each short as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
-							>{:else}{text}{/if}{/each}
-					<button type="button" onclick={() => (picked = plan.shortMonths[0]?.month ?? 1)}
-						>Show the month</button
-					>
-					{#if covers !== null && entry.budget.kind === 'constant'}
-						<button
-							type="button"
-							onclick={() =>
-								vary('the month’s money', { budget: { kind: 'constant', amount: covers } })}
-							>Use it</button
-						>
-					{/if}
-				</p>
-			{/if}
-			{#if before && stood}
-				<BeforeLine
-					sentence={planBeforeSentence(stood, before, planDifference(plan, stood), moved, currency)}
-					onputback={putBack}
-					onletgo={() => (desk.planBefore = null)}
-				/>
-			{/if}
+			<PlanHead
+				{desk}
+				{hand}
+				onopen={open}
+				onmonth={pick}
+				oncure={cure}
+				onvary={vary}
+				onmoney={setMoney}
+			/>
 		</div>
 		<div class="order">
 			<OrderList
 				{plan}
-				debts={shown}
+				debts={listed}
 				{order}
-				{listed}
+				listed={entry.listed}
 				{currency}
 				hrefOf={(id) => `/cases/${desk.id}/debts/${id}`}
 				onorder={(to) => vary(`order, ${orderWords(to)}`, { order: to })}
 				onlist={(ids) => vary('the order', { order: 'listed', listed: [...ids] })}
 			/>
+			<p class="asks">
+				<button type="button" onclick={() => turnPanel('search')}>The cheapest order ›</button>
+				<button type="button" onclick={() => turnPanel('sure')}>How sure is it ›</button>
+			</p>
 		</div>
 		{#if plan.starting > 0}
 			<div class="picture">
@@ -295,16 +240,27 @@
 					{plan}
 					{baseline}
 					{entry}
-					debts={shown}
+					debts={listed}
+					{entries}
 					{asOf}
 					{currency}
 					{month}
-					onmonth={(to) => (picked = to)}
-					onbaseline={(to) => desk.changePlan('what is measured against', { baseline: to })}
+					onmonth={pick}
+					measures={[
+						{ value: 'minimums', words: 'paying the minimums' },
+						{ value: 'today', words: 'paying as today' },
+						...hand.plans.map(({ id, name }) => ({ value: id, words: name }))
+					]}
+					against={hand.against}
+					measureWords={hand.measureWords}
+					onbaseline={(against) =>
+						desk.change('what is measured against', (document) => ({ ...document, against }))}
 					onadd={add}
 					onopen={edit}
 					onchange={write}
 					onremove={remove}
+					onoffer={changeOffer}
+					onopendebt={({ id }) => goto(`/cases/${desk.id}/debts/${id}`)}
 				/>
 			</div>
 			<div class="strip">
@@ -312,10 +268,10 @@
 					<MonthStrip
 						{plan}
 						month={kept}
-						debts={shown}
-						{events}
+						debts={listed}
+						events={hand.events}
 						{currency}
-						onmonth={(to) => (picked = to)}
+						onmonth={pick}
 						onwhy={explain}
 					/>
 				{/if}
@@ -324,44 +280,77 @@
 		<div class="bar">
 			<MoneyBar
 				budget={entry.budget}
-				{askedFirst}
-				{marks}
-				{more}
+				askedFirst={hand.askedFirst}
+				marks={[...hand.marks, ...sooner]}
+				more={buys.more}
 				{currency}
-				onchange={(budget) => vary('the month’s money', { budget })}
+				onchange={setMoney}
 				oncurve={turnCurve}
-				onsheet={() => (sheet = !sheet)}
+				onsheet={() => turnPanel('sheet')}
 			/>
 		</div>
 	</main>
 {/if}
 
-{#if sheet}
+{#if panel === 'sheet'}
 	<MoneySheet
-		sheet={entry.sheet}
-		money={plan.kept[0]?.paid ?? askedFirst}
+		sheet={desk.document.sheet}
+		money={plan.kept[0]?.paid ?? hand.askedFirst}
 		{currency}
-		onchange={(to) => desk.changePlan('what comes in and is needed', { sheet: to })}
-		onuse={(left) => vary('the month’s money', { budget: { kind: 'constant', amount: left } })}
-		onclose={() => (sheet = false)}
+		onchange={(to) =>
+			desk.change('what comes in and is needed', (document) => ({ ...document, sheet: to }))}
+		onuse={(left) => setMoney({ kind: 'constant', amount: left })}
+		onclose={() => (panel = null)}
 	/>
 {/if}
-{#if curve !== null && present !== null && debts.length > 0}
+{#if panel === 'search' && debts.length > 0}
+	<OrderSearch
+		{debts}
+		terms={hand.terms}
+		{plan}
+		{listed}
+		{currency}
+		onuse={(ids) => {
+			panel = null;
+			vary('the order', { order: 'listed', listed: [...ids] });
+		}}
+		onclose={() => (panel = null)}
+	/>
+{:else if panel === 'sure' && debts.length > 0}
+	<HowSure
+		{debts}
+		terms={hand.terms}
+		firstMonth={hand.firstMonth}
+		{currency}
+		onclose={() => (panel = null)}
+	/>
+{/if}
+{#if curve !== null && hand.present !== null && debts.length > 0}
 	<MoneyCurve
 		{debts}
-		plan={steady}
-		{present}
+		plan={hand.steady}
+		present={hand.present}
 		{...curve}
 		{currency}
-		ontry={(amount) => vary('the month’s money', { budget: { kind: 'constant', amount } })}
+		ontry={(amount) => setMoney({ kind: 'constant', amount })}
 		onclose={() => (curve = null)}
 	/>
 {/if}
-{#if working && opened}
-	<WorkingNote {working} anchor={opened.anchor} onclose={close} />
+{#if opened}
+	<PlanWorkingNote
+		figure={opened.figure}
+		{plan}
+		{baseline}
+		nameOf={nameOfDebt}
+		{currency}
+		anchor={opened.anchor}
+		onclose={close}
+	/>
 {/if}
 {#if why}
-	<Note title={why.title} anchor={why.anchor} onclose={close}><p>{why.text}</p></Note>
+	<Note title={why.title} anchor={why.anchor} onclose={close}>
+		{#each why.lines as line (line)}<p>{line}</p>{/each}
+	</Note>
 {/if}
 {#if editing}
 	<PlanHappeningNote
@@ -404,23 +393,26 @@
 		border-bottom: 1px solid var(--hairline);
 	}
 
-	.short {
-		margin-top: 8px;
-		padding-left: 12px;
-		border-left: 3px solid var(--ink);
-	}
-
-	.short button {
-		margin-left: 10px;
-		color: var(--act);
-		font-weight: 600;
-	}
-
 	.order {
+		display: grid;
 		grid-area: order;
+		grid-template-rows: minmax(0, 1fr) auto;
 		min-height: 0;
 		padding-top: 8px;
 		border-right: 1px solid var(--hairline);
+	}
+
+	.asks {
+		display: flex;
+		gap: 20px;
+		padding: 8px 24px 10px;
+		border-top: 1px solid var(--row-line);
+	}
+
+	.asks button {
+		color: var(--act);
+		font-size: 14px;
+		font-weight: 600;
 	}
 
 	.picture,

@@ -6,18 +6,13 @@
 	import type { Difference } from '$lib/core/compare';
 	import { ZERO, type Cents } from '$lib/core/money';
 	import { LIMITS } from '$lib/core/limits';
+	import type { MoneyMark } from '$lib/desk/plan-in-hand.svelte';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import type { PlanEntry } from '$lib/formats/plan-document';
 	import { moreSentence } from '$lib/formats/plan-text';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { moneyText } from '../debt-fields';
-
-	/** An amount a month at which something changes. */
-	export interface MoneyMark {
-		readonly amount: Cents;
-		readonly words: string;
-	}
 
 	interface Props {
 		budget: PlanEntry['budget'];
@@ -233,7 +228,9 @@
 		text-decoration: underline;
 	}
 
+	/* Its lines come a moment later: their place is kept, so that nothing moves under a pointer. */
 	ul {
+		min-height: 73px;
 		padding-left: 16px;
 		border-left: 1px solid var(--hairline);
 		font-size: 14px;
@@ -268,6 +265,7 @@
 			flex-wrap: wrap;
 			grid-column: 1 / -1;
 			gap: 0 20px;
+			min-height: 19px;
 			padding: 0;
 			border: 0;
 		}

@@ -11,6 +11,7 @@
 	import { amountAt, drawCurve, redrawCurve } from '$lib/ui/curve-chart';
 	import { liveChart } from '$lib/ui/live-chart.svelte';
 	import { curveInWorker } from '$lib/workers/money-curve';
+	import Panel from './Panel.svelte';
 
 	interface Props {
 		debts: readonly PlannedDebt[];
@@ -80,8 +81,7 @@
 	function key(event: KeyboardEvent): void {
 		const steps = { ArrowRight: 1, ArrowLeft: -1, PageUp: 10, PageDown: -10 } as const;
 		const step = steps[event.key as keyof typeof steps];
-		if (event.key === 'Escape') onclose();
-		else if (event.key === 'Enter' && pointed !== null) ontry(pointed as Cents);
+		if (event.key === 'Enter' && pointed !== null) ontry(pointed as Cents);
 		else if (step !== undefined) {
 			const here = amounts.indexOf(nearest(pointed ?? present));
 			pointed = amounts[Math.min(Math.max(here + step, 0), amounts.length - 1)] ?? null;
@@ -92,18 +92,19 @@
 	const focus = (element: HTMLElement) => element.focus();
 </script>
 
-<section aria-labelledby="curve-title">
-	<h2 id="curve-title">
-		{#if shown}
-			{#each curveSentence(shown, currency) as { text, figure }, index (index)}{#if figure}<strong
-						class:interest={figure === 'interest'}>{text}</strong
-					>{:else}{text}{/if}{/each}
-		{:else}
-			What more money a month buys: <span class="interest">interest</span>, and how long it takes
-			(dashed)
-		{/if}
-	</h2>
-	<button type="button" onclick={onclose}>Close</button>
+<Panel title="What more buys" {onclose}>
+	{#snippet heading()}
+		<span class="said">
+			{#if shown}
+				{#each curveSentence(shown, currency) as { text, figure }, index (index)}{#if figure}<strong
+							class:interest={figure === 'interest'}>{text}</strong
+						>{:else}{text}{/if}{/each}
+			{:else}
+				What more money a month buys: <span class="interest">interest</span>, and how long it takes
+				(dashed)
+			{/if}
+		</span>
+	{/snippet}
 	<!-- Each amount is reached with the arrows; what it comes to is said in the line above. -->
 	<div
 		class="curve"
@@ -125,29 +126,9 @@
 	{#if done < 1}
 		<progress value={done} aria-label="Working the curve out"></progress>
 	{/if}
-</section>
+</Panel>
 
 <style>
-	section {
-		position: fixed;
-		z-index: 24;
-		right: 24px;
-		bottom: 86px;
-		display: grid;
-		grid-template-columns: 1fr auto;
-		gap: 4px 16px;
-		width: min(680px, calc(100vw - 48px));
-		padding: 10px 14px 12px;
-		border: 1px solid var(--act);
-		border-radius: 3px;
-		background: var(--sheet);
-	}
-
-	h2 {
-		font-size: 14px;
-		font-weight: 400;
-	}
-
 	strong {
 		font-weight: 600;
 	}
@@ -156,14 +137,8 @@
 		color: var(--interest);
 	}
 
-	button {
-		color: var(--act);
-		font-weight: 600;
-	}
-
 	.curve {
 		position: relative;
-		grid-column: 1 / -1;
 		height: 250px;
 		overflow: hidden;
 		cursor: crosshair;
@@ -176,7 +151,6 @@
 	}
 
 	progress {
-		grid-column: 1 / -1;
 		width: 100%;
 		height: 4px;
 		accent-color: var(--act);

@@ -6,27 +6,28 @@
 	import { FREQUENCY_CHOICES } from '$lib/formats/lending-text';
 	import type { Currency } from '$lib/formats/money-text';
 	import { readName } from '$lib/formats/name-text';
-	import type { PlanEntry, SheetLine } from '$lib/formats/plan-document';
+	import type { Sheet, SheetLine } from '$lib/formats/plan-document';
 	import { sheetSentence } from '$lib/formats/plan-text';
 	import Choice from '$lib/ui/Choice.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import Panel from './Panel.svelte';
 	import { Trash2 } from '@lucide/svelte';
 	import { moneyText } from '../debt-fields';
 
 	interface Props {
-		sheet: PlanEntry['sheet'];
+		sheet: Sheet;
 		/** The money that goes to debts in the first month. */
 		money: Cents;
 		currency: Currency;
-		onchange: (sheet: PlanEntry['sheet']) => void;
+		onchange: (sheet: Sheet) => void;
 		/** What is left becomes the month's money. */
 		onuse: (left: Cents) => void;
 		onclose: () => void;
 	}
 	const { sheet, money, currency, onchange, onuse, onclose }: Props = $props();
 
-	type Side = keyof PlanEntry['sheet'];
+	type Side = keyof Sheet;
 	const SIDES: readonly { readonly side: Side; readonly title: string; readonly hint: string }[] = [
 		{ side: 'income', title: 'What comes in', hint: 'take-home pay' },
 		{ side: 'needs', title: 'What is needed to live', hint: 'rent, food, …' }
@@ -50,99 +51,79 @@
 	}
 
 	const begin = (element: HTMLElement) => element.querySelector('input')?.focus();
-
-	function key(event: KeyboardEvent): void {
-		if (event.key === 'Escape' && !event.defaultPrevented) onclose();
-	}
 </script>
 
-<!-- Escape closes it from any of its fields. -->
-<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-<section aria-label="Work the month’s money out" onkeydown={key} {@attach begin}>
-	<p class="left">
-		{#each sentence as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
-				>{:else}{text}{/if}{/each}
-	</p>
-	<p class="acts">
-		{#if household.left > 0}
-			<button type="button" onclick={() => onuse(household.left)}>Use what is left</button>
-		{/if}
-		<button type="button" onclick={onclose}>Close</button>
-	</p>
-	{#each SIDES as { side, title, hint } (side)}
-		<div class="side">
-			<h2>{title}</h2>
-			{#each linesOf(side) as line, index (index)}
-				{@const of = `${title}, line ${index + 1}`}
-				<div class="line">
-					<TypedField
-						label="Name, {of}"
-						value={line.name === '' ? null : line.name}
-						read={readName}
-						write={(text) => text}
-						optional
-						placeholder={index === 0 ? hint : 'next line'}
-						onchange={(name) => write(side, index, { name: name ?? '' })}
-					/>
-					<TypedField
-						label="Amount, {of}"
-						value={line === BLANK ? null : line.amount}
-						{...moneyText(currency)}
-						optional
-						side="right"
-						onchange={(amount) => write(side, index, { amount: amount ?? ZERO })}
-					/>
-					<Choice
-						label="How often, {of}"
-						value={String(line.perYear)}
-						options={FREQUENCY_CHOICES}
-						onchange={(often) =>
-							write(side, index, { perYear: Number(often) as SheetLine['perYear'] })}
-					/>
-					{#if line !== BLANK}
-						<IconButton
-							title="Delete this line"
-							label="Delete {of}"
-							onclick={() => remove(side, index)}
-						>
-							<Trash2 size={14} aria-hidden="true" />
-						</IconButton>
-					{/if}
-				</div>
-			{/each}
-		</div>
-	{/each}
-</section>
+<Panel title="Work the month’s money out" side="left" {onclose}>
+	{#snippet heading()}
+		<span class="said">
+			{#each sentence as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
+					>{:else}{text}{/if}{/each}
+		</span>
+	{/snippet}
+	<div class="sides" {@attach begin}>
+		{#each SIDES as { side, title, hint } (side)}
+			<div class="side">
+				<h2>{title}</h2>
+				{#each linesOf(side) as line, index (index)}
+					{@const of = `${title}, line ${index + 1}`}
+					<div class="line">
+						<TypedField
+							label="Name, {of}"
+							value={line.name === '' ? null : line.name}
+							read={readName}
+							write={(text) => text}
+							optional
+							placeholder={index === 0 ? hint : 'next line'}
+							onchange={(name) => write(side, index, { name: name ?? '' })}
+						/>
+						<TypedField
+							label="Amount, {of}"
+							value={line === BLANK ? null : line.amount}
+							{...moneyText(currency)}
+							optional
+							side="right"
+							onchange={(amount) => write(side, index, { amount: amount ?? ZERO })}
+						/>
+						<Choice
+							label="How often, {of}"
+							value={String(line.perYear)}
+							options={FREQUENCY_CHOICES}
+							onchange={(often) =>
+								write(side, index, { perYear: Number(often) as SheetLine['perYear'] })}
+						/>
+						{#if line !== BLANK}
+							<IconButton
+								title="Delete this line"
+								label="Delete {of}"
+								onclick={() => remove(side, index)}
+							>
+								<Trash2 size={14} aria-hidden="true" />
+							</IconButton>
+						{/if}
+					</div>
+				{/each}
+			</div>
+		{/each}
+	</div>
+	{#if household.left > 0}
+		<button type="button" class="use" onclick={() => onuse(household.left)}>Use what is left</button
+		>
+	{/if}
+</Panel>
 
 <style>
-	section {
-		position: fixed;
-		z-index: 24;
-		bottom: 86px;
-		left: 24px;
+	.sides {
 		display: grid;
 		grid-template-columns: 1fr 1fr;
 		gap: 6px 28px;
-		overflow-y: auto;
-		width: min(860px, calc(100vw - 48px));
-		max-height: 60vh;
-		padding: 12px 16px 14px;
-		border: 1px solid var(--act);
-		border-radius: 3px;
-		background: var(--sheet);
 	}
 
 	strong {
 		font-weight: 600;
 	}
 
-	.acts {
-		display: flex;
-		gap: 18px;
-		justify-content: flex-end;
-	}
-
-	.acts button {
+	.use {
+		margin-top: 8px;
 		color: var(--act);
 		font-weight: 600;
 	}

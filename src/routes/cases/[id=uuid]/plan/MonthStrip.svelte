@@ -11,7 +11,7 @@
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import { hueOf } from '$lib/ui/hues';
 	import { ChevronLeft, ChevronRight } from '@lucide/svelte';
-	import type { Listed } from './plan-lines';
+	import type { Listed } from '$lib/formats/case-plans';
 
 	interface Props {
 		plan: Plan;

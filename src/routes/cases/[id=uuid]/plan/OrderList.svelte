@@ -13,7 +13,8 @@
 	import { GripVertical } from '@lucide/svelte';
 	import { tick } from 'svelte';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
-	import { byPayoff, type Listed } from './plan-lines';
+	import { byPayoff } from './plan-lines';
+	import type { Listed } from '$lib/formats/case-plans';
 
 	interface Props {
 		plan: Plan;
@@ -98,11 +99,18 @@
 				</span>
 				<DebtMark index={debt.place} />
 				<a
-					href={hrefOf(debt.id)}
-					title="{debt.name} — Enter opens it; Alt+↑ ↓ moves it in the order">{debt.name}</a
+					href={debt.isNew ? null : hrefOf(debt.id)}
+					tabindex="0"
+					title="{debt.name}{debt.isNew
+						? ' — the plan brings it; '
+						: ' — Enter opens it; '}Alt+↑ ↓ moves it in the order">{debt.name}</a
 				>
 				<span class="gone" class:never={total?.payoffDate === null}>
-					{total?.payoffDate ? writeShortMonth(total.payoffDate) : 'never'}
+					{total?.payoffMonth === 0
+						? 'at the start'
+						: total?.payoffDate
+							? writeShortMonth(total.payoffDate)
+							: 'never'}
 				</span>
 				<small>{freed === null ? '' : `frees ${writeMoney(freed, currency)}`}</small>
 				<small class="interest">{total ? writeMoney(total.interest, currency) : ''}</small>

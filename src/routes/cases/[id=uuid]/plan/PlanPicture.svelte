@@ -4,45 +4,71 @@
 	import type { Cents } from '$lib/core/money';
 	import type { Plan } from '$lib/core/planned';
 	import { owedInAll } from '$lib/core/plan-answers';
+	import type { DebtEntry } from '$lib/formats/debt-document';
+	import { letterOf } from '$lib/formats/debt-text';
+	import { happeningInWords } from '$lib/formats/happening-text';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { daysOf, monthIn, type PlanEntry, type PlanHappening } from '$lib/formats/plan-document';
-	import {
-		BASELINE_WORDS,
-		owedSentence,
-		planHappeningInWords,
-		planInWords
-	} from '$lib/formats/plan-text';
+	import { owedSentence, planHappeningInWords, planInWords } from '$lib/formats/plan-text';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { keptScale, type TimeScale } from '$lib/ui/time-axis';
 	import TimeLine from '$lib/ui/TimeLine.svelte';
 	import { untrack } from 'svelte';
-	import { baselineLine, dayOfMonth, planLines, planUntil, type Listed } from './plan-lines';
+	import { dayOfMonth, owedLine, planLines, planUntil } from './plan-lines';
+	import type { Listed } from '$lib/formats/case-plans';
 
 	interface Props {
 		plan: Plan;
 		baseline: Plan;
 		entry: PlanEntry;
 		debts: readonly Listed[];
+		/** The same debts as they are taken down, for the offers that end. */
+		entries: readonly DebtEntry[];
 		asOf: CalendarDate;
 		currency: Currency;
 		/** The picked month. */
 		month: number;
 		onmonth: (month: number) => void;
-		onbaseline: (baseline: PlanEntry['baseline']) => void;
+		/** What it can be measured against, what it is, and in which words. */
+		measures: readonly { readonly value: string; readonly words: string }[];
+		against: string;
+		measureWords: string;
+		onbaseline: (against: string) => void;
 		onadd: (date: CalendarDate, element: HTMLElement) => void;
 		onopen: (id: string, element: HTMLElement) => void;
 		onchange: (happening: PlanHappening) => void;
 		onremove: (id: string) => void;
+		/** A debt's new rate is moved, switched off or on, or (null) deleted. */
+		onoffer: (debt: DebtEntry, id: string, changed: Offer | null) => void;
+		onopendebt: (debt: DebtEntry) => void;
 	}
-	const { plan, baseline, entry, debts, asOf, currency, month, ...on }: Props = $props();
+	type Offer = Extract<DebtEntry['happenings'][number], { kind: 'rate' }>;
+	const {
+		plan,
+		baseline,
+		entry,
+		debts,
+		entries,
+		measures,
+		against,
+		measureWords,
+		asOf,
+		currency,
+		month,
+		...on
+	}: Props = $props();
+
+	const BASELINE = { id: 'baseline', dash: [2, 4], hue: null };
 
 	let whole = $state(false);
 	let scale = $state.raw<TimeScale | null>(null);
 
 	const axis = $derived(planUntil(plan, baseline, whole));
-	const words = $derived(BASELINE_WORDS.find(({ value }) => value === entry.baseline)?.words ?? '');
-	const lines = $derived([...planLines(plan, debts, asOf), baselineLine(baseline, words, asOf)]);
+	const lines = $derived([
+		...planLines(plan, debts, asOf),
+		owedLine(baseline, measureWords, asOf, BASELINE)
+	]);
 	const picture = $derived({
 		lines,
 		until: axis.until,
@@ -61,11 +87,28 @@
 			month,
 			plan,
 			{ plan: owedInAll(plan, month), baseline: owedInAll(baseline, month) },
-			entry.baseline,
+			measureWords,
 			currency
 		)
 	);
-	const items = $derived(
+	/** The offers that end: each debt's new rates, by an identity of their own on this time line. */
+	const offers = $derived(
+		entries.flatMap((debt, place) =>
+			debt.happenings.flatMap((item) =>
+				item.kind === 'rate' ? [{ id: `${debt.id} ${item.id}`, debt, place, item }] : []
+			)
+		)
+	);
+	const offerItems = $derived(
+		offers.map(({ id, debt, place, item }) => ({
+			id,
+			date: item.date,
+			text: `${letterOf(place)}: ${happeningInWords(item, debt.lending.paymentsPerYear, currency)}`,
+			off: item.off,
+			again: []
+		}))
+	);
+	const moneyItems = $derived(
 		entry.happenings.map((item) => {
 			const [date = item.date, ...again] = daysOf(item, dayOfMonth(plan, plan.months, asOf));
 			return {
@@ -95,18 +138,40 @@
 		Math.min(Math.max(1, monthIn(date, plan.firstMonth)), Math.max(1, plan.months));
 	const dateOf = (day: number) => addDays('1970-01-01' as CalendarDate, Math.round(day));
 
+	const offerOf = (id: string) => offers.find((offer) => offer.id === id);
+
 	/** What happens keeps its day of the month, and never comes before the first month. */
 	function move(id: string, to: (from: CalendarDate) => CalendarDate): void {
-		const found = entry.happenings.find((item) => item.id === id);
+		const offer = offerOf(id);
+		const found = offer?.item ?? entry.happenings.find((item) => item.id === id);
 		if (!found) return;
 		const day = to(found.date);
 		const date = day < plan.firstMonth ? plan.firstMonth : day;
-		if (date !== found.date) on.onchange({ ...found, date });
+		if (date === found.date) return;
+		if (offer) on.onoffer(offer.debt, offer.item.id, { ...offer.item, date });
+		else on.onchange({ ...(found as PlanHappening), date });
 	}
 
 	function toggle(id: string): void {
+		const offer = offerOf(id);
+		if (offer) {
+			const { debt, item } = offer;
+			on.onoffer(debt, item.id, { ...item, off: !item.off });
+		}
 		const found = entry.happenings.find((item) => item.id === id);
 		if (found) on.onchange({ ...found, off: !found.off });
+	}
+
+	function remove(id: string): void {
+		const offer = offerOf(id);
+		if (offer) on.onoffer(offer.debt, offer.item.id, null);
+		else on.onremove(id);
+	}
+
+	function open(id: string, element: HTMLElement): void {
+		const offer = offerOf(id);
+		if (offer) on.onopendebt(offer.debt);
+		else on.onopen(id, element);
 	}
 </script>
 
@@ -119,8 +184,8 @@
 		<span>against</span>
 		<Choice
 			label="What the plan is measured against"
-			value={entry.baseline}
-			options={BASELINE_WORDS}
+			value={against}
+			options={measures}
 			onchange={on.onbaseline}
 		/>
 		{#if axis.cut}
@@ -141,17 +206,17 @@
 	</div>
 	<div class="line">
 		<TimeLine
-			{items}
+			items={[...moneyItems, ...offerItems]}
 			{scale}
 			pointed={picture.pointed}
-			onopen={on.onopen}
+			onopen={open}
 			onadd={(day, element) =>
 				on.onadd(day === null ? dayOfMonth(plan, month, asOf) : dateOf(day), element)}
 			onmove={(id, day) => move(id, () => dateOf(day))}
 			onstep={(id, count, unit) =>
 				move(id, (from) => addMonths(from, unit === 'year' ? 12 * count : count))}
 			ontoggle={toggle}
-			onremove={on.onremove}
+			onremove={remove}
 		/>
 	</div>
 </section>

@@ -2,18 +2,12 @@
 import { addDays, addMonths, type CalendarDate } from '$lib/core/calendar';
 import type { Plan } from '$lib/core/planned';
 import { owedInAll } from '$lib/core/plan-answers';
+import type { Listed } from '$lib/formats/case-plans';
 import { writeShortMonth } from '$lib/formats/date-text';
 import { letterOf } from '$lib/formats/debt-text';
 import { monthStart } from '$lib/formats/plan-document';
 import type { BalanceLine } from '$lib/ui/balance-chart';
 import { hueOf } from '$lib/ui/hues';
-
-/** A debt of the plan with its place in the case's list, which gives its letter and its hue. */
-export interface Listed {
-	readonly id: string;
-	readonly name: string;
-	readonly place: number;
-}
 
 /** The day at which a month stands in the picture: its middle; the start is the day of the balances. */
 export function dayOfMonth(plan: Plan, month: number, asOf: CalendarDate): CalendarDate {
@@ -73,21 +67,23 @@ export function planLines(plan: Plan, debts: readonly Listed[], asOf: CalendarDa
 		});
 }
 
-/** What is owed in all under the baseline. */
-export function baselineLine(baseline: Plan, words: string, asOf: CalendarDate): BalanceLine {
-	const months = monthsDrawn(baseline);
-	const { ending } = baseline;
+/** What is owed in all under a plan, as a thin line. */
+export function owedLine(
+	plan: Plan,
+	name: string,
+	asOf: CalendarDate,
+	look: Pick<BalanceLine, 'id' | 'dash' | 'hue'>
+): BalanceLine {
+	const { ending } = plan;
 	const end = ending.status === 'cleared' ? `until ${writeShortMonth(ending.payoffDate)}` : 'never';
 	return {
-		id: 'baseline',
-		points: months.map((month) => ({
-			date: dayOfMonth(baseline, month, asOf),
-			balance: owedInAll(baseline, month)
+		...look,
+		points: monthsDrawn(plan).map((month) => ({
+			date: dayOfMonth(plan, month, asOf),
+			balance: owedInAll(plan, month)
 		})),
-		label: `${words}: ${end}`,
-		ends: ending.status === 'cleared' ? ending.payoffDate : null,
-		dash: [2, 4],
-		hue: null
+		label: `${name}: ${end}`,
+		ends: ending.status === 'cleared' ? ending.payoffDate : null
 	};
 }
 

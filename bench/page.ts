@@ -1,0 +1,163 @@
+/**
+ * How fast the page answers, as ratios within one run: the time from an input event to the frame that
+ * carries the new picture, against that of a frame which carries a bare one, a line on a canvas.
+ */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { openBrowser } from '../scripts/browser.mjs';
+import { startServer } from '../scripts/own-server.mjs';
+import { FIRST_PLAN } from '../src/lib/formats/plan-document';
+
+const ASOF = '2026-12-15';
+const INPUTS = 40;
+const PLANS = 4;
+
+interface Measured {
+	/** Milliseconds from an event to the frame after it: the middle one of many. */
+	readonly bare: number;
+	readonly frame: number;
+	/** Milliseconds of script until the picture is drawn, before its frame: the middle one. */
+	readonly script: number;
+	/** The longest task that the page had meanwhile. */
+	readonly longest: number;
+}
+
+function loan(index: number, months: number) {
+	return {
+		id: crypto.randomUUID(),
+		name: `Loan ${index + 1}`,
+		balance: 19_870_000 + index * 1000,
+		annualRate: 63_500 - index * 500,
+		firstDue: '2027-01-15',
+		asked: { kind: 'level', periods: months, balloon: 0, roundPayment: 'up', atTerm: 'settle' },
+		interestOnly: 0,
+		lending: {
+			paymentsPerYear: 12,
+			interest: { basis: 'nominal', compoundsPerYear: null },
+			timing: 'arrears',
+			interestRounding: 'cent',
+			clearBelow: 0
+		},
+		pays: { kind: 'held' },
+		extra: 0,
+		happenings: [],
+		compared: [],
+		baseline: { kind: 'asked' }
+	};
+}
+
+const data = mkdtempSync(join(tmpdir(), 'residuum-bench-'));
+const server = await startServer({ RESIDUUM_DATA: data, RESIDUUM_TODAY: ASOF });
+if (server.address === null) throw new Error(server.printed());
+const { address } = server;
+const { browser, close } = await openBrowser();
+const page = await browser.newPage();
+page.on('pageerror', (error) => console.error(error));
+
+async function send(method: string, path: string, body: object): Promise<{ id: string }> {
+	const response = await fetch(address + path, {
+		method,
+		headers: { origin: address, 'content-type': 'application/json' },
+		body: JSON.stringify(body)
+	});
+	if (!response.ok) throw new Error(await response.text());
+	return (await response.json()) as { id: string };
+}
+
+async function makeCase(debts: readonly object[]): Promise<string> {
+	const fresh = { label: 'Measured', currency: { code: 'USD', digits: 2 }, asOf: ASOF };
+	const { id } = await send('POST', '/api/cases', fresh);
+	const plans = Array.from({ length: PLANS }, (_, index) =>
+		index === 0 ? FIRST_PLAN : { ...FIRST_PLAN, id: crypto.randomUUID(), name: `Plan ${index}` }
+	);
+	const planned = { plans, against: 'minimums', choices: [] };
+	const document = { version: 4, ...fresh, debts, ...planned, sheet: { income: [], needs: [] } };
+	await send('PUT', `/api/cases/${id}`, { basedOn: 1, what: 'debts', document });
+	return id;
+}
+
+/** Puts one value after another into a field, each after the frame of the one before. */
+async function measure(selector: string, values: readonly string[]): Promise<Measured> {
+	await page.waitForSelector(selector);
+	// What is worked out beside the page once it is open has a processor of its own only on some machines.
+	await new Promise((resolve) => setTimeout(resolve, 3000));
+	return await page.evaluate(
+		async (field, inputs) => {
+			const input = document.querySelector<HTMLInputElement>(field);
+			if (!input) throw new Error(`no ${field}`);
+			let longest = 0;
+			const watching = new PerformanceObserver((list) => {
+				for (const { duration } of list.getEntries()) longest = Math.max(longest, duration);
+			});
+			watching.observe({ type: 'longtask' });
+			const pause = (time: number) => new Promise((resolve) => setTimeout(resolve, time));
+			const once = async (act: () => void): Promise<[script: number, frame: number]> => {
+				const start = performance.now();
+				act();
+				// What an event changes is drawn in the microtask that it asked for.
+				await Promise.resolve();
+				const drawn = performance.now();
+				await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+				return [drawn - start, performance.now() - start];
+			};
+			const canvas = document.body.appendChild(document.createElement('canvas'));
+			Object.assign(canvas, { width: 900, height: 320 });
+			canvas.style.cssText = 'position:fixed;z-index:99;opacity:0.01;pointer-events:none';
+			const bareLine = () => {
+				const pen = canvas.getContext('2d');
+				pen?.clearRect(0, 0, 900, 320);
+				pen?.beginPath();
+				for (let x = 0; x < 900; x += 2) pen?.lineTo(x, 160 + 150 * Math.sin(x * Math.random()));
+				pen?.stroke();
+			};
+			const bare: number[] = [];
+			const frames: number[] = [];
+			const scripts: number[] = [];
+			for (const value of inputs) {
+				await pause(30);
+				bare.push((await once(bareLine))[1]);
+				await pause(30);
+				const [script, frame] = await once(() => {
+					input.value = value;
+					input.dispatchEvent(new Event('input', { bubbles: true }));
+				});
+				scripts.push(script);
+				frames.push(frame);
+			}
+			await pause(200);
+			watching.disconnect();
+			const middle = (times: number[]) => times.sort((a, b) => a - b)[times.length >> 1] ?? 0;
+			canvas.remove();
+			return { bare: middle(bare), frame: middle(frames), script: middle(scripts), longest };
+		},
+		selector,
+		values
+	);
+}
+
+function tell(what: string, { bare, frame, script, longest }: Measured, goal: string): void {
+	console.log(
+		`${what}: ${(frame / bare).toFixed(1)} times a frame with a bare picture; ${script.toFixed(1)} ms of script, ` +
+			`${frame.toFixed(1)} ms to its frame, longest task ${longest === 0 ? 'under 50' : longest.toFixed(0)} ms (${goal})`
+	);
+}
+
+try {
+	const debt = loan(0, 360);
+	const one = await makeCase([debt]);
+	await page.goto(`${address}/cases/${one}/debts/${debt.id}`, { waitUntil: 'networkidle0' });
+	const rates = Array.from({ length: INPUTS }, (_, step) => `6.${10 + step}`);
+	const typed = await measure('[aria-label="Annual rate"]', rates);
+	tell('a rate typed, 360 rows', typed, 'goal: script within 16.7 ms');
+
+	const many = await makeCase(Array.from({ length: 12 }, (_, index) => loan(index, 360)));
+	await page.goto(`${address}/cases/${many}/plan`, { waitUntil: 'networkidle0' });
+	const amounts = Array.from({ length: INPUTS }, (_, step) => String(1_600_000 + step * 5000));
+	const slid = await measure('[aria-label="Slide the month’s money"]', amounts);
+	tell('money slid, 12 debts over 30 years, 4 plans', slid, 'goal: under 50 ms');
+} finally {
+	await close();
+	await server.stop();
+	rmSync(data, { recursive: true });
+}

@@ -1,0 +1,171 @@
+/**
+ * The least interest that any order can still cost, from a month on: a bound that no plan under the same
+ * money falls below. What is owed is taken as one sum that the whole of each month's money brings down, and
+ * each month it is taken to lie on the debts with the lowest rates first, as far as it can be there: on no
+ * debt more than it owes when it is paid nothing but what it asks.
+ */
+import type { DebtTerms, PaymentRule } from './debt';
+import { ZERO } from './money';
+import { openPeriod } from './period';
+import { askingOf, monthEnds, moneyIn, pay, standing, type Standing } from './plan-month';
+import type { PlannedDebt, PlanTerms } from './planned';
+
+/** A debt in one month: what bounds its part. */
+interface Bounds {
+	/** The most that it can owe at the beginning, in minor units. */
+	readonly most: number;
+	/** Its interest of the month for each unit that it owes. */
+	readonly ratio: number;
+	/** The most that it can ask. */
+	readonly asks: number;
+}
+
+/** What bounds the months of a plan, from the first on. */
+export interface MonthBounds {
+	/** The most money that a month can have. */
+	readonly money: number;
+	/** The debts from the lowest rate up. */
+	readonly debts: readonly (Bounds & { readonly index: number })[];
+	/** By how much interest may come out lower than a rate on a sum says, for a debt and month. */
+	readonly slack: number;
+}
+
+/** A balance on which a rate shows to eleven digits. */
+const LARGE = 1e11;
+
+/** The bounds of so many months. */
+export function boundsOf(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	months: number
+): MonthBounds[] {
+	const endOf = monthEnds(debts);
+	const paths = debts.map((debt, index) => new Path(debt, index));
+	const mostRounding = Math.max(0, ...debts.map(({ terms }) => roundingOf(terms.payment)));
+	const mostCleared = Math.max(0, ...debts.map(({ terms }) => terms.clearBelow));
+	const found: MonthBounds[] = [];
+	for (let month = 1; month <= months; month += 1) {
+		const steps = paths.map((path) => path.open(endOf(month)));
+		const asked = steps.reduce(
+			(sum, { asks }) => sum + (asks > 0 ? asks + mostRounding + mostCleared : 0),
+			0
+		);
+		const money = moneyIn(plan, month, asked);
+		// Where the money may not cover what is asked, a debt may get less, and owe more from then on.
+		const covered = plan.budget.kind !== 'constant' || leastMoney(plan, month) >= asked;
+		for (const path of paths) path.close(covered);
+		found.push({
+			money,
+			slack: Math.max(...steps.map(({ slack }) => slack)),
+			debts: steps.map((step, index) => ({ ...step, index })).sort((a, b) => a.ratio - b.ratio)
+		});
+	}
+	return found;
+}
+
+/** What a month has for the debts at least: its money less all that agreements may cost in it. */
+function leastMoney(plan: PlanTerms, month: number): number {
+	const fees = plan.fees?.concessions ?? [];
+	const money = moneyIn(plan, month, 0);
+	return fees.reduce((left, { from, setUpFee, monthly }) => {
+		if (month < from) return left;
+		const most = monthly.kind === 'amount' ? monthly.amount : (monthly.cap ?? money);
+		return left - most - (month === from ? setUpFee : 0);
+	}, money);
+}
+
+/**
+ * The least interest from a month on, when `owed` is owed at its beginning on the debts for which `open`
+ * says so; it stops where more than `enough` is certain.
+ */
+export function leastInterest(
+	bounds: readonly MonthBounds[],
+	month: number,
+	owed: number,
+	open: (index: number) => boolean,
+	enough: number
+): number {
+	let interest = 0;
+	let sum = owed;
+	for (let at = month - 1; at < bounds.length && sum > 0 && interest < enough; at += 1) {
+		const here = bounds[at];
+		if (!here) break;
+		let left = sum;
+		let charged = 0;
+		let bearing = 0;
+		for (const { index, most, ratio } of here.debts) {
+			if (!open(index)) continue;
+			if (ratio > 0 && most > 0) bearing += 1;
+			if (left <= 0) continue;
+			const on = Math.min(left, most);
+			charged += on * ratio;
+			left -= on;
+		}
+		const least = Math.max(0, charged - bearing * here.slack);
+		interest += least;
+		sum += least - here.money;
+	}
+	return interest;
+}
+
+/** How far a rule rounds up what it asks. */
+const roundingOf = (rule: PaymentRule): number =>
+	'roundUpTo' in rule ? rule.roundUpTo : rule.kind === 'interest-only' ? roundingOf(rule.then) : 0;
+
+/** The rule as if nothing were rounded up: it never asks more, and more where more is owed. */
+function unrounded(rule: PaymentRule): PaymentRule {
+	if ('roundUpTo' in rule) return { ...rule, roundUpTo: ZERO };
+	return rule.kind === 'interest-only' ? { ...rule, then: unrounded(rule.then) } : rule;
+}
+
+/** A debt month by month, paid nothing but what it asks. */
+class Path {
+	readonly #debt: Standing;
+	/** The same debt with a large balance, on which its rate is read. */
+	readonly #large: Standing;
+	#month: ReturnType<typeof askingOf> | null = null;
+	#months = 0;
+
+	constructor({ id, terms }: PlannedDebt, index: number) {
+		const changes = terms.paymentChanges?.map(({ from, rule }) => ({
+			from,
+			rule: unrounded(rule)
+		}));
+		const asked: DebtTerms = {
+			...terms,
+			payment: unrounded(terms.payment),
+			paymentChanges: changes ?? []
+		};
+		this.#debt = standing({ id, terms: asked }, index, []);
+		this.#large = standing({ id, terms: { ...asked, charges: [] } }, index, []);
+	}
+
+	open(until: number): Bounds & { readonly slack: number } {
+		this.#months += 1;
+		if (this.#debt.balance === 0) {
+			this.#month = null;
+			return { most: 0, ratio: 0, asks: 0, slack: 0 };
+		}
+		const month = askingOf(this.#debt, until);
+		this.#month = month;
+		let ratio = 0;
+		for (let count = 1; count <= month.periods.length; count += 1) {
+			const { terms, anchor, stretch, periods } = this.#large;
+			const opened = openPeriod(terms, anchor, stretch, periods + 1, LARGE);
+			this.#large.periods += 1;
+			ratio += opened.interest / LARGE;
+		}
+		// Each month's rounding may leave it a minor unit higher than rates alone do.
+		const most = month.opening + month.charges + 2 * this.#months;
+		// Half a minor unit for each payment; what is paid within the month bears no interest after that.
+		const within = month.periods.length > 1 ? ratio * month.asked : 0;
+		return { most, ratio, asks: month.asked, slack: 0.5 * month.periods.length + within };
+	}
+
+	close(covered: boolean): void {
+		const month = this.#month;
+		if (!month) return;
+		if (!covered) month.paid = 0;
+		pay(month, this.#months);
+	}
+}

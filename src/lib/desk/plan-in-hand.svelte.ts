@@ -1,0 +1,170 @@
+import type { Cents } from '../core/money';
+import { planOf } from '../core/plan';
+import {
+	askedAtFirst,
+	eventMonths,
+	furthestMoved,
+	moneyThatCovers,
+	moneyThatEnds,
+	planDifference
+} from '../core/plan-answers';
+import { firstMonthOf } from '../core/plan-month';
+import type { Plan, PlanTerms } from '../core/planned';
+import {
+	carriedPlan,
+	changedDebts,
+	listedDebts,
+	measuredPlan,
+	measureWords,
+	type ChangedDebts,
+	type Listed
+} from '../formats/case-plans';
+import { nameOf } from '../formats/debt-text';
+import { planTerms, type PlanEntry } from '../formats/plan-document';
+import { planFields } from '../formats/plan-text';
+import type { CaseDesk } from './case-desk.svelte';
+
+/** An amount a month at which something changes. */
+export interface MoneyMark {
+	readonly amount: Cents;
+	readonly words: string;
+}
+
+/** Ends within so many years are marked. */
+const YEARS = [5, 3, 2, 1];
+
+/** The plan on the desk and what it comes to: the core's answers, worked out anew as it changes. */
+export class PlanInHand {
+	readonly #desk: () => CaseDesk;
+	readonly #wanted: () => string | null;
+
+	/** `wanted` says which plan; null, or one that is gone: the last looked at, the chosen one, or the first. */
+	constructor(desk: () => CaseDesk, wanted: () => string | null) {
+		this.#desk = desk;
+		this.#wanted = wanted;
+	}
+
+	readonly #document = $derived.by(() => this.#desk().document);
+	readonly currency = $derived(this.#document.currency);
+	readonly asOf = $derived(this.#document.asOf);
+	readonly plans = $derived(this.#document.plans);
+	readonly entry: PlanEntry = $derived.by(() => {
+		const { plans, choices } = this.#document;
+		const of = (id: string | null | undefined) => plans.find((plan) => plan.id === id);
+		const seen = this.#wanted() ?? this.#desk().planLookedAt;
+		const entry = of(seen) ?? of(choices.at(-1)?.plan) ?? plans[0];
+		if (!entry) throw new Error('a case without a plan');
+		return entry;
+	});
+	readonly entries = $derived(this.#document.debts);
+
+	// What doesn't change while the money is slid is worked out from these alone.
+	readonly #pays = $derived(this.entry.pays);
+	readonly #changes = $derived(this.entry.changes);
+	readonly #order = $derived(this.entry.order);
+	readonly #ids = $derived(this.entry.listed);
+	readonly #happenings = $derived(this.entry.happenings);
+
+	readonly #changed: ChangedDebts = $derived(
+		changedDebts(
+			{ debts: this.entries, asOf: this.asOf },
+			{ pays: this.#pays, changes: this.#changes }
+		)
+	);
+	readonly debts = $derived(this.#changed.debts);
+	/** Why what the plan changes is not possible; it is then carried out without. */
+	readonly refusal = $derived(this.#changed.refusal);
+	readonly listed: readonly Listed[] = $derived(
+		listedDebts(this.entries, { changes: this.#changes }, this.debts)
+	);
+	/** Every debt by its name, also one that a change can't bring yet. */
+	readonly nameOf = (id: string): string =>
+		this.listed.find((debt) => debt.id === id)?.name ??
+		nameOf(this.entries.find((debt) => debt.id === id) ?? { name: '' });
+	readonly unfinished = $derived(
+		this.entries.length - this.listed.filter(({ isNew }) => !isNew).length
+	);
+	readonly firstMonth = $derived(firstMonthOf(this.debts));
+	readonly askedFirst = $derived(askedAtFirst(this.debts));
+
+	readonly against = $derived(this.#document.against);
+	/** A measure that is no plan stays the same whatever becomes of the plans. */
+	readonly #measurePlan = $derived(this.plans.find(({ id }) => id === this.against));
+	/** What the plan is measured against. */
+	readonly baseline: Plan = $derived(
+		measuredPlan({
+			debts: this.entries,
+			asOf: this.asOf,
+			against: this.against,
+			plans: this.#measurePlan ? [this.#measurePlan] : []
+		})
+	);
+	readonly measureWords = $derived(measureWords(this.against, this.plans));
+	readonly terms: PlanTerms = $derived(
+		planTerms(this.entry, this.firstMonth, this.askedFirst, this.#changed.fees)
+	);
+	readonly plan: Plan = $derived(planOf(this.debts, this.terms));
+	/** How it stands against that; null where it is that itself. */
+	readonly measure = $derived(
+		this.against === this.entry.id
+			? null
+			: { difference: planDifference(this.plan, this.baseline), words: this.measureWords }
+	);
+	readonly events = $derived(eventMonths(this.plan, this.terms));
+
+	/** The plan but for its money. */
+	readonly steady: PlanTerms = $derived(
+		planTerms(
+			{
+				budget: { kind: 'required' },
+				order: this.#order,
+				listed: this.#ids,
+				happenings: this.#happenings
+			},
+			this.firstMonth,
+			this.askedFirst,
+			this.#changed.fees
+		)
+	);
+	readonly covers = $derived(moneyThatCovers(this.debts, this.steady));
+	/** The same amount each month; null where the money follows what is asked. */
+	readonly present = $derived(
+		this.entry.budget.kind === 'constant' ? (this.entry.budget.amount ?? this.askedFirst) : null
+	);
+	readonly marks: readonly MoneyMark[] = $derived.by(() => {
+		const { covers } = this;
+		const ends = YEARS.flatMap((years) => {
+			const amount = moneyThatEnds(this.debts, this.steady, years * 12);
+			const words = years === 1 ? 'within a year' : `within ${years} years`;
+			return amount === null || (covers !== null && amount <= covers) ? [] : [{ amount, words }];
+		});
+		return covers === null ? ends : [{ amount: covers, words: 'covers what is asked' }, ...ends];
+	});
+
+	readonly #kept = $derived.by(() => this.#desk().plansBefore[this.entry.id] ?? null);
+	/** The debts as they stood before the changes that were made from here. */
+	readonly #debtsBefore = $derived(
+		this.#kept && this.entries.map((debt) => this.#kept?.debts[debt.id] ?? debt)
+	);
+	/** What the plan came to before; sliding on leaves it as it was. */
+	readonly #stoodBefore = $derived(
+		this.#kept && this.#debtsBefore
+			? carriedPlan({ debts: this.#debtsBefore, asOf: this.asOf }, this.#kept.plan).plan
+			: null
+	);
+	/** The plan and its debts as they stood before, and what they came to; null where nothing is changed. */
+	readonly before = $derived.by(() => {
+		const [plan, debts, stood] = [this.#kept?.plan, this.#debtsBefore, this.#stoodBefore];
+		if (!plan || !debts || !stood) return null;
+		const fields = (of: PlanEntry) =>
+			[...planFields(of, (id) => id, this.currency).values()].join('|');
+		const sameDebts = debts.every((debt, place) => debt === this.entries[place]);
+		return sameDebts && fields(plan) === fields(this.entry) ? null : { plan, debts, stood };
+	});
+	/** The debt whose end the change has moved furthest. */
+	readonly moved = $derived.by(() => {
+		const found = this.before && furthestMoved(this.plan, this.before.stood);
+		const debt = found && this.listed.find(({ id }) => id === found.id);
+		return found && debt ? { name: debt.name, monthsSooner: found.monthsSooner } : null;
+	});
+}

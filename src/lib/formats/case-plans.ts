@@ -1,0 +1,95 @@
+/** The plans of a case as the core carries them out: with the debts that they change, and what they measure against. */
+import { withChanges, type Refusal } from '../core/changes';
+import { ONLY_ASKED, askedAtFirst } from '../core/plan-answers';
+import { planOf } from '../core/plan';
+import { firstMonthOf, NO_FEES } from '../core/plan-month';
+import type { ChangeFees, Plan, PlannedDebt, PlanTerms } from '../core/planned';
+import { plannedDebts, type CaseDocument } from './case-document';
+import { newDebtOf, planChange } from './change-document';
+import { nameOf } from './debt-text';
+import { monthIn, planTerms, type Measure, type PlanEntry } from './plan-document';
+
+/** The debts of a case that plans are made of. */
+export type Owing = Pick<CaseDocument, 'debts' | 'asOf'>;
+
+/** The debts as a plan pays them, and what changing them costs. */
+export interface ChangedDebts {
+	readonly debts: readonly PlannedDebt[];
+	readonly fees: ChangeFees;
+	/** Why what it changes is not possible; the debts are then as they were. */
+	readonly refusal: Refusal | null;
+}
+
+export function changedDebts(
+	owing: Owing,
+	{ pays, changes }: Pick<PlanEntry, 'pays' | 'changes'>
+): ChangedDebts {
+	const debts = plannedDebts(owing, pays);
+	const first = firstMonthOf(debts);
+	const changed = withChanges(
+		debts,
+		changes.map((change) => planChange(change, (day) => monthIn(day, first)))
+	);
+	return changed.ok
+		? { debts: changed.debts, fees: changed.fees, refusal: null }
+		: { debts, fees: NO_FEES, refusal: changed.refusal };
+}
+
+/** A plan of a case, carried out. */
+export interface CarriedPlan extends ChangedDebts {
+	readonly terms: PlanTerms;
+	readonly plan: Plan;
+}
+
+export function carriedPlan(owing: Owing, entry: PlanEntry): CarriedPlan {
+	const changed = changedDebts(owing, entry);
+	const { debts, fees } = changed;
+	const terms = planTerms(entry, firstMonthOf(debts), askedAtFirst(debts), fees);
+	return { ...changed, terms, plan: planOf(debts, terms) };
+}
+
+/** What plans of a case are measured against; a plan that is gone is as the minimums. */
+export function measuredPlan({
+	plans,
+	against,
+	...owing
+}: Owing & Pick<CaseDocument, 'plans' | 'against'>): Plan {
+	const entry = plans.find(({ id }) => id === against);
+	if (entry) return carriedPlan(owing, entry).plan;
+	return planOf(plannedDebts(owing, against === 'today' ? 'paid' : 'asked'), ONLY_ASKED);
+}
+
+/** “paying the minimums”, “paying as today”, “the plan ‘One new loan’” */
+export function measureWords(against: Measure, plans: readonly PlanEntry[]): string {
+	const entry = plans.find(({ id }) => id === against);
+	if (entry) return `the plan “${entry.name}”`;
+	return against === 'today' ? 'paying as today' : 'paying the minimums';
+}
+
+/** A debt with its place in the list, which gives its letter and its hue. */
+export interface Listed {
+	readonly id: string;
+	readonly name: string;
+	readonly place: number;
+	/** Whether the plan brings it: it is none of the case's. */
+	readonly isNew: boolean;
+}
+
+/** The debts that a plan speaks of: those of the case that are known, then those that it brings. */
+export function listedDebts(
+	entries: CaseDocument['debts'],
+	{ changes }: Pick<PlanEntry, 'changes'>,
+	debts: readonly PlannedDebt[]
+): Listed[] {
+	const known = new Set(debts.map(({ id }) => id));
+	const brought = changes.flatMap((change) => newDebtOf(change) ?? []);
+	return [
+		...entries.map((debt, place) => ({ id: debt.id, name: nameOf(debt), place, isNew: false })),
+		...brought.map(({ id, name }, index) => ({
+			id,
+			name: name || 'New debt',
+			place: entries.length + index,
+			isNew: true
+		}))
+	].filter(({ id }) => known.has(id));
+}

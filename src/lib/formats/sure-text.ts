@@ -1,0 +1,115 @@
+/** The cheapest order, and how sure a plan is, in words. */
+import type { Strain, Strained } from '../core/how-sure';
+import { dearerThan, type OrderSearch } from '../core/least-order';
+import type { Cents } from '../core/money';
+import { planDifference } from '../core/plan-answers';
+import type { PlanTotals } from '../core/planned';
+import { verdict } from './comparison-text';
+import { writeMonth, writeShortMonth } from './date-text';
+import { writeMoney, type Currency } from './money-text';
+import { monthStart } from './plan-document';
+import { figure, interest, say, type Phrase, type Sentence } from './sentence';
+
+/** What a search has found, against the plan's own order. */
+export function searchSentence(
+	best: OrderSearch | null,
+	ended: boolean,
+	own: PlanTotals,
+	currency: Currency
+): Sentence {
+	const money = (amount: number) => writeMoney(amount as Cents, currency);
+	if (best === null) {
+		return [
+			say(
+				ended
+					? 'With this money none of the usual orders ends these debts.'
+					: 'Looking at the first orders …'
+			)
+		];
+	}
+	const cost = interest(best.interest === 0 ? 'nothing' : money(best.interest));
+	if (best.done < 1) {
+		const far: Phrase[] = [
+			say(ended ? 'The best order found costs ' : 'The best order so far costs '),
+			cost,
+			say(' in interest; no order costs less than '),
+			figure(money(best.bound)),
+			say('.')
+		];
+		return far;
+	}
+	const more = dearerThan(best, own);
+	if (own.ending.status !== 'cleared') {
+		return [
+			say('The cheapest possible order costs '),
+			cost,
+			say(' in interest; the plan’s own never ends.')
+		];
+	}
+	if (more > 0) {
+		return [
+			say('The cheapest possible order costs '),
+			cost,
+			say(' in interest: the plan’s own order costs '),
+			figure(`${money(more)} more`),
+			say('.')
+		];
+	}
+	return [
+		say(
+			more === 0 ? 'The plan’s own order is ' : 'The plan’s own order, ranked anew each month, is '
+		),
+		figure(more === 0 ? 'the cheapest possible' : `${money(-more)} cheaper`),
+		say(more === 0 ? ': it costs ' : ' than any order that stays the same; that costs '),
+		cost,
+		say(' in interest.')
+	];
+}
+
+/** “10 % less money each month”, “500.00 needed elsewhere in March 2027” */
+export function strainInWords(
+	strain: Strain | null,
+	firstMonth: PlanTotals['firstMonth'],
+	currency: Currency
+): string {
+	switch (strain?.kind) {
+		case undefined:
+			return 'As planned';
+		case 'less money':
+			return '10 % less money each month';
+		case 'missed months':
+			return 'Every twelfth month missed';
+		case 'dearer rates':
+			return 'Every rate 2 points higher';
+		case 'a bill':
+			return (
+				`${writeMoney(strain.amount, currency)} needed elsewhere from ` +
+				writeMonth(monthStart(firstMonth, strain.month))
+			);
+	}
+}
+
+/** A line of the table: when it is over, what it costs, how far that is from the plan, the least money. */
+export function sureLine(
+	{ totals, least }: Strained,
+	calm: PlanTotals,
+	currency: Currency
+): {
+	readonly ends: string;
+	readonly cost: string;
+	readonly against: string;
+	readonly least: string;
+} {
+	const { ending } = totals;
+	const cleared = ending.status === 'cleared';
+	return {
+		ends: cleared
+			? writeShortMonth(ending.payoffDate)
+			: ending.status === 'refused'
+				? 'not payable'
+				: 'never',
+		cost: cleared ? writeMoney(totals.totalCost, currency) : '—',
+		against: totals === calm ? '' : (verdict(planDifference(totals, calm), currency) ?? ''),
+		least: least === null ? 'no amount' : writeMoney(least, currency)
+	};
+}

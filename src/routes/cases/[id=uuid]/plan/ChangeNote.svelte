@@ -1,0 +1,336 @@
+<!-- One change of a plan: which debts it is about, and its terms; what is typed counts at once. -->
+<script lang="ts">
+	import { ZERO } from '$lib/core/money';
+	import { percent } from '$lib/core/rate';
+	import type { CaseDocument } from '$lib/formats/case-document';
+	import type { ChangeEntry, NewDebtEntry } from '$lib/formats/change-document';
+	import { CHANGE_KINDS } from '$lib/formats/change-text';
+	import { nameOf } from '$lib/formats/debt-text';
+	import { readName } from '$lib/formats/name-text';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Note from '$lib/ui/Note.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { countText, dateText, minimumPercentText, moneyText, rateText } from '../debt-fields';
+	import ChangedDebt from './ChangedDebt.svelte';
+
+	interface Props {
+		change: ChangeEntry;
+		document: CaseDocument;
+		anchor: HTMLElement;
+		onchange: (change: ChangeEntry) => void;
+		onremove: () => void;
+		onclose: () => void;
+	}
+	const { change, document: paper, anchor, onchange, onremove, onclose }: Props = $props();
+
+	const money = $derived(moneyText(paper.currency));
+	const day = $derived(dateText(paper.asOf));
+	const title = $derived(CHANGE_KINDS.find(({ value }) => value === change.kind)?.words ?? '');
+	const brought = $derived(
+		change.kind === 'consolidate' ? change.loan : change.kind === 'transfer' ? change.card : null
+	);
+
+	const RULES = [
+		{ value: 'level', words: 'equal payments' },
+		{ value: 'fixed', words: 'fixed amount' },
+		{ value: 'minimum', words: 'minimum' }
+	] as const;
+	const PAID = [
+		{ value: 'added', words: 'added to the loan' },
+		{ value: 'up-front', words: 'paid at the start' }
+	] as const;
+	const MONTHLY = [
+		{ value: 'amount', words: 'an amount' },
+		{ value: 'percent', words: 'in percent' }
+	] as const;
+
+	function bring(fields: Partial<NewDebtEntry>): void {
+		if (change.kind === 'consolidate') onchange({ ...change, loan: { ...change.loan, ...fields } });
+		if (change.kind === 'transfer') onchange({ ...change, card: { ...change.card, ...fields } });
+	}
+
+	function turnRule(kind: NewDebtEntry['rule']['kind']): void {
+		if (kind === 'level') bring({ rule: { kind, periods: 48 } });
+		else if (kind === 'fixed') bring({ rule: { kind, amount: ZERO } });
+		else bring({ rule: { kind, percent: percent(20_000), floor: ZERO } });
+	}
+
+	/** A debt is taken into the change or left out of it. */
+	function turnDebt(id: string, taken: boolean): void {
+		const rate = paper.debts.find((debt) => debt.id === id)?.annualRate ?? percent(0);
+		switch (change.kind) {
+			case 'consolidate': {
+				const others = change.debts.filter((other) => other !== id);
+				onchange({ ...change, debts: taken ? [...others, id] : others });
+				break;
+			}
+			case 'transfer': {
+				const others = change.amounts.filter(({ debt }) => debt !== id);
+				const amounts = taken ? [...others, { debt: id, amount: null }] : others;
+				onchange({ ...change, amounts });
+				break;
+			}
+			case 'concession': {
+				const others = change.debts.filter(({ debt }) => debt !== id);
+				const agreed = { debt: id, annualRate: rate, payment: null };
+				onchange({ ...change, debts: taken ? [...others, agreed] : others });
+			}
+		}
+	}
+</script>
+
+<Note {title} {anchor} {onclose}>
+	<div class="debts" role="group" aria-label="The debts that it is about">
+		{#each paper.debts as debt, place (debt.id)}
+			<ChangedDebt
+				{change}
+				id={debt.id}
+				name={nameOf(debt)}
+				{place}
+				{money}
+				onturn={(taken) => turnDebt(debt.id, taken)}
+				{onchange}
+				{onclose}
+			/>
+		{/each}
+	</div>
+	<div class="fields">
+		{#if brought}
+			<span class="label">New debt</span>
+			<TypedField
+				onenter={onclose}
+				label="Name of the new debt"
+				value={brought.name}
+				read={readName}
+				write={(text) => text}
+				onchange={(name) => bring({ name: name ?? '' })}
+			/>
+			{#if change.kind === 'consolidate'}
+				<span class="label">Annual rate</span>
+				<TypedField
+					onenter={onclose}
+					label="Annual rate of the new loan"
+					value={change.annualRate}
+					{...rateText}
+					onchange={(annualRate) => annualRate !== null && onchange({ ...change, annualRate })}
+				/>
+			{:else if change.kind === 'transfer'}
+				<span class="label">Offer rate</span>
+				<span class="two">
+					<TypedField
+						onenter={onclose}
+						label="Offer rate"
+						value={change.offerRate}
+						{...rateText}
+						onchange={(offerRate) => offerRate !== null && onchange({ ...change, offerRate })}
+					/>
+					<span>for months</span>
+					<TypedField
+						onenter={onclose}
+						label="Months of the offer"
+						value={change.offerMonths}
+						{...countText}
+						onchange={(offerMonths) => offerMonths !== null && onchange({ ...change, offerMonths })}
+					/>
+				</span>
+				<span class="label">Then</span>
+				<span class="two">
+					<TypedField
+						onenter={onclose}
+						label="Rate after the offer"
+						value={change.thenRate}
+						{...rateText}
+						onchange={(thenRate) => thenRate !== null && onchange({ ...change, thenRate })}
+					/>
+					<span>credit limit</span>
+					<TypedField
+						onenter={onclose}
+						label="Credit limit"
+						value={change.limit}
+						{...money}
+						optional
+						placeholder="not known"
+						onchange={(limit) => onchange({ ...change, limit })}
+					/>
+				</span>
+			{/if}
+			<span class="label">Paid by</span>
+			<span class="two">
+				<Choice
+					label="How the new debt is paid"
+					value={brought.rule.kind}
+					options={RULES}
+					onchange={turnRule}
+				/>
+				{#if brought.rule.kind === 'level'}
+					<TypedField
+						onenter={onclose}
+						label="Months of the new debt"
+						value={brought.rule.periods}
+						{...countText}
+						onchange={(periods) => periods && bring({ rule: { kind: 'level', periods } })}
+					/>
+					<span>months</span>
+				{:else if brought.rule.kind === 'fixed'}
+					<TypedField
+						onenter={onclose}
+						label="Payment of the new debt"
+						value={brought.rule.amount}
+						{...money}
+						onchange={(amount) => amount !== null && bring({ rule: { kind: 'fixed', amount } })}
+					/>
+				{:else}
+					{@const { rule } = brought}
+					<TypedField
+						onenter={onclose}
+						label="Minimum of the new debt"
+						value={rule.percent}
+						{...minimumPercentText}
+						onchange={(share) => share !== null && bring({ rule: { ...rule, percent: share } })}
+					/>
+					<TypedField
+						onenter={onclose}
+						label="Least that the new debt asks"
+						value={rule.floor}
+						{...money}
+						onchange={(floor) => floor !== null && bring({ rule: { ...rule, floor } })}
+					/>
+				{/if}
+			</span>
+			<span class="label">First due</span>
+			<TypedField
+				onenter={onclose}
+				label="First due date of the new debt"
+				value={brought.firstDue}
+				{...day}
+				onchange={(firstDue) => firstDue !== null && bring({ firstDue })}
+			/>
+		{/if}
+		{#if change.kind === 'consolidate'}
+			{@const { fee } = change}
+			<span class="label">Fee</span>
+			<span class="two">
+				<TypedField
+					onenter={onclose}
+					label="Fee in percent"
+					value={fee.percent}
+					{...minimumPercentText}
+					onchange={(share) =>
+						share !== null && onchange({ ...change, fee: { ...fee, percent: share } })}
+				/>
+				<TypedField
+					onenter={onclose}
+					label="Fee as an amount"
+					value={fee.amount}
+					{...money}
+					onchange={(amount) => amount !== null && onchange({ ...change, fee: { ...fee, amount } })}
+				/>
+				<Choice
+					label="How the fee is paid"
+					value={fee.paid}
+					options={PAID}
+					onchange={(paid) => onchange({ ...change, fee: { ...fee, paid } })}
+				/>
+			</span>
+		{:else if change.kind === 'transfer'}
+			<span class="label">Fee</span>
+			<TypedField
+				onenter={onclose}
+				label="Fee in percent"
+				value={change.feePercent}
+				{...minimumPercentText}
+				onchange={(feePercent) => feePercent !== null && onchange({ ...change, feePercent })}
+			/>
+		{:else}
+			{@const { monthlyFee: fee } = change}
+			<span class="label">From</span>
+			<TypedField
+				onenter={onclose}
+				label="Agreed from"
+				value={change.from}
+				{...day}
+				onchange={(from) => from !== null && onchange({ ...change, from })}
+			/>
+			<span class="label">Fee at the start</span>
+			<TypedField
+				onenter={onclose}
+				label="Fee at the start"
+				value={change.setUpFee}
+				{...money}
+				onchange={(setUpFee) => setUpFee !== null && onchange({ ...change, setUpFee })}
+			/>
+			<span class="label">Monthly fee</span>
+			<span class="two">
+				<Choice
+					label="What the monthly fee is"
+					value={fee.kind}
+					options={MONTHLY}
+					onchange={(kind) =>
+						onchange({
+							...change,
+							monthlyFee:
+								kind === 'amount'
+									? { kind, amount: ZERO }
+									: { kind, percent: percent(0), cap: null }
+						})}
+				/>
+				{#if fee.kind === 'amount'}
+					<TypedField
+						onenter={onclose}
+						label="Monthly fee"
+						value={fee.amount}
+						{...money}
+						onchange={(amount) =>
+							amount !== null && onchange({ ...change, monthlyFee: { kind: 'amount', amount } })}
+					/>
+				{:else}
+					<TypedField
+						onenter={onclose}
+						label="Monthly fee in percent"
+						value={fee.percent}
+						{...minimumPercentText}
+						onchange={(share) =>
+							share !== null && onchange({ ...change, monthlyFee: { ...fee, percent: share } })}
+					/>
+					<TypedField
+						onenter={onclose}
+						label="Most that the monthly fee may be"
+						value={fee.cap}
+						{...money}
+						optional
+						placeholder="no cap"
+						onchange={(cap) => onchange({ ...change, monthlyFee: { ...fee, cap } })}
+					/>
+				{/if}
+			</span>
+		{/if}
+	</div>
+	<p class="acts">
+		<button type="button" onclick={onremove}>Take this change away</button>
+	</p>
+</Note>
+
+<style>
+	.debts {
+		display: grid;
+		overflow-y: auto;
+		max-height: 190px;
+	}
+
+	.two {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		min-width: 0;
+	}
+
+	.two > :global(*) {
+		flex: 1 1 0;
+		min-width: 0;
+	}
+
+	.two > span {
+		flex: none;
+		color: var(--quiet);
+	}
+</style>

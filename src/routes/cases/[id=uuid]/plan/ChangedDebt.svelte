@@ -1,0 +1,117 @@
+<!-- A debt in a change: whether it is about it, and what is moved of it or agreed for it. -->
+<script lang="ts">
+	import type { Cents } from '$lib/core/money';
+	import type { ChangeEntry } from '$lib/formats/change-document';
+	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { rateText, type moneyText } from '../debt-fields';
+
+	interface Props {
+		change: ChangeEntry;
+		id: string;
+		name: string;
+		place: number;
+		money: ReturnType<typeof moneyText>;
+		onturn: (taken: boolean) => void;
+		onchange: (change: ChangeEntry) => void;
+		onclose: () => void;
+	}
+	const { change, id, name, place, money, onturn, onchange, onclose }: Props = $props();
+
+	const moved = $derived(
+		change.kind === 'transfer' ? change.amounts.find(({ debt }) => debt === id) : undefined
+	);
+	const agreed = $derived(
+		change.kind === 'concession' ? change.debts.find(({ debt }) => debt === id) : undefined
+	);
+	const taken = $derived(
+		change.kind === 'consolidate' ? change.debts.includes(id) : Boolean(moved ?? agreed)
+	);
+
+	function move(amount: Cents | null): void {
+		if (change.kind !== 'transfer') return;
+		const amounts = change.amounts.map((of) => (of.debt === id ? { ...of, amount } : of));
+		onchange({ ...change, amounts });
+	}
+
+	function agree(fields: Partial<NonNullable<typeof agreed>>): void {
+		if (change.kind !== 'concession') return;
+		const debts = change.debts.map((of) => (of.debt === id ? { ...of, ...fields } : of));
+		onchange({ ...change, debts });
+	}
+</script>
+
+<div class="debt">
+	<label>
+		<input
+			type="checkbox"
+			checked={taken}
+			onchange={(event) => onturn(event.currentTarget.checked)}
+		/>
+		<DebtMark index={place} />
+		<span class="name" title={name}>{name}</span>
+	</label>
+	{#if moved}
+		<TypedField
+			onenter={onclose}
+			label="Amount moved of {name}"
+			value={moved.amount}
+			{...money}
+			side="right"
+			optional
+			placeholder="all of it"
+			onchange={move}
+		/>
+	{:else if agreed}
+		<TypedField
+			onenter={onclose}
+			label="Agreed rate of {name}"
+			value={agreed.annualRate}
+			{...rateText}
+			side="right"
+			onchange={(annualRate) => annualRate !== null && agree({ annualRate })}
+		/>
+		<TypedField
+			onenter={onclose}
+			label="Agreed payment of {name}"
+			value={agreed.payment}
+			{...money}
+			side="right"
+			optional
+			placeholder="as asked"
+			onchange={(payment) => agree({ payment })}
+		/>
+	{/if}
+</div>
+
+<style>
+	.debt {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 30px;
+	}
+
+	.debt > :global(*) {
+		flex: 0 1 92px;
+	}
+
+	.debt label {
+		display: flex;
+		flex: 1;
+		gap: 7px;
+		align-items: center;
+		min-width: 0;
+	}
+
+	input[type='checkbox'] {
+		flex: none;
+		accent-color: var(--act);
+	}
+
+	.name {
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+</style>

@@ -1,0 +1,130 @@
+<!-- What the plan changes about the debts: a line for each change, opened to be set; more are added. -->
+<script lang="ts">
+	import { LIMITS } from '$lib/core/limits';
+	import { newChange } from '$lib/desk/plan-entry';
+	import type { CaseDocument } from '$lib/formats/case-document';
+	import type { ChangeEntry } from '$lib/formats/change-document';
+	import { CHANGE_KINDS, changeInWords } from '$lib/formats/change-text';
+	import Note from '$lib/ui/Note.svelte';
+	import { Plus } from '@lucide/svelte';
+	import ChangeNote from './ChangeNote.svelte';
+
+	interface Props {
+		changes: readonly ChangeEntry[];
+		document: CaseDocument;
+		nameOf: (id: string) => string;
+		onchange: (changes: ChangeEntry[]) => void;
+	}
+	const { changes, document: paper, nameOf, onchange }: Props = $props();
+
+	/** The change that is open, by its place, or the list of what can be added. */
+	let open = $state.raw<{ readonly anchor: HTMLElement; readonly at: number | 'add' } | null>(null);
+	const opened = $derived(open && open.at !== 'add' ? (changes[open.at] ?? null) : null);
+	let list = $state<HTMLElement>();
+
+	function add(kind: ChangeEntry['kind']): void {
+		const anchor = open?.anchor;
+		onchange([...changes, newChange(kind, paper)]);
+		if (anchor) open = { anchor, at: changes.length };
+	}
+
+	function write(changed: ChangeEntry): void {
+		onchange(changes.map((change, at) => (at === open?.at ? changed : change)));
+	}
+
+	function remove(): void {
+		onchange(changes.filter((_, at) => at !== open?.at));
+		close();
+	}
+
+	function close(): void {
+		const anchor = open?.anchor;
+		open = null;
+		(anchor?.isConnected ? anchor : list?.querySelector<HTMLElement>('button'))?.focus();
+	}
+</script>
+
+<ul bind:this={list} aria-label="What the plan changes">
+	{#each changes as change, at (at)}
+		<li>
+			<button
+				type="button"
+				data-change={at}
+				title="Open this change"
+				onclick={(event) => (open = { anchor: event.currentTarget, at })}
+				>{changeInWords(change, nameOf, paper.currency)}</button
+			>
+		</li>
+	{/each}
+	<li>
+		<button
+			type="button"
+			class="add"
+			disabled={changes.length >= LIMITS.changes}
+			onclick={(event) => (open = { anchor: event.currentTarget, at: 'add' })}
+		>
+			<Plus size={13} aria-hidden="true" /> change the debts
+		</button>
+	</li>
+</ul>
+
+{#if open?.at === 'add'}
+	<Note title="What the plan changes" anchor={open.anchor} onclose={close}>
+		<ul class="kinds">
+			{#each CHANGE_KINDS as { value, words, help } (value)}
+				<li>
+					<button type="button" class="add" onclick={() => add(value)}>{words}</button>
+					<span>{help}</span>
+				</li>
+			{/each}
+		</ul>
+	</Note>
+{:else if open && opened}
+	<ChangeNote
+		change={opened}
+		document={paper}
+		anchor={open.anchor}
+		onchange={write}
+		onremove={remove}
+		onclose={close}
+	/>
+{/if}
+
+<style>
+	ul {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 18px;
+		align-items: baseline;
+		margin-top: 4px;
+		font-size: 14px;
+		list-style: none;
+	}
+
+	li button {
+		text-align: left;
+	}
+
+	li button:hover {
+		color: var(--act);
+		text-decoration: underline;
+	}
+
+	.add {
+		display: inline-flex;
+		gap: 3px;
+		align-items: center;
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.kinds {
+		display: grid;
+		margin: 0;
+	}
+
+	.kinds span {
+		margin-left: 8px;
+		color: var(--quiet);
+	}
+</style>

@@ -1,0 +1,124 @@
+<!-- The cheapest order of all, searched beside the page: how far it has come, the best so far, and the proof. -->
+<script lang="ts">
+	import type { OrderAnswer } from '$lib/core/least-order';
+	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/planned';
+	import type { Listed } from '$lib/formats/case-plans';
+	import type { Currency } from '$lib/formats/money-text';
+	import { writePercent } from '$lib/formats/percent-text';
+	import { percent } from '$lib/core/rate';
+	import { searchSentence } from '$lib/formats/sure-text';
+	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import { searchInWorker } from '$lib/workers/order-search';
+	import Panel from './Panel.svelte';
+
+	interface Props {
+		debts: readonly PlannedDebt[];
+		terms: PlanTerms;
+		plan: Plan;
+		listed: readonly Listed[];
+		currency: Currency;
+		/** The order is taken as the plan's own. */
+		onuse: (ids: readonly string[]) => void;
+		onclose: () => void;
+	}
+	const { debts, terms, plan, listed, currency, onuse, onclose }: Props = $props();
+
+	let answer = $state.raw<OrderAnswer>({ best: null, ended: false });
+	let stop = $state.raw<(() => void) | null>(null);
+
+	$effect(() => {
+		answer = { best: null, ended: false };
+		const end = searchInWorker({ debts, plan: terms }, (told) => (answer = told));
+		stop = () => {
+			end();
+			answer = { ...answer, ended: true };
+		};
+		return end;
+	});
+
+	const sentence = $derived(searchSentence(answer.best, answer.ended, plan, currency));
+	const line = $derived(
+		(answer.best?.ids ?? []).flatMap((id) => {
+			const owes = plan.debts.find((debt) => debt.id === id && debt.starting > 0);
+			return owes ? listed.filter((debt) => debt.id === id) : [];
+		})
+	);
+	const settled = $derived(percent(Math.floor((answer.best?.done ?? 0) * 10_000) * 100));
+</script>
+
+<Panel title="The cheapest order" {onclose}>
+	<p class="found">
+		{#each sentence as { text, figure }, index (index)}{#if figure}<strong
+					class:interest={figure === 'interest'}>{text}</strong
+				>{:else}{text}{/if}{/each}
+	</p>
+	{#if !answer.ended}
+		<p class="far">
+			<progress value={answer.best?.done ?? 0} aria-label="How much of the search is done"
+			></progress>
+			<span>{writePercent(settled)} of all orders are settled</span>
+			<button type="button" onclick={() => stop?.()}>Stop here</button>
+		</p>
+	{/if}
+	{#if line.length > 1}
+		<ol>
+			{#each line as { id, name, place } (id)}
+				<li><DebtMark index={place} /> {name}</li>
+			{/each}
+		</ol>
+		<button
+			type="button"
+			class="use"
+			disabled={!answer.ended}
+			onclick={() => onuse(line.map(({ id }) => id))}>Use this order</button
+		>
+	{/if}
+</Panel>
+
+<style>
+	.found {
+		margin-bottom: 6px;
+		font: 400 17px/1.4 var(--serif);
+	}
+
+	.interest {
+		color: var(--interest);
+	}
+
+	.far {
+		display: flex;
+		gap: 14px;
+		align-items: center;
+		margin-bottom: 6px;
+		color: var(--quiet);
+	}
+
+	progress {
+		flex: 1;
+		height: 6px;
+		accent-color: var(--act);
+	}
+
+	ol {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 16px;
+		margin-bottom: 6px;
+		list-style: none;
+	}
+
+	li {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+	}
+
+	button {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	button:disabled {
+		color: var(--quiet);
+	}
+</style>

@@ -1,0 +1,140 @@
+<!-- Which plan this is: chosen from the case's plans, named, added from a start, deleted. -->
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import type { PlanStart } from '$lib/desk/plan-entry';
+	import { LIMITS } from '$lib/core/limits';
+	import { readLabel } from '$lib/formats/name-text';
+	import type { PlanEntry } from '$lib/formats/plan-document';
+	import Choice from '$lib/ui/Choice.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { Check, Pencil, Plus, Trash2 } from '@lucide/svelte';
+	import NewPlanNote from './NewPlanNote.svelte';
+
+	interface Props {
+		plan: PlanEntry;
+		plans: readonly PlanEntry[];
+		/** The plan that is chosen with the client. */
+		chosen: string | null;
+		hrefOf: (id: string) => string;
+		onadd: (start: PlanStart) => void;
+		onrename: (name: string) => void;
+		onremove: () => void;
+	}
+	const { plan, plans, chosen, hrefOf, onadd, onrename, onremove }: Props = $props();
+
+	let renaming = $state(false);
+	let starting = $state.raw<HTMLElement | null>(null);
+
+	function start(value: PlanStart): void {
+		starting = null;
+		onadd(value);
+	}
+
+	function close(): void {
+		const anchor = starting;
+		starting = null;
+		anchor?.focus();
+	}
+</script>
+
+<div class="bar">
+	<span class="label">Plan</span>
+	{#if renaming}
+		<span class="name">
+			<TypedField
+				label="Name of the plan"
+				value={plan.name}
+				read={(typed) => readLabel(typed, 'The name of the plan')}
+				write={(text) => text}
+				onchange={(name) => name !== null && onrename(name)}
+				onenter={() => (renaming = false)}
+				onescape={() => (renaming = false)}
+				autofocus
+			/>
+		</span>
+	{:else}
+		<span class="name">
+			<Choice
+				label="The plan"
+				value={plan.id}
+				options={plans.map(({ id, name }) => ({ value: id, words: name }))}
+				onchange={(id) => void goto(hrefOf(id))}
+			/>
+		</span>
+	{/if}
+	{#if chosen === plan.id}
+		<span class="chosen"><Check size={14} aria-hidden="true" /> chosen</span>
+	{/if}
+	<button type="button" aria-pressed={renaming} onclick={() => (renaming = !renaming)}>
+		<Pencil size={13} aria-hidden="true" /> Rename
+	</button>
+	<button
+		type="button"
+		disabled={plans.length === 1}
+		title={plans.length === 1
+			? 'A case has at least one plan'
+			: 'Delete this plan; undo brings it back'}
+		onclick={onremove}
+	>
+		<Trash2 size={13} aria-hidden="true" /> Delete
+	</button>
+	<button
+		type="button"
+		class="new"
+		disabled={plans.length >= LIMITS.plans}
+		onclick={(event) => (starting = event.currentTarget)}
+	>
+		<Plus size={14} aria-hidden="true" /> New plan
+	</button>
+</div>
+
+{#if starting}
+	<NewPlanNote anchor={starting} copyOf={plan.name} onstart={start} onclose={close} />
+{/if}
+
+<style>
+	.bar {
+		display: flex;
+		gap: 14px;
+		align-items: center;
+		margin: -6px 0 4px;
+		font-size: 14px;
+	}
+
+	.label {
+		color: var(--quiet);
+	}
+
+	.name {
+		width: 250px;
+		font-weight: 600;
+	}
+
+	.name :global(select) {
+		font-weight: 600;
+	}
+
+	.chosen {
+		display: inline-flex;
+		gap: 3px;
+		align-items: center;
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	button {
+		display: inline-flex;
+		gap: 4px;
+		align-items: center;
+		color: var(--act);
+	}
+
+	button:disabled {
+		color: var(--quiet);
+	}
+
+	.new {
+		margin-left: auto;
+		font-weight: 600;
+	}
+</style>

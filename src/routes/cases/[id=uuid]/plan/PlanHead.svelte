@@ -1,0 +1,142 @@
+<!--
+	What a plan says at the top: which one it is, the answer, what it changes about the debts, what is not
+	possible or short, and the answer before a change.
+-->
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { planDifference } from '$lib/core/plan-answers';
+	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
+	import { newPlan, type PlanStart } from '$lib/desk/plan-entry';
+	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
+	import { refusalInWords } from '$lib/formats/change-text';
+	import type { PlanEntry } from '$lib/formats/plan-document';
+	import { planBeforeSentence, planSentence, shortSentence } from '$lib/formats/plan-text';
+	import { say, type Phrase } from '$lib/formats/sentence';
+	import Answer from '$lib/ui/Answer.svelte';
+	import BeforeLine from '$lib/ui/BeforeLine.svelte';
+	import Changes from './Changes.svelte';
+	import PlanBar from './PlanBar.svelte';
+
+	interface Props {
+		desk: CaseDesk;
+		hand: PlanInHand;
+		/** A figure is to show its working. */
+		onopen: (figure: NonNullable<Phrase['opens']>, anchor: HTMLElement) => void;
+		onmonth: (month: number) => void;
+		/** What would cure the first short month is to be shown, debt by debt. */
+		oncure: (anchor: HTMLElement) => void;
+		onvary: (what: string, fields: Partial<PlanEntry>) => void;
+		onmoney: (budget: PlanEntry['budget']) => void;
+	}
+	const { desk, hand, onopen, onmonth, oncure, onvary, onmoney }: Props = $props();
+
+	const { currency, entry, plan, covers, nameOf } = $derived(hand);
+
+	const sentence = $derived([
+		...planSentence(plan, entry, hand.measure, currency),
+		...(hand.unfinished === 0
+			? []
+			: [
+					say(
+						` ${hand.unfinished === 1 ? '1 debt is' : `${hand.unfinished} debts are`} not in it yet.`
+					)
+				])
+	]);
+	const short = $derived(
+		shortSentence(plan, entry.budget.kind === 'constant' ? covers : null, currency)
+	);
+
+	function putBack(): void {
+		const { before } = hand;
+		if (before) {
+			desk.change('putting the plan back', (document) => ({
+				...document,
+				plans: document.plans.map((plan) => (plan.id === entry.id ? before.plan : plan)),
+				debts: before.debts
+			}));
+		}
+		desk.letGoPlan(entry.id);
+	}
+
+	const hrefOf = (id: string) => `/cases/${desk.id}/plan?of=${id}`;
+
+	function addPlan(start: PlanStart): void {
+		const plan = newPlan(start, desk.document, entry);
+		desk.change(`new plan, ${plan.name}`, (document) => ({
+			...document,
+			plans: [...document.plans, plan]
+		}));
+		void goto(hrefOf(plan.id));
+	}
+
+	function removePlan(): void {
+		const rest = hand.plans.filter(({ id }) => id !== entry.id);
+		desk.change(`deleted plan, ${entry.name}`, (document) => ({ ...document, plans: rest }));
+		void goto(hrefOf(rest[0]?.id ?? ''));
+	}
+</script>
+
+<PlanBar
+	plan={entry}
+	plans={hand.plans}
+	chosen={desk.document.choices.at(-1)?.plan ?? null}
+	{hrefOf}
+	onadd={addPlan}
+	onrename={(name) => desk.changePlan(entry.id, 'name of a plan', { name })}
+	onremove={removePlan}
+/>
+<Answer {sentence} {onopen} />
+<Changes
+	changes={entry.changes}
+	document={desk.document}
+	{nameOf}
+	onchange={(changes) => onvary('what the plan changes', { changes })}
+/>
+{#if hand.refusal}
+	<p class="short refused" role="alert">
+		<strong>Change {hand.refusal.change + 1} is not possible.</strong>
+		{refusalInWords(hand.refusal, nameOf, currency)} Until then this plan pays the debts as they are.
+	</p>
+{/if}
+{#if short}
+	<p class="short">
+		{#each short as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
+				>{:else}{text}{/if}{/each}
+		<button type="button" onclick={() => onmonth(plan.shortMonths[0]?.month ?? 1)}
+			>Show the month</button
+		>
+		<button type="button" onclick={(event) => oncure(event.currentTarget)}>Debt by debt</button>
+		{#if covers !== null && entry.budget.kind === 'constant'}
+			<button type="button" onclick={() => onmoney({ kind: 'constant', amount: covers })}
+				>Use it</button
+			>
+		{/if}
+	</p>
+{/if}
+{#if hand.before}
+	<BeforeLine
+		sentence={planBeforeSentence(
+			hand.before.stood,
+			hand.before.plan,
+			planDifference(plan, hand.before.stood),
+			hand.moved,
+			currency
+		)}
+		onputback={putBack}
+		onletgo={() => desk.letGoPlan(entry.id)}
+	/>
+{/if}
+
+<style>
+	.short {
+		margin-top: 8px;
+		padding-left: 12px;
+		border-left: 3px solid var(--ink);
+	}
+
+	.short button {
+		margin-left: 10px;
+		color: var(--act);
+		font-weight: 600;
+	}
+</style>

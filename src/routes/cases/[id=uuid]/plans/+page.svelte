@@ -1,0 +1,303 @@
+<!-- The case's plans side by side: their figures, what is owed under each, what each costs, which one to take. -->
+<script lang="ts">
+	import { planDifference } from '$lib/core/plan-answers';
+	import { comparedPlan, crossings, type ComparedFigure } from '$lib/core/plan-comparison';
+	import type { PlanFigure } from '$lib/core/plan-working';
+	import { deskInUse } from '$lib/desk/case-desk.svelte';
+	import { movedPlan, newPlan, type PlanStart } from '$lib/desk/plan-entry';
+	import { carriedPlan, listedDebts, measuredPlan, measureWords } from '$lib/formats/case-plans';
+	import { comparisonSentence, crossingSentence } from '$lib/formats/comparison-text';
+	import { writeDate } from '$lib/formats/date-text';
+	import type { PlanEntry } from '$lib/formats/plan-document';
+	import Answer from '$lib/ui/Answer.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import { say } from '$lib/formats/sentence';
+	import NewPlanNote from '../plan/NewPlanNote.svelte';
+	import PlanWorkingNote from '../plan/PlanWorkingNote.svelte';
+	import type { PageProps } from './$types';
+	import ChooseNote from './ChooseNote.svelte';
+	import ComparedPictures from './ComparedPictures.svelte';
+	import ComparedTable from './ComparedTable.svelte';
+	import DebtsAcross from './DebtsAcross.svelte';
+	import { inLook, type ShownPlan } from './shown-plans';
+
+	const { data }: PageProps = $props();
+
+	const inUse = deskInUse();
+	const desk = $derived(inUse());
+	const document = $derived(desk.document);
+	const currency = $derived(document.currency);
+	const baseline = $derived(measuredPlan(document));
+	const words = $derived(measureWords(document.against, document.plans));
+	const chosen = $derived(document.choices.at(-1)?.plan ?? null);
+
+	/** More than these are too narrow to be read beside each other. */
+	const MOST = 6;
+	const shown = $derived(
+		document.plans
+			.filter(({ hidden }) => !hidden)
+			.slice(0, MOST)
+			.map((entry, place): ShownPlan => {
+				const { plan, refusal, debts } = carriedPlan(document, entry);
+				const isMeasure = entry.id === document.against;
+				return {
+					entry,
+					plan,
+					refused: refusal !== null,
+					figures: comparedPlan(plan),
+					difference: isMeasure ? null : planDifference(plan, baseline),
+					listed: listedDebts(document.debts, entry, debts),
+					look: inLook(place)
+				};
+			})
+	);
+	const left = $derived(
+		document.plans.filter(({ id }) => !shown.some(({ entry }) => entry.id === id))
+	);
+	const sentence = $derived(
+		comparisonSentence(
+			shown.map(({ entry, plan }) => ({ name: entry.name, plan })),
+			currency
+		)
+	);
+	/** All debts that any of the plans speaks of: those of the case, then those that plans bring. */
+	const debts = $derived(
+		shown
+			.flatMap(({ listed }) => listed)
+			.filter(({ id }, at, all) => all.findIndex((other) => other.id === id) === at)
+			.sort((a, b) => Number(a.isNew) - Number(b.isNew) || a.place - b.place)
+	);
+	/** Where plans cross the one that they are measured against, or, where that is none of them, the first. */
+	const crossed = $derived.by(() => {
+		const measure = shown.find(({ entry }) => entry.id === document.against) ?? shown[0];
+		if (!measure) return [];
+		return shown.flatMap((other) =>
+			other === measure
+				? []
+				: crossings(measure.plan, other.plan).map((crossing) => ({
+						crossing,
+						sentence: crossingSentence(crossing, measure.entry.name, other.entry.name)
+					}))
+		);
+	});
+
+	let starting = $state.raw<HTMLElement | null>(null);
+	let opened = $state.raw<{
+		readonly plan: ShownPlan;
+		readonly figure: PlanFigure;
+		readonly anchor: HTMLElement;
+	} | null>(null);
+	let choosing = $state.raw<{ plan: PlanEntry; anchor: HTMLElement } | null>(null);
+
+	function add(start: PlanStart): void {
+		starting = null;
+		const from = document.plans[0];
+		if (!from) return;
+		const plan = newPlan(start, document, from);
+		desk.change(`new plan, ${plan.name}`, (paper) => ({ ...paper, plans: [...paper.plans, plan] }));
+	}
+
+	function hide(id: string, hidden: boolean): void {
+		desk.changePlan(id, hidden ? 'a plan hidden' : 'a plan shown', { hidden });
+	}
+
+	function move(id: string, by: number): void {
+		desk.change('order of the plans', (paper) => ({
+			...paper,
+			plans: movedPlan(paper.plans, id, by)
+		}));
+	}
+
+	function choose(plan: PlanEntry, note: string): void {
+		choosing = null;
+		const choice = { plan: plan.id, name: plan.name, date: data.today, note };
+		desk.change(`chosen: ${plan.name}`, (paper) => ({
+			...paper,
+			choices: [...paper.choices, choice]
+		}));
+	}
+
+	function setFigures(figures: readonly ComparedFigure[]): void {
+		desk.comparedFigures = figures;
+	}
+</script>
+
+<svelte:head><title>Plans side by side · {document.label} · Residuum</title></svelte:head>
+
+<main>
+	<h1 class="unseen">Plans of {document.label} side by side</h1>
+	{#if baseline.starting === 0}
+		<div class="top">
+			<Answer
+				sentence={[
+					say(
+						'There is nothing to compare yet: take the debts down first, each with all that is known of it.'
+					)
+				]}
+			/>
+		</div>
+		<p class="bar"><a href="/cases/{desk.id}">To the debts</a></p>
+	{:else}
+		<div class="top"><Answer {sentence} /></div>
+		<div class="bar">
+			<span class="quiet">measured against</span>
+			<span class="against">
+				<Choice
+					label="What the plans are measured against"
+					value={document.against}
+					options={[
+						{ value: 'minimums', words: 'paying the minimums' },
+						{ value: 'today', words: 'paying as today' },
+						...document.plans.map(({ id, name }) => ({ value: id, words: name }))
+					]}
+					onchange={(against) =>
+						desk.change('what is measured against', (paper) => ({ ...paper, against }))}
+				/>
+			</span>
+			{#each left as { id, name, hidden } (id)}
+				<button
+					type="button"
+					disabled={!hidden}
+					title={hidden
+						? 'Show it beside the others'
+						: `At most ${MOST} plans fit beside each other`}
+					onclick={() => hide(id, false)}>show “{name}”</button
+				>
+			{/each}
+			<button type="button" class="new" onclick={(event) => (starting = event.currentTarget)}
+				>+ New plan</button
+			>
+		</div>
+		<ComparedTable
+			{shown}
+			{baseline}
+			{words}
+			{chosen}
+			{currency}
+			figures={desk.comparedFigures}
+			hrefOf={(id) => `/cases/${desk.id}/plan?of=${id}`}
+			onhide={(id) => hide(id, true)}
+			onmove={move}
+			onchoose={(plan, anchor) => (choosing = { plan, anchor })}
+			onfigures={setFigures}
+			onopen={(plan, figure, anchor) => (opened = { plan, figure, anchor })}
+		/>
+		<ComparedPictures
+			{shown}
+			{crossed}
+			asOf={document.asOf}
+			{currency}
+			month={desk.pickedMonth}
+			onmonth={(month) => (desk.pickedMonth = month)}
+		/>
+		<DebtsAcross {shown} {debts} />
+		{#if document.choices.length > 0}
+			<section aria-labelledby="choices-title">
+				<h2 id="choices-title">What was chosen</h2>
+				<ol>
+					{#each document.choices.toReversed() as { name, date, note }, index (index)}
+						<li>
+							<strong>{name}</strong> on {writeDate(date)}{note === '' ? '' : `: ${note}`}
+						</li>
+					{/each}
+				</ol>
+			</section>
+		{/if}
+	{/if}
+</main>
+
+{#if starting}
+	<NewPlanNote
+		anchor={starting}
+		copyOf={document.plans[0]?.name ?? ''}
+		onstart={add}
+		onclose={() => {
+			starting?.focus();
+			starting = null;
+		}}
+	/>
+{/if}
+{#if opened}
+	{@const { plan, figure, anchor } = opened}
+	<PlanWorkingNote
+		{figure}
+		plan={plan.plan}
+		{baseline}
+		nameOf={(id) => debts.find((debt) => debt.id === id)?.name ?? ''}
+		{currency}
+		{anchor}
+		onclose={() => {
+			anchor.focus();
+			opened = null;
+		}}
+	/>
+{/if}
+{#if choosing}
+	{@const { plan, anchor } = choosing}
+	<ChooseNote
+		name={plan.name}
+		{anchor}
+		onchoose={(note) => choose(plan, note)}
+		onclose={() => {
+			anchor.focus();
+			choosing = null;
+		}}
+	/>
+{/if}
+
+<style>
+	main {
+		padding-bottom: 40px;
+	}
+
+	.top {
+		padding: 14px 24px 8px;
+	}
+
+	.bar {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 16px;
+		align-items: center;
+		padding: 0 24px 8px;
+		font-size: 14px;
+	}
+
+	.quiet {
+		color: var(--quiet);
+	}
+
+	.against {
+		width: 220px;
+		font-weight: 600;
+	}
+
+	.bar button {
+		color: var(--act);
+	}
+
+	.bar button:disabled {
+		color: var(--quiet);
+	}
+
+	.bar .new {
+		margin-left: auto;
+		font-weight: 600;
+	}
+
+	section {
+		padding: 14px 24px;
+	}
+
+	h2 {
+		margin-bottom: 4px;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	ol {
+		font-size: 14px;
+		list-style: none;
+	}
+</style>

@@ -1,0 +1,36 @@
+<!-- One plan becomes the case's chosen plan, with a note of why. -->
+<script lang="ts">
+	import { readName } from '$lib/formats/name-text';
+	import Note from '$lib/ui/Note.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+
+	interface Props {
+		name: string;
+		anchor: HTMLElement;
+		onchoose: (note: string) => void;
+		onclose: () => void;
+	}
+	const { name, anchor, onchoose, onclose }: Props = $props();
+
+	let note = $state('');
+</script>
+
+<Note title="Choose “{name}”" {anchor} {onclose}>
+	<div class="fields">
+		<span class="label">Note</span>
+		<span data-first>
+			<TypedField
+				label="Note of the choice"
+				value={note}
+				read={readName}
+				write={(text) => text}
+				placeholder="why, or what was agreed"
+				onchange={(text) => (note = text ?? '')}
+				onenter={() => onchoose(note)}
+			/>
+		</span>
+	</div>
+	<p class="acts">
+		<button type="button" onclick={() => onchoose(note)}>Choose this plan</button>
+	</p>
+</Note>

@@ -1,0 +1,372 @@
+<!--
+	The figures of plans in columns, each with how far it is from what they are measured against. What is best
+	in a row is marked with a triangle and in bold.
+-->
+<script lang="ts">
+	import {
+		bestOf,
+		comparedPlan,
+		distance,
+		FIGURES,
+		type ComparedFigure
+	} from '$lib/core/plan-comparison';
+	import type { PlanFigure } from '$lib/core/plan-working';
+	import type { Plan } from '$lib/core/planned';
+	import {
+		FIGURE_WORDS,
+		verdict,
+		writeCompared,
+		writeDistance
+	} from '$lib/formats/comparison-text';
+	import type { Currency } from '$lib/formats/money-text';
+	import type { PlanEntry } from '$lib/formats/plan-document';
+	import { ArrowLeft, ArrowRight, Check, EyeOff } from '@lucide/svelte';
+	import { tick } from 'svelte';
+	import type { ShownPlan } from './shown-plans';
+
+	interface Props {
+		shown: readonly ShownPlan[];
+		baseline: Plan;
+		/** What it is measured against, in words. */
+		words: string;
+		chosen: string | null;
+		currency: Currency;
+		figures: readonly ComparedFigure[];
+		hrefOf: (id: string) => string;
+		onhide: (id: string) => void;
+		onmove: (id: string, by: number) => void;
+		onchoose: (plan: PlanEntry, anchor: HTMLElement) => void;
+		onfigures: (figures: readonly ComparedFigure[]) => void;
+		/** A figure of a plan is to show its working. */
+		onopen: (plan: ShownPlan, figure: PlanFigure, element: HTMLElement) => void;
+	}
+	const { shown, baseline, words, chosen, currency, figures, hrefOf, ...on }: Props = $props();
+
+	/** The figures that have a working, and what each distance is. */
+	const OPENS: Partial<Record<ComparedFigure, PlanFigure['name']>> = {
+		ends: 'payoffDate',
+		months: 'months',
+		interest: 'totalInterest',
+		fees: 'totalFees',
+		cost: 'totalCost',
+		costPerUnit: 'costPerUnit'
+	};
+	const APART: Partial<Record<ComparedFigure, PlanFigure['name']>> = {
+		ends: 'monthsSooner',
+		interest: 'interestLess',
+		cost: 'costLess'
+	};
+
+	const measured = $derived(comparedPlan(baseline));
+	const hidden = $derived(FIGURES.filter((figure) => !figures.includes(figure)));
+	let table = $state<HTMLElement>();
+
+	/** Rows are moved with Alt and the arrows, hidden with Delete. */
+	async function key(event: KeyboardEvent, figure: ComparedFigure): Promise<void> {
+		const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+		const from = figures.indexOf(figure);
+		if (event.key === 'Delete') on.onfigures(figures.filter((other) => other !== figure));
+		else if (step !== undefined && event.altKey && figures[from + step]) {
+			const moved = [...figures];
+			moved.splice(from + step, 0, ...moved.splice(from, 1));
+			on.onfigures(moved);
+		} else return;
+		event.preventDefault();
+		await tick();
+		table?.querySelector<HTMLElement>(`[data-figure="${figure}"] button`)?.focus();
+	}
+</script>
+
+{#snippet opening(
+	plan: ShownPlan,
+	name: PlanFigure['name'] | undefined,
+	value: unknown,
+	text: string
+)}
+	{#if name && value !== null && value !== 0}
+		<button
+			type="button"
+			class="figure"
+			title="Show its working"
+			onclick={(event) => on.onopen(plan, { of: 'plan', name }, event.currentTarget)}>{text}</button
+		>
+	{:else}{text}{/if}
+{/snippet}
+
+<div class="scroller">
+	<table bind:this={table}>
+		<thead>
+			<tr>
+				<td></td>
+				{#each shown as { entry, look, difference, refused }, place (entry.id)}
+					{@const said = refused
+						? 'what it changes is not possible'
+						: verdict(difference, currency)}
+					<th scope="col" class:chosen={entry.id === chosen}>
+						<span class="name">
+							<span class="mark">{look.number}</span>
+							<a href={hrefOf(entry.id)} title="{entry.name} — open this plan">{entry.name}</a>
+						</span>
+						<span class="verdict">{said ?? 'what the others are measured against'}</span>
+						<span class="acts">
+							{#if entry.id === chosen}
+								<span class="is"><Check size={13} aria-hidden="true" /> chosen</span>
+							{:else}
+								<button
+									type="button"
+									data-choose={entry.id}
+									onclick={(event) => on.onchoose(entry, event.currentTarget)}>Choose</button
+								>
+							{/if}
+							<button
+								type="button"
+								class="quiet"
+								aria-label="Move {entry.name} to the left"
+								disabled={place === 0}
+								onclick={() => on.onmove(entry.id, -1)}
+							>
+								<ArrowLeft size={13} aria-hidden="true" />
+							</button>
+							<button
+								type="button"
+								class="quiet"
+								aria-label="Move {entry.name} to the right"
+								disabled={place === shown.length - 1}
+								onclick={() => on.onmove(entry.id, 1)}
+							>
+								<ArrowRight size={13} aria-hidden="true" />
+							</button>
+							<button
+								type="button"
+								class="quiet"
+								aria-label="Hide {entry.name}"
+								title="Hide this plan here"
+								onclick={() => on.onhide(entry.id)}
+							>
+								<EyeOff size={13} aria-hidden="true" />
+							</button>
+						</span>
+					</th>
+				{/each}
+			</tr>
+		</thead>
+		<tbody>
+			{#each figures as figure (figure)}
+				{@const best = bestOf(shown.map((plan) => plan.figures[figure]))}
+				<tr data-figure={figure}>
+					<th scope="row">
+						<button
+							type="button"
+							title="Alt+↑ ↓ moves this row, Delete hides it"
+							onkeydown={(event) => key(event, figure)}>{FIGURE_WORDS[figure]}</button
+						>
+						<button
+							type="button"
+							class="quiet hide"
+							aria-label="Hide the row {FIGURE_WORDS[figure]}"
+							onclick={() => on.onfigures(figures.filter((other) => other !== figure))}
+						>
+							<EyeOff size={13} aria-hidden="true" />
+						</button>
+					</th>
+					{#each shown as plan, place (plan.entry.id)}
+						{@const { figures: own, difference } = plan}
+						{@const value = own[figure]}
+						{@const away = difference === null ? null : distance(value, measured[figure])}
+						<td class:best={best.includes(place)} class:interest={figure === 'interest'}>
+							<span class="value">
+								{#if best.includes(place)}<span class="unseen">best: </span><span aria-hidden="true"
+										>▸</span
+									>{/if}
+								{@render opening(
+									plan,
+									OPENS[figure],
+									value,
+									writeCompared(figure, value, currency)
+								)}
+							</span>
+							<small title="against {words}">
+								{@render opening(plan, APART[figure], away, writeDistance(value, away, currency))}
+							</small>
+						</td>
+					{/each}
+				</tr>
+			{/each}
+			{#if hidden.length > 0}
+				<tr>
+					<td colspan={shown.length + 1} class="hidden">
+						Hidden rows:
+						{#each hidden as figure (figure)}
+							<button type="button" onclick={() => on.onfigures([...figures, figure])}
+								>show “{FIGURE_WORDS[figure]}”</button
+							>
+						{/each}
+					</td>
+				</tr>
+			{/if}
+		</tbody>
+	</table>
+</div>
+
+<style>
+	.scroller {
+		overflow-x: auto;
+		padding: 0 24px;
+	}
+
+	table {
+		width: 100%;
+		border-collapse: collapse;
+		font-size: 14px;
+		line-height: 1.25;
+		table-layout: fixed;
+	}
+
+	thead th {
+		padding: 6px 10px 6px 14px;
+		border-bottom: 1px solid var(--hairline);
+		font-weight: 400;
+		text-align: left;
+		vertical-align: top;
+	}
+
+	thead th.chosen {
+		background: var(--picked);
+	}
+
+	thead td {
+		width: 178px;
+		border-bottom: 1px solid var(--hairline);
+	}
+
+	.name {
+		display: flex;
+		gap: 7px;
+		align-items: center;
+		font-weight: 600;
+	}
+
+	.name a {
+		overflow: hidden;
+		color: inherit;
+		text-decoration: none;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	.name a:hover {
+		color: var(--act);
+		text-decoration: underline;
+	}
+
+	.mark {
+		flex: none;
+		width: 21px;
+		border: 1.5px solid var(--ink);
+		border-radius: 50%;
+		font-size: 12.5px;
+		font-weight: 700;
+		line-height: 18px;
+		text-align: center;
+	}
+
+	.verdict {
+		display: block;
+		min-height: 2.5em;
+		margin: 3px 0;
+		font-family: var(--serif);
+		font-size: 14px;
+		font-style: italic;
+		text-wrap: balance;
+	}
+
+	.acts {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+	}
+
+	.acts button {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.is {
+		display: inline-flex;
+		gap: 3px;
+		align-items: center;
+		font-weight: 600;
+	}
+
+	.quiet,
+	.acts .quiet {
+		color: var(--quiet);
+	}
+
+	.quiet:disabled {
+		opacity: 0.35;
+	}
+
+	tbody th {
+		padding: 3px 0;
+		font-weight: 400;
+		text-align: left;
+		white-space: nowrap;
+	}
+
+	tbody th button {
+		color: inherit;
+	}
+
+	.hide {
+		opacity: 0;
+	}
+
+	tr:hover .hide,
+	.hide:focus-visible {
+		opacity: 1;
+	}
+
+	tbody td {
+		padding: 3px 10px 3px 14px;
+		font-variant-numeric: tabular-nums;
+	}
+
+	tbody tr {
+		border-bottom: 1px solid var(--row-line);
+	}
+
+	.value {
+		display: inline-block;
+		min-width: 6.5em;
+	}
+
+	.interest .value {
+		color: var(--interest);
+	}
+
+	.best .value {
+		font-weight: 700;
+	}
+
+	.figure {
+		font: inherit;
+		text-decoration: underline dotted transparent;
+		text-underline-offset: 3px;
+	}
+
+	.figure:hover {
+		text-decoration-color: var(--act);
+	}
+
+	small {
+		color: var(--quiet);
+		font-size: 12.5px;
+		white-space: nowrap;
+	}
+
+	.hidden button {
+		margin-left: 10px;
+		color: var(--act);
+	}
+</style>

@@ -1,0 +1,99 @@
+<!-- When each debt is gone in each of the plans. -->
+<script lang="ts">
+	import type { Listed } from '$lib/formats/case-plans';
+	import { goneInWords } from '$lib/formats/comparison-text';
+	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import type { ShownPlan } from './shown-plans';
+
+	interface Props {
+		shown: readonly ShownPlan[];
+		debts: readonly Listed[];
+	}
+	const { shown, debts }: Props = $props();
+</script>
+
+<div class="scroller">
+	<table>
+		<thead>
+			<tr>
+				<th scope="col" class="first">When each debt is gone</th>
+				{#each shown as { entry, look } (entry.id)}
+					<th scope="col" title={entry.name}>{look.number} {entry.name}</th>
+				{/each}
+			</tr>
+		</thead>
+		<tbody>
+			{#each debts as debt (debt.id)}
+				<tr>
+					<th scope="row">
+						<span class="debt">
+							<DebtMark index={debt.place} />
+							<span title={debt.name}>{debt.name}</span>
+						</span>
+					</th>
+					{#each shown as { entry, plan } (entry.id)}
+						<td>{goneInWords(plan, debt.id)}</td>
+					{/each}
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</div>
+
+<style>
+	.scroller {
+		overflow-x: auto;
+		padding: 16px 24px 0;
+	}
+
+	table {
+		width: 100%;
+		border-collapse: collapse;
+		font-size: 14px;
+		table-layout: fixed;
+	}
+
+	th {
+		overflow: hidden;
+		padding: 3px 10px 3px 0;
+		font-weight: 400;
+		text-align: left;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	thead th {
+		padding-left: 14px;
+		border-bottom: 1px solid var(--hairline);
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.first {
+		width: 240px;
+	}
+
+	thead .first {
+		padding-left: 0;
+	}
+
+	td {
+		padding: 3px 10px 3px 14px;
+	}
+
+	tbody tr {
+		border-bottom: 1px solid var(--row-line);
+	}
+
+	.debt {
+		display: flex;
+		gap: 7px;
+		align-items: center;
+	}
+
+	.debt span {
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+</style>

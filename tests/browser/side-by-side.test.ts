@@ -1,0 +1,284 @@
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { crossings } from '../../src/lib/core/plan-comparison';
+import { carriedPlan } from '../../src/lib/formats/case-plans';
+import { crossingSentence } from '../../src/lib/formats/comparison-text';
+import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
+import { plain } from '../../src/lib/formats/sentence';
+import { amount, card } from '../support/debts';
+import { openDesk, type Desk, type Screen } from '../support/page';
+import { referenceHousehold } from '../support/reference-household';
+import { makeCase } from '../support/residuum';
+
+let desk: Desk;
+let screen: Screen;
+beforeAll(async () => {
+	desk = await openDesk();
+	screen = await desk.open();
+});
+afterEach(() => desk.checked());
+afterAll(() => desk.close());
+
+const constant = (cents: number) => ({ budget: { kind: 'constant', amount: cents } });
+const row = (figure: string) => screen.texts(`tr[data-figure=${figure}] .value`);
+
+async function start(from: string): Promise<void> {
+	await screen.click('.bar .new');
+	await screen.click(`[data-start=${from}]`);
+}
+
+/** Takes the debt at a place of the case into the open change, or leaves it out. */
+const turnDebt = (place: number) =>
+	screen.click(`.debts .debt:nth-child(${place}) [type=checkbox]`);
+
+describe('from one plan to four of them, and a chosen one', () => {
+	it('pays three cards off by one loan: the figures of the reference case', async () => {
+		const household = referenceHousehold();
+		const { id } = await makeCase(desk.residuum, 'Side by side', household, constant(82_000));
+		await screen.goto(`/cases/${id}/plan`);
+		await screen.answer('it costs 3,473.57 in interest');
+		await start('consolidate');
+		await screen.click('[data-change="0"]');
+		await turnDebt(5);
+		await screen.fill('Annual rate of the new loan', '11.5');
+		await screen.fill('Fee in percent', '4');
+		await screen.press('Tab', 'Escape');
+		await screen.answer(
+			'At 820.00 a month, highest rate first, everything is paid off in June 2029, after 30 months; it costs 2,608.99 in interest and 317.12 in fees'
+		);
+		await screen.see('[data-change="0"]', 'Quillmark card, Pellan Stores card and Marrowby card');
+		await screen.see(
+			'[data-change="0"]',
+			'are paid off by New loan at 11.50 %, over 48 months; fee 4 %'
+		);
+		expect(await screen.texts('.order .gone')).toContain('at the start');
+		await screen.click('.answer button:nth-of-type(4)');
+		await screen.see('.numbers', '317.12 = 317.12');
+		await screen.press('Escape');
+	});
+
+	it('refuses a balance moved above the limit, and takes it once the limit allows', async () => {
+		await start('transfer');
+		await screen.click('[data-change="0"]');
+		await turnDebt(1);
+		await screen.fill('Months of the offer', '14');
+		await screen.fill('Rate after the offer', '24.99');
+		await screen.fill('Fee in percent', '3');
+		await screen.fill('Credit limit', '5000');
+		await screen.see(
+			'.refused',
+			'Change 1 is not possible. 5,298.07 with the fee is above the credit limit of 5,000.00: move less, or another debt.'
+		);
+		await screen.answer('it costs 3,473.57 in interest');
+		await screen.fill('Credit limit', '6000');
+		await screen.press('Tab', 'Escape');
+		await screen.answer(
+			'in May 2029, after 29 months; it costs 2,189.22 in interest and 154.31 in fees'
+		);
+		expect(await screen.texts('.refused')).toEqual([]);
+	});
+
+	it('agrees lower rates with a fee that the month’s money pays first', async () => {
+		await start('concession');
+		await screen.fill('The month’s money', '650');
+		await screen.click('[data-change="0"]');
+		await turnDebt(5);
+		await screen.fill('Agreed rate of Quillmark card', '8');
+		await screen.fill('Agreed payment of Quillmark card', '105');
+		await screen.fill('Agreed rate of Pellan Stores card', '6');
+		await screen.fill('Agreed payment of Pellan Stores card', '29');
+		await screen.fill('Agreed rate of Marrowby card', '8');
+		await screen.fill('Agreed payment of Marrowby card', '70');
+		await screen.fill('Fee at the start', '50');
+		await screen.fill('Monthly fee', '35');
+		await screen.press('Tab', 'Escape');
+		await screen.answer(
+			'At 650.00 a month, highest rate first, everything is paid off in April 2030, after 40 months; it costs 3,016.46 in interest and 1,450.00 in fees'
+		);
+		await screen.see('.strip h2', '85.00 beside it are fees');
+		await screen.fill('The month’s money', '30');
+		await screen.answer(
+			'This plan can’t be carried out: in January 2027 its fees, 85.00, are more than the month’s money, 30.00.'
+		);
+		await screen.fill('The month’s money', '650');
+		await screen.answer('after 40 months');
+		await screen.saved();
+	});
+
+	it('lays them beside each other against one baseline, and marks what is best', async () => {
+		await screen.press('F9');
+		await screen.answer(
+			'Of 4 plans, “Moved balance” costs least, 2,343.53, and none is over sooner'
+		);
+		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', 'best:▸ 2,343.53', '4,466.46']);
+		expect(await row('fees')).toEqual(['best:▸ 0.00', '317.12', '154.31', '1,450.00']);
+		expect(await row('months')).toEqual(['30', '30', 'best:▸ 29', '40']);
+		expect(await row('shortMonths')).toEqual(['best:▸ 0', 'best:▸ 0', 'best:▸ 0', '12']);
+		// A figure opens its working, and each number in that its own.
+		await screen.click('tr[data-figure=cost] td:nth-of-type(2) .value button');
+		await screen.see('.numbers', '2,608.99 + 317.12 = 2,926.11');
+		await screen.click('[role=dialog] .source');
+		await screen.see('[role=dialog]', 'Total interest');
+		await screen.click('[role=dialog] li:nth-child(6) .source');
+		await screen.see('[role=dialog]', 'Interest of New loan');
+		await screen.press('Backspace', 'Backspace', 'Escape');
+		expect(await screen.focused()).toBe('2,926.11');
+		await screen.page.select('[aria-label="What the plans are measured against"]', FIRST_PLAN.id);
+		expect(await screen.texts('.verdict')).toEqual([
+			'what the others are measured against',
+			'the same month, 547.46 less',
+			'1 month sooner, 1,130.04 less',
+			'10 months later, 992.89 more'
+		]);
+		await screen.page.focus('tr[data-figure=cost] th button');
+		await screen.press('Alt+ArrowUp', 'Alt+ArrowUp', 'Alt+ArrowUp');
+		await screen.page.focus('tr[data-figure=months] th button');
+		await screen.press('Delete');
+		expect((await screen.texts('tbody tr th button:first-child')).slice(0, 3)).toEqual([
+			'Over in',
+			'Total cost',
+			'First debt gone'
+		]);
+		await screen.click('[aria-label="Hide Agreed lower rates"]');
+		expect(await row('fees')).toHaveLength(3);
+		await screen.click('[aria-label="Move Moved balance to the left"]');
+		expect(await screen.texts('thead .name')).toEqual([
+			'1 Highest rate first',
+			'2 Moved balance',
+			'3 One new loan'
+		]);
+	});
+
+	it('chooses one with the client; the casebook shows it, and what was chosen before is kept', async () => {
+		await screen.click(`[data-choose="${FIRST_PLAN.id}"]`);
+		await screen.press('Enter');
+		await screen.see('th.chosen', 'chosen');
+		await screen.click('thead th:nth-of-type(2) [data-choose]');
+		await screen.page.keyboard.type('if the offer is granted');
+		await screen.press('Enter');
+		await screen.see('th.chosen', 'Moved balance');
+		await expect
+			.poll(() => screen.texts('ol li'))
+			.toEqual(
+				expect.arrayContaining([
+					'Moved balance on 15 Dec 2026: if the offer is granted',
+					'Highest rate first on 15 Dec 2026'
+				])
+			);
+		await screen.saved();
+		await screen.click('nav a');
+		await screen.see('[role=row]:has([data-case])', 'Moved balance');
+	});
+});
+
+describe('where plans cross', () => {
+	it('says from which month a loan with a fee is ahead, as the core has it', async () => {
+		const debts = referenceHousehold();
+		const change = {
+			kind: 'consolidate',
+			debts: debts.slice(0, 3).map(({ id }) => id),
+			loan: {
+				id: crypto.randomUUID(),
+				name: 'Loan',
+				firstDue: '2027-01-15',
+				rule: { kind: 'level', periods: 48 }
+			},
+			annualRate: 115_000,
+			fee: { percent: 40_000, amount: 0, paid: 'added' }
+		};
+		const plans = [
+			{ ...FIRST_PLAN, ...constant(82_000) },
+			{
+				...FIRST_PLAN,
+				...constant(82_000),
+				id: crypto.randomUUID(),
+				name: 'Loan',
+				changes: [change]
+			}
+		];
+		const { id, document } = await makeCase(desk.residuum, 'Crossing', debts, {}, { plans });
+		const [first, second] = document.plans.map((entry) => carriedPlan(document, entry).plan);
+		if (!first || !second) throw new Error('two plans');
+		const [crossing] = crossings(first, second);
+		if (!crossing) throw new Error('they cross');
+		expect(crossing.month).toBeGreaterThan(1);
+		await screen.goto(`/cases/${id}/plans`);
+		const said = plain(crossingSentence(crossing, 'Highest rate first', 'Loan'));
+		await screen.see('.crossed', said);
+		await screen.click('.crossed button');
+		const owed = await screen.texts('.pictures .caption strong');
+		const figure = (text: string | undefined) => Number(text?.replace(/,/g, ''));
+		expect(figure(owed[1])).toBeLessThan(figure(owed[0]));
+	});
+});
+
+describe('the cheapest order, and how sure a plan is', () => {
+	const cards = (count: number, rate: (index: number) => number) =>
+		Array.from({ length: count }, (_, index) =>
+			card({
+				name: `Card ${index + 1}`,
+				balance: 100_000 + ((index * 37) % 11) * 70_000,
+				annualRate: rate(index),
+				asked: amount(4_000)
+			})
+		);
+
+	it('is searched beside the page, watched, and stopped with a bound', async () => {
+		// Cards of one rate: only cents tell their orders apart, which takes the search longest.
+		const { id } = await makeCase(
+			desk.residuum,
+			'Alike',
+			cards(12, () => 219_900),
+			{
+				...constant(220_000)
+			}
+		);
+		await screen.goto(`/cases/${id}/plan`);
+		await screen.click('.asks button:first-child');
+		await screen.see('section p.found', 'The best order so far costs');
+		await screen.see('.far', '% of all orders are settled');
+		// The page answers meanwhile.
+		await screen.page.focus('input[aria-label="Slide the month’s money"]');
+		await screen.press('PageUp');
+		await screen.answer('At 2,225.00 a month');
+		await screen.see('section p.found', 'The best order so far costs');
+		await screen.click('.far button');
+		await screen.see('section p.found', /The best order found costs .* no order costs less than/);
+		await screen.press('Escape');
+	});
+
+	it('is proved, and taken as the plan’s own order', async () => {
+		const { id } = await makeCase(
+			desk.residuum,
+			'Eight',
+			cards(8, (index) => 300_000 - 20_000 * index),
+			{
+				...constant(160_000),
+				order: 'balance'
+			}
+		);
+		await screen.goto(`/cases/${id}/plan`);
+		await screen.click('.asks button:first-child');
+		await screen.see('section p.found', /The cheapest possible order costs .* more\./);
+		await screen.click('section .use');
+		await screen.answer('own order');
+		await screen.click('.asks button:first-child');
+		await screen.see('section p.found', 'The plan’s own order is the cheapest possible');
+		await screen.press('Escape');
+	});
+
+	it('says what less money, missed months, dearer rates and a bill would do', async () => {
+		// 1,200.00 without interest at 100.00 a month: each answer can be counted.
+		const debts = [card({ balance: 120_000, annualRate: 0, asked: amount(5_000) })];
+		const { id } = await makeCase(desk.residuum, 'Sure', debts, constant(10_000));
+		await screen.goto(`/cases/${id}/plan`);
+		await screen.answer('in December 2027, after 12 months');
+		await screen.click('.asks button:last-child');
+		await screen.see('section tbody tr:nth-child(5)', '500.00 needed elsewhere from March 2027');
+		await screen.see('section tbody tr:nth-child(2)', 'Feb 2028');
+		await screen.see('section tbody tr:nth-child(3)', 'Jan 2028');
+		await screen.see('section tbody tr:nth-child(5)', 'May 2028');
+		await screen.fill('Amount needed elsewhere', '100');
+		await screen.see('section tbody tr:nth-child(5)', 'Jan 2028');
+		await screen.see('section tbody tr:nth-child(1)', '20.00');
+	});
+});
