@@ -182,8 +182,11 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.press('Escape');
 		// The totals of a year are figures too: up to the line that folds it, then to the right.
 		await screen.click('[data-row="12"] [data-name="interest"]');
-		await screen.press('Escape', 'ArrowDown', 'ArrowRight');
-		await screen.press('Enter');
+		// Keys as fast as they come lead to the same figure.
+		await screen.page.evaluate(() => {
+			for (const key of ['Escape', 'ArrowDown', 'ArrowRight', 'Enter'])
+				document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+		});
 		await screen.see('[role=dialog]', 'Interest of 2028');
 		await screen.see('.numbers', '1,627.27 − 884.46 = 742.81');
 		await screen.see('tr[data-row="12"]', '884.46');

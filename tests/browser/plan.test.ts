@@ -18,6 +18,8 @@ interface TraceEvent {
 	readonly tid: number;
 	/** The time that the thread itself took, in microseconds. */
 	readonly tdur?: number;
+	/** From its beginning to its end. */
+	readonly dur?: number;
 	readonly args: { readonly name?: string };
 }
 
@@ -34,8 +36,11 @@ function tasksOf(trace: Uint8Array | undefined): number[] {
 			.filter(({ name, args }) => name === 'thread_name' && args.name === 'CrRendererMain')
 			.map(thread)
 	);
+	// One that is under way when the trace ends, after the page has come to rest, has no time yet.
 	return traceEvents.flatMap((event) =>
-		event.name === 'RunTask' && mains.has(thread(event)) ? [(event.tdur ?? Infinity) / 1000] : []
+		event.name === 'RunTask' && mains.has(thread(event)) && event.dur !== undefined
+			? [(event.tdur ?? event.dur) / 1000]
+			: []
 	);
 }
 
@@ -244,20 +249,17 @@ describe('the month’s money', () => {
 			})
 		);
 		await plan(loans);
-		await screen.see('.order', 'Loan 12');
-		await screen.page.focus('[aria-label="Slide the month’s money"]');
-		const slide = async (steps: number) => {
-			for (let step = 0; step < steps; step += 1) await screen.page.keyboard.press('PageUp');
-			await new Promise((resolve) => setTimeout(resolve, 600));
-		};
-		// The first slide is taken by a page that is not compiled yet, whatever it shows.
-		await slide(24);
+		// A page as it is opened, not compiled yet; of several, since others work on the same machine.
 		let longest = Infinity;
-		for (let slides = 0; slides < 5 && longest >= 50; slides += 1) {
+		for (let pages = 0; pages < 4 && longest >= 50; pages += 1) {
+			await screen.reload();
+			await screen.see('.order', 'Loan 12');
+			await screen.page.focus('[aria-label="Slide the month’s money"]');
 			await screen.page.tracing.start({
 				categories: ['toplevel', 'disabled-by-default-devtools.timeline', '__metadata']
 			});
-			await slide(16);
+			for (let step = 0; step < 16; step += 1) await screen.page.keyboard.press('PageUp');
+			await new Promise((resolve) => setTimeout(resolve, 600));
 			const tasks = tasksOf(await screen.page.tracing.stop());
 			expect(tasks.length).toBeGreaterThan(16);
 			longest = Math.min(longest, Math.max(...tasks));

@@ -2,7 +2,8 @@
 import { monthsBetween } from './calendar';
 import type { Difference } from './compare';
 import { roundedShare, type Cents } from './money';
-import { planOf, planTotals } from './plan';
+import { planTotals } from './plan';
+import { monthEnds, openMonth, standing, stillOwed } from './plan-month';
 import type { Plan, PlannedDebt, PlanTerms, PlanTotals } from './planned';
 import { percent, WHOLE, type Percent } from './rate';
 import { least } from './solve';
@@ -18,7 +19,8 @@ export const ONLY_ASKED: PlanTerms = {
 
 /** What all debts ask in the first month. */
 export function askedAtFirst(debts: readonly PlannedDebt[]): Cents {
-	return planOf(debts, ONLY_ASKED).kept[0]?.asked ?? (0 as Cents);
+	const open = debts.map((debt, index) => standing(debt, index, [])).filter(stillOwed);
+	return openMonth(ONLY_ASKED, 1, open, monthEnds(debts)(1)).asked as Cents;
 }
 
 /** How the month's money falls short of what is asked; null where it never does. */

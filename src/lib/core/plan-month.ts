@@ -76,6 +76,8 @@ export function standing(
 	};
 }
 
+export const stillOwed = ({ balance }: Standing): boolean => balance > 0;
+
 /**
  * The calendar month that is month 1: that of the earliest first due date of a debt paid monthly, whose
  * period k is month k; without one, that of the earliest first due date.

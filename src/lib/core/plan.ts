@@ -11,6 +11,7 @@ import {
 	pay,
 	shareOut,
 	standing,
+	stillOwed,
 	type Asking,
 	type Standing
 } from './plan-month';
@@ -57,7 +58,7 @@ function walkMonths(
 	);
 	const cost = { setUp: 0, monthly: 0 };
 	const shortMonths: { month: number; missing: Cents }[] = [];
-	let open = all.filter(({ balance }) => balance > 0);
+	let open = all.filter(stillOwed);
 	let month = 0;
 	let quiet = 0;
 	let status: 'cleared' | 'never' | 'beyond' = 'cleared';
@@ -83,7 +84,7 @@ function walkMonths(
 		const isSettled = month >= settled && open.every((debt) => debt.periods >= debt.settled);
 		quiet = isSettled && !broughtNews(open) ? quiet + 1 : 0;
 		if (!isSettled) for (const debt of open) debt.lowest = debt.balance;
-		open = open.filter(({ balance }) => balance > 0);
+		open = open.filter(stillOwed);
 		if (open.length === 0) break;
 		if (quiet === QUIET_MONTHS) status = 'never';
 		else if (month === MONTHS_FOLLOWED) status = 'beyond';
@@ -130,14 +131,20 @@ function monthOf(
 	asking: readonly Asking[]
 ): PlanMonth {
 	const shares = asking.map(shareOf);
+	let [paid, interest, principal] = [0, 0, 0];
+	for (const share of shares) {
+		paid += share.paid;
+		interest += share.interest;
+		principal += share.principal;
+	}
 	return {
 		month,
 		money: money as Cents,
 		fees: fees as Cents,
 		asked: asked as Cents,
-		paid: sumOf(shares, 'paid'),
-		interest: sumOf(shares, 'interest'),
-		principal: sumOf(shares, 'principal'),
+		paid: paid as Cents,
+		interest: interest as Cents,
+		principal: principal as Cents,
 		missing: Math.max(0, asked - money) as Cents,
 		shares
 	};

@@ -130,7 +130,10 @@ export class CaseDesk {
 	#keepPlan(id: string, standing: PlanBefore['debts']): void {
 		const now = this.document.plans.find((plan) => plan.id === id);
 		if (!now) return;
-		const { plan, debts } = this.plansBefore[id] ?? { plan: now, debts: {} };
+		const kept = this.plansBefore[id];
+		// What is kept already stays the same object, so that what it came to is not worked out again.
+		if (kept && Object.keys(standing).every((debt) => debt in kept.debts)) return;
+		const { plan, debts } = kept ?? { plan: now, debts: {} };
 		this.plansBefore = {
 			...this.plansBefore,
 			[id]: { plan, debts: { ...standing, ...debts } }

@@ -103,7 +103,13 @@ export class PlanInHand {
 	readonly terms: PlanTerms = $derived(
 		planTerms(this.entry, this.firstMonth, this.askedFirst, this.#changed.fees)
 	);
-	readonly plan: Plan = $derived(planOf(this.debts, this.terms));
+	/** What plans have come to, so that the answer before a change is not worked out once more. */
+	readonly #cameTo = new WeakMap<PlanEntry, { debts: ChangedDebts['debts']; plan: Plan }>();
+	readonly plan: Plan = $derived.by(() => {
+		const plan = planOf(this.debts, this.terms);
+		this.#cameTo.set(this.entry, { debts: this.debts, plan });
+		return plan;
+	});
 	/** How it stands against that; null where it is that itself. */
 	readonly measure = $derived(
 		this.against === this.entry.id
@@ -147,11 +153,13 @@ export class PlanInHand {
 		this.#kept && this.entries.map((debt) => this.#kept?.debts[debt.id] ?? debt)
 	);
 	/** What the plan came to before; sliding on leaves it as it was. */
-	readonly #stoodBefore = $derived(
-		this.#kept && this.#debtsBefore
-			? carriedPlan({ debts: this.#debtsBefore, asOf: this.asOf }, this.#kept.plan).plan
-			: null
-	);
+	readonly #stoodBefore: Plan | null = $derived.by(() => {
+		if (!this.#kept || !this.#debtsBefore) return null;
+		const known = this.#cameTo.get(this.#kept.plan);
+		if (known?.debts === this.debts && Object.keys(this.#kept.debts).length === 0)
+			return known.plan;
+		return carriedPlan({ debts: this.#debtsBefore, asOf: this.asOf }, this.#kept.plan).plan;
+	});
 	/** The plan and its debts as they stood before, and what they came to; null where nothing is changed. */
 	readonly before = $derived.by(() => {
 		const [plan, debts, stood] = [this.#kept?.plan, this.#debtsBefore, this.#stoodBefore];

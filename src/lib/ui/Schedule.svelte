@@ -50,6 +50,8 @@
 		readonly cell: Cell;
 		readonly on: 'row' | 'year' | 'fold';
 	}>({ k: 1, cell: 'interest', on: 'row' });
+	/** Under way while the focus is still coming to that place. */
+	let going: Promise<void> | null = null;
 	/** The rows that are marked: from where it began to where it has come. */
 	let marked = $state.raw<{ readonly start: number; readonly end: number } | null>(null);
 	const first = $derived(marked ? Math.min(marked.start, marked.end) : 1);
@@ -136,6 +138,14 @@
 		const target = event.target as HTMLElement;
 		const k = Number(target.dataset['k'] ?? 0);
 		const control = event.ctrlKey || event.metaKey;
+		if (going && ['Enter', ' ', '+'].includes(event.key)) {
+			// What acts on a figure acts on the one that the keys have led to.
+			event.preventDefault();
+			await going;
+			if (event.key !== '+') activeElement()?.click();
+			else if (scroller) onadd(active.k, activeElement() ?? scroller);
+			return;
+		}
 		if (event.key === 'Escape' && marked) marked = null;
 		else if (control && event.key.toLowerCase() === 'a') marked = { start: 0, end: run.periods };
 		else if (k === 0 || control || event.altKey) return;
@@ -147,9 +157,11 @@
 			const from = active.k;
 			const start = event.shiftKey ? (marked?.start ?? from) : null;
 			// The next key may come while the focus is still on its way: what is marked is known before.
-			const going = go(stepped(lines, activeLine(), down), right);
+			const way = go(stepped(lines, activeLine(), down), right);
 			marked = start === null ? null : { start, end: active.k };
-			await going;
+			going = way;
+			await way;
+			if (going === way) going = null;
 			return;
 		}
 		event.preventDefault();
@@ -169,11 +181,17 @@
 		get(virtual).scrollToIndex(index);
 		await tick();
 		// The lines that scrolling brings into being are there in the next frame.
-		await new Promise(requestAnimationFrame);
+		if (!activeElement()) await new Promise(requestAnimationFrame);
+		activeElement()?.focus();
+	}
+
+	function activeElement(): HTMLElement | null {
 		const { k, cell, on } = active;
 		const place = on === 'row' ? '[data-row]' : '[data-year-row]';
 		const name = on === 'fold' ? 'fold' : cell;
-		scroller?.querySelector<HTMLElement>(`${place} [data-k="${k}"][data-name="${name}"]`)?.focus();
+		return (
+			scroller?.querySelector<HTMLElement>(`${place} [data-k="${k}"][data-name="${name}"]`) ?? null
+		);
 	}
 
 	function onRow(k: number, right: number): typeof active {

@@ -55,6 +55,9 @@ export function drawBalances(canvas: HTMLCanvasElement, picture: BalancePicture)
 		plugins: [endLabels(state)],
 		options: {
 			animation: false,
+			// Points come as numbers in order of time.
+			parsing: false,
+			normalized: true,
 			responsive: true,
 			maintainAspectRatio: false,
 			events: [],

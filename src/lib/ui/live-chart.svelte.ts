@@ -5,8 +5,9 @@ import { whenColoursChange } from './colours';
 /**
  * Keeps a chart on a canvas: drawn when the canvas comes, drawn anew when its picture or the colours
  * change, ended when the canvas goes. `onchart` is given the chart, for what a pointer asks of it.
- * A chart that is `second` is drawn anew after the frame in which its picture changed, so that the answer
- * and the first picture need not wait for it; what changes in between is drawn once.
+ * It is drawn anew in a task of its own, once however many changes come before that, so that working out
+ * an answer and drawing it never block the page as one. A chart that is `second` is drawn after the next
+ * frame, so that the answer and the first picture need not wait for it.
  */
 export function liveChart<Picture, Chart extends { destroy(): void }>(
 	draw: (canvas: HTMLCanvasElement, picture: Picture) => Chart,
@@ -17,15 +18,17 @@ export function liveChart<Picture, Chart extends { destroy(): void }>(
 ): Attachment<HTMLCanvasElement> {
 	return (canvas) => {
 		let colours = $state(0);
-		const chart = draw(canvas, untrack(picture));
+		let drawn = { picture: untrack(picture), colours: 0 };
+		const chart = draw(canvas, drawn.picture);
 		untrack(() => onchart(chart));
 		const forget = whenColoursChange(() => (colours += 1));
 		$effect(() => {
-			void colours;
-			const next = picture();
-			if (turn === 'second') return afterFrame(() => redraw(chart, next));
-			redraw(chart, next);
-			return undefined;
+			const next = { picture: picture(), colours };
+			if (next.picture === drawn.picture && next.colours === drawn.colours) return undefined;
+			return (turn === 'first' ? inTask : afterFrame)(() => {
+				drawn = next;
+				redraw(chart, next.picture);
+			});
 		});
 		return () => {
 			forget();
@@ -34,14 +37,18 @@ export function liveChart<Picture, Chart extends { destroy(): void }>(
 	};
 }
 
+/** Does something in a task of its own, unless it is called off first. */
+function inTask(act: () => void): () => void {
+	const timer = setTimeout(act);
+	return () => clearTimeout(timer);
+}
+
 /** Does something once the next frame is on the screen, unless it is called off first. */
 function afterFrame(act: () => void): () => void {
-	let timer: ReturnType<typeof setTimeout> | undefined;
-	const frame = requestAnimationFrame(() => {
-		timer = setTimeout(act);
-	});
+	let calledOff = (): void => undefined;
+	const frame = requestAnimationFrame(() => (calledOff = inTask(act)));
 	return () => {
 		cancelAnimationFrame(frame);
-		clearTimeout(timer);
+		calledOff();
 	};
 }
