@@ -53,6 +53,9 @@ describe('from one plan to four of them, and a chosen one', () => {
 		expect(await screen.texts('.order .gone')).toContain('at the start');
 		await screen.click('.answer button:nth-of-type(4)');
 		await screen.see('.numbers', '317.12 = 317.12');
+		await screen.click('[role=dialog] .source');
+		await screen.see('[role=dialog]', 'Fee for New loan');
+		await screen.see('.numbers', '7,927.92 × 4 % = 317.11680, rounded to 317.12');
 		await screen.press('Escape');
 	});
 
@@ -75,6 +78,16 @@ describe('from one plan to four of them, and a chosen one', () => {
 			'in May 2029, after 29 months; it costs 2,189.22 in interest and 154.31 in fees'
 		);
 		expect(await screen.texts('.refused')).toEqual([]);
+		// The end of the offer stands on the time line, and is moved there.
+		await screen.see('[data-chip]', 'F: 24.99 % from Mar 2028');
+		await screen.page.focus('[data-chip]');
+		await screen.press('ArrowRight');
+		await screen.see('[data-chip]', 'F: 24.99 % from Apr 2028');
+		await screen.see('[data-change="0"]', '0 % for 15 months, then 24.99 %');
+		await screen.press('ArrowLeft', 'Enter');
+		await screen.see('[role=dialog]', 'A moved balance');
+		expect(await screen.value('Months of the offer')).toBe('14');
+		await screen.press('Escape');
 	});
 
 	it('agrees lower rates with a fee that the month’s money pays first', async () => {
@@ -95,6 +108,10 @@ describe('from one plan to four of them, and a chosen one', () => {
 			'At 650.00 a month, highest rate first, everything is paid off in April 2030, after 40 months; it costs 3,016.46 in interest and 1,450.00 in fees'
 		);
 		await screen.see('.strip h2', '85.00 beside it are fees');
+		await screen.click('.strip h2 button:nth-of-type(4)');
+		await screen.see('[role=dialog]', 'Fees of January 2027');
+		await screen.see('.numbers', '50.00 + 35.00 = 85.00');
+		await screen.press('Escape');
 		await screen.fill('The month’s money', '30');
 		await screen.answer(
 			'This plan can’t be carried out: in January 2027 its fees, 85.00, are more than the month’s money, 30.00.'
@@ -122,6 +139,13 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.see('[role=dialog]', 'Interest of New loan');
 		await screen.press('Backspace', 'Backspace', 'Escape');
 		expect(await screen.focused()).toBe('2,926.11');
+		await screen.click('tr[data-figure=fees] td:nth-of-type(4) small button');
+		await screen.see('.numbers', '1,450.00 − 0.00 = +1,450.00');
+		await screen.click('[role=dialog] li:nth-child(2) .source');
+		await screen.see('.numbers', '50.00 + 1,400.00 = 1,450.00');
+		await screen.click('[role=dialog] li:nth-child(2) .source');
+		await screen.see('.numbers', '40 × 35.00 = 1,400.00');
+		await screen.press('Escape');
 		await screen.page.select('[aria-label="What the plans are measured against"]', FIRST_PLAN.id);
 		expect(await screen.texts('.verdict')).toEqual([
 			'what the others are measured against',
@@ -263,6 +287,10 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.answer('own order');
 		await screen.click('.asks button:first-child');
 		await screen.see('section p.found', 'The plan’s own order is the cheapest possible');
+		await screen.click('section p.found button');
+		await screen.see('[role=dialog]', 'Working: Total interest');
+		await screen.press('Escape');
+		expect(await screen.texts('section p.found')).toHaveLength(1);
 		await screen.press('Escape');
 	});
 
@@ -275,6 +303,13 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.click('.asks button:last-child');
 		await screen.see('section tbody tr:nth-child(5)', '500.00 needed elsewhere from March 2027');
 		await screen.see('section tbody tr:nth-child(2)', 'Feb 2028');
+		await screen.click('section tbody tr:nth-child(2) td:nth-of-type(1) button');
+		await screen.see('[role=dialog]', 'The end');
+		await screen.press('Escape');
+		await screen.click('section tbody tr:nth-child(1) td:nth-of-type(4) button');
+		await screen.see('[role=dialog]', 'with 20.00 a month it is over after 60 months');
+		await screen.see('[role=dialog]', 'with 19.99 a month it is over after 61 months');
+		await screen.press('Escape');
 		await screen.see('section tbody tr:nth-child(3)', 'Jan 2028');
 		await screen.see('section tbody tr:nth-child(5)', 'May 2028');
 		await screen.fill('Amount needed elsewhere', '100');

@@ -1,93 +1,26 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { CalendarDate } from '../../src/lib/core/calendar';
-import { withChanges, type NewDebt, type PlanChange } from '../../src/lib/core/changes';
+import { withChanges, type PlanChange } from '../../src/lib/core/changes';
 import type { DebtTerms } from '../../src/lib/core/debt';
 import { cents, ZERO } from '../../src/lib/core/money';
 import { planOf, planTotals } from '../../src/lib/core/plan';
 import type { PlannedDebt, PlanTerms } from '../../src/lib/core/planned';
 import { percent } from '../../src/lib/core/rate';
-import { constant, household, monthly, plans, required, total } from '../support/households';
+import {
+	constant,
+	household,
+	monthly,
+	newLoan,
+	plans,
+	required,
+	simpleDebt,
+	total
+} from '../support/households';
+import { changes } from '../support/plan-changes';
 
-const loan: NewDebt['terms'] = {
-	rate: { basis: 'nominal', annual: percent(115_000) },
-	paymentsPerYear: 12,
-	firstDue: '2027-01-15' as CalendarDate,
-	payment: { kind: 'level', periods: 48 },
-	clearBelow: ZERO,
-	extras: [],
-	charges: []
-};
-const card = (id: string, opening: number, fields: Partial<DebtTerms> = {}): PlannedDebt => ({
-	id,
-	terms: {
-		...loan,
-		opening: cents(opening),
-		rate: { basis: 'nominal', annual: percent(199_900) },
-		payment: { kind: 'fixed', amount: cents(9_000) },
-		...fields
-	}
-});
-
-const fee = fc.integer({ min: 0, max: 60_000 }).map(percent);
-const amount = fc.integer({ min: 0, max: 20_000 }).map(cents);
-const some = (ids: readonly string[]) => fc.subarray([...ids], { minLength: 1 });
-
-/** Changes of all kinds; what is not possible is left for the core to refuse. */
-const changes = (ids: readonly string[]): fc.Arbitrary<PlanChange[]> =>
-	fc.array(
-		fc.oneof(
-			fc.record({
-				kind: fc.constant('consolidate' as const),
-				debts: some(ids),
-				loan: fc.constantFrom('one', 'two').map((id) => ({ id, terms: loan })),
-				fee: fc.record({
-					percent: fee,
-					amount,
-					paid: fc.constantFrom('added' as const, 'up-front' as const)
-				})
-			}),
-			fc.record({
-				kind: fc.constant('transfer' as const),
-				amounts: some(ids).chain((chosen) =>
-					fc
-						.array(fc.constantFrom('all' as const, cents(1), cents(90_000)), {
-							minLength: chosen.length,
-							maxLength: chosen.length
-						})
-						.map((amounts) => chosen.map((id, at) => ({ id, amount: amounts[at] ?? 'all' })))
-				),
-				feePercent: fee,
-				offerPercent: fc.constant(percent(0)),
-				offerMonths: fc.integer({ min: 1, max: 20 }),
-				thenPercent: fc.constant(percent(249_900)),
-				limit: fc.constantFrom(null, cents(1_500_000)),
-				card: fc.constant({ id: 'moved', terms: { ...loan, payment: card('', 0).terms.payment } })
-			}),
-			fc.record({
-				kind: fc.constant('concession' as const),
-				from: fc.integer({ min: 1, max: 9 }),
-				debts: some(ids).chain((chosen) =>
-					fc
-						.option(fc.integer({ min: 2_000, max: 15_000 }).map(cents))
-						.map((payment) => chosen.map((id) => ({ id, annual: percent(60_000), payment })))
-				),
-				setUpFee: amount,
-				monthlyFee: fc.oneof(
-					amount.map((money) => ({
-						kind: 'amount' as const,
-						amount: cents(Math.floor(money / 10))
-					})),
-					fc.record({
-						kind: fc.constant('percent' as const),
-						percent: fee,
-						cap: fc.option(amount)
-					})
-				)
-			})
-		),
-		{ maxLength: 3 }
-	);
+const loan = newLoan(115_000);
+const card = (id: string, opening: number, fields: Partial<DebtTerms> = {}): PlannedDebt =>
+	simpleDebt(id, opening, 199_900, { payment: { kind: 'fixed', amount: cents(9_000) }, ...fields });
 
 const frozen = <T>(value: T): T => {
 	if (typeof value === 'object' && value !== null && !Object.isFrozen(value)) {

@@ -1,26 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import type { CalendarDate } from '../../src/lib/core/calendar';
-import { strained, unstrained, WITHIN, type Strain } from '../../src/lib/core/how-sure';
-import { cents, ZERO } from '../../src/lib/core/money';
+import {
+	leastChecked,
+	strained,
+	unstrained,
+	WITHIN,
+	type Strain
+} from '../../src/lib/core/how-sure';
+import { cents } from '../../src/lib/core/money';
 import { planTotals } from '../../src/lib/core/plan';
 import type { PlannedDebt, PlanTerms } from '../../src/lib/core/planned';
-import { percent } from '../../src/lib/core/rate';
-import { constant, required } from '../support/households';
+import { constant, required, simpleDebt } from '../support/households';
 
-const debt = (annual: number, fields: object = {}): PlannedDebt => ({
-	id: `at ${annual}`,
-	terms: {
-		opening: cents(120_000),
-		rate: { basis: 'nominal', annual: percent(annual) },
-		paymentsPerYear: 12,
-		firstDue: '2027-01-15' as CalendarDate,
-		payment: { kind: 'fixed', amount: cents(5_000) },
-		clearBelow: ZERO,
-		extras: [],
-		charges: [],
-		...fields
-	}
-});
+const debt = (annual: number, opening = 120_000) => simpleDebt(`at ${annual}`, opening, annual);
 const STRAINS: readonly Strain[] = [
 	{ kind: 'less money' },
 	{ kind: 'missed months' },
@@ -42,7 +33,7 @@ describe('how sure a plan is', () => {
 	});
 
 	it('is never sooner under a strain, and names the least money that still ends it in time', () => {
-		const debts = [debt(249_900), debt(99_900, { opening: cents(640_000) })];
+		const debts = [debt(249_900), debt(99_900, 640_000)];
 		const plan = constant(30_000, { budgetChanges: [{ from: 12, amount: cents(26_000) }] });
 		const calm = unstrained(debts, plan);
 		const ends = (amount: number, strain: Strain) => {
@@ -57,6 +48,9 @@ describe('how sure a plan is', () => {
 			expect(least).toBeGreaterThan(calm.least ?? Infinity);
 			expect(ends(least, strain)).toBe(true);
 			expect(ends(least - 1, strain)).toBe(false);
+			const { months, monthsWithLess } = leastChecked(debts, plan, strain, cents(least));
+			expect(months).toBeLessThanOrEqual(WITHIN);
+			expect(monthsWithLess ?? Infinity).toBeGreaterThan(WITHIN);
 		}
 		// What is asked for changes nothing else: the debts and the plan are as they were.
 		expect(unstrained(debts, plan)).toEqual(calm);

@@ -1,12 +1,23 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FREQUENCIES, type CalendarDate } from '../../src/lib/core/calendar';
+import { FREQUENCIES } from '../../src/lib/core/calendar';
 import { searchOrders, type OrderSearch } from '../../src/lib/core/least-order';
-import { cents, ZERO } from '../../src/lib/core/money';
+import { cents } from '../../src/lib/core/money';
 import { planTotals } from '../../src/lib/core/plan';
 import type { PlannedDebt, PlanTerms } from '../../src/lib/core/planned';
 import { percent } from '../../src/lib/core/rate';
-import { constant, household, monthly, plans, termsDrawn } from '../support/households';
+import {
+	changingTerms,
+	constant,
+	household,
+	monthly,
+	plans,
+	simpleDebt,
+	termsDrawn
+} from '../support/households';
+import { changes } from '../support/plan-changes';
+import { withChanges } from '../../src/lib/core/changes';
+import { type DebtTerms } from '../../src/lib/core/debt';
 
 function permutations<T>(items: readonly T[]): T[][] {
 	if (items.length === 0) return [[]];
@@ -30,20 +41,25 @@ const listedInterest = (debts: readonly PlannedDebt[], plan: PlanTerms, listed: 
 	return ending.status === 'cleared' ? totalInterest : Infinity;
 };
 
+/** Holds the search against every order, one by one; whether there was one to find. */
+function compare(debts: readonly PlannedDebt[], plan: PlanTerms): boolean {
+	const { answer, steps } = searched(debts, plan);
+	if (answer === null) return false;
+	const all = permutations(debts.map(({ id }) => id));
+	const least = Math.min(...all.map((ids) => listedInterest(debts, plan, ids)));
+	expect(answer.interest).toBe(least);
+	expect(listedInterest(debts, plan, [...answer.ids])).toBe(least);
+	expect(answer.bound).toBe(least);
+	expect(answer.done).toBe(1);
+	for (const { bound } of steps) expect(bound).toBeLessThanOrEqual(least);
+	return true;
+}
+
 describe('the order of the least interest', () => {
 	it('is that of all orders tried one by one, for any debts and any money', () => {
 		let compared = 0;
 		const check = (debts: readonly PlannedDebt[], plan: PlanTerms) => {
-			const all = permutations(debts.map(({ id }) => id));
-			const { answer, steps } = searched(debts, plan);
-			if (answer === null) return;
-			compared += 1;
-			const least = Math.min(...all.map((ids) => listedInterest(debts, plan, ids)));
-			expect(answer.interest).toBe(least);
-			expect(listedInterest(debts, plan, [...answer.ids])).toBe(least);
-			expect(answer.bound).toBe(least);
-			expect(answer.done).toBe(1);
-			for (const { bound } of steps) expect(bound).toBeLessThanOrEqual(least);
+			if (compare(debts, plan)) compared += 1;
 		};
 		fc.assert(fc.property(household(monthly), plans, check), { numRuns: 30 });
 		const often = household(termsDrawn(fc.constantFrom(...FREQUENCIES)));
@@ -59,21 +75,35 @@ describe('the order of the least interest', () => {
 		expect(compared).toBeGreaterThan(20);
 	});
 
+	it('is that also with interest alone at first, payments and rates that change, and what a plan changes', () => {
+		let [compared, changed] = [0, 0];
+		const drawn = household(changingTerms, 4).chain((debts) =>
+			fc.tuple(
+				fc.constant(debts),
+				plans,
+				fc.oneof(fc.constant([]), changes(debts.map(({ id }) => id)))
+			)
+		);
+		fc.assert(
+			fc.property(drawn, ([debts, plan, wanted]) => {
+				const changing = withChanges(debts, wanted);
+				if (!changing.ok || changing.debts.length > 5) return;
+				if (!compare(changing.debts, { ...plan, fees: changing.fees })) return;
+				compared += 1;
+				if (wanted.length > 0) changed += 1;
+			}),
+			{ numRuns: 80 }
+		);
+		expect(compared).toBeGreaterThan(25);
+		expect(changed).toBeGreaterThan(5);
+	});
+
 	it('may put a debt first whose offer ends, before one that is dearer today', () => {
-		const card = (id: string, annual: number, fields: object = {}): PlannedDebt => ({
-			id,
-			terms: {
-				opening: cents(300_000),
-				rate: { basis: 'nominal', annual: percent(annual) },
-				paymentsPerYear: 12,
-				firstDue: '2027-01-15' as CalendarDate,
+		const card = (id: string, annual: number, fields: Partial<DebtTerms> = {}) =>
+			simpleDebt(id, 300_000, annual, {
 				payment: { kind: 'fixed', amount: cents(3_000) },
-				clearBelow: ZERO,
-				extras: [],
-				charges: [],
 				...fields
-			}
-		});
+			});
 		const debts = [
 			card('dear', 99_900),
 			card('offer', 0, { rateChanges: [{ from: 5, annual: percent(299_900) }] })

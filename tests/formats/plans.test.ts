@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/calendar';
 import { householdOf, shareOfIncome } from '../../src/lib/core/household';
 import { cents } from '../../src/lib/core/money';
-import { planWorkingOf, type PlanFigure } from '../../src/lib/core/plan-working';
+import type { PlanFigure } from '../../src/lib/core/plan-figure';
+import { planWorkingOf } from '../../src/lib/core/plan-working';
 import { planDifference } from '../../src/lib/core/plan-answers';
 import { caseDocument } from '../../src/lib/formats/case-document';
 import { carriedPlan, measuredPlan, measureWords } from '../../src/lib/formats/case-plans';
@@ -15,7 +16,8 @@ import {
 	planSentence,
 	shortSentence
 } from '../../src/lib/formats/plan-text';
-import { whyShare, writePlanWorking } from '../../src/lib/formats/plan-working-text';
+import { writePlanWorking } from '../../src/lib/formats/plan-working-text';
+import { whyShare } from '../../src/lib/formats/share-text';
 import { plain } from '../../src/lib/formats/sentence';
 import { amount, card } from '../support/debts';
 

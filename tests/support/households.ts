@@ -1,6 +1,7 @@
 /** Households and plans for properties: any debts, any money, any order. */
 import fc from 'fast-check';
 import type { CalendarDate } from '../../src/lib/core/calendar';
+import type { NewDebt } from '../../src/lib/core/changes';
 import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt';
 import { cents, ZERO } from '../../src/lib/core/money';
 import { ORDERS } from '../../src/lib/core/order';
@@ -24,6 +25,31 @@ const rules: fc.Arbitrary<PaymentRule> = fc.oneof(
 		.integer({ min: 6, max: 72 })
 		.map((periods) => ({ kind: 'level' as const, periods, atTerm: 'settle' as const }))
 );
+
+/** A debt as simple as can be: the same payment each month, on a nominal rate. */
+export const simpleDebt = (
+	id: string,
+	opening: number,
+	annual: number,
+	fields: Partial<DebtTerms> = {}
+): PlannedDebt => ({
+	id,
+	terms: {
+		opening: cents(opening),
+		rate: { basis: 'nominal', annual: percent(annual) },
+		paymentsPerYear: 12,
+		firstDue: '2027-01-15' as CalendarDate,
+		payment: { kind: 'fixed', amount: cents(5_000) },
+		clearBelow: ZERO,
+		extras: [],
+		charges: [],
+		...fields
+	}
+});
+
+/** A loan that a change brings, over 48 months. */
+export const newLoan = (annual: number): NewDebt['terms'] =>
+	simpleDebt('', 0, annual, { payment: { kind: 'level', periods: 48 } }).terms;
 
 export const termsDrawn = (frequencies: fc.Arbitrary<DebtTerms['paymentsPerYear']>) =>
 	fc
@@ -49,9 +75,33 @@ export const termsDrawn = (frequencies: fc.Arbitrary<DebtTerms['paymentsPerYear'
 		}));
 
 export const monthly = termsDrawn(fc.constant(12));
-export const household = (terms: fc.Arbitrary<DebtTerms>) =>
+
+/** The same with interest alone at first, and with other rates and payments later. */
+export const changingTerms = fc
+	.record({
+		terms: monthly,
+		interestOnly: fc.option(fc.integer({ min: 1, max: 8 })),
+		rate: fc.option(
+			fc.record({
+				from: fc.integer({ min: 2, max: 20 }),
+				annual: fc.integer({ min: 0, max: 299_900 }).map(percent),
+				reamortize: fc.boolean()
+			})
+		),
+		payment: fc.option(fc.record({ from: fc.integer({ min: 2, max: 20 }), rule: rules }))
+	})
+	.map(({ terms, interestOnly, rate, payment }): DebtTerms => ({
+		...terms,
+		payment:
+			interestOnly === null
+				? terms.payment
+				: { kind: 'interest-only', periods: interestOnly, then: terms.payment },
+		rateChanges: rate === null ? [] : [rate],
+		paymentChanges: payment === null ? [] : [payment]
+	}));
+export const household = (terms: fc.Arbitrary<DebtTerms>, most = 5) =>
 	fc
-		.array(terms, { minLength: 1, maxLength: 5 })
+		.array(terms, { minLength: 1, maxLength: most })
 		.map((drawn): PlannedDebt[] => drawn.map((terms, index) => ({ id: `debt ${index}`, terms })));
 
 export const constant = (amount: number, fields: Partial<PlanTerms> = {}): PlanTerms => ({

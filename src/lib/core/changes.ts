@@ -3,7 +3,7 @@ import { addMonths, dueDatesUntil, endOfMonth } from './calendar';
 import type { DebtTerms, PaymentRule } from './debt';
 import { roundedShare, ZERO, type Cents } from './money';
 import { firstMonthOf, NO_FEES } from './plan-month';
-import type { ChangeFees, ConcessionFees, PlannedDebt } from './planned';
+import type { Brought, ChangeFees, ConcessionFees, PlannedDebt } from './planned';
 import { WHOLE, type Percent } from './rate';
 
 /** A debt that a change brings, but for what is owed on it. */
@@ -17,11 +17,7 @@ interface Consolidate {
 	readonly kind: 'consolidate';
 	readonly debts: readonly string[];
 	readonly loan: NewDebt;
-	readonly fee: {
-		readonly percent: Percent;
-		readonly amount: Cents;
-		readonly paid: 'added' | 'up-front';
-	};
+	readonly fee: Pick<Brought, 'percent' | 'amount' | 'paid'>;
 }
 
 /** Amounts moved at the start to a new debt with an offer rate that ends. */
@@ -139,51 +135,58 @@ const owedOn = (debts: readonly PlannedDebt[], id: string): Cents =>
 /** A part of an amount, rounded to the minor unit. */
 const part = (amount: number, percent: Percent): number => roundedShare(amount, percent, WHOLE);
 
-function consolidated({ debts, fees }: Changed, { debts: ids, loan, fee }: Consolidate): Changed {
-	const sum = ids.reduce((total, id) => total + owedOn(debts, id), 0);
-	const cost = part(sum, fee.percent) + fee.amount;
-	const opening = (sum + (fee.paid === 'added' ? cost : 0)) as Cents;
-	return {
-		debts: [
-			...debts.map((debt) => (ids.includes(debt.id) ? owing(debt, ZERO) : debt)),
-			{ id: loan.id, terms: { ...loan.terms, opening } }
-		],
-		fees:
-			fee.paid === 'added'
-				? { ...fees, added: (fees.added + cost) as Cents }
-				: { ...fees, upFront: (fees.upFront + cost) as Cents }
-	};
+function consolidated(changed: Changed, { debts: ids, loan, fee }: Consolidate): Changed {
+	const takes = ids.map((id) => ({ id, amount: owedOn(changed.debts, id) }));
+	return bringing(changed, loan, broughtBy(loan.id, takes, fee));
 }
 
 /** What a transfer moves, and its fee. */
-function movedBy(debts: readonly PlannedDebt[], { amounts, feePercent }: Transfer) {
-	const moved = amounts.reduce(
-		(total, { id, amount }) => total + (amount === 'all' ? owedOn(debts, id) : amount),
-		0
-	);
-	return { moved, fee: part(moved, feePercent) };
+function movedBy(
+	debts: readonly PlannedDebt[],
+	{ amounts, card, feePercent: percent }: Transfer
+): Brought {
+	const takes = amounts.map(({ id, amount }) => ({
+		id,
+		amount: amount === 'all' ? owedOn(debts, id) : amount
+	}));
+	return broughtBy(card.id, takes, { percent, amount: ZERO, paid: 'added' });
 }
 
-function transferred({ debts, fees }: Changed, change: Transfer): Changed {
-	const { moved, fee } = movedBy(debts, change);
+function transferred(changed: Changed, change: Transfer): Changed {
 	const { card, offerPercent, offerMonths, thenPercent } = change;
-	const terms: DebtTerms = {
+	const { rate } = card.terms;
+	const after = periodIn(changed.debts, card.terms, offerMonths + 1);
+	const terms: NewDebt['terms'] = {
 		...card.terms,
-		opening: (moved + fee) as Cents,
-		rate: { ...card.terms.rate, annual: offerPercent },
-		rateChanges: [{ from: periodIn(debts, card.terms, offerMonths + 1), annual: thenPercent }]
+		rate: { ...rate, annual: offerPercent },
+		rateChanges: [{ from: after, annual: thenPercent }]
 	};
+	return bringing(changed, { id: card.id, terms }, movedBy(changed.debts, change));
+}
+
+function broughtBy(
+	debt: string,
+	takes: Brought['takes'],
+	{ percent, amount, paid }: Pick<Brought, 'percent' | 'amount' | 'paid'>
+): Brought {
+	const moved = takes.reduce((sum, taken) => sum + taken.amount, 0) as Cents;
+	const fee = (part(moved, percent) + amount) as Cents;
+	return { debt, takes, moved, percent, amount, fee, paid };
+}
+
+/** The debts with a new one, less what it takes over from each. */
+function bringing({ debts, fees }: Changed, { id, terms }: NewDebt, brought: Brought): Changed {
+	const { takes, moved, fee, paid } = brought;
+	const opening = (moved + (paid === 'added' ? fee : 0)) as Cents;
 	return {
 		debts: [
 			...debts.map((debt) => {
-				const found = change.amounts.find(({ id }) => id === debt.id);
-				if (!found) return debt;
-				const left = found.amount === 'all' ? 0 : debt.terms.opening - found.amount;
-				return owing(debt, left as Cents);
+				const taken = takes.find((other) => other.id === debt.id);
+				return taken ? owing(debt, (debt.terms.opening - taken.amount) as Cents) : debt;
 			}),
-			{ id: card.id, terms }
+			{ id, terms: { ...terms, opening } }
 		],
-		fees: { ...fees, added: (fees.added + fee) as Cents }
+		fees: { ...fees, brought: [...fees.brought, brought] }
 	};
 }
 

@@ -2,7 +2,7 @@
 import { addMonths, dueDatesUntil, endOfMonth } from './calendar';
 import { roundedShare, ZERO, type Cents } from './money';
 import { planTotals } from './plan';
-import { leastMoney } from './plan-answers';
+import { leastMoney, paying } from './plan-answers';
 import { firstMonthOf, statedIn } from './plan-month';
 import type { PlannedDebt, PlanTerms, PlanTotals } from './planned';
 import { HIGHEST_RATE, type Percent } from './rate';
@@ -55,27 +55,55 @@ export function strained(
 	) {
 		return null;
 	}
-	const harder = dearer(debts, strain);
+	const under = underStrain(debts, plan, strain);
 	return {
-		totals: planTotals(missing(harder, plan, strain), poorer(plan, strain)),
-		least: leastMoney(
-			harder,
-			plan,
-			({ ending, months }) => ending.status === 'cleared' && months <= WITHIN,
-			(constant) => poorer(constant, strain)
-		)
+		totals: planTotals(under.debts, under.plan),
+		least: leastMoney(dearer(debts, strain), plan, inTime, (constant) => poorer(constant, strain))
 	};
+}
+
+const inTime = ({ ending, months }: PlanTotals): boolean =>
+	ending.status === 'cleared' && months <= WITHIN;
+
+/** The debts and the plan as a strain leaves them; null: none. */
+export function underStrain(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	strain: Strain | null
+): { readonly debts: readonly PlannedDebt[]; readonly plan: PlanTerms } {
+	if (!strain) return { debts, plan };
+	return { debts: missing(dearer(debts, strain), plan, strain), plan: poorer(plan, strain) };
+}
+
+/** In how many months it is over with the least money, and with one minor unit less; null: never. */
+export interface LeastChecked {
+	readonly least: Cents;
+	readonly less: Cents;
+	readonly months: number | null;
+	readonly monthsWithLess: number | null;
+}
+
+/** What shows that an amount is the least under a strain. */
+export function leastChecked(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	strain: Strain | null,
+	least: Cents
+): LeastChecked {
+	const monthsWith = (amount: Cents): number | null => {
+		const under = underStrain(debts, paying(plan, amount), strain);
+		const { ending, months } = planTotals(under.debts, under.plan);
+		return ending.status === 'cleared' ? months : null;
+	};
+	const less = (least - 1) as Cents;
+	return { least, less, months: monthsWith(least), monthsWithLess: monthsWith(less) };
 }
 
 /** The same without any strain. */
 export function unstrained(debts: readonly PlannedDebt[], plan: PlanTerms): Strained {
 	return {
 		totals: planTotals(debts, plan),
-		least: leastMoney(
-			debts,
-			plan,
-			({ ending, months }) => ending.status === 'cleared' && months <= WITHIN
-		)
+		least: leastMoney(debts, plan, inTime)
 	};
 }
 

@@ -41,7 +41,7 @@ export function boundsOf(
 ): MonthBounds[] {
 	const endOf = monthEnds(debts);
 	const paths = debts.map((debt, index) => new Path(debt, index));
-	const mostRounding = Math.max(0, ...debts.map(({ terms }) => roundingOf(terms.payment)));
+	const mostRounding = Math.max(0, ...debts.flatMap(({ terms }) => rulesOf(terms).map(roundingOf)));
 	const mostCleared = Math.max(0, ...debts.map(({ terms }) => terms.clearBelow));
 	const found: MonthBounds[] = [];
 	for (let month = 1; month <= months; month += 1) {
@@ -107,6 +107,12 @@ export function leastInterest(
 	}
 	return interest;
 }
+
+/** The rules by which a debt is paid, first and later. */
+const rulesOf = ({ payment, paymentChanges = [] }: DebtTerms): PaymentRule[] => [
+	payment,
+	...paymentChanges.map(({ rule }) => rule)
+];
 
 /** How far a rule rounds up what it asks. */
 const roundingOf = (rule: PaymentRule): number =>

@@ -76,7 +76,7 @@ export function furthestMoved(
 }
 
 /** The plan with another amount a month, the same one in every month. */
-const paying = (plan: PlanTerms, amount: number): PlanTerms => ({
+export const paying = (plan: PlanTerms, amount: number): PlanTerms => ({
 	...plan,
 	budget: { kind: 'constant', amount: amount as Cents },
 	budgetChanges: []

@@ -102,6 +102,8 @@ interface OpenMonth {
 	readonly asking: Asking[];
 	/** ΣR. */
 	readonly asked: number;
+	/** What there is before agreements are paid. */
+	readonly before: number;
 	/** What agreements with lenders cost in it. */
 	readonly due: FeesDue;
 	/** T, what those leave of it; negative where they are more. */
@@ -118,12 +120,13 @@ export function openMonth(
 	const asking = open.map((debt) => askingOf(debt, until));
 	let asked = 0;
 	for (const debt of asking) asked += debt.asked;
-	const money = moneyIn(plan, month, asked);
-	const due = feesIn(plan.fees ?? NO_FEES, month, asking, money);
-	return { asking, asked, due, money: plan.budget.kind === 'constant' ? money - due.all : money };
+	const before = moneyIn(plan, month, asked);
+	const due = feesIn(plan.fees ?? NO_FEES, month, asking, before);
+	const money = plan.budget.kind === 'constant' ? before - due.all : before;
+	return { asking, asked, before, due, money };
 }
 
-export const NO_FEES: ChangeFees = { added: ZERO, upFront: ZERO, concessions: [] };
+export const NO_FEES: ChangeFees = { brought: [], concessions: [] };
 
 interface FeesDue {
 	readonly setUp: number;
@@ -140,20 +143,27 @@ function feesIn(
 	money: number
 ): FeesDue {
 	if (concessions.length === 0) return NOTHING_DUE;
+	const owed = asking.reduce((sum, debt) => sum + debt.owed, 0);
 	let [setUp, monthly] = [0, 0];
 	for (const { from, debts, setUpFee, monthly: fee } of concessions) {
 		if (month < from) continue;
 		if (month === from) setUp += setUpFee;
-		if (asking.some(({ debt }) => debts.includes(debt.id))) monthly += feeOf(fee, money, asking);
+		if (asking.some(({ debt }) => debts.includes(debt.id))) {
+			monthly += monthlyFee(fee, money, owed).due;
+		}
 	}
 	return { setUp, monthly, all: setUp + monthly };
 }
 
-function feeOf(fee: ConcessionFees['monthly'], money: number, asking: readonly Asking[]): number {
-	if (fee.kind === 'amount') return fee.amount;
-	const owed = asking.reduce((sum, debt) => sum + debt.owed, 0);
+/** The fee of a month with so much money and so much owed, and the part of them before its cap. */
+export function monthlyFee(
+	fee: ConcessionFees['monthly'],
+	money: number,
+	owed: number
+): { readonly part: Cents; readonly due: Cents } {
+	if (fee.kind === 'amount') return { part: fee.amount, due: fee.amount };
 	const part = roundedShare(Math.min(money, owed), fee.percent, WHOLE);
-	return fee.cap === null ? part : Math.min(part, fee.cap);
+	return { part, due: fee.cap === null || part < fee.cap ? part : fee.cap };
 }
 
 /** The amount, or the extra, that is stated for a month. */

@@ -1,105 +1,69 @@
-/** The working of a plan's totals, as data: of which debts' figures each is made. */
+/** How the figures of a plan come about, as data: of which debts' or months' figures each is made. */
+import { addMonths, type CalendarDate } from './calendar';
 import type { Cents } from './money';
-import type { CalendarDate } from './calendar';
-import type { DebtTotals, PlanTotals } from './planned';
 import { planDifference } from './plan-answers';
+import { comparedPlan, distance, type ComparedFigure } from './plan-comparison';
+import type { MonthSum, PlanFigure, PlanFigureName, PlanWorking, Span, Spans } from './plan-figure';
+import { monthlyFee } from './plan-month';
+import type { Brought, Plan, PlanMonth } from './planned';
+import { WHOLE } from './rate';
 import { costPerUnit } from './run';
-
-/** A figure of a plan, or of how it stands against its baseline. */
-export interface PlanFigure {
-	readonly of: 'plan';
-	readonly name:
-		| 'totalInterest'
-		| 'totalFees'
-		| 'totalCost'
-		| 'costPerUnit'
-		| 'payoffDate'
-		| 'months'
-		| 'interestLess'
-		| 'costLess'
-		| 'monthsSooner'
-		| DebtInterest;
-}
-
-/** The interest of one debt, by its identity. */
-type DebtInterest = { readonly interestOf: string };
-
-export type PlanWorking =
-	/** A sum over the debts. */
-	| {
-			readonly kind: 'sum of debts';
-			readonly parts: readonly { readonly id: string; readonly amount: Cents }[];
-			readonly total: Cents;
-	  }
-	/** What a debt is paid and still owes, less what it owed and was charged. */
-	| {
-			readonly kind: 'interest of a debt';
-			readonly debt: Pick<
-				DebtTotals,
-				'id' | 'paid' | 'closing' | 'starting' | 'charges' | 'interest'
-			>;
-	  }
-	/** The fees of changes by when they are paid, and the debts' own. */
-	| {
-			readonly kind: 'fees';
-			readonly fees: PlanTotals['changeFees'];
-			readonly ofDebts: Cents;
-			readonly total: Cents;
-	  }
-	/** Interest and fees. */
-	| {
-			readonly kind: 'cost';
-			readonly interest: Cents;
-			readonly fees: Cents;
-			readonly total: Cents;
-	  }
-	/** What is paid for each unit owed at the start, in hundredths. */
-	| {
-			readonly kind: 'cost per unit';
-			readonly paid: Cents;
-			readonly starting: Cents;
-			readonly unrounded: number;
-			readonly hundredths: number;
-	  }
-	/** The latest of the debts' payoff dates. */
-	| {
-			readonly kind: 'latest';
-			readonly parts: readonly { readonly id: string; readonly date: CalendarDate }[];
-			readonly date: CalendarDate;
-			readonly months: number;
-	  }
-	/** What the baseline costs less what the plan does. */
-	| {
-			readonly kind: 'less';
-			readonly what: 'interest' | 'cost';
-			readonly baseline: Cents;
-			readonly plan: Cents;
-			readonly less: Cents;
-	  }
-	/** Calendar months from the plan's end to the baseline's; negative: later. */
-	| {
-			readonly kind: 'sooner';
-			readonly baseline: CalendarDate;
-			readonly plan: CalendarDate;
-			readonly months: number;
-	  };
 
 /** How a figure of a plan comes about; null where there is no such figure. */
 export function planWorkingOf(
-	plan: PlanTotals,
-	baseline: PlanTotals,
-	{ name }: PlanFigure
+	plan: Plan,
+	baseline: Plan,
+	{ name, whose }: PlanFigure
 ): PlanWorking | null {
-	if (typeof name === 'object') {
+	const of = whose === 'baseline' ? baseline : plan;
+	return typeof name === 'object'
+		? partWorking(of, baseline, name)
+		: totalWorking(of, baseline, name);
+}
+
+function partWorking(
+	plan: Plan,
+	baseline: Plan,
+	name: Exclude<PlanFigureName, string>
+): PlanWorking | null {
+	if ('interestOf' in name) {
 		const debt = plan.debts.find(({ id }) => id === name.interestOf);
-		return debt ? { kind: 'interest of a debt', debt } : null;
+		if (!debt) return null;
+		return { kind: 'interest of a debt', debt, isNew: broughtAs(plan, debt.id) !== null };
 	}
+	if ('openingOf' in name) {
+		const brought = broughtAs(plan, name.openingOf);
+		const debt = plan.debts.find(({ id }) => id === name.openingOf);
+		return brought && debt ? { kind: 'opening', brought, total: debt.starting } : null;
+	}
+	if ('feeOf' in name) {
+		const brought = broughtAs(plan, name.feeOf);
+		if (!brought) return null;
+		const { moved, percent, amount } = brought;
+		return { kind: 'fee', brought, unrounded: (moved * percent) / WHOLE + amount };
+	}
+	if ('apart' in name) return apart(plan, baseline, name.apart);
+	const month = plan.kept[name.inMonth - 1];
+	if (!month) return null;
+	if (name.what === 'fees') return feesOfMonth(plan, month);
+	if (name.what === 'spent') return spentIn(plan, month, false);
+	return sumOfMonth(plan, month, name.what);
+}
+
+function totalWorking(
+	plan: Plan,
+	baseline: Plan,
+	name: Extract<PlanFigureName, string>
+): PlanWorking | null {
 	switch (name) {
-		case 'totalFees': {
-			const { changeFees: fees, debts, totalFees: total } = plan;
-			const ofDebts = debts.reduce((sum, debt) => sum + debt.fees, 0) as Cents;
-			return { kind: 'fees', fees, ofDebts, total };
-		}
+		case 'totalFees':
+			return allFees(plan);
+		case 'monthlyFees':
+			return {
+				kind: 'monthly fees',
+				spans: spansOf(plan, ({ month, fees }) => fees - setUpIn(plan, month)),
+				total: plan.changeFees.monthly
+			};
 		case 'totalCost': {
 			const { totalInterest: interest, totalFees: fees, totalCost: total } = plan;
 			return { kind: 'cost', interest, fees, total };
@@ -113,17 +77,29 @@ export function planWorkingOf(
 		case 'totalInterest':
 			return {
 				kind: 'sum of debts',
+				what: 'interest',
+				month: null,
 				parts: plan.debts.map(({ id, interest }) => ({ id, amount: interest })),
 				total: plan.totalInterest
 			};
+		case 'firstGone':
 		case 'payoffDate':
-		case 'months': {
-			if (plan.ending.status !== 'cleared') return null;
-			const parts = plan.debts.flatMap(({ id, payoffDate, payoffMonth }) =>
-				payoffDate !== null && payoffMonth !== 0 ? [{ id, date: payoffDate }] : []
-			);
-			return { kind: 'latest', parts, date: plan.ending.payoffDate, months: plan.months };
+		case 'months':
+			return payoff(plan, name === 'firstGone' ? 'first' : 'latest');
+		case 'moneyAtFirst':
+			return plan.kept[0] ? spentIn(plan, plan.kept[0], false) : null;
+		case 'moneyAtMost': {
+			const [first] = plan.kept;
+			if (!first) return null;
+			const most = plan.kept.reduce((a, b) => (b.paid + b.fees > a.paid + a.fees ? b : a), first);
+			return spentIn(plan, most, true);
 		}
+		case 'shortMonths':
+			return {
+				kind: 'short months',
+				spans: spansOf(plan, ({ missing }) => missing),
+				count: plan.shortMonths.length
+			};
 		case 'interestLess':
 		case 'costLess':
 		case 'monthsSooner':
@@ -131,9 +107,119 @@ export function planWorkingOf(
 	}
 }
 
+const broughtAs = ({ agreed }: Plan, id: string): Brought | null =>
+	agreed.brought.find(({ debt }) => debt === id) ?? null;
+
+/** The first day of a month of the plan. */
+const dateOf = ({ firstMonth }: Plan, month: number): CalendarDate =>
+	addMonths(firstMonth, month - 1);
+
+/** What agreements cost once, in the month in which they begin. */
+const setUpIn = ({ agreed }: Plan, month: number): number =>
+	agreed.concessions.reduce((sum, { from, setUpFee }) => sum + (from === month ? setUpFee : 0), 0);
+
+function allFees(plan: Plan): PlanWorking {
+	const { agreed, kept, changeFees, debts, totalFees: total } = plan;
+	const setUps = kept.flatMap(({ month }) => {
+		const amount = setUpIn(plan, month) as Cents;
+		return amount > 0 ? [{ month, date: dateOf(plan, month), amount }] : [];
+	});
+	return {
+		kind: 'fees',
+		brought: agreed.brought.filter(({ fee }) => fee > 0),
+		setUps,
+		monthly: changeFees.monthly,
+		ofDebts: debts.flatMap(({ id, fees }) => (fees > 0 ? [{ id, amount: fees }] : [])),
+		total
+	};
+}
+
+function feesOfMonth(plan: Plan, { month, before, fees: total, shares }: PlanMonth): PlanWorking {
+	const owed = shares.reduce((sum, share) => sum + share.owed, 0) as Cents;
+	const open = new Set(shares.map(({ index }) => plan.debts[index]?.id));
+	const monthly = plan.agreed.concessions
+		.filter(({ from, debts }) => month >= from && debts.some((id) => open.has(id)))
+		.map(({ monthly: fee }) => ({ fee, ...monthlyFee(fee, before, owed) }));
+	const setUp = setUpIn(plan, month) as Cents;
+	return {
+		kind: 'fees of a month',
+		month: dateOf(plan, month),
+		before,
+		owed,
+		setUp,
+		monthly,
+		total
+	};
+}
+
+function spentIn(plan: Plan, { month, paid, fees }: PlanMonth, most: boolean): PlanWorking {
+	const total = (paid + fees) as Cents;
+	return { kind: 'spent', month, date: dateOf(plan, month), most, paid, fees, total };
+}
+
+function sumOfMonth(plan: Plan, month: PlanMonth, what: MonthSum): PlanWorking {
+	return {
+		kind: 'sum of debts',
+		what,
+		month: dateOf(plan, month.month),
+		parts: month.shares.map((share) => ({
+			id: plan.debts[share.index]?.id ?? '',
+			amount: share[what]
+		})),
+		total: month[what]
+	};
+}
+
+/** More of these are not read. */
+const NAMED = 12;
+
+/** Months that follow each other with the same amount, but for those without any. */
+function spansOf(plan: Plan, amountIn: (month: PlanMonth) => number): Spans {
+	const spans: Span[] = [];
+	for (const kept of plan.kept) {
+		const amount = amountIn(kept) as Cents;
+		if (amount === 0) continue;
+		const { month } = kept;
+		const last = spans.at(-1);
+		const to = dateOf(plan, month);
+		if (last?.amount === amount && last.month + last.months === month) {
+			spans[spans.length - 1] = { ...last, to, months: last.months + 1 };
+		} else spans.push({ month, from: to, to, months: 1, amount });
+	}
+	if (spans.length <= NAMED) return { named: spans, rest: null };
+	const rest = spans.slice(NAMED - 1);
+	const months = rest.reduce((sum, span) => sum + span.months, 0);
+	const amount = rest.reduce((sum, span) => sum + span.months * span.amount, 0) as Cents;
+	return { named: spans.slice(0, NAMED - 1), rest: { months, amount } };
+}
+
+function payoff(plan: Plan, which: 'first' | 'latest'): PlanWorking | null {
+	const gone = plan.debts.flatMap(({ id, payoffDate: date, payoffMonth: month }) =>
+		date !== null && month !== null && month > 0 ? [{ id, date, month }] : []
+	);
+	if (which === 'latest' && plan.ending.status !== 'cleared') return null;
+	const sorted = gone.toSorted((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
+	const found = which === 'first' ? sorted[0] : sorted.at(-1);
+	if (!found) return null;
+	return {
+		kind: 'payoff',
+		which,
+		parts: gone.map(({ id, date }) => ({ id, date })),
+		date: found.date,
+		months: which === 'first' ? found.month : plan.months
+	};
+}
+
+function apart(plan: Plan, baseline: Plan, figure: ComparedFigure): PlanWorking | null {
+	const [mine, theirs] = [comparedPlan(plan)[figure], comparedPlan(baseline)[figure]];
+	const away = distance(mine, theirs);
+	if (mine === null || theirs === null || away === null) return null;
+	return { kind: 'apart', figure, plan: mine, baseline: theirs, away };
+}
+
 function againstBaseline(
-	plan: PlanTotals,
-	baseline: PlanTotals,
+	plan: Plan,
+	baseline: Plan,
 	name: 'interestLess' | 'costLess' | 'monthsSooner'
 ): PlanWorking | null {
 	const against = planDifference(plan, baseline);
@@ -145,13 +231,8 @@ function againstBaseline(
 	}
 	if (name === 'costLess') {
 		const { totalCost: mine } = plan;
-		return {
-			kind: 'less',
-			what: 'cost',
-			baseline: baseline.totalCost,
-			plan: mine,
-			less: against.costLess
-		};
+		const less = against.costLess;
+		return { kind: 'less', what: 'cost', baseline: baseline.totalCost, plan: mine, less };
 	}
 	const [mine, theirs] = [plan.ending, baseline.ending];
 	if (mine.status !== 'cleared' || theirs.status !== 'cleared') return null;

@@ -16,6 +16,8 @@ import {
 	type Standing
 } from './plan-month';
 import type {
+	Brought,
+	ChangeFees,
 	DebtTotals,
 	MonthShare,
 	Plan,
@@ -66,7 +68,7 @@ function walkMonths(
 
 	while (open.length > 0) {
 		month += 1;
-		const { asking, asked, due, money } = openMonth(plan, month, open, endOf(month));
+		const { asking, asked, before, due, money } = openMonth(plan, month, open, endOf(month));
 		if (money < 0) {
 			refused = refusal(month, due.all, money);
 			month -= 1;
@@ -79,7 +81,7 @@ function walkMonths(
 		if (missing > 0) shareOut(asking, money);
 		else if (money > asked) passOn(inLine(asking, plan.order), money - asked, plan.order);
 		for (const debt of asking) pay(debt, month);
-		keep?.(monthOf(month, money, due.all, asked, asking));
+		keep?.(monthOf({ month, before, money, fees: due.all, asked }, asking));
 
 		const isSettled = month >= settled && open.every((debt) => debt.periods >= debt.settled);
 		quiet = isSettled && !broughtNews(open) ? quiet + 1 : 0;
@@ -93,7 +95,8 @@ function walkMonths(
 	}
 
 	const totals = all.map((debt) => totalsOf(debt));
-	const { added, upFront } = fees;
+	const added = feesPaid(fees, 'added');
+	const upFront = feesPaid(fees, 'up-front');
 	const setUp = cost.setUp as Cents;
 	const monthly = cost.monthly as Cents;
 	const totalInterest = sumOf(totals, 'interest');
@@ -105,6 +108,7 @@ function walkMonths(
 		starting: (sumOf(totals, 'starting') - added) as Cents,
 		totalInterest,
 		totalCharges: sumOf(totals, 'charges'),
+		agreed: fees,
 		changeFees: { added, upFront, setUp, monthly },
 		totalFees,
 		totalPaid: (sumOf(totals, 'paid') + upFront + setUp + monthly) as Cents,
@@ -122,12 +126,11 @@ const refusal = (month: number, fees: number, left: number): PlanEnding => ({
 	money: (fees + left) as Cents
 });
 
+type MonthSum = 'month' | 'before' | 'money' | 'fees' | 'asked';
+
 /** A month that has been paid, as it is kept. */
 function monthOf(
-	month: number,
-	money: number,
-	fees: number,
-	asked: number,
+	{ month, before, money, fees, asked }: Record<MonthSum, number>,
 	asking: readonly Asking[]
 ): PlanMonth {
 	const shares = asking.map(shareOf);
@@ -139,6 +142,7 @@ function monthOf(
 	}
 	return {
 		month,
+		before: before as Cents,
 		money: money as Cents,
 		fees: fees as Cents,
 		asked: asked as Cents,
@@ -166,6 +170,13 @@ function shareOf(asking: Asking): MonthShare {
 		rank
 	};
 }
+
+/** The fees for new debts that are paid in one of the two ways. */
+const feesPaid = ({ brought }: ChangeFees, way: Brought['paid']): Cents =>
+	sumOf(
+		brought.filter(({ paid }) => paid === way),
+		'fee'
+	);
 
 /** Whether a month has cleared a debt or brought one a new lowest balance; takes note of those. */
 function broughtNews(open: readonly Standing[]): boolean {

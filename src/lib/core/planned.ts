@@ -27,12 +27,23 @@ export interface ConcessionFees {
 		| { readonly kind: 'percent'; readonly percent: Percent; readonly cap: Cents | null };
 }
 
+/** A debt that a change brings at the start, what it takes over, and the fee for that. */
+export interface Brought {
+	readonly debt: string;
+	readonly takes: readonly { readonly id: string; readonly amount: Cents }[];
+	/** The sum of those. */
+	readonly moved: Cents;
+	/** The fee: a part of that sum, and an amount. */
+	readonly percent: Percent;
+	readonly amount: Cents;
+	readonly fee: Cents;
+	/** Added to what the new debt owes, or paid by the client outside the month's money. */
+	readonly paid: 'added' | 'up-front';
+}
+
 /** What the changes of a plan cost. */
 export interface ChangeFees {
-	/** Added to what new debts owe at the start. */
-	readonly added: Cents;
-	/** Paid by the client at the start, outside the month's money. */
-	readonly upFront: Cents;
+	readonly brought: readonly Brought[];
 	readonly concessions: readonly ConcessionFees[];
 }
 
@@ -78,6 +89,8 @@ export interface MonthShare {
 export interface PlanMonth {
 	/** 1, 2, 3 … */
 	readonly month: number;
+	/** What there is before agreements are paid: they are taken from a fixed amount, and come on top else. */
+	readonly before: Cents;
 	/** T: what there is for the debts. */
 	readonly money: Cents;
 	/** What agreements cost this month, beside that. */
@@ -129,7 +142,9 @@ export interface PlanTotals {
 	readonly starting: Cents;
 	readonly totalInterest: Cents;
 	readonly totalCharges: Cents;
-	/** What the plan's changes cost, by when it is paid; all of it in `totalFees`. */
+	/** What the plan's changes cost as it was agreed. */
+	readonly agreed: ChangeFees;
+	/** The same by when it is paid; all of it in `totalFees`. */
 	readonly changeFees: {
 		readonly added: Cents;
 		readonly upFront: Cents;

@@ -19,6 +19,7 @@ import {
 	type ChangedDebts,
 	type Listed
 } from '../formats/case-plans';
+import { newDebtOf } from '../formats/change-document';
 import { nameOf } from '../formats/debt-text';
 import { planTerms, type PlanEntry } from '../formats/plan-document';
 import { planFields } from '../formats/plan-text';
@@ -77,10 +78,17 @@ export class PlanInHand {
 	readonly listed: readonly Listed[] = $derived(
 		listedDebts(this.entries, { changes: this.#changes }, this.debts)
 	);
-	/** Every debt by its name, also one that a change can't bring yet. */
+	/** Every debt by its name, also one that a change can't bring yet, or that another plan brings. */
 	readonly nameOf = (id: string): string =>
 		this.listed.find((debt) => debt.id === id)?.name ??
-		nameOf(this.entries.find((debt) => debt.id === id) ?? { name: '' });
+		nameOf(
+			this.entries.find((debt) => debt.id === id) ??
+				this.plans
+					.flatMap(({ changes }) => changes.map(newDebtOf))
+					.find((debt) => debt?.id === id) ?? {
+					name: ''
+				}
+		);
 	readonly unfinished = $derived(
 		this.entries.length - this.listed.filter(({ isNew }) => !isNew).length
 	);

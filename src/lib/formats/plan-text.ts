@@ -4,6 +4,7 @@ import type { Cents } from '../core/money';
 import { shortfallOf, type PlanDifference } from '../core/plan-answers';
 import { shareOfIncome, type Household } from '../core/household';
 import type { CurvePoint } from '../core/money-curve';
+import type { PlanFigureName } from '../core/plan-figure';
 import type { Order } from '../core/order';
 import type { Plan, PlanEnding, PlanMonth, PlanTotals } from '../core/planned';
 import { percent } from '../core/rate';
@@ -207,15 +208,19 @@ export function shortSentence(
 /** “In April 2028, of 890.00: 137.00 is interest, 753.00 brings the balance down” */
 export function moneySentence(month: PlanMonth, plan: PlanTotals, currency: Currency): Sentence {
 	const money = (amount: number) => writeMoney(amount as Cents, currency);
+	const opens = (what: Extract<PlanFigureName, { inMonth: number }>['what']) =>
+		({ of: 'plan', name: { inMonth: month.month, what } }) as const;
 	return [
 		say(`In ${writeMonth(monthStart(plan.firstMonth, month.month))}, of `),
-		figure(money(month.paid)),
+		figure(money(month.paid), opens('paid')),
 		say(': '),
-		interest(`${money(month.interest)} is interest`),
+		interest(`${money(month.interest)} is interest`, opens('interest')),
 		say(', '),
-		figure(money(Math.abs(month.principal))),
+		figure(money(Math.abs(month.principal)), opens('principal')),
 		say(month.principal >= 0 ? ' brings the balance down' : ' is added to it'),
-		...(month.fees > 0 ? [say('; '), figure(money(month.fees)), say(' beside it are fees')] : []),
+		...(month.fees > 0
+			? [say('; '), figure(money(month.fees), opens('fees')), say(' beside it are fees')]
+			: []),
 		...(month.missing > 0
 			? [say('; '), figure(money(month.missing)), say(' is missing of what is asked')]
 			: [])

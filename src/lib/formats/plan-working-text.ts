@@ -1,64 +1,59 @@
-/** How a figure of a plan comes about, and why a debt gets what it gets, in words and numbers. */
+/** How a figure of a plan comes about, in words and numbers. */
 import type { Cents } from '../core/money';
-import { reliefOf, type Order } from '../core/order';
-import type { MonthShare, PlanMonth } from '../core/planned';
-import type { PlanFigure, PlanWorking } from '../core/plan-working';
-import type { Percent } from '../core/rate';
-import { writeDate, writeMonths } from './date-text';
+import type { ComparedFigure } from '../core/plan-comparison';
+import {
+	COMPARED_AS,
+	type MonthSum,
+	type PlanFigureName,
+	type PlanWorking
+} from '../core/plan-figure';
+import { FIGURE_WORDS, writeCompared, writeDistance } from './comparison-text';
+import { writeDate, writeMonth, writeMonths } from './date-text';
 import { grouped } from './decimal-text';
+import {
+	feesWritten,
+	feeWritten,
+	monthFeesWritten,
+	monthlyWritten,
+	openingWritten
+} from './fee-working-text';
 import { writeMoney, type Currency } from './money-text';
-import { writePercent } from './percent-text';
-import type { WrittenWorking } from './working-text';
+import {
+	added,
+	source,
+	spanSources,
+	type Hand,
+	type Of,
+	type Source,
+	type Written
+} from './plan-working-hand';
+import { countOf } from './sentence';
 
 /** The working of a plan's figure in words and numbers. */
 export function writePlanWorking(
 	working: PlanWorking,
 	nameOf: (id: string) => string,
 	currency: Currency
-): WrittenWorking<PlanFigure> {
+): Written {
 	const money = (amount: number) => writeMoney(amount as Cents, currency);
-	const source = (text: string, figure: PlanFigure | null = null) => ({ text, figure });
+	const hand: Hand = { money, nameOf, currency };
 	switch (working.kind) {
-		case 'sum of debts': {
-			const amounts = working.parts.map(({ amount }) => money(amount));
-			return {
-				title: 'Total interest',
-				words: 'the interest of each debt, added up',
-				numbers: `${amounts.join(' + ')} = ${money(working.total)}`,
-				result: money(working.total),
-				sources: working.parts.map(({ id, amount }) =>
-					source(`${money(amount)} is ${nameOf(id)}`, { of: 'plan', name: { interestOf: id } })
-				)
-			};
-		}
-		case 'interest of a debt': {
-			const { id, paid, closing, starting, charges, interest } = working.debt;
-			const charged = charges === 0 ? '' : ` − ${money(charges)}`;
-			return {
-				title: `Interest of ${nameOf(id)}`,
-				words: `what it is paid + what it still owes − what it owed at the start${charges === 0 ? '' : ' − charges'}`,
-				numbers: `${money(paid)} + ${money(closing)} − ${money(starting)}${charged} = ${money(interest)}`,
-				result: money(interest),
-				sources: []
-			};
-		}
-		case 'fees': {
-			const { fees, ofDebts, total } = working;
-			const parts = [
-				{ amount: fees.added, words: 'is added to new debts at the start' },
-				{ amount: fees.upFront, words: 'is paid by the client at the start' },
-				{ amount: fees.setUp, words: 'is paid when the agreement begins' },
-				{ amount: fees.monthly, words: 'is paid month by month for the agreement' },
-				{ amount: ofDebts, words: 'is charged by the debts themselves' }
-			].filter(({ amount }) => amount > 0);
-			return {
-				title: 'Total fees',
-				words: 'all fees that the plan brings, added up; they are cost, not interest',
-				numbers: `${parts.map(({ amount }) => money(amount)).join(' + ')} = ${money(total)}`,
-				result: money(total),
-				sources: parts.map(({ amount, words }) => source(`${money(amount)} ${words}`))
-			};
-		}
+		case 'sum of debts':
+			return sumWritten(working, hand);
+		case 'interest of a debt':
+			return debtWritten(working, hand);
+		case 'opening':
+			return openingWritten(working, hand);
+		case 'fee':
+			return feeWritten(working, hand);
+		case 'fees':
+			return feesWritten(working, hand);
+		case 'monthly fees':
+			return monthlyWritten(working, hand);
+		case 'fees of a month':
+			return monthFeesWritten(working, hand);
+		case 'spent':
+			return spentWritten(working, hand);
 		case 'cost': {
 			const { interest, fees, total } = working;
 			return {
@@ -67,11 +62,8 @@ export function writePlanWorking(
 				numbers: `${money(interest)} + ${money(fees)} = ${money(total)}`,
 				result: money(total),
 				sources: [
-					source(`${money(interest)} is the total interest`, { of: 'plan', name: 'totalInterest' }),
-					source(
-						`${money(fees)} is the total fees`,
-						fees === 0 ? null : { of: 'plan', name: 'totalFees' }
-					)
+					source(`${money(interest)} is the total interest`, 'totalInterest'),
+					source(`${money(fees)} is the total fees`, fees === 0 ? null : 'totalFees')
 				]
 			};
 		}
@@ -86,28 +78,29 @@ export function writePlanWorking(
 				sources: []
 			};
 		}
-		case 'latest':
+		case 'payoff': {
+			const { which, months, date, parts } = working;
+			const day = which === 'first' ? 'the first day' : 'the latest day';
 			return {
-				title: 'The end',
-				words: `the latest day on which a debt is paid off, in month ${working.months} of the plan`,
+				title: which === 'first' ? 'The first debt gone' : 'The end',
+				words: `${day} on which a debt is paid off, in month ${months} of the plan`,
 				numbers: null,
-				result: writeDate(working.date),
-				sources: working.parts.map(({ id, date }) => source(`${writeDate(date)} is ${nameOf(id)}`))
+				result: writeDate(date),
+				sources: parts.map((part) => source(`${writeDate(part.date)} is ${nameOf(part.id)}`))
+			};
+		}
+		case 'short months':
+			return {
+				title: 'Short months',
+				words: 'the months whose money is less than what the debts ask',
+				numbers: null,
+				result: countOf(working.count, 'month'),
+				sources: spanSources(working.spans, money, ({ amount }, when) =>
+					source(`${money(amount)} is lacking ${when}`)
+				)
 			};
 		case 'less':
-			return {
-				title:
-					working.what === 'interest'
-						? 'Interest less than the other way'
-						: 'Cost less than the other way',
-				words:
-					working.what === 'interest'
-						? 'interest of the other way − interest of the plan'
-						: 'interest and fees of the other way − interest and fees of the plan',
-				numbers: `${money(working.baseline)} − ${money(working.plan)} = ${money(working.less)}`,
-				result: money(working.less),
-				sources: []
-			};
+			return lessWritten(working, hand);
 		case 'sooner': {
 			const time = writeMonths(Math.abs(working.months)) + (working.months < 0 ? ' later' : '');
 			return {
@@ -115,77 +108,109 @@ export function writePlanWorking(
 				words: 'calendar months from the end of the plan to that of the other way',
 				numbers: `${writeDate(working.plan)} to ${writeDate(working.baseline)}: ${time}`,
 				result: time,
-				sources: []
+				sources: bothEnds(working, writeDate, 'payoffDate')
 			};
 		}
+		case 'apart':
+			return apartWritten(working, hand);
 	}
 }
 
-/** Why a debt got what it got in a month. */
-export function whyShare(
-	share: MonthShare,
-	month: PlanMonth,
-	order: Order,
-	currency: Currency
-): string {
-	const money = (amount: number) => writeMoney(amount as Cents, currency);
-	if (month.missing > 0) {
-		return (
-			`Asked ${money(share.asked)}. The month’s money, ${money(month.money)}, is ` +
-			`${money(month.missing)} less than the ${money(month.asked)} that all debts ask, so each gets ` +
-			`its share: ${money(share.asked)} × ${money(month.money)} ÷ ${money(month.asked)} = ${money(share.paid)}, to the cent.`
-		);
+const SUM_WORDS: Readonly<Record<MonthSum, { title: string; words: string }>> = {
+	interest: { title: 'interest', words: 'the interest of each debt' },
+	paid: { title: 'payments', words: 'what each debt is paid' },
+	principal: {
+		title: 'principal',
+		words: 'what each debt is paid beyond its interest and charges'
 	}
-	const rest = share.paid - share.asked;
-	const asked =
-		share.asked === share.owed
-			? `Asked ${money(share.asked)}, all that is still owed.`
-			: `Asked ${money(share.asked)}.`;
-	const left = month.money - month.asked;
-	if (rest === 0) {
-		if (left === 0) return `${asked} The month’s money is just what all debts ask.`;
-		return share.rank === null
-			? asked
-			: `${asked} The ${money(left)} beyond what all debts ask went to debts before it in line.`;
-	}
-	const place = `because it is ${placeWords(share, order, money)}`;
-	const gone = share.closing === 0 ? '; with that it is paid off' : '';
-	return `${asked} The rest, ${money(rest)} of the ${money(left)} beyond what all debts ask, ${place}${gone}.`;
+};
+
+function sumWritten({ what, month, parts, total }: Of<'sum of debts'>, hand: Hand): Written {
+	const { money, nameOf } = hand;
+	const { title, words } = SUM_WORDS[what];
+	const amounts = parts.map(({ amount }) => amount);
+	return {
+		title: month === null ? `Total ${title}` : `The ${title} of ${writeMonth(month)}`,
+		words: `${words}, added up`,
+		numbers: added(amounts, total, money),
+		result: money(total),
+		sources: parts.map(({ id, amount }) =>
+			source(`${money(amount)} is ${nameOf(id)}`, month === null ? { interestOf: id } : null)
+		)
+	};
 }
 
-/** What each debt's agreed payment would have to fall to in a short month, for its money to cover them. */
-export function cureByDebt(
-	{ shares }: PlanMonth,
-	nameOf: (index: number) => string,
-	currency: Currency
-): string[] {
-	return shares
-		.filter(({ asked }) => asked > 0)
-		.map(
-			({ index, asked, paid }) =>
-				`${nameOf(index)}: from ${writeMoney(asked, currency)} to ${writeMoney(paid, currency)}`
-		);
+function debtWritten({ debt, isNew }: Of<'interest of a debt'>, { money, nameOf }: Hand): Written {
+	const { id, paid, closing, starting, charges, interest } = debt;
+	const charged = charges === 0 ? '' : ` − ${money(charges)}`;
+	return {
+		title: `Interest of ${nameOf(id)}`,
+		words: `what it is paid + what it still owes − what it owed at the start${charges === 0 ? '' : ' − charges'}`,
+		numbers: `${money(paid)} + ${money(closing)} − ${money(starting)}${charged} = ${money(interest)}`,
+		result: money(interest),
+		sources: isNew
+			? [source(`${money(starting)} is what it owed at the start`, { openingOf: id })]
+			: []
+	};
 }
 
-function placeWords(
-	{ rank, annual, opening, ...share }: MonthShare,
-	order: Order,
-	money: (amount: number) => string
-): string {
-	const place =
-		rank === 1
-			? 'first in line'
-			: `next in line, at place ${rank}, after those before it took theirs`;
-	switch (order) {
-		case 'rate':
-			return `${place}: ${rank === 1 ? 'highest ' : ''}rate, ${writePercent(annual as Percent)}`;
-		case 'balance':
-			return `${place}: ${rank === 1 ? 'smallest ' : ''}balance, ${money(opening)}`;
-		case 'relief':
-			return `${place}: it owes ${reliefOf(share).toFixed(1)} times what it asks`;
-		case 'listed':
-			return `${place} in the own order`;
-		case 'spread':
-			return 'one of the debts that share it in proportion to what they owe';
-	}
+function spentWritten(
+	{ month, date, most, paid, fees, total }: Of<'spent'>,
+	{ money }: Hand
+): Written {
+	return {
+		title: `Money of ${writeMonth(date)}`,
+		words:
+			`what the debts are paid${fees > 0 ? ' + fees' : ''}` + (most ? '; no month takes more' : ''),
+		numbers: fees > 0 ? `${money(paid)} + ${money(fees)} = ${money(total)}` : null,
+		result: money(total),
+		sources: [
+			source(`${money(paid)} is what the debts are paid`, { inMonth: month, what: 'paid' }),
+			...(fees > 0 ? [source(`${money(fees)} is fees`, { inMonth: month, what: 'fees' })] : [])
+		]
+	};
+}
+
+function lessWritten({ what, baseline, plan, less }: Of<'less'>, { money }: Hand): Written {
+	const interest = what === 'interest';
+	return {
+		title: interest ? 'Interest less than the other way' : 'Cost less than the other way',
+		words: interest
+			? 'interest of the other way − interest of the plan'
+			: 'interest and fees of the other way − interest and fees of the plan',
+		numbers: `${money(baseline)} − ${money(plan)} = ${money(less)}`,
+		result: money(less),
+		sources: bothEnds({ plan, baseline }, money, interest ? 'totalInterest' : 'totalCost')
+	};
+}
+
+/** Where the two figures of a difference come from. */
+const bothEnds = <V>(
+	{ plan, baseline }: { readonly plan: V; readonly baseline: V },
+	write: (value: V) => string,
+	name: PlanFigureName
+): Source[] => [
+	source(`${write(baseline)} is that of the other way`, name, 'baseline'),
+	source(`${write(plan)} is that of the plan`, name)
+];
+
+const APART_WORDS: Readonly<Partial<Record<ComparedFigure, string>>> = {
+	ends: 'calendar months from the end of the other way to that of the plan',
+	firstGone: 'calendar months from the first debt gone in the other way to that in the plan'
+};
+
+function apartWritten({ figure, plan, baseline, away }: Of<'apart'>, hand: Hand): Written {
+	const { currency } = hand;
+	const write = (value: typeof plan) => writeCompared(figure, value, currency);
+	const is = writeDistance(plan, away, currency);
+	const dates = APART_WORDS[figure];
+	return {
+		title: `${FIGURE_WORDS[figure]}: how far from the other way`,
+		words: dates ?? 'that of the plan − that of the other way',
+		numbers: dates
+			? `${write(baseline)} to ${write(plan)}: ${is}`
+			: `${write(plan)} − ${write(baseline)} = ${is}`,
+		result: is,
+		sources: bothEnds({ plan, baseline }, write, COMPARED_AS[figure])
+	};
 }

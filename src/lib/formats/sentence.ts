@@ -3,7 +3,7 @@
  * and opened; read one after the other, the phrases are the sentence.
  */
 import type { Figure } from '../core/figure';
-import type { PlanFigure } from '../core/plan-working';
+import type { PlanFigure } from '../core/plan-figure';
 import { grouped } from './decimal-text';
 
 export interface Phrase {

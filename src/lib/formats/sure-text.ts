@@ -1,5 +1,5 @@
 /** The cheapest order, and how sure a plan is, in words. */
-import type { Strain, Strained } from '../core/how-sure';
+import { WITHIN, type LeastChecked, type Strain, type Strained } from '../core/how-sure';
 import { dearerThan, type OrderSearch } from '../core/least-order';
 import type { Cents } from '../core/money';
 import { planDifference } from '../core/plan-answers';
@@ -8,7 +8,8 @@ import { verdict } from './comparison-text';
 import { writeMonth, writeShortMonth } from './date-text';
 import { writeMoney, type Currency } from './money-text';
 import { monthStart } from './plan-document';
-import { figure, interest, say, type Phrase, type Sentence } from './sentence';
+import { countOf, figure, interest, say, type Phrase, type Sentence } from './sentence';
+import type { WrittenWorking } from './working-text';
 
 /** What a search has found, against the plan's own order. */
 export function searchSentence(
@@ -27,7 +28,10 @@ export function searchSentence(
 			)
 		];
 	}
-	const cost = interest(best.interest === 0 ? 'nothing' : money(best.interest));
+	const cost = interest(best.interest === 0 ? 'nothing' : money(best.interest), {
+		of: 'plan',
+		name: 'totalInterest'
+	});
 	if (best.done < 1) {
 		const far: Phrase[] = [
 			say(ended ? 'The best order found costs ' : 'The best order so far costs '),
@@ -51,7 +55,7 @@ export function searchSentence(
 			say('The cheapest possible order costs '),
 			cost,
 			say(' in interest: the plan’s own order costs '),
-			figure(`${money(more)} more`),
+			figure(`${money(more)} more`, { of: 'plan', name: 'interestLess' }),
 			say('.')
 		];
 	}
@@ -111,5 +115,25 @@ export function sureLine(
 		cost: cleared ? writeMoney(totals.totalCost, currency) : '—',
 		against: totals === calm ? '' : (verdict(planDifference(totals, calm), currency) ?? ''),
 		least: least === null ? 'no amount' : writeMoney(least, currency)
+	};
+}
+
+/** What shows that an amount is the least with which a plan is over in time. */
+export function leastWorking(
+	{ least, less, months, monthsWithLess }: LeastChecked,
+	currency: Currency
+): WrittenWorking<never> {
+	const money = (amount: Cents) => writeMoney(amount, currency);
+	const over = (count: number | null) =>
+		count === null ? 'it is never over' : `it is over after ${countOf(count, 'month')}`;
+	return {
+		title: `Least money for ${countOf(WITHIN, 'month')}`,
+		words: `the smallest amount, the same each month, with which it is over within ${countOf(WITHIN, 'month')} even so: found by trying amounts, to the cent`,
+		numbers: null,
+		result: money(least),
+		sources: [
+			{ text: `with ${money(least)} a month ${over(months)}`, figure: null },
+			{ text: `with ${money(less)} a month ${over(monthsWithLess)}`, figure: null }
+		]
 	};
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Phrase, Sentence } from '../formats/sentence';
+	import Phrases from './Phrases.svelte';
 
 	interface Props {
 		sentence: Sentence;
@@ -10,34 +11,16 @@
 </script>
 
 <p class="answer" aria-live="polite">
-	{#each sentence as { text, figure, opens }, index (index)}{#if opens && onopen}<button
-				type="button"
-				class:interest={figure === 'interest'}
-				onclick={(event) => onopen(opens, event.currentTarget)}>{text}</button
-			>{:else if figure}<strong class:interest={figure === 'interest'}>{text}</strong
-			>{:else}{text}{/if}{/each}
+	<Phrases {sentence} {onopen} />
 </p>
 
 <style>
 	.answer {
 		max-width: 70em;
 		font: 400 25px/1.36 var(--serif);
+		--figure-weight: 640;
 		font-variant-numeric: lining-nums;
 		text-wrap: pretty;
 		overflow-wrap: anywhere;
-	}
-
-	strong,
-	button {
-		font-weight: 640;
-	}
-
-	button {
-		border-bottom: 1px dotted var(--act);
-		line-height: 1.15;
-	}
-
-	.interest {
-		color: var(--interest);
 	}
 </style>

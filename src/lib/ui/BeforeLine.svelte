@@ -1,6 +1,7 @@
 <!-- The answer from before a change, beside the new one, until it is let go. -->
 <script lang="ts">
 	import type { Sentence } from '../formats/sentence';
+	import Phrases from './Phrases.svelte';
 
 	interface Props {
 		sentence: Sentence;
@@ -12,8 +13,7 @@
 
 <p class="before" role="status">
 	<span>
-		{#each sentence as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
-				>{:else}{text}{/if}{/each}
+		<Phrases {sentence} />
 	</span>
 	<button type="button" onclick={onputback}>Put back</button>
 	<button type="button" onclick={onletgo}>Let it go</button>
@@ -28,11 +28,6 @@
 		padding-left: 12px;
 		border-left: 3px solid var(--act);
 		color: var(--quiet);
-	}
-
-	strong {
-		color: var(--ink);
-		font-weight: 600;
 	}
 
 	button {

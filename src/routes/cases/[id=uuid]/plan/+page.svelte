@@ -2,28 +2,23 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import type { CalendarDate } from '$lib/core/calendar';
-	import type { Cents } from '$lib/core/money';
-	import type { MoreAnswer } from '$lib/core/more-money';
-	import type { PlanFigure } from '$lib/core/plan-working';
+	import type { PlanFigure } from '$lib/core/plan-figure';
 	import type { MonthShare } from '$lib/core/planned';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { withHappening } from '$lib/desk/debt-entry';
 	import { newPlanHappening } from '$lib/desk/plan-entry';
-	import { PlanInHand, type MoneyMark } from '$lib/desk/plan-in-hand.svelte';
+	import { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import type { Listed } from '$lib/formats/case-plans';
 	import { writeMonth } from '$lib/formats/date-text';
 	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { letterOf } from '$lib/formats/debt-text';
 	import { monthStart, type PlanEntry, type PlanHappening } from '$lib/formats/plan-document';
 	import { orderWords } from '$lib/formats/plan-text';
-	import { cureByDebt, whyShare } from '$lib/formats/plan-working-text';
+	import { cureByDebt, whyShare } from '$lib/formats/share-text';
 	import { say, type Phrase } from '$lib/formats/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Note from '$lib/ui/Note.svelte';
-	import { moreInWorker } from '$lib/workers/more-money';
 	import HowSure from './HowSure.svelte';
-	import MoneyBar from './MoneyBar.svelte';
-	import MoneyCurve from './MoneyCurve.svelte';
+	import MoneyZone from './MoneyZone.svelte';
 	import MoneySheet from './MoneySheet.svelte';
 	import MonthStrip from './MonthStrip.svelte';
 	import OrderList from './OrderList.svelte';
@@ -36,51 +31,17 @@
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
 	const hand = new PlanInHand(inUse, () => page.url.searchParams.get('of'));
-	const { asOf, currency, entry, entries, debts, listed, plan, baseline, covers } = $derived(hand);
+	const { asOf, currency, entry, entries, debts, listed, plan, baseline } = $derived(hand);
 	const { order, happenings } = $derived(entry);
 
 	$effect(() => {
 		desk.planLookedAt = entry.id;
 	});
 
+	let head = $state<ReturnType<typeof PlanHead>>();
 	/** What is open beside the plan. */
 	let panel = $state<'sheet' | 'search' | 'sure' | null>(null);
 	const turnPanel = (which: typeof panel) => (panel = panel === which ? null : which);
-	let curve = $state.raw<{ readonly from: Cents; readonly to: Cents } | null>(null);
-
-	/** The curve begins where what is asked is covered, and reaches past the amount as it is then. */
-	function turnCurve(): void {
-		const { askedFirst, present } = hand;
-		const low = Math.min(covers ?? askedFirst, present ?? askedFirst);
-		const high = Math.max(askedFirst * 2, (present ?? 0) * 1.4, low * 1.5);
-		curve = curve === null ? { from: low as Cents, to: Math.ceil(high) as Cents } : null;
-	}
-
-	const STEPS = [10, 25, 50];
-	/** How long sliding must rest before what more money would buy is worked out, in milliseconds. */
-	const REST = 250;
-	let buys = $state.raw<MoreAnswer>({ more: [], sooner: [] });
-	$effect(() => {
-		const steps = STEPS.map((step) => (step * 10 ** currency.digits) as Cents);
-		const { terms, steady, present } = hand;
-		const task = { debts, plan: terms, steps, steady, present };
-		let end = (): void => undefined;
-		const resting = setTimeout(() => {
-			end = moreInWorker(task, (answer) => (buys = answer));
-		}, REST);
-		return () => {
-			clearTimeout(resting);
-			end();
-		};
-	});
-	const sooner = $derived(
-		hand.present === null
-			? []
-			: buys.sooner.flatMap(({ id, amount }): MoneyMark[] => {
-					const debt = listed.find((other) => other.id === id);
-					return debt ? [{ amount, words: `${letterOf(debt.place)} sooner` }] : [];
-				})
-	);
 
 	const month = $derived(Math.min(desk.pickedMonth, Math.max(plan.months, 1)));
 	const kept = $derived(plan.kept[month - 1]);
@@ -209,6 +170,7 @@
 		<h1 class="unseen">Plan of {desk.document.label}</h1>
 		<div class="top">
 			<PlanHead
+				bind:this={head}
 				{desk}
 				{hand}
 				onopen={open}
@@ -260,6 +222,11 @@
 					onchange={write}
 					onremove={remove}
 					onoffer={changeOffer}
+					onplanchange={(place, changed) =>
+						vary('what the plan changes', {
+							changes: entry.changes.map((change, at) => (at === place ? changed : change))
+						})}
+					onopenchange={(place) => head?.showChange(place)}
 					onopendebt={({ id }) => goto(`/cases/${desk.id}/debts/${id}`)}
 				/>
 			</div>
@@ -272,22 +239,14 @@
 						events={hand.events}
 						{currency}
 						onmonth={pick}
+						onopen={open}
 						onwhy={explain}
 					/>
 				{/if}
 			</div>
 		{/if}
 		<div class="bar">
-			<MoneyBar
-				budget={entry.budget}
-				askedFirst={hand.askedFirst}
-				marks={[...hand.marks, ...sooner]}
-				more={buys.more}
-				{currency}
-				onchange={setMoney}
-				oncurve={turnCurve}
-				onsheet={() => turnPanel('sheet')}
-			/>
+			<MoneyZone {hand} onchange={setMoney} onsheet={() => turnPanel('sheet')} />
 		</div>
 	</main>
 {/if}
@@ -309,6 +268,7 @@
 		terms={hand.terms}
 		{plan}
 		{listed}
+		nameOf={nameOfDebt}
 		{currency}
 		onuse={(ids) => {
 			panel = null;
@@ -321,19 +281,9 @@
 		{debts}
 		terms={hand.terms}
 		firstMonth={hand.firstMonth}
+		nameOf={nameOfDebt}
 		{currency}
 		onclose={() => (panel = null)}
-	/>
-{/if}
-{#if curve !== null && hand.present !== null && debts.length > 0}
-	<MoneyCurve
-		{debts}
-		plan={hand.steady}
-		present={hand.present}
-		{...curve}
-		{currency}
-		ontry={(amount) => setMoney({ kind: 'constant', amount })}
-		onclose={() => (curve = null)}
 	/>
 {/if}
 {#if opened}

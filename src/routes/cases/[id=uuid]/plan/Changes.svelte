@@ -28,6 +28,12 @@
 		if (anchor) open = { anchor, at: changes.length };
 	}
 
+	/** Opens a change by its place. */
+	export function show(at: number): void {
+		const anchor = list?.querySelector<HTMLElement>(`[data-change="${at}"]`);
+		if (anchor) open = { anchor, at };
+	}
+
 	function write(changed: ChangeEntry): void {
 		onchange(changes.map((change, at) => (at === open?.at ? changed : change)));
 	}

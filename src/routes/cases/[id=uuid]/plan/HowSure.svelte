@@ -1,25 +1,37 @@
 <!-- What becomes of the plan when life does not keep to it, worked out beside the page. -->
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/calendar';
-	import { WITHIN, type Strain, type SureAnswer } from '$lib/core/how-sure';
+	import {
+		leastChecked,
+		underStrain,
+		WITHIN,
+		type Strain,
+		type SureAnswer
+	} from '$lib/core/how-sure';
 	import type { Cents } from '$lib/core/money';
-	import type { PlannedDebt, PlanTerms } from '$lib/core/planned';
+	import { planOf } from '$lib/core/plan';
+	import type { PlanFigure, PlanFigureName } from '$lib/core/plan-figure';
+	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/planned';
 	import type { Currency } from '$lib/formats/money-text';
 	import { monthIn, monthStart } from '$lib/formats/plan-document';
-	import { strainInWords, sureLine } from '$lib/formats/sure-text';
+	import { leastWorking, strainInWords, sureLine } from '$lib/formats/sure-text';
+	import type { WrittenWorking } from '$lib/formats/working-text';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import { strainsInWorker } from '$lib/workers/how-sure';
 	import { moneyText, monthText } from '../debt-fields';
 	import Panel from './Panel.svelte';
+	import PlanWorkingNote from './PlanWorkingNote.svelte';
 
 	interface Props {
 		debts: readonly PlannedDebt[];
 		terms: PlanTerms;
 		firstMonth: CalendarDate;
+		nameOf: (id: string) => string;
 		currency: Currency;
 		onclose: () => void;
 	}
-	const { debts, terms, firstMonth, currency, onclose }: Props = $props();
+	const { debts, terms, firstMonth, nameOf, currency, onclose }: Props = $props();
 
 	let month = $state(3);
 	let typed = $state<Cents | null>(null);
@@ -38,8 +50,41 @@
 			answers = [...answers, answer];
 		});
 	});
+	type Opened =
+		| { readonly anchor: HTMLElement; readonly least: WrittenWorking<never> }
+		| {
+				readonly anchor: HTMLElement;
+				readonly figure: PlanFigure;
+				readonly plan: Plan;
+				readonly baseline: Plan;
+		  };
+	/** The figure that shows its working: the least money, or one of the strained plan against the plan. */
+	let opened = $state.raw<Opened | null>(null);
+
+	function open(strain: Strain | null, name: PlanFigureName, anchor: HTMLElement): void {
+		const under = underStrain(debts, terms, strain);
+		const plan = planOf(under.debts, under.plan);
+		const baseline = planOf(debts, terms);
+		opened = { anchor, figure: { of: 'plan', name }, plan, baseline };
+	}
+
+	function close(): void {
+		opened?.anchor.focus();
+		opened = null;
+	}
+
 	const calm = $derived(answers.find(({ place }) => place === 0)?.strained ?? null);
 </script>
+
+{#snippet opening(strain: Strain | null, name: PlanFigureName | null, text: string)}
+	{#if name}
+		<button
+			type="button"
+			title="Show its working"
+			onclick={(event) => open(strain, name, event.currentTarget)}>{text}</button
+		>
+	{:else}{text}{/if}
+{/snippet}
 
 <Panel title="How sure is it" {onclose}>
 	<table>
@@ -63,10 +108,25 @@
 						<td colspan="4" class="quiet">nothing but what is asked is paid: it changes nothing</td>
 					{:else}
 						{@const line = sureLine(answer.strained, calm.totals, currency)}
-						<td>{line.ends}</td>
-						<td class="right">{line.cost}</td>
-						<td>{line.against}</td>
-						<td class="right">{line.least}</td>
+						{@const ends = answer.strained.totals.ending.status === 'cleared'}
+						<td>{@render opening(strain, ends ? 'payoffDate' : null, line.ends)}</td>
+						<td class="right">{@render opening(strain, ends ? 'totalCost' : null, line.cost)}</td>
+						<td>{@render opening(strain, ends ? { apart: 'cost' } : null, line.against)}</td>
+						<td class="right">
+							{#if answer.strained.least === null}{line.least}
+							{:else}
+								{@const least = answer.strained.least}
+								<button
+									type="button"
+									title="Show its working"
+									onclick={(event) =>
+										(opened = {
+											anchor: event.currentTarget,
+											least: leastWorking(leastChecked(debts, terms, strain, least), currency)
+										})}>{line.least}</button
+								>
+							{/if}
+						</td>
 					{/if}
 				</tr>
 			{/each}
@@ -89,6 +149,12 @@
 		/>
 	</p>
 </Panel>
+
+{#if opened && 'least' in opened}
+	<WorkingNote working={opened.least} anchor={opened.anchor} onclose={close} />
+{:else if opened}
+	<PlanWorkingNote {...opened} {nameOf} {currency} onclose={close} />
+{/if}
 
 <style>
 	table {
@@ -119,6 +185,11 @@
 
 	td:not([colspan]) {
 		white-space: nowrap;
+	}
+
+	td button:hover {
+		text-decoration: underline dotted var(--act);
+		text-underline-offset: 3px;
 	}
 
 	.right {

@@ -11,6 +11,7 @@
 	import type { PlanEntry } from '$lib/formats/plan-document';
 	import { moreSentence } from '$lib/formats/plan-text';
 	import Choice from '$lib/ui/Choice.svelte';
+	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { moneyText } from '../debt-fields';
 
@@ -147,9 +148,7 @@
 		{#each more as { amount: added, gained } (added)}
 			<li>
 				<button type="button" title="Try it" onclick={() => set(amount + added)}>
-					{#each moreSentence(added, gained, currency) as { text, figure }, index (index)}{#if figure}<strong
-								>{text}</strong
-							>{:else}{text}{/if}{/each}
+					<Phrases sentence={moreSentence(added, gained, currency)} />
 				</button>
 			</li>
 		{/each}
@@ -244,10 +243,6 @@
 
 	li button:hover {
 		color: var(--act);
-	}
-
-	strong {
-		font-weight: 600;
 	}
 
 	.curve {

@@ -8,6 +8,7 @@
 	import type { PlannedDebt, PlanTerms } from '$lib/core/planned';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { curveSentence } from '$lib/formats/plan-text';
+	import Phrases from '$lib/ui/Phrases.svelte';
 	import { amountAt, drawCurve, redrawCurve } from '$lib/ui/curve-chart';
 	import { liveChart } from '$lib/ui/live-chart.svelte';
 	import { curveInWorker } from '$lib/workers/money-curve';
@@ -96,9 +97,7 @@
 	{#snippet heading()}
 		<span class="said">
 			{#if shown}
-				{#each curveSentence(shown, currency) as { text, figure }, index (index)}{#if figure}<strong
-							class:interest={figure === 'interest'}>{text}</strong
-						>{:else}{text}{/if}{/each}
+				<Phrases sentence={curveSentence(shown, currency)} />
 			{:else}
 				What more money a month buys: <span class="interest">interest</span>, and how long it takes
 				(dashed)
@@ -129,10 +128,6 @@
 </Panel>
 
 <style>
-	strong {
-		font-weight: 600;
-	}
-
 	.interest {
 		color: var(--interest);
 	}

@@ -10,6 +10,7 @@
 	import { sheetSentence } from '$lib/formats/plan-text';
 	import Choice from '$lib/ui/Choice.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
+	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import Panel from './Panel.svelte';
 	import { Trash2 } from '@lucide/svelte';
@@ -56,8 +57,7 @@
 <Panel title="Work the month’s money out" side="left" {onclose}>
 	{#snippet heading()}
 		<span class="said">
-			{#each sentence as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
-					>{:else}{text}{/if}{/each}
+			<Phrases {sentence} />
 		</span>
 	{/snippet}
 	<div class="sides" {@attach begin}>
@@ -116,10 +116,6 @@
 		display: grid;
 		grid-template-columns: 1fr 1fr;
 		gap: 6px 28px;
-	}
-
-	strong {
-		font-weight: 600;
 	}
 
 	.use {

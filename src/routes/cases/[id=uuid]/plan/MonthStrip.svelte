@@ -8,7 +8,9 @@
 	import { letterOf } from '$lib/formats/debt-text';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { moneySentence } from '$lib/formats/plan-text';
+	import type { Phrase } from '$lib/formats/sentence';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import Phrases from '$lib/ui/Phrases.svelte';
 	import { hueOf } from '$lib/ui/hues';
 	import { ChevronLeft, ChevronRight } from '@lucide/svelte';
 	import type { Listed } from '$lib/formats/case-plans';
@@ -21,9 +23,11 @@
 		events: readonly number[];
 		currency: Currency;
 		onmonth: (month: number) => void;
+		/** A figure that is to show its working, and the element that it stands in. */
+		onopen: (figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void;
 		onwhy: (share: MonthShare, debt: Listed, element: HTMLElement) => void;
 	}
-	const { plan, month, debts, events, currency, onmonth, onwhy }: Props = $props();
+	const { plan, month, debts, events, currency, onmonth, onopen, onwhy }: Props = $props();
 
 	const money = (amount: Cents) => writeMoney(amount, currency);
 	const sentence = $derived(moneySentence(month, plan, currency));
@@ -44,9 +48,7 @@
 <section aria-label="The picked month">
 	<div class="head">
 		<h2>
-			{#each sentence as { text, figure }, index (index)}{#if figure}<strong
-						class:interest={figure === 'interest'}>{text}</strong
-					>{:else}{text}{/if}{/each}
+			<Phrases {sentence} {onopen} />
 		</h2>
 		<button
 			type="button"
@@ -120,13 +122,7 @@
 		font-weight: 400;
 	}
 
-	h2 strong {
-		color: var(--ink);
-		font-weight: 600;
-	}
-
-	.interest,
-	h2 strong.interest {
+	.interest {
 		color: var(--interest);
 	}
 

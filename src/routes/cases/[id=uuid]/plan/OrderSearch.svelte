@@ -1,27 +1,33 @@
 <!-- The cheapest order of all, searched beside the page: how far it has come, the best so far, and the proof. -->
 <script lang="ts">
 	import type { OrderAnswer } from '$lib/core/least-order';
+	import { planOf } from '$lib/core/plan';
+	import type { PlanFigure } from '$lib/core/plan-figure';
 	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/planned';
 	import type { Listed } from '$lib/formats/case-plans';
 	import type { Currency } from '$lib/formats/money-text';
 	import { writePercent } from '$lib/formats/percent-text';
 	import { percent } from '$lib/core/rate';
+	import type { Phrase } from '$lib/formats/sentence';
 	import { searchSentence } from '$lib/formats/sure-text';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import Phrases from '$lib/ui/Phrases.svelte';
 	import { searchInWorker } from '$lib/workers/order-search';
 	import Panel from './Panel.svelte';
+	import PlanWorkingNote from './PlanWorkingNote.svelte';
 
 	interface Props {
 		debts: readonly PlannedDebt[];
 		terms: PlanTerms;
 		plan: Plan;
 		listed: readonly Listed[];
+		nameOf: (id: string) => string;
 		currency: Currency;
 		/** The order is taken as the plan's own. */
 		onuse: (ids: readonly string[]) => void;
 		onclose: () => void;
 	}
-	const { debts, terms, plan, listed, currency, onuse, onclose }: Props = $props();
+	const { debts, terms, plan, listed, nameOf, currency, onuse, onclose }: Props = $props();
 
 	let answer = $state.raw<OrderAnswer>({ best: null, ended: false });
 	let stop = $state.raw<(() => void) | null>(null);
@@ -43,14 +49,24 @@
 			return owes ? listed.filter((debt) => debt.id === id) : [];
 		})
 	);
+	/** The best order carried out, for its working. */
+	const found = $derived(
+		answer.best && planOf(debts, { ...terms, order: 'listed', listed: answer.best.ids })
+	);
+	let opened = $state.raw<{ readonly figure: PlanFigure; readonly anchor: HTMLElement } | null>(
+		null
+	);
+
+	function open(figure: NonNullable<Phrase['opens']>, anchor: HTMLElement): void {
+		if (figure.of === 'plan') opened = { figure, anchor };
+	}
+
 	const settled = $derived(percent(Math.floor((answer.best?.done ?? 0) * 10_000) * 100));
 </script>
 
 <Panel title="The cheapest order" {onclose}>
 	<p class="found">
-		{#each sentence as { text, figure }, index (index)}{#if figure}<strong
-					class:interest={figure === 'interest'}>{text}</strong
-				>{:else}{text}{/if}{/each}
+		<Phrases {sentence} onopen={open} />
 	</p>
 	{#if !answer.ended}
 		<p class="far">
@@ -58,6 +74,12 @@
 			></progress>
 			<span>{writePercent(settled)} of all orders are settled</span>
 			<button type="button" onclick={() => stop?.()}>Stop here</button>
+		</p>
+	{/if}
+	{#if answer.best && answer.best.done < 1}
+		<p class="how">
+			That none costs less is certain: for it, each month’s money is taken to bring down all that is
+			owed at once, and what is left to lie on the debts with the lowest rates.
 		</p>
 	{/if}
 	{#if line.length > 1}
@@ -75,14 +97,29 @@
 	{/if}
 </Panel>
 
+{#if opened && found}
+	<PlanWorkingNote
+		{...opened}
+		plan={found}
+		baseline={plan}
+		{nameOf}
+		{currency}
+		onclose={() => {
+			opened?.anchor.focus();
+			opened = null;
+		}}
+	/>
+{/if}
+
 <style>
 	.found {
 		margin-bottom: 6px;
 		font: 400 17px/1.4 var(--serif);
 	}
 
-	.interest {
-		color: var(--interest);
+	.how {
+		margin-bottom: 6px;
+		color: var(--quiet);
 	}
 
 	.far {

@@ -14,6 +14,7 @@
 	import { say, type Phrase } from '$lib/formats/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeLine from '$lib/ui/BeforeLine.svelte';
+	import Phrases from '$lib/ui/Phrases.svelte';
 	import Changes from './Changes.svelte';
 	import PlanBar from './PlanBar.svelte';
 
@@ -58,6 +59,12 @@
 		desk.letGoPlan(entry.id);
 	}
 
+	let changes = $state<ReturnType<typeof Changes>>();
+	/** Opens one of the plan's changes by its place. */
+	export function showChange(at: number): void {
+		changes?.show(at);
+	}
+
 	const hrefOf = (id: string) => `/cases/${desk.id}/plan?of=${id}`;
 
 	function addPlan(start: PlanStart): void {
@@ -87,6 +94,7 @@
 />
 <Answer {sentence} {onopen} />
 <Changes
+	bind:this={changes}
 	changes={entry.changes}
 	document={desk.document}
 	{nameOf}
@@ -100,8 +108,7 @@
 {/if}
 {#if short}
 	<p class="short">
-		{#each short as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
-				>{:else}{text}{/if}{/each}
+		<Phrases sentence={short} />
 		<button type="button" onclick={() => onmonth(plan.shortMonths[0]?.month ?? 1)}
 			>Show the month</button
 		>

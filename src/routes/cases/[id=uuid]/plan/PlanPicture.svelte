@@ -4,6 +4,8 @@
 	import type { Cents } from '$lib/core/money';
 	import type { Plan } from '$lib/core/planned';
 	import { owedInAll } from '$lib/core/plan-answers';
+	import { changeDay, changeDayInWords, withChangeDay } from '$lib/formats/change-days';
+	import { newDebtOf, type ChangeEntry } from '$lib/formats/change-document';
 	import type { DebtEntry } from '$lib/formats/debt-document';
 	import { letterOf } from '$lib/formats/debt-text';
 	import { happeningInWords } from '$lib/formats/happening-text';
@@ -12,6 +14,7 @@
 	import { owedSentence, planHappeningInWords, planInWords } from '$lib/formats/plan-text';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
+	import Phrases from '$lib/ui/Phrases.svelte';
 	import { keptScale, type TimeScale } from '$lib/ui/time-axis';
 	import TimeLine from '$lib/ui/TimeLine.svelte';
 	import { untrack } from 'svelte';
@@ -42,6 +45,9 @@
 		/** A debt's new rate is moved, switched off or on, or (null) deleted. */
 		onoffer: (debt: DebtEntry, id: string, changed: Offer | null) => void;
 		onopendebt: (debt: DebtEntry) => void;
+		/** What the plan changes, by its place, is moved to another day, or opened; it is deleted from there. */
+		onplanchange: (place: number, changed: ChangeEntry) => void;
+		onopenchange: (place: number) => void;
 	}
 	type Offer = Extract<DebtEntry['happenings'][number], { kind: 'rate' }>;
 	const {
@@ -108,6 +114,26 @@
 			again: []
 		}))
 	);
+	/** What the plan changes later than at the start: a new card's offer that ends, an agreement that begins. */
+	const changes = $derived(
+		entry.changes.flatMap((change, place) => {
+			const date = changeDay(change, plan.firstMonth);
+			return date === null ? [] : [{ id: `change ${place}`, place, change, date }];
+		})
+	);
+	const changeItems = $derived(
+		changes.map(({ id, change, date }) => {
+			const card = debts.find((debt) => debt.id === newDebtOf(change)?.id);
+			const words = changeDayInWords(change, date);
+			return {
+				id,
+				date,
+				text: card ? `${letterOf(card.place)}: ${words}` : words,
+				off: false,
+				again: []
+			};
+		})
+	);
 	const moneyItems = $derived(
 		entry.happenings.map((item) => {
 			const [date = item.date, ...again] = daysOf(item, dayOfMonth(plan, plan.months, asOf));
@@ -139,16 +165,19 @@
 	const dateOf = (day: number) => addDays('1970-01-01' as CalendarDate, Math.round(day));
 
 	const offerOf = (id: string) => offers.find((offer) => offer.id === id);
+	const changeOf = (id: string) => changes.find((change) => change.id === id);
 
 	/** What happens keeps its day of the month, and never comes before the first month. */
 	function move(id: string, to: (from: CalendarDate) => CalendarDate): void {
-		const offer = offerOf(id);
-		const found = offer?.item ?? entry.happenings.find((item) => item.id === id);
+		const [offer, changed] = [offerOf(id), changeOf(id)];
+		const found = changed ?? offer?.item ?? entry.happenings.find((item) => item.id === id);
 		if (!found) return;
 		const day = to(found.date);
 		const date = day < plan.firstMonth ? plan.firstMonth : day;
 		if (date === found.date) return;
-		if (offer) on.onoffer(offer.debt, offer.item.id, { ...offer.item, date });
+		if (changed)
+			on.onplanchange(changed.place, withChangeDay(changed.change, date, plan.firstMonth));
+		else if (offer) on.onoffer(offer.debt, offer.item.id, { ...offer.item, date });
 		else on.onchange({ ...(found as PlanHappening), date });
 	}
 
@@ -169,16 +198,16 @@
 	}
 
 	function open(id: string, element: HTMLElement): void {
-		const offer = offerOf(id);
-		if (offer) on.onopendebt(offer.debt);
+		const [offer, changed] = [offerOf(id), changeOf(id)];
+		if (changed) on.onopenchange(changed.place);
+		else if (offer) on.onopendebt(offer.debt);
 		else on.onopen(id, element);
 	}
 </script>
 
 <section class="pictures" aria-label="What is owed over time">
 	<p class="caption">
-		{#each owed as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
-				>{:else}{text}{/if}{/each}
+		<Phrases sentence={owed} />
 	</p>
 	<span class="against">
 		<span>against</span>
@@ -206,7 +235,7 @@
 	</div>
 	<div class="line">
 		<TimeLine
-			items={[...moneyItems, ...offerItems]}
+			items={[...moneyItems, ...offerItems, ...changeItems]}
 			{scale}
 			pointed={picture.pointed}
 			onopen={open}
@@ -233,11 +262,6 @@
 	.caption {
 		color: var(--quiet);
 		font-size: 13px;
-	}
-
-	.caption strong {
-		color: var(--ink);
-		font-weight: 600;
 	}
 
 	.against {

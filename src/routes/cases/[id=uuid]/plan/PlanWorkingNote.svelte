@@ -1,16 +1,17 @@
 <!-- The working of a plan's figure, and of those that it is made of, opened in turn. -->
 <script lang="ts">
-	import { planWorkingOf, type PlanFigure } from '$lib/core/plan-working';
-	import type { PlanTotals } from '$lib/core/planned';
+	import type { PlanFigure } from '$lib/core/plan-figure';
+	import { planWorkingOf } from '$lib/core/plan-working';
+	import type { Plan } from '$lib/core/planned';
 	import type { Currency } from '$lib/formats/money-text';
 	import { writePlanWorking } from '$lib/formats/plan-working-text';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 
 	interface Props {
 		figure: PlanFigure;
-		plan: PlanTotals;
+		plan: Plan;
 		/** What it is measured against. */
-		baseline: PlanTotals;
+		baseline: Plan;
 		nameOf: (id: string) => string;
 		currency: Currency;
 		anchor: HTMLElement;

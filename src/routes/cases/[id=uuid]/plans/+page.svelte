@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { planDifference } from '$lib/core/plan-answers';
 	import { comparedPlan, crossings, type ComparedFigure } from '$lib/core/plan-comparison';
-	import type { PlanFigure } from '$lib/core/plan-working';
+	import type { PlanFigure } from '$lib/core/plan-figure';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { movedPlan, newPlan, type PlanStart } from '$lib/desk/plan-entry';
 	import { carriedPlan, listedDebts, measuredPlan, measureWords } from '$lib/formats/case-plans';

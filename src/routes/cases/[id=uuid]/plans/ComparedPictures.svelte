@@ -9,6 +9,7 @@
 	import { monthIn, monthStart } from '$lib/formats/plan-document';
 	import { plain, type Sentence } from '$lib/formats/sentence';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
+	import Phrases from '$lib/ui/Phrases.svelte';
 	import { dayOfMonth, owedLine, planUntil } from '../plan/plan-lines';
 	import type { ShownPlan } from './shown-plans';
 
@@ -75,8 +76,7 @@
 <div class="pictures">
 	<section aria-label="What is owed over time">
 		<p class="caption">
-			{#each caption as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
-					>{:else}{text}{/if}{/each}
+			<Phrases sentence={caption} />
 			{#if axis?.cut}
 				<button type="button" aria-pressed={whole} onclick={() => (whole = !whole)}>
 					{whole ? 'Show the nearer part' : 'Show all of it'}
@@ -97,8 +97,7 @@
 			{#each crossed as { crossing, sentence } (plain(sentence))}
 				<li>
 					<button type="button" onclick={() => onmonth(crossing.month)}>
-						{#each sentence as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
-								>{:else}{text}{/if}{/each}
+						<Phrases {sentence} />
 					</button>
 				</li>
 			{/each}
@@ -142,10 +141,6 @@
 		color: var(--quiet);
 		font-size: 13px;
 		font-weight: 400;
-	}
-
-	.caption strong {
-		color: var(--ink);
 	}
 
 	.caption button {

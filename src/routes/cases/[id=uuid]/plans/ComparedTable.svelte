@@ -10,7 +10,7 @@
 		FIGURES,
 		type ComparedFigure
 	} from '$lib/core/plan-comparison';
-	import type { PlanFigure } from '$lib/core/plan-working';
+	import { COMPARED_AS, type PlanFigure } from '$lib/core/plan-figure';
 	import type { Plan } from '$lib/core/planned';
 	import {
 		FIGURE_WORDS,
@@ -42,21 +42,6 @@
 	}
 	const { shown, baseline, words, chosen, currency, figures, hrefOf, ...on }: Props = $props();
 
-	/** The figures that have a working, and what each distance is. */
-	const OPENS: Partial<Record<ComparedFigure, PlanFigure['name']>> = {
-		ends: 'payoffDate',
-		months: 'months',
-		interest: 'totalInterest',
-		fees: 'totalFees',
-		cost: 'totalCost',
-		costPerUnit: 'costPerUnit'
-	};
-	const APART: Partial<Record<ComparedFigure, PlanFigure['name']>> = {
-		ends: 'monthsSooner',
-		interest: 'interestLess',
-		cost: 'costLess'
-	};
-
 	const measured = $derived(comparedPlan(baseline));
 	const hidden = $derived(FIGURES.filter((figure) => !figures.includes(figure)));
 	let table = $state<HTMLElement>();
@@ -77,13 +62,8 @@
 	}
 </script>
 
-{#snippet opening(
-	plan: ShownPlan,
-	name: PlanFigure['name'] | undefined,
-	value: unknown,
-	text: string
-)}
-	{#if name && value !== null && value !== 0}
+{#snippet opening(plan: ShownPlan, name: PlanFigure['name'], value: unknown, text: string)}
+	{#if value !== null && value !== 0}
 		<button
 			type="button"
 			class="figure"
@@ -180,13 +160,18 @@
 									>{/if}
 								{@render opening(
 									plan,
-									OPENS[figure],
+									COMPARED_AS[figure],
 									value,
 									writeCompared(figure, value, currency)
 								)}
 							</span>
 							<small title="against {words}">
-								{@render opening(plan, APART[figure], away, writeDistance(value, away, currency))}
+								{@render opening(
+									plan,
+									{ apart: figure },
+									away,
+									writeDistance(value, away, currency)
+								)}
 							</small>
 						</td>
 					{/each}

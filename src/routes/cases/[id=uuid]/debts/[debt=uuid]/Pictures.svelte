@@ -17,6 +17,7 @@
 		type NamedRun
 	} from '$lib/formats/picture-text';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
+	import Phrases from '$lib/ui/Phrases.svelte';
 	import SplitPicture from '$lib/ui/SplitPicture.svelte';
 	import { keptScale, type TimeScale } from '$lib/ui/time-axis';
 	import TimeLine from '$lib/ui/TimeLine.svelte';
@@ -114,8 +115,7 @@
 <section class="pictures" aria-labelledby="balances-title">
 	<h2 id="balances-title" class="caption">
 		{#if month}
-			{#each month as { text, figure }, index (index)}{#if figure}<strong>{text}</strong
-					>{:else}{text}{/if}{/each}
+			<Phrases sentence={month} />
 		{:else}
 			What is owed over time
 		{/if}
@@ -183,10 +183,6 @@
 		color: var(--quiet);
 		font-size: 13px;
 		font-weight: 400;
-	}
-
-	.caption strong {
-		color: var(--ink);
 	}
 
 	.caption .interest {

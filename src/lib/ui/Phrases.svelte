@@ -1,0 +1,37 @@
+<!-- A sentence with its figures set apart; those that have a working open it where `onopen` is given. -->
+<script lang="ts">
+	import type { Phrase, Sentence } from '../formats/sentence';
+
+	interface Props {
+		sentence: Sentence;
+		/** A figure that is to show its working, and the element that it stands in. */
+		onopen?: ((figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void) | undefined;
+	}
+	const { sentence, onopen }: Props = $props();
+</script>
+
+{#each sentence as { text, figure, opens }, index (index)}{#if opens && onopen}<button
+			type="button"
+			title="Show its working"
+			class:interest={figure === 'interest'}
+			onclick={(event) => onopen(opens, event.currentTarget)}>{text}</button
+		>{:else if figure}<strong class:interest={figure === 'interest'}>{text}</strong
+		>{:else}{text}{/if}{/each}
+
+<style>
+	strong,
+	button {
+		color: var(--ink);
+		font: inherit;
+		font-weight: var(--figure-weight, 600);
+	}
+
+	button {
+		border-bottom: 1px dotted var(--act);
+		line-height: 1.15;
+	}
+
+	.interest {
+		color: var(--interest);
+	}
+</style>

@@ -1,0 +1,77 @@
+<!-- The month's money: its bar, and the curve of what more of it would buy, worked out beside the page. -->
+<script lang="ts">
+	import type { Cents } from '$lib/core/money';
+	import type { MoreAnswer } from '$lib/core/more-money';
+	import type { MoneyMark, PlanInHand } from '$lib/desk/plan-in-hand.svelte';
+	import { letterOf } from '$lib/formats/debt-text';
+	import type { PlanEntry } from '$lib/formats/plan-document';
+	import { moreInWorker } from '$lib/workers/more-money';
+	import MoneyBar from './MoneyBar.svelte';
+	import MoneyCurve from './MoneyCurve.svelte';
+
+	interface Props {
+		hand: PlanInHand;
+		onchange: (budget: PlanEntry['budget']) => void;
+		onsheet: () => void;
+	}
+	const { hand, onchange, onsheet }: Props = $props();
+	const { currency, debts, listed, covers } = $derived(hand);
+
+	let curve = $state.raw<{ readonly from: Cents; readonly to: Cents } | null>(null);
+
+	/** The curve begins where what is asked is covered, and reaches past the amount as it is then. */
+	function turnCurve(): void {
+		const { askedFirst, present } = hand;
+		const low = Math.min(covers ?? askedFirst, present ?? askedFirst);
+		const high = Math.max(askedFirst * 2, (present ?? 0) * 1.4, low * 1.5);
+		curve = curve === null ? { from: low as Cents, to: Math.ceil(high) as Cents } : null;
+	}
+
+	const STEPS = [10, 25, 50];
+	/** How long sliding must rest before what more money would buy is worked out, in milliseconds. */
+	const REST = 250;
+	let buys = $state.raw<MoreAnswer>({ more: [], sooner: [] });
+	$effect(() => {
+		const steps = STEPS.map((step) => (step * 10 ** currency.digits) as Cents);
+		const { terms, steady, present } = hand;
+		const task = { debts, plan: terms, steps, steady, present };
+		let end = (): void => undefined;
+		const resting = setTimeout(() => {
+			end = moreInWorker(task, (answer) => (buys = answer));
+		}, REST);
+		return () => {
+			clearTimeout(resting);
+			end();
+		};
+	});
+	const sooner = $derived(
+		hand.present === null
+			? []
+			: buys.sooner.flatMap(({ id, amount }): MoneyMark[] => {
+					const debt = listed.find((other) => other.id === id);
+					return debt ? [{ amount, words: `${letterOf(debt.place)} sooner` }] : [];
+				})
+	);
+</script>
+
+<MoneyBar
+	budget={hand.entry.budget}
+	askedFirst={hand.askedFirst}
+	marks={[...hand.marks, ...sooner]}
+	more={buys.more}
+	{currency}
+	{onchange}
+	oncurve={turnCurve}
+	{onsheet}
+/>
+{#if curve !== null && hand.present !== null && debts.length > 0}
+	<MoneyCurve
+		{debts}
+		plan={hand.steady}
+		present={hand.present}
+		{...curve}
+		{currency}
+		ontry={(amount) => onchange({ kind: 'constant', amount })}
+		onclose={() => (curve = null)}
+	/>
+{/if}
