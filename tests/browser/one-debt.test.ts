@@ -7,6 +7,7 @@ import { writeMoney } from '../../src/lib/formats/money-text';
 import { card, interestPlus } from '../support/debts';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { makeCase, USD } from '../support/residuum';
+import { quietest } from '../support/tasks';
 
 let desk: Desk;
 let screen: Screen;
@@ -217,6 +218,26 @@ describe('ways of paying it beside each other', () => {
 		expect(await screen.value('Amount held')).toBe('217.99');
 		await act('Take away: ends in 2 years');
 		expect(await names()).not.toContain('ends in 2 years');
+		await screen.saved();
+	});
+});
+
+describe('a loan over a hundred years, paid by the week', () => {
+	it('answers each key without blocking the page, with its 5,200 payments', async () => {
+		await runDown({
+			balance: 19_870_000,
+			annualRate: 63_500,
+			asked: { kind: 'level', periods: 5200, balloon: 0, roundPayment: 'up', atTerm: 'settle' },
+			pays: { kind: 'asked' },
+			lending: { ...card().lending, paymentsPerYear: 52 }
+		});
+		await screen.answer(/after 5,\d\d\d payments/);
+		const longest = await quietest(screen, 100, async () => {
+			await screen.answer(/after 5,\d\d\d payments/);
+			return () => screen.fill('Annual rate', '6.1234');
+		});
+		expect(longest).toBeLessThan(100);
+		await screen.answer('At 234.51 a week this debt is paid off in');
 		await screen.saved();
 	});
 });

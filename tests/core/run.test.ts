@@ -7,7 +7,7 @@ import { cents, ZERO } from '../../src/lib/core/money';
 import { percent } from '../../src/lib/core/rate';
 import {
 	costPerUnit,
-	datesOf,
+	dateOfPeriod,
 	owedAfter,
 	rowAt,
 	run,
@@ -211,7 +211,7 @@ describe('what holds for every run', () => {
 				expect(whole).toMatchObject({ ...totals });
 				expect(whole.kept.trace).toHaveLength(2 * totals.periods);
 				expect(whole.startDate < whole.firstDue).toBe(true);
-				expect(datesOf(whole).at(-1)).toBe(totals.lastDate);
+				expect(dateOfPeriod(whole, whole.periods)).toBe(totals.lastDate);
 				expect(owedAfter(whole, 0)).toBe(totals.starting);
 				expect(owedAfter(whole, totals.periods + 1)).toBe(totals.closing);
 				expect(rowAt(whole, totals.periods + 1)).toBeUndefined();

@@ -154,12 +154,23 @@ function closingOf({ kept, starting, closing }: Run, k: number): number {
 const paidSoFar = ({ kept }: Run, k: number) => (k === 0 ? 0 : (kept.trace[2 * k - 1] ?? 0));
 const chargesSoFar = ({ kept }: Run, k: number) => kept.chargedSoFar[k - 1] ?? 0;
 
-/** The dates of a run, from its start to its last period. */
-export function datesOf({ startDate, firstDue, periods, paymentsPerYear }: Run): CalendarDate[] {
-	return [
-		startDate,
-		...Array.from({ length: periods }, (_, index) => dueDate(firstDue, index + 1, paymentsPerYear))
-	];
+/** The date of a period of a run; 0 is its start. */
+export function dateOfPeriod(
+	{ startDate, firstDue, paymentsPerYear }: Run,
+	k: number
+): CalendarDate {
+	return k === 0 ? startDate : dueDate(firstDue, k, paymentsPerYear);
+}
+
+/** The last period of a run that is due by a day; 0 before the first. */
+export function periodBy(run: Run, date: CalendarDate): number {
+	let [due, later] = [0, run.periods + 1];
+	while (later - due > 1) {
+		const middle = Math.floor((due + later) / 2);
+		if (dateOfPeriod(run, middle) <= date) due = middle;
+		else later = middle;
+	}
+	return due;
 }
 
 /** What each 1.00 owed costs, in hundredths: total paid ÷ starting balance; null where nothing was owed. */

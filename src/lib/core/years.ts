@@ -1,6 +1,6 @@
-import { dateParts } from './calendar';
+import { dateParts, type CalendarDate } from './calendar';
 import type { Cents } from './money';
-import { rowAt, type Run } from './run';
+import { dateOfPeriod, owedAfter, periodBy, unroundedAt, type Run } from './run';
 
 /** What the payments of one calendar year come to (contract, section 6: interest by calendar year). */
 export interface YearTotals {
@@ -21,27 +21,35 @@ export interface YearTotals {
 /** A run by calendar years, those without a payment left out. */
 export function yearsOf(run: Run): YearTotals[] {
 	const years: YearTotals[] = [];
-	for (let k = 1; k <= run.periods; k += 1) {
-		const row = rowAt(run, k);
-		if (!row) break;
-		const { year } = dateParts(row.date);
-		const { charges, interest, paid, extra, principal, closing } = row;
-		const last = years.at(-1);
-		if (last?.year !== year) {
-			years.push({ year, from: k, to: k, charges, interest, paid, extra, principal, closing });
-			continue;
-		}
-		years[years.length - 1] = {
-			year,
-			from: last.from,
-			to: k,
-			charges: (last.charges + charges) as Cents,
-			interest: (last.interest + interest) as Cents,
-			paid: (last.paid + paid) as Cents,
-			extra: (last.extra + extra) as Cents,
-			principal: (last.principal + principal) as Cents,
-			closing
-		};
+	for (let from = 1; from <= run.periods;) {
+		const { year } = dateParts(dateOfPeriod(run, from));
+		const to = periodBy(run, `${String(year).padStart(4, '0')}-12-31` as CalendarDate);
+		years.push(yearOf(run, year, from, to));
+		from = to + 1;
 	}
 	return years;
+}
+
+/** The sums of what the rows of a year show. */
+function yearOf(run: Run, year: number, from: number, to: number): YearTotals {
+	let [charges, interest, paid, extra, principal] = [0, 0, 0, 0, 0];
+	for (let k = from; k <= to; k += 1) {
+		const row = unroundedAt(run, k);
+		charges += Math.round(row.charges);
+		interest += Math.round(row.interest);
+		paid += Math.round(row.paid);
+		extra += Math.round(row.extra);
+		principal += Math.round(row.opening - row.closing);
+	}
+	return {
+		year,
+		from,
+		to,
+		charges: charges as Cents,
+		interest: interest as Cents,
+		paid: paid as Cents,
+		extra: extra as Cents,
+		principal: principal as Cents,
+		closing: owedAfter(run, to)
+	};
 }

@@ -1,5 +1,4 @@
 import { getContext, setContext } from 'svelte';
-import { FIGURES, type ComparedFigure } from '../core/plan-comparison';
 import { caseDifferences } from '../formats/case-differences';
 import type { CaseDocument, CaseState, Problem } from '../formats/case-document';
 import type { DebtEntry } from '../formats/debt-document';
@@ -49,9 +48,6 @@ export class CaseDesk {
 
 	/** How plans, and the debts changed from there, stood before, by the plan's id, until let go. */
 	plansBefore = $state.raw<Readonly<Record<string, PlanBefore>>>({});
-
-	/** The figures by which plans are compared, in the counselor's order; the others are hidden. */
-	comparedFigures = $state.raw<readonly ComparedFigure[]>(FIGURES);
 
 	/** The plan that was looked at last; the way back leads to it. */
 	planLookedAt = $state.raw<string | null>(null);

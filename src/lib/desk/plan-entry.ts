@@ -2,7 +2,7 @@ import type { CalendarDate } from '../core/calendar';
 import { ZERO, type Cents } from '../core/money';
 import { percent, type Percent } from '../core/rate';
 import type { CaseDocument } from '../formats/case-document';
-import type { ChangeEntry, NewDebtEntry } from '../formats/change-document';
+import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../formats/change-document';
 import { USUAL_PLAN, type PlanEntry, type PlanHappening } from '../formats/plan-document';
 import { v4 as newId } from 'uuid';
 
@@ -31,7 +31,7 @@ export function newPlan(start: PlanStart, document: CaseDocument, from: PlanEntr
 	const name = freeName(start === 'copy' ? `${from.name}, copy` : words, document.plans);
 	switch (start) {
 		case 'copy':
-			return { ...from, id, name, changes: from.changes.map(withNewIdentity), hidden: false };
+			return { ...from, ...withNewIdentities(from), id, name, hidden: false };
 		case 'minimums':
 			return { ...USUAL_PLAN, id, name, pays: 'asked', budget: { kind: 'required' } };
 		case 'today':
@@ -107,11 +107,34 @@ export function newChange(
 	}
 }
 
-/** The debts that a change brings are others in a copy of it. */
-function withNewIdentity(change: ChangeEntry): ChangeEntry {
-	if (change.kind === 'consolidate') return { ...change, loan: { ...change.loan, id: newId() } };
-	if (change.kind === 'transfer') return { ...change, card: { ...change.card, id: newId() } };
-	return change;
+/** The debts that a plan brings are others in a copy of it, wherever it names them. */
+function withNewIdentities({ changes, listed }: PlanEntry): Pick<PlanEntry, 'changes' | 'listed'> {
+	const fresh = new Map(
+		changes.flatMap((change) => {
+			const id = newDebtOf(change)?.id;
+			return id === undefined ? [] : [[id, newId()] as const];
+		})
+	);
+	const now = (id: string) => fresh.get(id) ?? id;
+	return {
+		listed: listed.map(now),
+		changes: changes.map((change) => {
+			if (change.kind === 'consolidate') {
+				const { debts, loan } = change;
+				return { ...change, debts: debts.map(now), loan: { ...loan, id: now(loan.id) } };
+			}
+			if (change.kind === 'concession') {
+				const debts = change.debts.map((agreed) => ({ ...agreed, debt: now(agreed.debt) }));
+				return { ...change, debts };
+			}
+			const { amounts, card } = change;
+			return {
+				...change,
+				amounts: amounts.map((moved) => ({ ...moved, debt: now(moved.debt) })),
+				card: { ...card, id: now(card.id) }
+			};
+		})
+	};
 }
 
 /** The name, or the first of “name 2”, “name 3” … that no plan has yet. */

@@ -76,7 +76,7 @@ export class PlanInHand {
 	/** Why what the plan changes is not possible; it is then carried out without. */
 	readonly refusal = $derived(this.#changed.refusal);
 	readonly listed: readonly Listed[] = $derived(
-		listedDebts(this.entries, { changes: this.#changes }, this.debts)
+		listedDebts({ debts: this.entries, plans: this.plans }, this.debts)
 	);
 	/** Every debt by its name, also one that a change can't bring yet, or that another plan brings. */
 	readonly nameOf = (id: string): string =>

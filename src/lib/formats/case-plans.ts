@@ -75,14 +75,17 @@ export interface Listed {
 	readonly isNew: boolean;
 }
 
-/** The debts that a plan speaks of: those of the case that are known, then those that it brings. */
+/**
+ * The debts that a plan speaks of: those of the case that are known, then those that it brings. Their places
+ * go on from plan to plan, so that no letter stands for two debts in one case.
+ */
 export function listedDebts(
-	entries: CaseDocument['debts'],
-	{ changes }: Pick<PlanEntry, 'changes'>,
+	{ debts: entries, plans }: Pick<CaseDocument, 'debts'> & { readonly plans: readonly Changing[] },
 	debts: readonly PlannedDebt[]
 ): Listed[] {
 	const known = new Set(debts.map(({ id }) => id));
-	const brought = changes.flatMap((change) => newDebtOf(change) ?? []);
+	const news = plans.flatMap(({ changes }) => changes.flatMap((change) => newDebtOf(change) ?? []));
+	const brought = [...new Map(news.map((debt) => [debt.id, debt])).values()];
 	return [
 		...entries.map((debt, place) => ({ id: debt.id, name: nameOf(debt), place, isNew: false })),
 		...brought.map(({ id, name }, index) => ({
@@ -93,3 +96,5 @@ export function listedDebts(
 		}))
 	].filter(({ id }) => known.has(id));
 }
+
+type Changing = Pick<PlanEntry, 'changes'>;

@@ -1,6 +1,6 @@
 /** What is written into and said of the pictures of one debt. */
-import { dueDate, type CalendarDate } from '../core/calendar';
-import { datesOf, owedAfter, type Run } from '../core/run';
+import type { CalendarDate } from '../core/calendar';
+import { dateOfPeriod, owedAfter, periodBy, type Run } from '../core/run';
 import type { Split, SplitBar } from '../core/split';
 import { writeDate, writeMonth, writeShortMonth } from './date-text';
 import { writeMoney, type Currency } from './money-text';
@@ -55,19 +55,15 @@ function owedOn(run: Run, date: CalendarDate) {
 	return owedAfter(run, periodBy(run, date));
 }
 
-/** The last period of a run that is due by a day; 0 before the first. */
-export function periodBy(run: Run, date: CalendarDate): number {
-	let [due, later] = [0, run.periods + 1];
-	while (later - due > 1) {
-		const middle = Math.floor((due + later) / 2);
-		if (dueDate(run.firstDue, middle, run.paymentsPerYear) <= date) due = middle;
-		else later = middle;
-	}
-	return due;
+/** The days that can be pointed at in a picture, from its start on. */
+export interface DatesShown {
+	readonly count: number;
+	readonly at: (index: number) => CalendarDate;
 }
 
-/** The dates of the run that goes furthest, up to a last one: those that can be pointed at. */
-export function datesShown(shown: readonly NamedRun[], until: CalendarDate): CalendarDate[] {
+/** The dates of the run that goes furthest, up to a last one. */
+export function datesShown(shown: readonly NamedRun[], until: CalendarDate): DatesShown {
 	const [longest] = shown.map(({ run }) => run).sort((a, b) => (a.lastDate < b.lastDate ? 1 : -1));
-	return longest ? datesOf(longest).filter((date) => date <= until) : [];
+	if (!longest) return { count: 0, at: () => until };
+	return { count: periodBy(longest, until) + 1, at: (k) => dateOfPeriod(longest, k) };
 }

@@ -12,8 +12,8 @@
 		picture: BalancePicture;
 		/** The picture in words. */
 		words: string;
-		/** The dates that can be pointed at, from the start. */
-		dates: readonly CalendarDate[];
+		/** The dates that can be pointed at, from the start: how many, and which. */
+		dates: { readonly count: number; readonly at: (index: number) => CalendarDate };
 		onpoint: (date: CalendarDate | null) => void;
 		onpick: (date: CalendarDate) => void;
 		onadd: (date: CalendarDate, element: HTMLElement) => void;
@@ -22,8 +22,8 @@
 
 	let chart = $state.raw<ReturnType<typeof drawBalances>>();
 
-	const days = $derived(dates.map(toDay));
-	const pointed = $derived(dates.findLastIndex((date) => date <= (picture.pointed ?? '')));
+	const last = $derived(dates.count - 1);
+	const pointed = $derived(lastBefore((date) => date <= (picture.pointed ?? '')));
 
 	const live = liveChart(
 		drawBalances,
@@ -32,15 +32,29 @@
 		(drawn) => (chart = drawn)
 	);
 
-	function indexAt(event: PointerEvent | MouseEvent): number {
-		const day = chart ? dayAt(chart, event.offsetX) : 0;
-		const after = days.findIndex((candidate) => candidate >= day);
-		if (after < 0) return days.length - 1;
-		const before = Math.max(after - 1, 0);
-		return day - (days[before] ?? 0) < (days[after] ?? 0) - day ? before : after;
+	/** The last date for which something holds that holds for all before it; −1: for none. */
+	function lastBefore(holds: (date: CalendarDate) => boolean): number {
+		let [before, after] = [-1, dates.count];
+		while (after - before > 1) {
+			const middle = (before + after) >> 1;
+			if (holds(dates.at(middle))) before = middle;
+			else after = middle;
+		}
+		return before;
 	}
 
-	const dateAt = (index: number) => dates[Math.min(Math.max(index, 0), dates.length - 1)] ?? null;
+	function indexAt(event: PointerEvent | MouseEvent): number {
+		const day = chart ? dayAt(chart, event.offsetX) : 0;
+		const before = Math.max(
+			lastBefore((date) => toDay(date) < day),
+			0
+		);
+		const after = Math.min(before + 1, last);
+		return day - toDay(dates.at(before)) < toDay(dates.at(after)) - day ? before : after;
+	}
+
+	const dateAt = (index: number) =>
+		last < 0 ? null : dates.at(Math.min(Math.max(index, 0), last));
 
 	function pick(event: PointerEvent | MouseEvent): void {
 		const date = dateAt(indexAt(event));
@@ -53,7 +67,7 @@
 		const here = picture.pointed === null ? null : dateAt(pointed);
 		if (step !== undefined) onpoint(dateAt(pointed + step));
 		else if (event.key === 'Home') onpoint(dateAt(0));
-		else if (event.key === 'End') onpoint(dateAt(days.length - 1));
+		else if (event.key === 'End') onpoint(dateAt(last));
 		else if (event.key === 'Enter' && here !== null) onpick(here);
 		else if (event.key === '+' && here !== null) onadd(here, event.currentTarget);
 		else if (event.key === 'Escape') onpoint(null);
@@ -68,7 +82,7 @@
 	tabindex="0"
 	aria-label={words}
 	aria-valuemin={0}
-	aria-valuemax={days.length - 1}
+	aria-valuemax={last}
 	aria-valuenow={Math.max(pointed, 0)}
 	aria-valuetext={picture.pointed ?? 'no month picked'}
 	onkeydown={key}

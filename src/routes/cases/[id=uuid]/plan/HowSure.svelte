@@ -209,4 +209,8 @@
 		margin-top: 6px;
 		color: var(--quiet);
 	}
+
+	.bill :global(input) {
+		border-bottom-color: var(--hairline);
+	}
 </style>

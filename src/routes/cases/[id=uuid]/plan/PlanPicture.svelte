@@ -82,9 +82,10 @@
 		amount: wholeAmount,
 		onscale
 	});
-	const dates = $derived(
-		Array.from({ length: plan.months + 1 }, (_, at) => dayOfMonth(plan, at, asOf))
-	);
+	const dates = $derived({
+		count: plan.months + 1,
+		at: (month: number) => dayOfMonth(plan, month, asOf)
+	});
 	const names = $derived(
 		plan.debts.map(({ id }) => debts.find((debt) => debt.id === id)?.name ?? '')
 	);

@@ -1,9 +1,10 @@
 <!-- The case's plans side by side: their figures, what is owed under each, what each costs, which one to take. -->
 <script lang="ts">
 	import { planDifference } from '$lib/core/plan-answers';
-	import { comparedPlan, crossings, type ComparedFigure } from '$lib/core/plan-comparison';
+	import { comparedPlan, crossings, FIGURES, type ComparedFigure } from '$lib/core/plan-comparison';
 	import type { PlanFigure } from '$lib/core/plan-figure';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
+	import { keepFigures, keptFigures } from '$lib/desk/kept-figures';
 	import { movedPlan, newPlan, type PlanStart } from '$lib/desk/plan-entry';
 	import { carriedPlan, listedDebts, measuredPlan, measureWords } from '$lib/formats/case-plans';
 	import { comparisonSentence, crossingSentence } from '$lib/formats/comparison-text';
@@ -14,6 +15,7 @@
 	import { say } from '$lib/formats/sentence';
 	import NewPlanNote from '../plan/NewPlanNote.svelte';
 	import PlanWorkingNote from '../plan/PlanWorkingNote.svelte';
+	import { onMount } from 'svelte';
 	import type { PageProps } from './$types';
 	import ChooseNote from './ChooseNote.svelte';
 	import ComparedPictures from './ComparedPictures.svelte';
@@ -46,7 +48,7 @@
 					refused: refusal !== null,
 					figures: comparedPlan(plan),
 					difference: isMeasure ? null : planDifference(plan, baseline),
-					listed: listedDebts(document.debts, entry, debts),
+					listed: listedDebts(document, debts),
 					look: inLook(place)
 				};
 			})
@@ -117,8 +119,13 @@
 		}));
 	}
 
-	function setFigures(figures: readonly ComparedFigure[]): void {
-		desk.comparedFigures = figures;
+	let figures = $state.raw<readonly ComparedFigure[]>(FIGURES);
+	onMount(() => {
+		figures = keptFigures();
+	});
+	function setFigures(to: readonly ComparedFigure[]): void {
+		figures = to;
+		keepFigures(to);
 	}
 </script>
 
@@ -174,7 +181,7 @@
 			{words}
 			{chosen}
 			{currency}
-			figures={desk.comparedFigures}
+			{figures}
 			hrefOf={(id) => `/cases/${desk.id}/plan?of=${id}`}
 			onhide={(id) => hide(id, true)}
 			onmove={move}

@@ -34,9 +34,10 @@
 	const longest = $derived(byLength.at(-1));
 	const axis = $derived(second && longest ? planUntil(second.plan, longest.plan, whole) : null);
 	const plan = $derived(longest?.plan);
-	const dates = $derived(
-		plan ? Array.from({ length: plan.months + 1 }, (_, at) => dayOfMonth(plan, at, asOf)) : []
-	);
+	const dates = $derived({
+		count: plan ? plan.months + 1 : 0,
+		at: (month: number) => (plan ? dayOfMonth(plan, month, asOf) : asOf)
+	});
 	const at = $derived(Math.min(month, plan?.months ?? 1));
 	const picture = $derived({
 		lines: shown.map(({ entry, plan: own, look }) => ({

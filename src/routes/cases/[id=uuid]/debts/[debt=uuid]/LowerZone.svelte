@@ -4,8 +4,9 @@
 </script>
 
 <script lang="ts">
-	import { dueDate, type CalendarDate } from '$lib/core/calendar';
+	import type { CalendarDate } from '$lib/core/calendar';
 	import type { Figure } from '$lib/core/figure';
+	import { dateOfPeriod, periodBy } from '$lib/core/run';
 	import {
 		carryOut,
 		measured,
@@ -17,7 +18,6 @@
 	import type { DebtEntry } from '$lib/formats/debt-document';
 	import { readMoment, writeDate } from '$lib/formats/date-text';
 	import type { Currency } from '$lib/formats/money-text';
-	import { periodBy } from '$lib/formats/picture-text';
 	import { wayName } from '$lib/formats/way-text';
 	import Schedule from '$lib/ui/Schedule.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -63,8 +63,7 @@
 	const rows = $derived(
 		zone === 'ways' ? waysBeside(debt).map((way) => measured(carryOut(stated, way), baseline)) : []
 	);
-	const dateOf = (k: number) =>
-		k === 0 ? run.startDate : dueDate(run.firstDue, k, run.paymentsPerYear);
+	const dateOf = (k: number) => dateOfPeriod(run, k);
 
 	let schedule = $state<ReturnType<typeof Schedule>>();
 	let sought = $state.raw<CalendarDate | null>(null);

@@ -1,8 +1,9 @@
 <!-- The balance over time with what happens on the same axis, and how each payment splits. -->
 <script lang="ts">
-	import { addDays, dueDate, type CalendarDate } from '$lib/core/calendar';
+	import { addDays, type CalendarDate } from '$lib/core/calendar';
 	import { dueNear, repetitions, type Happening } from '$lib/core/happening';
 	import type { Cents } from '$lib/core/money';
+	import { dateOfPeriod, periodBy } from '$lib/core/run';
 	import { splitOf } from '$lib/core/split';
 	import type { StatedDebt } from '$lib/core/ways';
 	import type { DebtEntry } from '$lib/formats/debt-document';
@@ -11,7 +12,6 @@
 	import {
 		datesShown,
 		monthSentence,
-		periodBy,
 		pictureInWords,
 		splitInWords,
 		type NamedRun
@@ -108,7 +108,7 @@
 	/** The day of a bar: that of its last payment. */
 	const dayOfBar = (bar: number) => {
 		const k = split.bars[bar]?.to;
-		return k === undefined ? null : dueDate(run.firstDue, k, run.paymentsPerYear);
+		return k === undefined ? null : dateOfPeriod(run, k);
 	};
 </script>
 

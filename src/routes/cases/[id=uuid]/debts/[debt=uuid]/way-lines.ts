@@ -1,16 +1,29 @@
 import { addMonths, monthsBetween, type CalendarDate } from '$lib/core/calendar';
-import { datesOf, owedAfter } from '$lib/core/run';
+import { dateOfPeriod, owedAfter, type Run } from '$lib/core/run';
 import { endLabel, type NamedRun } from '$lib/formats/picture-text';
 import type { BalanceLine } from '$lib/ui/balance-chart';
 
 /** How the lines that are not picked are told apart: the baseline, then the debt as it is paid. */
 const DASHES: readonly (readonly number[])[] = [[], [2, 4], [9, 4]];
 
+/** More points than these are closer together than can be seen. */
+const POINTS = 520;
+
+/** The periods that a picture draws: in a long run not every one. */
+function periodsDrawn({ periods }: Run): number[] {
+	const step = Math.ceil(periods / POINTS) || 1;
+	const drawn = Array.from({ length: Math.ceil(periods / step) }, (_, at) => at * step);
+	return [...drawn, periods];
+}
+
 /** The lines of the picture; the first run is the picked one, filled in the debt's hue. */
 export function wayLines(shown: readonly NamedRun[], hue: string): BalanceLine[] {
 	return shown.map(({ name, run }, index) => ({
 		id: name,
-		points: datesOf(run).map((date, k) => ({ date, balance: owedAfter(run, k) })),
+		points: periodsDrawn(run).map((k) => ({
+			date: dateOfPeriod(run, k),
+			balance: owedAfter(run, k)
+		})),
 		label: endLabel({ name, run }),
 		ends: run.ending.status === 'cleared' ? run.ending.payoffDate : null,
 		dash: DASHES[index] ?? [],

@@ -1,0 +1,85 @@
+/** The reference household with two plans, and changes of each kind, as documents have them. */
+import type { CalendarDate } from '../../src/lib/core/calendar';
+import { cents } from '../../src/lib/core/money';
+import { percent } from '../../src/lib/core/rate';
+import { caseDocument } from '../../src/lib/formats/case-document';
+import { carriedPlan } from '../../src/lib/formats/case-plans';
+import type { ChangeEntry } from '../../src/lib/formats/change-document';
+import { FIRST_PLAN, type PlanEntry } from '../../src/lib/formats/plan-document';
+import { referenceHousehold } from './reference-household';
+
+export const usd = { code: 'USD', digits: 2 };
+const day = (text: string) => text as CalendarDate;
+export const debts = referenceHousehold();
+const [quill, pellan, marrow] = debts.map(({ id }) => id);
+export const names = (id: string) => debts.find((debt) => debt.id === id)?.name ?? 'New';
+
+export const loan: Extract<ChangeEntry, { kind: 'consolidate' }> = {
+	kind: 'consolidate',
+	debts: [quill ?? '', pellan ?? '', marrow ?? ''],
+	loan: {
+		id: '7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f001',
+		name: '',
+		firstDue: day('2027-01-15'),
+		rule: { kind: 'level', periods: 48 }
+	},
+	annualRate: percent(115_000),
+	fee: { percent: percent(40_000), amount: cents(0), paid: 'added' }
+};
+export const moved: Extract<ChangeEntry, { kind: 'transfer' }> = {
+	kind: 'transfer',
+	amounts: [
+		{ debt: quill ?? '', amount: cents(100_000) },
+		{ debt: pellan ?? '', amount: null }
+	],
+	card: {
+		id: '7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f002',
+		name: 'Tern card',
+		firstDue: day('2027-01-15'),
+		rule: { kind: 'minimum', percent: percent(20_000), floor: cents(2_500) }
+	},
+	feePercent: percent(30_000),
+	offerRate: percent(0),
+	offerMonths: 14,
+	thenRate: percent(249_900),
+	limit: null
+};
+export const agreed: ChangeEntry = {
+	kind: 'concession',
+	from: day('2027-03-01'),
+	debts: [{ debt: quill ?? '', annualRate: percent(80_000), payment: cents(10_500) }],
+	setUpFee: cents(5_000),
+	monthlyFee: { kind: 'percent', percent: percent(75_000), cap: cents(4_000) }
+};
+
+const budget = { kind: 'constant' as const, amount: cents(82_000) };
+export const other = {
+	...FIRST_PLAN,
+	id: '7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f003',
+	name: 'One loan',
+	budget
+};
+export const document = caseDocument.parse({
+	version: 4,
+	label: 'A household',
+	currency: usd,
+	asOf: '2026-12-15',
+	debts,
+	plans: [
+		{ ...FIRST_PLAN, budget },
+		{ ...other, changes: [loan] }
+	],
+	against: 'minimums',
+	choices: [],
+	sheet: { income: [], needs: [] }
+});
+
+/** A plan of the household carried out, with its name. */
+function carried(place: number) {
+	const entry: PlanEntry | undefined = document.plans[place];
+	if (!entry) throw new Error('two plans');
+	return { entry, name: entry.name, ...carriedPlan(document, entry) };
+}
+export const own = carried(0);
+/** With three cards paid off by one loan. */
+export const consolidated = carried(1);
