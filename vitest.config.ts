@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
 // The unit tests touch modules only; the other two drive built servers, a file each its own, two at
@@ -6,9 +7,10 @@ export default defineConfig({
 	test: {
 		projects: [
 			{
+				resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
 				test: {
 					name: 'unit',
-					include: ['tests/{core,formats}/**/*.test.ts'],
+					include: ['tests/{core,formats,ui}/**/*.test.ts'],
 					maxWorkers: 2,
 					testTimeout: 60_000
 				}

@@ -1,14 +1,7 @@
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { openDesk, type Desk, type Screen } from '../support/page';
+import { describe, expect, it } from 'vitest';
+import { desk, screen, sitDown } from '../support/page';
 
-let desk: Desk;
-let screen: Screen;
-beforeAll(async () => {
-	desk = await openDesk();
-	screen = await desk.open();
-});
-afterEach(() => desk.checked());
-afterAll(() => desk.close());
+sitDown();
 
 /** The names in the grid, from top to bottom. */
 const names = () =>

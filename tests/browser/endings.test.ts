@@ -1,16 +1,9 @@
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { openDesk, type Desk, type Screen } from '../support/page';
+import { describe, expect, it } from 'vitest';
+import { desk, screen, sitDown } from '../support/page';
 import { amount, card, fixed, share } from '../support/debts';
 import { makeCase } from '../support/residuum';
 
-let desk: Desk;
-let screen: Screen;
-beforeAll(async () => {
-	desk = await openDesk();
-	screen = await desk.open();
-});
-afterEach(() => desk.checked());
-afterAll(() => desk.close());
+sitDown();
 
 /** Opens the screen of one debt of these terms. */
 async function runDown(fields: object): Promise<void> {

@@ -1,22 +1,15 @@
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/calendar';
 import { cents } from '../../src/lib/core/money';
 import { percent } from '../../src/lib/core/rate';
 import { rowAt, run } from '../../src/lib/core/run';
 import { writeMoney } from '../../src/lib/formats/money-text';
 import { card, interestPlus } from '../support/debts';
-import { openDesk, type Desk, type Screen } from '../support/page';
+import { desk, screen, sitDown } from '../support/page';
 import { makeCase, USD } from '../support/residuum';
 import { quietest } from '../support/tasks';
 
-let desk: Desk;
-let screen: Screen;
-beforeAll(async () => {
-	desk = await openDesk();
-	screen = await desk.open();
-});
-afterEach(() => desk.checked());
-afterAll(() => desk.close());
+sitDown();
 
 /** Opens the screen of one debt of these terms. */
 async function runDown(fields: object): Promise<void> {

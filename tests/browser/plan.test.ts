@@ -1,17 +1,10 @@
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { amount, card } from '../support/debts';
-import { openDesk, type Desk, type Screen } from '../support/page';
+import { desk, screen, sitDown } from '../support/page';
 import { makeCase } from '../support/residuum';
 import { quietest } from '../support/tasks';
 
-let desk: Desk;
-let screen: Screen;
-beforeAll(async () => {
-	desk = await openDesk();
-	screen = await desk.open();
-});
-afterEach(() => desk.checked());
-afterAll(() => desk.close());
+sitDown();
 
 const gone = () => screen.texts('.order .gone');
 const names = () => screen.texts('.order li a');

@@ -1,21 +1,14 @@
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/calendar';
 import { cents } from '../../src/lib/core/money';
 import { percent } from '../../src/lib/core/rate';
 import { paymentFor } from '../../src/lib/core/solve';
 import { writeMoney } from '../../src/lib/formats/money-text';
-import { openDesk, type Desk, type Screen } from '../support/page';
+import { desk, screen, sitDown } from '../support/page';
 import { card } from '../support/debts';
 import { makeCase, USD } from '../support/residuum';
 
-let desk: Desk;
-let screen: Screen;
-beforeAll(async () => {
-	desk = await openDesk();
-	screen = await desk.open();
-});
-afterEach(() => desk.checked());
-afterAll(() => desk.close());
+sitDown();
 
 /** Opens a debt of these terms beside a dental plan that ends in December 2027, at one question. */
 async function ask(fields: object, question: string): Promise<void> {

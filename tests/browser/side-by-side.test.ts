@@ -1,22 +1,15 @@
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { crossings } from '../../src/lib/core/plan-comparison';
 import { carriedPlan } from '../../src/lib/formats/case-plans';
 import { crossingSentence } from '../../src/lib/formats/comparison-text';
 import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
 import { plain } from '../../src/lib/formats/sentence';
 import { amount, card } from '../support/debts';
-import { openDesk, type Desk, type Screen } from '../support/page';
+import { desk, screen, sitDown } from '../support/page';
 import { referenceHousehold } from '../support/reference-household';
 import { makeCase } from '../support/residuum';
 
-let desk: Desk;
-let screen: Screen;
-beforeAll(async () => {
-	desk = await openDesk();
-	screen = await desk.open();
-});
-afterEach(() => desk.checked());
-afterAll(() => desk.close());
+sitDown();
 
 const constant = (cents: number) => ({ budget: { kind: 'constant', amount: cents } });
 const row = (figure: string) => screen.texts(`tr[data-figure=${figure}] .value`);

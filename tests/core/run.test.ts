@@ -89,6 +89,32 @@ describe('a run worked by hand', () => {
 		expect(rows[1]).toMatchObject({ opening: 412_074, interest: 7_723, interestSoFar: 15_561 });
 	});
 
+	it('rounds a minimum up to a multiple as one sum, in full precision too', () => {
+		const asked = (opening: number, annual: number, share: number) =>
+			run({
+				...quillmark,
+				opening: cents(opening),
+				rate: { basis: 'nominal', annual: percent(annual) },
+				interestRounding: 'none',
+				payment: {
+					kind: 'minimum',
+					percent: percent(share),
+					of: 'opening',
+					plusInterest: true,
+					plusFees: false,
+					roundUpTo: cents(100),
+					floor: ZERO
+				}
+			}).firstPayment;
+		// 10.004 and 9.993 are 19.997: 20.00, and not 21.00 as 10.01 and 9.993 would be.
+		expect(asked(100_000, 119_916, 10_004)).toBe(2_000);
+		// 10.00 and 10.00 are a multiple already.
+		expect(asked(100_000, 120_000, 10_000)).toBe(2_000);
+		// A sum too large for exact products: 1 % of 9,000,000,000.00 and a month of 12 % on it.
+		expect(asked(900_000_000_000, 120_000, 10_000)).toBe(18_000_000_000);
+		expect(asked(900_000_000_001, 120_000, 10_000)).toBe(18_000_000_100);
+	});
+
 	it('ends at zero with a computed last payment', () => {
 		const answer = run(quillmark);
 		expect(answer.ending).toEqual({ status: 'cleared', payoffDate: '2030-09-15' });

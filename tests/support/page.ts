@@ -1,6 +1,6 @@
 /** The real interface in headless Chromium, with the guards that every browser test stands under. */
 import type { HTTPRequest, Page } from 'puppeteer-core';
-import { expect } from 'vitest';
+import { afterAll, afterEach, beforeAll, expect } from 'vitest';
 import { openBrowser } from '../../scripts/browser.mjs';
 import { startResiduum, type Residuum } from './residuum';
 
@@ -52,6 +52,20 @@ export async function openDesk(environment: Record<string, string> = {}): Promis
 			await residuum.remove();
 		}
 	};
+}
+
+/** The desk and its one page, of a test file that sits down to it. */
+export let desk: Desk;
+export let screen: Screen;
+
+/** Opens them before the tests of a file, and checks and closes them after. */
+export function sitDown(): void {
+	beforeAll(async () => {
+		desk = await openDesk();
+		screen = await desk.open();
+	});
+	afterEach(() => desk.checked());
+	afterAll(() => desk.close());
 }
 
 /** What a person sees and does on one page. */

@@ -32,8 +32,9 @@ export function askedBy(rule: AskingRule, bearing: number, interest: number, fee
 }
 
 /**
- * The minimum payment, in minor units (contract, section 4). Since interest, fees and `roundUpTo` are
- * whole minor units, rounding the percentage up first gives the same multiple as rounding the sum up.
+ * The minimum payment, in minor units (contract, section 4). Where interest is rounded to the minor unit,
+ * interest, fees and `roundUpTo` are whole, so that rounding the percentage up first, exactly, gives the same
+ * multiple as rounding the sum up; in full precision they are not, and the sum is rounded up as it is.
  */
 function minimumPayment(
 	terms: MinimumTerms & { readonly rounding: InterestRounding },
@@ -43,15 +44,23 @@ function minimumPayment(
 ): number {
 	const base = terms.of === 'statement' ? bearing + interest : bearing;
 	const added = (terms.plusInterest ? interest : 0) + (terms.plusFees ? fees : 0);
-	const asked =
-		terms.roundUpTo === 0
-			? percentage(base, terms.percent, terms.rounding) + added
-			: roundedUpTo(shareRoundedUp(base, terms.percent, WHOLE) + added, terms.roundUpTo);
-	return Math.max(terms.floor, asked);
+	return Math.max(
+		terms.floor,
+		terms.rounding === 'cent' ? inWhole(base, added, terms) : inFull(base, added, terms)
+	);
 }
 
-function percentage(base: number, percent: number, rounding: InterestRounding): number {
-	return rounding === 'cent' ? roundedShare(base, percent, WHOLE) : (base * percent) / WHOLE;
+function inWhole(base: number, added: number, { percent, roundUpTo }: MinimumTerms): number {
+	if (roundUpTo === 0) return roundedShare(base, percent, WHOLE) + added;
+	return roundedUpTo(shareRoundedUp(base, percent, WHOLE) + added, roundUpTo);
+}
+
+/** What a sum of fractions may lie above a multiple that it stands for, as a part of that. */
+const NOISE = 1e-13;
+
+function inFull(base: number, added: number, { percent, roundUpTo }: MinimumTerms): number {
+	const sum = (base * percent) / WHOLE + added;
+	return roundUpTo === 0 ? sum : Math.ceil((sum * (1 - NOISE)) / roundUpTo) * roundUpTo;
 }
 
 /**

@@ -8,14 +8,14 @@ export function openingWritten(
 	{ brought, total }: Of<'opening'>,
 	{ money, nameOf }: Hand
 ): Written {
-	const { debt, takes, moved, fee, paid } = brought;
+	const { debt, takes, fee, paid } = brought;
 	const isAdded = paid === 'added' && fee > 0;
 	const amounts = [...takes.map(({ amount }) => amount), ...(isAdded ? [fee] : [])];
 	return {
 		title: `What ${nameOf(debt)} owes at the start`,
 		words: `what it takes over${isAdded ? ' + the fee' : ''}`,
 		numbers: added(amounts, total, money),
-		result: money(moved + (isAdded ? fee : 0)),
+		result: money(total),
 		sources: [
 			...takes.map(({ id, amount }) => source(`${money(amount)} is taken over from ${nameOf(id)}`)),
 			...(isAdded ? [source(`${money(fee)} is the fee`, { feeOf: debt })] : [])
@@ -121,8 +121,12 @@ export function monthFeesWritten(
 		...(setUp > 0 ? [money(setUp)] : []),
 		...monthly.map((fee) => monthlyNumbers(fee, Math.min(before, owed), money))
 	];
+	const title = `Fees of ${writeMonth(month)}`;
+	if (numbers.length === 0) {
+		return { title, words: 'there are none', numbers: null, result: money(total), sources: [] };
+	}
 	return {
-		title: `Fees of ${writeMonth(month)}`,
+		title,
 		words: [
 			...(setUp > 0 ? ['what the agreement costs once'] : []),
 			...monthly.map(({ fee }) =>
