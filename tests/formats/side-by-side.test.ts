@@ -159,16 +159,19 @@ describe('plans side by side, in words', () => {
 
 	it('says how far the search for the cheapest order is, and what it proves', () => {
 		const found = { ids: [], interest: cents(347_045), bound: cents(340_000) };
-		const said = (done: number, ended: boolean) =>
+		const said = (done: number, ended: 'at its end' | 'stopped' | null) =>
 			plain(searchSentence({ ...found, done }, ended, own.plan, usd));
-		expect(said(0.5, false)).toBe(
+		expect(said(0.5, null)).toBe(
 			'The best order so far costs 3,470.45 in interest; no order costs less than 3,400.00.'
 		);
-		expect(said(0.5, true)).toContain('The best order found costs');
-		expect(said(1, true)).toBe(
+		expect(said(0.5, 'stopped')).toContain('The best order found costs');
+		expect(said(1, 'at its end')).toBe(
 			'The cheapest possible order costs 3,470.45 in interest: the plan’s own order costs 3.12 more.'
 		);
-		expect(plain(searchSentence(null, true, own.plan, usd))).toContain('none of the usual orders');
+		const none = (ended: 'at its end' | 'stopped') =>
+			plain(searchSentence(null, ended, own.plan, usd));
+		expect(none('at its end')).toBe('With this money no order ever ends these debts.');
+		expect(none('stopped')).toBe('No order was found with which this money ends these debts.');
 	});
 });
 

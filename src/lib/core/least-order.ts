@@ -5,7 +5,7 @@
  */
 import type { Cents } from './money';
 import { boundsOf, leastInterest, type MonthBounds } from './order-bound';
-import { planTotals } from './plan';
+import { MONTHS_FOLLOWED, planTotals } from './plan';
 import {
 	monthEnds,
 	openMonth,
@@ -35,10 +35,11 @@ export interface OrderTask {
 	readonly plan: PlanTerms;
 }
 
-/** What a search tells as it goes; without a best order, none that was tried first ends the debts. */
+/** What a search tells as it goes; without a best order, none has been found that ends the debts. */
 export interface OrderAnswer {
 	readonly best: OrderSearch | null;
-	readonly ended: boolean;
+	/** It has gone to its end, or was stopped on its way. */
+	readonly ended: 'at its end' | 'stopped' | null;
 }
 
 /** How much more interest a plan costs than the best order found; negative: less. */
@@ -67,21 +68,19 @@ interface Node {
 /** So many steps are told together. */
 const TOLD = 16;
 
-/** Months after which an order counts as one that never ends the debts. */
-const FOLLOWED = 1200;
-
 /**
  * Searches step by step, telling now and then how far it has come; the last one told is the answer. Null
- * where no order that was tried first ends the debts.
+ * while no order is found that ends the debts; at the end: none does.
  */
 export function* searchOrders(
 	debts: readonly PlannedDebt[],
 	plan: PlanTerms
-): Generator<OrderSearch, OrderSearch | null> {
+): Generator<OrderSearch | null, OrderSearch | null> {
 	const first = firstGuess(debts, plan);
-	if (first === null) return null;
-	let { ids, interest } = first;
-	const bounds = boundsOf(debts, plan, Math.min(FOLLOWED, first.months + 24));
+	let ids: readonly string[] | null = first?.ids ?? null;
+	let interest: number = first?.interest ?? Infinity;
+	const ahead = first ? Math.min(MONTHS_FOLLOWED, first.months + 24) : MONTHS_FOLLOWED;
+	const bounds = boundsOf(debts, plan, ahead);
 	const follow = follower(debts, plan, bounds);
 	const owing = debts.flatMap(({ terms }, index) => (terms.opening > 0 ? [index] : []));
 	const root = follow(rootOf(debts), interest);
@@ -89,10 +88,12 @@ export function* searchOrders(
 	let done = root.kind === 'node' ? 0 : 1;
 	let followed = 0;
 
-	const told = (): OrderSearch => {
+	const told = (): OrderSearch | null => {
+		if (ids === null) return null;
 		const least = stack.reduce<number>((low, node) => Math.min(low, node.least), interest);
 		const settled = stack.length === 0 ? 1 : Math.min(done, 0.999_999);
-		return { ids, interest, bound: Math.max(0, Math.ceil(least - 1e-6)) as Cents, done: settled };
+		const bound = Math.max(0, Math.ceil(least - 1e-6)) as Cents;
+		return { ids, interest: interest as Cents, bound, done: settled };
 	};
 	for (let node = stack.pop(); node; node = stack.pop()) {
 		if (node.least > interest - 1) {
@@ -113,7 +114,7 @@ export function* searchOrders(
 				const found = [...line, ...rest].flatMap((at) => debts[at]?.id ?? []);
 				// A plan that stands still for long counts as one that never ends, though it might in the end.
 				if (!ends(debts, plan, found)) continue;
-				interest = next.interest as Cents;
+				interest = next.interest;
 				ids = found;
 			}
 		}
@@ -156,7 +157,7 @@ function follower(
 		let open = from.open.map(copied);
 		let { month, interest, uneven } = from;
 		for (; open.length > 0; month += 1) {
-			if (month > FOLLOWED || interest >= best) return { kind: 'left out' };
+			if (month > MONTHS_FOLLOWED || interest >= best) return { kind: 'left out' };
 			const { asking, asked, money } = openMonth(plan, month, open, endOf(month));
 			if (money < 0) return { kind: 'left out' };
 			if (money < asked) {
@@ -223,7 +224,9 @@ function undecided(
 		best - node.interest
 	);
 	const least = node.interest + rest;
-	return least > best - 1 ? { kind: 'left out' } : { kind: 'node', node: { ...node, least } };
+	return least === Infinity || least > best - 1
+		? { kind: 'left out' }
+		: { kind: 'node', node: { ...node, least } };
 }
 
 /** A debt that goes on by itself from here. */

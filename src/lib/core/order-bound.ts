@@ -7,6 +7,7 @@
 import type { DebtTerms, PaymentRule } from './debt';
 import { ZERO } from './money';
 import { openPeriod } from './period';
+import { MONTHS_FOLLOWED } from './plan';
 import { askingOf, monthEnds, moneyIn, pay, standing, type Standing } from './plan-month';
 import type { PlannedDebt, PlanTerms } from './planned';
 
@@ -76,7 +77,8 @@ function leastMoney(plan: PlanTerms, month: number): number {
 
 /**
  * The least interest from a month on, when `owed` is owed at its beginning on the debts for which `open`
- * says so; it stops where more than `enough` is certain.
+ * says so; it stops where more than `enough` is certain. Infinity: bounds as far as a plan is followed leave
+ * something owed.
  */
 export function leastInterest(
 	bounds: readonly MonthBounds[],
@@ -105,7 +107,8 @@ export function leastInterest(
 		interest += least;
 		sum += least - here.money;
 	}
-	return interest;
+	// Owed by then at the least, whatever the order: none ends.
+	return sum >= 1 && bounds.length === MONTHS_FOLLOWED && interest < enough ? Infinity : interest;
 }
 
 /** The rules by which a debt is paid, first and later. */

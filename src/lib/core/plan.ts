@@ -29,7 +29,7 @@ import type {
 } from './planned';
 
 /** A hundred years of months; a plan that needs more is `beyond`. */
-const MONTHS_FOLLOWED = 1200;
+export const MONTHS_FOLLOWED = 1200;
 /** Settled months without a debt cleared or a new lowest balance, after which it never ends. */
 const QUIET_MONTHS = 12;
 /** A plan with every month. */

@@ -1,6 +1,6 @@
 /** The cheapest order, and how sure a plan is, in words. */
 import { WITHIN, type LeastChecked, type Strain, type Strained } from '../core/how-sure';
-import { dearerThan, type OrderSearch } from '../core/least-order';
+import { dearerThan, type OrderAnswer, type OrderSearch } from '../core/least-order';
 import type { Cents } from '../core/money';
 import { planDifference } from '../core/plan-answers';
 import type { PlanTotals } from '../core/planned';
@@ -14,7 +14,7 @@ import type { WrittenWorking } from './working-text';
 /** What a search has found, against the plan's own order. */
 export function searchSentence(
 	best: OrderSearch | null,
-	ended: boolean,
+	ended: OrderAnswer['ended'],
 	own: PlanTotals,
 	currency: Currency
 ): Sentence {
@@ -22,9 +22,11 @@ export function searchSentence(
 	if (best === null) {
 		return [
 			say(
-				ended
-					? 'With this money none of the usual orders ends these debts.'
-					: 'Looking at the first orders …'
+				ended === 'at its end'
+					? 'With this money no order ever ends these debts.'
+					: ended === 'stopped'
+						? 'No order was found with which this money ends these debts.'
+						: 'Looking for an order that ends these debts …'
 			)
 		];
 	}

@@ -133,6 +133,7 @@
 
 	.add {
 		position: absolute;
+		top: 1px;
 		right: 4px;
 		padding: 0 4px;
 		background: var(--picked);

@@ -8,7 +8,10 @@ import {
 
 /** So often it tells, in milliseconds. */
 const TOLD = 120;
-/** Up to so many debts it goes on to the end; with more it stops after a while and states a bound. */
+/**
+ * Up to so many debts it goes on to the end, once an order is found that ends them; with more it stops after a
+ * while and states a bound.
+ */
 const EXACT = 10;
 const LONGEST = 20_000;
 
@@ -17,14 +20,15 @@ addEventListener('message', ({ data: { debts, plan } }: MessageEvent<OrderTask>)
 	const began = performance.now();
 	let last = began;
 	let best: OrderSearch | null = null;
-	const tell = (ended: boolean): void => postMessage({ best, ended } satisfies OrderAnswer);
+	const tell = (ended: OrderAnswer['ended']): void =>
+		postMessage({ best, ended } satisfies OrderAnswer);
 	for (let step = search.next(); ; step = search.next()) {
 		best = step.value;
 		const now = performance.now();
-		if (step.done || (debts.length > EXACT && now - began > LONGEST)) break;
+		if (step.done) return tell('at its end');
+		if ((debts.length > EXACT || best === null) && now - began > LONGEST) return tell('stopped');
 		if (now - last < TOLD) continue;
 		last = now;
-		tell(false);
+		tell(null);
 	}
-	tell(true);
 });

@@ -29,15 +29,15 @@
 	}
 	const { debts, terms, plan, listed, nameOf, currency, onuse, onclose }: Props = $props();
 
-	let answer = $state.raw<OrderAnswer>({ best: null, ended: false });
+	let answer = $state.raw<OrderAnswer>({ best: null, ended: null });
 	let stop = $state.raw<(() => void) | null>(null);
 
 	$effect(() => {
-		answer = { best: null, ended: false };
+		answer = { best: null, ended: null };
 		const end = searchInWorker({ debts, plan: terms }, (told) => (answer = told));
 		stop = () => {
 			end();
-			answer = { ...answer, ended: true };
+			answer = { ...answer, ended: 'stopped' };
 		};
 		return end;
 	});
