@@ -44,6 +44,12 @@ describe('from one plan to four of them, and a chosen one', () => {
 			'are paid off by New loan at 11.50 %, over 48 months; fee 4 %'
 		);
 		expect(await screen.texts('.order .gone')).toContain('at the start');
+		await screen.click('.order li:nth-child(2) .interest button');
+		await screen.see('[role=dialog]', /Interest of .* what it is paid/);
+		await screen.press('Escape');
+		await screen.click('.picture .caption button');
+		await screen.see('[role=dialog]', 'The balances after January 2027');
+		await screen.press('Escape');
 		await screen.click('.answer button:nth-of-type(4)');
 		await screen.see('.numbers', '317.12 = 317.12');
 		await screen.click('[role=dialog] .source');
@@ -123,6 +129,9 @@ describe('from one plan to four of them, and a chosen one', () => {
 		expect(await row('fees')).toEqual(['best:▸ 0.00', '317.12', '154.31', '1,450.00']);
 		expect(await row('months')).toEqual(['30', '30', 'best:▸ 29', '40']);
 		expect(await row('shortMonths')).toEqual(['best:▸ 0', 'best:▸ 0', 'best:▸ 0', '12']);
+		await screen.click('.answer button');
+		await screen.see('.numbers', '2,189.22 + 154.31 = 2,343.53');
+		await screen.press('Escape');
 		// A figure opens its working, and each number in that its own.
 		await screen.click('tr[data-figure=cost] td:nth-of-type(2) .value button');
 		await screen.see('.numbers', '2,608.99 + 317.12 = 2,926.11');

@@ -2,7 +2,7 @@ import { Decimal } from 'decimal.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { withChanges } from '../../src/lib/core/changes';
-import { planDifference } from '../../src/lib/core/plan-answers';
+import { owedInAll, planDifference } from '../../src/lib/core/plan-answers';
 import { planOf } from '../../src/lib/core/plan';
 import { comparedPlan, distance, FIGURES } from '../../src/lib/core/plan-comparison';
 import type { PlanFigureName, PlanWorking } from '../../src/lib/core/plan-figure';
@@ -112,6 +112,7 @@ function figuresOf(plan: Plan, baseline: Plan): [PlanFigureName, number | string
 			[{ inMonth: month.month, what: 'paid' }, month.paid],
 			[{ inMonth: month.month, what: 'interest' }, month.interest],
 			[{ inMonth: month.month, what: 'principal' }, month.principal],
+			[{ inMonth: month.month, what: 'closing' }, owedInAll(plan, month.month)],
 			[{ inMonth: month.month, what: 'spent' }, month.paid + month.fees]
 		]),
 		...FIGURES.map((figure): [PlanFigureName, number | null] => [

@@ -78,7 +78,7 @@ export const document = caseDocument.parse({
 function carried(place: number) {
 	const entry: PlanEntry | undefined = document.plans[place];
 	if (!entry) throw new Error('two plans');
-	return { entry, name: entry.name, ...carriedPlan(document, entry) };
+	return { id: entry.id, entry, name: entry.name, ...carriedPlan(document, entry) };
 }
 export const own = carried(0);
 /** With three cards paid off by one loan. */

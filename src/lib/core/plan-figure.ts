@@ -38,8 +38,8 @@ export type PlanFigureName =
 	/** How far a compared figure is from the baseline's. */
 	| { readonly apart: ComparedFigure };
 
-/** What a month has of each debt. */
-export type MonthSum = 'interest' | 'paid' | 'principal';
+/** What a month has of each debt; `closing`: what is owed on it after the month. */
+export type MonthSum = 'interest' | 'paid' | 'principal' | 'closing';
 
 /** The same amount in each of these months, named by their first days. */
 export interface Span {

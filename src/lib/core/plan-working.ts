@@ -1,7 +1,7 @@
 /** How the figures of a plan come about, as data: of which debts' or months' figures each is made. */
 import { addMonths, type CalendarDate } from './calendar';
 import type { Cents } from './money';
-import { planDifference } from './plan-answers';
+import { owedInAll, planDifference } from './plan-answers';
 import { comparedPlan, distance, type ComparedFigure } from './plan-comparison';
 import type { MonthSum, PlanFigure, PlanFigureName, PlanWorking, Span, Spans } from './plan-figure';
 import { monthlyFee } from './plan-month';
@@ -166,7 +166,7 @@ function sumOfMonth(plan: Plan, month: PlanMonth, what: MonthSum): PlanWorking {
 			id: plan.debts[share.index]?.id ?? '',
 			amount: share[what]
 		})),
-		total: month[what]
+		total: what === 'closing' ? owedInAll(plan, month.month) : month[what]
 	};
 }
 

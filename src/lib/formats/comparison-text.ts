@@ -2,6 +2,7 @@
 import type { Cents } from '../core/money';
 import { planDifference, type PlanDifference } from '../core/plan-answers';
 import type { ComparedFigure, ComparedValue, Crossing } from '../core/plan-comparison';
+import type { PlanFigureName } from '../core/plan-figure';
 import type { Plan } from '../core/planned';
 import { writeMonth, writeMonths, writeShortMonth } from './date-text';
 import { grouped } from './decimal-text';
@@ -63,9 +64,16 @@ export function writeDistance(
 }
 
 interface Named {
+	readonly id: string;
 	readonly name: string;
 	readonly plan: Plan;
 }
+
+/** A figure of one of the plans, which opens its working. */
+const ofPlan = ({ id }: Named, text: string, name: PlanFigureName): Phrase => ({
+	...figure(text, { of: 'plan', name }),
+	plan: id
+});
 
 /** “Of 4 plans, “Moved balance” costs least, 4,129.51, and is over first, in May 2029.” */
 export function comparisonSentence(plans: readonly Named[], currency: Currency): Sentence {
@@ -83,11 +91,11 @@ export function comparisonSentence(plans: readonly Named[], currency: Currency):
 	const cheapest = ended.reduce((a, b) => (b.plan.totalCost < a.plan.totalCost ? b : a));
 	const soonest = ended.reduce((a, b) => (endOf(b).slice(0, 7) < endOf(a).slice(0, 7) ? b : a));
 	const both = endOf(cheapest).slice(0, 7) === endOf(soonest).slice(0, 7);
-	const cost = figure(writeMoney(cheapest.plan.totalCost, currency));
+	const cost = ofPlan(cheapest, writeMoney(cheapest.plan.totalCost, currency), 'totalCost');
 	const apart = planDifference(cheapest.plan, soonest.plan);
 	const dearer = apart.kind === 'both end' ? apart.costLess : (0 as Cents);
 	const when = (named: Named) =>
-		figure(writeMonth(endOf(named) as Parameters<typeof writeMonth>[0]));
+		ofPlan(named, writeMonth(endOf(named) as Parameters<typeof writeMonth>[0]), 'payoffDate');
 	return [
 		say(`Of ${plans.length} plans, “`),
 		figure(cheapest.name),

@@ -4,7 +4,7 @@ import type { Cents } from '../core/money';
 import { shortfallOf, type PlanDifference } from '../core/plan-answers';
 import { shareOfIncome, type Household } from '../core/household';
 import type { CurvePoint } from '../core/money-curve';
-import type { PlanFigureName } from '../core/plan-figure';
+import type { PlanFigure, PlanFigureName } from '../core/plan-figure';
 import type { Order } from '../core/order';
 import type { Plan, PlanEnding, PlanMonth, PlanTotals } from '../core/planned';
 import { percent } from '../core/rate';
@@ -310,11 +310,14 @@ export function owedSentence(
 	baseline: string,
 	currency: Currency
 ): Sentence {
+	const name = { inMonth: month, what: 'closing' } as const;
+	const sum = (amount: Cents, opens: PlanFigure): Phrase =>
+		figure(writeMoney(amount, currency), amount > 0 ? opens : undefined);
 	return [
 		say(`${writeMonth(monthStart(plan.firstMonth, month))}, still owed: `),
-		figure(writeMoney(owed.plan, currency)),
+		sum(owed.plan, { of: 'plan', name }),
 		say(` · ${baseline} `),
-		figure(writeMoney(owed.baseline, currency))
+		sum(owed.baseline, { of: 'plan', name, whose: 'baseline' })
 	];
 }
 

@@ -117,12 +117,13 @@ export function writePlanWorking(
 }
 
 const SUM_WORDS: Readonly<Record<MonthSum, { title: string; words: string }>> = {
-	interest: { title: 'interest', words: 'the interest of each debt' },
-	paid: { title: 'payments', words: 'what each debt is paid' },
+	interest: { title: 'interest of', words: 'the interest of each debt' },
+	paid: { title: 'payments of', words: 'what each debt is paid' },
 	principal: {
-		title: 'principal',
+		title: 'principal of',
 		words: 'what each debt is paid beyond its interest and charges'
-	}
+	},
+	closing: { title: 'balances after', words: 'what is still owed on each debt' }
 };
 
 function sumWritten({ what, month, parts, total }: Of<'sum of debts'>, hand: Hand): Written {
@@ -130,7 +131,7 @@ function sumWritten({ what, month, parts, total }: Of<'sum of debts'>, hand: Han
 	const { title, words } = SUM_WORDS[what];
 	const amounts = parts.map(({ amount }) => amount);
 	return {
-		title: month === null ? `Total ${title}` : `The ${title} of ${writeMonth(month)}`,
+		title: month === null ? 'Total interest' : `The ${title} ${writeMonth(month)}`,
 		words: `${words}, added up`,
 		numbers: added(amounts, total, money),
 		result: money(total),

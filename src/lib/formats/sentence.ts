@@ -12,6 +12,8 @@ export interface Phrase {
 	readonly figure?: 'figure' | 'interest';
 	/** The figure of a run or of a plan whose working it opens. */
 	readonly opens?: Figure | PlanFigure;
+	/** Which plan's, where a sentence speaks of several. */
+	readonly plan?: string;
 }
 
 export type Sentence = readonly Phrase[];

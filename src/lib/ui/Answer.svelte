@@ -5,7 +5,7 @@
 	interface Props {
 		sentence: Sentence;
 		/** A figure that is to show its working, and the element that it stands in. */
-		onopen?: (figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void;
+		onopen?: (figure: NonNullable<Phrase['opens']>, element: HTMLElement, plan?: string) => void;
 	}
 	const { sentence, onopen }: Props = $props();
 </script>

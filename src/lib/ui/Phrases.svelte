@@ -5,16 +5,18 @@
 	interface Props {
 		sentence: Sentence;
 		/** A figure that is to show its working, and the element that it stands in. */
-		onopen?: ((figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void) | undefined;
+		onopen?:
+			| ((figure: NonNullable<Phrase['opens']>, element: HTMLElement, plan?: string) => void)
+			| undefined;
 	}
 	const { sentence, onopen }: Props = $props();
 </script>
 
-{#each sentence as { text, figure, opens }, index (index)}{#if opens && onopen}<button
+{#each sentence as { text, figure, opens, plan }, index (index)}{#if opens && onopen}<button
 			type="button"
 			title="Show its working"
 			class:interest={figure === 'interest'}
-			onclick={(event) => onopen(opens, event.currentTarget)}>{text}</button
+			onclick={(event) => onopen(opens, event.currentTarget, plan)}>{text}</button
 		>{:else if figure}<strong class:interest={figure === 'interest'}>{text}</strong
 		>{:else}{text}{/if}{/each}
 

@@ -188,6 +188,7 @@
 				listed={entry.listed}
 				{currency}
 				hrefOf={(id) => `/cases/${desk.id}/debts/${id}`}
+				onopen={(name, element) => open({ of: 'plan', name }, element)}
 				onorder={(to) => vary(`order, ${orderWords(to)}`, { order: to })}
 				onlist={(ids) => vary('the order', { order: 'listed', listed: [...ids] })}
 			/>
@@ -217,6 +218,7 @@
 					measureWords={hand.measureWords}
 					onbaseline={(against) =>
 						desk.change('what is measured against', (document) => ({ ...document, against }))}
+					onfigure={open}
 					onadd={add}
 					onopen={edit}
 					onchange={write}

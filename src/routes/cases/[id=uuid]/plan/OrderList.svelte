@@ -4,6 +4,7 @@
 -->
 <script lang="ts">
 	import type { Order } from '$lib/core/order';
+	import type { PlanFigureName } from '$lib/core/plan-figure';
 	import type { Plan } from '$lib/core/planned';
 	import { writeShortMonth } from '$lib/formats/date-text';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
@@ -24,10 +25,12 @@
 		listed: readonly string[];
 		currency: Currency;
 		hrefOf: (id: string) => string;
+		/** A figure of a debt is to show its working. */
+		onopen: (name: PlanFigureName, element: HTMLElement) => void;
 		onorder: (order: Order) => void;
 		onlist: (ids: readonly string[]) => void;
 	}
-	const { plan, debts, order, listed, currency, hrefOf, onorder, onlist }: Props = $props();
+	const { plan, debts, order, listed, currency, hrefOf, onopen, onorder, onlist }: Props = $props();
 
 	const own = $derived(order === 'listed');
 	const inOrder = $derived.by((): Listed[] => {
@@ -113,7 +116,16 @@
 							: 'never'}
 				</span>
 				<small>{freed === null ? '' : `frees ${writeMoney(freed, currency)}`}</small>
-				<small class="interest">{total ? writeMoney(total.interest, currency) : ''}</small>
+				<small class="interest">
+					{#if total}
+						<button
+							type="button"
+							title="Interest of {debt.name}: show its working"
+							onclick={(event) => onopen({ interestOf: debt.id }, event.currentTarget)}
+							>{writeMoney(total.interest, currency)}</button
+						>
+					{/if}
+				</small>
 			</li>
 		{/each}
 	</ol>
@@ -204,5 +216,10 @@
 		grid-column: 4;
 		color: var(--interest);
 		text-align: right;
+	}
+
+	small button:hover {
+		text-decoration: underline dotted var(--act);
+		text-underline-offset: 3px;
 	}
 </style>

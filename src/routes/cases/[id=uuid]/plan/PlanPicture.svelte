@@ -12,6 +12,7 @@
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { daysOf, monthIn, type PlanEntry, type PlanHappening } from '$lib/formats/plan-document';
 	import { owedSentence, planHappeningInWords, planInWords } from '$lib/formats/plan-text';
+	import type { Phrase } from '$lib/formats/sentence';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
@@ -38,6 +39,8 @@
 		against: string;
 		measureWords: string;
 		onbaseline: (against: string) => void;
+		/** A figure that is to show its working, and the element that it stands in. */
+		onfigure: (figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void;
 		onadd: (date: CalendarDate, element: HTMLElement) => void;
 		onopen: (id: string, element: HTMLElement) => void;
 		onchange: (happening: PlanHappening) => void;
@@ -208,7 +211,7 @@
 
 <section class="pictures" aria-label="What is owed over time">
 	<p class="caption">
-		<Phrases sentence={owed} />
+		<Phrases sentence={owed} onopen={on.onfigure} />
 	</p>
 	<span class="against">
 		<span>against</span>

@@ -12,7 +12,7 @@
 	import type { PlanEntry } from '$lib/formats/plan-document';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
-	import { say } from '$lib/formats/sentence';
+	import { say, type Phrase } from '$lib/formats/sentence';
 	import NewPlanNote from '../plan/NewPlanNote.svelte';
 	import PlanWorkingNote from '../plan/PlanWorkingNote.svelte';
 	import { onMount } from 'svelte';
@@ -58,7 +58,7 @@
 	);
 	const sentence = $derived(
 		comparisonSentence(
-			shown.map(({ entry, plan }) => ({ name: entry.name, plan })),
+			shown.map(({ entry, plan }) => ({ id: entry.id, name: entry.name, plan })),
 			currency
 		)
 	);
@@ -89,6 +89,11 @@
 		readonly figure: PlanFigure;
 		readonly anchor: HTMLElement;
 	} | null>(null);
+	function open(figure: NonNullable<Phrase['opens']>, anchor: HTMLElement, id?: string): void {
+		const plan = shown.find(({ entry }) => entry.id === id);
+		if (plan && figure.of === 'plan') opened = { plan, figure, anchor };
+	}
+
 	let choosing = $state.raw<{ plan: PlanEntry; anchor: HTMLElement } | null>(null);
 
 	function add(start: PlanStart): void {
@@ -145,7 +150,7 @@
 		</div>
 		<p class="bar"><a href="/cases/{desk.id}">To the debts</a></p>
 	{:else}
-		<div class="top"><Answer {sentence} /></div>
+		<div class="top"><Answer {sentence} onopen={open} /></div>
 		<div class="bar">
 			<span class="quiet">measured against</span>
 			<span class="against">
