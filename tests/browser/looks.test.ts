@@ -86,8 +86,7 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 		await screen.saved();
 		await screen.goto(views['plan, full'] ?? '');
 		for (const start of ['transfer', 'concession']) {
-			await screen.click('.bar .new');
-			await screen.click(`[data-start=${start}]`);
+			await screen.startPlan(start);
 			await screen.click('[data-change="0"]');
 			await screen.see('[role=dialog]', start === 'transfer' ? 'Offer rate' : 'Fee at the start');
 			expect(await seriousFindings()).toEqual([]);

@@ -42,6 +42,7 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.press('F8');
 		await screen.answer('5 debts, 21,021.92 owed');
 		await screen.press('F8');
+		await screen.answer('it costs 3,473.57 in interest');
 	});
 
 	it('keeps each computed order’s figures, and the answer before beside the new one', async () => {

@@ -14,11 +14,6 @@ sitDown();
 const constant = (cents: number) => ({ budget: { kind: 'constant', amount: cents } });
 const row = (figure: string) => screen.texts(`tr[data-figure=${figure}] .value`);
 
-async function start(from: string): Promise<void> {
-	await screen.click('.bar .new');
-	await screen.click(`[data-start=${from}]`);
-}
-
 /** Takes the debt at a place of the case into the open change, or leaves it out. */
 const turnDebt = (place: number) =>
 	screen.click(`.debts .debt:nth-child(${place}) [type=checkbox]`);
@@ -29,7 +24,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		const { id } = await makeCase(desk.residuum, 'Side by side', household, constant(82_000));
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.answer('it costs 3,473.57 in interest');
-		await start('consolidate');
+		await screen.startPlan('consolidate');
 		await screen.click('[data-change="0"]');
 		await turnDebt(5);
 		await screen.fill('Annual rate of the new loan', '11.5');
@@ -59,7 +54,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 	});
 
 	it('refuses a balance moved above the limit, and takes it once the limit allows', async () => {
-		await start('transfer');
+		await screen.startPlan('transfer');
 		await screen.click('[data-change="0"]');
 		await turnDebt(1);
 		await screen.fill('Months of the offer', '14');
@@ -90,7 +85,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 	});
 
 	it('agrees lower rates with a fee that the month’s money pays first', async () => {
-		await start('concession');
+		await screen.startPlan('concession');
 		await screen.fill('The month’s money', '650');
 		await screen.click('[data-change="0"]');
 		await turnDebt(5);

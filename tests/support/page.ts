@@ -155,6 +155,14 @@ export class Screen {
 		return this.see('.saving', /^Saved$/);
 	}
 
+	/** Starts a new plan from the plan that is open, and waits until it is the one that is. */
+	async startPlan(from: string): Promise<void> {
+		const before = await this.value('The plan');
+		await this.click('.bar .new');
+		await this.click(`[data-start=${from}]`);
+		await expect.poll(() => this.value('The plan')).not.toBe(before);
+	}
+
 	async click(selector: string): Promise<void> {
 		await this.page.click(selector);
 	}
