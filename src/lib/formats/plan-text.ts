@@ -120,8 +120,7 @@ function payingPhrases(
 	order: Order,
 	currency: Currency
 ): Phrase[] {
-	const { money = 0, fees = 0 } = plan.kept[0] ?? {};
-	const first = (money + (budget.kind === 'constant' ? fees : 0)) as Cents;
+	const first = plan.kept[0]?.before ?? (0 as Cents);
 	const line = say(`, ${orderWords(order)}`);
 	switch (budget.kind) {
 		case 'required':

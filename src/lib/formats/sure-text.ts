@@ -135,7 +135,9 @@ export function leastWorking(
 		result: money(least),
 		sources: [
 			{ text: `with ${money(least)} a month ${over(months)}`, figure: null },
-			{ text: `with ${money(less)} a month ${over(monthsWithLess)}`, figure: null }
+			...(least === 0
+				? []
+				: [{ text: `with ${money(less)} a month ${over(monthsWithLess)}`, figure: null }])
 		]
 	};
 }
