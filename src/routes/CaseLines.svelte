@@ -105,7 +105,9 @@
 					{writeMoney(owed, currency)} <span class="quiet">{currency.code}</span>
 				</span>
 				<span role="cell" class="chosen" title={chosen?.name}>
-					{#if chosen}{chosen.name}<small>{writeDate(chosen.date)}</small>
+					{#if chosen}{chosen.name}<small
+							>{writeDate(chosen.date)}{chosen.changed ? ', changed since' : ''}</small
+						>
 					{:else}<span class="quiet">none yet</span>{/if}
 				</span>
 				<span role="cell" class="right quiet">{writeDate(asOf)}</span>

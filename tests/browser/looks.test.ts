@@ -4,7 +4,7 @@ import { ROOT } from '../../scripts/prepare.mjs';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { card, fixed } from '../support/debts';
 import { makeCase } from '../support/residuum';
-import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
+import { contentOf, FIRST_PLAN } from '../../src/lib/formats/plan-document';
 
 let desk: Desk;
 let screen: Screen;
@@ -26,7 +26,8 @@ beforeAll(async () => {
 		name: `A plan with a name of forty characters ${index}`,
 		budget: { kind: 'constant', amount: 12 * 12_345_678 + index * 10_000_000 }
 	}));
-	const choices = [{ plan: FIRST_PLAN.id, name: 'A plan', date: '2026-12-15', note: 'agreed' }];
+	const choice = { plan: FIRST_PLAN.id, name: 'A plan', date: '2026-12-15', note: 'agreed' };
+	const choices = [{ ...choice, content: contentOf(FIRST_PLAN) }];
 	const six = await makeCase(desk.residuum, 'Six plans', letters, {}, { plans, choices });
 	const empty = await makeCase(desk.residuum, 'Nothing yet');
 	screen = await desk.open();

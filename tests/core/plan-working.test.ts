@@ -96,7 +96,7 @@ function figuresOf(plan: Plan, baseline: Plan): [PlanFigureName, number | string
 		['monthlyFees', changeFees.monthly],
 		['payoffDate', ending.status === 'cleared' && kept.length > 0 ? ending.payoffDate : null],
 		['firstGone', gone.sort()[0] ?? null],
-		['moneyAtFirst', spent[0] ?? null],
+		['moneyAtFirst', spent[plan.begins - 1] ?? spent[0] ?? null],
 		['moneyAtMost', spent.length > 0 ? Math.max(...spent) : null],
 		['shortMonths', plan.shortMonths.length],
 		['interestLess', bothEnd && bothEnd.interestLess],

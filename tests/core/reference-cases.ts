@@ -3,12 +3,19 @@
  * not know is never quietly ignored but makes the case a skipped one.
  */
 import { z } from 'zod';
-import { FREQUENCIES, isCalendarDate, type CalendarDate } from '../../src/lib/core/calendar';
+import {
+	FREQUENCIES,
+	isCalendarDate,
+	monthsBetween,
+	type CalendarDate
+} from '../../src/lib/core/calendar';
 import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt';
 import { withChanges } from '../../src/lib/core/changes';
 import { cents } from '../../src/lib/core/money';
 import { ORDERS } from '../../src/lib/core/order';
 import { planOf } from '../../src/lib/core/plan';
+import { firstMonthOf } from '../../src/lib/core/plan-month';
+import type { PlanTerms } from '../../src/lib/core/planned';
 import { percent } from '../../src/lib/core/rate';
 import { rowAt, run, type Run } from '../../src/lib/core/run';
 import {
@@ -203,6 +210,11 @@ const planTerms = z
 		extra: money.default(cents(0)),
 		oneOffs: z.array(z.strictObject({ month: z.int(), amount: money })).default([]),
 		budgetChanges: z.array(z.strictObject({ from: z.int(), amount: money })).default([]),
+		begins: z
+			.string()
+			.regex(/^\d{4}-\d{2}$/)
+			.nullable()
+			.default(null),
 		order: z.enum(ORDERS),
 		listed: z.array(z.string()).default([])
 	})
@@ -249,7 +261,7 @@ function checkPlan(name: string, item: unknown): Verdict {
 	}
 	const { plan, expect } = read.data;
 	const changed = withChanges(read.data.debts, plan.changes);
-	const got = changed.ok ? planOf(changed.debts, { ...plan, fees: changed.fees }) : null;
+	const got = changed.ok ? planOf(changed.debts, plannedBy(plan, changed)) : null;
 	if (!('months' in expect) || !changed.ok || got === null) {
 		const status = got?.ending.status ?? 'refused';
 		return status === expect.status
@@ -275,6 +287,16 @@ function checkPlan(name: string, item: unknown): Verdict {
 	return differences.length === 0
 		? { name, outcome: 'passed' }
 		: { name, outcome: 'failed', differences };
+}
+
+/** The plan with the fees of its changes, and the month in which it begins counted from its first. */
+function plannedBy(
+	{ begins, ...plan }: z.infer<typeof planTerms>,
+	{ debts, fees }: Extract<ReturnType<typeof withChanges>, { ok: true }>
+): PlanTerms {
+	if (begins === null) return { ...plan, fees };
+	const from = `${begins}-01` as CalendarDate;
+	return { ...plan, fees, begins: monthsBetween(firstMonthOf(debts), from) + 1 };
 }
 
 const solveGiven = z.strictObject({

@@ -13,7 +13,7 @@ import { amount, card, cardOfVersion1, fixed, unusual } from '../support/debts';
 
 const line = card();
 const whole = {
-	version: 4,
+	version: 5,
 	label: 'A household',
 	currency: { code: 'USD', digits: 2 },
 	asOf: '2026-12-15',
@@ -153,7 +153,7 @@ describe('a case document', () => {
 			debts: [cardOfVersion1(), cardOfVersion1({ held: 14_000 })]
 		};
 		const { version, debts } = caseDocument.parse(old);
-		expect(version).toBe(4);
+		expect(version).toBe(5);
 		expect(debts.map(({ pays }) => pays)).toEqual([{ kind: 'held' }, fixed(14_000)]);
 		expect(debts[0]).toEqual({ ...line, id: debts[0]?.id });
 		const dental = { kind: 'amount', amount: 13_700, roundUpTo: 0, floor: 0 };
@@ -164,20 +164,55 @@ describe('a case document', () => {
 			'debts.0.balance'
 		);
 		expect(problems({ ...old, debts: 'none' })[0]?.at).toBe('debts');
-		expect(problems({ ...whole, version: 5 })[0]?.message).toContain('1, 2, 3 or 4');
+		expect(problems({ ...whole, version: 6 })[0]?.message).toContain('1 to 5');
 	});
 
 	it('takes documents of version 3: their plan is the first, what it was measured against is the case’s', () => {
 		const sheet = { income: [{ name: 'pay', amount: 100, perYear: 12 }], needs: [] };
 		const { label, currency, asOf, debts } = whole;
-		const { id, name, pays, changes, hidden, ...fields } = FIRST_PLAN;
+		const { id, name, named, begins, pays, changes, hidden, ...fields } = FIRST_PLAN;
 		const plan = { ...fields, order: 'relief', baseline: 'today', sheet };
 		const parsed = caseDocument.parse({ version: 3, label, currency, asOf, debts, plan });
-		expect(parsed).toMatchObject({ version: 4, against: 'today', sheet, choices: [] });
-		expect(parsed.plans).toEqual([{ id, name, pays, changes, hidden, ...fields, order: 'relief' }]);
+		expect(parsed).toMatchObject({ version: 5, against: 'today', sheet, choices: [] });
+		const own = { id, name, named, begins, pays, changes, hidden };
+		expect(parsed.plans).toEqual([{ ...own, ...fields, order: 'relief' }]);
 		expect(problems({ ...whole, plans: [] })[0]?.message).toBe('A case has at least one plan.');
 		const twice = { ...whole, plans: [FIRST_PLAN, FIRST_PLAN] };
 		expect(problems(twice)[0]?.message).toBe('Two plans have the same identifier.');
+	});
+
+	it('takes documents of version 4: plans begin when they began, where that month was one for all', () => {
+		const { named, begins, ...fields } = FIRST_PLAN;
+		expect({ named, begins }).toEqual({ named: false, begins: null });
+		const loan = {
+			kind: 'consolidate',
+			debts: [line.id],
+			loan: {
+				id: FIRST_PLAN.id,
+				name: 'Loan',
+				firstDue: '2027-02-15',
+				rule: { kind: 'fixed', amount: 9 }
+			},
+			annualRate: 0,
+			fee: { percent: 0, amount: 0, paid: 'added' }
+		};
+		const begun = (firstDue: readonly string[], plan: object = {}) => {
+			const debts = firstDue.map((due) => ({ ...card(), firstDue: due }));
+			const plans = [{ ...fields, ...plan }];
+			const [raised] = caseDocument.parse({ ...whole, version: 4, debts, plans }).plans;
+			return raised;
+		};
+		// In the month in which a new plan begins anyway nothing is said; else the old one is.
+		expect(begun(['2027-01-05', '2027-01-14'])?.begins).toBeNull();
+		expect(begun(['2027-05-05', '2027-05-20'])?.begins).toBe('2027-05-01');
+		expect(begun(['2026-12-20', '2027-01-05'])?.begins).toBeNull();
+		expect(begun(['2027-02-14'], { changes: [loan] })).toMatchObject({
+			begins: '2027-02-01',
+			changes: [{ assumed: [] }]
+		});
+		expect(begun(['2027-01-05'], { changes: [loan] })?.begins).toBeNull();
+		expect(begun([], { name: 'Highest rate first 3' })?.named).toBe(false);
+		expect(begun([], { name: 'After the harvest' })?.named).toBe(true);
 	});
 
 	it('letters debts beyond the alphabet', () => {

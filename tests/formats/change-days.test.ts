@@ -15,6 +15,7 @@ const newDebt = (id: string) => ({
 });
 const transfer: ChangeEntry = {
 	kind: 'transfer',
+	assumed: [],
 	amounts: [],
 	card: newDebt('7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f002'),
 	feePercent: percent(0),
@@ -23,8 +24,9 @@ const transfer: ChangeEntry = {
 	thenRate: percent(249_900),
 	limit: null
 };
-const concession: ChangeEntry = {
+const concession: Extract<ChangeEntry, { kind: 'concession' }> = {
 	kind: 'concession',
+	assumed: [],
 	from: day('2027-03-01'),
 	debts: [],
 	setUpFee: ZERO,
@@ -32,6 +34,7 @@ const concession: ChangeEntry = {
 };
 const loan: ChangeEntry = {
 	kind: 'consolidate',
+	assumed: [],
 	debts: [],
 	loan: newDebt('7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f001'),
 	annualRate: percent(99_900),

@@ -17,6 +17,7 @@ import {
 	shortSentence
 } from '../../src/lib/formats/plan-text';
 import { writePlanWorking } from '../../src/lib/formats/plan-working-text';
+import { cureOf } from '../../src/lib/core/plan-answers';
 import { whyShare } from '../../src/lib/formats/share-text';
 import { plain } from '../../src/lib/formats/sentence';
 import { amount, card } from '../support/debts';
@@ -32,7 +33,7 @@ const dental = card({
 
 function planned(debts: readonly object[], fields: Partial<PlanEntry>) {
 	const document = caseDocument.parse({
-		version: 4,
+		version: 5,
 		label: 'A household',
 		currency: usd,
 		asOf: '2026-12-15',
@@ -44,8 +45,9 @@ function planned(debts: readonly object[], fields: Partial<PlanEntry>) {
 	});
 	const [entry] = document.plans;
 	if (!entry) throw new Error('no plan');
-	const { plan } = carriedPlan(document, entry);
-	return { document, entry, plan, baseline: measuredPlan(document) };
+	const { plan, debts: changed, terms } = carriedPlan(document, entry);
+	const baseline = measuredPlan(document);
+	return { document, entry, plan, terms, debts: changed, baseline };
 }
 
 const said = (debts: readonly object[], fields: Partial<PlanEntry>) => {
@@ -75,10 +77,12 @@ describe('a plan in sentences', () => {
 	});
 
 	it('says from when money is short, and why each debt gets what it gets', () => {
-		const { plan } = planned([card(), dental], {
+		const short = planned([card(), dental], {
 			budget: { kind: 'constant', amount: cents(25_000) }
 		});
-		expect(plain(shortSentence(plan, cents(25_800), usd) ?? [])).toMatch(
+		const { plan } = short;
+		const cure = cureOf(short.debts, short.terms, plan);
+		expect(plain(shortSentence(plan, cure, usd) ?? [])).toMatch(
 			/^From January 2027, in \d+ months, the money is 8\.00 less than what is asked.*258\.00 a month would cover it; or what is asked would have to fall to 96\.90 % at first\.$/
 		);
 		const [month] = plan.kept;
@@ -160,7 +164,10 @@ describe('a plan in months', () => {
 			{ ...dated, kind: 'money', date: day('2028-01-02') },
 			{ ...dated, kind: 'money', date: day('2029-01-02'), off: true }
 		];
-		const terms = planTerms({ ...FIRST_PLAN, happenings }, day('2027-01-01'), cents(25_800));
+		const terms = planTerms(
+			{ ...FIRST_PLAN, happenings },
+			{ firstMonth: day('2027-01-01'), begins: 1, askedAtBegin: cents(25_800) }
+		);
 		expect(terms).toMatchObject({
 			budget: { kind: 'constant', amount: 25_800 },
 			oneOffs: [{ month: 3, amount: 40_000 }],
@@ -181,7 +188,10 @@ describe('a plan in months', () => {
 		const { plan } = planned([{ ...dental, happenings: [extra, payment] }], {
 			budget: { kind: 'required' }
 		});
-		expect(plan.kept.slice(0, 3).map(({ asked }) => asked)).toEqual([13_700, 13_700, 18_700]);
+		expect(plan.kept.slice(0, 3).map(({ asked }) => asked)).toEqual([13_700, 13_700, 13_700]);
+		// What comes with the debt is paid beside what is asked, and is no part of the month's money.
+		expect(plan.kept.slice(0, 3).map(({ paid }) => paid)).toEqual([13_700, 13_700, 18_700]);
+		expect(plan.kept[2]).toMatchObject({ money: 13_700, own: 5_000, missing: 0 });
 	});
 
 	it('is laid beside another version field by field', () => {

@@ -147,7 +147,15 @@ describe('plans side by side, in words', () => {
 			...document,
 			plans: [first],
 			against: 'today',
-			choices: [{ plan: first.id, name: first.name, date: day('2026-12-15'), note: 'agreed' }]
+			choices: [
+				{
+					plan: first.id,
+					name: first.name,
+					date: day('2026-12-15'),
+					note: 'agreed',
+					content: null
+				}
+			]
 		};
 		expect(caseDifferences(document, there)).toEqual([
 			{ what: 'Plan “One loan”', mine: 'among the plans', theirs: 'not among the plans' },

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CaseState } from '../../src/lib/formats/case-document';
-import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
+import { contentOf, FIRST_PLAN } from '../../src/lib/formats/plan-document';
 import { card, unusual } from '../support/debts';
 import { makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
 
@@ -63,10 +63,13 @@ describe('saving', () => {
 			...FIRST_PLAN,
 			id: id(),
 			name: 'All changes together',
+			named: true,
+			begins: '2027-02-01',
 			hidden: true,
 			changes: [
 				{
 					kind: 'consolidate',
+					assumed: [],
 					debts: [first?.id],
 					loan: brought({ kind: 'level', periods: 48 }),
 					annualRate: 115_000,
@@ -74,6 +77,7 @@ describe('saving', () => {
 				},
 				{
 					kind: 'transfer',
+					assumed: [],
 					amounts: [{ debt: second?.id, amount: null }],
 					card: brought({ kind: 'minimum', percent: 20_000, floor: 2_500 }),
 					feePercent: 30_001,
@@ -84,6 +88,7 @@ describe('saving', () => {
 				},
 				{
 					kind: 'transfer',
+					assumed: [],
 					amounts: [{ debt: second?.id, amount: 1 }],
 					card: brought({ kind: 'fixed', amount: 9_000 }),
 					feePercent: 0,
@@ -94,15 +99,17 @@ describe('saving', () => {
 				},
 				{
 					kind: 'concession',
+					assumed: [],
 					from: '2027-03-01',
-					debts: [{ debt: first?.id, annualRate: 80_000, payment: 10_500 }],
+					debts: [{ debt: first?.id, annualRate: 80_000, assumed: true, payment: 10_500 }],
 					setUpFee: 5_000,
 					monthlyFee: { kind: 'percent', percent: 75_000, cap: null }
 				},
 				{
 					kind: 'concession',
+					assumed: [],
 					from: '2027-03-01',
-					debts: [{ debt: second?.id, annualRate: 0, payment: null }],
+					debts: [{ debt: second?.id, annualRate: 0, assumed: false, payment: null }],
 					setUpFee: 0,
 					monthlyFee: { kind: 'amount', amount: 3_500 }
 				}
@@ -111,7 +118,15 @@ describe('saving', () => {
 		const fields = {
 			plans: [one, other],
 			against: other.id,
-			choices: [{ plan: other.id, name: 'All changes', date: '2026-12-15', note: 'both agreed' }],
+			choices: [
+				{
+					plan: other.id,
+					name: 'All changes',
+					date: '2026-12-15',
+					note: 'both agreed',
+					content: contentOf(other as never)
+				}
+			],
 			sheet: {
 				income: [{ name: 'take-home pay', amount: 100_000, perYear: 26 }],
 				needs: [{ name: '', amount: 154_000, perYear: 12 }]

@@ -205,7 +205,7 @@ describe('data of a version before', () => {
 		// Based on no revision there is: the case as it stands comes back.
 		expect(answer.status).toBe(409);
 		const { state } = (await answer.json()) as { state: CaseState };
-		expect(state.document).toMatchObject({ version: 4, against: 'today', sheet, choices: [] });
+		expect(state.document).toMatchObject({ version: 5, against: 'today', sheet, choices: [] });
 		expect(state.document.plans).toEqual([
 			{ ...FIRST_PLAN, budget, order: 'listed', listed: [debt], happenings: [happens] }
 		]);

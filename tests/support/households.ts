@@ -60,19 +60,28 @@ export const termsDrawn = (frequencies: fc.Arbitrary<DebtTerms['paymentsPerYear'
 			payment: rules,
 			extra: fc.constantFrom(0, 0, 5_000),
 			fee: fc.constantFrom(0, 0, 2_500),
-			skip: fc.constantFrom<number[]>([], [], [2])
+			skip: fc.constantFrom<number[]>([], [], [2]),
+			firstDue: fc.constantFrom(
+				'2027-01-15',
+				'2027-01-15',
+				'2026-12-20',
+				'2027-01-31',
+				'2027-03-05'
+			)
 		})
-		.map(({ opening, annual, paymentsPerYear, payment, extra, fee, skip }): DebtTerms => ({
-			opening: cents(opening),
-			rate: { basis: 'nominal', annual: percent(annual) },
-			paymentsPerYear,
-			firstDue: '2027-01-15' as CalendarDate,
-			payment,
-			clearBelow: ZERO,
-			skips: skip,
-			extras: extra === 0 ? [] : [{ from: 3, every: 6, amount: cents(extra) }],
-			charges: fee === 0 ? [] : [{ from: 2, every: 12, amount: cents(fee), fee: true }]
-		}));
+		.map(
+			({ opening, annual, paymentsPerYear, payment, extra, fee, skip, firstDue }): DebtTerms => ({
+				opening: cents(opening),
+				rate: { basis: 'nominal', annual: percent(annual) },
+				paymentsPerYear,
+				firstDue: firstDue as CalendarDate,
+				payment,
+				clearBelow: ZERO,
+				skips: skip,
+				extras: extra === 0 ? [] : [{ from: 3, every: 6, amount: cents(extra) }],
+				charges: fee === 0 ? [] : [{ from: 2, every: 12, amount: cents(fee), fee: true }]
+			})
+		);
 
 export const monthly = termsDrawn(fc.constant(12));
 
@@ -130,6 +139,7 @@ export const plans: fc.Arbitrary<PlanTerms> = fc.record({
 		[],
 		[{ from: 7, amount: cents(45_000) }]
 	),
+	begins: fc.constantFrom(1, 1, 2, 5),
 	order: fc.constantFrom(...ORDERS),
 	listed: fc.constantFrom<string[]>([], ['debt 2', 'debt 0'])
 });

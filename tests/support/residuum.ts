@@ -84,7 +84,7 @@ export async function makeCase(
 		choices: [],
 		sheet: { income: [], needs: [] }
 	};
-	const document = { version: 4, ...fresh, debts, ...planned, ...fields };
+	const document = { version: 5, ...fresh, debts, ...planned, ...fields };
 	if (debts.length === 0) return { id, revision: 1, document: document as never };
 	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
 		basedOn: 1,

@@ -16,6 +16,7 @@ export const names = (id: string) => debts.find((debt) => debt.id === id)?.name 
 
 export const loan: Extract<ChangeEntry, { kind: 'consolidate' }> = {
 	kind: 'consolidate',
+	assumed: [],
 	debts: [quill ?? '', pellan ?? '', marrow ?? ''],
 	loan: {
 		id: '7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f001',
@@ -28,6 +29,7 @@ export const loan: Extract<ChangeEntry, { kind: 'consolidate' }> = {
 };
 export const moved: Extract<ChangeEntry, { kind: 'transfer' }> = {
 	kind: 'transfer',
+	assumed: [],
 	amounts: [
 		{ debt: quill ?? '', amount: cents(100_000) },
 		{ debt: pellan ?? '', amount: null }
@@ -46,8 +48,11 @@ export const moved: Extract<ChangeEntry, { kind: 'transfer' }> = {
 };
 export const agreed: ChangeEntry = {
 	kind: 'concession',
+	assumed: [],
 	from: day('2027-03-01'),
-	debts: [{ debt: quill ?? '', annualRate: percent(80_000), payment: cents(10_500) }],
+	debts: [
+		{ debt: quill ?? '', annualRate: percent(80_000), assumed: false, payment: cents(10_500) }
+	],
 	setUpFee: cents(5_000),
 	monthlyFee: { kind: 'percent', percent: percent(75_000), cap: cents(4_000) }
 };
@@ -60,7 +65,7 @@ export const other = {
 	budget
 };
 export const document = caseDocument.parse({
-	version: 4,
+	version: 5,
 	label: 'A household',
 	currency: usd,
 	asOf: '2026-12-15',

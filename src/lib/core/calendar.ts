@@ -120,14 +120,22 @@ function dayIn(paymentsPerYear: PaymentsPerYear, day: number, k: number): number
 /** Whether due date k is the second of a month's two. */
 const isSecond = (k: number) => (k - 1) % 2 !== 0;
 
-/** How many due dates there are up to and including a date: 0 where the first is later. */
+/** How many due dates there are up to and including a date: 0 where the first is later. Counted, not walked. */
 export function dueDatesUntil(
 	first: CalendarDate,
 	until: CalendarDate,
 	paymentsPerYear: PaymentsPerYear = 12
 ): number {
-	let k = 0;
-	while (dueDate(first, k + 1, paymentsPerYear) <= until) k += 1;
+	if (until < first) return 0;
+	if (paymentsPerYear > 24) {
+		const days = dayNumber(until) - dayNumber(first);
+		return Math.floor(days / daysAfter(paymentsPerYear, 2)) + 1;
+	}
+	// At most one too many, or with two a month two: the last month may not have come to its due day yet.
+	let k =
+		Math.floor((monthsBetween(first, until) * paymentsPerYear) / 12) +
+		(paymentsPerYear === 24 ? 2 : 1);
+	while (dueDate(first, k, paymentsPerYear) > until) k -= 1;
 	return k;
 }
 
@@ -135,6 +143,10 @@ export function dueDatesUntil(
 export function periodsInMonths(months: number, paymentsPerYear: PaymentsPerYear): number {
 	return Math.round((months * paymentsPerYear) / 12);
 }
+
+/** The first day of the month that a date lies in. */
+export const startOfMonth = (date: CalendarDate): CalendarDate =>
+	`${date.slice(0, 8)}01` as CalendarDate;
 
 /** The last day of the month that a date lies in. */
 export function endOfMonth(date: CalendarDate): CalendarDate {

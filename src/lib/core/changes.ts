@@ -1,5 +1,5 @@
 /** What a plan changes about the debts before they are paid (contract, section 10). */
-import { addMonths, dueDatesUntil, endOfMonth } from './calendar';
+import { addMonths, dueDatesUntil, endOfMonth, type CalendarDate } from './calendar';
 import type { DebtTerms, PaymentRule } from './debt';
 import { roundedShare, ZERO, type Cents } from './money';
 import { firstMonthOf, NO_FEES } from './plan-month';
@@ -78,23 +78,42 @@ export function withChanges(
 	debts: readonly PlannedDebt[],
 	changes: readonly PlanChange[]
 ): Changing {
+	const first = firstMonthWith(debts, changes);
 	let changed: Changed = { debts, fees: NO_FEES };
 	for (const [index, change] of changes.entries()) {
 		const refusal = refusalOf(changed.debts, change);
 		if (refusal) return { ok: false, refusal: { change: index, ...refusal } };
-		changed = applied(changed, change);
+		changed = applied(changed, change, first);
 	}
 	return { ok: true, ...changed };
 }
 
-function applied(changed: Changed, change: PlanChange): Changed {
+/**
+ * The first day of month 1 of a plan with such changes: they may close the debt that is due first, or bring an
+ * earlier one. What lenders agree to moves no due date.
+ */
+export function firstMonthWith(
+	debts: readonly PlannedDebt[],
+	changes: readonly PlanChange[]
+): CalendarDate {
+	const first = firstMonthOf(debts);
+	let changed: Changed = { debts, fees: NO_FEES };
+	for (const change of changes) {
+		if (change.kind === 'concession') continue;
+		if (refusalOf(changed.debts, change)) return first;
+		changed = applied(changed, change, first);
+	}
+	return firstMonthOf(changed.debts);
+}
+
+function applied(changed: Changed, change: PlanChange, first: CalendarDate): Changed {
 	switch (change.kind) {
 		case 'consolidate':
 			return consolidated(changed, change);
 		case 'transfer':
 			return transferred(changed, change);
 		case 'concession':
-			return conceded(changed, change);
+			return conceded(changed, change, first);
 	}
 }
 
@@ -155,11 +174,11 @@ function movedBy(
 function transferred(changed: Changed, change: Transfer): Changed {
 	const { card, offerPercent, offerMonths, thenPercent } = change;
 	const { rate } = card.terms;
-	const after = periodIn(changed.debts, card.terms, offerMonths + 1);
 	const terms: NewDebt['terms'] = {
 		...card.terms,
 		rate: { ...rate, annual: offerPercent },
-		rateChanges: [{ from: after, annual: thenPercent }]
+		// The months of an offer are the card's own periods.
+		rateChanges: [{ from: offerMonths + 1, annual: thenPercent }]
 	};
 	return bringing(changed, { id: card.id, terms }, movedBy(changed.debts, change));
 }
@@ -190,13 +209,15 @@ function bringing({ debts, fees }: Changed, { id, terms }: NewDebt, brought: Bro
 	};
 }
 
-function conceded({ debts, fees }: Changed, change: Concession): Changed {
+function conceded({ debts, fees }: Changed, change: Concession, first: CalendarDate): Changed {
 	const { from, setUpFee, monthlyFee: monthly } = change;
 	const fee: ConcessionFees = { from, debts: change.debts.map(({ id }) => id), setUpFee, monthly };
 	return {
 		debts: debts.map((debt) => {
 			const agreed = change.debts.find(({ id }) => id === debt.id);
-			return agreed ? { ...debt, terms: agreedTerms(debts, debt.terms, from, agreed) } : debt;
+			return agreed
+				? { ...debt, terms: agreedTerms(debt.terms, periodIn(first, debt.terms, from), agreed) }
+				: debt;
 		}),
 		fees: { ...fees, concessions: [...fees.concessions, fee] }
 	};
@@ -204,12 +225,10 @@ function conceded({ debts, fees }: Changed, change: Concession): Changed {
 
 /** The agreed rate and payment replace every later change of the debt's own. */
 function agreedTerms(
-	debts: readonly PlannedDebt[],
 	terms: DebtTerms,
-	month: number,
+	from: number,
 	{ annual, payment }: Concession['debts'][number]
 ): DebtTerms {
-	const from = periodIn(debts, terms, month);
 	const earlier = <C extends { readonly from: number }>(changes: readonly C[] = []) =>
 		changes.filter((change) => change.from < from);
 	const rule: PaymentRule | null = payment === null ? null : { kind: 'fixed', amount: payment };
@@ -227,13 +246,12 @@ const owing = ({ id, terms }: PlannedDebt, opening: Cents): PlannedDebt => ({
 	terms: { ...terms, opening }
 });
 
-/** The first period of a debt in a month of the plan. */
+/** The first period of a debt that falls due in a month of the plan, or later. */
 function periodIn(
-	debts: readonly PlannedDebt[],
+	first: CalendarDate,
 	{ firstDue, paymentsPerYear }: Pick<DebtTerms, 'firstDue' | 'paymentsPerYear'>,
 	month: number
 ): number {
-	if (paymentsPerYear === 12 || month <= 1) return Math.max(1, month);
-	const before = endOfMonth(addMonths(firstMonthOf(debts), month - 2));
+	const before = endOfMonth(addMonths(first, month - 2));
 	return dueDatesUntil(firstDue, before, paymentsPerYear) + 1;
 }

@@ -136,9 +136,7 @@ function missing(
 	return debts.map(({ id, terms }) => {
 		const { firstDue, paymentsPerYear, skips = [] } = terms;
 		const until = (month: number) =>
-			paymentsPerYear === 12
-				? month
-				: dueDatesUntil(firstDue, endOfMonth(addMonths(first, month - 1)), paymentsPerYear);
+			dueDatesUntil(firstDue, endOfMonth(addMonths(first, month - 1)), paymentsPerYear);
 		const missed = missedMonths.flatMap((month) => {
 			const from = until(month - 1);
 			return Array.from({ length: until(month) - from }, (_, at) => from + at + 1);
@@ -178,7 +176,9 @@ function poorer(plan: PlanTerms, strain: Strain): PlanTerms {
 		case 'a bill': {
 			let left: number = strain.amount;
 			const taken: { month: number; amount: Cents }[] = [];
-			for (let month = strain.month; left > 0 && month < strain.month + 12 * YEARS; month += 1) {
+			// Before the plan begins there is no money but for what is asked.
+			const first = Math.max(strain.month, plan.begins ?? 1);
+			for (let month = first; left > 0 && month < first + 12 * YEARS; month += 1) {
 				const now = Math.min(left, statedIn(plan, month));
 				if (now > 0) taken.push({ month, amount: -now as Cents });
 				left -= now;

@@ -7,12 +7,15 @@ import type { Cents } from './money';
 import { boundsOf, leastInterest, type MonthBounds } from './order-bound';
 import { MONTHS_FOLLOWED, planTotals } from './plan';
 import {
+	firstMonthOf,
 	monthEnds,
 	openMonth,
 	passOn,
 	pay,
+	roomOf,
 	shareOut,
 	standing,
+	stillOwed,
 	type Asking,
 	type Standing
 } from './plan-month';
@@ -138,7 +141,9 @@ type Followed =
 const rootOf = (debts: readonly PlannedDebt[]): Omit<Node, 'least'> => ({
 	line: [],
 	month: 1,
-	open: debts.map((debt, index) => standing(debt, index, [])).filter(({ balance }) => balance > 0),
+	open: debts
+		.map((debt, index) => standing(debt, index, [], firstMonthOf(debts)))
+		.filter(stillOwed),
 	interest: 0,
 	weight: 1,
 	uneven: false
@@ -158,17 +163,15 @@ function follower(
 		let { month, interest, uneven } = from;
 		for (; open.length > 0; month += 1) {
 			if (month > MONTHS_FOLLOWED || interest >= best) return { kind: 'left out' };
-			const { asking, asked, money } = openMonth(plan, month, open, endOf(month));
-			if (money < 0) return { kind: 'left out' };
+			const { asking, asked, left, money } = openMonth(plan, month, open, endOf(month));
+			if (left < 0) return { kind: 'left out' };
 			if (money < asked) {
 				shareOut(asking, money);
 				uneven = true;
 			} else if (money > asked) {
-				const takers = asking.filter(
-					({ periods, owed, asked: own }) => periods.length > 0 && owed > own
-				);
+				const takers = asking.filter((debt) => roomOf(debt) > 0);
 				const inLine = line.flatMap((index) => takers.filter((debt) => debt.index === index));
-				const room = inLine.reduce((sum, debt) => sum + debt.owed - debt.asked, 0);
+				const room = inLine.reduce((sum, debt) => sum + roomOf(debt), 0);
 				if (room < money - asked && inLine.length < takers.length) {
 					const own = asking.filter(({ index }) => line.includes(index));
 					if (!uneven && isKnown(known, { line, month, interest }, own, money - asked - room)) {

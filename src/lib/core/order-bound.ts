@@ -1,14 +1,43 @@
 /**
  * The least interest that any order can still cost, from a month on: a bound that no plan under the same
- * money falls below. What is owed is taken as one sum that the whole of each month's money brings down, and
- * each month it is taken to lie on the debts with the lowest rates first, as far as it can be there: on no
- * debt more than it owes when it is paid nothing but what it asks.
+ * money falls below.
+ *
+ * Why it holds. Let D be all that is owed at the beginning of a month, on the open debts together.
+ *
+ * 1. Each month D grows by the interest and charges and falls by what is paid, at most `money`: the month's
+ *    money, were everything asked as high as it can be, and all that the open debts' own extras come to
+ *    (taken by them or passed on, it is money in either case). Charges only add to D, so leaving them out keeps
+ *    a bound. So D is at least what this recursion leaves, provided the interest is not overstated.
+ * 2. A debt never owes more than it would had it been paid nothing but what it asks and its own extras: with
+ *    R the payment asked, what it leaves, max(0, S − R − extra), does not fall when S rises, since no rule asks
+ *    for more than the whole of an increase; rounding adds at most a minor unit or two a month. That path is
+ *    followed here (`Path`) with nothing rounded up, which only leaves more; in a month whose money may not
+ *    cover what is asked it is paid nothing. It gives `most`, what each debt can owe at most.
+ * 3. Interest of the month is the sum over debts of balance × rate. Of all ways in which D can lie on the
+ *    debts, none on more than its `most`, the least interest comes from the lowest rates filled first: moving a
+ *    unit from a lower to a higher rate never makes it less.
+ * 4. `slack` is what rounding can take off that: half a minor unit for each payment of each debt that bears
+ *    interest; and where a debt is paid several times a month, the interest of the later periods on what is
+ *    paid before them within the month (what it asks and its own extras).
+ *
+ * By induction over the months the sum of 3 less 4 is a lower bound; where something is still owed after all
+ * months that a plan is followed, no order ends.
  */
+import type { CalendarDate } from './calendar';
 import type { DebtTerms, PaymentRule } from './debt';
 import { ZERO } from './money';
 import { openPeriod } from './period';
 import { MONTHS_FOLLOWED } from './plan';
-import { askingOf, monthEnds, moneyIn, pay, standing, type Standing } from './plan-month';
+import {
+	askingOf,
+	firstMonthOf,
+	hasBegun,
+	monthEnds,
+	moneyIn,
+	pay,
+	standing,
+	type Standing
+} from './plan-month';
 import type { PlannedDebt, PlanTerms } from './planned';
 
 /** A debt in one month: what bounds its part. */
@@ -19,11 +48,13 @@ interface Bounds {
 	readonly ratio: number;
 	/** The most that it can ask. */
 	readonly asks: number;
+	/** All that can come with it: its own extras. */
+	readonly extras: number;
 }
 
 /** What bounds the months of a plan, from the first on. */
 export interface MonthBounds {
-	/** The most money that a month can have. */
+	/** The most money that a month can have, without the debts' own extras. */
 	readonly money: number;
 	/** The debts from the lowest rate up. */
 	readonly debts: readonly (Bounds & { readonly index: number })[];
@@ -41,19 +72,21 @@ export function boundsOf(
 	months: number
 ): MonthBounds[] {
 	const endOf = monthEnds(debts);
-	const paths = debts.map((debt, index) => new Path(debt, index));
+	const first = firstMonthOf(debts);
+	const paths = debts.map((debt, index) => new Path(debt, index, first));
 	const mostRounding = Math.max(0, ...debts.flatMap(({ terms }) => rulesOf(terms).map(roundingOf)));
 	const mostCleared = Math.max(0, ...debts.map(({ terms }) => terms.clearBelow));
 	const found: MonthBounds[] = [];
 	for (let month = 1; month <= months; month += 1) {
-		const steps = paths.map((path) => path.open(endOf(month)));
+		const steps = paths.map((path) => path.open(month, endOf(month)));
 		const asked = steps.reduce(
 			(sum, { asks }) => sum + (asks > 0 ? asks + mostRounding + mostCleared : 0),
 			0
 		);
 		const money = moneyIn(plan, month, asked);
 		// Where the money may not cover what is asked, a debt may get less, and owe more from then on.
-		const covered = plan.budget.kind !== 'constant' || leastMoney(plan, month) >= asked;
+		const follows = plan.budget.kind !== 'constant' || !hasBegun(plan, month);
+		const covered = follows ? !takesAway(plan, month) : leastMoney(plan, month) >= asked;
 		for (const path of paths) path.close(covered);
 		found.push({
 			money,
@@ -63,6 +96,10 @@ export function boundsOf(
 	}
 	return found;
 }
+
+/** Whether money is needed elsewhere in a month, so that it may not cover what is asked. */
+const takesAway = ({ oneOffs }: PlanTerms, at: number): boolean =>
+	oneOffs.some(({ month, amount }) => month === at && amount < 0);
 
 /** What a month has for the debts at least: its money less all that agreements may cost in it. */
 function leastMoney(plan: PlanTerms, month: number): number {
@@ -95,8 +132,10 @@ export function leastInterest(
 		let left = sum;
 		let charged = 0;
 		let bearing = 0;
-		for (const { index, most, ratio } of here.debts) {
+		let money = here.money;
+		for (const { index, most, ratio, extras } of here.debts) {
 			if (!open(index)) continue;
+			money += extras;
 			if (ratio > 0 && most > 0) bearing += 1;
 			if (left <= 0) continue;
 			const on = Math.min(left, most);
@@ -105,7 +144,7 @@ export function leastInterest(
 		}
 		const least = Math.max(0, charged - bearing * here.slack);
 		interest += least;
-		sum += least - here.money;
+		sum += least - money;
 	}
 	// Owed by then at the least, whatever the order: none ends.
 	return sum >= 1 && bounds.length === MONTHS_FOLLOWED && interest < enough ? Infinity : interest;
@@ -135,7 +174,7 @@ class Path {
 	#month: ReturnType<typeof askingOf> | null = null;
 	#months = 0;
 
-	constructor({ id, terms }: PlannedDebt, index: number) {
+	constructor({ id, terms }: PlannedDebt, index: number, first: CalendarDate) {
 		const changes = terms.paymentChanges?.map(({ from, rule }) => ({
 			from,
 			rule: unrounded(rule)
@@ -145,17 +184,17 @@ class Path {
 			payment: unrounded(terms.payment),
 			paymentChanges: changes ?? []
 		};
-		this.#debt = standing({ id, terms: asked }, index, []);
-		this.#large = standing({ id, terms: { ...asked, charges: [] } }, index, []);
+		this.#debt = standing({ id, terms: asked }, index, [], first);
+		this.#large = standing({ id, terms: { ...asked, charges: [] } }, index, [], first);
 	}
 
-	open(until: number): Bounds & { readonly slack: number } {
+	open(now: number, until: number): Bounds & { readonly slack: number } {
 		this.#months += 1;
 		if (this.#debt.balance === 0) {
 			this.#month = null;
-			return { most: 0, ratio: 0, asks: 0, slack: 0 };
+			return { most: 0, ratio: 0, asks: 0, extras: 0, slack: 0 };
 		}
-		const month = askingOf(this.#debt, until);
+		const month = askingOf(this.#debt, now, until);
 		this.#month = month;
 		let ratio = 0;
 		for (let count = 1; count <= month.periods.length; count += 1) {
@@ -167,14 +206,15 @@ class Path {
 		// Each month's rounding may leave it a minor unit higher than rates alone do.
 		const most = month.opening + month.charges + 2 * this.#months;
 		// Half a minor unit for each payment; what is paid within the month bears no interest after that.
-		const within = month.periods.length > 1 ? ratio * month.asked : 0;
-		return { most, ratio, asks: month.asked, slack: 0.5 * month.periods.length + within };
+		const extras = month.own + month.passedOn;
+		const within = month.periods.length > 1 ? ratio * (month.asked + extras) : 0;
+		return { most, ratio, asks: month.asked, extras, slack: 0.5 * month.periods.length + within };
 	}
 
 	close(covered: boolean): void {
 		const month = this.#month;
 		if (!month) return;
-		if (!covered) month.paid = 0;
+		if (!covered) month.given = 0;
 		pay(month, this.#months);
 	}
 }

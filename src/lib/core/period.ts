@@ -16,8 +16,11 @@ export interface OpenPeriod {
 	readonly interest: number;
 	/** opening + charges + interest: S in section 9. */
 	readonly statement: number;
-	/** What the rule asks and the debt's own extras, at most the statement: R in section 9. */
+	/** What the rule asks, at most the statement: R in section 9. */
 	readonly asked: number;
+	/** What comes with the debt itself, its own extras, and of that what it can take beyond R. */
+	readonly extra: number;
+	readonly own: number;
 }
 
 const days = { days: 0, leapDays: 0 };
@@ -43,7 +46,8 @@ export function openPeriod(
 	const rule = askedBy(stretch.asking, bearing, interest, fees);
 	if (k === stretch.freezesAt) stretch.asking = { kind: 'fixed', amount: rule };
 	const due = terms.skips?.includes(k) ? 0 : rule;
-	const scheduled = due > statement || statement <= terms.clearBelow ? statement : due;
-	const asked = scheduled + Math.min(amountIn(terms.extras, k), statement - scheduled);
-	return { opening, charges, fees, interest, statement, asked };
+	const asked = due > statement || statement <= terms.clearBelow ? statement : due;
+	const extra = amountIn(terms.extras, k);
+	const own = Math.min(extra, statement - asked);
+	return { opening, charges, fees, interest, statement, asked, extra, own };
 }

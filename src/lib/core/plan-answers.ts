@@ -1,9 +1,19 @@
 /** What is asked about a plan: the money it needs, what more money buys, how it stands against another. */
-import { monthsBetween } from './calendar';
+import { addMonths, monthsBetween, type CalendarDate } from './calendar';
 import type { Difference } from './compare';
 import { roundedShare, type Cents } from './money';
 import { planTotals } from './plan';
-import { monthEnds, openMonth, standing, stillOwed } from './plan-month';
+import {
+	firstMonthOf,
+	inLine,
+	monthEnds,
+	openMonth,
+	passOn,
+	pay,
+	standing,
+	statedIn,
+	stillOwed
+} from './plan-month';
 import type { Plan, PlannedDebt, PlanTerms, PlanTotals } from './planned';
 import { percent, WHOLE, type Percent } from './rate';
 import { least } from './solve';
@@ -17,10 +27,32 @@ export const ONLY_ASKED: PlanTerms = {
 	listed: []
 };
 
-/** What all debts ask in the first month. */
-export function askedAtFirst(debts: readonly PlannedDebt[]): Cents {
-	const open = debts.map((debt, index) => standing(debt, index, [])).filter(stillOwed);
-	return openMonth(ONLY_ASKED, 1, open, monthEnds(debts)(1)).asked as Cents;
+/**
+ * What all debts ask in the month in which a plan begins, where nothing but that is paid before; of debts that
+ * are gone by then, nothing.
+ */
+export function askedAtBegin(debts: readonly PlannedDebt[], begins = 1): Cents {
+	const first = firstMonthOf(debts);
+	const endOf = monthEnds(debts);
+	let open = debts.map((debt, index) => standing(debt, index, [], first)).filter(stillOwed);
+	for (let month = 1; ; month += 1) {
+		const { asking, asked, money } = openMonth(ONLY_ASKED, month, open, endOf(month));
+		if (month >= begins) return asked as Cents;
+		passOn(inLine(asking, ONLY_ASKED.order), money - asked, ONLY_ASKED.order);
+		for (const debt of asking) pay(debt, month);
+		open = open.filter(stillOwed);
+	}
+}
+
+/**
+ * The month in which a new plan begins unless the counselor says otherwise (contract, section 9): that of the
+ * latest first due date, those first due more than a month after the day of the figures aside.
+ */
+export function usualBegin(debts: readonly PlannedDebt[], asOf: CalendarDate): number {
+	const within = addMonths(asOf, 1);
+	const owed = debts.filter(({ terms }) => terms.opening > 0 && terms.firstDue <= within);
+	const months = owed.map(({ terms }) => monthsBetween(firstMonthOf(debts), terms.firstDue) + 1);
+	return Math.max(1, ...months);
 }
 
 /** How the month's money falls short of what is asked; null where it never does. */
@@ -96,7 +128,7 @@ export function leastMoney(
 	const at = (amount: number) => holds(planTotals(debts, under(paying(plan, amount))));
 	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
 	if (!at(everything)) return null;
-	return least(0, everything, at, askedAtFirst(debts)) as Cents;
+	return least(0, everything, at, askedAtBegin(debts, plan.begins)) as Cents;
 }
 
 /** The smallest amount a month with which no month is short. */
@@ -106,6 +138,70 @@ export const moneyThatCovers = (debts: readonly PlannedDebt[], plan: PlanTerms):
 		plan,
 		({ shortMonths, ending }) => shortMonths.length === 0 && ending.status !== 'refused'
 	);
+
+/** What would cure short months: the amount stated from one month on, until another one is. */
+export interface Cure {
+	/** The stretch of months in which the first short one lies: its first, and that of the next; null: to the end. */
+	readonly from: number;
+	readonly until: number | null;
+	/** The smallest amount a month in it with which none of them is short. */
+	readonly amount: Cents;
+}
+
+/**
+ * What would cover what is asked in the stretch of months in which the money first falls short; null where it
+ * never does, or no amount would. Only a constant amount can fall short.
+ */
+export function cureOf(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	{ shortMonths }: Pick<PlanTotals, 'shortMonths'>
+): Cure | null {
+	const [short] = shortMonths;
+	if (!short || plan.budget.kind !== 'constant') return null;
+	const { from, until } = stretchOf(plan, short.month);
+	const covered = (amount: number) => {
+		const totals = planTotals(debts, stating(plan, from, amount as Cents));
+		const within = ({ month }: { readonly month: number }) =>
+			month >= from && (!until || month < until);
+		return totals.ending.status !== 'refused' && !totals.shortMonths.some(within);
+	};
+	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
+	if (!covered(everything)) return null;
+	const guess = statedIn(plan, short.month) + short.missing;
+	return { from, until, amount: least(0, everything, covered, guess) as Cents };
+}
+
+/** The months in which the amount of one month is stated: from one, until another. */
+function stretchOf({ begins = 1, budgetChanges }: PlanTerms, month: number) {
+	const starts = budgetChanges.map(({ from }) => from);
+	const later = starts.filter((from) => from > month);
+	return {
+		from: Math.max(begins, ...starts.filter((from) => from <= month)),
+		until: later.length > 0 ? Math.min(...later) : null
+	};
+}
+
+/** The plan with another amount from the month on in which one is stated. */
+export function stating(plan: PlanTerms, from: number, amount: Cents): PlanTerms {
+	const { budget, budgetChanges, begins = 1 } = plan;
+	const ruling = Math.max(
+		0,
+		...budgetChanges.map((change) => (change.from <= from ? change.from : 0))
+	);
+	if (ruling === 0) {
+		return budget.kind === 'constant' ? { ...plan, budget: { ...budget, amount } } : plan;
+	}
+	// What was stated for a month before the plan begins rules from its beginning.
+	const isRuling = (change: { readonly from: number }) =>
+		change.from === ruling && (ruling === from || from === begins);
+	return {
+		...plan,
+		budgetChanges: budgetChanges.map((change) =>
+			isRuling(change) ? { ...change, amount } : change
+		)
+	};
+}
 
 /** The smallest amount a month with which everything is paid off within so many months. */
 export const moneyThatEnds = (
@@ -156,14 +252,15 @@ export function withMore({ budget, budgetChanges, ...plan }: PlanTerms, more: nu
 }
 
 /**
- * The months in which something happens: a debt is gone, a rate changes, the money begins or ceases to be
- * short, or comes from elsewhere.
+ * The months in which something happens: the plan begins, a debt is gone, a rate changes, the money begins or
+ * ceases to be short, or comes from elsewhere.
  */
 export function eventMonths(
 	{ kept, debts }: Plan,
-	{ oneOffs, budgetChanges }: PlanTerms
+	{ begins = 1, oneOffs, budgetChanges }: PlanTerms
 ): number[] {
 	const months = new Set<number>();
+	if (begins > 1) months.add(begins);
 	for (const { payoffMonth } of debts) if (payoffMonth) months.add(payoffMonth);
 	for (const { month } of oneOffs) months.add(month);
 	for (const { from } of budgetChanges) months.add(from);

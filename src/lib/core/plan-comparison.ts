@@ -32,7 +32,7 @@ export type ComparedPlan = Readonly<Record<ComparedFigure, ComparedValue | null>
 
 /** The figures of a plan; costs of one that does not end are not known. */
 export function comparedPlan(plan: Plan): ComparedPlan {
-	const { ending, months, debts, kept } = plan;
+	const { ending, months, debts, kept, begins } = plan;
 	const ended = ending.status === 'cleared';
 	const money = (amount: number): ComparedValue => ({ kind: 'money', amount: amount as Cents });
 	const gone = debts.flatMap(({ payoffDate, payoffMonth }) =>
@@ -49,7 +49,7 @@ export function comparedPlan(plan: Plan): ComparedPlan {
 		fees: ended ? money(plan.totalFees) : null,
 		cost: ended ? money(plan.totalCost) : null,
 		costPerUnit: ended && perUnit !== null ? { kind: 'per unit', hundredths: perUnit } : null,
-		moneyAtFirst: money(spent[0] ?? 0),
+		moneyAtFirst: money(spent[begins - 1] ?? spent[0] ?? 0),
 		moneyAtMost: money(Math.max(0, ...spent)),
 		shortMonths: { kind: 'count', count: plan.shortMonths.length }
 	};

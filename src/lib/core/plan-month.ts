@@ -4,6 +4,7 @@ import {
 	dayNumber,
 	dueDay,
 	endOfMonth,
+	monthsBetween,
 	type CalendarDate,
 	type DueAnchor
 } from './calendar';
@@ -24,6 +25,9 @@ export interface Standing {
 	readonly id: string;
 	readonly terms: DebtTerms;
 	readonly anchor: DueAnchor;
+	/** The month of its first due date, and how many months lie between two; 0: several fall into one. */
+	readonly firstMonth: number;
+	readonly step: number;
 	readonly settled: number;
 	stretch: Stretch;
 	/** Periods behind it. */
@@ -43,7 +47,12 @@ export interface Asking extends InLine {
 	readonly periods: readonly OpenPeriod[];
 	interest: number;
 	charges: number;
-	/** At first what it asks. */
+	/** What it takes of its own extras, and what it can't. */
+	own: number;
+	readonly passedOn: number;
+	/** What the plan gives it; at first what it asks. */
+	given: number;
+	/** That and its own extras, once it is paid. */
 	paid: number;
 	/** Its place in line, from 1; null while there is no line, or it is not in it. */
 	rank: number | null;
@@ -53,7 +62,8 @@ export interface Asking extends InLine {
 export function standing(
 	{ id, terms }: PlannedDebt,
 	index: number,
-	listed: readonly string[]
+	listed: readonly string[],
+	first: CalendarDate
 ): Standing {
 	const inArrears: DebtTerms = { ...terms, timing: 'arrears', interestRounding: 'cent' };
 	const place = listed.indexOf(id);
@@ -63,6 +73,8 @@ export function standing(
 		id,
 		terms: inArrears,
 		anchor: anchorOf(inArrears),
+		firstMonth: monthsBetween(first, terms.firstDue) + 1,
+		step: terms.paymentsPerYear > 12 ? 0 : 12 / terms.paymentsPerYear,
 		settled: settledFrom(inArrears),
 		stretch: beforeTheFirst(inArrears),
 		periods: 0,
@@ -78,27 +90,25 @@ export function standing(
 
 export const stillOwed = ({ balance }: Standing): boolean => balance > 0;
 
-/**
- * The calendar month that is month 1: that of the earliest first due date of a debt paid monthly, whose
- * period k is month k; without one, that of the earliest first due date.
- */
+/** The first day of month 1: the calendar month of the earliest first due date of a debt that is owed. */
 export function firstMonthOf(debts: readonly PlannedDebt[]): CalendarDate {
-	const monthly = debts.filter(({ terms }) => terms.paymentsPerYear === 12);
-	const [first = '1970-01-01' as CalendarDate] = (monthly.length > 0 ? monthly : debts)
-		.map(({ terms }) => terms.firstDue)
-		.sort();
-	return `${first.slice(0, 7)}-01` as CalendarDate;
+	const owed = debts.filter(({ terms }) => terms.opening > 0);
+	let first = '';
+	for (const { terms } of owed.length > 0 ? owed : debts) {
+		if (first === '' || terms.firstDue < first) first = terms.firstDue;
+	}
+	return `${first.slice(0, 7) || '1970-01'}-01` as CalendarDate;
 }
 
-/** The last day of a month of the plan; 0 where all debts are paid monthly and none needs to know. */
+/** The last day of a month of the plan; 0 where no debt has several payments in one and nobody needs to know. */
 export function monthEnds(debts: readonly PlannedDebt[]): (month: number) => number {
-	if (debts.every(({ terms }) => terms.paymentsPerYear === 12)) return () => 0;
+	if (debts.every(({ terms }) => terms.paymentsPerYear <= 12)) return () => 0;
 	const first = firstMonthOf(debts);
 	return (month) => dayNumber(endOfMonth(addMonths(first, month - 1)));
 }
 
 /** A month before anything is paid. */
-interface OpenMonth {
+export interface OpenMonth {
 	readonly asking: Asking[];
 	/** ΣR. */
 	readonly asked: number;
@@ -106,7 +116,11 @@ interface OpenMonth {
 	readonly before: number;
 	/** What agreements with lenders cost in it. */
 	readonly due: FeesDue;
-	/** T, what those leave of it; negative where they are more. */
+	/** What debts can't take of their own extras. */
+	readonly passedOn: number;
+	/** What agreements leave of the month's money; negative where they are more. */
+	readonly left: number;
+	/** T: that and what is passed on. */
 	readonly money: number;
 }
 
@@ -117,14 +131,25 @@ export function openMonth(
 	open: readonly Standing[],
 	until: number
 ): OpenMonth {
-	const asking = open.map((debt) => askingOf(debt, until));
-	let asked = 0;
-	for (const debt of asking) asked += debt.asked;
+	const asking = open.map((debt) => askingOf(debt, month, until));
+	let [asked, passedOn] = [0, 0];
+	for (const debt of asking) {
+		asked += debt.asked;
+		passedOn += debt.passedOn;
+	}
 	const before = moneyIn(plan, month, asked);
 	const due = feesIn(plan.fees ?? NO_FEES, month, asking, before);
-	const money = plan.budget.kind === 'constant' ? before - due.all : before;
-	return { asking, asked, before, due, money };
+	const left = takesFees(plan, month) ? before - due.all : before;
+	return { asking, asked, before, due, passedOn, left, money: left + passedOn };
 }
+
+/** Whether a plan's own money has begun in a month; before, what is asked is paid. */
+export const hasBegun = ({ begins = 1 }: Pick<PlanTerms, 'begins'>, month: number): boolean =>
+	month >= begins;
+
+/** Whether agreements are paid out of the month's money, and not on top of it. */
+const takesFees = (plan: PlanTerms, month: number): boolean =>
+	plan.budget.kind === 'constant' && hasBegun(plan, month);
 
 export const NO_FEES: ChangeFees = { brought: [], concessions: [] };
 
@@ -182,62 +207,84 @@ export function statedIn(
 	return stated;
 }
 
-/** T (contract, section 9). */
-export function moneyIn(
-	{ budget, budgetChanges, oneOffs }: PlanTerms,
-	month: number,
-	asked: number
-): number {
-	const stated = statedIn({ budget, budgetChanges }, month);
-	let money: number = budget.kind === 'constant' ? stated : asked + stated;
-	if (budget.kind === 'required') money = asked;
+/** The money of a month before agreements are paid and without what debts pass on (contract, section 9). */
+export function moneyIn(plan: PlanTerms, month: number, asked: number): number {
+	const { budget, oneOffs } = plan;
+	let money = asked;
+	if (hasBegun(plan, month) && budget.kind !== 'required') {
+		money = statedIn(plan, month) + (budget.kind === 'constant' ? 0 : asked);
+	}
 	for (const oneOff of oneOffs) if (oneOff.month === month) money += oneOff.amount;
 	return money;
 }
 
-/** What a debt asks in the month that ends with a day; debts paid monthly have one period in each. */
-export function askingOf(debt: Standing, until: number): Asking {
+const NONE_DUE: readonly OpenPeriod[] = [];
+
+/** What a debt asks in a month that ends with a day, over all its periods that fall due in it. */
+export function askingOf(debt: Standing, month: number, until: number): Asking {
 	const { terms, anchor, index, place } = debt;
-	const monthly = terms.paymentsPerYear === 12;
-	const periods: OpenPeriod[] = [];
-	// The first is what it is; the others are asked as if it were paid as asked, and opened again later.
-	let stretch = debt.stretch;
-	let balance = debt.balance;
-	for (let k = debt.periods + 1; balance > 0; k += 1) {
-		if (monthly ? periods.length === 1 : dueDay(anchor, k) > until) break;
-		if (periods.length === 1) stretch = { ...stretch };
-		const period = openPeriod(terms, anchor, stretch, k, balance);
-		periods.push(period);
-		balance = period.statement - period.asked;
-	}
-	let [asked, interest, charges] = [0, 0, 0];
+	const periods = periodsDue(debt, month, until);
+	let [asked, interest, charges, own, passedOn] = [0, 0, 0, 0, 0];
 	for (const period of periods) {
 		asked += period.asked;
 		interest += period.interest;
 		charges += period.charges;
+		own += period.own;
+		passedOn += period.extra - period.own;
 	}
-	const owed = debt.balance + charges + interest;
-	const annual = debt.stretch.annual;
 	return {
 		debt,
 		index,
 		place,
-		annual,
+		annual: debt.stretch.annual,
 		opening: debt.balance,
 		asked,
-		owed,
+		owed: debt.balance + charges + interest,
 		periods,
 		interest,
 		charges,
-		paid: asked,
+		own,
+		passedOn,
+		given: asked,
+		paid: 0,
 		rank: null
 	};
+
+	/** The periods of the month, each opened as if the one before were paid what it asks and its own extra. */
+	function periodsDue(
+		{ step, firstMonth, periods: behind }: Standing,
+		now: number,
+		last: number
+	): readonly OpenPeriod[] {
+		if (now < firstMonth) return NONE_DUE;
+		if (step > 0) {
+			return (now - firstMonth) % step === 0
+				? [openPeriod(terms, anchor, debt.stretch, behind + 1, debt.balance)]
+				: NONE_DUE;
+		}
+		const due: OpenPeriod[] = [];
+		// The first is what it is; the others are opened again once what is before them is really paid.
+		let stretch = debt.stretch;
+		let balance = debt.balance;
+		// Those after it is paid off come up in the next month, should it be paid less than it asks.
+		for (let k = behind + 1; balance > 0 && dueDay(anchor, k) <= last; k += 1) {
+			if (due.length === 1) stretch = { ...stretch };
+			const period = openPeriod(terms, anchor, stretch, k, balance);
+			due.push(period);
+			balance = period.statement - period.asked - period.own;
+		}
+		return due;
+	}
 }
+
+/** What a debt can take beyond what it has been given and its own extras, with the last of its periods in it. */
+export const roomOf = ({ owed, own, given, periods }: Asking): number =>
+	periods.length === 0 ? 0 : owed - own - given;
 
 /** The debts that can take more than they ask, from the first in line on. */
 export function inLine(asking: readonly Asking[], order: Order): Asking[] {
 	const line = ranked(
-		asking.filter(({ periods, owed, asked }) => periods.length > 0 && owed > asked),
+		asking.filter((debt) => roomOf(debt) > 0),
 		order
 	);
 	line.forEach((debt, place) => (debt.rank = place + 1));
@@ -250,7 +297,7 @@ export function shareOut(asking: readonly Asking[], money: number): void {
 		money,
 		asking.map(({ asked }) => asked)
 	);
-	asking.forEach((debt, index) => (debt.paid = shares[index] ?? 0));
+	asking.forEach((debt, index) => (debt.given = shares[index] ?? 0));
 }
 
 /** What is left when each has what it asks goes down the line, or is shared out. */
@@ -266,45 +313,43 @@ export function passOn(line: readonly Asking[], rest: number, order: Order): voi
 			takers.map(({ owed }) => owed)
 		);
 		takers.forEach((debt, index) => (left -= give(debt, shares[index] ?? 0)));
-		takers = takers.filter(({ owed, paid }) => owed > paid);
+		takers = takers.filter((debt) => roomOf(debt) > 0);
 	}
 }
 
 /** Gives a debt so much more, at most what it still owes; what it took. */
 function give(debt: Asking, amount: number): number {
-	const taken = Math.min(amount, debt.owed - debt.paid);
-	debt.paid += taken;
+	const taken = Math.min(amount, roomOf(debt));
+	debt.given += taken;
 	return taken;
 }
 
-/** Pays a debt's part of the month into its periods and moves it on. */
+/**
+ * Pays a debt's part of the month into its periods, in order of date, and moves it on: each period what it
+ * asks on what is then really owed, as far as that goes, the last what is left; beside it its own extras.
+ */
 export function pay(asking: Asking, month: number): void {
-	const { debt, periods, asked } = asking;
-	const amount = asking.paid;
-	let [interest, charges, paid] = [0, 0, 0];
-	// Less than asked is shared over the periods like the month's money over the debts.
-	const less =
-		amount < asked
-			? shared(
-					amount,
-					periods.map((period) => period.asked)
-				)
-			: null;
+	const { debt, periods } = asking;
+	let left = asking.given;
+	let [interest, charges, own, paid] = [0, 0, 0, 0];
 	for (let index = 0; index < periods.length && debt.balance > 0; index += 1) {
+		const foreseen = periods[index];
+		if (!foreseen) break;
 		debt.periods += 1;
 		const period =
-			periods.length === 1
-				? periods[0]
+			index === 0
+				? foreseen
 				: openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods, debt.balance);
-		if (!period) break;
-		const last = index === periods.length - 1;
-		const due = less ? (less[index] ?? 0) : last ? amount - paid : period.asked;
-		const now = Math.min(due, period.statement);
-		debt.balance = period.statement - now;
+		const extra = Math.min(foreseen.own, period.own);
+		const most = period.statement - extra;
+		const now = Math.min(left, index === periods.length - 1 ? most : Math.min(period.asked, most));
+		debt.balance = most - now;
+		left -= now;
 		interest += period.interest;
 		charges += period.charges;
 		debt.fees += period.fees;
-		paid += now;
+		own += extra;
+		paid += now + extra;
 	}
 	debt.interest += interest;
 	debt.charges += charges;
@@ -312,5 +357,6 @@ export function pay(asking: Asking, month: number): void {
 	if (debt.balance === 0) debt.payoffMonth = month;
 	asking.interest = interest;
 	asking.charges = charges;
+	asking.own = own;
 	asking.paid = paid;
 }

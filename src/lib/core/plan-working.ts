@@ -86,8 +86,10 @@ function totalWorking(
 		case 'payoffDate':
 		case 'months':
 			return payoff(plan, name === 'firstGone' ? 'first' : 'latest');
-		case 'moneyAtFirst':
-			return plan.kept[0] ? spentIn(plan, plan.kept[0], false) : null;
+		case 'moneyAtFirst': {
+			const first = plan.kept[plan.begins - 1] ?? plan.kept[0];
+			return first ? spentIn(plan, first, false) : null;
+		}
 		case 'moneyAtMost': {
 			const [first] = plan.kept;
 			if (!first) return null;

@@ -13,6 +13,7 @@ import {
 	standing,
 	stillOwed,
 	type Asking,
+	type OpenMonth,
 	type Standing
 } from './plan-month';
 import type {
@@ -48,15 +49,14 @@ function walkMonths(
 	plan: PlanTerms,
 	keep: ((month: PlanMonth) => void) | null
 ): PlanTotals {
-	const all = debts.map((debt, index) => standing(debt, index, plan.listed));
 	const firstMonth = firstMonthOf(debts);
+	const all = debts.map((debt, index) => standing(debt, index, plan.listed, firstMonth));
 	const fees = plan.fees ?? NO_FEES;
 	const endOf = monthEnds(debts);
 	const settled = Math.max(
-		1,
-		...plan.budgetChanges.map(({ from }) => from + 1),
-		...plan.oneOffs.map(({ month }) => month + 1),
-		...fees.concessions.map(({ from }) => from + 1)
+		plan.begins ?? 1,
+		...plan.budgetChanges.map(({ from }) => from),
+		...plan.oneOffs.map(({ month }) => month + 1)
 	);
 	const cost = { setUp: 0, monthly: 0 };
 	const shortMonths: { month: number; missing: Cents }[] = [];
@@ -68,9 +68,10 @@ function walkMonths(
 
 	while (open.length > 0) {
 		month += 1;
-		const { asking, asked, before, due, money } = openMonth(plan, month, open, endOf(month));
-		if (money < 0) {
-			refused = refusal(month, due.all, money);
+		const opened = openMonth(plan, month, open, endOf(month));
+		const { asking, asked, due, left, money } = opened;
+		if (left < 0) {
+			refused = refusal(month, due.all, left);
 			month -= 1;
 			break;
 		}
@@ -81,7 +82,7 @@ function walkMonths(
 		if (missing > 0) shareOut(asking, money);
 		else if (money > asked) passOn(inLine(asking, plan.order), money - asked, plan.order);
 		for (const debt of asking) pay(debt, month);
-		keep?.(monthOf({ month, before, money, fees: due.all, asked }, asking));
+		keep?.(monthOf(month, opened));
 
 		const isSettled = month >= settled && open.every((debt) => debt.periods >= debt.settled);
 		quiet = isSettled && !broughtNews(open) ? quiet + 1 : 0;
@@ -105,6 +106,7 @@ function walkMonths(
 		ending: refused ?? endingOf(status, totals, firstMonth),
 		months: month,
 		firstMonth,
+		begins: plan.begins ?? 1,
 		starting: (sumOf(totals, 'starting') - added) as Cents,
 		totalInterest,
 		totalCharges: sumOf(totals, 'charges'),
@@ -126,17 +128,16 @@ const refusal = (month: number, fees: number, left: number): PlanEnding => ({
 	money: (fees + left) as Cents
 });
 
-type MonthSum = 'month' | 'before' | 'money' | 'fees' | 'asked';
-
 /** A month that has been paid, as it is kept. */
 function monthOf(
-	{ month, before, money, fees, asked }: Record<MonthSum, number>,
-	asking: readonly Asking[]
+	month: number,
+	{ asking, asked, before, due, money, passedOn }: OpenMonth
 ): PlanMonth {
 	const shares = asking.map(shareOf);
-	let [paid, interest, principal] = [0, 0, 0];
+	let [paid, own, interest, principal] = [0, 0, 0, 0];
 	for (const share of shares) {
 		paid += share.paid;
+		own += share.own;
 		interest += share.interest;
 		principal += share.principal;
 	}
@@ -144,7 +145,9 @@ function monthOf(
 		month,
 		before: before as Cents,
 		money: money as Cents,
-		fees: fees as Cents,
+		own: own as Cents,
+		passedOn: passedOn as Cents,
+		fees: due.all as Cents,
 		asked: asked as Cents,
 		paid: paid as Cents,
 		interest: interest as Cents,
@@ -155,7 +158,7 @@ function monthOf(
 }
 
 function shareOf(asking: Asking): MonthShare {
-	const { debt, rank, index, annual, opening, charges, interest, asked, owed, paid } = asking;
+	const { debt, rank, index, annual, opening, charges, interest, asked, own, owed, paid } = asking;
 	return {
 		index,
 		annual,
@@ -163,6 +166,8 @@ function shareOf(asking: Asking): MonthShare {
 		charges: charges as Cents,
 		interest: interest as Cents,
 		asked: asked as Cents,
+		own: own as Cents,
+		passedOn: asking.passedOn as Cents,
 		owed: owed as Cents,
 		paid: paid as Cents,
 		principal: (paid - interest - charges) as Cents,

@@ -56,6 +56,8 @@ export interface PlanTerms {
 	readonly order: Order;
 	/** The counselor's own order, by identity; what is not in it comes after. */
 	readonly listed: readonly string[];
+	/** The month in which its money begins: before, what is asked is paid. Absent: the first. */
+	readonly begins?: number;
 	/** What the plan's changes cost; absent: it has none that do. */
 	readonly fees?: ChangeFees;
 }
@@ -74,8 +76,12 @@ export interface MonthShare {
 	readonly opening: Cents;
 	readonly charges: Cents;
 	readonly interest: Cents;
-	/** R: its scheduled payments and its own extras, at most what is owed. */
+	/** R: its scheduled payments, at most what is owed. */
 	readonly asked: Cents;
+	/** Its own extras, money that comes with it: what it took of them, in `paid` beside what the plan gives it. */
+	readonly own: Cents;
+	/** What it could not take of them: that goes to the month's money. */
+	readonly passedOn: Cents;
 	/** S: what is owed before anything is paid. */
 	readonly owed: Cents;
 	readonly paid: Cents;
@@ -89,14 +95,22 @@ export interface MonthShare {
 export interface PlanMonth {
 	/** 1, 2, 3 … */
 	readonly month: number;
-	/** What there is before agreements are paid: they are taken from a fixed amount, and come on top else. */
+	/**
+	 * What there is before agreements are paid, without what debts pass on: agreements are taken from a fixed
+	 * amount, and come on top else.
+	 */
 	readonly before: Cents;
-	/** T: what there is for the debts. */
+	/** T: what there is for the debts, with what they pass on of their own extras. */
 	readonly money: Cents;
+	/** What came with the debts themselves and was taken by them, beside T. */
+	readonly own: Cents;
+	/** What came with them and is part of T. */
+	readonly passedOn: Cents;
 	/** What agreements cost this month, beside that. */
 	readonly fees: Cents;
 	/** ΣR. */
 	readonly asked: Cents;
+	/** To the debts, their own extras among it. */
 	readonly paid: Cents;
 	readonly interest: Cents;
 	/** By how much the month brings the balances down; negative where it adds to them. */
@@ -138,6 +152,8 @@ export interface PlanTotals {
 	readonly months: number;
 	/** The first of the calendar month that month 1 is. */
 	readonly firstMonth: CalendarDate;
+	/** The month in which its own money begins, from 1. */
+	readonly begins: number;
 	/** What is owed at the start, before any fee is added to it. */
 	readonly starting: Cents;
 	readonly totalInterest: Cents;

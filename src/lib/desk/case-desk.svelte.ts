@@ -4,6 +4,7 @@ import type { CaseDocument, CaseState, Problem } from '../formats/case-document'
 import type { DebtEntry } from '../formats/debt-document';
 import type { PlanEntry } from '../formats/plan-document';
 import { leaveBehind, takeLeftBehind } from './left-behind';
+import { withOwnName } from './plan-entry';
 import { saveCase, stepCase } from './requests';
 
 /** Whether what is on screen is what the server has. */
@@ -118,7 +119,9 @@ export class CaseDesk {
 	changePlan(id: string, what: string, fields: Partial<PlanEntry>): void {
 		this.change(what, (document) => ({
 			...document,
-			plans: document.plans.map((plan) => (plan.id === id ? { ...plan, ...fields } : plan))
+			plans: document.plans.map((plan) =>
+				plan.id === id ? withOwnName({ ...plan, ...fields }, document) : plan
+			)
 		}));
 	}
 

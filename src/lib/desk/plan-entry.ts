@@ -1,9 +1,11 @@
 import type { CalendarDate } from '../core/calendar';
+import { LIMITS } from '../core/limits';
 import { ZERO, type Cents } from '../core/money';
 import { percent, type Percent } from '../core/rate';
 import type { CaseDocument } from '../formats/case-document';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../formats/change-document';
-import { USUAL_PLAN, type PlanEntry, type PlanHappening } from '../formats/plan-document';
+import { monthIn, USUAL_PLAN, type PlanEntry, type PlanHappening } from '../formats/plan-document';
+import { usualName } from '../formats/plan-text';
 import { v4 as newId } from 'uuid';
 
 /** Money on top on a day, not known yet how much. */
@@ -13,13 +15,13 @@ export function newPlanHappening(date: CalendarDate): PlanHappening {
 
 /** What a new plan starts from. */
 export const PLAN_STARTS = [
-	{ value: 'order', words: 'An order of the debts', name: 'Highest rate first' },
-	{ value: 'minimums', words: 'Minimums only', name: 'Minimums only' },
-	{ value: 'today', words: 'Payments as today', name: 'Payments as today' },
-	{ value: 'consolidate', words: 'One new loan', name: 'One new loan' },
-	{ value: 'transfer', words: 'A moved balance', name: 'Moved balance' },
-	{ value: 'concession', words: 'Agreed lower rates', name: 'Agreed lower rates' },
-	{ value: 'copy', words: 'A copy of this plan', name: 'Copy' }
+	{ value: 'order', words: 'An order of the debts' },
+	{ value: 'minimums', words: 'Minimums only' },
+	{ value: 'today', words: 'Payments as today' },
+	{ value: 'consolidate', words: 'One new loan' },
+	{ value: 'transfer', words: 'A moved balance' },
+	{ value: 'concession', words: 'Agreed lower rates' },
+	{ value: 'copy', words: 'A copy of this plan' }
 ] as const;
 
 export type PlanStart = (typeof PLAN_STARTS)[number]['value'];
@@ -27,23 +29,57 @@ export type PlanStart = (typeof PLAN_STARTS)[number]['value'];
 /** A new plan for a case; `from` is the plan in hand, whose money and order it begins with. */
 export function newPlan(start: PlanStart, document: CaseDocument, from: PlanEntry): PlanEntry {
 	const id = newId();
-	const words = PLAN_STARTS.find(({ value }) => value === start)?.name ?? 'Plan';
-	const name = freeName(start === 'copy' ? `${from.name}, copy` : words, document.plans);
-	switch (start) {
-		case 'copy':
-			return { ...from, ...withNewIdentities(from), id, name, hidden: false };
-		case 'minimums':
-			return { ...USUAL_PLAN, id, name, pays: 'asked', budget: { kind: 'required' } };
-		case 'today':
-			return { ...USUAL_PLAN, id, name, pays: 'paid', budget: { kind: 'required' } };
-		case 'order':
-			return { ...USUAL_PLAN, id, name, budget: from.budget };
-		default: {
-			const { budget, order, listed } = from;
-			const changes = [newChange(start, document)];
-			return { ...USUAL_PLAN, id, name, budget, order, listed, changes };
-		}
+	if (start === 'copy') {
+		const copy = { ...from, ...withNewIdentities(from), id, hidden: false };
+		const name = freeName(`${from.name.slice(0, LIMITS.name - 10)}, copy`, document.plans);
+		return { ...copy, name };
 	}
+	return withOwnName({ ...USUAL_PLAN, ...started(start, document, from), id, name: '' }, document);
+}
+
+function started(
+	start: Exclude<PlanStart, 'copy'>,
+	document: CaseDocument,
+	{ budget, begins, order, listed }: PlanEntry
+): Partial<PlanEntry> {
+	switch (start) {
+		case 'minimums':
+			return { pays: 'asked', budget: { kind: 'required' } };
+		case 'today':
+			return { pays: 'paid', budget: { kind: 'required' } };
+		case 'order':
+			return { budget, begins };
+		default:
+			return { budget, begins, order, listed, changes: [newChange(start, document)] };
+	}
+}
+
+/** The plan called by what it does, unless somebody has typed its name. */
+export function withOwnName(plan: PlanEntry, { plans }: Pick<CaseDocument, 'plans'>): PlanEntry {
+	if (plan.named) return plan;
+	const others = plans.filter(({ id }) => id !== plan.id);
+	const usual = usualName(plan);
+	// A number once given stays as long as the name does.
+	const keeps = plan.name.replace(/ \d+$/, '') === usual && !taken(plan.name, others);
+	return keeps ? plan : { ...plan, name: freeName(usual, others) };
+}
+
+/** What of a plan states another amount from a month on: what happens to its money then, or its budget. */
+export function curedBy(
+	{ happenings }: Pick<PlanEntry, 'happenings'>,
+	firstMonth: CalendarDate,
+	from: number,
+	amount: Cents
+): Pick<PlanEntry, 'happenings'> | Pick<PlanEntry, 'budget'> {
+	const inForce = happenings.filter(
+		({ kind, off, date }) => kind === 'money' && !off && monthIn(date, firstMonth) <= from
+	);
+	const latest = Math.max(0, ...inForce.map(({ date }) => monthIn(date, firstMonth)));
+	if (latest === 0) return { budget: { kind: 'constant', amount } };
+	const ruling = inForce.filter(({ date }) => monthIn(date, firstMonth) === latest);
+	return {
+		happenings: happenings.map((item) => (ruling.includes(item) ? { ...item, amount } : item))
+	};
 }
 
 /** A change with what is likely filled in: which debts, and no rate or fee that nobody has named. */
@@ -70,16 +106,18 @@ export function newChange(
 		case 'consolidate':
 			return {
 				kind,
+				assumed: ['annualRate', 'rule', 'firstDue', 'fee'],
 				debts: chosen.map(({ id }) => id),
 				loan: brought('New loan', { kind: 'level', periods: 48 }),
 				annualRate: (rates.length > 0 ? Math.min(...rates) : 0) as Percent,
 				fee: { percent: percent(0), amount: ZERO, paid: 'added' }
 			};
 		case 'transfer': {
-			const dearest = chosen.filter(({ annualRate }) => annualRate === highest).slice(0, 1);
+			const costliest = chosen.filter(({ annualRate }) => annualRate === highest).slice(0, 1);
 			return {
 				kind,
-				amounts: dearest.map(({ id }) => ({ debt: id, amount: null })),
+				assumed: ['offerRate', 'offerMonths', 'thenRate', 'rule', 'firstDue', 'feePercent'],
+				amounts: costliest.map(({ id }) => ({ debt: id, amount: null })),
 				card: brought('New card', {
 					kind: 'minimum',
 					percent: percent(20_000),
@@ -95,10 +133,12 @@ export function newChange(
 		case 'concession':
 			return {
 				kind,
+				assumed: ['from', 'setUpFee', 'monthlyFee'],
 				from: firstDue,
 				debts: chosen.map(({ id, annualRate }) => ({
 					debt: id,
 					annualRate: Math.round((annualRate ?? 0) / 2) as Percent,
+					assumed: true,
 					payment: null
 				})),
 				setUpFee: ZERO,
@@ -137,11 +177,13 @@ function withNewIdentities({ changes, listed }: PlanEntry): Pick<PlanEntry, 'cha
 	};
 }
 
+const taken = (name: string, plans: readonly PlanEntry[]): boolean =>
+	plans.some((plan) => plan.name === name);
+
 /** The name, or the first of “name 2”, “name 3” … that no plan has yet. */
 function freeName(name: string, plans: readonly PlanEntry[]): string {
-	const taken = new Set(plans.map((plan) => plan.name));
 	let free = name;
-	for (let count = 2; taken.has(free); count += 1) free = `${name} ${count}`;
+	for (let count = 2; taken(free, plans); count += 1) free = `${name} ${count}`;
 	return free;
 }
 

@@ -1,14 +1,13 @@
 import type { Cents } from '../core/money';
 import { planOf } from '../core/plan';
 import {
-	askedAtFirst,
+	cureOf,
 	eventMonths,
 	furthestMoved,
 	moneyThatCovers,
 	moneyThatEnds,
 	planDifference
 } from '../core/plan-answers';
-import { firstMonthOf } from '../core/plan-month';
 import type { Plan, PlanTerms } from '../core/planned';
 import {
 	carriedPlan,
@@ -21,7 +20,7 @@ import {
 } from '../formats/case-plans';
 import { newDebtOf } from '../formats/change-document';
 import { nameOf } from '../formats/debt-text';
-import { planTerms, type PlanEntry } from '../formats/plan-document';
+import { planMonths, planTerms, type PlanEntry, type PlanMonths } from '../formats/plan-document';
 import { planFields } from '../formats/plan-text';
 import type { CaseDesk } from './case-desk.svelte';
 
@@ -92,8 +91,13 @@ export class PlanInHand {
 	readonly unfinished = $derived(
 		this.entries.length - this.listed.filter(({ isNew }) => !isNew).length
 	);
-	readonly firstMonth = $derived(firstMonthOf(this.debts));
-	readonly askedFirst = $derived(askedAtFirst(this.debts));
+	readonly #begins = $derived(this.entry.begins);
+	readonly months: PlanMonths = $derived(
+		planMonths({ begins: this.#begins }, this.debts, this.asOf)
+	);
+	readonly firstMonth = $derived(this.months.firstMonth);
+	/** What is asked in the month in which the plan begins. */
+	readonly askedAtBegin = $derived(this.months.askedAtBegin);
 
 	readonly against = $derived(this.#document.against);
 	/** A measure that is no plan stays the same whatever becomes of the plans. */
@@ -108,9 +112,7 @@ export class PlanInHand {
 		})
 	);
 	readonly measureWords = $derived(measureWords(this.against, this.plans));
-	readonly terms: PlanTerms = $derived(
-		planTerms(this.entry, this.firstMonth, this.askedFirst, this.#changed.fees)
-	);
+	readonly terms: PlanTerms = $derived(planTerms(this.entry, this.months, this.#changed.fees));
 	/** What plans have come to, so that the answer before a change is not worked out once more. */
 	readonly #cameTo = new WeakMap<PlanEntry, { debts: ChangedDebts['debts']; plan: Plan }>();
 	readonly plan: Plan = $derived.by(() => {
@@ -135,15 +137,16 @@ export class PlanInHand {
 				listed: this.#ids,
 				happenings: this.#happenings
 			},
-			this.firstMonth,
-			this.askedFirst,
+			this.months,
 			this.#changed.fees
 		)
 	);
 	readonly covers = $derived(moneyThatCovers(this.debts, this.steady));
+	/** What would cover the first short months; null where there are none. */
+	readonly cure = $derived(cureOf(this.debts, this.terms, this.plan));
 	/** The same amount each month; null where the money follows what is asked. */
 	readonly present = $derived(
-		this.entry.budget.kind === 'constant' ? (this.entry.budget.amount ?? this.askedFirst) : null
+		this.entry.budget.kind === 'constant' ? (this.entry.budget.amount ?? this.askedAtBegin) : null
 	);
 	readonly marks: readonly MoneyMark[] = $derived.by(() => {
 		const { covers } = this;

@@ -30,9 +30,14 @@ const asOf = date('The day the figures are as of').refine((day) => allowedAsOf(d
 	)
 });
 
+/** The present version of the document; earlier ones are raised to it. */
+export const VERSION = 5 as const;
+
 const presentDocument = z
 	.strictObject({
-		version: z.literal(4, { error: sentence('The version of the document', '1, 2, 3 or 4') }),
+		version: z.literal(VERSION, {
+			error: sentence('The version of the document', `1 to ${VERSION}`)
+		}),
 		label: name('The client label', 1),
 		currency,
 		asOf,
@@ -111,7 +116,12 @@ export interface CaseSummary {
 	readonly asOf: CalendarDate;
 	readonly touchedAt: string;
 	/** The plan that is chosen, as it was called then, and since when; null where none is. */
-	readonly chosen: { readonly name: string; readonly date: CalendarDate } | null;
+	readonly chosen: {
+		readonly name: string;
+		readonly date: CalendarDate;
+		/** Whether it has been changed since. */
+		readonly changed: boolean;
+	} | null;
 }
 
 /** A case as it stands: its document, the revision it is at, and what a step back or forward would change. */

@@ -1,13 +1,14 @@
 /** The plans of a case as the core carries them out: with the debts that they change, and what they measure against. */
-import { withChanges, type Refusal } from '../core/changes';
-import { ONLY_ASKED, askedAtFirst } from '../core/plan-answers';
+import type { CalendarDate } from '../core/calendar';
+import { firstMonthWith, withChanges, type Refusal } from '../core/changes';
+import { ONLY_ASKED, usualBegin } from '../core/plan-answers';
 import { planOf } from '../core/plan';
-import { firstMonthOf, NO_FEES } from '../core/plan-month';
+import { NO_FEES } from '../core/plan-month';
 import type { ChangeFees, Plan, PlannedDebt, PlanTerms } from '../core/planned';
 import { plannedDebts, type CaseDocument } from './case-document';
 import { newDebtOf, planChange } from './change-document';
 import { nameOf } from './debt-text';
-import { monthIn, planTerms, type Measure, type PlanEntry } from './plan-document';
+import { monthIn, planMonths, planTerms, type Measure, type PlanEntry } from './plan-document';
 
 /** The debts of a case that plans are made of. */
 export type Owing = Pick<CaseDocument, 'debts' | 'asOf'>;
@@ -25,11 +26,11 @@ export function changedDebts(
 	{ pays, changes }: Pick<PlanEntry, 'pays' | 'changes'>
 ): ChangedDebts {
 	const debts = plannedDebts(owing, pays);
-	const first = firstMonthOf(debts);
-	const changed = withChanges(
-		debts,
-		changes.map((change) => planChange(change, (day) => monthIn(day, first)))
-	);
+	const within = (first: CalendarDate) =>
+		changes.map((change) => planChange(change, (day) => monthIn(day, first)));
+	// Only what lenders agree to has a month, and that moves no due date.
+	const first = firstMonthWith(debts, within('1970-01-01' as CalendarDate));
+	const changed = withChanges(debts, within(first));
 	return changed.ok
 		? { debts: changed.debts, fees: changed.fees, refusal: null }
 		: { debts, fees: NO_FEES, refusal: changed.refusal };
@@ -44,7 +45,7 @@ export interface CarriedPlan extends ChangedDebts {
 export function carriedPlan(owing: Owing, entry: PlanEntry): CarriedPlan {
 	const changed = changedDebts(owing, entry);
 	const { debts, fees } = changed;
-	const terms = planTerms(entry, firstMonthOf(debts), askedAtFirst(debts), fees);
+	const terms = planTerms(entry, planMonths(entry, debts, owing.asOf), fees);
 	return { ...changed, terms, plan: planOf(debts, terms) };
 }
 
@@ -56,7 +57,8 @@ export function measuredPlan({
 }: Owing & Pick<CaseDocument, 'plans' | 'against'>): Plan {
 	const entry = plans.find(({ id }) => id === against);
 	if (entry) return carriedPlan(owing, entry).plan;
-	return planOf(plannedDebts(owing, against === 'today' ? 'paid' : 'asked'), ONLY_ASKED);
+	const debts = plannedDebts(owing, against === 'today' ? 'paid' : 'asked');
+	return planOf(debts, { ...ONLY_ASKED, begins: usualBegin(debts, owing.asOf) });
 }
 
 /** “paying the minimums”, “paying as today”, “the plan ‘One new loan’” */

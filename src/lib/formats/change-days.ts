@@ -1,5 +1,5 @@
 /** The day from which a change of a plan makes itself felt, as it stands on the plan's time line. */
-import type { CalendarDate } from '../core/calendar';
+import { addMonths, monthsBetween, startOfMonth, type CalendarDate } from '../core/calendar';
 import { LIMITS } from '../core/limits';
 import type { ChangeEntry } from './change-document';
 import { writeShortMonth } from './date-text';
@@ -12,7 +12,7 @@ export function changeDay(change: ChangeEntry, firstMonth: CalendarDate): Calend
 		case 'consolidate':
 			return null;
 		case 'transfer':
-			return monthStart(firstMonth, change.offerMonths + 1);
+			return startOfMonth(addMonths(change.card.firstDue, change.offerMonths));
 		case 'concession':
 			return change.from < firstMonth ? firstMonth : change.from;
 	}
@@ -24,14 +24,15 @@ export function withChangeDay(
 	day: CalendarDate,
 	firstMonth: CalendarDate
 ): ChangeEntry {
-	const month = Math.min(monthIn(day, firstMonth), LIMITS.months);
 	switch (change.kind) {
 		case 'consolidate':
 			return change;
-		case 'transfer':
-			return { ...change, offerMonths: Math.max(1, month - 1) };
+		case 'transfer': {
+			const months = monthsBetween(change.card.firstDue, day);
+			return { ...change, offerMonths: Math.min(Math.max(1, months), LIMITS.months) };
+		}
 		case 'concession':
-			return { ...change, from: monthStart(firstMonth, month) };
+			return { ...change, from: monthStart(firstMonth, monthIn(day, firstMonth)) };
 	}
 }
 

@@ -9,6 +9,7 @@ import {
 	choice,
 	count,
 	date,
+	flag,
 	identifier,
 	money,
 	name,
@@ -46,10 +47,25 @@ const newDebt = z.strictObject({
 	)
 });
 
+/** The terms of a change that nobody has named yet: a new one starts from likely ones, marked as assumed. */
+const ASSUMABLE = {
+	consolidate: ['annualRate', 'rule', 'firstDue', 'fee'],
+	transfer: ['offerRate', 'offerMonths', 'thenRate', 'rule', 'firstDue', 'feePercent'],
+	concession: ['from', 'setUpFee', 'monthlyFee']
+} as const;
+const assumed = <const T extends string>(names: readonly T[]) =>
+	z
+		.array(choice('A term that is assumed', names))
+		.max(names.length, { error: sentence('What is assumed', `at most ${names.length} terms`) })
+		.refine((list) => new Set(list).size === list.length, {
+			error: 'A term is named twice among what is assumed; each is named once.'
+		});
+
 const feePercent = percentage('The percentage of the fee', LIMITS.minimumPercent);
 
 const consolidate = z.strictObject({
 	kind: z.literal('consolidate'),
+	assumed: assumed(ASSUMABLE.consolidate),
 	debts: debts('A debt that is paid off'),
 	loan: newDebt,
 	annualRate: percentage('The annual rate of the new loan', LIMITS.rate),
@@ -62,6 +78,7 @@ const consolidate = z.strictObject({
 
 const transfer = z.strictObject({
 	kind: z.literal('transfer'),
+	assumed: assumed(ASSUMABLE.transfer),
 	/** Null: all that is owed. */
 	amounts: z
 		.array(
@@ -81,12 +98,15 @@ const transfer = z.strictObject({
 
 const concession = z.strictObject({
 	kind: z.literal('concession'),
+	assumed: assumed(ASSUMABLE.concession),
 	from: date('The day from which it is agreed'),
 	debts: z
 		.array(
 			z.strictObject({
 				debt: identifier('A debt that it is about'),
 				annualRate: percentage('The agreed rate', LIMITS.rate),
+				/** Whether nobody has named that rate yet. */
+				assumed: flag('Whether an agreed rate is assumed'),
 				/** Null: what the debt asks anyway. */
 				payment: money('The agreed payment').nullable()
 			})
@@ -112,7 +132,20 @@ export const changeEntry = z.discriminatedUnion('kind', [consolidate, transfer, 
 });
 
 export type ChangeEntry = z.infer<typeof changeEntry>;
+/** A term that can be assumed. */
+export type AssumedTerm = ChangeEntry['assumed'][number];
 export type NewDebtEntry = z.infer<typeof newDebt>;
+
+/** Whether something of a change is assumed: nobody has named it yet. */
+export const isAssumed = (change: ChangeEntry): boolean =>
+	change.assumed.length > 0 ||
+	(change.kind === 'concession' && change.debts.some(({ assumed: of }) => of));
+
+/** The change with all its terms taken as they are. */
+export const confirmed = (change: ChangeEntry): ChangeEntry =>
+	change.kind === 'concession'
+		? { ...change, assumed: [], debts: change.debts.map((of) => ({ ...of, assumed: false })) }
+		: { ...change, assumed: [] };
 
 /** The debt that a change brings; null where it brings none. */
 export const newDebtOf = (change: ChangeEntry): NewDebtEntry | null =>

@@ -1,7 +1,7 @@
 /** What a plan changes about the debts, and why that is not possible, in words. */
 import type { Refusal } from '../core/changes';
 import type { ChangeEntry, NewDebtEntry } from './change-document';
-import { writeMonth } from './date-text';
+import { writeDate, writeMonth } from './date-text';
 import { writeMoney, type Currency } from './money-text';
 import { writePercent } from './percent-text';
 import { countOf } from './sentence';
@@ -68,6 +68,73 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, currency: Curr
 				(fees === '' ? '' : `; fees ${fees}`)
 			);
 		}
+	}
+}
+
+/** “11.5 %, 48 months and no fee” of the terms that nobody has named yet; null where all are named. */
+export function assumedInWords(
+	changes: readonly ChangeEntry[],
+	nameOf: Names,
+	currency: Currency
+): string | null {
+	const words = changes.flatMap((change) => assumedTerms(change, nameOf, currency));
+	return words.length === 0 ? null : listOf(words);
+}
+
+function assumedTerms(change: ChangeEntry, nameOf: Names, currency: Currency): string[] {
+	const money = (amount: Parameters<typeof writeMoney>[0]) => writeMoney(amount, currency);
+	const said = <T extends ChangeEntry>(
+		of: T,
+		words: Partial<Record<T['assumed'][number], string>>
+	) => of.assumed.flatMap((term: T['assumed'][number]) => words[term] ?? []);
+	const firstDue = (debt: NewDebtEntry) => `a first payment on ${writeDate(debt.firstDue)}`;
+	switch (change.kind) {
+		case 'consolidate': {
+			const { percent, amount } = change.fee;
+			const fee = percent > 0 ? `a fee of ${writePercent(percent)}` : `a fee of ${money(amount)}`;
+			return said(change, {
+				annualRate: writePercent(change.annualRate),
+				rule: ruleAssumed(change.loan.rule, currency),
+				firstDue: firstDue(change.loan),
+				fee: percent === 0 && amount === 0 ? 'no fee' : fee
+			});
+		}
+		case 'transfer':
+			return said(change, {
+				offerRate: `an offer at ${writePercent(change.offerRate)}`,
+				offerMonths: `${countOf(change.offerMonths, 'month')} of offer`,
+				thenRate: `${writePercent(change.thenRate)} after it`,
+				rule: ruleAssumed(change.card.rule, currency),
+				firstDue: firstDue(change.card),
+				feePercent:
+					change.feePercent === 0 ? 'no fee' : `a fee of ${writePercent(change.feePercent)}`
+			});
+		case 'concession': {
+			const rates = change.debts
+				.filter(({ assumed }) => assumed)
+				.map(({ debt, annualRate }) => `${writePercent(annualRate)} for ${nameOf(debt)}`);
+			const { setUpFee, monthlyFee: fee } = change;
+			const monthly = fee.kind === 'amount' ? fee.amount : fee.percent;
+			return [
+				...rates,
+				...said(change, {
+					from: `a begin in ${writeMonth(change.from)}`,
+					setUpFee: setUpFee === 0 ? 'no fee at the start' : `${money(setUpFee)} at the start`,
+					monthlyFee: monthly === 0 ? 'no monthly fee' : 'its monthly fee'
+				})
+			];
+		}
+	}
+}
+
+function ruleAssumed(rule: NewDebtEntry['rule'], currency: Currency): string {
+	switch (rule.kind) {
+		case 'level':
+			return countOf(rule.periods, 'month');
+		case 'fixed':
+			return `${writeMoney(rule.amount, currency)} a month`;
+		case 'minimum':
+			return `a minimum of ${writePercent(rule.percent)}`;
 	}
 }
 

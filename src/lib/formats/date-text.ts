@@ -90,6 +90,17 @@ export function readMonth(typed: string): Reading<CalendarDate> {
 		: refused(`The year ${year} can’t be meant.`, `A month in the years ${first} to ${last}.`);
 }
 
+/** Reads a month that is not before `first`, and not years after it. */
+export function readMonthFrom(typed: string, first: CalendarDate): Reading<CalendarDate> {
+	const reading = readMonth(typed);
+	if (!reading.ok) return reading;
+	const last = addMonths(first, LIMITS.firstDueMonths);
+	const allowed = `A month from ${writeMonth(first)} to ${writeMonth(last)}.`;
+	const { value } = reading;
+	if (value < first) return refused(`${writeMonth(value)} is too early.`, allowed);
+	return value > last ? refused(`${writeMonth(value)} is too late.`, allowed) : reading;
+}
+
 /** Reads a month or a day; of a month, the value is its first day. */
 export function readMoment(typed: string, after: CalendarDate): Reading<CalendarDate> {
 	const month = readMonth(typed);

@@ -4,7 +4,10 @@ import { addMonths, monthsBetween, type CalendarDate } from '../core/calendar';
 import { LIMITS } from '../core/limits';
 import type { Cents } from '../core/money';
 import { ORDERS } from '../core/order';
-import type { Budget, ChangeFees, PlanTerms } from '../core/planned';
+import { askedAtBegin, usualBegin } from '../core/plan-answers';
+import { firstMonthOf } from '../core/plan-month';
+import type { Budget, ChangeFees, PlannedDebt, PlanTerms } from '../core/planned';
+import { same } from '../core/same';
 import { changeEntry, newDebtOf } from './change-document';
 import { choice, date, flag, frequency, identifier, money, name, sentence } from './schema-fields';
 
@@ -18,7 +21,7 @@ const budgetEntry = z.discriminatedUnion(
 		}),
 		z.strictObject({
 			kind: z.literal('constant'),
-			/** Null: what the first month asks. */
+			/** Null: what is asked in the month in which the plan begins. */
 			amount: money('The month’s money').nullable()
 		})
 	],
@@ -55,27 +58,37 @@ const sheetLines = z.array(sheetLine).max(LIMITS.sheetLines, {
 	error: `A sheet has at most ${LIMITS.sheetLines} lines on each side.`
 });
 
+const planFields = {
+	id: identifier('The identifier of a plan'),
+	name: name('The name of a plan', 1),
+	/** Whether somebody typed that name; else it follows what the plan does. */
+	named: flag('Whether the name of a plan was typed'),
+	/** What debts ask in it: what they ask in any plan, nothing but their minimums, or what is paid today. */
+	pays: choice('What debts ask in a plan', ['planned', 'asked', 'paid']),
+	budget: budgetEntry,
+	/** The first day of the month in which the plan's own money begins; null: as the core says. */
+	begins: date('The month in which a plan begins')
+		.refine((day) => day.endsWith('-01'), {
+			error: sentence('The month in which a plan begins', 'the first day of a month')
+		})
+		.nullable(),
+	order: choice('The order', ORDERS),
+	listed: z.array(identifier('A debt of the own order')).max(LIMITS.debts, {
+		error: `An order has at most ${LIMITS.debts} debts.`
+	}),
+	happenings: z.array(planHappening).max(LIMITS.happenings, {
+		error: `At most ${LIMITS.happenings} things can happen to a plan.`
+	}),
+	/** In their order. */
+	changes: z.array(changeEntry).max(LIMITS.changes, {
+		error: `A plan changes at most ${LIMITS.changes} things about the debts.`
+	}),
+	/** Whether it is left out where plans stand side by side. */
+	hidden: flag('Whether a plan is hidden')
+};
+
 export const planEntry = z
-	.strictObject({
-		id: identifier('The identifier of a plan'),
-		name: name('The name of a plan', 1),
-		/** What debts ask in it: what they ask in any plan, nothing but their minimums, or what is paid today. */
-		pays: choice('What debts ask in a plan', ['planned', 'asked', 'paid']),
-		budget: budgetEntry,
-		order: choice('The order', ORDERS),
-		listed: z.array(identifier('A debt of the own order')).max(LIMITS.debts, {
-			error: `An order has at most ${LIMITS.debts} debts.`
-		}),
-		happenings: z.array(planHappening).max(LIMITS.happenings, {
-			error: `At most ${LIMITS.happenings} things can happen to a plan.`
-		}),
-		/** In their order. */
-		changes: z.array(changeEntry).max(LIMITS.changes, {
-			error: `A plan changes at most ${LIMITS.changes} things about the debts.`
-		}),
-		/** Whether it is left out where plans stand side by side. */
-		hidden: flag('Whether a plan is hidden')
-	})
+	.strictObject(planFields)
 	.superRefine(({ listed, happenings, changes }, context) => {
 		const twice = (ids: readonly string[]) => new Set(ids).size < ids.length;
 		if (twice(listed)) {
@@ -94,13 +107,49 @@ export const planEntry = z
 /** What the household earns and needs to live, from which the money of a plan can be worked out. */
 export const sheetEntry = z.strictObject({ income: sheetLines, needs: sheetLines });
 
+/** What a plan is made of, beside what it is called and where it is shown. */
+const planContent = z.strictObject({
+	pays: planFields.pays,
+	budget: planFields.budget,
+	begins: planFields.begins,
+	order: planFields.order,
+	listed: planFields.listed,
+	happenings: planFields.happenings,
+	changes: planFields.changes
+});
+
+export type PlanContent = z.infer<typeof planContent>;
+
+export function contentOf(plan: PlanEntry): PlanContent {
+	const { pays, budget, begins, order, listed, happenings, changes } = plan;
+	return { pays, budget, begins, order, listed, happenings, changes };
+}
+
 /** A plan that was chosen with the client: which, called what then, when, and why. */
 export const choiceEntry = z.strictObject({
 	plan: identifier('The plan that was chosen'),
 	name: name('The name of the plan that was chosen', 1),
 	date: date('The day of the choice'),
-	note: name('The note of the choice', 0)
+	note: name('The note of the choice', 0),
+	/** The plan as it was then, of the latest choice; null where that is not known. */
+	content: planContent.nullable()
 });
+
+/** The plan that is chosen, and whether it has been changed since. */
+export function chosenPlan({ plans, choices }: Pick<Planned, 'plans' | 'choices'>): {
+	readonly plan: PlanEntry;
+	readonly changed: boolean;
+} | null {
+	const latest = choices.at(-1);
+	const plan = plans.find(({ id }) => id === latest?.plan);
+	if (!latest || !plan) return null;
+	return { plan, changed: latest.content !== null && !same(latest.content, contentOf(plan)) };
+}
+
+interface Planned {
+	readonly plans: readonly PlanEntry[];
+	readonly choices: readonly z.infer<typeof choiceEntry>[];
+}
 
 /** What plans are measured against: nothing but the minimums, what is paid today, or one of the plans. */
 export const measureEntry = z.union([
@@ -116,8 +165,10 @@ export type PlanHappening = PlanEntry['happenings'][number];
 
 /** A plan in its simplest form: what is asked at first, held, the highest rate first. */
 export const USUAL_PLAN: Omit<PlanEntry, 'id' | 'name'> = {
+	named: false,
 	pays: 'planned',
 	budget: { kind: 'constant', amount: null },
+	begins: null,
 	order: 'rate',
 	listed: [],
 	happenings: [],
@@ -135,7 +186,27 @@ export const FIRST_PLAN: PlanEntry = {
 /** How far ahead money that comes every year is followed. */
 const YEARS_AHEAD = 100;
 
-/** The plan in months from `firstMonth`; `askedFirst` stands for an amount that nobody has chosen yet. */
+/** How the months of a plan are counted: its first month, that in which it begins, and what is asked then. */
+export interface PlanMonths {
+	readonly firstMonth: CalendarDate;
+	/** From 1. */
+	readonly begins: number;
+	/** Stands for an amount that nobody has chosen yet. */
+	readonly askedAtBegin: Cents;
+}
+
+/** The months of a plan for its debts, as its changes leave them. */
+export function planMonths(
+	{ begins }: Pick<PlanEntry, 'begins'>,
+	debts: readonly PlannedDebt[],
+	asOf: CalendarDate
+): PlanMonths {
+	const firstMonth = firstMonthOf(debts);
+	const month = begins === null ? usualBegin(debts, asOf) : monthIn(begins, firstMonth);
+	return { firstMonth, begins: month, askedAtBegin: askedAtBegin(debts, month) };
+}
+
+/** The plan in its months. */
 export function planTerms(
 	{
 		budget,
@@ -143,13 +214,13 @@ export function planTerms(
 		listed,
 		happenings
 	}: Pick<PlanEntry, 'budget' | 'order' | 'listed' | 'happenings'>,
-	firstMonth: CalendarDate,
-	askedFirst: Cents,
+	{ firstMonth, begins, askedAtBegin: asked }: PlanMonths,
 	fees?: ChangeFees
 ): PlanTerms {
 	const inForce = happenings.filter(({ off }) => !off);
 	return {
-		budget: budgetOf(budget, askedFirst),
+		budget: budgetOf(budget, asked),
+		begins,
 		order,
 		listed,
 		...(fees ? { fees } : {}),
@@ -164,8 +235,8 @@ export function planTerms(
 	};
 }
 
-function budgetOf(budget: PlanEntry['budget'], askedFirst: Cents): Budget {
-	return budget.kind === 'constant' ? { ...budget, amount: budget.amount ?? askedFirst } : budget;
+function budgetOf(budget: PlanEntry['budget'], asked: Cents): Budget {
+	return budget.kind === 'constant' ? { ...budget, amount: budget.amount ?? asked } : budget;
 }
 
 /** The days on which something happens, up to a last one. */

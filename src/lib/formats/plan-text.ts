@@ -1,7 +1,7 @@
 /** What a plan comes to, what its months do, and why, in sentences. */
 import type { Difference } from '../core/compare';
 import type { Cents } from '../core/money';
-import { shortfallOf, type PlanDifference } from '../core/plan-answers';
+import { shortfallOf, type Cure, type PlanDifference } from '../core/plan-answers';
 import { shareOfIncome, type Household } from '../core/household';
 import type { CurvePoint } from '../core/money-curve';
 import type { PlanFigure, PlanFigureName } from '../core/plan-figure';
@@ -38,17 +38,44 @@ export const ORDER_WORDS: readonly {
 export const orderWords = (order: Order): string =>
 	ORDER_WORDS.find(({ value }) => value === order)?.words ?? order;
 
+/** What a plan is called by what it does: what it changes, what it pays, or its order. */
+export function usualName({
+	pays,
+	budget,
+	order,
+	changes
+}: Pick<PlanEntry, 'pays' | 'budget' | 'order' | 'changes'>): string {
+	const kinds = [...new Set(changes.map(({ kind }) => kind))];
+	if (kinds.length > 0) return capital(kinds.map((kind) => CHANGE_NAMES[kind]).join(', '));
+	if (pays === 'paid' && budget.kind === 'required') return 'Payments as today';
+	if (budget.kind === 'required') return 'Minimums only';
+	return capital(orderWords(order));
+}
+
+const CHANGE_NAMES: Readonly<Record<PlanEntry['changes'][number]['kind'], string>> = {
+	consolidate: 'one new loan',
+	transfer: 'moved balance',
+	concession: 'agreed lower rates'
+};
+
+const capital = (text: string): string => text.replace(/^./, (letter) => letter.toUpperCase());
+
 /** “At 890.00 a month, highest rate first, everything is paid off in July 2029, after 31 months. …” */
 export function planSentence(
 	plan: Plan,
 	{ budget, order }: Pick<PlanEntry, 'budget' | 'order'>,
 	/** What it is measured against and in which words; null where it is that itself. */
 	measure: { readonly difference: PlanDifference; readonly words: string } | null,
-	currency: Currency
+	currency: Currency,
+	/** What of it nobody has named yet; null: nothing. */
+	assumed: string | null = null
 ): Sentence {
 	if (plan.starting === 0) return [say('Nothing is owed on these debts.')];
 	if (plan.ending.status === 'refused') return unpayableSentence(plan, plan.ending, currency);
-	const paying = payingPhrases(plan, budget, order, currency);
+	const paying = [
+		...payingPhrases(plan, budget, order, currency),
+		...(assumed === null ? [] : [say(', assuming '), figure(assumed)])
+	];
 	if (plan.ending.status !== 'cleared') {
 		return [
 			...paying,
@@ -120,8 +147,10 @@ function payingPhrases(
 	order: Order,
 	currency: Currency
 ): Phrase[] {
-	const first = plan.kept[0]?.before ?? (0 as Cents);
+	const { begins, firstMonth } = plan;
+	const first = plan.kept[begins - 1]?.before ?? plan.kept[0]?.before ?? (0 as Cents);
 	const line = say(`, ${orderWords(order)}`);
+	const from = begins > 1 ? [say(` from ${writeMonth(monthStart(firstMonth, begins))}`)] : [];
 	switch (budget.kind) {
 		case 'required':
 			return [say('Paying what is asked, at first '), figure(writeMoney(first, currency))];
@@ -130,10 +159,11 @@ function payingPhrases(
 				say('Paying what is asked and '),
 				figure(writeMoney(budget.extra, currency)),
 				say(' more'),
+				...from,
 				line
 			];
 		case 'constant':
-			return [say('At '), figure(writeMoney(first, currency)), say(' a month'), line];
+			return [say('At '), figure(writeMoney(first, currency)), say(' a month'), ...from, line];
 	}
 }
 
@@ -176,11 +206,7 @@ export function planBeforeSentence(
 }
 
 /** From when the money is short, by how much, and what would cure it; null where it never is. */
-export function shortSentence(
-	plan: Plan,
-	covers: Cents | null,
-	currency: Currency
-): Sentence | null {
+export function shortSentence(plan: Plan, cure: Cure | null, currency: Currency): Sentence | null {
 	const shortfall = shortfallOf(plan);
 	const [first] = plan.shortMonths;
 	if (!first || !shortfall) return null;
@@ -195,13 +221,26 @@ export function shortSentence(
 		say(' less than what is asked'),
 		...(most > first.missing ? [say(', at most '), figure(writeMoney(most, currency))] : []),
 		say('; each debt then gets its share. '),
-		...(covers === null
+		...(cure === null
 			? [say('To cover it, what is asked')]
-			: [figure(writeMoney(covers, currency)), say(' a month would cover it; or what is asked')]),
+			: [
+					figure(writeMoney(cure.amount, currency)),
+					say(` a month${stretchWords(plan, cure)} would cover it; or what is asked`)
+				]),
 		say(' would have to fall to '),
 		figure(writePercent(coveredAtFirst)),
 		say(count === 1 ? '.' : ' at first.')
 	];
+}
+
+/** “ from January 2028 until June 2028”; nothing where it is said of all months. */
+function stretchWords({ firstMonth, begins }: PlanTotals, { from, until }: Cure): string {
+	if (from === begins && until === null) return '';
+	const month = (at: number) => writeMonth(monthStart(firstMonth, at));
+	if (until === null) return ` from ${month(from)}`;
+	return from === begins
+		? ` until ${month(until - 1)}`
+		: ` from ${month(from)} until ${month(until - 1)}`;
 }
 
 /** “In April 2028, of 890.00: 137.00 is interest, 753.00 brings the balance down” */
@@ -217,6 +256,9 @@ export function moneySentence(month: PlanMonth, plan: PlanTotals, currency: Curr
 		say(', '),
 		figure(money(Math.abs(month.principal)), opens('principal')),
 		say(month.principal >= 0 ? ' brings the balance down' : ' is added to it'),
+		...(month.own > 0
+			? [say('; '), figure(money(month.own)), say(' of it came with a debt of its own')]
+			: []),
 		...(month.fees > 0
 			? [say('; '), figure(money(month.fees), opens('fees')), say(' beside it are fees')]
 			: []),
@@ -322,7 +364,7 @@ export function owedSentence(
 
 /** Every field of a plan as text, to lay two versions beside each other. */
 export function planFields(
-	{ name, pays, budget, order, listed, happenings, changes, hidden }: PlanEntry,
+	{ name, pays, budget, begins, order, listed, happenings, changes, hidden }: PlanEntry,
 	nameOf: (id: string) => string,
 	currency: Currency
 ): ReadonlyMap<string, string> {
@@ -333,6 +375,7 @@ export function planFields(
 		['name', name],
 		['what debts ask', PAYS_WORDS[pays]],
 		['month’s money', budgetField(budget, currency)],
+		['begins', begins === null ? 'as usual' : writeMonth(begins)],
 		['order', orderWords(order)],
 		['own order', listed.map(nameOf).join(', ') || 'none yet'],
 		['over time', happens.join('; ') || 'nothing'],
@@ -377,7 +420,7 @@ function budgetField(budget: PlanEntry['budget'], currency: Currency): string {
 			return `what is asked and ${writeMoney(budget.extra, currency)}`;
 		case 'constant':
 			return budget.amount === null
-				? 'what the first month asks'
+				? 'what is asked when it begins'
 				: writeMoney(budget.amount, currency);
 	}
 }

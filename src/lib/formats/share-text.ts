@@ -14,14 +14,38 @@ export function whyShare(
 	currency: Currency
 ): string {
 	const money = (amount: number) => writeMoney(amount as Cents, currency);
+	const given = share.paid - share.own;
+	const own =
+		share.own > 0
+			? ` Beside it ${money(share.own)} came with the debt itself: ${money(given)} + ${money(share.own)} = ${money(share.paid)}.`
+			: '';
+	return givenWords(share, given, month, order, money) + own + passedWords(share, money);
+}
+
+/** What of a debt's own money went to the others, since it could not take it. */
+const passedWords = ({ passedOn }: MonthShare, money: (amount: number) => string): string =>
+	passedOn > 0
+		? ` ${money(passedOn)} more came with it than it could take: that went to the month’s money.`
+		: '';
+
+function givenWords(
+	share: MonthShare,
+	given: number,
+	month: PlanMonth,
+	order: Order,
+	money: (amount: number) => string
+): string {
+	if (share.owed > 0 && share.asked === 0 && given === 0 && share.interest === 0) {
+		return 'Nothing of it falls due in this month.';
+	}
 	if (month.missing > 0) {
 		return (
 			`Asked ${money(share.asked)}. The month’s money, ${money(month.money)}, is ` +
 			`${money(month.missing)} less than the ${money(month.asked)} that all debts ask, so each gets ` +
-			`its share: ${money(share.asked)} × ${money(month.money)} ÷ ${money(month.asked)} = ${money(share.paid)}, to the cent.`
+			`its share: ${money(share.asked)} × ${money(month.money)} ÷ ${money(month.asked)} = ${money(given)}, to the cent.`
 		);
 	}
-	const rest = share.paid - share.asked;
+	const rest = given - share.asked;
 	const asked =
 		share.asked === share.owed
 			? `Asked ${money(share.asked)}, all that is still owed.`
@@ -47,8 +71,8 @@ export function cureByDebt(
 	return shares
 		.filter(({ asked }) => asked > 0)
 		.map(
-			({ index, asked, paid }) =>
-				`${nameOf(index)}: from ${writeMoney(asked, currency)} to ${writeMoney(paid, currency)}`
+			({ index, asked, paid, own }) =>
+				`${nameOf(index)}: from ${writeMoney(asked, currency)} to ${writeMoney((paid - own) as Cents, currency)}`
 		);
 }
 

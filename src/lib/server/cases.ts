@@ -8,12 +8,13 @@ import type { CalendarDate } from '../core/calendar';
 import type { Cents } from '../core/money';
 import {
 	caseDocument,
+	VERSION,
 	type CaseDocument,
 	type CaseState,
 	type CaseSummary,
 	type NewCase
 } from '../formats/case-document';
-import { FIRST_PLAN } from '../formats/plan-document';
+import { chosenPlan, FIRST_PLAN } from '../formats/plan-document';
 import { now } from './clock';
 import { database } from './database';
 import { debtsOf, replaceDebts } from './debts';
@@ -31,12 +32,18 @@ export type Written =
 /** All cases, the last touched first. */
 export async function listCases(): Promise<CaseSummary[]> {
 	const { rows } = await database().query<
-		CaseRow & { debts: number; owed: number; chosen: string | null; chosen_on: CalendarDate }
+		CaseRow & {
+			debts: number;
+			owed: number;
+			chosen: string | null;
+			chosen_on: CalendarDate;
+			chosen_changed: boolean;
+		}
 	>(`
 		select case_file.id, label, currency, currency_digits, as_of::text, against, revision, touched_at,
 			(select count(*)::int from debt where case_id = case_file.id) as debts,
 			(select coalesce(sum(balance), 0)::bigint from debt where case_id = case_file.id) as owed,
-			choice.name as chosen, choice.date::text as chosen_on
+			choice.name as chosen, choice.date::text as chosen_on, chosen_changed
 		from case_file
 		left join lateral (
 			select plan_choice.name, plan_choice.date from plan_choice
@@ -54,7 +61,10 @@ export async function listCases(): Promise<CaseSummary[]> {
 		owed: row.owed as Cents,
 		asOf: row.as_of,
 		touchedAt: row.touched_at.toISOString(),
-		chosen: row.chosen === null ? null : { name: row.chosen, date: row.chosen_on }
+		chosen:
+			row.chosen === null
+				? null
+				: { name: row.chosen, date: row.chosen_on, changed: row.chosen_changed }
 	}));
 }
 
@@ -65,7 +75,7 @@ export async function readCase(id: string): Promise<CaseState | null> {
 
 export async function createCase(request: NewCase): Promise<string> {
 	const planned = { plans: [FIRST_PLAN], choices: [], sheet: { income: [], needs: [] } };
-	const begun = { version: 4 as const, ...request, debts: [], against: 'minimums', ...planned };
+	const begun = { version: VERSION, ...request, debts: [], against: 'minimums', ...planned };
 	return insertCase(begun, now(), 'new case');
 }
 
@@ -80,9 +90,18 @@ export async function insertCase(
 	await database().transaction(async (transaction) => {
 		await transaction.query(
 			`insert into case_file
-				(id, label, currency, currency_digits, as_of, against, revision, touched_at)
-			values ($1, $2, $3, $4, $5, $6, 1, $7)`,
-			[id, label, currency.code, currency.digits, asOf, against, touchedAt]
+				(id, label, currency, currency_digits, as_of, against, revision, touched_at, chosen_changed)
+			values ($1, $2, $3, $4, $5, $6, 1, $7, $8)`,
+			[
+				id,
+				label,
+				currency.code,
+				currency.digits,
+				asOf,
+				against,
+				touchedAt,
+				chosenPlan(document)?.changed ?? false
+			]
 		);
 		await appendRevision(transaction, id, { number: 1, document, what });
 		await replaceDebts(transaction, id, document.debts, []);
@@ -210,8 +229,18 @@ async function write(
 		await appendRevision(transaction, id, { ...revision, number });
 		await transaction.query(
 			`update case_file set label = $2, currency = $3, currency_digits = $4, as_of = $5,
-				against = $6, revision = $7, touched_at = $8 where id = $1`,
-			[id, label, currency.code, currency.digits, asOf, against, number, now()]
+				against = $6, revision = $7, touched_at = $8, chosen_changed = $9 where id = $1`,
+			[
+				id,
+				label,
+				currency.code,
+				currency.digits,
+				asOf,
+				against,
+				number,
+				now(),
+				chosenPlan(revision.document)?.changed ?? false
+			]
 		);
 		await replaceDebts(transaction, id, debts, state.document.debts);
 		await replacePlans(transaction, id, revision.document, state.document);
@@ -230,7 +259,7 @@ async function stateOf(transaction: Transaction, id: string): Promise<CaseState 
 	if (!row) return null;
 	const { standing, undone } = await historyOf(transaction, id, row.revision);
 	const document = caseDocument.parse({
-		version: 4,
+		version: VERSION,
 		label: row.label,
 		currency: { code: row.currency, digits: row.currency_digits },
 		asOf: row.as_of,

@@ -3,6 +3,7 @@
  * paying them that are compared. Money is in minor units, rates in ten-thousandths of a percent.
  */
 import type { Transaction } from '@electric-sql/pglite';
+import { same } from '../core/same';
 import type { Way } from '../core/ways';
 import type { DebtEntry, HappeningEntry, LendingEntry } from '../formats/debt-document';
 import { insertRow } from './rows';
@@ -49,9 +50,8 @@ export async function replaceDebts(
 	debts: readonly DebtEntry[],
 	standing: readonly DebtEntry[]
 ): Promise<void> {
-	const same = (debt: DebtEntry | undefined, position: number) =>
-		JSON.stringify(debt) === JSON.stringify(standing[position]);
-	const gone = standing.filter((_, position) => !same(debts[position], position));
+	const kept = (debt: DebtEntry | undefined, position: number) => same(debt, standing[position]);
+	const gone = standing.filter((_, position) => !kept(debts[position], position));
 	if (gone.length > 0) {
 		await transaction.query('delete from debt where case_id = $1 and id = any($2)', [
 			caseId,
@@ -59,7 +59,7 @@ export async function replaceDebts(
 		]);
 	}
 	for (const [position, debt] of debts.entries()) {
-		if (same(debt, position)) continue;
+		if (kept(debt, position)) continue;
 		await insert(transaction, 'debt', { case_id: caseId, position, ...debtRow(debt) });
 		const owner = { case_id: caseId, debt_id: debt.id };
 		for (const [place, item] of debt.happenings.entries()) {

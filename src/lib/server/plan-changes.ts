@@ -11,6 +11,7 @@ interface Owner {
 interface ChangeRow extends Owner {
 	readonly position: number;
 	readonly kind: ChangeEntry['kind'];
+	readonly assumed: readonly string[];
 	readonly new_id: string | null;
 	readonly new_name: string | null;
 	readonly new_first_due: string | null;
@@ -36,6 +37,7 @@ interface NamedRow {
 	readonly debt_id: string;
 	readonly amount: number | null;
 	readonly agreed_rate: number | null;
+	readonly assumed: boolean | null;
 }
 
 const PERCENT = new Set(['new_percent', 'new_rate', 'then_rate', 'fee_percent', 'agreed_rate']);
@@ -48,7 +50,7 @@ export async function changesOf(
 ): Promise<{ readonly plan_id: string; readonly change: unknown }[]> {
 	const percent = (column: string) => `(${column} * 10000)::int as ${column}`;
 	const { rows } = await transaction.query<ChangeRow>(
-		`select plan_id, position, kind, new_id, new_name, new_first_due::text, new_rule, new_periods,
+		`select plan_id, position, kind, assumed, new_id, new_name, new_first_due::text, new_rule, new_periods,
 			new_amount, ${percent('new_percent')}, ${percent('new_rate')}, ${percent('then_rate')},
 			offer_months, credit_limit, ${percent('fee_percent')}, fee_amount, fee_paid, fee_cap,
 			set_up_fee, agreed_from::text
@@ -56,7 +58,7 @@ export async function changesOf(
 		[caseId]
 	);
 	const { rows: named } = await transaction.query<NamedRow>(
-		`select plan_id, change, debt_id, amount, ${percent('agreed_rate')}
+		`select plan_id, change, debt_id, amount, ${percent('agreed_rate')}, assumed
 		from plan_change_debt where case_id = $1 order by plan_id, change, position`,
 		[caseId]
 	);
@@ -70,11 +72,12 @@ export async function changesOf(
 }
 
 function changeOf(row: ChangeRow, named: readonly NamedRow[]): unknown {
-	const { kind, fee_percent: percent, fee_amount: amount } = row;
+	const { kind, assumed, fee_percent: percent, fee_amount: amount } = row;
 	switch (kind) {
 		case 'consolidate':
 			return {
 				kind,
+				assumed,
 				debts: named.map(({ debt_id }) => debt_id),
 				loan: newDebt(row),
 				annualRate: row.new_rate,
@@ -83,6 +86,7 @@ function changeOf(row: ChangeRow, named: readonly NamedRow[]): unknown {
 		case 'transfer':
 			return {
 				kind,
+				assumed,
 				amounts: named.map((debt) => ({ debt: debt.debt_id, amount: debt.amount })),
 				card: newDebt(row),
 				feePercent: percent,
@@ -94,10 +98,12 @@ function changeOf(row: ChangeRow, named: readonly NamedRow[]): unknown {
 		case 'concession':
 			return {
 				kind,
+				assumed,
 				from: row.agreed_from,
 				debts: named.map((debt) => ({
 					debt: debt.debt_id,
 					annualRate: debt.agreed_rate,
+					assumed: debt.assumed,
 					payment: debt.amount
 				})),
 				setUpFee: row.set_up_fee,
@@ -127,7 +133,8 @@ export async function insertChanges(
 	changes: readonly ChangeEntry[]
 ): Promise<void> {
 	for (const [position, change] of changes.entries()) {
-		const row = { ...owner, position, kind: change.kind, ...newDebtRow(change), ...ownRow(change) };
+		const { kind, assumed } = change;
+		const row = { ...owner, position, kind, assumed, ...newDebtRow(change), ...ownRow(change) };
 		await insertRow(transaction, 'plan_change', row, isPercent);
 		for (const [place, debt] of namedRows(change).entries()) {
 			const of = { ...owner, change: position, position: place };
@@ -184,20 +191,18 @@ function ownRow(change: ChangeEntry) {
 }
 
 function namedRows(change: ChangeEntry) {
+	const none = { amount: null, agreed_rate: null, assumed: null };
 	switch (change.kind) {
 		case 'consolidate':
-			return change.debts.map((id) => ({ debt_id: id, amount: null, agreed_rate: null }));
+			return change.debts.map((id) => ({ ...none, debt_id: id }));
 		case 'transfer':
-			return change.amounts.map(({ debt, amount }) => ({
-				debt_id: debt,
-				amount,
-				agreed_rate: null
-			}));
+			return change.amounts.map(({ debt, amount }) => ({ ...none, debt_id: debt, amount }));
 		case 'concession':
-			return change.debts.map(({ debt, annualRate, payment }) => ({
+			return change.debts.map(({ debt, annualRate, payment, assumed }) => ({
 				debt_id: debt,
 				amount: payment,
-				agreed_rate: annualRate
+				agreed_rate: annualRate,
+				assumed
 			}));
 	}
 }

@@ -1,5 +1,6 @@
 /** The tables of a case's plans as they stand; what they change is in `plan-changes.ts`. Money is in minor units. */
 import type { Transaction } from '@electric-sql/pglite';
+import { same } from '../core/same';
 import type { CaseDocument } from '../formats/case-document';
 import type { PlanEntry } from '../formats/plan-document';
 import { changesOf, insertChanges } from './plan-changes';
@@ -10,6 +11,8 @@ type Planned = Pick<CaseDocument, 'plans' | 'choices' | 'sheet'>;
 interface PlanRow {
 	readonly id: string;
 	readonly name: string;
+	readonly named: boolean;
+	readonly begins: string | null;
 	readonly pays: string;
 	readonly budget: string;
 	readonly amount: number | null;
@@ -33,7 +36,7 @@ export async function plansOf(
 	caseId: string
 ): Promise<Record<keyof Planned, unknown>> {
 	const { rows: plans } = await transaction.query<PlanRow>(
-		`select id, name, pays, budget, amount, payoff_order as "order", hidden
+		`select id, name, named, pays, budget, amount, begins::text, payoff_order as "order", hidden
 		from plan where case_id = $1 order by position`,
 		[caseId]
 	);
@@ -48,7 +51,7 @@ export async function plansOf(
 	);
 	const changes = await changesOf(transaction, caseId);
 	const { rows: choices } = await transaction.query(
-		'select plan_id as plan, name, date::text, note from plan_choice where case_id = $1 order by position',
+		'select plan_id as plan, name, date::text, note, content from plan_choice where case_id = $1 order by position',
 		[caseId]
 	);
 	const { rows: lines } = await transaction.query<{ side: string }>(
@@ -97,7 +100,6 @@ export async function replacePlans(
 	{ plans, choices, sheet }: Planned,
 	standing: Planned | null
 ): Promise<void> {
-	const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
 	const kept = (plan: PlanEntry, position: number) => same(plan, standing?.plans[position]);
 	const gone = (standing?.plans ?? []).filter((plan, position) => !same(plan, plans[position]));
 	await transaction.query('delete from plan where case_id = $1 and id = any($2)', [
@@ -132,8 +134,10 @@ async function insertPlan(
 	transaction: Transaction,
 	caseId: string,
 	position: number,
-	{ id, name, pays, budget, order, listed, happenings, changes, hidden }: PlanEntry
+	plan: PlanEntry
 ): Promise<void> {
+	const { id, name, named, pays, budget, begins, order, listed, happenings, changes, hidden } =
+		plan;
 	const amount =
 		budget.kind === 'required' ? null : budget.kind === 'constant' ? budget.amount : budget.extra;
 	await insertRow(transaction, 'plan', {
@@ -141,9 +145,11 @@ async function insertPlan(
 		id,
 		position,
 		name,
+		named,
 		pays,
 		budget: budget.kind,
 		amount,
+		begins,
 		payoff_order: order,
 		hidden
 	});

@@ -1,9 +1,11 @@
 <!--
-	A note that opens beside what it belongs to. Escape and a click elsewhere close it; the focus stays in
-	it until then.
+	A note that opens beside what it belongs to. Escape and a click elsewhere close it. What had the focus
+	in it and is gone leaves the focus to the note.
 -->
 <script lang="ts">
+	import { autoUpdate, computePosition, flip, offset, shift, size } from '@floating-ui/dom';
 	import type { Snippet } from 'svelte';
+	import type { Attachment } from 'svelte/attachments';
 
 	interface Props {
 		title: string;
@@ -18,62 +20,69 @@
 	}
 	const { title, anchor, tools, children, onclose, onkey }: Props = $props();
 
-	let note = $state<HTMLElement>();
+	/** So far a note keeps from the edges of the window, in pixels. */
+	const EDGE = 12;
 
-	const WIDTH = 440;
+	/** Told only when it really is another one. */
+	const place = $derived(anchor);
 
-	/** Below its anchor, or above it where there is no room; never past an edge. */
-	const place = $derived.by(() => {
-		const { left, top, bottom } = anchor.getBoundingClientRect();
-		const x = Math.max(12, Math.min(left - 180, innerWidth - WIDTH - 12));
-		return bottom + 230 < innerHeight
-			? `left:${x}px;top:${bottom + 6}px`
-			: `left:${x}px;bottom:${innerHeight - top + 6}px`;
-	});
+	/** Shows it and puts the focus into it; anew where it comes to stand beside something else. */
+	const opened: Attachment<HTMLElement> = (note) => {
+		const beside = place;
+		note.showPopover();
+		const first = note.querySelector<HTMLElement>(
+			':is([data-first] input, [data-first] select, button[data-first])'
+		);
+		(first ?? note).focus();
+		const stopPlacing = autoUpdate(beside, note, () => void put(beside, note));
+		const kept = new MutationObserver(() => {
+			if (document.activeElement === document.body) note.focus();
+		});
+		kept.observe(note, { childList: true, subtree: true });
+		return () => {
+			stopPlacing();
+			kept.disconnect();
+		};
+	};
 
-	$effect(() => {
-		const first = note?.querySelector<HTMLElement>('[data-first] input, [data-first] select');
-		(first ?? note)?.focus();
-	});
+	/** Below its anchor or above it, never past an edge, and no higher than there is room. */
+	async function put(beside: HTMLElement, note: HTMLElement): Promise<void> {
+		const { x, y } = await computePosition(beside, note, {
+			strategy: 'fixed',
+			placement: 'bottom-start',
+			middleware: [
+				offset(6),
+				flip({ padding: EDGE, fallbackStrategy: 'bestFit' }),
+				shift({ padding: EDGE, crossAxis: true }),
+				size({
+					padding: EDGE,
+					apply: ({ availableHeight }) => {
+						const most = Math.max(availableHeight, Math.min(240, innerHeight - 2 * EDGE));
+						note.style.maxHeight = `${most}px`;
+					}
+				})
+			]
+		});
+		Object.assign(note.style, { left: `${x}px`, top: `${y}px` });
+	}
 
 	function key(event: KeyboardEvent): void {
-		if (onkey?.(event)) event.preventDefault();
-		else if (event.key === 'Escape' && !event.defaultPrevented) {
-			event.preventDefault();
-			onclose();
-		} else if (event.key === 'Tab') keepInside(event);
-	}
-
-	/** Tab goes round inside. */
-	function keepInside(event: KeyboardEvent): void {
-		const stops = [
-			...(note?.querySelectorAll<HTMLElement>('button:not(:disabled), input, select') ?? [])
-		];
-		const first = stops[0];
-		const last = stops.at(-1);
-		const here = document.activeElement;
-		const leaves = event.shiftKey ? here === first || here === note : here === last;
-		if (!leaves) return;
+		const escapes = event.key === 'Escape' && !event.defaultPrevented;
+		if (!escapes && !onkey?.(event)) return;
 		event.preventDefault();
-		(event.shiftKey ? last : first)?.focus();
-	}
-
-	function elsewhere(event: PointerEvent): void {
-		if (event.target instanceof Node && !note?.contains(event.target)) onclose();
+		if (escapes) onclose();
 	}
 </script>
 
-<svelte:window onpointerdown={elsewhere} />
-
 <div
 	class="note"
-	style={place}
-	style:width="{WIDTH}px"
+	popover="auto"
 	role="dialog"
 	tabindex="-1"
 	aria-label={title}
-	bind:this={note}
 	onkeydown={key}
+	onbeforetoggle={(event) => event.newState === 'closed' && onclose()}
+	{@attach opened}
 >
 	<p class="title">
 		<strong>{title}</strong>
@@ -86,15 +95,22 @@
 <style>
 	.note {
 		position: fixed;
-		z-index: 25;
-		display: grid;
+		inset: auto;
+		overflow-y: auto;
 		gap: 5px;
+		width: 440px;
 		max-width: calc(100vw - 24px);
+		margin: 0;
 		padding: 10px 14px 12px;
+		color: inherit;
 		border: 1px solid var(--act);
 		border-radius: 3px;
 		background: var(--sheet);
 		font-size: 14px;
+	}
+
+	.note:popover-open {
+		display: grid;
 	}
 
 	.note:focus {

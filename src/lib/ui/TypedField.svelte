@@ -24,6 +24,8 @@
 		/** Called with Escape, once there is nothing to take back. */
 		onescape?: () => void;
 		autofocus?: boolean;
+		/** Nobody has named the value yet: it stands in another ink until it is typed or confirmed. */
+		assumed?: boolean;
 	}
 	const {
 		label,
@@ -37,7 +39,8 @@
 		cell,
 		onenter,
 		onescape,
-		autofocus = false
+		autofocus = false,
+		assumed = false
 	}: Props = $props();
 
 	const id = $props.id();
@@ -109,6 +112,7 @@
 	<input
 		{id}
 		class={side}
+		class:assumed={assumed && typed === null}
 		type="text"
 		autocomplete="off"
 		spellcheck="false"
@@ -119,7 +123,11 @@
 		data-typing={typed === null ? undefined : ''}
 		{placeholder}
 		value={shown}
-		title={shown.length > 24 ? shown : undefined}
+		title={assumed
+			? 'Assumed: type it, or confirm the terms'
+			: shown.length > 24
+				? shown
+				: undefined}
 		onfocus={begin}
 		oninput={type}
 		onblur={settle}
@@ -154,6 +162,13 @@
 
 	input.right {
 		text-align: right;
+	}
+
+	/* Told by slant and a dotted line too, not by ink alone. */
+	input.assumed {
+		border-bottom: 1px dotted var(--ink);
+		color: var(--quiet);
+		font-style: italic;
 	}
 
 	input:hover {

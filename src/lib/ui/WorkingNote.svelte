@@ -25,11 +25,12 @@
 	}
 </script>
 
-{#key working}
-	<Note title="Working: {working.title}" {anchor} {onclose} onkey={key}>
-		{#snippet tools()}
-			{#if deep}<button type="button" onclick={onback}>Back</button>{/if}
-		{/snippet}
+<Note title="Working: {working.title}" {anchor} {onclose} onkey={key}>
+	{#snippet tools()}
+		{#if deep}<button type="button" onclick={onback}>Back</button>{/if}
+	{/snippet}
+	<!-- Made anew, so that the focus is with what is new. -->
+	{#key working}
 		<p>{working.words}</p>
 		<p class="numbers">{working.numbers ?? working.result}</p>
 		{#if working.sources.length > 0}
@@ -44,8 +45,8 @@
 				{/each}
 			</ul>
 		{/if}
-	</Note>
-{/key}
+	{/key}
+</Note>
 
 <style>
 	.numbers {

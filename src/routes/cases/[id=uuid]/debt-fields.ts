@@ -1,6 +1,13 @@
 import type { CalendarDate } from '$lib/core/calendar';
 import { readCount } from '$lib/formats/count-text';
-import { readDate, readFirstDue, readMonth, writeDate, writeMonth } from '$lib/formats/date-text';
+import {
+	readDate,
+	readFirstDue,
+	readMonth,
+	readMonthFrom,
+	writeDate,
+	writeMonth
+} from '$lib/formats/date-text';
 import { grouped } from '$lib/formats/decimal-text';
 import { readMoney, writeMoney, type Currency } from '$lib/formats/money-text';
 import { readMinimumPercent, readRate, writePercent } from '$lib/formats/percent-text';
@@ -38,6 +45,10 @@ export const rateText = fieldText(readRate, writePercent);
 export const minimumPercentText = fieldText(readMinimumPercent, writePercent);
 
 export const monthText = fieldText(readMonth, writeMonth);
+
+/** A month, none before `first`. */
+export const monthTextFrom = (first: CalendarDate) =>
+	fieldText((typed) => readMonthFrom(typed, first), writeMonth);
 
 export const countText = fieldText(readCount, (count: number) => grouped(count, 0));
 

@@ -115,7 +115,7 @@
 	): void {
 		const others = all.filter((item) => item.id !== offer);
 		const happenings = changed ? withHappening(all, changed) : others;
-		desk.varyPlannedDebt(entry.id, id, `new rate, ${name}`, { happenings });
+		desk.varyPlannedDebt(entry.id, id, `what happens, ${name}`, { happenings });
 	}
 
 	function close(): void {
@@ -177,7 +177,6 @@
 				onmonth={pick}
 				oncure={cure}
 				onvary={vary}
-				onmoney={setMoney}
 			/>
 		</div>
 		<div class="order">
@@ -248,7 +247,12 @@
 			</div>
 		{/if}
 		<div class="bar">
-			<MoneyZone {hand} onchange={setMoney} onsheet={() => turnPanel('sheet')} />
+			<MoneyZone
+				{hand}
+				onchange={setMoney}
+				onbegin={(begins) => vary('when the plan begins', { begins })}
+				onsheet={() => turnPanel('sheet')}
+			/>
 		</div>
 	</main>
 {/if}
@@ -256,7 +260,7 @@
 {#if panel === 'sheet'}
 	<MoneySheet
 		sheet={desk.document.sheet}
-		money={plan.kept[0]?.paid ?? hand.askedFirst}
+		money={plan.kept[plan.begins - 1]?.paid ?? hand.askedAtBegin}
 		{currency}
 		onchange={(to) =>
 			desk.change('what comes in and is needed', (document) => ({ ...document, sheet: to }))}

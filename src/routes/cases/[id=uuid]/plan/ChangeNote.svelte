@@ -3,7 +3,13 @@
 	import { ZERO } from '$lib/core/money';
 	import { percent } from '$lib/core/rate';
 	import type { CaseDocument } from '$lib/formats/case-document';
-	import type { ChangeEntry, NewDebtEntry } from '$lib/formats/change-document';
+	import {
+		confirmed,
+		isAssumed,
+		type AssumedTerm,
+		type ChangeEntry,
+		type NewDebtEntry
+	} from '$lib/formats/change-document';
 	import { CHANGE_KINDS } from '$lib/formats/change-text';
 	import { nameOf } from '$lib/formats/debt-text';
 	import { readName } from '$lib/formats/name-text';
@@ -44,9 +50,23 @@
 		{ value: 'percent', words: 'in percent' }
 	] as const;
 
+	/** Whether a term is assumed; once it is typed it is not any more. */
+	const isGuess = (term: AssumedTerm): boolean => change.assumed.some((other) => other === term);
+	const named = <T extends AssumedTerm>(terms: readonly T[], term: AssumedTerm): T[] =>
+		terms.filter((other) => other !== term);
+
 	function bring(fields: Partial<NewDebtEntry>): void {
-		if (change.kind === 'consolidate') onchange({ ...change, loan: { ...change.loan, ...fields } });
-		if (change.kind === 'transfer') onchange({ ...change, card: { ...change.card, ...fields } });
+		const term = 'rule' in fields ? 'rule' : 'firstDue';
+		if (change.kind === 'consolidate') {
+			const loan = { ...change.loan, ...fields };
+			const assumed = 'name' in fields ? change.assumed : named(change.assumed, term);
+			onchange({ ...change, assumed, loan });
+		}
+		if (change.kind === 'transfer') {
+			const card = { ...change.card, ...fields };
+			const assumed = 'name' in fields ? change.assumed : named(change.assumed, term);
+			onchange({ ...change, assumed, card });
+		}
 	}
 
 	function turnRule(kind: NewDebtEntry['rule']['kind']): void {
@@ -72,7 +92,7 @@
 			}
 			case 'concession': {
 				const others = change.debts.filter(({ debt }) => debt !== id);
-				const agreed = { debt: id, annualRate: rate, payment: null };
+				const agreed = { debt: id, annualRate: rate, assumed: false, payment: null };
 				onchange({ ...change, debts: taken ? [...others, agreed] : others });
 			}
 		}
@@ -110,9 +130,12 @@
 				<TypedField
 					onenter={onclose}
 					label="Annual rate of the new loan"
+					assumed={isGuess('annualRate')}
 					value={change.annualRate}
 					{...rateText}
-					onchange={(annualRate) => annualRate !== null && onchange({ ...change, annualRate })}
+					onchange={(annualRate) =>
+						annualRate !== null &&
+						onchange({ ...change, assumed: named(change.assumed, 'annualRate'), annualRate })}
 				/>
 			{:else if change.kind === 'transfer'}
 				<span class="label">Offer rate</span>
@@ -120,17 +143,23 @@
 					<TypedField
 						onenter={onclose}
 						label="Offer rate"
+						assumed={isGuess('offerRate')}
 						value={change.offerRate}
 						{...rateText}
-						onchange={(offerRate) => offerRate !== null && onchange({ ...change, offerRate })}
+						onchange={(offerRate) =>
+							offerRate !== null &&
+							onchange({ ...change, assumed: named(change.assumed, 'offerRate'), offerRate })}
 					/>
 					<span>for months</span>
 					<TypedField
 						onenter={onclose}
 						label="Months of the offer"
+						assumed={isGuess('offerMonths')}
 						value={change.offerMonths}
 						{...countText}
-						onchange={(offerMonths) => offerMonths !== null && onchange({ ...change, offerMonths })}
+						onchange={(offerMonths) =>
+							offerMonths !== null &&
+							onchange({ ...change, assumed: named(change.assumed, 'offerMonths'), offerMonths })}
 					/>
 				</span>
 				<span class="label">Then</span>
@@ -138,9 +167,12 @@
 					<TypedField
 						onenter={onclose}
 						label="Rate after the offer"
+						assumed={isGuess('thenRate')}
 						value={change.thenRate}
 						{...rateText}
-						onchange={(thenRate) => thenRate !== null && onchange({ ...change, thenRate })}
+						onchange={(thenRate) =>
+							thenRate !== null &&
+							onchange({ ...change, assumed: named(change.assumed, 'thenRate'), thenRate })}
 					/>
 					<span>credit limit</span>
 					<TypedField
@@ -166,6 +198,7 @@
 					<TypedField
 						onenter={onclose}
 						label="Months of the new debt"
+						assumed={isGuess('rule')}
 						value={brought.rule.periods}
 						{...countText}
 						onchange={(periods) => periods && bring({ rule: { kind: 'level', periods } })}
@@ -175,6 +208,7 @@
 					<TypedField
 						onenter={onclose}
 						label="Payment of the new debt"
+						assumed={isGuess('rule')}
 						value={brought.rule.amount}
 						{...money}
 						onchange={(amount) => amount !== null && bring({ rule: { kind: 'fixed', amount } })}
@@ -184,6 +218,7 @@
 					<TypedField
 						onenter={onclose}
 						label="Minimum of the new debt"
+						assumed={isGuess('rule')}
 						value={rule.percent}
 						{...minimumPercentText}
 						onchange={(share) => share !== null && bring({ rule: { ...rule, percent: share } })}
@@ -191,6 +226,7 @@
 					<TypedField
 						onenter={onclose}
 						label="Least that the new debt asks"
+						assumed={isGuess('rule')}
 						value={rule.floor}
 						{...money}
 						onchange={(floor) => floor !== null && bring({ rule: { ...rule, floor } })}
@@ -201,6 +237,7 @@
 			<TypedField
 				onenter={onclose}
 				label="First due date of the new debt"
+				assumed={isGuess('firstDue')}
 				value={brought.firstDue}
 				{...day}
 				onchange={(firstDue) => firstDue !== null && bring({ firstDue })}
@@ -213,23 +250,33 @@
 				<TypedField
 					onenter={onclose}
 					label="Fee in percent"
+					assumed={isGuess('fee')}
 					value={fee.percent}
 					{...minimumPercentText}
 					onchange={(share) =>
-						share !== null && onchange({ ...change, fee: { ...fee, percent: share } })}
+						share !== null &&
+						onchange({
+							...change,
+							assumed: named(change.assumed, 'fee'),
+							fee: { ...fee, percent: share }
+						})}
 				/>
 				<TypedField
 					onenter={onclose}
 					label="Fee as an amount"
+					assumed={isGuess('fee')}
 					value={fee.amount}
 					{...money}
-					onchange={(amount) => amount !== null && onchange({ ...change, fee: { ...fee, amount } })}
+					onchange={(amount) =>
+						amount !== null &&
+						onchange({ ...change, assumed: named(change.assumed, 'fee'), fee: { ...fee, amount } })}
 				/>
 				<Choice
 					label="How the fee is paid"
 					value={fee.paid}
 					options={PAID}
-					onchange={(paid) => onchange({ ...change, fee: { ...fee, paid } })}
+					onchange={(paid) =>
+						onchange({ ...change, assumed: named(change.assumed, 'fee'), fee: { ...fee, paid } })}
 				/>
 			</span>
 		{:else if change.kind === 'transfer'}
@@ -237,9 +284,12 @@
 			<TypedField
 				onenter={onclose}
 				label="Fee in percent"
+				assumed={isGuess('feePercent')}
 				value={change.feePercent}
 				{...minimumPercentText}
-				onchange={(feePercent) => feePercent !== null && onchange({ ...change, feePercent })}
+				onchange={(feePercent) =>
+					feePercent !== null &&
+					onchange({ ...change, assumed: named(change.assumed, 'feePercent'), feePercent })}
 			/>
 		{:else}
 			{@const { monthlyFee: fee } = change}
@@ -247,17 +297,22 @@
 			<TypedField
 				onenter={onclose}
 				label="Agreed from"
+				assumed={isGuess('from')}
 				value={change.from}
 				{...day}
-				onchange={(from) => from !== null && onchange({ ...change, from })}
+				onchange={(from) =>
+					from !== null && onchange({ ...change, assumed: named(change.assumed, 'from'), from })}
 			/>
 			<span class="label">Fee at the start</span>
 			<TypedField
 				onenter={onclose}
 				label="Fee at the start"
+				assumed={isGuess('setUpFee')}
 				value={change.setUpFee}
 				{...money}
-				onchange={(setUpFee) => setUpFee !== null && onchange({ ...change, setUpFee })}
+				onchange={(setUpFee) =>
+					setUpFee !== null &&
+					onchange({ ...change, assumed: named(change.assumed, 'setUpFee'), setUpFee })}
 			/>
 			<span class="label">Monthly fee</span>
 			<span class="two">
@@ -268,6 +323,7 @@
 					onchange={(kind) =>
 						onchange({
 							...change,
+							assumed: named(change.assumed, 'monthlyFee'),
 							monthlyFee:
 								kind === 'amount'
 									? { kind, amount: ZERO }
@@ -278,33 +334,57 @@
 					<TypedField
 						onenter={onclose}
 						label="Monthly fee"
+						assumed={isGuess('monthlyFee')}
 						value={fee.amount}
 						{...money}
 						onchange={(amount) =>
-							amount !== null && onchange({ ...change, monthlyFee: { kind: 'amount', amount } })}
+							amount !== null &&
+							onchange({
+								...change,
+								assumed: named(change.assumed, 'monthlyFee'),
+								monthlyFee: { kind: 'amount', amount }
+							})}
 					/>
 				{:else}
 					<TypedField
 						onenter={onclose}
 						label="Monthly fee in percent"
+						assumed={isGuess('monthlyFee')}
 						value={fee.percent}
 						{...minimumPercentText}
 						onchange={(share) =>
-							share !== null && onchange({ ...change, monthlyFee: { ...fee, percent: share } })}
+							share !== null &&
+							onchange({
+								...change,
+								assumed: named(change.assumed, 'monthlyFee'),
+								monthlyFee: { ...fee, percent: share }
+							})}
 					/>
 					<TypedField
 						onenter={onclose}
 						label="Most that the monthly fee may be"
+						assumed={isGuess('monthlyFee')}
 						value={fee.cap}
 						{...money}
 						optional
 						placeholder="no cap"
-						onchange={(cap) => onchange({ ...change, monthlyFee: { ...fee, cap } })}
+						onchange={(cap) =>
+							onchange({
+								...change,
+								assumed: named(change.assumed, 'monthlyFee'),
+								monthlyFee: { ...fee, cap }
+							})}
 					/>
 				{/if}
 			</span>
 		{/if}
 	</div>
+	{#if isAssumed(change)}
+		<p class="guess">
+			Terms in slanted ink are assumed: type what is offered, or
+			<button type="button" onclick={() => onchange(confirmed(change))}>confirm them</button>.
+		</p>
+	{/if}
 	<p class="acts">
 		<button type="button" onclick={onremove}>Take this change away</button>
 	</p>
@@ -315,6 +395,17 @@
 		display: grid;
 		overflow-y: auto;
 		max-height: 190px;
+	}
+
+	.guess {
+		margin-top: 6px;
+		color: var(--quiet);
+		font-style: italic;
+	}
+
+	.guess button {
+		color: var(--act);
+		font-weight: 600;
 	}
 
 	.two {

@@ -66,10 +66,11 @@
 		<TypedField
 			onenter={onclose}
 			label="Agreed rate of {name}"
+			assumed={agreed.assumed}
 			value={agreed.annualRate}
 			{...rateText}
 			side="right"
-			onchange={(annualRate) => annualRate !== null && agree({ annualRate })}
+			onchange={(annualRate) => annualRate !== null && agree({ annualRate, assumed: false })}
 		/>
 		<TypedField
 			onenter={onclose}

@@ -3,32 +3,38 @@
 	where something changes; what more of it would buy.
 -->
 <script lang="ts">
+	import type { CalendarDate } from '$lib/core/calendar';
 	import type { Difference } from '$lib/core/compare';
 	import { ZERO, type Cents } from '$lib/core/money';
 	import { LIMITS } from '$lib/core/limits';
 	import type { MoneyMark } from '$lib/desk/plan-in-hand.svelte';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import type { PlanEntry } from '$lib/formats/plan-document';
+	import { monthStart, type PlanEntry, type PlanMonths } from '$lib/formats/plan-document';
 	import { moreSentence } from '$lib/formats/plan-text';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { moneyText } from '../debt-fields';
+	import { moneyText, monthTextFrom } from '../debt-fields';
 
 	interface Props {
 		budget: PlanEntry['budget'];
-		/** What the first month asks: the amount while nobody has chosen one. */
-		askedFirst: Cents;
+		/** How the plan's months are counted, and what is asked when it begins: the amount while nobody has chosen one. */
+		months: PlanMonths;
 		marks: readonly MoneyMark[];
 		more: readonly { readonly amount: Cents; readonly gained: Difference }[];
 		currency: Currency;
 		onchange: (budget: PlanEntry['budget']) => void;
+		/** The month in which the plan begins; null: as usual. */
+		onbegin: (begins: CalendarDate | null) => void;
 		/** Opens or closes the curve of what more buys. */
 		oncurve: () => void;
 		/** Opens or closes the sheet that works the amount out. */
 		onsheet: () => void;
 	}
-	const { budget, askedFirst, marks, more, currency, onchange, oncurve, onsheet }: Props = $props();
+	const { budget, months, marks, more, currency, onchange, onbegin, oncurve, onsheet }: Props =
+		$props();
+	const askedAtBegin = $derived(months.askedAtBegin);
+	const begins = $derived(monthStart(months.firstMonth, months.begins));
 
 	const KINDS = [
 		{ value: 'constant', words: 'the same each month' },
@@ -39,7 +45,7 @@
 	const unit = $derived(10 ** currency.digits);
 	const amount = $derived(
 		budget.kind === 'constant'
-			? (budget.amount ?? askedFirst)
+			? (budget.amount ?? askedAtBegin)
 			: budget.kind === 'required-plus'
 				? budget.extra
 				: ZERO
@@ -47,8 +53,8 @@
 	/** The slider reaches to twice the furthest mark that is near, and keeps still while it is slid. */
 	const shownMarks = $derived(budget.kind === 'constant' ? marks : []);
 	const most = $derived.by(() => {
-		const near = [askedFirst * 2, ...shownMarks.map((mark) => mark.amount * 1.15)];
-		const reach = budget.kind === 'constant' ? Math.max(...near) : askedFirst;
+		const near = [askedAtBegin * 2, ...shownMarks.map((mark) => mark.amount * 1.15)];
+		const reach = budget.kind === 'constant' ? Math.max(...near) : askedAtBegin;
 		return Math.max(unit * 100, Math.ceil(reach / (unit * 100)) * unit * 100);
 	});
 	const share = (value: number) => Math.min(1, value / most);
@@ -115,6 +121,19 @@
 				side="right"
 				onchange={(value) => value !== null && set(value)}
 			/>
+			<span
+				class="begins"
+				title="The month in which the plan’s money begins; before, what is asked is paid"
+			>
+				from
+				<TypedField
+					label="Month in which the plan begins"
+					value={begins}
+					{...monthTextFrom(months.firstMonth)}
+					optional
+					onchange={onbegin}
+				/>
+			</span>
 		</span>
 		<div class="slide" bind:clientWidth={width}>
 			<input
@@ -161,7 +180,7 @@
 <style>
 	.money {
 		display: grid;
-		grid-template-columns: auto 168px 118px minmax(200px, 1fr) auto;
+		grid-template-columns: auto 168px 138px minmax(200px, 1fr) auto;
 		gap: 4px 16px;
 		align-items: center;
 		padding: 8px 24px;
@@ -181,11 +200,27 @@
 		font-weight: 600;
 	}
 
-	.field :global(input) {
+	.field > :global(.field input) {
 		border-bottom: 2px solid var(--act);
 		background: var(--sheet);
 		font-size: 17px;
 		font-weight: 600;
+	}
+
+	.begins {
+		display: grid;
+		grid-template-columns: auto 1fr;
+		align-items: center;
+		margin-top: 2px;
+		color: var(--quiet);
+		font-size: 13px;
+	}
+
+	.begins :global(input) {
+		height: 24px;
+		padding: 0 4px;
+		color: var(--act);
+		font-size: 13px;
 	}
 
 	.slide {
@@ -252,7 +287,7 @@
 
 	@media (width < 1200px) {
 		.money {
-			grid-template-columns: auto 150px 100px minmax(160px, 1fr);
+			grid-template-columns: auto 150px 132px minmax(160px, 1fr);
 		}
 
 		ul {

@@ -1,5 +1,6 @@
 <!-- The month's money: its bar, and the curve of what more of it would buy, worked out beside the page. -->
 <script lang="ts">
+	import type { CalendarDate } from '$lib/core/calendar';
 	import type { Cents } from '$lib/core/money';
 	import type { MoreAnswer } from '$lib/core/more-money';
 	import type { MoneyMark, PlanInHand } from '$lib/desk/plan-in-hand.svelte';
@@ -12,18 +13,19 @@
 	interface Props {
 		hand: PlanInHand;
 		onchange: (budget: PlanEntry['budget']) => void;
+		onbegin: (begins: CalendarDate | null) => void;
 		onsheet: () => void;
 	}
-	const { hand, onchange, onsheet }: Props = $props();
+	const { hand, onchange, onbegin, onsheet }: Props = $props();
 	const { currency, debts, listed, covers } = $derived(hand);
 
 	let curve = $state.raw<{ readonly from: Cents; readonly to: Cents } | null>(null);
 
 	/** The curve begins where what is asked is covered, and reaches past the amount as it is then. */
 	function turnCurve(): void {
-		const { askedFirst, present } = hand;
-		const low = Math.min(covers ?? askedFirst, present ?? askedFirst);
-		const high = Math.max(askedFirst * 2, (present ?? 0) * 1.4, low * 1.5);
+		const { askedAtBegin, present } = hand;
+		const low = Math.min(covers ?? askedAtBegin, present ?? askedAtBegin);
+		const high = Math.max(askedAtBegin * 2, (present ?? 0) * 1.4, low * 1.5);
 		curve = curve === null ? { from: low as Cents, to: Math.ceil(high) as Cents } : null;
 	}
 
@@ -56,11 +58,12 @@
 
 <MoneyBar
 	budget={hand.entry.budget}
-	askedFirst={hand.askedFirst}
+	months={hand.months}
 	marks={[...hand.marks, ...sooner]}
 	more={buys.more}
 	{currency}
 	{onchange}
+	{onbegin}
 	oncurve={turnCurve}
 	{onsheet}
 />

@@ -3,6 +3,7 @@
 	one, or Alt with the arrows, makes that the own order.
 -->
 <script lang="ts">
+	import { ZERO } from '$lib/core/money';
 	import type { Order } from '$lib/core/order';
 	import type { PlanFigureName } from '$lib/core/plan-figure';
 	import type { Plan } from '$lib/core/planned';
@@ -47,9 +48,14 @@
 
 	let list = $state<HTMLElement>();
 
-	/** What a debt's end leaves for others: what it asks in its first month. */
-	const frees = (index: number) =>
-		plan.kept[0]?.shares.find((share) => share.index === index)?.asked ?? null;
+	/** What a debt's end leaves for others: what it asks in the first month in which something of it is due. */
+	const frees = (index: number) => {
+		for (const { shares } of plan.kept) {
+			const asked = shares.find((share) => share.index === index)?.asked ?? ZERO;
+			if (asked > 0) return asked;
+		}
+		return null;
+	};
 
 	function drop(event: CustomEvent<DndEvent<Listed>>): void {
 		const ids = event.detail.items.map(({ id }) => id);

@@ -13,9 +13,15 @@
 	}
 	const { title, heading, side = 'right', children, onclose }: Props = $props();
 
-	/** The focus goes into it, unless something inside has taken it already. */
-	function focus(element: HTMLElement): void {
-		if (!element.contains(document.activeElement)) element.focus();
+	/** The focus goes into it, unless something inside has taken it already, and back when it closes. */
+	function focus(element: HTMLElement): () => void {
+		const opener = document.activeElement;
+		if (!element.contains(opener)) element.focus();
+		return () => {
+			const inside =
+				element.contains(document.activeElement) || document.activeElement === document.body;
+			if (inside && opener instanceof HTMLElement) opener.focus();
+		};
 	}
 
 	function key(event: KeyboardEvent): void {

@@ -4,8 +4,9 @@
 	import type { PlanStart } from '$lib/desk/plan-entry';
 	import { LIMITS } from '$lib/core/limits';
 	import { readLabel } from '$lib/formats/name-text';
-	import type { PlanEntry } from '$lib/formats/plan-document';
+	import type { chosenPlan, PlanEntry } from '$lib/formats/plan-document';
 	import Choice from '$lib/ui/Choice.svelte';
+	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { Check, Pencil, Plus, Trash2 } from '@lucide/svelte';
 	import NewPlanNote from './NewPlanNote.svelte';
@@ -13,8 +14,8 @@
 	interface Props {
 		plan: PlanEntry;
 		plans: readonly PlanEntry[];
-		/** The plan that is chosen with the client. */
-		chosen: string | null;
+		/** The plan that is chosen with the client, and whether it has been changed since. */
+		chosen: ReturnType<typeof chosenPlan>;
 		hrefOf: (id: string) => string;
 		onadd: (start: PlanStart) => void;
 		onrename: (name: string) => void;
@@ -24,6 +25,7 @@
 
 	let renaming = $state(false);
 	let starting = $state.raw<HTMLElement | null>(null);
+	let removing = $state.raw<HTMLElement | null>(null);
 
 	function start(value: PlanStart): void {
 		starting = null;
@@ -62,8 +64,10 @@
 			/>
 		</span>
 	{/if}
-	{#if chosen === plan.id}
-		<span class="chosen"><Check size={14} aria-hidden="true" /> chosen</span>
+	{#if chosen?.plan.id === plan.id}
+		<span class="chosen">
+			<Check size={14} aria-hidden="true" /> chosen{chosen.changed ? ', changed since' : ''}
+		</span>
 	{/if}
 	<button type="button" aria-pressed={renaming} onclick={() => (renaming = !renaming)}>
 		<Pencil size={13} aria-hidden="true" /> Rename
@@ -74,7 +78,10 @@
 		title={plans.length === 1
 			? 'A case has at least one plan'
 			: 'Delete this plan; undo brings it back'}
-		onclick={onremove}
+		onclick={(event) => {
+			if (chosen?.plan.id === plan.id) removing = event.currentTarget;
+			else onremove();
+		}}
 	>
 		<Trash2 size={13} aria-hidden="true" /> Delete
 	</button>
@@ -88,6 +95,24 @@
 	</button>
 </div>
 
+{#if removing}
+	<Note title="Delete the chosen plan?" anchor={removing} onclose={() => (removing = null)}>
+		<p>
+			“{plan.name}” is the plan that was chosen with the client. Without it no plan of this case is
+			chosen; undo brings it back.
+		</p>
+		<p class="acts">
+			<button
+				type="button"
+				data-first
+				onclick={() => {
+					removing = null;
+					onremove();
+				}}>Delete it</button
+			>
+		</p>
+	</Note>
+{/if}
 {#if starting}
 	<NewPlanNote anchor={starting} copyOf={plan.name} onstart={start} onclose={close} />
 {/if}

@@ -4,12 +4,12 @@
 -->
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { planDifference } from '$lib/core/plan-answers';
+	import { planDifference, type Cure } from '$lib/core/plan-answers';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
-	import { newPlan, type PlanStart } from '$lib/desk/plan-entry';
+	import { curedBy, newPlan, type PlanStart } from '$lib/desk/plan-entry';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
-	import { refusalInWords } from '$lib/formats/change-text';
-	import type { PlanEntry } from '$lib/formats/plan-document';
+	import { assumedInWords, refusalInWords } from '$lib/formats/change-text';
+	import { chosenPlan, type PlanEntry } from '$lib/formats/plan-document';
 	import { planBeforeSentence, planSentence, shortSentence } from '$lib/formats/plan-text';
 	import { say, type Phrase } from '$lib/formats/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
@@ -27,14 +27,19 @@
 		/** What would cure the first short month is to be shown, debt by debt. */
 		oncure: (anchor: HTMLElement) => void;
 		onvary: (what: string, fields: Partial<PlanEntry>) => void;
-		onmoney: (budget: PlanEntry['budget']) => void;
 	}
-	const { desk, hand, onopen, onmonth, oncure, onvary, onmoney }: Props = $props();
+	const { desk, hand, onopen, onmonth, oncure, onvary }: Props = $props();
 
-	const { currency, entry, plan, covers, nameOf } = $derived(hand);
+	const { currency, entry, plan, nameOf } = $derived(hand);
 
 	const sentence = $derived([
-		...planSentence(plan, entry, hand.measure, currency),
+		...planSentence(
+			plan,
+			entry,
+			hand.measure,
+			currency,
+			assumedInWords(entry.changes, nameOf, currency)
+		),
 		...(hand.unfinished === 0
 			? []
 			: [
@@ -43,9 +48,13 @@
 					)
 				])
 	]);
-	const short = $derived(
-		shortSentence(plan, entry.budget.kind === 'constant' ? covers : null, currency)
-	);
+	const short = $derived(shortSentence(plan, hand.cure, currency));
+
+	/** What would cover the short months becomes the amount that is stated for them. */
+	function useCure({ from, amount }: Cure): void {
+		const cured = curedBy(entry, hand.firstMonth, from, amount);
+		onvary('the month’s money', cured);
+	}
 
 	function putBack(): void {
 		const { before } = hand;
@@ -86,10 +95,10 @@
 <PlanBar
 	plan={entry}
 	plans={hand.plans}
-	chosen={desk.document.choices.at(-1)?.plan ?? null}
+	chosen={chosenPlan(desk.document)}
 	{hrefOf}
 	onadd={addPlan}
-	onrename={(name) => desk.changePlan(entry.id, 'name of a plan', { name })}
+	onrename={(name) => desk.changePlan(entry.id, 'name of a plan', { name, named: true })}
 	onremove={removePlan}
 />
 <Answer {sentence} {onopen} />
@@ -113,10 +122,9 @@
 			>Show the month</button
 		>
 		<button type="button" onclick={(event) => oncure(event.currentTarget)}>Debt by debt</button>
-		{#if covers !== null && entry.budget.kind === 'constant'}
-			<button type="button" onclick={() => onmoney({ kind: 'constant', amount: covers })}
-				>Use it</button
-			>
+		{#if hand.cure}
+			{@const { cure } = hand}
+			<button type="button" onclick={() => useCure(cure)}>Use it</button>
 		{/if}
 	</p>
 {/if}

@@ -1,6 +1,7 @@
 <!-- What is owed in all over real months, a band for each debt, and what happens to the money under it. -->
 <script lang="ts">
 	import { addDays, addMonths, type CalendarDate } from '$lib/core/calendar';
+	import { repetitions } from '$lib/core/happening';
 	import type { Cents } from '$lib/core/money';
 	import type { Plan } from '$lib/core/planned';
 	import { owedInAll } from '$lib/core/plan-answers';
@@ -45,14 +46,14 @@
 		onopen: (id: string, element: HTMLElement) => void;
 		onchange: (happening: PlanHappening) => void;
 		onremove: (id: string) => void;
-		/** A debt's new rate is moved, switched off or on, or (null) deleted. */
+		/** A debt's new rate, or money that comes with it, is moved, switched off or on, or (null) deleted. */
 		onoffer: (debt: DebtEntry, id: string, changed: Offer | null) => void;
 		onopendebt: (debt: DebtEntry) => void;
 		/** What the plan changes, by its place, is moved to another day, or opened; it is deleted from there. */
 		onplanchange: (place: number, changed: ChangeEntry) => void;
 		onopenchange: (place: number) => void;
 	}
-	type Offer = Extract<DebtEntry['happenings'][number], { kind: 'rate' }>;
+	type Offer = Extract<DebtEntry['happenings'][number], { kind: 'rate' | 'extra' }>;
 	const {
 		plan,
 		baseline,
@@ -101,11 +102,13 @@
 			currency
 		)
 	);
-	/** The offers that end: each debt's new rates, by an identity of their own on this time line. */
+	/** What comes with a debt, by an identity of its own on this time line: offers that end, its own money. */
 	const offers = $derived(
 		entries.flatMap((debt, place) =>
 			debt.happenings.flatMap((item) =>
-				item.kind === 'rate' ? [{ id: `${debt.id} ${item.id}`, debt, place, item }] : []
+				item.kind === 'rate' || item.kind === 'extra'
+					? [{ id: `${debt.id} ${item.id}`, debt, place, item }]
+					: []
 			)
 		)
 	);
@@ -115,7 +118,14 @@
 			date: item.date,
 			text: `${letterOf(place)}: ${happeningInWords(item, debt.lending.paymentsPerYear, currency)}`,
 			off: item.off,
-			again: []
+			again: repetitions(
+				item,
+				{
+					firstDue: debt.firstDue ?? asOf,
+					paymentsPerYear: debt.lending.paymentsPerYear
+				},
+				dayOfMonth(plan, plan.months, asOf)
+			)
 		}))
 	);
 	/** What the plan changes later than at the start: a new card's offer that ends, an agreement that begins. */

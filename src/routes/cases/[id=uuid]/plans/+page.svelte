@@ -9,7 +9,7 @@
 	import { carriedPlan, listedDebts, measuredPlan, measureWords } from '$lib/formats/case-plans';
 	import { comparisonSentence, crossingSentence } from '$lib/formats/comparison-text';
 	import { writeDate } from '$lib/formats/date-text';
-	import type { PlanEntry } from '$lib/formats/plan-document';
+	import { chosenPlan, contentOf, type PlanEntry } from '$lib/formats/plan-document';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { say, type Phrase } from '$lib/formats/sentence';
@@ -31,7 +31,7 @@
 	const currency = $derived(document.currency);
 	const baseline = $derived(measuredPlan(document));
 	const words = $derived(measureWords(document.against, document.plans));
-	const chosen = $derived(document.choices.at(-1)?.plan ?? null);
+	const chosen = $derived(chosenPlan(document));
 
 	/** More than these are too narrow to be read beside each other. */
 	const MOST = 6;
@@ -117,10 +117,12 @@
 
 	function choose(plan: PlanEntry, note: string): void {
 		choosing = null;
-		const choice = { plan: plan.id, name: plan.name, date: data.today, note };
-		desk.change(`chosen: ${plan.name}`, (paper) => ({
+		const { id, name } = plan;
+		const choice = { plan: id, name, date: data.today, note, content: contentOf(plan) };
+		desk.change(`chosen: ${name}`, (paper) => ({
 			...paper,
-			choices: [...paper.choices, choice]
+			// Only of the latest choice it is asked whether its plan has been changed since.
+			choices: [...paper.choices.map((earlier) => ({ ...earlier, content: null })), choice]
 		}));
 	}
 

@@ -19,7 +19,7 @@
 		writeDistance
 	} from '$lib/formats/comparison-text';
 	import type { Currency } from '$lib/formats/money-text';
-	import type { PlanEntry } from '$lib/formats/plan-document';
+	import type { chosenPlan, PlanEntry } from '$lib/formats/plan-document';
 	import { ArrowLeft, ArrowRight, Check, EyeOff } from '@lucide/svelte';
 	import { tick } from 'svelte';
 	import type { ShownPlan } from './shown-plans';
@@ -29,7 +29,7 @@
 		baseline: Plan;
 		/** What it is measured against, in words. */
 		words: string;
-		chosen: string | null;
+		chosen: ReturnType<typeof chosenPlan>;
 		currency: Currency;
 		figures: readonly ComparedFigure[];
 		hrefOf: (id: string) => string;
@@ -82,15 +82,19 @@
 					{@const said = refused
 						? 'what it changes is not possible'
 						: verdict(difference, currency)}
-					<th scope="col" class:chosen={entry.id === chosen}>
+					<th scope="col" class:chosen={entry.id === chosen?.plan.id}>
 						<span class="name">
 							<span class="mark">{look.number}</span>
 							<a href={hrefOf(entry.id)} title="{entry.name} — open this plan">{entry.name}</a>
 						</span>
 						<span class="verdict">{said ?? 'what the others are measured against'}</span>
 						<span class="acts">
-							{#if entry.id === chosen}
-								<span class="is"><Check size={13} aria-hidden="true" /> chosen</span>
+							{#if entry.id === chosen?.plan.id}
+								<span class="is"
+									><Check size={13} aria-hidden="true" /> chosen{chosen.changed
+										? ', changed since'
+										: ''}</span
+								>
 							{:else}
 								<button
 									type="button"
