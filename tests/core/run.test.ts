@@ -229,6 +229,40 @@ describe('what holds for every run', () => {
 		);
 	});
 
+	it('ends in full precision as in minor units, and never with a last payment of nothing', () => {
+		const paying = fc.oneof(
+			minimums.map((terms): PaymentRule => ({ kind: 'minimum', ...terms })),
+			fc.integer({ min: 2, max: 90 }).map((periods): PaymentRule => ({ kind: 'level', periods }))
+		);
+		const drawn = fc.record({
+			opening: money(900_000, 1),
+			annual: fc.integer({ min: 0, max: 299_900 }).map(percent),
+			payment: paying,
+			timing: fc.constantFrom('arrears' as const, 'advance' as const),
+			extra: money(60_000, 100)
+		});
+		fc.assert(
+			fc.property(drawn, ({ annual, extra, ...terms }) => {
+				const exact = run({
+					...quillmark,
+					...terms,
+					rate: { basis: 'nominal', annual },
+					interestRounding: 'none',
+					extras: [{ from: 1, every: 1, amount: extra }]
+				});
+				const { ending, kept, periods } = exact;
+				// What is owed falls by the extra at least where interest is paid, so it can't go on for ever.
+				const balances = kept.trace.filter((_, at) => at % 2 === 0);
+				const stuck = ending.status !== 'cleared' && balances.some((owed) => owed < 1e-3);
+				expect(stuck).toBe(false);
+				if (ending.status !== 'cleared' || periods < 2) return;
+				expect(balances.at(-1)).toBe(0);
+				expect(balances.at(-2)).toBeGreaterThan(1e-3);
+			}),
+			{ numRuns: 2_000 }
+		);
+	});
+
 	it('gives the same totals with and without its rows', () => {
 		fc.assert(
 			fc.property(debts, (terms) => {

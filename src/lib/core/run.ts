@@ -88,6 +88,9 @@ interface Trace {
 /** Stands for “no fixed amount”: a number, so that the loop keeps it in a register. */
 const NOT_FIXED = -1;
 
+/** What is left of sums of fractions where nothing is owed, in minor units. */
+const NOISE = 1e-6;
+
 /** A hundred years of periods; a run that needs more is `beyond`. */
 const YEARS_FOLLOWED = 100;
 
@@ -237,6 +240,8 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		const scheduled = due > statement || statement <= clearBelow ? statement : due;
 		const extra = hasExtras ? Math.min(amountIn(extras, k), statement - scheduled) : 0;
 		paid = scheduled + extra;
+		// In full precision the sum may miss the statement by its last bits; in minor units only by whole ones.
+		if (statement - paid < NOISE) paid = statement;
 		const interest = advance ? chargedOn(exact, rate, statement - paid, period) : before;
 		balance = bearing + interest - paid;
 
