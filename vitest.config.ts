@@ -10,7 +10,7 @@ export default defineConfig({
 				resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
 				test: {
 					name: 'unit',
-					include: ['tests/{core,formats,ui}/**/*.test.ts'],
+					include: ['tests/{core,desk,formats,ui}/**/*.test.ts'],
 					maxWorkers: 2,
 					testTimeout: 60_000
 				}

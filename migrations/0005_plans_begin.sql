@@ -46,3 +46,7 @@ alter table plan_change alter column assumed drop default;
 alter table plan_change_debt add column assumed boolean;
 update plan_change_debt set assumed = false where agreed_rate is not null;
 alter table plan_change_debt add check ((agreed_rate is null) = (assumed is null));
+
+-- The key of the request that made a revision: sent again because its answer was lost, it is known by it.
+alter table case_revision add column request uuid;
+create unique index case_revision_request on case_revision (case_id, request);

@@ -52,7 +52,7 @@
 		await invalidateAll();
 	}
 
-	function say(answer: { kind: string; message?: string }): void {
+	function say(answer: { kind: string; message?: string | null }): void {
 		const text = answer.message ?? 'The server doesn’t answer; nothing was changed. Try again.';
 		notice = { text };
 	}

@@ -87,6 +87,43 @@ describe('a case that was changed in another window', () => {
 	});
 });
 
+describe('changes of two windows that do not touch each other', () => {
+	it('are all kept, and nobody is asked', async () => {
+		const here = await desk.open(path);
+		const there = await desk.open(path);
+		await there.page.bringToFront();
+		await there.fill('Balance, line 1', '4,321.00');
+		await there.saved();
+		await here.page.bringToFront();
+		await here.fill('Annual rate, line 1', '21');
+		await here.saved();
+		await expect.poll(() => here.value('Balance, line 1')).toBe('4,321.00');
+		await here.reload();
+		expect(await here.value('Balance, line 1')).toBe('4,321.00');
+		expect(await here.value('Annual rate, line 1')).toBe('21 %');
+		desk.checked('409');
+		await there.page.close();
+		await here.page.close();
+	});
+});
+
+describe('a line that was deleted', () => {
+	it('comes back once, whichever way is taken: the notice goes with what it offered', async () => {
+		const here = await desk.open(path);
+		const lines = () => here.texts('[data-cell$=":0"]');
+		const before = (await lines()).length;
+		await here.page.focus('[aria-label="Name, line 1"]');
+		await here.press('Control+Delete');
+		await here.see('.notice', 'is deleted');
+		await here.press('Control+z');
+		await here.see('.notice', 'Taken back: deletion of Quillmark card');
+		expect(await here.texts('.notice')).toHaveLength(1);
+		await expect.poll(async () => (await lines()).length).toBe(before);
+		await here.saved();
+		await here.page.close();
+	});
+});
+
 describe('a server that does not answer', () => {
 	it('is waited for, and what was typed meanwhile is saved when it is back', async () => {
 		screen = await desk.open(path);

@@ -150,6 +150,20 @@ describe('saving', () => {
 		expect((refused.body as Refusal).problems[0]?.message).toContain('listed twice');
 	});
 
+	it('carries a request that is sent again out once: its key is known', async () => {
+		const { id, document } = await makeCase(residuum, 'Sent twice', [card()]);
+		const save = { basedOn: 2, key: crypto.randomUUID(), what: 'label', document };
+		const renamed = { ...save, document: { ...document, label: 'Sent once' } };
+		expect((await put(id, renamed)).body).toMatchObject({ revision: 3 });
+		expect((await put(id, renamed)).body).toMatchObject({ revision: 3, undo: 'label' });
+		const undo = { basedOn: 3, key: crypto.randomUUID() };
+		const step = () => residuum.request('POST', `/api/cases/${id}/undo`, undo);
+		expect((await step()).body).toMatchObject({ revision: 4, document: { label: 'Sent twice' } });
+		expect((await step()).body).toMatchObject({ revision: 4, redo: 'label' });
+		const other = { ...undo, key: crypto.randomUUID() };
+		expect((await residuum.request('POST', `/api/cases/${id}/undo`, other)).status).toBe(409);
+	});
+
 	it('refuses what is based on an old revision, with both versions intact', async () => {
 		const { id, document } = await makeCase(residuum, 'Stale', [card()]);
 		const change = (label: string) => ({

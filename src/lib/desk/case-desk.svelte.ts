@@ -1,26 +1,14 @@
 import { getContext, setContext } from 'svelte';
-import { caseDifferences } from '../formats/case-differences';
+import { v4 as newKey } from 'uuid';
 import type { CaseDocument, CaseState, Problem } from '../formats/case-document';
 import type { DebtEntry } from '../formats/debt-document';
 import type { PlanEntry } from '../formats/plan-document';
 import { leaveBehind, takeLeftBehind } from './left-behind';
 import { withOwnName } from './plan-entry';
-import { saveCase, stepCase } from './requests';
+import { serverOf } from './requests';
+import { SaveQueue, type Direction, type Saving as SavingOf, type Stepped } from './save-queue';
 
-/** Whether what is on screen is what the server has. */
-export type Saving =
-	| { readonly kind: 'saved' }
-	| { readonly kind: 'saving' }
-	/** The server doesn't answer; it is asked again. */
-	| { readonly kind: 'waiting' }
-	| { readonly kind: 'refused'; readonly message: string; readonly problems: readonly Problem[] }
-	/** The case was changed elsewhere; a person has to choose. */
-	| { readonly kind: 'stale'; readonly theirs: CaseState };
-
-interface Change {
-	readonly what: string;
-	document: CaseDocument;
-}
+export type Saving = SavingOf<CaseDocument, Problem>;
 
 /** A plan, and the debts that were changed together with it, as they stood before. */
 interface PlanBefore {
@@ -28,15 +16,9 @@ interface PlanBefore {
 	readonly debts: Readonly<Record<string, DebtEntry>>;
 }
 
-/** Typing rests for so long before it is saved, in milliseconds. */
-const PAUSE = 700;
-/** After so long a server that didn't answer is asked again. */
-const RETRY = 2000;
-
 /**
- * The case on the desk: its document as it is being worked on, and the one queue through which every
- * change reaches the server. Each change of one thing becomes one revision there; typing on in the same
- * field stays one change until it rests.
+ * The case on the desk: its document as it is being worked on, and how things stood before they were changed.
+ * Every change goes through the queue of saves; this is what a screen sees of it.
  */
 export class CaseDesk {
 	readonly id: string;
@@ -44,6 +26,8 @@ export class CaseDesk {
 	saving = $state.raw<Saving>({ kind: 'saved' });
 	undoable = $state.raw<string | null>(null);
 	redoable = $state.raw<string | null>(null);
+	/** The last step back or forward, until it is let go. */
+	stepped = $state.raw<Stepped<CaseDocument> | null>(null);
 	/** How debts stood before they were changed, by id, until let go. */
 	before = $state.raw<Readonly<Record<string, DebtEntry>>>({});
 
@@ -56,17 +40,28 @@ export class CaseDesk {
 	/** The month of the plan that is looked at; it is still the same one after a look at a debt. */
 	pickedMonth = $state(1);
 
-	#revision: number;
-	#queue: Change[] = [];
-	#sending: Promise<void> | null = null;
-	#timer: ReturnType<typeof setTimeout> | undefined;
+	readonly #queue: SaveQueue<CaseDocument, Problem>;
 
 	constructor(state: CaseState) {
 		this.id = state.id;
-		this.document = state.document;
-		this.undoable = state.undo;
-		this.redoable = state.redo;
-		this.#revision = state.revision;
+		this.#queue = new SaveQueue(state, serverOf(state.id), after, newKey, (stepped) =>
+			this.#told(stepped)
+		);
+		this.#show();
+	}
+
+	#told(stepped: Stepped<CaseDocument> | null): void {
+		this.#show();
+		if (stepped) this.stepped = stepped;
+		if (this.saving.kind === 'saved') leaveBehind(this.id, null);
+	}
+
+	#show(): void {
+		const { document, saving, undoable, redoable } = this.#queue;
+		this.document = document;
+		this.saving = saving;
+		this.undoable = undoable;
+		this.redoable = redoable;
 	}
 
 	debt(id: string): DebtEntry | undefined {
@@ -75,17 +70,8 @@ export class CaseDesk {
 
 	/** Changes the case; `what` says what changed, in the words of the undo button. */
 	change(what: string, update: (document: CaseDocument) => CaseDocument): void {
-		this.document = update(this.document);
-		const last = this.#queue.at(-1);
-		// The head may be on its way already; only a change that still waits is continued.
-		if (last?.what === what && (this.#queue.length > 1 || this.#sending === null)) {
-			last.document = this.document;
-		} else {
-			this.#queue.push({ what, document: this.document });
-		}
-		if (this.saving.kind === 'stale') return;
-		this.saving = { kind: 'saving' };
-		this.#sendAfter(PAUSE);
+		this.stepped = null;
+		this.#queue.change(what, update);
 	}
 
 	changeDebt(id: string, what: string, fields: Partial<DebtEntry>): void {
@@ -151,108 +137,37 @@ export class CaseDesk {
 		this.before = Object.fromEntries(Object.entries(this.before).filter(([other]) => other !== id));
 	}
 
-	/** Sends what waits; resolves when the server has it, or has refused it. */
-	async flush(): Promise<void> {
-		clearTimeout(this.#timer);
-		if (this.saving.kind === 'stale') return;
-		this.#sending ??= this.#send().finally(() => (this.#sending = null));
-		await this.#sending;
+	/** Sends what waits; resolves when the server has it, or when it can't go on by itself. */
+	flush(): Promise<void> {
+		return this.#queue.flush();
 	}
 
-	/** The page is going: what still waits is sent without waiting for what is on its way, and kept. */
+	/** The page is going: what still waits is sent and kept. */
 	leave(): void {
-		const last = this.#queue.at(-1);
-		if (last === undefined || this.saving.kind === 'stale') return;
-		const underWay = this.#sending !== null && this.#queue.length > 1;
-		const basedOn = this.#revision + (underWay ? 1 : 0);
-		leaveBehind(this.id, { ...last, basedOn });
-		if (this.#sending === null) void this.flush();
-		else if (underWay) void saveCase(this.id, basedOn, last.document, last.what);
+		leaveBehind(this.id, this.#queue.leftBehind());
+		this.#queue.leave();
 	}
 
-	/** Takes up what was left behind here, unless the case has it by now or has gone on since. */
+	/** Takes up what was left behind here, unless the case has it by now. */
 	takeUp(): void {
 		const left = takeLeftBehind(this.id);
-		if (left === null || left.document.version !== this.document.version) return;
-		if (this.#revision > left.basedOn) return;
-		if (caseDifferences(left.document, this.document).length === 0) return;
-		this.change(left.what, () => left.document);
-		void this.flush();
+		if (left) this.#queue.takeUp(left);
 	}
 
-	async step(direction: 'undo' | 'redo'): Promise<void> {
-		await this.flush();
-		if (this.saving.kind !== 'saved') return;
-		this.saving = { kind: 'saving' };
-		const answer = await stepCase(this.id, direction, this.#revision);
-		if (answer.kind === 'done') this.#take(answer.value);
-		else if (answer.kind === 'stale') this.saving = { kind: 'stale', theirs: answer.state };
-		else this.saving = { kind: 'saved' };
+	step(direction: Direction): void {
+		this.#queue.step(direction);
 	}
 
-	/** After a change elsewhere: the other version, or this one on top of it. */
-	settle(choice: 'theirs' | 'mine'): void {
-		if (this.saving.kind !== 'stale') return;
-		const { theirs } = this.saving;
-		const mine = this.document;
-		this.#queue = [];
-		this.#take(theirs);
-		if (choice === 'mine') {
-			this.change('kept over a change made elsewhere', () => mine);
-			void this.flush();
-		}
-	}
-
-	#sendAfter(milliseconds: number): void {
-		clearTimeout(this.#timer);
-		this.#timer = setTimeout(() => void this.flush(), milliseconds);
-	}
-
-	async #send(): Promise<void> {
-		for (let head = this.#queue[0]; head !== undefined; head = this.#queue[0]) {
-			const answer = await saveCase(this.id, this.#revision, head.document, head.what);
-			switch (answer.kind) {
-				case 'done':
-					this.#queue.shift();
-					this.#stand(answer.value);
-					break;
-				case 'stale':
-					// An answer may have been lost on its way: then the server has just this version.
-					if (caseDifferences(head.document, answer.state.document).length > 0) {
-						this.saving = { kind: 'stale', theirs: answer.state };
-						return;
-					}
-					this.#queue.shift();
-					this.#stand(answer.state);
-					break;
-				case 'refused':
-					// The next change is saved with this one in it, once it is allowed.
-					this.#queue.shift();
-					this.saving = { ...answer };
-					if (this.#queue.length === 0) return;
-					break;
-				case 'unreachable':
-					this.saving = { kind: 'waiting' };
-					this.#sendAfter(RETRY);
-					return;
-			}
-		}
-		if (this.saving.kind !== 'refused') this.saving = { kind: 'saved' };
-		takeLeftBehind(this.id);
-	}
-
-	#take(state: CaseState): void {
-		this.document = state.document;
-		this.#stand(state);
-		this.saving = { kind: 'saved' };
-	}
-
-	#stand({ revision, undo, redo }: CaseState): void {
-		this.#revision = revision;
-		this.undoable = undo;
-		this.redoable = redo;
+	/** After both windows changed the same: what is here, or what is there. */
+	settle(choice: 'mine' | 'theirs'): void {
+		this.#queue.settle(choice);
 	}
 }
+
+const after = (milliseconds: number, call: () => void): (() => void) => {
+	const timer = setTimeout(call, milliseconds);
+	return () => clearTimeout(timer);
+};
 
 const KEY = Symbol('the case on the desk');
 

@@ -2,24 +2,27 @@
  * What a page still had to save when it was left, kept in its tab until the case is opened there again:
  * the request it sent on leaving may not have arrived.
  */
-import type { CaseDocument } from '../formats/case-document';
-
-export interface LeftBehind {
-	/** The revision that it is to be saved on top of. */
-	readonly basedOn: number;
-	readonly what: string;
-	readonly document: CaseDocument;
-}
+import { VERSION, type CaseDocument } from '../formats/case-document';
+import type { LeftBehind } from './save-queue';
 
 const key = (id: string) => `left behind in ${id}`;
 
-export function leaveBehind(id: string, left: LeftBehind): void {
-	sessionStorage.setItem(key(id), JSON.stringify(left));
+/** Keeps what is left, or, where nothing is, what was kept before no longer. */
+export function leaveBehind(id: string, left: LeftBehind<CaseDocument> | null): void {
+	try {
+		if (left === null) sessionStorage.removeItem(key(id));
+		else sessionStorage.setItem(key(id), JSON.stringify(left));
+	} catch {
+		// The tab has no room for it: the request that is sent on leaving is all there is then.
+	}
 }
 
-/** What was left behind in this tab, if anything; it is there once. */
-export function takeLeftBehind(id: string): LeftBehind | null {
+/** What was left behind in this tab by a page of this version, if anything; it is there once. */
+export function takeLeftBehind(id: string): LeftBehind<CaseDocument> | null {
 	const text = sessionStorage.getItem(key(id));
 	sessionStorage.removeItem(key(id));
-	return text === null ? null : (JSON.parse(text) as LeftBehind);
+	if (text === null) return null;
+	const left = JSON.parse(text) as LeftBehind<CaseDocument>;
+	const isPresent = (document: CaseDocument) => (document.version as number) === VERSION;
+	return isPresent(left.base.document) ? left : null;
 }

@@ -1,4 +1,6 @@
+/** The page's requests to its server. */
 import type { CaseDocument, CaseState, NewCase, Problem } from '../formats/case-document';
+import type { Answered, Server } from './save-queue';
 
 /** What came of a request. */
 export type Answer<T> =
@@ -6,39 +8,42 @@ export type Answer<T> =
 	/** Based on an old revision: refused, with the case as the server has it. */
 	| { readonly kind: 'stale'; readonly state: CaseState }
 	| { readonly kind: 'refused'; readonly message: string; readonly problems: readonly Problem[] }
-	| { readonly kind: 'unreachable' };
+	/** No answer in time, or none that says anything about the request; with what the server says of itself. */
+	| { readonly kind: 'unreachable'; readonly message: string | null };
 
 /** Bodies up to this many characters may outlive the page that sends them. */
 const KEEPALIVE = 60_000;
+/** No request takes longer than this, in milliseconds. */
+const LONGEST = 20_000;
 
 async function ask<T>(method: string, path: string, content?: unknown): Promise<Answer<T>> {
 	const body = content === undefined ? null : JSON.stringify(content);
-	let response: Response;
-	let answer: Partial<{ message: string; problems: Problem[]; state: CaseState }> & T;
 	try {
-		response = await fetch(path, {
+		const response = await fetch(path, {
 			method,
 			body,
 			headers: { 'content-type': 'application/json' },
-			keepalive: body !== null && body.length < KEEPALIVE
+			keepalive: body !== null && body.length < KEEPALIVE,
+			signal: AbortSignal.timeout(LONGEST)
 		});
-		answer = response.status === 204 ? undefined : await response.json();
+		const answer = (response.status === 204 ? undefined : await response.json()) as Told<T>;
+		// What went wrong on the server says nothing against the request: it is sent again.
+		if (response.status >= 500) return { kind: 'unreachable', message: answer.message ?? null };
+		if (response.ok) return { kind: 'done', value: answer };
+		if (answer.state) return { kind: 'stale', state: answer.state };
+		return {
+			kind: 'refused',
+			message: answer.message ?? 'The server refused this.',
+			problems: answer.problems ?? []
+		};
 	} catch {
-		return { kind: 'unreachable' };
+		return { kind: 'unreachable', message: null };
 	}
-	if (response.ok) return { kind: 'done', value: answer };
-	if (answer.state) return { kind: 'stale', state: answer.state };
-	return {
-		kind: 'refused',
-		message: answer.message ?? 'The server refused this.',
-		problems: answer.problems ?? []
-	};
 }
 
-export const createCase = (request: NewCase) => ask<{ id: string }>('POST', '/api/cases', request);
+type Told<T> = Partial<{ message: string; problems: Problem[]; state: CaseState }> & T;
 
-export const saveCase = (id: string, basedOn: number, document: CaseDocument, what: string) =>
-	ask<CaseState>('PUT', `/api/cases/${id}`, { basedOn, document, what });
+export const createCase = (request: NewCase) => ask<{ id: string }>('POST', '/api/cases', request);
 
 export const renameCase = (id: string, label: string) =>
 	ask<CaseState>('PATCH', `/api/cases/${id}`, { label });
@@ -47,5 +52,13 @@ export const deleteCase = (id: string) => ask<undefined>('DELETE', `/api/cases/$
 
 export const restoreCase = (id: string) => ask<undefined>('POST', `/api/cases/${id}/restore`);
 
-export const stepCase = (id: string, step: 'undo' | 'redo', basedOn: number) =>
-	ask<CaseState>('POST', `/api/cases/${id}/${step}`, { basedOn });
+/** How the queue of saves of one case reaches the server. */
+export function serverOf(id: string): Server<CaseDocument, Problem> {
+	const answered = (answer: Answer<CaseState>): Answered<CaseDocument, Problem> =>
+		answer.kind === 'done' ? { kind: 'done', state: answer.value } : answer;
+	return {
+		save: async (request) => answered(await ask('PUT', `/api/cases/${id}`, request)),
+		step: async ({ direction, ...request }) =>
+			answered(await ask('POST', `/api/cases/${id}/${direction}`, request))
+	};
+}

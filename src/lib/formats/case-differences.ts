@@ -1,5 +1,7 @@
+import { same } from '../core/same';
 import type { CaseDocument } from './case-document';
 import { measureWords } from './case-plans';
+import { writeDate } from './date-text';
 import { debtFields, nameOf } from './debt-text';
 import { planFields, sheetFields } from './plan-text';
 
@@ -10,11 +12,40 @@ export interface CaseDifference {
 	readonly theirs: string;
 }
 
+/** The screen on which a change can be seen: that of one debt or plan, or that of all debts; null: anywhere. */
+export type Place =
+	{ readonly of: 'debt' | 'plan'; readonly id: string } | { readonly of: 'debts' } | null;
+
+/** Where what has changed between two versions can be seen. */
+export function placeOf(before: CaseDocument, after: CaseDocument): Place {
+	if (
+		!same(
+			before.debts.map(({ id }) => id),
+			after.debts.map(({ id }) => id)
+		)
+	)
+		return { of: 'debts' };
+	const debt = after.debts.find((entry, at) => !same(entry, before.debts[at]));
+	if (debt) return { of: 'debt', id: debt.id };
+	const known = new Map(before.plans.map((plan) => [plan.id, plan]));
+	const plan = after.plans.find((entry) => !same(entry, known.get(entry.id)));
+	if (plan) return { of: 'plan', id: plan.id };
+	const left = after.plans[0];
+	return left && before.plans.length > after.plans.length ? { of: 'plan', id: left.id } : null;
+}
+
 /** Where two versions of a case differ, in words, for a person who has to choose between them. */
 export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifference[] {
 	const found: CaseDifference[] = [];
 	if (mine.label !== theirs.label) {
 		found.push({ what: 'Client label', mine: mine.label, theirs: theirs.label });
+	}
+	if (mine.asOf !== theirs.asOf) {
+		const [here, there] = [writeDate(mine.asOf), writeDate(theirs.asOf)];
+		found.push({ what: 'Day of the figures', mine: here, theirs: there });
+	}
+	if (mine.currency.code !== theirs.currency.code) {
+		found.push({ what: 'Currency', mine: mine.currency.code, theirs: theirs.currency.code });
 	}
 	const other = new Map(theirs.debts.map((debt) => [debt.id, debt]));
 	for (const debt of mine.debts) {
@@ -73,6 +104,9 @@ export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseD
 	const order = (document: CaseDocument) => document.debts.map(nameOf).join(', ');
 	if (found.length === 0 && order(mine) !== order(theirs)) {
 		found.push({ what: 'Order of the debts', mine: order(mine), theirs: order(theirs) });
+	}
+	if (found.length === 0 && !same(mine, theirs)) {
+		found.push({ what: 'Something that has no words here', mine: 'as here', theirs: 'as there' });
 	}
 	return found;
 }

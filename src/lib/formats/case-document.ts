@@ -13,7 +13,7 @@ import { allowedAsOf, allowedFirstDue } from './date-text';
 import { debtEntry, statedDebt } from './debt-document';
 import { readCurrency, roundingSteps, type Currency } from './money-text';
 import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan-document';
-import { date, name, sentence } from './schema-fields';
+import { date, identifier, name, sentence } from './schema-fields';
 
 const currency = z.strictObject({ code: z.string(), digits: z.int() }).refine(
 	({ code, digits }) => {
@@ -97,11 +97,14 @@ const what = z
 	.string({ error: sentence('The change', 'a text that says what was changed') })
 	.max(200);
 
+/** A request that is sent again has the same key, so that it is carried out once; absent: it is not. */
+const key = identifier('The key of the request').optional();
+
 /** Requests that write; see the routes below `/api/cases`. */
 export const newCase = z.strictObject({ label: name('The client label', 1), currency, asOf });
-export const saveRequest = z.strictObject({ basedOn, what, document: caseDocument });
+export const saveRequest = z.strictObject({ basedOn, what, key, document: caseDocument });
 export const renameRequest = z.strictObject({ label: name('The client label', 1) });
-export const stepRequest = z.strictObject({ basedOn });
+export const stepRequest = z.strictObject({ basedOn, key });
 
 export type CaseDocument = z.infer<typeof caseDocument>;
 export type NewCase = z.infer<typeof newCase>;

@@ -71,6 +71,27 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, currency: Curr
 	}
 }
 
+/** All that a change says, to lay two versions beside each other. */
+export function changeField(change: ChangeEntry, nameOf: Names, currency: Currency): string {
+	const money = (amount: Parameters<typeof writeMoney>[0]) => writeMoney(amount, currency);
+	const words = changeInWords(change, nameOf, currency);
+	const assumed = change.assumed.length === 0 ? '' : `; assumed: ${change.assumed.join(', ')}`;
+	switch (change.kind) {
+		case 'consolidate':
+			return `${words}; first due ${writeDate(change.loan.firstDue)}${assumed}`;
+		case 'transfer': {
+			const limit = change.limit === null ? 'no limit known' : `limit ${money(change.limit)}`;
+			const { rule, firstDue } = change.card;
+			return `${words}; ${limit}; ${ruleInWords(rule, currency)}; first due ${writeDate(firstDue)}${assumed}`;
+		}
+		case 'concession': {
+			const rates = change.debts.filter((of) => of.assumed).map(({ debt }) => nameOf(debt));
+			const guessed = rates.length === 0 ? '' : `; rates assumed: ${rates.join(', ')}`;
+			return words + guessed + assumed;
+		}
+	}
+}
+
 /** “11.5 %, 48 months and no fee” of the terms that nobody has named yet; null where all are named. */
 export function assumedInWords(
 	changes: readonly ChangeEntry[],

@@ -9,7 +9,7 @@ import type { Order } from '../core/order';
 import type { Plan, PlanEnding, PlanMonth, PlanTotals } from '../core/planned';
 import { percent } from '../core/rate';
 import { changePhrases, againstPhrases } from './answer-text';
-import { changeInWords } from './change-text';
+import { changeField } from './change-text';
 import { writeMonth, writeMonths, writeShortMonth } from './date-text';
 import { frequencyWords } from './frequency-text';
 import { writeMoney, type Currency } from './money-text';
@@ -381,7 +381,7 @@ export function planFields(
 		['over time', happens.join('; ') || 'nothing'],
 		[
 			'changes',
-			changes.map((change) => changeInWords(change, nameOf, currency)).join('; ') || 'none'
+			changes.map((change) => changeField(change, nameOf, currency)).join('; ') || 'none'
 		],
 		['shown', hidden ? 'not side by side' : 'side by side']
 	]);

@@ -115,9 +115,10 @@ export async function saveCase(
 	id: string,
 	basedOn: number,
 	document: CaseDocument,
-	what: string
+	what: string,
+	key?: string
 ): Promise<Written> {
-	return write(id, basedOn, async (history) => ({
+	return write(id, { basedOn, key }, async (history) => ({
 		document,
 		what,
 		parent: history.standing.number
@@ -126,7 +127,7 @@ export async function saveCase(
 
 /** Renames a case from the casebook, on top of whatever it stands at. */
 export async function renameCase(id: string, label: string): Promise<Written> {
-	return write(id, null, async (history, current) => ({
+	return write(id, { basedOn: null }, async (history, current) => ({
 		document: { ...current, label },
 		what: 'client label',
 		parent: history.standing.number
@@ -134,8 +135,8 @@ export async function renameCase(id: string, label: string): Promise<Written> {
 }
 
 /** Takes the last change back, by appending a revision that restores the one before it. */
-export async function undoCase(id: string, basedOn: number): Promise<Written> {
-	return write(id, basedOn, async ({ standing, documentOf }) =>
+export async function undoCase(id: string, basedOn: number, key?: string): Promise<Written> {
+	return write(id, { basedOn, key }, async ({ standing, documentOf }) =>
 		standing.parent === null
 			? null
 			: {
@@ -147,8 +148,8 @@ export async function undoCase(id: string, basedOn: number): Promise<Written> {
 }
 
 /** Makes the change again that was last taken back from here. */
-export async function redoCase(id: string, basedOn: number): Promise<Written> {
-	return write(id, basedOn, async ({ undone, documentOf }) =>
+export async function redoCase(id: string, basedOn: number, key?: string): Promise<Written> {
+	return write(id, { basedOn, key }, async ({ undone, documentOf }) =>
 		undone === null
 			? null
 			: {
@@ -204,6 +205,12 @@ interface History {
 	documentOf(number: number): Promise<CaseDocument>;
 }
 
+/** What a write is based on, null being whatever is there; and the key by which it is known when it is sent again. */
+interface Request {
+	readonly basedOn: number | null;
+	readonly key?: string | undefined;
+}
+
 interface NewRevision {
 	readonly document: CaseDocument;
 	readonly what: string;
@@ -214,19 +221,21 @@ interface NewRevision {
 /** One change: in one transaction, the rows as they are now and one revision of the whole case. */
 async function write(
 	id: string,
-	basedOn: number | null,
+	{ basedOn, key }: Request,
 	change: (history: History, current: CaseDocument) => Promise<NewRevision | null>
 ): Promise<Written> {
 	return database().transaction(async (transaction): Promise<Written> => {
 		const state = await stateOf(transaction, id);
 		if (state === null) return { outcome: 'unknown' };
+		// Carried out before: only its answer was lost.
+		if (key && (await isKnown(transaction, id, key))) return { outcome: 'saved', state };
 		if (basedOn !== null && basedOn !== state.revision) return { outcome: 'stale', state };
 		const history = await historyOf(transaction, id, state.revision);
 		const revision = await change(history, state.document);
 		if (revision === null) return { outcome: 'nothing' };
 		const number = state.revision + 1;
 		const { label, currency, asOf, against, debts } = revision.document;
-		await appendRevision(transaction, id, { ...revision, number });
+		await appendRevision(transaction, id, { ...revision, number, key });
 		await transaction.query(
 			`update case_file set label = $2, currency = $3, currency_digits = $4, as_of = $5,
 				against = $6, revision = $7, touched_at = $8, chosen_changed = $9 where id = $1`,
@@ -248,6 +257,14 @@ async function write(
 		if (saved === null) throw new Error('a case vanished while it was saved');
 		return { outcome: 'saved', state: saved };
 	});
+}
+
+async function isKnown(transaction: Transaction, id: string, key: string): Promise<boolean> {
+	const { rows } = await transaction.query(
+		'select from case_revision where case_id = $1 and request = $2',
+		[id, key]
+	);
+	return rows.length > 0;
 }
 
 async function stateOf(transaction: Transaction, id: string): Promise<CaseState | null> {
@@ -314,11 +331,18 @@ async function documentOf(
 async function appendRevision(
 	transaction: Transaction,
 	id: string,
-	{ number, document, what, parent, restores }: NewRevision & { readonly number: number }
+	{
+		number,
+		document,
+		what,
+		parent,
+		restores,
+		key
+	}: NewRevision & { readonly number: number; readonly key?: string | undefined }
 ): Promise<void> {
 	await transaction.query(
-		`insert into case_revision (case_id, number, parent, restores, what, document, made_at)
-		values ($1, $2, $3, $4, $5, $6, $7)`,
-		[id, number, parent ?? null, restores ?? null, what, document, now()]
+		`insert into case_revision (case_id, number, parent, restores, what, document, made_at, request)
+		values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+		[id, number, parent ?? null, restores ?? null, what, document, now(), key ?? null]
 	);
 }

@@ -2,7 +2,10 @@
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { CaseDesk, putOnDesk } from '$lib/desk/case-desk.svelte';
+	import { placeOf } from '$lib/formats/case-differences';
 	import { nameOf } from '$lib/formats/debt-text';
+	import Notice from '$lib/ui/Notice.svelte';
+	import type { CaseState } from '$lib/formats/case-document';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { Redo2, Undo2 } from '@lucide/svelte';
 	import { untrack } from 'svelte';
@@ -12,7 +15,11 @@
 
 	const { data, children }: LayoutProps = $props();
 
-	const desk = $derived(new CaseDesk(data.state));
+	/** One desk for as long as the case is open, whatever is loaded anew: what it has still to save is in it. */
+	let held: CaseDesk | null = null;
+	const deskOf = (state: CaseState): CaseDesk =>
+		held?.id === state.id ? held : (held = new CaseDesk(state));
+	const desk = $derived(deskOf(data.state));
 	putOnDesk(() => desk);
 	$effect(() => {
 		const opened = desk;
@@ -45,6 +52,26 @@
 			.then(() => (type === 'popstate' ? history.go(navigation.delta) : goto(to.url)));
 	});
 
+	/** A step is shown where it was taken. */
+	$effect(() => {
+		const { stepped } = desk;
+		if (stepped) untrack(() => goToPlace(placeOf(stepped.before, stepped.after)));
+	});
+	function goToPlace(place: ReturnType<typeof placeOf>): void {
+		if (place === null) return;
+		const home = `/cases/${desk.id}`;
+		const here = page.url.pathname;
+		const shows =
+			place.of === 'debts'
+				? [home]
+				: place.of === 'debt'
+					? [home, `${home}/debts/${place.id}`]
+					: [planHref, sideHref];
+		if (shows.includes(here)) return;
+		if (place.of === 'debt' && here !== home) void goto(`${home}/debts/${place.id}`);
+		else void goto(place.of === 'plan' ? `${planHref}?of=${place.id}` : home);
+	}
+
 	/** One key leads from the debts to the plan and back, another to all plans side by side and back. */
 	function turn(event: KeyboardEvent): void {
 		const here = page.url.pathname;
@@ -60,7 +87,7 @@
 		if (!(event.ctrlKey || event.metaKey) || (key !== 'z' && key !== 'y')) return;
 		if (event.target instanceof HTMLInputElement && 'typing' in event.target.dataset) return;
 		event.preventDefault();
-		void desk.step(key === 'y' || event.shiftKey ? 'redo' : 'undo');
+		desk.step(key === 'y' || event.shiftKey ? 'redo' : 'undo');
 	}
 </script>
 
@@ -93,15 +120,25 @@
 	<SavingLine saving={desk.saving} />
 </TopLine>
 
-{#if desk.saving.kind === 'stale'}
+{#if desk.saving.kind === 'conflict'}
 	<StaleChoice
-		mine={desk.document}
-		theirs={desk.saving.theirs.document}
+		mine={desk.saving.mine}
+		theirs={desk.saving.theirs}
 		onchoose={(choice) => desk.settle(choice)}
 	/>
 {/if}
 
 {@render children()}
+
+{#if desk.stepped}
+	{@const { direction, what } = desk.stepped}
+	<Notice
+		text={direction === 'undo' ? `Taken back: ${what}.` : `Made again: ${what}.`}
+		undo={direction === 'undo' ? 'Make it again' : 'Take it back'}
+		onundo={() => desk.step(direction === 'undo' ? 'redo' : 'undo')}
+		onclose={() => (desk.stepped = null)}
+	/>
+{/if}
 
 <style>
 	button {

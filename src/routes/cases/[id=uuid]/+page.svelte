@@ -39,10 +39,16 @@
 		deleted = { debt, index, what };
 	}
 
+	// Brought back in another way, there is nothing left for the notice to offer.
+	$effect(() => {
+		if (deleted && desk.debt(deleted.debt.id)) deleted = null;
+	});
+
 	/** Undoes the deletion; where something else was changed since, the debt alone comes back. */
 	async function takeBack({ debt, index, what }: Deletion): Promise<void> {
 		deleted = null;
 		await desk.flush();
+		if (desk.debt(debt.id)) return;
 		if (desk.undoable === what) return desk.step('undo');
 		desk.change(`return of ${nameOf(debt)}`, (document) => withBack(document, debt, index));
 	}

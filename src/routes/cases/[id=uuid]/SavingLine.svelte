@@ -18,7 +18,7 @@
 	{:else if saving.kind === 'saving'}
 		Saving …
 	{:else if saving.kind === 'waiting'}
-		Not saved: the server doesn’t answer. Trying again.
+		Not saved: {saving.message ?? 'the server doesn’t answer.'} Trying again.
 	{:else if saving.kind === 'refused'}
 		Not saved. {saving.problems[0]?.message ?? saving.message}
 	{:else}

@@ -6,8 +6,8 @@ import type { RequestHandler } from './$types';
 export const PUT: RequestHandler = async ({ request, params }) => {
 	const body = await readBody(request, saveRequest);
 	if (!body.ok) return body.refusal;
-	const { basedOn, document, what } = body.value;
-	return answerTo(await saveCase(params.id, basedOn, document, what));
+	const { basedOn, document, what, key } = body.value;
+	return answerTo(await saveCase(params.id, basedOn, document, what, key));
 };
 
 export const PATCH: RequestHandler = async ({ request, params }) => {

@@ -6,5 +6,5 @@ import type { RequestHandler } from './$types';
 export const POST: RequestHandler = async ({ request, params }) => {
 	const body = await readBody(request, stepRequest);
 	if (!body.ok) return body.refusal;
-	return answerTo(await redoCase(params.id, body.value.basedOn));
+	return answerTo(await redoCase(params.id, body.value.basedOn, body.value.key));
 };
