@@ -9,6 +9,13 @@ import { ROOT } from './prepare.mjs';
 
 /** How long requests that are under way may take when the server is told to stop, in milliseconds. */
 const PATIENCE = 5000;
+/** When it ends at the latest. */
+const LAST = 15_000;
+/** How long the head of a request may take to come in, and all of it. */
+const SLOWEST_HEADERS = 15_000;
+const SLOWEST_REQUEST = 30_000;
+/** No request is larger than the largest case can be; see `LIMITS`. */
+process.env.BODY_SIZE_LIMIT ??= '4M';
 
 export async function serve() {
 	const host = process.env.RESIDUUM_HOST ?? '127.0.0.1';
@@ -18,11 +25,23 @@ export async function serve() {
 			`RESIDUUM_PORT is “${process.env.RESIDUUM_PORT}”; a port is a whole number from 0 to 65535.`
 		);
 	}
+	const names = (process.env.RESIDUUM_NAMES ?? '').split(/[\s,]+/).filter(Boolean);
+	if (!isLoopback(host) && names.length === 0) {
+		refuse(
+			`RESIDUUM_HOST is “${host}”, which other machines reach, and there are no accounts yet: name in RESIDUUM_NAMES the host names under which it may be asked, or leave RESIDUUM_HOST away to open it on this machine alone.`
+		);
+	}
 	/** @type {(handler: import('node:http').RequestListener) => void} */
 	let ready = () => undefined;
 	/** @type {Promise<import('node:http').RequestListener>} */
 	const handler = new Promise((resolve) => (ready = resolve));
-	const server = createServer((request, response) => {
+	const limits = {
+		headersTimeout: SLOWEST_HEADERS,
+		requestTimeout: SLOWEST_REQUEST,
+		connectionsCheckingInterval: 1000
+	};
+	const server = createServer(limits, (request, response) => {
+		response.setHeader('X-Content-Type-Options', 'nosniff');
 		void handler.then((handle) => handle(request, response));
 	});
 	server.once('error', (/** @type {NodeJS.ErrnoException} */ error) => {
@@ -48,11 +67,23 @@ export async function serve() {
 		refuse(name === 'StartRefusal' ? message : `Residuum could not start: ${message}`);
 	}
 	const { port: taken } = /** @type {import('node:net').AddressInfo} */ (server.address());
+	if (!isLoopback(host)) {
+		console.log(
+			`Everybody who reaches this machine under ${names.join(', ')} can read and change all cases: there are no accounts yet.`
+		);
+	}
 	console.log(`Residuum is open at http://${host.includes(':') ? `[${host}]` : host}:${taken}`);
+}
+
+/** @param {string} host */
+function isLoopback(host) {
+	return host === 'localhost' || host === '::1' || /^127(\.\d{1,3}){3}$/.test(host);
 }
 
 /** @param {import('node:http').Server} server */
 function stop(server) {
+	// Whatever still goes on: the program ends, and what was acknowledged is on the disk.
+	setTimeout(() => process.exit(0), LAST).unref();
 	const last = setTimeout(() => server.closeAllConnections(), PATIENCE);
 	server.close(() => {
 		clearTimeout(last);

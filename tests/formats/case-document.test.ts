@@ -96,7 +96,9 @@ describe('a case document', () => {
 		expect(problems({ ...whole, label: '  ' })[0]?.message).toContain('a text of 1 to 80');
 		expect(problems({ ...whole, currency: { code: 'USD', digits: 3 } })[0]?.at).toBe('currency');
 		expect(problems({ ...whole, debts: [line, line] })[0]?.message).toContain('same identifier');
-		expect(problems({ ...whole, asOf: '1066-10-14' })[0]?.message).toContain('1990 to 2100');
+		expect(problems({ ...whole, asOf: '1066-10-14' })[0]?.message).toContain(
+			'from 1990-01-01 to 2100-12-31'
+		);
 		expect(problems(null)).toHaveLength(1);
 		expect(saveRequest.safeParse({ document: whole, what: 'x' }).success).toBe(false);
 	});

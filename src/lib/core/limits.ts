@@ -28,6 +28,8 @@ export const LIMITS = {
 	sheetLines: 30,
 	/** Months in which a debt can be asked to end. */
 	months: 1200,
+	/** Every date of a case lies within so many years before and after the day of its figures. */
+	span: { before: 50, after: 100 },
 	/** Years in which a case's figures may be as of. */
 	years: { first: 1990, last: 2100 }
 } as const;

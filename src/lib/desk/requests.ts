@@ -57,7 +57,11 @@ export function serverOf(id: string): Server<CaseDocument, Problem> {
 	const answered = (answer: Answer<CaseState>): Answered<CaseDocument, Problem> =>
 		answer.kind === 'done' ? { kind: 'done', state: answer.value } : answer;
 	return {
-		save: async (request) => answered(await ask('PUT', `/api/cases/${id}`, request)),
+		save: async ({ held, ...request }) => {
+			const changed = held.currency.code !== request.document.currency.code;
+			const body = changed ? { ...request, changesCurrency: true } : request;
+			return answered(await ask('PUT', `/api/cases/${id}`, body));
+		},
 		step: async ({ direction, ...request }) =>
 			answered(await ask('POST', `/api/cases/${id}/${direction}`, request))
 	};

@@ -33,6 +33,8 @@ export interface Server<D, P> {
 		document: D;
 		what: string;
 		key: string;
+		/** What it is based on. */
+		held: D;
 	}): Promise<Answered<D, P>>;
 	step(request: { direction: Direction; basedOn: number; key: string }): Promise<Answered<D, P>>;
 }
@@ -234,7 +236,8 @@ export class SaveQueue<D, P> {
 		const last = this.#tasks.at(-1);
 		if (last?.of !== 'change' || this.#tasks.length !== 2) return;
 		const { document, what, key } = last;
-		void this.server.save({ basedOn: this.#base.revision + 1, document, what, key });
+		const held = this.#base.document;
+		void this.server.save({ basedOn: this.#base.revision + 1, document, what, key, held });
 	}
 
 	/** Goes on with what a page that was left had still to save. */
@@ -269,7 +272,13 @@ export class SaveQueue<D, P> {
 		const asked =
 			task.of === 'step'
 				? this.server.step({ direction: task.direction, basedOn, key: task.key })
-				: this.server.save({ basedOn, document: task.document, what: task.what, key: task.key });
+				: this.server.save({
+						basedOn,
+						document: task.document,
+						what: task.what,
+						key: task.key,
+						held: this.#base.document
+					});
 		void asked.then((answer) => {
 			this.#sending = false;
 			const stepped = this.#take(task, answer);

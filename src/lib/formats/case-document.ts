@@ -3,31 +3,34 @@
  * comes in passes these schemas; each refusal says the field, what is wrong and what is allowed.
  */
 import { z } from 'zod';
-import type { CalendarDate } from '../core/calendar';
+import { addMonths, isCalendarDate, type CalendarDate } from '../core/calendar';
 import { LIMITS } from '../core/limits';
 import type { Cents } from '../core/money';
 import type { PlannedDebt } from '../core/planned';
 import { carryOut, plannedTerms, wayTerms, type Carried } from '../core/ways';
 import { upgraded } from './case-upgrade';
-import { allowedAsOf, allowedFirstDue } from './date-text';
+import { allowedFirstDue } from './date-text';
 import { debtEntry, statedDebt } from './debt-document';
 import { readCurrency, roundingSteps, type Currency } from './money-text';
+import { newDebtOf } from './change-document';
+import { quoted } from './reading';
 import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan-document';
-import { date, identifier, name, sentence } from './schema-fields';
+import { date, flag, identifier, name, sentence, shown, text } from './schema-fields';
 
-const currency = z.strictObject({ code: z.string(), digits: z.int() }).refine(
-	({ code, digits }) => {
+const currencyError = {
+	abort: true,
+	error: sentence('The currency', 'an ISO 4217 code with its own number of decimals')
+};
+const currency = z
+	.strictObject({ code: z.string(currencyError), digits: z.int(currencyError) }, currencyError)
+	.refine(({ code, digits }) => {
 		const reading = readCurrency(code);
 		return reading.ok && reading.value.code === code && reading.value.digits === digits;
-	},
-	{ error: sentence('The currency', 'an ISO 4217 code with its own number of decimals') }
-);
+	}, currencyError);
 
-const asOf = date('The day the figures are as of').refine((day) => allowedAsOf(day).ok, {
-	error: sentence(
-		'The day the figures are as of',
-		`a day in the years ${LIMITS.years.first} to ${LIMITS.years.last}`
-	)
+const asOf = date('The day the figures are as of', {
+	first: `${LIMITS.years.first}-01-01`,
+	last: `${LIMITS.years.last}-12-31`
 });
 
 /** The present version of the document; earlier ones are raised to it. */
@@ -56,6 +59,24 @@ const presentDocument = z
 		sheet: sheetEntry
 	})
 	.superRefine(({ debts, plans, currency, asOf }, context) => {
+		for (const { path, day } of datesIn({ debts, plans })) {
+			if (
+				day >= addMonths(asOf, -12 * LIMITS.span.before) &&
+				day <= addMonths(asOf, 12 * LIMITS.span.after)
+			)
+				continue;
+			const { before, after } = LIMITS.span;
+			const message = `${day} is too far from the day of the figures, ${asOf}; allowed is a day from ${before} years before it to ${after} years after it.`;
+			context.addIssue({ code: 'custom', path, message });
+		}
+		const owed = new Set(debts.map(({ id }) => id));
+		plans.forEach(({ changes }, at) => {
+			const taken = changes.findIndex((change) => owed.has(newDebtOf(change)?.id ?? ''));
+			if (taken < 0) return;
+			const message =
+				'A new debt of a plan has the identifier of a debt of the case; it needs one of its own.';
+			context.addIssue({ code: 'custom', path: ['plans', at, 'changes', taken], message });
+		});
 		if (new Set(plans.map(({ id }) => id)).size < plans.length) {
 			const message = 'Two plans have the same identifier.';
 			context.addIssue({ code: 'custom', path: ['plans'], message });
@@ -83,7 +104,9 @@ const presentDocument = z
 				refuse('happenings', 'Two things that happen have the same identifier.');
 			}
 			const due = debt.firstDue === null ? null : allowedFirstDue(debt.firstDue, asOf);
-			if (due !== null && !due.ok) refuse('firstDue', `${due.problem} ${due.allowed}`);
+			if (due !== null && !due.ok) {
+				refuse('firstDue', `The first due date: ${due.problem} Allowed is: ${due.allowed}`);
+			}
 		});
 	});
 
@@ -93,16 +116,21 @@ export const caseDocument = z.preprocess(upgraded, presentDocument);
 const basedOn = z.int({
 	error: sentence('The revision', 'the number of the one that was changed')
 });
-const what = z
-	.string({ error: sentence('The change', 'a text that says what was changed') })
-	.max(200);
+const what = text('What was changed', 1, 200);
 
 /** A request that is sent again has the same key, so that it is carried out once; absent: it is not. */
 const key = identifier('The key of the request').optional();
 
 /** Requests that write; see the routes below `/api/cases`. */
 export const newCase = z.strictObject({ label: name('The client label', 1), currency, asOf });
-export const saveRequest = z.strictObject({ basedOn, what, key, document: caseDocument });
+export const saveRequest = z.strictObject({
+	basedOn,
+	what,
+	key,
+	document: caseDocument,
+	/** A case whose amounts come to be in another currency says so: it is never by accident. */
+	changesCurrency: flag('Whether the currency is changed').optional()
+});
 export const renameRequest = z.strictObject({ label: name('The client label', 1) });
 export const stepRequest = z.strictObject({ basedOn, key });
 
@@ -142,8 +170,55 @@ export interface Problem {
 	readonly message: string;
 }
 
+/** More problems than these are not read. */
+const NAMED = 40;
+
 export function problemsOf(error: z.ZodError): Problem[] {
-	return error.issues.map((issue) => ({ at: issue.path.join('.'), message: issue.message }));
+	return error.issues.slice(0, NAMED).map(({ path, message }) => ({ at: path.join('.'), message }));
+}
+
+/** Every refusal in words of our own, also where no field has one for it. */
+export const inOurWords: z.core.$ZodErrorMap = (issue) => {
+	const at = issue.path?.findLast((part) => typeof part === 'string');
+	const field = at === undefined ? 'What was sent' : `The field “${String(at)}”`;
+	switch (issue.code) {
+		case 'unrecognized_keys': {
+			const [key = ''] = issue.keys;
+			return `There is no field ${quoted(key)} here; leave it out.`;
+		}
+		case 'invalid_type': {
+			const expected = TYPE_WORDS[issue.expected] ?? 'something else';
+			return issue.input === undefined
+				? `${field} is missing; allowed is ${expected}.`
+				: `${field} is ${shown(issue.input)}; allowed is ${expected}.`;
+		}
+		default:
+			return `${field} is ${shown(issue.input)}; this is not allowed here.`;
+	}
+};
+
+const TYPE_WORDS: Readonly<Record<string, string>> = {
+	object: 'a group of fields',
+	array: 'a list',
+	string: 'a text',
+	number: 'a number',
+	int: 'a whole number',
+	boolean: 'true or false'
+};
+
+/** Every date in a document, and where. */
+function* datesIn(
+	value: unknown,
+	path: readonly (string | number)[] = []
+): Generator<{ readonly path: (string | number)[]; readonly day: CalendarDate }> {
+	if (typeof value === 'string') {
+		if (isCalendarDate(value)) yield { path: [...path], day: value };
+	} else if (typeof value === 'object' && value !== null) {
+		const entries = Array.isArray(value) ? value.entries() : Object.entries(value);
+		for (const [key, inner] of entries) {
+			if (key !== 'name') yield* datesIn(inner, [...path, key]);
+		}
+	}
 }
 
 /** The debts that nothing is missing of, as a plan takes them or as they are paid today. */

@@ -4,6 +4,7 @@ import { FREQUENCIES, isCalendarDate, type CalendarDate } from '../core/calendar
 import { LIMITS } from '../core/limits';
 import type { Cents } from '../core/money';
 import type { Percent } from '../core/rate';
+import { NO_TEXT } from './name-text';
 import { quoted } from './reading';
 
 /** The refusal of a value that is none of what the field allows. */
@@ -11,8 +12,29 @@ export function sentence(field: string, allowed: string) {
 	return (issue: { input?: unknown }): string =>
 		issue.input === undefined
 			? `${field} is missing; allowed is ${allowed}.`
-			: `${field} is ${quoted(JSON.stringify(issue.input))}; allowed is ${allowed}.`;
+			: `${field} is ${shown(issue.input)}; allowed is ${allowed}.`;
 }
+
+/** What was sent, so that it fits into a sentence: of what holds other things only that it does. */
+export function shown(value: unknown): string {
+	switch (typeof value) {
+		case 'string':
+			return quoted(JSON.stringify(value.slice(0, 40)));
+		case 'number':
+		case 'boolean':
+			return String(value);
+		case 'object':
+			return value === null ? 'null' : Array.isArray(value) ? 'a list' : 'a group of fields';
+		default:
+			return 'nothing';
+	}
+}
+
+/** The days that any document can speak of; each case has a narrower span around the day of its figures. */
+const DAYS = {
+	first: `${LIMITS.years.first - LIMITS.span.before}-01-01`,
+	last: `${LIMITS.years.last + LIMITS.span.after}-12-31`
+};
 
 function integer<T extends number>(field: string, lowest: number, highest: number, unit: string) {
 	const error = sentence(field, `a whole number of ${unit} from ${lowest} to ${highest}`);
@@ -40,21 +62,36 @@ export const flag = (field: string) => z.boolean({ error: sentence(field, 'true 
 
 export const frequency = (field: string) => choice(field, FREQUENCIES);
 
-export function name(field: string, shortest: 0 | 1) {
-	const error = sentence(field, `a text of ${shortest} to ${LIMITS.name} characters`);
+/** A text of one line, as people write it. */
+export function text(field: string, shortest: number, longest: number) {
+	const error = sentence(
+		field,
+		`a text of ${shortest} to ${longest} characters in one line, without control characters`
+	);
 	return z
 		.string({ error })
-		.transform((text) => text.trim())
-		.pipe(z.string().min(shortest, { error }).max(LIMITS.name, { error }));
+		.refine((written) => !NO_TEXT.test(written), { error, abort: true })
+		.transform((written) => written.trim())
+		.pipe(z.string().min(shortest, { error }).max(longest, { error }));
 }
 
-export function date(field: string) {
-	const error = sentence(field, 'a day that exists, written as in 2027-01-15');
+export const name = (field: string, shortest: 0 | 1) => text(field, shortest, LIMITS.name);
+
+export function date(field: string, { first, last }: typeof DAYS = DAYS) {
+	const allowed = `a day that exists, from ${first} to ${last}, written as in 2027-01-15`;
+	const error = sentence(field, allowed);
 	return z
 		.string({ error })
-		.refine(isCalendarDate, { error })
+		.refine((day) => isCalendarDate(day) && day >= first && day <= last, { error, abort: true })
 		.transform((text) => text as CalendarDate);
 }
 
+const ALLOWED_IDENTIFIER = 'the identifier of 36 characters that was given, in small letters';
+
+/** Identifiers are kept as they are given: in small letters, so that none can be written in two ways. */
 export const identifier = (field: string) =>
-	z.uuid({ error: sentence(field, 'the identifier of 36 characters that was given') });
+	z
+		.string({ error: sentence(field, ALLOWED_IDENTIFIER) })
+		.regex(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/, {
+			error: sentence(field, ALLOWED_IDENTIFIER)
+		});

@@ -1,7 +1,9 @@
-import { json } from '@sveltejs/kit';
+import { error, json } from '@sveltejs/kit';
 import type { z } from 'zod';
-import { problemsOf, type Problem } from '../formats/case-document';
+import { inOurWords, problemsOf, type Problem } from '../formats/case-document';
 import type { Written } from './cases';
+import { NotNow } from './database';
+import { log, loggable } from './log';
 
 /** A request's body that passed its schema, or the refusal to send. */
 export type Body<T> =
@@ -18,11 +20,33 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promi
 		}
 		return { ok: false, refusal: refuse(400, 'The request is not JSON.') };
 	}
-	const parsed = schema.safeParse(sent);
+	const parsed = schema.safeParse(sent, { error: inOurWords });
 	if (parsed.success) return { ok: true, value: parsed.data };
 	const problems = problemsOf(parsed.error);
-	const message = 'Nothing was saved: something in it is not allowed.';
-	return { ok: false, refusal: refuse(422, message, problems) };
+	return { ok: false, refusal: refuse(422, NOT_SAVED, problems) };
+}
+
+const NOT_SAVED = 'Nothing was saved: something in it is not allowed.';
+
+/** Answers a request; what can't be done now is said as such, and is tried again by whoever asked. */
+export async function answering(work: () => Promise<Response>): Promise<Response> {
+	try {
+		return await work();
+	} catch (error) {
+		if (error instanceof NotNow) return refuse(error.reason === 'full' ? 507 : 503, error.message);
+		log.error({ err: loggable(error) }, 'a request failed');
+		return refuse(500, 'The server could not do this; what was saved before is safe.');
+	}
+}
+
+/** What a page needs; what can't be read now is said on a page of its own. */
+export async function loading<T>(work: () => Promise<T>): Promise<T> {
+	try {
+		return await work();
+	} catch (cause) {
+		if (!(cause instanceof NotNow)) throw cause;
+		error(503, { message: cause.message, remedy: 'Load the page again in a moment.' });
+	}
 }
 
 /** The answer to a write: the case as it stands now, or why it was refused. */
@@ -38,6 +62,8 @@ export function answerTo(written: Written): Response {
 				},
 				{ status: 409 }
 			);
+		case 'refused':
+			return refuse(422, NOT_SAVED, [written.problem]);
 		case 'nothing':
 			return refuse(409, 'There is no change to take back or to make again.');
 		case 'unknown':

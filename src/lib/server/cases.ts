@@ -3,7 +3,6 @@
  * plans in `plans.ts`.
  * Nothing above these modules knows SQL.
  */
-import type { Transaction } from '@electric-sql/pglite';
 import type { CalendarDate } from '../core/calendar';
 import type { Cents } from '../core/money';
 import {
@@ -12,11 +11,12 @@ import {
 	type CaseDocument,
 	type CaseState,
 	type CaseSummary,
-	type NewCase
+	type NewCase,
+	type Problem
 } from '../formats/case-document';
 import { chosenPlan, FIRST_PLAN } from '../formats/plan-document';
 import { now } from './clock';
-import { database } from './database';
+import { reading, writing, type Statements } from './database';
 import { debtsOf, replaceDebts } from './debts';
 import { plansOf, replacePlans } from './plans';
 
@@ -26,20 +26,23 @@ export type Written =
 	| { readonly outcome: 'unknown' }
 	/** Based on an old revision: refused, with the case as it stands. */
 	| { readonly outcome: 'stale'; readonly state: CaseState }
+	/** Not possible with the case as it is. */
+	| { readonly outcome: 'refused'; readonly problem: Problem }
 	/** Nothing to undo or redo. */
 	| { readonly outcome: 'nothing' };
 
 /** All cases, the last touched first. */
 export async function listCases(): Promise<CaseSummary[]> {
-	const { rows } = await database().query<
-		CaseRow & {
-			debts: number;
-			owed: number;
-			chosen: string | null;
-			chosen_on: CalendarDate;
-			chosen_changed: boolean;
-		}
-	>(`
+	const { rows } = await reading((statements) =>
+		statements.query<
+			CaseRow & {
+				debts: number;
+				owed: number;
+				chosen: string | null;
+				chosen_on: CalendarDate;
+				chosen_changed: boolean;
+			}
+		>(`
 		select case_file.id, label, currency, currency_digits, as_of::text, against, revision, touched_at,
 			(select count(*)::int from debt where case_id = case_file.id) as debts,
 			(select coalesce(sum(balance), 0)::bigint from debt where case_id = case_file.id) as owed,
@@ -52,7 +55,8 @@ export async function listCases(): Promise<CaseSummary[]> {
 				(select max(position) from plan_choice last where last.case_id = case_file.id)
 		) choice on true
 		where case_file.deleted_at is null
-		order by touched_at desc, label, case_file.id`);
+		order by touched_at desc, label, case_file.id`)
+	);
 	return rows.map((row) => ({
 		id: row.id,
 		label: row.label,
@@ -70,7 +74,7 @@ export async function listCases(): Promise<CaseSummary[]> {
 
 /** The case as it stands, or null when there is none (any more) of this id. */
 export async function readCase(id: string): Promise<CaseState | null> {
-	return database().transaction((transaction) => stateOf(transaction, id));
+	return reading((statements) => stateOf(statements, id));
 }
 
 export async function createCase(request: NewCase): Promise<string> {
@@ -87,7 +91,7 @@ export async function insertCase(
 ): Promise<string> {
 	const id = crypto.randomUUID();
 	const { label, currency, asOf, against } = document;
-	await database().transaction(async (transaction) => {
+	await writing(async (transaction) => {
 		await transaction.query(
 			`insert into case_file
 				(id, label, currency, currency_digits, as_of, against, revision, touched_at, chosen_changed)
@@ -113,17 +117,33 @@ export async function insertCase(
 /** Saves a changed case: the rows, and one revision more. */
 export async function saveCase(
 	id: string,
-	basedOn: number,
-	document: CaseDocument,
-	what: string,
-	key?: string
-): Promise<Written> {
-	return write(id, { basedOn, key }, async (history) => ({
+	{
 		document,
 		what,
-		parent: history.standing.number
-	}));
+		changesCurrency,
+		...request
+	}: Request & {
+		readonly document: CaseDocument;
+		readonly what: string;
+		readonly changesCurrency?: boolean | undefined;
+	}
+): Promise<Written> {
+	return write(id, request, async (history, current) =>
+		changesMoney(current, document) && !changesCurrency
+			? { problem: CURRENCY_CHANGED }
+			: { document, what, parent: history.standing.number }
+	);
 }
+
+/** Whether amounts that are written down would come to be in another currency. */
+const changesMoney = (from: CaseDocument, to: CaseDocument): boolean =>
+	from.currency.code !== to.currency.code && from.debts.length > 0;
+
+const CURRENCY_CHANGED: Problem = {
+	at: 'document.currency',
+	message:
+		'The currency is another one than that of the amounts of this case; a change of currency has to say so.'
+};
 
 /** Renames a case from the casebook, on top of whatever it stands at. */
 export async function renameCase(id: string, label: string): Promise<Written> {
@@ -135,44 +155,51 @@ export async function renameCase(id: string, label: string): Promise<Written> {
 }
 
 /** Takes the last change back, by appending a revision that restores the one before it. */
-export async function undoCase(id: string, basedOn: number, key?: string): Promise<Written> {
-	return write(id, { basedOn, key }, async ({ standing, documentOf }) =>
+export async function undoCase(id: string, request: Request): Promise<Written> {
+	return write(id, request, async ({ standing, documentOf }) =>
 		standing.parent === null
 			? null
 			: {
 					document: await documentOf(standing.parent),
-					what: `undo: ${standing.what}`.slice(0, 200),
+					what: shortened(`undo: ${standing.what}`),
 					restores: standing.parent
 				}
 	);
 }
 
 /** Makes the change again that was last taken back from here. */
-export async function redoCase(id: string, basedOn: number, key?: string): Promise<Written> {
-	return write(id, { basedOn, key }, async ({ undone, documentOf }) =>
+export async function redoCase(id: string, request: Request): Promise<Written> {
+	return write(id, request, async ({ undone, documentOf }) =>
 		undone === null
 			? null
 			: {
 					document: await documentOf(undone.number),
-					what: `redo: ${undone.what}`.slice(0, 200),
+					what: shortened(`redo: ${undone.what}`),
 					restores: undone.number
 				}
 	);
 }
 
+/** As much of a text as the history keeps; whole characters. */
+const shortened = (what: string): string => [...what].slice(0, 200).join('');
+
 /** Marks a case as deleted; `restoreCase` takes that back. False when there is no such case. */
 export async function deleteCase(id: string): Promise<boolean> {
-	const { affectedRows } = await database().query(
-		'update case_file set deleted_at = $2 where id = $1 and deleted_at is null',
-		[id, now()]
+	const { affectedRows } = await writing((statements) =>
+		statements.query('update case_file set deleted_at = $2 where id = $1 and deleted_at is null', [
+			id,
+			now()
+		])
 	);
 	return affectedRows === 1;
 }
 
 export async function restoreCase(id: string): Promise<boolean> {
-	const { affectedRows } = await database().query(
-		'update case_file set deleted_at = null where id = $1 and deleted_at is not null',
-		[id]
+	const { affectedRows } = await writing((statements) =>
+		statements.query(
+			'update case_file set deleted_at = null where id = $1 and deleted_at is not null',
+			[id]
+		)
 	);
 	return affectedRows === 1;
 }
@@ -222,9 +249,12 @@ interface NewRevision {
 async function write(
 	id: string,
 	{ basedOn, key }: Request,
-	change: (history: History, current: CaseDocument) => Promise<NewRevision | null>
+	change: (
+		history: History,
+		current: CaseDocument
+	) => Promise<NewRevision | { readonly problem: Problem } | null>
 ): Promise<Written> {
-	return database().transaction(async (transaction): Promise<Written> => {
+	return writing(async (transaction): Promise<Written> => {
 		const state = await stateOf(transaction, id);
 		if (state === null) return { outcome: 'unknown' };
 		// Carried out before: only its answer was lost.
@@ -233,6 +263,7 @@ async function write(
 		const history = await historyOf(transaction, id, state.revision);
 		const revision = await change(history, state.document);
 		if (revision === null) return { outcome: 'nothing' };
+		if ('problem' in revision) return { outcome: 'refused', problem: revision.problem };
 		const number = state.revision + 1;
 		const { label, currency, asOf, against, debts } = revision.document;
 		await appendRevision(transaction, id, { ...revision, number, key });
@@ -259,7 +290,7 @@ async function write(
 	});
 }
 
-async function isKnown(transaction: Transaction, id: string, key: string): Promise<boolean> {
+async function isKnown(transaction: Statements, id: string, key: string): Promise<boolean> {
 	const { rows } = await transaction.query(
 		'select from case_revision where case_id = $1 and request = $2',
 		[id, key]
@@ -267,7 +298,7 @@ async function isKnown(transaction: Transaction, id: string, key: string): Promi
 	return rows.length > 0;
 }
 
-async function stateOf(transaction: Transaction, id: string): Promise<CaseState | null> {
+async function stateOf(transaction: Statements, id: string): Promise<CaseState | null> {
 	const { rows } = await transaction.query<CaseRow>(
 		`select ${CASE_COLUMNS} from case_file where id = $1 and deleted_at is null`,
 		[id]
@@ -293,7 +324,7 @@ async function stateOf(transaction: Transaction, id: string): Promise<CaseState 
 	};
 }
 
-async function historyOf(transaction: Transaction, id: string, revision: number): Promise<History> {
+async function historyOf(transaction: Statements, id: string, revision: number): Promise<History> {
 	const { rows } = await transaction.query<Change>(
 		`select change.number, change.parent, change.what
 		from case_revision here
@@ -317,7 +348,7 @@ async function historyOf(transaction: Transaction, id: string, revision: number)
 }
 
 async function documentOf(
-	transaction: Transaction,
+	transaction: Statements,
 	id: string,
 	number: number
 ): Promise<CaseDocument> {
@@ -329,7 +360,7 @@ async function documentOf(
 }
 
 async function appendRevision(
-	transaction: Transaction,
+	transaction: Statements,
 	id: string,
 	{
 		number,

@@ -1,5 +1,5 @@
 import { tryLock } from 'fs-native-extensions';
-import { access, constants, mkdir, open, type FileHandle } from 'node:fs/promises';
+import { access, chmod, constants, mkdir, open, statfs, type FileHandle } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { StartRefusal } from './start-refusal';
 
@@ -11,6 +11,26 @@ export interface DataFolder {
 	release(): Promise<void>;
 }
 
+/** For this user alone. */
+const PRIVATE = 0o700;
+
+/** How many bytes are free for this user on the disk of a folder. */
+export async function freeSpace(path: string): Promise<number> {
+	const { bavail, bsize } = await statfs(path);
+	return bavail * bsize;
+}
+
+function refusalOf(path: string, code: string): string {
+	switch (code) {
+		case 'ENOSPC':
+			return `The disk of the data folder ${path} is full; free some space there and start again, the data have been left as they are.`;
+		case 'EROFS':
+			return `The disk of the data folder ${path} can only be read; make it writable or name another folder in RESIDUUM_DATA.`;
+		default:
+			return `The data folder ${path} can’t be written to (${code}); name another one in RESIDUUM_DATA or give this user the right to write there.`;
+	}
+}
+
 /**
  * Makes the data folder where it is missing and takes it for this process alone. The lock is the
  * operating system's on an open file, so a killed process leaves none behind.
@@ -20,14 +40,14 @@ export async function takeDataFolder(named: string): Promise<DataFolder> {
 	const path = resolve(named);
 	let file: FileHandle;
 	try {
-		await mkdir(path, { recursive: true });
+		await mkdir(path, { recursive: true, mode: PRIVATE });
 		await access(path, constants.W_OK);
+		// Whatever the database gives its files: nobody else of this machine comes past this folder.
+		await chmod(path, PRIVATE);
 		file = await open(join(path, 'in-use.lock'), 'a');
 	} catch (error) {
 		const code = (error as NodeJS.ErrnoException).code ?? 'unknown error';
-		throw new StartRefusal(
-			`The data folder ${path} can’t be written to (${code}); name another one in RESIDUUM_DATA or give this user the right to write there.`
-		);
+		throw new StartRefusal(refusalOf(path, code));
 	}
 	if (!tryLock(file.fd)) {
 		await file.close();

@@ -2,14 +2,14 @@
  * The tables of a case's debts as they stand: the debts, what happens to them over time, and the ways of
  * paying them that are compared. Money is in minor units, rates in ten-thousandths of a percent.
  */
-import type { Transaction } from '@electric-sql/pglite';
 import { same } from '../core/same';
 import type { Way } from '../core/ways';
 import type { DebtEntry, HappeningEntry, LendingEntry } from '../formats/debt-document';
-import { insertRow } from './rows';
+import type { Statements } from './database';
+import { insertRows } from './rows';
 
 /** The debts of a case in their order, for the document's schema to judge. */
-export async function debtsOf(transaction: Transaction, caseId: string): Promise<unknown[]> {
+export async function debtsOf(transaction: Statements, caseId: string): Promise<unknown[]> {
 	const { rows: debts } = await transaction.query<DebtRow>(
 		`select id, name, balance, (annual_rate * 10000)::int as annual_rate, first_due::text,
 			asked_kind, (asked_percent * 10000)::int as asked_percent, asked_amount, asked_of,
@@ -45,7 +45,7 @@ export async function debtsOf(transaction: Transaction, caseId: string): Promise
 
 /** Writes the debts of a case in place of those that stand there; what is the same already is left alone. */
 export async function replaceDebts(
-	transaction: Transaction,
+	transaction: Statements,
 	caseId: string,
 	debts: readonly DebtEntry[],
 	standing: readonly DebtEntry[]
@@ -58,23 +58,46 @@ export async function replaceDebts(
 			gone.map(({ id }) => id)
 		]);
 	}
-	for (const [position, debt] of debts.entries()) {
-		if (kept(debt, position)) continue;
-		await insert(transaction, 'debt', { case_id: caseId, position, ...debtRow(debt) });
-		const owner = { case_id: caseId, debt_id: debt.id };
-		for (const [place, item] of debt.happenings.entries()) {
-			await insert(transaction, 'happening', { ...owner, position: place, ...happeningRow(item) });
-		}
-		for (const [place, way] of [debt.baseline, ...debt.compared].entries()) {
-			await insert(transaction, 'way', { ...owner, position: place, ...wayRow(way) });
-		}
-	}
+	const changed = [...debts.entries()].filter(([position, debt]) => !kept(debt, position));
+	const owner = ({ id }: DebtEntry) => ({ case_id: caseId, debt_id: id });
+	await insert(
+		transaction,
+		'debt',
+		changed.map(([position, debt]) => ({ case_id: caseId, position, ...debtRow(debt) }))
+	);
+	await insert(
+		transaction,
+		'happening',
+		changed.flatMap(([, debt]) =>
+			debt.happenings.map((item, position) => ({ ...owner(debt), position, ...happeningRow(item) }))
+		)
+	);
+	await insert(
+		transaction,
+		'way',
+		changed.flatMap(([, debt]) =>
+			[debt.baseline, ...debt.compared].map((way, position) => ({
+				...owner(debt),
+				position,
+				...wayRow(way)
+			}))
+		)
+	);
 }
 
 const PERCENT = new Set(['annual_rate', 'asked_percent', 'pays_percent', 'percent']);
 
-const insert = (transaction: Transaction, table: 'debt' | 'happening' | 'way', row: object) =>
-	insertRow(transaction, table, { ...row }, (column) => PERCENT.has(column));
+const insert = (
+	transaction: Statements,
+	table: 'debt' | 'happening' | 'way',
+	rows: readonly object[]
+) =>
+	insertRows(
+		transaction,
+		table,
+		rows.map((row) => ({ ...row })),
+		(column) => PERCENT.has(column)
+	);
 
 interface DebtRow {
 	readonly id: string;

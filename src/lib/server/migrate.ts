@@ -1,5 +1,5 @@
-import type { PGlite } from '@electric-sql/pglite';
 import { createHash } from 'node:crypto';
+import type { Statements } from './database';
 import { StartRefusal } from './start-refusal';
 
 /** One numbered file of `migrations/`. */
@@ -8,6 +8,15 @@ interface Migration {
 	readonly name: string;
 	readonly sql: string;
 }
+
+interface Applied {
+	readonly number: number;
+	readonly name: string;
+	readonly hash: string;
+}
+
+/** Does some work in a transaction of its own. */
+type Transaction = <T>(work: (statements: Statements) => Promise<T>) => Promise<T>;
 
 const FILES = import.meta.glob<string>('/migrations/*.sql', {
 	query: '?raw',
@@ -27,16 +36,8 @@ const MIGRATIONS: readonly Migration[] = Object.entries(FILES)
  * @throws StartRefusal when the database is newer than this program or an old migration was changed;
  * the data is then left as it is.
  */
-export async function migrate(database: PGlite): Promise<void> {
-	await database.exec(`create table if not exists migration (
-		number integer primary key,
-		name text not null,
-		hash text not null,
-		applied_at timestamptz not null default now()
-	)`);
-	const { rows } = await database.query<{ number: number; name: string; hash: string }>(
-		'select number, name, hash from migration order by number'
-	);
+export async function migrate(transaction: Transaction): Promise<void> {
+	const rows = await transaction(appliedOf);
 	const applied = new Map(rows.map((row) => [row.number, row]));
 	const newest = MIGRATIONS.at(-1)?.number ?? 0;
 	const unknown = rows.find((row) => row.number > newest);
@@ -53,17 +54,28 @@ export async function migrate(database: PGlite): Promise<void> {
 				`Migration ${migration.name} has been changed since it was applied to this data; restore that file, the data has been left as it is.`
 			);
 		}
-		if (!before) await apply(database, migration, hash);
+		if (!before) await transaction((statements) => apply(statements, migration, hash));
 	}
 }
 
-async function apply(database: PGlite, migration: Migration, hash: string): Promise<void> {
-	await database.transaction(async (transaction) => {
-		await transaction.exec(migration.sql);
-		await transaction.query('insert into migration (number, name, hash) values ($1, $2, $3)', [
-			migration.number,
-			migration.name,
-			hash
-		]);
-	});
+async function appliedOf(statements: Statements): Promise<Applied[]> {
+	await statements.exec(`create table if not exists migration (
+		number integer primary key,
+		name text not null,
+		hash text not null,
+		applied_at timestamptz not null default now()
+	)`);
+	const { rows } = await statements.query<Applied>(
+		'select number, name, hash from migration order by number'
+	);
+	return rows;
+}
+
+async function apply(statements: Statements, migration: Migration, hash: string): Promise<void> {
+	await statements.exec(migration.sql);
+	await statements.query('insert into migration (number, name, hash) values ($1, $2, $3)', [
+		migration.number,
+		migration.name,
+		hash
+	]);
 }

@@ -1,7 +1,7 @@
 /** The tables of what a case's plans change about its debts. Money is in minor units, rates in ten-thousandths of a percent. */
-import type { Transaction } from '@electric-sql/pglite';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../formats/change-document';
-import { insertRow } from './rows';
+import type { Statements } from './database';
+import { insertRows } from './rows';
 
 interface Owner {
 	readonly case_id: string;
@@ -45,7 +45,7 @@ const isPercent = (column: string): boolean => PERCENT.has(column);
 
 /** What the plans of a case change, each with its plan, for the document's schema to judge. */
 export async function changesOf(
-	transaction: Transaction,
+	transaction: Statements,
 	caseId: string
 ): Promise<{ readonly plan_id: string; readonly change: unknown }[]> {
 	const percent = (column: string) => `(${column} * 10000)::int as ${column}`;
@@ -126,21 +126,35 @@ function newDebt(row: ChangeRow) {
 	return { id: row.new_id, name: row.new_name, firstDue: row.new_first_due, rule };
 }
 
-/** Writes what a plan changes, which has no changes yet. */
-export async function insertChanges(
-	transaction: Transaction,
-	owner: Owner,
-	changes: readonly ChangeEntry[]
-): Promise<void> {
-	for (const [position, change] of changes.entries()) {
+/** A change as it is written: its own row, and one for each debt that it names. */
+interface ChangeRows {
+	readonly own: Readonly<Record<string, unknown>>;
+	readonly named: readonly Readonly<Record<string, unknown>>[];
+}
+
+export const changeRows = (owner: Owner, changes: readonly ChangeEntry[]): ChangeRows[] =>
+	changes.map((change, position) => {
 		const { kind, assumed } = change;
-		const row = { ...owner, position, kind, assumed, ...newDebtRow(change), ...ownRow(change) };
-		await insertRow(transaction, 'plan_change', row, isPercent);
-		for (const [place, debt] of namedRows(change).entries()) {
-			const of = { ...owner, change: position, position: place };
-			await insertRow(transaction, 'plan_change_debt', { ...of, ...debt }, isPercent);
-		}
-	}
+		return {
+			own: { ...owner, position, kind, assumed, ...newDebtRow(change), ...ownRow(change) },
+			named: namedRows(change).map((debt, place) => ({
+				...owner,
+				change: position,
+				position: place,
+				...debt
+			}))
+		};
+	});
+
+/** Writes changes of plans that have none yet. */
+export async function insertChangeRows(
+	transaction: Statements,
+	rows: readonly ChangeRows[]
+): Promise<void> {
+	const own = rows.map((row) => row.own);
+	await insertRows(transaction, 'plan_change', own, isPercent);
+	const named = rows.flatMap((row) => row.named);
+	await insertRows(transaction, 'plan_change_debt', named, isPercent);
 }
 
 function newDebtRow(change: ChangeEntry) {

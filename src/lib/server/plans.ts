@@ -1,10 +1,10 @@
 /** The tables of a case's plans as they stand; what they change is in `plan-changes.ts`. Money is in minor units. */
-import type { Transaction } from '@electric-sql/pglite';
 import { same } from '../core/same';
 import type { CaseDocument } from '../formats/case-document';
 import type { PlanEntry } from '../formats/plan-document';
-import { changesOf, insertChanges } from './plan-changes';
-import { insertRow } from './rows';
+import { changeRows, changesOf, insertChangeRows } from './plan-changes';
+import type { Statements } from './database';
+import { insertRows } from './rows';
 
 type Planned = Pick<CaseDocument, 'plans' | 'choices' | 'sheet'>;
 
@@ -32,7 +32,7 @@ interface HappeningRow {
 
 /** The plans of a case, its choices and its sheet, for the document's schema to judge. */
 export async function plansOf(
-	transaction: Transaction,
+	transaction: Statements,
 	caseId: string
 ): Promise<Record<keyof Planned, unknown>> {
 	const { rows: plans } = await transaction.query<PlanRow>(
@@ -95,7 +95,7 @@ function budgetOf(kind: string, amount: number | null) {
 
 /** Writes the plans, choices and sheet of a case in place of those that stand there; what is the same stays. */
 export async function replacePlans(
-	transaction: Transaction,
+	transaction: Statements,
 	caseId: string,
 	{ plans, choices, sheet }: Planned,
 	standing: Planned | null
@@ -106,41 +106,82 @@ export async function replacePlans(
 		caseId,
 		gone.map(({ id }) => id)
 	]);
-	for (const [position, plan] of plans.entries()) {
-		if (!kept(plan, position)) await insertPlan(transaction, caseId, position, plan);
-	}
+	const changed = [...plans.entries()].filter(([position, plan]) => !kept(plan, position));
+	await insertPlans(transaction, caseId, changed);
 	if (!same(choices, standing?.choices)) {
 		await transaction.query('delete from plan_choice where case_id = $1', [caseId]);
-		for (const [position, { plan, ...choice }] of choices.entries()) {
-			const row = { case_id: caseId, position, plan_id: plan, ...choice };
-			await insertRow(transaction, 'plan_choice', row);
-		}
+		const rows = choices.map(({ plan, ...choice }, position) => ({
+			case_id: caseId,
+			position,
+			plan_id: plan,
+			...choice
+		}));
+		await insertRows(transaction, 'plan_choice', rows);
 	}
 	if (!same(sheet, standing?.sheet)) {
 		await transaction.query('delete from household_line where case_id = $1', [caseId]);
-		for (const [side, lines] of [
-			['income', sheet.income] as const,
-			['need', sheet.needs] as const
-		]) {
-			for (const [position, { perYear, ...line }] of lines.entries()) {
-				const row = { case_id: caseId, side, position, ...line, per_year: perYear };
-				await insertRow(transaction, 'household_line', row);
-			}
-		}
+		const rowsOf = (side: string, lines: typeof sheet.income) =>
+			lines.map(({ perYear, ...line }, position) => ({
+				case_id: caseId,
+				side,
+				position,
+				...line,
+				per_year: perYear
+			}));
+		await insertRows(transaction, 'household_line', [
+			...rowsOf('income', sheet.income),
+			...rowsOf('need', sheet.needs)
+		]);
 	}
 }
 
-async function insertPlan(
-	transaction: Transaction,
+async function insertPlans(
+	transaction: Statements,
 	caseId: string,
-	position: number,
-	plan: PlanEntry
+	plans: readonly (readonly [position: number, plan: PlanEntry])[]
 ): Promise<void> {
-	const { id, name, named, pays, budget, begins, order, listed, happenings, changes, hidden } =
-		plan;
-	const amount =
-		budget.kind === 'required' ? null : budget.kind === 'constant' ? budget.amount : budget.extra;
-	await insertRow(transaction, 'plan', {
+	const owned = plans.map(([position, plan]) => ({
+		position,
+		plan,
+		owner: { case_id: caseId, plan_id: plan.id }
+	}));
+	await insertRows(
+		transaction,
+		'plan',
+		owned.map(({ position, plan }) => planRow(caseId, position, plan))
+	);
+	await insertRows(
+		transaction,
+		'plan_place',
+		owned.flatMap(({ owner, plan }) =>
+			plan.listed.map((debt, position) => ({ ...owner, position, debt_id: debt }))
+		)
+	);
+	await insertRows(
+		transaction,
+		'plan_happening',
+		owned.flatMap(({ owner, plan }) =>
+			plan.happenings.map((item, position) => ({
+				...owner,
+				id: item.id,
+				position,
+				kind: item.kind,
+				off: item.off,
+				date: item.date,
+				amount: item.amount,
+				every_year: item.kind === 'one-off' ? item.everyYear : null
+			}))
+		)
+	);
+	await insertChangeRows(
+		transaction,
+		owned.flatMap(({ owner, plan }) => changeRows(owner, plan.changes))
+	);
+}
+
+function planRow(caseId: string, position: number, plan: PlanEntry) {
+	const { id, name, named, pays, budget, begins, order, hidden } = plan;
+	return {
 		case_id: caseId,
 		id,
 		position,
@@ -148,26 +189,10 @@ async function insertPlan(
 		named,
 		pays,
 		budget: budget.kind,
-		amount,
+		amount:
+			budget.kind === 'required' ? null : budget.kind === 'constant' ? budget.amount : budget.extra,
 		begins,
 		payoff_order: order,
 		hidden
-	});
-	const owner = { case_id: caseId, plan_id: id };
-	for (const [place, debt] of listed.entries()) {
-		await insertRow(transaction, 'plan_place', { ...owner, position: place, debt_id: debt });
-	}
-	for (const [place, item] of happenings.entries()) {
-		await insertRow(transaction, 'plan_happening', {
-			...owner,
-			id: item.id,
-			position: place,
-			kind: item.kind,
-			off: item.off,
-			date: item.date,
-			amount: item.amount,
-			every_year: item.kind === 'one-off' ? item.everyYear : null
-		});
-	}
-	await insertChanges(transaction, owner, changes);
+	};
 }

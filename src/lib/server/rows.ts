@@ -1,21 +1,31 @@
 /** Writing rows. Rates are written as percent, and come as ten-thousandths of it. */
-import type { Transaction } from '@electric-sql/pglite';
+import type { Statements } from './database';
 
 type Row = Readonly<Record<string, unknown>>;
 
-/** Writes a row into a table; the columns of which `isPercent` says so are rates. */
-export async function insertRow(
-	transaction: Transaction,
+/**
+ * Writes rows into a table, all in one statement; the columns of which `isPercent` says so are rates. What a
+ * row does not name is null.
+ */
+export async function insertRows(
+	statements: Statements,
 	table: string,
-	row: Row,
+	rows: readonly Row[],
 	isPercent: (column: string) => boolean = () => false
 ): Promise<void> {
-	const columns = Object.keys(row);
-	const values = columns.map((column, index) =>
-		isPercent(column) ? `$${index + 1}::numeric / 10000` : `$${index + 1}`
+	if (rows.length === 0) return;
+	const columns = [...new Set(rows.flatMap((row) => Object.keys(row)))];
+	const written = rows.map((row) =>
+		Object.fromEntries(
+			Object.entries(row).map(([column, value]) => [
+				column,
+				isPercent(column) && typeof value === 'number' ? (value / 10_000).toFixed(4) : value
+			])
+		)
 	);
-	await transaction.query(
-		`insert into ${table} (${columns.join(', ')}) values (${values.join(', ')})`,
-		Object.values(row)
+	const names = columns.join(', ');
+	await statements.query(
+		`insert into ${table} (${names}) select ${names} from jsonb_populate_recordset(null::${table}, $1)`,
+		[JSON.stringify(written)]
 	);
 }

@@ -2,16 +2,15 @@ const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 const THIS_MACHINE = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
 /**
- * Why a request is not taken, or null: it names a host that is not this server (a foreign name that
- * was pointed at this machine), or it writes from a page of another origin or in a form that such a
+ * Why a request is not taken, or null: it names a host that is none of the names of this server (a foreign
+ * name that was pointed at this machine), or it writes from a page of another origin or in a form that such a
  * page could send unasked.
  */
-export function foreignRequest(request: Request, listensOn: string): string | null {
+export function foreignRequest(request: Request, names: readonly string[]): string | null {
 	const host = request.headers.get('host') ?? '';
 	const name = URL.parse(`http://${host}`)?.hostname ?? '';
-	const everywhere = listensOn === '0.0.0.0' || listensOn === '::';
-	if (!everywhere && name !== listensOn && !THIS_MACHINE.has(name)) {
-		return 'Residuum answers only under the address it was started with.';
+	if (!names.includes(name) && !THIS_MACHINE.has(name)) {
+		return 'Residuum answers only under the names it was started with.';
 	}
 	if (READING.has(request.method)) return null;
 	const origin = request.headers.get('origin');

@@ -1,11 +1,12 @@
 import { newCase } from '$lib/formats/case-document';
-import { readBody } from '$lib/server/answers';
+import { answering, readBody } from '$lib/server/answers';
 import { createCase } from '$lib/server/cases';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
 
-export const POST: RequestHandler = async ({ request }) => {
-	const body = await readBody(request, newCase);
-	if (!body.ok) return body.refusal;
-	return json({ id: await createCase(body.value) }, { status: 201 });
-};
+export const POST: RequestHandler = ({ request }) =>
+	answering(async () => {
+		const body = await readBody(request, newCase);
+		if (!body.ok) return body.refusal;
+		return json({ id: await createCase(body.value) }, { status: 201 });
+	});

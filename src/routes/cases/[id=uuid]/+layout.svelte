@@ -8,7 +8,7 @@
 	import type { CaseState } from '$lib/formats/case-document';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { Redo2, Undo2 } from '@lucide/svelte';
-	import { untrack } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import type { LayoutProps } from './$types';
 	import SavingLine from './SavingLine.svelte';
 	import StaleChoice from './StaleChoice.svelte';
@@ -24,6 +24,11 @@
 	$effect(() => {
 		const opened = desk;
 		untrack(() => opened.takeUp());
+	});
+
+	let inPage = $state(false);
+	onMount(() => {
+		inPage = true;
 	});
 
 	const debt = $derived(page.params.debt === undefined ? undefined : desk.debt(page.params.debt));
@@ -128,7 +133,12 @@
 	/>
 {/if}
 
-{@render children()}
+<!-- Figures are computed where they are looked at: the server, which answers everybody, computes none. -->
+{#if inPage}
+	{@render children()}
+{:else}
+	<main><p class="opening">Opening the case …</p></main>
+{/if}
 
 {#if desk.stepped}
 	{@const { direction, what } = desk.stepped}
@@ -141,6 +151,11 @@
 {/if}
 
 <style>
+	.opening {
+		padding: 26px 24px;
+		color: var(--quiet);
+	}
+
 	button {
 		display: inline-flex;
 		gap: 5px;

@@ -1,20 +1,21 @@
 import { renameRequest, saveRequest } from '$lib/formats/case-document';
-import { answerTo, readBody, unknownCase } from '$lib/server/answers';
+import { answering, answerTo, readBody, unknownCase } from '$lib/server/answers';
 import { deleteCase, renameCase, saveCase } from '$lib/server/cases';
 import type { RequestHandler } from './$types';
 
-export const PUT: RequestHandler = async ({ request, params }) => {
-	const body = await readBody(request, saveRequest);
-	if (!body.ok) return body.refusal;
-	const { basedOn, document, what, key } = body.value;
-	return answerTo(await saveCase(params.id, basedOn, document, what, key));
-};
+export const PUT: RequestHandler = ({ request, params }) =>
+	answering(async () => {
+		const body = await readBody(request, saveRequest);
+		return body.ok ? answerTo(await saveCase(params.id, body.value)) : body.refusal;
+	});
 
-export const PATCH: RequestHandler = async ({ request, params }) => {
-	const body = await readBody(request, renameRequest);
-	if (!body.ok) return body.refusal;
-	return answerTo(await renameCase(params.id, body.value.label));
-};
+export const PATCH: RequestHandler = ({ request, params }) =>
+	answering(async () => {
+		const body = await readBody(request, renameRequest);
+		return body.ok ? answerTo(await renameCase(params.id, body.value.label)) : body.refusal;
+	});
 
-export const DELETE: RequestHandler = async ({ params }) =>
-	(await deleteCase(params.id)) ? new Response(null, { status: 204 }) : unknownCase();
+export const DELETE: RequestHandler = ({ params }) =>
+	answering(async () =>
+		(await deleteCase(params.id)) ? new Response(null, { status: 204 }) : unknownCase()
+	);

@@ -1,0 +1,112 @@
+/** Damaged data: what is damaged, and what can still be read out. */
+import { StatementFailed, type DatabaseThread } from './thread';
+
+export interface Damage {
+	readonly folder: string;
+	/** The tables that can't be read whole; null: nothing can be read at all. */
+	readonly tables: readonly string[] | null;
+}
+
+/** Errors that say that the data are not what they were when they were written (SQLSTATE classes XX and 58). */
+export const isDamage = (error: unknown): boolean =>
+	error instanceof StatementFailed &&
+	(error.code === null ? isAbort(error) : /^(XX|58)/.test(error.code));
+
+/** The database has given up: whatever it is asked from now on fails too. */
+const isAbort = ({ code, said }: StatementFailed): boolean =>
+	code === null && /abort|unreachable|out of bounds|null function|signature mismatch/i.test(said);
+
+/** The tables that hold cases as they are, and their history. */
+const TABLES = [
+	'case_file',
+	'debt',
+	'happening',
+	'way',
+	'plan',
+	'plan_place',
+	'plan_happening',
+	'plan_change',
+	'plan_change_debt',
+	'plan_choice',
+	'household_line',
+	'case_revision'
+];
+
+/** A database that may give up while it is read, and is then opened anew. */
+export class Fragile {
+	#thread: DatabaseThread;
+
+	constructor(
+		thread: DatabaseThread,
+		private readonly reopen: () => Promise<DatabaseThread>
+	) {
+		this.#thread = thread;
+	}
+
+	get thread(): DatabaseThread {
+		return this.#thread;
+	}
+
+	/** The rows, or null where they can't be read. */
+	async read<T>(sql: string, values: readonly unknown[] = []): Promise<T[] | null> {
+		try {
+			return (await this.#thread.query<T>(sql, values)).rows;
+		} catch (error) {
+			if (!(error instanceof StatementFailed)) throw error;
+			if (isAbort(error)) {
+				await this.#thread.close().catch(() => undefined);
+				this.#thread = await this.reopen();
+			}
+			return null;
+		}
+	}
+}
+
+/** Reads every table that holds cases; the names of those that can't be read whole. */
+export async function damagedTables(database: Fragile): Promise<string[]> {
+	const damaged: string[] = [];
+	for (const table of TABLES) {
+		// Every field of every row; of the history, which may be long, all but the documents.
+		const sql =
+			table === 'case_revision'
+				? 'select count(*), sum(number), count(what) from case_revision'
+				: `select count(*), sum(length(row.all)) from (select ${table}::text as all from ${table}) row`;
+		if ((await database.read(sql)) === null) damaged.push(table);
+	}
+	return damaged;
+}
+
+/** A case as it was last saved, as far as its history can be read. */
+export interface ReadOut {
+	readonly id: string;
+	/** Null where none of its revisions can be read. */
+	readonly document: unknown;
+	readonly savedAt: string | null;
+}
+
+/** Every case as it was last saved and can still be read: from the latest of its revisions that can. */
+export async function readOut(database: Fragile): Promise<ReadOut[]> {
+	const cases = await database.read<{ id: string; numbers: number[] }>(
+		`select case_id as id, array_agg(number order by number desc) as numbers
+		from case_revision group by case_id order by case_id`
+	);
+	const found: ReadOut[] = [];
+	for (const { id, numbers } of cases ?? []) {
+		let read: ReadOut = { id, document: null, savedAt: null };
+		for (const number of numbers.slice(0, TRIED)) {
+			const rows = await database.read<{ document: unknown; made_at: Date }>(
+				'select document, made_at from case_revision where case_id = $1 and number = $2',
+				[id, number]
+			);
+			const [row] = rows ?? [];
+			if (!row) continue;
+			read = { id, document: row.document, savedAt: row.made_at.toISOString() };
+			break;
+		}
+		found.push(read);
+	}
+	return found;
+}
+
+/** So many revisions of a case are tried, from the latest back. */
+const TRIED = 20;

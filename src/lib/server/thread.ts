@@ -1,0 +1,150 @@
+/** The thread that the database runs in, as seen from the server: questions, answers, and a watch over it. */
+import { Worker } from 'node:worker_threads';
+import source from './database-thread.js?raw';
+import { OwnError } from './log';
+
+/** What a statement gave. */
+export interface Result<T> {
+	readonly rows: T[];
+	readonly affectedRows: number;
+}
+
+/** A statement failed. What it was about is never said: the message may quote a client's data. */
+export class StatementFailed extends OwnError {
+	override readonly name = 'StatementFailed';
+	constructor(
+		/** The SQLSTATE code; null where it was no error of SQL. */
+		readonly code: string | null,
+		readonly constraint: string | null,
+		/** In the database's own words: for deciding, not for anybody's eyes. */
+		readonly said: string
+	) {
+		super(`a statement failed with ${code ?? 'no code'}${constraint ? ` (${constraint})` : ''}`);
+	}
+}
+
+/** The thread has ended, or did not answer in time and was ended: nobody knows what became of the statement. */
+export class ThreadLost extends OwnError {
+	override readonly name = 'ThreadLost';
+}
+
+interface Told {
+	readonly id: number;
+	readonly result?: Result<never>;
+	readonly error?: {
+		readonly message: string;
+		readonly code: string | null;
+		readonly constraint: string | null;
+	};
+}
+
+interface Waiting {
+	readonly resolve: (result: Result<never>) => void;
+	readonly reject: (error: Error) => void;
+	readonly watch: NodeJS.Timeout;
+}
+
+/** No statement takes so long, in milliseconds; opening may first have to make a database, or to recover one. */
+const LONGEST = Number(process.env['RESIDUUM_WATCH'] ?? 15_000);
+const LONGEST_OPENING = 120_000;
+/** The end of the program does not wait longer for its database. */
+const LONGEST_CLOSING = 5_000;
+/** What answers the opening. */
+const OPENING = 0;
+
+export class DatabaseThread {
+	readonly #worker: Worker;
+	readonly #waiting = new Map<number, Waiting>();
+	#last = OPENING;
+	#ended: ThreadLost | null = null;
+	/** Resolves when the database is open; rejects where it can't be opened. */
+	readonly opened: Promise<unknown>;
+
+	/** `onlost` is told when the thread ends without having been closed. */
+	constructor(folder: string, onlost: () => void) {
+		this.#worker = new Worker(source, {
+			eval: true,
+			workerData: {
+				folder,
+				pglite: import.meta.resolve('@electric-sql/pglite'),
+				nodefs: import.meta.resolve('@electric-sql/pglite/nodefs')
+			},
+			// What the database prints as it aborts is for nobody.
+			stdout: true,
+			stderr: true
+		});
+		this.opened = new Promise((resolve, reject) =>
+			this.#expect(OPENING, LONGEST_OPENING, resolve, reject)
+		);
+		const lose = (why: string): void => {
+			if (this.#ended) return;
+			this.#end(why);
+			onlost();
+		};
+		this.#worker.on('message', (told: Told) => this.#take(told));
+		this.#worker.on('error', () => lose('it failed'));
+		this.#worker.on('exit', () => lose('it ended'));
+		this.#lose = lose;
+	}
+
+	readonly #lose: (why: string) => void;
+
+	query<T>(sql: string, values: readonly unknown[] = []): Promise<Result<T>> {
+		return this.#ask({ kind: 'query', sql, values }) as Promise<Result<T>>;
+	}
+
+	async exec(sql: string): Promise<void> {
+		await this.#ask({ kind: 'exec', sql });
+	}
+
+	/** Closes the database and ends the thread. */
+	async close(): Promise<void> {
+		try {
+			await this.#ask({ kind: 'close' }, LONGEST_CLOSING);
+		} finally {
+			this.#end('it is closed');
+			await this.#worker.terminate();
+		}
+	}
+
+	#ask(question: object, longest = LONGEST): Promise<Result<never>> {
+		if (this.#ended) return Promise.reject(this.#ended);
+		const id = (this.#last += 1);
+		return new Promise((resolve, reject) => {
+			this.#expect(id, longest, resolve, reject);
+			this.#worker.postMessage({ id, ...question });
+		});
+	}
+
+	#expect(
+		id: number,
+		longest: number,
+		resolve: Waiting['resolve'],
+		reject: Waiting['reject']
+	): void {
+		const watch = setTimeout(() => {
+			this.#lose('it did not answer');
+			void this.#worker.terminate();
+		}, longest);
+		watch.unref();
+		this.#waiting.set(id, { resolve, reject, watch });
+	}
+
+	#take({ id, result, error }: Told): void {
+		const waiting = this.#waiting.get(id);
+		if (!waiting) return;
+		this.#waiting.delete(id);
+		clearTimeout(waiting.watch);
+		if (error) waiting.reject(new StatementFailed(error.code, error.constraint, error.message));
+		else waiting.resolve(result ?? { rows: [], affectedRows: 0 });
+	}
+
+	#end(why: string): void {
+		this.#ended = new ThreadLost(`the database's thread is gone: ${why}`);
+		for (const { reject, watch } of this.#waiting.values()) {
+			clearTimeout(watch);
+			reject(this.#ended);
+		}
+		this.#waiting.clear();
+	}
+}

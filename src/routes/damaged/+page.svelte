@@ -1,0 +1,105 @@
+<!-- What stands in place of everything else while the data are damaged: what is, what can be read, what to do. -->
+<script lang="ts">
+	import Answer from '$lib/ui/Answer.svelte';
+	import TopLine from '$lib/ui/TopLine.svelte';
+	import type { PageProps } from './$types';
+
+	const { data }: PageProps = $props();
+	const { folder, tables } = $derived(data.damage);
+
+	const TABLE_WORDS: Readonly<Record<string, string>> = {
+		case_file: 'the list of cases',
+		debt: 'the debts',
+		happening: 'what happens to debts over time',
+		way: 'ways of paying that are compared',
+		plan: 'the plans',
+		plan_place: 'the own orders of plans',
+		plan_happening: 'what happens to the money of plans',
+		plan_change: 'what plans change about the debts',
+		plan_change_debt: 'which debts those changes are about',
+		plan_choice: 'the plans that were chosen',
+		household_line: 'what households earn and need',
+		case_revision: 'the history of the cases'
+	};
+	const sentence = $derived([
+		{
+			text:
+				tables === null
+					? 'The database can’t be opened: its files are damaged.'
+					: 'Some of the data can’t be read any more: files of the database are damaged.'
+		}
+	]);
+</script>
+
+<svelte:head><title>Damaged data · Residuum</title></svelte:head>
+
+<TopLine path={[{ name: 'Damaged data', href: '/damaged' }]} />
+<main>
+	<h1 class="unseen">Damaged data</h1>
+	<Answer {sentence} />
+	<p>
+		Nothing is written to them any more. Residuum does not damage files itself: a disk that fails,
+		or a program that writes into its folder, does. The data are in <code>{folder}</code>.
+	</p>
+	{#if tables !== null}
+		<section>
+			<h2>What is damaged</h2>
+			<ul>
+				{#each tables as table (table)}
+					<li>{TABLE_WORDS[table] ?? table} <small>(table {table})</small></li>
+				{/each}
+			</ul>
+		</section>
+		<section>
+			<h2>What can still be read</h2>
+			<p>
+				Each case has a history of all its versions. The latest of them that can be read is in this
+				file, for every case: <a href="/damaged/cases.json" download>Save the cases as JSON</a>
+			</p>
+		</section>
+	{/if}
+	<section>
+		<h2>How to put a backup in its place</h2>
+		<ol>
+			<li>Stop Residuum.</li>
+			<li>
+				Rename the folder <code>postgres</code> in <code>{folder}</code>, to
+				<code>postgres-damaged</code>
+				for instance. Do not delete it: somebody may still get more out of it.
+			</li>
+			<li>Copy the folder <code>postgres</code> of your latest backup to the same place.</li>
+			<li>Start Residuum again. Without a backup it starts with an empty casebook.</li>
+		</ol>
+	</section>
+</main>
+
+<style>
+	main {
+		display: grid;
+		gap: 18px;
+		max-width: 60em;
+		padding: 26px 24px 60px;
+	}
+
+	h2 {
+		font: 600 18px/1.4 var(--serif);
+	}
+
+	ul,
+	ol {
+		padding-left: 22px;
+	}
+
+	small {
+		color: var(--quiet);
+	}
+
+	code {
+		overflow-wrap: anywhere;
+	}
+
+	a {
+		color: var(--act);
+		font-weight: 600;
+	}
+</style>

@@ -1,0 +1,83 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { makeCase, startResiduum, type Residuum } from '../support/residuum';
+import { badValues, placesIn, wholeCase, withValue } from '../support/whole-case';
+
+let residuum: Residuum;
+beforeAll(async () => {
+	residuum = await startResiduum({ RESIDUUM_LOG: 'info' });
+});
+afterAll(() => residuum.remove());
+
+const DEEP = '"put the deep one here"';
+
+/** Sends text as it is: some of it can't be written by `JSON.stringify`. */
+async function send(method: string, path: string, body: string) {
+	const response = await fetch(residuum.address + path, {
+		method,
+		headers: { origin: residuum.address, 'content-type': 'application/json' },
+		body
+	});
+	const answer = (await response.json()) as { problems?: { at: string; message: string }[] };
+	return { status: response.status, problems: answer.problems ?? [] };
+}
+
+describe('bad input', () => {
+	it('is refused or taken, and never fails the server: each kind of value in fields of every kind', async () => {
+		const whole = wholeCase();
+		const { id } = await makeCase(residuum, 'Bad input', [...whole.debts]);
+		const places = placesIn(whole).filter(({ length }) => length > 0);
+		const counts = { taken: 0, refused: 0 };
+		const saves = badValues().flatMap(([kind, value], at) =>
+			// A few of the fields for each kind of value, others for the next; all of them by the schema alone elsewhere.
+			places
+				.filter((_, place) => place % badValues().length === at)
+				.map((place) => ({
+					kind,
+					place,
+					value: kind === 'nested 10,000 deep' ? JSON.parse(DEEP) : value
+				}))
+		);
+		for (const { kind, place, value } of saves) {
+			const document = withValue(whole, place, value);
+			const basedOn = 2 + counts.taken;
+			const body = JSON.stringify({ basedOn, what: kind, document }).replace(
+				DEEP,
+				'['.repeat(10_000) + ']'.repeat(10_000)
+			);
+			const { status, problems } = await send('PUT', `/api/cases/${id}`, body);
+			if (![200, 422].includes(status)) expect([kind, place.join('.'), status]).toEqual([]);
+			counts[status === 200 ? 'taken' : 'refused'] += 1;
+			if (status === 422) expect(problems.length).toBeGreaterThan(0);
+		}
+		expect(counts.refused).toBeGreaterThan(100);
+		expect((await residuum.request('GET', `/cases/${id}`)).status).toBe(200);
+	});
+
+	it('is no less refused around a document: what was changed, the revision, the key, and no JSON at all', async () => {
+		const { id, document } = await makeCase(residuum, 'Around', [wholeCase().debts[0] ?? {}]);
+		const good = { basedOn: 2, what: 'label', document };
+		for (const [kind, value] of badValues()) {
+			if (kind === 'nested 10,000 deep') continue;
+			for (const field of ['basedOn', 'what', 'key', 'changesCurrency']) {
+				const body = JSON.stringify(withValue(good, [field], value));
+				const { status } = await send('PUT', `/api/cases/${id}`, body);
+				expect([kind, field, [200, 409, 422].includes(status)]).toEqual([kind, field, true]);
+			}
+			const label = JSON.stringify({ label: value });
+			expect([200, 422]).toContain((await send('PATCH', `/api/cases/${id}`, label)).status);
+		}
+		for (const text of ['', '{', '[]', 'null', '"x"', '['.repeat(100_000), '\u0000']) {
+			expect([400, 422]).toContain((await send('PUT', `/api/cases/${id}`, text)).status);
+		}
+	});
+
+	it('does not bring amounts into another currency without saying so', async () => {
+		const { id, document } = await makeCase(residuum, 'Currency', [wholeCase().debts[1] ?? {}]);
+		const euros = { ...document, currency: { code: 'EUR', digits: 2 } };
+		const save = { basedOn: 2, what: 'currency', document: euros };
+		const refused = await send('PUT', `/api/cases/${id}`, JSON.stringify(save));
+		expect(refused).toMatchObject({ status: 422, problems: [{ at: 'document.currency' }] });
+		const said = JSON.stringify({ ...save, changesCurrency: true });
+		expect((await send('PUT', `/api/cases/${id}`, said)).status).toBe(200);
+	});
+});

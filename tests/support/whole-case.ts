@@ -1,0 +1,170 @@
+/** A case in which every field that a document can have says something. */
+import { FIRST_PLAN, contentOf, type PlanEntry } from '../../src/lib/formats/plan-document';
+import { VERSION, caseDocument, type CaseDocument } from '../../src/lib/formats/case-document';
+import { amount, card, fixed, interestPlus, unusual } from './debts';
+
+const id = (at: number) => `7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f${String(at).padStart(3, '0')}`;
+
+export function wholeCase(): CaseDocument {
+	const lending = (interest: object) => ({ ...card().lending, interest });
+	const debts = [
+		{ ...unusual(), id: id(1) },
+		{ ...card({ asked: interestPlus(10_000, 2_500, 100), pays: { kind: 'asked' } }), id: id(2) },
+		{
+			...card({ asked: amount(9_000), pays: fixed(12_000, 26) }),
+			id: id(3),
+			lending: lending({ basis: 'effective' })
+		},
+		{
+			...card({ pays: { kind: 'interest-plus', percent: 15_000 } }),
+			id: id(4),
+			lending: lending({ basis: 'daily', dayYear: 360 })
+		}
+	];
+	const brought = (at: number, rule: object) => ({
+		id: id(at),
+		name: 'New',
+		firstDue: '2027-01-20',
+		rule
+	});
+	const plan = {
+		...FIRST_PLAN,
+		id: id(20),
+		name: 'All together',
+		named: true,
+		begins: '2027-02-01',
+		budget: { kind: 'constant', amount: 90_000 },
+		order: 'listed',
+		listed: [id(2), id(1)],
+		happenings: [
+			{
+				id: id(21),
+				kind: 'one-off',
+				off: false,
+				date: '2027-04-15',
+				amount: 40_000,
+				everyYear: true
+			},
+			{ id: id(22), kind: 'money', off: true, date: '2028-01-01', amount: 20_000 }
+		],
+		changes: [
+			{
+				kind: 'consolidate',
+				assumed: ['annualRate', 'fee'],
+				debts: [id(2)],
+				loan: brought(23, { kind: 'level', periods: 48 }),
+				annualRate: 115_000,
+				fee: { percent: 40_000, amount: 5_000, paid: 'up-front' }
+			},
+			{
+				kind: 'transfer',
+				assumed: [],
+				amounts: [
+					{ debt: id(3), amount: null },
+					{ debt: id(4), amount: 1_000 }
+				],
+				card: brought(24, { kind: 'minimum', percent: 20_000, floor: 2_500 }),
+				feePercent: 30_000,
+				offerRate: 0,
+				offerMonths: 14,
+				thenRate: 249_900,
+				limit: 600_000
+			},
+			{
+				kind: 'concession',
+				assumed: ['from'],
+				from: '2027-03-01',
+				debts: [{ debt: id(1), annualRate: 80_000, assumed: true, payment: 10_500 }],
+				setUpFee: 5_000,
+				monthlyFee: { kind: 'percent', percent: 75_000, cap: 4_000 }
+			},
+			{
+				kind: 'concession',
+				assumed: [],
+				from: '2027-03-01',
+				debts: [{ debt: id(4), annualRate: 0, assumed: false, payment: null }],
+				setUpFee: 0,
+				monthlyFee: { kind: 'amount', amount: 3_500 }
+			}
+		]
+	};
+	const plus = {
+		...FIRST_PLAN,
+		id: id(30),
+		name: 'More',
+		budget: { kind: 'required-plus', extra: 5_000 }
+	};
+	return caseDocument.parse({
+		version: VERSION,
+		label: 'A whole case',
+		currency: { code: 'USD', digits: 2 },
+		asOf: '2026-12-15',
+		debts,
+		plans: [plan, plus],
+		against: id(30),
+		choices: [
+			{
+				plan: id(20),
+				name: 'All together',
+				date: '2026-12-15',
+				note: 'agreed',
+				content: contentOf(plan as PlanEntry)
+			}
+		],
+		sheet: {
+			income: [{ name: 'pay', amount: 100_000, perYear: 26 }],
+			needs: [{ name: 'rent', amount: 90_000, perYear: 12 }]
+		}
+	});
+}
+
+/** Where a value stands in plain data. */
+export type Path = readonly (string | number)[];
+
+/** Every place in plain data that holds something, also lists and groups. */
+export function placesIn(value: unknown, path: Path = []): Path[] {
+	if (typeof value !== 'object' || value === null) return [path];
+	const entries = Array.isArray(value) ? [...value.entries()] : Object.entries(value);
+	return [path, ...entries.flatMap(([key, inner]) => placesIn(inner, [...path, key]))];
+}
+
+/** The data with another value at a place; undefined leaves the field out. */
+export function withValue(value: unknown, [key, ...rest]: Path, put: unknown): unknown {
+	if (key === undefined) return put;
+	if (Array.isArray(value))
+		return value.map((item, at) => (at === key ? withValue(item, rest, put) : item));
+	const fields = value as Record<string, unknown>;
+	const inner = withValue(fields[key as string], rest, put);
+	const { [key]: _, ...others } = fields;
+	return inner === undefined ? others : { ...fields, [key]: inner };
+}
+
+/** Twenty kinds of bad values, as they can come in JSON. */
+export function badValues(): readonly [kind: string, value: unknown][] {
+	let deep: unknown = [];
+	for (let level = 0; level < 10_000; level += 1) deep = [deep];
+	return [
+		['missing', undefined],
+		['null', null],
+		['true', true],
+		['a negative number', -1],
+		['half', 0.5],
+		['a number beyond all', 1e300],
+		['an unsafe integer', 2 ** 53 + 2],
+		['an empty text', ''],
+		['a text', 'x'],
+		['a number as text', '4182'],
+		['NUL in a text', 'a\u0000b'],
+		['half of a pair', 'a\ud800b'],
+		['writing turned round', 'a\u202eb'],
+		['a long text', 'long '.repeat(20_000)],
+		['the year 1', '0001-01-01'],
+		['the year 9999', '9999-12-31'],
+		['a day that is none', '2027-02-30'],
+		['an identifier in capitals', '7A1F6F0E-2C11-4A9B-9A55-0B8A52C5F001'],
+		['an empty list', []],
+		['an empty group', {}],
+		['a group of something else', { __proto__x: 1, kind: 'wish' }],
+		['nested 10,000 deep', deep]
+	];
+}
