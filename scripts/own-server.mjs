@@ -34,6 +34,8 @@ export async function startServer(environment) {
 		address,
 		printed: () => printed,
 		ended,
+		/** @param {NodeJS.Signals} name */
+		signal: (name) => child.kill(name),
 		/** @param {NodeJS.Signals} signal */
 		async stop(signal = 'SIGTERM') {
 			child.kill(signal);

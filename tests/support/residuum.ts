@@ -15,6 +15,8 @@ export interface Residuum {
 	stop(signal?: NodeJS.Signals): Promise<number | null>;
 	/** Starts it again at the same address, on the same data. */
 	restart(): Promise<void>;
+	/** What it has printed. */
+	printed(): string;
 	/** Ends it and throws its data away. */
 	remove(): Promise<void>;
 }
@@ -41,6 +43,7 @@ export async function startResiduum(environment: Record<string, string> = {}): P
 			server = await startServer({ ...settings, RESIDUUM_PORT: new URL(address).port });
 			if (server.address === null) throw new Error(`no restart: ${server.printed()}`);
 		},
+		printed: () => server.printed(),
 		async remove() {
 			await server.stop();
 			rmSync(data, { recursive: true, force: true });

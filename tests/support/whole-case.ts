@@ -135,8 +135,8 @@ export function withValue(value: unknown, [key, ...rest]: Path, put: unknown): u
 		return value.map((item, at) => (at === key ? withValue(item, rest, put) : item));
 	const fields = value as Record<string, unknown>;
 	const inner = withValue(fields[key as string], rest, put);
-	const { [key]: _, ...others } = fields;
-	return inner === undefined ? others : { ...fields, [key]: inner };
+	if (inner !== undefined) return { ...fields, [key]: inner };
+	return Object.fromEntries(Object.entries(fields).filter(([name]) => name !== key));
 }
 
 /** Twenty kinds of bad values, as they can come in JSON. */

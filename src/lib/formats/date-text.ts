@@ -119,7 +119,7 @@ export function readFirstDue(typed: string, asOf: CalendarDate): Reading<Calenda
 	return reading.ok ? allowedFirstDue(reading.value, asOf) : reading;
 }
 
-export function allowedAsOf(date: CalendarDate): Reading<CalendarDate> {
+function allowedAsOf(date: CalendarDate): Reading<CalendarDate> {
 	const { first, last } = LIMITS.years;
 	const { year } = dateParts(date);
 	if (year >= first && year <= last) return accepted(date);

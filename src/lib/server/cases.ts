@@ -16,7 +16,8 @@ import {
 } from '../formats/case-document';
 import { chosenPlan, FIRST_PLAN } from '../formats/plan-document';
 import { now } from './clock';
-import { reading, writing, type Statements } from './database';
+import { reading, writing } from './database';
+import type { Statements } from './statements';
 import { debtsOf, replaceDebts } from './debts';
 import { plansOf, replacePlans } from './plans';
 

@@ -7,13 +7,8 @@ import { damagedTables, Fragile, isDamage, readOut, type Damage, type ReadOut } 
 import { log, OwnError } from './log';
 import { migrate } from './migrate';
 import { StartRefusal } from './start-refusal';
-import { DatabaseThread, StatementFailed, ThreadLost, type Result } from './thread';
-
-/** What statements are given to: the database, or a transaction. */
-export interface Statements {
-	query<T>(sql: string, values?: readonly unknown[]): Promise<Result<T>>;
-	exec(sql: string): Promise<void>;
-}
+import type { Statements } from './statements';
+import { DatabaseThread, StatementFailed, ThreadLost } from './thread';
 
 /** Why the database can't do what it is asked, now; said to whoever asked. */
 export class NotNow extends OwnError {
@@ -26,8 +21,11 @@ export class NotNow extends OwnError {
 	}
 }
 
-/** So much must be free for a save: the database's log grows by pieces of 16 MB, and tables beside it. */
-const ROOM = 48 * 2 ** 20;
+/**
+ * So much must be free for a save, in bytes: the database's log grows by pieces of 16 MB, and tables beside
+ * it. `RESIDUUM_ROOM` says it in MB.
+ */
+const ROOM = Number(process.env['RESIDUUM_ROOM'] ?? 48) * 2 ** 20;
 /** So often a lost database is tried to be opened again, in milliseconds. */
 const AGAIN = 1_000;
 
@@ -134,6 +132,8 @@ export async function writing<T>(work: (statements: Statements) => Promise<T>): 
 	return transaction(work);
 }
 
+/** The SQLSTATE code of a file that could not grow. */
+const DISK_FULL = '53100';
 const DAMAGED = 'The data are damaged; the start page says how to go on.';
 const FULL =
 	'The disk that the data are on is full: free some space there, then it is saved by itself.';
@@ -159,6 +159,8 @@ async function transaction<T>(work: (statements: Statements) => Promise<T>): Pro
 	try {
 		return await turn;
 	} catch (error) {
+		if (error instanceof StatementFailed && error.code === DISK_FULL)
+			throw new NotNow('full', FULL);
 		if (isDamage(error)) {
 			damage ??= { folder: here().folder.path, tables: null };
 			await lookThrough(here());

@@ -5,7 +5,7 @@
 import { same } from '../core/same';
 import type { Way } from '../core/ways';
 import type { DebtEntry, HappeningEntry, LendingEntry } from '../formats/debt-document';
-import type { Statements } from './database';
+import type { Statements } from './statements';
 import { insertRows } from './rows';
 
 /** The debts of a case in their order, for the document's schema to judge. */

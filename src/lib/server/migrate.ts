@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Statements } from './database';
+import type { Statements } from './statements';
 import { StartRefusal } from './start-refusal';
 
 /** One numbered file of `migrations/`. */

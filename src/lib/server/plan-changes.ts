@@ -1,6 +1,6 @@
 /** The tables of what a case's plans change about its debts. Money is in minor units, rates in ten-thousandths of a percent. */
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../formats/change-document';
-import type { Statements } from './database';
+import type { Statements } from './statements';
 import { insertRows } from './rows';
 
 interface Owner {

@@ -3,7 +3,7 @@ import { same } from '../core/same';
 import type { CaseDocument } from '../formats/case-document';
 import type { PlanEntry } from '../formats/plan-document';
 import { changeRows, changesOf, insertChangeRows } from './plan-changes';
-import type { Statements } from './database';
+import type { Statements } from './statements';
 import { insertRows } from './rows';
 
 type Planned = Pick<CaseDocument, 'plans' | 'choices' | 'sheet'>;

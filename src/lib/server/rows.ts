@@ -1,5 +1,5 @@
 /** Writing rows. Rates are written as percent, and come as ten-thousandths of it. */
-import type { Statements } from './database';
+import type { Statements } from './statements';
 
 type Row = Readonly<Record<string, unknown>>;
 

@@ -1,0 +1,266 @@
+import {
+	chmodSync,
+	mkdtempSync,
+	readdirSync,
+	readFileSync,
+	rmSync,
+	statSync,
+	writeFileSync
+} from 'node:fs';
+import { connect } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { startServer } from '../../scripts/own-server.mjs';
+import { canMount, disk, kill, power } from '../../scripts/torture.mjs';
+import { card } from '../support/debts';
+import { makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
+import { wholeCase } from '../support/whole-case';
+
+const folders: string[] = [];
+const folder = () => {
+	const made = mkdtempSync(join(tmpdir(), 'residuum-trouble-'));
+	folders.push(made);
+	return made;
+};
+afterAll(() => {
+	for (const made of folders) rmSync(made, { recursive: true, force: true });
+});
+
+/** The largest file of a table in a data folder that is at rest. */
+function filesOf(data: string): { path: string; size: number }[] {
+	const base = join(data, 'postgres/base');
+	return readdirSync(base, { recursive: true, withFileTypes: true })
+		.filter((file) => file.isFile())
+		.map((file) => join(file.parentPath, file.name))
+		.map((path) => ({ path, size: statSync(path).size }));
+}
+
+describe('what was acknowledged', () => {
+	it('is kept when the server is killed', async () => {
+		const { said, passed } = await kill(join(folder(), 'data'), 3);
+		expect({ said, passed }).toEqual({ said: [], passed: 3 });
+	});
+
+	it.runIf(canMount())('is kept when the power goes, and the history behind it', async () => {
+		const { said, passed } = await power(folder(), 2);
+		expect({ said, passed }).toEqual({ said: [], passed: 2 });
+	});
+
+	it.runIf(canMount())(
+		'is kept when the disk is full, which is said, and saving goes on when it is not',
+		async () => {
+			const { said, passed } = await disk(folder());
+			expect({ said, passed }).toEqual({ said: [], passed: 8 });
+		}
+	);
+});
+
+describe('damaged data', () => {
+	const page = async ({ address }: Residuum, path: string) => {
+		const response = await fetch(address + path);
+		return {
+			url: new URL(response.url).pathname,
+			status: response.status,
+			text: await response.text()
+		};
+	};
+	const NOT_FOR_ANYBODY = /Aborted|ASSERTIONS|invalid page|relation "|unreachable|wasm/;
+
+	it('are said table by table, with what can still be read out, and how to put a backup in their place', async () => {
+		const residuum = await startResiduum();
+		const { id } = await makeCase(residuum, 'Still there', [card({ name: 'Findable card' })]);
+		await residuum.stop();
+		// The files in which this debt's name stands: its table; its history keeps the document in another one.
+		const named = filesOf(residuum.data).filter(({ path }) =>
+			readFileSync(path).includes('Findable card')
+		);
+		expect(named.length).toBeGreaterThan(1);
+		const smallest = named.sort((a, b) => a.size - b.size)[0];
+		const history = named.filter(({ path }) => readFileSync(path).includes('baseline'));
+		const table =
+			named.find(({ path }) => !history.some((other) => other.path === path)) ?? smallest;
+		const bytes = readFileSync(table?.path ?? '');
+		bytes.fill(0x5a, 100, 8000);
+		writeFileSync(table?.path ?? '', bytes);
+		await residuum.restart();
+		const start = await page(residuum, '/');
+		expect(start).toMatchObject({ url: '/damaged', status: 200 });
+		expect(start.text).toContain('the debts');
+		expect(start.text).toContain('How to put a backup in its place');
+		expect(start.text).not.toMatch(NOT_FOR_ANYBODY);
+		const read = JSON.parse((await page(residuum, '/damaged/cases.json')).text) as {
+			cases: { id: string; document: { debts: { name: string }[] } }[];
+		};
+		const found = read.cases.find((one) => one.id === id);
+		expect(found?.document.debts[0]?.name).toBe('Findable card');
+		const refused = await residuum.request('PATCH', `/api/cases/${id}`, { label: 'Other' });
+		expect(refused).toMatchObject({ status: 503 });
+		await residuum.remove();
+	});
+
+	it('that can’t be opened at all are said too, for any file that is cut short', async () => {
+		const residuum = await startResiduum();
+		await residuum.stop();
+		for (const name of ['global/pg_control', 'PG_VERSION']) {
+			const path = join(residuum.data, 'postgres', name);
+			const whole = readFileSync(path);
+			writeFileSync(path, Buffer.alloc(whole.length >> 1));
+			await residuum.restart();
+			const start = await page(residuum, '/');
+			expect(start).toMatchObject({ url: '/damaged', status: 200 });
+			expect(start.text).not.toMatch(NOT_FOR_ANYBODY);
+			expect((await page(residuum, '/damaged/cases.json')).status).toBe(200);
+			await residuum.stop();
+			writeFileSync(path, whole);
+		}
+		await residuum.restart();
+		expect((await page(residuum, '/')).url).toBe('/');
+		await residuum.remove();
+	});
+});
+
+describe('the log', () => {
+	it('has one line of what went wrong and no word of a client, whatever is provoked', async () => {
+		const residuum = await startResiduum({ RESIDUUM_LOG: 'info' });
+		const secret = 'Zachariah Quelliwick';
+		const { id, document } = await makeCase(residuum, secret, [card({ name: secret })]);
+		const put = (body: unknown) => residuum.request('PUT', `/api/cases/${id}`, body);
+		await put({ basedOn: 1, what: secret, document });
+		await put({ basedOn: 2, what: secret, document: { ...document, debts: [secret] } });
+		await put({ basedOn: 2, what: secret, document: { ...document, label: `${secret}\u0000` } });
+		await put(secret);
+		await residuum.request('DELETE', '/api/cases');
+		await fetch(`${residuum.address}/%E0%A4%A?${secret}`).catch(() => undefined);
+		await fetch(`${residuum.address}/cases/${secret}`);
+		await fetch(`${residuum.address}/api/cases/${id}`, { headers: { host: secret } }).catch(
+			() => undefined
+		);
+		await residuum.stop();
+		const printed = residuum.printed();
+		expect(printed).not.toContain(secret);
+		expect(printed).not.toContain('Quelliwick');
+		expect(printed).not.toMatch(/\n\s+at /);
+		await residuum.remove();
+	});
+});
+
+describe('who may read and ask', () => {
+	it('lets no other user of the machine into the data folder, also an old one', async () => {
+		const residuum = await startResiduum();
+		await residuum.stop();
+		chmodSync(residuum.data, 0o777);
+		await residuum.restart();
+		expect(statSync(residuum.data).mode & 0o777).toBe(0o700);
+		await residuum.remove();
+	});
+
+	it('is not opened to other machines unless it is said under which names', async () => {
+		const open = { RESIDUUM_DATA: folder(), RESIDUUM_HOST: '0.0.0.0' };
+		const refused = await startServer(open);
+		expect(refused.address).toBeNull();
+		expect(await refused.ended).toBe(1);
+		expect(refused.printed()).toContain('name in RESIDUUM_NAMES the host names');
+		const server = await startServer({ ...open, RESIDUUM_NAMES: 'casebook.example' });
+		expect(server.printed()).toContain('Everybody who reaches this machine under casebook.example');
+		const port = new URL(server.address ?? '').port;
+		const asked = (host: string) =>
+			statusOf(Number(port), `GET / HTTP/1.1\r\nHost: ${host}\r\nConnection: close\r\n\r\n`);
+		expect(await asked(`casebook.example:${port}`)).toBe(200);
+		expect(await asked('elsewhere.example')).toBe(403);
+		await server.stop();
+	});
+
+	it('keeps no copy of a client’s figures on the way, and lets no file be taken for another kind', async () => {
+		const residuum = await startResiduum();
+		const { id } = await makeCase(residuum, 'Headers', [card()]);
+		for (const path of [
+			'/',
+			`/cases/${id}`,
+			`/cases/${id}/__data.json`,
+			'/nothing',
+			'/favicon.svg'
+		]) {
+			const { headers } = await fetch(residuum.address + path);
+			expect([path, headers.get('x-content-type-options')]).toEqual([path, 'nosniff']);
+			if (path !== '/favicon.svg')
+				expect([path, headers.get('cache-control')]).toEqual([path, 'no-store']);
+		}
+		const unknown = `/cases/${id}/debts/${crypto.randomUUID()}`;
+		expect((await fetch(residuum.address + unknown)).status).toBe(404);
+		await residuum.remove();
+	});
+
+	it('does not wait for a body that never comes when it is told to stop', async () => {
+		const residuum = await startResiduum();
+		const { hostname, port } = new URL(residuum.address);
+		const socket = connect(Number(port), hostname);
+		socket.on('error', () => undefined);
+		socket.write(
+			`POST /api/cases HTTP/1.1\r\nHost: ${hostname}:${port}\r\nOrigin: ${residuum.address}\r\n` +
+				'Content-Type: application/json\r\nContent-Length: 1000\r\n\r\n{'
+		);
+		await new Promise((resolve) => setTimeout(resolve, 300));
+		const began = Date.now();
+		expect(await residuum.stop()).toBe(0);
+		expect(Date.now() - began).toBeLessThan(14_000);
+		await residuum.remove();
+	});
+});
+
+/** The status of an answer to a request that is written by hand. */
+function statusOf(port: number, request: string): Promise<number> {
+	return new Promise((resolve, reject) => {
+		const socket = connect(port, '127.0.0.1', () => socket.write(request));
+		let answer = '';
+		socket.on('data', (bytes) => (answer += String(bytes)));
+		socket.on('end', () => resolve(Number(/^HTTP\/1.1 (\d+)/.exec(answer)?.[1])));
+		socket.on('error', reject);
+	});
+}
+
+describe('the largest case that is allowed', () => {
+	it('is saved and opened, and meanwhile everybody else is answered', async () => {
+		const residuum = await startResiduum();
+		const small = await makeCase(residuum, 'Small', [card()]);
+		const happening = (at: number) => ({
+			id: crypto.randomUUID(),
+			kind: 'extra',
+			off: false,
+			date: `${2027 + Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}-15`,
+			amount: 1_000 + at,
+			perYear: 52,
+			until: null
+		});
+		const [first] = wholeCase().debts;
+		const debts = Array.from({ length: 60 }, (_, index) => ({
+			...first,
+			id: crypto.randomUUID(),
+			name: `Debt number ${index + 1} of sixty`,
+			happenings: Array.from({ length: 60 }, (_, at) => happening(at))
+		}));
+		const fresh = { label: 'Large', currency: USD, asOf: TODAY };
+		const made = await residuum.request('POST', '/api/cases', fresh);
+		const { id } = made.body as { id: string };
+		const { document } = small;
+		const large = { ...document, label: 'Large', debts };
+		let done = false;
+		const saving = residuum
+			.request('PUT', `/api/cases/${id}`, { basedOn: 1, what: 'all of it', document: large })
+			.finally(() => (done = true));
+		// What needs no database is answered at once, whatever that one is doing.
+		const waits: number[] = [];
+		while (!done) {
+			const began = performance.now();
+			expect((await fetch(`${residuum.address}/favicon.svg`)).status).toBe(200);
+			waits.push(performance.now() - began);
+		}
+		expect((await saving).status).toBe(200);
+		const opened = performance.now();
+		expect((await fetch(`${residuum.address}/cases/${id}`)).status).toBe(200);
+		const took = performance.now() - opened;
+		expect(Math.max(...waits)).toBeLessThan(1_000);
+		expect(took).toBeLessThan(3_000);
+		await residuum.remove();
+	});
+});
