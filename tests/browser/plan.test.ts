@@ -258,7 +258,7 @@ describe('a short month', () => {
 		await screen.answer('in July 2035, after 103 months; it costs 15,219.47 in interest');
 		await screen.see(
 			'.short',
-			/From January 2027, in \d+ months, the money is 20\.01 less than what is asked; each debt then gets its share\. 260\.01 a month would cover it; or what is asked would have to fall to 92\.30 % at first\./
+			/From January 2027, in \d+ months, the money is 20\.01 less than what is asked; each debt then gets its share\. 260\.01 a month would cover it\. In January 2027 there is enough for 92\.30 % of what is asked\./
 		);
 		await screen.click('.short button');
 		await screen.see('.strip h2', '20.01 is missing of what is asked');

@@ -98,8 +98,9 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 			12
 		);
 		// Paid on top of the 121.00 that are held.
-		await screen.see(sentence, writeMoney(cents(twelve.smallest - 12_100), USD));
+		await screen.see(sentence, writeMoney(cents((twelve.smallest?.amount ?? 0) - 12_100), USD));
 		await screen.see(below, 'Then 12 payments');
+		await screen.see(below, 'The extra with each payment becomes');
 		await screen.click('[aria-labelledby="backwards"] .use');
 		await screen.answer('this debt is paid off in December 2027, after 12 payments');
 	});

@@ -343,15 +343,15 @@ function solved(
 	const known = { ...plain, opening: balance, rate, paymentsPerYear, timing };
 	switch (ask) {
 		case 'payment': {
-			const { level, levelRun, smallest, smallestRun } = paymentFor(known, periods);
+			const { level, levelRun, smallest } = paymentFor(known, periods);
 			return {
 				levelPayment: level,
 				levelFinalPayment: levelRun.finalPayment,
 				levelTotalInterest: levelRun.totalInterest,
-				smallestPayment: smallest,
-				smallestPeriods: smallestRun.periods,
-				smallestFinalPayment: smallestRun.finalPayment,
-				smallestTotalInterest: smallestRun.totalInterest
+				smallestPayment: smallest?.amount,
+				smallestPeriods: smallest?.run.periods,
+				smallestFinalPayment: smallest?.run.finalPayment,
+				smallestTotalInterest: smallest?.run.totalInterest
 			};
 		}
 		case 'periods': {
@@ -382,8 +382,8 @@ function solved(
 			};
 		case 'extra': {
 			if (!given.debt) throw new Error('an extra is asked for a debt');
-			const { extra, run } = extraFor(given.debt, periods);
-			return { ...run, extra };
+			const answer = extraFor(given.debt, periods);
+			return { ...answer?.run, extra: answer?.extra };
 		}
 	}
 }

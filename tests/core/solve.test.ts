@@ -8,6 +8,7 @@ import { runTotals } from '../../src/lib/core/run';
 import {
 	balanceFor,
 	extraFor,
+	least,
 	paymentBetween,
 	paymentFor,
 	periodsFor,
@@ -38,12 +39,14 @@ describe('an answer put back into a run gives what was asked, and one cent less 
 	it('for the payment', () => {
 		fc.assert(
 			fc.property(knowns, counts, (known, periods) => {
-				const { smallest, smallestRun } = paymentFor(known, periods);
-				expect(smallestRun).toEqual(runTotals(paying(known, smallest)));
-				expect(smallestRun.ending.status).toBe('cleared');
-				expect(smallestRun.periods).toBeLessThanOrEqual(periods);
-				if (smallest === 1) return;
-				const less = runTotals(paying(known, smallest - 1));
+				const { smallest } = paymentFor(known, periods);
+				if (smallest === null) throw new Error('some amount clears a debt without happenings');
+				const { amount, run, oneLessRun: less } = smallest;
+				expect(run).toEqual(runTotals(paying(known, amount)));
+				expect(run.ending.status).toBe('cleared');
+				expect(run.periods).toBeLessThanOrEqual(periods);
+				if (amount === 1) return;
+				expect(less).toEqual(runTotals(paying(known, amount - 1)));
 				expect(less.ending.status !== 'cleared' || less.periods > periods).toBe(true);
 			})
 		);
@@ -71,7 +74,9 @@ describe('an answer put back into a run gives what was asked, and one cent less 
 				fc.integer({ min: 100, max: 60_000 }),
 				(known, periods, amount) => {
 					const debt = paying(known, amount);
-					const { extra, run } = extraFor(debt, periods);
+					const answer = extraFor(debt, periods);
+					if (answer === null) throw new Error('some extra clears a debt without happenings');
+					const { extra, run } = answer;
 					expect(run.periods).toBeLessThanOrEqual(periods);
 					expect(run.ending.status).toBe('cleared');
 					if (extra === 0) return;
@@ -137,6 +142,34 @@ describe('the other questions', () => {
 					// Half a cent of rounding in each period grows with the interest on it.
 					const slack = i === 0 ? periods / 2 : ((1 + i) ** periods - 1) / (2 * i);
 					expect(Math.abs(balance - later)).toBeLessThanOrEqual(slack + 0.01);
+				}
+			)
+		);
+	});
+});
+
+describe('where nothing that is tried holds', () => {
+	it('is said instead of the largest amount', () => {
+		const debt: Known = {
+			...card,
+			opening: cents(100_000),
+			rate: { basis: 'nominal', annual: percent(0) }
+		};
+		// The only payment that comes in time is missed, so no amount ends it then.
+		expect(paymentFor({ ...debt, skips: [1] }, 1).smallest).toBeNull();
+		expect(least(0, 1_000, () => false, 10)).toBeNull();
+		expect(least(0, 1_000, (value) => value >= 1_000, 10)).toBe(1_000);
+		expect(least(5, 1_000, () => true, 900)).toBe(5);
+		fc.assert(
+			fc.property(
+				fc.nat(500),
+				fc.nat(500),
+				fc.nat(1_200),
+				fc.nat(1_200),
+				(low, more, from, guess) => {
+					const high = low + more;
+					const found = least(low, high, (value) => value >= from, guess);
+					expect(found).toBe(from > high ? null : Math.max(low, from));
 				}
 			)
 		);

@@ -87,7 +87,7 @@ describe('the answer as a sentence', () => {
 
 	it('says what never ends, and what each month adds', () => {
 		expect(answer({ pays: fixed(7_000) })).toBe(
-			'At 70.00 a month this debt is never paid off: each month adds 8.38 or more.'
+			'At 70.00 a month this debt is never paid off: the first payment leaves 8.38 more owed, and it does not come below 4,182.36 again.'
 		);
 		const even = { balance: 600_000, annual: 200_000, pays: fixed(10_000) };
 		expect(answer(even)).toBe(
@@ -109,7 +109,7 @@ describe('the answer as a sentence', () => {
 			asked: share(20_000, 0, 100)
 		};
 		expect(answer(turning, ASKED)).toMatch(
-			/it falls to 5,095.47 by July 2030; then each month adds 0.03 or more\.$/
+			/it falls to 5,095.47 by July 2030; the next payment leaves 0.03 more\.$/
 		);
 		expect(answer({ ...creeping, pays: { kind: 'held' } })).toMatch(
 			/Paying the minimum, it would never be paid off\.$/
@@ -166,7 +166,9 @@ describe('the answer as a sentence', () => {
 			/^At 140.00 a month this debt is paid off in September 2030/
 		);
 		expect(answer({ pays: fixed(3_231, 52) })).toMatch(/^At 32.31 a week this debt/);
-		expect(answer({ pays: fixed(1_000, 52) })).toMatch(/: each week adds 8\.\d\d or more\.$/);
+		expect(answer({ pays: fixed(1_000, 52) })).toMatch(
+			/: the first payment leaves 8\.\d\d more owed, and/
+		);
 		const loan: AskedPayment = { kind: 'level', periods: 24, balloon: cents(100_000) };
 		expect(answer({ asked: loan }, ASKED)).toMatch(
 			/after 24 payments, the last one 1,1\d\d\.\d\d with the balloon of 1,000.00; it costs/

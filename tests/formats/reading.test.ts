@@ -35,7 +35,8 @@ describe('amounts', () => {
 		['12.', 1_200],
 		['0', 0],
 		[' 0.01 ', 1],
-		['12.500', 1_250],
+		['12.5000', 1_250],
+		['0.500', 50],
 		['999,999,999.99', 99_999_999_999]
 	])('reads %s', (typed, expected) => {
 		expect(value(readMoney(typed, usd))).toBe(expected);
@@ -44,6 +45,9 @@ describe('amounts', () => {
 	it('reads amounts in the decimals of their currency', () => {
 		expect(value(readMoney('¥418,236', jpy))).toBe(418_236);
 		expect(value(readMoney('4,182.365', kwd))).toBe(4_182_365);
+		// Where there are no decimals a point can only group; where there are three it is the decimal mark.
+		expect(value(readMoney('1.200', jpy))).toBe(1_200);
+		expect(value(readMoney('1.200', kwd))).toBe(1_200);
 		expect(problem(readMoney('418.5', jpy))).toContain('JPY amounts have no decimals.');
 		expect(writeMoney(cents(418_236), jpy)).toBe('418,236');
 		expect(writeMoney(cents(5), kwd)).toBe('0.005');
@@ -54,6 +58,11 @@ describe('amounts', () => {
 		['abc', '“abc” is not an amount.'],
 		['12,34,56', '“12,34,56” is not an amount.'],
 		['1.2.3', '“1.2.3” is not an amount.'],
+		['1.200', '“1.200” could be 1,200.00 or 1.20.'],
+		['12.500', '“12.500” could be 12,500.00 or 12.50.'],
+		['£12', '“£12” is in another currency than this case, USD.'],
+		['12 EUR', '“12 EUR” is in another currency than this case, USD.'],
+		['12€', 'is in another currency than this case, USD.'],
 		['4.1823', 'USD amounts have at most 2 decimals.'],
 		['-5', 'An amount can’t be below zero.'],
 		['−5.00', 'An amount can’t be below zero.'],
@@ -117,6 +126,10 @@ describe('dates', () => {
 		['January 15, 2027', '2027-01-15'],
 		['15.1.2027', '2027-01-15'],
 		['3rd Feb 2027', '2027-02-03'],
+		['15 Jan 27', '2027-01-15'],
+		['1/15/2027', '2027-01-15'],
+		['15/1/2027', '2027-01-15'],
+		['3/3/27', '2027-03-03'],
 		['15', '2027-01-15'],
 		['16', '2026-12-16'],
 		['31', '2026-12-31'],
@@ -130,7 +143,10 @@ describe('dates', () => {
 		expect(problem(readDate('31 Feb 2027', asOf))).toContain('There is no day “31 Feb 2027”.');
 		expect(problem(readDate('32', asOf))).toContain('There is no day “32”.');
 		expect(problem(readDate('2027-13-01', asOf))).toContain('There is no day');
-		expect(problem(readDate('3/4/2027', asOf))).toContain('could be two different days');
+		expect(problem(readDate('3/4/2027', asOf))).toContain(
+			'“3/4/2027” could be 3 Apr 2027 or 4 Mar 2027.'
+		);
+		expect(problem(readDate('13/14/2027', asOf))).toContain('There is no day “13/14/2027”.');
 		expect(problem(readDate('soon', asOf))).toContain('“soon” is not a date. A day such as');
 	});
 

@@ -127,8 +127,7 @@ export function leastMoney(
 ): Cents | null {
 	const at = (amount: number) => holds(planTotals(debts, under(paying(plan, amount))));
 	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
-	if (!at(everything)) return null;
-	return least(0, everything, at, askedAtBegin(debts, plan.begins)) as Cents;
+	return least(0, everything, at, askedAtBegin(debts, plan.begins)) as Cents | null;
 }
 
 /** The smallest amount a month with which no month is short. */
@@ -167,9 +166,9 @@ export function cureOf(
 		return totals.ending.status !== 'refused' && !totals.shortMonths.some(within);
 	};
 	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
-	if (!covered(everything)) return null;
 	const guess = statedIn(plan, short.month) + short.missing;
-	return { from, until, amount: least(0, everything, covered, guess) as Cents };
+	const amount = least(0, everything, covered, guess);
+	return amount === null ? null : { from, until, amount: amount as Cents };
 }
 
 /** The months in which the amount of one month is stated: from one, until another. */
@@ -231,8 +230,7 @@ export function moneyThatEndsSooner(
 		) ?? { payoffMonth: null };
 		return payoffMonth !== null && payoffMonth < month;
 	};
-	const most = 2 * present;
-	return sooner(most) ? (least(present + 1, most, sooner, present + 1) as Cents) : null;
+	return least(present + 1, 2 * present, sooner, present + 1) as Cents | null;
 }
 
 /** The plan with so much more in every month. */

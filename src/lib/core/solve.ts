@@ -15,11 +15,13 @@ export interface PaymentAnswer {
 	/** The closed form, rounded to the cent, and its run, settled at the term. */
 	readonly level: Cents;
 	readonly levelRun: RunTotals;
-	/** The smallest fixed payment that clears the debt within n periods, and its run. */
-	readonly smallest: Cents;
-	readonly smallestRun: RunTotals;
-	/** The run with one minor unit less, which does not clear it in time. */
-	readonly oneLessRun: RunTotals;
+	/** The smallest fixed payment that clears the debt within n periods; null where no amount does. */
+	readonly smallest: {
+		readonly amount: Cents;
+		readonly run: RunTotals;
+		/** The run with one minor unit less, which does not clear it in time. */
+		readonly oneLessRun: RunTotals;
+	} | null;
 	/** The closed form unrounded, in minor units, and what went into it. */
 	readonly closedForm: { readonly i: number; readonly periods: number; readonly unrounded: number };
 }
@@ -37,9 +39,10 @@ export function paymentFor(known: Known, periods: number): PaymentAnswer {
 	return {
 		level: closed as Cents,
 		levelRun: settled,
-		smallest: smallest as Cents,
-		smallestRun: pays(smallest),
-		oneLessRun: pays(smallest - 1),
+		smallest:
+			smallest === null
+				? null
+				: { amount: smallest as Cents, run: pays(smallest), oneLessRun: pays(smallest - 1) },
 		closedForm: { i, periods, unrounded }
 	};
 }
@@ -60,10 +63,19 @@ export function periodsFor(known: Known, payment: Cents): PeriodsAnswer {
 	const balance = known.timing === 'advance' ? known.opening / (1 + i) : known.opening;
 	const rest = 1 - (balance * i) / payment;
 	const unrounded = i === 0 ? known.opening / payment : -Math.log(rest) / Math.log1p(i);
-	// The form knows one rate and one balance alone.
-	const applies = !known.rateChanges?.length && known.charges.length === 0;
+	const applies = isPlain(known);
 	return { run: whole, i, unrounded: applies && Number.isFinite(unrounded) ? unrounded : null };
 }
+
+/** Whether nothing happens over time: closed forms know one balance, one rate and one payment alone. */
+export const isPlain = ({
+	rateChanges = [],
+	paymentChanges = [],
+	skips = [],
+	charges,
+	extras
+}: Known): boolean =>
+	[rateChanges, paymentChanges, skips, charges, extras].every((list) => list.length === 0);
 
 /** What a lender must be charging. */
 export interface RateAnswer {
@@ -103,8 +115,8 @@ export function rateFor(known: Known, payment: Cents, periods: number): RateAnsw
 export interface BalanceAnswer {
 	readonly balance: Cents;
 	readonly run: RunTotals;
-	/** The run of one minor unit more, which is not cleared in time. */
-	readonly oneMoreRun: RunTotals;
+	/** The run of one minor unit more, which is not cleared in time; null at the largest amount of all. */
+	readonly oneMoreRun: RunTotals | null;
 }
 
 /** The largest balance that a fixed payment clears within n periods; `opening` of the known is not read. */
@@ -115,8 +127,8 @@ export function balanceFor(known: Known, payment: Cents, periods: number): Balan
 	const guess = payment / unroundedLevelPayment(1, periods, i, known.timing === 'advance');
 	const exceeds = (opening: number) => !clearsWithin(owing(opening), periods);
 	const tooMuch = least(1, LIMITS.amount, exceeds, guess);
-	const balance = (tooMuch - 1) as Cents;
-	return { balance, run: owing(balance), oneMoreRun: owing(tooMuch) };
+	const balance = (tooMuch === null ? LIMITS.amount : tooMuch - 1) as Cents;
+	return { balance, run: owing(balance), oneMoreRun: tooMuch === null ? null : owing(tooMuch) };
 }
 
 /** What was paid each period between two balances, rounded: (B₀(1+i)^k − B_k) · i ÷ ((1+i)^k − 1). */
@@ -144,8 +156,8 @@ export interface ExtraAnswer {
 	readonly gained: Difference;
 }
 
-/** The smallest recurring extra with which a debt is cleared within n periods. */
-export function extraFor(debt: DebtTerms, periods: number): ExtraAnswer {
+/** The smallest recurring extra with which a debt is cleared within n periods; null where none does. */
+export function extraFor(debt: DebtTerms, periods: number): ExtraAnswer | null {
 	const adding = (amount: number) => {
 		const extra = { from: 1, every: 1, amount: amount as Cents };
 		return runTotals(amount === 0 ? debt : { ...debt, extras: [...debt.extras, extra] });
@@ -154,10 +166,11 @@ export function extraFor(debt: DebtTerms, periods: number): ExtraAnswer {
 	const level = unroundedLevelPayment(debt.opening, periods, i, debt.timing === 'advance');
 	const without = adding(0);
 	const inTime = (amount: number) => clearsWithin(adding(amount), periods);
-	const extra = least(0, LIMITS.amount, inTime, level - without.firstPayment) as Cents;
+	const extra = least(0, LIMITS.amount, inTime, level - without.firstPayment);
+	if (extra === null) return null;
 	const cleared = adding(extra);
 	const oneLessRun = extra === 0 ? null : adding(extra - 1);
-	return { extra, run: cleared, oneLessRun, gained: difference(cleared, without) };
+	return { extra: extra as Cents, run: cleared, oneLessRun, gained: difference(cleared, without) };
 }
 
 function fixedRun(known: Known, amount: number): RunTotals {
@@ -169,17 +182,17 @@ function clearsWithin({ ending, periods }: RunTotals, limit: number): boolean {
 }
 
 /**
- * The smallest whole number from `low` to `high` that holds, where all above one that holds do; else
- * `high`. Around a guess that is nearly right it takes a few steps, not as many as the range has bits.
+ * The smallest whole number from `low` to `high` that holds, where all above one that holds do; null where none
+ * does. Around a guess that is nearly right it takes a few steps, not as many as the range has bits.
  */
 export function least(
 	low: number,
 	high: number,
 	holds: (value: number) => boolean,
 	guess: number
-): number {
-	let [below, above] = [low - 1, high];
-	let probe = Math.min(Math.max(Math.round(guess), low), high - 1);
+): number | null {
+	let [below, above] = [low - 1, high + 1];
+	let probe = Math.min(Math.max(Math.round(guess), low), high);
 	for (let step = 1; above - below > 1; step *= 4) {
 		const held = holds(probe);
 		if (held) above = probe;
@@ -192,5 +205,5 @@ export function least(
 		if (holds(middle)) above = middle;
 		else below = middle;
 	}
-	return above;
+	return above > high ? null : above;
 }

@@ -1,12 +1,22 @@
 /** One debt as its statement and its client have it, and the ways in which it could be paid. */
-import { dueDate, dueDatesUntil, endOfMonth, addMonths, type PaymentsPerYear } from './calendar';
+import {
+	addMonths,
+	dueDate,
+	dueDatesUntil,
+	endOfMonth,
+	type CalendarDate,
+	type PaymentsPerYear
+} from './calendar';
 import { difference, type Difference } from './compare';
 import type { DebtTerms, Known, PaymentRule, Recurring } from './debt';
 import { happeningTerms, isLenders, type Happening } from './happening';
 import { roundedShare, ZERO, type Cents } from './money';
 import type { Percent } from './rate';
 import { rowAt, run, runTotals, type Run } from './run';
-import { paymentFor } from './solve';
+import { anchorOf } from './period-days';
+import { openPeriod } from './period';
+import { least, paymentFor } from './solve';
+import { beforeTheFirst } from './stretches';
 
 /** What the client pays as a rule. */
 export type Pays =
@@ -76,7 +86,7 @@ export function sameWay(one: Way, other: Way): boolean {
 }
 
 /** The debt with all that its lender decides, but for how it is paid. */
-export function lentTerms({ known, asked, happenings }: StatedDebt): Known {
+function lentTerms({ known, asked, happenings }: StatedDebt): Known {
 	return { ...known, ...happeningTerms(happenings.filter(isLenders), known, asked) };
 }
 
@@ -87,6 +97,60 @@ export function lentTerms({ known, asked, happenings }: StatedDebt): Known {
 export function plannedTerms({ known, asked, happenings }: StatedDebt): DebtTerms {
 	const kept = happenings.filter(({ kind }) => kind !== 'payment');
 	return { ...known, ...happeningTerms(kept, known, asked), payment: asked };
+}
+
+/** The debt with everything that happens to it, its extra too, but for the amount that is paid as a rule. */
+export function standingTerms(debt: StatedDebt): Known {
+	return paidTerms({ ...debt, pays: { kind: 'fixed', amount: ZERO, paymentsPerYear: null } });
+}
+
+/** What is paid as a rule is, from a period on, less than what is asked. */
+export interface Uncovered {
+	readonly date: CalendarDate;
+	/** What is asked in that period, and paid. */
+	readonly asked: Cents;
+	readonly paid: Cents;
+	/** The smallest amount with which that is nowhere so; null where there is none. */
+	readonly covers: Cents | null;
+}
+
+/**
+ * Where the same amount in each period comes to be less than the minimum that is asked: a rate that changes, an
+ * offer that ends. Null where it never is, where what is paid follows what is asked, and where less is paid from
+ * the first payment on.
+ */
+export function uncovered(debt: StatedDebt): Uncovered | null {
+	const { pays, asked, known } = debt;
+	const isOften = pays.kind === 'fixed' && pays.paymentsPerYear !== null;
+	if (asked.kind !== 'minimum' || isOften || known.timing === 'advance') return null;
+	if (pays.kind !== 'held' && pays.kind !== 'fixed') return null;
+	const found = firstBelow(paidTerms(debt), asked);
+	if (!found || found.k === 1) return null;
+	const covers = least(
+		found.paid,
+		found.asked * 4,
+		(amount) => firstBelow({ ...paidTerms(debt), payment: fixed(amount as Cents) }, asked) === null,
+		found.asked
+	);
+	const { date, asked: due, paid } = found;
+	return { date, asked: due as Cents, paid: paid as Cents, covers: covers as Cents | null };
+}
+
+/** The first period of a debt whose scheduled payment is less than another rule asks, none that is skipped. */
+function firstBelow(terms: DebtTerms, asked: PaymentRule) {
+	const paid = run(terms);
+	const asking = { ...terms, payment: asked, paymentChanges: [], skips: [] };
+	const stretch = beforeTheFirst(asking);
+	const anchor = anchorOf(terms);
+	for (let k = 1; k <= paid.periods; k += 1) {
+		const row = rowAt(paid, k);
+		if (!row) break;
+		const due = openPeriod(asking, anchor, stretch, k, row.opening);
+		if (due.asked > row.scheduled && !terms.skips?.includes(k)) {
+			return { k, date: row.date, asked: due.asked, paid: row.scheduled };
+		}
+	}
+	return null;
 }
 
 /** The terms of a debt that is paid in one way. */
@@ -109,7 +173,8 @@ export function wayTerms(debt: StatedDebt, way: Way): DebtTerms {
 			return { ...lent, payment: fixed(way.amount), extras: withEach(way.extra, []) };
 		case 'ends-in': {
 			const periods = periodsWithin(debt, way.months);
-			return { ...lent, payment: fixed(paymentFor(lent, periods).smallest) };
+			const { smallest, level } = paymentFor(lent, periods);
+			return { ...lent, payment: fixed(smallest?.amount ?? level) };
 		}
 		case 'portions': {
 			const { paymentsPerYear } = way;

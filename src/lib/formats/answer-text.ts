@@ -3,8 +3,8 @@ import { dateParts, type CalendarDate } from '../core/calendar';
 import type { Difference } from '../core/compare';
 import { isLenders } from '../core/happening';
 import type { Cents } from '../core/money';
-import { rowAt, type Ending, type Run } from '../core/run';
-import type { Carried, Measured, Standing, StatedDebt } from '../core/ways';
+import { owedAfter, rowAt, type Ending, type Run } from '../core/run';
+import type { Carried, Measured, Standing, StatedDebt, Uncovered } from '../core/ways';
 import { monthName, writeLongDate, writeMonth, writeMonths } from './date-text';
 import { frequencyWords } from './frequency-text';
 import { writeMoney, type Currency } from './money-text';
@@ -57,7 +57,7 @@ export function waySentence(
 	const joined = first?.text === 'At ' && paying.length === 3 ? ' this debt' : ', this debt';
 	const subject = [...paying, say(joined)];
 	if (run.ending.status !== 'cleared') {
-		return [...subject, ...endlessPhrases(run, run.ending, currency)];
+		return [...subject, ...endlessPhrases(carried, run.ending, currency)];
 	}
 	const payoff = figure(writeMonth(run.ending.payoffDate), { of: 'run', name: 'payoffDate' });
 	const after = [
@@ -168,6 +168,26 @@ function balloonPhrases({ terms, run }: Carried, currency: Currency): Phrase[] {
 	];
 }
 
+/** From when on less is paid than the minimum asks, and what would cover it. */
+export function uncoveredSentence(
+	{ date, asked, paid, covers }: Uncovered,
+	currency: Currency
+): Sentence {
+	const money = (amount: Cents) => figure(writeMoney(amount, currency));
+	return [
+		say('In '),
+		figure(writeMonth(date)),
+		say(' the minimum comes to '),
+		money(asked),
+		say(', more than the '),
+		money(paid),
+		say(' that is paid. '),
+		...(covers === null
+			? [say('No fixed amount covers it throughout.')]
+			: [money(covers), say(' each time covers it throughout.')])
+	];
+}
+
 /** “, 2 months sooner and 89.10 less than paying the minimum” */
 export function againstPhrases(
 	against: Difference,
@@ -205,7 +225,7 @@ export function againstPhrases(
 
 /** What is said of a run that does not end: always with the figures at that point. */
 function endlessPhrases(
-	run: Run,
+	{ run, terms }: Carried,
 	ending: Exclude<Ending, { status: 'cleared' }>,
 	currency: Currency
 ): Phrase[] {
@@ -236,16 +256,22 @@ function endlessPhrases(
 	}
 	const { lowest, lowestPeriod, lowestDate, growth } = ending;
 	const never = [say(' is '), figure('never'), say(' paid off: ')];
-	const { each } = frequencyWords(run.paymentsPerYear);
-	const adds = [say(`${each} adds `), figure(money(growth)), say(' or more.')];
 	const lowestOwed = figure(money(lowest), {
 		of: 'row',
 		name: 'closing',
 		k: Math.max(lowestPeriod, 1)
 	});
+	const adds = [say('the next payment leaves '), figure(money(growth)), say(' more')];
 	if (lowestPeriod === 0) {
 		return growth > 0
-			? [...never, ...adds]
+			? [
+					...never,
+					say('the first payment leaves '),
+					figure(money(growth)),
+					say(' more owed, and it does not come below '),
+					lowestOwed,
+					say(' again.')
+				]
 			: [
 					...never,
 					say('the payment covers the interest and no more, and '),
@@ -253,14 +279,24 @@ function endlessPhrases(
 					say(' stays owed.')
 				];
 	}
-	const falls = [say('it falls to '), lowestOwed, say(' by '), figure(writeMonth(lowestDate))];
-	return growth > 0
-		? [...never, ...falls, say('; then '), ...adds]
-		: [
-				...never,
-				...falls,
-				say(' and stays there: a percentage of so little is no more than its interest.')
-			];
+	// Before what was still to come had come, less may have been owed: then it does not fall to it.
+	const falls = isLowestOfAll(run, lowest)
+		? [say('it falls to '), lowestOwed, say(' by '), figure(writeMonth(lowestDate))]
+		: [say('after '), figure(writeMonth(lowestDate)), say(' it does not fall below '), lowestOwed];
+	if (growth > 0) return [...never, ...falls, say('; '), ...adds, say('.')];
+	const shrinks = terms.payment.kind === 'minimum' && terms.payment.floor === 0;
+	return [
+		...never,
+		...falls,
+		say(' and stays there'),
+		say(shrinks ? ': a percentage of so little is no more than its interest.' : '.')
+	];
+}
+
+/** Whether less was owed at no other time of a run than this. */
+function isLowestOfAll(run: Run, lowest: Cents): boolean {
+	for (let k = 0; k <= run.periods; k += 1) if (owedAfter(run, k) < lowest) return false;
+	return run.starting > lowest;
 }
 
 /** The answer before a change, and how far the one after it is from there. */

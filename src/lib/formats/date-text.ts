@@ -56,14 +56,14 @@ const ALLOWED = 'A day such as 15 Jan 2027 or 2027-01-15.';
 
 /**
  * Reads a date: `2027-01-15`, `15 Jan 2027`, `January 15, 2027`, `15.1.2027`. `15 Jan` and `15` are
- * the next such day after `after`. Where day and month could be swapped it asks rather than guesses.
+ * the next such day after `after`; `15 Jan 27` is in 2027. `1/15/2027` has one reading; where day and month could
+ * be swapped it asks rather than guesses.
  */
 export function readDate(typed: string, after: CalendarDate): Reading<CalendarDate> {
 	const text = typed.trim().toLowerCase();
 	if (text === '') return refused('The date is missing.', ALLOWED);
-	if (/^\d{1,2}\/\d{1,2}\/\d{2,4}$/.test(text)) {
-		return refused(`${quoted(typed.trim())} could be two different days.`, ALLOWED);
-	}
+	const slashed = /^(\d{1,2})\/(\d{1,2})\/(\d{4}|\d{2})$/.exec(text);
+	if (slashed) return slashedDate(typed, Number(slashed[1]), Number(slashed[2]), slashed[3] ?? '');
 	const parts = writtenParts(text);
 	if (parts === null) return refused(`${quoted(typed.trim())} is not a date.`, ALLOWED);
 	const date = completed(parts, after);
@@ -71,6 +71,30 @@ export function readDate(typed: string, after: CalendarDate): Reading<CalendarDa
 		? refused(`There is no day ${quoted(typed.trim())}.`, ALLOWED)
 		: accepted(date);
 }
+
+/** Day and month on either side of a slash, in the order of one country or another. */
+function slashedDate(
+	typed: string,
+	one: number,
+	two: number,
+	years: string
+): Reading<CalendarDate> {
+	const year = fullYear(years);
+	const readings = [
+		calendarDate({ day: one, month: two, year }),
+		calendarDate({ day: two, month: one, year })
+	].flatMap((date) => date ?? []);
+	const [first, second] = readings;
+	if (first === undefined) return refused(`There is no day ${quoted(typed.trim())}.`, ALLOWED);
+	if (second === undefined || second === first) return accepted(first);
+	return refused(
+		`${quoted(typed.trim())} could be ${writeDate(first)} or ${writeDate(second)}.`,
+		ALLOWED
+	);
+}
+
+/** Two digits are a year of this century. */
+const fullYear = (digits: string): number => Number(digits) + (digits.length === 2 ? 2000 : 0);
 
 /** Reads a month: `June 2029`, `Jun 2029`, `2029-06`, `6/2029`. The value is its first day. */
 export function readMonth(typed: string): Reading<CalendarDate> {
@@ -150,7 +174,7 @@ function writtenParts(text: string): WrittenParts | null {
 	const bare = /^(\d{1,2})(?:st|nd|rd|th)?$/.exec(text);
 	if (bare) return { day: Number(bare[1]) };
 	const named =
-		/^(\d{1,2})(?:st|nd|rd|th)?[\s.]+([a-z]{3,})\.?,?(?:\s+(\d{4}))?$/.exec(text) ??
+		/^(\d{1,2})(?:st|nd|rd|th)?[\s.]+([a-z]{3,})\.?,?(?:\s+(\d{4}|\d{2}))?$/.exec(text) ??
 		swapped(/^([a-z]{3,})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?(?:\s+(\d{4}))?$/.exec(text));
 	if (!named) return null;
 	const month = monthNumber(named[2] ?? '');
@@ -162,7 +186,7 @@ function swapped(match: readonly (string | undefined)[] | null) {
 }
 
 function optional(digits: string | undefined): number | undefined {
-	return digits === undefined ? undefined : Number(digits);
+	return digits === undefined ? undefined : fullYear(digits);
 }
 
 function monthNumber(name: string): number | null {

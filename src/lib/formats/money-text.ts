@@ -41,10 +41,21 @@ function largestAmount(currency: Currency): string {
 export function readMoney(typed: string, currency: Currency): Reading<Cents> {
 	const allowed = `An amount from 0 to ${largestAmount(currency)}, such as ${writeMoney(418236 as Cents, currency)}.`;
 	const bare = withoutCurrency(typed, currency);
+	if (bare === null) {
+		return refused(
+			`${quoted(typed.trim())} is in another currency than this case, ${currency.code}.`,
+			allowed
+		);
+	}
 	if (bare === '') return refused('The amount is missing.', allowed);
-	const parts = decimalDigits(bare);
+	const parts = decimalDigits(withoutGroups(bare, currency));
 	if (parts === null) return refused(`${quoted(typed.trim())} is not an amount.`, allowed);
 	if (parts.negative) return refused('An amount can’t be below zero.', allowed);
+	const either = otherReading(bare, currency);
+	if (either !== null) {
+		const readings = either.map((amount) => writeMoney(amount, currency)).join(' or ');
+		return refused(`${quoted(typed.trim())} could be ${readings}.`, allowed);
+	}
 	const amount = scaled(parts.whole, parts.fraction, currency.digits);
 	if (amount === null) {
 		const decimals = currency.digits === 0 ? 'no decimals' : `at most ${currency.digits} decimals`;
@@ -54,13 +65,51 @@ export function readMoney(typed: string, currency: Currency): Reading<Cents> {
 	return accepted(amount as Cents);
 }
 
-function withoutCurrency(typed: string, { code }: Currency): string {
-	return typed
-		.trim()
-		.replace(new RegExp(`^${code}|${code}$`, 'i'), '')
-		.replace(/^(-?)\s*\p{Sc}|\p{Sc}$/u, '$1')
-		.trim();
+/** One point with three digits after it: groups them in some countries, and is the decimal mark in others. */
+const POINT_AND_THREE = /^([1-9]\d{0,2})\.(\d{3})$/;
+
+/** Where no amount of the currency can have three decimals, such a point can only group. */
+const withoutGroups = (bare: string, { digits }: Currency): string =>
+	digits === 0 ? bare.replace(POINT_AND_THREE, '$1$2') : bare;
+
+/** Both readings of an amount that has two; null where it has one. */
+function otherReading(bare: string, { digits }: Currency): readonly [Cents, Cents] | null {
+	const [match, whole = '', fraction = ''] = POINT_AND_THREE.exec(bare) ?? [];
+	if (match === undefined || digits === 0) return null;
+	const decimal = scaled(whole, fraction, digits);
+	if (decimal === null) return null;
+	const isWritten = digits === fraction.length;
+	return isWritten ? null : [(Number(whole + fraction) * 10 ** digits) as Cents, decimal as Cents];
 }
+
+/** What was typed without the currency's own sign or code; null where it has those of another one. */
+function withoutCurrency(typed: string, { code }: Currency): string | null {
+	const text = typed.trim();
+	const [, before = '', number = '', after = ''] =
+		/^(\p{Sc}|[A-Za-z]{3}(?=[\s\d.,-]))?\s*(.*?)\s*(\p{Sc}|(?<=[\s\d.,])[A-Za-z]{3})?$/u.exec(
+			text
+		) ?? [];
+	for (const sign of [before, after]) {
+		if (sign !== '' && !signsOf(code).includes(sign.toUpperCase())) {
+			return isCurrencySign(sign) ? null : text;
+		}
+	}
+	return number.replace(/^-\s*\p{Sc}/u, '-');
+}
+
+/** The code of a currency and the signs that it is written with. */
+function signsOf(code: string): string[] {
+	const signs = (['symbol', 'narrowSymbol'] as const).map(
+		(currencyDisplay) =>
+			new Intl.NumberFormat('en', { style: 'currency', currency: code, currencyDisplay })
+				.formatToParts(0)
+				.find(({ type }) => type === 'currency')?.value ?? code
+	);
+	return [code, ...signs].map((sign) => sign.toUpperCase());
+}
+
+const isCurrencySign = (sign: string): boolean =>
+	/^\p{Sc}$/u.test(sign) || Intl.supportedValuesOf('currency').includes(sign.toUpperCase());
 
 /** The currencies one can choose, with their decimals, from the platform's own ISO 4217 data. */
 export function knownCurrencies(): readonly (Currency & { readonly name: string })[] {

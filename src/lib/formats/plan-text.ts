@@ -222,14 +222,18 @@ export function shortSentence(plan: Plan, cure: Cure | null, currency: Currency)
 		...(most > first.missing ? [say(', at most '), figure(writeMoney(most, currency))] : []),
 		say('; each debt then gets its share. '),
 		...(cure === null
-			? [say('To cover it, what is asked')]
+			? []
 			: [
 					figure(writeMoney(cure.amount, currency)),
-					say(` a month${stretchWords(plan, cure)} would cover it; or what is asked`)
+					say(` a month${stretchWords(plan, cure)} would cover it. `)
 				]),
-		say(' would have to fall to '),
-		figure(writePercent(coveredAtFirst)),
-		say(count === 1 ? '.' : ' at first.')
+		...(coveredAtFirst === 0
+			? [say(`There is nothing for what is asked in ${from}.`)]
+			: [
+					say(`In ${from} there is enough for `),
+					figure(writePercent(coveredAtFirst)),
+					say(' of what is asked.')
+				])
 	];
 }
 

@@ -2,7 +2,7 @@
  * The questions asked backwards: each a sentence with blanks, the first of them the answer. What is said
  * below the sentence is how the answer comes about, and what the last payment is.
  */
-import type { CalendarDate } from '../core/calendar';
+import { monthsBetween, type CalendarDate } from '../core/calendar';
 import type { Cents } from '../core/money';
 import type { Percent } from '../core/rate';
 import type {
@@ -35,36 +35,43 @@ export const QUESTIONS: readonly { readonly value: QuestionId; readonly words: s
 export interface Answered {
 	readonly blank: string | null;
 	readonly below: string;
+	/** It does not end: the blank says so in words of its own. */
+	readonly endless?: boolean;
 	readonly working?: WrittenWorking;
 }
 
 /** “191.21 a month pays it off by June 2029” */
 export function paymentAnswered(
 	answer: PaymentAnswer,
-	balance: Cents,
+	/** What is owed, and whether nothing happens over time. */
+	{ balance, plain }: { readonly balance: Cents; readonly plain: boolean },
 	currency: Currency
 ): Answered {
 	const money = (amount: Cents) => writeMoney(amount, currency);
-	const { smallest, smallestRun, oneLessRun, level, closedForm } = answer;
+	const { smallest, level, closedForm } = answer;
 	const { i, periods: n, unrounded } = closedForm;
-	const closed = level === smallest ? '' : ` The closed form rounds to ${money(level)}.`;
-	const one = (smallest - 1) as Cents;
+	if (smallest === null) {
+		return { blank: null, below: 'With what happens over time no amount ends it by then.' };
+	}
+	const { amount, run, oneLessRun } = smallest;
+	const closed =
+		level === amount || !plain ? '' : ` The formula, rounded to the cent, gives ${money(level)}.`;
+	const one = (amount - 1) as Cents;
 	return {
-		blank: money(smallest),
-		below: `${countOf(smallestRun.periods, 'payment')}, the last one ${money(smallestRun.finalPayment)}; ${money(smallestRun.totalInterest)} in interest. One cent less does not do it.${closed}`,
+		blank: money(amount),
+		below: `${countOf(run.periods, 'payment')}, the last one ${money(run.finalPayment)}; ${money(run.totalInterest)} in interest. One cent less does not do it.${closed}`,
 		working: {
 			title: `the payment that ends it within ${countOf(n, 'payment')}`,
-			words:
-				'the smallest amount with which the run ends in time; the closed form, balance × i ÷ (1 − (1 + i)^−n), says about where it lies',
-			numbers:
-				i === 0
+			words: plain
+				? 'the smallest amount with which the run ends in time; the closed form, balance × i ÷ (1 − (1 + i)^−n), says about where it lies'
+				: 'the smallest amount with which the run, with all that happens over time, ends in time',
+			numbers: !plain
+				? null
+				: i === 0
 					? `${money(balance)} ÷ ${n} = ${precise(unrounded, currency)}`
 					: `${money(balance)} × i ÷ (1 − (1 + i)^−${n}) = ${precise(unrounded, currency)}; ${periodRate(i)}`,
-			result: money(smallest),
-			sources: [
-				tried(money(smallest), smallestRun, currency),
-				tried(money(one), oneLessRun, currency)
-			]
+			result: money(amount),
+			sources: [tried(money(amount), run, currency), tried(money(one), oneLessRun, currency)]
 		}
 	};
 }
@@ -77,9 +84,11 @@ export function timeAnswered(
 ): Answered {
 	const money = (amount: Cents) => writeMoney(amount, currency);
 	if (run.ending.status !== 'cleared') {
+		const end = endInWords(run, writeMonth);
 		return {
-			blank: endInWords(run, writeMonth),
-			below: `${money(run.closing)} would still be owed.`
+			blank: end === 'never' ? 'never ends' : 'does not end within 100 years',
+			endless: true,
+			below: `${money(run.closing)} would still be owed after ${countOf(run.periods, 'payment')}.`
 		};
 	}
 	const exact = unrounded === null ? '' : ` Unrounded: ${unrounded.toFixed(2)} payments.`;
@@ -104,15 +113,20 @@ export function timeAnswered(
 /** “Paying 180.00 for 36 months, the rate must be 12.2489 %” */
 export function rateAnswered(
 	{ annual, paid, i }: RateAnswer,
-	asked: { readonly balance: Cents; readonly payment: Cents; readonly periods: number },
+	asked: {
+		readonly balance: Cents;
+		readonly payment: Cents;
+		readonly periods: number;
+		readonly plain: boolean;
+	},
 	currency: Currency
 ): Answered {
 	const money = (amount: Cents) => writeMoney(amount, currency);
-	const { balance, payment, periods: n } = asked;
+	const { balance, payment, periods: n, plain } = asked;
 	if (annual !== null) {
 		return {
 			blank: writePercent(annual),
-			below: `${money(paid)} paid in all on ${money(balance)}; the rate at which that comes out even.`,
+			below: `${money(paid)} is paid in all for ${money(balance)}${plain ? '' : ', without what happens over time'}.`,
 			working: {
 				title: 'the rate that must be charged',
 				words:
@@ -142,7 +156,7 @@ export function affordAnswered(
 	const money = (amount: Cents) => writeMoney(amount, currency);
 	return {
 		blank: money(balance),
-		below: `${money(run.totalInterest)} of what is paid is interest; a cent more would take one payment more.`,
+		below: `${money(run.totalInterest)} of what is paid is interest; one cent more is not paid off in time.`,
 		working: {
 			title: 'what can be afforded',
 			words: 'the largest balance that these payments clear in time, payment by payment in the run',
@@ -150,7 +164,7 @@ export function affordAnswered(
 			result: money(balance),
 			sources: [
 				tried(money(balance), run, currency),
-				tried(money(oneMoreRun.starting), oneMoreRun, currency)
+				...(oneMoreRun ? [tried(money(oneMoreRun.starting), oneMoreRun, currency)] : [])
 			]
 		}
 	};
@@ -192,11 +206,25 @@ export function paidAnswered(
 
 /** “To end when the other one ends, add 46.66” */
 export function extraAnswered(
-	{ extra, run, oneLessRun }: ExtraAnswer,
+	answer: ExtraAnswer | null,
 	by: CalendarDate,
 	currency: Currency
 ): Answered {
-	if (extra === 0) return { blank: 'nothing', below: `It ends by ${writeMonth(by)} as it is.` };
+	if (answer === null) {
+		return { blank: null, below: 'With what happens over time no amount ends it by then.' };
+	}
+	const { extra, run, oneLessRun } = answer;
+	if (extra === 0) {
+		const ends = run.ending.status === 'cleared' ? run.ending.payoffDate : by;
+		const earlier = monthsBetween(ends, by);
+		return {
+			blank: 'nothing',
+			below:
+				earlier > 0
+					? `It ends in ${writeMonth(ends)} without that, ${writeMonths(earlier)} before the other one.`
+					: `It ends in ${writeMonth(ends)} without that, in the same month.`
+		};
+	}
 	const money = (amount: Cents) => writeMoney(amount, currency);
 	const one = (extra - 1) as Cents;
 	return {

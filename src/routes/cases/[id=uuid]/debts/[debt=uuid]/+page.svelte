@@ -3,14 +3,16 @@
 	import type { CalendarDate } from '$lib/core/calendar';
 	import { difference } from '$lib/core/compare';
 	import type { Figure } from '$lib/core/figure';
-	import { carryOut, measured, paysAs, sameWay, type Way } from '$lib/core/ways';
+	import { carryOut, measured, paysAs, sameWay, uncovered, type Way } from '$lib/core/ways';
 	import { workingOf } from '$lib/core/working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { newHappening, paidIn, withHappening } from '$lib/desk/debt-entry';
-	import { beforeSentence, waySentence } from '$lib/formats/answer-text';
+	import { beforeSentence, uncoveredSentence, waySentence } from '$lib/formats/answer-text';
 	import { carriedOut } from '$lib/formats/case-document';
 	import { statedDebt, type DebtEntry, type HappeningEntry } from '$lib/formats/debt-document';
 	import { debtFields, missingOf, nameOf } from '$lib/formats/debt-text';
+	import { writeMoney } from '$lib/formats/money-text';
+	import Phrases from '$lib/ui/Phrases.svelte';
 	import { HAPPENING_KINDS } from '$lib/formats/happening-text';
 	import type { NamedRun } from '$lib/formats/picture-text';
 	import type { Sentence } from '$lib/formats/sentence';
@@ -131,6 +133,9 @@
 		readonly anchor: HTMLElement;
 		readonly draft: HappeningEntry;
 	}
+	/** Where the amount that is paid comes to be less than the minimum. */
+	const short = $derived(stated && way === PAID ? uncovered(stated) : null);
+
 	let editing = $state.raw<Editing | null>(null);
 	const edited = $derived(
 		editing && (debt?.happenings.find((item) => item.id === editing?.draft.id) ?? null)
@@ -218,6 +223,20 @@
 			{sentence}
 			onopen={(figure, element) => figure.of !== 'plan' && open(figure, element)}
 		/>
+		{#if short}
+			{@const { covers } = short}
+			<p class="short">
+				<Phrases sentence={uncoveredSentence(short, currency)} />
+				{#if covers !== null}
+					<button
+						type="button"
+						onclick={() =>
+							change('payment', { pays: { kind: 'fixed', amount: covers, paymentsPerYear: null } })}
+						>Pay {writeMoney(covers, currency)} instead</button
+					>
+				{/if}
+			</p>
+		{/if}
 		{#if stood && standing && carried}
 			<BeforeLine
 				sentence={beforeSentence(stood, standing, difference(carried.run, standing.run), currency)}
@@ -317,6 +336,18 @@
 </main>
 
 <style>
+	.short {
+		margin-top: 8px;
+		padding-left: 12px;
+		border-left: 3px solid var(--ink);
+	}
+
+	.short button {
+		margin-left: 10px;
+		color: var(--act);
+		font-weight: 600;
+	}
+
 	main {
 		display: grid;
 		grid-template:

@@ -13,17 +13,19 @@
 	import {
 		balanceFor,
 		extraFor,
+		isPlain,
 		paymentBetween,
 		paymentFor,
 		periodsFor,
 		rateFor
 	} from '$lib/core/solve';
-	import { lentTerms, wayTerms, type StatedDebt } from '$lib/core/ways';
-	import { paidIn } from '$lib/desk/debt-entry';
+	import { standingTerms, wayTerms, type StatedDebt } from '$lib/core/ways';
 	import type { DebtEntry } from '$lib/formats/debt-document';
 	import { writeMonth } from '$lib/formats/date-text';
 	import { frequencyWords } from '$lib/formats/frequency-text';
-	import type { Currency } from '$lib/formats/money-text';
+	import { debtFields } from '$lib/formats/debt-text';
+	import { writeMoney, type Currency } from '$lib/formats/money-text';
+	import { writePercent } from '$lib/formats/percent-text';
 	import {
 		affordAnswered,
 		extraAnswered,
@@ -65,7 +67,9 @@
 	let until = $state<CalendarDate>(untrack(() => start));
 	let otherId = $state<string>('');
 
-	const known = $derived(lentTerms(stated));
+	/** The debt as it stands, with everything that happens to it and is switched on. */
+	const known = $derived(standingTerms(stated));
+	const plain = $derived(isPlain(known));
 	const { paymentsPerYear } = $derived(stated.known);
 	const { per } = $derived(frequencyWords(paymentsPerYear));
 	const money = $derived(moneyText(currency));
@@ -76,13 +80,20 @@
 	/** The answer, and what “Use it” would write into the debt. */
 	interface Solved {
 		readonly answered: Answered;
-		readonly use?: { readonly field: string; readonly fields: Partial<DebtEntry> };
+		readonly use?: {
+			readonly field: string;
+			readonly fields: Partial<DebtEntry>;
+			/** What it changes, said beforehand. */
+			readonly changes: string;
+		};
 	}
 
-	/** The debt paid with one amount, so that it runs down just as the answer says. */
+	/** The debt paid with one amount; what happens to it over time stays as it is. */
 	function held(amount: Cents): NonNullable<Solved['use']> {
 		const pays = { kind: 'fixed', amount, paymentsPerYear: null } as const;
-		return { field: 'payment', fields: paidIn(debt, { pays, extra: ZERO }) };
+		const now = debtFields(debt, currency).get('paid') ?? '';
+		const changes = `${writeMoney(amount, currency)} ${per} is paid instead of ${now}.`;
+		return { field: 'payment', fields: { pays }, changes };
 	}
 
 	const solved = $derived.by((): Solved => {
@@ -92,8 +103,8 @@
 				if (periods === 0) return none('No payment is due by then.');
 				const answer = paymentFor(known, periods);
 				return {
-					answered: paymentAnswered(answer, known.opening, currency),
-					use: held(answer.smallest)
+					answered: paymentAnswered(answer, { balance: known.opening, plain }, currency),
+					...(answer.smallest ? { use: held(answer.smallest.amount) } : {})
 				};
 			}
 			case 'time':
@@ -104,19 +115,29 @@
 			case 'rate': {
 				const answer = rateFor(known, payment, count);
 				const { annual } = answer;
-				const asked = { balance: known.opening, payment, periods: count };
+				const asked = { balance: known.opening, payment, periods: count, plain };
 				return {
 					answered: rateAnswered(answer, asked, currency),
 					...(annual === null
 						? {}
-						: { use: { field: 'annual rate', fields: { annualRate: annual } } })
+						: {
+								use: {
+									field: 'annual rate',
+									fields: { annualRate: annual },
+									changes: `The annual rate becomes ${writePercent(annual)} instead of ${writePercent(known.rate.annual)}.`
+								}
+							})
 				};
 			}
 			case 'afford': {
 				const answer = balanceFor(known, payment, count);
 				return {
 					answered: affordAnswered(answer, currency),
-					use: { field: 'balance', fields: { balance: answer.balance } }
+					use: {
+						field: 'balance',
+						fields: { balance: answer.balance },
+						changes: `The balance becomes ${writeMoney(answer.balance, currency)} instead of ${writeMoney(known.opening, currency)}.`
+					}
 				};
 			}
 			case 'paid': {
@@ -139,7 +160,15 @@
 				const answer = extraFor(wayTerms({ ...stated, extra: ZERO }, { kind: 'paid' }), periods);
 				return {
 					answered: extraAnswered(answer, other.ends, currency),
-					use: { field: 'extra payment', fields: { extra: answer.extra } }
+					...(answer === null || answer.extra === stated.extra
+						? {}
+						: {
+								use: {
+									field: 'extra payment',
+									fields: { extra: answer.extra },
+									changes: `The extra with each payment becomes ${writeMoney(answer.extra, currency)} instead of ${writeMoney(stated.extra, currency)}.`
+								}
+							})
 				};
 			}
 		}
@@ -207,7 +236,7 @@
 			{per} pays it off by {@render moment('Paid off by', by, (value) => (by = value))}.
 		{:else if question === 'time'}
 			At {@render amount('Payment asked about', payment, (value) => (payment = value))}
-			{per} it takes
+			{per} it {solved.answered.endless ? '' : 'takes'}
 			{@render blank()}.
 		{:else if question === 'rate'}
 			Paying {@render amount('Payment asked about', payment, (value) => (payment = value))} for
@@ -242,8 +271,11 @@
 	</p>
 	<p class="below">{solved.answered.below}</p>
 	{#if solved.use}
-		{@const { field, fields } = solved.use}
-		<button type="button" class="use" onclick={() => onuse(field, fields)}>Use it</button>
+		{@const { field, fields, changes } = solved.use}
+		<p class="below">
+			<button type="button" class="use" onclick={() => onuse(field, fields)}>Use it</button>
+			{changes}
+		</p>
 	{/if}
 </section>
 
@@ -310,8 +342,9 @@
 	}
 
 	.use {
-		margin-top: 6px;
+		margin-right: 6px;
 		color: var(--act);
+		font-size: 15px;
 		font-weight: 600;
 	}
 </style>

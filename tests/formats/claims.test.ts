@@ -1,0 +1,283 @@
+/** Sentences about random debts and plans: what each claims is looked up in the run or the plan that it is about. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { addMonths, FREQUENCIES, type CalendarDate } from '../../src/lib/core/calendar';
+import { difference } from '../../src/lib/core/compare';
+import { cents, type Cents } from '../../src/lib/core/money';
+import { cureOf, planDifference, stating } from '../../src/lib/core/plan-answers';
+import { planOf, planTotals } from '../../src/lib/core/plan';
+import { dateOfPeriod, owedAfter, rowAt, type Run } from '../../src/lib/core/run';
+import { periodsFor } from '../../src/lib/core/solve';
+import {
+	carryOut,
+	measured,
+	standingTerms,
+	uncovered,
+	type StatedDebt
+} from '../../src/lib/core/ways';
+import { beforeSentence, uncoveredSentence, waySentence } from '../../src/lib/formats/answer-text';
+import { statedDebt, type DebtEntry } from '../../src/lib/formats/debt-document';
+import { readMoney, writeMoney } from '../../src/lib/formats/money-text';
+import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
+import { planSentence, shortSentence } from '../../src/lib/formats/plan-text';
+import { timeAnswered } from '../../src/lib/formats/question-text';
+import { plain } from '../../src/lib/formats/sentence';
+import { amount, card, fixed, interestPlus, share } from '../support/debts';
+import { household, plans, termsDrawn } from '../support/households';
+
+const usd = { code: 'USD', digits: 2 };
+const asOf = '2026-12-15' as CalendarDate;
+
+const money = (text: string | undefined): Cents => {
+	const reading = readMoney(text ?? '', usd);
+	if (!reading.ok) throw new Error(`${text ?? 'nothing'} is no amount`);
+	return reading.value;
+};
+const MONTHS =
+	'January February March April May June July August September October November December';
+const month = (text: string | undefined): string => {
+	const [name = '', year = ''] = (text ?? '').split(' ');
+	const at = MONTHS.split(' ').indexOf(name) + 1;
+	if (at === 0) throw new Error(`${text ?? 'nothing'} is no month`);
+	return `${year}-${String(at).padStart(2, '0')}`;
+};
+
+const day = fc
+	.record({ year: fc.integer({ min: 2027, max: 2031 }), month: fc.integer({ min: 1, max: 12 }) })
+	.map(({ year, month: of }) => `${year}-${String(of).padStart(2, '0')}-15`);
+const happening = fc.oneof(
+	fc.record({
+		kind: fc.constant('extra'),
+		date: day,
+		amount: fc.integer({ min: 1, max: 90_000 }),
+		perYear: fc.constantFrom(null, 1),
+		until: fc.constant(null)
+	}),
+	fc.record({
+		kind: fc.constant('charge'),
+		date: day,
+		amount: fc.integer({ min: 1, max: 150_000 }),
+		perYear: fc.constantFrom(null, 1),
+		until: fc.constant(null),
+		fee: fc.boolean()
+	}),
+	fc.record({ kind: fc.constant('skip'), date: day }),
+	fc.record({
+		kind: fc.constant('rate'),
+		date: day,
+		annual: fc.integer({ min: 0, max: 399_900 }),
+		reamortize: fc.boolean()
+	}),
+	fc.record({
+		kind: fc.constant('payment'),
+		date: day,
+		amount: fc.option(fc.integer({ min: 0, max: 30_000 }))
+	})
+);
+const debts = fc
+	.record({
+		balance: fc.integer({ min: 1, max: 900_000 }),
+		annualRate: fc.integer({ min: 0, max: 399_900 }),
+		asked: fc.constantFrom(
+			interestPlus(10_000, 2_500, 100),
+			share(20_000),
+			share(30_000, 2_500),
+			share(20_000, 0, 100),
+			amount(7_000)
+		),
+		pays: fc.constantFrom(
+			{ kind: 'asked' },
+			{ kind: 'held' },
+			fixed(5_000),
+			fixed(9_000),
+			fixed(40_000)
+		),
+		extra: fc.constantFrom(0, 0, 1_500),
+		happens: fc.array(happening, { maxLength: 3 })
+	})
+	.map(({ happens, ...fields }): StatedDebt => {
+		const happenings = happens.map((item) => ({ id: crypto.randomUUID(), off: false, ...item }));
+		const stated = statedDebt(card({ ...fields, happenings }) as unknown as DebtEntry, asOf);
+		if (!stated) throw new Error('a debt that is complete');
+		return stated;
+	});
+
+/** What a sentence says of a run, checked claim by claim. */
+function expectTrue(said: string, run: Run): void {
+	const closings = Array.from({ length: run.periods + 1 }, (_, k) => owedAfter(run, k));
+	const monthOf = (k: number) => dateOfPeriod(run, k).slice(0, 7);
+	const ends = /paid off in (\w+ \d{4}), after ([\d,]+) payments?/.exec(said);
+	if (ends) {
+		expect(run.ending.status).toBe('cleared');
+		expect(month(ends[1])).toBe(monthOf(run.periods));
+		expect(Number(ends[2]?.replaceAll(',', ''))).toBe(run.periods);
+		expect(closings.at(-1)).toBe(0);
+	}
+	const costs = /it costs ([\d.,]*\d|nothing) in interest/.exec(said);
+	if (costs) expect(costs[1] === 'nothing' ? 0 : money(costs[1])).toBe(run.totalInterest);
+	const falls = /it falls to ([\d.,]*\d) by (\w+ \d{4})/.exec(said);
+	if (falls) {
+		const lowest = money(falls[1]);
+		expect(run.starting).toBeGreaterThan(lowest);
+		expect(Math.min(...closings)).toBe(lowest);
+		expect(closings.some((owed, k) => owed === lowest && monthOf(k) === month(falls[2]))).toBe(
+			true
+		);
+	}
+	const stays = /after (\w+ \d{4}) it does not fall below ([\d.,]*\d)/.exec(said);
+	if (stays) {
+		const after = closings.filter((_, k) => monthOf(k) > month(stays[1]));
+		expect(Math.min(...after)).toBeGreaterThanOrEqual(money(stays[2]));
+	}
+	const more = /the next payment leaves ([\d.,]*\d) more/.exec(said);
+	if (more) {
+		const steps = closings.slice(1).map((owed, k) => owed - (closings[k] ?? 0));
+		expect(steps).toContain(money(more[1]));
+	}
+	const first =
+		/the first payment leaves ([\d.,]*\d) more owed, and it does not come below ([\d.,]*\d) again/.exec(
+			said
+		);
+	if (first) {
+		expect((closings[1] ?? 0) - (closings[0] ?? 0)).toBe(money(first[1]));
+		expect(Math.min(...closings)).toBe(money(first[2]));
+	}
+	if (/\bnever\b/.test(said.replace(/paying .*$/i, '')))
+		expect(run.ending.status).not.toBe('cleared');
+	expect(said).not.toMatch(/takes never|NaN|undefined|−|\b1 (months|payments|years)\b| {2}/);
+}
+
+describe('what is said of a debt', () => {
+	it('is so: when it ends, what it costs, where it stalls, what it would fall to', () => {
+		fc.assert(
+			fc.property(debts, (debt) => {
+				const asked = carryOut(debt, { kind: 'asked' });
+				for (const kind of ['paid', 'asked', 'held'] as const) {
+					const carried = carryOut(debt, { kind });
+					const against = measured(carried, asked);
+					const said = plain(waySentence(debt, against, 'paying the minimum', usd));
+					expectTrue(said, carried.run);
+					const sooner = /, (.*) (sooner|later) (and|but) ([\d.,]*\d) (less|more) than/.exec(said);
+					if (sooner && against.against.kind === 'both end') {
+						const { interestLess, monthsSooner } = against.against;
+						expect(money(sooner[4]) * (sooner[5] === 'less' ? 1 : -1)).toBe(interestLess);
+						expect(sooner[2] === 'sooner').toBe(monthsSooner > 0);
+					}
+					const before = plain(
+						beforeSentence(debt, carried, difference(asked.run, carried.run), usd)
+					);
+					expect(before).not.toMatch(/NaN|undefined/);
+				}
+			}),
+			{ numRuns: 800 }
+		);
+	});
+
+	it('is so of the minimum that is more than what is paid: it is, then, and no cent less would cover it', () => {
+		let found = 0;
+		fc.assert(
+			fc.property(debts, (debt) => {
+				const short = uncovered(debt);
+				if (!short) return;
+				found += 1;
+				const said = plain(uncoveredSentence(short, usd));
+				const [, when, asks, pays] =
+					/^In (\w+ \d{4}) the minimum comes to ([\d.,]*\d), more than the ([\d.,]*\d) that/.exec(
+						said
+					) ?? [];
+				expect(money(asks)).toBeGreaterThan(money(pays));
+				const { run } = carryOut(debt, { kind: 'paid' });
+				const k = Array.from({ length: run.periods }, (_, at) => at + 1).find(
+					(at) =>
+						dateOfPeriod(run, at).slice(0, 7) === month(when) &&
+						rowAt(run, at)?.scheduled === money(pays)
+				);
+				expect(k).toBeDefined();
+				if (short.covers === null) return;
+				const paying = (cash: number): StatedDebt => ({
+					...debt,
+					pays: { kind: 'fixed', amount: cents(cash), paymentsPerYear: null }
+				});
+				const isShort = (cash: number) => {
+					const later = uncovered(paying(cash));
+					return later !== null;
+				};
+				expect(isShort(short.covers)).toBe(false);
+			}),
+			{ numRuns: 800 }
+		);
+		expect(found).toBeGreaterThan(10);
+	});
+
+	it('is so of how long a payment takes', () => {
+		fc.assert(
+			fc.property(debts, fc.integer({ min: 1, max: 60_000 }), (debt, payment) => {
+				const answer = periodsFor(standingTerms(debt), cents(payment));
+				const { blank, endless } = timeAnswered(answer, cents(payment), usd);
+				expect(endless === true).toBe(answer.run.ending.status !== 'cleared');
+				if (endless) expect(blank).toMatch(/^(never ends|does not end within 100 years)$/);
+				else
+					expect(blank).toMatch(
+						new RegExp(`^${answer.run.periods.toLocaleString('en')} payments?, to `)
+					);
+			})
+		);
+	});
+});
+
+describe('what is said of a plan', () => {
+	it('is so: when it is over, what it costs, from when it is short and what would cover it', () => {
+		fc.assert(
+			fc.property(household(termsDrawn(fc.constantFrom(...FREQUENCIES))), plans, (owed, terms) => {
+				const plan = planOf(owed, terms);
+				const asked = planOf(owed, { ...terms, budget: { kind: 'required' }, budgetChanges: [] });
+				const { budget, order } = terms;
+				const measure = { difference: planDifference(plan, asked), words: 'paying the minimums' };
+				const entry = { ...FIRST_PLAN, budget, order };
+				const said = plain(planSentence(plan, entry, measure, usd));
+				expect(said).not.toMatch(/NaN|undefined|\b1 (months|payments|years)\b/);
+				const ends =
+					/paid off in (\w+ \d{4}), after ([\d,]+) months?; it costs ([\d.,]*\d|nothing) in interest/.exec(
+						said
+					);
+				expect(ends !== null).toBe(plan.ending.status === 'cleared');
+				if (ends && plan.ending.status === 'cleared') {
+					expect(month(ends[1])).toBe(plan.ending.payoffDate.slice(0, 7));
+					expect(ends[3] === 'nothing' ? 0 : money(ends[3])).toBe(plan.totalInterest);
+				}
+				const cure = cureOf(owed, terms, plan);
+				const short = plain(shortSentence(plan, cure, usd) ?? []);
+				expect(short === '').toBe(plan.shortMonths.length === 0);
+				if (short === '') return;
+				const [first] = plan.shortMonths;
+				const [, when, lacks] =
+					/^(?:In|From) (\w+ \d{4}).* the money is ([\d.,]*\d) less/.exec(short) ?? [];
+				const kept = plan.kept[(first?.month ?? 0) - 1];
+				expect(month(when)).toBe(addMonths(plan.firstMonth, (first?.month ?? 0) - 1).slice(0, 7));
+				expect(money(lacks)).toBe(kept?.missing);
+				const enough = /there is enough for ([\d.]+) % of what is asked/.exec(short);
+				const share = kept ? kept.money / kept.asked : 0;
+				if (enough) expect(Number(enough[1])).toBeCloseTo(100 * share, 1);
+				else expect(share).toBeLessThan(0.00006);
+				const covers = /([\d.,]*\d) a month.* would cover it/.exec(short);
+				if (!covers || !cure) return;
+				expect(money(covers[1])).toBe(cure.amount);
+				const covered = planTotals(owed, stating(terms, cure.from, cure.amount));
+				expect(
+					covered.shortMonths.some(
+						({ month: at }) => at >= cure.from && at < (cure.until ?? Infinity)
+					)
+				).toBe(false);
+			}),
+			{ numRuns: 300 }
+		);
+	});
+});
+
+it('amounts are read back as they are written, for these tests and everywhere', () => {
+	fc.assert(
+		fc.property(fc.integer({ min: 0, max: 99_999_999_999 }), (cash) => {
+			expect(money(writeMoney(cents(cash), usd))).toBe(cash);
+		})
+	);
+});
