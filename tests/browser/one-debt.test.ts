@@ -306,7 +306,7 @@ describe('a loan over thirty years, paid by the week', () => {
 		const copied = await screen.page.evaluate(() => document.body.dataset['copied'] ?? '');
 		const lines = copied.trimEnd().split('\n');
 		expect(lines[0]).toBe(
-			'No.\tDue\tOpening\tCharges\tInterest\tPayment\tExtra\tPrincipal\tClosing\tInterest so far'
+			'No.\tDue\tOpening\tCharges\tInterest\tPayment\tof it extra\tof it principal\tClosing\tInterest so far'
 		);
 		expect(lines.slice(1).map((line) => line.split('\t')[1])).toEqual([
 			'2040-07-06',

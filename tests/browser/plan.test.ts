@@ -104,7 +104,7 @@ describe('the month’s money', () => {
 		await screen.answer('At 318.00 a month');
 		await screen.see('.money ul', '10 more a month:');
 		await screen.see('.money ul', 'sooner');
-		await screen.click('.money li:nth-child(3) button');
+		await screen.click('.money li:nth-child(4) button');
 		await screen.answer('At 368.00 a month');
 		await screen.page.select('[aria-label="Where the month’s money comes from"]', 'required-plus');
 		await screen.answer('Paying what is asked and 50.00 more, highest rate first');

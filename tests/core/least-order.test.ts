@@ -125,4 +125,28 @@ describe('the order of the least interest', () => {
 		const own = planTotals(debts, constant(60_000));
 		expect(answer?.interest).toBeLessThan(own.totalInterest);
 	});
+
+	it('is close enough where it is asked to be: no order costs less by more than that', () => {
+		fc.assert(
+			fc.property(
+				household(monthly, 4),
+				plans,
+				fc.integer({ min: 1, max: 400 }),
+				(debts, plan, close) => {
+					const search = searchOrders(debts, plan, cents(close));
+					let step = search.next();
+					while (!step.done) step = search.next();
+					const all = permutations(debts.map(({ id }) => id));
+					const least = Math.min(...all.map((ids) => listedInterest(debts, plan, ids)));
+					if (step.value === null) {
+						expect(least).toBe(Infinity);
+						return;
+					}
+					expect(step.value.interest - least).toBeLessThanOrEqual(close);
+					expect(step.value.bound).toBeLessThanOrEqual(least);
+				}
+			),
+			{ numRuns: 60 }
+		);
+	});
 });

@@ -166,7 +166,7 @@ describe('plans side by side, in words', () => {
 	});
 
 	it('says how far the search for the cheapest order is, and what it proves', () => {
-		const found = { ids: [], interest: cents(347_045), bound: cents(340_000) };
+		const found = { ids: [], interest: cents(347_045), bound: cents(340_000), within: cents(0) };
 		const said = (done: number, ended: 'at its end' | 'stopped' | null) =>
 			plain(searchSentence({ ...found, done }, ended, own.plan, usd));
 		expect(said(0.5, null)).toBe(
@@ -175,6 +175,10 @@ describe('plans side by side, in words', () => {
 		expect(said(0.5, 'stopped')).toContain('The best order found costs');
 		expect(said(1, 'at its end')).toBe(
 			'The cheapest possible order costs 3,470.45 in interest: the plan’s own order costs 3.12 more.'
+		);
+		const close = { ...found, done: 1, within: cents(10) };
+		expect(plain(searchSentence(close, 'at its end', own.plan, usd))).toBe(
+			'The cheapest order, to within 0.10, costs 3,470.45 in interest: the plan’s own order costs 3.12 more.'
 		);
 		const none = (ended: 'at its end' | 'stopped') =>
 			plain(searchSentence(null, ended, own.plan, usd));

@@ -3,7 +3,7 @@
  * search: a plan is followed as far as the debts that are already in line say who gets what, then a next
  * debt is put in line; what can't come out below the best so far is left out (contract, section 9).
  */
-import type { Cents } from './money';
+import { ZERO, type Cents } from './money';
 import { boundsOf, leastInterest, type MonthBounds } from './order-bound';
 import { MONTHS_FOLLOWED, planTotals } from './plan';
 import {
@@ -28,7 +28,9 @@ export interface OrderSearch {
 	readonly interest: Cents;
 	/** No order costs less than this. */
 	readonly bound: Cents;
-	/** The share of all orders that is settled, from 0 to 1; at 1 the best is the best of all. */
+	/** How much less than the best an order may cost that was not looked for. */
+	readonly within: Cents;
+	/** The share of all orders that is settled, from 0 to 1; at 1 none costs less than the best, but for `within`. */
 	readonly done: number;
 }
 
@@ -36,12 +38,17 @@ export interface OrderSearch {
 export interface OrderTask {
 	readonly debts: readonly PlannedDebt[];
 	readonly plan: PlanTerms;
+	/** Orders that cost less by no more than this are not looked for: 0 searches the cheapest of all. */
+	readonly within: Cents;
 }
+
+/** So close to the cheapest is close enough at first: rounding alone tells such orders apart. */
+export const closeEnough = (debts: readonly PlannedDebt[]): Cents => debts.length as Cents;
 
 /** What a search tells as it goes; without a best order, none has been found that ends the debts. */
 export interface OrderAnswer {
 	readonly best: OrderSearch | null;
-	/** It has gone to its end, or was stopped on its way. */
+	/** It has gone to its end (as close as it was asked for), or was stopped on its way. */
 	readonly ended: 'at its end' | 'stopped' | null;
 }
 
@@ -77,7 +84,8 @@ const TOLD = 16;
  */
 export function* searchOrders(
 	debts: readonly PlannedDebt[],
-	plan: PlanTerms
+	plan: PlanTerms,
+	within: Cents = ZERO
 ): Generator<OrderSearch | null, OrderSearch | null> {
 	const first = firstGuess(debts, plan);
 	let ids: readonly string[] | null = first?.ids ?? null;
@@ -86,7 +94,9 @@ export function* searchOrders(
 	const bounds = boundsOf(debts, plan, ahead);
 	const follow = follower(debts, plan, bounds);
 	const owing = debts.flatMap(({ terms }, index) => (terms.opening > 0 ? [index] : []));
-	const root = follow(rootOf(debts), interest);
+	/** What costs this or more is left out. */
+	const limit = () => interest - within;
+	const root = follow(rootOf(debts), limit());
 	const stack: Node[] = root.kind === 'node' ? [root.node] : [];
 	let done = root.kind === 'node' ? 0 : 1;
 	let followed = 0;
@@ -95,11 +105,11 @@ export function* searchOrders(
 		if (ids === null) return null;
 		const least = stack.reduce<number>((low, node) => Math.min(low, node.least), interest);
 		const settled = stack.length === 0 ? 1 : Math.min(done, 0.999_999);
-		const bound = Math.max(0, Math.ceil(least - 1e-6)) as Cents;
-		return { ids, interest: interest as Cents, bound, done: settled };
+		const bound = Math.max(0, Math.ceil(Math.min(least, limit()) - 1e-6)) as Cents;
+		return { ids, interest: interest as Cents, bound, within, done: settled };
 	};
 	for (let node = stack.pop(); node; node = stack.pop()) {
-		if (node.least > interest - 1) {
+		if (node.least > limit() - 1) {
 			done += node.weight;
 			continue;
 		}
@@ -107,7 +117,7 @@ export function* searchOrders(
 		const nexts: Node[] = [];
 		const weight = node.weight / Math.max(waiting.length, 1);
 		for (const index of waiting) {
-			const next = follow({ ...node, line: [...node.line, index], weight }, interest);
+			const next = follow({ ...node, line: [...node.line, index], weight }, limit());
 			if (next.kind === 'node') nexts.push(next.node);
 			else {
 				done += weight;

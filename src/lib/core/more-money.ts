@@ -1,7 +1,14 @@
 /** What more money a month buys, and where each debt would be gone sooner. */
 import type { Cents } from './money';
 import { planTotals } from './plan';
-import { moneyThatEndsSooner, planDifference, withMore, type PlanDifference } from './plan-answers';
+import {
+	moneyThatCovers,
+	moneyThatEnds,
+	moneyThatEndsSooner,
+	planDifference,
+	withMore,
+	type PlanDifference
+} from './plan-answers';
 import type { PlannedDebt, PlanTerms } from './planned';
 
 export interface MoreTask {
@@ -16,6 +23,9 @@ export interface MoreTask {
 
 export interface MoreAnswer {
 	readonly more: readonly { readonly amount: Cents; readonly gained: PlanDifference }[];
+	/** The least that covers what is asked throughout, and with which all is over within so many years. */
+	readonly covers: Cents | null;
+	readonly ends: readonly { readonly years: number; readonly amount: Cents }[];
 	/** For each debt the smallest amount a month with which it would be gone sooner. */
 	readonly sooner: readonly { readonly id: string; readonly amount: Cents }[];
 }
@@ -27,6 +37,19 @@ export function boughtBy({ debts, plan, steps }: MoreTask): MoreAnswer['more'] {
 		amount,
 		gained: planDifference(planTotals(debts, withMore(plan, amount)), now)
 	}));
+}
+
+/** Ends within so many years are looked for. */
+const YEARS = [5, 3, 2, 1];
+
+/** The amounts a month at which the plan changes its face, whatever it is now. */
+export function landmarksOf({ debts, steady }: MoreTask): Pick<MoreAnswer, 'covers' | 'ends'> {
+	const covers = moneyThatCovers(debts, steady);
+	const ends = YEARS.flatMap((years) => {
+		const amount = moneyThatEnds(debts, steady, years * 12);
+		return amount === null || (covers !== null && amount <= covers) ? [] : [{ years, amount }];
+	});
+	return { covers, ends };
 }
 
 /** Where each debt would be gone sooner; nothing where the money follows what is asked. */

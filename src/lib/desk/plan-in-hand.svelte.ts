@@ -1,13 +1,6 @@
 import type { Cents } from '../core/money';
 import { planOf } from '../core/plan';
-import {
-	cureOf,
-	eventMonths,
-	furthestMoved,
-	moneyThatCovers,
-	moneyThatEnds,
-	planDifference
-} from '../core/plan-answers';
+import { cureOf, eventMonths, furthestMoved, planDifference } from '../core/plan-answers';
 import type { Plan, PlanTerms } from '../core/planned';
 import {
 	carriedPlan,
@@ -23,15 +16,6 @@ import { nameOf } from '../formats/debt-text';
 import { planMonths, planTerms, type PlanEntry, type PlanMonths } from '../formats/plan-document';
 import { planFields } from '../formats/plan-text';
 import type { CaseDesk } from './case-desk.svelte';
-
-/** An amount a month at which something changes. */
-export interface MoneyMark {
-	readonly amount: Cents;
-	readonly words: string;
-}
-
-/** Ends within so many years are marked. */
-const YEARS = [5, 3, 2, 1];
 
 /** The plan on the desk and what it comes to: the core's answers, worked out anew as it changes. */
 export class PlanInHand {
@@ -141,23 +125,12 @@ export class PlanInHand {
 			this.#changed.fees
 		)
 	);
-	readonly covers = $derived(moneyThatCovers(this.debts, this.steady));
 	/** What would cover the first short months; null where there are none. */
 	readonly cure = $derived(cureOf(this.debts, this.terms, this.plan));
 	/** The same amount each month; null where the money follows what is asked. */
 	readonly present = $derived(
 		this.entry.budget.kind === 'constant' ? (this.entry.budget.amount ?? this.askedAtBegin) : null
 	);
-	readonly marks: readonly MoneyMark[] = $derived.by(() => {
-		const { covers } = this;
-		const ends = YEARS.flatMap((years) => {
-			const amount = moneyThatEnds(this.debts, this.steady, years * 12);
-			const words = years === 1 ? 'within a year' : `within ${years} years`;
-			return amount === null || (covers !== null && amount <= covers) ? [] : [{ amount, words }];
-		});
-		return covers === null ? ends : [{ amount: covers, words: 'covers what is asked' }, ...ends];
-	});
-
 	readonly #kept = $derived.by(() => this.#desk().plansBefore[this.entry.id] ?? null);
 	/** The debts as they stood before the changes that were made from here. */
 	readonly #debtsBefore = $derived(

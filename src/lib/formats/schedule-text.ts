@@ -31,14 +31,14 @@ const COLUMNS = [
 	'opening',
 	'charges',
 	'interest',
-	'scheduled',
+	'paid',
 	'extra',
 	'principal',
 	'closing',
 	'interestSoFar'
 ] as const;
 const HEAD =
-	'No.\tDue\tOpening\tCharges\tInterest\tPayment\tExtra\tPrincipal\tClosing\tInterest so far';
+	'No.\tDue\tOpening\tCharges\tInterest\tPayment\tof it extra\tof it principal\tClosing\tInterest so far';
 
 /**
  * Rows of a schedule as tab-separated text: ISO dates, amounts with a point and without separators.

@@ -45,6 +45,27 @@ export function searchSentence(
 		return far;
 	}
 	const more = dearerThan(best, own);
+	if (best.within > 0) {
+		return [
+			say('The cheapest order, to within '),
+			figure(money(best.within)),
+			say(', costs '),
+			cost,
+			say(' in interest'),
+			...(own.ending.status !== 'cleared'
+				? [say('; the plan’s own never ends.')]
+				: more === 0
+					? [say(': it is the plan’s own.')]
+					: [
+							say(': the plan’s own order costs '),
+							figure(`${money(Math.abs(more))} ${more > 0 ? 'more' : 'less'}`, {
+								of: 'plan',
+								name: 'interestLess'
+							}),
+							say('.')
+						])
+		];
+	}
 	if (own.ending.status !== 'cleared') {
 		return [
 			say('The cheapest possible order costs '),

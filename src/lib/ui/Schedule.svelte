@@ -298,6 +298,8 @@
 
 <style>
 	.scroller {
+		/* What has the focus stands clear of the head and the totals. */
+		scroll-padding: 34px 0 68px;
 		height: 100%;
 		min-height: 0;
 		overflow: auto;

@@ -4,6 +4,7 @@
 -->
 <script lang="ts">
 	import { Plus } from '@lucide/svelte';
+	import { tick } from 'svelte';
 	import { dayAtPixel, pixelOf, toDay, type TimeScale } from './time-axis';
 
 	/** One thing that happens. */
@@ -106,7 +107,10 @@
 		else on.onopen(id, event.currentTarget);
 	}
 
-	function key(event: KeyboardEvent & { currentTarget: HTMLElement }, id: string): void {
+	async function key(
+		event: KeyboardEvent & { currentTarget: HTMLElement },
+		id: string
+	): Promise<void> {
 		const steps = { ArrowRight: 1, ArrowLeft: -1, PageDown: 1, PageUp: -1 } as const;
 		const step = steps[event.key as keyof typeof steps];
 		if (step !== undefined) on.onstep(id, step, event.key.startsWith('Page') ? 'year' : 'payment');
@@ -114,6 +118,10 @@
 		else if (event.key === 'Delete') on.onremove(id);
 		else return;
 		event.preventDefault();
+		// One that has stepped past another stands elsewhere in the line, and keeps the focus.
+		const chip = event.currentTarget;
+		await tick();
+		if (chip.isConnected && document.activeElement !== chip && event.key !== 'Delete') chip.focus();
 	}
 
 	function addAt(event: MouseEvent & { currentTarget: HTMLElement }): void {

@@ -1,9 +1,7 @@
 import type { SureAnswer, SureTask } from '../core/how-sure';
 import SureWorker from './how-sure.worker?worker';
-import { start } from './start';
+import { start, type Listener } from './start';
 
-/** Works strains out in a worker; `onanswer` is given each as it comes. The result ends it. */
-export const strainsInWorker = (
-	task: SureTask,
-	onanswer: (answer: SureAnswer) => void
-): (() => void) => start(SureWorker, task, onanswer);
+/** Works strains out in a worker; the listener is given each as it comes. The result ends it. */
+export const strainsInWorker = (task: SureTask, listener: Listener<SureAnswer>): (() => void) =>
+	start(SureWorker, task, listener).end;

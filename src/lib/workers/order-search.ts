@@ -1,9 +1,7 @@
 import type { OrderAnswer, OrderTask } from '../core/least-order';
 import SearchWorker from './order-search.worker?worker';
-import { start } from './start';
+import { start, type Listener, type Started } from './start';
 
-/** Searches the cheapest order in a worker; `onanswer` is told as it goes. The result ends it. */
-export const searchInWorker = (
-	task: OrderTask,
-	onanswer: (answer: OrderAnswer) => void
-): (() => void) => start(SearchWorker, task, onanswer);
+/** Searches the cheapest order in a worker; the listener is told as it goes. It can be ended, or told to go on. */
+export const searchInWorker = (task: OrderTask, listener: Listener<OrderAnswer>): Started =>
+	start(SearchWorker, task, listener);

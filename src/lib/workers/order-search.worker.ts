@@ -5,30 +5,36 @@ import {
 	type OrderSearch,
 	type OrderTask
 } from '../core/least-order';
+import { GO_ON } from './start';
 
 /** So often it tells, in milliseconds. */
 const TOLD = 120;
-/**
- * Up to so many debts it goes on to the end, once an order is found that ends them; with more it stops after a
- * while and states a bound.
- */
-const EXACT = 10;
+/** After so long it stops and states a bound, until it is told to go on. */
 const LONGEST = 20_000;
 
-addEventListener('message', ({ data: { debts, plan } }: MessageEvent<OrderTask>) => {
-	const search = searchOrders(debts, plan);
-	const began = performance.now();
-	let last = began;
-	let best: OrderSearch | null = null;
+let search: ReturnType<typeof searchOrders> | null = null;
+let best: OrderSearch | null = null;
+
+addEventListener('message', ({ data }: MessageEvent<OrderTask | typeof GO_ON>) => {
+	if (data === GO_ON) return go(Infinity);
+	const { debts, plan, within } = data;
+	search = searchOrders(debts, plan, within);
+	go(LONGEST);
+});
+
+function go(longest: number): void {
+	if (!search) return;
 	const tell = (ended: OrderAnswer['ended']): void =>
 		postMessage({ best, ended } satisfies OrderAnswer);
+	const began = performance.now();
+	let last = began;
 	for (let step = search.next(); ; step = search.next()) {
 		best = step.value;
 		const now = performance.now();
 		if (step.done) return tell('at its end');
-		if ((debts.length > EXACT || best === null) && now - began > LONGEST) return tell('stopped');
+		if (now - began > longest) return tell('stopped');
 		if (now - last < TOLD) continue;
 		last = now;
 		tell(null);
 	}
-});
+}

@@ -8,8 +8,11 @@
 	import { nameOf } from '$lib/formats/debt-text';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
+	import type { PageProps } from './$types';
+	import CaseNote from './CaseNote.svelte';
 	import EntryGrid from './EntryGrid.svelte';
 
+	const { data }: PageProps = $props();
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
 	const debts = $derived(desk.document.debts);
@@ -22,6 +25,8 @@
 			desk.document.currency
 		)
 	);
+
+	let about = $state.raw<HTMLElement | null>(null);
 
 	interface Deletion {
 		readonly debt: DebtEntry;
@@ -58,10 +63,29 @@
 
 <main>
 	<h1 class="unseen">Debts of {desk.document.label}</h1>
-	<Answer {sentence} />
+	<div class="top">
+		<Answer {sentence} />
+		<button
+			type="button"
+			class="about"
+			title="The client, the day of the figures, the currency"
+			onclick={(event) => (about = event.currentTarget)}>This case ›</button
+		>
+	</div>
 	<EntryGrid {desk} {asked} onremove={remove} />
 </main>
 
+{#if about}
+	<CaseNote
+		{desk}
+		today={data.today}
+		anchor={about}
+		onclose={() => {
+			about?.focus();
+			about = null;
+		}}
+	/>
+{/if}
 {#if deleted !== null}
 	{@const deletion = deleted}
 	<Notice
@@ -77,5 +101,18 @@
 		display: grid;
 		gap: 22px;
 		padding: 26px 24px 90px;
+	}
+
+	.top {
+		display: flex;
+		gap: 24px;
+		align-items: baseline;
+		justify-content: space-between;
+	}
+
+	.about {
+		flex: none;
+		color: var(--act);
+		font-weight: 600;
 	}
 </style>

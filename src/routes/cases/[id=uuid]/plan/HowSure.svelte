@@ -20,6 +20,7 @@
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import { strainsInWorker } from '$lib/workers/how-sure';
 	import { moneyText, monthText } from '../debt-fields';
+	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
 	import PlanWorkingNote from './PlanWorkingNote.svelte';
 
@@ -44,11 +45,19 @@
 	]);
 
 	let answers = $state.raw<readonly SureAnswer[]>([]);
+	let failed = $state(false);
+	let tries = $state(0);
 	$effect(() => {
+		void tries;
 		answers = [];
-		return strainsInWorker({ debts, plan: terms, strains }, (answer) => {
-			answers = [...answers, answer];
-		});
+		failed = false;
+		return strainsInWorker(
+			{ debts, plan: terms, strains },
+			{
+				onanswer: (answer) => (answers = [...answers, answer]),
+				onfail: () => (failed = true)
+			}
+		);
 	});
 	type Opened =
 		| { readonly anchor: HTMLElement; readonly least: WrittenWorking<never> }
@@ -87,6 +96,7 @@
 {/snippet}
 
 <Panel title="How sure is it" {onclose}>
+	{#if failed}<Failed onagain={() => (tries += 1)} />{/if}
 	<table>
 		<thead>
 			<tr>

@@ -2,12 +2,21 @@
 	The month's money, always in reach: an amount typed or slid, or what is asked and something more; marks
 	where something changes; what more of it would buy.
 -->
+<script lang="ts" module>
+	import type { Cents } from '$lib/core/money';
+
+	/** An amount a month at which something changes. */
+	export interface MoneyMark {
+		readonly amount: Cents;
+		readonly words: string;
+	}
+</script>
+
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/calendar';
 	import type { Difference } from '$lib/core/compare';
-	import { ZERO, type Cents } from '$lib/core/money';
+	import { ZERO } from '$lib/core/money';
 	import { LIMITS } from '$lib/core/limits';
-	import type { MoneyMark } from '$lib/desk/plan-in-hand.svelte';
 	import { writeMoney, type Currency } from '$lib/formats/money-text';
 	import { monthStart, type PlanEntry, type PlanMonths } from '$lib/formats/plan-document';
 	import { moreSentence } from '$lib/formats/plan-text';
@@ -22,6 +31,11 @@
 		months: PlanMonths;
 		marks: readonly MoneyMark[];
 		more: readonly { readonly amount: Cents; readonly gained: Difference }[];
+		/** What is owed in all: how far the slider reaches. */
+		owed: Cents;
+		/** What more buys could not be worked out. */
+		failed: boolean;
+		onagain: () => void;
 		currency: Currency;
 		onchange: (budget: PlanEntry['budget']) => void;
 		/** The month in which the plan begins; null: as usual. */
@@ -31,7 +45,7 @@
 		/** Opens or closes the sheet that works the amount out. */
 		onsheet: () => void;
 	}
-	const { budget, months, marks, more, currency, onchange, onbegin, oncurve, onsheet }: Props =
+	const { budget, months, marks, more, owed, failed, currency, onchange, onbegin, ...on }: Props =
 		$props();
 	const askedAtBegin = $derived(months.askedAtBegin);
 	const begins = $derived(monthStart(months.firstMonth, months.begins));
@@ -50,12 +64,14 @@
 				? budget.extra
 				: ZERO
 	);
-	/** The slider reaches to twice the furthest mark that is near, and keeps still while it is slid. */
 	const shownMarks = $derived(budget.kind === 'constant' ? marks : []);
+	/**
+	 * How far the slider reaches: to what pays off all that is owed in about a year, so that it stays as it is
+	 * while it is slid and while marks are worked out; a larger amount is typed.
+	 */
 	const most = $derived.by(() => {
-		const near = [askedAtBegin * 2, ...shownMarks.map((mark) => mark.amount * 1.15)];
-		const reach = budget.kind === 'constant' ? Math.max(...near) : askedAtBegin;
-		return Math.max(unit * 100, Math.ceil(reach / (unit * 100)) * unit * 100);
+		const reach = budget.kind === 'constant' ? Math.max(askedAtBegin * 2, owed / 10) : askedAtBegin;
+		return Math.max(unit * 100, Math.ceil(Math.max(reach, amount) / (unit * 100)) * unit * 100);
 	});
 	const share = (value: number) => Math.min(1, value / most);
 	let width = $state(0);
@@ -66,7 +82,8 @@
 	/** Marks that would run into each other are told by their title alone. */
 	const labelled = $derived.by(() => {
 		let end = -Infinity;
-		return [...shownMarks]
+		return shownMarks
+			.filter((mark) => mark.amount <= most)
 			.sort((a, b) => a.amount - b.amount)
 			.map((mark) => {
 				const at = THUMB + share(mark.amount) * (width - 2 * THUMB);
@@ -104,7 +121,7 @@
 <section class="money" aria-labelledby="money-title">
 	<h2 id="money-title">
 		The month’s money
-		<button type="button" onclick={onsheet}>work it out ›</button>
+		<button type="button" onclick={on.onsheet}>work it out ›</button>
 	</h2>
 	<Choice
 		label="Where the month’s money comes from"
@@ -164,15 +181,22 @@
 		<p class="slide">Each debt gets what it asks, and nothing more.</p>
 	{/if}
 	<ul>
-		{#each more as { amount: added, gained } (added)}
-			<li>
-				<button type="button" title="Try it" onclick={() => set(amount + added)}>
-					<Phrases sentence={moreSentence(added, gained, currency)} />
-				</button>
-			</li>
-		{/each}
 		{#if budget.kind === 'constant'}
-			<li><button type="button" class="curve" onclick={oncurve}>What more buys ›</button></li>
+			<li><button type="button" class="curve" onclick={on.oncurve}>What more buys ›</button></li>
+		{/if}
+		{#if failed}
+			<li>
+				This could not be worked out.
+				<button type="button" class="curve" onclick={on.onagain}>Try again</button>
+			</li>
+		{:else}
+			{#each more as { amount: added, gained } (added)}
+				<li>
+					<button type="button" title="Try it" onclick={() => set(amount + added)}>
+						<Phrases sentence={moreSentence(added, gained, currency)} />
+					</button>
+				</li>
+			{/each}
 		{/if}
 	</ul>
 </section>
@@ -180,7 +204,7 @@
 <style>
 	.money {
 		display: grid;
-		grid-template-columns: auto 168px 138px minmax(200px, 1fr) auto;
+		grid-template-columns: auto 168px 138px minmax(200px, 1fr) 312px;
 		gap: 4px 16px;
 		align-items: center;
 		padding: 8px 24px;

@@ -12,6 +12,7 @@
 	import { amountAt, drawCurve, redrawCurve } from '$lib/ui/curve-chart';
 	import { liveChart } from '$lib/ui/live-chart.svelte';
 	import { curveInWorker } from '$lib/workers/money-curve';
+	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
 
 	interface Props {
@@ -34,11 +35,19 @@
 	let points = $state.raw<readonly CurvePoint[]>([]);
 	let pointed = $state.raw<number | null>(null);
 
+	let failed = $state(false);
+	let tries = $state(0);
 	$effect(() => {
+		void tries;
 		points = [];
-		return curveInWorker({ debts, plan, amounts }, (found) => {
-			points = [...points, ...found].sort((a, b) => a.amount - b.amount);
-		});
+		failed = false;
+		return curveInWorker(
+			{ debts, plan, amounts },
+			{
+				onanswer: (found) => (points = [...points, ...found].sort((a, b) => a.amount - b.amount)),
+				onfail: () => (failed = true)
+			}
+		);
 	});
 
 	const done = $derived(points.length / amounts.length);
@@ -122,7 +131,9 @@
 	>
 		<canvas {@attach live}></canvas>
 	</div>
-	{#if done < 1}
+	{#if failed}
+		<Failed onagain={() => (tries += 1)} />
+	{:else if done < 1}
 		<progress value={done} aria-label="Working the curve out"></progress>
 	{/if}
 </Panel>

@@ -3,11 +3,11 @@
 	import type { CalendarDate } from '$lib/core/calendar';
 	import type { Cents } from '$lib/core/money';
 	import type { MoreAnswer } from '$lib/core/more-money';
-	import type { MoneyMark, PlanInHand } from '$lib/desk/plan-in-hand.svelte';
+	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import { letterOf } from '$lib/formats/debt-text';
 	import type { PlanEntry } from '$lib/formats/plan-document';
 	import { moreInWorker } from '$lib/workers/more-money';
-	import MoneyBar from './MoneyBar.svelte';
+	import MoneyBar, { type MoneyMark } from './MoneyBar.svelte';
 	import MoneyCurve from './MoneyCurve.svelte';
 
 	interface Props {
@@ -17,14 +17,14 @@
 		onsheet: () => void;
 	}
 	const { hand, onchange, onbegin, onsheet }: Props = $props();
-	const { currency, debts, listed, covers } = $derived(hand);
+	const { currency, debts, listed } = $derived(hand);
 
 	let curve = $state.raw<{ readonly from: Cents; readonly to: Cents } | null>(null);
 
 	/** The curve begins where what is asked is covered, and reaches past the amount as it is then. */
 	function turnCurve(): void {
 		const { askedAtBegin, present } = hand;
-		const low = Math.min(covers ?? askedAtBegin, present ?? askedAtBegin);
+		const low = Math.min(buys.covers ?? askedAtBegin, present ?? askedAtBegin);
 		const high = Math.max(askedAtBegin * 2, (present ?? 0) * 1.4, low * 1.5);
 		curve = curve === null ? { from: low as Cents, to: Math.ceil(high) as Cents } : null;
 	}
@@ -32,34 +32,48 @@
 	const STEPS = [10, 25, 50];
 	/** How long sliding must rest before what more money would buy is worked out, in milliseconds. */
 	const REST = 250;
-	let buys = $state.raw<MoreAnswer>({ more: [], sooner: [] });
+	let buys = $state.raw<MoreAnswer>({ more: [], covers: null, ends: [], sooner: [] });
+	let failed = $state(false);
+	/** Counts the times that it was tried again. */
+	let tries = $state(0);
 	$effect(() => {
 		const steps = STEPS.map((step) => (step * 10 ** currency.digits) as Cents);
 		const { terms, steady, present } = hand;
 		const task = { debts, plan: terms, steps, steady, present };
+		void tries;
+		failed = false;
 		let end = (): void => undefined;
 		const resting = setTimeout(() => {
-			end = moreInWorker(task, (answer) => (buys = answer));
+			end = moreInWorker(task, {
+				onanswer: (answer) => (buys = answer),
+				onfail: () => (failed = true)
+			});
 		}, REST);
 		return () => {
 			clearTimeout(resting);
 			end();
 		};
 	});
-	const sooner = $derived(
-		hand.present === null
-			? []
-			: buys.sooner.flatMap(({ id, amount }): MoneyMark[] => {
-					const debt = listed.find((other) => other.id === id);
-					return debt ? [{ amount, words: `${letterOf(debt.place)} sooner` }] : [];
-				})
-	);
+	const marks: readonly MoneyMark[] = $derived([
+		...(buys.covers === null ? [] : [{ amount: buys.covers, words: 'covers what is asked' }]),
+		...buys.ends.map(({ years, amount }) => ({
+			amount,
+			words: years === 1 ? 'within a year' : `within ${years} years`
+		})),
+		...(hand.present === null ? [] : buys.sooner).flatMap(({ id, amount }) => {
+			const debt = listed.find((other) => other.id === id);
+			return debt ? [{ amount, words: `${letterOf(debt.place)} sooner` }] : [];
+		})
+	]);
 </script>
 
 <MoneyBar
 	budget={hand.entry.budget}
 	months={hand.months}
-	marks={[...hand.marks, ...sooner]}
+	{marks}
+	{failed}
+	onagain={() => (tries += 1)}
+	owed={hand.plan.starting}
 	more={buys.more}
 	{currency}
 	{onchange}

@@ -1,6 +1,7 @@
 <!-- The cheapest order of all, searched beside the page: how far it has come, the best so far, and the proof. -->
 <script lang="ts">
-	import type { OrderAnswer } from '$lib/core/least-order';
+	import { closeEnough, type OrderAnswer } from '$lib/core/least-order';
+	import { ZERO, type Cents } from '$lib/core/money';
 	import { planOf } from '$lib/core/plan';
 	import type { PlanFigure } from '$lib/core/plan-figure';
 	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/planned';
@@ -13,6 +14,8 @@
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import { searchInWorker } from '$lib/workers/order-search';
+	import { untrack } from 'svelte';
+	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
 	import PlanWorkingNote from './PlanWorkingNote.svelte';
 
@@ -31,15 +34,32 @@
 
 	let answer = $state.raw<OrderAnswer>({ best: null, ended: null });
 	let stop = $state.raw<(() => void) | null>(null);
+	let goOn = $state.raw<(() => void) | null>(null);
+
+	/** How close to the cheapest is close enough: at first what rounding alone may make, told to go on nothing. */
+	let within = $state.raw<Cents>(untrack(() => closeEnough(debts)));
+	let failed = $state(false);
+	let tries = $state(0);
 
 	$effect(() => {
+		void tries;
+		failed = false;
 		answer = { best: null, ended: null };
-		const end = searchInWorker({ debts, plan: terms }, (told) => (answer = told));
+		const search = searchInWorker(
+			{ debts, plan: terms, within },
+			{ onanswer: (told) => (answer = told), onfail: () => (failed = true) }
+		);
 		stop = () => {
-			end();
+			search.end();
+			stop = null;
+			goOn = null;
 			answer = { ...answer, ended: 'stopped' };
 		};
-		return end;
+		goOn = () => {
+			answer = { ...answer, ended: null };
+			search.goOn();
+		};
+		return search.end;
 	});
 
 	const sentence = $derived(searchSentence(answer.best, answer.ended, plan, currency));
@@ -68,12 +88,25 @@
 	<p class="found">
 		<Phrases {sentence} onopen={open} />
 	</p>
-	{#if !answer.ended}
+	{#if failed}
+		<Failed onagain={() => (tries += 1)} />
+	{:else if !answer.ended}
 		<p class="far">
 			<progress value={answer.best?.done ?? 0} aria-label="How much of the search is done"
 			></progress>
 			<span>{writePercent(settled)} of all orders are settled</span>
 			<button type="button" onclick={() => stop?.()}>Stop here</button>
+		</p>
+	{/if}
+	{#if answer.ended === 'stopped' && goOn}
+		<p class="far">
+			<button type="button" onclick={() => goOn?.()}>Go on searching</button>
+			<span>stopped after a while; where rates are alike it may take long</span>
+		</p>
+	{:else if answer.ended === 'at its end' && within > 0 && answer.best}
+		<p class="far">
+			<button type="button" onclick={() => (within = ZERO)}>Search the cheapest of all</button>
+			<span>may take long where rates are alike</span>
 		</p>
 	{/if}
 	{#if answer.best && answer.best.done < 1}

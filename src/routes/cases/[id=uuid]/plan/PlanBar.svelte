@@ -1,6 +1,5 @@
 <!-- Which plan this is: chosen from the case's plans, named, added from a start, deleted. -->
 <script lang="ts">
-	import { goto } from '$app/navigation';
 	import type { PlanStart } from '$lib/desk/plan-entry';
 	import { LIMITS } from '$lib/core/limits';
 	import { readLabel } from '$lib/formats/name-text';
@@ -9,6 +8,7 @@
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { Check, Pencil, Plus, Trash2 } from '@lucide/svelte';
+	import { tick } from 'svelte';
 	import NewPlanNote from './NewPlanNote.svelte';
 
 	interface Props {
@@ -16,16 +16,24 @@
 		plans: readonly PlanEntry[];
 		/** The plan that is chosen with the client, and whether it has been changed since. */
 		chosen: ReturnType<typeof chosenPlan>;
-		hrefOf: (id: string) => string;
+		onpick: (id: string) => void;
 		onadd: (start: PlanStart) => void;
 		onrename: (name: string) => void;
 		onremove: () => void;
 	}
-	const { plan, plans, chosen, hrefOf, onadd, onrename, onremove }: Props = $props();
+	const { plan, plans, chosen, onpick, onadd, onrename, onremove }: Props = $props();
 
+	let bar = $state<HTMLElement>();
 	let renaming = $state(false);
 	let starting = $state.raw<HTMLElement | null>(null);
 	let removing = $state.raw<HTMLElement | null>(null);
+
+	/** The focus is on the plan that was renamed. */
+	async function endRenaming(): Promise<void> {
+		renaming = false;
+		await tick();
+		bar?.querySelector('select')?.focus();
+	}
 
 	function start(value: PlanStart): void {
 		starting = null;
@@ -39,7 +47,7 @@
 	}
 </script>
 
-<div class="bar">
+<div class="bar" bind:this={bar}>
 	<span class="label">Plan</span>
 	{#if renaming}
 		<span class="name">
@@ -49,8 +57,8 @@
 				read={(typed) => readLabel(typed, 'The name of the plan')}
 				write={(text) => text}
 				onchange={(name) => name !== null && onrename(name)}
-				onenter={() => (renaming = false)}
-				onescape={() => (renaming = false)}
+				onenter={endRenaming}
+				onescape={endRenaming}
 				autofocus
 			/>
 		</span>
@@ -60,7 +68,7 @@
 				label="The plan"
 				value={plan.id}
 				options={plans.map(({ id, name }) => ({ value: id, words: name }))}
-				onchange={(id) => void goto(hrefOf(id))}
+				onchange={onpick}
 			/>
 		</span>
 	{/if}
@@ -96,7 +104,14 @@
 </div>
 
 {#if removing}
-	<Note title="Delete the chosen plan?" anchor={removing} onclose={() => (removing = null)}>
+	<Note
+		title="Delete the chosen plan?"
+		anchor={removing}
+		onclose={() => {
+			removing?.focus();
+			removing = null;
+		}}
+	>
 		<p>
 			“{plan.name}” is the plan that was chosen with the client. Without it no plan of this case is
 			chosen; undo brings it back.

@@ -82,13 +82,19 @@
 			...document,
 			plans: [...document.plans, plan]
 		}));
-		void goto(hrefOf(plan.id));
+		void show(plan.id);
+	}
+
+	/** Goes to a plan, with the focus on which one it is. */
+	async function show(id: string): Promise<void> {
+		await goto(hrefOf(id), { keepFocus: true, noScroll: true });
+		document.querySelector<HTMLElement>('[aria-label="The plan"]')?.focus();
 	}
 
 	function removePlan(): void {
 		const rest = hand.plans.filter(({ id }) => id !== entry.id);
 		desk.change(`deleted plan, ${entry.name}`, (document) => ({ ...document, plans: rest }));
-		void goto(hrefOf(rest[0]?.id ?? ''));
+		void show(rest[0]?.id ?? '');
 	}
 </script>
 
@@ -96,7 +102,7 @@
 	plan={entry}
 	plans={hand.plans}
 	chosen={chosenPlan(desk.document)}
-	{hrefOf}
+	onpick={(id) => void show(id)}
 	onadd={addPlan}
 	onrename={(name) => desk.changePlan(entry.id, 'name of a plan', { name, named: true })}
 	onremove={removePlan}

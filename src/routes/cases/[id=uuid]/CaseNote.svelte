@@ -1,0 +1,100 @@
+<!-- What the case is about as a whole: the client, the day of its figures, its currency. -->
+<script lang="ts">
+	import type { CalendarDate } from '$lib/core/calendar';
+	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
+	import { currencyMeans, dayMeans, withCurrency, withDay } from '$lib/formats/case-settings';
+	import { readAsOf, writeDate } from '$lib/formats/date-text';
+	import { readCurrency, type Currency } from '$lib/formats/money-text';
+	import { readLabel } from '$lib/formats/name-text';
+	import Note from '$lib/ui/Note.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+
+	interface Props {
+		desk: CaseDesk;
+		today: CalendarDate;
+		anchor: HTMLElement;
+		onclose: () => void;
+	}
+	const { desk, today, anchor, onclose }: Props = $props();
+
+	const paper = $derived(desk.document);
+	/** Another day or currency that was typed and not taken yet: first it is said what it means. */
+	let day = $state.raw<CalendarDate | null>(null);
+	let currency = $state.raw<Currency | null>(null);
+	const otherDay = $derived(day !== null && day !== paper.asOf ? day : null);
+	const otherCurrency = $derived(
+		currency !== null && currency.code !== paper.currency.code ? currency : null
+	);
+
+	function takeDay(asOf: CalendarDate): void {
+		desk.change('day of the figures', (document) => withDay(document, asOf));
+		day = null;
+	}
+
+	function takeCurrency(to: Currency): void {
+		desk.change('currency', (document) => withCurrency(document, to));
+		currency = null;
+	}
+</script>
+
+<Note title="This case" {anchor} {onclose}>
+	<div class="fields">
+		<span class="label">Client</span>
+		<span data-first>
+			<TypedField
+				label="Client label"
+				value={paper.label}
+				read={readLabel}
+				write={(text) => text}
+				onchange={(label) =>
+					label !== null && desk.change('client label', (document) => ({ ...document, label }))}
+				onenter={onclose}
+			/>
+		</span>
+		<span class="label">Figures as of</span>
+		<TypedField
+			label="Day of the figures"
+			value={day ?? paper.asOf}
+			read={(typed) => readAsOf(typed, today)}
+			write={writeDate}
+			onchange={(typed) => (day = typed)}
+		/>
+		{#if otherDay}
+			<p class="means">
+				{dayMeans(paper, otherDay)}
+				<button type="button" onclick={() => takeDay(otherDay)}>Change the day</button>
+			</p>
+		{/if}
+		<span class="label">Currency</span>
+		<TypedField
+			label="Currency"
+			value={currency ?? paper.currency}
+			read={readCurrency}
+			write={({ code }) => code}
+			onchange={(typed) => (currency = typed)}
+		/>
+		{#if otherCurrency}
+			<p class="means">
+				{currencyMeans(paper, otherCurrency)}
+				<button type="button" onclick={() => takeCurrency(otherCurrency)}
+					>Change the currency</button
+				>
+			</p>
+		{/if}
+	</div>
+</Note>
+
+<style>
+	.means {
+		grid-column: 1 / -1;
+		margin: 2px 0 6px;
+		padding-left: 10px;
+		border-left: 3px solid var(--ink);
+	}
+
+	.means button {
+		margin-left: 6px;
+		color: var(--act);
+		font-weight: 600;
+	}
+</style>
