@@ -57,7 +57,7 @@
 	}
 </script>
 
-<div role="table" aria-label="Cases" bind:this={list}>
+<div role="table" class="cases" aria-label="Cases" bind:this={list}>
 	<div role="rowgroup">
 		<div class="line head" role="row">
 			<span role="columnheader">Client</span>
@@ -193,5 +193,17 @@
 	.tools {
 		display: flex;
 		gap: 4px;
+	}
+
+	/* A table needs its width: where the page has less, it is scrolled sideways. */
+	@media (width < 900px) {
+		.cases {
+			position: relative;
+			overflow-x: auto;
+		}
+
+		.cases > div {
+			min-width: 820px;
+		}
 	}
 </style>

@@ -121,19 +121,23 @@ describe.each(['light', 'dark'])('every screen, %s', (scheme) => {
 		'side by side, full',
 		'side by side, empty',
 		'not found'
-	])('%s: nothing serious for axe-core, nothing cut off from 1024 pixels up', async (view) => {
-		await screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
-		await screen.goto(views[view] ?? '');
-		await screen.page.evaluate(() => document.fonts.ready);
-		expect(await seriousFindings()).toEqual([]);
-		for (const width of [1024, 1280, 1920]) {
-			await screen.page.setViewport({ width, height: 800 });
-			const overflow = await screen.page.evaluate(
-				() => document.documentElement.scrollWidth - document.documentElement.clientWidth
-			);
-			expect(overflow, `${width} pixels wide`).toBe(0);
+	])(
+		'%s: nothing serious for axe-core, nothing cut off from 1024 pixels up, nor zoomed in to 200 %',
+		async (view) => {
+			await screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+			await screen.goto(views[view] ?? '');
+			await screen.page.evaluate(() => document.fonts.ready);
+			expect(await seriousFindings()).toEqual([]);
+			// 640 by 400 is a window of 1280 by 800 at 200 %.
+			for (const width of [640, 1024, 1280, 1920]) {
+				await screen.page.setViewport({ width, height: width === 640 ? 400 : 800 });
+				const overflow = await screen.page.evaluate(
+					() => document.documentElement.scrollWidth - document.documentElement.clientWidth
+				);
+				expect(overflow, `${width} pixels wide`).toBe(0);
+			}
+			await screen.page.setViewport({ width: 1280, height: 800 });
+			desk.checked(view === 'not found' ? '404' : undefined);
 		}
-		await screen.page.setViewport({ width: 1280, height: 800 });
-		desk.checked(view === 'not found' ? '404' : undefined);
-	});
+	);
 });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
 import { amount, card } from '../support/debts';
 import { desk, screen, sitDown } from '../support/page';
 import { makeCase } from '../support/residuum';
@@ -112,6 +113,42 @@ describe('the month’s money', () => {
 		await screen.answer(
 			'Paying what is asked, at first 258.00, everything is paid off in March 2044'
 		);
+	});
+
+	it('begins in a month of its own: before, what is asked is paid', async () => {
+		await plan([
+			card({ firstDue: '2026-12-20' }),
+			card({ name: 'Dental plan', annualRate: 0, asked: amount(13_700) })
+		]);
+		await screen.answer('At 257.00 a month from January 2027, highest rate first');
+		expect(await screen.value('Month in which the plan begins')).toBe('January 2027');
+		await screen.see('.strip h2', 'In December 2026, of 121.00');
+		await screen.fill('Month in which the plan begins', 'Nov 2026');
+		await screen.press('Enter');
+		await screen.see('.problem', 'November 2026 is too early. A month from December 2026');
+		await screen.fill('Month in which the plan begins', 'Mar 2027');
+		await screen.press('Enter');
+		await screen.answer('a month from March 2027, highest rate first');
+		await screen.fill('The month’s money', '400');
+		await screen.answer('At 400.00 a month from March 2027');
+		await screen.see('.strip h2', 'In December 2026, of 121.00');
+		await screen.saved();
+	});
+
+	it('keeps the focus where one is: on the plan that is renamed, started or chosen', async () => {
+		await plan([card()]);
+		await screen.click('.bar button:nth-of-type(1)');
+		await screen.enter('After the harvest');
+		await expect.poll(() => screen.focused()).toBe('The plan');
+		await screen.startPlan('minimums');
+		await expect.poll(() => screen.focused()).toBe('The plan');
+		await screen.page.select('[aria-label="The plan"]', FIRST_PLAN.id);
+		await screen.answer('At 121.00 a month');
+		await expect.poll(() => screen.focused()).toBe('The plan');
+		await screen.click('.asks button:first-child');
+		await screen.see('section p.found', 'order');
+		await screen.press('Escape');
+		await expect.poll(() => screen.focused()).toBe('The cheapest order ›');
 	});
 
 	it('is worked out from what comes in and what is needed, line by line', async () => {

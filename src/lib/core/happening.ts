@@ -71,7 +71,10 @@ export function dueNear(dates: Dates, date: CalendarDate, payments = 0): Calenda
 	return dueDate(firstDue, Math.max(1, nearest + payments), paymentsPerYear);
 }
 
-/** The later days on which something comes again, up to a last one. */
+/** More repetitions than these are not told one by one. */
+const TOLD = 120;
+
+/** The later days on which something comes again, up to a last one; of very many only the first. */
 export function repetitions(
 	happening: Happening,
 	dates: Dates,
@@ -85,7 +88,7 @@ export function repetitions(
 	const found: CalendarDate[] = [];
 	for (let k = periodOn(dates, happening.date) + every; ; k += every) {
 		const due = dueDate(firstDue, k, paymentsPerYear);
-		if (due > until) return found;
+		if (due > until || found.length > TOLD) return found;
 		found.push(due);
 	}
 }

@@ -125,4 +125,21 @@
 		margin-left: auto;
 		color: var(--quiet);
 	}
+
+	@media (width < 900px) {
+		header {
+			flex-wrap: wrap;
+			gap: 2px 14px;
+			height: auto;
+			padding: 4px 16px;
+		}
+
+		.views {
+			margin-left: 0;
+		}
+
+		.views a {
+			line-height: 30px;
+		}
+	}
 </style>

@@ -99,6 +99,7 @@
 <style>
 	main {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 22px;
 		padding: 26px 24px 90px;
 	}

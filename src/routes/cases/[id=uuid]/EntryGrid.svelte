@@ -233,4 +233,16 @@
 	kbd:first-child {
 		margin-left: 0;
 	}
+
+	/* A table needs its width: where the page has less, it is scrolled sideways. */
+	@media (width < 1000px) {
+		.grid {
+			position: relative;
+			overflow-x: auto;
+		}
+
+		.grid > div {
+			min-width: 940px;
+		}
+	}
 </style>

@@ -396,4 +396,21 @@
 			grid-template-columns: 270px minmax(0, 1fr);
 		}
 	}
+
+	/* Zoomed in, or on a small tablet, one below the other, and the page is scrolled. */
+	@media (width < 900px) {
+		main {
+			display: block;
+			height: auto;
+			min-height: 0;
+		}
+
+		.order {
+			border-right: 0;
+		}
+
+		.picture {
+			height: 340px;
+		}
+	}
 </style>

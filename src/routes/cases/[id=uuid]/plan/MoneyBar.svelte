@@ -324,4 +324,14 @@
 			border: 0;
 		}
 	}
+
+	@media (width < 900px) {
+		.money {
+			grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		}
+
+		.slide {
+			grid-column: 1 / -1;
+		}
+	}
 </style>

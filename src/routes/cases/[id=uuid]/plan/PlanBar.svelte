@@ -173,6 +173,10 @@
 		color: var(--quiet);
 	}
 
+	.bar > button {
+		white-space: nowrap;
+	}
+
 	.new {
 		margin-left: auto;
 		font-weight: 600;

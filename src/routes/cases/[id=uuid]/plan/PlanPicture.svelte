@@ -102,11 +102,14 @@
 			currency
 		)
 	);
+	/** Whether a debt is one that the plan pays: no change has closed it at the start. */
+	const isPaid = (id: string): boolean =>
+		plan.debts.some((debt) => debt.id === id && debt.starting > 0);
 	/** What comes with a debt, by an identity of its own on this time line: offers that end, its own money. */
 	const offers = $derived(
 		entries.flatMap((debt, place) =>
 			debt.happenings.flatMap((item) =>
-				item.kind === 'rate' || item.kind === 'extra'
+				(item.kind === 'rate' || item.kind === 'extra') && isPaid(debt.id)
 					? [{ id: `${debt.id} ${item.id}`, debt, place, item }]
 					: []
 			)

@@ -402,4 +402,24 @@
 			padding: 12px 12px 14px 18px;
 		}
 	}
+
+	@media (width < 900px) {
+		main {
+			display: block;
+			height: auto;
+			min-height: 0;
+		}
+
+		.terms {
+			border-right: 0;
+		}
+
+		.pictures {
+			height: 540px;
+		}
+
+		.lower {
+			height: 380px;
+		}
+	}
 </style>

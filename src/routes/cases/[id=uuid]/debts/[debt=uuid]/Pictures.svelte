@@ -209,4 +209,16 @@
 		grid-column: 1 / 3;
 		min-width: 0;
 	}
+
+	/* Where there is no room beside it, how payments split stands below what is owed. */
+	@media (width < 900px) {
+		.pictures {
+			grid-template: auto 260px auto auto 180px / minmax(0, 1fr) auto;
+		}
+
+		.bars,
+		.caption:nth-of-type(n + 2) {
+			grid-column: 1 / -1;
+		}
+	}
 </style>
