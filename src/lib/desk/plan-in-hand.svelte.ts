@@ -1,4 +1,3 @@
-import type { Cents } from '../core/money';
 import { planOf } from '../core/plan';
 import { cureOf, eventMonths, furthestMoved, planDifference } from '../core/plan-answers';
 import type { Plan, PlanTerms } from '../core/planned';
