@@ -1,7 +1,7 @@
 /**
  * Runs every reference-case file in the given folders (default: ../shared/vectors) against the core.
- * Each failing case is printed with what was expected and what came; cases whose kind or settings the
- * core does not know yet are listed by name as skipped. Exit 1 on a failure or when no case was run.
+ * Each failing case is printed with what was expected and what came; a setting that the core does not know fails.
+ * Cases of kinds that come later are listed by name as skipped. Exit 1 on a failure or when no case was run.
  */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';

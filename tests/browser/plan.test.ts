@@ -1,5 +1,6 @@
+import type { HTTPRequest } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
+import { contentOf, FIRST_PLAN } from '../../src/lib/formats/plan-document';
 import { amount, card } from '../support/debts';
 import { desk, screen, sitDown } from '../support/page';
 import { makeCase } from '../support/residuum';
@@ -133,6 +134,46 @@ describe('the month’s money', () => {
 		await screen.answer('At 400.00 a month from March 2027');
 		await screen.see('.strip h2', 'In December 2026, of 121.00');
 		await screen.saved();
+	});
+
+	it('asks before the chosen plan is deleted, and says when it has been changed since it was chosen', async () => {
+		const choice = { plan: FIRST_PLAN.id, name: FIRST_PLAN.name, date: '2026-12-15', note: '' };
+		const plans = [
+			FIRST_PLAN,
+			{ ...FIRST_PLAN, id: crypto.randomUUID(), name: 'Another one', named: true }
+		];
+		const choices = [{ ...choice, content: contentOf(FIRST_PLAN) }];
+		const { id } = await makeCase(desk.residuum, 'Chosen', [card()], {}, { plans, choices });
+		await screen.goto(`/cases/${id}/plan`);
+		await screen.see('.bar .chosen', /^chosen$/);
+		await screen.fill('The month’s money', '200');
+		await screen.see('.bar .chosen', 'chosen, changed since');
+		await screen.click('.bar button:nth-of-type(2)');
+		await screen.see('[role=dialog]', 'Delete the chosen plan?');
+		await screen.press('Escape');
+		await screen.see('.bar .chosen', 'chosen');
+		await screen.click('.bar button:nth-of-type(2)');
+		await screen.click('[role=dialog] .acts button');
+		await expect.poll(() => screen.texts('.bar .chosen')).toEqual([]);
+		await screen.saved();
+	});
+
+	it('says that work beside the page failed, and does it again when told to', async () => {
+		await plan([card(), card({ name: 'Dental plan', annualRate: 0, asked: amount(13_700) })]);
+		await screen.page.setRequestInterception(true);
+		const broken = (request: HTTPRequest) => {
+			if (request.url().includes('how-sure')) {
+				void request.respond({ contentType: 'text/javascript', body: 'throw new Error("broken")' });
+			} else void request.continue();
+		};
+		screen.page.on('request', broken);
+		await screen.click('.asks button:last-child');
+		await screen.see('section [role=alert]', 'This could not be worked out.');
+		screen.page.off('request', broken);
+		await screen.page.setRequestInterception(false);
+		await screen.click('section [role=alert] button');
+		await screen.see('section tbody tr:nth-child(2)', /\d{4}/);
+		desk.checked('broken');
 	});
 
 	it('keeps the focus where one is: on the plan that is renamed, started or chosen', async () => {

@@ -150,6 +150,20 @@ describe('saving', () => {
 		expect((refused.body as Refusal).problems[0]?.message).toContain('listed twice');
 	});
 
+	it('says in the casebook that a chosen plan has been changed since, and not when that is taken back', async () => {
+		const choice = { plan: FIRST_PLAN.id, name: FIRST_PLAN.name, date: TODAY, note: '' };
+		const choices = [{ ...choice, content: contentOf(FIRST_PLAN) }];
+		const { id, document } = await makeCase(residuum, 'Chosen then', [card()], {}, { choices });
+		const casebook = async () => String((await residuum.request('GET', '/')).body);
+		expect(await casebook()).not.toContain('changed since');
+		const plans = [{ ...FIRST_PLAN, order: 'balance' }];
+		await put(id, { basedOn: 2, what: 'order', document: { ...document, plans } });
+		expect(await casebook()).toContain('changed since');
+		const renamed = [{ ...FIRST_PLAN, name: 'Called otherwise', named: true }];
+		await put(id, { basedOn: 3, what: 'name', document: { ...document, plans: renamed } });
+		expect(await casebook()).not.toContain('changed since');
+	});
+
 	it('carries a request that is sent again out once: its key is known', async () => {
 		const { id, document } = await makeCase(residuum, 'Sent twice', [card()]);
 		const save = { basedOn: 2, key: crypto.randomUUID(), what: 'label', document };

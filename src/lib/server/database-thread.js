@@ -6,7 +6,8 @@ import('node:worker_threads').then(serve);
 
 /** @param {typeof import('node:worker_threads')} threads */
 async function serve({ parentPort, workerData }) {
-	const { closeSync, fsyncSync, openSync, readdirSync } = await import('node:fs');
+	const { closeSync, existsSync, fsyncSync, openSync, readdirSync, writeFileSync } =
+		await import('node:fs');
 	const { join } = await import('node:path');
 	const port = /** @type {import('node:worker_threads').MessagePort} */ (parentPort);
 
@@ -38,6 +39,15 @@ async function serve({ parentPort, workerData }) {
 		};
 	}
 
+	/** What an earlier version wrote without that is put on the disk: once, as a mark beside it says. */
+	function putOnDiskOnce() {
+		const mark = join(workerData.folder, '../on-disk.mark');
+		if (existsSync(mark)) return;
+		const files = readdirSync(workerData.folder, { recursive: true, withFileTypes: true });
+		for (const file of files) if (file.isFile()) syncPath(join(file.parentPath, file.name));
+		writeFileSync(mark, '');
+	}
+
 	/** @param {string} path */
 	function syncPath(path) {
 		const file = openSync(path, 'r');
@@ -56,9 +66,7 @@ async function serve({ parentPort, workerData }) {
 			// The only way of putting a file on the disk that reaches it from here.
 			startParams: [...params, '-c', 'wal_sync_method=fsync']
 		});
-		// What an earlier version wrote without that is put on the disk now.
-		const files = readdirSync(workerData.folder, { recursive: true, withFileTypes: true });
-		for (const file of files) if (file.isFile()) syncPath(join(file.parentPath, file.name));
+		putOnDiskOnce();
 		return database;
 	}
 

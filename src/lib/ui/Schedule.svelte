@@ -401,5 +401,7 @@
 		font-weight: 400;
 		text-align: left;
 		text-overflow: ellipsis;
+		/* The button that adds has its place beside the note. */
+		padding-right: 56px;
 	}
 </style>
