@@ -7,6 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openBrowser } from '../scripts/browser.mjs';
 import { startServer } from '../scripts/own-server.mjs';
+import { VERSION } from '../src/lib/formats/case-document';
 import { FIRST_PLAN } from '../src/lib/formats/plan-document';
 
 const ASOF = '2026-12-15';
@@ -72,7 +73,13 @@ async function makeCase(debts: readonly object[]): Promise<string> {
 		index === 0 ? FIRST_PLAN : { ...FIRST_PLAN, id: crypto.randomUUID(), name: `Plan ${index}` }
 	);
 	const planned = { plans, against: 'minimums', choices: [] };
-	const document = { version: 4, ...fresh, debts, ...planned, sheet: { income: [], needs: [] } };
+	const document = {
+		version: VERSION,
+		...fresh,
+		debts,
+		...planned,
+		sheet: { income: [], needs: [] }
+	};
 	await send('PUT', `/api/cases/${id}`, { basedOn: 1, what: 'debts', document });
 	return id;
 }

@@ -195,7 +195,7 @@ describe('the month’s money', () => {
 	it('is worked out from what comes in and what is needed, line by line', async () => {
 		await plan([card()]);
 		await screen.click('.money h2 button');
-		expect(await screen.focused()).toBe('Name, What comes in, line 1');
+		await expect.poll(() => screen.focused()).toBe('Name, What comes in, line 1');
 		await screen.page.keyboard.type('take-home pay');
 		await screen.fill('Amount, What comes in, line 1', '1000');
 		await screen.page.select('[aria-label="How often, What comes in, line 1"]', '26');

@@ -14,9 +14,9 @@
 	const { title, heading, side = 'right', children, onclose }: Props = $props();
 
 	/** The focus goes into it, unless something inside has taken it already, and back when it closes. */
+	const opener = document.activeElement;
 	function focus(element: HTMLElement): () => void {
-		const opener = document.activeElement;
-		if (!element.contains(opener)) element.focus();
+		if (!element.contains(document.activeElement)) element.focus();
 		return () => {
 			const inside =
 				element.contains(document.activeElement) || document.activeElement === document.body;
