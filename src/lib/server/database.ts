@@ -77,7 +77,13 @@ async function openThread(here: Opened): Promise<DatabaseThread> {
 		log.error('the database did not answer or ended; it is opened again');
 		void openAgain(here);
 	});
-	await thread.opened;
+	try {
+		await thread.opened;
+	} catch (error) {
+		// One that could not open its database is not left behind.
+		await thread.close().catch(() => undefined);
+		throw error;
+	}
 	return thread;
 }
 
