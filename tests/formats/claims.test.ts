@@ -1,11 +1,9 @@
 /** Sentences about random debts and plans: what each claims is looked up in the run or the plan that it is about. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addMonths, FREQUENCIES, type CalendarDate } from '../../src/lib/core/calendar';
+import { type CalendarDate } from '../../src/lib/core/calendar';
 import { difference } from '../../src/lib/core/compare';
-import { cents, type Cents } from '../../src/lib/core/money';
-import { cureOf, planDifference, stating } from '../../src/lib/core/plan-answers';
-import { planOf, planTotals } from '../../src/lib/core/plan';
+import { cents } from '../../src/lib/core/money';
 import { dateOfPeriod, owedAfter, rowAt, type Run } from '../../src/lib/core/run';
 import { periodsFor } from '../../src/lib/core/solve';
 import {
@@ -18,30 +16,12 @@ import {
 import { beforeSentence, uncoveredSentence, waySentence } from '../../src/lib/formats/answer-text';
 import { statedDebt, type DebtEntry } from '../../src/lib/formats/debt-document';
 import { readMoney, writeMoney } from '../../src/lib/formats/money-text';
-import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
-import { planSentence, shortSentence } from '../../src/lib/formats/plan-text';
 import { timeAnswered } from '../../src/lib/formats/question-text';
 import { plain } from '../../src/lib/formats/sentence';
 import { amount, card, fixed, interestPlus, share } from '../support/debts';
-import { household, plans, termsDrawn } from '../support/households';
+import { amountSaid as money, monthSaid as month, usd } from '../support/said';
 
-const usd = { code: 'USD', digits: 2 };
 const asOf = '2026-12-15' as CalendarDate;
-
-/** Of any size: what the program says may be more than anybody may type. */
-const money = (text: string | undefined): Cents => {
-	if (!/^\d{1,3}(,\d{3})*\.\d{2}$/.test(text ?? ''))
-		throw new Error(`${text ?? 'nothing'} is no amount`);
-	return cents(Number(text?.replaceAll(/[,.]/g, '')));
-};
-const MONTHS =
-	'January February March April May June July August September October November December';
-const month = (text: string | undefined): string => {
-	const [name = '', year = ''] = (text ?? '').split(' ');
-	const at = MONTHS.split(' ').indexOf(name) + 1;
-	if (at === 0) throw new Error(`${text ?? 'nothing'} is no month`);
-	return `${year}-${String(at).padStart(2, '0')}`;
-};
 
 const day = fc
 	.record({ year: fc.integer({ min: 2027, max: 2031 }), month: fc.integer({ min: 1, max: 12 }) })
@@ -222,55 +202,6 @@ describe('what is said of a debt', () => {
 						new RegExp(`^${answer.run.periods.toLocaleString('en')} payments?, to `)
 					);
 			})
-		);
-	});
-});
-
-describe('what is said of a plan', () => {
-	it('is so: when it is over, what it costs, from when it is short and what would cover it', () => {
-		fc.assert(
-			fc.property(household(termsDrawn(fc.constantFrom(...FREQUENCIES))), plans, (owed, terms) => {
-				const plan = planOf(owed, terms);
-				const asked = planOf(owed, { ...terms, budget: { kind: 'required' }, budgetChanges: [] });
-				const { budget, order } = terms;
-				const measure = { difference: planDifference(plan, asked), words: 'paying the minimums' };
-				const entry = { ...FIRST_PLAN, budget, order };
-				const said = plain(planSentence(plan, entry, measure, usd));
-				expect(said).not.toMatch(/NaN|undefined|\b1 (months|payments|years)\b/);
-				const ends =
-					/paid off in (\w+ \d{4}), after ([\d,]+) months?; it costs ([\d.,]*\d|nothing) in interest/.exec(
-						said
-					);
-				expect(ends !== null).toBe(plan.ending.status === 'cleared');
-				if (ends && plan.ending.status === 'cleared') {
-					expect(month(ends[1])).toBe(plan.ending.payoffDate.slice(0, 7));
-					expect(ends[3] === 'nothing' ? 0 : money(ends[3])).toBe(plan.totalInterest);
-				}
-				const cure = cureOf(owed, terms, plan);
-				const short = plain(shortSentence(plan, cure, usd) ?? []);
-				expect(short === '').toBe(plan.shortMonths.length === 0);
-				if (short === '') return;
-				const [first] = plan.shortMonths;
-				const [, when, lacks] =
-					/^(?:In|From) (\w+ \d{4}).* the money is ([\d.,]*\d) less/.exec(short) ?? [];
-				const kept = plan.kept[(first?.month ?? 0) - 1];
-				expect(month(when)).toBe(addMonths(plan.firstMonth, (first?.month ?? 0) - 1).slice(0, 7));
-				expect(money(lacks)).toBe(kept?.missing);
-				const enough = /there is enough for ([\d.]+) % of what is asked/.exec(short);
-				const share = kept ? kept.money / kept.asked : 0;
-				if (enough) expect(Number(enough[1])).toBeCloseTo(100 * share, 1);
-				else expect(share).toBeLessThan(0.00006);
-				const covers = /([\d.,]*\d) a month.* would cover it/.exec(short);
-				if (!covers || !cure) return;
-				expect(money(covers[1])).toBe(cure.amount);
-				const covered = planTotals(owed, stating(terms, cure.from, cure.amount));
-				expect(
-					covered.shortMonths.some(
-						({ month: at }) => at >= cure.from && at < (cure.until ?? Infinity)
-					)
-				).toBe(false);
-			}),
-			{ numRuns: 300 }
 		);
 	});
 });
