@@ -176,6 +176,12 @@ describe('what is said of other money, other orders and harder times', () => {
 				const said = plain(moreSentence(cents(more), planDifference(then, now), usd));
 				expect(said).not.toMatch(NONSENSE);
 				const less = /, ([\d.,]*\d) (less|more)$/.exec(said);
+				const time = /: (?:.* )?(sooner|later|the same month),/.exec(said);
+				if (time) {
+					const sooner = planDifference(then, now);
+					const months = sooner.kind === 'both end' ? sooner.monthsSooner : NaN;
+					expect(time[1]).toBe(months === 0 ? 'the same month' : months > 0 ? 'sooner' : 'later');
+				}
 				if (less)
 					expect(money(less[1]) * (less[2] === 'less' ? 1 : -1)).toBe(
 						now.totalInterest - then.totalInterest

@@ -278,11 +278,16 @@ export function moreSentence(more: Cents, gained: Difference, currency: Currency
 	if (gained.kind === 'only this ends') return [say(`${amount} more: `), figure('it ends')];
 	if (gained.kind !== 'both end') return [say(`${amount} more: still never ends`)];
 	const { monthsSooner, interestLess } = gained;
-	const time = monthsSooner === 0 ? 'the same month' : `${writeMonths(monthsSooner)} sooner`;
+	// More money can cost more: where it goes to a debt that would have been paid down by its rule.
+	const time =
+		monthsSooner === 0
+			? 'the same month'
+			: `${writeMonths(Math.abs(monthsSooner))} ${monthsSooner > 0 ? 'sooner' : 'later'}`;
+	const cost = writeMoney(Math.abs(interestLess) as Cents, currency);
 	return [
 		say(`${amount} more a month: `),
 		figure(time),
-		say(`, ${writeMoney(interestLess, currency)} less`)
+		say(`, ${cost} ${interestLess < 0 ? 'more' : 'less'}`)
 	];
 }
 
