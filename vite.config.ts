@@ -1,7 +1,32 @@
+import { readFileSync } from 'node:fs';
+import { parse } from '@formatjs/icu-messageformat-parser';
 import { sveltekit } from '@sveltejs/kit/vite';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
+
+const MESSAGES = /\/src\/lib\/words\/[a-z]+\/[\w-]+\.json$/;
+
+/** Reads messages when the program is built, so that what reads them stays out of the page. */
+const readMessages: Plugin = {
+	name: 'read-messages',
+	enforce: 'pre',
+	load(file) {
+		if (!MESSAGES.test(file)) return null;
+		const messages = JSON.parse(readFileSync(file, 'utf8')) as Record<string, string>;
+		const read = Object.entries(messages).map(([id, message]) => [id, parse(message)]);
+		return {
+			code: `export default ${JSON.stringify(Object.fromEntries(read))};`,
+			moduleType: 'js',
+			map: null
+		};
+	}
+};
 
 export default defineConfig({
-	plugins: [sveltekit()],
+	plugins: [readMessages, sveltekit()],
+	resolve: {
+		alias: {
+			'@formatjs/icu-messageformat-parser': '@formatjs/icu-messageformat-parser/no-parser.js'
+		}
+	},
 	worker: { format: 'es' }
 });

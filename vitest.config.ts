@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
-// The unit tests touch modules only; the other two drive built servers, a file each its own, two at
+// The unit tests touch modules only; the others drive built servers, a file each its own, two at
 // a time.
 export default defineConfig({
 	test: {
@@ -10,25 +10,15 @@ export default defineConfig({
 				resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
 				test: {
 					name: 'unit',
-					include: ['tests/{core,desk,formats,ui}/**/*.test.ts'],
+					include: ['tests/{core,desk,document,reading,ui,words}/**/*.test.ts'],
 					maxWorkers: 2,
 					testTimeout: 60_000
 				}
 			},
 			{
 				test: {
-					name: 'server',
-					include: ['tests/server/**/*.test.ts'],
-					globalSetup: './tests/support/setup.ts',
-					maxWorkers: 2,
-					testTimeout: 120_000,
-					hookTimeout: 120_000
-				}
-			},
-			{
-				test: {
-					name: 'browser',
-					include: ['tests/browser/**/*.test.ts'],
+					name: 'built',
+					include: ['tests/{server,browser}/**/*.test.ts'],
 					globalSetup: './tests/support/setup.ts',
 					maxWorkers: 2,
 					// What a page is waited for: only a failure takes so long.

@@ -57,7 +57,7 @@ await page.waitForSelector('[role=dialog]');
 await take('asked-backwards');
 await page.keyboard.press('Escape');
 
-await page.click('[aria-label="Amount held"]', { count: 3 });
+await page.click('[aria-label="Amount paid"]', { count: 3 });
 await page.keyboard.type('180');
 await page.waitForSelector('.before');
 await page.evaluate(

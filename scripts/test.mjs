@@ -2,7 +2,7 @@
  * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests.
  * Goes through to the end whatever fails, and closes with one line: N passed, N failed.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,39 +10,51 @@ import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './prepare.mjs
 
 const VECTORS = join(ROOT, '../shared/vectors');
 
+/** Two lists that are worked off side by side. */
 const CHECKS = [
-	['format', 'prettier', '--check', '.'],
-	['lint', 'eslint', '.'],
-	['generated types', 'svelte-kit', 'sync'],
-	['types', 'svelte-check', '--fail-on-warnings'],
-	['dependency rules', 'depcruise', 'src', 'tests', 'scripts', 'bench'],
-	['nothing unused', 'knip']
+	[
+		['types', 'svelte-check', '--fail-on-warnings'],
+		['dependency rules', 'depcruise', 'src', 'tests', 'scripts', 'bench'],
+		['nothing unused', 'knip']
+	],
+	[
+		['format', 'prettier', '--check', '.'],
+		['lint', 'eslint', '.']
+	]
 ];
 
 ensurePackages();
 ensureChromium();
 
 const count = { passed: 0, failed: 0 };
-for (const [name = '', tool = '', ...words] of CHECKS) {
-	const { status, output } = run(tool, words);
+await check(['generated types', 'svelte-kit', 'sync']);
+await Promise.all(
+	CHECKS.map(async (lane) => {
+		for (const one of lane) await check(one);
+	})
+);
+ensureBuild();
+await referenceCases();
+tests();
+console.log(`${count.passed} passed, ${count.failed} failed`);
+process.exitCode = count.failed === 0 ? 0 : 1;
+
+/** @param {readonly string[]} check its name, the tool and what it is told */
+async function check([name = '', tool = '', ...words]) {
+	const { status, output } = await run(tool, words);
 	const passed = status === 0;
 	count[passed ? 'passed' : 'failed'] += 1;
 	console.log(`${passed ? 'ok    ' : 'FAILED'} ${name}`);
 	if (!passed) console.log(output);
 }
-ensureBuild();
-referenceCases();
-tests();
-console.log(`${count.passed} passed, ${count.failed} failed`);
-process.exitCode = count.failed === 0 ? 0 : 1;
 
-/** The shared reference cases, where their folder stands beside the project's. */
-function referenceCases() {
+/** The shared reference cases, where their folder is beside the project's. */
+async function referenceCases() {
 	if (!existsSync(VECTORS)) {
 		console.log(`      reference cases left out: there is no folder ${VECTORS}`);
 		return;
 	}
-	const { status, output } = run('tsx', ['scripts/vectors.ts', VECTORS]);
+	const { status, output } = await run('tsx', ['scripts/vectors.ts', VECTORS]);
 	const [, passed, failed] = /(\d+) passed, (\d+) failed/.exec(output) ?? [null, '0', '1'];
 	count.passed += Number(passed);
 	count.failed += Number(failed);
@@ -69,10 +81,15 @@ function tests() {
 /**
  * @param {string} tool
  * @param {readonly string[]} words
+ * @returns {Promise<{ status: number | null, output: string }>}
  */
 function run(tool, words) {
-	const { status, stdout, stderr } = spawnSync(bin(tool), words, { cwd: ROOT, encoding: 'utf8' });
-	return { status, output: stdout + stderr };
+	const child = spawn(bin(tool), words, { cwd: ROOT });
+	let output = '';
+	for (const stream of [child.stdout, child.stderr]) {
+		stream.setEncoding('utf8').on('data', (text) => (output += text));
+	}
+	return new Promise((resolve) => child.on('close', (status) => resolve({ status, output })));
 }
 
 /** @param {string} tool */

@@ -8,7 +8,7 @@
  * `power` and `disk` need a disk of their own, which takes root and a loop device; without, they say so.
  */
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -140,10 +140,15 @@ async function started(environment) {
 const wait = (/** @type {number} */ milliseconds) =>
 	new Promise((resolve) => setTimeout(resolve, milliseconds));
 
-/** @param {string} folder @param {number} rounds @returns {Promise<Outcome>} */
-export async function kill(folder, rounds) {
+/**
+ * @param {string} folder @param {number} rounds
+ * @param {string} [from] data to start from: making some takes seconds
+ * @returns {Promise<Outcome>}
+ */
+export async function kill(folder, rounds, from) {
 	/** @type {Outcome} */
 	const outcome = { passed: 0, failed: 0, said: [] };
+	if (from !== undefined) cpSync(from, folder, { recursive: true });
 	for (let round = 1; round <= rounds; round += 1) {
 		const { server, address } = await started({ RESIDUUM_DATA: folder });
 		const counter = new Counter(address);
@@ -207,11 +212,12 @@ class Disk {
 const quiet = (tool, ...words) =>
 	execFileSync(tool, words, { stdio: ['ignore', 'ignore', 'pipe'] });
 
-/** @param {string} folder @param {number} rounds @returns {Promise<Outcome>} */
-export async function power(folder, rounds) {
+/** @param {string} folder @param {number} rounds @param {string} [from] @returns {Promise<Outcome>} */
+export async function power(folder, rounds, from) {
 	/** @type {Outcome} */
 	const outcome = { passed: 0, failed: 0, said: [] };
 	const disk = new Disk(folder, 'power', 400);
+	if (from !== undefined) cpSync(from, join(disk.path, 'data'), { recursive: true });
 	const { server, address } = await started({ RESIDUUM_DATA: join(disk.path, 'data') });
 	const counters = [new Counter(address), new Counter(address)];
 	for (const counter of counters) await counter.open();
@@ -245,8 +251,8 @@ export async function power(folder, rounds) {
 	return outcome;
 }
 
-/** @param {string} folder @returns {Promise<Outcome>} */
-export async function disk(folder) {
+/** @param {string} folder @param {string} [from] @returns {Promise<Outcome>} */
+export async function disk(folder, from) {
 	/** @type {Outcome} */
 	const outcome = { passed: 0, failed: 0, said: [] };
 	// Once the program sees it coming; once it is hit by it, in the middle of a commit.
@@ -255,6 +261,7 @@ export async function disk(folder) {
 		['a full disk that is not', '0']
 	])) {
 		const small = new Disk(folder, `disk-${room}`, 200);
+		if (from !== undefined) cpSync(from, join(small.path, 'data'), { recursive: true });
 		const data = {
 			RESIDUUM_DATA: join(small.path, 'data'),
 			RESIDUUM_ROOM: room,
