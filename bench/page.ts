@@ -7,8 +7,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openBrowser } from '../scripts/browser.mjs';
 import { startServer } from '../scripts/own-server.mjs';
-import { VERSION } from '../src/lib/formats/case-document';
-import { FIRST_PLAN } from '../src/lib/formats/plan-document';
+import { VERSION } from '../src/lib/document/case';
+import { FIRST_PLAN } from '../src/lib/document/plan';
 
 const ASOF = '2026-12-15';
 const INPUTS = 40;
@@ -152,6 +152,37 @@ function tell(what: string, { bare, frame, script, longest }: Measured, goal: st
 	);
 }
 
+/** What pages needed in kB of script before sentences became messages, to be held against what they need now. */
+const BEFORE = { casebook: 132.8, plan: 624.7 };
+
+/** The script that a page fetches until it is open, in kB. */
+async function scriptOf(path: string): Promise<number> {
+	const fresh = await browser.newPage();
+	await fresh.setCacheEnabled(false);
+	const fetched: Promise<number>[] = [];
+	let open = false;
+	fresh.on('response', (response) => {
+		if (!open && response.url().endsWith('.js')) {
+			fetched.push(response.buffer().then(({ length }) => length));
+		}
+	});
+	await fresh.goto(address + path);
+	await fresh.waitForSelector('[data-open]');
+	open = true;
+	const sizes = await Promise.all(fetched);
+	await fresh.close();
+	return sizes.reduce((sum, size) => sum + size, 0) / 1000;
+}
+
+async function tellScript(name: keyof typeof BEFORE, path: string, goal: string): Promise<void> {
+	const size = await scriptOf(path);
+	const change = (size / BEFORE[name] - 1) * 100;
+	const sign = change < 0 ? '−' : '+';
+	console.log(
+		`script of the ${name}: ${size.toFixed(1)} kB, ${sign}${Math.abs(change).toFixed(1)} % (${goal})`
+	);
+}
+
 try {
 	const debt = loan(0, 360);
 	const one = await makeCase([debt]);
@@ -165,6 +196,9 @@ try {
 	const amounts = Array.from({ length: INPUTS }, (_, step) => String(1_600_000 + step * 5000));
 	const slid = await measure('[aria-label="Slide the month’s money"]', amounts);
 	tell('money slid, 12 debts over 30 years, 4 plans', slid, 'goal: under 50 ms');
+
+	await tellScript('casebook', '/', 'goal: no more than before');
+	await tellScript('plan', `/cases/${many}/plan`, 'the largest page');
 } finally {
 	await close();
 	await server.stop();

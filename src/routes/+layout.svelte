@@ -8,7 +8,7 @@
 
 	const { children }: LayoutProps = $props();
 
-	// From here on the page answers to keys and clicks, also what is drawn only in it, and stands still: whatever
+	// From here on the page answers to keys and clicks, also what is drawn only in it, and nothing moves any more: whatever
 	// drives it can wait for that.
 	onMount(async () => {
 		await tick();

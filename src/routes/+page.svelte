@@ -1,30 +1,42 @@
 <script lang="ts">
+	import { SCREEN } from '$lib/reading/writing';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { createCase, deleteCase, renameCase, restoreCase } from '$lib/desk/requests';
-	import { plain, type Sentence } from '$lib/formats/sentence';
-	import type { NewCase } from '$lib/formats/case-document';
-	import { casebookSentence } from '$lib/formats/casebook-text';
+	import { plain, type Sentence } from '$lib/words/sentence';
+	import type { NewCase } from '$lib/document/case';
+	import { casebookSentence } from '$lib/words/casebook';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import CaseLines from './CaseLines.svelte';
-	import NewCaseLine from './NewCaseLine.svelte';
+	import { onMount } from 'svelte';
 	import type { PageProps } from './$types';
 
 	const { data }: PageProps = $props();
 
-	let sought = $state('');
+	let searched = $state('');
 	let asked = $state(false);
 	let notice = $state<{ text: string; restores?: string } | null>(null);
 	let search = $state<HTMLInputElement>();
 
+	// Not needed for the first page, and there before anybody has moved a hand.
+	onMount(() => {
+		const soon = setTimeout(() => {
+			void import('./NewCaseLine.svelte');
+			void import('./LabelField.svelte');
+		}, 400);
+		return () => clearTimeout(soon);
+	});
+
 	/** An empty casebook has the line for its first case open. */
 	const opening = $derived(asked || data.cases.length === 0);
-	const words = $derived(sought.toLowerCase().split(/\s+/).filter(Boolean));
+	const words = $derived(searched.toLowerCase().split(/\s+/).filter(Boolean));
 	const found = $derived(
 		data.cases.filter(({ label }) => words.every((word) => label.toLowerCase().includes(word)))
 	);
-	const sentence: Sentence = $derived(casebookSentence(data.cases.length, found.length, sought));
+	const sentence: Sentence = $derived(
+		casebookSentence(data.cases.length, found.length, searched, SCREEN)
+	);
 
 	async function create(request: NewCase): Promise<void> {
 		const answer = await createCase(request);
@@ -84,8 +96,8 @@
 						type="search"
 						placeholder="Search  ( / )"
 						bind:this={search}
-						bind:value={sought}
-						onkeydown={(event) => event.key === 'Escape' && (sought = '')}
+						bind:value={searched}
+						onkeydown={(event) => event.key === 'Escape' && (searched = '')}
 					/>
 				</label>
 			{/if}
@@ -98,7 +110,9 @@
 	</div>
 
 	{#if opening}
-		<NewCaseLine today={data.today} oncreate={create} onclose={() => (asked = false)} />
+		{#await import('./NewCaseLine.svelte') then { default: NewCaseLine }}
+			<NewCaseLine today={data.today} oncreate={create} onclose={() => (asked = false)} />
+		{/await}
 	{/if}
 
 	{#if found.length > 0}
@@ -115,7 +129,7 @@
 	/>
 {/if}
 
-<span class="unseen" role="status">{sought === '' ? '' : plain(sentence)}</span>
+<span class="unseen" role="status">{searched === '' ? '' : plain(sentence)}</span>
 
 <style>
 	main {

@@ -1,13 +1,11 @@
 <!-- The casebook's lines: arrows go up and down, Enter opens, F2 renames, Delete deletes. -->
 <script lang="ts">
-	import { touchedInWords } from '$lib/formats/casebook-text';
-	import { writeDate } from '$lib/formats/date-text';
-	import { writeMoney } from '$lib/formats/money-text';
-	import { readLabel } from '$lib/formats/name-text';
-	import type { CaseSummary } from '$lib/formats/case-document';
-	import type { CalendarDate } from '$lib/core/calendar';
+	import { SCREEN, writingOf } from '$lib/reading/writing';
+	import { touchedInWords } from '$lib/words/casebook';
+	import { writeDate, writeMoney } from '$lib/reading/written';
+	import type { CaseSummary } from '$lib/document/case';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import IconButton from '$lib/ui/IconButton.svelte';
-	import TypedField from '$lib/ui/TypedField.svelte';
 	import { Pencil, Trash2 } from '@lucide/svelte';
 	import { tick } from 'svelte';
 
@@ -79,16 +77,14 @@
 					onfocusout={({ target }) => target instanceof HTMLInputElement && endRenaming(line, true)}
 				>
 					{#if renaming === id}
-						<TypedField
-							label="Client label"
-							value={typed ?? label}
-							read={readLabel}
-							write={(text) => text}
-							onchange={(text) => (typed = text)}
-							onenter={() => endRenaming(line, true)}
-							onescape={() => endRenaming(line, false)}
-							autofocus
-						/>
+						{#await import('./LabelField.svelte') then { default: LabelField }}
+							<LabelField
+								value={typed ?? label}
+								onchange={(text) => (typed = text)}
+								onenter={() => endRenaming(line, true)}
+								onescape={() => endRenaming(line, false)}
+							/>
+						{/await}
 					{:else}
 						<a
 							href="/cases/{id}"
@@ -102,16 +98,16 @@
 				</span>
 				<span role="cell" class="right">{debts}</span>
 				<span role="cell" class="right">
-					{writeMoney(owed, currency)} <span class="quiet">{currency.code}</span>
+					{writeMoney(owed, writingOf(line))} <span class="quiet">{currency.code}</span>
 				</span>
 				<span role="cell" class="chosen" title={chosen?.name}>
 					{#if chosen}{chosen.name}<small
-							>{writeDate(chosen.date)}{chosen.changed ? ', changed since' : ''}</small
+							>{writeDate(chosen.date, SCREEN)}{chosen.changed ? ', changed since' : ''}</small
 						>
 					{:else}<span class="quiet">none yet</span>{/if}
 				</span>
-				<span role="cell" class="right quiet">{writeDate(asOf)}</span>
-				<span role="cell" class="right quiet">{touchedInWords(touchedAt, today)}</span>
+				<span role="cell" class="right quiet">{writeDate(asOf, SCREEN)}</span>
+				<span role="cell" class="right quiet">{touchedInWords(touchedAt, today, SCREEN)}</span>
 				<span role="cell" class="tools">
 					<IconButton title="Rename (F2)" label="Rename {label}" onclick={() => rename(id)}>
 						<Pencil size={15} aria-hidden="true" />

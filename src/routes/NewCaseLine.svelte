@@ -1,11 +1,14 @@
 <!-- The line on which a new case is opened: who, in which money, as of when. -->
 <script lang="ts">
+	import { countOf } from '$lib/words/amounts';
 	import { untrack } from 'svelte';
-	import type { CalendarDate } from '$lib/core/calendar';
-	import type { NewCase } from '$lib/formats/case-document';
-	import { readAsOf, writeDate } from '$lib/formats/date-text';
-	import { knownCurrencies, readCurrency, type Currency } from '$lib/formats/money-text';
-	import { readLabel } from '$lib/formats/name-text';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import type { NewCase } from '$lib/document/case';
+	import { readAsOf } from '$lib/document/days';
+	import { writeDate } from '$lib/reading/written';
+	import { knownCurrencies, readCurrency, type Currency } from '$lib/reading/currencies';
+	import { SCREEN } from '$lib/reading/writing';
+	import { readLabel } from '$lib/reading/names';
 	import TypedField from '$lib/ui/TypedField.svelte';
 
 	interface Props {
@@ -15,7 +18,7 @@
 	}
 	const { today, oncreate, onclose }: Props = $props();
 
-	const currencies = knownCurrencies();
+	const currencies = knownCurrencies(SCREEN);
 	let label = $state<string | null>(null);
 	let currency = $state.raw<Currency | null>({ code: 'USD', digits: 2 });
 	let asOf = $state<CalendarDate | null>(untrack(() => today));
@@ -25,7 +28,7 @@
 	const decimals = $derived(
 		currency === null
 			? ''
-			: `${named?.name ?? currency.code}, ${currency.digits === 0 ? 'no' : currency.digits} decimals`
+			: `${named?.name ?? currency.code}, ${countOf(SCREEN, currency.digits, 'decimals')}`
 	);
 
 	function next(from: number): void {
@@ -56,7 +59,7 @@
 		<TypedField
 			label="Client label"
 			value={label}
-			read={readLabel}
+			read={(text) => readLabel(text, SCREEN)}
 			write={(text) => text}
 			placeholder="a name or a number that you know the client by"
 			onchange={(text) => (label = text)}
@@ -70,7 +73,7 @@
 		<TypedField
 			label="Currency"
 			value={currency}
-			read={readCurrency}
+			read={(text) => readCurrency(text, SCREEN)}
 			write={({ code }) => code}
 			onchange={(value) => (currency = value)}
 			onenter={() => next(1)}
@@ -82,8 +85,8 @@
 		<TypedField
 			label="Day the figures are as of"
 			value={asOf}
-			read={(text) => readAsOf(text, today)}
-			write={writeDate}
+			read={(text) => readAsOf(text, today, SCREEN)}
+			write={(day) => writeDate(day, SCREEN)}
 			onchange={(value) => (asOf = value)}
 			onenter={() => next(2)}
 			onescape={onclose}

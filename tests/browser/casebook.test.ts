@@ -36,9 +36,10 @@ describe('the casebook', () => {
 		await screen.page.focus('[data-case]');
 		const before = await screen.focused();
 		await screen.press('F2');
+		await expect.poll(() => screen.focused()).toBe('Client label');
 		await screen.page.keyboard.press('Backspace');
 		await screen.press('Enter');
-		await screen.see('.problem', 'The client label is missing.');
+		await screen.see('.problem', 'The client label is still missing.');
 		await screen.enter('A label of forty characters for a client');
 		await expect.poll(labels).toContain('A label of forty characters for a client');
 		expect(await labels()).not.toContain(before.trim());
@@ -58,8 +59,9 @@ describe('the casebook', () => {
 
 	it('refuses a new case without a label, a currency or a day, and keeps what was typed', async () => {
 		await screen.press('n');
+		await expect.poll(() => screen.focused()).toBe('Client label');
 		await screen.press('Enter');
-		await screen.see('.problem', 'The client label is missing.');
+		await screen.see('.problem', 'The client label is still missing.');
 		await screen.enter('Yen');
 		await screen.enter('YEN');
 		await screen.see('.problem', '“YEN” is not a currency that is known here.');
@@ -71,7 +73,9 @@ describe('the casebook', () => {
 		await screen.enter('1 Dec 2026');
 		await screen.answer('Take down the first debt');
 		await screen.enter('Harbour store', '¥418,236', '15', '%', '2', '1000', 'n', '5');
-		await screen.answer('418,236 owed on 1 December 2026. The first payments come to 8,469');
+		await screen.answer(
+			'418,236 owed on 1 December 2026. The first minimum payments come to 8,469'
+		);
 		await screen.saved();
 	});
 

@@ -4,7 +4,7 @@ import { ROOT } from '../../scripts/prepare.mjs';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { card, fixed } from '../support/debts';
 import { makeCase } from '../support/residuum';
-import { contentOf, FIRST_PLAN } from '../../src/lib/formats/plan-document';
+import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
 
 let desk: Desk;
 let screen: Screen;
@@ -45,7 +45,7 @@ beforeAll(async () => {
 });
 afterAll(() => desk.close());
 
-/** What axe-core finds serious or critical on the page as it stands. */
+/** What axe-core finds serious or critical on the page as it is. */
 async function seriousFindings(): Promise<string[]> {
 	await screen.page.evaluate(AxeCore.source);
 	return screen.page.evaluate(async () => {
@@ -61,11 +61,13 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 	it('refusals, notes, the lender’s settings, ways of paying and notices are fit for axe-core', async () => {
 		await screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
 		await screen.goto('/');
-		await screen.press('n', 'Enter');
-		await screen.see('.problem', 'The client label is missing.');
+		await screen.press('n');
+		await expect.poll(() => screen.focused()).toBe('Client label');
+		await screen.press('Enter');
+		await screen.see('.problem', 'The client label is still missing.');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.goto(views['one debt'] ?? '');
-		await screen.fill('Amount held', '200000');
+		await screen.fill('Amount paid', '200000');
 		await screen.see('.before', 'Before this change');
 		await screen.click('[data-k="2"][data-name="interest"]');
 		await screen.see('[role=dialog]', 'Interest of payment 2');
@@ -101,7 +103,7 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 		expect(await seriousFindings()).toEqual([]);
 		await screen.saved();
 		await screen.goto(views['entry grid, full'] ?? '');
-		await screen.click('.tools button:last-child');
+		await screen.click('.tools [aria-label^="Delete"]');
 		await screen.see('.notice', 'is deleted.');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.click('.notice .act');

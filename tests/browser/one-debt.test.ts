@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import type { CalendarDate } from '../../src/lib/core/calendar';
-import { cents } from '../../src/lib/core/money';
-import { percent } from '../../src/lib/core/rate';
-import { rowAt, run } from '../../src/lib/core/run';
-import { writeMoney } from '../../src/lib/formats/money-text';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { cents } from '../../src/lib/core/quantities/money';
+import { percent } from '../../src/lib/core/quantities/rate';
+import { rowAt, run } from '../../src/lib/core/debt/run';
+import { writeMoney } from '../../src/lib/reading/written';
 import { card, interestPlus } from '../support/debts';
 import { desk, screen, sitDown } from '../support/page';
-import { makeCase, USD } from '../support/residuum';
+import { makeCase } from '../support/residuum';
+import { usd } from '../support/said';
 import { quietest } from '../support/tasks';
 
 sitDown();
@@ -76,11 +77,11 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		await screen.answer('it costs 3,222.65 in interest');
 	});
 
-	it('says how the lender reckons in one line, and changes it', async () => {
+	it('says how the lender charges interest in one line, and changes it', async () => {
 		await runDown({ balance: 1_845_000, annualRate: 89_000 });
 		await screen.see('summary', 'nominal, charged monthly, rounded to the cent');
 		await screen.click('summary');
-		await screen.page.select('[aria-label="How interest is charged"]', 'daily');
+		await screen.page.select('[aria-label="Basis of interest"]', 'daily');
 		await screen.page.select('[aria-label="The days of a year"]', 'actual');
 		await screen.see('summary', 'by the day, by the calendar year, rounded to the cent');
 		await screen.click('[data-k="2"][data-name="interest"]');
@@ -172,24 +173,27 @@ describe('ways of paying it beside each other', () => {
 			'interest + 1.50 %',
 			'interest + 2 %',
 			'interest + 2.50 %',
-			'ends in 1 year',
-			'ends in 2 years',
-			'ends in 3 years'
+			'paid off in 1 year',
+			'paid off in 2 years',
+			'paid off in 3 years'
 		]);
 		// The reference case’s payment that ends it in 24 months.
-		await screen.see('.lower tbody tr:nth-child(8)', 'ends in 2 years 217.99 24 Dec 2028 1,049.31');
+		await screen.see(
+			'.lower tbody tr:nth-child(8)',
+			'paid off in 2 years 217.99 24 Dec 2028 1,049.31'
+		);
 	});
 
 	it('sorts them, and measures them against the one that the counselor chose', async () => {
 		await screen.click('.lower thead th:nth-child(5) button');
-		expect((await names())[0]).toBe('ends in 1 year');
+		expect((await names())[0]).toBe('paid off in 1 year');
 		await screen.click('.lower thead th:nth-child(5) button');
 		expect((await names())[0]).toBe('as it is paid now');
-		await act('Measure all against: today’s minimum held');
+		await act('Compare the others with: today’s minimum held');
 		await screen.saved();
 		await screen.reload();
 		await screen.click('[data-zone=ways]');
-		await screen.see('.lower tbody tr:nth-child(3)', 'all are measured against this');
+		await screen.see('.lower tbody tr:nth-child(3)', 'the others are compared with this');
 		await screen.see('.lower tbody tr:nth-child(8)', '2 y 9 m 1,568.94');
 	});
 
@@ -204,13 +208,13 @@ describe('ways of paying it beside each other', () => {
 	});
 
 	it('makes one of them the debt’s own way of paying', async () => {
-		await act('Pay so: ends in 2 years');
+		await act('Use it: paid off in 2 years');
 		await screen.answer(
 			'At 217.99 a month this debt is paid off in December 2028, after 24 payments; it costs 1,049.31'
 		);
-		expect(await screen.value('Amount held')).toBe('217.99');
-		await act('Take away: ends in 2 years');
-		expect(await names()).not.toContain('ends in 2 years');
+		expect(await screen.value('Amount paid')).toBe('217.99');
+		await act('Remove: paid off in 2 years');
+		expect(await names()).not.toContain('paid off in 2 years');
 		await screen.saved();
 	});
 });
@@ -265,7 +269,7 @@ describe('a loan over thirty years, paid by the week', () => {
 		});
 		const whole = run(terms);
 		const last = rowAt(whole, 1560);
-		const money = (amount: typeof terms.opening) => writeMoney(amount, USD);
+		const money = (amount: typeof terms.opening) => writeMoney(amount, usd);
 		await screen.answer(`a week this debt is paid off in December 2056, after 1,560 payments`);
 		await screen.page.focus('.scroller');
 		await screen.page.hover('.scroller');
@@ -287,7 +291,7 @@ describe('a loan over thirty years, paid by the week', () => {
 		}
 		await screen.click('.lower .head .act');
 		await expect.poll(rows).toEqual([]);
-		await screen.see('tr[data-year-row="2040"]', `52 payments ${writeMoney(cents(interest), USD)}`);
+		await screen.see('tr[data-year-row="2040"]', `52 payments ${writeMoney(cents(interest), usd)}`);
 		await find('6 Jul 2040');
 		await screen.see('tr[data-row]:has(:focus)', '6 Jul 2040');
 	});
@@ -306,7 +310,7 @@ describe('a loan over thirty years, paid by the week', () => {
 		const copied = await screen.page.evaluate(() => document.body.dataset['copied'] ?? '');
 		const lines = copied.trimEnd().split('\n');
 		expect(lines[0]).toBe(
-			'No.\tDue\tOpening\tCharges\tInterest\tPayment\tof it extra\tof it principal\tClosing\tInterest so far'
+			'No.\tDue\tOpening\tPurchases and fees\tInterest\tPayment\tExtra\tPrincipal\tClosing\tInterest so far'
 		);
 		expect(lines.slice(1).map((line) => line.split('\t')[1])).toEqual([
 			'2040-07-06',

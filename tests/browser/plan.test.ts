@@ -1,6 +1,6 @@
 import type { HTTPRequest } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { contentOf, FIRST_PLAN } from '../../src/lib/formats/plan-document';
+import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
 import { amount, card } from '../support/debts';
 import { desk, screen, sitDown } from '../support/page';
 import { makeCase } from '../support/residuum';
@@ -59,7 +59,7 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.page.select('[aria-label="The order"]', 'spread');
 		await screen.answer('it costs 4,276.12 in interest');
 		await screen.press('Control+z');
-		await screen.answer('soonest relief first');
+		await screen.answer('soonest freed payment first');
 		await screen.click('.before button');
 		await screen.answer('it costs 3,473.57 in interest');
 	});
@@ -109,10 +109,10 @@ describe('the month’s money', () => {
 		await screen.click('.money li:nth-child(4) button');
 		await screen.answer('At 368.00 a month');
 		await screen.page.select('[aria-label="Where the month’s money comes from"]', 'required-plus');
-		await screen.answer('Paying what is asked and 50.00 more, highest rate first');
+		await screen.answer('Paying the minimum payments and 50.00 more, highest rate first');
 		await screen.page.select('[aria-label="Where the month’s money comes from"]', 'required');
 		await screen.answer(
-			'Paying what is asked, at first 258.00, everything is paid off in March 2044'
+			'Paying the minimum payments, at first 258.00, everything is paid off in March 2044'
 		);
 	});
 
@@ -312,14 +312,14 @@ describe('the month’s money', () => {
 		await screen.click('[data-why=A]');
 		await screen.see(
 			'[role=dialog]',
-			'Asked 121.00. The rest, 42.00 of the 42.00 beyond what all debts ask, because it is first in line: highest rate, 22.49 %.'
+			'The minimum payment is 121.00. The rest, 42.00 of the 42.00 beyond all minimum payments, because it is first in line: highest rate, 22.49 %.'
 		);
 		await screen.press('Escape');
 		await screen.page.focus('.picture [role=slider]');
 		await screen.press('.');
 		await screen.see('.strip h2', 'In March 2027');
 		await screen.click('[data-why=B]');
-		await screen.see('[role=dialog]', 'Asked 137.00, all that is still owed.');
+		await screen.see('[role=dialog]', 'The minimum payment is 137.00, all that is still owed.');
 		await screen.press('Escape');
 	});
 });
@@ -336,15 +336,15 @@ describe('a short month', () => {
 		await screen.answer('in July 2035, after 103 months; it costs 15,219.47 in interest');
 		await screen.see(
 			'.short',
-			/From January 2027, in \d+ months, the money is 20\.01 less than what is asked; each debt then gets its share\. 260\.01 a month would cover it\. In January 2027 there is enough for 92\.30 % of what is asked\./
+			/From January 2027, in \d+ months, the money is 20\.01 less than the minimum payments; each debt then gets its share\. 260\.01 a month would cover it\. In January 2027 there is enough for 92\.30 % of them\./
 		);
 		await screen.click('.short button');
-		await screen.see('.strip h2', '20.01 is missing of what is asked');
+		await screen.see('.strip h2', '20.01 is missing of the minimum payments');
 		await screen.click('[data-why=B]');
 		await screen.see('[role=dialog]', '70.01 × 240.00 ÷ 260.01');
 		await screen.press('Escape');
 		await screen.click('.short button:nth-of-type(2)');
-		await screen.see('[role=dialog]', 'Covered in January 2027, if what is asked fell');
+		await screen.see('[role=dialog]', 'Covered in January 2027, if the minimum payments fell');
 		// 240.00 in the proportion of 160.00, 70.01 and 30.00.
 		await screen.see('[role=dialog]', 'One: from 160.00 to 147.69');
 		await screen.see('[role=dialog]', 'Two: from 70.01 to 64.62');

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import type { CalendarDate } from '../../src/lib/core/calendar';
-import { cents } from '../../src/lib/core/money';
-import { percent } from '../../src/lib/core/rate';
-import { paymentFor } from '../../src/lib/core/solve';
-import { writeMoney } from '../../src/lib/formats/money-text';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { cents } from '../../src/lib/core/quantities/money';
+import { percent } from '../../src/lib/core/quantities/rate';
+import { paymentFor } from '../../src/lib/core/debt/solve';
+import { writeMoney } from '../../src/lib/reading/written';
 import { desk, screen, sitDown } from '../support/page';
 import { card } from '../support/debts';
-import { makeCase, USD } from '../support/residuum';
+import { makeCase } from '../support/residuum';
+import { usd } from '../support/said';
 
 sitDown();
 
@@ -48,10 +49,10 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 		await screen.see(sentence, '45 payments, to Sep 2030');
 		await screen.see(
 			below,
-			'The last one is 28.26; 2,005.90 in interest. Unrounded: 44.20 payments.'
+			'The last one is 28.26; 2,005.90 in interest. By the formula: 44.20 payments.'
 		);
 		await screen.fill('Payment asked about', '70');
-		await screen.see(sentence, /^never ends$/);
+		await screen.see(sentence, /^is never paid off$/);
 	});
 
 	it('what the rate must be, or that the payments fall short', async () => {
@@ -98,7 +99,7 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 			12
 		);
 		// Paid on top of the 121.00 that are held.
-		await screen.see(sentence, writeMoney(cents((twelve.smallest?.amount ?? 0) - 12_100), USD));
+		await screen.see(sentence, writeMoney(cents((twelve.smallest?.amount ?? 0) - 12_100), usd));
 		await screen.see(below, 'Then 12 payments');
 		await screen.see(below, 'The extra with each payment becomes');
 		await screen.click('[aria-labelledby="backwards"] .use');

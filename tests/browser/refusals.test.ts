@@ -18,7 +18,7 @@ describe('what can’t be meant', () => {
 	afterEach(() => desk.checked());
 
 	it.each([
-		['Balance, line 1', '-5', 'An amount can’t be below zero. An amount from 0 to 999,999,999.99'],
+		['Balance, line 1', '-5', 'An amount is zero or more. An amount from 0 to 999,999,999.99'],
 		['Balance, line 1', '12345678901', 'is too large. An amount from 0 to 999,999,999.99'],
 		['Balance, line 1', 'about 4000', '“about 4000” is not an amount.'],
 		['Annual rate, line 1', '2249%', '“2249%” is too high. An annual rate from 0 to 1,000 %'],
@@ -40,7 +40,7 @@ describe('what can’t be meant', () => {
 		await screen.answer('4,182.36 owed');
 	});
 
-	it('is mended in place: Escape takes it back', async () => {
+	it('is fixed in place: Escape takes it back', async () => {
 		await screen.fill('Annual rate, line 1', 'much');
 		await screen.press('Enter');
 		await screen.see('.problem', '“much” is not a percentage.');
@@ -116,7 +116,7 @@ describe('a line that was deleted', () => {
 		await here.press('Control+Delete');
 		await here.see('.notice', 'is deleted');
 		await here.press('Control+z');
-		await here.see('.notice', 'Taken back: deletion of Quillmark card');
+		await here.see('.notice', 'Undone: deletion of Quillmark card');
 		expect(await here.texts('.notice')).toHaveLength(1);
 		await expect.poll(async () => (await lines()).length).toBe(before);
 		await here.saved();

@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { crossings } from '../../src/lib/core/plan-comparison';
-import { carriedPlan } from '../../src/lib/formats/case-plans';
-import { crossingSentence } from '../../src/lib/formats/comparison-text';
-import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
-import { plain } from '../../src/lib/formats/sentence';
+import { crossings } from '../../src/lib/core/plan/comparison';
+import { carriedPlan } from '../../src/lib/document/carried-plans';
+import { crossingSentence } from '../../src/lib/words/comparison';
+import { FIRST_PLAN } from '../../src/lib/document/plan';
+import { plain } from '../../src/lib/words/sentence';
 import { amount, card } from '../support/debts';
 import { desk, screen, sitDown } from '../support/page';
 import { referenceHousehold } from '../support/reference-household';
 import { makeCase } from '../support/residuum';
+import { usd } from '../support/said';
 
 sitDown();
 
@@ -75,7 +76,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 			'in May 2029, after 29 months; it costs 2,189.22 in interest and 154.31 in fees'
 		);
 		expect(await screen.texts('.refused')).toEqual([]);
-		// The end of the offer stands on the time line, and is moved there.
+		// The end of the offer is on the time line, and is moved there.
 		await screen.see('[data-chip]', 'G: 24.99 % from Mar 2028');
 		await screen.page.focus('[data-chip]');
 		await screen.press('ArrowRight');
@@ -100,7 +101,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.fill('Agreed payment of Marrowby card', '70');
 		await screen.fill('Fee at the start', '50');
 		await screen.fill('Monthly fee', '35');
-		await screen.answer('first, assuming a begin in January 2027, everything');
+		await screen.answer('first, assuming a beginning in January 2027, everything');
 		await screen.click('.guess button');
 		await screen.press('Escape');
 		await screen.answer(
@@ -125,10 +126,10 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.answer(
 			'Of 4 plans, “Moved balance” costs least, 2,343.53, and none is over sooner'
 		);
-		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', 'best:▸ 2,343.53', '4,466.46']);
-		expect(await row('fees')).toEqual(['best:▸ 0.00', '317.12', '154.31', '1,450.00']);
-		expect(await row('months')).toEqual(['30', '30', 'best:▸ 29', '40']);
-		expect(await row('shortMonths')).toEqual(['best:▸ 0', 'best:▸ 0', 'best:▸ 0', '12']);
+		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', 'best 2,343.53', '4,466.46']);
+		expect(await row('fees')).toEqual(['best 0.00', '317.12', '154.31', '1,450.00']);
+		expect(await row('months')).toEqual(['30', '30', 'best 29', '40']);
+		expect(await row('shortMonths')).toEqual(['best 0', 'best 0', 'best 0', '12']);
 		await screen.click('.answer button');
 		await screen.see('.numbers', '2,189.22 + 154.31 = 2,343.53');
 		await screen.press('Escape');
@@ -148,9 +149,9 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.click('[role=dialog] li:nth-child(2) .source');
 		await screen.see('.numbers', '40 × 35.00 = 1,400.00');
 		await screen.press('Escape');
-		await screen.page.select('[aria-label="What the plans are measured against"]', FIRST_PLAN.id);
+		await screen.page.select('[aria-label="What the plans are compared with"]', FIRST_PLAN.id);
 		expect(await screen.texts('.verdict')).toEqual([
-			'what the others are measured against',
+			'what the others are compared with',
 			'the same month, 547.46 less',
 			'1 month sooner, 1,130.04 less',
 			'10 months later, 992.89 more'
@@ -159,9 +160,9 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.press('Alt+ArrowUp', 'Alt+ArrowUp', 'Alt+ArrowUp');
 		await screen.page.focus('tr[data-figure=months] th button');
 		await screen.press('Delete');
-		const rows = ['Over in', 'Total cost', 'First debt gone'];
+		const rows = ['Paid off in', 'Total cost', 'First debt gone'];
 		const firstRows = async () =>
-			(await screen.texts('tbody tr th button:first-child')).slice(0, rows.length);
+			(await screen.texts('tbody tr th > button')).slice(0, rows.length);
 		expect(await firstRows()).toEqual(rows);
 		// That is how the counselor reads, also the next time.
 		await screen.saved();
@@ -232,7 +233,7 @@ describe('where plans cross', () => {
 		if (!crossing) throw new Error('they cross');
 		expect(crossing.month).toBeGreaterThan(1);
 		await screen.goto(`/cases/${id}/plans`);
-		const said = plain(crossingSentence(crossing, 'Highest rate first', 'Loan'));
+		const said = plain(crossingSentence(crossing, 'Highest rate first', 'Loan', usd));
 		await screen.see('.crossed', said);
 		await screen.click('.crossed button');
 		const owed = await screen.texts('.pictures .caption strong');
@@ -305,7 +306,7 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.press('Escape');
 	});
 
-	it('says what less money, missed months, dearer rates and a bill would do', async () => {
+	it('says what less money, missed months, higher rates and a bill would do', async () => {
 		// 1,200.00 without interest at 100.00 a month: each answer can be counted.
 		const debts = [card({ balance: 120_000, annualRate: 0, asked: amount(5_000) })];
 		const { id } = await makeCase(desk.residuum, 'Sure', debts, constant(10_000));
@@ -315,11 +316,11 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.see('section tbody tr:nth-child(5)', '500.00 needed elsewhere from March 2027');
 		await screen.see('section tbody tr:nth-child(2)', 'Feb 2028');
 		await screen.click('section tbody tr:nth-child(2) td:nth-of-type(1) button');
-		await screen.see('[role=dialog]', 'The end');
+		await screen.see('[role=dialog]', 'Payoff date');
 		await screen.press('Escape');
 		await screen.click('section tbody tr:nth-child(1) td:nth-of-type(4) button');
-		await screen.see('[role=dialog]', 'with 20.00 a month it is over after 60 months');
-		await screen.see('[role=dialog]', 'with 19.99 a month it is over after 61 months');
+		await screen.see('[role=dialog]', 'with 20.00 a month everything is paid off after 60 months');
+		await screen.see('[role=dialog]', 'with 19.99 a month everything is paid off after 61 months');
 		await screen.press('Escape');
 		await screen.see('section tbody tr:nth-child(3)', 'Jan 2028');
 		await screen.see('section tbody tr:nth-child(5)', 'May 2028');

@@ -8,16 +8,16 @@ import {
 	isCalendarDate,
 	monthsBetween,
 	type CalendarDate
-} from '../../src/lib/core/calendar';
-import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt';
-import { withChanges } from '../../src/lib/core/changes';
-import { cents } from '../../src/lib/core/money';
-import { ORDERS } from '../../src/lib/core/order';
-import { planOf } from '../../src/lib/core/plan';
-import { firstMonthOf } from '../../src/lib/core/plan-month';
-import type { PlanTerms } from '../../src/lib/core/planned';
-import { percent } from '../../src/lib/core/rate';
-import { rowAt, run, type Run } from '../../src/lib/core/run';
+} from '../../src/lib/core/quantities/calendar';
+import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt/terms';
+import { withChanges } from '../../src/lib/core/plan/changes';
+import { cents } from '../../src/lib/core/quantities/money';
+import { ORDERS } from '../../src/lib/core/plan/order';
+import { planOf } from '../../src/lib/core/plan/walk';
+import { firstMonthOf } from '../../src/lib/core/plan/month';
+import type { PlanTerms } from '../../src/lib/core/plan/terms';
+import { percent } from '../../src/lib/core/quantities/rate';
+import { rowAt, run, type Run } from '../../src/lib/core/debt/run';
 import {
 	balanceFor,
 	extraFor,
@@ -25,7 +25,7 @@ import {
 	paymentFor,
 	periodsFor,
 	rateFor
-} from '../../src/lib/core/solve';
+} from '../../src/lib/core/debt/solve';
 
 export type Verdict =
 	| { readonly name: string; readonly outcome: 'passed' }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { same } from '../../src/lib/core/same';
+import { same } from '../../src/lib/document/same';
 import { merged } from '../../src/lib/desk/merge';
 
 const debt = (id: string, fields: object = {}) => ({ id, name: id, balance: 100, ...fields });

@@ -4,7 +4,7 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { same } from '../../src/lib/core/same';
+import { same } from '../../src/lib/document/same';
 import {
 	SaveQueue,
 	type Answered,
@@ -283,9 +283,9 @@ describe('the queue of saves', () => {
 				expectTyped(here.queue.document, 'at the end');
 				const { saving } = here.queue;
 				if (saving.kind === 'refused') {
-					// Still here, and mended it is saved with all that was typed besides.
+					// Still here, and fixed it is saved with all that was typed besides.
 					expect(Object.values(here.queue.document).some((one) => one >= NOT_ALLOWED)).toBe(true);
-					here.queue.change('mended', (now) =>
+					here.queue.change('fixed', (now) =>
 						Object.fromEntries(Object.entries(now).map(([name, is]) => [name, is % NOT_ALLOWED]))
 					);
 					await here.settle();
@@ -408,7 +408,7 @@ describe('the queue of saves', () => {
 		expect(here.queue.saving.kind).toBe('saved');
 	});
 
-	it('keeps what is refused until it is mended, or takes back just that', async () => {
+	it('keeps what is refused until it is fixed, or takes back just that', async () => {
 		const here = opened();
 		typing(here, 'a', NOT_ALLOWED);
 		await here.settle();

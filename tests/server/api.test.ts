@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { CaseState } from '../../src/lib/formats/case-document';
-import { contentOf, FIRST_PLAN } from '../../src/lib/formats/plan-document';
+import type { CaseState } from '../../src/lib/document/case';
+import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
 import { card, unusual } from '../support/debts';
 import { makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
 
@@ -18,7 +18,7 @@ interface Refusal {
 const put = (id: string, body: unknown) => residuum.request('PUT', `/api/cases/${id}`, body);
 
 describe('saving', () => {
-	it('appends a revision for each change and gives the case back as it stands', async () => {
+	it('appends a revision for each change and gives the case back as it is', async () => {
 		const { id, document } = await makeCase(residuum, 'Saved', [card()]);
 		const [debt] = document.debts;
 		const changed = { ...document, debts: [{ ...debt, balance: 400_000, annualRate: 239_999 }] };

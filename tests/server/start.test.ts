@@ -5,8 +5,8 @@ import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { ROOT } from '../../scripts/prepare.mjs';
-import type { CaseState } from '../../src/lib/formats/case-document';
-import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
+import type { CaseState } from '../../src/lib/document/case';
+import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { card, cardOfVersion1 } from '../support/debts';
 import { makeCase, startResiduum, temporaryFolder, TODAY, USD } from '../support/residuum';
 
@@ -202,7 +202,7 @@ describe('data of a version before', () => {
 			headers: { origin: String(server.address), 'content-type': 'application/json' },
 			body: JSON.stringify({ basedOn: 0, what: 'late', document })
 		});
-		// Based on no revision there is: the case as it stands comes back.
+		// Based on no revision there is: the case as it is comes back.
 		expect(answer.status).toBe(409);
 		const { state } = (await answer.json()) as { state: CaseState };
 		expect(state.document).toMatchObject({ version: 5, against: 'today', sheet, choices: [] });

@@ -1,12 +1,12 @@
 /** Households and plans for properties: any debts, any money, any order. */
 import fc from 'fast-check';
-import type { CalendarDate } from '../../src/lib/core/calendar';
-import type { NewDebt } from '../../src/lib/core/changes';
-import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt';
-import { cents, ZERO } from '../../src/lib/core/money';
-import { ORDERS } from '../../src/lib/core/order';
-import type { PlannedDebt, PlanTerms } from '../../src/lib/core/planned';
-import { percent } from '../../src/lib/core/rate';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import type { NewDebt } from '../../src/lib/core/plan/changes';
+import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt/terms';
+import { cents, ZERO } from '../../src/lib/core/quantities/money';
+import { ORDERS } from '../../src/lib/core/plan/order';
+import type { PlannedDebt, PlanTerms } from '../../src/lib/core/plan/terms';
+import { percent } from '../../src/lib/core/quantities/rate';
 
 const rules: fc.Arbitrary<PaymentRule> = fc.oneof(
 	fc

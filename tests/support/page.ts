@@ -1,4 +1,4 @@
-/** The real interface in headless Chromium, with the guards that every browser test stands under. */
+/** The real interface in headless Chromium, with the guards that every browser test has. */
 import type { HTTPRequest, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, expect } from 'vitest';
 import { openBrowser } from '../../scripts/browser.mjs';
@@ -103,7 +103,7 @@ export class Screen {
 		}
 	}
 
-	/** Replaces what stands in a labelled field. */
+	/** Replaces what is in a labelled field. */
 	async fill(label: string, text: string): Promise<void> {
 		await this.page.click(field(label), { count: 3 });
 		// Long texts come in one piece, as from the clipboard.

@@ -1,8 +1,8 @@
 /** Changes of a plan for properties: new loans, moved balances and agreements, possible or not. */
 import fc from 'fast-check';
-import type { PlanChange } from '../../src/lib/core/changes';
-import { cents } from '../../src/lib/core/money';
-import { percent } from '../../src/lib/core/rate';
+import type { PlanChange } from '../../src/lib/core/plan/changes';
+import { cents } from '../../src/lib/core/quantities/money';
+import { percent } from '../../src/lib/core/quantities/rate';
 import { newLoan } from './households';
 
 const loan = newLoan(115_000);

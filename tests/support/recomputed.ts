@@ -1,6 +1,12 @@
 /** Figures worked out again from what their workings say, by decimals and not by the core. */
 import { Decimal } from 'decimal.js';
-import type { Convention, MoneyOperand, Operand, Result, Working } from '../../src/lib/core/figure';
+import type {
+	Convention,
+	MoneyOperand,
+	Operand,
+	Result,
+	Working
+} from '../../src/lib/core/working/debt-figure';
 
 /** The rate of one period as a fraction, worked out here a second time from what the working says. */
 function share(annual: number, convention: Convention): Decimal {

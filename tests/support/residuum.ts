@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
-import { FIRST_PLAN } from '../../src/lib/formats/plan-document';
-import type { CaseDocument, CaseState } from '../../src/lib/formats/case-document';
+import { FIRST_PLAN } from '../../src/lib/document/plan';
+import type { CaseDocument, CaseState } from '../../src/lib/document/case';
 
 export interface Residuum {
 	readonly address: string;

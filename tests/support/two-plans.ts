@@ -1,14 +1,15 @@
 /** The reference household with two plans, and changes of each kind, as documents have them. */
-import type { CalendarDate } from '../../src/lib/core/calendar';
-import { cents } from '../../src/lib/core/money';
-import { percent } from '../../src/lib/core/rate';
-import { caseDocument } from '../../src/lib/formats/case-document';
-import { carriedPlan } from '../../src/lib/formats/case-plans';
-import type { ChangeEntry } from '../../src/lib/formats/change-document';
-import { FIRST_PLAN, type PlanEntry } from '../../src/lib/formats/plan-document';
+import { usd } from './said';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { cents } from '../../src/lib/core/quantities/money';
+import { percent } from '../../src/lib/core/quantities/rate';
+import { caseDocument } from '../../src/lib/document/case';
+import { carriedPlan } from '../../src/lib/document/carried-plans';
+import type { ChangeEntry } from '../../src/lib/document/change';
+import { FIRST_PLAN, type PlanEntry } from '../../src/lib/document/plan';
 import { referenceHousehold } from './reference-household';
 
-export const usd = { code: 'USD', digits: 2 };
+export { usd };
 const day = (text: string) => text as CalendarDate;
 export const debts = referenceHousehold();
 const [quill, pellan, marrow] = debts.map(({ id }) => id);
@@ -67,7 +68,7 @@ export const other = {
 export const document = caseDocument.parse({
 	version: 5,
 	label: 'A household',
-	currency: usd,
+	currency: usd.currency,
 	asOf: '2026-12-15',
 	debts,
 	plans: [

@@ -1,6 +1,6 @@
 /** A case in which every field that a document can have says something. */
-import { FIRST_PLAN, contentOf, type PlanEntry } from '../../src/lib/formats/plan-document';
-import { VERSION, caseDocument, type CaseDocument } from '../../src/lib/formats/case-document';
+import { FIRST_PLAN, contentOf, type PlanEntry } from '../../src/lib/document/plan';
+import { VERSION, caseDocument, type CaseDocument } from '../../src/lib/document/case';
 import { amount, card, fixed, interestPlus, unusual } from './debts';
 
 const id = (at: number) => `7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f${String(at).padStart(3, '0')}`;
@@ -118,7 +118,7 @@ export function wholeCase(): CaseDocument {
 	});
 }
 
-/** Where a value stands in plain data. */
+/** Where a value is in plain data. */
 export type Path = readonly (string | number)[];
 
 /** Every place in plain data that holds something, also lists and groups. */

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { CalendarDate } from '../../src/lib/core/calendar';
-import { planOf } from '../../src/lib/core/plan';
-import { owedInAll } from '../../src/lib/core/plan-answers';
-import { run } from '../../src/lib/core/run';
-import { datesShown } from '../../src/lib/formats/picture-text';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { planOf } from '../../src/lib/core/plan/walk';
+import { owedInAll } from '../../src/lib/core/plan/answers';
+import { run } from '../../src/lib/core/debt/run';
+import { datesShown } from '../../src/lib/words/pictures';
 import { axisEnd, wayLines } from '../../src/routes/cases/[id=uuid]/debts/[debt=uuid]/way-lines';
 import {
 	byPayoff,
@@ -14,6 +14,7 @@ import {
 	planUntil
 } from '../../src/routes/cases/[id=uuid]/plan/plan-lines';
 import { constant, household, monthly, plans, simpleDebt } from '../support/households';
+import { usd } from '../support/said';
 
 const asOf = '2026-12-15' as CalendarDate;
 const look = { id: 'line', dash: [], hue: null };
@@ -24,8 +25,8 @@ const named = (name: string, opening: number, paymentsPerYear: 12 | 52 = 12) => 
 
 describe('the picture of one debt', () => {
 	it('draws each payment of a short run, and of a long one as many as can be seen', () => {
-		const [short] = wayLines([named('short', 100_000)], '--debt-0');
-		const [long] = wayLines([named('long', 4_000_000, 52)], '--debt-0');
+		const [short] = wayLines([named('short', 100_000)], '--debt-0', usd);
+		const [long] = wayLines([named('long', 4_000_000, 52)], '--debt-0', usd);
 		const count = named('short', 100_000).run.periods;
 		expect(short?.points).toHaveLength(count + 1);
 		expect(long?.points.length).toBeLessThan(600);
@@ -65,9 +66,9 @@ describe('the picture of a plan', () => {
 			fc.property(drawn, ([debts, terms]) => {
 				const plan = planOf(debts, terms);
 				const listed = debts.map(({ id }, place) => ({ id, name: id, place, isNew: false }));
-				const bands = planLines(plan, listed, asOf);
+				const bands = planLines(plan, listed, asOf, usd);
 				const top = bands.at(-1);
-				const all = owedLine(plan, 'all', asOf, look);
+				const all = owedLine(plan, 'all', asOf, look, usd);
 				expect(top?.points).toEqual(all.points);
 				expect(top?.points[0]?.balance).toBe(owedInAll(plan, 0));
 				expect(top?.points.at(-1)?.balance).toBe(plan.closing);

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { ZERO } from '../../src/lib/core/money';
-import { run } from '../../src/lib/core/run';
-import { yearsOf } from '../../src/lib/core/years';
+import { ZERO } from '../../src/lib/core/quantities/money';
+import { run } from '../../src/lib/core/debt/run';
+import { yearsOf } from '../../src/lib/core/debt/years';
 import { lineOf, scheduleLines, stepped } from '../../src/lib/ui/schedule-lines';
 import { cellsOf, isYearCell, keySteps } from '../../src/lib/ui/schedule-cells';
 import { simpleDebt } from '../support/households';
-import { cents } from '../../src/lib/core/money';
+import { cents } from '../../src/lib/core/quantities/money';
 
 /** 1,200.00 without interest at 50.00 a month: 24 payments in 2027 and 2028. */
 const whole = run(simpleDebt('a', 120_000, 0).terms);

@@ -1,8 +1,9 @@
 import { getContext, setContext } from 'svelte';
 import { v4 as newKey } from 'uuid';
-import type { CaseDocument, CaseState, Problem } from '../formats/case-document';
-import type { DebtEntry } from '../formats/debt-document';
-import type { PlanEntry } from '../formats/plan-document';
+import type { CaseDocument, CaseState, Problem } from '../document/case';
+import type { DebtEntry } from '../document/debt';
+import type { PlanEntry } from '../document/plan';
+import { writingOf } from '../reading/writing';
 import { leaveBehind, takeLeftBehind } from './left-behind';
 import { withOwnName } from './plan-entry';
 import { serverOf } from './requests';
@@ -10,28 +11,30 @@ import { SaveQueue, type Direction, type Saving as SavingOf, type Stepped } from
 
 export type Saving = SavingOf<CaseDocument, Problem>;
 
-/** A plan, and the debts that were changed together with it, as they stood before. */
+/** A plan, and the debts that were changed together with it, as they were before. */
 interface PlanBefore {
 	readonly plan: PlanEntry;
 	readonly debts: Readonly<Record<string, DebtEntry>>;
 }
 
 /**
- * The case on the desk: its document as it is being worked on, and how things stood before they were changed.
+ * The case on the desk: its document as it is being worked on, and how things were before they were changed.
  * Every change goes through the queue of saves; this is what a screen sees of it.
  */
 export class CaseDesk {
 	readonly id: string;
 	document = $state.raw() as CaseDocument;
+	/** How the case is written and read. */
+	readonly writing = $derived(writingOf(this.document));
 	saving = $state.raw<Saving>({ kind: 'saved' });
 	undoable = $state.raw<string | null>(null);
 	redoable = $state.raw<string | null>(null);
 	/** The last step back or forward, until it is let go. */
 	stepped = $state.raw<Stepped<CaseDocument> | null>(null);
-	/** How debts stood before they were changed, by id, until let go. */
+	/** How debts were before they were changed, by id, until let go. */
 	before = $state.raw<Readonly<Record<string, DebtEntry>>>({});
 
-	/** How plans, and the debts changed from there, stood before, by the plan's id, until let go. */
+	/** How plans, and the debts changed from there, were before, by the plan's id, until let go. */
 	plansBefore = $state.raw<Readonly<Record<string, PlanBefore>>>({});
 
 	/** The plan that was looked at last; the way back leads to it. */
@@ -81,20 +84,20 @@ export class CaseDesk {
 		}));
 	}
 
-	/** Changes a debt and keeps how it stood before, until that is let go. */
+	/** Changes a debt and keeps how it was before, until that is let go. */
 	vary(id: string, what: string, fields: Partial<DebtEntry>): void {
 		const before = this.debt(id);
 		if (before && !(id in this.before)) this.before = { ...this.before, [id]: before };
 		this.changeDebt(id, what, fields);
 	}
 
-	/** Changes a plan and keeps how it stood before, until that is let go. */
+	/** Changes a plan and keeps how it was before, until that is let go. */
 	varyPlan(id: string, what: string, fields: Partial<PlanEntry>): void {
 		this.#keepPlan(id, {});
 		this.changePlan(id, what, fields);
 	}
 
-	/** Changes a debt from a plan and keeps how both stood before, until that is let go. */
+	/** Changes a debt from a plan and keeps how both were before, until that is let go. */
 	varyPlannedDebt(planId: string, id: string, what: string, fields: Partial<DebtEntry>): void {
 		const debt = this.debt(id);
 		if (!debt) return;
@@ -111,7 +114,7 @@ export class CaseDesk {
 		}));
 	}
 
-	/** Keeps a plan, and debts, as they stand now, where they are not kept already. */
+	/** Keeps a plan, and debts, as they are now, where they are not kept already. */
 	#keepPlan(id: string, standing: PlanBefore['debts']): void {
 		const now = this.document.plans.find((plan) => plan.id === id);
 		if (!now) return;
@@ -125,14 +128,14 @@ export class CaseDesk {
 		};
 	}
 
-	/** Lets go of how a plan stood before it was changed. */
+	/** Lets go of how a plan was before it was changed. */
 	letGoPlan(id: string): void {
 		this.plansBefore = Object.fromEntries(
 			Object.entries(this.plansBefore).filter(([other]) => other !== id)
 		);
 	}
 
-	/** Lets go of how a debt stood before it was changed. */
+	/** Lets go of how a debt was before it was changed. */
 	letGo(id: string): void {
 		this.before = Object.fromEntries(Object.entries(this.before).filter(([other]) => other !== id));
 	}

@@ -1,15 +1,15 @@
-import { isLenders, type Happening } from '../core/happening';
-import { ZERO } from '../core/money';
-import { percent } from '../core/rate';
-import type { Pays } from '../core/ways';
-import type { CaseDocument } from '../formats/case-document';
+import { isLenders, type Happening } from '../core/debt/happenings';
+import { ZERO } from '../core/quantities/money';
+import { percent } from '../core/quantities/rate';
+import type { Pays } from '../core/debt/ways';
+import type { CaseDocument } from '../document/case';
 import {
 	USUAL_LENDING,
 	type AskedEntry,
 	type DebtEntry,
+	missingOf,
 	type HappeningEntry
-} from '../formats/debt-document';
-import { missingOf } from '../formats/debt-text';
+} from '../document/debt';
 import { v4 as newId } from 'uuid';
 
 /** A line on which nothing has been taken down yet. */

@@ -2,7 +2,7 @@
  * The figures by which plans are compared, in the counselor's order; the others are hidden. It is how this
  * counselor reads, whatever the case: kept in the browser.
  */
-import { FIGURES, type ComparedFigure } from '../core/plan-comparison';
+import { FIGURES, type ComparedFigure } from '../core/plan/comparison';
 
 const KEY = 'figures by which plans are compared';
 

@@ -2,7 +2,7 @@
  * What a page still had to save when it was left, kept in its tab until the case is opened there again:
  * the request it sent on leaving may not have arrived.
  */
-import { VERSION, type CaseDocument } from '../formats/case-document';
+import { VERSION, type CaseDocument } from '../document/case';
 import type { LeftBehind } from './save-queue';
 
 const key = (id: string) => `left behind in ${id}`;

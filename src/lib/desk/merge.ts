@@ -2,7 +2,7 @@
  * Two versions of the same data that both began as a third, put together: what only one of them changed is
  * taken from it; what both changed differently is a conflict, and then one side's is taken.
  */
-import { same } from '../core/same';
+import { same } from '../document/same';
 
 export interface Merged<T> {
 	/** Both together, with the first side's where both changed the same. */
@@ -17,7 +17,7 @@ type Side = 'mine' | 'theirs';
 type Fields = Readonly<Record<string, unknown>>;
 type Item = Fields & { readonly id: string };
 
-/** What stands for something that is not there: a field without a value, an item that is deleted. */
+/** In place of something that is not there: a field without a value, an item that is deleted. */
 const GONE = undefined;
 
 /** Merges plain data; lists of things that have an identity are merged thing by thing. */

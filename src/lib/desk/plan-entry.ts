@@ -1,11 +1,12 @@
-import type { CalendarDate } from '../core/calendar';
-import { LIMITS } from '../core/limits';
-import { ZERO, type Cents } from '../core/money';
-import { percent, type Percent } from '../core/rate';
-import type { CaseDocument } from '../formats/case-document';
-import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../formats/change-document';
-import { monthIn, USUAL_PLAN, type PlanEntry, type PlanHappening } from '../formats/plan-document';
-import { usualName } from '../formats/plan-text';
+import type { CalendarDate } from '../core/quantities/calendar';
+import { LIMITS } from '../core/quantities/limits';
+import { ZERO, type Cents } from '../core/quantities/money';
+import { percent, type Percent } from '../core/quantities/rate';
+import type { CaseDocument } from '../document/case';
+import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
+import { monthIn, USUAL_PLAN, type PlanEntry, type PlanHappening } from '../document/plan';
+import { SCREEN } from '../reading/writing';
+import { usualName } from '../words/plan';
 import { v4 as newId } from 'uuid';
 
 /** Money on top on a day, not known yet how much. */
@@ -58,7 +59,7 @@ function started(
 export function withOwnName(plan: PlanEntry, { plans }: Pick<CaseDocument, 'plans'>): PlanEntry {
 	if (plan.named) return plan;
 	const others = plans.filter(({ id }) => id !== plan.id);
-	const usual = usualName(plan);
+	const usual = usualName(plan, SCREEN);
 	// A number once given stays as long as the name does.
 	const keeps = plan.name.replace(/ \d+$/, '') === usual && !taken(plan.name, others);
 	return keeps ? plan : { ...plan, name: freeName(usual, others) };

@@ -1,19 +1,18 @@
-import { planOf } from '../core/plan';
-import { cureOf, eventMonths, furthestMoved, planDifference } from '../core/plan-answers';
-import type { Plan, PlanTerms } from '../core/planned';
+import { planOf } from '../core/plan/walk';
+import { cureOf, eventMonths, furthestMoved, planDifference } from '../core/plan/answers';
+import type { Plan, PlanTerms } from '../core/plan/terms';
 import {
 	carriedPlan,
 	changedDebts,
-	listedDebts,
 	measuredPlan,
-	measureWords,
-	type ChangedDebts,
-	type Listed
-} from '../formats/case-plans';
-import { newDebtOf } from '../formats/change-document';
-import { nameOf } from '../formats/debt-text';
-import { planMonths, planTerms, type PlanEntry, type PlanMonths } from '../formats/plan-document';
-import { planFields } from '../formats/plan-text';
+	type ChangedDebts
+} from '../document/carried-plans';
+import { newDebtOf } from '../document/change';
+import { same } from '../document/same';
+import { writingOf } from '../reading/writing';
+import { nameOf } from '../words/debt';
+import { planMonths, planTerms, type PlanEntry, type PlanMonths } from '../document/plan';
+import { listedDebts, measureWords, type Listed } from '../words/plan';
 import type { CaseDesk } from './case-desk.svelte';
 
 /** The plan on the desk and what it comes to: the core's answers, worked out anew as it changes. */
@@ -28,7 +27,7 @@ export class PlanInHand {
 	}
 
 	readonly #document = $derived.by(() => this.#desk().document);
-	readonly currency = $derived(this.#document.currency);
+	readonly writing = $derived(writingOf(this.#document));
 	readonly asOf = $derived(this.#document.asOf);
 	readonly plans = $derived(this.#document.plans);
 	readonly entry: PlanEntry = $derived.by(() => {
@@ -58,7 +57,7 @@ export class PlanInHand {
 	/** Why what the plan changes is not possible; it is then carried out without. */
 	readonly refusal = $derived(this.#changed.refusal);
 	readonly listed: readonly Listed[] = $derived(
-		listedDebts({ debts: this.entries, plans: this.plans }, this.debts)
+		listedDebts({ debts: this.entries, plans: this.plans }, this.debts, this.writing)
 	);
 	/** Every debt by its name, also one that a change can't bring yet, or that another plan brings. */
 	readonly nameOf = (id: string): string =>
@@ -69,7 +68,8 @@ export class PlanInHand {
 					.flatMap(({ changes }) => changes.map(newDebtOf))
 					.find((debt) => debt?.id === id) ?? {
 					name: ''
-				}
+				},
+			this.writing
 		);
 	readonly unfinished = $derived(
 		this.entries.length - this.listed.filter(({ isNew }) => !isNew).length
@@ -94,7 +94,7 @@ export class PlanInHand {
 			plans: this.#measurePlan ? [this.#measurePlan] : []
 		})
 	);
-	readonly measureWords = $derived(measureWords(this.against, this.plans));
+	readonly measureWords = $derived(measureWords(this.against, this.plans, this.writing));
 	readonly terms: PlanTerms = $derived(planTerms(this.entry, this.months, this.#changed.fees));
 	/** What plans have come to, so that the answer before a change is not worked out once more. */
 	readonly #cameTo = new WeakMap<PlanEntry, { debts: ChangedDebts['debts']; plan: Plan }>();
@@ -103,7 +103,7 @@ export class PlanInHand {
 		this.#cameTo.set(this.entry, { debts: this.debts, plan });
 		return plan;
 	});
-	/** How it stands against that; null where it is that itself. */
+	/** How it compares with that; null where it is that itself. */
 	readonly measure = $derived(
 		this.against === this.entry.id
 			? null
@@ -131,30 +131,28 @@ export class PlanInHand {
 		this.entry.budget.kind === 'constant' ? (this.entry.budget.amount ?? this.askedAtBegin) : null
 	);
 	readonly #kept = $derived.by(() => this.#desk().plansBefore[this.entry.id] ?? null);
-	/** The debts as they stood before the changes that were made from here. */
+	/** The debts as they were before the changes that were made from here. */
 	readonly #debtsBefore = $derived(
 		this.#kept && this.entries.map((debt) => this.#kept?.debts[debt.id] ?? debt)
 	);
 	/** What the plan came to before; sliding on leaves it as it was. */
-	readonly #stoodBefore: Plan | null = $derived.by(() => {
+	readonly #resultBefore: Plan | null = $derived.by(() => {
 		if (!this.#kept || !this.#debtsBefore) return null;
 		const known = this.#cameTo.get(this.#kept.plan);
 		if (known?.debts === this.debts && Object.keys(this.#kept.debts).length === 0)
 			return known.plan;
 		return carriedPlan({ debts: this.#debtsBefore, asOf: this.asOf }, this.#kept.plan).plan;
 	});
-	/** The plan and its debts as they stood before, and what they came to; null where nothing is changed. */
+	/** The plan and its debts as they were before, and what they came to; null where nothing is changed. */
 	readonly before = $derived.by(() => {
-		const [plan, debts, stood] = [this.#kept?.plan, this.#debtsBefore, this.#stoodBefore];
-		if (!plan || !debts || !stood) return null;
-		const fields = (of: PlanEntry) =>
-			[...planFields(of, (id) => id, this.currency).values()].join('|');
+		const [plan, debts, result] = [this.#kept?.plan, this.#debtsBefore, this.#resultBefore];
+		if (!plan || !debts || !result) return null;
 		const sameDebts = debts.every((debt, place) => debt === this.entries[place]);
-		return sameDebts && fields(plan) === fields(this.entry) ? null : { plan, debts, stood };
+		return sameDebts && same(plan, this.entry) ? null : { plan, debts, result };
 	});
 	/** The debt whose end the change has moved furthest. */
 	readonly moved = $derived.by(() => {
-		const found = this.before && furthestMoved(this.plan, this.before.stood);
+		const found = this.before && furthestMoved(this.plan, this.before.result);
 		const debt = found && this.listed.find(({ id }) => id === found.id);
 		return found && debt ? { name: debt.name, monthsSooner: found.monthsSooner } : null;
 	});

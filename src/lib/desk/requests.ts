@@ -1,5 +1,5 @@
 /** The page's requests to its server. */
-import type { CaseDocument, CaseState, NewCase, Problem } from '../formats/case-document';
+import type { CaseDocument, CaseState, NewCase, Problem } from '../document/case';
 import type { Answered, Server } from './save-queue';
 
 /** What came of a request. */

@@ -2,10 +2,10 @@
  * The one way by which changes of a document reach the server: a state machine of plain data, without a
  * screen, a clock or a network of its own. Each change of one thing becomes one revision there; typing on in
  * the same field stays one change until it rests. Nothing that was typed is ever dropped but by a person:
- * what both windows changed is asked about, what the server refuses stays until it is mended, and whatever
+ * what both windows changed is asked about, what the server refuses stays until it is fixed, and whatever
  * gets no answer is sent again, under the same key, so that the server knows it.
  */
-import { same } from '../core/same';
+import { same } from '../document/same';
 import { merged } from './merge';
 
 /** A document as the server has it, and what a step back or forward would change there. */
@@ -326,7 +326,7 @@ export class SaveQueue<D, P> {
 		return null;
 	}
 
-	/** A refused change stays here until it is mended, with the next one or by being taken back. */
+	/** A refused change stays here until it is fixed, with the next one or by being taken back. */
 	#refused(task: Change<D>, refusal: Refusal<P>): Stepped<D> | null {
 		const [next] = this.#tasks;
 		if (next?.of !== 'step') {

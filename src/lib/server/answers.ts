@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import type { z } from 'zod';
-import { inOurWords, problemsOf, type Problem } from '../formats/case-document';
+import { inOurWords, problemsOf, type Problem } from '../document/case';
 import type { Written } from './cases';
 import { NotNow } from './database';
 import { log, loggable } from './log';
@@ -49,7 +49,7 @@ export async function loading<T>(work: () => Promise<T>): Promise<T> {
 	}
 }
 
-/** The answer to a write: the case as it stands now, or why it was refused. */
+/** The answer to a write: the case as it is now, or why it was refused. */
 export function answerTo(written: Written): Response {
 	switch (written.outcome) {
 		case 'saved':

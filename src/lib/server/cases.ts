@@ -1,10 +1,10 @@
 /**
- * The tables of a case: the case itself and its revisions; its debts as they stand are in `debts.ts`, its
+ * The tables of a case: the case itself and its revisions; its debts as they are are in `debts.ts`, its
  * plans in `plans.ts`.
  * Nothing above these modules knows SQL.
  */
-import type { CalendarDate } from '../core/calendar';
-import type { Cents } from '../core/money';
+import type { CalendarDate } from '../core/quantities/calendar';
+import type { Cents } from '../core/quantities/money';
 import {
 	caseDocument,
 	VERSION,
@@ -13,8 +13,8 @@ import {
 	type CaseSummary,
 	type NewCase,
 	type Problem
-} from '../formats/case-document';
-import { chosenPlan, FIRST_PLAN } from '../formats/plan-document';
+} from '../document/case';
+import { chosenPlan, FIRST_PLAN } from '../document/plan';
 import { now } from './clock';
 import { reading, writing } from './database';
 import type { Statements } from './statements';
@@ -25,7 +25,7 @@ import { plansOf, replacePlans } from './plans';
 export type Written =
 	| { readonly outcome: 'saved'; readonly state: CaseState }
 	| { readonly outcome: 'unknown' }
-	/** Based on an old revision: refused, with the case as it stands. */
+	/** Based on an old revision: refused, with the case as it is. */
 	| { readonly outcome: 'stale'; readonly state: CaseState }
 	/** Not possible with the case as it is. */
 	| { readonly outcome: 'refused'; readonly problem: Problem }
@@ -73,7 +73,7 @@ export async function listCases(): Promise<CaseSummary[]> {
 	}));
 }
 
-/** The case as it stands, or null when there is none (any more) of this id. */
+/** The case as it is, or null when there is none (any more) of this id. */
 export async function readCase(id: string): Promise<CaseState | null> {
 	return reading((statements) => stateOf(statements, id));
 }
@@ -132,7 +132,7 @@ export async function saveCase(
 	return write(id, request, async (history, current) =>
 		changesMoney(current, document) && !changesCurrency
 			? { problem: CURRENCY_CHANGED }
-			: { document, what, parent: history.standing.number }
+			: { document, what, parent: history.current.number }
 	);
 }
 
@@ -146,24 +146,24 @@ const CURRENCY_CHANGED: Problem = {
 		'The currency is another one than that of the amounts of this case; a change of currency has to say so.'
 };
 
-/** Renames a case from the casebook, on top of whatever it stands at. */
+/** Renames a case from the casebook, on top of whatever it is at. */
 export async function renameCase(id: string, label: string): Promise<Written> {
 	return write(id, { basedOn: null }, async (history, current) => ({
 		document: { ...current, label },
 		what: 'client label',
-		parent: history.standing.number
+		parent: history.current.number
 	}));
 }
 
 /** Takes the last change back, by appending a revision that restores the one before it. */
 export async function undoCase(id: string, request: Request): Promise<Written> {
-	return write(id, request, async ({ standing, documentOf }) =>
-		standing.parent === null
+	return write(id, request, async ({ current, documentOf }) =>
+		current.parent === null
 			? null
 			: {
-					document: await documentOf(standing.parent),
-					what: shortened(`undo: ${standing.what}`),
-					restores: standing.parent
+					document: await documentOf(current.parent),
+					what: shortened(`undo: ${current.what}`),
+					restores: current.parent
 				}
 	);
 }
@@ -219,17 +219,17 @@ interface CaseRow {
 const CASE_COLUMNS = 'id, label, currency, currency_digits, as_of::text, against, revision';
 
 /** A revision as history knows it; `number` is that of the change itself, not of a step back to it. */
-interface Change {
+interface Revision {
 	readonly number: number;
 	readonly parent: number | null;
 	readonly what: string;
 }
 
 interface History {
-	/** The change whose result the case stands at. */
-	readonly standing: Change;
+	/** The change whose result the case is at. */
+	readonly current: Revision;
 	/** The latest change that was made from here and taken back. */
-	readonly undone: Change | null;
+	readonly undone: Revision | null;
 	documentOf(number: number): Promise<CaseDocument>;
 }
 
@@ -306,7 +306,7 @@ async function stateOf(transaction: Statements, id: string): Promise<CaseState |
 	);
 	const [row] = rows;
 	if (!row) return null;
-	const { standing, undone } = await historyOf(transaction, id, row.revision);
+	const { current, undone } = await historyOf(transaction, id, row.revision);
 	const document = caseDocument.parse({
 		version: VERSION,
 		label: row.label,
@@ -320,13 +320,13 @@ async function stateOf(transaction: Statements, id: string): Promise<CaseState |
 		id,
 		revision: row.revision,
 		document,
-		undo: standing.parent === null ? null : standing.what,
+		undo: current.parent === null ? null : current.what,
 		redo: undone?.what ?? null
 	};
 }
 
 async function historyOf(transaction: Statements, id: string, revision: number): Promise<History> {
-	const { rows } = await transaction.query<Change>(
+	const { rows } = await transaction.query<Revision>(
 		`select change.number, change.parent, change.what
 		from case_revision here
 		join case_revision change
@@ -334,15 +334,15 @@ async function historyOf(transaction: Statements, id: string, revision: number):
 		where here.case_id = $1 and here.number = $2`,
 		[id, revision]
 	);
-	const [standing] = rows;
-	if (!standing) throw new Error(`case ${id} has no revision ${revision}`);
-	const { rows: made } = await transaction.query<Change>(
+	const [current] = rows;
+	if (!current) throw new Error(`case ${id} has no revision ${revision}`);
+	const { rows: made } = await transaction.query<Revision>(
 		`select number, parent, what from case_revision
 		where case_id = $1 and parent = $2 order by number desc limit 1`,
-		[id, standing.number]
+		[id, current.number]
 	);
 	return {
-		standing,
+		current,
 		undone: made[0] ?? null,
 		documentOf: (number) => documentOf(transaction, id, number)
 	};

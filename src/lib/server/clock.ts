@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import { isCalendarDate, type CalendarDate } from '../core/calendar';
+import { isCalendarDate, type CalendarDate } from '../core/quantities/calendar';
 
 /** The moment it is; with RESIDUUM_TODAY set, noon of that day, so that demo and pictures are stable. */
 export function now(): Date {

@@ -126,7 +126,7 @@ const codeOf = (error: unknown): string =>
 /** What is damaged; null where nothing is known to be. */
 export const damageFound = (): Damage | null => damage;
 
-/** Reads: as things stand, in one transaction. */
+/** Reads: as things are, in one transaction. */
 export async function reading<T>(work: (statements: Statements) => Promise<T>): Promise<T> {
 	return transaction(work);
 }

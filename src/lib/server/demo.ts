@@ -1,7 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { caseDocument } from '../formats/case-document';
+import { caseDocument } from '../document/case';
 import { insertCase, listCases } from './cases';
 
 const demoCase = z.strictObject({ touchedAt: z.iso.datetime(), document: caseDocument });

@@ -1,198 +1,146 @@
-/** The tables of a case's plans as they stand; what they change is in `plan-changes.ts`. Money is in minor units. */
-import { same } from '../core/same';
-import type { CaseDocument } from '../formats/case-document';
-import type { PlanEntry } from '../formats/plan-document';
-import { changeRows, changesOf, insertChangeRows } from './plan-changes';
+/** A case's plans, its choices and its household's sheet in their tables. */
+import type { CaseDocument } from '../document/case';
+import type { ChangeEntry } from '../document/change';
+import type { PlanEntry } from '../document/plan';
+import { same } from '../document/same';
+import { CHANGE, CHOICE, LINE, NAMED, PLACE, PLAN, PLAN_HAPPENING } from './case-tables';
+import { insertRows, rowsOf, type Part, type Row } from './shapes';
 import type { Statements } from './statements';
-import { insertRows } from './rows';
 
 type Planned = Pick<CaseDocument, 'plans' | 'choices' | 'sheet'>;
 
-interface PlanRow {
-	readonly id: string;
-	readonly name: string;
-	readonly named: boolean;
-	readonly begins: string | null;
-	readonly pays: string;
-	readonly budget: string;
-	readonly amount: number | null;
-	readonly order: string;
-	readonly hidden: boolean;
-}
-
-interface HappeningRow {
-	readonly plan_id: string;
-	readonly id: string;
-	readonly kind: string;
-	readonly off: boolean;
-	readonly date: string;
-	readonly amount: number;
-	readonly everyYear: boolean | null;
-}
-
 /** The plans of a case, its choices and its sheet, for the document's schema to judge. */
 export async function plansOf(
-	transaction: Statements,
+	statements: Statements,
 	caseId: string
 ): Promise<Record<keyof Planned, unknown>> {
-	const { rows: plans } = await transaction.query<PlanRow>(
-		`select id, name, named, pays, budget, amount, begins::text, payoff_order as "order", hidden
-		from plan where case_id = $1 order by position`,
-		[caseId]
-	);
-	const { rows: places } = await transaction.query<{ plan_id: string; debt_id: string }>(
-		'select plan_id, debt_id from plan_place where case_id = $1 order by plan_id, position',
-		[caseId]
-	);
-	const { rows: happenings } = await transaction.query<HappeningRow>(
-		`select plan_id, id, kind, off, date::text, amount, every_year as "everyYear"
-		from plan_happening where case_id = $1 order by plan_id, position`,
-		[caseId]
-	);
-	const changes = await changesOf(transaction, caseId);
-	const { rows: choices } = await transaction.query(
-		'select plan_id as plan, name, date::text, note, content from plan_choice where case_id = $1 order by position',
-		[caseId]
-	);
-	const { rows: lines } = await transaction.query<{ side: string }>(
-		`select side, name, amount, per_year as "perYear"
-		from household_line where case_id = $1 order by position`,
-		[caseId]
-	);
-	const side = (which: string) =>
-		lines.flatMap(({ side: on, ...line }) => (on === which ? [line] : []));
+	const plans = await rowsOf(statements, 'plan', PLAN, caseId);
+	const places = await rowsOf(statements, 'plan_place', PLACE, caseId, ['plan_id']);
+	const happenings = await rowsOf(statements, 'plan_happening', PLAN_HAPPENING, caseId, [
+		'plan_id'
+	]);
+	const changes = await changesOf(statements, caseId);
+	const choices = await rowsOf(statements, 'plan_choice', CHOICE, caseId);
+	const lines = await rowsOf(statements, 'household_line', LINE, caseId, ['side']);
 	return {
-		plans: plans.map(({ budget, amount, ...plan }) => {
-			const own = ({ plan_id }: { readonly plan_id: string }) => plan_id === plan.id;
+		plans: plans.map((row) => {
+			const isOwn = ({ plan_id: id }: { readonly plan_id: unknown }) => id === row['id'];
 			return {
-				...plan,
-				budget: budgetOf(budget, amount),
-				listed: places.filter(own).map(({ debt_id }) => debt_id),
-				happenings: happenings.filter(own).map(happeningOf),
-				changes: changes.filter(own).map(({ change }) => change)
+				...(PLAN.read(row) as object),
+				listed: places.filter(isOwn).map(PLACE.read),
+				happenings: happenings.filter(isOwn).map(PLAN_HAPPENING.read),
+				changes: changes.filter(isOwn).map(({ change }) => change)
 			};
 		}),
-		choices,
-		sheet: { income: side('income'), needs: side('need') }
+		choices: choices.map(CHOICE.read),
+		sheet: {
+			income: lines.filter(({ side }) => side === 'income').map(LINE.read),
+			needs: lines.filter(({ side }) => side === 'need').map(LINE.read)
+		}
 	};
 }
 
-function happeningOf({ id, kind, off, date, amount, everyYear }: HappeningRow) {
-	const item = { id, kind, off, date, amount };
-	return everyYear === null ? item : { ...item, everyYear };
+/** The columns of all kinds of debts that changes name. */
+const NAMED_COLUMNS: Part<never> = {
+	...NAMED.concession,
+	columns: Object.values(NAMED).flatMap(({ columns }) => columns)
+};
+
+async function changesOf(statements: Statements, caseId: string) {
+	const rows = await rowsOf(statements, 'plan_change', CHANGE, caseId, ['plan_id', 'position']);
+	const named = await rowsOf(statements, 'plan_change_debt', NAMED_COLUMNS, caseId, [
+		'plan_id',
+		'change'
+	]);
+	return rows.map((row) => {
+		const kind = row['kind'] as ChangeEntry['kind'];
+		const debts = named
+			.filter(({ plan_id: plan, change }) => plan === row.plan_id && change === row.position)
+			.map((debt) => NAMED[kind].read(debt));
+		const list = kind === 'transfer' ? { amounts: debts } : { debts };
+		return { plan_id: row.plan_id, change: { ...(CHANGE.read(row) as object), ...list } };
+	});
 }
 
-function budgetOf(kind: string, amount: number | null) {
-	switch (kind) {
-		case 'required':
-			return { kind };
-		case 'required-plus':
-			return { kind, extra: amount };
-		default:
-			return { kind, amount };
-	}
-}
-
-/** Writes the plans, choices and sheet of a case in place of those that stand there; what is the same stays. */
+/** Writes the plans, choices and sheet of a case in place of those that were there; what is the same stays. */
 export async function replacePlans(
-	transaction: Statements,
+	statements: Statements,
 	caseId: string,
 	{ plans, choices, sheet }: Planned,
-	standing: Planned | null
+	before: Planned | null
 ): Promise<void> {
-	const kept = (plan: PlanEntry, position: number) => same(plan, standing?.plans[position]);
-	const gone = (standing?.plans ?? []).filter((plan, position) => !same(plan, plans[position]));
-	await transaction.query('delete from plan where case_id = $1 and id = any($2)', [
+	const isKept = (position: number) => same(plans[position], before?.plans[position]);
+	const gone = (before?.plans ?? []).filter((_, position) => !isKept(position));
+	await statements.query('delete from plan where case_id = $1 and id = any($2)', [
 		caseId,
 		gone.map(({ id }) => id)
 	]);
-	const changed = [...plans.entries()].filter(([position, plan]) => !kept(plan, position));
-	await insertPlans(transaction, caseId, changed);
-	if (!same(choices, standing?.choices)) {
-		await transaction.query('delete from plan_choice where case_id = $1', [caseId]);
-		const rows = choices.map(({ plan, ...choice }, position) => ({
+	await insertPlans(
+		statements,
+		caseId,
+		[...plans.entries()].filter(([position]) => !isKept(position))
+	);
+	if (!same(choices, before?.choices)) {
+		await statements.query('delete from plan_choice where case_id = $1', [caseId]);
+		const rows = choices.map((choice, position) => ({
 			case_id: caseId,
 			position,
-			plan_id: plan,
-			...choice
+			...CHOICE.write(choice)
 		}));
-		await insertRows(transaction, 'plan_choice', rows);
+		await insertRows(statements, 'plan_choice', rows);
 	}
-	if (!same(sheet, standing?.sheet)) {
-		await transaction.query('delete from household_line where case_id = $1', [caseId]);
-		const rowsOf = (side: string, lines: typeof sheet.income) =>
-			lines.map(({ perYear, ...line }, position) => ({
-				case_id: caseId,
-				side,
-				position,
-				...line,
-				per_year: perYear
-			}));
-		await insertRows(transaction, 'household_line', [
-			...rowsOf('income', sheet.income),
-			...rowsOf('need', sheet.needs)
+	if (!same(sheet, before?.sheet)) {
+		await statements.query('delete from household_line where case_id = $1', [caseId]);
+		const rows = (side: string, lines: typeof sheet.income) =>
+			lines.map((line, position) => ({ case_id: caseId, side, position, ...LINE.write(line) }));
+		await insertRows(statements, 'household_line', [
+			...rows('income', sheet.income),
+			...rows('need', sheet.needs)
 		]);
 	}
 }
 
 async function insertPlans(
-	transaction: Statements,
+	statements: Statements,
 	caseId: string,
 	plans: readonly (readonly [position: number, plan: PlanEntry])[]
 ): Promise<void> {
-	const owned = plans.map(([position, plan]) => ({
-		position,
-		plan,
-		owner: { case_id: caseId, plan_id: plan.id }
-	}));
+	const insert = (table: string, rowsOfPlan: (plan: PlanEntry) => readonly Row[]) =>
+		insertRows(
+			statements,
+			table,
+			plans.flatMap(([, plan]) =>
+				rowsOfPlan(plan).map((row) => ({ case_id: caseId, plan_id: plan.id, ...row }))
+			)
+		);
 	await insertRows(
-		transaction,
+		statements,
 		'plan',
-		owned.map(({ position, plan }) => planRow(caseId, position, plan))
+		plans.map(([position, plan]) => ({ case_id: caseId, position, ...PLAN.write(plan) }))
 	);
-	await insertRows(
-		transaction,
-		'plan_place',
-		owned.flatMap(({ owner, plan }) =>
-			plan.listed.map((debt, position) => ({ ...owner, position, debt_id: debt }))
+	await insert('plan_place', ({ listed }) =>
+		listed.map((debt, position) => ({ position, ...PLACE.write(debt) }))
+	);
+	await insert('plan_happening', ({ happenings }) =>
+		happenings.map((item, position) => ({ position, ...PLAN_HAPPENING.write(item) }))
+	);
+	await insert('plan_change', ({ changes }) =>
+		changes.map((change, position) => ({ position, ...CHANGE.write(change) }))
+	);
+	await insert('plan_change_debt', ({ changes }) =>
+		changes.flatMap((change, at) =>
+			namedRows(change).map((debt, position) => ({ change: at, position, ...debt }))
 		)
-	);
-	await insertRows(
-		transaction,
-		'plan_happening',
-		owned.flatMap(({ owner, plan }) =>
-			plan.happenings.map((item, position) => ({
-				...owner,
-				id: item.id,
-				position,
-				kind: item.kind,
-				off: item.off,
-				date: item.date,
-				amount: item.amount,
-				every_year: item.kind === 'one-off' ? item.everyYear : null
-			}))
-		)
-	);
-	await insertChangeRows(
-		transaction,
-		owned.flatMap(({ owner, plan }) => changeRows(owner, plan.changes))
 	);
 }
 
-function planRow(caseId: string, position: number, plan: PlanEntry) {
-	const { id, name, named, pays, budget, begins, order, hidden } = plan;
-	return {
-		case_id: caseId,
-		id,
-		position,
-		name,
-		named,
-		pays,
-		budget: budget.kind,
-		amount:
-			budget.kind === 'required' ? null : budget.kind === 'constant' ? budget.amount : budget.extra,
-		begins,
-		payoff_order: order,
-		hidden
-	};
+function namedRows(change: ChangeEntry): Row[] {
+	switch (change.kind) {
+		case 'consolidate':
+			return change.debts.map(NAMED.consolidate.write);
+		case 'transfer':
+			return change.amounts.map(NAMED.transfer.write);
+		case 'concession':
+			return change.debts.map(NAMED.concession.write);
+	}
 }

@@ -1,10 +1,10 @@
 <script lang="ts">
-	import type { Phrase, Sentence } from '../formats/sentence';
+	import type { Phrase, Sentence } from '../words/sentence';
 	import Phrases from './Phrases.svelte';
 
 	interface Props {
 		sentence: Sentence;
-		/** A figure that is to show its working, and the element that it stands in. */
+		/** A figure that is to show its working, and the element that it is in. */
 		onopen?: (figure: NonNullable<Phrase['opens']>, element: HTMLElement, plan?: string) => void;
 	}
 	const { sentence, onopen }: Props = $props();

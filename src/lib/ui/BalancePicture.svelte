@@ -3,7 +3,7 @@
 	arrow keys; a click or Enter picks it, and + adds something that happens then.
 -->
 <script lang="ts">
-	import type { CalendarDate } from '../core/calendar';
+	import type { CalendarDate } from '../core/quantities/calendar';
 	import { dayAt, drawBalances, redrawBalances, type BalancePicture } from './balance-chart';
 	import { liveChart } from './live-chart.svelte';
 	import { toDay } from './time-axis';

@@ -1,22 +1,22 @@
-<!-- The answer from before a change, beside the new one, until it is let go. -->
+<!-- The answer from before a change, beside the new one, until the change is kept or undone. -->
 <script lang="ts">
-	import type { Sentence } from '../formats/sentence';
+	import type { Sentence } from '../words/sentence';
 	import Phrases from './Phrases.svelte';
 
 	interface Props {
 		sentence: Sentence;
-		onputback: () => void;
-		onletgo: () => void;
+		onundo: () => void;
+		onkeep: () => void;
 	}
-	const { sentence, onputback, onletgo }: Props = $props();
+	const { sentence, onundo, onkeep }: Props = $props();
 </script>
 
 <p class="before" role="status">
 	<span>
 		<Phrases {sentence} />
 	</span>
-	<button type="button" onclick={onputback}>Put back</button>
-	<button type="button" onclick={onletgo}>Let it go</button>
+	<button type="button" onclick={onundo}>Undo this change</button>
+	<button type="button" onclick={onkeep}>Keep it</button>
 </p>
 
 <style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { letterOf } from '../formats/debt-text';
+	import { letterOf } from '../words/debt';
 	import { hueOf } from './hues';
 
 	interface Props {

@@ -9,7 +9,7 @@
 
 	interface Props {
 		title: string;
-		/** What it stands beside. */
+		/** What it is beside. */
 		anchor: HTMLElement;
 		/** Buttons beside the title. */
 		tools?: Snippet;
@@ -26,7 +26,7 @@
 	/** Told only when it really is another one. */
 	const place = $derived(anchor);
 
-	/** Shows it and puts the focus into it; anew where it comes to stand beside something else. */
+	/** Shows it and puts the focus into it; anew where it comes to be beside something else. */
 	const opened: Attachment<HTMLElement> = (note) => {
 		const beside = place;
 		note.showPopover();

@@ -1,10 +1,10 @@
 <!-- A sentence with its figures set apart; those that have a working open it where `onopen` is given. -->
 <script lang="ts">
-	import type { Phrase, Sentence } from '../formats/sentence';
+	import type { Phrase, Sentence } from '../words/sentence';
 
 	interface Props {
 		sentence: Sentence;
-		/** A figure that is to show its working, and the element that it stands in. */
+		/** A figure that is to show its working, and the element that it is in. */
 		onopen?:
 			| ((figure: NonNullable<Phrase['opens']>, element: HTMLElement, plan?: string) => void)
 			| undefined;

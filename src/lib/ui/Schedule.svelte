@@ -4,14 +4,15 @@
 	Shift with the arrows marks rows, which are copied as plain numbers.
 -->
 <script lang="ts">
-	import type { Figure, TotalFigure, YearFigure } from '../core/figure';
-	import type { Cents } from '../core/money';
-	import { totalExtra } from '../core/run';
-	import type { Explained } from '../core/working';
-	import { yearsOf } from '../core/years';
-	import { writeMoney, type Currency } from '../formats/money-text';
-	import { rowsAsText } from '../formats/schedule-text';
-	import { countOf } from '../formats/sentence';
+	import type { Figure, TotalFigure, YearFigure } from '../core/working/debt-figure';
+	import type { Cents } from '../core/quantities/money';
+	import { totalExtra } from '../core/debt/run';
+	import type { Explained } from '../core/working/debt-working';
+	import { yearsOf } from '../core/debt/years';
+	import { writeMoney } from '../reading/written';
+	import type { Writing } from '../reading/writing';
+	import { rowsAsText } from '../words/schedule';
+	import { countOf } from '../words/amounts';
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
 	import { tick, untrack } from 'svelte';
 	import { get } from 'svelte/store';
@@ -21,19 +22,19 @@
 
 	interface Props {
 		explained: Explained;
-		currency: Currency;
+		writing: Writing;
 		/** The row that is pointed at elsewhere, 0 for the starting balance. */
 		pointed: number | null;
 		/** The row to bring into view. */
 		picked: number | null;
 		label: string;
 		onpoint: (k: number | null) => void;
-		/** A figure that is to show its working, and the element that it stands in. */
+		/** A figure that is to show its working, and the element that it is in. */
 		onopen: (figure: Figure, element: HTMLElement) => void;
 		/** Something is to happen with payment k. */
 		onadd: (k: number, element: HTMLElement) => void;
 	}
-	const { explained, currency, pointed, picked, label, onpoint, onopen, onadd }: Props = $props();
+	const { explained, writing, pointed, picked, label, onpoint, onopen, onadd }: Props = $props();
 
 	const run = $derived(explained.run);
 	const cells = $derived(cellsOf(run));
@@ -83,7 +84,7 @@
 	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index < lines.length));
 	const above = $derived(items[0]?.start ?? 0);
 	const below = $derived(Math.max(0, lines.length * ROW - (items.at(-1)?.end ?? 0)));
-	const money = $derived((amount: Cents) => writeMoney(amount, currency));
+	const money = $derived((amount: Cents) => writeMoney(amount, writing));
 	const cleared = $derived(run.ending.status === 'cleared');
 	const width = $derived(cells.length + 3);
 
@@ -217,7 +218,7 @@
 
 	function copy(event: ClipboardEvent): void {
 		if (!marked || !event.clipboardData) return;
-		event.clipboardData.setData('text/plain', rowsAsText(run, first, last, currency));
+		event.clipboardData.setData('text/plain', rowsAsText(run, first, last, writing));
 		event.preventDefault();
 	}
 </script>
@@ -265,7 +266,7 @@
 						place={index + 2}
 						{explained}
 						{cells}
-						{money}
+						{writing}
 						pointed={k === pointed}
 						marked={k >= first && k <= last}
 						reachable={k === reachable ? reachableCell : null}
@@ -278,7 +279,7 @@
 		<tfoot>
 			<tr aria-rowindex={lines.length + 2}>
 				<td class="number"></td>
-				<td class="left">{@render total('periods', countOf(run.periods, 'payment'))}</td>
+				<td class="left">{@render total('periods', countOf(writing, run.periods, 'payments'))}</td>
 				{#each cells as cell (cell)}
 					<td class:interest={cell === 'interest'}>
 						{#if cell === 'interest'}{@render total('totalInterest', money(run.totalInterest))}
@@ -298,7 +299,7 @@
 
 <style>
 	.scroller {
-		/* What has the focus stands clear of the head and the totals. */
+		/* What has the focus is clear of the head and the totals. */
 		scroll-padding: 34px 0 68px;
 		height: 100%;
 		min-height: 0;
@@ -385,7 +386,7 @@
 		color: var(--interest);
 	}
 
-	/* The button that adds stands in it. */
+	/* The button that adds is in it. */
 	tbody :global(.note) {
 		position: relative;
 	}

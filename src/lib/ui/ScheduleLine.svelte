@@ -1,12 +1,13 @@
 <!-- One line of a schedule: the start, the totals of a year, or a payment with its marks. -->
 <script lang="ts">
-	import { marksOf } from '../core/marks';
-	import type { Cents } from '../core/money';
-	import { rowAt } from '../core/run';
-	import type { Explained } from '../core/working';
-	import { writeDate } from '../formats/date-text';
-	import { markInWords } from '../formats/schedule-text';
-	import { countOf } from '../formats/sentence';
+	import { marksOf } from '../core/debt/marks';
+	import type { Cents } from '../core/quantities/money';
+	import { rowAt } from '../core/debt/run';
+	import type { Explained } from '../core/working/debt-working';
+	import { writeDate, writeMoney } from '../reading/written';
+	import type { Writing } from '../reading/writing';
+	import { countOf } from '../words/amounts';
+	import { markInWords } from '../words/debt';
 	import { ChevronDown, ChevronRight } from '@lucide/svelte';
 	import { isYearCell, type Cell } from './schedule-cells';
 	import type { ScheduleLine } from './schedule-lines';
@@ -17,16 +18,17 @@
 		place: number;
 		explained: Explained;
 		cells: readonly Cell[];
-		money: (amount: Cents) => string;
+		writing: Writing;
 		pointed: boolean;
 		marked: boolean;
 		/** The cell that the Tab key reaches, where it is on this line. */
 		reachable: Cell | null;
 		onpoint: (k: number) => void;
 	}
-	const { line, place, explained, cells, money, pointed, marked, reachable, onpoint }: Props =
+	const { line, place, explained, cells, writing, pointed, marked, reachable, onpoint }: Props =
 		$props();
 
+	const money = $derived((amount: Cents) => writeMoney(amount, writing));
 	const run = $derived(explained.run);
 	const row = $derived(line.kind === 'row' ? rowAt(run, line.k) : undefined);
 	const last = $derived(
@@ -46,7 +48,7 @@
 		onpointerenter={() => onpoint(k)}
 	>
 		<td class="number" data-mark={k}>{k}</td>
-		<td class="left" data-mark={k}>{writeDate(row.date)}</td>
+		<td class="left" data-mark={k}>{writeDate(row.date, writing)}</td>
 		{#each cells as cell (cell)}
 			<td class:interest={cell === 'interest' || cell === 'interestSoFar'}>
 				{#if (cell !== 'extra' && cell !== 'charges') || row[cell] !== 0}
@@ -61,7 +63,9 @@
 			</td>
 		{/each}
 		<td class="note">
-			{marksOf(explained.terms, run, row).map(markInWords).join(', ')}
+			{marksOf(explained.terms, run, row)
+				.map((mark) => markInWords(mark, writing))
+				.join(', ')}
 			<button
 				type="button"
 				class="add"
@@ -86,7 +90,7 @@
 			>
 				{#if folded}<ChevronRight size={13} aria-hidden="true" />
 				{:else}<ChevronDown size={13} aria-hidden="true" />{/if}
-				{totals.year}: {countOf(totals.to - totals.from + 1, 'payment')}
+				{totals.year}: {countOf(writing, totals.to - totals.from + 1, 'payments')}
 			</button>
 		</td>
 		{#each cells as cell (cell)}
@@ -108,7 +112,7 @@
 {:else}
 	<tr aria-rowindex={place} class:pointed class:marked data-row={0}>
 		<td class="number" data-mark={0}>0</td>
-		<td class="left" data-mark={0}>{writeDate(run.startDate)}</td>
+		<td class="left" data-mark={0}>{writeDate(run.startDate, writing)}</td>
 		{#each cells as cell (cell)}
 			<td>{cell === 'closing' ? money(run.starting) : ''}</td>
 		{/each}

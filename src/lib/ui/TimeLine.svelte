@@ -82,7 +82,7 @@
 	}
 	const rows = $derived(Math.max(1, ...placed.map(({ row }) => row + 1)));
 
-	/** The one under the pointer or in focus: its days stand out. */
+	/** The one under the pointer or in focus: its days are set apart. */
 	let shown = $state<string | null>(null);
 	let drag: { readonly id: string; readonly from: number; readonly start: number } | null = null;
 	let dragged = false;
@@ -118,7 +118,7 @@
 		else if (event.key === 'Delete') on.onremove(id);
 		else return;
 		event.preventDefault();
-		// One that has stepped past another stands elsewhere in the line, and keeps the focus.
+		// One that has stepped past another is elsewhere in the line, and keeps the focus.
 		const chip = event.currentTarget;
 		await tick();
 		if (chip.isConnected && document.activeElement !== chip && event.key !== 'Delete') chip.focus();

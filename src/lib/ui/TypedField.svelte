@@ -1,10 +1,10 @@
 <!--
 	A field for a value that is written as people write it. While the text can be read, the value follows
-	it; while it can't, the value is the one from before. What was typed stays until it is mended or
+	it; while it can't, the value is the one from before. What was typed stays until it is fixed or
 	taken back with Escape.
 -->
 <script lang="ts" generics="T">
-	import type { Reading } from '../formats/reading';
+	import type { Reading } from '../reading/reading';
 
 	interface Props {
 		label: string;
@@ -24,7 +24,7 @@
 		/** Called with Escape, once there is nothing to take back. */
 		onescape?: () => void;
 		autofocus?: boolean;
-		/** Nobody has named the value yet: it stands in another ink until it is typed or confirmed. */
+		/** Nobody has named the value yet: it is in another ink until it is typed or confirmed. */
 		assumed?: boolean;
 	}
 	const {

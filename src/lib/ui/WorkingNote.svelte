@@ -3,12 +3,12 @@
 	each number comes from. Each of those opens in turn; Backspace goes back.
 -->
 <script lang="ts" generics="F">
-	import type { WrittenWorking } from '../formats/working-text';
+	import type { WrittenWorking } from '../words/debt-working';
 	import Note from './Note.svelte';
 
 	interface Props {
 		working: WrittenWorking<F>;
-		/** The figure that it stands beside. */
+		/** The figure that it is beside. */
 		anchor: HTMLElement;
 		/** Whether there is a working that this one was opened from. */
 		deep?: boolean;

@@ -20,7 +20,7 @@ export interface BalanceLine {
 	readonly points: readonly { readonly date: string; readonly balance: number }[];
 	/** Written at the line's end. */
 	readonly label: string;
-	/** The date at which what it stands for comes down to zero; null where it never does. */
+	/** The date at which what it is about comes down to zero; null where it never does. */
 	readonly ends: string | null;
 	readonly dash: readonly number[];
 	/** Filled, in the hue that a custom property holds; null: a thin line in ink. */

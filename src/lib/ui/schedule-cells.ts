@@ -1,6 +1,6 @@
 /** The columns of a schedule that hold figures, and where its keys lead. */
-import type { RowFigure, YearFigure } from '../core/figure';
-import { totalExtra, type Run } from '../core/run';
+import type { RowFigure, YearFigure } from '../core/working/debt-figure';
+import { totalExtra, type Run } from '../core/debt/run';
 
 export type Cell =
 	| Extract<
@@ -11,16 +11,16 @@ export type Cell =
 
 export const CELL_HEADS: Readonly<Record<Cell, string>> = {
 	opening: 'Opening',
-	charges: 'Charges',
+	charges: 'Purchases, fees',
 	interest: 'Interest',
 	paid: 'Payment',
-	extra: 'of it extra',
-	principal: 'of it principal',
+	extra: 'Extra',
+	principal: 'Principal',
 	closing: 'Closing',
 	interestSoFar: 'Interest so far'
 };
 
-/** Charges and extras have columns only where there are any. */
+/** Purchases, fees and extras have columns only where there are any. */
 export function cellsOf(run: Run): readonly Cell[] {
 	const charges = run.totalCharges > 0;
 	const extras = totalExtra(run) > 0;

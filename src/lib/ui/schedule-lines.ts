@@ -1,5 +1,5 @@
 /** The lines of a schedule: the start, then for each year its totals and, unless folded, its rows. */
-import type { YearTotals } from '../core/years';
+import type { YearTotals } from '../core/debt/years';
 
 export type ScheduleLine =
 	| { readonly kind: 'start' }
@@ -32,7 +32,7 @@ export function lineOf(lines: readonly ScheduleLine[], k: number): number {
 	return Math.max(found, 0);
 }
 
-/** The next line from one that a key leads to; the start has nothing to stand on. */
+/** The next line from one that a key leads to; the start has no figure to be on. */
 export function stepped(lines: readonly ScheduleLine[], from: number, step: number): number {
 	return Math.min(Math.max(from + step, 1), lines.length - 1);
 }

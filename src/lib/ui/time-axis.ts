@@ -1,4 +1,4 @@
-/** The time axis of the pictures: days since 1970, and where its labels stand. */
+/** The time axis of the pictures: days since 1970, and where its labels are. */
 
 const DAY = 86_400_000;
 

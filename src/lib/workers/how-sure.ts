@@ -1,4 +1,4 @@
-import type { SureAnswer, SureTask } from '../core/how-sure';
+import type { SureAnswer, SureTask } from '../core/search/how-sure';
 import SureWorker from './how-sure.worker?worker';
 import { start, type Listener } from './start';
 

@@ -1,5 +1,5 @@
 /** Works out beside the page what becomes of a plan under each strain, one after the other. */
-import { strained, unstrained, type SureAnswer, type SureTask } from '../core/how-sure';
+import { strained, unstrained, type SureAnswer, type SureTask } from '../core/search/how-sure';
 
 addEventListener('message', ({ data: { debts, plan, strains } }: MessageEvent<SureTask>) => {
 	const tell = (answer: SureAnswer): void => postMessage(answer);

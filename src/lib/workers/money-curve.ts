@@ -1,4 +1,4 @@
-import type { CurvePoint, CurveTask } from '../core/money-curve';
+import type { CurvePoint, CurveTask } from '../core/search/money-curve';
 import CurveWorker from './money-curve.worker?worker';
 import { start, type Listener } from './start';
 

@@ -1,5 +1,5 @@
 /** Works the curve out beside the page, a point at a time, and tells as it goes. */
-import { curvePoint, type CurvePoint, type CurveTask } from '../core/money-curve';
+import { curvePoint, type CurvePoint, type CurveTask } from '../core/search/money-curve';
 
 /** Points told together: so many that telling takes little, so few that the page sees them come. */
 const TOLD = 12;

@@ -1,4 +1,4 @@
-import type { MoreAnswer, MoreTask } from '../core/more-money';
+import type { MoreAnswer, MoreTask } from '../core/search/more-money';
 import MoreWorker from './more-money.worker?worker';
 import { start, type Listener } from './start';
 

@@ -5,7 +5,7 @@ import {
 	soonerWith,
 	type MoreAnswer,
 	type MoreTask
-} from '../core/more-money';
+} from '../core/search/more-money';
 
 addEventListener('message', ({ data }: MessageEvent<MoreTask>) => {
 	const tell = (answer: MoreAnswer): void => postMessage(answer);

@@ -1,4 +1,4 @@
-import type { OrderAnswer, OrderTask } from '../core/least-order';
+import type { OrderAnswer, OrderTask } from '../core/search/cheapest-order';
 import SearchWorker from './order-search.worker?worker';
 import { start, type Listener, type Started } from './start';
 

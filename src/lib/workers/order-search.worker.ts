@@ -4,7 +4,7 @@ import {
 	type OrderAnswer,
 	type OrderSearch,
 	type OrderTask
-} from '../core/least-order';
+} from '../core/search/cheapest-order';
 import { GO_ON } from './start';
 
 /** So often it tells, in milliseconds. */

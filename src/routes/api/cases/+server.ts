@@ -1,4 +1,4 @@
-import { newCase } from '$lib/formats/case-document';
+import { newCase } from '$lib/document/case';
 import { answering, readBody } from '$lib/server/answers';
 import { createCase } from '$lib/server/cases';
 import { json } from '@sveltejs/kit';

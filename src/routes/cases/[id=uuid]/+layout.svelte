@@ -2,10 +2,10 @@
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { CaseDesk, putOnDesk } from '$lib/desk/case-desk.svelte';
-	import { placeOf } from '$lib/formats/case-differences';
-	import { nameOf } from '$lib/formats/debt-text';
+	import { placeOf } from '$lib/document/place';
+	import { nameOf } from '$lib/words/debt';
 	import Notice from '$lib/ui/Notice.svelte';
-	import type { CaseState } from '$lib/formats/case-document';
+	import type { CaseState } from '$lib/document/case';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { Redo2, Undo2 } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
@@ -35,7 +35,9 @@
 	const path = $derived([
 		{ name: 'Casebook', href: '/' },
 		{ name: desk.document.label, href: `/cases/${desk.id}` },
-		...(debt ? [{ name: nameOf(debt), href: `/cases/${desk.id}/debts/${debt.id}` }] : [])
+		...(debt
+			? [{ name: nameOf(debt, desk.writing), href: `/cases/${desk.id}/debts/${debt.id}` }]
+			: [])
 	]);
 
 	const planHref = $derived(`/cases/${desk.id}/plan`);
@@ -143,8 +145,8 @@
 {#if desk.stepped}
 	{@const { direction, what } = desk.stepped}
 	<Notice
-		text={direction === 'undo' ? `Taken back: ${what}.` : `Made again: ${what}.`}
-		undo={direction === 'undo' ? 'Make it again' : 'Take it back'}
+		text={direction === 'undo' ? `Undone: ${what}.` : `Redone: ${what}.`}
+		undo={direction === 'undo' ? 'Redo it' : 'Undo it'}
 		onundo={() => desk.step(direction === 'undo' ? 'redo' : 'undo')}
 		onclose={() => (desk.stepped = null)}
 	/>

@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { standing } from '$lib/core/ways';
+	import { caseTotals } from '$lib/core/debt/ways';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { withBack, without } from '$lib/desk/debt-entry';
-	import { caseSentence } from '$lib/formats/answer-text';
-	import { carriedOut } from '$lib/formats/case-document';
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { nameOf } from '$lib/formats/debt-text';
+	import { caseSentence } from '$lib/words/debt-answer';
+	import { carriedOut } from '$lib/document/case';
+	import type { DebtEntry } from '$lib/document/debt';
+	import { nameOf } from '$lib/words/debt';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import type { PageProps } from './$types';
@@ -19,10 +19,10 @@
 	const asked = $derived(carriedOut(desk.document, 'asked'));
 	const sentence = $derived(
 		caseSentence(
-			standing([...asked.values()].map(({ run }) => run)),
+			caseTotals([...asked.values()].map(({ run }) => run)),
 			{ debts: debts.length, unfinished: debts.length - asked.size },
 			desk.document.asOf,
-			desk.document.currency
+			desk.writing
 		)
 	);
 
@@ -38,7 +38,7 @@
 	function remove(index: number): void {
 		const debt = debts[index];
 		if (!debt) return;
-		const what = `deletion of ${nameOf(debt)}`;
+		const what = `deletion of ${nameOf(debt, desk.writing)}`;
 		desk.change(what, (document) => without(document, debt.id));
 		void desk.flush();
 		deleted = { debt, index, what };
@@ -55,7 +55,9 @@
 		await desk.flush();
 		if (desk.debt(debt.id)) return;
 		if (desk.undoable === what) return desk.step('undo');
-		desk.change(`return of ${nameOf(debt)}`, (document) => withBack(document, debt, index));
+		desk.change(`return of ${nameOf(debt, desk.writing)}`, (document) =>
+			withBack(document, debt, index)
+		);
 	}
 </script>
 
@@ -89,7 +91,7 @@
 {#if deleted !== null}
 	{@const deletion = deleted}
 	<Notice
-		text="{nameOf(deletion.debt)} is deleted."
+		text="{nameOf(deletion.debt, desk.writing)} is deleted."
 		undo="Undo"
 		onundo={() => takeBack(deletion)}
 		onclose={() => (deleted = null)}

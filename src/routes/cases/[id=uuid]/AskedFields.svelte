@@ -1,10 +1,11 @@
-<!-- What is asked and how it is worked out: four cells, in the entry grid as on the debt's own screen. -->
+<!-- The minimum payment and its rule: four cells, in the entry grid as on the debt's own screen. -->
 <script lang="ts">
-	import { ZERO, type Cents } from '$lib/core/money';
+	import { ZERO, type Cents } from '$lib/core/quantities/money';
 	import { askedAs } from '$lib/desk/debt-entry';
-	import type { AskedEntry } from '$lib/formats/debt-document';
-	import { ASKED_KINDS } from '$lib/formats/debt-text';
-	import { roundingSteps, writeMoney, type Currency } from '$lib/formats/money-text';
+	import { roundingSteps, type AskedEntry } from '$lib/document/debt';
+	import { askedKinds } from '$lib/words/debt';
+	import { writeMoney } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { countText, minimumPercentText, moneyText } from './debt-fields';
@@ -12,22 +13,22 @@
 
 	interface Props {
 		asked: AskedEntry;
-		currency: Currency;
+		writing: Writing;
 		/** Whose it is, for the labels. */
 		of: string;
 		/** The place of a column in a grid, where there is one. */
 		cell?: (column: number) => string;
 		onchange: (asked: AskedEntry) => void;
 	}
-	const { asked, currency, of, cell, onchange }: Props = $props();
+	const { asked, writing, of, cell, onchange }: Props = $props();
 
 	const role = $derived(cell ? 'cell' : undefined);
-	const money = $derived(moneyText(currency));
-	const kinds = ASKED_KINDS.map(({ kind, words }) => ({ value: kind, words }));
+	const money = $derived(moneyText(writing));
+	const kinds = $derived(askedKinds(writing));
 	const roundings = $derived(
-		roundingSteps(currency).map((step) => ({
+		roundingSteps(writing.currency).map((step) => ({
 			value: String(step),
-			words: step === 0 ? 'no' : `to ${writeMoney(step, currency)}`
+			words: step === 0 ? 'no' : `to ${writeMoney(step, writing)}`
 		}))
 	);
 	const LEVEL_ROUNDINGS = [
@@ -38,7 +39,7 @@
 
 <span {role}>
 	<Choice
-		label="Minimum is, {of}"
+		label="Rule of the minimum, {of}"
 		value={asked.kind}
 		options={kinds}
 		cell={cell?.(COLUMNS.kind)}
@@ -60,7 +61,7 @@
 		<TypedField
 			label="Number of payments, {of}"
 			value={asked.periods}
-			{...countText}
+			{...countText(writing)}
 			optional
 			side="right"
 			placeholder="how many"
@@ -71,7 +72,7 @@
 		<TypedField
 			label="Percentage of the minimum, {of}"
 			value={asked.percent}
-			{...minimumPercentText}
+			{...minimumPercentText(writing)}
 			optional
 			side="right"
 			cell={cell?.(COLUMNS.asked)}

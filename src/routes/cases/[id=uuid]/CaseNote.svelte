@@ -1,11 +1,13 @@
 <!-- What the case is about as a whole: the client, the day of its figures, its currency. -->
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/calendar';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
-	import { currencyMeans, dayMeans, withCurrency, withDay } from '$lib/formats/case-settings';
-	import { readAsOf, writeDate } from '$lib/formats/date-text';
-	import { readCurrency, type Currency } from '$lib/formats/money-text';
-	import { readLabel } from '$lib/formats/name-text';
+	import { withCurrency, withDay } from '$lib/document/settings';
+	import { currencyMeans, dayMeans } from '$lib/words/settings';
+	import { readAsOf } from '$lib/document/days';
+	import { writeDate } from '$lib/reading/written';
+	import { readCurrency, type Currency } from '$lib/reading/currencies';
+	import { readLabel } from '$lib/reading/names';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 
@@ -44,7 +46,7 @@
 			<TypedField
 				label="Client label"
 				value={paper.label}
-				read={readLabel}
+				read={(typed) => readLabel(typed, desk.writing)}
 				write={(text) => text}
 				onchange={(label) =>
 					label !== null && desk.change('client label', (document) => ({ ...document, label }))}
@@ -55,8 +57,8 @@
 		<TypedField
 			label="Day of the figures"
 			value={day ?? paper.asOf}
-			read={(typed) => readAsOf(typed, today)}
-			write={writeDate}
+			read={(typed) => readAsOf(typed, today, desk.writing)}
+			write={(date) => writeDate(date, desk.writing)}
 			onchange={(typed) => (day = typed)}
 		/>
 		{#if otherDay}
@@ -69,7 +71,7 @@
 		<TypedField
 			label="Currency"
 			value={currency ?? paper.currency}
-			read={readCurrency}
+			read={(typed) => readCurrency(typed, desk.writing)}
 			write={({ code }) => code}
 			onchange={(typed) => (currency = typed)}
 		/>

@@ -3,12 +3,12 @@
 	last line is always an empty one; typing on it makes it a debt.
 -->
 <script lang="ts">
-	import type { Carried } from '$lib/core/ways';
+	import type { Carried } from '$lib/core/debt/ways';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import { blankDebt, duplicated, isBlank, moved, without } from '$lib/desk/debt-entry';
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { nameOf } from '$lib/formats/debt-text';
-	import { LIMITS } from '$lib/core/limits';
+	import type { DebtEntry } from '$lib/document/debt';
+	import { nameOf } from '$lib/words/debt';
+	import { LIMITS } from '$lib/core/quantities/limits';
 	import { goto } from '$app/navigation';
 	import { onMount, tick } from 'svelte';
 	import { dragHandleZone, type DndEvent } from 'svelte-dnd-action';
@@ -53,13 +53,13 @@
 	const whatChanges = (debt: DebtEntry, field: string) =>
 		field === 'name'
 			? `name, line ${debts.findIndex(({ id }) => id === debt.id) + 1}`
-			: `${field} of ${nameOf(debt)}`;
+			: `${field} of ${nameOf(debt, desk.writing)}`;
 
 	async function move(index: number, to: number): Promise<void> {
 		const debt = debts[index];
 		if (!debt || to < 0 || to >= debts.length) return;
 		const column = document.activeElement?.getAttribute('data-cell')?.split(':')[1] ?? '0';
-		desk.change(`place of ${nameOf(debt)}`, (current) => moved(current, index, to));
+		desk.change(`place of ${nameOf(debt, desk.writing)}`, (current) => moved(current, index, to));
 		await tick();
 		cell(to, Number(column))?.focus();
 	}
@@ -67,7 +67,7 @@
 	async function duplicate(index: number): Promise<void> {
 		const debt = debts[index];
 		if (!debt || full) return;
-		desk.change(`copy of ${nameOf(debt)}`, (current) => duplicated(current, index));
+		desk.change(`copy of ${nameOf(debt, desk.writing)}`, (current) => duplicated(current, index));
 		await tick();
 		cell(index + 1, 0)?.focus();
 	}
@@ -136,12 +136,12 @@
 			<span role="columnheader">Name</span>
 			<span role="columnheader" class="right">Balance</span>
 			<span role="columnheader" class="right">Annual rate</span>
-			<span role="columnheader">Asked is</span>
+			<span role="columnheader">Minimum payment</span>
 			<span role="columnheader" class="right">how much</span>
 			<span role="columnheader" class="right">at least</span>
 			<span role="columnheader">rounded up</span>
 			<span role="columnheader" class="right">First due</span>
-			<span role="columnheader" class="result">Paying what is asked</span>
+			<span role="columnheader" class="result">Paying the minimum</span>
 			<span role="columnheader"><span class="unseen">Copy or delete</span></span>
 		</div>
 	</div>
@@ -161,7 +161,7 @@
 				{debt}
 				{index}
 				blank={debt.id === blank.id}
-				currency={desk.document.currency}
+				writing={desk.writing}
 				asOf={desk.document.asOf}
 				asked={asked.get(debt.id)?.run ?? null}
 				href={hrefOf(debt.id)}
@@ -177,7 +177,7 @@
 	{#if full}A case holds at most {LIMITS.debts} debts.{/if}
 	<kbd>Enter</kbd> goes on <kbd>Esc</kbd> takes back <kbd>↑ ↓</kbd> other lines
 	<kbd>Alt ↑ ↓</kbd> moves the line <kbd>Ctrl D</kbd> copies it <kbd>Ctrl Delete</kbd> deletes it
-	<kbd>Ctrl Enter</kbd> runs it down
+	<kbd>Ctrl Enter</kbd> opens it
 </p>
 
 <style>

@@ -1,15 +1,14 @@
 <!-- One debt of the entry grid, as it is read from its statement. -->
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/calendar';
-	import { ZERO } from '$lib/core/money';
-	import type { Run } from '$lib/core/run';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import { ZERO } from '$lib/core/quantities/money';
+	import type { Run } from '$lib/core/debt/run';
 
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { writeShortMonth } from '$lib/formats/date-text';
-	import { missingOf, nameOf } from '$lib/formats/debt-text';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { readName } from '$lib/formats/name-text';
-	import { endInWords } from '$lib/formats/run-text';
+	import { missingOf, type DebtEntry } from '$lib/document/debt';
+	import { writeMoney, writeShortMonth } from '$lib/reading/written';
+	import { endInWords, missingInWords, nameOf } from '$lib/words/debt';
+	import type { Writing } from '$lib/reading/writing';
+	import { readName } from '$lib/reading/names';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -24,7 +23,7 @@
 		index: number;
 		/** Whether nothing has been taken down here yet. */
 		blank: boolean;
-		currency: Currency;
+		writing: Writing;
 		asOf: CalendarDate;
 		/** The debt run down as it asks; null while something is missing. */
 		asked: Run | null;
@@ -33,20 +32,25 @@
 		oncopy: () => void;
 		onremove: () => void;
 	}
-	const { debt, index, blank, currency, asOf, asked, href, onchange, oncopy, onremove }: Props =
+	const { debt, index, blank, writing, asOf, asked, href, onchange, oncopy, onremove }: Props =
 		$props();
 
-	const { money, rate, firstDue } = $derived(debtFieldReaders(currency, asOf));
+	const { money, rate, firstDue } = $derived(debtFieldReaders(writing, asOf));
 	const line = $derived(`line ${index + 1}`);
 	const cell = (column: number) => `${index}:${column}`;
 </script>
 
-<div class="line" class:blank role="row" aria-label={blank ? 'new line' : nameOf(debt)}>
+<div class="line" class:blank role="row" aria-label={blank ? 'new line' : nameOf(debt, writing)}>
 	<span role="cell" class="order">
 		{#if blank}
 			<span class="handle"></span><span class="plus" aria-hidden="true">+</span>
 		{:else}
-			<span class="handle" use:dragHandle aria-label="Move {nameOf(debt)}" title="Drag to move">
+			<span
+				class="handle"
+				use:dragHandle
+				aria-label="Move {nameOf(debt, writing)}"
+				title="Drag to move"
+			>
 				<GripVertical size={15} aria-hidden="true" />
 			</span>
 			<DebtMark {index} />
@@ -56,7 +60,7 @@
 		<TypedField
 			label="Name, {line}"
 			value={debt.name === '' ? null : debt.name}
-			read={readName}
+			read={(text) => readName(text, writing)}
 			write={(text) => text}
 			optional
 			placeholder={blank ? 'next debt' : 'unnamed debt'}
@@ -88,7 +92,7 @@
 	</span>
 	<AskedFields
 		asked={debt.asked}
-		{currency}
+		{writing}
 		of={line}
 		{cell}
 		onchange={(asked) => onchange('minimum', { asked })}
@@ -106,27 +110,31 @@
 	</span>
 	<span role="cell" class="result">
 		{#if asked}
-			<a {href} title="Run {nameOf(debt)} down (Ctrl+Enter)">
+			<a {href} title="Open {nameOf(debt, writing)} (Ctrl+Enter)">
 				<span class:never={asked.ending.status !== 'cleared'}>
-					{endInWords(asked, writeShortMonth)}
+					{endInWords(asked, writing, writeShortMonth)}
 				</span>
 				{#if asked.ending.status === 'cleared' && asked.totalInterest > ZERO}
-					<span class="interest">{writeMoney(asked.totalInterest, currency)}</span>
+					<span class="interest">{writeMoney(asked.totalInterest, writing)}</span>
 				{/if}
 				<span aria-hidden="true">›</span>
 			</a>
 		{:else if !blank}
-			<a class="missing" {href}>{missingOf(debt).join(', ')} missing</a>
+			<a class="missing" {href}>{missingInWords(missingOf(debt), writing)} still missing</a>
 		{/if}
 	</span>
 	<span role="cell" class="tools">
 		{#if !blank}
-			<IconButton title="Copy this line (Ctrl+D)" label="Copy {nameOf(debt)}" onclick={oncopy}>
+			<IconButton
+				title="Copy this line (Ctrl+D)"
+				label="Copy {nameOf(debt, writing)}"
+				onclick={oncopy}
+			>
 				<Copy size={15} aria-hidden="true" />
 			</IconButton>
 			<IconButton
 				title="Delete this line (Ctrl+Delete)"
-				label="Delete {nameOf(debt)}"
+				label="Delete {nameOf(debt, writing)}"
 				onclick={onremove}
 			>
 				<Trash2 size={15} aria-hidden="true" />

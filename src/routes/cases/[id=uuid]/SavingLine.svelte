@@ -1,4 +1,4 @@
-<!-- Whether what is on screen is safe: one quiet word, or what is wrong and how to mend it. -->
+<!-- Whether what is on screen is safe: one quiet word, or what is wrong and how to fix it. -->
 <script lang="ts">
 	import type { Saving } from '$lib/desk/case-desk.svelte';
 

@@ -1,7 +1,7 @@
 <!-- The case was changed elsewhere meanwhile: both versions, and the choice between them. -->
 <script lang="ts">
-	import { caseDifferences } from '$lib/formats/case-differences';
-	import type { CaseDocument } from '$lib/formats/case-document';
+	import { caseDifferences } from '$lib/words/differences';
+	import type { CaseDocument } from '$lib/document/case';
 
 	interface Props {
 		mine: CaseDocument;
@@ -18,7 +18,11 @@
 	</h2>
 	<table>
 		<thead>
-			<tr><th scope="col">What differs</th><th scope="col">Here</th><th scope="col">There</th></tr>
+			<tr
+				><th scope="col">What differs</th><th scope="col">In this window</th><th scope="col"
+					>In the other window</th
+				></tr
+			>
 		</thead>
 		<tbody>
 			{#each differences as { what, mine, theirs } (what)}
@@ -27,8 +31,8 @@
 		</tbody>
 	</table>
 	<p>
-		<button type="button" onclick={() => onchoose('mine')}>Keep what is here</button>
-		<button type="button" onclick={() => onchoose('theirs')}>Take what is there</button>
+		<button type="button" onclick={() => onchoose('mine')}>Keep this window’s</button>
+		<button type="button" onclick={() => onchoose('theirs')}>Take the other window’s</button>
 		<span>Either can be undone.</span>
 	</p>
 </div>

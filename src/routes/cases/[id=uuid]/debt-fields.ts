@@ -1,17 +1,13 @@
-import type { CalendarDate } from '$lib/core/calendar';
-import { readCount } from '$lib/formats/count-text';
-import {
-	readDate,
-	readFirstDue,
-	readMonth,
-	readMonthFrom,
-	writeDate,
-	writeMonth
-} from '$lib/formats/date-text';
-import { grouped } from '$lib/formats/decimal-text';
-import { readMoney, writeMoney, type Currency } from '$lib/formats/money-text';
-import { readMinimumPercent, readRate, writePercent } from '$lib/formats/percent-text';
-import type { Reading } from '$lib/formats/reading';
+import type { CalendarDate } from '$lib/core/quantities/calendar';
+import { readFirstDue } from '$lib/document/days';
+import { readCount } from '$lib/reading/counts';
+import { readDate, readMonth, readMonthFrom } from '$lib/reading/dates';
+import { grouped, writeDate, writeMoney, writeMonth, writePercent } from '$lib/reading/written';
+import { readMoney } from '$lib/reading/money';
+import { readName } from '$lib/reading/names';
+import { readMinimumPercent, readRate } from '$lib/reading/percentages';
+import type { Reading } from '$lib/reading/reading';
+import type { Writing } from '$lib/reading/writing';
 
 /** How a value is read from and written into a field. */
 interface FieldText<T> {
@@ -19,39 +15,39 @@ interface FieldText<T> {
 	readonly write: (value: T) => string;
 }
 
-/** The readers and writers of a debt's fields; the same in the entry grid and on the debt's own screen. */
-export function debtFieldReaders(currency: Currency, asOf: CalendarDate) {
-	return {
-		money: moneyText(currency),
-		rate: rateText,
-		firstDue: fieldText((typed) => readFirstDue(typed, asOf), writeDate)
-	};
+function fieldText<T>(
+	writing: Writing,
+	read: (typed: string, writing: Writing) => Reading<T>,
+	write: (value: T, writing: Writing) => string
+): FieldText<T> {
+	return { read: (typed) => read(typed, writing), write: (value) => write(value, writing) };
 }
 
-export function moneyText(currency: Currency) {
-	return fieldText(
-		(typed) => readMoney(typed, currency),
-		(amount) => writeMoney(amount, currency)
-	);
-}
+/** The readers and writers of a debt's fields; the same in the entry grid and on the debt's own screen. */
+export const debtFieldReaders = (writing: Writing, asOf: CalendarDate) => ({
+	money: moneyText(writing),
+	rate: rateText(writing),
+	firstDue: fieldText(writing, (typed) => readFirstDue(typed, asOf, writing), writeDate)
+});
+
+export const moneyText = (writing: Writing) => fieldText(writing, readMoney, writeMoney);
 
 /** A day; a day and month alone are the next such day after `after`. */
-export function dateText(after: CalendarDate) {
-	return fieldText((typed) => readDate(typed, after), writeDate);
-}
+export const dateText = (after: CalendarDate, writing: Writing) =>
+	fieldText(writing, (typed) => readDate(typed, after, writing), writeDate);
 
-export const rateText = fieldText(readRate, writePercent);
+export const rateText = (writing: Writing) => fieldText(writing, readRate, writePercent);
 
-export const minimumPercentText = fieldText(readMinimumPercent, writePercent);
+export const minimumPercentText = (writing: Writing) =>
+	fieldText(writing, readMinimumPercent, writePercent);
 
-export const monthText = fieldText(readMonth, writeMonth);
+export const monthText = (writing: Writing) => fieldText(writing, readMonth, writeMonth);
 
 /** A month, none before `first`. */
-export const monthTextFrom = (first: CalendarDate) =>
-	fieldText((typed) => readMonthFrom(typed, first), writeMonth);
+export const monthTextFrom = (first: CalendarDate, writing: Writing) =>
+	fieldText(writing, (typed) => readMonthFrom(typed, first, writing), writeMonth);
 
-export const countText = fieldText(readCount, (count: number) => grouped(count, 0));
+export const countText = (writing: Writing) =>
+	fieldText(writing, readCount, (count: number) => grouped(count, 0));
 
-function fieldText<T>(read: FieldText<T>['read'], write: FieldText<T>['write']): FieldText<T> {
-	return { read, write };
-}
+export const nameText = (writing: Writing) => fieldText(writing, readName, (name) => name);

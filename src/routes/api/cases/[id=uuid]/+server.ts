@@ -1,4 +1,4 @@
-import { renameRequest, saveRequest } from '$lib/formats/case-document';
+import { renameRequest, saveRequest } from '$lib/document/case';
 import { answering, answerTo, readBody, unknownCase } from '$lib/server/answers';
 import { deleteCase, renameCase, saveCase } from '$lib/server/cases';
 import type { RequestHandler } from './$types';

@@ -1,20 +1,19 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import type { CalendarDate } from '$lib/core/calendar';
-	import type { PlanFigure } from '$lib/core/plan-figure';
-	import type { MonthShare } from '$lib/core/planned';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import type { PlanFigure } from '$lib/core/working/plan-figure';
+	import type { MonthShare } from '$lib/core/plan/terms';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { withHappening } from '$lib/desk/debt-entry';
 	import { newPlanHappening } from '$lib/desk/plan-entry';
 	import { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
-	import type { Listed } from '$lib/formats/case-plans';
-	import { writeMonth } from '$lib/formats/date-text';
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { monthStart, type PlanEntry, type PlanHappening } from '$lib/formats/plan-document';
-	import { orderWords } from '$lib/formats/plan-text';
-	import { cureByDebt, whyShare } from '$lib/formats/share-text';
-	import { say, type Phrase } from '$lib/formats/sentence';
+	import { measureChoices, orderWords, type Listed } from '$lib/words/plan';
+	import { writeMonth } from '$lib/reading/written';
+	import type { DebtEntry } from '$lib/document/debt';
+	import { monthStart, type PlanEntry, type PlanHappening } from '$lib/document/plan';
+	import { cureByDebt, whyShare } from '$lib/words/shares';
+	import { say, type Phrase } from '$lib/words/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import HowSure from './HowSure.svelte';
@@ -31,7 +30,7 @@
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
 	const hand = new PlanInHand(inUse, () => page.url.searchParams.get('of'));
-	const { asOf, currency, entry, entries, debts, listed, plan, baseline } = $derived(hand);
+	const { asOf, writing, entry, entries, debts, listed, plan, baseline } = $derived(hand);
 	const { order, happenings } = $derived(entry);
 
 	$effect(() => {
@@ -69,7 +68,7 @@
 
 	function explain(share: MonthShare, debt: Listed, anchor: HTMLElement): void {
 		if (!kept) return;
-		const lines = [whyShare(share, kept, order, currency)];
+		const lines = [whyShare(share, kept, order, writing)];
 		why = { title: `Why ${debt.name} gets this`, lines, anchor };
 	}
 
@@ -78,10 +77,10 @@
 		const first = plan.kept[(plan.shortMonths[0]?.month ?? 0) - 1];
 		if (!first) return;
 		const name = (index: number) => nameOfDebt(plan.debts[index]?.id ?? '');
-		const when = writeMonth(monthStart(plan.firstMonth, first.month));
+		const when = writeMonth(monthStart(plan.firstMonth, first.month), writing);
 		why = {
-			title: `Covered in ${when}, if what is asked fell`,
-			lines: cureByDebt(first, name, currency),
+			title: `Covered in ${when}, if the minimum payments fell`,
+			lines: cureByDebt(first, name, writing),
 			anchor
 		};
 	}
@@ -185,10 +184,10 @@
 				debts={listed}
 				{order}
 				listed={entry.listed}
-				{currency}
+				{writing}
 				hrefOf={(id) => `/cases/${desk.id}/debts/${id}`}
 				onopen={(name, element) => open({ of: 'plan', name }, element)}
-				onorder={(to) => vary(`order, ${orderWords(to)}`, { order: to })}
+				onorder={(to) => vary(`order, ${orderWords(to, writing)}`, { order: to })}
 				onlist={(ids) => vary('the order', { order: 'listed', listed: [...ids] })}
 			/>
 			<p class="asks">
@@ -205,18 +204,14 @@
 					debts={listed}
 					{entries}
 					{asOf}
-					{currency}
+					{writing}
 					{month}
 					onmonth={pick}
-					measures={[
-						{ value: 'minimums', words: 'paying the minimums' },
-						{ value: 'today', words: 'paying as today' },
-						...hand.plans.map(({ id, name }) => ({ value: id, words: name }))
-					]}
+					measures={measureChoices(hand.plans, writing)}
 					against={hand.against}
 					measureWords={hand.measureWords}
 					onbaseline={(against) =>
-						desk.change('what is measured against', (document) => ({ ...document, against }))}
+						desk.change('what is compared with', (document) => ({ ...document, against }))}
 					onfigure={open}
 					onadd={add}
 					onopen={edit}
@@ -238,7 +233,7 @@
 						month={kept}
 						debts={listed}
 						events={hand.events}
-						{currency}
+						{writing}
 						onmonth={pick}
 						onopen={open}
 						onwhy={explain}
@@ -261,7 +256,7 @@
 	<MoneySheet
 		sheet={desk.document.sheet}
 		money={plan.kept[plan.begins - 1]?.paid ?? hand.askedAtBegin}
-		{currency}
+		{writing}
 		onchange={(to) =>
 			desk.change('what comes in and is needed', (document) => ({ ...document, sheet: to }))}
 		onuse={(left) => setMoney({ kind: 'constant', amount: left })}
@@ -275,7 +270,7 @@
 		{plan}
 		{listed}
 		nameOf={nameOfDebt}
-		{currency}
+		{writing}
 		onuse={(ids) => {
 			panel = null;
 			vary('the order', { order: 'listed', listed: [...ids] });
@@ -288,7 +283,7 @@
 		terms={hand.terms}
 		firstMonth={hand.firstMonth}
 		nameOf={nameOfDebt}
-		{currency}
+		{writing}
 		onclose={() => (panel = null)}
 	/>
 {/if}
@@ -298,7 +293,7 @@
 		{plan}
 		{baseline}
 		nameOf={nameOfDebt}
-		{currency}
+		{writing}
 		anchor={opened.anchor}
 		onclose={close}
 	/>
@@ -312,7 +307,7 @@
 	<PlanHappeningNote
 		happening={edited ?? editing.draft}
 		fresh={edited === null}
-		{currency}
+		{writing}
 		{asOf}
 		anchor={editing.anchor}
 		onchange={write}

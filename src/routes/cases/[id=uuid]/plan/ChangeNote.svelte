@@ -1,22 +1,29 @@
 <!-- One change of a plan: which debts it is about, and its terms; what is typed counts at once. -->
 <script lang="ts">
-	import { ZERO } from '$lib/core/money';
-	import { percent } from '$lib/core/rate';
-	import type { CaseDocument } from '$lib/formats/case-document';
+	import { ZERO } from '$lib/core/quantities/money';
+	import { percent } from '$lib/core/quantities/rate';
+	import type { CaseDocument } from '$lib/document/case';
 	import {
 		confirmed,
 		isAssumed,
 		type AssumedTerm,
 		type ChangeEntry,
 		type NewDebtEntry
-	} from '$lib/formats/change-document';
-	import { CHANGE_KINDS } from '$lib/formats/change-text';
-	import { nameOf } from '$lib/formats/debt-text';
-	import { readName } from '$lib/formats/name-text';
+	} from '$lib/document/change';
+	import { changeKind } from '$lib/words/changes';
+	import { nameOf } from '$lib/words/debt';
+	import { writingOf } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { countText, dateText, minimumPercentText, moneyText, rateText } from '../debt-fields';
+	import {
+		countText,
+		dateText,
+		minimumPercentText,
+		moneyText,
+		nameText,
+		rateText
+	} from '../debt-fields';
 	import ChangedDebt from './ChangedDebt.svelte';
 
 	interface Props {
@@ -29,9 +36,10 @@
 	}
 	const { change, document: paper, anchor, onchange, onremove, onclose }: Props = $props();
 
-	const money = $derived(moneyText(paper.currency));
-	const day = $derived(dateText(paper.asOf));
-	const title = $derived(CHANGE_KINDS.find(({ value }) => value === change.kind)?.words ?? '');
+	const writing = $derived(writingOf(paper));
+	const money = $derived(moneyText(writing));
+	const day = $derived(dateText(paper.asOf, writing));
+	const title = $derived(changeKind(change.kind, writing));
 	const brought = $derived(
 		change.kind === 'consolidate' ? change.loan : change.kind === 'transfer' ? change.card : null
 	);
@@ -105,9 +113,9 @@
 			<ChangedDebt
 				{change}
 				id={debt.id}
-				name={nameOf(debt)}
+				name={nameOf(debt, writing)}
 				{place}
-				{money}
+				{writing}
 				onturn={(taken) => turnDebt(debt.id, taken)}
 				{onchange}
 				{onclose}
@@ -121,8 +129,7 @@
 				onenter={onclose}
 				label="Name of the new debt"
 				value={brought.name}
-				read={readName}
-				write={(text) => text}
+				{...nameText(writing)}
 				onchange={(name) => bring({ name: name ?? '' })}
 			/>
 			{#if change.kind === 'consolidate'}
@@ -132,7 +139,7 @@
 					label="Annual rate of the new loan"
 					assumed={isGuess('annualRate')}
 					value={change.annualRate}
-					{...rateText}
+					{...rateText(writing)}
 					onchange={(annualRate) =>
 						annualRate !== null &&
 						onchange({ ...change, assumed: named(change.assumed, 'annualRate'), annualRate })}
@@ -145,7 +152,7 @@
 						label="Offer rate"
 						assumed={isGuess('offerRate')}
 						value={change.offerRate}
-						{...rateText}
+						{...rateText(writing)}
 						onchange={(offerRate) =>
 							offerRate !== null &&
 							onchange({ ...change, assumed: named(change.assumed, 'offerRate'), offerRate })}
@@ -156,7 +163,7 @@
 						label="Months of the offer"
 						assumed={isGuess('offerMonths')}
 						value={change.offerMonths}
-						{...countText}
+						{...countText(writing)}
 						onchange={(offerMonths) =>
 							offerMonths !== null &&
 							onchange({ ...change, assumed: named(change.assumed, 'offerMonths'), offerMonths })}
@@ -169,7 +176,7 @@
 						label="Rate after the offer"
 						assumed={isGuess('thenRate')}
 						value={change.thenRate}
-						{...rateText}
+						{...rateText(writing)}
 						onchange={(thenRate) =>
 							thenRate !== null &&
 							onchange({ ...change, assumed: named(change.assumed, 'thenRate'), thenRate })}
@@ -200,7 +207,7 @@
 						label="Months of the new debt"
 						assumed={isGuess('rule')}
 						value={brought.rule.periods}
-						{...countText}
+						{...countText(writing)}
 						onchange={(periods) => periods && bring({ rule: { kind: 'level', periods } })}
 					/>
 					<span>months</span>
@@ -220,12 +227,12 @@
 						label="Minimum of the new debt"
 						assumed={isGuess('rule')}
 						value={rule.percent}
-						{...minimumPercentText}
+						{...minimumPercentText(writing)}
 						onchange={(share) => share !== null && bring({ rule: { ...rule, percent: share } })}
 					/>
 					<TypedField
 						onenter={onclose}
-						label="Least that the new debt asks"
+						label="Minimum of the new debt, at least"
 						assumed={isGuess('rule')}
 						value={rule.floor}
 						{...money}
@@ -252,7 +259,7 @@
 					label="Fee in percent"
 					assumed={isGuess('fee')}
 					value={fee.percent}
-					{...minimumPercentText}
+					{...minimumPercentText(writing)}
 					onchange={(share) =>
 						share !== null &&
 						onchange({
@@ -286,7 +293,7 @@
 				label="Fee in percent"
 				assumed={isGuess('feePercent')}
 				value={change.feePercent}
-				{...minimumPercentText}
+				{...minimumPercentText(writing)}
 				onchange={(feePercent) =>
 					feePercent !== null &&
 					onchange({ ...change, assumed: named(change.assumed, 'feePercent'), feePercent })}
@@ -351,7 +358,7 @@
 						label="Monthly fee in percent"
 						assumed={isGuess('monthlyFee')}
 						value={fee.percent}
-						{...minimumPercentText}
+						{...minimumPercentText(writing)}
 						onchange={(share) =>
 							share !== null &&
 							onchange({
@@ -386,7 +393,7 @@
 		</p>
 	{/if}
 	<p class="acts">
-		<button type="button" onclick={onremove}>Take this change away</button>
+		<button type="button" onclick={onremove}>Remove this change</button>
 	</p>
 </Note>
 

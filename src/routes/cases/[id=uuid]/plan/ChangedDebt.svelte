@@ -1,22 +1,23 @@
 <!-- A debt in a change: whether it is about it, and what is moved of it or agreed for it. -->
 <script lang="ts">
-	import type { Cents } from '$lib/core/money';
-	import type { ChangeEntry } from '$lib/formats/change-document';
+	import type { Cents } from '$lib/core/quantities/money';
+	import type { ChangeEntry } from '$lib/document/change';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { rateText, type moneyText } from '../debt-fields';
+	import type { Writing } from '$lib/reading/writing';
+	import { moneyText, rateText } from '../debt-fields';
 
 	interface Props {
 		change: ChangeEntry;
 		id: string;
 		name: string;
 		place: number;
-		money: ReturnType<typeof moneyText>;
+		writing: Writing;
 		onturn: (taken: boolean) => void;
 		onchange: (change: ChangeEntry) => void;
 		onclose: () => void;
 	}
-	const { change, id, name, place, money, onturn, onchange, onclose }: Props = $props();
+	const { change, id, name, place, writing, onturn, onchange, onclose }: Props = $props();
 
 	const moved = $derived(
 		change.kind === 'transfer' ? change.amounts.find(({ debt }) => debt === id) : undefined
@@ -56,7 +57,7 @@
 			onenter={onclose}
 			label="Amount moved of {name}"
 			value={moved.amount}
-			{...money}
+			{...moneyText(writing)}
 			side="right"
 			optional
 			placeholder="all of it"
@@ -68,7 +69,7 @@
 			label="Agreed rate of {name}"
 			assumed={agreed.assumed}
 			value={agreed.annualRate}
-			{...rateText}
+			{...rateText(writing)}
 			side="right"
 			onchange={(annualRate) => annualRate !== null && agree({ annualRate, assumed: false })}
 		/>
@@ -76,7 +77,7 @@
 			onenter={onclose}
 			label="Agreed payment of {name}"
 			value={agreed.payment}
-			{...money}
+			{...moneyText(writing)}
 			side="right"
 			optional
 			placeholder="as asked"

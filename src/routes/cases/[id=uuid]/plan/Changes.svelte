@@ -1,10 +1,11 @@
 <!-- What the plan changes about the debts: a line for each change, opened to be set; more are added. -->
 <script lang="ts">
-	import { LIMITS } from '$lib/core/limits';
+	import { writingOf } from '$lib/reading/writing';
+	import { LIMITS } from '$lib/core/quantities/limits';
 	import { newChange } from '$lib/desk/plan-entry';
-	import type { CaseDocument } from '$lib/formats/case-document';
-	import type { ChangeEntry } from '$lib/formats/change-document';
-	import { CHANGE_KINDS, changeInWords } from '$lib/formats/change-text';
+	import type { CaseDocument } from '$lib/document/case';
+	import type { ChangeEntry } from '$lib/document/change';
+	import { changeInWords, changeKinds } from '$lib/words/changes';
 	import Note from '$lib/ui/Note.svelte';
 	import { Plus } from '@lucide/svelte';
 	import ChangeNote from './ChangeNote.svelte';
@@ -17,6 +18,7 @@
 	}
 	const { changes, document: paper, nameOf, onchange }: Props = $props();
 
+	const writing = $derived(writingOf(paper));
 	/** The change that is open, by its place, or the list of what can be added. */
 	let open = $state.raw<{ readonly anchor: HTMLElement; readonly at: number | 'add' } | null>(null);
 	const opened = $derived(open && open.at !== 'add' ? (changes[open.at] ?? null) : null);
@@ -58,7 +60,7 @@
 				data-change={at}
 				title="Open this change"
 				onclick={(event) => (open = { anchor: event.currentTarget, at })}
-				>{changeInWords(change, nameOf, paper.currency)}</button
+				>{changeInWords(change, nameOf, writing)}</button
 			>
 		</li>
 	{/each}
@@ -77,7 +79,7 @@
 {#if open?.at === 'add'}
 	<Note title="What the plan changes" anchor={open.anchor} onclose={close}>
 		<ul class="kinds">
-			{#each CHANGE_KINDS as { value, words, help } (value)}
+			{#each changeKinds(writing) as { value, words, help } (value)}
 				<li>
 					<button type="button" class="add" onclick={() => add(value)}>{words}</button>
 					<span>{help}</span>

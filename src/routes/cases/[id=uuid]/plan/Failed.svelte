@@ -1,4 +1,4 @@
-<!-- What stands in place of a piece of work that failed beside the page. -->
+<!-- What is in the place of a piece of work that failed beside the page. -->
 <script lang="ts">
 	interface Props {
 		onagain: () => void;

@@ -1,21 +1,21 @@
 <!-- What becomes of the plan when life does not keep to it, worked out beside the page. -->
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/calendar';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import {
 		leastChecked,
 		underStrain,
 		WITHIN,
 		type Strain,
 		type SureAnswer
-	} from '$lib/core/how-sure';
-	import type { Cents } from '$lib/core/money';
-	import { planOf } from '$lib/core/plan';
-	import type { PlanFigure, PlanFigureName } from '$lib/core/plan-figure';
-	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/planned';
-	import type { Currency } from '$lib/formats/money-text';
-	import { monthIn, monthStart } from '$lib/formats/plan-document';
-	import { leastWorking, strainInWords, sureLine } from '$lib/formats/sure-text';
-	import type { WrittenWorking } from '$lib/formats/working-text';
+	} from '$lib/core/search/how-sure';
+	import type { Cents } from '$lib/core/quantities/money';
+	import { planOf } from '$lib/core/plan/walk';
+	import type { PlanFigure, PlanFigureName } from '$lib/core/working/plan-figure';
+	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/plan/terms';
+	import type { Writing } from '$lib/reading/writing';
+	import { monthIn, monthStart } from '$lib/document/plan';
+	import { leastWorking, strainInWords, sureLine } from '$lib/words/search';
+	import type { WrittenWorking } from '$lib/words/debt-working';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import { strainsInWorker } from '$lib/workers/how-sure';
@@ -29,18 +29,18 @@
 		terms: PlanTerms;
 		firstMonth: CalendarDate;
 		nameOf: (id: string) => string;
-		currency: Currency;
+		writing: Writing;
 		onclose: () => void;
 	}
-	const { debts, terms, firstMonth, nameOf, currency, onclose }: Props = $props();
+	const { debts, terms, firstMonth, nameOf, writing, onclose }: Props = $props();
 
 	let month = $state(3);
 	let typed = $state<Cents | null>(null);
-	const bill = $derived(typed ?? ((500 * 10 ** currency.digits) as Cents));
+	const bill = $derived(typed ?? ((500 * 10 ** writing.currency.digits) as Cents));
 	const strains = $derived<Strain[]>([
 		{ kind: 'less money' },
 		{ kind: 'missed months' },
-		{ kind: 'dearer rates' },
+		{ kind: 'higher rates' },
 		{ kind: 'a bill', amount: bill, month }
 	]);
 
@@ -101,23 +101,24 @@
 		<thead>
 			<tr>
 				<th scope="col">If</th>
-				<th scope="col">Over in</th>
+				<th scope="col">Paid off in</th>
 				<th scope="col" class="right">Cost</th>
-				<th scope="col">Against the plan</th>
-				<th scope="col" class="right">Least for {WITHIN} months</th>
+				<th scope="col">Compared with the plan</th>
+				<th scope="col" class="right">Least money for {WITHIN} months</th>
 			</tr>
 		</thead>
 		<tbody>
 			{#each [null, ...strains] as strain, place (place)}
 				{@const answer = answers.find((told) => told.place === place)}
 				<tr>
-					<th scope="row">{strainInWords(strain, firstMonth, currency)}</th>
+					<th scope="row">{strainInWords(strain, firstMonth, writing)}</th>
 					{#if !answer || !calm}
 						<td colspan="4" class="quiet">working it out …</td>
 					{:else if answer.strained === null}
-						<td colspan="4" class="quiet">nothing but what is asked is paid: it changes nothing</td>
+						<td colspan="4" class="quiet">only the minimum payments are made: it changes nothing</td
+						>
 					{:else}
-						{@const line = sureLine(answer.strained, calm.totals, currency)}
+						{@const line = sureLine(answer.strained, calm.totals, writing)}
 						{@const ends = answer.strained.totals.ending.status === 'cleared'}
 						<td>{@render opening(strain, ends ? 'payoffDate' : null, line.ends)}</td>
 						<td class="right">{@render opening(strain, ends ? 'totalCost' : null, line.cost)}</td>
@@ -132,7 +133,7 @@
 									onclick={(event) =>
 										(opened = {
 											anchor: event.currentTarget,
-											least: leastWorking(leastChecked(debts, terms, strain, least), currency)
+											least: leastWorking(leastChecked(debts, terms, strain, least), writing)
 										})}>{line.least}</button
 								>
 							{/if}
@@ -147,14 +148,14 @@
 		<TypedField
 			label="Amount needed elsewhere"
 			value={bill}
-			{...moneyText(currency)}
+			{...moneyText(writing)}
 			onchange={(amount) => (typed = amount)}
 		/>
 		<span>from</span>
 		<TypedField
 			label="Month in which it is needed"
 			value={monthStart(firstMonth, month)}
-			{...monthText}
+			{...monthText(writing)}
 			onchange={(day) => day !== null && (month = monthIn(day, firstMonth))}
 		/>
 	</p>
@@ -163,7 +164,7 @@
 {#if opened && 'least' in opened}
 	<WorkingNote working={opened.least} anchor={opened.anchor} onclose={close} />
 {:else if opened}
-	<PlanWorkingNote {...opened} {nameOf} {currency} onclose={close} />
+	<PlanWorkingNote {...opened} {nameOf} {writing} onclose={close} />
 {/if}
 
 <style>

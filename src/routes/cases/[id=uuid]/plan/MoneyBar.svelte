@@ -3,7 +3,7 @@
 	where something changes; what more of it would buy.
 -->
 <script lang="ts" module>
-	import type { Cents } from '$lib/core/money';
+	import type { Cents } from '$lib/core/quantities/money';
 
 	/** An amount a month at which something changes. */
 	export interface MoneyMark {
@@ -13,13 +13,14 @@
 </script>
 
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/calendar';
-	import type { Difference } from '$lib/core/compare';
-	import { ZERO } from '$lib/core/money';
-	import { LIMITS } from '$lib/core/limits';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { monthStart, type PlanEntry, type PlanMonths } from '$lib/formats/plan-document';
-	import { moreSentence } from '$lib/formats/plan-text';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import type { Difference } from '$lib/core/debt/difference';
+	import { ZERO } from '$lib/core/quantities/money';
+	import { LIMITS } from '$lib/core/quantities/limits';
+	import { writeMoney } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
+	import { monthStart, type PlanEntry, type PlanMonths } from '$lib/document/plan';
+	import { moreSentence } from '$lib/words/plan-answer';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -36,7 +37,7 @@
 		/** What more buys could not be worked out. */
 		failed: boolean;
 		onagain: () => void;
-		currency: Currency;
+		writing: Writing;
 		onchange: (budget: PlanEntry['budget']) => void;
 		/** The month in which the plan begins; null: as usual. */
 		onbegin: (begins: CalendarDate | null) => void;
@@ -45,18 +46,18 @@
 		/** Opens or closes the sheet that works the amount out. */
 		onsheet: () => void;
 	}
-	const { budget, months, marks, more, owed, failed, currency, onchange, onbegin, ...on }: Props =
+	const { budget, months, marks, more, owed, failed, writing, onchange, onbegin, ...on }: Props =
 		$props();
 	const askedAtBegin = $derived(months.askedAtBegin);
 	const begins = $derived(monthStart(months.firstMonth, months.begins));
 
 	const KINDS = [
 		{ value: 'constant', words: 'the same each month' },
-		{ value: 'required-plus', words: 'what is asked, plus' },
-		{ value: 'required', words: 'what is asked' }
+		{ value: 'required-plus', words: 'the minimum payments, plus' },
+		{ value: 'required', words: 'the minimum payments' }
 	] as const;
 
-	const unit = $derived(10 ** currency.digits);
+	const unit = $derived(10 ** writing.currency.digits);
 	const amount = $derived(
 		budget.kind === 'constant'
 			? (budget.amount ?? askedAtBegin)
@@ -87,7 +88,7 @@
 			.sort((a, b) => a.amount - b.amount)
 			.map((mark) => {
 				const at = THUMB + share(mark.amount) * (width - 2 * THUMB);
-				const text = `${mark.words} ${writeMoney(mark.amount, currency)}`;
+				const text = `${mark.words} ${writeMoney(mark.amount, writing)}`;
 				const half = (text.length * LETTER) / 2;
 				const centre = Math.min(Math.max(at, half), width - half);
 				const free = centre - half > end;
@@ -134,19 +135,19 @@
 			<TypedField
 				label="The month’s money"
 				value={amount}
-				{...moneyText(currency)}
+				{...moneyText(writing)}
 				side="right"
 				onchange={(value) => value !== null && set(value)}
 			/>
 			<span
 				class="begins"
-				title="The month in which the plan’s money begins; before, what is asked is paid"
+				title="The month in which the plan’s money begins; before that, the minimum payments are made"
 			>
 				from
 				<TypedField
 					label="Month in which the plan begins"
 					value={begins}
-					{...monthTextFrom(months.firstMonth)}
+					{...monthTextFrom(months.firstMonth, writing)}
 					optional
 					onchange={onbegin}
 				/>
@@ -160,7 +161,7 @@
 				step={unit}
 				value={amount}
 				aria-label="Slide the month’s money"
-				aria-valuetext={writeMoney(amount, currency)}
+				aria-valuetext={writeMoney(amount, writing)}
 				oninput={(event) => set(Number(event.currentTarget.value))}
 				onkeydown={key}
 			/>
@@ -178,7 +179,7 @@
 			{/each}
 		</div>
 	{:else}
-		<p class="slide">Each debt gets what it asks, and nothing more.</p>
+		<p class="slide">Each debt gets its minimum payment, and nothing more.</p>
 	{/if}
 	<ul>
 		{#if budget.kind === 'constant'}
@@ -193,7 +194,7 @@
 			{#each more as { amount: added, gained } (added)}
 				<li>
 					<button type="button" title="Try it" onclick={() => set(amount + added)}>
-						<Phrases sentence={moreSentence(added, gained, currency)} />
+						<Phrases sentence={moreSentence(added, gained, writing)} />
 					</button>
 				</li>
 			{/each}

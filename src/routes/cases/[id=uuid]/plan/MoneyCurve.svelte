@@ -3,11 +3,12 @@
 	An amount is pointed at with the pointer or the arrows; a click or Enter tries it.
 -->
 <script lang="ts">
-	import type { Cents } from '$lib/core/money';
-	import { amountsBetween, kneeOf, type CurvePoint } from '$lib/core/money-curve';
-	import type { PlannedDebt, PlanTerms } from '$lib/core/planned';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { curveSentence } from '$lib/formats/plan-text';
+	import type { Cents } from '$lib/core/quantities/money';
+	import { amountsBetween, kneeOf, type CurvePoint } from '$lib/core/search/money-curve';
+	import type { PlannedDebt, PlanTerms } from '$lib/core/plan/terms';
+	import { writeMoney, writeWholeMoney } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
+	import { curveMark, curveSentence } from '$lib/words/plan-answer';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import { amountAt, drawCurve, redrawCurve } from '$lib/ui/curve-chart';
 	import { liveChart } from '$lib/ui/live-chart.svelte';
@@ -23,14 +24,14 @@
 		present: Cents;
 		from: Cents;
 		to: Cents;
-		currency: Currency;
+		writing: Writing;
 		ontry: (amount: Cents) => void;
 		onclose: () => void;
 	}
-	const { debts, plan, present, from, to, currency, ontry, onclose }: Props = $props();
+	const { debts, plan, present, from, to, writing, ontry, onclose }: Props = $props();
 
 	const POINTS = 121;
-	const unit = $derived(10 ** currency.digits);
+	const unit = $derived(10 ** writing.currency.digits);
 	const amounts = $derived(amountsBetween(from, to, POINTS, unit));
 	let points = $state.raw<readonly CurvePoint[]>([]);
 	let pointed = $state.raw<number | null>(null);
@@ -52,17 +53,16 @@
 
 	const done = $derived(points.length / amounts.length);
 	const knee = $derived(done === 1 ? kneeOf(points) : null);
-	const whole = (amount: number) =>
-		writeMoney(Math.round(amount) as Cents, currency).replace(/\.\d+$/, '');
+	const whole = (amount: number) => writeWholeMoney(amount, writing);
 	const picture = $derived({
 		points,
 		from,
 		to,
 		marks: [
-			{ amount: present, label: `now ${writeMoney(present, currency)}` },
+			{ amount: present, label: curveMark('curve now', present, writing) },
 			...(knee === null
 				? []
-				: [{ amount: knee.amount, label: `buys less from ${whole(knee.amount)} on` }])
+				: [{ amount: knee.amount, label: curveMark('curve knee', knee.amount, writing) }])
 		].sort((a, b) => a.amount - b.amount),
 		pointed,
 		money: whole
@@ -106,7 +106,7 @@
 	{#snippet heading()}
 		<span class="said">
 			{#if shown}
-				<Phrases sentence={curveSentence(shown, currency)} />
+				<Phrases sentence={curveSentence(shown, writing)} />
 			{:else}
 				What more money a month buys: <span class="interest">interest</span>, and how long it takes
 				(dashed)
@@ -122,7 +122,7 @@
 		aria-valuemin={from}
 		aria-valuemax={to}
 		aria-valuenow={pointed ?? present}
-		aria-valuetext={writeMoney((pointed ?? present) as Cents, currency)}
+		aria-valuetext={writeMoney((pointed ?? present) as Cents, writing)}
 		onkeydown={key}
 		onpointermove={point}
 		onpointerleave={() => (pointed = null)}

@@ -1,32 +1,31 @@
 <!-- What the household earns and needs, line by line, and what is left of it for the debts. -->
 <script lang="ts">
-	import { householdOf } from '$lib/core/household';
-	import { LIMITS } from '$lib/core/limits';
-	import { ZERO, type Cents } from '$lib/core/money';
-	import { FREQUENCY_CHOICES } from '$lib/formats/lending-text';
-	import type { Currency } from '$lib/formats/money-text';
-	import { readName } from '$lib/formats/name-text';
-	import type { Sheet, SheetLine } from '$lib/formats/plan-document';
-	import { sheetSentence } from '$lib/formats/plan-text';
+	import { householdOf } from '$lib/core/plan/household';
+	import { LIMITS } from '$lib/core/quantities/limits';
+	import { ZERO, type Cents } from '$lib/core/quantities/money';
+	import { frequencyChoices } from '$lib/words/amounts';
+	import type { Writing } from '$lib/reading/writing';
+	import type { Sheet, SheetLine } from '$lib/document/plan';
+	import { sheetSentence } from '$lib/words/plan-answer';
 	import Choice from '$lib/ui/Choice.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import Panel from './Panel.svelte';
 	import { Trash2 } from '@lucide/svelte';
-	import { moneyText } from '../debt-fields';
+	import { moneyText, nameText } from '../debt-fields';
 
 	interface Props {
 		sheet: Sheet;
 		/** The money that goes to debts in the first month. */
 		money: Cents;
-		currency: Currency;
+		writing: Writing;
 		onchange: (sheet: Sheet) => void;
 		/** What is left becomes the month's money. */
 		onuse: (left: Cents) => void;
 		onclose: () => void;
 	}
-	const { sheet, money, currency, onchange, onuse, onclose }: Props = $props();
+	const { sheet, money, writing, onchange, onuse, onclose }: Props = $props();
 
 	type Side = keyof Sheet;
 	const SIDES: readonly { readonly side: Side; readonly title: string; readonly hint: string }[] = [
@@ -36,7 +35,7 @@
 	const BLANK: SheetLine = { name: '', amount: ZERO, perYear: 12 };
 
 	const household = $derived(householdOf(sheet.income, sheet.needs));
-	const sentence = $derived(sheetSentence(household, money, currency));
+	const sentence = $derived(sheetSentence(household, money, writing));
 	/** The last line is always an empty one; typing on it makes it a line. */
 	const linesOf = (side: Side) =>
 		sheet[side].length < LIMITS.sheetLines ? [...sheet[side], BLANK] : sheet[side];
@@ -70,8 +69,7 @@
 						<TypedField
 							label="Name, {of}"
 							value={line.name === '' ? null : line.name}
-							read={readName}
-							write={(text) => text}
+							{...nameText(writing)}
 							optional
 							placeholder={index === 0 ? hint : 'next line'}
 							onchange={(name) => write(side, index, { name: name ?? '' })}
@@ -79,7 +77,7 @@
 						<TypedField
 							label="Amount, {of}"
 							value={line === BLANK ? null : line.amount}
-							{...moneyText(currency)}
+							{...moneyText(writing)}
 							optional
 							side="right"
 							onchange={(amount) => write(side, index, { amount: amount ?? ZERO })}
@@ -87,7 +85,7 @@
 						<Choice
 							label="How often, {of}"
 							value={String(line.perYear)}
-							options={FREQUENCY_CHOICES}
+							options={frequencyChoices(writing)}
 							onchange={(often) =>
 								write(side, index, { perYear: Number(often) as SheetLine['perYear'] })}
 						/>

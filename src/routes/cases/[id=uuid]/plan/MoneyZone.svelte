@@ -1,11 +1,11 @@
 <!-- The month's money: its bar, and the curve of what more of it would buy, worked out beside the page. -->
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/calendar';
-	import type { Cents } from '$lib/core/money';
-	import type { MoreAnswer } from '$lib/core/more-money';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import type { Cents } from '$lib/core/quantities/money';
+	import type { MoreAnswer } from '$lib/core/search/more-money';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
-	import { letterOf } from '$lib/formats/debt-text';
-	import type { PlanEntry } from '$lib/formats/plan-document';
+	import { letterOf } from '$lib/words/debt';
+	import type { PlanEntry } from '$lib/document/plan';
 	import { moreInWorker } from '$lib/workers/more-money';
 	import MoneyBar, { type MoneyMark } from './MoneyBar.svelte';
 	import MoneyCurve from './MoneyCurve.svelte';
@@ -17,7 +17,7 @@
 		onsheet: () => void;
 	}
 	const { hand, onchange, onbegin, onsheet }: Props = $props();
-	const { currency, debts, listed } = $derived(hand);
+	const { writing, debts, listed } = $derived(hand);
 
 	let curve = $state.raw<{ readonly from: Cents; readonly to: Cents } | null>(null);
 
@@ -37,7 +37,7 @@
 	/** Counts the times that it was tried again. */
 	let tries = $state(0);
 	$effect(() => {
-		const steps = STEPS.map((step) => (step * 10 ** currency.digits) as Cents);
+		const steps = STEPS.map((step) => (step * 10 ** writing.currency.digits) as Cents);
 		const { terms, steady, present } = hand;
 		const task = { debts, plan: terms, steps, steady, present };
 		void tries;
@@ -55,7 +55,7 @@
 		};
 	});
 	const marks: readonly MoneyMark[] = $derived([
-		...(buys.covers === null ? [] : [{ amount: buys.covers, words: 'covers what is asked' }]),
+		...(buys.covers === null ? [] : [{ amount: buys.covers, words: 'covers the minimums' }]),
 		...buys.ends.map(({ years, amount }) => ({
 			amount,
 			words: years === 1 ? 'within a year' : `within ${years} years`
@@ -75,7 +75,7 @@
 	onagain={() => (tries += 1)}
 	owed={hand.plan.starting}
 	more={buys.more}
-	{currency}
+	{writing}
 	{onchange}
 	{onbegin}
 	oncurve={turnCurve}
@@ -87,7 +87,7 @@
 		plan={hand.steady}
 		present={hand.present}
 		{...curve}
-		{currency}
+		{writing}
 		ontry={(amount) => onchange({ kind: 'constant', amount })}
 		onclose={() => (curve = null)}
 	/>

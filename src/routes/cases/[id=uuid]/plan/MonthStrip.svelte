@@ -3,17 +3,18 @@
 	the figures under it, each of which says why.
 -->
 <script lang="ts">
-	import type { Cents } from '$lib/core/money';
-	import type { MonthShare, Plan, PlanMonth } from '$lib/core/planned';
-	import { letterOf } from '$lib/formats/debt-text';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { moneySentence } from '$lib/formats/plan-text';
-	import type { Phrase } from '$lib/formats/sentence';
+	import type { Cents } from '$lib/core/quantities/money';
+	import type { MonthShare, Plan, PlanMonth } from '$lib/core/plan/terms';
+	import { letterOf } from '$lib/words/debt';
+	import { writeMoney } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
+	import { moneySentence } from '$lib/words/plan-answer';
+	import type { Phrase } from '$lib/words/sentence';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import { hueOf } from '$lib/ui/hues';
 	import { ChevronLeft, ChevronRight } from '@lucide/svelte';
-	import type { Listed } from '$lib/formats/case-plans';
+	import type { Listed } from '$lib/words/plan';
 
 	interface Props {
 		plan: Plan;
@@ -21,16 +22,16 @@
 		debts: readonly Listed[];
 		/** The months in which something happens. */
 		events: readonly number[];
-		currency: Currency;
+		writing: Writing;
 		onmonth: (month: number) => void;
-		/** A figure that is to show its working, and the element that it stands in. */
+		/** A figure that is to show its working, and the element that it is in. */
 		onopen: (figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void;
 		onwhy: (share: MonthShare, debt: Listed, element: HTMLElement) => void;
 	}
-	const { plan, month, debts, events, currency, onmonth, onopen, onwhy }: Props = $props();
+	const { plan, month, debts, events, writing, onmonth, onopen, onwhy }: Props = $props();
 
-	const money = (amount: Cents) => writeMoney(amount, currency);
-	const sentence = $derived(moneySentence(month, plan, currency));
+	const money = (amount: Cents) => writeMoney(amount, writing);
+	const sentence = $derived(moneySentence(month, plan, writing));
 	const pieces = $derived(
 		month.shares.flatMap((share) => {
 			const id = plan.debts[share.index]?.id;

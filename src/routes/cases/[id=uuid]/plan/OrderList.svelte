@@ -3,20 +3,19 @@
 	one, or Alt with the arrows, makes that the own order.
 -->
 <script lang="ts">
-	import { ZERO } from '$lib/core/money';
-	import type { Order } from '$lib/core/order';
-	import type { PlanFigureName } from '$lib/core/plan-figure';
-	import type { Plan } from '$lib/core/planned';
-	import { writeShortMonth } from '$lib/formats/date-text';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { ORDER_WORDS } from '$lib/formats/plan-text';
+	import { ZERO } from '$lib/core/quantities/money';
+	import type { Order } from '$lib/core/plan/order';
+	import type { PlanFigureName } from '$lib/core/working/plan-figure';
+	import type { Plan } from '$lib/core/plan/terms';
+	import { writeMoney, writeShortMonth } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
+	import { orderChoices, type Listed } from '$lib/words/plan';
 	import Choice from '$lib/ui/Choice.svelte';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import { GripVertical } from '@lucide/svelte';
 	import { tick } from 'svelte';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { byPayoff } from './plan-lines';
-	import type { Listed } from '$lib/formats/case-plans';
 
 	interface Props {
 		plan: Plan;
@@ -24,14 +23,14 @@
 		order: Order;
 		/** The counselor's own order, by identity. */
 		listed: readonly string[];
-		currency: Currency;
+		writing: Writing;
 		hrefOf: (id: string) => string;
 		/** A figure of a debt is to show its working. */
 		onopen: (name: PlanFigureName, element: HTMLElement) => void;
 		onorder: (order: Order) => void;
 		onlist: (ids: readonly string[]) => void;
 	}
-	const { plan, debts, order, listed, currency, hrefOf, onopen, onorder, onlist }: Props = $props();
+	const { plan, debts, order, listed, writing, hrefOf, onopen, onorder, onlist }: Props = $props();
 
 	const own = $derived(order === 'listed');
 	const inOrder = $derived.by((): Listed[] => {
@@ -48,7 +47,7 @@
 
 	let list = $state<HTMLElement>();
 
-	/** What a debt's end leaves for others: what it asks in the first month in which something of it is due. */
+	/** What a debt's end leaves for others: its minimum payment in the first month in which something of it is due. */
 	const frees = (index: number) => {
 		for (const { shares } of plan.kept) {
 			const asked = shares.find((share) => share.index === index)?.asked ?? ZERO;
@@ -84,7 +83,7 @@
 <section aria-labelledby="order-title">
 	<h2 id="order-title">
 		<span>Order</span>
-		<Choice label="The order" value={order} options={ORDER_WORDS} onchange={onorder} />
+		<Choice label="The order" value={order} options={orderChoices(writing)} onchange={onorder} />
 	</h2>
 	<ol
 		bind:this={list}
@@ -118,17 +117,17 @@
 					{total?.payoffMonth === 0
 						? 'at the start'
 						: total?.payoffDate
-							? writeShortMonth(total.payoffDate)
+							? writeShortMonth(total.payoffDate, writing)
 							: 'never'}
 				</span>
-				<small>{freed === null ? '' : `frees ${writeMoney(freed, currency)}`}</small>
+				<small>{freed === null ? '' : `frees up ${writeMoney(freed, writing)} a month`}</small>
 				<small class="interest">
 					{#if total}
 						<button
 							type="button"
 							title="Interest of {debt.name}: show its working"
 							onclick={(event) => onopen({ interestOf: debt.id }, event.currentTarget)}
-							>{writeMoney(total.interest, currency)}</button
+							>{writeMoney(total.interest, writing)}</button
 						>
 					{/if}
 				</small>

@@ -1,16 +1,16 @@
 <!-- The cheapest order of all, searched beside the page: how far it has come, the best so far, and the proof. -->
 <script lang="ts">
-	import { closeEnough, type OrderAnswer } from '$lib/core/least-order';
-	import { ZERO, type Cents } from '$lib/core/money';
-	import { planOf } from '$lib/core/plan';
-	import type { PlanFigure } from '$lib/core/plan-figure';
-	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/planned';
-	import type { Listed } from '$lib/formats/case-plans';
-	import type { Currency } from '$lib/formats/money-text';
-	import { writePercent } from '$lib/formats/percent-text';
-	import { percent } from '$lib/core/rate';
-	import type { Phrase } from '$lib/formats/sentence';
-	import { searchSentence } from '$lib/formats/sure-text';
+	import { closeEnough, type OrderAnswer } from '$lib/core/search/cheapest-order';
+	import { ZERO, type Cents } from '$lib/core/quantities/money';
+	import { planOf } from '$lib/core/plan/walk';
+	import type { PlanFigure } from '$lib/core/working/plan-figure';
+	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/plan/terms';
+	import type { Listed } from '$lib/words/plan';
+	import type { Writing } from '$lib/reading/writing';
+	import { writePercent } from '$lib/reading/written';
+	import { percent } from '$lib/core/quantities/rate';
+	import type { Phrase } from '$lib/words/sentence';
+	import { searchSentence } from '$lib/words/search';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import { searchInWorker } from '$lib/workers/order-search';
@@ -25,12 +25,12 @@
 		plan: Plan;
 		listed: readonly Listed[];
 		nameOf: (id: string) => string;
-		currency: Currency;
+		writing: Writing;
 		/** The order is taken as the plan's own. */
 		onuse: (ids: readonly string[]) => void;
 		onclose: () => void;
 	}
-	const { debts, terms, plan, listed, nameOf, currency, onuse, onclose }: Props = $props();
+	const { debts, terms, plan, listed, nameOf, writing, onuse, onclose }: Props = $props();
 
 	let answer = $state.raw<OrderAnswer>({ best: null, ended: null });
 	let stop = $state.raw<(() => void) | null>(null);
@@ -62,7 +62,7 @@
 		return search.end;
 	});
 
-	const sentence = $derived(searchSentence(answer.best, answer.ended, plan, currency));
+	const sentence = $derived(searchSentence(answer.best, answer.ended, plan, writing));
 	const line = $derived(
 		(answer.best?.ids ?? []).flatMap((id) => {
 			const owes = plan.debts.find((debt) => debt.id === id && debt.starting > 0);
@@ -136,7 +136,7 @@
 		plan={found}
 		baseline={plan}
 		{nameOf}
-		{currency}
+		{writing}
 		onclose={() => {
 			opened?.anchor.focus();
 			opened = null;

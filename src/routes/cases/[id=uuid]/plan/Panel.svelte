@@ -4,9 +4,9 @@
 
 	interface Props {
 		title: string;
-		/** What stands in the place of the title, where that says more. */
+		/** What is in the place of the title, where that says more. */
 		heading?: Snippet;
-		/** At which edge it stands. */
+		/** At which edge it is. */
 		side?: 'left' | 'right';
 		children: Snippet;
 		onclose: () => void;

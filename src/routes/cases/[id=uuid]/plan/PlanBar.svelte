@@ -1,9 +1,10 @@
 <!-- Which plan this is: chosen from the case's plans, named, added from a start, deleted. -->
 <script lang="ts">
+	import { SCREEN } from '$lib/reading/writing';
 	import type { PlanStart } from '$lib/desk/plan-entry';
-	import { LIMITS } from '$lib/core/limits';
-	import { readLabel } from '$lib/formats/name-text';
-	import type { chosenPlan, PlanEntry } from '$lib/formats/plan-document';
+	import { LIMITS } from '$lib/core/quantities/limits';
+	import { readLabel } from '$lib/reading/names';
+	import type { chosenPlan, PlanEntry } from '$lib/document/plan';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -54,7 +55,7 @@
 			<TypedField
 				label="Name of the plan"
 				value={plan.name}
-				read={(typed) => readLabel(typed, 'The name of the plan')}
+				read={(typed) => readLabel(typed, SCREEN, 'plan')}
 				write={(text) => text}
 				onchange={(name) => name !== null && onrename(name)}
 				onenter={endRenaming}

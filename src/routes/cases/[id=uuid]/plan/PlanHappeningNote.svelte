@@ -1,8 +1,8 @@
 <!-- Money that comes on top once or every year, or another amount from a month on; what is typed counts at once. -->
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/calendar';
-	import type { Currency } from '$lib/formats/money-text';
-	import type { PlanHappening } from '$lib/formats/plan-document';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import type { Writing } from '$lib/reading/writing';
+	import type { PlanHappening } from '$lib/document/plan';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -12,14 +12,14 @@
 		happening: PlanHappening;
 		/** Whether it is not among what happens yet. */
 		fresh: boolean;
-		currency: Currency;
+		writing: Writing;
 		asOf: CalendarDate;
 		anchor: HTMLElement;
 		onchange: (happening: PlanHappening) => void;
 		onremove: () => void;
 		onclose: () => void;
 	}
-	const { happening, fresh, currency, asOf, anchor, onchange, onremove, onclose }: Props = $props();
+	const { happening, fresh, writing, asOf, anchor, onchange, onremove, onclose }: Props = $props();
 
 	const KINDS = [
 		{ value: 'one-off', words: 'money on top' },
@@ -42,7 +42,7 @@
 			<TypedField
 				label="Amount of what happens"
 				value={fresh ? null : happening.amount}
-				{...moneyText(currency)}
+				{...moneyText(writing)}
 				onchange={(amount) => amount !== null && onchange({ ...happening, amount })}
 				onenter={onclose}
 			/>
@@ -51,7 +51,7 @@
 		<TypedField
 			label="Date of what happens"
 			value={happening.date}
-			{...dateText(asOf)}
+			{...dateText(asOf, writing)}
 			onchange={(date) => date !== null && onchange({ ...happening, date })}
 			onenter={onclose}
 		/>

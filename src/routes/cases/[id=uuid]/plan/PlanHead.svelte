@@ -4,14 +4,19 @@
 -->
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { planDifference, type Cure } from '$lib/core/plan-answers';
+	import { planDifference, type Cure } from '$lib/core/plan/answers';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import { curedBy, newPlan, type PlanStart } from '$lib/desk/plan-entry';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
-	import { assumedInWords, refusalInWords } from '$lib/formats/change-text';
-	import { chosenPlan, type PlanEntry } from '$lib/formats/plan-document';
-	import { planBeforeSentence, planSentence, shortSentence } from '$lib/formats/plan-text';
-	import { say, type Phrase } from '$lib/formats/sentence';
+	import { assumedInWords, refusalInWords } from '$lib/words/changes';
+	import { chosenPlan, type PlanEntry } from '$lib/document/plan';
+	import {
+		notYetSentence,
+		planBeforeSentence,
+		planSentence,
+		shortSentence
+	} from '$lib/words/plan-answer';
+	import type { Phrase } from '$lib/words/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeLine from '$lib/ui/BeforeLine.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
@@ -24,31 +29,25 @@
 		/** A figure is to show its working. */
 		onopen: (figure: NonNullable<Phrase['opens']>, anchor: HTMLElement) => void;
 		onmonth: (month: number) => void;
-		/** What would cure the first short month is to be shown, debt by debt. */
+		/** What would cover the first short month is to be shown, debt by debt. */
 		oncure: (anchor: HTMLElement) => void;
 		onvary: (what: string, fields: Partial<PlanEntry>) => void;
 	}
 	const { desk, hand, onopen, onmonth, oncure, onvary }: Props = $props();
 
-	const { currency, entry, plan, nameOf } = $derived(hand);
+	const { writing, entry, plan, nameOf } = $derived(hand);
 
 	const sentence = $derived([
 		...planSentence(
 			plan,
 			entry,
 			hand.measure,
-			currency,
-			assumedInWords(entry.changes, nameOf, currency)
+			writing,
+			assumedInWords(entry.changes, nameOf, writing)
 		),
-		...(hand.unfinished === 0
-			? []
-			: [
-					say(
-						` ${hand.unfinished === 1 ? '1 debt is' : `${hand.unfinished} debts are`} not in it yet.`
-					)
-				])
+		...notYetSentence(hand.unfinished, writing)
 	]);
-	const short = $derived(shortSentence(plan, hand.cure, currency));
+	const short = $derived(shortSentence(plan, hand.cure, writing));
 
 	/** What would cover the short months becomes the amount that is stated for them. */
 	function useCure({ from, amount }: Cure): void {
@@ -118,7 +117,7 @@
 {#if hand.refusal}
 	<p class="short refused" role="alert">
 		<strong>Change {hand.refusal.change + 1} is not possible.</strong>
-		{refusalInWords(hand.refusal, nameOf, currency)} Until then this plan pays the debts as they are.
+		{refusalInWords(hand.refusal, nameOf, writing)} Until then this plan pays the debts as they are.
 	</p>
 {/if}
 {#if short}
@@ -137,14 +136,14 @@
 {#if hand.before}
 	<BeforeLine
 		sentence={planBeforeSentence(
-			hand.before.stood,
+			hand.before.result,
 			hand.before.plan,
-			planDifference(plan, hand.before.stood),
+			planDifference(plan, hand.before.result),
 			hand.moved,
-			currency
+			writing
 		)}
-		onputback={putBack}
-		onletgo={() => desk.letGoPlan(entry.id)}
+		onundo={putBack}
+		onkeep={() => desk.letGoPlan(entry.id)}
 	/>
 {/if}
 

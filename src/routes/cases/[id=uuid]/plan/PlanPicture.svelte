@@ -1,19 +1,18 @@
 <!-- What is owed in all over real months, a band for each debt, and what happens to the money under it. -->
 <script lang="ts">
-	import { addDays, addMonths, type CalendarDate } from '$lib/core/calendar';
-	import { repetitions } from '$lib/core/happening';
-	import type { Cents } from '$lib/core/money';
-	import type { Plan } from '$lib/core/planned';
-	import { owedInAll } from '$lib/core/plan-answers';
-	import { changeDay, changeDayInWords, withChangeDay } from '$lib/formats/change-days';
-	import { newDebtOf, type ChangeEntry } from '$lib/formats/change-document';
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { letterOf } from '$lib/formats/debt-text';
-	import { happeningInWords } from '$lib/formats/happening-text';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { daysOf, monthIn, type PlanEntry, type PlanHappening } from '$lib/formats/plan-document';
-	import { owedSentence, planHappeningInWords, planInWords } from '$lib/formats/plan-text';
-	import type { Phrase } from '$lib/formats/sentence';
+	import { addDays, addMonths, type CalendarDate } from '$lib/core/quantities/calendar';
+	import { repetitions } from '$lib/core/debt/happenings';
+	import type { Plan } from '$lib/core/plan/terms';
+	import { owedInAll } from '$lib/core/plan/answers';
+	import { changeDay, withChangeDay } from '$lib/document/change-days';
+	import { newDebtOf, type ChangeEntry } from '$lib/document/change';
+	import type { DebtEntry } from '$lib/document/debt';
+	import { happeningInWords, letterOf } from '$lib/words/debt';
+	import { writeWholeMoney } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
+	import { daysOf, monthIn, type PlanEntry, type PlanHappening } from '$lib/document/plan';
+	import { owedSentence, planInWords } from '$lib/words/plan-answer';
+	import type { Phrase } from '$lib/words/sentence';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
@@ -21,7 +20,7 @@
 	import TimeLine from '$lib/ui/TimeLine.svelte';
 	import { untrack } from 'svelte';
 	import { dayOfMonth, owedLine, planLines, planUntil } from './plan-lines';
-	import type { Listed } from '$lib/formats/case-plans';
+	import { changeDayInWords, planHappeningInWords, type Listed } from '$lib/words/plan';
 
 	interface Props {
 		plan: Plan;
@@ -31,7 +30,7 @@
 		/** The same debts as they are taken down, for the offers that end. */
 		entries: readonly DebtEntry[];
 		asOf: CalendarDate;
-		currency: Currency;
+		writing: Writing;
 		/** The picked month. */
 		month: number;
 		onmonth: (month: number) => void;
@@ -40,7 +39,7 @@
 		against: string;
 		measureWords: string;
 		onbaseline: (against: string) => void;
-		/** A figure that is to show its working, and the element that it stands in. */
+		/** A figure that is to show its working, and the element that it is in. */
 		onfigure: (figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void;
 		onadd: (date: CalendarDate, element: HTMLElement) => void;
 		onopen: (id: string, element: HTMLElement) => void;
@@ -64,7 +63,7 @@
 		against,
 		measureWords,
 		asOf,
-		currency,
+		writing,
 		month,
 		...on
 	}: Props = $props();
@@ -76,8 +75,8 @@
 
 	const axis = $derived(planUntil(plan, baseline, whole));
 	const lines = $derived([
-		...planLines(plan, debts, asOf),
-		owedLine(baseline, measureWords, asOf, BASELINE)
+		...planLines(plan, debts, asOf, writing),
+		owedLine(baseline, measureWords, asOf, BASELINE, writing)
 	]);
 	const picture = $derived({
 		lines,
@@ -99,7 +98,7 @@
 			plan,
 			{ plan: owedInAll(plan, month), baseline: owedInAll(baseline, month) },
 			measureWords,
-			currency
+			writing
 		)
 	);
 	/** Whether a debt is one that the plan pays: no change has closed it at the start. */
@@ -119,7 +118,7 @@
 		offers.map(({ id, debt, place, item }) => ({
 			id,
 			date: item.date,
-			text: `${letterOf(place)}: ${happeningInWords(item, debt.lending.paymentsPerYear, currency)}`,
+			text: `${letterOf(place)}: ${happeningInWords(item, debt.lending.paymentsPerYear, writing)}`,
 			off: item.off,
 			again: repetitions(
 				item,
@@ -141,7 +140,7 @@
 	const changeItems = $derived(
 		changes.map(({ id, change, date }) => {
 			const card = debts.find((debt) => debt.id === newDebtOf(change)?.id);
-			const words = changeDayInWords(change, date);
+			const words = changeDayInWords(change, date, writing);
 			return {
 				id,
 				date,
@@ -157,7 +156,7 @@
 			return {
 				id: item.id,
 				date,
-				text: planHappeningInWords(item, currency),
+				text: planHappeningInWords(item, writing),
 				off: item.off,
 				again
 			};
@@ -172,9 +171,9 @@
 		);
 	}
 
-	/** An amount on an axis: without decimals. */
+	/** An amount on an axis. */
 	function wholeAmount(amount: number): string {
-		return writeMoney(Math.round(amount) as Cents, currency).replace(/\.\d+$/, '');
+		return writeWholeMoney(amount, writing);
 	}
 
 	const monthOf = (date: CalendarDate) =>
@@ -227,9 +226,9 @@
 		<Phrases sentence={owed} onopen={on.onfigure} />
 	</p>
 	<span class="against">
-		<span>against</span>
+		<span>compared with</span>
 		<Choice
-			label="What the plan is measured against"
+			label="What the plan is compared with"
 			value={against}
 			options={measures}
 			onchange={on.onbaseline}
@@ -243,7 +242,7 @@
 	<div class="chart">
 		<BalancePicture
 			{picture}
-			words={planInWords(plan, names)}
+			words={planInWords(plan, names, writing)}
 			{dates}
 			onpoint={(date) => date !== null && on.onmonth(monthOf(date))}
 			onpick={(date) => on.onmonth(monthOf(date))}

@@ -1,10 +1,10 @@
 <!-- The working of a plan's figure, and of those that it is made of, opened in turn. -->
 <script lang="ts">
-	import type { PlanFigure } from '$lib/core/plan-figure';
-	import { planWorkingOf } from '$lib/core/plan-working';
-	import type { Plan } from '$lib/core/planned';
-	import type { Currency } from '$lib/formats/money-text';
-	import { writePlanWorking } from '$lib/formats/plan-working-text';
+	import type { PlanFigure } from '$lib/core/working/plan-figure';
+	import { planWorkingOf } from '$lib/core/working/plan-working';
+	import type { Plan } from '$lib/core/plan/terms';
+	import type { Writing } from '$lib/reading/writing';
+	import { writePlanWorking } from '$lib/words/plan-working';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 
 	interface Props {
@@ -13,17 +13,17 @@
 		/** What it is measured against. */
 		baseline: Plan;
 		nameOf: (id: string) => string;
-		currency: Currency;
+		writing: Writing;
 		anchor: HTMLElement;
 		onclose: () => void;
 	}
-	const { figure, plan, baseline, nameOf, currency, anchor, onclose }: Props = $props();
+	const { figure, plan, baseline, nameOf, writing, anchor, onclose }: Props = $props();
 
 	/** The figures opened from that one, each from the one before. */
 	let further = $state.raw<readonly PlanFigure[]>([]);
 	const working = $derived.by(() => {
 		const found = planWorkingOf(plan, baseline, further.at(-1) ?? figure);
-		return found && writePlanWorking(found, nameOf, currency);
+		return found && writePlanWorking(found, nameOf, writing);
 	});
 </script>
 

@@ -1,15 +1,17 @@
 /** The plan as a picture: what is owed in all over real months, in bands, and the baseline as a line. */
-import { addDays, addMonths, type CalendarDate } from '$lib/core/calendar';
-import type { Plan } from '$lib/core/planned';
-import { owedInAll } from '$lib/core/plan-answers';
-import type { Listed } from '$lib/formats/case-plans';
-import { writeShortMonth } from '$lib/formats/date-text';
-import { letterOf } from '$lib/formats/debt-text';
-import { monthStart } from '$lib/formats/plan-document';
+import { addDays, addMonths, type CalendarDate } from '$lib/core/quantities/calendar';
+import type { Plan } from '$lib/core/plan/terms';
+import { owedInAll } from '$lib/core/plan/answers';
+import type { Writing } from '$lib/reading/writing';
+import { endOfLine } from '$lib/words/comparison';
+import type { Listed } from '$lib/words/plan';
+import { writeShortMonth } from '$lib/reading/written';
+import { letterOf } from '$lib/words/debt';
+import { monthStart } from '$lib/document/plan';
 import type { BalanceLine } from '$lib/ui/balance-chart';
 import { hueOf } from '$lib/ui/hues';
 
-/** The day at which a month stands in the picture: its middle; the start is the day of the balances. */
+/** The day of a month in the picture: its middle; the start is the day of the balances. */
 export function dayOfMonth(plan: Plan, month: number, asOf: CalendarDate): CalendarDate {
 	return month === 0 ? asOf : addDays(monthStart(plan.firstMonth, month), 14);
 }
@@ -39,7 +41,12 @@ function monthsDrawn(plan: Plan): number[] {
 }
 
 /** Bands from the last debt to go, at the bottom, up to the first. */
-export function planLines(plan: Plan, debts: readonly Listed[], asOf: CalendarDate): BalanceLine[] {
+export function planLines(
+	plan: Plan,
+	debts: readonly Listed[],
+	asOf: CalendarDate,
+	writing: Writing
+): BalanceLine[] {
 	const months = monthsDrawn(plan);
 	const days = months.map((month) => dayOfMonth(plan, month, asOf));
 	const heights = months.map(() => 0);
@@ -58,7 +65,7 @@ export function planLines(plan: Plan, debts: readonly Listed[], asOf: CalendarDa
 			return {
 				id,
 				points: days.map((date, at) => ({ date, balance: heights[at] ?? 0 })),
-				label: gone === null ? letter : `${letter} · ${writeShortMonth(gone)}`,
+				label: gone === null ? letter : `${letter} · ${writeShortMonth(gone, writing)}`,
 				ends: gone,
 				dash: [],
 				hue: hueOf(place).property,
@@ -72,17 +79,17 @@ export function owedLine(
 	plan: Plan,
 	name: string,
 	asOf: CalendarDate,
-	look: Pick<BalanceLine, 'id' | 'dash' | 'hue'>
+	look: Pick<BalanceLine, 'id' | 'dash' | 'hue'>,
+	writing: Writing
 ): BalanceLine {
 	const { ending } = plan;
-	const end = ending.status === 'cleared' ? `until ${writeShortMonth(ending.payoffDate)}` : 'never';
 	return {
 		...look,
 		points: monthsDrawn(plan).map((month) => ({
 			date: dayOfMonth(plan, month, asOf),
 			balance: owedInAll(plan, month)
 		})),
-		label: `${name}: ${end}`,
+		label: endOfLine(name, plan, writing),
 		ends: ending.status === 'cleared' ? ending.payoffDate : null
 	};
 }

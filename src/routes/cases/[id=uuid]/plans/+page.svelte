@@ -1,18 +1,19 @@
 <!-- The case's plans side by side: their figures, what is owed under each, what each costs, which one to take. -->
 <script lang="ts">
-	import { planDifference } from '$lib/core/plan-answers';
-	import { comparedPlan, crossings, FIGURES, type ComparedFigure } from '$lib/core/plan-comparison';
-	import type { PlanFigure } from '$lib/core/plan-figure';
+	import { planDifference } from '$lib/core/plan/answers';
+	import { comparedPlan, crossings, FIGURES, type ComparedFigure } from '$lib/core/plan/comparison';
+	import type { PlanFigure } from '$lib/core/working/plan-figure';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { keepFigures, keptFigures } from '$lib/desk/kept-figures';
 	import { movedPlan, newPlan, type PlanStart } from '$lib/desk/plan-entry';
-	import { carriedPlan, listedDebts, measuredPlan, measureWords } from '$lib/formats/case-plans';
-	import { comparisonSentence, crossingSentence } from '$lib/formats/comparison-text';
-	import { writeDate } from '$lib/formats/date-text';
-	import { chosenPlan, contentOf, type PlanEntry } from '$lib/formats/plan-document';
+	import { carriedPlan, measuredPlan } from '$lib/document/carried-plans';
+	import { listedDebts, measureChoices, measureWords } from '$lib/words/plan';
+	import { comparisonSentence, crossingSentence } from '$lib/words/comparison';
+	import { writeDate } from '$lib/reading/written';
+	import { chosenPlan, contentOf, type PlanEntry } from '$lib/document/plan';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
-	import { say, type Phrase } from '$lib/formats/sentence';
+	import { say, type Phrase } from '$lib/words/sentence';
 	import NewPlanNote from '../plan/NewPlanNote.svelte';
 	import PlanWorkingNote from '../plan/PlanWorkingNote.svelte';
 	import { onMount } from 'svelte';
@@ -28,9 +29,9 @@
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
 	const document = $derived(desk.document);
-	const currency = $derived(document.currency);
+	const writing = $derived(desk.writing);
 	const baseline = $derived(measuredPlan(document));
-	const words = $derived(measureWords(document.against, document.plans));
+	const words = $derived(measureWords(document.against, document.plans, writing));
 	const chosen = $derived(chosenPlan(document));
 
 	/** More than these are too narrow to be read beside each other. */
@@ -48,7 +49,7 @@
 					refused: refusal !== null,
 					figures: comparedPlan(plan),
 					difference: isMeasure ? null : planDifference(plan, baseline),
-					listed: listedDebts(document, debts),
+					listed: listedDebts(document, debts, writing),
 					look: inLook(place)
 				};
 			})
@@ -59,7 +60,7 @@
 	const sentence = $derived(
 		comparisonSentence(
 			shown.map(({ entry, plan }) => ({ id: entry.id, name: entry.name, plan })),
-			currency
+			writing
 		)
 	);
 	/** All debts that any of the plans speaks of: those of the case, then those that plans bring. */
@@ -78,7 +79,7 @@
 				? []
 				: crossings(measure.plan, other.plan).map((crossing) => ({
 						crossing,
-						sentence: crossingSentence(crossing, measure.entry.name, other.entry.name)
+						sentence: crossingSentence(crossing, measure.entry.name, other.entry.name, writing)
 					}))
 		);
 	});
@@ -154,18 +155,14 @@
 	{:else}
 		<div class="top"><Answer {sentence} onopen={open} /></div>
 		<div class="bar">
-			<span class="quiet">measured against</span>
+			<span class="quiet">compared with</span>
 			<span class="against">
 				<Choice
-					label="What the plans are measured against"
+					label="What the plans are compared with"
 					value={document.against}
-					options={[
-						{ value: 'minimums', words: 'paying the minimums' },
-						{ value: 'today', words: 'paying as today' },
-						...document.plans.map(({ id, name }) => ({ value: id, words: name }))
-					]}
+					options={measureChoices(document.plans, writing)}
 					onchange={(against) =>
-						desk.change('what is measured against', (paper) => ({ ...paper, against }))}
+						desk.change('what is compared with', (paper) => ({ ...paper, against }))}
 				/>
 			</span>
 			{#each left as { id, name, hidden } (id)}
@@ -187,7 +184,7 @@
 			{baseline}
 			{words}
 			{chosen}
-			{currency}
+			{writing}
 			{figures}
 			hrefOf={(id) => `/cases/${desk.id}/plan?of=${id}`}
 			onhide={(id) => hide(id, true)}
@@ -200,18 +197,18 @@
 			{shown}
 			{crossed}
 			asOf={document.asOf}
-			{currency}
+			{writing}
 			month={desk.pickedMonth}
 			onmonth={(month) => (desk.pickedMonth = month)}
 		/>
-		<DebtsAcross {shown} {debts} />
+		<DebtsAcross {shown} {debts} {writing} />
 		{#if document.choices.length > 0}
 			<section aria-labelledby="choices-title">
 				<h2 id="choices-title">What was chosen</h2>
 				<ol>
 					{#each document.choices.toReversed() as { name, date, note }, index (index)}
 						<li>
-							<strong>{name}</strong> on {writeDate(date)}{note === '' ? '' : `: ${note}`}
+							<strong>{name}</strong> on {writeDate(date, writing)}{note === '' ? '' : `: ${note}`}
 						</li>
 					{/each}
 				</ol>
@@ -238,7 +235,7 @@
 		plan={plan.plan}
 		{baseline}
 		nameOf={(id) => debts.find((debt) => debt.id === id)?.name ?? ''}
-		{currency}
+		{writing}
 		{anchor}
 		onclose={() => {
 			anchor.focus();

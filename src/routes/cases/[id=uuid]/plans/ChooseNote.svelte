@@ -1,6 +1,7 @@
 <!-- One plan becomes the case's chosen plan, with a note of why. -->
 <script lang="ts">
-	import { readName } from '$lib/formats/name-text';
+	import { SCREEN } from '$lib/reading/writing';
+	import { readName } from '$lib/reading/names';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 
@@ -22,7 +23,7 @@
 			<TypedField
 				label="Note of the choice"
 				value={note}
-				read={readName}
+				read={(text) => readName(text, SCREEN)}
 				write={(text) => text}
 				placeholder="why, or what was agreed"
 				onchange={(text) => (note = text ?? '')}

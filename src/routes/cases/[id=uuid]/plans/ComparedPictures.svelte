@@ -1,13 +1,13 @@
 <!-- What is owed under each plan over one time axis, and what each costs: interest and fees. -->
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/calendar';
-	import type { Cents } from '$lib/core/money';
-	import { owedInAll } from '$lib/core/plan-answers';
-	import type { Crossing } from '$lib/core/plan-comparison';
-	import { owedUnderEach } from '$lib/formats/comparison-text';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { monthIn, monthStart } from '$lib/formats/plan-document';
-	import { plain, type Sentence } from '$lib/formats/sentence';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import { owedInAll } from '$lib/core/plan/answers';
+	import type { Crossing } from '$lib/core/plan/comparison';
+	import { comparedInWords, owedUnderEach } from '$lib/words/comparison';
+	import { writeMoney, writeWholeMoney } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
+	import { monthIn, monthStart } from '$lib/document/plan';
+	import { plain, type Sentence } from '$lib/words/sentence';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import { dayOfMonth, owedLine, planUntil } from '../plan/plan-lines';
@@ -18,11 +18,11 @@
 		/** Where plans cross, in words. */
 		crossed: readonly { readonly crossing: Crossing; readonly sentence: Sentence }[];
 		asOf: CalendarDate;
-		currency: Currency;
+		writing: Writing;
 		month: number;
 		onmonth: (month: number) => void;
 	}
-	const { shown, crossed, asOf, currency, month, onmonth }: Props = $props();
+	const { shown, crossed, asOf, writing, month, onmonth }: Props = $props();
 
 	/** More plans than these are told by their numbers alone. */
 	const NAMED = 4;
@@ -41,16 +41,17 @@
 	const at = $derived(Math.min(month, plan?.months ?? 1));
 	const picture = $derived({
 		lines: shown.map(({ entry, plan: own, look }) => ({
-			...owedLine(own, `${look.number} ${entry.name}`, asOf, {
-				id: entry.id,
-				dash: look.dash,
-				hue: null
-			})
+			...owedLine(
+				own,
+				`${look.number} ${entry.name}`,
+				asOf,
+				{ id: entry.id, dash: look.dash, hue: null },
+				writing
+			)
 		})),
 		until: axis?.until ?? asOf,
 		pointed: plan ? dayOfMonth(plan, at, asOf) : null,
-		amount: (amount: number) =>
-			writeMoney(Math.round(amount) as Cents, currency).replace(/\.\d+$/, ''),
+		amount: (amount: number) => writeWholeMoney(amount, writing),
 		onscale: () => undefined
 	});
 	const caption = $derived(
@@ -61,12 +62,15 @@
 						name: shown.length > NAMED ? `plan ${look.number}` : `${look.number} ${entry.name}`,
 						amount: owedInAll(own, at)
 					})),
-					currency
+					writing
 				)
 			: []
 	);
 	const words = $derived(
-		`What is owed in all over time under each plan. ${picture.lines.map(({ label }) => label).join('; ')}.`
+		comparedInWords(
+			picture.lines.map(({ label }) => label),
+			writing
+		)
 	);
 	const monthOf = (date: CalendarDate) => (plan ? Math.max(1, monthIn(date, plan.firstMonth)) : 1);
 
@@ -118,11 +122,11 @@
 						<span style:flex-grow={1 - own.totalCost / highest}></span>
 					</span>
 					<small>
-						<span class="interest">{writeMoney(own.totalInterest, currency)}</span>
-						{own.totalFees > 0 ? `+ ${writeMoney(own.totalFees, currency)} fees` : ''}
+						<span class="interest">{writeMoney(own.totalInterest, writing)}</span>
+						{own.totalFees > 0 ? `+ ${writeMoney(own.totalFees, writing)} fees` : ''}
 					</small>
 				{:else}
-					<small>never ends</small>
+					<small>never paid off</small>
 				{/if}
 			</div>
 		{/each}

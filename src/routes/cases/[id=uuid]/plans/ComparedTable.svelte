@@ -1,6 +1,6 @@
 <!--
 	The figures of plans in columns, each with how far it is from what they are measured against. What is best
-	in a row is marked with a triangle and in bold.
+	in a row says so and is in bold.
 -->
 <script lang="ts">
 	import {
@@ -9,18 +9,14 @@
 		distance,
 		FIGURES,
 		type ComparedFigure
-	} from '$lib/core/plan-comparison';
-	import { COMPARED_AS, type PlanFigure } from '$lib/core/plan-figure';
-	import type { Plan } from '$lib/core/planned';
-	import {
-		FIGURE_WORDS,
-		verdict,
-		writeCompared,
-		writeDistance
-	} from '$lib/formats/comparison-text';
-	import type { Currency } from '$lib/formats/money-text';
-	import type { chosenPlan, PlanEntry } from '$lib/formats/plan-document';
+	} from '$lib/core/plan/comparison';
+	import { COMPARED_AS, type PlanFigure } from '$lib/core/working/plan-figure';
+	import type { Plan } from '$lib/core/plan/terms';
+	import { comparedName, verdict, writeCompared, writeDistance } from '$lib/words/comparison';
+	import type { Writing } from '$lib/reading/writing';
+	import type { chosenPlan, PlanEntry } from '$lib/document/plan';
 	import { ArrowLeft, ArrowRight, Check, EyeOff } from '@lucide/svelte';
+	import IconButton from '$lib/ui/IconButton.svelte';
 	import { tick } from 'svelte';
 	import type { ShownPlan } from './shown-plans';
 
@@ -30,7 +26,7 @@
 		/** What it is measured against, in words. */
 		words: string;
 		chosen: ReturnType<typeof chosenPlan>;
-		currency: Currency;
+		writing: Writing;
 		figures: readonly ComparedFigure[];
 		hrefOf: (id: string) => string;
 		onhide: (id: string) => void;
@@ -40,7 +36,7 @@
 		/** A figure of a plan is to show its working. */
 		onopen: (plan: ShownPlan, figure: PlanFigure, element: HTMLElement) => void;
 	}
-	const { shown, baseline, words, chosen, currency, figures, hrefOf, ...on }: Props = $props();
+	const { shown, baseline, words, chosen, writing, figures, hrefOf, ...on }: Props = $props();
 
 	const measured = $derived(comparedPlan(baseline));
 	const hidden = $derived(FIGURES.filter((figure) => !figures.includes(figure)));
@@ -79,15 +75,13 @@
 			<tr>
 				<td></td>
 				{#each shown as { entry, look, difference, refused }, place (entry.id)}
-					{@const said = refused
-						? 'what it changes is not possible'
-						: verdict(difference, currency)}
+					{@const said = refused ? 'what it changes is not possible' : verdict(difference, writing)}
 					<th scope="col" class:chosen={entry.id === chosen?.plan.id}>
 						<span class="name">
 							<span class="mark">{look.number}</span>
 							<a href={hrefOf(entry.id)} title="{entry.name} — open this plan">{entry.name}</a>
 						</span>
-						<span class="verdict">{said ?? 'what the others are measured against'}</span>
+						<span class="verdict">{said ?? 'what the others are compared with'}</span>
 						<span class="acts">
 							{#if entry.id === chosen?.plan.id}
 								<span class="is"
@@ -102,33 +96,29 @@
 									onclick={(event) => on.onchoose(entry, event.currentTarget)}>Choose</button
 								>
 							{/if}
-							<button
-								type="button"
-								class="quiet"
-								aria-label="Move {entry.name} to the left"
+							<IconButton
+								title="Move to the left"
+								label="Move {entry.name} to the left"
 								disabled={place === 0}
 								onclick={() => on.onmove(entry.id, -1)}
 							>
 								<ArrowLeft size={13} aria-hidden="true" />
-							</button>
-							<button
-								type="button"
-								class="quiet"
-								aria-label="Move {entry.name} to the right"
+							</IconButton>
+							<IconButton
+								title="Move to the right"
+								label="Move {entry.name} to the right"
 								disabled={place === shown.length - 1}
 								onclick={() => on.onmove(entry.id, 1)}
 							>
 								<ArrowRight size={13} aria-hidden="true" />
-							</button>
-							<button
-								type="button"
-								class="quiet"
-								aria-label="Hide {entry.name}"
+							</IconButton>
+							<IconButton
 								title="Hide this plan here"
+								label="Hide {entry.name}"
 								onclick={() => on.onhide(entry.id)}
 							>
 								<EyeOff size={13} aria-hidden="true" />
-							</button>
+							</IconButton>
 						</span>
 					</th>
 				{/each}
@@ -142,16 +132,17 @@
 						<button
 							type="button"
 							title="Alt+↑ ↓ moves this row, Delete hides it"
-							onkeydown={(event) => key(event, figure)}>{FIGURE_WORDS[figure]}</button
+							onkeydown={(event) => key(event, figure)}>{comparedName(figure, writing)}</button
 						>
-						<button
-							type="button"
-							class="quiet hide"
-							aria-label="Hide the row {FIGURE_WORDS[figure]}"
-							onclick={() => on.onfigures(figures.filter((other) => other !== figure))}
-						>
-							<EyeOff size={13} aria-hidden="true" />
-						</button>
+						<span class="hide">
+							<IconButton
+								title="Hide this row"
+								label="Hide the row {comparedName(figure, writing)}"
+								onclick={() => on.onfigures(figures.filter((other) => other !== figure))}
+							>
+								<EyeOff size={13} aria-hidden="true" />
+							</IconButton>
+						</span>
 					</th>
 					{#each shown as plan, place (plan.entry.id)}
 						{@const { figures: own, difference } = plan}
@@ -159,22 +150,20 @@
 						{@const away = difference === null ? null : distance(value, measured[figure])}
 						<td class:best={best.includes(place)} class:interest={figure === 'interest'}>
 							<span class="value">
-								{#if best.includes(place)}<span class="unseen">best: </span><span aria-hidden="true"
-										>▸</span
-									>{/if}
+								{#if best.includes(place)}<span class="tag">best</span>{/if}
 								{@render opening(
 									plan,
 									COMPARED_AS[figure],
 									value,
-									writeCompared(figure, value, currency)
+									writeCompared(figure, value, writing)
 								)}
 							</span>
-							<small title="against {words}">
+							<small title="compared with {words}">
 								{@render opening(
 									plan,
 									{ apart: figure },
 									away,
-									writeDistance(value, away, currency)
+									writeDistance(value, away, writing)
 								)}
 							</small>
 						</td>
@@ -187,7 +176,7 @@
 						Hidden rows:
 						{#each hidden as figure (figure)}
 							<button type="button" onclick={() => on.onfigures([...figures, figure])}
-								>show “{FIGURE_WORDS[figure]}”</button
+								>show “{comparedName(figure, writing)}”</button
 							>
 						{/each}
 					</td>
@@ -271,11 +260,12 @@
 
 	.acts {
 		display: flex;
-		gap: 10px;
+		flex-wrap: wrap;
+		gap: 4px;
 		align-items: center;
 	}
 
-	.acts button {
+	.acts [data-choose] {
 		color: var(--act);
 		font-weight: 600;
 	}
@@ -285,15 +275,6 @@
 		gap: 3px;
 		align-items: center;
 		font-weight: 600;
-	}
-
-	.quiet,
-	.acts .quiet {
-		color: var(--quiet);
-	}
-
-	.quiet:disabled {
-		opacity: 0.35;
 	}
 
 	tbody th {
@@ -307,12 +288,19 @@
 		color: inherit;
 	}
 
+	tbody th {
+		position: relative;
+	}
+
 	.hide {
+		position: absolute;
+		right: 0;
+		top: -2px;
 		opacity: 0;
 	}
 
 	tr:hover .hide,
-	.hide:focus-visible {
+	.hide:focus-within {
 		opacity: 1;
 	}
 
@@ -336,6 +324,12 @@
 
 	.best .value {
 		font-weight: 700;
+	}
+
+	.tag {
+		margin-right: 5px;
+		font-size: 12px;
+		font-weight: 600;
 	}
 
 	.figure {

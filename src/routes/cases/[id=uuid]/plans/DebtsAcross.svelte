@@ -1,15 +1,17 @@
 <!-- When each debt is gone in each of the plans. -->
 <script lang="ts">
-	import type { Listed } from '$lib/formats/case-plans';
-	import { goneInWords } from '$lib/formats/comparison-text';
+	import type { Writing } from '$lib/reading/writing';
+	import type { Listed } from '$lib/words/plan';
+	import { goneInWords } from '$lib/words/comparison';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import type { ShownPlan } from './shown-plans';
 
 	interface Props {
 		shown: readonly ShownPlan[];
 		debts: readonly Listed[];
+		writing: Writing;
 	}
-	const { shown, debts }: Props = $props();
+	const { shown, debts, writing }: Props = $props();
 </script>
 
 <div class="scroller">
@@ -32,7 +34,7 @@
 						</span>
 					</th>
 					{#each shown as { entry, plan } (entry.id)}
-						<td>{goneInWords(plan, debt.id)}</td>
+						<td>{goneInWords(plan, debt.id, writing)}</td>
 					{/each}
 				</tr>
 			{/each}

@@ -1,9 +1,9 @@
 /** A plan as it is laid beside others. */
-import type { PlanDifference } from '$lib/core/plan-answers';
-import type { ComparedPlan } from '$lib/core/plan-comparison';
-import type { Plan } from '$lib/core/planned';
-import type { Listed } from '$lib/formats/case-plans';
-import type { PlanEntry } from '$lib/formats/plan-document';
+import type { PlanDifference } from '$lib/core/plan/answers';
+import type { ComparedPlan } from '$lib/core/plan/comparison';
+import type { Plan } from '$lib/core/plan/terms';
+import type { Listed } from '$lib/words/plan';
+import type { PlanEntry } from '$lib/document/plan';
 
 /** How a plan is told from the others in pictures: its number, and a way of drawing its line. */
 export interface Look {

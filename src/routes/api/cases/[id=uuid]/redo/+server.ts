@@ -1,4 +1,4 @@
-import { stepRequest } from '$lib/formats/case-document';
+import { stepRequest } from '$lib/document/case';
 import { answering, answerTo, readBody } from '$lib/server/answers';
 import { redoCase } from '$lib/server/cases';
 import type { RequestHandler } from './$types';

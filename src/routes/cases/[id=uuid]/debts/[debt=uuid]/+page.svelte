@@ -1,29 +1,28 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import type { CalendarDate } from '$lib/core/calendar';
-	import { difference } from '$lib/core/compare';
-	import type { Figure } from '$lib/core/figure';
-	import { carryOut, measured, paysAs, sameWay, uncovered, type Way } from '$lib/core/ways';
-	import { workingOf } from '$lib/core/working';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import { difference } from '$lib/core/debt/difference';
+	import type { Figure } from '$lib/core/working/debt-figure';
+	import { carryOut, measured, paysAs, sameWay, uncovered, type Way } from '$lib/core/debt/ways';
+	import { workingOf } from '$lib/core/working/debt-working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { newHappening, paidIn, withHappening } from '$lib/desk/debt-entry';
-	import { beforeSentence, uncoveredSentence, waySentence } from '$lib/formats/answer-text';
-	import { carriedOut } from '$lib/formats/case-document';
-	import { statedDebt, type DebtEntry, type HappeningEntry } from '$lib/formats/debt-document';
-	import { debtFields, missingOf, nameOf } from '$lib/formats/debt-text';
-	import { writeMoney } from '$lib/formats/money-text';
+	import { beforeSentence, uncoveredSentence, waySentence } from '$lib/words/debt-answer';
+	import { carriedOut } from '$lib/document/case';
+	import { missingOf, statedDebt, type DebtEntry, type HappeningEntry } from '$lib/document/debt';
+	import { same } from '$lib/document/same';
+	import { baselineName, happeningKind, missingInWords, nameOf, wayName } from '$lib/words/debt';
+	import { writeMoney } from '$lib/reading/written';
 	import Phrases from '$lib/ui/Phrases.svelte';
-	import { HAPPENING_KINDS } from '$lib/formats/happening-text';
-	import type { NamedRun } from '$lib/formats/picture-text';
-	import type { Sentence } from '$lib/formats/sentence';
-	import { baselineName, wayName } from '$lib/formats/way-text';
-	import { writeWorking, type WrittenWorking } from '$lib/formats/working-text';
+	import type { NamedRun } from '$lib/words/pictures';
+	import type { Sentence } from '$lib/words/sentence';
+	import { writeWorking, type WrittenWorking } from '$lib/words/debt-working';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeLine from '$lib/ui/BeforeLine.svelte';
 	import { hueOf } from '$lib/ui/hues';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import AskBackwards from './AskBackwards.svelte';
-	import { stands } from './compared-ways';
+	import { isThere } from './compared-ways';
 	import HappeningNote from './HappeningNote.svelte';
 	import LowerZone, { type Zone } from './LowerZone.svelte';
 	import Pictures from './Pictures.svelte';
@@ -33,7 +32,7 @@
 	const desk = $derived(inUse());
 	const id = $derived(page.params.debt ?? '');
 	const debt = $derived(desk.debt(id));
-	const currency = $derived(desk.document.currency);
+	const writing = $derived(desk.writing);
 	const asOf = $derived(desk.document.asOf);
 	const hue = $derived(hueOf(desk.document.debts.findIndex((entry) => entry.id === id)).property);
 
@@ -45,8 +44,8 @@
 	let picked = $state.raw<CalendarDate | null>(null);
 
 	const stated = $derived(debt ? statedDebt(debt, asOf) : null);
-	const way = $derived(debt && stands(debt, chosen) ? chosen : PAID);
-	const baselineWay = $derived(debt && stands(debt, debt.baseline) ? debt.baseline : ASKED);
+	const way = $derived(debt && isThere(debt, chosen) ? chosen : PAID);
+	const baselineWay = $derived(debt && isThere(debt, debt.baseline) ? debt.baseline : ASKED);
 	const asked = $derived(stated && carryOut(stated, ASKED));
 	const paid = $derived(stated && carryOut(stated, PAID));
 	const baseline = $derived(
@@ -57,17 +56,17 @@
 	const sentence = $derived.by((): Sentence => {
 		if (!debt) return [{ text: 'This debt is no longer in the case; undo brings it back.' }];
 		if (!stated || !carried || !baseline) {
-			return [{ text: `Still to be filled in: ${missingOf(debt).join(', ')}.` }];
+			return [{ text: `Still to be filled in: ${missingInWords(missingOf(debt), writing)}.` }];
 		}
 		const alike = sameWay(way, baselineWay) || sameRun(carried.run, baseline.run);
-		const against = alike ? null : baselineName(baselineWay, debt, currency);
-		return waySentence(stated, measured(carried, baseline), against, currency);
+		const against = alike ? null : baselineName(baselineWay, debt, writing);
+		return waySentence(stated, measured(carried, baseline), against, writing);
 	});
 
 	const before = $derived(desk.before[id]);
-	const changed = $derived(before && debt && !sameTerms(before, debt));
-	const stood = $derived(before && changed ? statedDebt(before, asOf) : null);
-	const standing = $derived(stood && carryOut(stood, way));
+	const changed = $derived(before && debt && !same(before, debt));
+	const statedBefore = $derived(before && changed ? statedDebt(before, asOf) : null);
+	const carriedBefore = $derived(statedBefore && carryOut(statedBefore, way));
 
 	/** The picked way, and what it is seen against; the same run is not drawn twice. */
 	const shown = $derived.by((): [NamedRun, ...NamedRun[]] | null => {
@@ -77,7 +76,7 @@
 				!sameRun(other.run, carried.run) && (index === 0 || !sameRun(other.run, all[0]?.run))
 		);
 		const named = (one: typeof carried) => ({
-			name: wayName(one.way, debt, currency),
+			name: wayName(one.way, debt, writing),
 			run: one.run
 		});
 		return [named(carried), ...others.map(named)];
@@ -88,7 +87,7 @@
 			const entry = desk.debt(other);
 			return other === id || !entry || run.ending.status !== 'cleared'
 				? []
-				: [{ id: other, name: nameOf(entry), ends: run.ending.payoffDate }];
+				: [{ id: other, name: nameOf(entry, writing), ends: run.ending.payoffDate }];
 		})
 	);
 
@@ -106,7 +105,7 @@
 		const figure = opened.figures.at(-1);
 		const own = carryOut(stated, opened.way);
 		const found = figure && workingOf(own, baseline, figure);
-		return found ? writeWorking(found, currency) : null;
+		return found ? writeWorking(found, writing) : null;
 	});
 
 	function open(figure: Figure, anchor: HTMLElement, of: Way = way): void {
@@ -154,7 +153,7 @@
 
 	function write(item: HappeningEntry): void {
 		if (!debt) return;
-		const words = HAPPENING_KINDS.find(({ value }) => value === item.kind)?.words ?? '';
+		const words = happeningKind(item.kind, writing);
 		// Turning what is not there yet into another kind only says which fields it has.
 		const known = debt.happenings.some((other) => other.id === item.id);
 		if (!known && editing && item.kind !== editing.draft.kind)
@@ -196,28 +195,27 @@
 		);
 	}
 
-	function sameTerms(one: DebtEntry, other: DebtEntry): boolean {
-		const fields = debtFields(other, currency);
-		return [...debtFields(one, currency)].every(([field, text]) => fields.get(field) === text);
-	}
-
 	function change(field: string, fields: Partial<DebtEntry>): void {
-		if (debt) desk.vary(id, `${field} of ${nameOf(debt)}`, fields);
+		if (debt) desk.vary(id, `${field} of ${nameOf(debt, writing)}`, fields);
 	}
 
 	function putBack(): void {
 		if (before && debt) {
 			const { compared, baseline } = debt;
-			desk.changeDebt(id, `putting ${nameOf(before)} back`, { ...before, compared, baseline });
+			desk.changeDebt(id, `putting ${nameOf(before, writing)} back`, {
+				...before,
+				compared,
+				baseline
+			});
 		}
 		desk.letGo(id);
 	}
 </script>
 
-<svelte:head><title>{debt ? nameOf(debt) : 'Debt'} · Residuum</title></svelte:head>
+<svelte:head><title>{debt ? nameOf(debt, writing) : 'Debt'} · Residuum</title></svelte:head>
 
 <main>
-	<h1 class="unseen">{debt ? nameOf(debt) : 'Debt'}</h1>
+	<h1 class="unseen">{debt ? nameOf(debt, writing) : 'Debt'}</h1>
 	<div class="top">
 		<Answer
 			{sentence}
@@ -226,22 +224,27 @@
 		{#if short}
 			{@const { covers } = short}
 			<p class="short">
-				<Phrases sentence={uncoveredSentence(short, currency)} />
+				<Phrases sentence={uncoveredSentence(short, writing)} />
 				{#if covers !== null}
 					<button
 						type="button"
 						onclick={() =>
 							change('payment', { pays: { kind: 'fixed', amount: covers, paymentsPerYear: null } })}
-						>Pay {writeMoney(covers, currency)} instead</button
+						>Pay {writeMoney(covers, writing)} instead</button
 					>
 				{/if}
 			</p>
 		{/if}
-		{#if stood && standing && carried}
+		{#if statedBefore && carriedBefore && carried}
 			<BeforeLine
-				sentence={beforeSentence(stood, standing, difference(carried.run, standing.run), currency)}
-				onputback={putBack}
-				onletgo={() => desk.letGo(id)}
+				sentence={beforeSentence(
+					statedBefore,
+					carriedBefore,
+					difference(carried.run, carriedBefore.run),
+					writing
+				)}
+				onundo={putBack}
+				onkeep={() => desk.letGo(id)}
 			/>
 		{/if}
 	</div>
@@ -251,7 +254,7 @@
 			{#key id}
 				<Terms
 					{debt}
-					{currency}
+					{writing}
 					{asOf}
 					asked={asked?.run ?? null}
 					paid={paid?.run ?? null}
@@ -262,7 +265,7 @@
 						{debt}
 						{stated}
 						firstPayment={paid.run.firstPayment}
-						{currency}
+						{writing}
 						{others}
 						onuse={change}
 						onwork={(written, anchor) => (opened = { anchor, way, figures: [], written })}
@@ -278,7 +281,7 @@
 				{debt}
 				{stated}
 				{shown}
-				{currency}
+				{writing}
 				{hue}
 				{pointed}
 				onpoint={(date) => (pointed = date)}
@@ -295,7 +298,7 @@
 				{stated}
 				{carried}
 				{baseline}
-				{currency}
+				{writing}
 				{hue}
 				{pointed}
 				{picked}
@@ -306,7 +309,8 @@
 				onopen={open}
 				onway={(to) => (chosen = to)}
 				onpay={pay}
-				oncompare={(what, fields) => desk.changeDebt(id, `${what} of ${nameOf(debt)}`, fields)}
+				oncompare={(what, fields) =>
+					desk.changeDebt(id, `${what} of ${nameOf(debt, writing)}`, fields)}
 			/>
 		</div>
 	{/if}
@@ -325,7 +329,7 @@
 			{debt}
 			happening={edited ?? editing.draft}
 			fresh={edited === null}
-			{currency}
+			{writing}
 			{asOf}
 			anchor={editing.anchor}
 			onchange={write}

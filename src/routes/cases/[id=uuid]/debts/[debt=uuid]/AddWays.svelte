@@ -1,14 +1,14 @@
 <!-- A rule, where it starts, its step and how often: a series of ways in one go. -->
 <script lang="ts">
-	import type { PaymentsPerYear } from '$lib/core/calendar';
-	import { LIMITS } from '$lib/core/limits';
-	import { ZERO, type Cents } from '$lib/core/money';
-	import type { Percent } from '$lib/core/rate';
-	import type { Way } from '$lib/core/ways';
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { frequencyWords } from '$lib/formats/frequency-text';
-	import { happeningInWords } from '$lib/formats/happening-text';
-	import type { Currency } from '$lib/formats/money-text';
+	import type { PaymentsPerYear } from '$lib/core/quantities/calendar';
+	import { LIMITS } from '$lib/core/quantities/limits';
+	import { ZERO, type Cents } from '$lib/core/quantities/money';
+	import type { Percent } from '$lib/core/quantities/rate';
+	import type { Way } from '$lib/core/debt/ways';
+	import type { DebtEntry } from '$lib/document/debt';
+	import { frequencyWords } from '$lib/words/amounts';
+	import { happeningInWords } from '$lib/words/debt';
+	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { untrack } from 'svelte';
@@ -19,18 +19,18 @@
 		debt: DebtEntry;
 		/** What is paid first, as an amount to begin with. */
 		firstPayment: Cents;
-		currency: Currency;
+		writing: Writing;
 		onadd: (ways: readonly Way[]) => void;
 	}
-	const { debt, firstPayment, currency, onadd }: Props = $props();
+	const { debt, firstPayment, writing, onadd }: Props = $props();
 
 	type Rule = 'ends-in' | 'interest-plus' | 'fixed' | 'more' | 'portions' | 'without';
 	const RULES: readonly { readonly value: Rule; readonly words: string }[] = [
-		{ value: 'ends-in', words: 'what ends it in' },
-		{ value: 'interest-plus', words: 'interest and' },
+		{ value: 'ends-in', words: 'paid off in' },
+		{ value: 'interest-plus', words: 'the interest and' },
 		{ value: 'fixed', words: 'a fixed amount of' },
-		{ value: 'more', words: 'that amount and, on top,' },
-		{ value: 'portions', words: 'the same money a year,' },
+		{ value: 'more', words: 'a fixed amount and more:' },
+		{ value: 'portions', words: 'the same money a year, paid' },
 		{ value: 'without', words: 'as it is paid, without' }
 	];
 
@@ -43,13 +43,13 @@
 	let portion = $state<PaymentsPerYear>(26);
 	let left = $state('');
 
-	const money = $derived(moneyText(currency));
+	const money = $derived(moneyText(writing));
 	const happenings = $derived(
 		debt.happenings
 			.filter(({ off }) => !off)
 			.map((item) => ({
 				value: item.id,
-				words: happeningInWords(item, debt.lending.paymentsPerYear, currency)
+				words: happeningInWords(item, debt.lending.paymentsPerYear, writing)
 			}))
 	);
 	const rules = $derived(RULES.filter(({ value }) => value !== 'without' || happenings.length > 0));
@@ -100,7 +100,7 @@
 		add();
 	}}
 >
-	<span>Beside them:</span>
+	<span>Compare with:</span>
 	<span class="rule"
 		><Choice
 			label="Rule of the ways to add"
@@ -114,7 +114,7 @@
 			><TypedField
 				label="Start of the series"
 				value={months.start}
-				{...countText}
+				{...countText(writing)}
 				side="right"
 				onenter={add}
 				onchange={(value) => value !== null && (months.start = value)}
@@ -125,18 +125,18 @@
 			><TypedField
 				label="Step of the series"
 				value={months.step}
-				{...countText}
+				{...countText(writing)}
 				side="right"
 				onenter={add}
 				onchange={(value) => value !== null && (months.step = value)}
 			/></span
-		> more,
+		> more each time,
 	{:else if rule === 'interest-plus'}
 		<span class="blank short"
 			><TypedField
 				label="Start of the series"
 				value={percent.start}
-				{...minimumPercentText}
+				{...minimumPercentText(writing)}
 				side="right"
 				onenter={add}
 				onchange={(value) => value !== null && (percent.start = value)}
@@ -146,12 +146,12 @@
 			><TypedField
 				label="Step of the series"
 				value={percent.step}
-				{...minimumPercentText}
+				{...minimumPercentText(writing)}
 				side="right"
 				onenter={add}
 				onchange={(value) => value !== null && (percent.step = value)}
 			/></span
-		> more,
+		> more each time,
 	{:else if rule === 'fixed' || rule === 'more'}
 		<span class="blank"
 			><TypedField
@@ -189,7 +189,7 @@
 					else amount.step = value;
 				}}
 			/></span
-		> more,
+		> more each time,
 	{:else if rule === 'portions'}
 		<span class="rule"
 			><Choice
@@ -197,7 +197,7 @@
 				value={String(portion)}
 				options={PORTIONS.map((often) => ({
 					value: String(often),
-					words: frequencyWords(often).adverb
+					words: frequencyWords(writing, often).adverb
 				}))}
 				onchange={(often) => (portion = Number(often) as PaymentsPerYear)}
 			/></span
@@ -217,12 +217,12 @@
 			><TypedField
 				label="How many ways"
 				value={count}
-				{...countText}
+				{...countText(writing)}
 				side="right"
 				onenter={add}
 				onchange={(value) => value !== null && (count = value)}
 			/></span
-		> in all
+		> ways in all
 	{/if}
 	<button type="submit" disabled={fresh.length === 0 || !room}>Add</button>
 	{#if !room}<span>At most {LIMITS.ways} can be compared.</span>{/if}

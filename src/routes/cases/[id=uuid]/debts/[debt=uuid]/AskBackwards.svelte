@@ -7,9 +7,9 @@
 		monthsBetween,
 		periodsInMonths,
 		type CalendarDate
-	} from '$lib/core/calendar';
-	import { ZERO, type Cents } from '$lib/core/money';
-	import { periodicFraction } from '$lib/core/rate';
+	} from '$lib/core/quantities/calendar';
+	import { ZERO, type Cents } from '$lib/core/quantities/money';
+	import { periodicFraction } from '$lib/core/quantities/rate';
 	import {
 		balanceFor,
 		extraFor,
@@ -18,26 +18,27 @@
 		paymentFor,
 		periodsFor,
 		rateFor
-	} from '$lib/core/solve';
-	import { standingTerms, wayTerms, type StatedDebt } from '$lib/core/ways';
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { writeMonth } from '$lib/formats/date-text';
-	import { frequencyWords } from '$lib/formats/frequency-text';
-	import { debtFields } from '$lib/formats/debt-text';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { writePercent } from '$lib/formats/percent-text';
+	} from '$lib/core/debt/solve';
+	import { termsNow, wayTerms, type StatedDebt } from '$lib/core/debt/ways';
+	import type { DebtEntry } from '$lib/document/debt';
+	import { frequencyWords } from '$lib/words/amounts';
+	import { paysInWords } from '$lib/words/fields';
+	import { writeMoney, writePercent } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
 	import {
 		affordAnswered,
 		extraAnswered,
 		paidAnswered,
 		paymentAnswered,
-		QUESTIONS,
+		questions,
 		rateAnswered,
+		useInWords,
 		timeAnswered,
+		unanswered,
 		type Answered,
 		type QuestionId
-	} from '$lib/formats/question-text';
-	import type { WrittenWorking } from '$lib/formats/working-text';
+	} from '$lib/words/questions';
+	import type { WrittenWorking } from '$lib/words/debt-working';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { untrack } from 'svelte';
@@ -48,13 +49,13 @@
 		stated: StatedDebt;
 		/** What is paid first, as a payment to begin asking with. */
 		firstPayment: Cents;
-		currency: Currency;
+		writing: Writing;
 		/** The other debts of the case that end as they are paid, and when. */
 		others: readonly { readonly id: string; readonly name: string; readonly ends: CalendarDate }[];
 		onuse: (field: string, fields: Partial<DebtEntry>) => void;
 		onwork: (working: WrittenWorking, element: HTMLElement) => void;
 	}
-	const { debt, stated, firstPayment, currency, others, onuse, onwork }: Props = $props();
+	const { debt, stated, firstPayment, writing, others, onuse, onwork }: Props = $props();
 
 	const start = $derived(stated.known.asOf ?? stated.known.firstDue);
 	let question = $state<QuestionId>('payment');
@@ -67,12 +68,12 @@
 	let until = $state<CalendarDate>(untrack(() => start));
 	let otherId = $state<string>('');
 
-	/** The debt as it stands, with everything that happens to it and is switched on. */
-	const known = $derived(standingTerms(stated));
+	/** The debt as it is, with everything that happens to it and is switched on. */
+	const known = $derived(termsNow(stated));
 	const plain = $derived(isPlain(known));
 	const { paymentsPerYear } = $derived(stated.known);
-	const { per } = $derived(frequencyWords(paymentsPerYear));
-	const money = $derived(moneyText(currency));
+	const { per } = $derived(frequencyWords(writing, paymentsPerYear));
+	const money = $derived(moneyText(writing));
 	const other = $derived(others.find(({ id }) => id === otherId) ?? others[0]);
 	const dueBy = (month: CalendarDate) =>
 		dueDatesUntil(known.firstDue, endOfMonth(month), paymentsPerYear);
@@ -91,8 +92,12 @@
 	/** The debt paid with one amount; what happens to it over time stays as it is. */
 	function held(amount: Cents): NonNullable<Solved['use']> {
 		const pays = { kind: 'fixed', amount, paymentsPerYear: null } as const;
-		const now = debtFields(debt, currency).get('paid') ?? '';
-		const changes = `${writeMoney(amount, currency)} ${per} is paid instead of ${now}.`;
+		const changes = useInWords(
+			'paid',
+			`${writeMoney(amount, writing)} ${per}`,
+			paysInWords(debt, writing),
+			writing
+		);
 		return { field: 'payment', fields: { pays }, changes };
 	}
 
@@ -100,16 +105,16 @@
 		switch (question) {
 			case 'payment': {
 				const periods = dueBy(by);
-				if (periods === 0) return none('No payment is due by then.');
+				if (periods === 0) return none(unanswered('nothing due', writing));
 				const answer = paymentFor(known, periods);
 				return {
-					answered: paymentAnswered(answer, { balance: known.opening, plain }, currency),
+					answered: paymentAnswered(answer, { balance: known.opening, plain }, writing),
 					...(answer.smallest ? { use: held(answer.smallest.amount) } : {})
 				};
 			}
 			case 'time':
 				return {
-					answered: timeAnswered(periodsFor(known, payment), payment, currency),
+					answered: timeAnswered(periodsFor(known, payment), payment, writing),
 					use: held(payment)
 				};
 			case 'rate': {
@@ -117,14 +122,19 @@
 				const { annual } = answer;
 				const asked = { balance: known.opening, payment, periods: count, plain };
 				return {
-					answered: rateAnswered(answer, asked, currency),
+					answered: rateAnswered(answer, asked, writing),
 					...(annual === null
 						? {}
 						: {
 								use: {
 									field: 'annual rate',
 									fields: { annualRate: annual },
-									changes: `The annual rate becomes ${writePercent(annual)} instead of ${writePercent(known.rate.annual)}.`
+									changes: useInWords(
+										'rate',
+										writePercent(annual),
+										writePercent(known.rate.annual),
+										writing
+									)
 								}
 							})
 				};
@@ -132,41 +142,51 @@
 			case 'afford': {
 				const answer = balanceFor(known, payment, count);
 				return {
-					answered: affordAnswered(answer, currency),
+					answered: affordAnswered(answer, writing),
 					use: {
 						field: 'balance',
 						fields: { balance: answer.balance },
-						changes: `The balance becomes ${writeMoney(answer.balance, currency)} instead of ${writeMoney(known.opening, currency)}.`
+						changes: useInWords(
+							'balance',
+							writeMoney(answer.balance, writing),
+							writeMoney(known.opening, writing),
+							writing
+						)
 					}
 				};
 			}
 			case 'paid': {
 				const months = monthsBetween(since, until);
 				const periods = periodsInMonths(months, paymentsPerYear);
-				if (periods < 1) return none('The second month must be later than the first.');
+				if (periods < 1) return none(unanswered('months swapped', writing));
 				const { rate } = known;
 				const paid = paymentBetween(before, after, periods, rate, paymentsPerYear);
 				const i = periodicFraction(rate, paymentsPerYear);
 				const between = { before, after, months, periods, i };
 				return {
-					answered: paidAnswered(paid, between, rate.annual, currency),
+					answered: paidAnswered(paid, between, rate.annual, writing),
 					...(paid < 0 ? {} : { use: held(paid) })
 				};
 			}
 			case 'extra': {
-				if (!other) return none('No other debt of this case ends as it is paid now.');
+				if (!other) return none(unanswered('no other debt', writing));
 				const periods = dueBy(other.ends);
-				if (periods === 0) return none(`Nothing is due by ${writeMonth(other.ends)}.`);
+				if (periods === 0) return none(unanswered('nothing due', writing));
 				const answer = extraFor(wayTerms({ ...stated, extra: ZERO }, { kind: 'paid' }), periods);
 				return {
-					answered: extraAnswered(answer, other.ends, currency),
+					answered: extraAnswered(answer, other.ends, writing),
 					...(answer === null || answer.extra === stated.extra
 						? {}
 						: {
 								use: {
 									field: 'extra payment',
 									fields: { extra: answer.extra },
-									changes: `The extra with each payment becomes ${writeMoney(answer.extra, currency)} instead of ${writeMoney(stated.extra, currency)}.`
+									changes: useInWords(
+										'extra',
+										writeMoney(answer.extra, writing),
+										writeMoney(stated.extra, writing),
+										writing
+									)
 								}
 							})
 				};
@@ -203,7 +223,7 @@
 		><TypedField
 			{label}
 			{value}
-			{...monthText}
+			{...monthText(writing)}
 			onchange={(typed) => typed !== null && take(typed)}
 		/></span
 	>
@@ -213,7 +233,7 @@
 		><TypedField
 			label="Number of payments"
 			value={count}
-			{...countText}
+			{...countText(writing)}
 			side="right"
 			onchange={(typed) => typed !== null && (count = typed)}
 		/></span
@@ -226,7 +246,7 @@
 		<Choice
 			label="Question"
 			value={question}
-			options={QUESTIONS}
+			options={questions(writing)}
 			onchange={(value) => (question = value)}
 		/>
 	</div>
@@ -240,11 +260,11 @@
 			{@render blank()}.
 		{:else if question === 'rate'}
 			Paying {@render amount('Payment asked about', payment, (value) => (payment = value))} for
-			{@render number()} payments, the rate must be {@render blank()}.
+			{@render number()} payments, the rate would have to be {@render blank()}.
 		{:else if question === 'afford'}
 			{@render amount('Payment asked about', payment, (value) => (payment = value))}
 			{per} for
-			{@render number()} payments affords {@render blank()}.
+			{@render number()} payments pays off {@render blank()}.
 		{:else if question === 'paid'}
 			It was {@render amount('Earlier balance', before, (value) => (before = value))} in
 			{@render moment('Earlier month', since, (value) => (since = value))} and
@@ -253,7 +273,7 @@
 			{per}
 			was paid.
 		{:else}
-			To end when
+			To be paid off together with
 			{#if others.length > 0}
 				<span class="blank wide"
 					><Choice
@@ -266,7 +286,7 @@
 			{:else}
 				another one
 			{/if}
-			ends, add {@render blank()}.
+			, add {@render blank()}.
 		{/if}
 	</p>
 	<p class="below">{solved.answered.below}</p>

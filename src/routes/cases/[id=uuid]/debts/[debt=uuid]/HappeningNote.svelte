@@ -1,12 +1,16 @@
 <!-- One thing that happens over time, with all that can be said of it; what is typed counts at once. -->
 <script lang="ts">
-	import { FREQUENCIES, type CalendarDate, type PaymentsPerYear } from '$lib/core/calendar';
-	import type { Happening } from '$lib/core/happening';
+	import {
+		FREQUENCIES,
+		type CalendarDate,
+		type PaymentsPerYear
+	} from '$lib/core/quantities/calendar';
+	import type { Happening } from '$lib/core/debt/happenings';
 	import { newHappening } from '$lib/desk/debt-entry';
-	import type { DebtEntry, HappeningEntry } from '$lib/formats/debt-document';
-	import { frequencyWords } from '$lib/formats/frequency-text';
-	import { HAPPENING_KINDS } from '$lib/formats/happening-text';
-	import type { Currency } from '$lib/formats/money-text';
+	import type { DebtEntry, HappeningEntry } from '$lib/document/debt';
+	import { frequencyWords } from '$lib/words/amounts';
+	import { happeningKind, happeningKinds } from '$lib/words/debt';
+	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -17,27 +21,25 @@
 		happening: HappeningEntry;
 		/** Whether it is not among what happens yet. */
 		fresh: boolean;
-		currency: Currency;
+		writing: Writing;
 		asOf: CalendarDate;
 		anchor: HTMLElement;
 		onchange: (happening: HappeningEntry) => void;
 		onremove: () => void;
 		onclose: () => void;
 	}
-	const { debt, happening, fresh, currency, asOf, anchor, onchange, onremove, onclose }: Props =
+	const { debt, happening, fresh, writing, asOf, anchor, onchange, onremove, onclose }: Props =
 		$props();
 
-	const money = $derived(moneyText(currency));
-	const date = $derived(dateText(asOf));
+	const money = $derived(moneyText(writing));
+	const date = $derived(dateText(asOf, writing));
 	const { paymentsPerYear } = $derived(debt.lending);
-	const words = $derived(
-		HAPPENING_KINDS.find(({ value }) => value === happening.kind)?.words ?? ''
-	);
+	const words = $derived(happeningKind(happening.kind, writing));
 	const recurrences = $derived([
 		{ value: '0', words: 'once' },
 		...FREQUENCIES.filter((often) => often <= paymentsPerYear).map((often) => ({
 			value: String(often),
-			words: often === paymentsPerYear ? 'with every payment' : frequencyWords(often).every
+			words: often === paymentsPerYear ? 'with every payment' : frequencyWords(writing, often).every
 		}))
 	]);
 	const perYear = $derived('perYear' in happening ? (happening.perYear ?? 0) : 0);
@@ -62,7 +64,12 @@
 <Note title={fresh ? 'Add what happens' : `What happens: ${words}`} {anchor} {onclose}>
 	<div class="fields">
 		<span class="label">What</span>
-		<Choice label="What happens" value={happening.kind} options={HAPPENING_KINDS} onchange={turn} />
+		<Choice
+			label="What happens"
+			value={happening.kind}
+			options={happeningKinds(writing)}
+			onchange={turn}
+		/>
 		{#if 'perYear' in happening}
 			<span class="label">Amount</span>
 			<span data-first>
@@ -82,7 +89,7 @@
 					value={happening.amount}
 					{...money}
 					optional
-					placeholder="what is asked"
+					placeholder="the minimum"
 					onchange={(amount) => onchange({ ...happening, amount })}
 					onenter={onclose}
 				/>
@@ -93,7 +100,7 @@
 				<TypedField
 					label="New annual rate"
 					value={fresh ? null : happening.annual}
-					{...rateText}
+					{...rateText(writing)}
 					onchange={(annual) => annual !== null && onchange({ ...happening, annual })}
 					onenter={onclose}
 				/>
@@ -133,11 +140,11 @@
 		{#if happening.kind === 'charge'}
 			<span class="label">Which is</span>
 			<Choice
-				label="Kind of charge"
+				label="Purchase or fee"
 				value={happening.fee ? 'fee' : 'charge'}
 				options={[
 					{ value: 'fee', words: 'a fee' },
-					{ value: 'charge', words: 'a purchase or another charge' }
+					{ value: 'charge', words: 'a purchase' }
 				]}
 				onchange={(kind) => onchange({ ...happening, fee: kind === 'fee' })}
 			/>
@@ -159,7 +166,8 @@
 		{#if fresh && happening.kind === 'skip'}
 			<button type="button" onclick={() => onchange(happening)}>Add the missed payment</button>
 		{:else if fresh && happening.kind === 'payment'}
-			<button type="button" onclick={() => onchange(happening)}>Add: what is asked from then</button
+			<button type="button" onclick={() => onchange(happening)}
+				>Add: the minimum from then on</button
 			>
 		{:else if !fresh}
 			<button type="button" onclick={() => onchange({ ...happening, off: !happening.off })}>

@@ -1,44 +1,76 @@
-<!-- How the lender reckons: folded away, with what is set said in one line; each setting with its help. -->
+<!-- How the lender charges interest: folded away, with what is set said in one line; each setting with its help. -->
 <script lang="ts">
-	import type { PaymentsPerYear } from '$lib/core/calendar';
-	import { ZERO } from '$lib/core/money';
-	import type { DebtEntry, LendingEntry } from '$lib/formats/debt-document';
-	import {
-		BASES,
-		COMPOUNDINGS,
-		DAY_YEARS,
-		FREQUENCY_CHOICES,
-		lendingInWords,
-		ROUNDINGS,
-		TIMINGS
-	} from '$lib/formats/lending-text';
-	import type { Currency } from '$lib/formats/money-text';
-	import { countOf } from '$lib/formats/sentence';
+	import type { PaymentsPerYear } from '$lib/core/quantities/calendar';
+	import { ZERO } from '$lib/core/quantities/money';
+	import type { DebtEntry, LendingEntry } from '$lib/document/debt';
+	import { frequencyChoices } from '$lib/words/amounts';
+	import { lendingInWords, termInWords } from '$lib/words/debt';
+	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { countText, moneyText } from '../../debt-fields';
 
 	interface Props {
 		debt: DebtEntry;
-		currency: Currency;
+		writing: Writing;
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
 	}
-	const { debt, currency, onchange }: Props = $props();
+	const { debt, writing, onchange }: Props = $props();
 
 	const lending = $derived(debt.lending);
 	const asked = $derived(debt.asked);
 	const { interest } = $derived(lending);
-	const money = $derived(moneyText(currency));
-	const help = $derived(BASES.find(({ value }) => value === interest.basis)?.help ?? '');
+	const money = $derived(moneyText(writing));
 	const line = $derived(
-		[
-			lendingInWords(lending, currency),
-			...(debt.interestOnly > 0
-				? [`the first ${countOf(debt.interestOnly, 'payment')} interest alone`]
-				: []),
-			...(asked.kind === 'level' && asked.atTerm === 'continue' ? ['goes on after the term'] : [])
-		].join('; ')
+		[lendingInWords(lending, writing), ...termInWords(debt, writing)].join('; ')
 	);
+
+	/** The bases of interest, each with what it does to a rate of 12 % on 1,000.00. */
+	const BASES = [
+		{
+			value: 'nominal',
+			words: 'nominal',
+			help: 'The annual rate is shared out over the payments of a year: 12 % is 1 % a month, so 1,000.00 costs 10.00.'
+		},
+		{
+			value: 'effective',
+			words: 'effective',
+			help: 'The annual rate is what a whole year comes to, interest on interest included: 12 % is 0.9489 % a month, so 1,000.00 costs 9.49.'
+		},
+		{
+			value: 'daily',
+			words: 'by the day',
+			help: 'Each day costs its share of the annual rate: at 12 %, the 31 days of March on 1,000.00 cost 10.19.'
+		},
+		{
+			value: 'daily-compounded',
+			words: 'by the day, compounded',
+			help: 'Each day’s interest bears interest from the next day on: at 12 %, the 31 days of March on 1,000.00 cost 10.24.'
+		}
+	] as const;
+	const help = $derived(BASES.find(({ value }) => value === interest.basis)?.help ?? '');
+	const DAY_YEARS = [
+		{ value: '365', words: '365 days' },
+		{ value: '360', words: '360 days' },
+		{ value: 'actual', words: 'as many as it has' }
+	] as const;
+	/** How often nominal interest is compounded; 0: with each payment. */
+	const COMPOUNDINGS = [
+		{ value: '0', words: 'with each payment' },
+		{ value: '365', words: 'daily' },
+		{ value: '12', words: 'monthly' },
+		{ value: '4', words: 'quarterly' },
+		{ value: '2', words: 'half-yearly' },
+		{ value: '1', words: 'yearly' }
+	];
+	const TIMINGS = [
+		{ value: 'arrears', words: 'at the end of its period' },
+		{ value: 'advance', words: 'in advance' }
+	] as const;
+	const ROUNDINGS = [
+		{ value: 'cent', words: 'to the cent' },
+		{ value: 'none', words: 'not at all' }
+	] as const;
 
 	const lend = (fields: Partial<LendingEntry>) =>
 		onchange('how interest is charged', { lending: { ...lending, ...fields } });
@@ -66,7 +98,7 @@
 
 <details>
 	<summary>
-		<span class="name">How it is reckoned</span>
+		<span class="name">How interest is charged</span>
 		<span class="line">{line}</span>
 	</summary>
 	<div class="settings">
@@ -74,18 +106,13 @@
 		<Choice
 			label="How often a payment is due"
 			value={String(lending.paymentsPerYear)}
-			options={FREQUENCY_CHOICES}
+			options={frequencyChoices(writing)}
 			onchange={(often) => lend({ paymentsPerYear: Number(often) as PaymentsPerYear })}
 		/>
 		<p>How many payments a year the contract has: 26 for every second Friday.</p>
 
-		<span class="name">Interest is</span>
-		<Choice
-			label="How interest is charged"
-			value={interest.basis}
-			options={BASES}
-			onchange={turn}
-		/>
+		<span class="name">Basis</span>
+		<Choice label="Basis of interest" value={interest.basis} options={BASES} onchange={turn} />
 		<p>{help}</p>
 
 		{#if interest.basis === 'nominal'}
@@ -110,7 +137,7 @@
 			<p>What a day’s share is taken of: of 360 days, a year’s interest is that of 365 ÷ 360.</p>
 		{/if}
 
-		<span class="name">A payment comes</span>
+		<span class="name">A payment is due</span>
 		<Choice
 			label="When a payment is due"
 			value={lending.timing}
@@ -133,9 +160,9 @@
 		/>
 		<p>To the cent is what a lender can charge; not at all matches a sheet made by hand.</p>
 
-		<span class="name">Paid whole below</span>
+		<span class="name">Paid in full up to</span>
 		<TypedField
-			label="Balance that is paid whole"
+			label="Balance that is paid in full"
 			value={lending.clearBelow === ZERO ? null : lending.clearBelow}
 			{...money}
 			optional
@@ -150,13 +177,13 @@
 			<TypedField
 				label="Payments of interest alone"
 				value={debt.interestOnly === 0 ? null : debt.interestOnly}
-				{...countText}
+				{...countText(writing)}
 				optional
 				side="right"
 				placeholder="none"
 				onchange={(count) => onchange('payments of interest alone', { interestOnly: count ?? 0 })}
 			/>
-			<p>So many payments cover the interest and no more; then what is asked begins.</p>
+			<p>So many payments cover the interest and no more; then the minimum payment begins.</p>
 		{/if}
 
 		{#if asked.kind === 'percent' || asked.kind === 'interest-plus'}
@@ -171,9 +198,9 @@
 				onchange={(of) => onchange('minimum', { asked: { ...asked, of } })}
 			/>
 			<p>The statement has the period’s interest in it; some papers take the balance without it.</p>
-			<span class="name">Fees on top</span>
+			<span class="name">Fees added</span>
 			<Choice
-				label="Whether fees are asked for on top"
+				label="Whether fees are added to the minimum"
 				value={asked.plusFees ? 'yes' : 'no'}
 				options={[
 					{ value: 'no', words: 'no' },
@@ -182,7 +209,7 @@
 				onchange={(choice) =>
 					onchange('minimum', { asked: { ...asked, plusFees: choice === 'yes' } })}
 			/>
-			<p>Whether the minimum asks for a period’s fees in full, besides the percentage.</p>
+			<p>Whether a period’s fees are added to the minimum in full, besides the percentage.</p>
 		{:else if asked.kind === 'level' && asked.balloon === ZERO}
 			<span class="name">At the term</span>
 			<Choice

@@ -4,9 +4,9 @@
 </script>
 
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/calendar';
-	import type { Figure } from '$lib/core/figure';
-	import { dateOfPeriod, periodBy } from '$lib/core/run';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import type { Figure } from '$lib/core/working/debt-figure';
+	import { dateOfPeriod, periodBy } from '$lib/core/debt/run';
 	import {
 		carryOut,
 		measured,
@@ -14,11 +14,12 @@
 		type Carried,
 		type StatedDebt,
 		type Way
-	} from '$lib/core/ways';
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { readMoment, writeDate } from '$lib/formats/date-text';
-	import type { Currency } from '$lib/formats/money-text';
-	import { wayName } from '$lib/formats/way-text';
+	} from '$lib/core/debt/ways';
+	import type { DebtEntry } from '$lib/document/debt';
+	import { readMoment } from '$lib/reading/dates';
+	import { writeDate } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
+	import { wayName } from '$lib/words/debt';
 	import Schedule from '$lib/ui/Schedule.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import AddWays from './AddWays.svelte';
@@ -30,7 +31,7 @@
 		stated: StatedDebt;
 		carried: Carried;
 		baseline: Carried;
-		currency: Currency;
+		writing: Writing;
 		hue: string;
 		pointed: CalendarDate | null;
 		/** The day to bring into view. */
@@ -50,7 +51,7 @@
 		stated,
 		carried,
 		baseline,
-		currency,
+		writing,
 		hue,
 		pointed,
 		picked,
@@ -66,14 +67,14 @@
 	const dateOf = (k: number) => dateOfPeriod(run, k);
 
 	let schedule = $state<ReturnType<typeof Schedule>>();
-	let sought = $state.raw<CalendarDate | null>(null);
+	let wanted = $state.raw<CalendarDate | null>(null);
 	let finder = $state<HTMLElement>();
 
-	/** The first payment on or after the day that is sought, or else the last. */
+	/** The first payment on or after the day that is looked for, or else the last. */
 	function find(): void {
-		if (sought === null) return;
-		const before = periodBy(run, sought);
-		const exact = dateOf(before) === sought;
+		if (wanted === null) return;
+		const before = periodBy(run, wanted);
+		const exact = dateOf(before) === wanted;
 		void schedule?.show(Math.min(exact ? before : before + 1, run.periods));
 	}
 
@@ -107,17 +108,17 @@
 			>
 		</span>
 		{#if zone === 'payments'}
-			<span class="of">{wayName(carried.way, debt, currency)}</span>
+			<span class="of">{wayName(carried.way, debt, writing)}</span>
 			<button type="button" class="act" onclick={() => schedule?.foldAll()}>Fold years</button>
 			<span class="find" bind:this={finder} title="Find a date (/)">
 				<TypedField
 					label="Find a date"
-					value={sought}
-					read={(typed) => readMoment(typed, run.startDate)}
-					write={writeDate}
+					value={wanted}
+					read={(typed) => readMoment(typed, run.startDate, writing)}
+					write={(date) => writeDate(date, writing)}
 					optional
 					placeholder="find a date  /"
-					onchange={(date) => (sought = date)}
+					onchange={(date) => (wanted = date)}
 					onenter={find}
 				/>
 			</span>
@@ -125,7 +126,7 @@
 			<AddWays
 				{debt}
 				firstPayment={run.firstPayment}
-				{currency}
+				{writing}
 				onadd={(ways) => on.oncompare('ways compared', { compared: [...debt.compared, ...ways] })}
 			/>
 		{/if}
@@ -135,10 +136,10 @@
 			<Schedule
 				bind:this={schedule}
 				explained={carried}
-				{currency}
+				{writing}
 				pointed={pointed === null ? null : periodBy(run, pointed)}
 				picked={picked === null ? null : periodBy(run, picked)}
-				label="Every payment, {wayName(carried.way, debt, currency)}"
+				label="Every payment, {wayName(carried.way, debt, writing)}"
 				onpoint={(k) => onpoint(k === null ? null : dateOf(k))}
 				onopen={(figure, element) => on.onopen(figure, element, carried.way)}
 				onadd={(k, element) => on.onadd(dateOf(k), element)}
@@ -149,12 +150,12 @@
 			<WaysTable
 				{debt}
 				{rows}
-				{currency}
+				{writing}
 				picked={carried.way}
 				{hue}
 				onpick={on.onway}
 				onopen={on.onopen}
-				onbaseline={(way) => on.oncompare('what is measured against', { baseline: way })}
+				onbaseline={(way) => on.oncompare('what is compared with', { baseline: way })}
 				onpay={on.onpay}
 				onremove={(way) =>
 					on.oncompare('ways compared', {

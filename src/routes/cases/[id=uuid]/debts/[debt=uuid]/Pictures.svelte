@@ -1,21 +1,21 @@
 <!-- The balance over time with what happens on the same axis, and how each payment splits. -->
 <script lang="ts">
-	import { addDays, type CalendarDate } from '$lib/core/calendar';
-	import { dueNear, repetitions, type Happening } from '$lib/core/happening';
-	import type { Cents } from '$lib/core/money';
-	import { dateOfPeriod, periodBy } from '$lib/core/run';
-	import { splitOf } from '$lib/core/split';
-	import type { StatedDebt } from '$lib/core/ways';
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { happeningInWords } from '$lib/formats/happening-text';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
+	import { addDays, type CalendarDate } from '$lib/core/quantities/calendar';
+	import { dueNear, repetitions, type Happening } from '$lib/core/debt/happenings';
+	import { dateOfPeriod, periodBy } from '$lib/core/debt/run';
+	import { paymentPartsOf } from '$lib/core/debt/payment-parts';
+	import type { StatedDebt } from '$lib/core/debt/ways';
+	import type { DebtEntry } from '$lib/document/debt';
+	import { happeningInWords } from '$lib/words/debt';
+	import { writeWholeMoney } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
 	import {
 		datesShown,
 		monthSentence,
 		pictureInWords,
-		splitInWords,
+		partsInWords,
 		type NamedRun
-	} from '$lib/formats/picture-text';
+	} from '$lib/words/pictures';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import SplitPicture from '$lib/ui/SplitPicture.svelte';
@@ -29,7 +29,7 @@
 		stated: StatedDebt;
 		/** The picked run first, then those that it is seen against. */
 		shown: readonly [NamedRun, ...NamedRun[]];
-		currency: Currency;
+		writing: Writing;
 		/** The custom property that holds the debt's hue. */
 		hue: string;
 		pointed: CalendarDate | null;
@@ -41,7 +41,7 @@
 		onchange: (happening: DebtEntry['happenings'][number]) => void;
 		onremove: (id: string) => void;
 	}
-	const { debt, stated, shown, currency, hue, pointed, onpoint, onpick, ...on }: Props = $props();
+	const { debt, stated, shown, writing, hue, pointed, onpoint, onpick, ...on }: Props = $props();
 
 	let whole = $state(false);
 	let scale = $state.raw<TimeScale | null>(null);
@@ -50,11 +50,11 @@
 	const axis = $derived(axisEnd(shown, whole));
 	const until = $derived(axis?.until ?? run.lastDate);
 	const dates = $derived(datesShown(shown, until));
-	const month = $derived(pointed === null ? null : monthSentence(shown, pointed, currency));
-	const lines = $derived(wayLines(shown, hue));
+	const month = $derived(pointed === null ? null : monthSentence(shown, pointed, writing));
+	const lines = $derived(wayLines(shown, hue, writing));
 	const balances = $derived({ lines, until, pointed, amount: wholeAmount, onscale });
 
-	const split = $derived(splitOf(run));
+	const split = $derived(paymentPartsOf(run));
 	const at = $derived(pointed === null ? -1 : periodBy(run, pointed));
 	const bars = $derived({
 		bars: split.bars.map(({ from, year, interest, principal }) => ({
@@ -72,7 +72,7 @@
 		debt.happenings.map((item) => ({
 			id: item.id,
 			date: item.date,
-			text: happeningInWords(item as Happening, paymentsPerYear, currency),
+			text: happeningInWords(item as Happening, paymentsPerYear, writing),
 			off: item.off,
 			again: repetitions(item, stated.known, run.lastDate)
 		}))
@@ -86,9 +86,9 @@
 		);
 	}
 
-	/** An amount on an axis: without decimals. */
+	/** An amount on an axis. */
 	function wholeAmount(amount: number): string {
-		return writeMoney(Math.round(amount) as Cents, currency).replace(/\.\d+$/, '');
+		return writeWholeMoney(amount, writing);
 	}
 
 	const dateOf = (day: number) => addDays('1970-01-01' as CalendarDate, Math.round(day));
@@ -131,7 +131,7 @@
 	<div class="chart">
 		<BalancePicture
 			picture={balances}
-			words={pictureInWords(shown)}
+			words={pictureInWords(shown, writing)}
 			{dates}
 			{onpoint}
 			{onpick}
@@ -141,7 +141,7 @@
 	<div class="chart bars">
 		<SplitPicture
 			picture={bars}
-			words={splitInWords(split, currency)}
+			words={partsInWords(split, writing)}
 			onpoint={(bar) => onpoint(bar === null ? null : dayOfBar(bar))}
 			onpick={(bar) => {
 				const date = dayOfBar(bar);
@@ -210,7 +210,7 @@
 		min-width: 0;
 	}
 
-	/* Where there is no room beside it, how payments split stands below what is owed. */
+	/* Where there is no room beside it, how payments split is below what is owed. */
 	@media (width < 900px) {
 		.pictures {
 			grid-template: auto 260px auto auto 180px / minmax(0, 1fr) auto;

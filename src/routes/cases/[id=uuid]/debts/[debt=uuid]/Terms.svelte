@@ -1,15 +1,14 @@
-<!-- What is known of the debt and what the client pays on it, each changed where it stands. -->
+<!-- What is known of the debt and what the client pays on it, each changed in its place. -->
 <script lang="ts">
-	import type { CalendarDate, PaymentsPerYear } from '$lib/core/calendar';
-	import { ZERO, type Cents } from '$lib/core/money';
-	import { percent as percentage, type Percent } from '$lib/core/rate';
-	import type { Run } from '$lib/core/run';
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { writeLongDate } from '$lib/formats/date-text';
-	import { frequencyWords } from '$lib/formats/frequency-text';
-	import { FREQUENCY_CHOICES } from '$lib/formats/lending-text';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { asksMinimum } from '$lib/formats/way-text';
+	import type { CalendarDate, PaymentsPerYear } from '$lib/core/quantities/calendar';
+	import { ZERO, type Cents } from '$lib/core/quantities/money';
+	import { percent as percentage, type Percent } from '$lib/core/quantities/rate';
+	import type { Run } from '$lib/core/debt/run';
+	import type { DebtEntry } from '$lib/document/debt';
+	import { writeLongDate, writeMoney } from '$lib/reading/written';
+	import { frequencyChoices, frequencyWords } from '$lib/words/amounts';
+	import type { Writing } from '$lib/reading/writing';
+	import { asksMinimum } from '$lib/words/debt';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import AskedFields from '../../AskedFields.svelte';
@@ -18,20 +17,20 @@
 
 	interface Props {
 		debt: DebtEntry;
-		currency: Currency;
+		writing: Writing;
 		asOf: CalendarDate;
 		/** The debt as it asks, and as it is paid; null while something is missing. */
 		asked: Run | null;
 		paid: Run | null;
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
 	}
-	const { debt, currency, asOf, asked, paid, onchange }: Props = $props();
+	const { debt, writing, asOf, asked, paid, onchange }: Props = $props();
 
-	const { money, rate, firstDue } = $derived(debtFieldReaders(currency, asOf));
+	const { money, rate, firstDue } = $derived(debtFieldReaders(writing, asOf));
 	const minimum = $derived(asksMinimum(debt));
-	const today = $derived(asked ? writeMoney(asked.firstPayment, currency) : '');
+	const today = $derived(asked ? writeMoney(asked.firstPayment, writing) : '');
 	const pays = $derived(debt.pays);
-	const { adverb } = $derived(frequencyWords(debt.lending.paymentsPerYear));
+	const { adverb } = $derived(frequencyWords(writing, debt.lending.paymentsPerYear));
 
 	type PaysKind = DebtEntry['pays']['kind'];
 	const choices = $derived<{ value: PaysKind; words: string }[]>([
@@ -41,7 +40,10 @@
 		{ value: 'interest-plus', words: 'interest + %' }
 	]);
 	const chosen = $derived<PaysKind>(!minimum && pays.kind === 'held' ? 'asked' : pays.kind);
-	const portions = [{ value: '0', words: 'as often as due' }, ...FREQUENCY_CHOICES];
+	const portions = $derived([
+		{ value: '0', words: 'as often as due' },
+		...frequencyChoices(writing)
+	]);
 
 	const change = (to: DebtEntry['pays']) => onchange('payment', { pays: to });
 
@@ -75,7 +77,7 @@
 <section aria-labelledby="terms">
 	<h2 id="terms">Terms</h2>
 	<div class="term">
-		<span class="name">Balance <small>on {writeLongDate(asOf)}</small></span>
+		<span class="name">Balance <small>on {writeLongDate(asOf, writing)}</small></span>
 		<TypedField
 			label="Balance"
 			value={debt.balance}
@@ -107,19 +109,19 @@
 			onchange={(date) => onchange('first due date', { firstDue: date })}
 		/>
 	</div>
-	<div class="asked" role="group" aria-label="How what is asked is worked out">
-		<span class="label">{debt.asked.kind === 'level' ? 'Asked are' : 'Minimum is'}</span>
+	<div class="asked" role="group" aria-label="The minimum payment">
+		<span class="label">{debt.asked.kind === 'level' ? 'Equal payments' : 'Minimum payment'}</span>
 		<span class="label right">{debt.asked.kind === 'level' ? 'how many' : 'how much'}</span>
 		<span class="label">{debt.asked.kind === 'level' ? 'balloon' : 'at least'}</span>
 		<span class="label right">rounded up</span>
 		<AskedFields
 			asked={debt.asked}
-			{currency}
+			{writing}
 			of="this debt"
 			onchange={(changed) => onchange('minimum', { asked: changed })}
 		/>
 	</div>
-	<Lending {debt} {currency} {onchange} />
+	<Lending {debt} {writing} {onchange} />
 </section>
 
 <section aria-labelledby="pays">
@@ -134,7 +136,7 @@
 			<TypedField
 				label="Percentage paid"
 				value={pays.percent}
-				{...minimumPercentText}
+				{...minimumPercentText(writing)}
 				side="right"
 				onchange={(percent) => percent !== null && change({ kind: 'interest-plus', percent })}
 			/>
@@ -142,10 +144,10 @@
 	{:else}
 		<div class="term">
 			<span class="name">
-				Held <small>or else {minimum ? 'the minimum' : 'as agreed'}</small>
+				Amount <small>empty: {minimum ? 'the minimum' : 'as agreed'}</small>
 			</span>
 			<TypedField
-				label="Amount held"
+				label="Amount paid"
 				value={pays.kind === 'fixed' ? pays.amount : null}
 				{...money}
 				optional

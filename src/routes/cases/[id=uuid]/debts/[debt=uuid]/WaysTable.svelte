@@ -1,25 +1,23 @@
 <!--
-	Ways of paying the same debt as rows, each against the baseline. The picked one speaks in the sentence,
+	Ways of paying the same debt as rows, each compared with the baseline. The picked one speaks in the sentence,
 	the pictures and the schedule; any of them can become the debt's own.
 -->
 <script lang="ts">
-	import type { Figure } from '$lib/core/figure';
-	import type { Cents } from '$lib/core/money';
-	import { sameWay, type Measured, type Way } from '$lib/core/ways';
-	import { writeShortMonth } from '$lib/formats/date-text';
-	import type { DebtEntry } from '$lib/formats/debt-document';
-	import { grouped } from '$lib/formats/decimal-text';
-	import { writeMoney, type Currency } from '$lib/formats/money-text';
-	import { againstInWords, costInWords, endInWords } from '$lib/formats/run-text';
-	import { wayName } from '$lib/formats/way-text';
+	import type { Figure } from '$lib/core/working/debt-figure';
+	import type { Cents } from '$lib/core/quantities/money';
+	import { sameWay, type Measured, type Way } from '$lib/core/debt/ways';
+	import { grouped, writeMoney, writeShortMonth } from '$lib/reading/written';
+	import type { DebtEntry } from '$lib/document/debt';
+	import type { Writing } from '$lib/reading/writing';
+	import { costInWords, differenceInWords, endInWords, wayName } from '$lib/words/debt';
 	import IconButton from '$lib/ui/IconButton.svelte';
-	import { Check, Scale, Trash2 } from '@lucide/svelte';
+	import { Scale, Trash2 } from '@lucide/svelte';
 	import { sorted, type SortColumn, type Sorting } from './compared-ways';
 
 	interface Props {
 		debt: DebtEntry;
 		rows: readonly Measured[];
-		currency: Currency;
+		writing: Writing;
 		picked: Way;
 		/** The custom property that holds the debt's hue. */
 		hue: string;
@@ -29,15 +27,15 @@
 		onpay: (way: Way) => void;
 		onremove: (way: Way) => void;
 	}
-	const { debt, rows, currency, picked, hue, ...on }: Props = $props();
+	const { debt, rows, writing, picked, hue, ...on }: Props = $props();
 
 	const COLUMNS: readonly { readonly column: SortColumn; readonly head: string }[] = [
-		{ column: 'first', head: 'first' },
+		{ column: 'first', head: 'first payment' },
 		{ column: 'payments', head: 'payments' },
 		{ column: 'paid off', head: 'paid off' },
 		{ column: 'interest', head: 'interest' },
 		{ column: 'total', head: 'total paid' },
-		{ column: 'cost', head: '1.00 costs' },
+		{ column: 'cost', head: 'cost per 1.00' },
 		{ column: 'sooner', head: 'sooner' },
 		{ column: 'less', head: 'less interest' }
 	];
@@ -46,8 +44,8 @@
 	const shown = $derived(sorted(rows, sorting));
 	const ended = $derived(rows.filter(({ run }) => run.ending.status === 'cleared'));
 	const longest = $derived(Math.max(1, ...ended.map(({ run }) => yearsTaken(run))));
-	const dearest = $derived(Math.max(1, ...ended.map(({ run }) => run.totalInterest)));
-	const money = (amount: Cents) => writeMoney(amount, currency);
+	const costliest = $derived(Math.max(1, ...ended.map(({ run }) => run.totalInterest)));
+	const money = (amount: Cents) => writeMoney(amount, writing);
 
 	/** How long a way takes, for the length of its bar. */
 	const yearsTaken = (run: Measured['run']) => run.periods / run.paymentsPerYear;
@@ -101,8 +99,8 @@
 			{@const isPicked = sameWay(way, picked)}
 			{@const isBaseline = sameWay(way, debt.baseline)}
 			{@const ends = run.ending.status === 'cleared'}
-			{@const words = againstInWords(against, currency)}
-			{@const name = wayName(way, debt, currency)}
+			{@const words = differenceInWords(against, writing)}
+			{@const name = wayName(way, debt, writing)}
 			{@const added = debt.compared.some((other) => sameWay(way, other))}
 			<tr class:picked={isPicked} onclick={() => on.onpick(way)}>
 				<th scope="row" class="way">
@@ -127,14 +125,18 @@
 				>
 				<td class:never={!ends}>
 					{#if ends}
-						{@render cell(way, { of: 'run', name: 'payoffDate' }, endInWords(run, writeShortMonth))}
+						{@render cell(
+							way,
+							{ of: 'run', name: 'payoffDate' },
+							endInWords(run, writing, writeShortMonth)
+						)}
 						{@render bar(yearsTaken(run) / longest, false)}
-					{:else}{endInWords(run, writeShortMonth)}{/if}
+					{:else}{endInWords(run, writing, writeShortMonth)}{/if}
 				</td>
 				<td class="interest">
 					{#if ends}
 						{@render cell(way, { of: 'run', name: 'totalInterest' }, money(run.totalInterest))}
-						{@render bar(run.totalInterest / dearest, true)}
+						{@render bar(run.totalInterest / costliest, true)}
 					{:else}—{/if}
 				</td>
 				<td
@@ -152,7 +154,7 @@
 						)}{:else}—{/if}</td
 				>
 				{#if isBaseline}
-					<td colspan="2" class="baseline">all are measured against this</td>
+					<td colspan="2" class="baseline">the others are compared with this</td>
 				{:else}
 					{@const both = against.kind === 'both end'}
 					<td class="against"
@@ -174,26 +176,29 @@
 					><span>
 						{#if !isBaseline}
 							<IconButton
-								title="Measure all against this"
-								label="Measure all against: {name}"
+								title="Compare the others with this"
+								label="Compare the others with: {name}"
 								onclick={() => on.onbaseline(way)}
 							>
 								<Scale size={15} aria-hidden="true" />
 							</IconButton>
 						{/if}
 						{#if way.kind !== 'paid'}
-							<IconButton
+							<button
+								type="button"
+								class="use"
+								aria-label="Use it: {name}"
 								title="Make this the debt’s way of paying"
-								label="Pay so: {name}"
-								onclick={() => on.onpay(way)}
+								onclick={(event) => {
+									event.stopPropagation();
+									on.onpay(way);
+								}}>Use it</button
 							>
-								<Check size={15} aria-hidden="true" />
-							</IconButton>
 						{/if}
 						{#if added}
 							<IconButton
-								title="Take this away"
-								label="Take away: {name}"
+								title="Remove this way"
+								label="Remove: {name}"
 								onclick={() => on.onremove(way)}
 							>
 								<Trash2 size={15} aria-hidden="true" />
@@ -334,8 +339,16 @@
 		padding: 0;
 	}
 
-	.tools span {
+	.tools > span {
 		display: flex;
+		align-items: center;
 		justify-content: end;
+	}
+
+	.use {
+		padding: 0 6px;
+		color: var(--act);
+		font-weight: 600;
+		white-space: nowrap;
 	}
 </style>

@@ -1,9 +1,9 @@
-/** The ways of paying that stand beside each other, and in which order. */
-import type { CalendarDate, PaymentsPerYear } from '$lib/core/calendar';
-import { costPerUnit } from '$lib/core/run';
-import { sameWay, type Measured, type Way } from '$lib/core/ways';
-import type { DebtEntry } from '$lib/formats/debt-document';
-import { asksMinimum } from '$lib/formats/way-text';
+/** The ways of paying that are beside each other, and in which order. */
+import type { CalendarDate, PaymentsPerYear } from '$lib/core/quantities/calendar';
+import { costPerUnit } from '$lib/core/debt/run';
+import { sameWay, type Measured, type Way } from '$lib/core/debt/ways';
+import type { DebtEntry } from '$lib/document/debt';
+import { asksMinimum } from '$lib/words/debt';
 
 /** As it is paid, as it asks, today's minimum where there is one, and those that were added. */
 export function waysBeside(debt: DebtEntry): Way[] {
@@ -12,11 +12,11 @@ export function waysBeside(debt: DebtEntry): Way[] {
 		{ kind: 'asked' },
 		...(asksMinimum(debt) ? [{ kind: 'held' as const }] : [])
 	];
-	return [...always, ...debt.compared.filter((way) => stands(debt, way))];
+	return [...always, ...debt.compared.filter((way) => isThere(debt, way))];
 }
 
 /** Whether a way still means something: what it leaves out may have been deleted or switched off. */
-export function stands({ happenings }: DebtEntry, way: Way): boolean {
+export function isThere({ happenings }: DebtEntry, way: Way): boolean {
 	return way.kind !== 'without' || happenings.some(({ id, off }) => id === way.happening && !off);
 }
 

@@ -1,6 +1,7 @@
-import { addMonths, monthsBetween, type CalendarDate } from '$lib/core/calendar';
-import { dateOfPeriod, owedAfter, type Run } from '$lib/core/run';
-import { endLabel, type NamedRun } from '$lib/formats/picture-text';
+import { addMonths, monthsBetween, type CalendarDate } from '$lib/core/quantities/calendar';
+import { dateOfPeriod, owedAfter, type Run } from '$lib/core/debt/run';
+import { endLabel, type NamedRun } from '$lib/words/pictures';
+import type { Writing } from '$lib/reading/writing';
 import type { BalanceLine } from '$lib/ui/balance-chart';
 
 /** How the lines that are not picked are told apart: the baseline, then the debt as it is paid. */
@@ -17,14 +18,14 @@ function periodsDrawn({ periods }: Run): number[] {
 }
 
 /** The lines of the picture; the first run is the picked one, filled in the debt's hue. */
-export function wayLines(shown: readonly NamedRun[], hue: string): BalanceLine[] {
+export function wayLines(shown: readonly NamedRun[], hue: string, writing: Writing): BalanceLine[] {
 	return shown.map(({ name, run }, index) => ({
 		id: name,
 		points: periodsDrawn(run).map((k) => ({
 			date: dateOfPeriod(run, k),
 			balance: owedAfter(run, k)
 		})),
-		label: endLabel({ name, run }),
+		label: endLabel({ name, run }, writing),
 		ends: run.ending.status === 'cleared' ? run.ending.payoffDate : null,
 		dash: DASHES[index] ?? [],
 		hue: index === 0 ? hue : null

@@ -1,0 +1,41 @@
+import type { DebtTerms } from './terms';
+import type { Percent } from '../quantities/rate';
+import { amountIn } from './recurring';
+import type { Run, RunRow } from './run';
+
+/** What is out of the ordinary in one period of a run. */
+export type Mark =
+	| { readonly kind: 'extra' }
+	| { readonly kind: 'missed' }
+	| { readonly kind: 'new payment' }
+	| { readonly kind: 'new rate'; readonly annual: Percent }
+	| { readonly kind: 'charge' }
+	/** Principal is negative: the balance grew. */
+	| { readonly kind: 'grown' }
+	| { readonly kind: 'balloon' }
+	| { readonly kind: 'last' };
+
+/** The marks of a period; what comes with every payment is not one. */
+export function marksOf(terms: DebtTerms, run: Run, row: RunRow): Mark[] {
+	const { k } = row;
+	const { paymentChanges = [], rateChanges = [], skips = [] } = terms;
+	const rate = rateChanges.findLast(({ from }) => from === k);
+	const seldom = terms.extras.filter(({ every }) => every !== 1);
+	const last = k === run.periods && run.ending.status === 'cleared';
+	return [
+		...(rate ? [{ kind: 'new rate' as const, annual: rate.annual }] : []),
+		...(paymentChanges.some(({ from }) => from === k) ? [{ kind: 'new payment' as const }] : []),
+		...(skips.includes(k) && row.scheduled === 0 ? [{ kind: 'missed' as const }] : []),
+		...(row.extra > 0 && amountIn(seldom, k) > 0 ? [{ kind: 'extra' as const }] : []),
+		...(row.charges > 0 ? [{ kind: 'charge' as const }] : []),
+		...(row.principal < 0 ? [{ kind: 'grown' as const }] : []),
+		...(last && balloonOf(terms, row) ? [{ kind: 'balloon' as const }] : []),
+		...(last ? [{ kind: 'last' as const }] : [])
+	];
+}
+
+/** Whether the last payment has the balloon of the agreed term in it. */
+function balloonOf({ payment }: DebtTerms, { scheduled }: RunRow): boolean {
+	const rule = payment.kind === 'interest-only' ? payment.then : payment;
+	return rule.kind === 'level' && !!rule.balloon && scheduled >= rule.balloon;
+}

@@ -1,0 +1,320 @@
+import { dueDate, type CalendarDate, type PaymentsPerYear } from '../quantities/calendar';
+import type { DebtTerms } from './terms';
+import { LARGEST_BALANCE, roundedBy, roundedShare, type Cents } from '../quantities/money';
+import { askedBy } from './payment';
+import { anchorOf, daysOfPeriod } from './period-days';
+import { interestOn, type PeriodDays } from '../quantities/rate';
+import { amountIn, feesIn } from './recurring';
+import { beforeTheFirst, enterStretch, settledFrom } from './stretches';
+
+/** One period of a run (contract, section 3), money in minor units. */
+export interface RunRow {
+	/** 1, 2, 3 … */
+	readonly k: number;
+	readonly date: CalendarDate;
+	readonly opening: Cents;
+	readonly charges: Cents;
+	readonly interest: Cents;
+	readonly scheduled: Cents;
+	readonly extra: Cents;
+	/** scheduled + extra */
+	readonly paid: Cents;
+	/** paid − interest − charges; negative where the balance grew. */
+	readonly principal: Cents;
+	readonly closing: Cents;
+	readonly interestSoFar: Cents;
+}
+
+/** How a run ends (contract, section 6): an answer in each case, never an error. */
+export type Ending =
+	| { readonly status: 'cleared'; readonly payoffDate: CalendarDate }
+	| {
+			readonly status: 'never';
+			/** The lowest closing balance, and the period that first reached it (0: the start). */
+			readonly lowest: Cents;
+			readonly lowestPeriod: number;
+			readonly lowestDate: CalendarDate;
+			/** What the period after the lowest balance added to it; 0 where it stays the same. */
+			readonly growth: Cents;
+	  }
+	| { readonly status: 'beyond'; readonly limit: 'a hundred years' | 'largest balance' };
+
+/** The totals of a run (contract, section 6), money in minor units. */
+export interface RunTotals {
+	readonly ending: Ending;
+	readonly starting: Cents;
+	/** Periods run: to the payoff, or until the ending was decided. */
+	readonly periods: number;
+	readonly totalInterest: Cents;
+	readonly totalCharges: Cents;
+	readonly totalPaid: Cents;
+	readonly totalPrincipal: Cents;
+	readonly firstPayment: Cents;
+	/** The last period's payment, extras included. */
+	readonly finalPayment: Cents;
+	/** The largest balance, the starting balance included. */
+	readonly peak: Cents;
+	readonly closing: Cents;
+	readonly lastDate: CalendarDate;
+}
+
+/**
+ * A run with every period, as plain data. Of each period as little is kept as gives the rest; it is made
+ * into a row when it is looked at (`rowAt`): a screen shows thirty of a thousand.
+ */
+export interface Run extends RunTotals {
+	readonly startDate: CalendarDate;
+	readonly firstDue: CalendarDate;
+	readonly paymentsPerYear: PaymentsPerYear;
+	readonly kept: Trace;
+}
+
+/** What is kept of the periods, in minor units. */
+interface Trace {
+	/** Two numbers for each period: its closing, and what has been paid so far. */
+	readonly trace: number[];
+	/** For each period its extra payments; empty where the debt has none. */
+	readonly extraPaid: number[];
+	/** For each period the charges so far; empty where the debt has none. */
+	readonly chargedSoFar: number[];
+}
+
+/** What is left of sums of fractions where nothing is owed, in minor units. */
+const NOISE = 1e-6;
+
+/** A hundred years of periods; a run that needs more is `beyond`. */
+const YEARS_FOLLOWED = 100;
+
+/** One debt, period by period (contract, sections 2 to 7). */
+export function run(terms: DebtTerms): Run {
+	const kept: Trace = { trace: [], extraPaid: [], chargedSoFar: [] };
+	const { firstDue, paymentsPerYear } = terms;
+	const startDate = dateOf(terms, 0);
+	// Added to the totals, which nobody else has: spread into a new object they take longer than 360 rows.
+	return Object.assign(walk(terms, kept), { kept, startDate, firstDue, paymentsPerYear });
+}
+
+/** The same run without its periods: takes no memory for each. */
+export function runTotals(terms: DebtTerms): RunTotals {
+	return walk(terms, null);
+}
+
+/** Period k of a run, from 1 to its last; undefined beyond. */
+export function rowAt(run: Run, k: number): RunRow | undefined {
+	if (k < 1 || k > run.periods) return undefined;
+	const row = unroundedAt(run, k);
+	return {
+		k,
+		date: dueDate(run.firstDue, k, run.paymentsPerYear),
+		opening: shown(row.opening),
+		charges: shown(row.charges),
+		interest: shown(row.interest),
+		scheduled: shown(row.paid - row.extra),
+		extra: shown(row.extra),
+		paid: shown(row.paid),
+		principal: shown(row.opening - row.closing),
+		closing: shown(row.closing),
+		interestSoFar: shown(row.closing - run.starting + paidSoFar(run, k) - chargesSoFar(run, k))
+	};
+}
+
+/** What period k, from 1 to the last, is made of, in minor units as they are carried: not rounded. */
+export function unroundedAt(run: Run, k: number) {
+	const opening = closingOf(run, k - 1);
+	const closing = closingOf(run, k);
+	const paid = paidSoFar(run, k) - paidSoFar(run, k - 1);
+	const charges = chargesSoFar(run, k) - chargesSoFar(run, k - 1);
+	const extra = run.kept.extraPaid[k - 1] ?? 0;
+	return { opening, charges, interest: closing - opening + paid - charges, paid, extra, closing };
+}
+
+/** What was paid beyond the scheduled payments. */
+export function totalExtra({ kept }: Run): Cents {
+	return shown(kept.extraPaid.reduce((total, amount) => total + amount, 0));
+}
+
+/** What is owed after period k; period 0 is the start, and after the last one nothing changes. */
+export function owedAfter(run: Run, k: number): Cents {
+	return shown(closingOf(run, k));
+}
+
+/** Full precision is carried and shown rounded; whole minor units stay what they are. */
+const shown = (amount: number) => Math.round(amount) as Cents;
+
+function closingOf({ kept, starting, closing }: Run, k: number): number {
+	return k === 0 ? starting : (kept.trace[2 * k - 2] ?? closing);
+}
+
+const paidSoFar = ({ kept }: Run, k: number) => (k === 0 ? 0 : (kept.trace[2 * k - 1] ?? 0));
+const chargesSoFar = ({ kept }: Run, k: number) => kept.chargedSoFar[k - 1] ?? 0;
+
+/** The date of a period of a run; 0 is its start. */
+export function dateOfPeriod(
+	{ startDate, firstDue, paymentsPerYear }: Run,
+	k: number
+): CalendarDate {
+	return k === 0 ? startDate : dueDate(firstDue, k, paymentsPerYear);
+}
+
+/** The last period of a run that is due by a day; 0 before the first. */
+export function periodBy(run: Run, date: CalendarDate): number {
+	let [due, later] = [0, run.periods + 1];
+	while (later - due > 1) {
+		const middle = Math.floor((due + later) / 2);
+		if (dateOfPeriod(run, middle) <= date) due = middle;
+		else later = middle;
+	}
+	return due;
+}
+
+/** What each 1.00 owed costs, in hundredths: total paid ÷ starting balance; null where nothing was owed. */
+export function costPerUnit(totals: Pick<RunTotals, 'starting' | 'totalPaid'>): number | null {
+	return totals.starting === 0 ? null : roundedShare(totals.totalPaid, 100, totals.starting);
+}
+
+/**
+ * The loop that every run is (contract, section 3). It calls plain functions on plain data, for these
+ * become part of it when it is compiled; closures would not.
+ */
+function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
+	const { extras, charges, clearBelow, paymentsPerYear, skips = [] } = terms;
+	const stretch = beforeTheFirst(terms);
+	let { rate, asking, next, freezesAt } = stretch;
+	// The commonest stretch, a nominal rate and one amount, is not asked what it is in every period: what it
+	// needs is read once.
+	let isExact = false;
+	let annual = 0;
+	let denominator = 1;
+	let inverse = 1;
+	let isFixed = false;
+	let amount = 0;
+	const period = { days: 0, leapDays: 0 };
+	// By days or not: changes of the rate leave that as it is.
+	const anchor = rate.kind === 'days' ? anchorOf(terms) : null;
+	const advance = terms.timing === 'advance';
+	const hasSkips = skips.length > 0;
+	const hasExtras = extras.length > 0;
+	const hasCharges = charges.length > 0;
+	const settled = settledFrom(terms);
+	const horizon = YEARS_FOLLOWED * paymentsPerYear;
+
+	let k = 0;
+	let balance: number = terms.opening;
+	let totalInterest = 0;
+	let totalCharges = 0;
+	let totalPaid = 0;
+	let firstPayment = 0;
+	let paid = 0;
+	let growth = 0;
+	let peak = balance;
+	let lowest = balance;
+	let lowestPeriod = 0;
+	let limit: 'a hundred years' | 'largest balance' | null = null;
+
+	while (balance > 0) {
+		k += 1;
+		const opening = balance;
+		if (k === next) {
+			enterStretch(stretch, terms, k, opening);
+			({ rate, asking, next, freezesAt } = stretch);
+			isExact = rate.kind === 'exact';
+			if (rate.kind === 'exact') ({ annual, denominator, inverse } = rate);
+			isFixed = asking.kind === 'fixed';
+			if (asking.kind === 'fixed') ({ amount } = asking);
+		}
+		if (anchor !== null) daysOfPeriod(terms, anchor, k, period);
+		const charged = hasCharges ? amountIn(charges, k) : 0;
+		const fees = hasCharges ? feesIn(charges, k) : 0;
+		const bearing = opening + charged;
+		// In advance the payment comes first, and interest is charged on what remains.
+		const before = advance
+			? 0
+			: isExact
+				? roundedBy(bearing, annual, denominator, inverse)
+				: interestOn(rate, bearing, period);
+		const statement = bearing + before;
+		const asked = isFixed ? amount : askedBy(asking, bearing, before, fees);
+		if (k === freezesAt) {
+			isFixed = true;
+			amount = asked;
+			stretch.asking = { kind: 'fixed', amount };
+		}
+		const due = hasSkips && skips.includes(k) ? 0 : asked;
+		const scheduled = due > statement || statement <= clearBelow ? statement : due;
+		const extra = hasExtras ? Math.min(amountIn(extras, k), statement - scheduled) : 0;
+		paid = scheduled + extra;
+		// In full precision the sum may miss the statement by its last bits; in minor units only by whole ones.
+		if (statement - paid < NOISE) paid = statement;
+		const interest = advance ? interestOn(rate, statement - paid, period) : before;
+		balance = bearing + interest - paid;
+
+		totalInterest += interest;
+		totalCharges += charged;
+		totalPaid += paid;
+		if (k === 1) firstPayment = paid;
+		if (balance > peak) peak = balance;
+		if (kept !== null) {
+			kept.trace.push(balance, totalPaid);
+			if (hasExtras) kept.extraPaid.push(extra);
+			if (hasCharges) kept.chargedSoFar.push(totalCharges);
+		}
+
+		// The lowest balance counts from the opening of the first settled period.
+		if (k <= settled) {
+			lowest = opening;
+			lowestPeriod = k - 1;
+		}
+		if (balance < lowest) {
+			lowest = balance;
+			lowestPeriod = k;
+			if (k < horizon) continue;
+		}
+		if (k === lowestPeriod + 1) growth = balance - opening;
+		if (k >= settled && k - lowestPeriod === paymentsPerYear) break;
+		if (balance > LARGEST_BALANCE) limit = 'largest balance';
+		else if (k === horizon && balance > 0) limit = 'a hundred years';
+		if (limit !== null) break;
+	}
+
+	const lastDate = dateOf(terms, k);
+	return {
+		ending: endingOf(terms, { lastDate, balance, limit, lowest, lowestPeriod, growth }),
+		starting: terms.opening,
+		periods: k,
+		totalInterest: shown(totalInterest),
+		totalCharges: shown(totalCharges),
+		totalPaid: shown(totalPaid),
+		totalPrincipal: shown(totalPaid - totalInterest - totalCharges),
+		firstPayment: shown(firstPayment),
+		finalPayment: shown(paid),
+		peak: shown(peak),
+		closing: shown(balance),
+		lastDate
+	};
+}
+
+interface LoopEnd {
+	readonly lastDate: CalendarDate;
+	readonly balance: number;
+	readonly limit: 'a hundred years' | 'largest balance' | null;
+	readonly lowest: number;
+	readonly lowestPeriod: number;
+	readonly growth: number;
+}
+
+function endingOf(terms: DebtTerms, end: LoopEnd): Ending {
+	if (end.balance === 0) return { status: 'cleared', payoffDate: end.lastDate };
+	if (end.limit !== null) return { status: 'beyond', limit: end.limit };
+	return {
+		status: 'never',
+		lowest: shown(end.lowest),
+		lowestPeriod: end.lowestPeriod,
+		lowestDate: dateOf(terms, end.lowestPeriod),
+		growth: shown(end.growth)
+	};
+}
+
+/** The due date of a period; that of period 0 is the day of the opening balance. */
+function dateOf({ asOf, firstDue, paymentsPerYear }: DebtTerms, period: number): CalendarDate {
+	return period === 0 && asOf !== undefined ? asOf : dueDate(firstDue, period, paymentsPerYear);
+}

@@ -1,0 +1,160 @@
+/**
+ * What is in force when: the rule that asks and the rate that is charged, from period to period. A run is
+ * cut into stretches in which neither changes, so that its loop has nothing to look up inside one.
+ */
+import type { DebtTerms, LevelTerms, PaymentRule } from './terms';
+import { levelPayment, type AskingRule } from './payment';
+import {
+	periodicFraction,
+	periodicRate,
+	type Percent,
+	type PeriodicRate,
+	type RateTerms
+} from '../quantities/rate';
+import { amountsSettledFrom } from './recurring';
+
+const NONE: readonly never[] = [];
+
+/** The stretch that a period lies in. */
+export interface Stretch {
+	asking: AskingRule;
+	rate: PeriodicRate;
+	/** The annual rate behind it, in ten-thousandths of a percent. */
+	annual: Percent;
+	/** The first period of the next stretch; Infinity where this one is the last. */
+	next: number;
+	/** The period whose payment is asked from then on; 0 where none is. */
+	freezesAt: number;
+	/** The payment rule as stated, and the period from which its own periods count. */
+	rule: PaymentRule;
+	ruleFrom: number;
+}
+
+/** The stretch before the first period: nothing is in force yet, and period 1 begins the first. */
+export function beforeTheFirst(terms: DebtTerms): Stretch {
+	return {
+		asking: { kind: 'whole' },
+		rate: periodicRate(terms.rate, terms.paymentsPerYear, terms.interestRounding),
+		annual: terms.rate.annual,
+		next: 1,
+		freezesAt: 0,
+		rule: terms.payment,
+		ruleFrom: 1
+	};
+}
+
+/** Moves on to the stretch that begins with period k, whose opening balance a level rule amortizes. */
+export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, opening: number): void {
+	const { paymentChanges = NONE, rateChanges = NONE, paymentsPerYear } = terms;
+	const newRate = rateChanges.findLast(({ from }) => from === k);
+	const newRule = paymentChanges.findLast(({ from }) => from === k);
+	const rateNow = rateIn(terms, k);
+	stretch.rate = periodicRate(rateNow, paymentsPerYear, terms.interestRounding);
+	stretch.annual = rateNow.annual;
+
+	let { rule, ruleFrom } = stretch;
+	if (newRule) {
+		rule = newRule.rule;
+		ruleFrom = k;
+	}
+	while (rule.kind === 'interest-only' && k >= ruleFrom + rule.periods) {
+		ruleFrom += rule.periods;
+		rule = rule.then;
+	}
+	if (rule.kind === 'level' && newRate?.reamortize && k > ruleFrom) {
+		const left = ruleFrom + rule.periods - k;
+		if (left > 0) {
+			rule = { ...rule, periods: left };
+			ruleFrom = k;
+		}
+	}
+	stretch.rule = rule;
+	stretch.ruleFrom = ruleFrom;
+	stretch.freezesAt = rule.kind === 'frozen-minimum' && k === ruleFrom ? k : 0;
+	if (k === ruleFrom || rule.kind !== 'frozen-minimum') {
+		const i = periodicFraction(rateNow, paymentsPerYear);
+		stretch.asking = askingRule(stretch, terms, k, opening, i);
+	}
+	stretch.next = nextChange(stretch, terms, k);
+}
+
+/** The rate that is charged in period k: that of the last change up to then. */
+function rateIn({ rate, rateChanges = NONE }: DebtTerms, k: number): RateTerms {
+	if (rateChanges.length === 0) return rate;
+	const { annual } = rateChanges.reduce(
+		(latest, change) => (change.from <= k && change.from >= latest.from ? change : latest),
+		{ from: 0, annual: rate.annual }
+	);
+	return { ...rate, annual };
+}
+
+/** What the rule in force asks from period k on. */
+function askingRule(
+	{ rule, ruleFrom, asking }: Stretch,
+	terms: DebtTerms,
+	k: number,
+	opening: number,
+	i: number
+): AskingRule {
+	switch (rule.kind) {
+		case 'fixed':
+			return rule;
+		case 'minimum':
+		case 'frozen-minimum':
+			return { ...rule, kind: 'minimum', rounding: terms.interestRounding ?? 'cent' };
+		case 'interest-only':
+			return { kind: 'interest' };
+		case 'level': {
+			if (k === ruleFrom + rule.periods - 1 && settles(rule)) return { kind: 'whole' };
+			if (k === ruleFrom) return { kind: 'fixed', amount: levelPayment(rule, opening, i, terms) };
+			// A rate that changes, or a term that was missed, leaves the payment as it is.
+			return asking;
+		}
+	}
+}
+
+const settles = ({ atTerm = 'settle' }: LevelTerms) => atTerm === 'settle';
+
+/** The first period after k in which the rate or what is asked may change. */
+function nextChange({ rule, ruleFrom }: Stretch, terms: DebtTerms, k: number): number {
+	const { paymentChanges = NONE, rateChanges = NONE } = terms;
+	const own =
+		rule.kind === 'interest-only'
+			? ruleFrom + rule.periods
+			: rule.kind === 'level' && settles(rule)
+				? ruleFrom + rule.periods - 1
+				: Infinity;
+	let next = own > k ? own : Infinity;
+	for (const { from } of paymentChanges) if (from > k && from < next) next = from;
+	for (const { from } of rateChanges) if (from > k && from < next) next = from;
+	return next;
+}
+
+/**
+ * The first settled period of a debt (contract, section 6): from it on there is no change of rate or
+ * payment that has not begun, no skip, no interest-only phase, no rest of a stated term, and no extra or
+ * charge that still begins, ends or comes more rarely than once a year.
+ */
+export function settledFrom(terms: DebtTerms): number {
+	const { paymentChanges = NONE, rateChanges = NONE, skips = NONE, extras, charges } = terms;
+	let settled = Math.max(
+		1,
+		amountsSettledFrom(extras, terms.paymentsPerYear),
+		amountsSettledFrom(charges, terms.paymentsPerYear)
+	);
+	for (const { from } of rateChanges) settled = Math.max(settled, from);
+	for (const k of skips) settled = Math.max(settled, k + 1);
+	// A rule's own term or phase counts until another rule replaces it.
+	let ends = 1 + statedPeriods(terms.payment);
+	for (const { from, rule } of paymentChanges) {
+		settled = Math.max(settled, from);
+		ends = from + statedPeriods(rule);
+	}
+	return Math.max(settled, ends);
+}
+
+/** For how many periods a rule has a phase or a term of its own. */
+function statedPeriods(rule: PaymentRule): number {
+	if (rule.kind === 'interest-only') return rule.periods + statedPeriods(rule.then);
+	return rule.kind === 'level' ? rule.periods : 0;
+}

@@ -1,0 +1,90 @@
+import type { CalendarDate, PaymentsPerYear } from '../quantities/calendar';
+import type { Cents } from '../quantities/money';
+import type { InterestRounding, Percent, RateTerms } from '../quantities/rate';
+
+/**
+ * A minimum payment rule (contract, section 4):
+ * max(`floor`, up(`percent` · base + [interest if `plusInterest`] + [fees if `plusFees`])).
+ */
+export interface MinimumTerms {
+	readonly percent: Percent;
+	/** `statement`: balance, charges and interest; `opening`: balance and charges, before interest. */
+	readonly of: 'statement' | 'opening';
+	readonly plusInterest: boolean;
+	readonly plusFees: boolean;
+	/** Rounded up to a multiple of so many minor units; 0: half away from zero to the minor unit. */
+	readonly roundUpTo: Cents;
+	readonly floor: Cents;
+}
+
+/** Equal payments to an end after `periods`, with an optional balloon then (contract, section 4). */
+export interface LevelTerms {
+	readonly periods: number;
+	readonly balloon?: Cents;
+	readonly roundPayment?: 'nearest' | 'up';
+	/** What happens at the term: the whole rest is due, or payments go on until nothing is owed. */
+	readonly atTerm?: 'settle' | 'continue';
+}
+
+/** The payment rules (contract, section 4). */
+export type PaymentRule =
+	| { readonly kind: 'fixed'; readonly amount: Cents }
+	| ({ readonly kind: 'level' } & LevelTerms)
+	| ({ readonly kind: 'minimum' } & MinimumTerms)
+	/** The minimum of the first period, then that amount for ever. */
+	| ({ readonly kind: 'frozen-minimum' } & MinimumTerms)
+	/** The interest alone for so many periods, then another rule, whose own periods count from there. */
+	| { readonly kind: 'interest-only'; readonly periods: number; readonly then: PaymentRule };
+
+/** Another rule from a period on. */
+interface PaymentChange {
+	readonly from: number;
+	readonly rule: PaymentRule;
+}
+
+/** Another rate from a period on; a level payment is set anew only where `reamortize` says so. */
+interface RateChange {
+	readonly from: number;
+	readonly annual: Percent;
+	readonly reamortize?: boolean;
+}
+
+/** An amount in period `from`, then every `every` periods up to `until` (contract, section 5). */
+export interface Recurring {
+	readonly from: number;
+	/** Periods between two; absent: once. */
+	readonly every?: number;
+	/** The last period in which it may fall; absent: to the end. */
+	readonly until?: number;
+	readonly amount: Cents;
+}
+
+/** What is added to the balance on a period's first day (contract, section 4, `charges`). */
+export interface Charge extends Recurring {
+	readonly fee: boolean;
+}
+
+/** All that a run needs to know about one debt. */
+export interface DebtTerms {
+	readonly opening: Cents;
+	readonly rate: RateTerms;
+	readonly paymentsPerYear: PaymentsPerYear;
+	readonly firstDue: CalendarDate;
+	/** The day of the opening balance; absent: one period before the first due date. */
+	readonly asOf?: CalendarDate;
+	/** In arrears unless stated: a payment at the end of its period, or at its start. */
+	readonly timing?: 'arrears' | 'advance';
+	readonly interestRounding?: InterestRounding;
+	readonly payment: PaymentRule;
+	readonly paymentChanges?: readonly PaymentChange[];
+	readonly rateChanges?: readonly RateChange[];
+	/** Periods in which nothing is scheduled. */
+	readonly skips?: readonly number[];
+	/** A statement balance at or below this is paid whole. */
+	readonly clearBelow: Cents;
+	readonly extras: readonly Recurring[];
+	readonly charges: readonly Charge[];
+}
+
+/** A debt but for how it is paid. */
+export type Known = Omit<DebtTerms, 'payment'>;

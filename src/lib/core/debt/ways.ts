@@ -1,0 +1,298 @@
+/** One debt as its statement and its client have it, and the ways in which it could be paid. */
+import {
+	addMonths,
+	dueDate,
+	dueDatesUntil,
+	endOfMonth,
+	type CalendarDate,
+	type PaymentsPerYear
+} from '../quantities/calendar';
+import { difference, type Difference } from './difference';
+import type { DebtTerms, Known, PaymentRule, Recurring } from './terms';
+import { happeningTerms, isLenders, type Happening } from './happenings';
+import { roundedShare, ZERO, type Cents } from '../quantities/money';
+import type { Percent } from '../quantities/rate';
+import { rowAt, run, runTotals, type Run } from './run';
+import { anchorOf } from './period-days';
+import { blankPeriod, openPeriod } from './period';
+import { least, paymentFor } from './solve';
+import { beforeTheFirst } from './stretches';
+
+/** What the client pays as a rule. */
+export type Pays =
+	/** Whatever is asked. */
+	| { readonly kind: 'asked' }
+	/** The first payment that is asked, held. */
+	| { readonly kind: 'held' }
+	/** One amount, as often as is due or (`paymentsPerYear`) more or less often. */
+	| {
+			readonly kind: 'fixed';
+			readonly amount: Cents;
+			readonly paymentsPerYear: PaymentsPerYear | null;
+	  }
+	| { readonly kind: 'interest-plus'; readonly percent: Percent };
+
+export interface StatedDebt {
+	/** The debt itself, without anything that happens to it later. */
+	readonly known: Known;
+	readonly asked: PaymentRule;
+	readonly pays: Pays;
+	/** Paid on top, with every payment. */
+	readonly extra: Cents;
+	/** What happens over time, without what is switched off. */
+	readonly happenings: readonly Happening[];
+}
+
+/** A way in which a debt could be paid. What the lender decides happens in each of them. */
+export type Way =
+	/** As the client pays it, with all that happens. */
+	| { readonly kind: 'paid' }
+	/** As the client pays it, without one thing that happens. */
+	| { readonly kind: 'without'; readonly happening: string }
+	| { readonly kind: 'asked' }
+	| { readonly kind: 'held' }
+	| { readonly kind: 'interest-plus'; readonly percent: Percent }
+	| { readonly kind: 'fixed'; readonly amount: Cents; readonly extra: Cents }
+	/** The smallest amount that ends it within so many months. */
+	| { readonly kind: 'ends-in'; readonly months: number }
+	/** The money of a year in other portions. */
+	| { readonly kind: 'portions'; readonly paymentsPerYear: PaymentsPerYear };
+
+/** A way, carried out. */
+export interface Carried {
+	readonly way: Way;
+	readonly terms: DebtTerms;
+	readonly run: Run;
+}
+
+export function carryOut(debt: StatedDebt, way: Way): Carried {
+	const terms = wayTerms(debt, way);
+	return { way, terms, run: run(terms) };
+}
+
+/** A way beside the one it is measured against. */
+export interface Measured extends Carried {
+	readonly against: Difference;
+}
+
+export function measured(carried: Carried, baseline: Carried): Measured {
+	return { ...carried, against: difference(carried.run, baseline.run) };
+}
+
+/** Whether two ways are the same one. */
+export function sameWay(one: Way, other: Way): boolean {
+	const text = (way: Way) => JSON.stringify(Object.entries(way).sort());
+	return text(one) === text(other);
+}
+
+/** The debt with all that its lender decides, but for how it is paid. */
+function lentTerms({ known, asked, happenings }: StatedDebt): Known {
+	return { ...known, ...happeningTerms(happenings.filter(isLenders), known, asked) };
+}
+
+/**
+ * A debt as a plan takes it: what is asked of it, and all that happens but a payment of the client's
+ * choice, which the plan decides.
+ */
+export function plannedTerms({ known, asked, happenings }: StatedDebt): DebtTerms {
+	const kept = happenings.filter(({ kind }) => kind !== 'payment');
+	return { ...known, ...happeningTerms(kept, known, asked), payment: asked };
+}
+
+/** The debt with everything that happens to it, its extra too, but for the amount that is paid as a rule. */
+export function termsNow(debt: StatedDebt): Known {
+	return paidTerms({ ...debt, pays: { kind: 'fixed', amount: ZERO, paymentsPerYear: null } });
+}
+
+/** What is paid as a rule is, from a period on, less than what is asked. */
+export interface Uncovered {
+	readonly date: CalendarDate;
+	/** What is asked in that period, and paid. */
+	readonly asked: Cents;
+	readonly paid: Cents;
+	/** The smallest amount with which that is nowhere so; null where there is none. */
+	readonly covers: Cents | null;
+}
+
+/**
+ * Where the same amount in each period comes to be less than the minimum that is asked: a rate that changes, an
+ * offer that ends. Null where it never is, where what is paid follows what is asked, and where less is paid from
+ * the first payment on.
+ */
+export function uncovered(debt: StatedDebt): Uncovered | null {
+	const { pays, asked, known } = debt;
+	const isOften = pays.kind === 'fixed' && pays.paymentsPerYear !== null;
+	if (asked.kind !== 'minimum' || isOften || known.timing === 'advance') return null;
+	if (pays.kind !== 'held' && pays.kind !== 'fixed') return null;
+	const found = firstBelow(paidTerms(debt), asked);
+	if (!found || found.k === 1) return null;
+	const covers = least(
+		found.paid,
+		found.asked * 4,
+		(amount) => firstBelow({ ...paidTerms(debt), payment: fixed(amount as Cents) }, asked) === null,
+		found.asked
+	);
+	const { date, asked: due, paid } = found;
+	return { date, asked: due as Cents, paid: paid as Cents, covers: covers as Cents | null };
+}
+
+/** The first period of a debt whose scheduled payment is less than another rule asks, none that is skipped. */
+function firstBelow(terms: DebtTerms, asked: PaymentRule) {
+	const paid = run(terms);
+	const asking = { ...terms, payment: asked, paymentChanges: [], skips: [] };
+	const stretch = beforeTheFirst(asking);
+	const anchor = anchorOf(terms);
+	const due = blankPeriod();
+	for (let k = 1; k <= paid.periods; k += 1) {
+		const row = rowAt(paid, k);
+		if (!row) break;
+		openPeriod(asking, anchor, stretch, k, row.opening, due);
+		if (due.asked > row.scheduled && !terms.skips?.includes(k)) {
+			return { k, date: row.date, asked: due.asked, paid: row.scheduled };
+		}
+	}
+	return null;
+}
+
+/** The terms of a debt that is paid in one way. */
+export function wayTerms(debt: StatedDebt, way: Way): DebtTerms {
+	const lent = lentTerms(debt);
+	switch (way.kind) {
+		case 'paid':
+			return paidTerms(debt);
+		case 'without': {
+			const rest = debt.happenings.filter(({ id }) => id !== way.happening);
+			return paidTerms({ ...debt, happenings: rest });
+		}
+		case 'asked':
+			return { ...lent, payment: debt.asked };
+		case 'held':
+			return { ...lent, payment: heldRule(debt.asked) };
+		case 'interest-plus':
+			return { ...lent, payment: interestPlus(debt.asked, way.percent) };
+		case 'fixed':
+			return { ...lent, payment: fixed(way.amount), extras: withEach(way.extra, []) };
+		case 'ends-in': {
+			const periods = periodsWithin(debt, way.months);
+			const { smallest, level } = paymentFor(lent, periods);
+			return { ...lent, payment: fixed(smallest?.amount ?? level) };
+		}
+		case 'portions': {
+			const { paymentsPerYear } = way;
+			const portion = portionOf(debt, paymentsPerYear);
+			return { ...lentTerms(paidAs(debt, paymentsPerYear)), payment: fixed(portion) };
+		}
+	}
+}
+
+/** How a way that is not the client's would be written down as the client's; null where it is already. */
+export function paysAs(
+	debt: StatedDebt,
+	way: Way
+): { readonly pays: Pays; readonly extra: Cents } | null {
+	const { payment, paymentsPerYear } = wayTerms(debt, way);
+	switch (way.kind) {
+		case 'paid':
+		case 'without':
+			return null;
+		case 'asked':
+		case 'held':
+			return { pays: { kind: way.kind }, extra: ZERO };
+		case 'interest-plus':
+			return { pays: way, extra: ZERO };
+		case 'fixed':
+		case 'ends-in':
+		case 'portions': {
+			const amount = payment.kind === 'fixed' ? payment.amount : ZERO;
+			const other = paymentsPerYear === debt.known.paymentsPerYear ? null : paymentsPerYear;
+			const extra = way.kind === 'fixed' ? way.extra : ZERO;
+			return { pays: { kind: 'fixed', amount, paymentsPerYear: other }, extra };
+		}
+	}
+}
+
+/** What debts come to together: owed now, asked for the first payment, and how much of that is interest. */
+export interface CaseTotals {
+	readonly owed: Cents;
+	readonly asked: Cents;
+	readonly interest: Cents;
+}
+
+/** Of runs of debts that are paid as they ask. */
+export function caseTotals(asked: readonly Run[]): CaseTotals {
+	let owed = 0;
+	let first = 0;
+	let interest = 0;
+	for (const run of asked) {
+		owed += run.starting;
+		first += run.firstPayment;
+		interest += rowAt(run, 1)?.interest ?? 0;
+	}
+	return { owed: owed as Cents, asked: first as Cents, interest: interest as Cents };
+}
+
+/** As the client pays it, with all that happens. */
+function paidTerms(debt: StatedDebt): DebtTerms {
+	const { pays, extra, happenings } = debt;
+	const often = pays.kind === 'fixed' ? pays.paymentsPerYear : null;
+	const { known, asked } = often === null ? debt : paidAs(debt, often);
+	const happening = happeningTerms(happenings, known, asked);
+	const extras = withEach(extra, happening.extras);
+	return { ...known, ...happening, extras, payment: paidRule(pays, asked) };
+}
+
+function paidRule(pays: Pays, asked: PaymentRule): PaymentRule {
+	switch (pays.kind) {
+		case 'asked':
+			return asked;
+		case 'held':
+			return heldRule(asked);
+		case 'fixed':
+			return fixed(pays.amount);
+		case 'interest-plus':
+			return interestPlus(asked, pays.percent);
+	}
+}
+
+/** The debt with payments at another frequency, the first of them one such period after the start. */
+function paidAs(debt: StatedDebt, paymentsPerYear: PaymentsPerYear): StatedDebt {
+	const { known } = debt;
+	const start = known.asOf ?? dueDate(known.firstDue, 0, known.paymentsPerYear);
+	const firstDue = dueDate(start, 2, paymentsPerYear);
+	return { ...debt, known: { ...known, paymentsPerYear, firstDue } };
+}
+
+/** What is paid in a year, all that happens once left out, in so many portions. */
+function portionOf(debt: StatedDebt, portions: PaymentsPerYear): Cents {
+	const terms = paidTerms({ ...debt, happenings: debt.happenings.filter(isLenders) });
+	return roundedShare(runTotals(terms).firstPayment, terms.paymentsPerYear, portions);
+}
+
+/** How many payments fall due within so many months of the start; at least one. */
+function periodsWithin({ known }: StatedDebt, months: number): number {
+	const start = known.asOf ?? dueDate(known.firstDue, 0, known.paymentsPerYear);
+	const until = endOfMonth(addMonths(start, months));
+	return Math.max(1, dueDatesUntil(known.firstDue, until, known.paymentsPerYear));
+}
+
+/** Where what is asked changes with the balance, its first amount; else it is held already. */
+function heldRule(asked: PaymentRule): PaymentRule {
+	return asked.kind === 'minimum' ? { ...asked, kind: 'frozen-minimum' } : asked;
+}
+
+/** The interest and a percentage; floor and rounding are those of the minimum, where it has them. */
+function interestPlus(asked: PaymentRule, percent: Percent): PaymentRule {
+	const terms =
+		asked.kind === 'minimum'
+			? asked
+			: { of: 'statement' as const, plusFees: true, roundUpTo: ZERO, floor: ZERO };
+	return { ...terms, kind: 'minimum', percent, plusInterest: true };
+}
+
+function withEach(extra: Cents, others: readonly Recurring[]): readonly Recurring[] {
+	return extra === 0 ? others : [{ from: 1, every: 1, amount: extra }, ...others];
+}
+
+function fixed(amount: Cents): PaymentRule {
+	return { kind: 'fixed', amount };
+}

@@ -1,0 +1,282 @@
+/** What is asked about a plan: the money it needs, what more money buys, how it compares with another. */
+import { addMonths, monthsBetween, type CalendarDate } from '../quantities/calendar';
+import type { Difference } from '../debt/difference';
+import { roundedShare, type Cents } from '../quantities/money';
+import { planTotals } from './walk';
+import {
+	firstMonthOf,
+	monthEnds,
+	openMonth,
+	passOn,
+	pay,
+	planDebt,
+	statedIn,
+	stillOwed
+} from './month';
+import type { Plan, PlannedDebt, PlanTerms, PlanTotals } from './terms';
+import { percent, WHOLE, type Percent } from '../quantities/rate';
+import { least } from '../debt/solve';
+
+/** Nothing but what each debt asks. */
+export const ONLY_ASKED: PlanTerms = {
+	budget: { kind: 'required' },
+	oneOffs: [],
+	budgetChanges: [],
+	order: 'listed',
+	listed: []
+};
+
+/**
+ * What all debts ask in the month in which a plan begins, where nothing but that is paid before; of debts that
+ * are gone by then, nothing.
+ */
+export function askedAtBegin(debts: readonly PlannedDebt[], begins = 1): Cents {
+	const first = firstMonthOf(debts);
+	const endOf = monthEnds(debts);
+	let open = debts.map((debt, index) => planDebt(debt, index, [], first)).filter(stillOwed);
+	for (let month = 1; ; month += 1) {
+		const { asked, money } = openMonth(ONLY_ASKED, month, open, endOf(month));
+		if (month >= begins) return asked as Cents;
+		passOn(open, money - asked, ONLY_ASKED.order);
+		for (const debt of open) pay(debt, month);
+		open = open.filter(stillOwed);
+	}
+}
+
+/**
+ * The month in which a new plan begins unless the counselor says otherwise (contract, section 9): that of the
+ * latest first due date, those first due more than a month after the day of the figures aside.
+ */
+export function usualBegin(debts: readonly PlannedDebt[], asOf: CalendarDate): number {
+	const within = addMonths(asOf, 1);
+	const owed = debts.filter(({ terms }) => terms.opening > 0 && terms.firstDue <= within);
+	const months = owed.map(({ terms }) => monthsBetween(firstMonthOf(debts), terms.firstDue) + 1);
+	return Math.max(1, ...months);
+}
+
+/** How the month's money falls short of what is asked; null where it never does. */
+export function shortfallOf({ shortMonths, kept }: Plan): {
+	/** The most that a month lacks. */
+	readonly most: Cents;
+	/** How much of what is asked is there in the first short month, to the hundredth of a percent. */
+	readonly coveredAtFirst: Percent;
+} | null {
+	const month = kept[(shortMonths[0]?.month ?? 0) - 1];
+	if (!month) return null;
+	const most = Math.max(...shortMonths.map(({ missing }) => missing)) as Cents;
+	const covered = roundedShare(month.money, WHOLE / 100, month.asked);
+	return { most, coveredAtFirst: percent(100 * covered) };
+}
+
+/** One plan against another: also how much less interest and fees together; negative: more. */
+export type PlanDifference =
+	| (Extract<Difference, { kind: 'both end' }> & { readonly costLess: Cents })
+	| Exclude<Difference, { kind: 'both end' }>;
+
+/** How much sooner and how much less it costs than another plan: only plans that end can be measured so. */
+export function planDifference(plan: PlanTotals, other: PlanTotals): PlanDifference {
+	const [mine, theirs] = [plan.ending, other.ending];
+	if (mine.status === 'cleared' && theirs.status === 'cleared') {
+		return {
+			kind: 'both end',
+			monthsSooner: monthsBetween(mine.payoffDate, theirs.payoffDate),
+			interestLess: (other.totalInterest - plan.totalInterest) as Cents,
+			costLess: (other.totalCost - plan.totalCost) as Cents
+		};
+	}
+	if (mine.status === 'cleared') return { kind: 'only this ends' };
+	return { kind: theirs.status === 'cleared' ? 'only the other ends' : 'neither ends' };
+}
+
+/** The debt whose end another plan moves furthest, and by how many months sooner this one has it gone. */
+export function furthestMoved(
+	plan: PlanTotals,
+	other: PlanTotals
+): { readonly id: string; readonly monthsSooner: number } | null {
+	const before = new Map(other.debts.map(({ id, payoffMonth }) => [id, payoffMonth]));
+	let furthest: { id: string; monthsSooner: number } | null = null;
+	for (const { id, payoffMonth } of plan.debts) {
+		const then = before.get(id) ?? null;
+		if (payoffMonth === null || then === null) continue;
+		const monthsSooner = then - payoffMonth;
+		if (Math.abs(monthsSooner) > Math.abs(furthest?.monthsSooner ?? 0)) {
+			furthest = { id, monthsSooner };
+		}
+	}
+	return furthest;
+}
+
+/** The plan with another amount a month, the same one in every month. */
+export const paying = (plan: PlanTerms, amount: number): PlanTerms => ({
+	...plan,
+	budget: { kind: 'constant', amount: amount as Cents },
+	budgetChanges: []
+});
+
+/**
+ * The smallest amount a month, the same one in every month, that a condition holds for; null where not even
+ * all that is owed at once is enough. More money must never undo the condition. `under` says what becomes of
+ * a plan's money before it is followed.
+ */
+export function leastMoney(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	holds: (totals: PlanTotals) => boolean,
+	under: (plan: PlanTerms) => PlanTerms = (same) => same
+): Cents | null {
+	const at = (amount: number) => holds(planTotals(debts, under(paying(plan, amount))));
+	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
+	return least(0, everything, at, askedAtBegin(debts, plan.begins)) as Cents | null;
+}
+
+/** The smallest amount a month with which no month is short. */
+export const moneyThatCovers = (debts: readonly PlannedDebt[], plan: PlanTerms): Cents | null =>
+	leastMoney(
+		debts,
+		plan,
+		({ shortMonths, ending }) => shortMonths.length === 0 && ending.status !== 'refused'
+	);
+
+/** What would cure short months: the amount stated from one month on, until another one is. */
+export interface Cure {
+	/** The stretch of months in which the first short one lies: its first, and that of the next; null: to the end. */
+	readonly from: number;
+	readonly until: number | null;
+	/** The smallest amount a month in it with which none of them is short. */
+	readonly amount: Cents;
+}
+
+/**
+ * What would cover what is asked in the stretch of months in which the money first falls short; null where it
+ * never does, or no amount would. Only a constant amount can fall short.
+ */
+export function cureOf(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	{ shortMonths }: Pick<PlanTotals, 'shortMonths'>
+): Cure | null {
+	const [short] = shortMonths;
+	if (!short || plan.budget.kind !== 'constant') return null;
+	const { from, until } = stretchOf(plan, short.month);
+	const covered = (amount: number) => {
+		const totals = planTotals(debts, stating(plan, from, amount as Cents));
+		const within = ({ month }: { readonly month: number }) =>
+			month >= from && (!until || month < until);
+		return totals.ending.status !== 'refused' && !totals.shortMonths.some(within);
+	};
+	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
+	const guess = statedIn(plan, short.month) + short.missing;
+	const amount = least(0, everything, covered, guess);
+	return amount === null ? null : { from, until, amount: amount as Cents };
+}
+
+/** The months in which the amount of one month is stated: from one, until another. */
+function stretchOf({ begins = 1, budgetChanges }: PlanTerms, month: number) {
+	const starts = budgetChanges.map(({ from }) => from);
+	const later = starts.filter((from) => from > month);
+	return {
+		from: Math.max(begins, ...starts.filter((from) => from <= month)),
+		until: later.length > 0 ? Math.min(...later) : null
+	};
+}
+
+/** The plan with another amount from the month on in which one is stated. */
+export function stating(plan: PlanTerms, from: number, amount: Cents): PlanTerms {
+	const { budget, budgetChanges, begins = 1 } = plan;
+	const ruling = Math.max(
+		0,
+		...budgetChanges.map((change) => (change.from <= from ? change.from : 0))
+	);
+	if (ruling === 0) {
+		return budget.kind === 'constant' ? { ...plan, budget: { ...budget, amount } } : plan;
+	}
+	// What was stated for a month before the plan begins rules from its beginning.
+	const isRuling = (change: { readonly from: number }) =>
+		change.from === ruling && (ruling === from || from === begins);
+	return {
+		...plan,
+		budgetChanges: budgetChanges.map((change) =>
+			isRuling(change) ? { ...change, amount } : change
+		)
+	};
+}
+
+/** The smallest amount a month with which everything is paid off within so many months. */
+export const moneyThatEnds = (
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	months: number
+): Cents | null =>
+	leastMoney(
+		debts,
+		plan,
+		(totals) => totals.ending.status === 'cleared' && totals.months <= months
+	);
+
+/**
+ * The smallest amount a month, more than the present one and at most twice that, with which a debt is gone
+ * before a month; null where there is none.
+ */
+export function moneyThatEndsSooner(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	{ id, month }: { readonly id: string; readonly month: number },
+	present: Cents
+): Cents | null {
+	const sooner = (amount: number) => {
+		const { payoffMonth } = planTotals(debts, paying(plan, amount)).debts.find(
+			(debt) => debt.id === id
+		) ?? { payoffMonth: null };
+		return payoffMonth !== null && payoffMonth < month;
+	};
+	return least(present + 1, 2 * present, sooner, present + 1) as Cents | null;
+}
+
+/** The plan with so much more in every month. */
+export function withMore({ budget, budgetChanges, ...plan }: PlanTerms, more: number): PlanTerms {
+	const raised = (amount: number) => (amount + more) as Cents;
+	return {
+		...plan,
+		budget:
+			budget.kind === 'constant'
+				? { kind: budget.kind, amount: raised(budget.amount) }
+				: {
+						kind: 'required-plus',
+						extra: raised(budget.kind === 'required-plus' ? budget.extra : 0)
+					},
+		budgetChanges: budgetChanges.map((change) => ({ ...change, amount: raised(change.amount) }))
+	};
+}
+
+/**
+ * The months in which something happens: the plan begins, a debt is gone, a rate changes, the money begins or
+ * ceases to be short, or comes from elsewhere.
+ */
+export function eventMonths(
+	{ kept, debts }: Plan,
+	{ begins = 1, oneOffs, budgetChanges }: PlanTerms
+): number[] {
+	const months = new Set<number>();
+	if (begins > 1) months.add(begins);
+	for (const { payoffMonth } of debts) if (payoffMonth) months.add(payoffMonth);
+	for (const { month } of oneOffs) months.add(month);
+	for (const { from } of budgetChanges) months.add(from);
+	kept.forEach(({ month, missing, shares }, index) => {
+		const before = kept[index - 1];
+		if (!before) {
+			if (missing > 0) months.add(month);
+			return;
+		}
+		if (missing > 0 !== before.missing > 0) months.add(month);
+		const rates = new Map(before.shares.map((share) => [share.index, share.annual]));
+		if (shares.some(({ index: debt, annual }) => rates.get(debt) !== annual)) months.add(month);
+	});
+	return [...months].filter((month) => month <= kept.length).sort((a, b) => a - b);
+}
+
+/** What is owed in all after a month; before the first, at the start, with the fees added to it. */
+export function owedInAll(plan: Plan, month: number): Cents {
+	if (month < 1) return (plan.starting + plan.changeFees.added) as Cents;
+	const shares = plan.kept[month - 1]?.shares ?? [];
+	return shares.reduce((sum, { closing }) => sum + closing, 0) as Cents;
+}

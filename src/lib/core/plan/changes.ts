@@ -1,0 +1,257 @@
+/** What a plan changes about the debts before they are paid (contract, section 10). */
+import { addMonths, dueDatesUntil, endOfMonth, type CalendarDate } from '../quantities/calendar';
+import type { DebtTerms, PaymentRule } from '../debt/terms';
+import { roundedShare, ZERO, type Cents } from '../quantities/money';
+import { firstMonthOf, NO_FEES } from './month';
+import type { Brought, ChangeFees, ConcessionFees, PlannedDebt } from './terms';
+import { WHOLE, type Percent } from '../quantities/rate';
+
+/** A debt that a change brings, but for what is owed on it. */
+export interface NewDebt {
+	readonly id: string;
+	readonly terms: Omit<DebtTerms, 'opening'>;
+}
+
+/** Debts paid off at the start by a new one. */
+interface Consolidate {
+	readonly kind: 'consolidate';
+	readonly debts: readonly string[];
+	readonly loan: NewDebt;
+	readonly fee: Pick<Brought, 'percent' | 'amount' | 'paid'>;
+}
+
+/** Amounts moved at the start to a new debt with an offer rate that ends. */
+interface Transfer {
+	readonly kind: 'transfer';
+	readonly amounts: readonly { readonly id: string; readonly amount: Cents | 'all' }[];
+	readonly feePercent: Percent;
+	readonly offerPercent: Percent;
+	/** The last month of the offer. */
+	readonly offerMonths: number;
+	readonly thenPercent: Percent;
+	/** What may be owed on it at most, the fee in it; null: no limit is known. */
+	readonly limit: Cents | null;
+	readonly card: NewDebt;
+}
+
+/** Rates, and payments where they are given, that lenders agree to from a month on. */
+interface Concession {
+	readonly kind: 'concession';
+	readonly from: number;
+	readonly debts: readonly {
+		readonly id: string;
+		readonly annual: Percent;
+		readonly payment: Cents | null;
+	}[];
+	readonly setUpFee: Cents;
+	readonly monthlyFee: ConcessionFees['monthly'];
+}
+
+export type PlanChange = Consolidate | Transfer | Concession;
+
+/** Why a change is not possible; `change` is its place in the list, from 0. */
+export type Refusal = { readonly change: number } & (
+	| { readonly reason: 'no debt chosen' }
+	| { readonly reason: 'unknown debt'; readonly id: string }
+	| { readonly reason: 'closed before'; readonly id: string }
+	| { readonly reason: 'named twice'; readonly id: string }
+	| {
+			readonly reason: 'more than is owed';
+			readonly id: string;
+			readonly amount: Cents;
+			readonly owed: Cents;
+	  }
+	| { readonly reason: 'above the limit'; readonly amount: Cents; readonly limit: Cents }
+);
+
+/** The debts as a plan pays them, those that are closed at the start among them, and what its changes cost. */
+interface Changed {
+	readonly debts: readonly PlannedDebt[];
+	readonly fees: ChangeFees;
+}
+
+export type Changing =
+	({ readonly ok: true } & Changed) | { readonly ok: false; readonly refusal: Refusal };
+
+/** Applies changes in their order to a copy of the debts; a debt closed by one can't be used by a later one. */
+export function withChanges(
+	debts: readonly PlannedDebt[],
+	changes: readonly PlanChange[]
+): Changing {
+	const first = firstMonthWith(debts, changes);
+	let changed: Changed = { debts, fees: NO_FEES };
+	for (const [index, change] of changes.entries()) {
+		const refusal = refusalOf(changed.debts, change);
+		if (refusal) return { ok: false, refusal: { change: index, ...refusal } };
+		changed = applied(changed, change, first);
+	}
+	return { ok: true, ...changed };
+}
+
+/**
+ * The first day of month 1 of a plan with such changes: they may close the debt that is due first, or bring an
+ * earlier one. What lenders agree to moves no due date.
+ */
+export function firstMonthWith(
+	debts: readonly PlannedDebt[],
+	changes: readonly PlanChange[]
+): CalendarDate {
+	const first = firstMonthOf(debts);
+	let changed: Changed = { debts, fees: NO_FEES };
+	for (const change of changes) {
+		if (change.kind === 'concession') continue;
+		if (refusalOf(changed.debts, change)) return first;
+		changed = applied(changed, change, first);
+	}
+	return firstMonthOf(changed.debts);
+}
+
+function applied(changed: Changed, change: PlanChange, first: CalendarDate): Changed {
+	switch (change.kind) {
+		case 'consolidate':
+			return consolidated(changed, change);
+		case 'transfer':
+			return transferred(changed, change);
+		case 'concession':
+			return conceded(changed, change, first);
+	}
+}
+
+type Unplaced<R> = R extends unknown ? Omit<R, 'change'> : never;
+
+function refusalOf(debts: readonly PlannedDebt[], change: PlanChange): Unplaced<Refusal> | null {
+	const ids = namedIn(change);
+	if (ids.length === 0) return { reason: 'no debt chosen' };
+	for (const [index, id] of ids.entries()) {
+		const debt = debts.find((other) => other.id === id);
+		if (!debt) return { reason: 'unknown debt', id };
+		if (debt.terms.opening === 0) return { reason: 'closed before', id };
+		if (ids.indexOf(id) < index) return { reason: 'named twice', id };
+	}
+	if (change.kind !== 'transfer') return null;
+	for (const { id, amount } of change.amounts) {
+		const owed = owedOn(debts, id);
+		if (amount !== 'all' && amount > owed) {
+			return { reason: 'more than is owed', id, amount, owed };
+		}
+	}
+	const { moved, fee } = movedBy(debts, change);
+	const amount = (moved + fee) as Cents;
+	return change.limit !== null && amount > change.limit
+		? { reason: 'above the limit', amount, limit: change.limit }
+		: null;
+}
+
+/** The debts that a change speaks of. */
+const namedIn = (change: PlanChange): readonly string[] =>
+	change.kind === 'consolidate'
+		? change.debts
+		: (change.kind === 'transfer' ? change.amounts : change.debts).map(({ id }) => id);
+
+const owedOn = (debts: readonly PlannedDebt[], id: string): Cents =>
+	debts.find((debt) => debt.id === id)?.terms.opening ?? ZERO;
+
+/** A part of an amount, rounded to the minor unit. */
+const part = (amount: number, percent: Percent): number => roundedShare(amount, percent, WHOLE);
+
+function consolidated(changed: Changed, { debts: ids, loan, fee }: Consolidate): Changed {
+	const takes = ids.map((id) => ({ id, amount: owedOn(changed.debts, id) }));
+	return bringing(changed, loan, broughtBy(loan.id, takes, fee));
+}
+
+/** What a transfer moves, and its fee. */
+function movedBy(
+	debts: readonly PlannedDebt[],
+	{ amounts, card, feePercent: percent }: Transfer
+): Brought {
+	const takes = amounts.map(({ id, amount }) => ({
+		id,
+		amount: amount === 'all' ? owedOn(debts, id) : amount
+	}));
+	return broughtBy(card.id, takes, { percent, amount: ZERO, paid: 'added' });
+}
+
+function transferred(changed: Changed, change: Transfer): Changed {
+	const { card, offerPercent, offerMonths, thenPercent } = change;
+	const { rate } = card.terms;
+	const terms: NewDebt['terms'] = {
+		...card.terms,
+		rate: { ...rate, annual: offerPercent },
+		// The months of an offer are the card's own periods.
+		rateChanges: [{ from: offerMonths + 1, annual: thenPercent }]
+	};
+	return bringing(changed, { id: card.id, terms }, movedBy(changed.debts, change));
+}
+
+function broughtBy(
+	debt: string,
+	takes: Brought['takes'],
+	{ percent, amount, paid }: Pick<Brought, 'percent' | 'amount' | 'paid'>
+): Brought {
+	const moved = takes.reduce((sum, taken) => sum + taken.amount, 0) as Cents;
+	const fee = (part(moved, percent) + amount) as Cents;
+	return { debt, takes, moved, percent, amount, fee, paid };
+}
+
+/** The debts with a new one, less what it takes over from each. */
+function bringing({ debts, fees }: Changed, { id, terms }: NewDebt, brought: Brought): Changed {
+	const { takes, moved, fee, paid } = brought;
+	const opening = (moved + (paid === 'added' ? fee : 0)) as Cents;
+	return {
+		debts: [
+			...debts.map((debt) => {
+				const taken = takes.find((other) => other.id === debt.id);
+				return taken ? owing(debt, (debt.terms.opening - taken.amount) as Cents) : debt;
+			}),
+			{ id, terms: { ...terms, opening } }
+		],
+		fees: { ...fees, brought: [...fees.brought, brought] }
+	};
+}
+
+function conceded({ debts, fees }: Changed, change: Concession, first: CalendarDate): Changed {
+	const { from, setUpFee, monthlyFee: monthly } = change;
+	const fee: ConcessionFees = { from, debts: change.debts.map(({ id }) => id), setUpFee, monthly };
+	return {
+		debts: debts.map((debt) => {
+			const agreed = change.debts.find(({ id }) => id === debt.id);
+			return agreed
+				? { ...debt, terms: agreedTerms(debt.terms, periodIn(first, debt.terms, from), agreed) }
+				: debt;
+		}),
+		fees: { ...fees, concessions: [...fees.concessions, fee] }
+	};
+}
+
+/** The agreed rate and payment replace every later change of the debt's own. */
+function agreedTerms(
+	terms: DebtTerms,
+	from: number,
+	{ annual, payment }: Concession['debts'][number]
+): DebtTerms {
+	const earlier = <C extends { readonly from: number }>(changes: readonly C[] = []) =>
+		changes.filter((change) => change.from < from);
+	const rule: PaymentRule | null = payment === null ? null : { kind: 'fixed', amount: payment };
+	return {
+		...terms,
+		rateChanges: [...earlier(terms.rateChanges), { from, annual }],
+		paymentChanges: rule
+			? [...earlier(terms.paymentChanges), { from, rule }]
+			: (terms.paymentChanges ?? [])
+	};
+}
+
+const owing = ({ id, terms }: PlannedDebt, opening: Cents): PlannedDebt => ({
+	id,
+	terms: { ...terms, opening }
+});
+
+/** The first period of a debt that falls due in a month of the plan, or later. */
+function periodIn(
+	first: CalendarDate,
+	{ firstDue, paymentsPerYear }: Pick<DebtTerms, 'firstDue' | 'paymentsPerYear'>,
+	month: number
+): number {
+	const before = endOfMonth(addMonths(first, month - 2));
+	return dueDatesUntil(firstDue, before, paymentsPerYear) + 1;
+}

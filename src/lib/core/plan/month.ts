@@ -1,0 +1,375 @@
+/** One month of a plan: what each debt asks, who gets what, and what that leaves (contract, section 9). */
+import {
+	addMonths,
+	dayNumber,
+	dueDay,
+	endOfMonth,
+	monthsBetween,
+	type CalendarDate,
+	type DueAnchor
+} from '../quantities/calendar';
+import type { DebtTerms } from '../debt/terms';
+import { roundedShare, ZERO, type Cents } from '../quantities/money';
+import type { InLine, Order } from './order';
+import { blankPeriod, openPeriod, type OpenPeriod } from '../debt/period';
+import { anchorOf } from '../debt/period-days';
+import type { ChangeFees, ConcessionFees, PlannedDebt, PlanTerms } from './terms';
+import { isByDay, WHOLE } from '../quantities/rate';
+import { shared } from '../quantities/share';
+import { beforeTheFirst, settledFrom, type Stretch } from '../debt/stretches';
+
+/**
+ * A debt on its way through a plan. As a period it is the month that is open: what its periods that fall due
+ * in it come to together, in minor units.
+ */
+export interface PlanDebt extends InLine, OpenPeriod {
+	readonly id: string;
+	readonly terms: DebtTerms;
+	/** Its due dates to count days between; null where nobody counts any. */
+	readonly anchor: DueAnchor | null;
+	/** The month of its first due date, and how many months lie between two; 0: several fall into one. */
+	readonly firstMonth: number;
+	readonly step: number;
+	readonly settled: number;
+	stretch: Stretch;
+	/** Periods behind it. */
+	periods: number;
+	balance: number;
+	lowest: number;
+	payoffMonth: number | null;
+	totalInterest: number;
+	totalCharges: number;
+	totalFees: number;
+	totalPaid: number;
+
+	/** How many of its periods fall due in the month; each of them where they are several. */
+	dueNow: number;
+	readonly several: OpenPeriod[];
+	annual: number;
+	opening: number;
+	asked: number;
+	owed: number;
+	/** What it can't take of its own extras. */
+	passedOn: number;
+	/** What the plan gives it; at first what it asks. */
+	given: number;
+	/** That and its own extras, once it is paid. */
+	paid: number;
+	/** Its place in line, from 1; null while there is no line, or it is not in it. */
+	rank: number | null;
+}
+
+/** A debt at the start of a plan. Plans run in arrears and in cents, whatever a debt alone would do. */
+export function planDebt(
+	{ id, terms }: PlannedDebt,
+	index: number,
+	listed: readonly string[],
+	first: CalendarDate
+): PlanDebt {
+	const own = terms.timing === 'advance' || terms.interestRounding === 'none';
+	const inArrears: DebtTerms = own
+		? { ...terms, timing: 'arrears', interestRounding: 'cent' }
+		: terms;
+	const step = terms.paymentsPerYear > 12 ? 0 : 12 / terms.paymentsPerYear;
+	const place = listed.indexOf(id);
+	return {
+		index,
+		place: place < 0 ? listed.length + index : place,
+		id,
+		terms: inArrears,
+		anchor: step === 0 || isByDay(terms.rate) ? anchorOf(inArrears) : null,
+		firstMonth: monthsBetween(first, terms.firstDue) + 1,
+		step,
+		settled: settledFrom(inArrears),
+		stretch: beforeTheFirst(inArrears),
+		periods: 0,
+		balance: terms.opening,
+		lowest: terms.opening,
+		payoffMonth: terms.opening === 0 ? 0 : null,
+		totalInterest: 0,
+		totalCharges: 0,
+		totalFees: 0,
+		totalPaid: 0,
+		dueNow: 0,
+		several: [],
+		annual: 0,
+		opening: 0,
+		...blankPeriod(),
+		passedOn: 0,
+		given: 0,
+		paid: 0,
+		rank: null
+	};
+}
+
+/** A debt that goes on by itself from where it is, between two months. */
+export const copied = (debt: PlanDebt): PlanDebt => ({
+	...debt,
+	stretch: { ...debt.stretch },
+	several: []
+});
+
+export const stillOwed = ({ balance }: PlanDebt): boolean => balance > 0;
+
+/** The first day of month 1: the calendar month of the earliest first due date of a debt that is owed. */
+export function firstMonthOf(debts: readonly PlannedDebt[]): CalendarDate {
+	const owed = debts.filter(({ terms }) => terms.opening > 0);
+	let first = '';
+	for (const { terms } of owed.length > 0 ? owed : debts) {
+		if (first === '' || terms.firstDue < first) first = terms.firstDue;
+	}
+	return `${first.slice(0, 7) || '1970-01'}-01` as CalendarDate;
+}
+
+/** The last day of a month of the plan; 0 where no debt has several payments in one and nobody needs to know. */
+export function monthEnds(debts: readonly PlannedDebt[]): (month: number) => number {
+	if (debts.every(({ terms }) => terms.paymentsPerYear <= 12)) return () => 0;
+	const first = firstMonthOf(debts);
+	return (month) => dayNumber(endOfMonth(addMonths(first, month - 1)));
+}
+
+/** A month before anything is paid; what each debt asks is with the debt. */
+export interface OpenMonth {
+	/** ΣR. */
+	readonly asked: number;
+	/** What there is before agreements are paid. */
+	readonly before: number;
+	/** What agreements with lenders cost in it. */
+	readonly due: FeesDue;
+	/** What debts can't take of their own extras. */
+	readonly passedOn: number;
+	/** What agreements leave of the month's money; negative where they are more. */
+	readonly left: number;
+	/** T: that and what is passed on. */
+	readonly money: number;
+}
+
+/** Opens a month that ends with a day: what each open debt asks, and what there is. */
+export function openMonth(
+	plan: PlanTerms,
+	month: number,
+	open: readonly PlanDebt[],
+	until: number
+): OpenMonth {
+	let asked = 0;
+	let passedOn = 0;
+	for (const debt of open) {
+		openDebt(debt, month, until);
+		asked += debt.asked;
+		passedOn += debt.passedOn;
+	}
+	const before = moneyIn(plan, month, asked);
+	const due = agreementFees(plan.fees ?? NO_FEES, month, open, before);
+	const left = takesFees(plan, month) ? before - due.all : before;
+	return { asked, before, due, passedOn, left, money: left + passedOn };
+}
+
+/** Whether a plan's own money has begun in a month; before, what is asked is paid. */
+export const hasBegun = ({ begins = 1 }: Pick<PlanTerms, 'begins'>, month: number): boolean =>
+	month >= begins;
+
+/** Whether agreements are paid out of the month's money, and not on top of it. */
+const takesFees = (plan: PlanTerms, month: number): boolean =>
+	plan.budget.kind === 'constant' && hasBegun(plan, month);
+
+export const NO_FEES: ChangeFees = { brought: [], concessions: [] };
+
+interface FeesDue {
+	readonly setUp: number;
+	readonly monthly: number;
+	readonly all: number;
+}
+const NO_FEES_DUE: FeesDue = { setUp: 0, monthly: 0, all: 0 };
+
+/** What agreements with lenders cost in a month whose money, before that, is `money`. */
+function agreementFees(
+	{ concessions }: ChangeFees,
+	month: number,
+	open: readonly PlanDebt[],
+	money: number
+): FeesDue {
+	if (concessions.length === 0) return NO_FEES_DUE;
+	const owed = open.reduce((sum, debt) => sum + debt.owed, 0);
+	let [setUp, monthly] = [0, 0];
+	for (const { from, debts, setUpFee, monthly: fee } of concessions) {
+		if (month < from) continue;
+		if (month === from) setUp += setUpFee;
+		if (open.some(({ id }) => debts.includes(id))) {
+			monthly += monthlyFee(fee, money, owed).due;
+		}
+	}
+	return { setUp, monthly, all: setUp + monthly };
+}
+
+/** The fee of a month with so much money and so much owed, and the part of them before its cap. */
+export function monthlyFee(
+	fee: ConcessionFees['monthly'],
+	money: number,
+	owed: number
+): { readonly part: Cents; readonly due: Cents } {
+	if (fee.kind === 'amount') return { part: fee.amount, due: fee.amount };
+	const part = roundedShare(Math.min(money, owed), fee.percent, WHOLE);
+	return { part, due: fee.cap === null || part < fee.cap ? part : fee.cap };
+}
+
+/** The amount, or the extra, that is stated for a month. */
+export function statedIn(
+	{ budget, budgetChanges }: Pick<PlanTerms, 'budget' | 'budgetChanges'>,
+	month: number
+): Cents {
+	let stated =
+		budget.kind === 'constant' ? budget.amount : budget.kind === 'required' ? ZERO : budget.extra;
+	let latest = 0;
+	for (const { from, amount } of budgetChanges) {
+		if (from > month || from < latest) continue;
+		latest = from;
+		stated = amount;
+	}
+	return stated;
+}
+
+/** The money of a month before agreements are paid and without what debts pass on (contract, section 9). */
+export function moneyIn(plan: PlanTerms, month: number, asked: number): number {
+	const { budget, oneOffs } = plan;
+	let money = asked;
+	if (hasBegun(plan, month) && budget.kind !== 'required') {
+		money = statedIn(plan, month) + (budget.kind === 'constant' ? 0 : asked);
+	}
+	for (const oneOff of oneOffs) if (oneOff.month === month) money += oneOff.amount;
+	return money;
+}
+
+/** Opens a debt's month that ends with a day: what it asks over all its periods that fall due in it. */
+export function openDebt(debt: PlanDebt, month: number, until: number): void {
+	const { step, firstMonth, balance } = debt;
+	debt.opening = balance;
+	debt.paid = 0;
+	debt.rank = null;
+	debt.dueNow = 0;
+	if (step === 0 && month >= firstMonth) openSeveral(debt, until);
+	else if (month >= firstMonth && (step === 1 || (month - firstMonth) % step === 0)) {
+		debt.dueNow = 1;
+		openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods + 1, balance, debt);
+	} else Object.assign(debt, NOTHING_DUE, { owed: balance });
+	debt.annual = debt.stretch.annual;
+	debt.passedOn = debt.extra - debt.own;
+	debt.given = debt.asked;
+}
+
+const NOTHING_DUE = blankPeriod();
+
+/** Each as if the one before were paid what it asks and its own extra. */
+function openSeveral(debt: PlanDebt, until: number): void {
+	const { terms, anchor, several } = debt;
+	if (anchor === null) return;
+	// The first is what it is; the others are opened again once what is before them is really paid.
+	let stretch = debt.stretch;
+	let { balance } = debt;
+	Object.assign(debt, NOTHING_DUE);
+	// Those after it is paid off come up in the next month, should it be paid less than it asks.
+	for (let k = debt.periods + 1; balance > 0 && dueDay(anchor, k) <= until; k += 1) {
+		if (debt.dueNow === 1) stretch = { ...stretch };
+		const period = several[debt.dueNow] ?? (several[debt.dueNow] = blankPeriod());
+		openPeriod(terms, anchor, stretch, k, balance, period);
+		balance = period.owed - period.asked - period.own;
+		debt.dueNow += 1;
+		debt.asked += period.asked;
+		debt.interest += period.interest;
+		debt.charges += period.charges;
+		debt.extra += period.extra;
+		debt.own += period.own;
+	}
+	debt.owed = debt.balance + debt.charges + debt.interest;
+}
+
+/** What a debt can take beyond what it has been given and its own extras, with the last of its periods in it. */
+export const roomOf = ({ owed, own, given, dueNow }: PlanDebt): number =>
+	dueNow === 0 ? 0 : owed - own - given;
+
+/** A short month: each gets its share of what there is. */
+export function shareOut(open: readonly PlanDebt[], money: number): void {
+	const shares = shared(
+		money,
+		open.map(({ asked }) => asked)
+	);
+	open.forEach((debt, index) => (debt.given = shares[index] ?? 0));
+}
+
+/**
+ * What is left when each has what it asks goes down the line, or is shared out. The line may have debts in it
+ * that can take nothing: they have no place in it.
+ */
+export function passOn(line: readonly PlanDebt[], rest: number, order: Order): void {
+	let left = rest;
+	let place = 0;
+	for (const debt of line) {
+		const room = roomOf(debt);
+		if (room <= 0) continue;
+		place += 1;
+		debt.rank = place;
+		if (order !== 'spread') left -= give(debt, left);
+	}
+	if (order !== 'spread') return;
+	for (let takers = inRoom(line); left > 0 && takers.length > 0; takers = inRoom(takers)) {
+		const shares = shared(
+			left,
+			takers.map(({ owed }) => owed)
+		);
+		takers.forEach((debt, index) => (left -= give(debt, shares[index] ?? 0)));
+	}
+}
+
+const inRoom = (debts: readonly PlanDebt[]): PlanDebt[] => debts.filter((debt) => roomOf(debt) > 0);
+
+/** Gives a debt so much more, at most what it still owes; what it took. */
+function give(debt: PlanDebt, amount: number): number {
+	const taken = Math.min(amount, roomOf(debt));
+	debt.given += taken;
+	return taken;
+}
+
+/** Pays a debt's part of the month, and its own extras beside it, and moves it on. */
+export function pay(debt: PlanDebt, month: number): void {
+	if (debt.step === 0) paySeveral(debt);
+	else if (debt.dueNow === 1) {
+		debt.periods += 1;
+		debt.paid = debt.given + debt.own;
+		debt.balance = debt.owed - debt.paid;
+	}
+	debt.totalInterest += debt.interest;
+	debt.totalCharges += debt.charges;
+	debt.totalFees += debt.fees;
+	debt.totalPaid += debt.paid;
+	if (debt.balance === 0) debt.payoffMonth = month;
+}
+
+/**
+ * Into its periods, in order of date: each what it asks on what is then really owed, as far as that goes, the
+ * last what is left.
+ */
+function paySeveral(debt: PlanDebt): void {
+	const { dueNow, several } = debt;
+	let left = debt.given;
+	debt.interest = 0;
+	debt.charges = 0;
+	debt.fees = 0;
+	debt.own = 0;
+	for (let at = 0; at < dueNow && debt.balance > 0; at += 1) {
+		const period = several[at];
+		if (period === undefined) break;
+		const foreseen = period.own;
+		debt.periods += 1;
+		if (at > 0)
+			openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods, debt.balance, period);
+		const extra = Math.min(foreseen, period.own);
+		const most = period.owed - extra;
+		const now = Math.min(left, at === dueNow - 1 ? most : Math.min(period.asked, most));
+		debt.balance = most - now;
+		left -= now;
+		debt.interest += period.interest;
+		debt.charges += period.charges;
+		debt.fees += period.fees;
+		debt.own += extra;
+		debt.paid += now + extra;
+	}
+}

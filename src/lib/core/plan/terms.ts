@@ -1,0 +1,183 @@
+/** What goes into a plan, and what comes of it (contract, section 9). */
+import type { CalendarDate } from '../quantities/calendar';
+import type { DebtTerms } from '../debt/terms';
+import type { Cents } from '../quantities/money';
+import type { Order } from './order';
+import type { Percent } from '../quantities/rate';
+
+/** Where the month's money comes from. */
+export type Budget =
+	/** Nothing but what each debt asks. */
+	| { readonly kind: 'required' }
+	/** That and something more; what a cleared debt asked is kept by the client. */
+	| { readonly kind: 'required-plus'; readonly extra: Cents }
+	/** A fixed amount; what a cleared debt asked moves on to the others. */
+	| { readonly kind: 'constant'; readonly amount: Cents };
+
+/** What an agreement with lenders costs the client, beside what the debts get (contract, section 10). */
+export interface ConcessionFees {
+	/** The month in which it begins. */
+	readonly from: number;
+	/** The debts it is about: the monthly fee ends with the last of them. */
+	readonly debts: readonly string[];
+	readonly setUpFee: Cents;
+	/** An amount; or a part of the smaller of the month's money and all that is owed, with a cap. */
+	readonly monthly:
+		| { readonly kind: 'amount'; readonly amount: Cents }
+		| { readonly kind: 'percent'; readonly percent: Percent; readonly cap: Cents | null };
+}
+
+/** A debt that a change brings at the start, what it takes over, and the fee for that. */
+export interface Brought {
+	readonly debt: string;
+	readonly takes: readonly { readonly id: string; readonly amount: Cents }[];
+	/** The sum of those. */
+	readonly moved: Cents;
+	/** The fee: a part of that sum, and an amount. */
+	readonly percent: Percent;
+	readonly amount: Cents;
+	readonly fee: Cents;
+	/** Added to what the new debt owes, or paid by the client outside the month's money. */
+	readonly paid: 'added' | 'up-front';
+}
+
+/** What the changes of a plan cost. */
+export interface ChangeFees {
+	readonly brought: readonly Brought[];
+	readonly concessions: readonly ConcessionFees[];
+}
+
+export interface PlanTerms {
+	readonly budget: Budget;
+	/** What comes on top in single months, from 1. */
+	readonly oneOffs: readonly { readonly month: number; readonly amount: Cents }[];
+	/** The amount, or the extra, from a month on. */
+	readonly budgetChanges: readonly { readonly from: number; readonly amount: Cents }[];
+	readonly order: Order;
+	/** The counselor's own order, by identity; what is not in it comes after. */
+	readonly listed: readonly string[];
+	/** The month in which its money begins: before, what is asked is paid. Absent: the first. */
+	readonly begins?: number;
+	/** What the plan's changes cost; absent: it has none that do. */
+	readonly fees?: ChangeFees;
+}
+
+export interface PlannedDebt {
+	readonly id: string;
+	readonly terms: DebtTerms;
+}
+
+/** A debt's part of one month, money in minor units. */
+export interface MonthShare {
+	/** Which debt: its place in the list, from 0. */
+	readonly index: number;
+	/** The annual rate in force, in ten-thousandths of a percent. */
+	readonly annual: number;
+	readonly opening: Cents;
+	readonly charges: Cents;
+	readonly interest: Cents;
+	/** R: its scheduled payments, at most what is owed. */
+	readonly asked: Cents;
+	/** Its own extras, money that comes with it: what it took of them, in `paid` beside what the plan gives it. */
+	readonly own: Cents;
+	/** What it could not take of them: that goes to the month's money. */
+	readonly passedOn: Cents;
+	/** S: what is owed before anything is paid. */
+	readonly owed: Cents;
+	readonly paid: Cents;
+	/** paid − interest − charges; negative where the balance grew. */
+	readonly principal: Cents;
+	readonly closing: Cents;
+	/** Its place in line for what the money leaves, from 1; null where it can't take any. */
+	readonly rank: number | null;
+}
+
+export interface PlanMonth {
+	/** 1, 2, 3 … */
+	readonly month: number;
+	/**
+	 * What there is before agreements are paid, without what debts pass on: agreements are taken from a fixed
+	 * amount, and come on top else.
+	 */
+	readonly before: Cents;
+	/** T: what there is for the debts, with what they pass on of their own extras. */
+	readonly money: Cents;
+	/** What came with the debts themselves and was taken by them, beside T. */
+	readonly own: Cents;
+	/** What came with them and is part of T. */
+	readonly passedOn: Cents;
+	/** What agreements cost this month, beside that. */
+	readonly fees: Cents;
+	/** ΣR. */
+	readonly asked: Cents;
+	/** To the debts, their own extras among it. */
+	readonly paid: Cents;
+	readonly interest: Cents;
+	/** By how much the month brings the balances down; negative where it adds to them. */
+	readonly principal: Cents;
+	/** What the money lacks to cover what is asked; 0 where it does. */
+	readonly missing: Cents;
+	/** The debts that are open at its beginning, in the list's order. */
+	readonly shares: readonly MonthShare[];
+}
+
+export interface DebtTotals {
+	readonly id: string;
+	readonly starting: Cents;
+	/** 0: nothing was owed; null: not cleared. */
+	readonly payoffMonth: number | null;
+	readonly payoffDate: CalendarDate | null;
+	readonly interest: Cents;
+	readonly charges: Cents;
+	readonly fees: Cents;
+	readonly paid: Cents;
+	readonly closing: Cents;
+}
+
+export type PlanEnding =
+	| { readonly status: 'cleared'; readonly payoffDate: CalendarDate }
+	| { readonly status: 'never' }
+	| { readonly status: 'beyond' }
+	/** The fees of a month are more than its money: the plan can't be carried out. */
+	| {
+			readonly status: 'refused';
+			readonly month: number;
+			readonly fees: Cents;
+			readonly money: Cents;
+	  };
+
+export interface PlanTotals {
+	readonly ending: PlanEnding;
+	/** Months run: to the last payoff, or until the ending was decided. */
+	readonly months: number;
+	/** The first of the calendar month that month 1 is. */
+	readonly firstMonth: CalendarDate;
+	/** The month in which its own money begins, from 1. */
+	readonly begins: number;
+	/** What is owed at the start, before any fee is added to it. */
+	readonly starting: Cents;
+	readonly totalInterest: Cents;
+	readonly totalCharges: Cents;
+	/** What the plan's changes cost as it was agreed. */
+	readonly agreed: ChangeFees;
+	/** The same by when it is paid; all of it in `totalFees`. */
+	readonly changeFees: {
+		readonly added: Cents;
+		readonly upFront: Cents;
+		readonly setUp: Cents;
+		readonly monthly: Cents;
+	};
+	/** Fees of changes, and the debts' charges that are fees. */
+	readonly totalFees: Cents;
+	/** Payments to debts, and the fees that are not added to one. */
+	readonly totalPaid: Cents;
+	/** Interest and fees: what plans are compared on. */
+	readonly totalCost: Cents;
+	readonly closing: Cents;
+	readonly debts: readonly DebtTotals[];
+	readonly shortMonths: readonly { readonly month: number; readonly missing: Cents }[];
+}
+
+export interface Plan extends PlanTotals {
+	readonly kept: readonly PlanMonth[];
+}

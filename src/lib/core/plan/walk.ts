@@ -1,0 +1,244 @@
+/** Several debts under one budget, month by month (contract, section 9). */
+import { dueDate, type CalendarDate } from '../quantities/calendar';
+import { LARGEST_BALANCE, type Cents } from '../quantities/money';
+import {
+	firstMonthOf,
+	monthEnds,
+	NO_FEES,
+	openMonth,
+	passOn,
+	pay,
+	planDebt,
+	shareOut,
+	stillOwed,
+	type OpenMonth,
+	type PlanDebt
+} from './month';
+import { putInLine } from './order';
+import type {
+	Brought,
+	ChangeFees,
+	DebtTotals,
+	MonthShare,
+	Plan,
+	PlanEnding,
+	PlanMonth,
+	PlannedDebt,
+	PlanTerms,
+	PlanTotals
+} from './terms';
+
+/** A hundred years of months; a plan that needs more is `beyond`. */
+export const MONTHS_FOLLOWED = 1200;
+/** Settled months without a debt cleared or a new lowest balance, after which it never ends. */
+const QUIET_MONTHS = 12;
+
+/** A plan with every month. */
+export function planOf(debts: readonly PlannedDebt[], plan: PlanTerms): Plan {
+	const kept: PlanMonth[] = [];
+	return { ...walkMonths(debts, plan, (month) => kept.push(month)), kept };
+}
+
+/** The same plan without its months. */
+export function planTotals(debts: readonly PlannedDebt[], plan: PlanTerms): PlanTotals {
+	return walkMonths(debts, plan, null);
+}
+
+function walkMonths(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	keep: ((month: PlanMonth) => void) | null
+): PlanTotals {
+	const firstMonth = firstMonthOf(debts);
+	const all = debts.map((debt, index) => planDebt(debt, index, plan.listed, firstMonth));
+	const fees = plan.fees ?? NO_FEES;
+	const endOf = monthEnds(debts);
+	const settledFrom = Math.max(
+		plan.begins ?? 1,
+		...plan.budgetChanges.map(({ from }) => from),
+		...plan.oneOffs.map(({ month }) => month + 1)
+	);
+	const cost = { setUp: 0, monthly: 0 };
+	const shortMonths: { month: number; missing: Cents }[] = [];
+	let open = all.filter(stillOwed);
+	/** The same debts from the first in line to the last; kept from month to month. */
+	let line = [...open];
+	let month = 0;
+	let isSettled = false;
+	let quiet = 0;
+	let status: 'cleared' | 'never' | 'beyond' = 'cleared';
+	let refused: PlanEnding | null = null;
+
+	while (open.length > 0) {
+		month += 1;
+		const opened = openMonth(plan, month, open, endOf(month));
+		const { asked, due, left, money } = opened;
+		if (left < 0) {
+			refused = refusal(month, due.all, left);
+			month -= 1;
+			break;
+		}
+		cost.setUp += due.setUp;
+		cost.monthly += due.monthly;
+		if (asked > money) {
+			shortMonths.push({ month, missing: (asked - money) as Cents });
+			shareOut(open, money);
+		} else if (money > asked) {
+			putInLine(line, plan.order);
+			passOn(line, money - asked, plan.order);
+		}
+		let highest = 0;
+		let cleared = false;
+		for (const debt of open) {
+			pay(debt, month);
+			if (debt.balance === 0) cleared = true;
+			else if (debt.balance > highest) highest = debt.balance;
+		}
+		keep?.(monthOf(month, opened, open));
+
+		isSettled ||= month >= settledFrom && open.every((debt) => debt.periods >= debt.settled);
+		if (!isSettled) for (const debt of open) debt.lowest = debt.balance;
+		quiet = isSettled && !hasNewLowest(open) ? quiet + 1 : 0;
+		if (cleared) {
+			open = open.filter(stillOwed);
+			line = line.filter(stillOwed);
+		}
+		if (open.length === 0) break;
+		if (quiet === QUIET_MONTHS) status = 'never';
+		else if (month === MONTHS_FOLLOWED || highest > LARGEST_BALANCE) status = 'beyond';
+		if (status !== 'cleared') break;
+	}
+
+	const totals = all.map((debt) => totalsOf(debt));
+	const added = feesPaid(fees, 'added');
+	const upFront = feesPaid(fees, 'up-front');
+	const setUp = cost.setUp as Cents;
+	const monthly = cost.monthly as Cents;
+	const totalInterest = sumOf(totals, 'interest');
+	const totalFees = (sumOf(totals, 'fees') + added + upFront + setUp + monthly) as Cents;
+	return {
+		ending: refused ?? endingOf(status, totals, firstMonth),
+		months: month,
+		firstMonth,
+		begins: plan.begins ?? 1,
+		starting: (sumOf(totals, 'starting') - added) as Cents,
+		totalInterest,
+		totalCharges: sumOf(totals, 'charges'),
+		agreed: fees,
+		changeFees: { added, upFront, setUp, monthly },
+		totalFees,
+		totalPaid: (sumOf(totals, 'paid') + upFront + setUp + monthly) as Cents,
+		totalCost: (totalInterest + totalFees) as Cents,
+		closing: sumOf(totals, 'closing'),
+		debts: totals,
+		shortMonths
+	};
+}
+
+const refusal = (month: number, fees: number, left: number): PlanEnding => ({
+	status: 'refused',
+	month,
+	fees: fees as Cents,
+	money: (fees + left) as Cents
+});
+
+/** A month that has been paid, as it is kept. */
+function monthOf(
+	month: number,
+	{ asked, before, due, money, passedOn }: OpenMonth,
+	open: readonly PlanDebt[]
+): PlanMonth {
+	const shares = open.map(shareOf);
+	let [paid, own, interest, principal] = [0, 0, 0, 0];
+	for (const share of shares) {
+		paid += share.paid;
+		own += share.own;
+		interest += share.interest;
+		principal += share.principal;
+	}
+	return {
+		month,
+		before: before as Cents,
+		money: money as Cents,
+		own: own as Cents,
+		passedOn: passedOn as Cents,
+		fees: due.all as Cents,
+		asked: asked as Cents,
+		paid: paid as Cents,
+		interest: interest as Cents,
+		principal: principal as Cents,
+		missing: Math.max(0, asked - money) as Cents,
+		shares
+	};
+}
+
+function shareOf(debt: PlanDebt): MonthShare {
+	const { rank, index, annual, opening, charges, interest, asked, own, owed, paid } = debt;
+	return {
+		index,
+		annual,
+		opening: opening as Cents,
+		charges: charges as Cents,
+		interest: interest as Cents,
+		asked: asked as Cents,
+		own: own as Cents,
+		passedOn: debt.passedOn as Cents,
+		owed: owed as Cents,
+		paid: paid as Cents,
+		principal: (paid - interest - charges) as Cents,
+		closing: debt.balance as Cents,
+		rank
+	};
+}
+
+/** The fees for new debts that are paid in one of the two ways. */
+const feesPaid = ({ brought }: ChangeFees, way: Brought['paid']): Cents =>
+	sumOf(
+		brought.filter(({ paid }) => paid === way),
+		'fee'
+	);
+
+/** Whether a month has brought a debt a new lowest balance, or cleared it; takes note of those. */
+function hasNewLowest(open: readonly PlanDebt[]): boolean {
+	let found = false;
+	for (const debt of open) {
+		if (debt.balance >= debt.lowest) continue;
+		debt.lowest = debt.balance;
+		found = true;
+	}
+	return found;
+}
+
+function totalsOf(debt: PlanDebt): DebtTotals {
+	const { id, terms, payoffMonth, periods } = debt;
+	return {
+		id,
+		starting: terms.opening,
+		payoffMonth,
+		payoffDate:
+			payoffMonth === null
+				? null
+				: dueDate(terms.firstDue, Math.max(periods, 1), terms.paymentsPerYear),
+		interest: debt.totalInterest as Cents,
+		charges: debt.totalCharges as Cents,
+		fees: debt.totalFees as Cents,
+		paid: debt.totalPaid as Cents,
+		closing: debt.balance as Cents
+	};
+}
+
+function endingOf(
+	status: 'cleared' | 'never' | 'beyond',
+	debts: readonly DebtTotals[],
+	firstMonth: CalendarDate
+): PlanEnding {
+	if (status !== 'cleared') return { status };
+	const dates = debts.flatMap(({ payoffMonth, payoffDate }) =>
+		payoffMonth !== null && payoffMonth > 0 && payoffDate !== null ? [payoffDate] : []
+	);
+	return { status, payoffDate: dates.sort().at(-1) ?? firstMonth };
+}
+
+function sumOf<K extends string>(items: readonly Readonly<Record<K, number>>[], key: K): Cents {
+	return items.reduce((sum, item) => sum + item[key], 0) as Cents;
+}

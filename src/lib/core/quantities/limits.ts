@@ -1,0 +1,35 @@
+import { cents } from './money';
+import { HIGHEST_RATE } from './rate';
+
+/** What a person may enter; the same numbers are in the database's constraints. */
+export const LIMITS = {
+	/** Minor units: 999,999,999.99 in a currency with two decimals. */
+	amount: cents(99_999_999_999),
+	rate: HIGHEST_RATE,
+	/** A minimum asks for at most the whole statement: 100 %, in ten-thousandths of a percent. */
+	minimumPercent: 1_000_000,
+	/** Characters of a name or a label. */
+	name: 80,
+	/** Debts in one case. */
+	debts: 60,
+	/** A first due date lies within so many months of the day the figures are as of. */
+	firstDueMonths: 60,
+	/** Payments of a term: a hundred years of weeks. */
+	periods: 5200,
+	/** What can happen to one debt, and the ways of paying it that are kept beside each other. */
+	happenings: 100,
+	ways: 40,
+	/** Plans of one case, and what one of them changes about the debts. */
+	plans: 12,
+	changes: 12,
+	/** Choices that a case remembers. */
+	choices: 200,
+	/** Lines on each side of a household's sheet. */
+	sheetLines: 30,
+	/** Months in which a debt can be asked to end. */
+	months: 1200,
+	/** Every date of a case lies within so many years before and after the day of its figures. */
+	span: { before: 50, after: 100 },
+	/** Years in which a case's figures may be as of. */
+	years: { first: 1990, last: 2100 }
+} as const;

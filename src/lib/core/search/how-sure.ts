@@ -1,0 +1,194 @@
+/** What becomes of a plan when life does not keep to it: less money, a missed month, higher rates, a bill. */
+import { addMonths, dueDatesUntil, endOfMonth } from '../quantities/calendar';
+import { roundedShare, ZERO, type Cents } from '../quantities/money';
+import { planTotals } from '../plan/walk';
+import { leastMoney, paying } from '../plan/answers';
+import { firstMonthOf, statedIn } from '../plan/month';
+import type { PlannedDebt, PlanTerms, PlanTotals } from '../plan/terms';
+import { HIGHEST_RATE, type Percent } from '../quantities/rate';
+
+export type Strain =
+	/** The money of each month is a tenth less. */
+	| { readonly kind: 'less money' }
+	/** Nothing is paid in each twelfth month. */
+	| { readonly kind: 'missed months' }
+	/** Every rate is two points higher. */
+	| { readonly kind: 'higher rates' }
+	/** So much of the money is needed elsewhere, from a month on until it is there. */
+	| { readonly kind: 'a bill'; readonly amount: Cents; readonly month: number };
+
+/** What a strain leaves of a plan. */
+export interface Strained {
+	readonly totals: PlanTotals;
+	/** The least money a month, the same in each, with which it is over within 60 months even so. */
+	readonly least: Cents | null;
+}
+
+/** What is asked of a plan. */
+export interface SureTask {
+	readonly debts: readonly PlannedDebt[];
+	readonly plan: PlanTerms;
+	readonly strains: readonly Strain[];
+}
+
+/** What becomes of the plan: at place 0 as it is, then under each strain; null where that can't touch it. */
+export interface SureAnswer {
+	readonly place: number;
+	readonly strained: Strained | null;
+}
+
+/** A plan is still within reach of a client if it is over within so many months. */
+export const WITHIN = 60;
+const TWO_POINTS = 20_000;
+/** Months missed are followed for so many years. */
+const YEARS = 40;
+
+/** A plan under a strain; null where that can't touch it: nothing but what is asked is paid. */
+export function strained(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	strain: Strain
+): Strained | null {
+	if (
+		plan.budget.kind === 'required' &&
+		(strain.kind === 'less money' || strain.kind === 'a bill')
+	) {
+		return null;
+	}
+	const under = underStrain(debts, plan, strain);
+	return {
+		totals: planTotals(under.debts, under.plan),
+		least: leastMoney(withHigherRates(debts, strain), plan, inTime, (constant) =>
+			poorer(constant, strain)
+		)
+	};
+}
+
+const inTime = ({ ending, months }: PlanTotals): boolean =>
+	ending.status === 'cleared' && months <= WITHIN;
+
+/** The debts and the plan as a strain leaves them; null: none. */
+export function underStrain(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	strain: Strain | null
+): { readonly debts: readonly PlannedDebt[]; readonly plan: PlanTerms } {
+	if (!strain) return { debts, plan };
+	return {
+		debts: missing(withHigherRates(debts, strain), plan, strain),
+		plan: poorer(plan, strain)
+	};
+}
+
+/** In how many months it is over with the least money, and with one minor unit less; null: never. */
+export interface LeastChecked {
+	readonly least: Cents;
+	readonly less: Cents;
+	readonly months: number | null;
+	readonly monthsWithLess: number | null;
+}
+
+/** What shows that an amount is the least under a strain. */
+export function leastChecked(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	strain: Strain | null,
+	least: Cents
+): LeastChecked {
+	const monthsWith = (amount: Cents): number | null => {
+		const under = underStrain(debts, paying(plan, amount), strain);
+		const { ending, months } = planTotals(under.debts, under.plan);
+		return ending.status === 'cleared' ? months : null;
+	};
+	const less = (least - 1) as Cents;
+	return { least, less, months: monthsWith(least), monthsWithLess: monthsWith(less) };
+}
+
+/** The same without any strain. */
+export function unstrained(debts: readonly PlannedDebt[], plan: PlanTerms): Strained {
+	return {
+		totals: planTotals(debts, plan),
+		least: leastMoney(debts, plan, inTime)
+	};
+}
+
+function withHigherRates(debts: readonly PlannedDebt[], { kind }: Strain): readonly PlannedDebt[] {
+	if (kind !== 'higher rates') return debts;
+	const up = (annual: Percent) => Math.min(annual + TWO_POINTS, HIGHEST_RATE) as Percent;
+	return debts.map(({ id, terms }) => ({
+		id,
+		terms: {
+			...terms,
+			rate: { ...terms.rate, annual: up(terms.rate.annual) },
+			rateChanges: (terms.rateChanges ?? []).map((change) => ({
+				...change,
+				annual: up(change.annual)
+			}))
+		}
+	}));
+}
+
+const missedMonths = Array.from({ length: YEARS }, (_, year) => 12 * (year + 1));
+
+/** Where the money follows what is asked, a month is missed by each debt not being paid in it. */
+function missing(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	{ kind }: Strain
+): readonly PlannedDebt[] {
+	if (kind !== 'missed months' || plan.budget.kind === 'constant') return debts;
+	const first = firstMonthOf(debts);
+	return debts.map(({ id, terms }) => {
+		const { firstDue, paymentsPerYear, skips = [] } = terms;
+		const until = (month: number) =>
+			dueDatesUntil(firstDue, endOfMonth(addMonths(first, month - 1)), paymentsPerYear);
+		const missed = missedMonths.flatMap((month) => {
+			const from = until(month - 1);
+			return Array.from({ length: until(month) - from }, (_, at) => from + at + 1);
+		});
+		return { id, terms: { ...terms, skips: [...skips, ...missed] } };
+	});
+}
+
+/** The plan with the money that a strain leaves. */
+function poorer(plan: PlanTerms, strain: Strain): PlanTerms {
+	const { budget, budgetChanges } = plan;
+	switch (strain.kind) {
+		case 'higher rates':
+			return plan;
+		case 'less money': {
+			const less = (amount: Cents) => roundedShare(amount, 9, 10);
+			return {
+				...plan,
+				budget:
+					budget.kind === 'constant'
+						? { ...budget, amount: less(budget.amount) }
+						: budget.kind === 'required-plus'
+							? { ...budget, extra: less(budget.extra) }
+							: budget,
+				budgetChanges: budgetChanges.map((change) => ({ ...change, amount: less(change.amount) }))
+			};
+		}
+		case 'missed months': {
+			if (budget.kind === 'required') return plan;
+			const changes = missedMonths.flatMap((month) => [
+				{ from: month, amount: ZERO },
+				{ from: month + 1, amount: statedIn(plan, month + 1) }
+			]);
+			const others = budgetChanges.filter(({ from }) => !missedMonths.includes(from));
+			return { ...plan, budgetChanges: [...others, ...changes] };
+		}
+		case 'a bill': {
+			let left: number = strain.amount;
+			const taken: { month: number; amount: Cents }[] = [];
+			// Before the plan begins there is no money but for what is asked.
+			const first = Math.max(strain.month, plan.begins ?? 1);
+			for (let month = first; left > 0 && month < first + 12 * YEARS; month += 1) {
+				const now = Math.min(left, statedIn(plan, month));
+				if (now > 0) taken.push({ month, amount: -now as Cents });
+				left -= now;
+			}
+			return { ...plan, oneOffs: [...plan.oneOffs, ...taken] };
+		}
+	}
+}

@@ -1,0 +1,248 @@
+/**
+ * A case as it travels between page, server and history, and the requests around it. Everything that
+ * comes in passes these schemas; each refusal says the field, what is wrong and what is allowed.
+ */
+import { z } from 'zod';
+import { addMonths, isCalendarDate, type CalendarDate } from '../core/quantities/calendar';
+import { LIMITS } from '../core/quantities/limits';
+import type { Cents } from '../core/quantities/money';
+import type { PlannedDebt } from '../core/plan/terms';
+import { carryOut, plannedTerms, wayTerms, type Carried } from '../core/debt/ways';
+import { upgraded } from './upgrade';
+import { allowedFirstDue } from './days';
+import { debtEntry, roundingSteps, statedDebt } from './debt';
+import { currencyOf, type Currency } from '../reading/currencies';
+import { newDebtOf } from './change';
+import { quoted } from '../reading/reading';
+import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan';
+import { date, flag, identifier, name, sentence, shown, text } from './fields';
+
+const currencyError = {
+	abort: true,
+	error: sentence('The currency', 'an ISO 4217 code with its own number of decimals')
+};
+const currency = z
+	.strictObject({ code: z.string(currencyError), digits: z.int(currencyError) }, currencyError)
+	.refine(({ code, digits }) => {
+		return currencyOf(code)?.digits === digits;
+	}, currencyError);
+
+const asOf = date('The day the figures are as of', {
+	first: `${LIMITS.years.first}-01-01`,
+	last: `${LIMITS.years.last}-12-31`
+});
+
+/** The present version of the document; earlier ones are raised to it. */
+export const VERSION = 5 as const;
+
+const presentDocument = z
+	.strictObject({
+		version: z.literal(VERSION, {
+			error: sentence('The version of the document', `1 to ${VERSION}`)
+		}),
+		label: name('The client label', 1),
+		currency,
+		asOf,
+		debts: z
+			.array(debtEntry)
+			.max(LIMITS.debts, { error: `A case holds at most ${LIMITS.debts} debts.` }),
+		plans: z
+			.array(planEntry)
+			.min(1, { error: 'A case has at least one plan.' })
+			.max(LIMITS.plans, { error: `A case holds at most ${LIMITS.plans} plans.` }),
+		against: measureEntry,
+		/** The plans that were chosen, the latest last. */
+		choices: z.array(choiceEntry).max(LIMITS.choices, {
+			error: `A case remembers at most ${LIMITS.choices} choices.`
+		}),
+		sheet: sheetEntry
+	})
+	.superRefine(({ debts, plans, currency, asOf }, context) => {
+		for (const { path, day } of datesIn({ debts, plans })) {
+			if (
+				day >= addMonths(asOf, -12 * LIMITS.span.before) &&
+				day <= addMonths(asOf, 12 * LIMITS.span.after)
+			)
+				continue;
+			const { before, after } = LIMITS.span;
+			const message = `${day} is too far from the day of the figures, ${asOf}; allowed is a day from ${before} years before it to ${after} years after it.`;
+			context.addIssue({ code: 'custom', path, message });
+		}
+		const owed = new Set(debts.map(({ id }) => id));
+		plans.forEach(({ changes }, at) => {
+			const taken = changes.findIndex((change) => owed.has(newDebtOf(change)?.id ?? ''));
+			if (taken < 0) return;
+			const message =
+				'A new debt of a plan has the identifier of a debt of the case; it needs one of its own.';
+			context.addIssue({ code: 'custom', path: ['plans', at, 'changes', taken], message });
+		});
+		if (new Set(plans.map(({ id }) => id)).size < plans.length) {
+			const message = 'Two plans have the same identifier.';
+			context.addIssue({ code: 'custom', path: ['plans'], message });
+		}
+		const seen = new Set<string>();
+		debts.forEach((debt, index) => {
+			const refuse = (field: string, message: string): void =>
+				context.addIssue({ code: 'custom', path: ['debts', index, field], message });
+			if (seen.has(debt.id)) refuse('id', 'Two debts have the same identifier.');
+			seen.add(debt.id);
+			const steps: readonly number[] = roundingSteps(currency);
+			if (debt.asked.kind !== 'level' && !steps.includes(debt.asked.roundUpTo)) {
+				refuse('asked', `The minimum is rounded up to ${steps.join(', ')} minor units.`);
+			}
+			if (debt.interestOnly > 0 && debt.lending.timing === 'advance') {
+				refuse(
+					'interestOnly',
+					'Payments in advance come before their interest, so none can be of interest alone.'
+				);
+			}
+			if (debt.asked.kind === 'level' && debt.asked.balloon > 0 && debt.asked.atTerm !== 'settle') {
+				refuse('asked', 'A balloon is due at the term, so payments can’t go on after it.');
+			}
+			if (new Set(debt.happenings.map(({ id }) => id)).size < debt.happenings.length) {
+				refuse('happenings', 'Two things that happen have the same identifier.');
+			}
+			const due =
+				debt.firstDue === null ? null : allowedFirstDue(debt.firstDue, asOf, { language: 'en' });
+			if (due !== null && !due.ok) {
+				refuse('firstDue', `The first due date: ${due.problem} Allowed is: ${due.allowed}`);
+			}
+		});
+	});
+
+/** A case of this version, or of an earlier one, which becomes one of this. */
+export const caseDocument = z.preprocess(upgraded, presentDocument);
+
+const basedOn = z.int({
+	error: sentence('The revision', 'the number of the one that was changed')
+});
+const what = text('What was changed', 1, 200);
+
+/** A request that is sent again has the same key, so that it is carried out once; absent: it is not. */
+const key = identifier('The key of the request').optional();
+
+/** Requests that write; see the routes below `/api/cases`. */
+export const newCase = z.strictObject({ label: name('The client label', 1), currency, asOf });
+export const saveRequest = z.strictObject({
+	basedOn,
+	what,
+	key,
+	document: caseDocument,
+	/** A case whose amounts come to be in another currency says so: it is never by accident. */
+	changesCurrency: flag('Whether the currency is changed').optional()
+});
+export const renameRequest = z.strictObject({ label: name('The client label', 1) });
+export const stepRequest = z.strictObject({ basedOn, key });
+
+export type CaseDocument = z.infer<typeof caseDocument>;
+export type NewCase = z.infer<typeof newCase>;
+
+/** A line of the casebook. */
+export interface CaseSummary {
+	readonly id: string;
+	readonly label: string;
+	readonly currency: Currency;
+	readonly debts: number;
+	readonly owed: Cents;
+	readonly asOf: CalendarDate;
+	readonly touchedAt: string;
+	/** The plan that is chosen, as it was called then, and since when; null where none is. */
+	readonly chosen: {
+		readonly name: string;
+		readonly date: CalendarDate;
+		/** Whether it has been changed since. */
+		readonly changed: boolean;
+	} | null;
+}
+
+/** A case as it is: its document, the revision it is at, and what a step back or forward would change. */
+export interface CaseState {
+	readonly id: string;
+	readonly revision: number;
+	readonly document: CaseDocument;
+	readonly undo: string | null;
+	readonly redo: string | null;
+}
+
+/** One thing that is wrong with a request: where, and a sentence with what is allowed. */
+export interface Problem {
+	readonly at: string;
+	readonly message: string;
+}
+
+/** More problems than these are not read. */
+const NAMED = 40;
+
+export function problemsOf(error: z.ZodError): Problem[] {
+	return error.issues.slice(0, NAMED).map(({ path, message }) => ({ at: path.join('.'), message }));
+}
+
+/** Every refusal in words of our own, also where no field has one for it. */
+export const inOurWords: z.core.$ZodErrorMap = (issue) => {
+	const at = issue.path?.findLast((part) => typeof part === 'string');
+	const field = at === undefined ? 'What was sent' : `The field “${String(at)}”`;
+	switch (issue.code) {
+		case 'unrecognized_keys': {
+			const [key = ''] = issue.keys;
+			return `There is no field ${quoted(key)} here; leave it out.`;
+		}
+		case 'invalid_type': {
+			const expected = TYPE_WORDS[issue.expected] ?? 'something else';
+			return issue.input === undefined
+				? `${field} is missing; allowed is ${expected}.`
+				: `${field} is ${shown(issue.input)}; allowed is ${expected}.`;
+		}
+		default:
+			return `${field} is ${shown(issue.input)}; this is not allowed here.`;
+	}
+};
+
+const TYPE_WORDS: Readonly<Record<string, string>> = {
+	object: 'a group of fields',
+	array: 'a list',
+	string: 'a text',
+	number: 'a number',
+	int: 'a whole number',
+	boolean: 'true or false'
+};
+
+/** Every date in a document, and where. */
+function* datesIn(
+	value: unknown,
+	path: readonly (string | number)[] = []
+): Generator<{ readonly path: (string | number)[]; readonly day: CalendarDate }> {
+	if (typeof value === 'string') {
+		if (isCalendarDate(value)) yield { path: [...path], day: value };
+	} else if (typeof value === 'object' && value !== null) {
+		const entries = Array.isArray(value) ? value.entries() : Object.entries(value);
+		for (const [key, inner] of entries) {
+			if (key !== 'name') yield* datesIn(inner, [...path, key]);
+		}
+	}
+}
+
+/** The debts that nothing is missing of, as a plan takes them or as they are paid today. */
+export function plannedDebts(
+	{ debts, asOf }: Pick<CaseDocument, 'debts' | 'asOf'>,
+	as: 'planned' | 'asked' | 'paid'
+): PlannedDebt[] {
+	return debts.flatMap((entry) => {
+		const stated = statedDebt(entry, asOf);
+		if (stated === null) return [];
+		const terms = as === 'planned' ? plannedTerms(stated) : wayTerms(stated, { kind: as });
+		return [{ id: entry.id, terms }];
+	});
+}
+
+/** Each debt that nothing is missing of, paid in one way, by its id. */
+export function carriedOut(
+	{ debts, asOf }: CaseDocument,
+	kind: 'asked' | 'paid'
+): ReadonlyMap<string, Carried> {
+	return new Map(
+		debts.flatMap((entry) => {
+			const stated = statedDebt(entry, asOf);
+			return stated === null ? [] : [[entry.id, carryOut(stated, { kind })] as const];
+		})
+	);
+}

@@ -1,0 +1,278 @@
+/** A debt as it travels in a case document: taken down from its statement, and how it is paid. */
+import { z } from 'zod';
+import { askedRule, type AskedPayment } from '../core/debt/asked';
+import type { CalendarDate } from '../core/quantities/calendar';
+import type { Happening } from '../core/debt/happenings';
+import { LIMITS } from '../core/quantities/limits';
+import { ZERO, type Cents } from '../core/quantities/money';
+import type { RateTerms } from '../core/quantities/rate';
+import type { StatedDebt } from '../core/debt/ways';
+import {
+	choice,
+	count,
+	date,
+	flag,
+	frequency,
+	identifier,
+	money,
+	name,
+	percentage,
+	sentence
+} from './fields';
+
+const askedPercent = {
+	percent: percentage('The percentage of the minimum', LIMITS.minimumPercent).nullable(),
+	of: choice('What the percentage is of', ['statement', 'opening']),
+	plusFees: flag('Whether fees are asked for on top'),
+	roundUpTo: money('The rounding of the minimum'),
+	floor: money('The least that is asked')
+};
+
+const askedEntry = z.discriminatedUnion(
+	'kind',
+	[
+		z.strictObject({ kind: z.literal('percent'), ...askedPercent }),
+		z.strictObject({ kind: z.literal('interest-plus'), ...askedPercent }),
+		z.strictObject({
+			kind: z.literal('amount'),
+			amount: money('The amount that is asked').nullable(),
+			roundUpTo: askedPercent.roundUpTo,
+			floor: askedPercent.floor
+		}),
+		z.strictObject({
+			kind: z.literal('level'),
+			periods: count('The number of payments', 1, LIMITS.periods, 'payments').nullable(),
+			balloon: money('The balloon'),
+			roundPayment: choice('The rounding of the equal payment', ['nearest', 'up']),
+			atTerm: choice('What happens at the term', ['settle', 'continue'])
+		})
+	],
+	{ error: sentence('The rule of what is asked', 'percent, interest-plus, amount or level') }
+);
+
+const dayYear = choice('The days of a year', [365, 360, 'actual']);
+const basis = z.discriminatedUnion(
+	'basis',
+	[
+		z.strictObject({
+			basis: z.literal('nominal'),
+			compoundsPerYear: count('How often interest is compounded', 1, 365, 'times a year').nullable()
+		}),
+		z.strictObject({ basis: z.literal('effective') }),
+		z.strictObject({ basis: z.literal('daily'), dayYear }),
+		z.strictObject({ basis: z.literal('daily-compounded'), dayYear })
+	],
+	{
+		error: sentence('How interest is charged', 'nominal, effective, daily or daily-compounded')
+	}
+);
+
+/** How the lender charges interest: seldom other than a card's monthly nominal rate in arrears. */
+const lendingEntry = z.strictObject({
+	paymentsPerYear: frequency('How often a payment is due'),
+	interest: basis,
+	timing: choice('When a payment is due', ['arrears', 'advance']),
+	interestRounding: choice('The rounding of interest', ['cent', 'none']),
+	clearBelow: money('The balance that is paid whole')
+});
+
+const paysEntry = z.discriminatedUnion(
+	'kind',
+	[
+		z.strictObject({ kind: z.literal('asked') }),
+		z.strictObject({ kind: z.literal('held') }),
+		z.strictObject({
+			kind: z.literal('fixed'),
+			amount: money('The amount that is paid'),
+			paymentsPerYear: frequency('How often it is paid').nullable()
+		}),
+		z.strictObject({
+			kind: z.literal('interest-plus'),
+			percent: percentage('The percentage that is paid', LIMITS.minimumPercent)
+		})
+	],
+	{ error: sentence('How the debt is paid', 'asked, held, fixed or interest-plus') }
+);
+
+const dated = {
+	id: identifier('The identifier of what happens'),
+	off: flag('Whether it is switched off'),
+	date: date('The date of what happens')
+};
+const repeated = {
+	amount: money('The amount of what happens'),
+	perYear: frequency('How often it happens').nullable(),
+	until: date('The last date of what happens').nullable()
+};
+const happeningEntry = z.discriminatedUnion(
+	'kind',
+	[
+		z.strictObject({ kind: z.literal('extra'), ...dated, ...repeated }),
+		z.strictObject({
+			kind: z.literal('charge'),
+			...dated,
+			...repeated,
+			fee: flag('Whether it is a fee')
+		}),
+		z.strictObject({ kind: z.literal('skip'), ...dated }),
+		z.strictObject({
+			kind: z.literal('payment'),
+			...dated,
+			amount: money('The new payment').nullable()
+		}),
+		z.strictObject({
+			kind: z.literal('rate'),
+			...dated,
+			annual: percentage('The new annual rate', LIMITS.rate),
+			reamortize: flag('Whether the equal payment is set anew')
+		})
+	],
+	{ error: sentence('What happens', 'extra, charge, skip, payment or rate') }
+);
+
+const wayEntry = z.discriminatedUnion(
+	'kind',
+	[
+		z.strictObject({ kind: z.literal('paid') }),
+		z.strictObject({ kind: z.literal('asked') }),
+		z.strictObject({ kind: z.literal('held') }),
+		z.strictObject({
+			kind: z.literal('without'),
+			happening: identifier('What is left out')
+		}),
+		z.strictObject({
+			kind: z.literal('interest-plus'),
+			percent: percentage('The percentage of a way of paying', LIMITS.minimumPercent)
+		}),
+		z.strictObject({
+			kind: z.literal('fixed'),
+			amount: money('The amount of a way of paying'),
+			extra: money('The extra of a way of paying')
+		}),
+		z.strictObject({
+			kind: z.literal('ends-in'),
+			months: count('The months of a way of paying', 1, LIMITS.months, 'months')
+		}),
+		z.strictObject({
+			kind: z.literal('portions'),
+			paymentsPerYear: frequency('The payments of a way of paying')
+		})
+	],
+	{
+		error: sentence(
+			'A way of paying',
+			'paid, asked, held, without, interest-plus, fixed, ends-in or portions'
+		)
+	}
+);
+
+/** A debt as far as it has been taken down: what is not known yet is null. */
+export const debtEntry = z.strictObject({
+	id: identifier('The identifier of a debt'),
+	name: name('The name of a debt', 0),
+	balance: money('The balance').nullable(),
+	annualRate: percentage('The annual rate', LIMITS.rate).nullable(),
+	firstDue: date('The first due date').nullable(),
+	asked: askedEntry,
+	/** So many payments of interest alone before what is asked. */
+	interestOnly: count('The payments of interest alone', 0, LIMITS.periods, 'payments'),
+	lending: lendingEntry,
+	pays: paysEntry,
+	/** Paid on top, with every payment. */
+	extra: money('The extra payment'),
+	happenings: z.array(happeningEntry).max(LIMITS.happenings, {
+		error: `At most ${LIMITS.happenings} things can happen to one debt.`
+	}),
+	/** The ways of paying that are kept beside each other, and the one that all are measured against. */
+	compared: z.array(wayEntry).max(LIMITS.ways, {
+		error: `At most ${LIMITS.ways} ways of paying can be compared.`
+	}),
+	baseline: wayEntry
+});
+
+export type DebtEntry = z.infer<typeof debtEntry>;
+export type AskedEntry = z.infer<typeof askedEntry>;
+export type LendingEntry = z.infer<typeof lendingEntry>;
+export type HappeningEntry = Happening & { readonly off: boolean };
+
+/** Interest nominal and charged with each monthly payment, which is at the end of its month. */
+export const USUAL_LENDING: LendingEntry = {
+	paymentsPerYear: 12,
+	interest: { basis: 'nominal', compoundsPerYear: null },
+	timing: 'arrears',
+	interestRounding: 'cent',
+	clearBelow: ZERO
+};
+
+/** The debt with all that a run needs, or null while something is still missing. */
+export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | null {
+	const { balance, annualRate, firstDue, lending, interestOnly, pays, extra } = entry;
+	const asked = statedAsked(entry.asked);
+	if (balance === null || annualRate === null || firstDue === null || asked === null) return null;
+	const { interest, ...conventions } = lending;
+	return {
+		known: {
+			opening: balance,
+			rate: rateTerms(interest, annualRate),
+			firstDue,
+			asOf,
+			...conventions,
+			extras: [],
+			charges: []
+		},
+		asked: askedRule(asked, interestOnly),
+		pays,
+		extra,
+		happenings: entry.happenings.filter(({ off }) => !off)
+	};
+}
+
+function statedAsked(entry: AskedEntry): AskedPayment | null {
+	switch (entry.kind) {
+		case 'amount':
+			return entry.amount === null ? null : { ...entry, amount: entry.amount };
+		case 'level':
+			return entry.periods === null ? null : { ...entry, periods: entry.periods };
+		default:
+			return entry.percent === null ? null : { ...entry, percent: entry.percent };
+	}
+}
+
+function rateTerms(
+	interest: LendingEntry['interest'],
+	annual: NonNullable<DebtEntry['annualRate']>
+): RateTerms {
+	if (interest.basis !== 'nominal') return { ...interest, annual };
+	const { basis, compoundsPerYear } = interest;
+	return compoundsPerYear === null ? { basis, annual } : { basis, annual, compoundsPerYear };
+}
+
+/** A field that must be known before a debt can be run down. */
+export type MissingField = 'balance' | 'rate' | 'periods' | 'minimum' | 'due';
+
+/** What is still to be taken down before a debt can be run down. */
+export function missingOf(entry: DebtEntry): MissingField[] {
+	const { balance, annualRate, asked, firstDue } = entry;
+	const of = (field: MissingField, isMissing: boolean) => (isMissing ? [field] : []);
+	return [
+		...of('balance', balance === null),
+		...of('rate', annualRate === null),
+		...missingAsked(asked),
+		...of('due', firstDue === null)
+	];
+}
+
+function missingAsked(asked: AskedEntry): MissingField[] {
+	switch (asked.kind) {
+		case 'level':
+			return asked.periods === null ? ['periods'] : [];
+		case 'amount':
+			return asked.amount === null ? ['minimum'] : [];
+		default:
+			return asked.percent === null ? ['minimum'] : [];
+	}
+}
+
+/** What a minimum can be rounded up to, in minor units: nothing, a whole unit of the currency, five, ten. */
+export const roundingSteps = ({ digits }: { readonly digits: number }): readonly Cents[] =>
+	[0, 1, 5, 10].map((units) => (units * 10 ** digits) as Cents);

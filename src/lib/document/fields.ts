@@ -1,0 +1,97 @@
+/** The fields that documents are made of, each with a refusal that says what is allowed. */
+import { z } from 'zod';
+import { FREQUENCIES, isCalendarDate, type CalendarDate } from '../core/quantities/calendar';
+import { LIMITS } from '../core/quantities/limits';
+import type { Cents } from '../core/quantities/money';
+import type { Percent } from '../core/quantities/rate';
+import { NO_TEXT } from '../reading/names';
+import { quoted } from '../reading/reading';
+
+/** The refusal of a value that is none of what the field allows. */
+export function sentence(field: string, allowed: string) {
+	return (issue: { input?: unknown }): string =>
+		issue.input === undefined
+			? `${field} is missing; allowed is ${allowed}.`
+			: `${field} is ${shown(issue.input)}; allowed is ${allowed}.`;
+}
+
+/** What was sent, so that it fits into a sentence: of what holds other things only that it does. */
+export function shown(value: unknown): string {
+	switch (typeof value) {
+		case 'string':
+			return quoted(JSON.stringify(value.slice(0, 40)));
+		case 'number':
+		case 'boolean':
+			return String(value);
+		case 'object':
+			return value === null ? 'null' : Array.isArray(value) ? 'a list' : 'a group of fields';
+		default:
+			return 'nothing';
+	}
+}
+
+/** The days that any document can speak of; each case has a narrower span around the day of its figures. */
+const DAYS = {
+	first: `${LIMITS.years.first - LIMITS.span.before}-01-01`,
+	last: `${LIMITS.years.last + LIMITS.span.after}-12-31`
+};
+
+function integer<T extends number>(field: string, lowest: number, highest: number, unit: string) {
+	const error = sentence(field, `a whole number of ${unit} from ${lowest} to ${highest}`);
+	return z
+		.int({ error })
+		.min(lowest, { error })
+		.max(highest, { error })
+		.transform((value) => value as T);
+}
+
+export const money = (field: string) => integer<Cents>(field, 0, LIMITS.amount, 'minor units');
+
+export const percentage = (field: string, highest: number) =>
+	integer<Percent>(field, 0, highest, 'ten-thousandths of a percent');
+
+export const count = (field: string, lowest: number, highest: number, unit: string) =>
+	integer<number>(field, lowest, highest, unit);
+
+export function choice<const T extends string | number>(field: string, allowed: readonly T[]) {
+	const error = sentence(field, allowed.join(', '));
+	return z.literal([...allowed], { error });
+}
+
+export const flag = (field: string) => z.boolean({ error: sentence(field, 'true or false') });
+
+export const frequency = (field: string) => choice(field, FREQUENCIES);
+
+/** A text of one line, as people write it. */
+export function text(field: string, shortest: number, longest: number) {
+	const error = sentence(
+		field,
+		`a text of ${shortest} to ${longest} characters in one line, without control characters`
+	);
+	return z
+		.string({ error })
+		.refine((written) => !NO_TEXT.test(written), { error, abort: true })
+		.transform((written) => written.trim())
+		.pipe(z.string().min(shortest, { error }).max(longest, { error }));
+}
+
+export const name = (field: string, shortest: 0 | 1) => text(field, shortest, LIMITS.name);
+
+export function date(field: string, { first, last }: typeof DAYS = DAYS) {
+	const allowed = `a day that exists, from ${first} to ${last}, written as in 2027-01-15`;
+	const error = sentence(field, allowed);
+	return z
+		.string({ error })
+		.refine((day) => isCalendarDate(day) && day >= first && day <= last, { error, abort: true })
+		.transform((text) => text as CalendarDate);
+}
+
+const ALLOWED_IDENTIFIER = 'the identifier of 36 characters that was given, in small letters';
+
+/** Identifiers are kept as they are given: in small letters, so that none can be written in two ways. */
+export const identifier = (field: string) =>
+	z
+		.string({ error: sentence(field, ALLOWED_IDENTIFIER) })
+		.regex(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/, {
+			error: sentence(field, ALLOWED_IDENTIFIER)
+		});

@@ -1,0 +1,47 @@
+/** What a case is about as a whole, changed after it was opened: the day of its figures, its currency. */
+import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
+import type { CaseDocument } from './case';
+import type { Currency } from '../reading/currencies';
+
+/** The case with its figures as of another day: balances stay, and what was due by then is due next after it. */
+export function withDay(document: CaseDocument, asOf: CalendarDate): CaseDocument {
+	return {
+		...document,
+		asOf,
+		debts: document.debts.map((debt) => {
+			const { firstDue, lending } = debt;
+			if (firstDue === null || firstDue > asOf) return debt;
+			const past = dueDatesUntil(firstDue, asOf, lending.paymentsPerYear);
+			return { ...debt, firstDue: dueDate(firstDue, past + 1, lending.paymentsPerYear) };
+		})
+	};
+}
+
+/** The fields of a document that hold amounts. */
+const AMOUNTS = new Set([
+	'balance',
+	'amount',
+	'roundUpTo',
+	'floor',
+	'balloon',
+	'clearBelow',
+	'extra',
+	'payment',
+	'limit',
+	'setUpFee',
+	'cap'
+]);
+
+/** The case in another currency: each amount keeps its figure, in the decimals that the currency has. */
+export function withCurrency(document: CaseDocument, currency: Currency): CaseDocument {
+	const scale = 10 ** (currency.digits - document.currency.digits);
+	const recast = (value: unknown, key: string): unknown => {
+		if (typeof value === 'number') return AMOUNTS.has(key) ? Math.round(value * scale) : value;
+		if (Array.isArray(value)) return value.map((item) => recast(item, key));
+		if (typeof value !== 'object' || value === null) return value;
+		return Object.fromEntries(
+			Object.entries(value).map(([name, inner]) => [name, recast(inner, name)])
+		);
+	};
+	return { ...(recast(document, '') as CaseDocument), currency: { ...currency } };
+}

@@ -1,0 +1,137 @@
+/** Documents of earlier versions, as the present one would have them: history keeps what was written. */
+import { addMonths, isCalendarDate } from '../core/quantities/calendar';
+import { FIRST_PLAN } from './plan';
+
+/** Whatever is no document of an earlier version is left for the schema to judge. */
+export function upgraded(document: unknown): unknown {
+	if (!isRecord(document)) return document;
+	switch (document['version']) {
+		case 1:
+			return upgraded(ofVersion2(document));
+		case 2:
+			return upgraded(ofVersion4(document, {}));
+		case 3: {
+			const { plan, ...rest } = document;
+			return upgraded(ofVersion4(rest, plan));
+		}
+		case 4:
+			return ofVersion5(document);
+		default:
+			return document;
+	}
+}
+
+/** Version 1 knew monthly cards alone: a nominal rate, an amount held (null: today's minimum), one extra. */
+function ofVersion2(document: Record<string, unknown>) {
+	const { debts } = document;
+	return {
+		...document,
+		version: 2,
+		debts: Array.isArray(debts) ? debts.map(upgradedDebt) : debts
+	};
+}
+
+/** Version 3 knew one plan, with the sheet and what it is measured against in it; version 2 none. */
+function ofVersion4(document: Record<string, unknown>, plan: unknown) {
+	const { sheet, baseline, ...fields } = isRecord(plan) ? plan : {};
+	const { id, name, pays, budget, order, listed, happenings, changes, hidden } = FIRST_PLAN;
+	const first = { id, pays, budget, order, listed, happenings, changes, hidden };
+	return {
+		...document,
+		version: 4,
+		plans: [{ ...first, ...fields, name }],
+		against: baseline ?? 'minimums',
+		choices: [],
+		sheet: sheet ?? { income: [], needs: [] }
+	};
+}
+
+/** Version 4 knew no month in which a plan begins, no assumed terms, and only typed names. */
+function ofVersion5(document: Record<string, unknown>) {
+	const { plans, debts, choices, asOf } = document;
+	return {
+		...document,
+		version: 5,
+		plans: listOr(plans, (plan) => ({
+			...plan,
+			named: typeof plan['name'] !== 'string' || !GIVEN_NAME.test(plan['name']),
+			begins: beginOf(plan, debts, asOf),
+			changes: listOr(plan['changes'], withNothingAssumed)
+		})),
+		choices: listOr(choices, (choice) => ({ ...choice, content: null }))
+	};
+}
+
+/** Names that the program gave to plans. */
+const GIVEN_NAME =
+	/^(Highest rate first|Minimums only|Payments as today|One new loan|Moved balance|Agreed lower rates)( \d+)?$/;
+
+/**
+ * The first month of a plan was that in which its first monthly debt is due, and its money began with it, also
+ * for debts that are due later. Where all are due in one month that is kept, if a new plan would begin in
+ * another one; else the plan begins as a new one does.
+ */
+function beginOf(plan: Record<string, unknown>, debts: unknown, asOf: unknown): string | null {
+	const due: { readonly day: string; readonly monthly: boolean }[] = [];
+	for (const { lending, firstDue: day } of records(debts)) {
+		if (typeof day !== 'string') continue;
+		due.push({ day, monthly: isRecord(lending) && lending['paymentsPerYear'] === 12 });
+	}
+	for (const change of records(plan['changes'])) {
+		const { firstDue: day } = [change['loan'], change['card']].find(isRecord) ?? {};
+		if (typeof day === 'string') due.push({ day, monthly: true });
+	}
+	const months = new Set(due.flatMap(({ day, monthly }) => (monthly ? [day.slice(0, 7)] : [])));
+	const [month] = months;
+	if (month === undefined || months.size > 1) return null;
+	const known = typeof asOf === 'string' && isCalendarDate(asOf);
+	const near = known ? due.filter(({ day }) => day <= addMonths(asOf, 1)) : due;
+	const usual = near
+		.map(({ day }) => day.slice(0, 7))
+		.sort()
+		.at(-1);
+	return month === usual ? null : `${month}-01`;
+}
+
+function withNothingAssumed(change: Record<string, unknown>) {
+	const raised = { ...change, assumed: [] };
+	if (change['kind'] !== 'concession') return raised;
+	return { ...raised, debts: listOr(change['debts'], (debt) => ({ ...debt, assumed: false })) };
+}
+
+const records = (list: unknown): Record<string, unknown>[] =>
+	Array.isArray(list) ? list.filter(isRecord) : [];
+
+/** Each item of a list raised; what is no list of records is left for the schema to judge. */
+const listOr = (list: unknown, raise: (item: Record<string, unknown>) => unknown): unknown =>
+	Array.isArray(list) ? list.map((item: unknown) => (isRecord(item) ? raise(item) : item)) : list;
+
+function upgradedDebt(debt: unknown): unknown {
+	if (!isRecord(debt)) return debt;
+	const { held, asked, ...kept } = debt;
+	return {
+		...kept,
+		asked: upgradedAsked(asked),
+		interestOnly: 0,
+		lending: {
+			paymentsPerYear: 12,
+			interest: { basis: 'nominal', compoundsPerYear: null },
+			timing: 'arrears',
+			interestRounding: 'cent',
+			clearBelow: 0
+		},
+		pays: held === null ? { kind: 'held' } : { kind: 'fixed', amount: held, paymentsPerYear: null },
+		happenings: [],
+		compared: [],
+		baseline: { kind: 'asked' }
+	};
+}
+
+function upgradedAsked(asked: unknown): unknown {
+	if (!isRecord(asked) || asked['kind'] === 'amount') return asked;
+	return { ...asked, of: 'statement', plusFees: asked['kind'] === 'interest-plus' };
+}
+
+function isRecord(value: unknown): value is Record<string, unknown> {
+	return typeof value === 'object' && value !== null && !Array.isArray(value);
+}

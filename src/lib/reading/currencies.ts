@@ -1,0 +1,57 @@
+import { messagesOf, type Spoken } from '../words/message';
+import en from '../words/en/reading.json';
+import { accepted, quoted, refused, type Reading } from './reading';
+
+const { text } = messagesOf({ en });
+
+/** A case's one currency: its ISO 4217 code and how many decimals its amounts have. */
+export interface Currency {
+	readonly code: string;
+	readonly digits: number;
+}
+
+/** The currencies one can choose, with their decimals, from the platform's own ISO 4217 data. */
+export function knownCurrencies({
+	language
+}: Spoken): readonly (Currency & { readonly name: string })[] {
+	const names = new Intl.DisplayNames(language, { type: 'currency' });
+	return Intl.supportedValuesOf('currency').map((code) => ({
+		code,
+		digits: currencyDigits(code),
+		name: names.of(code) ?? code
+	}));
+}
+
+/** The currency of a code in capitals; null where there is none. */
+export const currencyOf = (code: string): Currency | null =>
+	Intl.supportedValuesOf('currency').includes(code) ? { code, digits: currencyDigits(code) } : null;
+
+/** Reads a currency's code, in either case. */
+export function readCurrency(typed: string, spoken: Spoken): Reading<Currency> {
+	const code = typed.trim().toUpperCase();
+	const allowed = text(spoken, 'currency allowed');
+	if (code === '') return refused(text(spoken, 'currency missing'), allowed);
+	const currency = currencyOf(code);
+	if (currency) return accepted(currency);
+	return refused(text(spoken, 'currency unknown', { typed: quoted(typed.trim()) }), allowed);
+}
+
+function currencyDigits(currency: string): number {
+	const format = new Intl.NumberFormat('en', { style: 'currency', currency });
+	return format.resolvedOptions().maximumFractionDigits ?? 2;
+}
+
+/** The code of a currency and the signs that it is written with, in capitals. */
+export function signsOf(code: string): string[] {
+	const signs = (['symbol', 'narrowSymbol'] as const).map(
+		(currencyDisplay) =>
+			new Intl.NumberFormat('en', { style: 'currency', currency: code, currencyDisplay })
+				.formatToParts(0)
+				.find(({ type }) => type === 'currency')?.value ?? code
+	);
+	return [code, ...signs].map((sign) => sign.toUpperCase());
+}
+
+/** Whether something is the sign or the code of some currency. */
+export const isCurrencySign = (sign: string): boolean =>
+	/^\p{Sc}$/u.test(sign) || currencyOf(sign.toUpperCase()) !== null;

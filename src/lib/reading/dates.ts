@@ -1,0 +1,149 @@
+import { addMonths, calendarDate, dateParts, type CalendarDate } from '../core/quantities/calendar';
+import { LIMITS } from '../core/quantities/limits';
+import { messagesOf, type Spoken } from '../words/message';
+import en from '../words/en/reading.json';
+import { accepted, quoted, refused, type Reading } from './reading';
+import { monthNames, writeDate, writeMonth } from './written';
+
+const { text } = messagesOf({ en });
+
+/**
+ * Reads a date: `2027-01-15`, `15 Jan 2027`, `January 15, 2027`, `15.1.2027`. `15 Jan` and `15` are
+ * the next such day after `after`; `15 Jan 27` is in 2027. `1/15/2027` has one reading; where day and month could
+ * be swapped it asks rather than guesses.
+ */
+export function readDate(
+	typed: string,
+	after: CalendarDate,
+	spoken: Spoken
+): Reading<CalendarDate> {
+	const lower = typed.trim().toLowerCase();
+	const allowed = text(spoken, 'date allowed');
+	const shown = { typed: quoted(typed.trim()) };
+	if (lower === '') return refused(text(spoken, 'date missing'), allowed);
+	const slashed = /^(\d{1,2})\/(\d{1,2})\/(\d{4}|\d{2})$/.exec(lower);
+	if (slashed) {
+		const [one, two] = slashedDates(Number(slashed[1]), Number(slashed[2]), slashed[3] ?? '');
+		if (one === undefined) return refused(text(spoken, 'date none', shown), allowed);
+		if (two === undefined || two === one) return accepted(one);
+		const either = { one: writeDate(one, spoken), other: writeDate(two, spoken) };
+		return refused(text(spoken, 'two readings', { ...shown, ...either }), allowed);
+	}
+	const parts = writtenParts(lower, spoken);
+	if (parts === null) return refused(text(spoken, 'date not understood', shown), allowed);
+	const date = completed(parts, after);
+	return date === null ? refused(text(spoken, 'date none', shown), allowed) : accepted(date);
+}
+
+/** Day and month on either side of a slash, in the order of one country or another. */
+function slashedDates(one: number, two: number, years: string): CalendarDate[] {
+	const year = fullYear(years);
+	return [
+		calendarDate({ day: one, month: two, year }),
+		calendarDate({ day: two, month: one, year })
+	].flatMap((date) => date ?? []);
+}
+
+/** Two digits are a year of this century. */
+const fullYear = (digits: string): number => Number(digits) + (digits.length === 2 ? 2000 : 0);
+
+/** Reads a month: `June 2029`, `Jun 2029`, `2029-06`, `6/2029`. The value is its first day. */
+export function readMonth(typed: string, spoken: Spoken): Reading<CalendarDate> {
+	const allowed = text(spoken, 'month allowed');
+	const lower = typed.trim().toLowerCase();
+	if (lower === '') return refused(text(spoken, 'month missing'), allowed);
+	const named = /^(\p{L}{3,})\.?\s+(\d{4})$/u.exec(lower);
+	const numbered = /^(\d{4})-(\d{1,2})$/.exec(lower);
+	const turned = /^(\d{1,2})[/.](\d{4})$/.exec(lower);
+	const month = named ? monthNumber(named[1] ?? '', spoken) : Number(numbered?.[2] ?? turned?.[1]);
+	const year = Number(named?.[2] ?? numbered?.[1] ?? turned?.[2]);
+	const date = month === null ? null : calendarDate({ year, month, day: 1 });
+	if (date === null) {
+		return refused(text(spoken, 'month not understood', { typed: quoted(typed.trim()) }), allowed);
+	}
+	const { first, last } = LIMITS.years;
+	if (year >= first && year <= last) return accepted(date);
+	const years = { year: String(year), first: String(first), last: String(last) };
+	return refused(text(spoken, 'year', years), text(spoken, 'month years', years));
+}
+
+/** Reads a month that is not before `first`, and not years after it. */
+export function readMonthFrom(
+	typed: string,
+	first: CalendarDate,
+	spoken: Spoken
+): Reading<CalendarDate> {
+	const reading = readMonth(typed, spoken);
+	if (!reading.ok) return reading;
+	const last = addMonths(first, LIMITS.firstDueMonths);
+	const { value } = reading;
+	if (value >= first && value <= last) return reading;
+	const date = writeMonth(value, spoken);
+	return refused(
+		text(spoken, value < first ? 'too early' : 'too late', { date }),
+		text(spoken, 'month span', { first: writeMonth(first, spoken), last: writeMonth(last, spoken) })
+	);
+}
+
+/** Reads a month or a day; of a month, the value is its first day. */
+export function readMoment(
+	typed: string,
+	after: CalendarDate,
+	spoken: Spoken
+): Reading<CalendarDate> {
+	const month = readMonth(typed, spoken);
+	return month.ok ? month : readDate(typed, after, spoken);
+}
+
+interface WrittenParts {
+	readonly day: number;
+	readonly month?: number | undefined;
+	readonly year?: number | undefined;
+}
+
+/** The numbers in a written date; day and month of a text that names the month may be in either order. */
+function writtenParts(text: string, spoken: Spoken): WrittenParts | null {
+	const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text);
+	if (iso) return { year: Number(iso[1]), month: Number(iso[2]), day: Number(iso[3]) };
+	const dotted = /^(\d{1,2})\.\s*(\d{1,2})\.\s*(\d{4})?$/.exec(text);
+	if (dotted)
+		return { day: Number(dotted[1]), month: Number(dotted[2]), year: optional(dotted[3]) };
+	const bare = /^(\d{1,2})(?:st|nd|rd|th)?$/.exec(text);
+	if (bare) return { day: Number(bare[1]) };
+	const named =
+		/^(\d{1,2})(?:st|nd|rd|th)?[\s.]+(\p{L}{3,})\.?,?(?:\s+(\d{4}|\d{2}))?$/u.exec(text) ??
+		swapped(/^(\p{L}{3,})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?(?:\s+(\d{4}))?$/u.exec(text));
+	if (!named) return null;
+	const month = monthNumber(named[2] ?? '', spoken);
+	return month === null ? null : { day: Number(named[1]), month, year: optional(named[3]) };
+}
+
+function swapped(match: readonly (string | undefined)[] | null) {
+	return match && [match[0], match[2], match[1], match[3]];
+}
+
+function optional(digits: string | undefined): number | undefined {
+	return digits === undefined ? undefined : fullYear(digits);
+}
+
+function monthNumber(name: string, { language }: Spoken): number | null {
+	const index = monthNames(language, 'long').findIndex((month) =>
+		month.toLowerCase().startsWith(name)
+	);
+	return index < 0 ? null : index + 1;
+}
+
+/** The date that was meant, with the next month or year that makes it later than `after`. */
+function completed({ day, month, year }: WrittenParts, after: CalendarDate): CalendarDate | null {
+	if (month !== undefined && year !== undefined) return calendarDate({ day, month, year });
+	// A day of the month comes within a few months, a day of the year (29 February) within eight years.
+	const start = dateParts(after);
+	for (let step = 0; step <= 8 * 12; step += 1) {
+		const index = start.month - 1 + step;
+		const candidate = { day, month: (index % 12) + 1, year: start.year + Math.floor(index / 12) };
+		if (month !== undefined && candidate.month !== month) continue;
+		const date = calendarDate(candidate);
+		if (date !== null && date > after) return date;
+	}
+	return null;
+}

@@ -1,0 +1,74 @@
+import { LIMITS } from '../core/quantities/limits';
+import type { Cents } from '../core/quantities/money';
+import { messagesOf } from '../words/message';
+import en from '../words/en/reading.json';
+import { isCurrencySign, signsOf, type Currency } from './currencies';
+import { decimalDigits, scaled } from './decimals';
+import { accepted, quoted, refused, type Reading } from './reading';
+import type { Writing } from './writing';
+import { writeMoney } from './written';
+
+const { text } = messagesOf({ en });
+
+/** Reads an amount as people write it: `4,182.36`, `4182.36`, `$4182`, `4182 USD`. */
+export function readMoney(typed: string, writing: Writing): Reading<Cents> {
+	const { currency } = writing;
+	const { code, digits } = currency;
+	const shown = quoted(typed.trim());
+	const allowed = text(writing, 'amount allowed', {
+		largest: writeMoney(LIMITS.amount, writing),
+		example: writeMoney(418236 as Cents, writing)
+	});
+	const refuse = (...[id, parts]: [Parameters<typeof text>[1], Parameters<typeof text>[2]?]) =>
+		refused(text(writing, id, { typed: shown, ...parts }), allowed);
+	const bare = withoutCurrency(typed, currency);
+	if (bare === null) return refuse('amount in another currency', { code });
+	if (bare === '') return refuse('amount missing');
+	const parts = decimalDigits(withoutGroups(bare, currency));
+	if (parts === null) return refuse('amount not understood');
+	if (parts.negative) return refuse('amount below zero');
+	const either = otherReading(bare, currency);
+	if (either !== null) {
+		const [one, other] = either;
+		return refuse('two readings', {
+			one: writeMoney(one, writing),
+			other: writeMoney(other, writing)
+		});
+	}
+	const amount = scaled(parts.whole, parts.fraction, digits);
+	if (amount === null) return refuse('amount decimals', { code, digits });
+	if (amount > LIMITS.amount) return refuse('amount too large');
+	return accepted(amount as Cents);
+}
+
+/** One point with three digits after it: groups them in some countries, and is the decimal mark in others. */
+const POINT_AND_THREE = /^([1-9]\d{0,2})\.(\d{3})$/;
+
+/** Where no amount of the currency can have three decimals, such a point can only group. */
+const withoutGroups = (bare: string, { digits }: Currency): string =>
+	digits === 0 ? bare.replace(POINT_AND_THREE, '$1$2') : bare;
+
+/** Both readings of an amount that has two; null where it has one. */
+function otherReading(bare: string, { digits }: Currency): readonly [Cents, Cents] | null {
+	const [match, whole = '', fraction = ''] = POINT_AND_THREE.exec(bare) ?? [];
+	if (match === undefined || digits === 0) return null;
+	const decimal = scaled(whole, fraction, digits);
+	if (decimal === null) return null;
+	const isWritten = digits === fraction.length;
+	return isWritten ? null : [(Number(whole + fraction) * 10 ** digits) as Cents, decimal as Cents];
+}
+
+/** What was typed without the currency's own sign or code; null where it has those of another one. */
+function withoutCurrency(typed: string, { code }: Currency): string | null {
+	const text = typed.trim();
+	const [, before = '', number = '', after = ''] =
+		/^(\p{Sc}|[A-Za-z]{3}(?=[\s\d.,-]))?\s*(.*?)\s*(\p{Sc}|(?<=[\s\d.,])[A-Za-z]{3})?$/u.exec(
+			text
+		) ?? [];
+	for (const sign of [before, after]) {
+		if (sign !== '' && !signsOf(code).includes(sign.toUpperCase())) {
+			return isCurrencySign(sign) ? null : text;
+		}
+	}
+	return number.replace(/^-\s*\p{Sc}/u, '-');
+}

@@ -1,0 +1,206 @@
+/** The tables of a case, and what of its document lies in them. */
+import type { Way } from '../core/debt/ways';
+import type { CaseDocument } from '../document/case';
+import type { ChangeEntry, NewDebtEntry } from '../document/change';
+import type { DebtEntry, HappeningEntry } from '../document/debt';
+import type { PlanEntry, PlanHappening, SheetLine } from '../document/plan';
+import { column, date, fields, percent, variants, type Part, type Row } from './shapes';
+
+const rounding = {
+	roundUpTo: column<never>('asked_round_up_to'),
+	floor: column<never>('asked_floor')
+};
+const share = {
+	percent: percent<never>('asked_percent'),
+	of: column<never>('asked_of'),
+	plusFees: column<never>('asked_plus_fees'),
+	...rounding
+};
+const dayYear: Part<365 | 360 | 'actual'> = {
+	...column('day_year'),
+	write: (year) => ({ day_year: String(year) }),
+	read: ({ day_year: year }) => (year === 'actual' ? year : Number(year))
+};
+
+/** `debt`; what happens to it and the ways of paying it are in tables of their own. */
+export const DEBT = fields<Omit<DebtEntry, 'happenings' | 'compared' | 'baseline'>>({
+	id: column('id'),
+	name: column('name'),
+	balance: column('balance'),
+	annualRate: percent('annual_rate'),
+	firstDue: date('first_due'),
+	asked: variants('kind', 'asked_kind', {
+		percent: share,
+		'interest-plus': share,
+		amount: { amount: column('asked_amount'), ...rounding },
+		level: {
+			periods: column('asked_periods'),
+			balloon: column('asked_balloon'),
+			roundPayment: column('asked_round_payment'),
+			atTerm: column('asked_at_term')
+		}
+	}),
+	interestOnly: column('interest_only'),
+	lending: fields<DebtEntry['lending']>({
+		paymentsPerYear: column('payments_per_year'),
+		interest: variants('basis', 'basis', {
+			nominal: { compoundsPerYear: column('compounds_per_year') },
+			effective: {},
+			daily: { dayYear },
+			'daily-compounded': { dayYear }
+		}),
+		timing: column('timing'),
+		interestRounding: column('interest_rounding'),
+		clearBelow: column('clear_below')
+	}),
+	pays: variants('kind', 'pays_kind', {
+		asked: {},
+		held: {},
+		fixed: { amount: column('pays_amount'), paymentsPerYear: column('pays_per_year') },
+		'interest-plus': { percent: percent('pays_percent') }
+	}),
+	extra: column('extra')
+});
+
+const dated = { id: column<string>('id'), off: column<boolean>('off'), date: date<never>('date') };
+const repeated = {
+	amount: column<never>('amount'),
+	perYear: column<never>('per_year'),
+	until: date<never>('until')
+};
+
+/** `happening`, what happens to a debt. */
+export const HAPPENING: Part<HappeningEntry> = variants('kind', 'kind', {
+	extra: { ...dated, ...repeated },
+	charge: { ...dated, ...repeated, fee: column('fee') },
+	skip: dated,
+	payment: { ...dated, amount: column('amount') },
+	rate: { ...dated, annual: percent('annual_rate'), reamortize: column('reamortize') }
+});
+
+/** `way`, ways of paying a debt. */
+export const WAY: Part<Way> = variants('kind', 'kind', {
+	paid: {},
+	asked: {},
+	held: {},
+	without: { happening: column('happening') },
+	'interest-plus': { percent: percent('percent') },
+	fixed: { amount: column('amount'), extra: column('extra') },
+	'ends-in': { months: column('months') },
+	portions: { paymentsPerYear: column('per_year') }
+});
+
+/** `plan`; its own order, what happens to its money and its changes are in tables of their own. */
+export const PLAN = fields<Omit<PlanEntry, 'listed' | 'happenings' | 'changes'>>({
+	id: column('id'),
+	name: column('name'),
+	named: column('named'),
+	pays: column('pays'),
+	budget: variants('kind', 'budget', {
+		required: {},
+		'required-plus': { extra: column('amount') },
+		constant: { amount: column('amount') }
+	}),
+	begins: date('begins'),
+	order: column('payoff_order'),
+	hidden: column('hidden')
+});
+
+/** `plan_place`, a debt in a plan's own order. */
+export const PLACE = column<string>('debt_id');
+
+const money = { ...dated, amount: column<never>('amount') };
+
+/** `plan_happening`, what happens to a plan's money. That every year comes again is known only of money on top. */
+export const PLAN_HAPPENING: Part<PlanHappening> = variants('kind', 'kind', {
+	'one-off': { ...money, everyYear: column('every_year') },
+	money
+});
+
+const newDebt = fields<NewDebtEntry>({
+	id: column('new_id'),
+	name: column('new_name'),
+	firstDue: date('new_first_due'),
+	rule: variants('kind', 'new_rule', {
+		level: { periods: column('new_periods') },
+		fixed: { amount: column('new_amount') },
+		minimum: { percent: percent('new_percent'), floor: column('new_amount') }
+	})
+});
+
+type Concession = Extract<ChangeEntry, { kind: 'concession' }>;
+type Transfer = Extract<ChangeEntry, { kind: 'transfer' }>;
+
+/** A change but for the debts that it names. */
+export type ChangeTerms =
+	| Omit<Extract<ChangeEntry, { kind: 'consolidate' }>, 'debts'>
+	| Omit<Transfer, 'amounts'>
+	| Omit<Concession, 'debts'>;
+
+/** `plan_change`; the debts that it names are in a table of their own. */
+export const CHANGE: Part<ChangeTerms> = variants('kind', 'kind', {
+	consolidate: {
+		assumed: column('assumed'),
+		loan: newDebt,
+		annualRate: percent('new_rate'),
+		fee: fields({
+			percent: percent('fee_percent'),
+			amount: column('fee_amount'),
+			paid: column('fee_paid')
+		})
+	},
+	transfer: {
+		assumed: column('assumed'),
+		card: newDebt,
+		feePercent: percent('fee_percent'),
+		offerRate: percent('new_rate'),
+		offerMonths: column('offer_months'),
+		thenRate: percent('then_rate'),
+		limit: column('credit_limit')
+	},
+	concession: {
+		assumed: column('assumed'),
+		from: date('agreed_from'),
+		setUpFee: column('set_up_fee'),
+		// A part where there is a percentage, else an amount.
+		monthlyFee: variants(
+			'kind',
+			(row: Row) => (row['fee_percent'] === null ? 'amount' : 'percent'),
+			{
+				amount: { amount: column('fee_amount') },
+				percent: { percent: percent('fee_percent'), cap: column('fee_cap') }
+			}
+		)
+	}
+});
+
+/** `plan_change_debt`, a debt that a change names, by the kind of the change. */
+export const NAMED = {
+	consolidate: column<string>('debt_id'),
+	transfer: fields<Transfer['amounts'][number]>({
+		debt: column('debt_id'),
+		amount: column('amount')
+	}),
+	concession: fields<Concession['debts'][number]>({
+		debt: column('debt_id'),
+		annualRate: percent('agreed_rate'),
+		assumed: column('assumed'),
+		payment: column('amount')
+	})
+};
+
+/** `plan_choice` */
+export const CHOICE = fields<CaseDocument['choices'][number]>({
+	plan: column('plan_id'),
+	name: column('name'),
+	date: date('date'),
+	note: column('note'),
+	content: column('content')
+});
+
+/** `household_line` */
+export const LINE = fields<SheetLine>({
+	name: column('name'),
+	amount: column('amount'),
+	perYear: column('per_year')
+});

@@ -1,0 +1,122 @@
+/**
+ * How parts of a document lie in columns of a table, described once: both ways follow from the description, and a
+ * field that is left out of one does not compile. Money is in minor units; rates are percent with four decimals in
+ * the tables, and ten-thousandths of a percent in documents.
+ */
+import type { Statements } from './statements';
+
+export type Row = Readonly<Record<string, unknown>>;
+
+interface Column {
+	readonly name: string;
+	readonly as: 'plain' | 'percent' | 'date';
+}
+
+/** A part of a document and the columns that it lies in. */
+export interface Part<T> {
+	readonly columns: readonly Column[];
+	/** The columns of a value; what it has none for is not named, and null in the table. */
+	write(value: T): Row;
+	/** The value of a row, for the document's schema to judge. */
+	read(row: Row): unknown;
+}
+
+type Parts<T> = { readonly [K in keyof T]-?: Part<T[K]> };
+
+/** A value in a column of its own. */
+export const column = <T>(name: string): Part<T> => ({
+	columns: [{ name, as: 'plain' }],
+	write: (value) => ({ [name]: value }),
+	read: (row) => row[name]
+});
+
+export const date = <T>(name: string): Part<T> => ({
+	...column<T>(name),
+	columns: [{ name, as: 'date' }]
+});
+
+/** A rate, or a percentage. */
+export const percent = <T extends number | null>(name: string): Part<T> => ({
+	columns: [{ name, as: 'percent' }],
+	write: (value) => ({ [name]: value === null ? null : (value / 10_000).toFixed(4) }),
+	read: (row) => row[name]
+});
+
+/** A group of fields, side by side in the same row. */
+export function fields<T extends object>(parts: Parts<T>): Part<T> {
+	const named = Object.entries(parts) as [keyof T & string, Part<unknown>][];
+	return {
+		columns: named.flatMap(([, part]) => part.columns),
+		write: (value) =>
+			Object.assign({}, ...named.map(([name, part]) => part.write(value[name]))) as Row,
+		read: (row) => Object.fromEntries(named.map(([name, part]) => [name, part.read(row)]))
+	};
+}
+
+type Variants<T, Tag extends keyof T> = {
+	readonly [K in T[Tag] & string]: Parts<Omit<Extract<T, Readonly<Record<Tag, K>>>, Tag>>;
+};
+
+/** One of several groups of fields; which one says `tag`, in a column or, as `tagOf` has it, by what the row has. */
+export function variants<T extends object, Tag extends keyof T & string>(
+	tag: Tag,
+	where: string | ((row: Row) => T[Tag]),
+	kinds: Variants<T, Tag>
+): Part<T> {
+	const parts = new Map<unknown, Part<object>>(
+		Object.entries(kinds).map(([kind, of]) => [kind, fields(of as Parts<object>)])
+	);
+	const own: Part<unknown> | null = typeof where === 'string' ? column(where) : null;
+	const byName = new Map<string, Column>();
+	for (const part of [...(own ? [own] : []), ...parts.values()]) {
+		for (const one of part.columns) byName.set(one.name, one);
+	}
+	return {
+		columns: [...byName.values()],
+		write: (value) => ({ ...own?.write(value[tag]), ...parts.get(value[tag])?.write(value) }),
+		read: (row) => {
+			const kind = typeof where === 'string' ? row[where] : where(row);
+			return { [tag]: kind, ...(parts.get(kind)?.read(row) as object | undefined) };
+		}
+	};
+}
+
+/** The rows of a case in a table, in their order. */
+export async function rowsOf<K extends string>(
+	statements: Statements,
+	table: string,
+	part: Part<never>,
+	caseId: string,
+	keys: readonly K[] = []
+): Promise<readonly (Row & Readonly<Record<K, unknown>>)[]> {
+	const selected = new Set([
+		...keys,
+		...part.columns.map(({ name, as }) =>
+			as === 'percent'
+				? `(${name} * 10000)::int as ${name}`
+				: as === 'date'
+					? `${name}::text`
+					: name
+		)
+	]);
+	const { rows } = await statements.query<Row & Readonly<Record<K, unknown>>>(
+		`select ${[...selected].join(', ')} from ${table} where case_id = $1
+		order by ${[...keys, 'position'].join(', ')}`,
+		[caseId]
+	);
+	return rows;
+}
+
+/** Writes rows into a table, all in one statement. What a row does not name is null. */
+export async function insertRows(
+	statements: Statements,
+	table: string,
+	rows: readonly Row[]
+): Promise<void> {
+	if (rows.length === 0) return;
+	const names = [...new Set(rows.flatMap((row) => Object.keys(row)))].join(', ');
+	await statements.query(
+		`insert into ${table} (${names}) select ${names} from jsonb_populate_recordset(null::${table}, $1)`,
+		[JSON.stringify(rows)]
+	);
+}

@@ -1,0 +1,238 @@
+/** What a plan changes about the debts, and why that is not possible, in words. */
+import type { Refusal } from '../core/plan/changes';
+import type { Cents } from '../core/quantities/money';
+import type { ChangeEntry, NewDebtEntry } from '../document/change';
+import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
+import type { Writing } from '../reading/writing';
+import { countOf } from './amounts';
+import en from './en/changes.json';
+import { listOf, messagesOf, type Spoken } from './message';
+
+const { text } = messagesOf({ en });
+
+/** What a plan can change, to choose from. */
+export const changeKinds = (spoken: Spoken) =>
+	(['consolidate', 'transfer', 'concession'] as const).map((value) => ({
+		value,
+		words: changeKind(value, spoken),
+		help: text(spoken, 'kind help', { kind: value })
+	}));
+
+export const changeKind = (kind: ChangeEntry['kind'], spoken: Spoken): string =>
+	text(spoken, 'kind', { kind });
+
+type Names = (id: string) => string;
+
+/** “Quillmark card and Pellan Stores card are paid off by Harbour loan at 11.5 %, over 48 months; fee 4 %, added to it” */
+export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writing): string {
+	const money = (amount: Cents) => writeMoney(amount, writing);
+	switch (change.kind) {
+		case 'consolidate': {
+			const { debts, loan, annualRate, fee } = change;
+			const cost = [
+				...(fee.percent === 0 ? [] : [writePercent(fee.percent)]),
+				...(fee.amount === 0 ? [] : [money(fee.amount)])
+			];
+			return text(writing, cost.length === 0 ? 'consolidate' : 'consolidate with fee', {
+				debts: namesOf(debts.map(nameOf), writing),
+				count: Math.max(1, debts.length),
+				loan: loan.name || text(writing, 'a new loan'),
+				rate: writePercent(annualRate),
+				rule: ruleInWords(loan.rule, writing),
+				fee: listOf(writing, cost),
+				paid: fee.paid
+			});
+		}
+		case 'transfer': {
+			const { amounts, card, feePercent, offerRate, offerMonths, thenRate } = change;
+			const moved = amounts.map(({ debt, amount }) =>
+				amount === null
+					? nameOf(debt)
+					: text(writing, 'part of', { amount: money(amount), name: nameOf(debt) })
+			);
+			return text(writing, 'transfer', {
+				debts: namesOf(moved, writing),
+				count: Math.max(1, amounts.length),
+				card: card.name || text(writing, 'a new card'),
+				offer: writePercent(offerRate),
+				months: countOf(writing, offerMonths, 'months'),
+				then: writePercent(thenRate),
+				fee: writePercent(feePercent)
+			});
+		}
+		case 'concession': {
+			const agreed = change.debts.map(({ debt, annualRate, payment }) => {
+				const parts = { name: nameOf(debt), rate: writePercent(annualRate) };
+				return payment === null
+					? text(writing, 'agreed debt', parts)
+					: text(writing, 'agreed debt and payment', { ...parts, payment: money(payment) });
+			});
+			const fees = feesInWords(change, writing);
+			return text(writing, fees.length === 0 ? 'concession' : 'concession with fees', {
+				month: writeMonth(change.from, writing),
+				debts: namesOf(agreed, writing),
+				fees: fees.join(', ')
+			});
+		}
+	}
+}
+
+type Concession = Extract<ChangeEntry, { kind: 'concession' }>;
+
+function feesInWords({ setUpFee, monthlyFee: fee }: Concession, writing: Writing): string[] {
+	const money = (amount: Cents) => writeMoney(amount, writing);
+	const once = setUpFee === 0 ? [] : [text(writing, 'at the start', { amount: money(setUpFee) })];
+	if (fee.kind === 'amount') {
+		const monthly = text(writing, 'a month', { amount: money(fee.amount) });
+		return fee.amount === 0 ? once : [...once, monthly];
+	}
+	const percent = writePercent(fee.percent);
+	const part =
+		fee.cap === null
+			? text(writing, 'of the money', { percent })
+			: text(writing, 'of the money at most', { percent, cap: money(fee.cap) });
+	return [...once, part];
+}
+
+/** All that a change says, to lay two versions beside each other. */
+export function changeField(change: ChangeEntry, nameOf: Names, writing: Writing): string {
+	let words = changeInWords(change, nameOf, writing);
+	if (change.kind === 'transfer') {
+		const { limit, card } = change;
+		words =
+			limit === null
+				? text(writing, 'no limit', { words })
+				: text(writing, 'limit', { words, limit: writeMoney(limit, writing) });
+		words = text(writing, 'with rule', { words, rule: ruleInWords(card.rule, writing) });
+	}
+	if (change.kind === 'concession') {
+		const guessed = change.debts.filter((of) => of.assumed).map(({ debt }) => nameOf(debt));
+		if (guessed.length > 0) {
+			words = text(writing, 'rates assumed', { words, names: guessed.join(', ') });
+		}
+	} else {
+		const { firstDue } = change.kind === 'transfer' ? change.card : change.loan;
+		words = text(writing, 'first due', { words, day: writeDate(firstDue, writing) });
+	}
+	if (change.assumed.length === 0) return words;
+	return text(writing, 'assumed', { words, terms: change.assumed.join(', ') });
+}
+
+/** “11.5 %, 48 months and no fee” of the terms that nobody has named yet; null where all are named. */
+export function assumedInWords(
+	changes: readonly ChangeEntry[],
+	nameOf: Names,
+	writing: Writing
+): string | null {
+	const words = changes.flatMap((change) => assumedTerms(change, nameOf, writing));
+	return words.length === 0 ? null : listOf(writing, words);
+}
+
+function assumedTerms(change: ChangeEntry, nameOf: Names, writing: Writing): string[] {
+	const said = <T extends ChangeEntry>(
+		of: T,
+		words: Partial<Record<T['assumed'][number], string>>
+	) => of.assumed.flatMap((term: T['assumed'][number]) => words[term] ?? []);
+	const firstDue = (debt: NewDebtEntry) =>
+		text(writing, 'first payment on', { day: writeDate(debt.firstDue, writing) });
+	const feeOf = (fee: string, isNone: boolean) =>
+		isNone ? text(writing, 'no fee') : text(writing, 'a fee of', { fee });
+	switch (change.kind) {
+		case 'consolidate': {
+			const { percent, amount } = change.fee;
+			const fee = percent > 0 ? writePercent(percent) : writeMoney(amount, writing);
+			return said(change, {
+				annualRate: writePercent(change.annualRate),
+				rule: ruleAssumed(change.loan.rule, writing),
+				firstDue: firstDue(change.loan),
+				fee: feeOf(fee, percent === 0 && amount === 0)
+			});
+		}
+		case 'transfer': {
+			const { offerRate, offerMonths, thenRate, card, feePercent } = change;
+			const months = countOf(writing, offerMonths, 'months');
+			return said(change, {
+				offerRate: text(writing, 'offer at', { rate: writePercent(offerRate) }),
+				offerMonths: text(writing, 'months of offer', { months }),
+				thenRate: text(writing, 'after it', { rate: writePercent(thenRate) }),
+				rule: ruleAssumed(card.rule, writing),
+				firstDue: firstDue(card),
+				feePercent: feeOf(writePercent(feePercent), feePercent === 0)
+			});
+		}
+		case 'concession': {
+			const rates = change.debts
+				.filter(({ assumed }) => assumed)
+				.map(({ debt, annualRate }) =>
+					text(writing, 'rate for', { rate: writePercent(annualRate), name: nameOf(debt) })
+				);
+			const { setUpFee, monthlyFee: fee } = change;
+			const monthly = fee.kind === 'amount' ? fee.amount : fee.percent;
+			const amount = writeMoney(setUpFee, writing);
+			return [
+				...rates,
+				...said(change, {
+					from: text(writing, 'begin in', { month: writeMonth(change.from, writing) }),
+					setUpFee:
+						setUpFee === 0
+							? text(writing, 'no fee at the start')
+							: text(writing, 'at the start', { amount }),
+					monthlyFee: text(writing, monthly === 0 ? 'no monthly fee' : 'its monthly fee')
+				})
+			];
+		}
+	}
+}
+
+function ruleAssumed(rule: NewDebtEntry['rule'], writing: Writing): string {
+	switch (rule.kind) {
+		case 'level':
+			return countOf(writing, rule.periods, 'months');
+		case 'fixed':
+			return text(writing, 'a month', { amount: writeMoney(rule.amount, writing) });
+		case 'minimum':
+			return text(writing, 'minimum of', { percent: writePercent(rule.percent) });
+	}
+}
+
+function ruleInWords(rule: NewDebtEntry['rule'], writing: Writing): string {
+	switch (rule.kind) {
+		case 'level':
+			return text(writing, 'over', { months: countOf(writing, rule.periods, 'months') });
+		case 'fixed':
+			return text(writing, 'at', { amount: writeMoney(rule.amount, writing) });
+		case 'minimum':
+			return text(writing, 'minimum', {
+				percent: writePercent(rule.percent),
+				floor: writeMoney(rule.floor, writing)
+			});
+	}
+}
+
+/** “One, Two and Three”; “No debt” */
+const namesOf = (names: readonly string[], spoken: Spoken): string =>
+	names.length === 0 ? text(spoken, 'no debt') : listOf(spoken, names);
+
+/** Why what a plan changes is not possible, and how to fix it. */
+export function refusalInWords(refusal: Refusal, nameOf: Names, writing: Writing): string {
+	const money = (amount: Cents) => writeMoney(amount, writing);
+	switch (refusal.reason) {
+		case 'no debt chosen':
+		case 'unknown debt':
+			return text(writing, refusal.reason);
+		case 'closed before':
+		case 'named twice':
+			return text(writing, refusal.reason, { name: nameOf(refusal.id) });
+		case 'more than is owed':
+			return text(writing, refusal.reason, {
+				amount: money(refusal.amount),
+				name: nameOf(refusal.id),
+				owed: money(refusal.owed)
+			});
+		case 'above the limit':
+			return text(writing, refusal.reason, {
+				amount: money(refusal.amount),
+				limit: money(refusal.limit)
+			});
+	}
+}

@@ -1,0 +1,344 @@
+/** The working of a figure in words and numbers, as it is shown in its note. */
+import type {
+	Convention,
+	Figure,
+	Formula,
+	Operand,
+	Result,
+	Working,
+	YearFigure
+} from '../core/working/debt-figure';
+import type { Cents } from '../core/quantities/money';
+import type { InterestRounding } from '../core/quantities/rate';
+import { grouped, precise, writeDate, writeMoney, writePercent } from '../reading/written';
+import type { Writing } from '../reading/writing';
+import { countOf, monthsInWords } from './amounts';
+import en from './en/debt-working.json';
+import { capital, messagesOf, type Spoken } from './message';
+
+const { text } = messagesOf({ en });
+
+export interface WrittenWorking<F = Figure> {
+	readonly title: string;
+	/** The formula in words. */
+	readonly words: string;
+	/** The same with the numbers in it; null where nothing is computed. */
+	readonly numbers: string | null;
+	readonly result: string;
+	/** Where the numbers come from, each to be opened in turn where it is a figure of the run. */
+	readonly sources: readonly { readonly text: string; readonly figure: F | null }[];
+}
+
+export function writeWorking(
+	{ figure, result, formula }: Working,
+	writing: Writing
+): WrittenWorking {
+	const { words, numbers, operands } = written(formula, result, writing);
+	return {
+		title: capital(writing, figureName(figure, writing)),
+		words,
+		numbers,
+		result: writeResult(result, writing),
+		sources: operands.map(({ result: value, from }) => ({
+			text: text(writing, 'source', {
+				amount: writeResult(value, writing),
+				name: figureName(from, writing)
+			}),
+			figure: from
+		}))
+	};
+}
+
+interface Written {
+	readonly words: string;
+	readonly numbers: string | null;
+	readonly operands: readonly Operand[];
+}
+
+function written(formula: Formula, result: Result, writing: Writing): Written {
+	const write = (value: Result) => writeResult(value, writing);
+	const is = write(result);
+	switch (formula.kind) {
+		case 'stated':
+			return { words: text(writing, 'stated'), numbers: null, operands: [] };
+		case 'missed':
+			return { words: text(writing, 'missed'), numbers: null, operands: [] };
+		case 'same': {
+			const name = figureName(formula.as.from, writing);
+			return { words: text(writing, 'same', { name }), numbers: null, operands: [formula.as] };
+		}
+		case 'rest':
+			return { words: restWords(formula, writing), numbers: null, operands: [formula.of] };
+		case 'sum': {
+			const sum = joined(formula.operands, ({ result: value }) => write(value));
+			return {
+				words: joined(formula.operands, ({ from }) => shortName(from, writing)),
+				numbers: text(writing, 'sum', { sum, is }),
+				operands: formula.operands
+			};
+		}
+		case 'tally': {
+			const { parts } = formula;
+			if (parts.length === 0) {
+				return { words: text(writing, 'tally none'), numbers: null, operands: [] };
+			}
+			const terms = parts.map(({ first, times }) => {
+				const amount = write(first.result);
+				return times === 1 ? amount : text(writing, 'times', { count: String(times), amount });
+			});
+			return {
+				words: text(writing, 'tally'),
+				numbers: text(writing, 'sum', { sum: terms.join(' + '), is }),
+				operands: parts.map(({ first }) => first)
+			};
+		}
+		case 'interest': {
+			const { on, annual, convention, unrounded, rounding } = formula;
+			const { words, numbers } = conventionWords(convention, writePercent(annual), writing);
+			return {
+				words: text(writing, 'interest', { convention: words }),
+				numbers: text(writing, 'interest numbers', {
+					balance: write(on.result),
+					convention: numbers,
+					outcome: outcome(unrounded, rounding, is, writing)
+				}),
+				operands: [on]
+			};
+		}
+		case 'minimum':
+			return minimumWritten(formula, is, writing);
+		case 'level':
+			return levelWritten(formula, is, writing);
+		case 'last payment': {
+			const ended = formula.closing.result.amount === 0;
+			return {
+				words: text(writing, ended ? 'last payment' : 'followed up to', { k: formula.k }),
+				numbers: null,
+				operands: [formula.closing]
+			};
+		}
+		case 'due date':
+			return {
+				words: text(writing, 'due date', { k: formula.k }),
+				numbers: null,
+				operands: [formula.of]
+			};
+		case 'quotient': {
+			const { of, by } = formula;
+			return {
+				words: text(writing, 'quotient', {
+					of: shortName(of.from, writing),
+					by: shortName(by.from, writing)
+				}),
+				numbers: text(writing, 'quotient numbers', {
+					of: write(of.result),
+					by: write(by.result),
+					exact: (of.result.amount / by.result.amount).toFixed(5),
+					is
+				}),
+				operands: [of, by]
+			};
+		}
+		case 'months between': {
+			const { earlier, later } = formula;
+			return {
+				words: text(writing, 'months between'),
+				numbers: text(writing, 'months between numbers', {
+					earlier: write(earlier.result),
+					later: write(later.result),
+					is
+				}),
+				operands: [earlier, later]
+			};
+		}
+	}
+}
+
+function restWords({ because, balloon }: Formula & { kind: 'rest' }, writing: Writing): string {
+	switch (because) {
+		case 'less than asked':
+			return text(writing, 'less than the payment');
+		case 'cleared below':
+			return text(writing, 'cleared below');
+		case 'end of term':
+			return balloon === 0
+				? text(writing, 'end of term')
+				: text(writing, 'end of term with balloon', { balloon: writeMoney(balloon, writing) });
+	}
+}
+
+/** What a balance is multiplied with, in words and in numbers. */
+function conventionWords(
+	convention: Convention,
+	annual: string,
+	spoken: Spoken
+): { words: string; numbers: string } {
+	switch (convention.kind) {
+		case 'nominal':
+		case 'effective': {
+			const { kind, paymentsPerYear: m } = convention;
+			const numbers = kind === 'nominal' ? 'nominal numbers' : 'effective numbers';
+			return { words: text(spoken, kind, { m }), numbers: text(spoken, numbers, { annual, m }) };
+		}
+		case 'compounded': {
+			const { compoundsPerYear: c, paymentsPerYear: m } = convention;
+			const parts = { annual, c, m };
+			return {
+				words: text(spoken, 'compounded', parts),
+				numbers: text(spoken, 'compounded numbers', parts)
+			};
+		}
+		case 'daily': {
+			const [one = '', other] = partsOf(convention).map(({ days, year }) =>
+				text(spoken, 'daily numbers', { annual, days, year })
+			);
+			return {
+				words: text(spoken, 'daily'),
+				numbers: other === undefined ? one : text(spoken, 'daily both', { one, other })
+			};
+		}
+		case 'daily-compounded': {
+			const powers = partsOf(convention).map(({ days, year }) =>
+				text(spoken, 'daily compounded power', { annual, days, year })
+			);
+			return {
+				words: text(spoken, 'daily compounded'),
+				numbers: text(spoken, 'daily compounded numbers', { powers: powers.join(' × ') })
+			};
+		}
+	}
+}
+
+/** The days of a period by the length of the year they fall in; one part where all years count alike. */
+function partsOf({
+	days,
+	leapDays,
+	dayYear
+}: Extract<Convention, { kind: 'daily' | 'daily-compounded' }>): { days: number; year: number }[] {
+	if (dayYear !== 'actual') return [{ days, year: dayYear }];
+	return [
+		{ days: days - leapDays, year: 365 },
+		{ days: leapDays, year: 366 }
+	].filter((part) => part.days > 0);
+}
+
+function minimumWritten(
+	formula: Formula & { kind: 'minimum' },
+	is: string,
+	writing: Writing
+): Written {
+	const { of, added, fees, roundUpTo, floor, unrounded, rounding } = formula;
+	const money = (amount: Cents) => writeMoney(amount, writing);
+	const percent = writePercent(formula.percent);
+	const words = [
+		text(writing, 'minimum of', { percent, of: shortName(of.from, writing) }),
+		...added.map(({ from }) => shortName(from, writing)),
+		...(fees > 0 ? [text(writing, 'fees')] : [])
+	];
+	const terms = [
+		text(writing, 'minimum part', { percent, amount: money(of.result.amount) }),
+		...added.map(({ result }) => money(result.amount)),
+		...(fees > 0 ? [money(fees)] : [])
+	];
+	return {
+		words: text(writing, 'minimum', {
+			sum: words.join(' + '),
+			rounding: roundUpTo > 0 ? 'up' : rounding,
+			unit: money(roundUpTo),
+			least: yes(floor > 0),
+			floor: money(floor)
+		}),
+		numbers: text(writing, 'minimum numbers', {
+			sum: terms.join(' + '),
+			unrounded: precise(unrounded, writing),
+			is
+		}),
+		operands: [of, ...added]
+	};
+}
+
+const yes = (holds: boolean): 'yes' | 'no' => (holds ? 'yes' : 'no');
+
+function levelWritten(formula: Formula & { kind: 'level' }, is: string, writing: Writing): Written {
+	const { on, periods, i, balloon, advance, unrounded, rounding } = formula;
+	const parts = {
+		n: String(periods),
+		owed: writeMoney(on.result.amount, writing),
+		balloon: yes(balloon !== 0),
+		last: writeMoney(balloon, writing),
+		advance: yes(advance),
+		i: (i * 100).toFixed(6),
+		outcome: outcome(unrounded, rounding, is, writing)
+	};
+	return {
+		words: text(writing, i === 0 ? 'level without interest' : 'level', parts),
+		numbers: text(writing, i === 0 ? 'level without interest numbers' : 'level numbers', parts),
+		operands: [on]
+	};
+}
+
+/** “77.58563, rounded to 77.59” */
+const outcome = (
+	unrounded: number,
+	rounding: InterestRounding,
+	is: string,
+	writing: Writing
+): string => text(writing, 'outcome', { unrounded: precise(unrounded, writing), rounding, is });
+
+function shortName(figure: Figure, spoken: Spoken): string {
+	// Two of these can be in one sum.
+	if (figure.name === 'interestSoFar') return figureName(figure, spoken);
+	return ofOther(figure, text(spoken, 'name', { name: figure.name }), spoken);
+}
+
+/** “interest of payment 2”, “total interest of the other way” */
+function figureName(figure: Figure, spoken: Spoken): string {
+	const name = text(spoken, 'name', { name: figure.name });
+	if (figure.of === 'against') return text(spoken, 'than the other way', { name });
+	if (figure.of === 'year') return ofOther(figure, yearName(figure, spoken), spoken);
+	if (figure.of === 'run') {
+		const total = figure.name === 'closing' ? text(spoken, 'remaining balance') : name;
+		return ofOther(figure, total, spoken);
+	}
+	const { k } = figure;
+	return ofOther(figure, text(spoken, ROW_NAMES[figure.name] ?? 'of row', { name, k }), spoken);
+}
+
+const ROW_NAMES = {
+	opening: 'balance of row',
+	closing: 'balance of row',
+	paid: 'paid in row',
+	scheduled: 'scheduled in row',
+	interestSoFar: 'interest up to'
+} as Readonly<Partial<Record<Figure['name'], Parameters<typeof text>[1]>>>;
+
+const ofOther = ({ on }: Figure, name: string, spoken: Spoken): string =>
+	on ? text(spoken, 'of the other way', { name }) : name;
+
+/** “interest of 2031”, “paid in 2031” */
+function yearName({ name, year }: YearFigure, spoken: Spoken): string {
+	const id = name === 'paid' ? 'paid in year' : name === 'closing' ? 'closing of year' : 'of year';
+	return text(spoken, id, { name: text(spoken, 'name', { name }), year: String(year) });
+}
+
+function writeResult(result: Result, writing: Writing): string {
+	switch (result.kind) {
+		case 'money':
+			return writeMoney(result.amount, writing);
+		case 'payments':
+			return countOf(writing, result.count, 'payments');
+		case 'months': {
+			const time = monthsInWords(writing, Math.abs(result.count));
+			return result.count < 0 ? text(writing, 'later', { time }) : time;
+		}
+		case 'date':
+			return writeDate(result.date, writing);
+		case 'per unit':
+			return grouped(result.hundredths, 2);
+	}
+}
+
+const joined = (operands: readonly Operand[], write: (operand: Operand) => string): string =>
+	operands
+		.map((operand, index) => (index === 0 ? '' : operand.minus ? ' − ' : ' + ') + write(operand))
+		.join('');

@@ -1,0 +1,271 @@
+/** What a debt, its terms, the ways of paying it and what happens to it are called. */
+import { dateParts, type CalendarDate, type PaymentsPerYear } from '../core/quantities/calendar';
+import type { Cents } from '../core/quantities/money';
+import type { Difference } from '../core/debt/difference';
+import type { Happening } from '../core/debt/happenings';
+import type { Mark } from '../core/debt/marks';
+import { costPerUnit, type RunTotals } from '../core/debt/run';
+import type { Way } from '../core/debt/ways';
+import type { AskedEntry, DebtEntry, LendingEntry } from '../document/debt';
+import {
+	grouped,
+	monthName,
+	writeDate,
+	writeMoney,
+	writePercent,
+	writeShortMonth
+} from '../reading/written';
+import type { Writing } from '../reading/writing';
+import { frequencyWords, monthsInWords, shortMonths } from './amounts';
+import en from './en/debt.json';
+import { listOf, messagesOf, type Spoken } from './message';
+
+const { text } = messagesOf({ en });
+
+/** A debt's name, or words in its place while it has none. */
+export const nameOf = (entry: Pick<DebtEntry, 'name'>, spoken: Spoken): string =>
+	entry.name === '' ? text(spoken, 'unnamed') : entry.name;
+
+/** The letter that doubles a debt's hue: A, B, … Z, AA, AB, … */
+export function letterOf(index: number): string {
+	const letter = String.fromCharCode(65 + (index % 26));
+	return index < 26 ? letter : letterOf(Math.floor(index / 26) - 1) + letter;
+}
+
+/** The rules of a minimum payment, as they are in the entry grid. */
+export const askedKinds = (spoken: Spoken) =>
+	(['percent', 'interest-plus', 'amount', 'level'] as const).map((value) => ({
+		value,
+		words: askedKind(value, spoken)
+	}));
+
+export const askedKind = (kind: AskedEntry['kind'], spoken: Spoken): string =>
+	kind === 'interest-plus' ? text(spoken, 'rule interest plus') : text(spoken, 'rule', { kind });
+
+/** What is still to be taken down before a debt can be run down, in words. */
+export const missingInWords = (missing: readonly string[], spoken: Spoken): string =>
+	listOf(
+		spoken,
+		missing.map((field) => text(spoken, 'field', { field }))
+	);
+
+/** “its own minimum”, “interest + 2 %”, “180.00 and 25.00 more”, “paid off in 2 years” */
+export function wayName(way: Way, debt: DebtEntry, writing: Writing): string {
+	const money = (amount: Cents) => writeMoney(amount, writing);
+	switch (way.kind) {
+		case 'paid':
+			return text(writing, 'way as paid');
+		case 'asked':
+			return text(writing, 'way as asked', { rule: ruleOf(debt) });
+		case 'held':
+			return text(writing, 'way held');
+		case 'interest-plus':
+			return text(writing, 'way interest plus', { percent: writePercent(way.percent) });
+		case 'fixed':
+			return text(writing, way.extra === 0 ? 'way fixed' : 'way fixed and more', {
+				amount: money(way.amount),
+				extra: money(way.extra)
+			});
+		case 'ends-in':
+			return text(writing, 'way ends in', { time: monthsInWords(writing, way.months) });
+		case 'portions':
+			return text(writing, 'way in portions', {
+				often: frequencyWords(writing, way.paymentsPerYear).adverb
+			});
+		case 'without': {
+			const found = debt.happenings.find(({ id }) => id === way.happening);
+			if (!found) return text(writing, 'way as paid');
+			const what = happeningInWords(found, debt.lending.paymentsPerYear, writing);
+			return text(writing, 'way without', { what });
+		}
+	}
+}
+
+/** Whether what is asked follows the balance, so that today's amount can be held. */
+export function asksMinimum({ asked }: DebtEntry): boolean {
+	return asked.kind === 'percent' || asked.kind === 'interest-plus';
+}
+
+const ruleOf = (debt: DebtEntry) => (asksMinimum(debt) ? 'minimum' : 'agreed');
+
+/** The same way in a sentence, as what another one is compared with: “paying the minimum”. */
+export function baselineName(way: Way, debt: DebtEntry, writing: Writing): string {
+	switch (way.kind) {
+		case 'asked':
+			return text(writing, 'paying as asked', { rule: ruleOf(debt) });
+		case 'held':
+			return text(writing, 'paying held');
+		case 'paid':
+			return text(writing, 'way as paid');
+		default:
+			return text(writing, 'paying other', { way: wayName(way, debt, writing) });
+	}
+}
+
+/** What happens to a debt over time, to choose from. */
+export const happeningKinds = (spoken: Spoken) =>
+	(['extra', 'skip', 'payment', 'rate', 'charge'] as const).map((value) => ({
+		value,
+		words: happeningKind(value, spoken)
+	}));
+
+export const happeningKind = (kind: Happening['kind'], spoken: Spoken): string =>
+	text(spoken, 'happening kind', { kind });
+
+/** “+400.00 in April, every year”, “24.9 % from Aug 2027”, “no payment in Mar 2027” */
+export function happeningInWords(
+	happening: Happening,
+	paymentsPerYear: PaymentsPerYear,
+	writing: Writing
+): string {
+	const { kind, date } = happening;
+	const day = dayWords(date, paymentsPerYear, writing);
+	switch (kind) {
+		case 'extra':
+		case 'charge':
+			return text(writing, 'repeated', {
+				kind: kind === 'charge' && happening.fee ? 'fee' : kind,
+				amount: writeMoney(happening.amount, writing),
+				when: recurrence(happening, paymentsPerYear, writing)
+			});
+		case 'skip':
+			return text(writing, 'missed payment', { when: day.at });
+		case 'payment':
+			return happening.amount === null
+				? text(writing, 'pays the minimum', { day: day.from })
+				: text(writing, 'pays', {
+						amount: writeMoney(happening.amount, writing),
+						day: day.from
+					});
+		case 'rate':
+			return text(writing, 'rate from', { rate: writePercent(happening.annual), day: day.from });
+	}
+}
+
+/** Days matter where more than one payment falls into a month. */
+function dayWords(date: CalendarDate, paymentsPerYear: PaymentsPerYear, writing: Writing) {
+	return paymentsPerYear > 12
+		? {
+				at: text(writing, 'on day', { day: writeDate(date, writing) }),
+				from: writeDate(date, writing)
+			}
+		: {
+				at: text(writing, 'in month', { month: writeShortMonth(date, writing) }),
+				from: writeShortMonth(date, writing)
+			};
+}
+
+/** “in Apr 2027”, “in April, every year”, “every quarter from Apr 2027”, “…, until Apr 2030” */
+function recurrence(
+	{ date, perYear, until }: Extract<Happening, { kind: 'extra' | 'charge' }>,
+	paymentsPerYear: PaymentsPerYear,
+	writing: Writing
+): string {
+	const day = dayWords(date, paymentsPerYear, writing);
+	if (perYear === null) return day.at;
+	const { every } = frequencyWords(writing, perYear);
+	const month = monthName(date, writing);
+	const when =
+		perYear > 1
+			? text(writing, 'every from', { every, day: day.from })
+			: paymentsPerYear > 12
+				? text(writing, 'yearly on', { day: String(dateParts(date).day), month, every })
+				: text(writing, 'yearly in', { month, every });
+	if (until === null) return when;
+	return text(writing, 'until', { when, day: dayWords(until, paymentsPerYear, writing).from });
+}
+
+/** “last payment”, “24.9 % from here” */
+export const markInWords = (mark: Mark, spoken: Spoken): string =>
+	mark.kind === 'new rate'
+		? text(spoken, 'mark of a rate', { rate: writePercent(mark.annual) })
+		: text(spoken, 'mark', { kind: mark.kind === 'new payment' ? 'payment' : mark.kind });
+
+/** “nominal, charged monthly, rounded to the cent” */
+export function lendingInWords(
+	{ paymentsPerYear, interest, timing, interestRounding, clearBelow }: LendingEntry,
+	writing: Writing
+): string {
+	return [
+		basisInWords(interest, paymentsPerYear, writing),
+		...(timing === 'advance' ? [text(writing, 'in advance')] : []),
+		text(writing, 'rounded', { rounding: interestRounding }),
+		...(clearBelow > 0
+			? [text(writing, 'paid in full', { amount: writeMoney(clearBelow, writing) })]
+			: [])
+	].join(', ');
+}
+
+/** What the lender's paper says beside how interest is charged: “the first 12 payments interest alone”. */
+export const termInWords = ({ interestOnly, asked }: DebtEntry, spoken: Spoken): string[] => [
+	...(interestOnly > 0 ? [text(spoken, 'interest alone', { count: interestOnly })] : []),
+	...(asked.kind === 'level' && asked.atTerm === 'continue' ? [text(spoken, 'goes on')] : [])
+];
+
+function basisInWords(
+	interest: LendingEntry['interest'],
+	paymentsPerYear: LendingEntry['paymentsPerYear'],
+	writing: Writing
+): string {
+	const { basis } = interest;
+	const often = frequencyWords(writing, paymentsPerYear).adverb;
+	if (basis === 'nominal') {
+		const { compoundsPerYear: times } = interest;
+		return times === null || times === paymentsPerYear
+			? text(writing, 'charged', { basis, often })
+			: text(writing, 'compounded', { times: String(times) });
+	}
+	if (basis === 'effective') return text(writing, 'charged', { basis, often });
+	return text(writing, 'by the day', {
+		compounded: basis === 'daily-compounded' ? 'yes' : 'no',
+		year: String(interest.dayYear)
+	});
+}
+
+/** A run's end in a few words: “March 2044”, “never”, “not in 100 years”. */
+export function endInWords(
+	{ ending }: RunTotals,
+	writing: Writing,
+	month: (date: CalendarDate, writing: Writing) => string
+): string {
+	if (ending.status === 'cleared') return month(ending.payoffDate, writing);
+	return text(writing, isNever(ending) ? 'never' : 'not within 100 years');
+}
+
+/** Whether a debt that is not paid off never will be: no longer following it would help. */
+export const isNever = (ending: RunTotals['ending']): boolean =>
+	ending.status === 'never' || (ending.status === 'beyond' && ending.limit === 'largest balance');
+
+/** How a way of paying compares with the baseline, in the two columns of a comparison. */
+export function differenceInWords(
+	difference: Difference,
+	writing: Writing
+): { readonly sooner: string; readonly less: string } {
+	if (difference.kind !== 'both end') {
+		const { kind } = difference;
+		return { sooner: text(writing, 'ends or not', { kind: KINDS[kind] }), less: '—' };
+	}
+	const { monthsSooner, interestLess } = difference;
+	const time = shortMonths(writing, Math.abs(monthsSooner));
+	return {
+		sooner:
+			monthsSooner === 0
+				? text(writing, 'same')
+				: monthsSooner > 0
+					? time
+					: text(writing, 'later', { time }),
+		less: interestLess === 0 ? text(writing, 'same') : writeMoney(interestLess, writing)
+	};
+}
+
+const KINDS = {
+	'only this ends': 'this',
+	'only the other ends': 'another',
+	'neither ends': 'neither'
+} as const;
+
+/** What each 1.00 owed costs, as text: `1.48`. */
+export function costInWords(totals: RunTotals): string {
+	const cost = costPerUnit(totals);
+	return cost === null || totals.ending.status !== 'cleared' ? '—' : grouped(cost, 2);
+}

@@ -1,0 +1,108 @@
+import type { CaseDocument } from '../document/case';
+import { same } from '../document/same';
+import { writeDate } from '../reading/written';
+import { writingOf } from '../reading/writing';
+import { nameOf } from './debt';
+import en from './en/differences.json';
+import { debtFields, planFields, sheetFields, type Fields } from './fields';
+import { messagesOf } from './message';
+import { measureWords } from './plan';
+
+const { text } = messagesOf({ en });
+
+/** One thing that two versions of a case have differently. */
+export interface CaseDifference {
+	readonly what: string;
+	readonly mine: string;
+	readonly theirs: string;
+}
+
+/** Where two versions of a case differ, in words, for a person who has to choose between them. */
+export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifference[] {
+	const [one, other] = [writingOf(mine), writingOf(theirs)];
+	const found = [
+		...differing(text(one, 'client'), mine.label, theirs.label),
+		...differing(text(one, 'day'), writeDate(mine.asOf, one), writeDate(theirs.asOf, other)),
+		...differing(text(one, 'currency'), mine.currency.code, theirs.currency.code),
+		...debtDifferences(mine, theirs),
+		...planDifferences(mine, theirs),
+		...laid(text(one, 'plans'), comparedFields(mine), comparedFields(theirs)),
+		...laid(text(one, 'household'), sheetFields(mine.sheet, one), sheetFields(theirs.sheet, other))
+	];
+	if (found.length > 0) return found;
+	const order = ({ debts }: CaseDocument) => debts.map((debt) => nameOf(debt, one)).join(', ');
+	const sorted = differing(text(one, 'order of debts'), order(mine), order(theirs));
+	if (sorted.length > 0 || same(mine, theirs)) return sorted;
+	const [here, there] = [text(one, 'as here'), text(one, 'as there')];
+	return [{ what: text(one, 'something'), mine: here, theirs: there }];
+}
+
+const differing = (what: string, mine: string, theirs: string): CaseDifference[] =>
+	mine === theirs ? [] : [{ what, mine, theirs }];
+
+/** The fields of two versions beside each other. */
+const laid = (what: string, mine: Fields, theirs: Fields): CaseDifference[] =>
+	[...mine].flatMap(([field, words]) =>
+		differing(
+			text({ language: 'en' }, 'field of', { name: what, field }),
+			words,
+			theirs.get(field) ?? ''
+		)
+	);
+
+function debtDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifference[] {
+	const [one, other] = [writingOf(mine), writingOf(theirs)];
+	const [is, isNot] = [text(one, 'in the list'), text(one, 'not in the list')];
+	const others = new Map(theirs.debts.map((debt) => [debt.id, debt]));
+	const found = mine.debts.flatMap((debt): CaseDifference[] => {
+		const counterpart = others.get(debt.id);
+		others.delete(debt.id);
+		const what = nameOf(debt, one);
+		if (!counterpart) return [{ what, mine: is, theirs: isNot }];
+		return laid(what, debtFields(debt, one), debtFields(counterpart, other));
+	});
+	const only = [...others.values()].map((debt) => ({
+		what: nameOf(debt, one),
+		mine: isNot,
+		theirs: is
+	}));
+	return [...found, ...only];
+}
+
+function planDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifference[] {
+	const [one, other] = [writingOf(mine), writingOf(theirs)];
+	const [is, isNot] = [text(one, 'among the plans'), text(one, 'not among the plans')];
+	const nameIn = (document: CaseDocument) => (id: string) => {
+		const debt = document.debts.find((entry) => entry.id === id);
+		return debt ? nameOf(debt, one) : text(one, 'a debt that is gone');
+	};
+	const others = new Map(theirs.plans.map((plan) => [plan.id, plan]));
+	const found = mine.plans.flatMap((plan): CaseDifference[] => {
+		const counterpart = others.get(plan.id);
+		others.delete(plan.id);
+		const what = text(one, 'plan', { name: plan.name });
+		if (!counterpart) return [{ what, mine: is, theirs: isNot }];
+		const fields = planFields(plan, nameIn(mine), one);
+		return laid(what, fields, planFields(counterpart, nameIn(theirs), other));
+	});
+	const only = [...others.values()].map(({ name }) => ({
+		what: text(one, 'plan', { name }),
+		mine: isNot,
+		theirs: is
+	}));
+	return [...found, ...only];
+}
+
+/** What is said of all plans together: their order, what they are measured against, and what was chosen. */
+function comparedFields(document: CaseDocument): Fields {
+	const writing = writingOf(document);
+	const { plans, against, choices } = document;
+	const chosen = choices.map(({ name, date: day, note }) =>
+		text(writing, note === '' ? 'choice' : 'choice with a note', { name, day, note })
+	);
+	return new Map([
+		[text(writing, 'order'), plans.map(({ name }) => name).join(', ')],
+		[text(writing, 'measured against'), measureWords(against, plans, writing)],
+		[text(writing, 'chosen'), chosen.join('; ') || text(writing, 'none')]
+	]);
+}

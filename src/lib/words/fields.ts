@@ -1,0 +1,148 @@
+/** Every field of a debt, a plan and the household as text, to lay two versions beside each other. */
+import type { Cents } from '../core/quantities/money';
+import type { AskedEntry, DebtEntry, HappeningEntry } from '../document/debt';
+import type { PlanEntry, Sheet, SheetLine } from '../document/plan';
+import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
+import type { Writing } from '../reading/writing';
+import { countOf, frequencyWords } from './amounts';
+import { changeField } from './changes';
+import { askedKind, happeningInWords, lendingInWords, nameOf, wayName } from './debt';
+import en from './en/differences.json';
+import { messagesOf } from './message';
+import { orderWords, planHappeningInWords } from './plan';
+
+const { text } = messagesOf({ en });
+type MessageId = Parameters<typeof text>[1];
+
+/** Each field with what it says, in an order to be read in. */
+export type Fields = ReadonlyMap<string, string>;
+
+const named = (writing: Writing, fields: readonly (readonly [MessageId, string])[]): Fields =>
+	new Map(fields.map(([id, words]) => [text(writing, id), words]));
+
+export function debtFields(entry: DebtEntry, writing: Writing): Fields {
+	const { asked, lending, happenings, compared, baseline } = entry;
+	const nothingYet = text(writing, 'nothing yet');
+	const listed = (texts: readonly string[]) => texts.join('; ') || text(writing, 'nothing');
+	return named(writing, [
+		['name', nameOf(entry, writing)],
+		['balance', moneyField(entry.balance, writing)],
+		['annual rate', entry.annualRate === null ? nothingYet : writePercent(entry.annualRate)],
+		['minimum payment', askedKind(asked.kind, writing)],
+		...askedFields(asked, writing),
+		['interest alone', countOf(writing, entry.interestOnly, 'payments')],
+		['first due date', entry.firstDue === null ? nothingYet : writeDate(entry.firstDue, writing)],
+		['payments due', frequencyWords(writing, lending.paymentsPerYear).adverb],
+		['interest', lendingInWords(lending, writing)],
+		['paid', paysInWords(entry, writing)],
+		['extra payment', moneyField(entry.extra, writing)],
+		['over time', listed(happenings.map((item) => happeningField(item, entry, writing)))],
+		['ways compared', listed(compared.map((way) => wayName(way, entry, writing)))],
+		['measured against', wayName(baseline, entry, writing)]
+	]);
+}
+
+const moneyField = (amount: Cents | null, writing: Writing): string =>
+	amount === null ? text(writing, 'nothing yet') : writeMoney(amount, writing);
+
+function askedFields(asked: AskedEntry, writing: Writing): (readonly [MessageId, string])[] {
+	const nothingYet = text(writing, 'nothing yet');
+	if (asked.kind === 'level') {
+		const { periods, balloon, roundPayment, atTerm } = asked;
+		return [
+			['equal payments', periods === null ? nothingYet : String(periods)],
+			['balloon', moneyField(balloon, writing)],
+			['equal payment rounded', text(writing, 'nearest or up', { way: roundPayment })],
+			['at the term', text(writing, 'settle or continue', { way: atTerm })]
+		];
+	}
+	const rounding = [
+		['at least', moneyField(asked.floor, writing)],
+		['rounded up to', moneyField(asked.roundUpTo, writing)]
+	] as const;
+	if (asked.kind === 'amount') return [['minimum', moneyField(asked.amount, writing)], ...rounding];
+	return [
+		['minimum', asked.percent === null ? nothingYet : writePercent(asked.percent)],
+		['minimum of', text(writing, 'statement or opening', { of: asked.of })],
+		['fees on top', text(writing, 'yes or no', { holds: asked.plusFees ? 'yes' : 'no' })],
+		...rounding
+	];
+}
+
+/** How a debt is paid now. */
+export function paysInWords({ pays }: DebtEntry, writing: Writing): string {
+	switch (pays.kind) {
+		case 'asked':
+			return text(writing, 'pays the minimum');
+		case 'held':
+			return text(writing, 'pays held');
+		case 'interest-plus':
+			return text(writing, 'pays interest plus', { percent: writePercent(pays.percent) });
+		case 'fixed': {
+			const amount = writeMoney(pays.amount, writing);
+			if (pays.paymentsPerYear === null) return amount;
+			const often = frequencyWords(writing, pays.paymentsPerYear).adverb;
+			return text(writing, 'pays as often', { amount, often });
+		}
+	}
+}
+
+function happeningField(entry: HappeningEntry, { lending }: DebtEntry, writing: Writing): string {
+	let what = happeningInWords(entry, lending.paymentsPerYear, writing);
+	if (entry.kind === 'rate' && entry.reamortize) what = text(writing, 'set anew', { what });
+	return entry.off ? text(writing, 'off', { what }) : what;
+}
+
+export function planFields(
+	{ name, pays, budget, begins, order, listed, happenings, changes, hidden }: PlanEntry,
+	nameOfDebt: (id: string) => string,
+	writing: Writing
+): Fields {
+	const happens = happenings.map((item) => {
+		const what = planHappeningInWords(item, writing);
+		return item.off ? text(writing, 'off', { what }) : what;
+	});
+	const changed = changes.map((change) => changeField(change, nameOfDebt, writing));
+	return named(writing, [
+		['name', name],
+		['debts pay', text(writing, 'pays', { pays })],
+		['money', budgetField(budget, writing)],
+		['begins', begins === null ? text(writing, 'as usual') : writeMonth(begins, writing)],
+		['order', orderWords(order, writing)],
+		['own order', listed.map(nameOfDebt).join(', ') || text(writing, 'none yet')],
+		['over time', happens.join('; ') || text(writing, 'nothing')],
+		['changes', changed.join('; ') || text(writing, 'none')],
+		['shown', text(writing, 'shown or not', { shown: hidden ? 'no' : 'yes' })]
+	]);
+}
+
+function budgetField(budget: PlanEntry['budget'], writing: Writing): string {
+	switch (budget.kind) {
+		case 'required':
+			return text(writing, 'money of minimums');
+		case 'required-plus':
+			return text(writing, 'money with more', { extra: writeMoney(budget.extra, writing) });
+		case 'constant':
+			return budget.amount === null
+				? text(writing, 'money at the beginning')
+				: writeMoney(budget.amount, writing);
+	}
+}
+
+/** The household's sheet. */
+export const sheetFields = ({ income, needs }: Sheet, writing: Writing): Fields =>
+	named(writing, [
+		['comes in', sheetField(income, writing)],
+		['needed', sheetField(needs, writing)]
+	]);
+
+const sheetField = (lines: readonly SheetLine[], writing: Writing): string =>
+	lines
+		.map(({ name, amount, perYear }) =>
+			text(writing, 'sheet line', {
+				name: name || text(writing, 'unnamed'),
+				amount: writeMoney(amount, writing),
+				often: frequencyWords(writing, perYear).adverb
+			})
+		)
+		.join('; ') || text(writing, 'nothing');

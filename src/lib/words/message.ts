@@ -1,0 +1,74 @@
+/**
+ * Messages: sentences with named parts, in the message syntax of ICU, a file for each theme and a folder for
+ * each language. They are formed into phrases, so that a part of one can open its working.
+ */
+import { IntlMessageFormat } from 'intl-messageformat';
+import { figure, plain, say, type Phrase, type Sentence } from './sentence';
+
+/** The languages that there are messages in, each with the locale whose lists and plurals it has. */
+const LOCALES = { en: 'en-GB' } as const;
+export type Language = keyof typeof LOCALES;
+
+/** In which language something is said. */
+export interface Spoken {
+	readonly language: Language;
+}
+
+/** As it is in its file, or as it was read when the program was built. */
+type Message = ConstructorParameters<typeof IntlMessageFormat>[0];
+
+/** What a named part is: a text, a count, phrases, or for a tag what becomes of the phrases within. */
+type Part = string | number | Phrase | Sentence | ((inner: Sentence) => Sentence);
+export type Parts = Readonly<Record<string, Part>>;
+
+export interface Messages<Id extends string> {
+	/** @throws RangeError when a part is missing: a bug of the caller */
+	sentence(spoken: Spoken, id: Id, parts?: Parts): Sentence;
+	text(spoken: Spoken, id: Id, parts?: Parts): string;
+}
+
+/** The messages of a theme, from its files in each language. In `<b>` is what is set apart as a figure. */
+export function messagesOf<Id extends string>(
+	files: Readonly<Record<Language, Readonly<Record<Id, unknown>>>>
+): Messages<Id> {
+	const read = new Map<string, IntlMessageFormat>();
+	const messageOf = (language: Language, id: Id): IntlMessageFormat => {
+		const key = `${language} ${id}`;
+		const known = read.get(key);
+		if (known) return known;
+		const message = new IntlMessageFormat(files[language][id] as Message, LOCALES[language]);
+		read.set(key, message);
+		return message;
+	};
+	const sentence: Messages<Id>['sentence'] = ({ language }, id, parts = {}) =>
+		messageOf(language, id)
+			.formatToParts<unknown>({ b: setApart, ...tagged(parts) })
+			.flatMap(({ value }) => phrasesIn(value));
+	return { sentence, text: (spoken, id, parts) => plain(sentence(spoken, id, parts)) };
+}
+
+const setApart = (inner: unknown[]) => [figure(plain(inner.flatMap(phrasesIn)))];
+
+/** Tags get phrases, whatever is within them. */
+const tagged = (parts: Parts): Record<string, unknown> =>
+	Object.fromEntries(
+		Object.entries(parts).map(([name, part]) => [
+			name,
+			typeof part === 'function' ? (inner: unknown[]) => part(inner.flatMap(phrasesIn)) : part
+		])
+	);
+
+/** A text, a phrase or phrases as phrases; of nothing, none. */
+function phrasesIn(value: unknown): Phrase[] {
+	if (value === '') return [];
+	if (typeof value === 'string') return [say(value)];
+	return Array.isArray(value) ? value.flatMap(phrasesIn) : [value as Phrase];
+}
+
+/** “One”, “One and Two”, “One, Two and Three” */
+export const listOf = ({ language }: Spoken, items: readonly string[]): string =>
+	new Intl.ListFormat(LOCALES[language], { type: 'conjunction' }).format(items);
+
+/** The same text with its first letter as at the beginning of a sentence. */
+export const capital = ({ language }: Spoken, text: string): string =>
+	text.charAt(0).toLocaleUpperCase(LOCALES[language]) + text.slice(1);

@@ -1,0 +1,122 @@
+/** What plans, their orders, what they are compared with and what happens to their money are called. */
+import type { CalendarDate } from '../core/quantities/calendar';
+import { ORDERS, type Order } from '../core/plan/order';
+import type { PlannedDebt } from '../core/plan/terms';
+import type { CaseDocument } from '../document/case';
+import { newDebtOf, type ChangeEntry } from '../document/change';
+import type { Measure, PlanEntry, PlanHappening } from '../document/plan';
+import { monthName, writeMoney, writePercent, writeShortMonth } from '../reading/written';
+import type { Writing } from '../reading/writing';
+import { nameOf } from './debt';
+import en from './en/plan.json';
+import { messagesOf, type Spoken } from './message';
+
+const { text } = messagesOf({ en });
+
+/** The orders, to choose from, each with what it is good for. */
+export const orderChoices = (spoken: Spoken) =>
+	ORDERS.map((value) => ({
+		value,
+		words: orderWords(value, spoken),
+		help: text(spoken, 'order help', { order: value })
+	}));
+
+export const orderWords = (order: Order, spoken: Spoken): string =>
+	text(spoken, 'order', { order });
+
+/** What a plan is called by what it does: what it changes, what it pays, or its order. */
+export function usualName(
+	{ pays, budget, order, changes }: Pick<PlanEntry, 'pays' | 'budget' | 'order' | 'changes'>,
+	spoken: Spoken
+): string {
+	const [first, ...others] = new Set(changes.map(({ kind }) => kind));
+	if (first !== undefined) {
+		return [
+			text(spoken, 'name', { name: first }),
+			...others.map((name) => text(spoken, 'name after another', { name }))
+		].join(', ');
+	}
+	if (budget.kind !== 'required') return text(spoken, 'name', { name: order });
+	return text(spoken, 'name', { name: pays === 'paid' ? 'today' : 'minimums' });
+}
+
+/** “paying the minimums”, “paying as today”, “the plan ‘One new loan’” */
+export function measureWords(
+	against: Measure,
+	plans: readonly PlanEntry[],
+	spoken: Spoken
+): string {
+	const entry = plans.find(({ id }) => id === against);
+	if (entry) return text(spoken, 'the plan', { name: entry.name });
+	return text(spoken, 'measure', { measure: against === 'today' ? 'today' : 'minimums' });
+}
+
+/** What plans can be measured against, to choose from. */
+export const measureChoices = (
+	plans: readonly PlanEntry[],
+	spoken: Spoken
+): { readonly value: Measure; readonly words: string }[] => [
+	...(['minimums', 'today'] as const).map((value) => ({
+		value,
+		words: text(spoken, 'measure', { measure: value })
+	})),
+	...plans.map(({ id, name }) => ({ value: id, words: name }))
+];
+
+/** A debt with its place in the list, which gives its letter and its hue. */
+export interface Listed {
+	readonly id: string;
+	readonly name: string;
+	readonly place: number;
+	/** Whether the plan brings it: it is none of the case's. */
+	readonly isNew: boolean;
+}
+
+/**
+ * The debts that a plan speaks of: those of the case that are known, then those that it brings. Their places
+ * go on from plan to plan, so that no letter means two debts in one case.
+ */
+export function listedDebts(
+	{
+		debts: entries,
+		plans
+	}: Pick<CaseDocument, 'debts'> & { readonly plans: readonly Pick<PlanEntry, 'changes'>[] },
+	debts: readonly PlannedDebt[],
+	spoken: Spoken
+): Listed[] {
+	const known = new Set(debts.map(({ id }) => id));
+	const news = plans.flatMap(({ changes }) => changes.flatMap((change) => newDebtOf(change) ?? []));
+	const brought = [...new Map(news.map((debt) => [debt.id, debt])).values()];
+	return [
+		...entries.map((debt, place) => ({
+			id: debt.id,
+			name: nameOf(debt, spoken),
+			place,
+			isNew: false
+		})),
+		...brought.map(({ id, name }, index) => ({
+			id,
+			name: name || text(spoken, 'new debt'),
+			place: entries.length + index,
+			isNew: true
+		}))
+	].filter(({ id }) => known.has(id));
+}
+
+/** “+400.00 in April, every year”, “950.00 from Jan 2028” */
+export function planHappeningInWords(item: PlanHappening, writing: Writing): string {
+	const amount = writeMoney(item.amount, writing);
+	const month = writeShortMonth(item.date, writing);
+	if (item.kind === 'money') return text(writing, 'money from', { amount, month });
+	return item.everyYear
+		? text(writing, 'on top yearly', { amount, month: monthName(item.date, writing, 'short') })
+		: text(writing, 'on top', { amount, month });
+}
+
+/** “24.99 % from Mar 2028”, “agreed from Mar 2027” */
+export const changeDayInWords = (change: ChangeEntry, day: CalendarDate, spoken: Spoken): string =>
+	text(spoken, 'change day', {
+		kind: change.kind,
+		rate: change.kind === 'transfer' ? writePercent(change.thenRate) : '',
+		month: writeShortMonth(day, spoken)
+	});

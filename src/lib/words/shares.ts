@@ -1,0 +1,109 @@
+/** Why a debt gets what it gets in a month, and what would cure a short one, in words. */
+import type { Cents } from '../core/quantities/money';
+import { reliefOf, type Order } from '../core/plan/order';
+import type { MonthShare, PlanMonth } from '../core/plan/terms';
+import type { Percent } from '../core/quantities/rate';
+import { writeMoney, writePercent } from '../reading/written';
+import type { Writing } from '../reading/writing';
+import en from './en/shares.json';
+import { messagesOf } from './message';
+
+const { text } = messagesOf({ en });
+
+/** Why a debt got what it got in a month. */
+export function whyShare(
+	share: MonthShare,
+	month: PlanMonth,
+	order: Order,
+	writing: Writing
+): string {
+	const money = (amount: number) => writeMoney(amount as Cents, writing);
+	const { own, paid, passedOn } = share;
+	const given = paid - own;
+	let why = whyGiven(share, given, month, order, writing);
+	if (own > 0) {
+		const parts = { given: money(given), own: money(own), paid: money(paid) };
+		why = text(writing, 'own', { why, ...parts });
+	}
+	if (passedOn > 0) why = text(writing, 'passed on', { why, amount: money(passedOn) });
+	return why;
+}
+
+function whyGiven(
+	share: MonthShare,
+	given: number,
+	month: PlanMonth,
+	order: Order,
+	writing: Writing
+): string {
+	const money = (amount: number) => writeMoney(amount as Cents, writing);
+	if (share.owed > 0 && share.asked === 0 && given === 0 && share.interest === 0) {
+		return text(writing, 'nothing due');
+	}
+	if (month.missing > 0) {
+		return text(writing, 'in proportion', {
+			asked: money(share.asked),
+			money: money(month.money),
+			missing: money(month.missing),
+			all: money(month.asked),
+			given: money(given)
+		});
+	}
+	const rest = given - share.asked;
+	const left = month.money - month.asked;
+	const asked = text(writing, share.asked === share.owed ? 'asked all' : 'asked', {
+		asked: money(share.asked)
+	});
+	if (rest > 0) {
+		const place = placeWords(share, order, writing);
+		const gone = share.closing === 0 ? 'yes' : 'no';
+		return text(writing, 'rest', { asked, rest: money(rest), left: money(left), place, gone });
+	}
+	if (left === 0) return text(writing, 'nothing left', { asked });
+	return share.rank === null
+		? asked
+		: text(writing, 'left for others', { asked, left: money(left) });
+}
+
+/** What each debt's agreed payment would have to fall to in a short month, for its money to cover them. */
+export function cureByDebt(
+	{ shares }: PlanMonth,
+	nameOf: (index: number) => string,
+	writing: Writing
+): string[] {
+	return shares
+		.filter(({ asked }) => asked > 0)
+		.map(({ index, asked, paid, own }) =>
+			text(writing, 'cure', {
+				name: nameOf(index),
+				asked: writeMoney(asked, writing),
+				given: writeMoney((paid - own) as Cents, writing)
+			})
+		);
+}
+
+function placeWords(
+	{ rank, annual, opening, ...share }: MonthShare,
+	order: Order,
+	writing: Writing
+): string {
+	const parts = {
+		place:
+			rank === 1
+				? text(writing, 'first in line')
+				: text(writing, 'next in line', { rank: String(rank) }),
+		rank: String(rank)
+	};
+	switch (order) {
+		case 'rate':
+			return text(writing, 'by rate', { ...parts, rate: writePercent(annual as Percent) });
+		case 'balance':
+			return text(writing, 'by balance', { ...parts, balance: writeMoney(opening, writing) });
+		case 'relief':
+			return text(writing, 'by relief', { ...parts, times: reliefOf(share).toFixed(1) });
+		case 'listed':
+			return text(writing, 'by list', parts);
+		case 'spread':
+			return text(writing, 'shared');
+	}
+}

@@ -1,0 +1,184 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+	addMonths,
+	dueDate,
+	dueDatesUntil,
+	FREQUENCIES,
+	monthsBetween,
+	type CalendarDate
+} from '../../../src/lib/core/quantities/calendar';
+import { cents } from '../../../src/lib/core/quantities/money';
+import { planOf, planTotals } from '../../../src/lib/core/plan/walk';
+import { askedAtBegin, cureOf, stating, usualBegin } from '../../../src/lib/core/plan/answers';
+import { firstMonthOf } from '../../../src/lib/core/plan/month';
+import {
+	constant,
+	household,
+	plans,
+	required,
+	simpleDebt,
+	termsDrawn
+} from '../../support/households';
+
+const day = (text: string) => text as CalendarDate;
+const due = (id: string, firstDue: string, fields = {}) =>
+	simpleDebt(id, 60_000, 120_000, { firstDue: day(firstDue), ...fields });
+
+describe('the months of a plan', () => {
+	it('are calendar months: a debt is paid in those in which it falls due', () => {
+		const anyFrequency = termsDrawn(fc.constantFrom(...FREQUENCIES));
+		fc.assert(
+			fc.property(household(anyFrequency), plans, (debts, terms) => {
+				const { kept, firstMonth } = planOf(debts, terms);
+				for (const { month, shares } of kept) {
+					const start = addMonths(firstMonth, month - 1);
+					const before = addMonths(start, 1);
+					for (const { index, paid, interest } of shares) {
+						const { terms } = debts[index] ?? debts[0] ?? { terms: null };
+						if (!terms) continue;
+						const { firstDue, paymentsPerYear } = terms;
+						const until = (end: CalendarDate) =>
+							dueDatesUntil(firstDue, addMonths(end, 0), paymentsPerYear);
+						// Due dates before a first of a month are those up to the last day before it.
+						const last = day(new Date(Date.parse(before) - 86_400_000).toISOString().slice(0, 10));
+						const prior = day(new Date(Date.parse(start) - 86_400_000).toISOString().slice(0, 10));
+						if (until(last) === until(prior)) expect([paid, interest]).toEqual([0, 0]);
+					}
+				}
+			}),
+			{ numRuns: 60 }
+		);
+	});
+
+	it('say of every debt that is gone the month of its payoff date', () => {
+		fc.assert(
+			fc.property(household(termsDrawn(fc.constantFrom(...FREQUENCIES))), plans, (debts, terms) => {
+				const { debts: totals, firstMonth, months, ending, shortMonths } = planTotals(debts, terms);
+				// What falls due after the payment that would have cleared a debt waits for the next month.
+				fc.pre(shortMonths.length === 0);
+				for (const { payoffMonth, payoffDate } of totals) {
+					if (payoffMonth === null || payoffDate === null) continue;
+					expect(monthsBetween(firstMonth, payoffDate) + 1).toBe(payoffMonth);
+				}
+				if (ending.status !== 'cleared') return;
+				expect(monthsBetween(firstMonth, ending.payoffDate) + 1).toBe(months);
+			})
+		);
+	});
+
+	it('begin with the earliest first due date of what is owed', () => {
+		const closed = due('closed', '2026-03-10');
+		const debts = [
+			{ ...closed, terms: { ...closed.terms, opening: cents(0) } },
+			due('a', '2027-02-28'),
+			due('b', '2026-12-31')
+		];
+		expect(firstMonthOf(debts)).toBe('2026-12-01');
+		expect(firstMonthOf([])).toBe('1970-01-01');
+	});
+
+	it('count due dates as they would be walked through', () => {
+		const days = fc
+			.date({ min: new Date('1999-01-01'), max: new Date('2060-01-01'), noInvalidDate: true })
+			.map((date) => day(date.toISOString().slice(0, 10)));
+		fc.assert(
+			fc.property(days, days, fc.constantFrom(...FREQUENCIES), (first, until, perYear) => {
+				const k = dueDatesUntil(first, until, perYear);
+				if (k > 0) expect(dueDate(first, k, perYear) <= until).toBe(true);
+				expect(dueDate(first, k + 1, perYear) > until).toBe(true);
+			})
+		);
+	});
+});
+
+describe('the month in which a plan’s money begins', () => {
+	it('pays what is asked before, whatever the budget', () => {
+		fc.assert(
+			fc.property(household(termsDrawn(fc.constantFrom(12, 52, 4))), plans, (debts, terms) => {
+				const begins = 4;
+				const { kept } = planOf(debts, { ...terms, begins });
+				for (const { money, asked, passedOn } of kept.slice(0, begins - 1)) {
+					const onTop = money - passedOn - asked;
+					expect([0, 50_000]).toContain(onTop);
+				}
+			}),
+			{ numRuns: 60 }
+		);
+	});
+
+	it('is usually that of the latest first due date, those far away aside', () => {
+		const debts = [due('a', '2026-12-20'), due('b', '2027-01-05'), due('c', '2027-07-10')];
+		expect(usualBegin(debts, day('2026-12-15'))).toBe(2);
+		expect(usualBegin(debts, day('2026-11-30'))).toBe(1);
+		expect(usualBegin(debts, day('2027-06-30'))).toBe(8);
+		expect(usualBegin([], day('2026-12-15'))).toBe(1);
+	});
+
+	it('asks what all that are due by then ask', () => {
+		const debts = [due('a', '2026-12-20'), due('b', '2027-01-05'), due('c', '2027-07-10')];
+		expect([1, 2, 8].map((month) => askedAtBegin(debts, month))).toEqual([5_000, 10_000, 15_000]);
+	});
+});
+
+describe('money that comes with a debt', () => {
+	const refund = { from: 3, amount: cents(40_000) };
+
+	it('makes no month short, and comes beside the month’s money', () => {
+		const debts = [due('a', '2027-01-15', { extras: [refund] }), due('b', '2027-01-15')];
+		const plan = planOf(debts, constant(10_000));
+		expect(plan.shortMonths).toEqual([]);
+		expect(plan.kept[2]).toMatchObject({ money: 10_000, own: 40_000, paid: 50_000 });
+	});
+
+	it('goes on to the others where its debt can’t take it, and is gone with a debt that is', () => {
+		const small = simpleDebt('a', 20_000, 0, { extras: [refund] });
+		const debts = [small, simpleDebt('b', 60_000, 0)];
+		const plan = planOf(debts, required);
+		// After two payments 100.00 are left: 50.00 are asked, 50.00 taken, 350.00 go on.
+		expect(plan.kept[2]).toMatchObject({ own: 5_000, passedOn: 35_000, money: 45_000 });
+		expect(plan.kept[2]?.shares.map(({ paid }) => paid)).toEqual([10_000, 40_000]);
+		const before = planOf(debts, constant(25_000, { order: 'balance' }));
+		expect(before.debts[0]?.payoffMonth).toBe(1);
+		expect(before.kept.every(({ own, passedOn }) => own + passedOn === 0)).toBe(true);
+	});
+});
+
+describe('what would cure short months', () => {
+	it('is the least amount for the months in which they lie: one cent less leaves one short', () => {
+		const debts = [due('a', '2027-01-15'), due('b', '2027-01-15')];
+		const plan = constant(12_000, {
+			budgetChanges: [
+				{ from: 4, amount: cents(7_000) },
+				{ from: 8, amount: cents(6_000) }
+			]
+		});
+		const cure = cureOf(debts, plan, planTotals(debts, plan));
+		expect(cure).toEqual({ from: 4, until: 8, amount: 10_000 });
+		const shorts = (amount: number) =>
+			planTotals(debts, stating(plan, 4, cents(amount))).shortMonths.map(({ month }) => month);
+		expect(shorts(10_000).every((month) => month >= 8)).toBe(true);
+		expect(shorts(9_999)).toContain(4);
+		expect(cureOf(debts, constant(10_000), planTotals(debts, constant(10_000)))).toBeNull();
+	});
+
+	it('holds for any debts and any money that changes', () => {
+		fc.assert(
+			fc.property(household(termsDrawn(fc.constantFrom(12, 52))), plans, (debts, terms) => {
+				fc.pre(terms.budget.kind === 'constant');
+				const totals = planTotals(debts, terms);
+				const cure = cureOf(debts, terms, totals);
+				fc.pre(cure !== null);
+				if (!cure) return;
+				const { from, until, amount } = cure;
+				const short = (cash: number) =>
+					planTotals(debts, stating(terms, from, cents(cash))).shortMonths.some(
+						({ month }) => month >= from && (until === null || month < until)
+					);
+				expect(short(amount)).toBe(false);
+				if (amount > 0) expect(short(amount - 1)).toBe(true);
+			}),
+			{ numRuns: 60 }
+		);
+	});
+});

@@ -1,0 +1,213 @@
+import { describe, expect, it } from 'vitest';
+import { caseDocument, carriedOut, problemsOf, saveRequest } from '../../src/lib/document/case';
+import { caseDifferences } from '../../src/lib/words/differences';
+import { missingOf, statedDebt } from '../../src/lib/document/debt';
+import { FIRST_PLAN } from '../../src/lib/document/plan';
+import { letterOf } from '../../src/lib/words/debt';
+import { amount, card, cardOfVersion1, fixed, unusual } from '../support/debts';
+
+const line = card();
+const whole = {
+	version: 5,
+	label: 'A household',
+	currency: { code: 'USD', digits: 2 },
+	asOf: '2026-12-15',
+	debts: [line],
+	plans: [FIRST_PLAN],
+	against: 'minimums',
+	choices: [],
+	sheet: { income: [], needs: [] }
+};
+const problems = (document: unknown) => {
+	const parsed = caseDocument.safeParse(document);
+	return parsed.success ? [] : problemsOf(parsed.error);
+};
+const withDebt = (fields: object) => ({ ...whole, debts: [{ ...line, ...fields }] });
+
+describe('a case document', () => {
+	it('is accepted whole, and while it is still being taken down', () => {
+		expect(problems(whole)).toEqual([]);
+		const unknown = { balance: null, annualRate: null, firstDue: null, name: '' };
+		const begun = withDebt({ ...unknown, asked: { ...line.asked, percent: null } });
+		expect(problems(begun)).toEqual([]);
+		const [debt] = caseDocument.parse(begun).debts;
+		expect(debt && missingOf(debt)).toEqual(['balance', 'rate', 'minimum', 'due']);
+		expect(debt && statedDebt(debt, caseDocument.parse(begun).asOf)).toBeNull();
+		expect(carriedOut(caseDocument.parse(whole), 'asked').get(line.id)?.run.periods).toBe(207);
+	});
+
+	it.each([
+		['debts.0.balance', { balance: -1 }, 'from 0 to 99999999999'],
+		['debts.0.balance', { balance: 12.5 }, 'a whole number of minor units'],
+		['debts.0.balance', { balance: '4182' }, 'The balance is “"4182"”'],
+		['debts.0.annualRate', { annualRate: 22_490_000 }, 'from 0 to 10000000'],
+		['debts.0.firstDue', { firstDue: '2027-02-30' }, 'a day that exists'],
+		['debts.0.firstDue', { firstDue: '2026-12-15' }, 'A day after 15 Dec 2026'],
+		['debts.0.name', { name: 'x'.repeat(300) }, 'a text of 0 to 80 characters'],
+		['debts.0.asked', { asked: { kind: 'wish' } }, 'percent, interest-plus, amount or level'],
+		[
+			'debts.0.asked',
+			{ asked: { ...line.asked, roundUpTo: 7 } },
+			'rounded up to 0, 100, 500, 1000 minor units'
+		],
+		[
+			'debts.0.interestOnly',
+			{ interestOnly: 3, lending: { ...line.lending, timing: 'advance' } },
+			'none can be of interest alone'
+		],
+		[
+			'debts.0.asked',
+			{ asked: { ...unusual().asked, atTerm: 'continue' } },
+			'payments can’t go on after it'
+		],
+		['debts.0.asked.periods', { asked: { ...unusual().asked, periods: 0 } }, 'from 1 to 5200'],
+		[
+			'debts.0.lending.paymentsPerYear',
+			{ lending: { ...line.lending, paymentsPerYear: 13 } },
+			'52, 26, 24, 12, 6, 4, 2, 1'
+		],
+		[
+			'debts.0.lending.interest',
+			{ lending: { ...line.lending, interest: {} } },
+			'daily-compounded'
+		],
+		['debts.0.pays', { pays: { kind: 'gift' } }, 'asked, held, fixed or interest-plus'],
+		['debts.0.happenings.0.kind', { happenings: [{ kind: 'luck' }] }, 'skip, payment or rate'],
+		['debts.0.baseline', { baseline: { kind: 'other' } }, 'ends-in or portions'],
+		['debts.0.id', { id: 'one' }, 'identifier of 36 characters'],
+		['debts.0', { secret: 1 }, 'secret']
+	])('refuses %s being %o', (at, fields, reason) => {
+		const found = problems(withDebt(fields));
+		expect(found.map((problem) => problem.at.slice(0, at.length))).toContain(at);
+		expect(found.map(({ message }) => message).join(' ')).toContain(reason);
+	});
+
+	it('refuses wrong cases as a whole', () => {
+		expect(problems({ ...whole, label: '  ' })[0]?.message).toContain('a text of 1 to 80');
+		expect(problems({ ...whole, currency: { code: 'USD', digits: 3 } })[0]?.at).toBe('currency');
+		expect(problems({ ...whole, debts: [line, line] })[0]?.message).toContain('same identifier');
+		expect(problems({ ...whole, asOf: '1066-10-14' })[0]?.message).toContain(
+			'from 1990-01-01 to 2100-12-31'
+		);
+		expect(problems(null)).toHaveLength(1);
+		expect(saveRequest.safeParse({ document: whole, what: 'x' }).success).toBe(false);
+	});
+
+	it('knows where two versions differ', () => {
+		const mine = caseDocument.parse(whole);
+		const theirs = caseDocument.parse({ ...withDebt({ balance: 420_000 }), label: 'Others' });
+		expect(caseDifferences(mine, mine)).toEqual([]);
+		expect(caseDifferences(mine, theirs)).toEqual([
+			{ what: 'Client label', mine: 'A household', theirs: 'Others' },
+			{ what: 'Quillmark card, balance', mine: '4,182.36', theirs: '4,200.00' }
+		]);
+		const emptied = caseDocument.parse({ ...whole, debts: [] });
+		expect(caseDifferences(emptied, mine)).toEqual([
+			{ what: 'Quillmark card', mine: 'not in the list', theirs: 'in the list' }
+		]);
+	});
+
+	it('sees every setting of a debt that two versions have differently', () => {
+		const mine = caseDocument.parse({ ...whole, debts: [{ ...unusual(), id: line.id }] });
+		const theirs = caseDocument.parse(whole);
+		const found = caseDifferences(mine, theirs);
+		expect(found.map(({ what }) => what.replace(/^.*, /, ''))).toEqual([
+			'minimum payment',
+			'equal payments',
+			'balloon',
+			'equal payment rounded',
+			'at the term',
+			'interest alone at first',
+			'payments due',
+			'interest',
+			'paid',
+			'over time',
+			'ways compared',
+			'compared with'
+		]);
+		const over = found.find(({ what }) => what.endsWith('over time'));
+		expect(over?.mine).toBe(
+			'+400.00 in April, every year; fee 45.00 every quarter from Jan 2028, until Jan 2030; ' +
+				'no payment in Jun 2027 (off); pays the minimum from Aug 2027; pays 160.00 from Sep 2027; ' +
+				'29.9999 % from Oct 2027, payment set anew'
+		);
+		const interest = found.find(({ what }) => what.endsWith(', interest'));
+		expect(interest).toMatchObject({
+			mine: 'by the day, compounded, by the calendar year, not rounded, paid in full from 5.00 down',
+			theirs: 'nominal, charged monthly, rounded to the cent'
+		});
+	});
+
+	it('takes documents of version 1, which then run down as they did', () => {
+		const old = {
+			...whole,
+			version: 1,
+			debts: [cardOfVersion1(), cardOfVersion1({ held: 14_000 })]
+		};
+		const { version, debts } = caseDocument.parse(old);
+		expect(version).toBe(5);
+		expect(debts.map(({ pays }) => pays)).toEqual([{ kind: 'held' }, fixed(14_000)]);
+		expect(debts[0]).toEqual({ ...line, id: debts[0]?.id });
+		const dental = { kind: 'amount', amount: 13_700, roundUpTo: 0, floor: 0 };
+		const plan = { ...old, debts: [cardOfVersion1({ asked: dental })] };
+		expect(caseDocument.parse(plan).debts[0]?.asked).toEqual(amount(13_700));
+		// What is wrong in an old document is said as in a new one.
+		expect(problems({ ...old, debts: [cardOfVersion1({ balance: -1 })] })[0]?.at).toBe(
+			'debts.0.balance'
+		);
+		expect(problems({ ...old, debts: 'none' })[0]?.at).toBe('debts');
+		expect(problems({ ...whole, version: 6 })[0]?.message).toContain('1 to 5');
+	});
+
+	it('takes documents of version 3: their plan is the first, what it was measured against is the case’s', () => {
+		const sheet = { income: [{ name: 'pay', amount: 100, perYear: 12 }], needs: [] };
+		const { label, currency, asOf, debts } = whole;
+		const { id, name, named, begins, pays, changes, hidden, ...fields } = FIRST_PLAN;
+		const plan = { ...fields, order: 'relief', baseline: 'today', sheet };
+		const parsed = caseDocument.parse({ version: 3, label, currency, asOf, debts, plan });
+		expect(parsed).toMatchObject({ version: 5, against: 'today', sheet, choices: [] });
+		const own = { id, name, named, begins, pays, changes, hidden };
+		expect(parsed.plans).toEqual([{ ...own, ...fields, order: 'relief' }]);
+		expect(problems({ ...whole, plans: [] })[0]?.message).toBe('A case has at least one plan.');
+		const twice = { ...whole, plans: [FIRST_PLAN, FIRST_PLAN] };
+		expect(problems(twice)[0]?.message).toBe('Two plans have the same identifier.');
+	});
+
+	it('takes documents of version 4: plans begin when they began, where that month was one for all', () => {
+		const { named, begins, ...fields } = FIRST_PLAN;
+		expect({ named, begins }).toEqual({ named: false, begins: null });
+		const loan = {
+			kind: 'consolidate',
+			debts: [line.id],
+			loan: {
+				id: FIRST_PLAN.id,
+				name: 'Loan',
+				firstDue: '2027-02-15',
+				rule: { kind: 'fixed', amount: 9 }
+			},
+			annualRate: 0,
+			fee: { percent: 0, amount: 0, paid: 'added' }
+		};
+		const begun = (firstDue: readonly string[], plan: object = {}) => {
+			const debts = firstDue.map((due) => ({ ...card(), firstDue: due }));
+			const plans = [{ ...fields, ...plan }];
+			const [raised] = caseDocument.parse({ ...whole, version: 4, debts, plans }).plans;
+			return raised;
+		};
+		// In the month in which a new plan begins anyway nothing is said; else the old one is.
+		expect(begun(['2027-01-05', '2027-01-14'])?.begins).toBeNull();
+		expect(begun(['2027-05-05', '2027-05-20'])?.begins).toBe('2027-05-01');
+		expect(begun(['2026-12-20', '2027-01-05'])?.begins).toBeNull();
+		expect(begun(['2027-02-14'], { changes: [loan] })).toMatchObject({
+			begins: '2027-02-01',
+			changes: [{ assumed: [] }]
+		});
+		expect(begun(['2027-01-05'], { changes: [loan] })?.begins).toBeNull();
+		expect(begun([], { name: 'Highest rate first 3' })?.named).toBe(false);
+		expect(begun([], { name: 'After the harvest' })?.named).toBe(true);
+	});
+
+	it('letters debts beyond the alphabet', () => {
+		expect([0, 25, 26, 51, 52].map(letterOf)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA']);
+	});
+});

@@ -1,0 +1,46 @@
+import { describe, expect, it } from 'vitest';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { caseDocument } from '../../src/lib/document/case';
+import { withCurrency, withDay } from '../../src/lib/document/settings';
+import { currencyMeans, dayMeans } from '../../src/lib/words/settings';
+import { wholeCase } from '../support/whole-case';
+
+const day = (text: string) => text as CalendarDate;
+
+describe('the day of the figures, changed after a case was opened', () => {
+	it('leaves balances, and moves first due dates that have passed to the next one', () => {
+		const whole = wholeCase();
+		const later = withDay(whole, day('2027-03-20'));
+		expect(caseDocument.parse(later)).toEqual(later);
+		expect(later.debts.map(({ balance }) => balance)).toEqual(
+			whole.debts.map(({ balance }) => balance)
+		);
+		for (const { firstDue } of later.debts) expect((firstDue ?? '') > '2027-03-20').toBe(true);
+		expect(dayMeans(whole, day('2027-03-20'))).toMatch(
+			/^The balances stay .* 20 March 2027\. \d first due dates by then move/
+		);
+		expect(dayMeans(whole, day('2026-12-14'))).toBe(
+			'The balances stay as they are, and count as those of 14 December 2026.'
+		);
+		expect(withDay(whole, day('2026-12-14')).debts).toEqual(whole.debts);
+	});
+});
+
+describe('the currency, changed after a case was opened', () => {
+	it('keeps each figure in the decimals of the new one', () => {
+		const whole = wholeCase();
+		const yen = withCurrency(whole, { code: 'JPY', digits: 0 });
+		expect(caseDocument.parse(yen)).toEqual(yen);
+		const dinar = withCurrency(whole, { code: 'KWD', digits: 3 });
+		expect(caseDocument.parse(dinar)).toEqual(dinar);
+		const [first] = whole.debts;
+		expect(dinar.debts[0]?.balance).toBe(10 * (first?.balance ?? 0));
+		expect(yen.debts[0]?.balance).toBe(Math.round((first?.balance ?? 0) / 100));
+		expect(yen.debts[0]?.annualRate).toBe(first?.annualRate);
+		expect(withCurrency(dinar, whole.currency)).toEqual(whole);
+		expect(currencyMeans(whole, { code: 'JPY', digits: 0 })).toContain(
+			'rounded, since JPY has no decimals'
+		);
+		expect(currencyMeans(whole, { code: 'EUR', digits: 2 })).not.toContain('rounded');
+	});
+});

@@ -1,0 +1,185 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { LIMITS } from '../../src/lib/core/quantities/limits';
+import { cents } from '../../src/lib/core/quantities/money';
+import { percent } from '../../src/lib/core/quantities/rate';
+import { readAsOf, readFirstDue } from '../../src/lib/document/days';
+import { readCurrency } from '../../src/lib/reading/currencies';
+import { readDate } from '../../src/lib/reading/dates';
+import { readMoney } from '../../src/lib/reading/money';
+import { readLabel, readName } from '../../src/lib/reading/names';
+import { readMinimumPercent, readRate } from '../../src/lib/reading/percentages';
+import { writeDate, writeMoney, writePercent } from '../../src/lib/reading/written';
+import type { Reading } from '../../src/lib/reading/reading';
+import { writingOf } from '../../src/lib/reading/writing';
+
+const usd = writingOf({ currency: { code: 'USD', digits: 2 } });
+const jpy = writingOf({ currency: { code: 'JPY', digits: 0 } });
+const kwd = writingOf({ currency: { code: 'KWD', digits: 3 } });
+const value = <T>(reading: Reading<T>) => (reading.ok ? reading.value : null);
+const problem = <T>(reading: Reading<T>) =>
+	reading.ok ? `read as ${String(reading.value)}` : `${reading.problem} ${reading.allowed}`;
+
+describe('amounts', () => {
+	it.each([
+		['4,182.36', 418_236],
+		['4182.36', 418_236],
+		['$4182', 418_200],
+		['$ 4,182.36', 418_236],
+		['4182 USD', 418_200],
+		['usd 4,182.5', 418_250],
+		['4 182,36', 418_236],
+		['4.182,36', 418_236],
+		['4’182.36', 418_236],
+		['1,234,567.89', 123_456_789],
+		['4,182', 418_200],
+		['4182,3', 418_230],
+		['.5', 50],
+		['12.', 1_200],
+		['0', 0],
+		[' 0.01 ', 1],
+		['12.5000', 1_250],
+		['0.500', 50],
+		['999,999,999.99', 99_999_999_999]
+	])('reads %s', (typed, expected) => {
+		expect(value(readMoney(typed, usd))).toBe(expected);
+	});
+
+	it('reads amounts in the decimals of their currency', () => {
+		expect(value(readMoney('¥418,236', jpy))).toBe(418_236);
+		expect(value(readMoney('4,182.365', kwd))).toBe(4_182_365);
+		// Where there are no decimals a point can only group; where there are three it is the decimal mark.
+		expect(value(readMoney('1.200', jpy))).toBe(1_200);
+		expect(value(readMoney('1.200', kwd))).toBe(1_200);
+		expect(problem(readMoney('418.5', jpy))).toContain('JPY amounts have no decimals.');
+		expect(writeMoney(cents(418_236), jpy)).toBe('418,236');
+		expect(writeMoney(cents(5), kwd)).toBe('0.005');
+	});
+
+	it.each([
+		['', 'The amount is still missing.'],
+		['abc', '“abc” is not an amount.'],
+		['12,34,56', '“12,34,56” is not an amount.'],
+		['1.2.3', '“1.2.3” is not an amount.'],
+		['1.200', '“1.200” could be 1,200.00 or 1.20.'],
+		['12.500', '“12.500” could be 12,500.00 or 12.50.'],
+		['£12', '“£12” is in another currency than this case, USD.'],
+		['12 EUR', '“12 EUR” is in another currency than this case, USD.'],
+		['12€', 'is in another currency than this case, USD.'],
+		['4.1823', 'USD amounts have at most 2 decimals.'],
+		['-5', 'An amount is zero or more.'],
+		['−5.00', 'An amount is zero or more.'],
+		['1e9', '“1e9” is not an amount.'],
+		['1000000000', '“1000000000” is too large.'],
+		['9'.repeat(400), 'is too large.']
+	])('refuses %s with the reason and what is allowed', (typed, reason) => {
+		const said = problem(readMoney(typed, usd));
+		expect(said).toContain(reason);
+		expect(said).toContain('from 0 to 999,999,999.99');
+	});
+
+	it('reads every amount as it writes it', () => {
+		fc.assert(
+			fc.property(
+				fc.integer({ min: 0, max: LIMITS.amount }),
+				fc.constantFrom(usd, jpy, kwd),
+				(amount, currency) => {
+					expect(value(readMoney(writeMoney(cents(amount), currency), currency))).toBe(amount);
+				}
+			)
+		);
+	});
+});
+
+describe('rates', () => {
+	it.each([
+		['22.49%', 224_900],
+		['22.49', 224_900],
+		['22,49 %', 224_900],
+		['23.9999', 239_999],
+		['0', 0],
+		['1000', 10_000_000]
+	])('reads %s', (typed, expected) => {
+		expect(value(readRate(typed, usd))).toBe(expected);
+	});
+
+	it('refuses what is no rate, with what is allowed', () => {
+		expect(problem(readRate('2249%', usd))).toContain('“2249%” is too high.');
+		expect(problem(readRate('2249%', usd))).toContain('from 0 to 1,000 %');
+		expect(problem(readRate('22.49999', usd))).toContain('more than four decimals');
+		expect(problem(readRate('high', usd))).toContain('“high” is not a percentage.');
+		expect(problem(readRate('-1', usd))).toContain('A percentage is zero or more.');
+		expect(problem(readMinimumPercent('101', usd))).toContain('from 0 to 100 %');
+	});
+
+	it('writes as few decimals as say all', () => {
+		expect(
+			[0, 10_000, 25_000, 224_900, 239_999].map((rate) => writePercent(percent(rate)))
+		).toEqual(['0 %', '1 %', '2.50 %', '22.49 %', '23.9999 %']);
+	});
+});
+
+describe('dates', () => {
+	const asOf = '2026-12-15' as CalendarDate;
+
+	it.each([
+		['2027-01-15', '2027-01-15'],
+		['15 Jan 2027', '2027-01-15'],
+		['15 january 2027', '2027-01-15'],
+		['January 15, 2027', '2027-01-15'],
+		['15.1.2027', '2027-01-15'],
+		['3rd Feb 2027', '2027-02-03'],
+		['15 Jan 27', '2027-01-15'],
+		['1/15/2027', '2027-01-15'],
+		['15/1/2027', '2027-01-15'],
+		['3/3/27', '2027-03-03'],
+		['15', '2027-01-15'],
+		['16', '2026-12-16'],
+		['31', '2026-12-31'],
+		['15 Jan', '2027-01-15'],
+		['29 Feb', '2028-02-29']
+	])('reads %s', (typed, expected) => {
+		expect(value(readDate(typed, asOf, usd))).toBe(expected);
+	});
+
+	it('refuses days that do not exist or could be two', () => {
+		expect(problem(readDate('31 Feb 2027', asOf, usd))).toContain('There is no day “31 Feb 2027”.');
+		expect(problem(readDate('32', asOf, usd))).toContain('There is no day “32”.');
+		expect(problem(readDate('2027-13-01', asOf, usd))).toContain('There is no day');
+		expect(problem(readDate('3/4/2027', asOf, usd))).toContain(
+			'“3/4/2027” could be 3 Apr 2027 or 4 Mar 2027.'
+		);
+		expect(problem(readDate('13/14/2027', asOf, usd))).toContain('There is no day “13/14/2027”.');
+		expect(problem(readDate('soon', asOf, usd))).toContain('“soon” is not a date. A day such as');
+	});
+
+	it('refuses a first due date before the figures or far after them', () => {
+		expect(problem(readFirstDue('15 Dec 2026', asOf, usd))).toContain('A day after 15 Dec 2026');
+		expect(problem(readFirstDue('1 Jan 2099', asOf, usd))).toContain('up to 15 Dec 2031');
+		expect(value(readFirstDue('15', asOf, usd))).toBe('2027-01-15');
+		expect(problem(readAsOf('1 Jan 1066', asOf, usd))).toContain('years 1990 to 2100');
+	});
+
+	it('writes a date so that it can be read again', () => {
+		expect(writeDate('2027-09-03' as CalendarDate, usd)).toBe('3 Sep 2027');
+		expect(value(readDate('3 Sep 2027', asOf, usd))).toBe('2027-09-03');
+	});
+});
+
+describe('names and currencies', () => {
+	it('keeps names of up to eighty characters', () => {
+		expect(value(readName('  Quillmark card ', usd))).toBe('Quillmark card');
+		expect(value(readName('x'.repeat(80), usd))).toHaveLength(80);
+		expect(problem(readName('x'.repeat(300), usd))).toBe(
+			'These are 300 characters. At most 80 characters.'
+		);
+		expect(problem(readLabel('  ', usd))).toContain('The client label is still missing.');
+	});
+
+	it('knows the decimals of a currency', () => {
+		expect(value(readCurrency('kwd', usd))).toEqual(kwd.currency);
+		expect(value(readCurrency('JPY', usd))).toEqual(jpy.currency);
+		expect(problem(readCurrency('XYQ', usd))).toContain('“XYQ” is not a currency');
+	});
+});

@@ -1,0 +1,31 @@
+/** The tables hold what documents say: any case goes into them and comes back as it was. */
+import fc from 'fast-check';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import type { CaseState } from '../../src/lib/document/case';
+import { anyDocument } from '../support/documents';
+import { makeCase, startResiduum, type Residuum } from '../support/residuum';
+
+let residuum: Residuum;
+beforeAll(async () => {
+	residuum = await startResiduum();
+});
+afterAll(() => residuum.remove());
+
+it('any document survives the way into the tables and back, one put in the place of another', async () => {
+	const { id } = await makeCase(residuum, 'Into tables');
+	let basedOn = 1;
+	await fc.assert(
+		fc.asyncProperty(anyDocument, async (document) => {
+			const saved = await residuum.request('PUT', `/api/cases/${id}`, {
+				basedOn,
+				what: 'all of it',
+				document
+			});
+			expect(saved.status, JSON.stringify(saved.body).slice(0, 400)).toBe(200);
+			const state = saved.body as CaseState;
+			basedOn = state.revision;
+			expect(state.document).toEqual(document);
+		}),
+		{ numRuns: 60 }
+	);
+});

@@ -1,0 +1,211 @@
+/** Any case document: every field with any value that it may have, each kind of every choice. */
+import fc from 'fast-check';
+import { FREQUENCIES } from '../../src/lib/core/quantities/calendar';
+import { ORDERS } from '../../src/lib/core/plan/order';
+import { LIMITS } from '../../src/lib/core/quantities/limits';
+import { VERSION, caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { contentOf } from '../../src/lib/document/plan';
+
+const money = fc.oneof(fc.integer({ min: 0, max: 90_000 }), fc.constantFrom(0, 1, LIMITS.amount));
+const percent = (most: number) =>
+	fc.oneof(fc.integer({ min: 0, max: 300_000 }), fc.constantFrom(0, 1, most));
+const rate = percent(LIMITS.rate);
+const share = percent(LIMITS.minimumPercent);
+const orNull = <T>(of: fc.Arbitrary<T>) => fc.option(of, { nil: null });
+const frequency = fc.constantFrom(...FREQUENCIES);
+const id = fc.uuid();
+const name = fc
+	.oneof(
+		fc.string({ maxLength: 40 }),
+		fc.constantFrom('', 'Ærø & Søn “1”', "O'Hare; drop--", '日本の借金', 'a\\b"c')
+	)
+	.map((text) => text.replace(/\p{Cc}/gu, '').trim());
+const label = name.map((text) => text || 'x');
+const day = fc
+	.record({
+		year: fc.integer({ min: 1990, max: 2110 }),
+		month: fc.integer({ min: 1, max: 12 }),
+		day: fc.integer({ min: 1, max: 28 })
+	})
+	.map(
+		(of) => `${of.year}-${String(of.month).padStart(2, '0')}-${String(of.day).padStart(2, '0')}`
+	);
+const due = fc.constantFrom('2026-12-16', '2027-01-31', '2028-02-29', '2031-12-15');
+const kind = <K extends string, T extends object>(
+	of: K,
+	fields: { readonly [F in keyof T]: fc.Arbitrary<T[F]> }
+) => fc.record({ kind: fc.constant(of), ...fields });
+
+const rounding = { roundUpTo: fc.constantFrom(0, 100, 500, 1000), floor: money };
+const shared = {
+	percent: orNull(share),
+	of: fc.constantFrom('statement', 'opening'),
+	plusFees: fc.boolean(),
+	...rounding
+};
+const asked = fc.oneof(
+	kind('percent', shared),
+	kind('interest-plus', shared),
+	kind('amount', { amount: orNull(money), ...rounding }),
+	kind('level', {
+		periods: orNull(fc.integer({ min: 1, max: LIMITS.periods })),
+		balloon: money,
+		roundPayment: fc.constantFrom('nearest', 'up'),
+		atTerm: fc.constant('settle')
+	})
+);
+const dayYear = fc.constantFrom(365, 360, 'actual');
+const interest = fc.oneof(
+	fc.record({
+		basis: fc.constant('nominal'),
+		compoundsPerYear: orNull(fc.integer({ min: 1, max: 365 }))
+	}),
+	fc.record({ basis: fc.constant('effective') }),
+	fc.record({ basis: fc.constantFrom('daily', 'daily-compounded'), dayYear })
+);
+const dated = { id, off: fc.boolean(), date: day };
+const repeated = { amount: money, perYear: orNull(frequency), until: orNull(day) };
+const happening = fc.oneof(
+	kind('extra', { ...dated, ...repeated }),
+	kind('charge', { ...dated, ...repeated, fee: fc.boolean() }),
+	kind('skip', dated),
+	kind('payment', { ...dated, amount: orNull(money) }),
+	kind('rate', { ...dated, annual: rate, reamortize: fc.boolean() })
+);
+const way = fc.oneof(
+	kind('paid', {}),
+	kind('asked', {}),
+	kind('held', {}),
+	kind('without', { happening: id }),
+	kind('interest-plus', { percent: share }),
+	kind('fixed', { amount: money, extra: money }),
+	kind('ends-in', { months: fc.integer({ min: 1, max: LIMITS.months }) }),
+	kind('portions', { paymentsPerYear: frequency })
+);
+const debt = fc.record({
+	id,
+	name,
+	balance: orNull(money),
+	annualRate: orNull(rate),
+	firstDue: orNull(due),
+	asked,
+	interestOnly: fc.constantFrom(0, 1, LIMITS.periods),
+	lending: fc.record({
+		paymentsPerYear: frequency,
+		interest,
+		timing: fc.constant('arrears'),
+		interestRounding: fc.constantFrom('cent', 'none'),
+		clearBelow: money
+	}),
+	pays: fc.oneof(
+		kind('asked', {}),
+		kind('held', {}),
+		kind('fixed', { amount: money, paymentsPerYear: orNull(frequency) }),
+		kind('interest-plus', { percent: share })
+	),
+	extra: money,
+	happenings: fc.uniqueArray(happening, { maxLength: 4, selector: (item) => item.id }),
+	compared: fc.array(way, { maxLength: 4 }),
+	baseline: way
+});
+
+const newDebt = fc.record({
+	id,
+	name,
+	firstDue: due,
+	rule: fc.oneof(
+		kind('level', { periods: fc.integer({ min: 1, max: LIMITS.months }) }),
+		kind('fixed', { amount: money }),
+		kind('minimum', { percent: share, floor: money })
+	)
+});
+const change = fc.oneof(
+	kind('consolidate', {
+		assumed: fc.subarray(['annualRate', 'rule', 'firstDue', 'fee']),
+		debts: fc.array(id, { maxLength: 3 }),
+		loan: newDebt,
+		annualRate: rate,
+		fee: fc.record({ percent: share, amount: money, paid: fc.constantFrom('added', 'up-front') })
+	}),
+	kind('transfer', {
+		assumed: fc.subarray(['offerRate', 'offerMonths', 'thenRate', 'rule', 'feePercent']),
+		amounts: fc.array(fc.record({ debt: id, amount: orNull(money) }), { maxLength: 3 }),
+		card: newDebt,
+		feePercent: share,
+		offerRate: rate,
+		offerMonths: fc.integer({ min: 1, max: LIMITS.months }),
+		thenRate: rate,
+		limit: orNull(money)
+	}),
+	kind('concession', {
+		assumed: fc.subarray(['from', 'setUpFee', 'monthlyFee']),
+		from: day,
+		debts: fc.array(
+			fc.record({ debt: id, annualRate: rate, assumed: fc.boolean(), payment: orNull(money) }),
+			{ maxLength: 3 }
+		),
+		setUpFee: money,
+		monthlyFee: fc.oneof(
+			kind('amount', { amount: money }),
+			kind('percent', { percent: share, cap: orNull(money) })
+		)
+	})
+);
+const plan = fc.record({
+	id,
+	name: label,
+	named: fc.boolean(),
+	pays: fc.constantFrom('planned', 'asked', 'paid'),
+	budget: fc.oneof(
+		kind('required', {}),
+		kind('required-plus', { extra: money }),
+		kind('constant', { amount: orNull(money) })
+	),
+	begins: fc.constantFrom(null, '2027-01-01', '2031-06-01'),
+	order: fc.constantFrom(...ORDERS),
+	listed: fc.uniqueArray(id, { maxLength: 4 }),
+	happenings: fc.uniqueArray(
+		fc.oneof(
+			kind('one-off', { ...dated, amount: money, everyYear: fc.boolean() }),
+			kind('money', { ...dated, amount: money })
+		),
+		{ maxLength: 3, selector: (item) => item.id }
+	),
+	changes: fc.array(change, { maxLength: 3 }),
+	hidden: fc.boolean()
+});
+const lines = fc.array(fc.record({ name, amount: money, perYear: frequency }), { maxLength: 3 });
+
+/** A debt that says all that it can; one in advance has no payments of interest alone. */
+export const anyDocument: fc.Arbitrary<CaseDocument> = fc
+	.record({
+		label,
+		debts: fc.uniqueArray(debt, { maxLength: 4, selector: (one) => one.id }),
+		advance: fc.boolean(),
+		plans: fc.uniqueArray(plan, { minLength: 1, maxLength: 3, selector: (one) => one.id }),
+		against: fc.constantFrom('minimums', 'today', 'first'),
+		note: name,
+		sheet: fc.record({ income: lines, needs: lines })
+	})
+	.map(({ advance, against, note, debts, plans, ...of }) => {
+		const [first] = plans;
+		if (!first) throw new Error('a case has a plan');
+		const choice = { plan: first.id, name: first.name, date: '2026-12-20', note };
+		return caseDocument.parse({
+			version: VERSION,
+			currency: { code: 'USD', digits: 2 },
+			asOf: '2026-12-15',
+			...of,
+			debts: debts.map((one, at) =>
+				advance && at === 0
+					? { ...one, interestOnly: 0, lending: { ...one.lending, timing: 'advance' } }
+					: one
+			),
+			plans,
+			against: against === 'first' ? first.id : against,
+			choices: [
+				{ ...choice, content: null },
+				{ ...choice, content: contentOf(first as never) }
+			]
+		});
+	});

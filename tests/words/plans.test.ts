@@ -1,0 +1,220 @@
+import { describe, expect, it } from 'vitest';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { householdOf, shareOfIncome } from '../../src/lib/core/plan/household';
+import { cents } from '../../src/lib/core/quantities/money';
+import type { PlanFigure } from '../../src/lib/core/working/plan-figure';
+import { planWorkingOf } from '../../src/lib/core/working/plan-working';
+import { planDifference } from '../../src/lib/core/plan/answers';
+import { caseDocument } from '../../src/lib/document/case';
+import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
+import { measureWords, planHappeningInWords } from '../../src/lib/words/plan';
+import { caseDifferences } from '../../src/lib/words/differences';
+import { daysOf, FIRST_PLAN, planTerms, type PlanEntry } from '../../src/lib/document/plan';
+import {
+	curveSentence,
+	moreSentence,
+	planSentence,
+	shortSentence
+} from '../../src/lib/words/plan-answer';
+import { writePlanWorking } from '../../src/lib/words/plan-working';
+import { cureOf } from '../../src/lib/core/plan/answers';
+import { whyShare } from '../../src/lib/words/shares';
+import { plain } from '../../src/lib/words/sentence';
+import { amount, card } from '../support/debts';
+import { usd } from '../support/said';
+
+const day = (text: string) => text as CalendarDate;
+const dental = card({
+	name: 'Dental plan',
+	balance: 164_400,
+	annualRate: 0,
+	asked: amount(13_700)
+});
+
+function planned(debts: readonly object[], fields: Partial<PlanEntry>) {
+	const document = caseDocument.parse({
+		version: 5,
+		label: 'A household',
+		currency: usd.currency,
+		asOf: '2026-12-15',
+		debts,
+		plans: [{ ...FIRST_PLAN, ...fields }],
+		against: 'minimums',
+		choices: [],
+		sheet: { income: [], needs: [] }
+	});
+	const [entry] = document.plans;
+	if (!entry) throw new Error('no plan');
+	const { plan, debts: changed, terms } = carriedPlan(document, entry);
+	const baseline = measuredPlan(document);
+	return { document, entry, plan, terms, debts: changed, baseline };
+}
+
+const said = (debts: readonly object[], fields: Partial<PlanEntry>) => {
+	const { document, entry, plan, baseline } = planned(debts, fields);
+	const words = measureWords(document.against, document.plans, usd);
+	const measure = { difference: planDifference(plan, baseline), words };
+	return plain(planSentence(plan, entry, measure, usd));
+};
+
+describe('a plan in sentences', () => {
+	it('says when everything is over, what it costs, and against what', () => {
+		const constant = { kind: 'constant', amount: cents(30_000) } as const;
+		expect(said([card(), dental], { budget: constant })).toMatch(
+			/^At 300\.00 a month, highest rate first, everything is paid off in \w+ 20\d\d, after \d+ months; it costs [\d,.]+ in interest, \d+ years? .* sooner and [\d,.]+ less than paying the minimums\.$/
+		);
+		expect(said([dental], {})).toBe(
+			'At 137.00 a month, highest rate first, everything is paid off in December 2027, after 12 months; it costs nothing in interest, the same as paying the minimums.'
+		);
+		expect(said([dental], { budget: { kind: 'required-plus', extra: cents(5_000) } })).toContain(
+			'Paying the minimum payments and 50.00 more, highest rate first, everything is paid off in September 2027'
+		);
+		const least = { kind: 'constant', amount: cents(5_000) } as const;
+		expect(said([card()], { budget: least })).toMatch(
+			/^At 50\.00 a month, highest rate first, these debts are never paid off: after \d+ months, [\d,.]+ is owed\.$/
+		);
+		expect(said([card({ balance: 0 })], {})).toBe('Nothing is owed on these debts.');
+	});
+
+	it('says from when money is short, and why each debt gets what it gets', () => {
+		const short = planned([card(), dental], {
+			budget: { kind: 'constant', amount: cents(25_000) }
+		});
+		const { plan } = short;
+		const cure = cureOf(short.debts, short.terms, plan);
+		expect(plain(shortSentence(plan, cure, usd) ?? [])).toMatch(
+			/^From January 2027, in \d+ months, the money is 8\.00 less than the minimum payments.*258\.00 a month would cover it\. In January 2027 there is enough for 96\.90 % of them\.$/
+		);
+		const [month] = plan.kept;
+		const why = month?.shares.map((share) => whyShare(share, month, 'rate', usd)) ?? [];
+		expect(why[0]).toContain('121.00 × 250.00 ÷ 258.00 = 117.25');
+		const enough = planned([card(), dental], {
+			order: 'balance',
+			budget: { kind: 'constant', amount: cents(30_000) }
+		}).plan;
+		expect(shortSentence(enough, null, usd)).toBeNull();
+		const [first] = enough.kept;
+		const reasons = first?.shares.map((share) => whyShare(share, first, 'balance', usd)) ?? [];
+		expect(reasons[1]).toBe(
+			'The minimum payment is 137.00. The rest, 42.00 of the 42.00 beyond all minimum payments, because it is first in line: smallest balance, 1,644.00.'
+		);
+		expect(reasons[0]).toContain('went to debts before it in line');
+	});
+
+	it('says what more buys, and names what happens', () => {
+		const gained = { kind: 'both end', monthsSooner: 2, interestLess: cents(10_820) } as const;
+		expect(plain(moreSentence(cents(2_500), gained, usd))).toBe(
+			'25 more a month: 2 months sooner, 108.20 less'
+		);
+		const point = { amount: cents(94_000), months: 29, interest: cents(402_299) };
+		expect(plain(curveSentence(point, usd))).toBe(
+			'At 940.00 a month: 2 years 5 months, 4,022.99 in interest'
+		);
+		const refund = {
+			id: crypto.randomUUID(),
+			kind: 'one-off' as const,
+			off: false,
+			date: day('2027-04-15'),
+			amount: cents(40_000),
+			everyYear: true
+		};
+		expect(planHappeningInWords(refund, usd)).toBe('+400.00 in Apr, every year');
+		expect(daysOf(refund, day('2029-12-31'))).toEqual(['2027-04-15', '2028-04-15', '2029-04-15']);
+	});
+});
+
+describe('the working of a plan', () => {
+	it('adds up to its figure, and measures it against the baseline', () => {
+		const { plan, baseline } = planned([card(), dental], {
+			budget: { kind: 'constant', amount: cents(30_000) }
+		});
+		const names = new Map(plan.debts.map(({ id }, index) => [id, ['Card', 'Dental'][index] ?? '']));
+		const written = (name: PlanFigure['name']) => {
+			const working = planWorkingOf(plan, baseline, { of: 'plan', name });
+			return working && writePlanWorking(working, (id) => names.get(id) ?? '', usd);
+		};
+		const sum = written('totalInterest');
+		expect(sum?.sources.map(({ text }) => text)).toEqual([
+			`${sum?.result ?? ''} is Card`,
+			'0.00 is Dental'
+		]);
+		const less = planWorkingOf(plan, baseline, { of: 'plan', name: 'interestLess' });
+		expect(less).toMatchObject({
+			kind: 'less',
+			less: baseline.totalInterest - plan.totalInterest
+		});
+		const ends = plan.debts.map(({ payoffDate }) => payoffDate).sort();
+		expect(planWorkingOf(plan, baseline, { of: 'plan', name: 'payoffDate' })).toMatchObject({
+			date: ends.at(-1),
+			months: plan.months
+		});
+		expect(written('monthsSooner')?.numbers).toContain(' to 15 Mar 2044: ');
+		const never = planned([card()], { budget: { kind: 'constant', amount: cents(5_000) } });
+		for (const name of ['payoffDate', 'monthsSooner', 'interestLess'] as const) {
+			expect(planWorkingOf(never.plan, never.baseline, { of: 'plan', name })).toBeNull();
+		}
+	});
+});
+
+describe('a plan in months', () => {
+	it('puts what happens into its month, and leaves out what is switched off', () => {
+		const dated = { id: crypto.randomUUID(), off: false, amount: cents(40_000) };
+		const happenings: PlanEntry['happenings'] = [
+			{ ...dated, kind: 'one-off', date: day('2027-03-31'), everyYear: false },
+			{ ...dated, kind: 'money', date: day('2028-01-02') },
+			{ ...dated, kind: 'money', date: day('2029-01-02'), off: true }
+		];
+		const terms = planTerms(
+			{ ...FIRST_PLAN, happenings },
+			{ firstMonth: day('2027-01-01'), begins: 1, askedAtBegin: cents(25_800) }
+		);
+		expect(terms).toMatchObject({
+			budget: { kind: 'constant', amount: 25_800 },
+			oneOffs: [{ month: 3, amount: 40_000 }],
+			budgetChanges: [{ from: 13, amount: 40_000 }]
+		});
+	});
+
+	it('takes a debt with its extras, and without the payment that the client chose', () => {
+		const dated = (date: string) => ({ id: crypto.randomUUID(), off: false, date });
+		const extra = {
+			...dated('2027-03-15'),
+			kind: 'extra',
+			amount: 5_000,
+			perYear: null,
+			until: null
+		};
+		const payment = { ...dated('2027-02-15'), kind: 'payment', amount: 50_000 };
+		const { plan } = planned([{ ...dental, happenings: [extra, payment] }], {
+			budget: { kind: 'required' }
+		});
+		expect(plan.kept.slice(0, 3).map(({ asked }) => asked)).toEqual([13_700, 13_700, 13_700]);
+		// What comes with the debt is paid beside what is asked, and is no part of the month's money.
+		expect(plan.kept.slice(0, 3).map(({ paid }) => paid)).toEqual([13_700, 13_700, 18_700]);
+		expect(plan.kept[2]).toMatchObject({ money: 13_700, own: 5_000, missing: 0 });
+	});
+
+	it('is laid beside another version field by field', () => {
+		const { document } = planned([card()], {});
+		const plans = document.plans.map((plan) => ({ ...plan, order: 'balance' as const }));
+		const other = { ...document, plans };
+		expect(caseDifferences(document, other)).toEqual([
+			{
+				what: 'Plan “Highest rate first”, order',
+				mine: 'highest rate first',
+				theirs: 'smallest balance first'
+			}
+		]);
+	});
+});
+
+describe('a household’s sheet', () => {
+	it('brings every line to the month, rounds it, and says which share goes to debts', () => {
+		const line = (cash: number, perYear: 52 | 26 | 12 | 2) => ({ amount: cents(cash), perYear });
+		const household = householdOf([line(100_000, 26)], [line(154_000, 12), line(60_000, 2)]);
+		expect(household).toEqual({ income: 216_667, needs: 164_000, left: 52_667 });
+		expect(shareOfIncome(cents(52_667), household.income)).toBe(2431);
+		expect(shareOfIncome(cents(52_667), cents(0))).toBeNull();
+		expect(householdOf([], [line(100, 52)]).left).toBe(-433);
+	});
+});
