@@ -126,10 +126,10 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.answer(
 			'Of 4 plans, “Moved balance” costs least, 2,343.53, and none is over sooner'
 		);
-		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', 'best 2,343.53', '4,466.46']);
-		expect(await row('fees')).toEqual(['best 0.00', '317.12', '154.31', '1,450.00']);
-		expect(await row('months')).toEqual(['30', '30', 'best 29', '40']);
-		expect(await row('shortMonths')).toEqual(['best 0', 'best 0', 'best 0', '12']);
+		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', '2,343.53 best', '4,466.46']);
+		expect(await row('fees')).toEqual(['0.00 best', '317.12', '154.31', '1,450.00']);
+		expect(await row('months')).toEqual(['30', '30', '29 best', '40']);
+		expect(await row('shortMonths')).toEqual(['0 best', '0 best', '0 best', '12']);
 		await screen.click('.answer button');
 		await screen.see('.numbers', '2,189.22 + 154.31 = 2,343.53');
 		await screen.press('Escape');
@@ -168,6 +168,12 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.saved();
 		await screen.reload();
 		await expect.poll(firstRows).toEqual(rows);
+		// An icon says what it does, under the pointer and in focus.
+		await screen.page.hover('[aria-label="Hide Agreed lower rates"]');
+		await screen.see('.tip:popover-open', 'Hide this plan here');
+		await screen.page.focus('[aria-label="Move Moved balance to the right"]');
+		await screen.press('Shift+Tab');
+		await screen.see('.tip:popover-open', 'Move to the left');
 		await screen.click('[aria-label="Hide Agreed lower rates"]');
 		expect(await row('fees')).toHaveLength(3);
 		await screen.click('[aria-label="Move Moved balance to the left"]');

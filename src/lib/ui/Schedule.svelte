@@ -5,20 +5,17 @@
 -->
 <script lang="ts">
 	import type { Figure, TotalFigure, YearFigure } from '../core/working/debt-figure';
-	import type { Cents } from '../core/quantities/money';
-	import { totalExtra } from '../core/debt/run';
 	import type { Explained } from '../core/working/debt-working';
 	import { yearsOf } from '../core/debt/years';
-	import { writeMoney } from '../reading/written';
 	import type { Writing } from '../reading/writing';
 	import { rowsAsText } from '../words/schedule';
-	import { countOf } from '../words/amounts';
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
 	import { tick, untrack } from 'svelte';
 	import { get } from 'svelte/store';
 	import { CELL_HEADS, cellsOf, isYearCell, keySteps, type Cell } from './schedule-cells';
 	import { lineOf, scheduleLines, stepped } from './schedule-lines';
 	import ScheduleLine from './ScheduleLine.svelte';
+	import ScheduleTotals from './ScheduleTotals.svelte';
 
 	interface Props {
 		explained: Explained;
@@ -84,8 +81,6 @@
 	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index < lines.length));
 	const above = $derived(items[0]?.start ?? 0);
 	const below = $derived(Math.max(0, lines.length * ROW - (items.at(-1)?.end ?? 0)));
-	const money = $derived((amount: Cents) => writeMoney(amount, writing));
-	const cleared = $derived(run.ending.status === 'cleared');
 	const width = $derived(cells.length + 3);
 
 	/** The row that Tab reaches: the active one, or, while that is out of view, the first in view. */
@@ -223,9 +218,6 @@
 	}
 </script>
 
-{#snippet total(name: TotalFigure['name'], text: string)}
-	<button type="button" class="figure" data-name={name}>{text}</button>
-{/snippet}
 {#snippet space(height: number)}
 	{#if height > 0}<tr aria-hidden="true"><td colspan={width} style:height="{height}px"></td></tr
 		>{/if}
@@ -277,22 +269,7 @@
 			{@render space(below)}
 		</tbody>
 		<tfoot>
-			<tr aria-rowindex={lines.length + 2}>
-				<td class="number"></td>
-				<td class="left">{@render total('periods', countOf(writing, run.periods, 'payments'))}</td>
-				{#each cells as cell (cell)}
-					<td class:interest={cell === 'interest'}>
-						{#if cell === 'interest'}{@render total('totalInterest', money(run.totalInterest))}
-						{:else if cell === 'paid'}{@render total('totalPaid', money(run.totalPaid))}
-						{:else if cell === 'principal'}
-							{@render total('totalPrincipal', money(run.totalPrincipal))}
-						{:else if cell === 'charges'}{@render total('totalCharges', money(run.totalCharges))}
-						{:else if cell === 'extra'}{@render total('totalExtra', money(totalExtra(run)))}
-						{:else if cell === 'closing'}{@render total('closing', money(run.closing))}{/if}
-					</td>
-				{/each}
-				<td class="note">{cleared ? 'paid off' : 'still owed'}</td>
-			</tr>
+			<ScheduleTotals {run} {cells} {writing} place={lines.length + 2} />
 		</tfoot>
 	</table>
 </div>
@@ -339,7 +316,7 @@
 		font-weight: 600;
 	}
 
-	tfoot td {
+	tfoot :global(td) {
 		position: sticky;
 		z-index: 1;
 		bottom: 0;
@@ -361,16 +338,6 @@
 		.scroller :global(:is(th, td)) {
 			padding: 0 5px;
 		}
-	}
-
-	.figure {
-		font-weight: inherit;
-		text-decoration: underline dotted transparent;
-		text-underline-offset: 3px;
-	}
-
-	.figure:hover {
-		text-decoration-color: var(--act);
 	}
 
 	.scroller :global(.left) {

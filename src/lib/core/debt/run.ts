@@ -3,7 +3,7 @@ import type { DebtTerms } from './terms';
 import { LARGEST_BALANCE, roundedBy, roundedShare, type Cents } from '../quantities/money';
 import { askedBy } from './payment';
 import { anchorOf, daysOfPeriod } from './period-days';
-import { interestOn, type PeriodDays } from '../quantities/rate';
+import { interestOn } from '../quantities/rate';
 import { amountIn, feesIn } from './recurring';
 import { beforeTheFirst, enterStretch, settledFrom } from './stretches';
 

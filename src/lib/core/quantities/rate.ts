@@ -37,7 +37,7 @@ export type RateTerms =
 export type InterestRounding = 'cent' | 'none';
 
 /** B · annual ÷ denominator: rational, rounded exactly on ties. */
-export interface ExactRate {
+interface ExactRate {
 	readonly kind: 'exact';
 	readonly annual: number;
 	readonly denominator: number;
@@ -129,7 +129,7 @@ export function unroundedInterest(
 	return interestOn(periodicRate(rate, paymentsPerYear, 'none'), balance, period);
 }
 
-export function exactInterest(rate: ExactRate, balance: number): number {
+function exactInterest(rate: ExactRate, balance: number): number {
 	return roundedBy(balance, rate.annual, rate.denominator, rate.inverse);
 }
 

@@ -13,8 +13,8 @@
 	import type { DebtEntry } from '$lib/document/debt';
 	import { monthStart, type PlanEntry, type PlanHappening } from '$lib/document/plan';
 	import { cureByDebt, whyShare } from '$lib/words/shares';
-	import { say, type Phrase } from '$lib/words/sentence';
-	import Answer from '$lib/ui/Answer.svelte';
+	import type { Phrase } from '$lib/words/sentence';
+	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import HowSure from './HowSure.svelte';
 	import MoneyZone from './MoneyZone.svelte';
@@ -26,6 +26,7 @@
 	import PlanHappeningNote from './PlanHappeningNote.svelte';
 	import PlanPicture from './PlanPicture.svelte';
 	import PlanWorkingNote from './PlanWorkingNote.svelte';
+	import { eventByKey } from './month-keys';
 
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
@@ -133,16 +134,8 @@
 		vary('the month’s money', { budget });
 	}
 
-	/** The months in which something happens, by key; fields keep their commas. */
 	function key(event: KeyboardEvent): void {
-		const typing = event.target instanceof HTMLInputElement && event.target.type === 'text';
-		if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-		const to =
-			event.key === ','
-				? hand.events.findLast((at) => at < month)
-				: event.key === '.'
-					? hand.events.find((at) => at > month)
-					: undefined;
+		const to = eventByKey(event, hand.events, month);
 		if (to === undefined) return;
 		event.preventDefault();
 		pick(to);
@@ -155,14 +148,7 @@
 {#if debts.length === 0}
 	<main class="empty">
 		<h1 class="unseen">Plan of {desk.document.label}</h1>
-		<Answer
-			sentence={[
-				say(
-					'There is nothing to plan yet: take the debts down first, each with all that is known of it.'
-				)
-			]}
-		/>
-		<p><a href="/cases/{desk.id}">To the debts</a></p>
+		<NothingYet what="There is nothing to plan yet" href="/cases/{desk.id}" />
 	</main>
 {:else}
 	<main>
@@ -332,10 +318,6 @@
 	main.empty {
 		display: block;
 		padding: 26px 24px;
-	}
-
-	.empty p {
-		margin-top: 12px;
 	}
 
 	.top {

@@ -25,6 +25,7 @@
 		rateText
 	} from '../debt-fields';
 	import ChangedDebt from './ChangedDebt.svelte';
+	import NewDebtTerms from './NewDebtTerms.svelte';
 
 	interface Props {
 		change: ChangeEntry;
@@ -44,11 +45,6 @@
 		change.kind === 'consolidate' ? change.loan : change.kind === 'transfer' ? change.card : null
 	);
 
-	const RULES = [
-		{ value: 'level', words: 'equal payments' },
-		{ value: 'fixed', words: 'fixed amount' },
-		{ value: 'minimum', words: 'minimum' }
-	] as const;
 	const PAID = [
 		{ value: 'added', words: 'added to the loan' },
 		{ value: 'up-front', words: 'paid at the start' }
@@ -75,12 +71,6 @@
 			const assumed = 'name' in fields ? change.assumed : named(change.assumed, term);
 			onchange({ ...change, assumed, card });
 		}
-	}
-
-	function turnRule(kind: NewDebtEntry['rule']['kind']): void {
-		if (kind === 'level') bring({ rule: { kind, periods: 48 } });
-		else if (kind === 'fixed') bring({ rule: { kind, amount: ZERO } });
-		else bring({ rule: { kind, percent: percent(20_000), floor: ZERO } });
 	}
 
 	/** A debt is taken into the change or left out of it. */
@@ -193,61 +183,13 @@
 					/>
 				</span>
 			{/if}
-			<span class="label">Paid by</span>
-			<span class="two">
-				<Choice
-					label="How the new debt is paid"
-					value={brought.rule.kind}
-					options={RULES}
-					onchange={turnRule}
-				/>
-				{#if brought.rule.kind === 'level'}
-					<TypedField
-						onenter={onclose}
-						label="Months of the new debt"
-						assumed={isGuess('rule')}
-						value={brought.rule.periods}
-						{...countText(writing)}
-						onchange={(periods) => periods && bring({ rule: { kind: 'level', periods } })}
-					/>
-					<span>months</span>
-				{:else if brought.rule.kind === 'fixed'}
-					<TypedField
-						onenter={onclose}
-						label="Payment of the new debt"
-						assumed={isGuess('rule')}
-						value={brought.rule.amount}
-						{...money}
-						onchange={(amount) => amount !== null && bring({ rule: { kind: 'fixed', amount } })}
-					/>
-				{:else}
-					{@const { rule } = brought}
-					<TypedField
-						onenter={onclose}
-						label="Minimum of the new debt"
-						assumed={isGuess('rule')}
-						value={rule.percent}
-						{...minimumPercentText(writing)}
-						onchange={(share) => share !== null && bring({ rule: { ...rule, percent: share } })}
-					/>
-					<TypedField
-						onenter={onclose}
-						label="Minimum of the new debt, at least"
-						assumed={isGuess('rule')}
-						value={rule.floor}
-						{...money}
-						onchange={(floor) => floor !== null && bring({ rule: { ...rule, floor } })}
-					/>
-				{/if}
-			</span>
-			<span class="label">First due</span>
-			<TypedField
-				onenter={onclose}
-				label="First due date of the new debt"
-				assumed={isGuess('firstDue')}
-				value={brought.firstDue}
-				{...day}
-				onchange={(firstDue) => firstDue !== null && bring({ firstDue })}
+			<NewDebtTerms
+				debt={brought}
+				isAssumed={isGuess}
+				asOf={paper.asOf}
+				{writing}
+				onchange={bring}
+				{onclose}
 			/>
 		{/if}
 		{#if change.kind === 'consolidate'}

@@ -98,7 +98,7 @@
 	>
 		{#each rows as debt, index (debt.id)}
 			{@const total = totals.get(debt.id)}
-			{@const freed = total ? frees(total.index) : null}
+			{@const freed = total?.payoffMonth ? frees(total.index) : null}
 			<!-- The arrows belong to the link inside; the row only hears them on their way up. -->
 			<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 			<li data-debt={debt.id} onkeydown={(event) => key(event, index)}>

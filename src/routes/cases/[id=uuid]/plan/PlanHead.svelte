@@ -20,6 +20,7 @@
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeLine from '$lib/ui/BeforeLine.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
+	import ShortLine from '$lib/ui/ShortLine.svelte';
 	import Changes from './Changes.svelte';
 	import PlanBar from './PlanBar.svelte';
 
@@ -115,13 +116,13 @@
 	onchange={(changes) => onvary('what the plan changes', { changes })}
 />
 {#if hand.refusal}
-	<p class="short refused" role="alert">
+	<ShortLine alert>
 		<strong>Change {hand.refusal.change + 1} is not possible.</strong>
 		{refusalInWords(hand.refusal, nameOf, writing)} Until then this plan pays the debts as they are.
-	</p>
+	</ShortLine>
 {/if}
 {#if short}
-	<p class="short">
+	<ShortLine>
 		<Phrases sentence={short} />
 		<button type="button" onclick={() => onmonth(plan.shortMonths[0]?.month ?? 1)}
 			>Show the month</button
@@ -131,7 +132,7 @@
 			{@const { cure } = hand}
 			<button type="button" onclick={() => useCure(cure)}>Use it</button>
 		{/if}
-	</p>
+	</ShortLine>
 {/if}
 {#if hand.before}
 	<BeforeLine
@@ -146,17 +147,3 @@
 		onkeep={() => desk.letGoPlan(entry.id)}
 	/>
 {/if}
-
-<style>
-	.short {
-		margin-top: 8px;
-		padding-left: 12px;
-		border-left: 3px solid var(--ink);
-	}
-
-	.short button {
-		margin-left: 10px;
-		color: var(--act);
-		font-weight: 600;
-	}
-</style>

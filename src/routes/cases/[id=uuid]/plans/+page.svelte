@@ -12,8 +12,9 @@
 	import { writeDate } from '$lib/reading/written';
 	import { chosenPlan, contentOf, type PlanEntry } from '$lib/document/plan';
 	import Answer from '$lib/ui/Answer.svelte';
+	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
-	import { say, type Phrase } from '$lib/words/sentence';
+	import type { Phrase } from '$lib/words/sentence';
 	import NewPlanNote from '../plan/NewPlanNote.svelte';
 	import PlanWorkingNote from '../plan/PlanWorkingNote.svelte';
 	import { onMount } from 'svelte';
@@ -143,15 +144,8 @@
 	<h1 class="unseen">Plans of {document.label} side by side</h1>
 	{#if baseline.starting === 0}
 		<div class="top">
-			<Answer
-				sentence={[
-					say(
-						'There is nothing to compare yet: take the debts down first, each with all that is known of it.'
-					)
-				]}
-			/>
+			<NothingYet what="There is nothing to compare yet" href="/cases/{desk.id}" />
 		</div>
-		<p class="bar"><a href="/cases/{desk.id}">To the debts</a></p>
 	{:else}
 		<div class="top"><Answer {sentence} onopen={open} /></div>
 		<div class="bar">

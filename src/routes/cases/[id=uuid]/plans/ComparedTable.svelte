@@ -150,13 +150,13 @@
 						{@const away = difference === null ? null : distance(value, measured[figure])}
 						<td class:best={best.includes(place)} class:interest={figure === 'interest'}>
 							<span class="value">
-								{#if best.includes(place)}<span class="tag">best</span>{/if}
 								{@render opening(
 									plan,
 									COMPARED_AS[figure],
 									value,
 									writeCompared(figure, value, writing)
 								)}
+								{#if best.includes(place)}<span class="tag">best</span>{/if}
 							</span>
 							<small title="compared with {words}">
 								{@render opening(
@@ -327,7 +327,7 @@
 	}
 
 	.tag {
-		margin-right: 5px;
+		margin-left: 4px;
 		font-size: 12px;
 		font-weight: 600;
 	}

@@ -7,13 +7,11 @@
 	import { workingOf } from '$lib/core/working/debt-working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { newHappening, paidIn, withHappening } from '$lib/desk/debt-entry';
-	import { beforeSentence, uncoveredSentence, waySentence } from '$lib/words/debt-answer';
+	import { beforeSentence, waySentence } from '$lib/words/debt-answer';
 	import { carriedOut } from '$lib/document/case';
 	import { missingOf, statedDebt, type DebtEntry, type HappeningEntry } from '$lib/document/debt';
 	import { same } from '$lib/document/same';
 	import { baselineName, happeningKind, missingInWords, nameOf, wayName } from '$lib/words/debt';
-	import { writeMoney } from '$lib/reading/written';
-	import Phrases from '$lib/ui/Phrases.svelte';
 	import type { NamedRun } from '$lib/words/pictures';
 	import type { Sentence } from '$lib/words/sentence';
 	import { writeWorking, type WrittenWorking } from '$lib/words/debt-working';
@@ -27,6 +25,8 @@
 	import LowerZone, { type Zone } from './LowerZone.svelte';
 	import Pictures from './Pictures.svelte';
 	import Terms from './Terms.svelte';
+	import { drawnOnce, sameRun } from './way-lines';
+	import UncoveredLine from './UncoveredLine.svelte';
 
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
@@ -68,18 +68,11 @@
 	const statedBefore = $derived(before && changed ? statedDebt(before, asOf) : null);
 	const carriedBefore = $derived(statedBefore && carryOut(statedBefore, way));
 
-	/** The picked way, and what it is seen against; the same run is not drawn twice. */
 	const shown = $derived.by((): [NamedRun, ...NamedRun[]] | null => {
 		if (!debt || !carried || !baseline || !paid) return null;
-		const others = [baseline, paid].filter(
-			(other, index, all) =>
-				!sameRun(other.run, carried.run) && (index === 0 || !sameRun(other.run, all[0]?.run))
-		);
-		const named = (one: typeof carried) => ({
-			name: wayName(one.way, debt, writing),
-			run: one.run
-		});
-		return [named(carried), ...others.map(named)];
+		const named = ({ way, run }: typeof carried) => ({ name: wayName(way, debt, writing), run });
+		const [first, ...others] = drawnOnce(carried, baseline, paid);
+		return [named(first), ...others.map(named)];
 	});
 
 	const others = $derived(
@@ -186,15 +179,6 @@
 		chosen = PAID;
 	}
 
-	function sameRun(one: NamedRun['run'], other: NamedRun['run'] | undefined): boolean {
-		return (
-			other !== undefined &&
-			one.totalPaid === other.totalPaid &&
-			one.periods === other.periods &&
-			one.firstPayment === other.firstPayment
-		);
-	}
-
 	function change(field: string, fields: Partial<DebtEntry>): void {
 		if (debt) desk.vary(id, `${field} of ${nameOf(debt, writing)}`, fields);
 	}
@@ -222,18 +206,12 @@
 			onopen={(figure, element) => figure.of !== 'plan' && open(figure, element)}
 		/>
 		{#if short}
-			{@const { covers } = short}
-			<p class="short">
-				<Phrases sentence={uncoveredSentence(short, writing)} />
-				{#if covers !== null}
-					<button
-						type="button"
-						onclick={() =>
-							change('payment', { pays: { kind: 'fixed', amount: covers, paymentsPerYear: null } })}
-						>Pay {writeMoney(covers, writing)} instead</button
-					>
-				{/if}
-			</p>
+			<UncoveredLine
+				{short}
+				{writing}
+				onpay={(amount) =>
+					change('payment', { pays: { kind: 'fixed', amount, paymentsPerYear: null } })}
+			/>
 		{/if}
 		{#if statedBefore && carriedBefore && carried}
 			<BeforeLine
@@ -340,18 +318,6 @@
 </main>
 
 <style>
-	.short {
-		margin-top: 8px;
-		padding-left: 12px;
-		border-left: 3px solid var(--ink);
-	}
-
-	.short button {
-		margin-left: 10px;
-		color: var(--act);
-		font-weight: 600;
-	}
-
 	main {
 		display: grid;
 		grid-template:

@@ -223,7 +223,7 @@
 	td {
 		position: relative;
 		height: 32px;
-		padding: 0 7px;
+		padding: 0 6px;
 		border-bottom: 1px solid var(--row-line);
 		font-weight: 400;
 		text-align: right;
@@ -275,7 +275,7 @@
 	}
 
 	.way {
-		max-width: 230px;
+		max-width: 168px;
 		overflow: hidden;
 		text-align: left;
 		text-overflow: ellipsis;

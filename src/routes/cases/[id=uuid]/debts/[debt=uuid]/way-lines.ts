@@ -53,3 +53,20 @@ export function axisEnd(
 	const shownMonths = long && !whole ? Math.ceil(own * 1.7) : all;
 	return { until: addMonths(start, shownMonths + 1), cut: long };
 }
+
+/** Whether two runs are the same to look at. */
+export const sameRun = (one: Run, other: Run | undefined): boolean =>
+	other !== undefined &&
+	one.totalPaid === other.totalPaid &&
+	one.periods === other.periods &&
+	one.firstPayment === other.firstPayment;
+
+/** The picked way, then what it is seen against; the same run is not drawn twice. */
+export function drawnOnce<T extends { readonly run: Run }>(
+	picked: T,
+	baseline: T,
+	paid: T
+): readonly [T, ...T[]] {
+	const others = [baseline, ...(sameRun(paid.run, baseline.run) ? [] : [paid])];
+	return [picked, ...others.filter(({ run }) => !sameRun(run, picked.run))];
+}

@@ -1,0 +1,111 @@
+<!-- How a debt that a change brings is paid, and from when. -->
+<script lang="ts">
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import { ZERO } from '$lib/core/quantities/money';
+	import { percent } from '$lib/core/quantities/rate';
+	import type { NewDebtEntry } from '$lib/document/change';
+	import type { Writing } from '$lib/reading/writing';
+	import Choice from '$lib/ui/Choice.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { countText, dateText, minimumPercentText, moneyText } from '../debt-fields';
+
+	interface Props {
+		debt: NewDebtEntry;
+		/** Whether nobody has named a term yet. */
+		isAssumed: (term: 'rule' | 'firstDue') => boolean;
+		asOf: CalendarDate;
+		writing: Writing;
+		onchange: (fields: Partial<NewDebtEntry>) => void;
+		onclose: () => void;
+	}
+	const { debt, isAssumed, asOf, writing, onchange, onclose }: Props = $props();
+
+	const money = $derived(moneyText(writing));
+
+	const RULES = [
+		{ value: 'level', words: 'equal payments' },
+		{ value: 'fixed', words: 'fixed amount' },
+		{ value: 'minimum', words: 'minimum' }
+	] as const;
+	function turnRule(kind: NewDebtEntry['rule']['kind']): void {
+		if (kind === 'level') onchange({ rule: { kind, periods: 48 } });
+		else if (kind === 'fixed') onchange({ rule: { kind, amount: ZERO } });
+		else onchange({ rule: { kind, percent: percent(20_000), floor: ZERO } });
+	}
+</script>
+
+<span class="label">Paid by</span>
+<span class="two">
+	<Choice
+		label="How the new debt is paid"
+		value={debt.rule.kind}
+		options={RULES}
+		onchange={turnRule}
+	/>
+	{#if debt.rule.kind === 'level'}
+		<TypedField
+			onenter={onclose}
+			label="Months of the new debt"
+			assumed={isAssumed('rule')}
+			value={debt.rule.periods}
+			{...countText(writing)}
+			onchange={(periods) => periods && onchange({ rule: { kind: 'level', periods } })}
+		/>
+		<span>months</span>
+	{:else if debt.rule.kind === 'fixed'}
+		<TypedField
+			onenter={onclose}
+			label="Payment of the new debt"
+			assumed={isAssumed('rule')}
+			value={debt.rule.amount}
+			{...money}
+			onchange={(amount) => amount !== null && onchange({ rule: { kind: 'fixed', amount } })}
+		/>
+	{:else}
+		{@const { rule } = debt}
+		<TypedField
+			onenter={onclose}
+			label="Minimum of the new debt"
+			assumed={isAssumed('rule')}
+			value={rule.percent}
+			{...minimumPercentText(writing)}
+			onchange={(share) => share !== null && onchange({ rule: { ...rule, percent: share } })}
+		/>
+		<TypedField
+			onenter={onclose}
+			label="Minimum of the new debt, at least"
+			assumed={isAssumed('rule')}
+			value={rule.floor}
+			{...money}
+			onchange={(floor) => floor !== null && onchange({ rule: { ...rule, floor } })}
+		/>
+	{/if}
+</span>
+<span class="label">First due</span>
+<TypedField
+	onenter={onclose}
+	label="First due date of the new debt"
+	assumed={isAssumed('firstDue')}
+	value={debt.firstDue}
+	{...dateText(asOf, writing)}
+	onchange={(firstDue) => firstDue !== null && onchange({ firstDue })}
+/>
+
+<style>
+	.two {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		min-width: 0;
+	}
+
+	.two > :global(*) {
+		flex: 1 1 0;
+		min-width: 0;
+	}
+
+	.two > span {
+		flex: none;
+		color: var(--quiet);
+	}
+</style>

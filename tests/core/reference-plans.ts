@@ -1,0 +1,163 @@
+/** One reference case of a plan against the core. */
+import { z } from 'zod';
+import { monthsBetween, type CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { withChanges } from '../../src/lib/core/plan/changes';
+import { firstMonthOf } from '../../src/lib/core/plan/month';
+import { ORDERS } from '../../src/lib/core/plan/order';
+import type { PlanTerms } from '../../src/lib/core/plan/terms';
+import { planOf } from '../../src/lib/core/plan/walk';
+import { cents } from '../../src/lib/core/quantities/money';
+import { percent } from '../../src/lib/core/quantities/rate';
+import { debtTerms, differing, money, rate, unknownTo, type Verdict } from './reference-terms';
+
+const planDebt = z
+	.looseObject({ id: z.string() })
+	.transform(({ id, ...terms }) => ({ id, terms: debtTerms.parse(terms) }));
+const part = { percent: rate.default(percent(0)), amount: money.default(cents(0)) };
+/** A debt that a change brings; what it owes follows from the change. */
+const newDebt = planDebt;
+const planChange = z.discriminatedUnion('kind', [
+	z.strictObject({
+		kind: z.literal('consolidate'),
+		debts: z.array(z.string()),
+		loan: newDebt,
+		fee: z.strictObject({ ...part, paid: z.enum(['added', 'up-front']).default('added') })
+	}),
+	z.strictObject({
+		kind: z.literal('transfer'),
+		amounts: z
+			.record(z.string(), z.union([money, z.literal('all')]))
+			.transform((amounts) => Object.entries(amounts).map(([id, amount]) => ({ id, amount }))),
+		feePercent: rate,
+		offerPercent: rate,
+		offerMonths: z.int(),
+		thenPercent: rate,
+		limit: money,
+		card: newDebt
+	}),
+	z.strictObject({
+		kind: z.literal('concession'),
+		from: z.int().default(1),
+		debts: z
+			.record(
+				z.string(),
+				z.strictObject({ annualPercent: rate, payment: money.nullable().default(null) })
+			)
+			.transform((debts) =>
+				Object.entries(debts).map(([id, { annualPercent: annual, payment }]) => ({
+					id,
+					annual,
+					payment
+				}))
+			),
+		setUpFee: money.default(cents(0)),
+		monthlyFee: z
+			.strictObject({
+				amount: money.optional(),
+				percent: rate.optional(),
+				cap: money.nullable().default(null)
+			})
+			.transform(({ amount, percent: share, cap }) =>
+				share === undefined
+					? ({ kind: 'amount', amount: amount ?? cents(0) } as const)
+					: ({ kind: 'percent', percent: share, cap } as const)
+			)
+	})
+]);
+const planTerms = z
+	.strictObject({
+		changes: z.array(planChange).default([]),
+		budget: z.enum(['required', 'required-plus', 'constant']),
+		amount: money.default(cents(0)),
+		extra: money.default(cents(0)),
+		oneOffs: z.array(z.strictObject({ month: z.int(), amount: money })).default([]),
+		budgetChanges: z.array(z.strictObject({ from: z.int(), amount: money })).default([]),
+		begins: z
+			.string()
+			.regex(/^\d{4}-\d{2}$/)
+			.nullable()
+			.default(null),
+		order: z.enum(ORDERS),
+		listed: z.array(z.string()).default([])
+	})
+	.transform(({ budget: kind, amount, extra, ...plan }) => ({
+		...plan,
+		budget: { kind, amount, extra }
+	}));
+const planCase = z.strictObject({
+	name: z.string(),
+	kind: z.literal('plan'),
+	debts: z.array(planDebt),
+	plan: planTerms,
+	expect: z.union([
+		z.strictObject({ status: z.literal('refused') }),
+		z.strictObject({
+			status: z.string(),
+			months: z.int(),
+			totalInterest: z.int(),
+			totalPaid: z.int(),
+			totalFees: z.int().exactOptional(),
+			totalCost: z.int().exactOptional(),
+			debts: z.array(
+				z.strictObject({
+					id: z.string(),
+					payoffMonth: z.int().nullable(),
+					interest: z.int(),
+					paid: z.int()
+				})
+			),
+			shortMonths: z.array(z.strictObject({ month: z.int(), missing: z.int() })),
+			splits: z.array(z.strictObject({ month: z.int(), paid: z.record(z.string(), z.int()) }))
+		})
+	])
+});
+
+/** A plan, with what it changes about the debts. */
+export function checkPlan(name: string, item: unknown): Verdict {
+	const read = planCase.safeParse(item);
+	if (!read.success) {
+		const { issues } = read.error;
+		return unknownTo(
+			name,
+			issues.map(({ path, message }) => path.join('.') || message)
+		);
+	}
+	const { plan, expect } = read.data;
+	const changed = withChanges(read.data.debts, plan.changes);
+	const got = changed.ok ? planOf(changed.debts, plannedBy(plan, changed)) : null;
+	if (!('months' in expect) || !changed.ok || got === null) {
+		const status = got?.ending.status ?? 'refused';
+		return status === expect.status
+			? { name, outcome: 'passed' }
+			: { name, outcome: 'failed', differences: [`expected ${expect.status}, got ${status}`] };
+	}
+	const { debts } = changed;
+	const { debts: expected, shortMonths, splits, ...totals } = expect;
+	const differences = differing('', totals, { ...got, status: got.ending.status }, false);
+	for (const debt of expected) {
+		const match = got.debts.find(({ id }) => id === debt.id);
+		differences.push(...differing(`${debt.id} `, debt, { ...match }, false));
+	}
+	if (JSON.stringify(shortMonths) !== JSON.stringify(got.shortMonths)) {
+		differences.push(`short months: got ${JSON.stringify(got.shortMonths)}`);
+	}
+	for (const { month, paid } of splits) {
+		const shares = got.kept[month - 1]?.shares ?? [];
+		const split = Object.fromEntries(shares.map(({ index, paid }) => [debts[index]?.id, paid]));
+		differences.push(...differing(`month ${month} `, paid, split, false));
+		differences.push(...differing(`month ${month}, no more than `, split, paid, false));
+	}
+	return differences.length === 0
+		? { name, outcome: 'passed' }
+		: { name, outcome: 'failed', differences };
+}
+
+/** The plan with the fees of its changes, and the month in which it begins counted from its first. */
+function plannedBy(
+	{ begins, ...plan }: z.infer<typeof planTerms>,
+	{ debts, fees }: Extract<ReturnType<typeof withChanges>, { ok: true }>
+): PlanTerms {
+	if (begins === null) return { ...plan, fees };
+	const from = `${begins}-01` as CalendarDate;
+	return { ...plan, fees, begins: monthsBetween(firstMonthOf(debts), from) + 1 };
+}

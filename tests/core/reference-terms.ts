@@ -1,0 +1,113 @@
+/** What reference cases state, read strictly, and what is said of one that is not met. */
+import { z } from 'zod';
+import {
+	FREQUENCIES,
+	isCalendarDate,
+	type CalendarDate
+} from '../../src/lib/core/quantities/calendar';
+import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt/terms';
+import { cents } from '../../src/lib/core/quantities/money';
+import { percent } from '../../src/lib/core/quantities/rate';
+
+export type Verdict =
+	| { readonly name: string; readonly outcome: 'passed' }
+	| { readonly name: string; readonly outcome: 'skipped'; readonly why: string }
+	| { readonly name: string; readonly outcome: 'failed'; readonly differences: readonly string[] };
+
+export const money = z.int().transform(cents);
+export const date = z.string().refine(isCalendarDate) as unknown as z.ZodType<CalendarDate>;
+export const rate = z
+	.string()
+	.regex(/^\d+(\.\d{1,4})?$/)
+	.transform((text) => percent(Math.round(Number(text) * 10_000)));
+
+const minimum = {
+	percent: rate,
+	of: z.enum(['statement', 'opening']),
+	plusInterest: z.boolean().default(false),
+	plusFees: z.boolean().default(false),
+	roundUpTo: money.default(cents(0)),
+	floor: money.default(cents(0))
+};
+const recurring = {
+	from: z.int(),
+	every: z.int().exactOptional(),
+	until: z.int().exactOptional(),
+	amount: money
+};
+const rule: z.ZodType<PaymentRule> = z.lazy(() =>
+	z.discriminatedUnion('kind', [
+		z.strictObject({ kind: z.literal('fixed'), amount: money }),
+		z.strictObject({ kind: z.literal('minimum'), ...minimum }),
+		z.strictObject({ kind: z.literal('frozen-minimum'), ...minimum }),
+		z.strictObject({
+			kind: z.literal('level'),
+			periods: z.int(),
+			balloon: money.exactOptional(),
+			roundPayment: z.enum(['nearest', 'up']).exactOptional(),
+			atTerm: z.enum(['settle', 'continue']).exactOptional()
+		}),
+		z.strictObject({ kind: z.literal('interest-only'), periods: z.int(), then: rule })
+	])
+);
+const dayYear = z.literal([365, 360, 'actual']).default(365);
+const annualPercent = rate;
+export const statedRate = z.discriminatedUnion('basis', [
+	z.strictObject({
+		basis: z.literal('nominal'),
+		annualPercent,
+		compoundsPerYear: z.int().exactOptional()
+	}),
+	z.strictObject({ basis: z.literal('effective'), annualPercent }),
+	z.strictObject({ basis: z.literal('daily'), annualPercent, dayYear }),
+	z.strictObject({ basis: z.literal('daily-compounded'), annualPercent, dayYear })
+]);
+
+export const debtTerms = z
+	.strictObject({
+		opening: money,
+		paymentsPerYear: z.literal(FREQUENCIES),
+		rate: statedRate,
+		timing: z.enum(['arrears', 'advance']).default('arrears'),
+		interestRounding: z.enum(['cent', 'none']).default('cent'),
+		firstDue: date,
+		asOf: date.exactOptional(),
+		payment: rule,
+		clearBelow: money.default(cents(0)),
+		extras: z.array(z.strictObject(recurring)).default([]),
+		charges: z.array(z.strictObject({ ...recurring, fee: z.boolean().default(false) })).default([]),
+		rateChanges: z
+			.array(
+				z.strictObject({ from: z.int(), annualPercent, reamortize: z.boolean().exactOptional() })
+			)
+			.default([]),
+		paymentChanges: z.array(z.strictObject({ from: z.int(), rule })).default([]),
+		skips: z.array(z.int()).default([])
+	})
+	.transform(({ rate: { annualPercent: annual, ...basis }, rateChanges, ...terms }): DebtTerms => {
+		const changes = rateChanges.map(({ annualPercent: annual, ...change }) => ({
+			...change,
+			annual
+		}));
+		return { ...terms, rate: { ...basis, annual }, rateChanges: changes };
+	});
+
+export const unknownTo = (name: string, what: readonly string[]): Verdict => ({
+	name,
+	outcome: 'failed',
+	differences: [`not known here: ${[...new Set(what)].join(', ')}`]
+});
+
+/** What is not as expected; at full precision money agrees within half a minor unit. */
+export function differing(
+	where: string,
+	expected: Readonly<Record<string, unknown>>,
+	got: Readonly<Record<string, unknown>>,
+	unrounded: boolean
+): string[] {
+	const agree = (one: unknown, other: unknown) =>
+		one === other || (unrounded && Math.abs(Number(one) - Number(other)) <= 0.5);
+	return Object.entries(expected)
+		.filter(([key, value]) => value !== undefined && !agree(value, got[key]))
+		.map(([key, value]) => `${where}${key}: expected ${String(value)}, got ${String(got[key])}`);
+}
