@@ -115,16 +115,16 @@ export class CaseDesk {
 	}
 
 	/** Keeps a plan, and debts, as they are now, where they are not kept already. */
-	#keepPlan(id: string, standing: PlanBefore['debts']): void {
+	#keepPlan(id: string, asTheyAre: PlanBefore['debts']): void {
 		const now = this.document.plans.find((plan) => plan.id === id);
 		if (!now) return;
 		const kept = this.plansBefore[id];
 		// What is kept already stays the same object, so that what it came to is not worked out again.
-		if (kept && Object.keys(standing).every((debt) => debt in kept.debts)) return;
+		if (kept && Object.keys(asTheyAre).every((debt) => debt in kept.debts)) return;
 		const { plan, debts } = kept ?? { plan: now, debts: {} };
 		this.plansBefore = {
 			...this.plansBefore,
-			[id]: { plan, debts: { ...standing, ...debts } }
+			[id]: { plan, debts: { ...asTheyAre, ...debts } }
 		};
 	}
 
