@@ -12,6 +12,8 @@ export default defineConfig({
 					name: 'unit',
 					include: ['tests/{core,desk,document,reading,ui,words}/**/*.test.ts'],
 					maxWorkers: 2,
+					// They touch nothing outside of themselves; modules are loaded once for all files.
+					isolate: false,
 					testTimeout: 60_000
 				}
 			},

@@ -149,18 +149,19 @@ export async function kill(folder, rounds, from) {
 	/** @type {Outcome} */
 	const outcome = { passed: 0, failed: 0, said: [] };
 	if (from !== undefined) cpSync(from, folder, { recursive: true });
+	let running = await started({ RESIDUUM_DATA: folder });
 	for (let round = 1; round <= rounds; round += 1) {
-		const { server, address } = await started({ RESIDUUM_DATA: folder });
-		const counter = new Counter(address);
+		const counter = new Counter(running.address);
 		await counter.open();
 		counter.go();
 		await wait(Math.random() * 1500);
-		await server.stop('SIGKILL');
+		await running.server.stop('SIGKILL');
 		await counter.stop();
-		const again = await started({ RESIDUUM_DATA: folder });
-		note(outcome, `kill ${round}`, await missing(again.address, counter.id, counter.acknowledged));
-		await again.server.stop();
+		running = await started({ RESIDUUM_DATA: folder });
+		const problem = await missing(running.address, counter.id, counter.acknowledged);
+		note(outcome, `kill ${round}`, problem);
 	}
+	await running.server.stop();
 	return outcome;
 }
 
