@@ -1,5 +1,17 @@
+import { statfsSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+
+/** Data folders and browsers' profiles are in memory where there is much of it: no disk is waited for. */
+function folderForTests(): string {
+	try {
+		const { bavail, bsize } = statfsSync('/dev/shm');
+		return bavail * bsize > 8e9 ? '/dev/shm' : tmpdir();
+	} catch {
+		return tmpdir();
+	}
+}
 
 // The unit tests touch modules only; the others drive built servers, a file each its own, two at
 // a time.
@@ -21,6 +33,7 @@ export default defineConfig({
 				test: {
 					name: 'built',
 					include: ['tests/{server,browser}/**/*.test.ts'],
+					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup.ts',
 					maxWorkers: 2,
 					// What a page is waited for: only a failure takes so long.

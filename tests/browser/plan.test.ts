@@ -338,6 +338,9 @@ describe('a short month', () => {
 			'.short',
 			/From January 2027, in \d+ months, the money is 20\.01 less than the minimum payments; each debt then gets its share\. 260\.01 a month would cover it\. In January 2027 there is enough for 92\.30 % of them\./
 		);
+		// What more money buys has come, and nothing has made room for it.
+		await screen.see('.money', '50 more a month: 3 years 8 months sooner, 7,580.92 less');
+		expect(await screen.moved()).toEqual([]);
 		await screen.click('.short button');
 		await screen.see('.strip h2', '20.01 is missing of the minimum payments');
 		await screen.click('[data-why=B]');

@@ -1,8 +1,8 @@
 import { PGlite } from '@electric-sql/pglite';
 import { createHash } from 'node:crypto';
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, inject, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { ROOT } from '../../scripts/prepare.mjs';
 import type { CaseState } from '../../src/lib/document/case';
@@ -93,9 +93,10 @@ describe('a start that is refused', () => {
 async function databaseAt(...names: readonly string[]) {
 	const folder = temporaryFolder();
 	folders.push(folder);
-	mkdirSync(join(folder, 'postgres'), { recursive: true });
+	cpSync(join(inject('emptyData'), 'postgres'), join(folder, 'postgres'), { recursive: true });
 	const database = await PGlite.create(join(folder, 'postgres'));
-	await database.exec(`create table migration (number integer primary key, name text not null,
+	await database.exec(`drop schema public cascade; create schema public;
+		create table migration (number integer primary key, name text not null,
 		hash text not null, applied_at timestamptz not null default now())`);
 	for (const [index, name] of names.entries()) {
 		const sql = readFileSync(join(ROOT, 'migrations', name), 'utf8');

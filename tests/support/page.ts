@@ -4,6 +4,15 @@ import { afterAll, afterEach, beforeAll, expect } from 'vitest';
 import { openBrowser } from '../../scripts/browser.mjs';
 import { startResiduum, type Residuum } from './residuum';
 
+interface LayoutShiftSource {
+	readonly node: Node | null;
+	readonly previousRect: DOMRect;
+	readonly currentRect: DOMRect;
+}
+interface LayoutShift extends PerformanceEntry {
+	readonly sources: readonly LayoutShiftSource[];
+}
+
 export interface Desk {
 	readonly residuum: Residuum;
 	/** A new page, watched: a console error, a failed request or a request elsewhere fails `checked`. */
@@ -161,6 +170,24 @@ export class Screen {
 		await this.click('.bar .new');
 		await this.click(`[data-start=${from}]`);
 		await expect.poll(() => this.value('The plan')).not.toBe(before);
+	}
+
+	/** What has moved since the page was opened without anything having been done: where a thing was, and is. */
+	moved(): Promise<string[]> {
+		return this.page.evaluate(
+			() =>
+				new Promise((resolve) => {
+					const where = ({ node, previousRect, currentRect }: LayoutShiftSource) =>
+						`${(node as Element | null)?.className}: ${previousRect.top} to ${currentRect.top}`;
+					const watch = new PerformanceObserver((list) =>
+						resolve(
+							(list.getEntries() as LayoutShift[]).flatMap(({ sources }) => sources.map(where))
+						)
+					);
+					watch.observe({ type: 'layout-shift', buffered: true });
+					setTimeout(() => resolve([]), 300);
+				})
+		);
 	}
 
 	async click(selector: string): Promise<void> {

@@ -205,7 +205,7 @@
 <style>
 	.money {
 		display: grid;
-		grid-template-columns: auto 168px 138px minmax(200px, 1fr) 312px;
+		grid-template-columns: auto 168px 138px minmax(200px, 1fr) minmax(312px, 420px);
 		gap: 4px 16px;
 		align-items: center;
 		padding: 8px 24px;
@@ -287,14 +287,24 @@
 		text-decoration: underline;
 	}
 
-	/* Its lines come a moment later: their place is kept, so that nothing moves under a pointer. */
+	/* Its lines come a moment later: their place is kept, and they never wrap, so that nothing moves under a pointer. */
 	ul {
-		min-height: 73px;
+		display: grid;
+		grid-auto-rows: 18px;
+		align-content: start;
+		min-width: 0;
+		height: 73px;
 		padding-left: 16px;
 		border-left: 1px solid var(--hairline);
 		font-size: 14px;
 		line-height: 1.3;
 		list-style: none;
+	}
+
+	li {
+		overflow: hidden;
+		white-space: nowrap;
+		text-overflow: ellipsis;
 	}
 
 	li button {
@@ -316,11 +326,10 @@
 		}
 
 		ul {
-			display: flex;
-			flex-wrap: wrap;
+			grid-template-columns: 1fr 1fr;
 			grid-column: 1 / -1;
 			gap: 0 20px;
-			min-height: 19px;
+			height: 37px;
 			padding: 0;
 			border: 0;
 		}
@@ -329,6 +338,11 @@
 	@media (width < 900px) {
 		.money {
 			grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		}
+
+		ul {
+			grid-template-columns: 1fr;
+			height: 73px;
 		}
 
 		.slide {
