@@ -124,12 +124,13 @@ describe.each(['light', 'dark'])('every screen, %s', (scheme) => {
 		'side by side, empty',
 		'not found'
 	])(
-		'%s: nothing serious for axe-core, nothing cut off from 1024 pixels up, nor zoomed in to 200 %',
+		'%s: nothing serious for axe-core, nothing moves, nothing is cut off from 1024 pixels up, nor zoomed in to 200 %',
 		async (view) => {
 			await screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
 			await screen.goto(views[view] ?? '');
 			await screen.page.evaluate(() => document.fonts.ready);
 			expect(await seriousFindings()).toEqual([]);
+			expect(await screen.moved()).toEqual([]);
 			// 640 by 400 is a window of 1280 by 800 at 200 %.
 			for (const width of [640, 1024, 1280, 1920]) {
 				await screen.page.setViewport({ width, height: width === 640 ? 400 : 800 });

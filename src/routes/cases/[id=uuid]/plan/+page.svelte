@@ -370,7 +370,7 @@
 
 	@media (width < 1200px) {
 		main {
-			grid-template-columns: 270px minmax(0, 1fr);
+			grid-template-columns: 300px minmax(0, 1fr);
 		}
 	}
 

@@ -322,7 +322,7 @@
 
 	@media (width < 1200px) {
 		.money {
-			grid-template-columns: auto 150px 132px minmax(160px, 1fr);
+			grid-template-columns: auto 168px 132px minmax(160px, 1fr);
 		}
 
 		ul {
