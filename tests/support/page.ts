@@ -176,7 +176,7 @@ export class Screen {
 	moved(): Promise<string[]> {
 		return this.page.evaluate(
 			() =>
-				new Promise((resolve) => {
+				new Promise<string[]>((resolve) => {
 					const where = ({ node, previousRect, currentRect }: LayoutShiftSource) =>
 						`${(node as Element | null)?.className}: ${previousRect.top} to ${currentRect.top}`;
 					const watch = new PerformanceObserver((list) =>
