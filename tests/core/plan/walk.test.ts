@@ -31,6 +31,18 @@ import {
 	total
 } from '../../support/households';
 
+/** A loan that is paid in equal amounts over so many months. */
+const loan = (opening: number, annual: number, periods: number): DebtTerms => ({
+	opening: cents(opening),
+	rate: { basis: 'nominal', annual: percent(annual) },
+	paymentsPerYear: 12,
+	firstDue: '2027-01-15' as CalendarDate,
+	payment: { kind: 'level', periods },
+	clearBelow: ZERO,
+	extras: [],
+	charges: []
+});
+
 describe('shares by largest remainder', () => {
 	it('add up, are within a minor unit of the exact share, and prefer the earlier of equals', () => {
 		const weights = fc.array(fc.integer({ min: 0, max: 1e13 }), { minLength: 1, maxLength: 12 });
@@ -127,16 +139,7 @@ describe('a plan over any debts', () => {
 			.map((drawn): PlannedDebt[] =>
 				drawn.map(({ opening, annual, periods }, index) => ({
 					id: `loan ${index}`,
-					terms: {
-						opening: cents(opening),
-						rate: { basis: 'nominal', annual: percent(annual) },
-						paymentsPerYear: 12,
-						firstDue: '2027-01-15' as CalendarDate,
-						payment: { kind: 'level', periods },
-						clearBelow: ZERO,
-						extras: [],
-						charges: []
-					}
+					terms: loan(opening, annual, periods)
 				}))
 			);
 		fc.assert(
@@ -206,16 +209,6 @@ describe('a plan over any debts', () => {
 });
 
 describe('what is asked about a plan', () => {
-	const loan = (opening: number, annual: number, periods: number): DebtTerms => ({
-		opening: cents(opening),
-		rate: { basis: 'nominal', annual: percent(annual) },
-		paymentsPerYear: 12,
-		firstDue: '2027-01-15' as CalendarDate,
-		payment: { kind: 'level', periods },
-		clearBelow: ZERO,
-		extras: [],
-		charges: []
-	});
 	const debts = [
 		{ id: 'van', terms: loan(1_145_000, 89_000, 48) },
 		{ id: 'roof', terms: loan(640_000, 121_000, 36) },
