@@ -99,7 +99,7 @@ function barePlan(): number {
 	return interest;
 }
 
-const bench = new Bench({ time: 1500, warmupTime: 500 });
+const bench = new Bench({ time: 300, warmupTime: 100 });
 bench
 	.add('totals', () => runTotals(terms))
 	.add('bare loop', bareLoop)
@@ -107,14 +107,19 @@ bench
 	.add('closed form rows', closedFormRows)
 	.add('plan', () => planTotals(household, plan))
 	.add('bare plan', barePlan);
-await bench.run();
 
-/** The fastest call, in milliseconds: on a machine with other work, what it takes undisturbed. */
-function fastest(name: string): number {
-	const result = bench.getTask(name)?.result;
-	if (result?.state !== 'completed') throw new Error(`${name} was not measured`);
-	return result.latency.min;
+/**
+ * The fastest call of each, in milliseconds: on a machine with other work, what it takes undisturbed. What is
+ * compared is measured in turns, so that a neighbour who is busy for a second meets all of them.
+ */
+const fastestCalls = new Map<string, number>();
+for (let round = 0; round < 6; round += 1) {
+	for (const { name, result } of await bench.run()) {
+		if (result.state !== 'completed') throw new Error(`${name} was not measured`);
+		fastestCalls.set(name, Math.min(fastestCalls.get(name) ?? Infinity, result.latency.min));
+	}
 }
+const fastest = (name: string) => fastestCalls.get(name) ?? NaN;
 
 const loop = fastest('totals') / fastest('bare loop');
 const rows = fastest('closed form rows') / fastest('rows');

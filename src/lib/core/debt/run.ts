@@ -217,27 +217,29 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		if (k === next) {
 			enterStretch(stretch, terms, k, opening);
 			({ rate, asking, next, freezesAt } = stretch);
-			isExact = rate.kind === 'exact';
+			isExact = rate.kind === 'exact' && !advance;
 			if (rate.kind === 'exact') ({ annual, denominator, inverse } = rate);
 			isFixed = asking.kind === 'fixed';
 			if (asking.kind === 'fixed') ({ amount } = asking);
 		}
 		if (anchor !== null) daysOfPeriod(terms, anchor, k, period);
 		const charged = hasCharges ? amountIn(charges, k) : 0;
-		const fees = hasCharges ? feesIn(charges, k) : 0;
 		const bearing = opening + charged;
 		// In advance the payment comes first, and interest is charged on what remains.
-		const before = advance
-			? 0
-			: isExact
-				? roundedBy(bearing, annual, denominator, inverse)
+		const before = isExact
+			? roundedBy(bearing, annual, denominator, inverse)
+			: advance
+				? 0
 				: interestOn(rate, bearing, period);
 		const statement = bearing + before;
-		const asked = isFixed ? amount : askedBy(asking, bearing, before, fees);
-		if (k === freezesAt) {
-			isFixed = true;
-			amount = asked;
-			stretch.asking = { kind: 'fixed', amount };
+		let asked = amount;
+		if (!isFixed) {
+			asked = askedBy(asking, bearing, before, hasCharges ? feesIn(charges, k) : 0);
+			if (k === freezesAt) {
+				isFixed = true;
+				amount = asked;
+				stretch.asking = { kind: 'fixed', amount };
+			}
 		}
 		const due = hasSkips && skips.includes(k) ? 0 : asked;
 		const scheduled = due > statement || statement <= clearBelow ? statement : due;
@@ -249,10 +251,8 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		balance = bearing + interest - paid;
 
 		totalInterest += interest;
-		totalCharges += charged;
 		totalPaid += paid;
-		if (k === 1) firstPayment = paid;
-		if (balance > peak) peak = balance;
+		if (hasCharges) totalCharges += charged;
 		if (kept !== null) {
 			kept.trace.push(balance, totalPaid);
 			if (hasExtras) kept.extraPaid.push(extra);
@@ -263,12 +263,13 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		if (k <= settled) {
 			lowest = opening;
 			lowestPeriod = k - 1;
+			if (k === 1) firstPayment = paid;
 		}
 		if (balance < lowest) {
 			lowest = balance;
 			lowestPeriod = k;
 			if (k < horizon) continue;
-		}
+		} else if (balance > peak) peak = balance;
 		if (k === lowestPeriod + 1) growth = balance - opening;
 		if (k >= settled && k - lowestPeriod === paymentsPerYear) break;
 		if (balance > LARGEST_BALANCE) limit = 'largest balance';
