@@ -21,7 +21,7 @@ export const rate = z
 	.regex(/^\d+(\.\d{1,4})?$/)
 	.transform((text) => percent(Math.round(Number(text) * 10_000)));
 
-const minimum = {
+export const minimum = {
 	percent: rate,
 	of: z.enum(['statement', 'opening']),
 	plusInterest: z.boolean().default(false),
