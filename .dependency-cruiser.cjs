@@ -4,7 +4,7 @@
  */
 const room = (name) => `^src/lib/${name}/`;
 /** A message is formed without knowing of what: every room above the core may say something. */
-const MESSAGES = '^src/lib/words/(message\\.ts|sentence\\.ts|[a-z]+/)';
+const MESSAGES = '^src/lib/words/(message\\.ts|sentence\\.ts|style\\.ts|[a-z]+/)';
 
 /** A room, and the rooms below it that it may know. */
 const knows = (name, below, also = []) => ({

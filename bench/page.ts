@@ -9,6 +9,8 @@ import { openBrowser } from '../scripts/browser.mjs';
 import { startServer } from '../scripts/own-server.mjs';
 import { VERSION } from '../src/lib/document/case';
 import { FIRST_PLAN } from '../src/lib/document/plan';
+import { USUAL_STYLE } from '../src/lib/words/style';
+import { card } from '../tests/support/debts';
 
 const ASOF = '2026-12-15';
 const INPUTS = 40;
@@ -24,29 +26,13 @@ interface Measured {
 	readonly longest: number;
 }
 
-function loan(index: number, months: number) {
-	return {
-		id: crypto.randomUUID(),
+const loan = (index: number, months: number) =>
+	card({
 		name: `Loan ${index + 1}`,
 		balance: 19_870_000 + index * 1000,
 		annualRate: 63_500 - index * 500,
-		firstDue: '2027-01-15',
-		asked: { kind: 'level', periods: months, balloon: 0, roundPayment: 'up', atTerm: 'settle' },
-		interestOnly: 0,
-		lending: {
-			paymentsPerYear: 12,
-			interest: { basis: 'nominal', compoundsPerYear: null },
-			timing: 'arrears',
-			interestRounding: 'cent',
-			clearBelow: 0
-		},
-		pays: { kind: 'held' },
-		extra: 0,
-		happenings: [],
-		compared: [],
-		baseline: { kind: 'asked' }
-	};
-}
+		asked: { kind: 'level', periods: months, balloon: 0, roundPayment: 'up', atTerm: 'settle' }
+	});
 
 const data = mkdtempSync(join(tmpdir(), 'residuum-bench-'));
 const server = await startServer({ RESIDUUM_DATA: data, RESIDUUM_TODAY: ASOF });
@@ -75,6 +61,7 @@ async function makeCase(debts: readonly object[]): Promise<string> {
 	const planned = { plans, against: 'minimums', choices: [] };
 	const document = {
 		version: VERSION,
+		style: USUAL_STYLE,
 		...fresh,
 		debts,
 		...planned,

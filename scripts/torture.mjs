@@ -8,12 +8,12 @@
  * `power` and `disk` need a disk of their own, which takes root and a loop device; without, they say so.
  */
 import { execFileSync } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { startServer } from './own-server.mjs';
-import { ensureBuild, ensurePackages } from './prepare.mjs';
+import { ensureBuild, ensurePackages, ROOT } from './prepare.mjs';
 
 /** @typedef {Awaited<ReturnType<typeof startServer>>} Server */
 /** @typedef {{ passed: number, failed: number, said: string[] }} Outcome */
@@ -33,26 +33,9 @@ async function ask(address, method, path, body) {
 	return { status: response.status, body: isJson ? JSON.parse(text) : text };
 }
 
-const DEBT = {
-	name: 'Quillmark card',
-	balance: 0,
-	annualRate: 224_900,
-	firstDue: '2027-01-15',
-	asked: { kind: 'amount', amount: 5_000, roundUpTo: 0, floor: 0 },
-	interestOnly: 0,
-	lending: {
-		paymentsPerYear: 12,
-		interest: { basis: 'nominal', compoundsPerYear: null },
-		timing: 'arrears',
-		interestRounding: 'cent',
-		clearBelow: 0
-	},
-	pays: { kind: 'asked' },
-	extra: 0,
-	happenings: [],
-	compared: [],
-	baseline: { kind: 'asked' }
-};
+/** A debt of the demo. */
+const DEBT = JSON.parse(readFileSync(join(ROOT, 'demo/2-net-maker.json'), 'utf8')).document
+	.debts[0];
 
 /** A case whose one balance counts its saves. */
 class Counter {

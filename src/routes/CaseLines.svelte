@@ -1,6 +1,6 @@
 <!-- The casebook's lines: arrows go up and down, Enter opens, F2 renames, Delete deletes. -->
 <script lang="ts">
-	import { SCREEN, writingOf } from '$lib/reading/writing';
+	import { writingOf } from '$lib/reading/writing';
 	import { touchedInWords } from '$lib/words/casebook';
 	import { writeDate, writeMoney } from '$lib/reading/written';
 	import type { CaseSummary } from '$lib/document/case';
@@ -70,6 +70,7 @@
 	<div role="rowgroup">
 		{#each cases as line, index (line.id)}
 			{@const { id, label, debts, owed, currency, chosen, asOf, touchedAt } = line}
+			{@const writing = writingOf(line)}
 			<div class="line" role="row">
 				<span
 					role="cell"
@@ -98,16 +99,16 @@
 				</span>
 				<span role="cell" class="right">{debts}</span>
 				<span role="cell" class="right">
-					{writeMoney(owed, writingOf(line))} <span class="quiet">{currency.code}</span>
+					{writeMoney(owed, writing)} <span class="quiet">{currency.code}</span>
 				</span>
 				<span role="cell" class="chosen" title={chosen?.name}>
 					{#if chosen}{chosen.name}<small
-							>{writeDate(chosen.date, SCREEN)}{chosen.changed ? ', changed since' : ''}</small
+							>{writeDate(chosen.date, writing)}{chosen.changed ? ', changed since' : ''}</small
 						>
 					{:else}<span class="quiet">none yet</span>{/if}
 				</span>
-				<span role="cell" class="right quiet">{writeDate(asOf, SCREEN)}</span>
-				<span role="cell" class="right quiet">{touchedInWords(touchedAt, today, SCREEN)}</span>
+				<span role="cell" class="right quiet">{writeDate(asOf, writing)}</span>
+				<span role="cell" class="right quiet">{touchedInWords(touchedAt, today, writing)}</span>
 				<span role="cell" class="tools">
 					<IconButton title="Rename (F2)" label="Rename {label}" onclick={() => rename(id)}>
 						<Pencil size={15} aria-hidden="true" />

@@ -7,6 +7,7 @@
 	import { readAsOf } from '$lib/document/days';
 	import { writeDate } from '$lib/reading/written';
 	import { knownCurrencies, readCurrency, type Currency } from '$lib/reading/currencies';
+	import { styleFor } from '$lib/words/style';
 	import { SCREEN } from '$lib/reading/writing';
 	import { readLabel } from '$lib/reading/names';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -24,6 +25,9 @@
 	let asOf = $state<CalendarDate | null>(untrack(() => today));
 	let line = $state<HTMLFormElement>();
 
+	/** Numbers and dates as in the currency's country, or as the browser has them. */
+	const style = $derived(styleFor(currency?.code ?? '', navigator.language));
+	const spoken = $derived({ ...SCREEN, style });
 	const named = $derived(currencies.find(({ code }) => code === currency?.code));
 	const decimals = $derived(
 		currency === null
@@ -42,7 +46,7 @@
 		if (open) return open.focus();
 		if (label === null) return line?.querySelector('input')?.focus();
 		if (currency === null || asOf === null) return;
-		await oncreate({ label, currency, asOf });
+		await oncreate({ label, currency, style, asOf });
 	}
 </script>
 
@@ -85,8 +89,8 @@
 		<TypedField
 			label="Day the figures are as of"
 			value={asOf}
-			read={(text) => readAsOf(text, today, SCREEN)}
-			write={(day) => writeDate(day, SCREEN)}
+			read={(text) => readAsOf(text, today, spoken)}
+			write={(day) => writeDate(day, spoken)}
 			onchange={(value) => (asOf = value)}
 			onenter={() => next(2)}
 			onescape={onclose}

@@ -1,16 +1,24 @@
 import { describe, expect, it } from 'vitest';
-import { caseDocument, carriedOut, problemsOf, saveRequest } from '../../src/lib/document/case';
+import {
+	VERSION,
+	caseDocument,
+	carriedOut,
+	problemsOf,
+	saveRequest
+} from '../../src/lib/document/case';
 import { caseDifferences } from '../../src/lib/words/differences';
-import { missingOf, statedDebt } from '../../src/lib/document/debt';
+import { USUAL_STYLE } from '../../src/lib/words/style';
+import { NOTHING_NOTED, missingOf, statedDebt } from '../../src/lib/document/debt';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { letterOf } from '../../src/lib/words/debt';
 import { amount, card, cardOfVersion1, fixed, unusual } from '../support/debts';
 
 const line = card();
 const whole = {
-	version: 5,
+	version: VERSION,
 	label: 'A household',
 	currency: { code: 'USD', digits: 2 },
+	style: USUAL_STYLE,
 	asOf: '2026-12-15',
 	debts: [line],
 	plans: [FIRST_PLAN],
@@ -123,8 +131,31 @@ describe('a case document', () => {
 			'paid',
 			'over time',
 			'ways compared',
-			'compared with'
+			'compared with',
+			'creditor',
+			'account',
+			'credit limit',
+			'past due',
+			'secured',
+			'joint',
+			'note',
+			'payments left',
+			'printed amounts rounded',
+			'interest charged',
+			'offer',
+			'minimum due',
+			'how long at the minimum',
+			'total at the minimum',
+			'36-month payment',
+			'36-month total',
+			'36-month saving',
+			'transactions'
 		]);
+		const of = (field: string) => found.find(({ what }) => what.endsWith(field))?.mine;
+		expect(of('payments left')).toBe('41 of 60, 284.39 each');
+		expect(of('offer')).toBe('3.99 % for 12 months');
+		expect(of('36-month saving')).toBe('−12.00');
+		expect(of('transactions')).toBe('2 transactions');
 		const over = found.find(({ what }) => what.endsWith('over time'));
 		expect(over?.mine).toBe(
 			'+400.00 in April, every year; fee 45.00 every quarter from Jan 2028, until Jan 2030; ' +
@@ -145,7 +176,7 @@ describe('a case document', () => {
 			debts: [cardOfVersion1(), cardOfVersion1({ held: 14_000 })]
 		};
 		const { version, debts } = caseDocument.parse(old);
-		expect(version).toBe(5);
+		expect(version).toBe(VERSION);
 		expect(debts.map(({ pays }) => pays)).toEqual([{ kind: 'held' }, fixed(14_000)]);
 		expect(debts[0]).toEqual({ ...line, id: debts[0]?.id });
 		const dental = { kind: 'amount', amount: 13_700, roundUpTo: 0, floor: 0 };
@@ -156,7 +187,7 @@ describe('a case document', () => {
 			'debts.0.balance'
 		);
 		expect(problems({ ...old, debts: 'none' })[0]?.at).toBe('debts');
-		expect(problems({ ...whole, version: 6 })[0]?.message).toContain('1 to 5');
+		expect(problems({ ...whole, version: VERSION + 1 })[0]?.message).toContain(`1 to ${VERSION}`);
 	});
 
 	it('takes documents of version 3: their plan is the first, what it was measured against is the case’s', () => {
@@ -165,12 +196,21 @@ describe('a case document', () => {
 		const { id, name, named, begins, pays, changes, hidden, ...fields } = FIRST_PLAN;
 		const plan = { ...fields, order: 'relief', baseline: 'today', sheet };
 		const parsed = caseDocument.parse({ version: 3, label, currency, asOf, debts, plan });
-		expect(parsed).toMatchObject({ version: 5, against: 'today', sheet, choices: [] });
+		expect(parsed).toMatchObject({ version: VERSION, against: 'today', sheet, choices: [] });
 		const own = { id, name, named, begins, pays, changes, hidden };
 		expect(parsed.plans).toEqual([{ ...own, ...fields, order: 'relief' }]);
 		expect(problems({ ...whole, plans: [] })[0]?.message).toBe('A case has at least one plan.');
 		const twice = { ...whole, plans: [FIRST_PLAN, FIRST_PLAN] };
 		expect(problems(twice)[0]?.message).toBe('Two plans have the same identifier.');
+	});
+
+	it('takes documents of version 5: written as they were, with nothing noted', () => {
+		const { style, ...before } = whole;
+		const { noted, statement, transactions, ...debt } = line;
+		const raised = caseDocument.parse({ ...before, version: 5, debts: [debt] });
+		expect(raised).toEqual(caseDocument.parse(whole));
+		expect(raised).toMatchObject({ style, debts: [{ noted, statement, transactions }] });
+		expect(noted).toBe(NOTHING_NOTED);
 	});
 
 	it('takes documents of version 4: plans begin when they began, where that month was one for all', () => {

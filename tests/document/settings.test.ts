@@ -17,10 +17,10 @@ describe('the day of the figures, changed after a case was opened', () => {
 		);
 		for (const { firstDue } of later.debts) expect((firstDue ?? '') > '2027-03-20').toBe(true);
 		expect(dayMeans(whole, day('2027-03-20'))).toMatch(
-			/^The balances stay .* 20 March 2027\. \d first due dates by then move/
+			/^The balances stay .* March 20, 2027\. \d first due dates by then move/
 		);
 		expect(dayMeans(whole, day('2026-12-14'))).toBe(
-			'The balances stay as they are, and count as those of 14 December 2026.'
+			'The balances stay as they are, and count as those of December 14, 2026.'
 		);
 		expect(withDay(whole, day('2026-12-14')).debts).toEqual(whole.debts);
 	});

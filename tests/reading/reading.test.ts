@@ -11,12 +11,23 @@ import { readMoney } from '../../src/lib/reading/money';
 import { readLabel, readName } from '../../src/lib/reading/names';
 import { readMinimumPercent, readRate } from '../../src/lib/reading/percentages';
 import { writeDate, writeMoney, writePercent } from '../../src/lib/reading/written';
+import { countOf } from '../../src/lib/words/amounts';
 import type { Reading } from '../../src/lib/reading/reading';
-import { writingOf } from '../../src/lib/reading/writing';
+import {
+	DATE_ORDERS,
+	NUMBER_STYLES,
+	styleFor,
+	USUAL_STYLE,
+	type DateOrder,
+	type NumberStyle
+} from '../../src/lib/words/style';
+import { SCREEN, writingOf } from '../../src/lib/reading/writing';
 
-const usd = writingOf({ currency: { code: 'USD', digits: 2 } });
-const jpy = writingOf({ currency: { code: 'JPY', digits: 0 } });
-const kwd = writingOf({ currency: { code: 'KWD', digits: 3 } });
+const usd = writingOf({ currency: { code: 'USD', digits: 2 }, style: USUAL_STYLE });
+const jpy = writingOf({ currency: { code: 'JPY', digits: 0 }, style: USUAL_STYLE });
+const kwd = writingOf({ currency: { code: 'KWD', digits: 3 }, style: USUAL_STYLE });
+const styled = (numbers: NumberStyle, dates: DateOrder = 'day') =>
+	writingOf({ currency: usd.currency, style: { numbers, dates } });
 const value = <T>(reading: Reading<T>) => (reading.ok ? reading.value : null);
 const problem = <T>(reading: Reading<T>) =>
 	reading.ok ? `read as ${String(reading.value)}` : `${reading.problem} ${reading.allowed}`;
@@ -115,7 +126,7 @@ describe('rates', () => {
 
 	it('writes as few decimals as say all', () => {
 		expect(
-			[0, 10_000, 25_000, 224_900, 239_999].map((rate) => writePercent(percent(rate)))
+			[0, 10_000, 25_000, 224_900, 239_999].map((rate) => writePercent(percent(rate), usd))
 		).toEqual(['0 %', '1 %', '2.50 %', '22.49 %', '23.9999 %']);
 	});
 });
@@ -147,9 +158,13 @@ describe('dates', () => {
 		expect(problem(readDate('31 Feb 2027', asOf, usd))).toContain('There is no day “31 Feb 2027”.');
 		expect(problem(readDate('32', asOf, usd))).toContain('There is no day “32”.');
 		expect(problem(readDate('2027-13-01', asOf, usd))).toContain('There is no day');
-		expect(problem(readDate('3/4/2027', asOf, usd))).toContain(
+		// With no order given it asks; a case has one, which a day that has one reading alone does not need.
+		expect(problem(readDate('3/4/2027', asOf, SCREEN))).toContain(
 			'“3/4/2027” could be 3 Apr 2027 or 4 Mar 2027.'
 		);
+		expect(value(readDate('3/4/2027', asOf, usd))).toBe('2027-04-03');
+		expect(value(readDate('3/4/2027', asOf, styled('point', 'month')))).toBe('2027-03-04');
+		expect(value(readDate('3/14/2027', asOf, usd))).toBe('2027-03-14');
 		expect(problem(readDate('13/14/2027', asOf, usd))).toContain('There is no day “13/14/2027”.');
 		expect(problem(readDate('soon', asOf, usd))).toContain('“soon” is not a date. A day such as');
 	});
@@ -182,4 +197,70 @@ describe('names and currencies', () => {
 		expect(value(readCurrency('JPY', usd))).toEqual(jpy.currency);
 		expect(problem(readCurrency('XYQ', usd))).toContain('“XYQ” is not a currency');
 	});
+});
+
+describe('the style of a case', () => {
+	it.each([
+		['point', '1,234,567.89', '22.49 %', '1,560 payments'],
+		['comma', '1.234.567,89', '22,49 %', '1.560 payments'],
+		['space', '1\u202f234\u202f567,89', '22,49 %', '1\u202f560 payments']
+	] as const)('writes and reads numbers with a %s', (numbers, money, rate, count) => {
+		const writing = styled(numbers);
+		expect(writeMoney(cents(123_456_789), writing)).toBe(money);
+		expect(writePercent(percent(224_900), writing)).toBe(rate);
+		expect(countOf(writing, 1560, 'payments')).toBe(count);
+		expect(value(readMoney(money, writing))).toBe(123_456_789);
+		expect(value(readRate(rate, writing))).toBe(224_900);
+	});
+
+	it('reads whatever it writes, in every style', () => {
+		fc.assert(
+			fc.property(
+				fc.integer({ min: 0, max: LIMITS.amount }),
+				fc.constantFrom(...NUMBER_STYLES),
+				fc.constantFrom(...DATE_ORDERS),
+				fc.integer({ min: 0, max: 40_000 }),
+				(amount, numbers, dates, days) => {
+					const writing = styled(numbers, dates);
+					expect(value(readMoney(writeMoney(cents(amount), writing), writing))).toBe(amount);
+					const day = new Date(days * 86_400_000).toISOString().slice(0, 10) as CalendarDate;
+					expect(value(readDate(writeDate(day, writing), day, writing))).toBe(day);
+				}
+			)
+		);
+	});
+
+	it('asks where a mark could group or be the decimal one, in either style', () => {
+		expect(problem(readMoney('4.180', styled('point')))).toContain('could be 4,180.00 or 4.18');
+		expect(problem(readMoney('4,180', styled('comma')))).toContain('could be 4.180,00 or 4,18');
+		expect(value(readMoney('4,182', styled('point')))).toBe(418_200);
+		expect(value(readMoney('4.182', styled('comma')))).toBe(418_200);
+		expect(value(readMoney('4,18', styled('point')))).toBe(418);
+	});
+
+	it('reads thousands by their letter', () => {
+		expect(value(readMoney('12k', usd))).toBe(1_200_000);
+		expect(value(readMoney('$1.5K', usd))).toBe(150_000);
+		expect(value(readMoney('1,25 k', styled('comma')))).toBe(125_000);
+		expect(value(readMoney('k', usd))).toBeNull();
+	});
+
+	it.each([
+		['USD', 'en-US', 'point', 'month'],
+		['USD', 'de-DE', 'point', 'month'],
+		['EUR', 'de-DE', 'comma', 'day'],
+		['EUR', 'fr-FR', 'space', 'day'],
+		['EUR', 'en-IE', 'point', 'day'],
+		['BRL', 'en-US', 'comma', 'day'],
+		['SEK', 'en-US', 'space', 'year'],
+		['CHF', 'fr-CH', 'space', 'day'],
+		['KWD', 'en-US', 'point', 'day'],
+		['JPY', 'ja-JP', 'point', 'year'],
+		['XAF', 'en-US', 'point', 'month']
+	])(
+		'of %s in a browser of %s has a decimal %s and the %s first',
+		(code, locale, numbers, dates) => {
+			expect(styleFor(code, locale)).toEqual({ numbers, dates });
+		}
+	);
 });

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { afterAll, describe, expect, inject, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { ROOT } from '../../scripts/prepare.mjs';
-import type { CaseState } from '../../src/lib/document/case';
+import { VERSION, type CaseState } from '../../src/lib/document/case';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { card, cardOfVersion1 } from '../support/debts';
 import { makeCase, startResiduum, temporaryFolder, TODAY, USD } from '../support/residuum';
@@ -206,7 +206,12 @@ describe('data of a version before', () => {
 		// Based on no revision there is: the case as it is comes back.
 		expect(answer.status).toBe(409);
 		const { state } = (await answer.json()) as { state: CaseState };
-		expect(state.document).toMatchObject({ version: 5, against: 'today', sheet, choices: [] });
+		expect(state.document).toMatchObject({
+			version: VERSION,
+			against: 'today',
+			sheet,
+			choices: []
+		});
 		expect(state.document.plans).toEqual([
 			{ ...FIRST_PLAN, budget, order: 'listed', listed: [debt], happenings: [happens] }
 		]);

@@ -1,4 +1,5 @@
 /** Debts as documents have them, for tests to change one thing about. */
+import { NO_STATEMENT, NOTHING_NOTED } from '../../src/lib/document/debt';
 
 const USUAL = {
 	paymentsPerYear: 12,
@@ -49,6 +50,9 @@ export function card(fields: object = {}) {
 		happenings: [],
 		compared: [],
 		baseline: { kind: 'asked' },
+		noted: NOTHING_NOTED,
+		statement: NO_STATEMENT,
+		transactions: [],
 		...fields
 	};
 }
@@ -91,7 +95,36 @@ export function unusual() {
 			{ kind: 'ends-in', months: 24 },
 			{ kind: 'portions', paymentsPerYear: 26 }
 		],
-		baseline: { kind: 'held' }
+		baseline: { kind: 'held' },
+		noted: {
+			creditor: 'Harbour Lending',
+			account: 'HL 4471 9023',
+			limit: 600_000,
+			pastDue: 9_100,
+			security: 'secured',
+			joint: true,
+			note: 'The van is the security.',
+			paymentsLeft: 41,
+			paymentsInAll: 60,
+			paymentEach: 28_439
+		},
+		statement: {
+			roundTo: 'cent',
+			interestCharged: 5_700,
+			offerRate: 39_900,
+			offerMonths: 12,
+			minimumDue: 8_900,
+			estimateCount: 14,
+			estimateUnit: 'months',
+			total: 764_500,
+			payment36: 12_100,
+			total36: 434_500,
+			saving36: -1_200
+		},
+		transactions: [
+			{ reference: 'T-1', date: '2026-12-01', amount: 9_100, kind: 'payment', text: 'Thank you' },
+			{ reference: '', date: '2026-12-03', amount: -2_150, kind: 'charge', text: 'Chandlery' }
+		]
 	});
 }
 

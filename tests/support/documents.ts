@@ -4,9 +4,14 @@ import { FREQUENCIES } from '../../src/lib/core/quantities/calendar';
 import { ORDERS } from '../../src/lib/core/plan/order';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
 import { VERSION, caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { DATE_ORDERS, NUMBER_STYLES } from '../../src/lib/words/style';
 import { contentOf } from '../../src/lib/document/plan';
 
 const money = fc.oneof(fc.integer({ min: 0, max: 90_000 }), fc.constantFrom(0, 1, LIMITS.amount));
+const signed = fc.oneof(
+	money,
+	money.map((amount) => -amount || 0)
+);
 const percent = (most: number) =>
 	fc.oneof(fc.integer({ min: 0, max: 300_000 }), fc.constantFrom(0, 1, most));
 const rate = percent(LIMITS.rate);
@@ -106,7 +111,42 @@ const debt = fc.record({
 	extra: money,
 	happenings: fc.uniqueArray(happening, { maxLength: 4, selector: (item) => item.id }),
 	compared: fc.array(way, { maxLength: 4 }),
-	baseline: way
+	baseline: way,
+	noted: fc.record({
+		creditor: name,
+		account: name,
+		limit: orNull(money),
+		pastDue: orNull(money),
+		security: fc.constantFrom('secured', 'unsecured', null),
+		joint: fc.boolean(),
+		note: name,
+		paymentsLeft: orNull(fc.integer({ min: 0, max: LIMITS.periods })),
+		paymentsInAll: orNull(fc.integer({ min: 1, max: LIMITS.periods })),
+		paymentEach: orNull(money)
+	}),
+	statement: fc.record({
+		roundTo: fc.constantFrom('cent', 'unit'),
+		interestCharged: orNull(money),
+		offerRate: orNull(rate),
+		offerMonths: orNull(fc.integer({ min: 1, max: LIMITS.months })),
+		minimumDue: orNull(money),
+		estimateCount: orNull(fc.integer({ min: 1, max: LIMITS.months })),
+		estimateUnit: fc.constantFrom('months', 'years'),
+		total: orNull(money),
+		payment36: orNull(money),
+		total36: orNull(money),
+		saving36: orNull(signed)
+	}),
+	transactions: fc.array(
+		fc.record({
+			reference: name,
+			date: day,
+			amount: signed,
+			kind: fc.constantFrom('payment', 'charge', 'interest', 'fee'),
+			text: name
+		}),
+		{ maxLength: 3 }
+	)
 });
 
 const newDebt = fc.record({
@@ -180,6 +220,10 @@ const lines = fc.array(fc.record({ name, amount: money, perYear: frequency }), {
 export const anyDocument: fc.Arbitrary<CaseDocument> = fc
 	.record({
 		label,
+		style: fc.record({
+			numbers: fc.constantFrom(...NUMBER_STYLES),
+			dates: fc.constantFrom(...DATE_ORDERS)
+		}),
 		debts: fc.uniqueArray(debt, { maxLength: 4, selector: (one) => one.id }),
 		advance: fc.boolean(),
 		plans: fc.uniqueArray(plan, { minLength: 1, maxLength: 3, selector: (one) => one.id }),

@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { inject } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
-import type { CaseDocument, CaseState } from '../../src/lib/document/case';
+import { VERSION, type CaseDocument, type CaseState } from '../../src/lib/document/case';
+import { USUAL_STYLE } from '../../src/lib/words/style';
 
 export interface Residuum {
 	readonly address: string;
@@ -87,7 +88,7 @@ export async function makeCase(
 		choices: [],
 		sheet: { income: [], needs: [] }
 	};
-	const document = { version: 5, ...fresh, debts, ...planned, ...fields };
+	const document = { version: VERSION, style: USUAL_STYLE, ...fresh, debts, ...planned, ...fields };
 	if (debts.length === 0) return { id, revision: 1, document: document as never };
 	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
 		basedOn: 1,

@@ -1,9 +1,10 @@
 /** What sentences say, read back from them. */
 import { Decimal } from 'decimal.js';
 import { cents, type Cents } from '../../src/lib/core/quantities/money';
+import { USUAL_STYLE } from '../../src/lib/words/style';
 import { writingOf } from '../../src/lib/reading/writing';
 
-export const usd = writingOf({ currency: { code: 'USD', digits: 2 } });
+export const usd = writingOf({ currency: { code: 'USD', digits: 2 }, style: USUAL_STYLE });
 
 /** Of any size: what the program says may be more than anybody may type. */
 export const amountSaid = (text: string | undefined): Cents => {

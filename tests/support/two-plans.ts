@@ -1,9 +1,10 @@
 /** The reference household with two plans, and changes of each kind, as documents have them. */
+import { USUAL_STYLE } from '../../src/lib/words/style';
 import { usd } from './said';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
-import { caseDocument } from '../../src/lib/document/case';
+import { VERSION, caseDocument } from '../../src/lib/document/case';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import type { ChangeEntry } from '../../src/lib/document/change';
 import { FIRST_PLAN, type PlanEntry } from '../../src/lib/document/plan';
@@ -66,9 +67,10 @@ export const other = {
 	budget
 };
 export const document = caseDocument.parse({
-	version: 5,
+	version: VERSION,
 	label: 'A household',
 	currency: usd.currency,
+	style: USUAL_STYLE,
 	asOf: '2026-12-15',
 	debts,
 	plans: [

@@ -98,6 +98,7 @@ export function wholeCase(): CaseDocument {
 		version: VERSION,
 		label: 'A whole case',
 		currency: { code: 'USD', digits: 2 },
+		style: { numbers: 'comma', dates: 'month' },
 		asOf: '2026-12-15',
 		debts,
 		plans: [plan, plus],

@@ -1,3 +1,4 @@
+import { USUAL_STYLE } from '../../src/lib/words/style';
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { householdOf, shareOfIncome } from '../../src/lib/core/plan/household';
@@ -5,7 +6,7 @@ import { cents } from '../../src/lib/core/quantities/money';
 import type { PlanFigure } from '../../src/lib/core/working/plan-figure';
 import { planWorkingOf } from '../../src/lib/core/working/plan-working';
 import { planDifference } from '../../src/lib/core/plan/answers';
-import { caseDocument } from '../../src/lib/document/case';
+import { VERSION, caseDocument } from '../../src/lib/document/case';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
 import { measureWords, planHappeningInWords } from '../../src/lib/words/plan';
 import { caseDifferences } from '../../src/lib/words/differences';
@@ -33,9 +34,10 @@ const dental = card({
 
 function planned(debts: readonly object[], fields: Partial<PlanEntry>) {
 	const document = caseDocument.parse({
-		version: 5,
+		version: VERSION,
 		label: 'A household',
 		currency: usd.currency,
+		style: USUAL_STYLE,
 		asOf: '2026-12-15',
 		debts,
 		plans: [{ ...FIRST_PLAN, ...fields }],

@@ -4,12 +4,15 @@ import { percent } from '../core/quantities/rate';
 import type { Pays } from '../core/debt/ways';
 import type { CaseDocument } from '../document/case';
 import {
+	NOTHING_NOTED,
+	NO_STATEMENT,
 	USUAL_LENDING,
 	type AskedEntry,
 	type DebtEntry,
 	missingOf,
 	type HappeningEntry
 } from '../document/debt';
+import { same } from '../document/same';
 import { v4 as newId } from 'uuid';
 
 /** A line on which nothing has been taken down yet. */
@@ -34,7 +37,10 @@ export function blankDebt(): DebtEntry {
 		extra: ZERO,
 		happenings: [],
 		compared: [],
-		baseline: { kind: 'asked' }
+		baseline: { kind: 'asked' },
+		noted: NOTHING_NOTED,
+		statement: NO_STATEMENT,
+		transactions: []
 	};
 }
 
@@ -43,7 +49,8 @@ export function isBlank(entry: DebtEntry): boolean {
 	const { name, asked, pays, extra } = entry;
 	const known = 4 - missingOf(entry).length;
 	const rounded = asked.kind === 'level' ? asked.balloon : asked.floor;
-	return known === 0 && name === '' && rounded === 0 && pays.kind === 'held' && extra === 0;
+	const isPlain = name === '' && rounded === 0 && pays.kind === 'held' && extra === 0;
+	return known === 0 && isPlain && same(entry.noted, NOTHING_NOTED);
 }
 
 /** The rule with another way of working it out; what both ways have is kept. */

@@ -14,8 +14,9 @@ import { debtEntry, roundingSteps, statedDebt } from './debt';
 import { currencyOf, type Currency } from '../reading/currencies';
 import { newDebtOf } from './change';
 import { quoted } from '../reading/reading';
+import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE, type Style } from '../words/style';
 import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan';
-import { date, flag, identifier, name, sentence, shown, text } from './fields';
+import { choice, date, flag, identifier, name, sentence, shown, text } from './fields';
 
 const currencyError = {
 	abort: true,
@@ -27,13 +28,19 @@ const currency = z
 		return currencyOf(code)?.digits === digits;
 	}, currencyError);
 
+/** How the case's numbers and dates are shown and typed. */
+const style = z.strictObject({
+	numbers: choice('How numbers are written', NUMBER_STYLES),
+	dates: choice('How dates are written', DATE_ORDERS)
+});
+
 const asOf = date('The day the figures are as of', {
 	first: `${LIMITS.years.first}-01-01`,
 	last: `${LIMITS.years.last}-12-31`
 });
 
 /** The present version of the document; earlier ones are raised to it. */
-export const VERSION = 5 as const;
+export const VERSION = 6 as const;
 
 const presentDocument = z
 	.strictObject({
@@ -42,6 +49,7 @@ const presentDocument = z
 		}),
 		label: name('The client label', 1),
 		currency,
+		style,
 		asOf,
 		debts: z
 			.array(debtEntry)
@@ -122,7 +130,12 @@ const what = text('What was changed', 1, 200);
 const key = identifier('The key of the request').optional();
 
 /** Requests that write; see the routes below `/api/cases`. */
-export const newCase = z.strictObject({ label: name('The client label', 1), currency, asOf });
+export const newCase = z.strictObject({
+	label: name('The client label', 1),
+	currency,
+	style: style.default(USUAL_STYLE),
+	asOf
+});
 export const saveRequest = z.strictObject({
 	basedOn,
 	what,
@@ -142,6 +155,7 @@ export interface CaseSummary {
 	readonly id: string;
 	readonly label: string;
 	readonly currency: Currency;
+	readonly style: Style;
 	readonly debts: number;
 	readonly owed: Cents;
 	readonly asOf: CalendarDate;

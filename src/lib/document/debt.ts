@@ -17,7 +17,9 @@ import {
 	money,
 	name,
 	percentage,
-	sentence
+	sentence,
+	signedMoney,
+	text
 } from './fields';
 
 const askedPercent = {
@@ -166,6 +168,49 @@ const wayEntry = z.discriminatedUnion(
 	}
 );
 
+/** What else a paper says of a debt; empty, or null, where it has not been noted. */
+const notedEntry = z.strictObject({
+	/** Where it differs from the debt's name. */
+	creditor: name('The creditor', 0),
+	account: text('The account', 0, LIMITS.account),
+	limit: money('The credit limit').nullable(),
+	pastDue: money('The past-due amount').nullable(),
+	security: choice('Whether it is secured', ['secured', 'unsecured']).nullable(),
+	joint: flag('Whether it is joint'),
+	note: text('The note of a debt', 0, LIMITS.note),
+	/** The last line of a loan's paper: so many of so many payments are left, of so much each. */
+	paymentsLeft: count('The payments left', 0, LIMITS.periods, 'payments').nullable(),
+	paymentsInAll: count('The payments in all', 1, LIMITS.periods, 'payments').nullable(),
+	paymentEach: money('The payment of the loan’s paper').nullable()
+});
+
+/** What a card's statement prints, as far as it has been typed (contract, section 11). */
+const statementEntry = z.strictObject({
+	/** What the lender rounds printed amounts to: a cent, or a whole unit. */
+	roundTo: choice('What printed amounts are rounded to', ['cent', 'unit']),
+	interestCharged: money('The interest charged').nullable(),
+	offerRate: percentage('The rate of the offer', LIMITS.rate).nullable(),
+	offerMonths: count('The months of the offer', 1, LIMITS.months, 'months').nullable(),
+	minimumDue: money('The minimum due').nullable(),
+	estimateCount: count('How long it takes', 1, LIMITS.months, 'months or years').nullable(),
+	estimateUnit: choice('The unit of how long it takes', ['months', 'years']),
+	total: money('The total at the minimum').nullable(),
+	payment36: money('The payment of 36 months').nullable(),
+	total36: money('The total of 36 months').nullable(),
+	saving36: signedMoney('The saving of 36 months').nullable()
+});
+
+/** What has happened on an account, as a lender's file says it. */
+const transactionEntry = z.strictObject({
+	/** As the file names it; empty where it doesn't. */
+	reference: text('The reference of a transaction', 0, LIMITS.reference),
+	date: date('The date of a transaction'),
+	/** Below zero: it was taken from the account's holder, as a purchase is. */
+	amount: signedMoney('The amount of a transaction'),
+	kind: choice('The kind of a transaction', ['payment', 'charge', 'interest', 'fee']),
+	text: text('The text of a transaction', 0, LIMITS.name)
+});
+
 /** A debt as far as it has been taken down: what is not known yet is null. */
 export const debtEntry = z.strictObject({
 	id: identifier('The identifier of a debt'),
@@ -187,12 +232,21 @@ export const debtEntry = z.strictObject({
 	compared: z.array(wayEntry).max(LIMITS.ways, {
 		error: `At most ${LIMITS.ways} ways of paying can be compared.`
 	}),
-	baseline: wayEntry
+	baseline: wayEntry,
+	noted: notedEntry,
+	statement: statementEntry,
+	/** The latest last; kept for when the client is back. */
+	transactions: z.array(transactionEntry).max(LIMITS.transactions, {
+		error: `A debt keeps at most ${LIMITS.transactions} transactions.`
+	})
 });
 
 export type DebtEntry = z.infer<typeof debtEntry>;
 export type AskedEntry = z.infer<typeof askedEntry>;
 export type LendingEntry = z.infer<typeof lendingEntry>;
+export type Noted = z.infer<typeof notedEntry>;
+export type StatementEntry = z.infer<typeof statementEntry>;
+export type TransactionEntry = z.infer<typeof transactionEntry>;
 export type HappeningEntry = Happening & { readonly off: boolean };
 
 /** Interest nominal and charged with each monthly payment, which is at the end of its month. */
@@ -202,6 +256,33 @@ export const USUAL_LENDING: LendingEntry = {
 	timing: 'arrears',
 	interestRounding: 'cent',
 	clearBelow: ZERO
+};
+
+/** Nothing noted, and nothing of a statement typed. */
+export const NOTHING_NOTED: Noted = {
+	creditor: '',
+	account: '',
+	limit: null,
+	pastDue: null,
+	security: null,
+	joint: false,
+	note: '',
+	paymentsLeft: null,
+	paymentsInAll: null,
+	paymentEach: null
+};
+export const NO_STATEMENT: StatementEntry = {
+	roundTo: 'unit',
+	interestCharged: null,
+	offerRate: null,
+	offerMonths: null,
+	minimumDue: null,
+	estimateCount: null,
+	estimateUnit: 'years',
+	total: null,
+	payment36: null,
+	total36: null,
+	saving36: null
 };
 
 /** The debt with all that a run needs, or null while something is still missing. */

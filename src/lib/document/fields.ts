@@ -47,6 +47,10 @@ function integer<T extends number>(field: string, lowest: number, highest: numbe
 
 export const money = (field: string) => integer<Cents>(field, 0, LIMITS.amount, 'minor units');
 
+/** An amount that may be below zero. */
+export const signedMoney = (field: string) =>
+	integer<Cents>(field, -LIMITS.amount, LIMITS.amount, 'minor units');
+
 export const percentage = (field: string, highest: number) =>
 	integer<Percent>(field, 0, highest, 'ten-thousandths of a percent');
 

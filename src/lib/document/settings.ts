@@ -29,7 +29,15 @@ const AMOUNTS = new Set([
 	'payment',
 	'limit',
 	'setUpFee',
-	'cap'
+	'cap',
+	'pastDue',
+	'paymentEach',
+	'interestCharged',
+	'minimumDue',
+	'total',
+	'payment36',
+	'total36',
+	'saving36'
 ]);
 
 /** The case in another currency: each amount keeps its figure, in the decimals that the currency has. */

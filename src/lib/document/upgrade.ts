@@ -1,5 +1,7 @@
 /** Documents of earlier versions, as the present one would have them: history keeps what was written. */
 import { addMonths, isCalendarDate } from '../core/quantities/calendar';
+import { USUAL_STYLE } from '../words/style';
+import { NOTHING_NOTED, NO_STATEMENT } from './debt';
 import { FIRST_PLAN } from './plan';
 
 /** Whatever is no document of an earlier version is left for the schema to judge. */
@@ -15,7 +17,9 @@ export function upgraded(document: unknown): unknown {
 			return upgraded(ofVersion4(rest, plan));
 		}
 		case 4:
-			return ofVersion5(document);
+			return upgraded(ofVersion5(document));
+		case 5:
+			return ofVersion6(document);
 		default:
 			return document;
 	}
@@ -59,6 +63,17 @@ function ofVersion5(document: Record<string, unknown>) {
 			changes: listOr(plan['changes'], withNothingAssumed)
 		})),
 		choices: listOr(choices, (choice) => ({ ...choice, content: null }))
+	};
+}
+
+/** Version 5 knew one way of writing numbers and dates, nothing noted beside the terms, and no statements. */
+function ofVersion6(document: Record<string, unknown>) {
+	const more = { noted: NOTHING_NOTED, statement: NO_STATEMENT, transactions: [] };
+	return {
+		...document,
+		version: 6,
+		style: USUAL_STYLE,
+		debts: listOr(document['debts'], (debt) => ({ ...debt, ...more }))
 	};
 }
 

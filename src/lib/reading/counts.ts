@@ -8,7 +8,7 @@ const { text } = messagesOf({ en });
 /** Reads how many payments: a whole number, with or without a separator (`1,560`). */
 export function readCount(typed: string, spoken: Spoken): Reading<number> {
 	const allowed = text(spoken, 'count allowed', { most: LIMITS.periods });
-	const bare = typed.trim().replace(/(?<=\d)[,\s](?=\d{3}$)/, '');
+	const bare = typed.trim().replace(/(?<=\d)[,.'’\s](?=\d{3}$)/, '');
 	if (bare === '') return refused(text(spoken, 'count missing'), allowed);
 	const count = /^\d{1,6}$/.test(bare) ? Number(bare) : 0;
 	return count >= 1 && count <= LIMITS.periods

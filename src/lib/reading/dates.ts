@@ -10,7 +10,7 @@ const { text } = messagesOf({ en });
 /**
  * Reads a date: `2027-01-15`, `15 Jan 2027`, `January 15, 2027`, `15.1.2027`. `15 Jan` and `15` are
  * the next such day after `after`; `15 Jan 27` is in 2027. `1/15/2027` has one reading; where day and month could
- * be swapped it asks rather than guesses.
+ * be swapped, it is read in the case's order, and where there is none it asks rather than guesses.
  */
 export function readDate(
 	typed: string,
@@ -26,6 +26,8 @@ export function readDate(
 		const [one, two] = slashedDates(Number(slashed[1]), Number(slashed[2]), slashed[3] ?? '');
 		if (one === undefined) return refused(text(spoken, 'date none', shown), allowed);
 		if (two === undefined || two === one) return accepted(one);
+		const order = spoken.style?.dates;
+		if (order === 'day' || order === 'month') return accepted(order === 'day' ? one : two);
 		const either = { one: writeDate(one, spoken), other: writeDate(two, spoken) };
 		return refused(text(spoken, 'two readings', { ...shown, ...either }), allowed);
 	}

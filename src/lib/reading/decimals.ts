@@ -1,17 +1,26 @@
-/**
- * Decimal numbers as people write them: `4,182.36`, `4 182,36`, `4'182.36`, `4182.36`.
- */
+/** Decimal numbers as people write them: `4,182.36`, `4 182,36`, `4'182.36`, `4182.36`. */
+import { MARKS, USUAL_STYLE, type Style } from '../words/style';
+
+/** A number as it would be written with a decimal point, whatever the style. */
+export const withPoint = (typed: string, { numbers }: Style = USUAL_STYLE): string =>
+	MARKS[numbers].decimal === '.'
+		? typed
+		: typed.replace(/[.,]/g, (mark) => (mark === '.' ? ',' : '.'));
 
 /**
  * The whole and fractional digits of a typed number, or null when it is none.
  *
  * A point is the decimal mark unless it comes again or a comma follows it; a comma separates groups
- * of three, and is the decimal mark where it can't. So `4,182` is four thousand and `4,18` is four.
+ * of three, and is the decimal mark where it can't. So `4,182` is four thousand and `4,18` is four. Where the
+ * style has a decimal comma, the two change places.
  */
 export function decimalDigits(
-	typed: string
+	typed: string,
+	style?: Style
 ): { negative: boolean; whole: string; fraction: string } | null {
-	const text = typed.replace(/[\s'’\u00a0\u202f]/g, '').replace('−', '-');
+	const text = withPoint(typed, style)
+		.replace(/[\s'’\u00a0\u202f]/g, '')
+		.replace('−', '-');
 	const match = /^(-?)([\d.,]*\d[.,]?)$/.exec(text);
 	if (!match) return null;
 	const [, sign = '', body = ''] = match;

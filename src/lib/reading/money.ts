@@ -3,14 +3,14 @@ import type { Cents } from '../core/quantities/money';
 import { messagesOf } from '../words/message';
 import en from '../words/en/reading.json';
 import { isCurrencySign, signsOf, type Currency } from './currencies';
-import { decimalDigits, scaled } from './decimals';
+import { decimalDigits, scaled, withPoint } from './decimals';
 import { accepted, quoted, refused, type Reading } from './reading';
 import type { Writing } from './writing';
 import { writeMoney } from './written';
 
 const { text } = messagesOf({ en });
 
-/** Reads an amount as people write it: `4,182.36`, `4182.36`, `$4182`, `4182 USD`. */
+/** Reads an amount as people write it: `4,182.36`, `4182.36`, `$4182`, `4182 USD`, `12k`. */
 export function readMoney(typed: string, writing: Writing): Reading<Cents> {
 	const { currency } = writing;
 	const { code, digits } = currency;
@@ -21,8 +21,10 @@ export function readMoney(typed: string, writing: Writing): Reading<Cents> {
 	});
 	const refuse = (...[id, parts]: [Parameters<typeof text>[1], Parameters<typeof text>[2]?]) =>
 		refused(text(writing, id, { typed: shown, ...parts }), allowed);
-	const bare = withoutCurrency(typed, currency);
-	if (bare === null) return refuse('amount in another currency', { code });
+	const written = withoutCurrency(typed, currency);
+	if (written === null) return refuse('amount in another currency', { code });
+	const [, counted = '', thousand] = /^(.*?\d)\s*(k)?$/i.exec(written) ?? [null, written];
+	const bare = withPoint(counted, writing.style);
 	if (bare === '') return refuse('amount missing');
 	const parts = decimalDigits(withoutGroups(bare, currency));
 	if (parts === null) return refuse('amount not understood');
@@ -35,7 +37,7 @@ export function readMoney(typed: string, writing: Writing): Reading<Cents> {
 			other: writeMoney(other, writing)
 		});
 	}
-	const amount = scaled(parts.whole, parts.fraction, digits);
+	const amount = scaled(parts.whole, parts.fraction, thousand ? digits + 3 : digits);
 	if (amount === null) return refuse('amount decimals', { code, digits });
 	if (amount > LIMITS.amount) return refuse('amount too large');
 	return accepted(amount as Cents);

@@ -13,7 +13,9 @@ export const readRate = (typed: string, spoken: Spoken): Reading<Percent> =>
 	readPercent(typed, spoken, {
 		highest: LIMITS.rate,
 		missing: text(spoken, 'rate missing'),
-		allowed: text(spoken, 'rate allowed', { highest: grouped(LIMITS.rate / 10 ** PLACES, 0) })
+		allowed: text(spoken, 'rate allowed', {
+			highest: grouped(LIMITS.rate / 10 ** PLACES, 0, spoken)
+		})
 	});
 
 /** Reads the percentage of a minimum payment. */
@@ -38,7 +40,7 @@ function readPercent(
 	const bare = typed.replace(/%/, '').trim();
 	if (bare === '') return refused(missing, allowed);
 	const shown = quoted(typed.trim());
-	const parts = decimalDigits(bare);
+	const parts = decimalDigits(bare, spoken.style);
 	if (parts === null) {
 		return refused(text(spoken, 'percentage not understood', { typed: shown }), allowed);
 	}

@@ -1,5 +1,6 @@
 import type { Spoken } from '../words/message';
 import type { Currency } from './currencies';
+import type { Style } from '../words/style';
 
 /** How a case is written and read: in which language, and its amounts in which currency. */
 export interface Writing extends Spoken {
@@ -8,9 +9,17 @@ export interface Writing extends Spoken {
 
 const known = new WeakMap<Currency, Writing>();
 
-/** The writing of a case; the same one as long as its currency is. */
-export function writingOf({ currency }: { readonly currency: Currency }): Writing {
-	const writing = known.get(currency) ?? { language: 'en', currency };
+/** The writing of a case; the same one as long as its currency and its style are. */
+export function writingOf({
+	currency,
+	style
+}: {
+	readonly currency: Currency;
+	readonly style: Style;
+}): Writing {
+	const last = known.get(currency);
+	if (last?.style?.numbers === style.numbers && last.style.dates === style.dates) return last;
+	const writing = { language: 'en', currency, style } as const;
 	known.set(currency, writing);
 	return writing;
 }

@@ -4,55 +4,64 @@ import type { Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import { messagesOf, type Language, type Spoken } from '../words/message';
 import en from '../words/en/written.json';
+import { MARKS, USUAL_STYLE } from '../words/style';
 import type { Writing } from './writing';
 
 const { text } = messagesOf({ en });
 
-/** An integer number of 10^-places as text, with commas between thousands. */
-export function grouped(value: number, places: number): string {
-	const digits = String(Math.abs(value)).padStart(places + 1, '0');
-	const whole = digits.slice(0, digits.length - places).replace(/\B(?=(\d{3})+$)/g, ',');
-	const fraction = places === 0 ? '' : `.${digits.slice(-places)}`;
-	return `${value < 0 ? '−' : ''}${whole}${fraction}`;
+/** An integer number of 10^-places as text, thousands apart: `−4,182.36` */
+export function grouped(value: number, places: number, { style = USUAL_STYLE }: Spoken): string {
+	const { decimal, group } = MARKS[style.numbers];
+	return inDigits(value, places, { minus: '−', decimal, group });
 }
 
 /** The same without separators and with a plain hyphen, as files and sheets read numbers: `-4182.36`. */
-export function plainDecimal(value: number, places: number): string {
-	return grouped(value, places).replaceAll(',', '').replace('−', '-');
+export const plainDecimal = (value: number, places: number): string =>
+	inDigits(value, places, { minus: '-', decimal: '.', group: '' });
+
+function inDigits(
+	value: number,
+	places: number,
+	marks: Readonly<Record<'minus' | 'decimal' | 'group', string>>
+): string {
+	const digits = String(Math.abs(value)).padStart(places + 1, '0');
+	const whole = digits.slice(0, digits.length - places).replace(/\B(?=(\d{3})+$)/g, marks.group);
+	const fraction = places === 0 ? '' : marks.decimal + digits.slice(-places);
+	return (value < 0 ? marks.minus : '') + whole + fraction;
 }
 
 /** `4,182.36`: the amount in the currency's decimals, without its sign. */
-export function writeMoney(amount: Cents, { currency }: Writing): string {
-	return grouped(amount, currency.digits);
+export function writeMoney(amount: Cents, writing: Writing): string {
+	return grouped(amount, writing.currency.digits, writing);
 }
 
 /** The same without decimals where there are only noughts: `25`, `25.50`. */
 export function writeRoundMoney(amount: Cents, writing: Writing): string {
 	const unit = 10 ** writing.currency.digits;
-	return amount % unit === 0 ? grouped(amount / unit, 0) : writeMoney(amount, writing);
+	return amount % unit === 0 ? grouped(amount / unit, 0, writing) : writeMoney(amount, writing);
 }
 
 /** Rounded to whole units of the currency, as on an axis: `4,182`. */
-export const writeWholeMoney = (amount: number, { currency }: Writing): string =>
-	grouped(Math.round(amount / 10 ** currency.digits), 0);
+export const writeWholeMoney = (amount: number, writing: Writing): string =>
+	grouped(Math.round(amount / 10 ** writing.currency.digits), 0, writing);
 
 /** How many decimals an unrounded amount is shown with, beyond those of the currency. */
 const MORE = 3;
 
 /** An unrounded amount with three decimals more than the currency has: `77.58563`. */
-export function precise(unrounded: number, { currency }: Writing): string {
-	return grouped(Math.round(unrounded * 10 ** MORE), currency.digits + MORE);
+export function precise(unrounded: number, writing: Writing): string {
+	return grouped(Math.round(unrounded * 10 ** MORE), writing.currency.digits + MORE, writing);
 }
 
 /** Decimals of a percentage, as it is kept. */
 export const PLACES = 4;
 
 /** `22.49 %`: two decimals where there are any, up to four where they are needed. */
-export function writePercent(value: Percent): string {
+export function writePercent(value: Percent, spoken: Spoken): string {
 	const least = value % 10_000 === 0 ? 0 : 2;
 	let [digits, places] = [value as number, PLACES];
 	for (; places > least && digits % 10 === 0; places -= 1) digits /= 10;
-	return `${grouped(digits, places)} %`;
+	return `${grouped(digits, places, spoken)} %`;
 }
 
 const names = new Map<string, readonly string[]>();
@@ -76,11 +85,11 @@ export function monthName(
 	return monthNames(language, length)[dateParts(date).month - 1] ?? '';
 }
 
-/** `15 Jan 2027` */
+/** `15 Jan 2027`, `Jan 15, 2027` or `2027-01-15`, in the case's order. */
 export const writeDate = (date: CalendarDate, spoken: Spoken): string =>
 	written(date, spoken, 'short', 'date');
 
-/** `15 January 2027` */
+/** `15 January 2027`, `January 15, 2027` or `2027-01-15` */
 export const writeLongDate = (date: CalendarDate, spoken: Spoken): string =>
 	written(date, spoken, 'long', 'date');
 
@@ -98,8 +107,14 @@ function written(
 	length: 'long' | 'short',
 	what: 'date' | 'month'
 ): string {
+	const order = spoken.style?.dates ?? USUAL_STYLE.dates;
+	if (order === 'year' && what === 'date') return date;
 	const { year, day } = dateParts(date);
 	const month = monthName(date, spoken, length);
 	// Years have no commas between thousands, so they are texts.
-	return text(spoken, what, { day: String(day), month, year: String(year) });
+	return text(spoken, what === 'date' && order === 'month' ? 'date, month first' : what, {
+		day: String(day),
+		month,
+		year: String(year)
+	});
 }

@@ -6,6 +6,23 @@ import type { DebtEntry, HappeningEntry } from '../document/debt';
 import type { PlanEntry, PlanHappening, SheetLine } from '../document/plan';
 import { column, date, fields, percent, variants, type Part, type Row } from './shapes';
 
+/** `case_file`, but for where it is in its history. */
+export const CASE = fields<Pick<CaseDocument, 'label' | 'currency' | 'style' | 'asOf' | 'against'>>(
+	{
+		label: column('label'),
+		currency: fields<CaseDocument['currency']>({
+			code: column('currency'),
+			digits: column('currency_digits')
+		}),
+		style: fields<CaseDocument['style']>({
+			numbers: column('number_style'),
+			dates: column('date_order')
+		}),
+		asOf: date('as_of'),
+		against: column('against')
+	}
+);
+
 const rounding = {
 	roundUpTo: column<never>('asked_round_up_to'),
 	floor: column<never>('asked_floor')
@@ -22,8 +39,10 @@ const dayYear: Part<365 | 360 | 'actual'> = {
 	read: ({ day_year: year }) => (year === 'actual' ? year : Number(year))
 };
 
-/** `debt`; what happens to it and the ways of paying it are in tables of their own. */
-export const DEBT = fields<Omit<DebtEntry, 'happenings' | 'compared' | 'baseline'>>({
+/** `debt`; what happens to it, the ways of paying it and its transactions are in tables of their own. */
+export const DEBT = fields<
+	Omit<DebtEntry, 'happenings' | 'compared' | 'baseline' | 'transactions'>
+>({
 	id: column('id'),
 	name: column('name'),
 	balance: column('balance'),
@@ -59,7 +78,41 @@ export const DEBT = fields<Omit<DebtEntry, 'happenings' | 'compared' | 'baseline
 		fixed: { amount: column('pays_amount'), paymentsPerYear: column('pays_per_year') },
 		'interest-plus': { percent: percent('pays_percent') }
 	}),
-	extra: column('extra')
+	extra: column('extra'),
+	noted: fields<DebtEntry['noted']>({
+		creditor: column('creditor'),
+		account: column('account'),
+		limit: column('noted_limit'),
+		pastDue: column('past_due'),
+		security: column('security'),
+		joint: column('joint'),
+		note: column('note'),
+		paymentsLeft: column('payments_left'),
+		paymentsInAll: column('payments_in_all'),
+		paymentEach: column('payment_each')
+	}),
+	statement: fields<DebtEntry['statement']>({
+		roundTo: column('printed_round_to'),
+		interestCharged: column('printed_interest'),
+		offerRate: percent('printed_offer_rate'),
+		offerMonths: column('printed_offer_months'),
+		minimumDue: column('printed_minimum'),
+		estimateCount: column('printed_estimate'),
+		estimateUnit: column('printed_estimate_unit'),
+		total: column('printed_total'),
+		payment36: column('printed_payment_36'),
+		total36: column('printed_total_36'),
+		saving36: column('printed_saving_36')
+	})
+});
+
+/** `debt_transaction`, what has happened on an account. */
+export const TRANSACTION = fields<DebtEntry['transactions'][number]>({
+	reference: column('reference'),
+	date: date('date'),
+	amount: column('amount'),
+	kind: column('kind'),
+	text: column('text')
 });
 
 const dated = { id: column<string>('id'), off: column<boolean>('off'), date: date<never>('date') };

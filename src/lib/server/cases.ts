@@ -17,6 +17,8 @@ import {
 import { chosenPlan, FIRST_PLAN } from '../document/plan';
 import { now } from './clock';
 import { reading, writing } from './database';
+import { CASE } from './case-tables';
+import { insertRows, selecting, updateRow, type Row } from './shapes';
 import type { Statements } from './statements';
 import { debtsOf, replaceDebts } from './debts';
 import { plansOf, replacePlans } from './plans';
@@ -36,7 +38,9 @@ export type Written =
 export async function listCases(): Promise<CaseSummary[]> {
 	const { rows } = await reading((statements) =>
 		statements.query<
-			CaseRow & {
+			Row & {
+				id: string;
+				touched_at: Date;
 				debts: number;
 				owed: number;
 				chosen: string | null;
@@ -44,7 +48,7 @@ export async function listCases(): Promise<CaseSummary[]> {
 				chosen_changed: boolean;
 			}
 		>(`
-		select case_file.id, label, currency, currency_digits, as_of::text, against, revision, touched_at,
+		select case_file.id, ${selecting(CASE).join(', ')}, touched_at,
 			(select count(*)::int from debt where case_id = case_file.id) as debts,
 			(select coalesce(sum(balance), 0)::bigint from debt where case_id = case_file.id) as owed,
 			choice.name as chosen, choice.date::text as chosen_on, chosen_changed
@@ -59,12 +63,10 @@ export async function listCases(): Promise<CaseSummary[]> {
 		order by touched_at desc, label, case_file.id`)
 	);
 	return rows.map((row) => ({
+		...(CASE.read(row) as Pick<CaseSummary, 'label' | 'currency' | 'style' | 'asOf'>),
 		id: row.id,
-		label: row.label,
-		currency: { code: row.currency, digits: row.currency_digits },
 		debts: row.debts,
 		owed: row.owed as Cents,
-		asOf: row.as_of,
 		touchedAt: row.touched_at.toISOString(),
 		chosen:
 			row.chosen === null
@@ -91,23 +93,8 @@ export async function insertCase(
 	what: string
 ): Promise<string> {
 	const id = crypto.randomUUID();
-	const { label, currency, asOf, against } = document;
 	await writing(async (transaction) => {
-		await transaction.query(
-			`insert into case_file
-				(id, label, currency, currency_digits, as_of, against, revision, touched_at, chosen_changed)
-			values ($1, $2, $3, $4, $5, $6, 1, $7, $8)`,
-			[
-				id,
-				label,
-				currency.code,
-				currency.digits,
-				asOf,
-				against,
-				touchedAt,
-				chosenPlan(document)?.changed ?? false
-			]
-		);
+		await insertRows(transaction, 'case_file', [{ id, ...rowOf(document, 1, touchedAt) }]);
 		await appendRevision(transaction, id, { number: 1, document, what });
 		await replaceDebts(transaction, id, document.debts, []);
 		await replacePlans(transaction, id, document, null);
@@ -205,18 +192,13 @@ export async function restoreCase(id: string): Promise<boolean> {
 	return affectedRows === 1;
 }
 
-interface CaseRow {
-	readonly id: string;
-	readonly label: string;
-	readonly currency: string;
-	readonly currency_digits: number;
-	readonly as_of: CalendarDate;
-	readonly against: string;
-	readonly revision: number;
-	readonly touched_at: Date;
-}
-
-const CASE_COLUMNS = 'id, label, currency, currency_digits, as_of::text, against, revision';
+/** The row of a case at a revision. */
+const rowOf = (document: CaseDocument, revision: number, touchedAt: Date): Row => ({
+	...CASE.write(document),
+	revision,
+	touched_at: touchedAt,
+	chosen_changed: chosenPlan(document)?.changed ?? false
+});
 
 /** A revision as history knows it; `number` is that of the change itself, not of a step back to it. */
 interface Revision {
@@ -266,24 +248,9 @@ async function write(
 		if (revision === null) return { outcome: 'nothing' };
 		if ('problem' in revision) return { outcome: 'refused', problem: revision.problem };
 		const number = state.revision + 1;
-		const { label, currency, asOf, against, debts } = revision.document;
 		await appendRevision(transaction, id, { ...revision, number, key });
-		await transaction.query(
-			`update case_file set label = $2, currency = $3, currency_digits = $4, as_of = $5,
-				against = $6, revision = $7, touched_at = $8, chosen_changed = $9 where id = $1`,
-			[
-				id,
-				label,
-				currency.code,
-				currency.digits,
-				asOf,
-				against,
-				number,
-				now(),
-				chosenPlan(revision.document)?.changed ?? false
-			]
-		);
-		await replaceDebts(transaction, id, debts, state.document.debts);
+		await updateRow(transaction, 'case_file', id, rowOf(revision.document, number, now()));
+		await replaceDebts(transaction, id, revision.document.debts, state.document.debts);
 		await replacePlans(transaction, id, revision.document, state.document);
 		const saved = await stateOf(transaction, id);
 		if (saved === null) throw new Error('a case vanished while it was saved');
@@ -300,8 +267,8 @@ async function isKnown(transaction: Statements, id: string, key: string): Promis
 }
 
 async function stateOf(transaction: Statements, id: string): Promise<CaseState | null> {
-	const { rows } = await transaction.query<CaseRow>(
-		`select ${CASE_COLUMNS} from case_file where id = $1 and deleted_at is null`,
+	const { rows } = await transaction.query<Row & { revision: number }>(
+		`select ${[...selecting(CASE), 'revision'].join(', ')} from case_file where id = $1 and deleted_at is null`,
 		[id]
 	);
 	const [row] = rows;
@@ -309,11 +276,8 @@ async function stateOf(transaction: Statements, id: string): Promise<CaseState |
 	const { current, undone } = await historyOf(transaction, id, row.revision);
 	const document = caseDocument.parse({
 		version: VERSION,
-		label: row.label,
-		currency: { code: row.currency, digits: row.currency_digits },
-		asOf: row.as_of,
+		...(CASE.read(row) as object),
 		debts: await debtsOf(transaction, id),
-		against: row.against,
 		...(await plansOf(transaction, id))
 	});
 	return {

@@ -1,7 +1,7 @@
-/** A case's debts in their tables: as they are, with what happens to them and the ways of paying that are compared. */
+/** A case's debts in their tables: as they are, with what happens to them, the ways of paying that are compared, and transactions. */
 import type { DebtEntry } from '../document/debt';
 import { same } from '../document/same';
-import { DEBT, HAPPENING, WAY } from './case-tables';
+import { DEBT, HAPPENING, TRANSACTION, WAY } from './case-tables';
 import { insertRows, rowsOf } from './shapes';
 import type { Statements } from './statements';
 
@@ -10,6 +10,7 @@ export async function debtsOf(statements: Statements, caseId: string): Promise<u
 	const debts = await rowsOf(statements, 'debt', DEBT, caseId);
 	const happenings = await rowsOf(statements, 'happening', HAPPENING, caseId, ['debt_id']);
 	const ways = await rowsOf(statements, 'way', WAY, caseId, ['debt_id']);
+	const done = await rowsOf(statements, 'debt_transaction', TRANSACTION, caseId, ['debt_id']);
 	return debts.map((row) => {
 		const isOwn = ({ debt_id: id }: { readonly debt_id: unknown }) => id === row['id'];
 		const [baseline, ...compared] = ways.filter(isOwn).map(WAY.read);
@@ -17,7 +18,8 @@ export async function debtsOf(statements: Statements, caseId: string): Promise<u
 			...(DEBT.read(row) as object),
 			happenings: happenings.filter(isOwn).map(HAPPENING.read),
 			baseline,
-			compared
+			compared,
+			transactions: done.filter(isOwn).map(TRANSACTION.read)
 		};
 	});
 }
@@ -52,6 +54,17 @@ export async function replaceDebts(
 				...owner(debt),
 				position,
 				...HAPPENING.write(item)
+			}))
+		)
+	);
+	await insertRows(
+		statements,
+		'debt_transaction',
+		changed.flatMap(([, debt]) =>
+			debt.transactions.map((item, position) => ({
+				...owner(debt),
+				position,
+				...TRANSACTION.write(item)
 			}))
 		)
 	);

@@ -81,6 +81,12 @@ export function variants<T extends object, Tag extends keyof T & string>(
 	};
 }
 
+/** The columns of a part, to be selected as documents have them. */
+export const selecting = ({ columns }: Pick<Part<never>, 'columns'>): string[] =>
+	columns.map(({ name, as }) =>
+		as === 'percent' ? `(${name} * 10000)::int as ${name}` : as === 'date' ? `${name}::text` : name
+	);
+
 /** The rows of a case in a table, in their order. */
 export async function rowsOf<K extends string>(
 	statements: Statements,
@@ -89,16 +95,7 @@ export async function rowsOf<K extends string>(
 	caseId: string,
 	keys: readonly K[] = []
 ): Promise<readonly (Row & Readonly<Record<K, unknown>>)[]> {
-	const selected = new Set([
-		...keys,
-		...part.columns.map(({ name, as }) =>
-			as === 'percent'
-				? `(${name} * 10000)::int as ${name}`
-				: as === 'date'
-					? `${name}::text`
-					: name
-		)
-	]);
+	const selected = new Set([...keys, ...selecting(part)]);
 	const { rows } = await statements.query<Row & Readonly<Record<K, unknown>>>(
 		`select ${[...selected].join(', ')} from ${table} where case_id = $1
 		order by ${[...keys, 'position'].join(', ')}`,
@@ -118,5 +115,20 @@ export async function insertRows(
 	await statements.query(
 		`insert into ${table} (${names}) select ${names} from jsonb_populate_recordset(null::${table}, $1)`,
 		[JSON.stringify(rows)]
+	);
+}
+
+/** Writes what a row names into the row of an identifier. */
+export async function updateRow(
+	statements: Statements,
+	table: string,
+	id: string,
+	row: Row
+): Promise<void> {
+	const names = Object.keys(row).join(', ');
+	await statements.query(
+		`update ${table} set (${names}) =
+			(select ${names} from jsonb_populate_record(null::${table}, $2)) where id = $1`,
+		[id, JSON.stringify(row)]
 	);
 }

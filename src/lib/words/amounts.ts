@@ -9,14 +9,15 @@ const { text } = messagesOf({ en });
 export const countOf = (
 	spoken: Spoken,
 	count: number,
-	of: 'payments' | 'months' | 'debts' | 'decimals'
+	of: 'payments' | 'months' | 'years' | 'debts' | 'decimals' | 'transactions'
 ): string => text(spoken, of, { count });
 
 /** “25 years 6 months”, “2 months”, “1 year” */
 export function monthsInWords(spoken: Spoken, count: number): string {
 	const [years, months] = [Math.floor(count / 12), count % 12];
 	if (years === 0) return text(spoken, 'months', { count });
-	return text(spoken, months === 0 ? 'years' : 'years and months', { years, months });
+	if (months === 0) return text(spoken, 'years', { count: years });
+	return text(spoken, 'years and months', { years, months });
 }
 
 /** The same in a table's cell: “12 y 6 m” */

@@ -30,14 +30,14 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writi
 		case 'consolidate': {
 			const { debts, loan, annualRate, fee } = change;
 			const cost = [
-				...(fee.percent === 0 ? [] : [writePercent(fee.percent)]),
+				...(fee.percent === 0 ? [] : [writePercent(fee.percent, writing)]),
 				...(fee.amount === 0 ? [] : [money(fee.amount)])
 			];
 			return text(writing, cost.length === 0 ? 'consolidate' : 'consolidate with fee', {
 				debts: namesOf(debts.map(nameOf), writing),
 				count: Math.max(1, debts.length),
 				loan: loan.name || text(writing, 'a new loan'),
-				rate: writePercent(annualRate),
+				rate: writePercent(annualRate, writing),
 				rule: ruleInWords(loan.rule, writing),
 				fee: listOf(writing, cost),
 				paid: fee.paid
@@ -54,15 +54,15 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writi
 				debts: namesOf(moved, writing),
 				count: Math.max(1, amounts.length),
 				card: card.name || text(writing, 'a new card'),
-				offer: writePercent(offerRate),
+				offer: writePercent(offerRate, writing),
 				months: countOf(writing, offerMonths, 'months'),
-				then: writePercent(thenRate),
-				fee: writePercent(feePercent)
+				then: writePercent(thenRate, writing),
+				fee: writePercent(feePercent, writing)
 			});
 		}
 		case 'concession': {
 			const agreed = change.debts.map(({ debt, annualRate, payment }) => {
-				const parts = { name: nameOf(debt), rate: writePercent(annualRate) };
+				const parts = { name: nameOf(debt), rate: writePercent(annualRate, writing) };
 				return payment === null
 					? text(writing, 'agreed debt', parts)
 					: text(writing, 'agreed debt and payment', { ...parts, payment: money(payment) });
@@ -86,7 +86,7 @@ function feesInWords({ setUpFee, monthlyFee: fee }: Concession, writing: Writing
 		const monthly = text(writing, 'a month', { amount: money(fee.amount) });
 		return fee.amount === 0 ? once : [...once, monthly];
 	}
-	const percent = writePercent(fee.percent);
+	const percent = writePercent(fee.percent, writing);
 	const part =
 		fee.cap === null
 			? text(writing, 'of the money', { percent })
@@ -140,9 +140,9 @@ function assumedTerms(change: ChangeEntry, nameOf: Names, writing: Writing): str
 	switch (change.kind) {
 		case 'consolidate': {
 			const { percent, amount } = change.fee;
-			const fee = percent > 0 ? writePercent(percent) : writeMoney(amount, writing);
+			const fee = percent > 0 ? writePercent(percent, writing) : writeMoney(amount, writing);
 			return said(change, {
-				annualRate: writePercent(change.annualRate),
+				annualRate: writePercent(change.annualRate, writing),
 				rule: ruleAssumed(change.loan.rule, writing),
 				firstDue: firstDue(change.loan),
 				fee: feeOf(fee, percent === 0 && amount === 0)
@@ -152,19 +152,19 @@ function assumedTerms(change: ChangeEntry, nameOf: Names, writing: Writing): str
 			const { offerRate, offerMonths, thenRate, card, feePercent } = change;
 			const months = countOf(writing, offerMonths, 'months');
 			return said(change, {
-				offerRate: text(writing, 'offer at', { rate: writePercent(offerRate) }),
+				offerRate: text(writing, 'offer at', { rate: writePercent(offerRate, writing) }),
 				offerMonths: text(writing, 'months of offer', { months }),
-				thenRate: text(writing, 'after it', { rate: writePercent(thenRate) }),
+				thenRate: text(writing, 'after it', { rate: writePercent(thenRate, writing) }),
 				rule: ruleAssumed(card.rule, writing),
 				firstDue: firstDue(card),
-				feePercent: feeOf(writePercent(feePercent), feePercent === 0)
+				feePercent: feeOf(writePercent(feePercent, writing), feePercent === 0)
 			});
 		}
 		case 'concession': {
 			const rates = change.debts
 				.filter(({ assumed }) => assumed)
 				.map(({ debt, annualRate }) =>
-					text(writing, 'rate for', { rate: writePercent(annualRate), name: nameOf(debt) })
+					text(writing, 'rate for', { rate: writePercent(annualRate, writing), name: nameOf(debt) })
 				);
 			const { setUpFee, monthlyFee: fee } = change;
 			const monthly = fee.kind === 'amount' ? fee.amount : fee.percent;
@@ -191,7 +191,7 @@ function ruleAssumed(rule: NewDebtEntry['rule'], writing: Writing): string {
 		case 'fixed':
 			return text(writing, 'a month', { amount: writeMoney(rule.amount, writing) });
 		case 'minimum':
-			return text(writing, 'minimum of', { percent: writePercent(rule.percent) });
+			return text(writing, 'minimum of', { percent: writePercent(rule.percent, writing) });
 	}
 }
 
@@ -203,7 +203,7 @@ function ruleInWords(rule: NewDebtEntry['rule'], writing: Writing): string {
 			return text(writing, 'at', { amount: writeMoney(rule.amount, writing) });
 		case 'minimum':
 			return text(writing, 'minimum', {
-				percent: writePercent(rule.percent),
+				percent: writePercent(rule.percent, writing),
 				floor: writeMoney(rule.floor, writing)
 			});
 	}

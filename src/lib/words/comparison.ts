@@ -27,11 +27,11 @@ export function writeCompared(
 		case 'date':
 			return writeShortMonth(value.date, writing);
 		case 'count':
-			return grouped(value.count, 0);
+			return grouped(value.count, 0, writing);
 		case 'money':
 			return writeMoney(value.amount, writing);
 		case 'per unit':
-			return grouped(value.hundredths, 2);
+			return grouped(value.hundredths, 2, writing);
 		default:
 			return name === 'ends' || name === 'firstGone' ? text(writing, 'never') : '—';
 	}
@@ -53,9 +53,9 @@ export function writeDistance(
 		case 'money':
 			return sign + writeMoney(size as Cents, writing);
 		case 'per unit':
-			return sign + grouped(size, 2);
+			return sign + grouped(size, 2, writing);
 		case 'count':
-			return sign + grouped(size, 0);
+			return sign + grouped(size, 0, writing);
 	}
 }
 

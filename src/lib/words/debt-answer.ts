@@ -108,7 +108,7 @@ function payingPhrases(
 			? sentence(writing, 'paying the minimum', parts)
 			: sentence(writing, 'paying interest plus', {
 					...parts,
-					percent: writePercent(payment.percent)
+					percent: writePercent(payment.percent, writing)
 				});
 	}
 	const { per } = frequencyWords(writing, run.paymentsPerYear);

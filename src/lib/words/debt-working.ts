@@ -94,7 +94,11 @@ function written(formula: Formula, result: Result, writing: Writing): Written {
 		}
 		case 'interest': {
 			const { on, annual, convention, unrounded, rounding } = formula;
-			const { words, numbers } = conventionWords(convention, writePercent(annual), writing);
+			const { words, numbers } = conventionWords(
+				convention,
+				writePercent(annual, writing),
+				writing
+			);
 			return {
 				words: text(writing, 'interest', { convention: words }),
 				numbers: text(writing, 'interest numbers', {
@@ -229,7 +233,7 @@ function minimumWritten(
 ): Written {
 	const { of, added, fees, roundUpTo, floor, unrounded, rounding } = formula;
 	const money = (amount: Cents) => writeMoney(amount, writing);
-	const percent = writePercent(formula.percent);
+	const percent = writePercent(formula.percent, writing);
 	const words = [
 		text(writing, 'minimum of', { percent, of: shortName(of.from, writing) }),
 		...added.map(({ from }) => shortName(from, writing)),
@@ -334,7 +338,7 @@ function writeResult(result: Result, writing: Writing): string {
 		case 'date':
 			return writeDate(result.date, writing);
 		case 'per unit':
-			return grouped(result.hundredths, 2);
+			return grouped(result.hundredths, 2, writing);
 	}
 }
 

@@ -60,7 +60,7 @@ export function wayName(way: Way, debt: DebtEntry, writing: Writing): string {
 		case 'held':
 			return text(writing, 'way held');
 		case 'interest-plus':
-			return text(writing, 'way interest plus', { percent: writePercent(way.percent) });
+			return text(writing, 'way interest plus', { percent: writePercent(way.percent, writing) });
 		case 'fixed':
 			return text(writing, way.extra === 0 ? 'way fixed' : 'way fixed and more', {
 				amount: money(way.amount),
@@ -138,7 +138,10 @@ export function happeningInWords(
 						day: day.from
 					});
 		case 'rate':
-			return text(writing, 'rate from', { rate: writePercent(happening.annual), day: day.from });
+			return text(writing, 'rate from', {
+				rate: writePercent(happening.annual, writing),
+				day: day.from
+			});
 	}
 }
 
@@ -178,7 +181,7 @@ function recurrence(
 /** “last payment”, “24.9 % from here” */
 export const markInWords = (mark: Mark, spoken: Spoken): string =>
 	mark.kind === 'new rate'
-		? text(spoken, 'mark of a rate', { rate: writePercent(mark.annual) })
+		? text(spoken, 'mark of a rate', { rate: writePercent(mark.annual, spoken) })
 		: text(spoken, 'mark', { kind: mark.kind === 'new payment' ? 'payment' : mark.kind });
 
 /** “nominal, charged monthly, rounded to the cent” */
@@ -265,7 +268,7 @@ const KINDS = {
 } as const;
 
 /** What each 1.00 owed costs, as text: `1.48`. */
-export function costInWords(totals: RunTotals): string {
+export function costInWords(totals: RunTotals, spoken: Spoken): string {
 	const cost = costPerUnit(totals);
-	return cost === null || totals.ending.status !== 'cleared' ? '—' : grouped(cost, 2);
+	return cost === null || totals.ending.status !== 'cleared' ? '—' : grouped(cost, 2, spoken);
 }

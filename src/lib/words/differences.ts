@@ -1,6 +1,6 @@
 import type { CaseDocument } from '../document/case';
 import { same } from '../document/same';
-import { writeDate } from '../reading/written';
+import { grouped, writeDate } from '../reading/written';
 import { writingOf } from '../reading/writing';
 import { nameOf } from './debt';
 import en from './en/differences.json';
@@ -19,11 +19,12 @@ export interface CaseDifference {
 
 /** Where two versions of a case differ, in words, for a person who has to choose between them. */
 export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifference[] {
-	const [one, other] = [writingOf(mine), writingOf(theirs)];
+	const [one, other] = bothWritten(mine, theirs);
 	const found = [
 		...differing(text(one, 'client'), mine.label, theirs.label),
 		...differing(text(one, 'day'), writeDate(mine.asOf, one), writeDate(theirs.asOf, other)),
 		...differing(text(one, 'currency'), mine.currency.code, theirs.currency.code),
+		...differing(text(one, 'style'), styleInWords(mine), styleInWords(theirs)),
 		...debtDifferences(mine, theirs),
 		...planDifferences(mine, theirs),
 		...laid(text(one, 'plans'), comparedFields(mine), comparedFields(theirs)),
@@ -36,6 +37,16 @@ export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseD
 	const [here, there] = [text(one, 'as here'), text(one, 'as there')];
 	return [{ what: text(one, 'something'), mine: here, theirs: there }];
 }
+
+/** Each in its currency, both in one style: an amount does not differ where only its style does. */
+const bothWritten = (mine: CaseDocument, theirs: CaseDocument) =>
+	[writingOf(mine), writingOf({ currency: theirs.currency, style: mine.style })] as const;
+
+/** “1,234.56, 15 Dec 2026” */
+const styleInWords = (document: CaseDocument): string => {
+	const writing = writingOf(document);
+	return `${grouped(123_456, 2, writing)}, ${writeDate(document.asOf, writing)}`;
+};
 
 const differing = (what: string, mine: string, theirs: string): CaseDifference[] =>
 	mine === theirs ? [] : [{ what, mine, theirs }];
@@ -51,7 +62,7 @@ const laid = (what: string, mine: Fields, theirs: Fields): CaseDifference[] =>
 	);
 
 function debtDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifference[] {
-	const [one, other] = [writingOf(mine), writingOf(theirs)];
+	const [one, other] = bothWritten(mine, theirs);
 	const [is, isNot] = [text(one, 'in the list'), text(one, 'not in the list')];
 	const others = new Map(theirs.debts.map((debt) => [debt.id, debt]));
 	const found = mine.debts.flatMap((debt): CaseDifference[] => {
@@ -70,7 +81,7 @@ function debtDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifferen
 }
 
 function planDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifference[] {
-	const [one, other] = [writingOf(mine), writingOf(theirs)];
+	const [one, other] = bothWritten(mine, theirs);
 	const [is, isNot] = [text(one, 'among the plans'), text(one, 'not among the plans')];
 	const nameIn = (document: CaseDocument) => (id: string) => {
 		const debt = document.debts.find((entry) => entry.id === id);

@@ -28,7 +28,10 @@ const takesSources = (takes: Of<'opening'>['brought']['takes'], pen: Pen) =>
 
 export function feeWritten({ brought, unrounded }: Of<'fee'>, pen: Pen): Written {
 	const { debt, takes, moved, percent, amount, fee } = brought;
-	const rate = pen.text('times', { amount: pen.money(moved), percent: writePercent(percent) });
+	const rate = pen.text('times', {
+		amount: pen.money(moved),
+		percent: writePercent(percent, pen.writing)
+	});
 	const parts = [
 		...(percent > 0 ? [{ words: pen.text('times a rate'), numbers: rate }] : []),
 		...(amount > 0 ? [{ words: pen.text('an amount'), numbers: pen.money(amount) }] : [])
@@ -132,7 +135,7 @@ export function monthFeesWritten(
 function monthlyNumbers({ fee, part, due }: MonthlyFee, base: number, pen: Pen): string {
 	if (fee.kind === 'amount') return pen.money(due);
 	return pen.text(due < part ? 'part capped' : 'part', {
-		percent: writePercent(fee.percent),
+		percent: writePercent(fee.percent, pen.writing),
 		base: pen.money(base),
 		part: pen.money(part),
 		due: pen.money(due)

@@ -1,8 +1,14 @@
 /** Every field of a debt, a plan and the household as text, to lay two versions beside each other. */
 import type { Cents } from '../core/quantities/money';
-import type { AskedEntry, DebtEntry, HappeningEntry } from '../document/debt';
+import type {
+	AskedEntry,
+	DebtEntry,
+	HappeningEntry,
+	Noted,
+	StatementEntry
+} from '../document/debt';
 import type { PlanEntry, Sheet, SheetLine } from '../document/plan';
-import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
+import { grouped, writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf, frequencyWords } from './amounts';
 import { changeField } from './changes';
@@ -27,7 +33,10 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 	return named(writing, [
 		['name', nameOf(entry, writing)],
 		['balance', moneyField(entry.balance, writing)],
-		['annual rate', entry.annualRate === null ? nothingYet : writePercent(entry.annualRate)],
+		[
+			'annual rate',
+			entry.annualRate === null ? nothingYet : writePercent(entry.annualRate, writing)
+		],
 		['minimum payment', askedKind(asked.kind, writing)],
 		...askedFields(asked, writing),
 		['interest alone', countOf(writing, entry.interestOnly, 'payments')],
@@ -38,9 +47,55 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 		['extra payment', moneyField(entry.extra, writing)],
 		['over time', listed(happenings.map((item) => happeningField(item, entry, writing)))],
 		['ways compared', listed(compared.map((way) => wayName(way, entry, writing)))],
-		['measured against', wayName(baseline, entry, writing)]
+		['measured against', wayName(baseline, entry, writing)],
+		...notedFields(entry.noted, writing),
+		...statementFields(entry.statement, writing),
+		['transactions', countOf(writing, entry.transactions.length, 'transactions')]
 	]);
 }
+
+function notedFields(noted: Noted, writing: Writing): (readonly [MessageId, string])[] {
+	const { security, joint, paymentsLeft, paymentsInAll } = noted;
+	const nothing = text(writing, 'nothing');
+	return [
+		['creditor', noted.creditor || nothing],
+		['account', noted.account || nothing],
+		['credit limit', moneyField(noted.limit, writing)],
+		['past due', moneyField(noted.pastDue, writing)],
+		['secured', security === null ? nothing : text(writing, 'secured or not', { security })],
+		['joint', text(writing, 'yes or no', { holds: joint ? 'yes' : 'no' })],
+		['note', noted.note || nothing],
+		[
+			'payments left',
+			text(writing, 'left of all', {
+				left: countField(paymentsLeft, writing),
+				all: countField(paymentsInAll, writing),
+				each: moneyField(noted.paymentEach, writing)
+			})
+		]
+	];
+}
+
+function statementFields(of: StatementEntry, writing: Writing): (readonly [MessageId, string])[] {
+	const { offerRate, offerMonths, estimateCount: count } = of;
+	const nothing = text(writing, 'nothing');
+	const offer = offerRate === null ? nothing : writePercent(offerRate, writing);
+	const unit = of.estimateUnit;
+	return [
+		['printed rounded to', text(writing, 'cent or unit', { to: of.roundTo })],
+		['interest charged', moneyField(of.interestCharged, writing)],
+		['offer', text(writing, 'offer for', { offer, months: countField(offerMonths, writing) })],
+		['minimum due', moneyField(of.minimumDue, writing)],
+		['how long', count === null ? nothing : countOf(writing, count, unit)],
+		['total at the minimum', moneyField(of.total, writing)],
+		['36-month payment', moneyField(of.payment36, writing)],
+		['36-month total', moneyField(of.total36, writing)],
+		['36-month saving', moneyField(of.saving36, writing)]
+	];
+}
+
+const countField = (count: number | null, writing: Writing): string =>
+	count === null ? text(writing, 'nothing yet') : grouped(count, 0, writing);
 
 const moneyField = (amount: Cents | null, writing: Writing): string =>
 	amount === null ? text(writing, 'nothing yet') : writeMoney(amount, writing);
@@ -62,7 +117,7 @@ function askedFields(asked: AskedEntry, writing: Writing): (readonly [MessageId,
 	] as const;
 	if (asked.kind === 'amount') return [['minimum', moneyField(asked.amount, writing)], ...rounding];
 	return [
-		['minimum', asked.percent === null ? nothingYet : writePercent(asked.percent)],
+		['minimum', asked.percent === null ? nothingYet : writePercent(asked.percent, writing)],
 		['minimum of', text(writing, 'statement or opening', { of: asked.of })],
 		['fees on top', text(writing, 'yes or no', { holds: asked.plusFees ? 'yes' : 'no' })],
 		...rounding
@@ -77,7 +132,7 @@ export function paysInWords({ pays }: DebtEntry, writing: Writing): string {
 		case 'held':
 			return text(writing, 'pays held');
 		case 'interest-plus':
-			return text(writing, 'pays interest plus', { percent: writePercent(pays.percent) });
+			return text(writing, 'pays interest plus', { percent: writePercent(pays.percent, writing) });
 		case 'fixed': {
 			const amount = writeMoney(pays.amount, writing);
 			if (pays.paymentsPerYear === null) return amount;

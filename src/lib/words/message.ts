@@ -3,16 +3,25 @@
  * each language. They are formed into phrases, so that a part of one can open its working.
  */
 import { IntlMessageFormat } from 'intl-messageformat';
+import { USUAL_STYLE, type NumberStyle, type Style } from './style';
 import { figure, plain, say, type Phrase, type Sentence } from './sentence';
 
 /** The languages that there are messages in, each with the locale whose lists and plurals it has. */
 const LOCALES = { en: 'en-GB' } as const;
 export type Language = keyof typeof LOCALES;
 
-/** In which language something is said. */
+/** In which language something is said, and how its numbers and dates are written; absent: 1,234.56 and 15 Jan 2027. */
 export interface Spoken {
 	readonly language: Language;
+	readonly style?: Style;
 }
+
+/** Locales whose numbers are written in each style. */
+const NUMBERS: Readonly<Record<NumberStyle, string>> = {
+	point: 'en-GB',
+	comma: 'de-DE',
+	space: 'fr-FR'
+};
 
 /** As it is in its file, or as it was read when the program was built. */
 type Message = ConstructorParameters<typeof IntlMessageFormat>[0];
@@ -32,20 +41,36 @@ export function messagesOf<Id extends string>(
 	files: Readonly<Record<Language, Readonly<Record<Id, unknown>>>>
 ): Messages<Id> {
 	const read = new Map<string, IntlMessageFormat>();
-	const messageOf = (language: Language, id: Id): IntlMessageFormat => {
-		const key = `${language} ${id}`;
+	const messageOf = ({ language, style = USUAL_STYLE }: Spoken, id: Id): IntlMessageFormat => {
+		const { numbers } = style;
+		const key = `${language} ${numbers} ${id}`;
 		const known = read.get(key);
 		if (known) return known;
-		const message = new IntlMessageFormat(files[language][id] as Message, LOCALES[language]);
+		const message = new IntlMessageFormat(
+			files[language][id] as Message,
+			LOCALES[language],
+			undefined,
+			{ formatters: formattersOf(numbers) }
+		);
 		read.set(key, message);
 		return message;
 	};
-	const sentence: Messages<Id>['sentence'] = ({ language }, id, parts = {}) =>
-		messageOf(language, id)
+	const sentence: Messages<Id>['sentence'] = (spoken, id, parts = {}) =>
+		messageOf(spoken, id)
 			.formatToParts<unknown>({ b: setApart, ...tagged(parts) })
 			.flatMap(({ value }) => phrasesIn(value));
 	return { sentence, text: (spoken, id, parts) => plain(sentence(spoken, id, parts)) };
 }
+
+/** Plurals are those of the language, numbers those of the style. */
+const formattersOf = (numbers: NumberStyle) => ({
+	getNumberFormat: (_: unknown, options?: Intl.NumberFormatOptions) =>
+		new Intl.NumberFormat(NUMBERS[numbers], options),
+	getDateTimeFormat: (...args: ConstructorParameters<typeof Intl.DateTimeFormat>) =>
+		new Intl.DateTimeFormat(...args),
+	getPluralRules: (...args: ConstructorParameters<typeof Intl.PluralRules>) =>
+		new Intl.PluralRules(...args)
+});
 
 const setApart = (inner: unknown[]) => [figure(plain(inner.flatMap(phrasesIn)))];
 

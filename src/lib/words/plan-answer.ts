@@ -168,7 +168,10 @@ export function shortSentence(plan: Plan, cure: Cure | null, writing: Writing): 
 		covered:
 			coveredAtFirst === 0
 				? sentence(writing, 'nothing covered', { from })
-				: sentence(writing, 'partly covered', { from, share: writePercent(coveredAtFirst) })
+				: sentence(writing, 'partly covered', {
+						from,
+						share: writePercent(coveredAtFirst, writing)
+					})
 	});
 }
 
@@ -250,7 +253,7 @@ export function sheetSentence(
 				? []
 				: sentence(writing, 'sheet share', {
 						money: money(forDebts),
-						share: writePercent(percent(share * 100))
+						share: writePercent(percent(share * 100), writing)
 					})
 	});
 }

@@ -90,7 +90,7 @@ function perUnitWritten(
 	{ paid, starting, unrounded, hundredths }: Of<'cost per unit'>,
 	pen: Pen
 ): Written {
-	const is = grouped(hundredths, 2);
+	const is = grouped(hundredths, 2, pen.writing);
 	return {
 		title: pen.text('cost per unit'),
 		words: pen.text('cost per unit words'),

@@ -117,6 +117,6 @@ export function planHappeningInWords(item: PlanHappening, writing: Writing): str
 export const changeDayInWords = (change: ChangeEntry, day: CalendarDate, spoken: Spoken): string =>
 	text(spoken, 'change day', {
 		kind: change.kind,
-		rate: change.kind === 'transfer' ? writePercent(change.thenRate) : '',
+		rate: change.kind === 'transfer' ? writePercent(change.thenRate, spoken) : '',
 		month: writeShortMonth(day, spoken)
 	});

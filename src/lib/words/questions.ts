@@ -175,17 +175,17 @@ export function rateAnswered(
 	};
 	if (annual === null) {
 		if (paid < asked.balance) return { blank: null, below: text(writing, 'rate none', parts) };
-		const highest = grouped(HIGHEST_RATE / 10_000, 0);
+		const highest = grouped(HIGHEST_RATE / 10_000, 0, writing);
 		return { blank: null, below: text(writing, 'rate too high', { highest }) };
 	}
 	return {
-		blank: writePercent(annual),
+		blank: writePercent(annual, writing),
 		below: text(writing, asked.plain ? 'rate below' : 'rate below over time', parts),
 		working: {
 			title: text(writing, 'rate title'),
 			words: text(writing, 'rate words'),
 			numbers: text(writing, i === 0 ? 'rate without interest' : 'rate numbers', parts),
-			result: writePercent(annual),
+			result: writePercent(annual, writing),
 			sources: []
 		}
 	};
@@ -233,7 +233,7 @@ export function paidAnswered(
 		blank: money(payment),
 		below: text(writing, 'paid', {
 			time: monthsInWords(writing, months),
-			rate: writePercent(rate)
+			rate: writePercent(rate, writing)
 		}),
 		working: {
 			title: text(writing, 'paid title'),

@@ -96,7 +96,7 @@ function placeWords(
 	};
 	switch (order) {
 		case 'rate':
-			return text(writing, 'by rate', { ...parts, rate: writePercent(annual as Percent) });
+			return text(writing, 'by rate', { ...parts, rate: writePercent(annual as Percent, writing) });
 		case 'balance':
 			return text(writing, 'by balance', { ...parts, balance: writeMoney(opening, writing) });
 		case 'relief':

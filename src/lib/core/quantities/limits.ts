@@ -10,6 +10,12 @@ export const LIMITS = {
 	minimumPercent: 1_000_000,
 	/** Characters of a name or a label. */
 	name: 80,
+	/** Characters of an account, of a note, and of the reference of a transaction. */
+	account: 40,
+	note: 400,
+	reference: 120,
+	/** Transactions that a debt keeps. */
+	transactions: 1000,
 	/** Debts in one case. */
 	debts: 60,
 	/** A first due date lies within so many months of the day the figures are as of. */

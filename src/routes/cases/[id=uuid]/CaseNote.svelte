@@ -5,9 +5,11 @@
 	import { withCurrency, withDay } from '$lib/document/settings';
 	import { currencyMeans, dayMeans } from '$lib/words/settings';
 	import { readAsOf } from '$lib/document/days';
-	import { writeDate } from '$lib/reading/written';
+	import { DATE_ORDERS, NUMBER_STYLES, type Style } from '$lib/words/style';
+	import { grouped, writeDate } from '$lib/reading/written';
 	import { readCurrency, type Currency } from '$lib/reading/currencies';
 	import { readLabel } from '$lib/reading/names';
+	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 
@@ -27,6 +29,22 @@
 	const otherCurrency = $derived(
 		currency !== null && currency.code !== paper.currency.code ? currency : null
 	);
+
+	const numbers = $derived(
+		NUMBER_STYLES.map((value) => ({
+			value,
+			words: grouped(123_456, 2, { ...desk.writing, style: { ...paper.style, numbers: value } })
+		}))
+	);
+	const dates = $derived(
+		DATE_ORDERS.map((value) => ({
+			value,
+			words: writeDate(paper.asOf, { ...desk.writing, style: { ...paper.style, dates: value } })
+		}))
+	);
+
+	const restyle = (style: Style) =>
+		desk.change('numbers and dates', (document) => ({ ...document, style }));
 
 	function takeDay(asOf: CalendarDate): void {
 		desk.change('day of the figures', (document) => withDay(document, asOf));
@@ -83,6 +101,20 @@
 				>
 			</p>
 		{/if}
+		<span class="label">Numbers</span>
+		<Choice
+			label="How numbers are written"
+			value={paper.style.numbers}
+			options={numbers}
+			onchange={(numbers) => restyle({ ...paper.style, numbers })}
+		/>
+		<span class="label">Dates</span>
+		<Choice
+			label="How dates are written"
+			value={paper.style.dates}
+			options={dates}
+			onchange={(dates) => restyle({ ...paper.style, dates })}
+		/>
 	</div>
 </Note>
 

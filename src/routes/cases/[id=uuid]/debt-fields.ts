@@ -48,6 +48,6 @@ export const monthTextFrom = (first: CalendarDate, writing: Writing) =>
 	fieldText(writing, (typed) => readMonthFrom(typed, first, writing), writeMonth);
 
 export const countText = (writing: Writing) =>
-	fieldText(writing, readCount, (count: number) => grouped(count, 0));
+	fieldText(writing, readCount, (count: number) => grouped(count, 0, writing));
 
 export const nameText = (writing: Writing) => fieldText(writing, readName, (name) => name);

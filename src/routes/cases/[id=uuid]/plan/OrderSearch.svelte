@@ -94,7 +94,7 @@
 		<p class="far">
 			<progress value={answer.best?.done ?? 0} aria-label="How much of the search is done"
 			></progress>
-			<span>{writePercent(settled)} of all orders are settled</span>
+			<span>{writePercent(settled, writing)} of all orders are settled</span>
 			<button type="button" onclick={() => stop?.()}>Stop here</button>
 		</p>
 	{/if}

@@ -131,8 +131,8 @@
 									fields: { annualRate: annual },
 									changes: useInWords(
 										'rate',
-										writePercent(annual),
-										writePercent(known.rate.annual),
+										writePercent(annual, writing),
+										writePercent(known.rate.annual, writing),
 										writing
 									)
 								}

@@ -120,7 +120,7 @@
 					>{#if ends}{@render cell(
 							way,
 							{ of: 'run', name: 'periods' },
-							grouped(run.periods, 0)
+							grouped(run.periods, 0, writing)
 						)}{:else}—{/if}</td
 				>
 				<td class:never={!ends}>
@@ -150,7 +150,7 @@
 					>{#if ends && run.starting > 0}{@render cell(
 							way,
 							{ of: 'run', name: 'costPerUnit' },
-							costInWords(run)
+							costInWords(run, writing)
 						)}{:else}—{/if}</td
 				>
 				{#if isBaseline}

@@ -1,0 +1,58 @@
+/** How numbers are written: 1,234.56, 1.234,56 or 1 234,56. */
+export type NumberStyle = 'point' | 'comma' | 'space';
+
+/** How the parts of a date follow each other: 15 Jan 2027, Jan 15, 2027 or 2027-01-15. */
+export type DateOrder = 'day' | 'month' | 'year';
+
+export const NUMBER_STYLES = ['point', 'comma', 'space'] as const satisfies readonly NumberStyle[];
+export const DATE_ORDERS = ['day', 'month', 'year'] as const satisfies readonly DateOrder[];
+
+/** How a case's numbers and dates are shown and typed. */
+export interface Style {
+	readonly numbers: NumberStyle;
+	readonly dates: DateOrder;
+}
+
+export const USUAL_STYLE: Style = { numbers: 'point', dates: 'day' };
+
+interface Marks {
+	readonly decimal: '.' | ',';
+	readonly group: string;
+}
+
+/** The decimal mark of a style, and what is between thousands. */
+export const MARKS: Readonly<Record<NumberStyle, Marks>> = {
+	point: { decimal: '.', group: ',' },
+	comma: { decimal: ',', group: '.' },
+	space: { decimal: ',', group: '\u202f' }
+};
+
+/**
+ * The style that goes with a currency: that of its country, or, where it has none or the person is there, that
+ * of the person's own locale (a BCP 47 tag, as a browser names it).
+ */
+export function styleFor(currency: string, locale: string): Style {
+	const region = currency.slice(0, 2);
+	const own = new Intl.Locale(locale).maximize().region;
+	// Codes of no one country begin with X, or with a region that has no language of its own, as EUR does.
+	const isCountrys = !region.startsWith('X') && region !== 'EU';
+	return styleOf(isCountrys && region !== own ? localeIn(region, locale) : locale);
+}
+
+/** What is mostly spoken and written in a country. */
+function localeIn(region: string, otherwise: string): string {
+	const { language } = new Intl.Locale('und', { region }).maximize();
+	return language ? `${language}-${region}` : otherwise;
+}
+
+function styleOf(locale: string): Style {
+	const latin = `${locale}-u-nu-latn`;
+	const number = new Intl.NumberFormat(latin).formatToParts(1_234_567.5);
+	const mark = (type: string) => number.find((part) => part.type === type)?.value ?? '';
+	const date = new Intl.DateTimeFormat(`${latin}-ca-gregory`).formatToParts(0);
+	const first = date.find(({ type }) => type !== 'literal')?.type;
+	return {
+		numbers: mark('decimal') !== ',' ? 'point' : /^\s$/u.test(mark('group')) ? 'space' : 'comma',
+		dates: first === 'year' || first === 'month' ? first : 'day'
+	};
+}
