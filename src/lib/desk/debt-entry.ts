@@ -5,8 +5,7 @@ import type { Pays } from '../core/debt/ways';
 import type { CaseDocument } from '../document/case';
 import {
 	NOTHING_NOTED,
-	NO_STATEMENT,
-	USUAL_LENDING,
+	emptyDebt,
 	type AskedEntry,
 	type DebtEntry,
 	missingOf,
@@ -16,33 +15,7 @@ import { same } from '../document/same';
 import { v4 as newId } from 'uuid';
 
 /** A line on which nothing has been taken down yet. */
-export function blankDebt(): DebtEntry {
-	return {
-		id: newId(),
-		name: '',
-		balance: null,
-		annualRate: null,
-		firstDue: null,
-		asked: {
-			kind: 'percent',
-			percent: null,
-			of: 'statement',
-			plusFees: false,
-			roundUpTo: ZERO,
-			floor: ZERO
-		},
-		interestOnly: 0,
-		lending: USUAL_LENDING,
-		pays: { kind: 'held' },
-		extra: ZERO,
-		happenings: [],
-		compared: [],
-		baseline: { kind: 'asked' },
-		noted: NOTHING_NOTED,
-		statement: NO_STATEMENT,
-		transactions: []
-	};
-}
+export const blankDebt = (): DebtEntry => emptyDebt(newId());
 
 /** Whether nothing has been taken down on a line. */
 export function isBlank(entry: DebtEntry): boolean {

@@ -15,7 +15,7 @@ import { currencyOf, type Currency } from '../reading/currencies';
 import { newDebtOf } from './change';
 import { quoted } from '../reading/reading';
 import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE, type Style } from '../words/style';
-import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan';
+import { choiceEntry, FIRST_PLAN, measureEntry, planEntry, sheetEntry } from './plan';
 import { choice, date, flag, identifier, name, sentence, shown, text } from './fields';
 
 const currencyError = {
@@ -121,6 +121,18 @@ const presentDocument = z
 /** A case of this version, or of an earlier one, which becomes one of this. */
 export const caseDocument = z.preprocess(upgraded, presentDocument);
 
+const fileOf = <T extends z.ZodType>(document: T) =>
+	z.strictObject({
+		$schema: z.string().optional(),
+		cases: z
+			.array(document, { error: 'The cases are missing; allowed is a list of cases.' })
+			.min(1, { error: 'There is no case in it; allowed is one or more.' })
+			.max(LIMITS.cases, { error: `A file holds at most ${LIMITS.cases} cases.` })
+	});
+/** A file of cases, of this or any earlier version; and as it is written today. */
+export const caseFile = fileOf(caseDocument);
+export const presentCaseFile = fileOf(presentDocument);
+
 const basedOn = z.int({
 	error: sentence('The revision', 'the number of the one that was changed')
 });
@@ -149,6 +161,17 @@ export const stepRequest = z.strictObject({ basedOn, key });
 
 export type CaseDocument = z.infer<typeof caseDocument>;
 export type NewCase = z.infer<typeof newCase>;
+
+/** A case as it begins: with a first plan, and no debt yet. */
+export const begunCase = (request: NewCase, debts: CaseDocument['debts'] = []): CaseDocument => ({
+	version: VERSION,
+	...request,
+	debts,
+	plans: [FIRST_PLAN],
+	against: 'minimums',
+	choices: [],
+	sheet: { income: [], needs: [] }
+});
 
 /** A line of the casebook. */
 export interface CaseSummary {

@@ -285,6 +285,33 @@ export const NO_STATEMENT: StatementEntry = {
 	saving36: null
 };
 
+/** A debt of which nothing is known yet. */
+export const emptyDebt = (id: string): DebtEntry => ({
+	id,
+	name: '',
+	balance: null,
+	annualRate: null,
+	firstDue: null,
+	asked: {
+		kind: 'percent',
+		percent: null,
+		of: 'statement',
+		plusFees: false,
+		roundUpTo: ZERO,
+		floor: ZERO
+	},
+	interestOnly: 0,
+	lending: USUAL_LENDING,
+	pays: { kind: 'held' },
+	extra: ZERO,
+	happenings: [],
+	compared: [],
+	baseline: { kind: 'asked' },
+	noted: NOTHING_NOTED,
+	statement: NO_STATEMENT,
+	transactions: []
+});
+
 /** The debt with all that a run needs, or null while something is still missing. */
 export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | null {
 	const { balance, annualRate, firstDue, lending, interestOnly, pays, extra } = entry;

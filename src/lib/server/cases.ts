@@ -6,6 +6,7 @@
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import {
+	begunCase,
 	caseDocument,
 	VERSION,
 	type CaseDocument,
@@ -14,7 +15,7 @@ import {
 	type NewCase,
 	type Problem
 } from '../document/case';
-import { chosenPlan, FIRST_PLAN } from '../document/plan';
+import { chosenPlan } from '../document/plan';
 import { now } from './clock';
 import { reading, writing } from './database';
 import { CASE } from './case-tables';
@@ -81,9 +82,7 @@ export async function readCase(id: string): Promise<CaseState | null> {
 }
 
 export async function createCase(request: NewCase): Promise<string> {
-	const planned = { plans: [FIRST_PLAN], choices: [], sheet: { income: [], needs: [] } };
-	const begun = { version: VERSION, ...request, debts: [], against: 'minimums', ...planned };
-	return insertCase(begun, now(), 'new case');
+	return insertCase(begunCase(request), now(), 'new case');
 }
 
 /** Writes a case that is complete already, as the demo's are. */

@@ -16,6 +16,8 @@ export const LIMITS = {
 	reference: 120,
 	/** Transactions that a debt keeps. */
 	transactions: 1000,
+	/** Cases in one file. */
+	cases: 10_000,
 	/** Debts in one case. */
 	debts: 60,
 	/** A first due date lies within so many months of the day the figures are as of. */

@@ -1,0 +1,97 @@
+/**
+ * `npm run --silent convert -- IN OUT`: reads a file of any format that is taken in, and writes another, without a
+ * server. The kinds follow from the files' extensions. A refusal is one sentence on the error output, and exit 1.
+ *
+ * --debt NAME          that debt alone (csv)
+ * --currency CODE      of a table, which doesn't name it; USD
+ * --as-of DATE         the day of a table's balances; today
+ * --numbers point|comma|space   --dates day|month|year   how a table is written, where it can't be seen
+ * --lang en            the language of refusals
+ */
+import { readFileSync, writeFileSync } from 'node:fs';
+import { basename, extname } from 'node:path';
+import { parseArgs } from 'node:util';
+import { Refusal } from '../src/lib/exchange/bytes';
+import { casesIn, writtenAs, type Wanted } from '../src/lib/exchange/convert';
+import { newCase } from '../src/lib/document/case';
+import { currencyOf } from '../src/lib/reading/currencies';
+import { DATE_ORDERS, NUMBER_STYLES, styleFor } from '../src/lib/words/style';
+
+const USAGE =
+	'usage: npm run --silent convert -- IN OUT [--debt NAME] [--currency CODE] [--as-of DATE]';
+
+async function main(): Promise<void> {
+	const { values, positionals } = parseArgs({
+		allowPositionals: true,
+		options: {
+			debt: { type: 'string' },
+			plan: { type: 'string' },
+			currency: { type: 'string', default: 'USD' },
+			'as-of': { type: 'string', default: new Date().toISOString().slice(0, 10) },
+			numbers: { type: 'string' },
+			dates: { type: 'string' },
+			lang: { type: 'string', default: 'en' }
+		}
+	});
+	const [from, to, ...more] = positionals;
+	if (from === undefined || to === undefined || more.length > 0) throw new Refusal(USAGE);
+	if (values.lang !== 'en')
+		throw new Refusal(`There is no language “${values.lang}”; there is en.`);
+	if (values.plan !== undefined) throw new Refusal('A plan is written by none of the kinds yet.');
+	const kind = extname(to).slice(1).toLowerCase();
+	const spoken = { language: 'en' } as const;
+	const wanted: Wanted = {
+		fresh: freshCase(basename(from, extname(from)), values.currency, values['as-of']),
+		style: {
+			...chosen('numbers', NUMBER_STYLES, values.numbers),
+			...chosen('dates', DATE_ORDERS, values.dates)
+		},
+		debt: values.debt,
+		spoken,
+		newId: () => crypto.randomUUID()
+	};
+	const documents = await casesIn({ name: basename(from), bytes: bytesOf(from) }, wanted);
+	const content = writtenAs(kind, documents, wanted, basename(to));
+	try {
+		writeFileSync(to, content);
+	} catch (error) {
+		throw new Refusal(`“${to}” can’t be written: ${(error as Error).message}.`);
+	}
+}
+
+function bytesOf(path: string): Uint8Array {
+	try {
+		return readFileSync(path);
+	} catch (error) {
+		throw new Refusal(`“${path}” can’t be read: ${(error as Error).message}.`);
+	}
+}
+
+/** What a case is made with where the file is a table. */
+function freshCase(label: string, code: string, asOf: string): Wanted['fresh'] {
+	const currency = currencyOf(code.toUpperCase());
+	if (!currency) throw new Refusal(`There is no currency “${code}”; allowed is an ISO 4217 code.`);
+	const style = styleFor(currency.code, Intl.DateTimeFormat().resolvedOptions().locale);
+	const read = newCase.safeParse({ label: label.slice(0, 80), currency, style, asOf });
+	if (!read.success) throw new Refusal(read.error.issues[0]?.message ?? '');
+	return read.data;
+}
+
+function chosen<T extends string>(what: string, among: readonly T[], value: string | undefined) {
+	if (value === undefined) return {};
+	const found = among.find((one) => one === value);
+	if (!found) throw new Refusal(`--${what} is “${value}”; allowed is ${among.join(', ')}.`);
+	return { [what]: found };
+}
+
+try {
+	await main();
+} catch (error) {
+	if (
+		!(error instanceof Refusal) &&
+		!(error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS')
+	)
+		throw error;
+	console.error((error as Error).message);
+	process.exitCode = 1;
+}

@@ -1,0 +1,91 @@
+/** What kind of file some bytes are, and their text; whatever can't be read is refused before anything is made of it. */
+import { messagesOf, type Spoken } from '../words/message';
+import en from '../words/en/exchange.json';
+
+const { text } = messagesOf({ en });
+
+/** A file that is not taken, with one sentence that says where, what and what is allowed. */
+export class Refusal extends Error {
+	override readonly name = 'Refusal';
+}
+
+export function refuse(
+	spoken: Spoken,
+	id: keyof typeof en,
+	parts: Readonly<Record<string, string | number>> = {}
+): never {
+	throw new Refusal(text(spoken, id, parts));
+}
+
+export const LIMITS_OF_FILES = {
+	/** Bytes of a file. */
+	bytes: 5 * 1024 * 1024,
+	/** Rows of a table. */
+	rows: 10_000,
+	/** Bytes that a workbook unpacks to. */
+	unpacked: 100 * 1024 * 1024
+} as const;
+
+export interface NamedBytes {
+	readonly name: string;
+	readonly bytes: Uint8Array;
+}
+
+export type FileKind = 'csv' | 'xlsx' | 'ofx' | 'json';
+
+const BY_EXTENSION: Readonly<Record<string, FileKind>> = {
+	csv: 'csv',
+	tsv: 'csv',
+	txt: 'csv',
+	xlsx: 'xlsx',
+	ofx: 'ofx',
+	qfx: 'ofx',
+	json: 'json'
+};
+
+/** The kind that a file's name says, which its first bytes must not contradict. */
+export function kindOf(file: NamedBytes, spoken: Spoken): FileKind {
+	const { name, bytes } = file;
+	if (bytes.length > LIMITS_OF_FILES.bytes) refuse(spoken, 'too large', { name });
+	if (bytes.length === 0) refuse(spoken, 'nothing in it', { name });
+	const extension = /\.([^.]+)$/.exec(name.toLowerCase())?.[1] ?? '';
+	const said = BY_EXTENSION[extension];
+	if (!said) refuse(spoken, 'unknown kind', { name });
+	const is = isArchive(bytes) ? 'xlsx' : kindOfText(textOf(file, spoken), said);
+	if (is !== said) refuse(spoken, 'another kind', { name, is });
+	return said;
+}
+
+/** The mark at the beginning of every zip archive, which a workbook is. */
+const isArchive = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
+
+function kindOfText(written: string, said: FileKind): FileKind | 'something else' {
+	const begin = written.slice(0, 4000).trimStart();
+	if (/^\s*(OFXHEADER\b|<\?xml[^>]*\?>\s*(<\?OFX|<OFX>)|<\?OFX|<OFX>)/i.test(begin)) return 'ofx';
+	if (/^[{[]/.test(begin)) return 'json';
+	return said === 'csv' && !/^<[!?a-z]/i.test(begin) ? 'csv' : 'something else';
+}
+
+/** Control characters that no text has. */
+const NO_TEXT = /[^\t\n\v\f\r\u0020-\u007e\u00a0-\u{10ffff}]/u;
+
+/**
+ * The text of a file: UTF-8, UTF-16 with its mark, or, where neither can be, what sheets of western countries have
+ * saved for decades (windows-1252).
+ */
+export function textOf({ name, bytes }: NamedBytes, spoken: Spoken): string {
+	const [first, second] = bytes;
+	const marked = first === 0xff && second === 0xfe ? 'utf-16le' : null;
+	const encoding = marked ?? (first === 0xfe && second === 0xff ? 'utf-16be' : 'utf-8');
+	const written = decoded(bytes, encoding) ?? decoded(bytes, 'windows-1252') ?? '';
+	if (NO_TEXT.test(written)) refuse(spoken, 'no text', { name });
+	return written;
+}
+
+function decoded(bytes: Uint8Array, encoding: string): string | null {
+	try {
+		return new TextDecoder(encoding, { fatal: true }).decode(bytes);
+	} catch {
+		return null;
+	}
+}

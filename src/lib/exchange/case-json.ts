@@ -1,0 +1,39 @@
+/** Cases as JSON: one, several or all of them, as they are in documents; taken back in they are equal. */
+import { z } from 'zod';
+import {
+	caseFile,
+	inOurWords,
+	presentCaseFile,
+	problemsOf,
+	type CaseDocument
+} from '../document/case';
+import type { Spoken } from '../words/message';
+import { refuse, textOf, type NamedBytes } from './bytes';
+
+/** The name under which the JSON Schema is served and shipped. */
+export const SCHEMA_NAME = 'residuum-cases.schema.json';
+
+export const casesJson = (documents: readonly CaseDocument[]): string =>
+	`${JSON.stringify({ $schema: SCHEMA_NAME, cases: documents }, null, '\t')}\n`;
+
+/** The cases of a file, also of earlier versions of the document; a document by itself is one case. */
+export function casesOf(file: NamedBytes, spoken: Spoken): CaseDocument[] {
+	const { name } = file;
+	let said: unknown;
+	try {
+		said = JSON.parse(textOf(file, spoken));
+	} catch (error) {
+		if (error instanceof SyntaxError) refuse(spoken, 'no json', { name });
+		throw error;
+	}
+	const isAlone = typeof said === 'object' && said !== null && 'version' in said;
+	const read = caseFile.safeParse(isAlone ? { cases: [said] } : said, { error: inOurWords });
+	if (read.success) return read.data.cases;
+	const [problem] = problemsOf(read.error);
+	const { at, message } = problem ?? { at: '', message: '' };
+	return refuse(spoken, at === '' ? 'json problem' : 'json problem at', { name, at, message });
+}
+
+/** The JSON Schema (draft 2020-12) of such a file, made from the schema that judges it. */
+export const jsonSchema = (): object =>
+	z.toJSONSchema(presentCaseFile, { io: 'input', unrepresentable: 'any' });

@@ -1,0 +1,79 @@
+/** A file of one format as cases, and cases as a file of another; what is missing or unclear is refused, not guessed. */
+import { begunCase, type CaseDocument, type NewCase } from '../document/case';
+import type { DebtEntry } from '../document/debt';
+import { writingOf } from '../reading/writing';
+import type { Spoken } from '../words/message';
+import type { Style } from '../words/style';
+import { kindOf, refuse, textOf, type NamedBytes } from './bytes';
+import { casesJson, casesOf } from './case-json';
+import { COLUMNS, debtOf } from './debt-columns';
+import { debtsCsv } from './debts-csv';
+import { takenTable } from './debts-table';
+import { debtOfAccount } from './account-debt';
+import { accountsOf } from './statement-ofx';
+import { rowsOfText, type Sheet } from './table';
+import { sheetsOf } from './workbook';
+
+export interface Wanted {
+	/** What a case is made with where the file is a table or a statement. */
+	readonly fresh: NewCase;
+	/** How the file's numbers and dates are written, where it can't be seen. */
+	readonly style: Partial<Style>;
+	/** The one debt that is written, by its name. */
+	readonly debt?: string | undefined;
+	readonly spoken: Spoken;
+	readonly newId: () => string;
+}
+
+/** The cases of a file of any kind that is read. */
+export async function casesIn(file: NamedBytes, wanted: Wanted): Promise<CaseDocument[]> {
+	const { spoken, fresh } = wanted;
+	const kind = kindOf(file, spoken);
+	if (kind === 'json') return casesOf(file, spoken);
+	if (kind === 'ofx') {
+		const accounts = accountsOf(file, spoken);
+		const [{ currency, asOf } = fresh] = accounts;
+		const debts = accounts.map((account) => debtOfAccount(account, wanted.newId()));
+		return [begunCase({ ...fresh, currency, asOf }, debts)];
+	}
+	const [sheet] = await sheetsIn(file, spoken);
+	return [begunCase(fresh, debtsOfTable(sheet?.rows ?? [], file.name, wanted))];
+}
+
+/** The sheets of a table's file; a text has one. */
+export const sheetsIn = async (file: NamedBytes, spoken: Spoken): Promise<Sheet[]> =>
+	kindOf(file, spoken) === 'xlsx'
+		? sheetsOf(file, spoken)
+		: [{ name: '', rows: rowsOfText(textOf(file, spoken), file.name, spoken) }];
+
+function debtsOfTable(rows: Sheet['rows'], name: string, wanted: Wanted): DebtEntry[] {
+	const { fresh, spoken, style } = wanted;
+	const table = takenTable(rows, { name, writing: writingOf(fresh), asOf: fresh.asOf, style });
+	if (table.numbers.how === 'either') refuse(spoken, 'numbers either way', { name });
+	if (table.dates.how === 'either') refuse(spoken, 'dates either way', { name });
+	if (!table.fields.includes('balance')) refuse(spoken, 'no balances', { name });
+	for (const { row, unread } of table.lines) {
+		const [first] = unread;
+		if (!first) continue;
+		const heading = COLUMNS.find(({ field }) => field === first.field)?.heading ?? first.field;
+		refuse(spoken, 'cell not read', { name, row, heading, problem: first.problem });
+	}
+	return table.lines.map(({ flat }) => debtOf(flat, wanted.newId()));
+}
+
+/** Cases as the text of a file. */
+export function writtenAs(
+	kind: string,
+	documents: readonly CaseDocument[],
+	{ debt, spoken }: Wanted,
+	name: string
+): string {
+	if (kind === 'json' && debt === undefined) return casesJson(documents);
+	if (kind !== 'csv')
+		return refuse(spoken, debt === undefined ? 'not written' : 'no debt in it', { name });
+	const [document, ...others] = documents;
+	if (!document || others.length > 0) return refuse(spoken, 'one case', { name });
+	const debts = document.debts.filter((one) => debt === undefined || one.name === debt);
+	if (debts.length === 0) refuse(spoken, 'no such debt', { debt: debt ?? '' });
+	return debtsCsv(debts, document.currency);
+}

@@ -1,0 +1,258 @@
+/**
+ * The columns of a table of debts: under which headings people write them, what may be in them, and where it
+ * is in a debt. Reading and writing both follow from this list.
+ */
+import type { CalendarDate } from '../core/quantities/calendar';
+import { FREQUENCIES, type PaymentsPerYear } from '../core/quantities/calendar';
+import { ZERO, type Cents } from '../core/quantities/money';
+import type { Percent } from '../core/quantities/rate';
+import { emptyDebt, type AskedEntry, type DebtEntry, type LendingEntry } from '../document/debt';
+
+/** A debt as the cells of one row: what it does not say is undefined. */
+export interface Flat {
+	name?: string;
+	creditor?: string;
+	account?: string;
+	balance?: Cents;
+	annualRate?: Percent;
+	rule?: AskedEntry['kind'];
+	percent?: Percent;
+	of?: 'statement' | 'opening';
+	plusFees?: boolean;
+	minimum?: Cents;
+	floor?: Cents;
+	roundUpTo?: Cents;
+	payments?: number;
+	balloon?: Cents;
+	roundPayment?: 'nearest' | 'up';
+	atTerm?: 'settle' | 'continue';
+	interestOnly?: number;
+	firstDue?: CalendarDate;
+	paymentsPerYear?: PaymentsPerYear;
+	basis?: LendingEntry['interest']['basis'];
+	compoundsPerYear?: number;
+	dayYear?: '365' | '360' | 'actual';
+	timing?: LendingEntry['timing'];
+	interestRounding?: LendingEntry['interestRounding'];
+	clearBelow?: Cents;
+	pays?: DebtEntry['pays']['kind'];
+	paysAmount?: Cents;
+	paysPerYear?: PaymentsPerYear;
+	paysPercent?: Percent;
+	extra?: Cents;
+	limit?: Cents;
+	pastDue?: Cents;
+	security?: 'secured' | 'unsecured';
+	joint?: boolean;
+	note?: string;
+	paymentsLeft?: number;
+	paymentsInAll?: number;
+	paymentEach?: Cents;
+}
+
+export type Field = keyof Flat;
+
+/** What a column's cells hold. */
+export type Kind =
+	| { readonly of: 'text' | 'money' | 'percent' | 'count' | 'first due' | 'flag' }
+	| { readonly of: 'choice'; readonly among: readonly (string | number)[] };
+
+export interface Column {
+	readonly field: Field;
+	readonly kind: Kind;
+	/** As this program writes it. */
+	readonly heading: string;
+	/** As people write it: in small letters, words apart by one space, nothing else. */
+	readonly known: readonly string[];
+}
+
+const text = { of: 'text' } as const;
+const money = { of: 'money' } as const;
+const percent = { of: 'percent' } as const;
+const count = { of: 'count' } as const;
+const flag = { of: 'flag' } as const;
+const choice = (...among: readonly (string | number)[]): Kind => ({ of: 'choice', among });
+
+const column = (field: Field, kind: Kind, heading: string, ...known: string[]): Column => ({
+	field,
+	kind,
+	heading,
+	known: [heading.toLowerCase(), ...known]
+});
+
+/** In the order in which they are written. Where two have a heading in common, the first that is free has it. */
+// prettier-ignore
+export const COLUMNS: readonly Column[] = [
+	column('name', text, 'Name', 'debt', 'debt name', 'card', 'card name', 'account name', 'loan', 'description', 'what', 'item', 'creditor', 'lender', 'bank', 'company', 'owed to'),
+	column('creditor', text, 'Creditor', 'lender', 'bank', 'company', 'issuer', 'owed to', 'creditor name'),
+	column('account', text, 'Account', 'account number', 'account no', 'acct', 'acct no', 'acct number', 'card number', 'reference'),
+	column('balance', money, 'Balance', 'owed', 'owing', 'amount', 'amount owed', 'current balance', 'balance owed', 'balance due', 'outstanding', 'outstanding balance', 'remaining balance', 'statement balance', 'debt amount', 'total owed', 'principal', 'how much'),
+	column('annualRate', percent, 'Annual rate', 'apr', 'rate', 'interest', 'interest rate', 'annual interest', 'annual interest rate', 'int rate', 'yearly rate', 'annual percentage rate', 'apr in', 'percent', 'purchase apr'),
+	column('rule', choice('percent', 'interest-plus', 'amount', 'level'), 'Minimum rule'),
+	column('minimum', money, 'Minimum payment', 'minimum', 'min', 'min payment', 'min pmt', 'minimum due', 'min due', 'minimum payment due', 'payment due', 'required payment', 'monthly minimum', 'monthly payment', 'payment', 'pmt', 'instalment', 'installment'),
+	column('percent', percent, 'Minimum percentage', 'min percent', 'minimum percent', 'min rate'),
+	column('of', choice('statement', 'opening'), 'Percentage of'),
+	column('plusFees', flag, 'Fees on top'),
+	column('floor', money, 'At least', 'minimum at least', 'floor', 'not less than'),
+	column('roundUpTo', money, 'Rounded up to'),
+	column('payments', count, 'Payments', 'number of payments', 'no of payments', 'term', 'term in months', 'months'),
+	column('balloon', money, 'Balloon', 'balloon payment'),
+	column('roundPayment', choice('nearest', 'up'), 'Equal payment rounded'),
+	column('atTerm', choice('settle', 'continue'), 'At the term'),
+	column('interestOnly', count, 'Interest alone at first', 'interest only payments'),
+	column('firstDue', { of: 'first due' }, 'First due', 'due', 'due date', 'due day', 'due on', 'first due date', 'next due', 'next due date', 'payment date', 'payment due date', 'day due', 'date due', 'next payment'),
+	column('paymentsPerYear', choice(...FREQUENCIES), 'Payments a year', 'payments per year', 'frequency'),
+	column('basis', choice('nominal', 'effective', 'daily', 'daily-compounded'), 'Interest basis'),
+	column('compoundsPerYear', count, 'Compounded a year'),
+	column('dayYear', choice('365', '360', 'actual'), 'Days of a year'),
+	column('timing', choice('arrears', 'advance'), 'Paid in'),
+	column('interestRounding', choice('cent', 'none'), 'Interest rounded'),
+	column('clearBelow', money, 'Paid in full below'),
+	column('pays', choice('asked', 'held', 'fixed', 'interest-plus'), 'Way of paying'),
+	column('paysAmount', money, 'Pays', 'paid', 'pays now', 'paying', 'pays monthly', 'current payment', 'actual payment', 'my payment', 'payment', 'monthly payment'),
+	column('paysPerYear', choice(...FREQUENCIES), 'Pays times a year'),
+	column('paysPercent', percent, 'Pays percentage'),
+	column('extra', money, 'Extra', 'extra payment', 'additional payment', 'on top'),
+	column('limit', money, 'Credit limit', 'limit', 'credit line', 'max'),
+	column('pastDue', money, 'Past due', 'overdue', 'amount past due', 'past due amount', 'arrears', 'behind'),
+	column('security', choice('secured', 'unsecured'), 'Secured', 'security', 'type'),
+	column('joint', flag, 'Joint', 'joint account', 'shared'),
+	column('note', text, 'Note', 'notes', 'comment', 'comments', 'remark', 'remarks', 'memo'),
+	column('paymentsLeft', count, 'Payments left', 'remaining payments', 'payments remaining', 'months left', 'left'),
+	column('paymentsInAll', count, 'Payments in all', 'original term', 'total payments'),
+	column('paymentEach', money, 'Each payment', 'payment each')
+];
+
+/** A debt's cells as a debt. */
+export function debtOf(flat: Flat, id: string): DebtEntry {
+	const empty = emptyDebt(id);
+	return {
+		...empty,
+		name: flat.name ?? '',
+		balance: flat.balance ?? null,
+		annualRate: flat.annualRate ?? null,
+		firstDue: flat.firstDue ?? null,
+		asked: askedOf(flat),
+		interestOnly: flat.interestOnly ?? 0,
+		lending: {
+			paymentsPerYear: flat.paymentsPerYear ?? 12,
+			interest: interestOf(flat),
+			timing: flat.timing ?? 'arrears',
+			interestRounding: flat.interestRounding ?? 'cent',
+			clearBelow: flat.clearBelow ?? ZERO
+		},
+		pays: paysOf(flat),
+		extra: flat.extra ?? ZERO,
+		noted: {
+			creditor: flat.creditor ?? '',
+			account: flat.account ?? '',
+			limit: flat.limit ?? null,
+			pastDue: flat.pastDue ?? null,
+			security: flat.security ?? null,
+			joint: flat.joint ?? false,
+			note: flat.note ?? '',
+			paymentsLeft: flat.paymentsLeft ?? null,
+			paymentsInAll: flat.paymentsInAll ?? null,
+			paymentEach: flat.paymentEach ?? null
+		}
+	};
+}
+
+function askedOf(flat: Flat): AskedEntry {
+	const { minimum, percent, payments } = flat;
+	const [roundUpTo, floor] = [flat.roundUpTo ?? ZERO, flat.floor ?? ZERO];
+	const usual = minimum !== undefined ? 'amount' : payments !== undefined ? 'level' : 'percent';
+	const kind = flat.rule ?? (percent === undefined ? usual : 'percent');
+	switch (kind) {
+		case 'amount':
+			return { kind, amount: minimum ?? null, roundUpTo, floor };
+		case 'level':
+			return {
+				kind,
+				periods: payments ?? null,
+				balloon: flat.balloon ?? ZERO,
+				roundPayment: flat.roundPayment ?? 'nearest',
+				atTerm: flat.atTerm ?? 'settle'
+			};
+		default:
+			return {
+				kind,
+				percent: percent ?? null,
+				of: flat.of ?? 'statement',
+				plusFees: flat.plusFees ?? kind === 'interest-plus',
+				roundUpTo,
+				floor
+			};
+	}
+}
+
+function interestOf({ basis = 'nominal', compoundsPerYear, dayYear = '365' }: Flat) {
+	if (basis === 'effective') return { basis };
+	if (basis === 'nominal') return { basis, compoundsPerYear: compoundsPerYear ?? null };
+	const year = dayYear === 'actual' ? dayYear : dayYear === '360' ? 360 : 365;
+	return { basis, dayYear: year } as const;
+}
+
+function paysOf({ pays, paysAmount, paysPerYear, paysPercent }: Flat): DebtEntry['pays'] {
+	const kind = pays ?? (paysAmount === undefined ? 'held' : 'fixed');
+	switch (kind) {
+		case 'fixed':
+			return { kind, amount: paysAmount ?? ZERO, paymentsPerYear: paysPerYear ?? null };
+		case 'interest-plus':
+			return { kind, percent: paysPercent ?? (0 as Percent) };
+		default:
+			return { kind };
+	}
+}
+
+/** A debt as cells: each that says something other than nothing, so that reading them gives the debt back. */
+export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry): Flat {
+	const { interest } = lending;
+	const isShare = asked.kind === 'percent' || asked.kind === 'interest-plus';
+	const some = <T>(value: T | null | undefined | '' | false) =>
+		value === null || value === '' || value === false ? undefined : value;
+	return stated({
+		name: some(name),
+		creditor: some(noted.creditor),
+		account: some(noted.account),
+		balance: some(debt.balance),
+		annualRate: some(debt.annualRate),
+		rule: asked.kind,
+		minimum: asked.kind === 'amount' ? some(asked.amount) : undefined,
+		percent: isShare ? some(asked.percent) : undefined,
+		of: isShare ? asked.of : undefined,
+		plusFees: isShare ? asked.plusFees : undefined,
+		floor: asked.kind === 'level' ? undefined : asked.floor,
+		roundUpTo: asked.kind === 'level' ? undefined : asked.roundUpTo,
+		payments: asked.kind === 'level' ? some(asked.periods) : undefined,
+		balloon: asked.kind === 'level' ? asked.balloon : undefined,
+		roundPayment: asked.kind === 'level' ? asked.roundPayment : undefined,
+		atTerm: asked.kind === 'level' ? asked.atTerm : undefined,
+		interestOnly: debt.interestOnly,
+		firstDue: some(debt.firstDue),
+		paymentsPerYear: lending.paymentsPerYear,
+		basis: interest.basis,
+		compoundsPerYear: interest.basis === 'nominal' ? some(interest.compoundsPerYear) : undefined,
+		dayYear: 'dayYear' in interest ? (String(interest.dayYear) as '365') : undefined,
+		timing: lending.timing,
+		interestRounding: lending.interestRounding,
+		clearBelow: lending.clearBelow,
+		pays: pays.kind,
+		paysAmount: pays.kind === 'fixed' ? pays.amount : undefined,
+		paysPerYear: pays.kind === 'fixed' ? some(pays.paymentsPerYear) : undefined,
+		paysPercent: pays.kind === 'interest-plus' ? pays.percent : undefined,
+		extra: debt.extra,
+		limit: some(noted.limit),
+		pastDue: some(noted.pastDue),
+		security: some(noted.security),
+		joint: noted.joint,
+		note: some(noted.note),
+		paymentsLeft: some(noted.paymentsLeft),
+		paymentsInAll: some(noted.paymentsInAll),
+		paymentEach: some(noted.paymentEach)
+	});
+}
+
+/** What is undefined left out. */
+const stated = (cells: { readonly [K in Field]: Flat[K] | undefined }): Flat =>
+	Object.fromEntries(Object.entries(cells).filter(([, value]) => value !== undefined));

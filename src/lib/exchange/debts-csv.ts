@@ -1,0 +1,31 @@
+/** The debts of a case as CSV (RFC 4180): plain numbers with a point, ISO dates; read back they are the same debts. */
+import type { DebtEntry } from '../document/debt';
+import type { Currency } from '../reading/currencies';
+import { plainDecimal, PLACES } from '../reading/written';
+import { COLUMNS, flatOf, type Column, type Flat } from './debt-columns';
+import { csvOf, guarded } from './table';
+
+export function debtsCsv(debts: readonly DebtEntry[], currency: Currency): string {
+	const rows = debts.map((debt) => {
+		const flat = flatOf(debt);
+		return COLUMNS.map((column) => written(flat, column, currency));
+	});
+	return csvOf([COLUMNS.map(({ heading }) => heading), ...rows]);
+}
+
+function written(flat: Flat, { field, kind }: Column, { digits }: Currency): string {
+	const value = flat[field];
+	if (value === undefined) return '';
+	switch (kind.of) {
+		case 'money':
+			return plainDecimal(Number(value), digits);
+		case 'percent':
+			return plainDecimal(Number(value), PLACES);
+		case 'flag':
+			return value ? 'yes' : 'no';
+		case 'text':
+			return guarded(String(value));
+		default:
+			return String(value);
+	}
+}

@@ -1,0 +1,54 @@
+/** Rows and cells, wherever they come from: pasted, a CSV file, a sheet of a workbook. */
+import Papa from 'papaparse';
+import type { CalendarDate } from '../core/quantities/calendar';
+import type { Spoken } from '../words/message';
+import { LIMITS_OF_FILES, refuse } from './bytes';
+
+/** What stands in a cell: a text as somebody wrote it, or a number or a day that a workbook knows as such. */
+export type Cell =
+	string | { readonly number: number; readonly isShare: boolean } | { readonly day: CalendarDate };
+
+export type Row = readonly Cell[];
+
+/** A sheet by its name; a text file has one without. */
+export interface Sheet {
+	readonly name: string;
+	readonly rows: readonly Row[];
+}
+
+/** Rows copied from a sheet, typed as a list, or from a CSV file (RFC 4180, also with tabs or semicolons). */
+export function rowsOfText(written: string, name: string, spoken: Spoken): Row[] {
+	const { data } = Papa.parse<string[]>(written, {
+		delimiter: delimiterOf(written),
+		skipEmptyLines: 'greedy',
+		// One more than may be: that there are too many is known then.
+		preview: LIMITS_OF_FILES.rows + 1
+	});
+	if (data.length > LIMITS_OF_FILES.rows) {
+		refuse(spoken, 'too many rows', { name, most: LIMITS_OF_FILES.rows });
+	}
+	return data.map((row) => row.map(readable));
+}
+
+/** A tab where there is one, a semicolon where lines have some; else a comma, in a typed list with its space. */
+function delimiterOf(written: string): string {
+	const lines = written.split(/\r?\n/, 20).filter((line) => line.trim() !== '');
+	if (lines.some((line) => line.includes('\t'))) return '\t';
+	if (lines.every((line) => line.includes(';'))) return ';';
+	const isList = !written.includes('"') && lines.every((line) => /, /.test(line));
+	return isList ? ', ' : ',';
+}
+
+/** What is written in front of a text that a sheet would run as a formula, so that it doesn't. */
+const GUARD = "'";
+
+/** A text as it is safe in a sheet; read back it is the same. */
+export const guarded = (value: string): string =>
+	/^'*[=+\-@\t\r]/.test(value) ? GUARD + value : value;
+
+const readable = (value: string): string =>
+	/^'+[=+\-@\t\r]/.test(value) ? value.slice(GUARD.length) : value;
+
+/** Rows as CSV (RFC 4180). Texts that people wrote are to be guarded. */
+export const csvOf = (rows: readonly (readonly string[])[]): string =>
+	`${Papa.unparse(rows as string[][], { newline: '\r\n' })}\r\n`;

@@ -1,0 +1,86 @@
+/** Workbooks (XLSX, ISO/IEC 29500), read as they were saved: formulas by their stored results. */
+import ExcelJS from 'exceljs';
+import { Unzip, UnzipInflate } from 'fflate';
+import { isCalendarDate } from '../core/quantities/calendar';
+import type { Spoken } from '../words/message';
+import { LIMITS_OF_FILES, Refusal, refuse, type NamedBytes } from './bytes';
+import type { Cell, Sheet } from './table';
+
+/** Every sheet of a workbook that has something in it. */
+export async function sheetsOf({ name, bytes }: NamedBytes, spoken: Spoken): Promise<Sheet[]> {
+	lookInside({ name, bytes }, spoken);
+	const workbook = new ExcelJS.Workbook();
+	try {
+		await workbook.xlsx.load(bytes as never, { ignoreNodes: ['dataValidations', 'drawing'] });
+	} catch {
+		refuse(spoken, 'damaged workbook', { name });
+	}
+	const sheets = workbook.worksheets.map((sheet): Sheet => {
+		if (sheet.actualRowCount > LIMITS_OF_FILES.rows) {
+			refuse(spoken, 'too many rows', { name, most: LIMITS_OF_FILES.rows });
+		}
+		const rows: Cell[][] = [];
+		sheet.eachRow((row) => {
+			const cells: Cell[] = [];
+			row.eachCell({ includeEmpty: true }, (cell) => cells.push(cellOf(cell)));
+			rows.push(cells);
+		});
+		return { name: sheet.name, rows };
+	});
+	const filled = sheets.filter(({ rows }) => rows.length > 0);
+	if (filled.length === 0) refuse(spoken, 'nothing in it', { name });
+	return filled;
+}
+
+/** So many bytes of an archive are unpacked at a time: what they become stays small enough to be counted. */
+const SLICE = 16 * 1024;
+
+/**
+ * What is in the archive, before it is read as a workbook: it is unpacked bit by bit and thrown away, for what it
+ * says of its sizes is only what it says.
+ */
+function lookInside({ name, bytes }: NamedBytes, spoken: Spoken): void {
+	const refuses = (id: Parameters<typeof refuse>[1]) => refuse(spoken, id, { name });
+	const entries = new Set<string>();
+	let unpacked = 0;
+	const unzip = new Unzip((entry) => {
+		entries.add(entry.name);
+		let isBegun = false;
+		entry.ondata = (error, chunk) => {
+			if (error) throw error;
+			unpacked += chunk.length;
+			if (unpacked > LIMITS_OF_FILES.unpacked) refuses('unpacks too far');
+			const begin = isBegun ? '' : new TextDecoder().decode(chunk.subarray(0, 4096));
+			isBegun = true;
+			if (/<!(DOCTYPE|ENTITY)/i.test(begin)) refuses('refers elsewhere');
+		};
+		entry.start();
+	});
+	unzip.register(UnzipInflate);
+	try {
+		for (let at = 0; at < bytes.length; at += SLICE) {
+			unzip.push(bytes.subarray(at, at + SLICE), at + SLICE >= bytes.length);
+		}
+	} catch (cause) {
+		if (cause instanceof Refusal) throw cause;
+		refuses('damaged workbook');
+	}
+	if (!entries.has('xl/workbook.xml')) refuse(spoken, 'another kind', { name, is: 'archive' });
+	if ([...entries].some((entry) => entry.startsWith('xl/externalLinks/'))) {
+		refuses('refers elsewhere');
+	}
+}
+
+/** What a cell shows, by its stored result where it is a formula. */
+function cellOf(cell: ExcelJS.Cell): Cell {
+	const { result } = cell;
+	const value: unknown = cell.type === ExcelJS.ValueType.Formula ? result : cell.value;
+	if (typeof value === 'number') {
+		return { number: value, isShare: /%/.test(cell.numFmt ?? '') };
+	}
+	if (value instanceof Date) {
+		const day = Number.isNaN(value.getTime()) ? '' : value.toISOString().slice(0, 10);
+		return isCalendarDate(day) ? { day } : '';
+	}
+	return typeof value === 'string' || typeof value === 'boolean' ? String(value) : cell.text;
+}

@@ -1,0 +1,304 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { debtOf, flatOf, type Field } from '../../src/lib/exchange/debt-columns';
+import { debtsCsv } from '../../src/lib/exchange/debts-csv';
+import { takenTable, type Reader } from '../../src/lib/exchange/debts-table';
+import { rowsOfText, type Row } from '../../src/lib/exchange/table';
+import { emptyDebt } from '../../src/lib/document/debt';
+import { writingOf } from '../../src/lib/reading/writing';
+import { USUAL_STYLE } from '../../src/lib/words/style';
+import { anyDocument } from '../support/documents';
+import { usd } from '../support/said';
+
+const asOf = '2026-12-15' as CalendarDate;
+const reader: Reader = { name: 'a list', writing: usd, asOf };
+const kwd = writingOf({ currency: { code: 'KWD', digits: 3 }, style: USUAL_STYLE });
+const taken = (rows: readonly Row[] | string, more: Partial<Reader> = {}) =>
+	takenTable(typeof rows === 'string' ? rowsOfText(rows, 'a list', usd) : rows, {
+		...reader,
+		...more
+	});
+const flats = (...args: Parameters<typeof taken>) => taken(...args).lines.map(({ flat }) => flat);
+
+describe('headings', () => {
+	it.each<[string, Field]>([
+		['Creditor', 'name'],
+		['CREDITOR NAME', 'creditor'],
+		['Card', 'name'],
+		['Who / what', 'note'],
+		['APR', 'annualRate'],
+		['APR (%)', 'annualRate'],
+		['Interest rate', 'annualRate'],
+		['int. rate', 'annualRate'],
+		['Min. payment', 'minimum'],
+		['Min Pmt', 'minimum'],
+		['Minimum due (USD)', 'minimum'],
+		['monthly payment', 'minimum'],
+		['Owed', 'balance'],
+		['Amount owed $', 'balance'],
+		['  current   balance ', 'balance'],
+		['Outstanding', 'balance'],
+		['Due', 'firstDue'],
+		['Due day', 'firstDue'],
+		['Next due date', 'firstDue'],
+		['Acct #', 'account'],
+		['Account no.', 'account'],
+		['Credit line', 'limit'],
+		['Past-due amount', 'pastDue'],
+		['Comments', 'note']
+	])('%s is %s', (heading, field) => {
+		const other = field === 'balance' ? 'APR' : 'Balance';
+		const { fields } = taken([
+			[heading, other, 'Joint'],
+			['1', '2', 'no']
+		]);
+		expect(fields[0]).toBe(field === 'note' && heading.startsWith('Who') ? null : field);
+	});
+
+	it('gives each meaning to one column, the best first, and refuses two of the same', () => {
+		const both = [['Creditor', 'Card', 'Payment', 'Minimum payment', 'Owed', 'Shoe size']];
+		expect(taken(both).fields).toEqual([
+			'creditor',
+			'name',
+			'paysAmount',
+			'minimum',
+			'balance',
+			null
+		]);
+		expect(() =>
+			taken([
+				['Balance', 'APR', 'Owed'],
+				['1', '2', '3']
+			])
+		).toThrow('“a list” has two columns of the same meaning, “Balance” and “Owed”');
+	});
+
+	it('finds them below titles and empty rows, and leaves totals below out', () => {
+		const table = taken([
+			['Our debts, autumn'],
+			[],
+			['as of', 'December'],
+			['Name', 'APR', 'Owed'],
+			['', '', ''],
+			['One', '20', '100'],
+			['Totally Fair Loans', '10', '300'],
+			['Total', '', '400']
+		]);
+		expect(table.lines.map(({ row, flat }) => [row, flat.name])).toEqual([
+			[6, 'One'],
+			[7, 'Totally Fair Loans']
+		]);
+		expect(table.totals).toBe(1);
+		const unnamed = taken([
+			['Name', 'Owed'],
+			['One', '100'],
+			['Two', '300'],
+			['', '400']
+		]);
+		expect(unnamed.lines).toHaveLength(2);
+		expect(
+			taken([
+				['Name', 'Owed'],
+				['One', '100'],
+				['Two', '300'],
+				['', '401']
+			]).lines
+		).toHaveLength(3);
+	});
+
+	it('guesses by what stands in the columns where there are none', () => {
+		expect(taken('Quillmark, 4182.36, 22.49%, 80, 15 Jan').fields).toEqual([
+			'name',
+			'balance',
+			'annualRate',
+			'minimum',
+			'firstDue'
+		]);
+		expect(taken('One\t100\t20\nTwo\t200\t30').fields).toEqual(['name', 'balance', 'annualRate']);
+	});
+});
+
+describe('numbers, by the whole', () => {
+	const balances = (cells: readonly string[], more: Partial<Reader> = {}) => {
+		const table = taken([['Name', 'Owed'], ...cells.map((cell) => ['x', cell])], more);
+		return [table.numbers, ...table.lines.map(({ flat }) => flat.balance ?? null)];
+	};
+	const one = (is: string) => ({ is, how: 'one' });
+
+	it.each<[readonly string[], string, readonly number[]]>([
+		[['4,182.36'], 'point', [418_236]],
+		[['4182.36', '12'], 'point', [418_236, 1_200]],
+		[['1.234,56'], 'comma', [123_456]],
+		[['1 234,56', '12,5'], 'comma', [123_456, 1_250]],
+		[['1\u202f234,56'], 'comma', [123_456]],
+		[["1'234.56"], 'point', [123_456]],
+		[['1’234’567.5'], 'point', [123_456_750]],
+		[['€ 12,30'], 'comma', [1_230]],
+		[['12k', '1.5k'], 'point', [1_200_000, 150_000]],
+		[['$4,182'], 'point', [418_200]],
+		[['4.182', '1.250,00'], 'comma', [418_200, 125_000]],
+		[['4.182', '12.50'], 'point', []],
+		[['USD 99'], 'point', [9_900]],
+		[['1.234.567'], 'comma', [123_456_700]],
+		[['0'], 'point', [0]],
+		[['7.'], 'point', [700]]
+	])('%j is written with a %s', (cells, numbers, amounts) => {
+		const eur = writingOf({ currency: { code: 'EUR', digits: 2 }, style: USUAL_STYLE });
+		const isEuro = cells.some((cell) => cell.includes('€'));
+		const [found, ...read] = balances(cells, isEuro ? { writing: eur } : {});
+		expect(found).toMatchObject({ is: numbers });
+		if (amounts.length > 0) expect(read).toEqual(amounts);
+	});
+
+	it('asks where either way reads all of it and means something else', () => {
+		expect(balances(['4.180', '9.250'])[0]).toEqual({ is: 'point', how: 'either' });
+		expect(balances(['4.180', '12.50'])).toEqual([one('point'), 418, 1_250]);
+		expect(balances(['4.180', '9.250'], { style: { numbers: 'comma' } }).slice(1)).toEqual([
+			418_000, 925_000
+		]);
+		// Three decimals are possible in some currencies, and then a comma can be either.
+		expect(balances(['4,182'], { writing: kwd })[0]).toEqual({ is: 'point', how: 'either' });
+	});
+
+	it('says what can’t be read, and why', () => {
+		const [line] = taken([
+			['Name', 'Owed', 'APR'],
+			['x', 'a lot', '22,49']
+		]).lines;
+		expect(line?.unread).toEqual([
+			{ field: 'balance', typed: 'a lot', problem: expect.stringContaining('is not an amount') }
+		]);
+		expect(line?.flat.annualRate).toBe(224_900);
+		expect(balances(['12.50', '1.234,56'])[0]).toMatchObject({ how: 'mixed' });
+	});
+});
+
+describe('rates, minimums and dates', () => {
+	const cell = (heading: string, written: string) =>
+		flats([
+			['Name', 'Owed', heading],
+			['x', '1', written]
+		])[0];
+
+	it.each([
+		['22.49', 224_900],
+		['22.49%', 224_900],
+		['22.49 %', 224_900],
+		['0.2249', 224_900],
+		['22,49', 224_900],
+		['0', 0],
+		['0%', 0],
+		['0.5%', 5_000]
+	])('a rate of %s', (written, rate) => {
+		expect(cell('APR', written)?.annualRate).toBe(rate);
+	});
+
+	it('reads parts of one only where all are', () => {
+		const rates = (...cells: string[]) =>
+			flats([['Name', 'APR'], ...cells.map((one) => ['x', one])]).map((flat) => flat.annualRate);
+		expect(rates('0.2249', '0.18', '0')).toEqual([224_900, 180_000, 0]);
+		expect(rates('0.9', '18')).toEqual([9_000, 180_000]);
+	});
+
+	it.each([
+		['35', { minimum: 3_500 }],
+		['$35.00', { minimum: 3_500 }],
+		['3 %', { rule: 'percent', percent: 30_000 }],
+		['3%, min 25', { rule: 'percent', percent: 30_000, floor: 2_500 }],
+		['2.5 % or at least $25.00', { rule: 'percent', percent: 25_000, floor: 2_500 }],
+		['interest + 1 %', { rule: 'interest-plus', percent: 10_000 }],
+		['Interest plus 1%, at least 25', { rule: 'interest-plus', percent: 10_000, floor: 2_500 }]
+	])('a minimum of %s', (written, said) => {
+		expect(cell('Minimum', written)).toMatchObject(said);
+	});
+
+	it.each([
+		['2027-01-15', '2027-01-15'],
+		['15 Jan 2027', '2027-01-15'],
+		['January 15, 2027', '2027-01-15'],
+		['1/15/2027', '2027-01-15'],
+		['15-01-2027', '2027-01-15'],
+		['15.1.2027', '2027-01-15'],
+		['15', '2027-01-15'],
+		['15th', '2027-01-15'],
+		['20', '2026-12-20']
+	])('due on %s', (written, day) => {
+		expect(cell('Due', written)?.firstDue).toBe(day);
+	});
+
+	it('reads all dates in one order, and asks where none of them shows which', () => {
+		const due = (...cells: string[]) => {
+			const table = taken([['Name', 'Due'], ...cells.map((one) => ['x', one])]);
+			return [table.dates.how, table.dates.is, ...table.lines.map(({ flat }) => flat.firstDue)];
+		};
+		expect(due('3/4/2027', '1/15/2027')).toEqual(['one', 'month', '2027-03-04', '2027-01-15']);
+		expect(due('3/4/2027', '15/1/2027')).toEqual(['one', 'day', '2027-04-03', '2027-01-15']);
+		expect(due('3/4/2027')).toEqual(['either', 'day', '2027-04-03']);
+		expect(due('4/4/2027')[0]).toBe('one');
+	});
+
+	it('takes what a workbook knows as numbers and days', () => {
+		const [flat] = flats([
+			['Name', 'APR', 'Owed', 'Due', 'Minimum'],
+			[
+				'x',
+				{ number: 0.2249, isShare: true },
+				{ number: 4182.360_000_000_1, isShare: false },
+				{ day: '2027-01-15' as CalendarDate },
+				{ number: 0.03, isShare: true }
+			]
+		]);
+		expect(flat).toEqual({
+			name: 'x',
+			annualRate: 224_900,
+			balance: 418_236,
+			firstDue: '2027-01-15',
+			rule: 'percent',
+			percent: 30_000
+		});
+	});
+});
+
+describe('text', () => {
+	it.each([
+		['tabs', 'One\t1,200.50\t20\nTwo\t3\t4'],
+		['semicolons', 'One;1,200.50;20\nTwo;3;4'],
+		['commas and quotes', 'One,"1,200.50",20\nTwo,3,4'],
+		['a typed list', 'One, 1,200.50, 20\nTwo, 3, 4']
+	])('with %s', (_, written) => {
+		expect(flats(written).map(({ name, balance }) => [name, balance])).toEqual([
+			['One', 120_050],
+			['Two', 300]
+		]);
+	});
+});
+
+it('debts as CSV come back as they were, what happens to them aside', () => {
+	fc.assert(
+		fc.property(anyDocument, fc.boolean(), ({ debts, currency, style }, other) => {
+			const money = other ? kwd.currency : currency;
+			const written = debtsCsv(debts, money);
+			const writing = { ...writingOf({ currency: money, style }) };
+			const { lines, totals } = takenTable(rowsOfText(written, 'debts.csv', usd), {
+				...reader,
+				writing
+			});
+			expect(lines.flatMap(({ unread }) => unread)).toEqual([]);
+			expect(totals).toBe(0);
+			const back = lines.map(({ flat }, at) => debtOf(flat, debts[at]?.id ?? ''));
+			const plain = debts.map((debt) => {
+				const { happenings, compared, baseline, statement, transactions } = emptyDebt(debt.id);
+				return { ...debt, happenings, compared, baseline, statement, transactions };
+			});
+			expect(back).toEqual(plain);
+			expect(back.map(flatOf)).toEqual(lines.map(({ flat }) => flat));
+		})
+	);
+});
+
+it('writes no text that a sheet would run', () => {
+	const debt = { ...emptyDebt(crypto.randomUUID()), name: '=1+1' };
+	const [, line] = debtsCsv([debt], usd.currency).split('\r\n');
+	expect(line?.startsWith("'=1+1,")).toBe(true);
+});
