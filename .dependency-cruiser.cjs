@@ -41,8 +41,8 @@ module.exports = {
 		knows('exchange', ['document', 'reading', 'core'], [MESSAGES]),
 		knows('words', ['exchange', 'document', 'reading', 'core']),
 		knows('ui', ['words', 'reading', 'core']),
-		knows('workers', ['core']),
-		knows('desk', ['words', 'document', 'reading', 'core']),
+		knows('workers', ['exchange', 'words', 'document', 'reading', 'core']),
+		knows('desk', ['words', 'exchange', 'document', 'reading', 'core']),
 		knows('server', ['document', 'reading', 'core']),
 		{
 			name: 'pages-reach-the-server-over-http',

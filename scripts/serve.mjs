@@ -15,7 +15,7 @@ const LAST = 15_000;
 const SLOWEST_HEADERS = 15_000;
 const SLOWEST_REQUEST = 30_000;
 /** No request is larger than the largest case can be; see `LIMITS`. */
-process.env.BODY_SIZE_LIMIT ??= '4M';
+process.env.BODY_SIZE_LIMIT ??= '8M';
 // Longer than any client believes a silent connection to be open, so that none is closed under a request.
 process.env.KEEP_ALIVE_TIMEOUT ??= '65';
 

@@ -1,9 +1,12 @@
 <script lang="ts">
 	import { SCREEN } from '$lib/reading/writing';
 	import { goto, invalidateAll } from '$app/navigation';
-	import { createCase, deleteCase, renameCase, restoreCase } from '$lib/desk/requests';
+	import { createCase, deleteCase, renameCase, restoreCase, takeCases } from '$lib/desk/requests';
 	import { plain, type Sentence } from '$lib/words/sentence';
-	import type { NewCase } from '$lib/document/case';
+	import type { CaseDocument, CaseSummary, NewCase } from '$lib/document/case';
+	import Phrases from '$lib/ui/Phrases.svelte';
+	import Proposal from '$lib/ui/Proposal.svelte';
+	import TakeFile from '$lib/ui/TakeFile.svelte';
 	import { casebookSentence } from '$lib/words/casebook';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
@@ -16,7 +19,12 @@
 
 	let searched = $state('');
 	let asked = $state(false);
-	let notice = $state<{ text: string; restores?: string } | null>(null);
+	let notice = $state.raw<{ text: string; restores?: string; deletes?: readonly string[] } | null>(
+		null
+	);
+	/** Cases that have been read from a file and are not taken yet. */
+	let proposed = $state.raw<{ cases: readonly CaseDocument[]; sentence: Sentence } | null>(null);
+	let reading = $state<string | null>(null);
 	let search = $state<HTMLInputElement>();
 
 	// Not needed for the first page, and there before anybody has moved a hand.
@@ -43,6 +51,43 @@
 		if (answer.kind === 'done') await goto(`/cases/${answer.value.id}`);
 		else say(answer);
 	}
+
+	async function look(file: File): Promise<void> {
+		notice = null;
+		proposed = null;
+		reading = file.name;
+		const { lookedAt } = await import('./taken-cases');
+		const content = await lookedAt(file, data.today);
+		reading = null;
+		if ('refused' in content) notice = { text: content.refused };
+		else proposed = content;
+	}
+
+	async function take(cases: readonly CaseDocument[]): Promise<void> {
+		const answer = await takeCases(cases);
+		if (answer.kind !== 'done') return say(answer);
+		proposed = null;
+		const { takenCases } = await import('$lib/words/taken-in');
+		const text = takenCases(
+			cases.map(({ label }) => label),
+			SCREEN
+		);
+		notice = { text, deletes: answer.value.ids };
+		await invalidateAll();
+	}
+
+	/** Takes back what was taken in. */
+	async function giveBack(ids: readonly string[]): Promise<void> {
+		notice = null;
+		for (const id of ids) {
+			const answer = await deleteCase(id);
+			if (answer.kind !== 'done') say(answer);
+		}
+		await invalidateAll();
+	}
+
+	const fileOf = (cases: readonly CaseSummary[]): string =>
+		`/api/cases/file?${new URLSearchParams(cases.map(({ id }) => ['id', id])).toString()}`;
 
 	async function rename(id: string, label: string): Promise<void> {
 		const answer = await renameCase(id, label);
@@ -101,6 +146,16 @@
 					/>
 				</label>
 			{/if}
+			<TakeFile
+				accept=".json,.ofx,.qfx"
+				title="Cases (JSON) or a lender’s statement (OFX); it can be dropped anywhere here"
+				onfile={(file) => void look(file)}>Take in a file</TakeFile
+			>
+			{#if found.length > 0}
+				<a class="act" href={fileOf(found)} download title="As a file (JSON), to be taken in again">
+					{found.length === data.cases.length ? 'All' : `These ${found.length}`} as a file
+				</a>
+			{/if}
 			{#if !opening}
 				<button type="button" class="new" onclick={() => (asked = true)}>
 					New case<kbd aria-hidden="true">n</kbd>
@@ -115,16 +170,31 @@
 		{/await}
 	{/if}
 
+	{#if reading}
+		<p role="status">Reading “{reading}” …</p>
+	{:else if proposed}
+		<div class="proposed">
+			<Proposal
+				ready
+				ontake={() => void take(proposed?.cases ?? [])}
+				onclose={() => (proposed = null)}
+			>
+				<p role="status"><Phrases sentence={proposed.sentence} /></p>
+			</Proposal>
+		</div>
+	{/if}
+
 	{#if found.length > 0}
 		<CaseLines cases={found} today={data.today} onrename={rename} onremove={remove} />
 	{/if}
 </main>
 
 {#if notice}
-	{@const { text, restores } = notice}
+	{@const { text, restores, deletes } = notice}
 	<Notice
 		{text}
 		{...restores ? { undo: 'Undo', onundo: () => restore(restores) } : {}}
+		{...deletes ? { undo: 'Undo', onundo: () => giveBack(deletes) } : {}}
 		onclose={() => (notice = null)}
 	/>
 {/if}
@@ -154,7 +224,7 @@
 	}
 
 	input {
-		width: 240px;
+		width: 200px;
 		height: 32px;
 		padding: 0 8px;
 		border: 0;
@@ -166,6 +236,17 @@
 	input::placeholder {
 		color: var(--quiet);
 		opacity: 1;
+	}
+
+	.act {
+		color: var(--act);
+		font-weight: 600;
+		text-decoration: none;
+		white-space: nowrap;
+	}
+
+	.proposed {
+		margin-bottom: 18px;
 	}
 
 	.new {

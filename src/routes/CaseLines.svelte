@@ -6,7 +6,7 @@
 	import type { CaseSummary } from '$lib/document/case';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import IconButton from '$lib/ui/IconButton.svelte';
-	import { Pencil, Trash2 } from '@lucide/svelte';
+	import { Download, Pencil, Trash2 } from '@lucide/svelte';
 	import { tick } from 'svelte';
 
 	interface Props {
@@ -64,7 +64,7 @@
 			<span role="columnheader">Chosen plan</span>
 			<span role="columnheader" class="right">As of</span>
 			<span role="columnheader" class="right">Last touched</span>
-			<span role="columnheader"><span class="unseen">Rename or delete</span></span>
+			<span role="columnheader"><span class="unseen">Rename, save as a file or delete</span></span>
 		</div>
 	</div>
 	<div role="rowgroup">
@@ -113,6 +113,14 @@
 					<IconButton title="Rename (F2)" label="Rename {label}" onclick={() => rename(id)}>
 						<Pencil size={15} aria-hidden="true" />
 					</IconButton>
+					<a
+						href="/api/cases/file?id={id}"
+						download
+						title="As a file (JSON)"
+						aria-label="{label} as a file"
+					>
+						<Download size={15} aria-hidden="true" />
+					</a>
 					<IconButton title="Delete (Delete)" label="Delete {label}" onclick={() => remove(index)}>
 						<Trash2 size={15} aria-hidden="true" />
 					</IconButton>
@@ -125,7 +133,7 @@
 <style>
 	.line {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 60px 150px minmax(120px, 210px) 100px 110px 64px;
+		grid-template-columns: minmax(0, 1fr) 60px 150px minmax(120px, 210px) 100px 110px 92px;
 		gap: 16px;
 		align-items: center;
 		min-height: 42px;
@@ -190,6 +198,15 @@
 	.tools {
 		display: flex;
 		gap: 4px;
+		align-items: center;
+	}
+
+	.tools a {
+		display: grid;
+		width: 26px;
+		height: 26px;
+		color: var(--act);
+		place-items: center;
 	}
 
 	/* A table needs its width: where the page has less, it is scrolled sideways. */

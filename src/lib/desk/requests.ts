@@ -45,6 +45,10 @@ type Told<T> = Partial<{ message: string; problems: Problem[]; state: CaseState 
 
 export const createCase = (request: NewCase) => ask<{ id: string }>('POST', '/api/cases', request);
 
+/** Takes cases in, all or none; their identifiers, in order. */
+export const takeCases = (cases: readonly CaseDocument[]) =>
+	ask<{ ids: string[] }>('POST', '/api/cases/taken', { cases });
+
 export const renameCase = (id: string, label: string) =>
 	ask<CaseState>('PATCH', `/api/cases/${id}`, { label });
 

@@ -156,6 +156,7 @@ export const saveRequest = z.strictObject({
 	/** A case whose amounts come to be in another currency says so: it is never by accident. */
 	changesCurrency: flag('Whether the currency is changed').optional()
 });
+export const takenRequest = z.strictObject({ cases: caseFile.shape.cases });
 export const renameRequest = z.strictObject({ label: name('The client label', 1) });
 export const stepRequest = z.strictObject({ basedOn, key });
 

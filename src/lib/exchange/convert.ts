@@ -4,15 +4,15 @@ import type { DebtEntry } from '../document/debt';
 import { writingOf } from '../reading/writing';
 import type { Spoken } from '../words/message';
 import type { Style } from '../words/style';
-import { kindOf, refuse, textOf, type NamedBytes } from './bytes';
+import { kindOf, refuse, type NamedBytes } from './bytes';
 import { casesJson, casesOf } from './case-json';
 import { COLUMNS, debtOf } from './debt-columns';
 import { debtsCsv } from './debts-csv';
 import { takenTable } from './debts-table';
 import { debtOfAccount } from './account-debt';
 import { accountsOf } from './statement-ofx';
-import { rowsOfText, type Sheet } from './table';
-import { sheetsOf } from './workbook';
+import { sheetsIn } from './sheets';
+import type { Sheet } from './table';
 
 export interface Wanted {
 	/** What a case is made with where the file is a table or a statement. */
@@ -39,12 +39,6 @@ export async function casesIn(file: NamedBytes, wanted: Wanted): Promise<CaseDoc
 	const [sheet] = await sheetsIn(file, spoken);
 	return [begunCase(fresh, debtsOfTable(sheet?.rows ?? [], file.name, wanted))];
 }
-
-/** The sheets of a table's file; a text has one. */
-export const sheetsIn = async (file: NamedBytes, spoken: Spoken): Promise<Sheet[]> =>
-	kindOf(file, spoken) === 'xlsx'
-		? sheetsOf(file, spoken)
-		: [{ name: '', rows: rowsOfText(textOf(file, spoken), file.name, spoken) }];
 
 function debtsOfTable(rows: Sheet['rows'], name: string, wanted: Wanted): DebtEntry[] {
 	const { fresh, spoken, style } = wanted;

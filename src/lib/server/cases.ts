@@ -91,13 +91,31 @@ export async function insertCase(
 	touchedAt: Date,
 	what: string
 ): Promise<string> {
-	const id = crypto.randomUUID();
-	await writing(async (transaction) => {
-		await insertRows(transaction, 'case_file', [{ id, ...rowOf(document, 1, touchedAt) }]);
-		await appendRevision(transaction, id, { number: 1, document, what });
-		await replaceDebts(transaction, id, document.debts, []);
-		await replacePlans(transaction, id, document, null);
+	return writing((transaction) => insertInto(transaction, document, touchedAt, what));
+}
+
+/** Writes cases from elsewhere, all of them or none; what is there stays as it is. */
+export async function takeCases(documents: readonly CaseDocument[]): Promise<string[]> {
+	return writing(async (transaction) => {
+		const ids: string[] = [];
+		for (const document of documents) {
+			ids.push(await insertInto(transaction, document, now(), 'case taken in'));
+		}
+		return ids;
 	});
+}
+
+async function insertInto(
+	transaction: Statements,
+	document: CaseDocument,
+	touchedAt: Date,
+	what: string
+): Promise<string> {
+	const id = crypto.randomUUID();
+	await insertRows(transaction, 'case_file', [{ id, ...rowOf(document, 1, touchedAt) }]);
+	await appendRevision(transaction, id, { number: 1, document, what });
+	await replaceDebts(transaction, id, document.debts, []);
+	await replacePlans(transaction, id, document, null);
 	return id;
 }
 

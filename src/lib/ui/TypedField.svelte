@@ -5,6 +5,7 @@
 -->
 <script lang="ts" generics="T">
 	import type { Reading } from '../reading/reading';
+	import { untrack } from 'svelte';
 
 	interface Props {
 		label: string;
@@ -26,6 +27,8 @@
 		autofocus?: boolean;
 		/** Nobody has named the value yet: it is in another ink until it is typed or confirmed. */
 		assumed?: boolean;
+		/** What stands in it from elsewhere and could not be read, and why: it is there to be fixed. */
+		unread?: { readonly typed: string; readonly problem: string } | undefined;
 	}
 	const {
 		label,
@@ -40,17 +43,23 @@
 		onenter,
 		onescape,
 		autofocus = false,
-		assumed = false
+		assumed = false,
+		unread
 	}: Props = $props();
 
 	const id = $props.id();
-	let typed = $state<string | null>(null);
-	let refused = $state(false);
+	let typed = $state(untrack(() => unread?.typed ?? null));
+	let refused = $state(untrack(() => unread !== undefined));
 	let before: T | null = null;
 
 	const shown = $derived(typed ?? (value === null ? '' : write(value)));
 	const reading = $derived(typed === null ? null : readTyped(typed));
-	const problem = $derived(refused && reading !== null && !reading.ok ? reading : null);
+	const foreign = $derived(unread !== undefined && typed === unread.typed ? unread : null);
+	const problem = $derived.by(() => {
+		if (!refused) return null;
+		if (foreign) return { problem: foreign.problem, allowed: '' };
+		return reading !== null && !reading.ok ? reading : null;
+	});
 
 	function readTyped(text: string): Reading<T | null> {
 		return optional && text.trim() === '' ? { ok: true, value: null } : read(text);
@@ -71,6 +80,7 @@
 	/** Whether what was typed has become the value. */
 	function settle(): boolean {
 		if (typed === null) return true;
+		if (foreign) return false;
 		const now = readTyped(typed);
 		refused = !now.ok;
 		if (now.ok) {

@@ -8,6 +8,18 @@
 	import { nameOf } from '$lib/words/debt';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
+	import { LIMITS } from '$lib/core/quantities/limits';
+	import { debtOfAccount, withAccount } from '$lib/exchange/account-debt';
+	import { Refusal } from '$lib/exchange/bytes';
+	import type { AccountStatement } from '$lib/exchange/statement-ofx';
+	import { rowsOfText, type Sheet } from '$lib/exchange/table';
+	import { quoted } from '$lib/reading/reading';
+	import TakeFile from '$lib/ui/TakeFile.svelte';
+	import { countOf } from '$lib/words/amounts';
+	import { asPasted, casesElsewhere } from '$lib/words/taken-in';
+	import { v4 as newId } from 'uuid';
+	import ProposedDebts from './ProposedDebts.svelte';
+	import TakenAccounts from './TakenAccounts.svelte';
 	import type { PageProps } from './$types';
 	import CaseNote from './CaseNote.svelte';
 	import EntryGrid from './EntryGrid.svelte';
@@ -27,6 +39,70 @@
 	);
 
 	let about = $state.raw<HTMLElement | null>(null);
+
+	/** What has been read and is not taken yet. */
+	type Proposed =
+		| { readonly of: 'rows'; readonly source: string; readonly sheets: readonly Sheet[] }
+		| { readonly of: 'accounts'; readonly accounts: readonly AccountStatement[] };
+	let proposed = $state.raw<Proposed | null>(null);
+	let reading = $state<string | null>(null);
+	let refusal = $state<string | null>(null);
+
+	async function look(file: File): Promise<void> {
+		refusal = null;
+		reading = file.name;
+		const { readFile } = await import('$lib/workers/read-file');
+		const content = await readFile(file, desk.writing);
+		reading = null;
+		if (content.kind === 'refused') refusal = content.message;
+		else if (content.kind === 'cases') refusal = casesElsewhere(file.name, desk.writing);
+		else if (content.kind === 'accounts') proposed = { of: 'accounts', accounts: content.accounts };
+		else proposed = { of: 'rows', source: quoted(content.name), sheets: content.sheets };
+	}
+
+	/** Rows copied from a sheet, or a list that was typed elsewhere. */
+	function paste(text: string): void {
+		refusal = null;
+		const source = asPasted(desk.writing);
+		try {
+			proposed = {
+				of: 'rows',
+				source,
+				sheets: [{ name: '', rows: rowsOfText(text, source, desk.writing) }]
+			};
+		} catch (error) {
+			if (!(error instanceof Refusal)) throw error;
+			refusal = error.message;
+		}
+	}
+
+	function takeDebts(taken: readonly DebtEntry[]): void {
+		proposed = null;
+		const what = countOf(desk.writing, taken.length, 'debts');
+		desk.change(`taking in ${what}`, (document) => ({
+			...document,
+			debts: [...document.debts, ...taken].slice(0, LIMITS.debts)
+		}));
+		void desk.flush();
+	}
+
+	function takeAccounts(taken: readonly { account: AccountStatement; to: string | null }[]): void {
+		proposed = null;
+		const made = taken.map(({ account, to }) => ({ account, to, id: newId() }));
+		desk.change('taking in a statement', (document) => ({
+			...document,
+			debts: made.reduce(
+				(debts, { account, to, id }) =>
+					to === null
+						? [...debts, debtOfAccount(account, id)].slice(0, LIMITS.debts)
+						: debts.map((debt) =>
+								debt.id === to ? { ...debt, ...withAccount(debt, account) } : debt
+							),
+				document.debts
+			)
+		}));
+		void desk.flush();
+	}
 
 	interface Deletion {
 		readonly debt: DebtEntry;
@@ -67,14 +143,49 @@
 	<h1 class="unseen">Debts of {desk.document.label}</h1>
 	<div class="top">
 		<Answer {sentence} />
-		<button
-			type="button"
-			class="about"
-			title="The client, the day of the figures, the currency"
-			onclick={(event) => (about = event.currentTarget)}>This case ›</button
+		<span class="acts">
+			<TakeFile
+				accept=".csv,.tsv,.txt,.xlsx,.ofx,.qfx"
+				title="A sheet (CSV, XLSX) or a lender’s statement (OFX); it can be dropped anywhere here"
+				onfile={(file) => void look(file)}
+			>
+				Take in a file
+			</TakeFile>
+			<button
+				type="button"
+				class="about"
+				title="The client, the day of the figures, the currency"
+				onclick={(event) => (about = event.currentTarget)}>This case ›</button
+			></span
 		>
 	</div>
-	<EntryGrid {desk} {asked} onremove={remove} />
+	{#if reading}
+		<p role="status">Reading “{reading}” …</p>
+	{:else if refusal}
+		<p class="refusal" role="alert">
+			{refusal}
+			<button type="button" onclick={() => (refusal = null)}>Close</button>
+		</p>
+	{/if}
+	<div>
+		<EntryGrid {desk} {asked} onremove={remove} onpaste={paste} />
+		{#if proposed?.of === 'rows'}
+			<ProposedDebts
+				{desk}
+				source={proposed.source}
+				sheets={proposed.sheets}
+				ontake={takeDebts}
+				onclose={() => (proposed = null)}
+			/>
+		{:else if proposed}
+			<TakenAccounts
+				{desk}
+				accounts={proposed.accounts}
+				ontake={takeAccounts}
+				onclose={() => (proposed = null)}
+			/>
+		{/if}
+	</div>
 </main>
 
 {#if about}
@@ -113,8 +224,24 @@
 		justify-content: space-between;
 	}
 
-	.about {
+	.acts {
+		display: flex;
 		flex: none;
+		gap: 22px;
+	}
+
+	.refusal {
+		padding-left: 10px;
+		border-left: 3px solid var(--ink);
+	}
+
+	.refusal button {
+		margin-left: 10px;
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.about {
 		color: var(--act);
 		font-weight: 600;
 	}

@@ -5,6 +5,7 @@
 	import { roundingSteps, type AskedEntry } from '$lib/document/debt';
 	import { askedKinds } from '$lib/words/debt';
 	import { writeMoney } from '$lib/reading/written';
+	import type { Unread } from '$lib/exchange/debts-table';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -16,11 +17,13 @@
 		writing: Writing;
 		/** Whose it is, for the labels. */
 		of: string;
+		/** Its figures that stand there unread. */
+		unread?: ReadonlyMap<string, Unread>;
 		/** The place of a column in a grid, where there is one. */
 		cell?: (column: number) => string;
 		onchange: (asked: AskedEntry) => void;
 	}
-	const { asked, writing, of, cell, onchange }: Props = $props();
+	const { asked, writing, of, unread, cell, onchange }: Props = $props();
 
 	const role = $derived(cell ? 'cell' : undefined);
 	const money = $derived(moneyText(writing));
@@ -51,6 +54,7 @@
 		<TypedField
 			label="Amount of the minimum, {of}"
 			value={asked.amount}
+			unread={unread?.get('minimum')}
 			{...money}
 			optional
 			side="right"
@@ -61,6 +65,7 @@
 		<TypedField
 			label="Number of payments, {of}"
 			value={asked.periods}
+			unread={unread?.get('payments')}
 			{...countText(writing)}
 			optional
 			side="right"
@@ -72,6 +77,7 @@
 		<TypedField
 			label="Percentage of the minimum, {of}"
 			value={asked.percent}
+			unread={unread?.get('percent') ?? unread?.get('minimum')}
 			{...minimumPercentText(writing)}
 			optional
 			side="right"
@@ -96,6 +102,7 @@
 		<TypedField
 			label="Minimum at least, {of}"
 			value={asked.floor === ZERO ? null : asked.floor}
+			unread={unread?.get('floor')}
 			{...money}
 			optional
 			side="right"

@@ -20,8 +20,10 @@
 		/** Each debt that nothing is missing of, paid as it asks, by its id. */
 		asked: ReadonlyMap<string, Carried>;
 		onremove: (index: number) => void;
+		/** Rows were pasted: a text that is more than what stands in one field. */
+		onpaste: (text: string) => void;
 	}
-	const { desk, asked, onremove }: Props = $props();
+	const { desk, asked, onremove, onpaste }: Props = $props();
 
 	const debts = $derived(desk.document.debts);
 	let blank = $state.raw(blankDebt());
@@ -111,6 +113,13 @@
 		cell(target.row, target.column)?.focus();
 	}
 
+	function paste(event: ClipboardEvent): void {
+		const text = event.clipboardData?.getData('text/plain') ?? '';
+		if (!/[\t\n]/.test(text.trim())) return;
+		event.preventDefault();
+		onpaste(text);
+	}
+
 	/** What a key does with the whole line; Alt+Down in a list of choices opens it, as it does everywhere. */
 	function lineCommand(event: KeyboardEvent): ((row: number) => unknown) | null {
 		const control = event.ctrlKey || event.metaKey;
@@ -129,7 +138,7 @@
 
 <!-- The keys belong to the fields inside; the table only hears them on their way up. -->
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-<div class="grid" role="table" aria-label="Debts" bind:this={grid} onkeydown={key}>
+<div class="grid" role="table" aria-label="Debts" bind:this={grid} onkeydown={key} onpaste={paste}>
 	<div role="rowgroup">
 		<div class="head" role="row">
 			<span role="columnheader"><span class="unseen">Order</span></span>

@@ -7,6 +7,7 @@
 	import { missingOf, type DebtEntry } from '$lib/document/debt';
 	import { writeMoney, writeShortMonth } from '$lib/reading/written';
 	import { endInWords, missingInWords, nameOf } from '$lib/words/debt';
+	import type { Unread } from '$lib/exchange/debts-table';
 	import type { Writing } from '$lib/reading/writing';
 	import { readName } from '$lib/reading/names';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
@@ -28,21 +29,44 @@
 		/** The debt run down as it asks; null while something is missing. */
 		asked: Run | null;
 		href: string;
+		/** Where it is not taken yet: what of it could not be read, and what else it says. */
+		proposed?: { readonly unread: ReadonlyMap<string, Unread>; readonly also: string };
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
-		oncopy: () => void;
-		onremove: () => void;
+		oncopy?: () => void;
+		onremove?: () => void;
 	}
-	const { debt, index, blank, writing, asOf, asked, href, onchange, oncopy, onremove }: Props =
-		$props();
+	const {
+		debt,
+		index,
+		blank,
+		writing,
+		asOf,
+		asked,
+		href,
+		proposed,
+		onchange,
+		oncopy,
+		onremove
+	}: Props = $props();
+	const unread = $derived(proposed?.unread);
 
 	const { money, rate, firstDue } = $derived(debtFieldReaders(writing, asOf));
-	const line = $derived(`line ${index + 1}`);
-	const cell = (column: number) => `${index}:${column}`;
+	const line = $derived(`${proposed ? 'proposed line' : 'line'} ${index + 1}`);
+	const cellOf = (column: number) => `${index}:${column}`;
+	const cell = (column: number) => (proposed ? undefined : cellOf(column));
 </script>
 
-<div class="line" class:blank role="row" aria-label={blank ? 'new line' : nameOf(debt, writing)}>
+<div
+	class="line"
+	class:blank
+	class:proposed={proposed !== undefined}
+	role="row"
+	aria-label={blank ? 'new line' : nameOf(debt, writing)}
+>
 	<span role="cell" class="order">
-		{#if blank}
+		{#if proposed}
+			<span class="handle"></span><span class="plus" aria-hidden="true">→</span>
+		{:else if blank}
 			<span class="handle"></span><span class="plus" aria-hidden="true">+</span>
 		{:else}
 			<span
@@ -64,6 +88,7 @@
 			write={(text) => text}
 			optional
 			placeholder={blank ? 'next debt' : 'unnamed debt'}
+			unread={unread?.get('name')}
 			cell={cell(COLUMNS.name)}
 			onchange={(name) => onchange('name', { name: name ?? '' })}
 		/>
@@ -72,6 +97,7 @@
 		<TypedField
 			label="Balance, {line}"
 			value={debt.balance}
+			unread={unread?.get('balance')}
 			{...money}
 			optional
 			side="right"
@@ -83,6 +109,7 @@
 		<TypedField
 			label="Annual rate, {line}"
 			value={debt.annualRate}
+			unread={unread?.get('annualRate')}
 			{...rate}
 			optional
 			side="right"
@@ -94,13 +121,15 @@
 		asked={debt.asked}
 		{writing}
 		of={line}
-		{cell}
+		{...unread ? { unread } : {}}
+		{...proposed ? {} : { cell: cellOf }}
 		onchange={(asked) => onchange('minimum', { asked })}
 	/>
 	<span role="cell">
 		<TypedField
 			label="First due date, {line}"
 			value={debt.firstDue}
+			unread={unread?.get('firstDue')}
 			{...firstDue}
 			optional
 			side="right"
@@ -109,7 +138,9 @@
 		/>
 	</span>
 	<span role="cell" class="result">
-		{#if asked}
+		{#if proposed}
+			<span class="also" title={proposed.also}>{proposed.also}</span>
+		{:else if asked}
 			<a {href} title="Open {nameOf(debt, writing)} (Ctrl+Enter)">
 				<span class:never={asked.ending.status !== 'cleared'}>
 					{endInWords(asked, writing, writeShortMonth)}
@@ -124,7 +155,7 @@
 		{/if}
 	</span>
 	<span role="cell" class="tools">
-		{#if !blank}
+		{#if oncopy && onremove && !blank}
 			<IconButton
 				title="Copy this line (Ctrl+D)"
 				label="Copy {nameOf(debt, writing)}"
@@ -156,6 +187,27 @@
 
 	.line:focus-within {
 		background: var(--picked);
+	}
+
+	/* Not taken yet: on other ground, and what is wrong with a field said when one looks at it. */
+	.proposed {
+		background: var(--sheet);
+	}
+
+	.proposed :global(.problem) {
+		visibility: hidden;
+	}
+
+	.proposed :global(.field:is(:focus-within, :hover) .problem) {
+		visibility: visible;
+	}
+
+	.also {
+		display: -webkit-box;
+		overflow: hidden;
+		-webkit-box-orient: vertical;
+		-webkit-line-clamp: 2;
+		line-clamp: 2;
 	}
 
 	.order {
@@ -211,6 +263,7 @@
 		font-weight: 700;
 	}
 
+	.also,
 	.result .missing {
 		color: var(--quiet);
 		font-size: 13px;

@@ -1,0 +1,89 @@
+<!-- Something that has been read and is not taken yet: Enter takes all of it, Escape none. -->
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+
+	interface Props {
+		children: Snippet;
+		/** Whether there is something to take, and nothing left to be asked. */
+		ready: boolean;
+		ontake: () => void;
+		onclose: () => void;
+	}
+	const { children, ready, ontake, onclose }: Props = $props();
+
+	function key(event: KeyboardEvent): void {
+		const chosen = event.target instanceof HTMLButtonElement;
+		if (event.key === 'Escape' && !event.defaultPrevented) onclose();
+		else if (event.key === 'Enter' && ready && !chosen) ontake();
+		else return;
+		event.preventDefault();
+	}
+
+	const opened = (section: HTMLElement) => section.focus();
+</script>
+
+<!-- The keys belong to what is inside; the section only hears them on their way up. -->
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<section aria-label="Not taken yet" tabindex="0" onkeydown={key} {@attach opened}>
+	{@render children()}
+	<p>
+		<button type="button" class="take" disabled={!ready} onclick={ontake}
+			>Take all<kbd aria-hidden="true">Enter</kbd></button
+		>
+		<button type="button" class="none" onclick={onclose}
+			>Take none<kbd aria-hidden="true">Esc</kbd></button
+		>
+	</p>
+</section>
+
+<style>
+	section {
+		padding: 12px 0 14px;
+		border-top: 2px solid var(--act);
+		border-bottom: 1px solid var(--hairline);
+	}
+
+	section:focus {
+		outline: none;
+	}
+
+	section:focus-visible {
+		border-top-width: 4px;
+		padding-top: 10px;
+	}
+
+	p {
+		display: flex;
+		gap: 22px;
+		align-items: center;
+		margin-top: 10px;
+	}
+
+	.take {
+		height: 30px;
+		padding: 0 14px;
+		border-radius: 3px;
+		background: var(--act);
+		color: var(--on-act);
+		font-weight: 600;
+	}
+
+	.take:disabled {
+		background: var(--hairline);
+		color: var(--quiet);
+	}
+
+	.none {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	kbd {
+		margin-left: 8px;
+		padding: 0 5px;
+		border: 1px solid currentcolor;
+		border-radius: 2px;
+		font: 600 12px/1.4 var(--sans);
+	}
+</style>

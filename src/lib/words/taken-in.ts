@@ -1,0 +1,212 @@
+/** What is said of rows and files before they are taken, and of what could not be read in them. */
+import type { CalendarDate } from '../core/quantities/calendar';
+import { LIMITS } from '../core/quantities/limits';
+import type { Percent } from '../core/quantities/rate';
+import type { CaseDocument } from '../document/case';
+import type { DebtEntry } from '../document/debt';
+import { COLUMNS, type Field } from '../exchange/debt-columns';
+import type { TakenLine, TakenTable } from '../exchange/debts-table';
+import type { AccountStatement } from '../exchange/statement-ofx';
+import { plainNumber } from '../exchange/written-style';
+import { readMoney } from '../reading/money';
+import { quoted } from '../reading/reading';
+import type { Writing } from '../reading/writing';
+import { grouped, writeDate, writeMoney, writePercent } from '../reading/written';
+import { countOf } from './amounts';
+import { nameOf } from './debt';
+import en from './en/taken-in.json';
+import { listOf, messagesOf, type Spoken } from './message';
+import { say, type Sentence } from './sentence';
+import type { NumberStyle, Style } from './style';
+
+const { sentence, text } = messagesOf({ en });
+
+/** What a table was read as; `room`: how many debts more the case can hold. */
+export function tableSentence(
+	{ lines, numbers, dates, areShares, totals, fields }: TakenTable,
+	source: string,
+	room: number,
+	writing: Writing
+): Sentence {
+	const style = { numbers: numbers.is, dates: dates.is };
+	const read = { ...writing, style };
+	const number = grouped(123_456, 2, read);
+	const date = writeDate(A_DAY, read);
+	const how = fields.includes('firstDue') ? 'numbers and dates' : 'numbers';
+	const unread = lines.slice(0, room).reduce((count, line) => count + line.unread.length, 0);
+	const rate = writePercent(224_900 as Percent, writing);
+	const more = [
+		...(areShares ? [sentence(writing, 'shares', { rate })] : []),
+		...(totals > 0 ? [sentence(writing, 'totals', { count: totals })] : []),
+		...(lines.length > room
+			? [sentence(writing, 'too many', { count: lines.length - room, most: LIMITS.debts })]
+			: []),
+		...(unread > 0 ? [sentence(writing, 'unread', { count: unread })] : [])
+	];
+	const count = Math.min(lines.length, room);
+	const begin = sentence(writing, 'read', {
+		count,
+		source,
+		how: text(writing, how, { number, date })
+	});
+	return [begin, ...more].flatMap((one, at) => (at === 0 ? one : [say(' '), ...one]));
+}
+
+const A_DAY = '2027-01-15' as CalendarDate;
+
+/** Where rows come from that no file has. */
+export const asPasted = (spoken: Spoken): string => text(spoken, 'as pasted');
+
+/** A question about how a table is written, and both answers. */
+export interface StyleQuestion {
+	readonly sentence: Sentence;
+	readonly answers: readonly { readonly words: string; readonly style: Partial<Style> }[];
+}
+
+/** What is to be asked before a table can be taken: how its numbers are written, or its dates. */
+export function styleQuestion(
+	table: TakenTable,
+	cellOf: (field: (field: Field) => boolean, test: RegExp) => string | null,
+	writing: Writing
+): StyleQuestion | null {
+	if (table.numbers.how === 'either') {
+		const typed = cellOf((field) => MONEY.has(field), /\d[.,]\d{3}(?!\d)/) ?? '';
+		const [point, comma] = (['point', 'comma'] as const).map((numbers) =>
+			amountIn(typed, numbers, writing)
+		);
+		const shown = { typed: quoted(typed), one: point ?? '', other: comma ?? '' };
+		return {
+			sentence: sentence(writing, 'numbers either way', shown),
+			answers: [
+				{ words: point ?? '', style: { numbers: 'point' } },
+				{ words: comma ?? '', style: { numbers: 'comma' } }
+			]
+		};
+	}
+	if (table.dates.how !== 'either') return null;
+	const typed = cellOf((field) => field === 'firstDue', /^\d{1,2}[/-]\d{1,2}[/-]\d+$/) ?? '';
+	const [one = '', two = '', year = ''] = typed.split(/[/-]/).map((part) => part.padStart(2, '0'));
+	const full = year.length === 2 ? `20${year}` : year;
+	const either = [`${full}-${two}-${one}`, `${full}-${one}-${two}`] as CalendarDate[];
+	const [day = '', month = ''] = either.map((date) => writeDate(date, writing));
+	return {
+		sentence: sentence(writing, 'dates either way', {
+			typed: quoted(typed),
+			one: day,
+			other: month
+		}),
+		answers: [
+			{ words: day, style: { dates: 'day' } },
+			{ words: month, style: { dates: 'month' } }
+		]
+	};
+}
+
+/** An amount as a style reads it. */
+function amountIn(typed: string, numbers: NumberStyle, writing: Writing): string {
+	const plain = plainNumber(typed, numbers) ?? typed;
+	const read = readMoney(plain, { ...writing, style: { numbers: 'point', dates: 'day' } });
+	return read.ok ? writeMoney(read.value, writing) : plain;
+}
+
+const MONEY = new Set<Field>(
+	COLUMNS.filter(({ kind }) => kind.of === 'money').map(({ field }) => field)
+);
+
+/** What a column can be taken as. */
+export const columnChoices = (spoken: Spoken) => [
+	{ value: '', words: text(spoken, 'not taken') },
+	...COLUMNS.map(({ field, heading }) => ({ value: field as string, words: heading }))
+];
+
+/** The fields that stand in the grid's own columns. */
+const IN_GRID = new Set<Field>([
+	'name',
+	'balance',
+	'annualRate',
+	'rule',
+	'minimum',
+	'percent',
+	'of',
+	'plusFees',
+	'floor',
+	'roundUpTo',
+	'payments',
+	'balloon',
+	'firstDue'
+]);
+
+/** What else a line says, beyond the grid's columns: “Credit limit, Account; not read: soon”. */
+export function alsoInWords({ flat, unread }: TakenLine, spoken: Spoken): string {
+	const headings = COLUMNS.filter(({ field }) => field in flat && !IN_GRID.has(field));
+	const names = headings.map(({ heading }) => heading).join(', ');
+	const other = unread
+		.filter(({ field }) => !IN_GRID.has(field))
+		.map(({ typed }) => text(spoken, 'also unread', { typed: quoted(typed) }));
+	return [...(names === '' ? [] : [names]), ...other].join('; ');
+}
+
+/** The last four of an account's digits are enough to know it by. */
+export const accountInWords = (account: string, spoken: Spoken): string =>
+	account.length <= 4 ? account : text(spoken, 'last four', { digits: account.slice(-4) });
+
+/** What an account of a statement would bring, and to which debt. */
+export function accountSentence(
+	account: AccountStatement,
+	to: DebtEntry | null,
+	writing: Writing
+): Sentence {
+	const number = accountInWords(account.account, writing);
+	if (account.currency.code !== writing.currency.code) {
+		const codes = { code: account.currency.code, own: writing.currency.code };
+		return sentence(writing, 'other currency', {
+			account: `${account.lender} ${number}`.trim(),
+			...codes
+		});
+	}
+	const what = sentence(writing, 'account of', {
+		lender: account.lender,
+		account: number,
+		owed: writeMoney(account.owed, writing),
+		day: writeDate(account.asOf, writing),
+		transactions: countOf(writing, account.transactions.length, 'transactions')
+	});
+	const where = to
+		? sentence(writing, 'goes to', { name: nameOf(to, writing) })
+		: sentence(writing, 'becomes new');
+	return [...what, say(' '), ...where];
+}
+
+/** What a file of cases, or a statement, would bring into the casebook. */
+export const casesSentence = (
+	cases: readonly CaseDocument[],
+	source: string,
+	of: 'cases' | 'accounts',
+	spoken: Spoken
+): Sentence => {
+	const labels =
+		of === 'cases'
+			? cases.map(({ label }) => label)
+			: cases.flatMap(({ debts }) => debts.map(({ name }) => name));
+	const shown = labels.length > 5 ? [...labels.slice(0, 4), '…'] : labels;
+	const names = listOf(spoken, shown);
+	return sentence(spoken, of === 'cases' ? 'cases in' : 'statement in', {
+		count: labels.length,
+		source: quoted(source),
+		names
+	});
+};
+
+export const takenCases = (labels: readonly string[], spoken: Spoken): string =>
+	text(spoken, 'taken cases', { count: labels.length, first: labels[0] ?? '' });
+
+export const tookTooLong = (name: string, spoken: Spoken): string =>
+	text(spoken, 'too long', { name });
+
+/** And a table of debts elsewhere than on the casebook. */
+export const tablesElsewhere = (name: string, spoken: Spoken): string =>
+	text(spoken, 'tables elsewhere', { name });
+
+/** A file of cases belongs elsewhere than among the debts of one. */
+export const casesElsewhere = (name: string, spoken: Spoken): string =>
+	text(spoken, 'cases elsewhere', { name });

@@ -1,0 +1,44 @@
+import type { CaseDocument } from '../document/case';
+import { LIMITS_OF_FILES } from '../exchange/bytes';
+import type { AccountStatement } from '../exchange/statement-ofx';
+import type { Sheet } from '../exchange/table';
+import type { Spoken } from '../words/message';
+import { tookTooLong } from '../words/taken-in';
+import FileWorker from './read-file.worker?worker';
+import type { FileTask } from './read-file.worker';
+import { start } from './start';
+
+/** What a file holds. */
+export type FileContent =
+	| { readonly kind: 'sheets'; readonly name: string; readonly sheets: readonly Sheet[] }
+	| {
+			readonly kind: 'accounts';
+			readonly name: string;
+			readonly accounts: readonly AccountStatement[];
+	  }
+	| { readonly kind: 'cases'; readonly name: string; readonly cases: readonly CaseDocument[] }
+	| { readonly kind: 'refused'; readonly message: string };
+
+/** A file is left when reading it takes longer, in milliseconds. */
+const LONGEST = 30_000;
+
+/** Reads a file in a worker of its own, which is ended when it is read, refused, or takes too long. */
+export async function readFile(file: File, spoken: Spoken): Promise<FileContent> {
+	const { name } = file;
+	// Of a file that is too large, enough to be refused.
+	const bytes = new Uint8Array(await file.slice(0, LIMITS_OF_FILES.bytes + 1).arrayBuffer());
+	return new Promise((resolve) => {
+		const task: FileTask = { file: { name, bytes }, spoken };
+		const leave = (content: FileContent): void => {
+			clearTimeout(waiting);
+			worker.end();
+			resolve(content);
+		};
+		const failed = () => leave({ kind: 'refused', message: tookTooLong(name, spoken) });
+		const worker = start<FileTask, FileContent>(FileWorker, task, {
+			onanswer: leave,
+			onfail: failed
+		});
+		const waiting = setTimeout(failed, LONGEST);
+	});
+}

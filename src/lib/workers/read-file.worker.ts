@@ -1,0 +1,34 @@
+/** Reads a file beside the page: what it holds, or the sentence with which it is refused. */
+import { kindOf, Refusal, type NamedBytes } from '../exchange/bytes';
+import { casesOf } from '../exchange/case-json';
+import { accountsOf } from '../exchange/statement-ofx';
+import { sheetsIn } from '../exchange/sheets';
+import type { Spoken } from '../words/message';
+import type { FileContent } from './read-file';
+
+export interface FileTask {
+	readonly file: NamedBytes;
+	readonly spoken: Spoken;
+}
+
+async function contentOf({ file, spoken }: FileTask): Promise<FileContent> {
+	const { name } = file;
+	try {
+		const kind = kindOf(file, spoken);
+		if (kind === 'json') return { kind: 'cases', name, cases: casesOf(file, spoken) };
+		if (kind === 'ofx') return { kind: 'accounts', name, accounts: accountsOf(file, spoken) };
+		return { kind: 'sheets', name, sheets: await sheetsIn(file, spoken) };
+	} catch (error) {
+		if (!(error instanceof Refusal)) throw error;
+		return { kind: 'refused', message: error.message };
+	}
+}
+
+addEventListener('message', ({ data }: MessageEvent<FileTask>) => {
+	// What was not foreseen ends the worker, which its page is told.
+	void contentOf(data).then(postMessage, (error: unknown) => {
+		setTimeout(() => {
+			throw error;
+		});
+	});
+});
