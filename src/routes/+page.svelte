@@ -203,7 +203,7 @@
 
 <style>
 	main {
-		max-width: 1120px;
+		max-width: 1180px;
 		padding: 26px 24px 90px;
 	}
 

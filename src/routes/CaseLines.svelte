@@ -205,8 +205,12 @@
 		display: grid;
 		width: 26px;
 		height: 26px;
-		color: var(--act);
+		color: var(--quiet);
 		place-items: center;
+	}
+
+	.tools a:hover {
+		color: var(--act);
 	}
 
 	/* A table needs its width: where the page has less, it is scrolled sideways. */

@@ -149,6 +149,36 @@ export class Screen {
 		);
 	}
 
+	/** Waits until a labelled field has the focus. */
+	async focus(label: string): Promise<void> {
+		await expect.poll(() => this.focused(), { interval: 50 }).toBe(label);
+	}
+
+	/** Puts a text on the clipboard and into what has the focus, as one pastes it. */
+	async paste(text: string): Promise<void> {
+		await this.page.evaluate((pasted) => {
+			const clipboardData = new DataTransfer();
+			clipboardData.setData('text/plain', pasted);
+			const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
+			document.activeElement?.dispatchEvent(event);
+		}, text);
+	}
+
+	/** Drops a file on the page. */
+	async drop(name: string, content: Uint8Array): Promise<void> {
+		await this.page.evaluate(
+			(called, bytes) => {
+				const dataTransfer = new DataTransfer();
+				dataTransfer.items.add(new File([new Uint8Array(bytes)], called));
+				const event = { dataTransfer, bubbles: true, cancelable: true };
+				document.body.dispatchEvent(new DragEvent('dragover', event));
+				document.body.dispatchEvent(new DragEvent('drop', event));
+			},
+			name,
+			[...content]
+		);
+	}
+
 	/** Waits until the text of a place is, or matches, what is expected. */
 	async see(selector: string, expected: string | RegExp): Promise<void> {
 		const seen = expect.poll(() => this.text(selector), { timeout: 20_000, interval: 50 });

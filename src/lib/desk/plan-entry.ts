@@ -7,6 +7,7 @@ import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/chan
 import { monthIn, USUAL_PLAN, type PlanEntry, type PlanHappening } from '../document/plan';
 import { SCREEN } from '../reading/writing';
 import { usualName } from '../words/plan';
+import type { DebtEntry } from '../document/debt';
 import { v4 as newId } from 'uuid';
 
 /** Money on top on a day, not known yet how much. */
@@ -146,6 +147,22 @@ export function newChange(
 				monthlyFee: { kind: 'amount', amount: ZERO }
 			};
 	}
+}
+
+/** An agreed payment for one debt at the rate that it has, from its first due date on. */
+export function agreedPayment(
+	{ id, annualRate, firstDue }: DebtEntry,
+	payment: Cents,
+	asOf: CalendarDate
+): ChangeEntry {
+	return {
+		kind: 'concession',
+		assumed: [],
+		from: firstDue ?? asOf,
+		debts: [{ debt: id, annualRate: annualRate ?? (0 as Percent), assumed: false, payment }],
+		setUpFee: ZERO,
+		monthlyFee: { kind: 'amount', amount: ZERO }
+	};
 }
 
 /** The debts that a plan brings are others in a copy of it, wherever it names them. */

@@ -5,7 +5,7 @@ import type { Percent } from '../core/quantities/rate';
 import { allowedFirstDue, readFirstDue } from '../document/days';
 import { readCount } from '../reading/counts';
 import { readMoney } from '../reading/money';
-import { NO_TEXT } from '../reading/names';
+import { readLine } from '../reading/names';
 import { readMinimumPercent, readRate } from '../reading/percentages';
 import { accepted, quoted, refused, type Reading } from '../reading/reading';
 import type { Writing } from '../reading/writing';
@@ -277,7 +277,7 @@ function readCell(cell: Cell, { field, kind }: Column, how: How): Reading<Flat> 
 		reading.ok ? accepted({ [field]: reading.value }) : reading;
 	switch (kind.of) {
 		case 'text':
-			return as(readText(shown(cell), field, writing));
+			return as(readLine(shown(cell), LONGEST[field] ?? LIMITS.name, writing));
 		case 'money':
 			return field === 'minimum' && isShare(cell)
 				? readMinimum(cell, how)
@@ -301,16 +301,6 @@ const LONGEST: Partial<Readonly<Record<Field, number>>> = {
 	account: LIMITS.account,
 	note: LIMITS.note
 };
-
-function readText(typed: string, field: Field, writing: Writing): Reading<string> {
-	const longest = LONGEST[field] ?? LIMITS.name;
-	const line = typed.replace(/[\t\r\n]+/g, ' ').trim();
-	if (line.length <= longest && !NO_TEXT.test(line)) return accepted(line);
-	return refused(
-		text(writing, 'text not taken', { typed: quoted(line) }),
-		text(writing, 'text allowed', { longest })
-	);
-}
 
 function readAmount(cell: Cell, { writing }: How): Reading<NonNullable<Flat['balance']>> {
 	if (typeof cell === 'string') {

@@ -8,19 +8,23 @@ const { text } = messagesOf({ en });
 /** Characters that are no text: control characters, halves of a pair, and those that turn the writing round. */
 export const NO_TEXT = /[\p{Cc}\p{Cs}\u{202a}-\u{202e}\u{2066}-\u{2069}\u{2028}\u{2029}\u{feff}]/u;
 
-/** Reads the name of a debt; it may still be missing. Spaces of any kind are one space each. */
-export function readName(typed: string, spoken: Spoken): Reading<string> {
-	const name = typed.replace(/\s+/gu, ' ').trim();
-	if (NO_TEXT.test(name)) {
+/** Reads a text of one line, of at most so many characters. */
+export function readLine(typed: string, longest: number, spoken: Spoken): Reading<string> {
+	const line = typed.replace(/[\t\r\n]+/g, ' ').trim();
+	if (NO_TEXT.test(line)) {
 		return refused(text(spoken, 'name unseen'), text(spoken, 'name letters'));
 	}
-	return name.length <= LIMITS.name
-		? accepted(name)
+	return line.length <= longest
+		? accepted(line)
 		: refused(
-				text(spoken, 'name length', { count: name.length }),
-				text(spoken, 'name allowed', { longest: LIMITS.name })
+				text(spoken, 'name length', { count: line.length }),
+				text(spoken, 'name allowed', { longest })
 			);
 }
+
+/** Reads the name of a debt; it may still be missing. Spaces of any kind are one space each. */
+export const readName = (typed: string, spoken: Spoken): Reading<string> =>
+	readLine(typed.replace(/\s+/gu, ' '), LIMITS.name, spoken);
 
 /** Reads a name that there must be: a client label, the name of a plan. */
 export function readLabel(

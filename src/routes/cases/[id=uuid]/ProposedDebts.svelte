@@ -218,7 +218,7 @@
 	}
 
 	.column {
-		min-width: 118px;
+		width: 150px;
 		padding-left: 8px;
 		border-left: 2px solid var(--act);
 	}
@@ -229,7 +229,6 @@
 
 	.column small {
 		display: block;
-		max-width: 160px;
 		overflow: hidden;
 		color: var(--quiet);
 		font-size: 12.5px;

@@ -1,13 +1,13 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
-	import { difference } from '$lib/core/debt/difference';
 	import type { Figure } from '$lib/core/working/debt-figure';
 	import { carryOut, measured, paysAs, sameWay, uncovered, type Way } from '$lib/core/debt/ways';
 	import { workingOf } from '$lib/core/working/debt-working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { newHappening, paidIn, withHappening } from '$lib/desk/debt-entry';
-	import { beforeSentence, waySentence } from '$lib/words/debt-answer';
+	import StatementZone from './StatementZone.svelte';
+	import { waySentence } from '$lib/words/debt-answer';
 	import { carriedOut } from '$lib/document/case';
 	import { missingOf, statedDebt, type DebtEntry, type HappeningEntry } from '$lib/document/debt';
 	import { same } from '$lib/document/same';
@@ -16,7 +16,7 @@
 	import type { Sentence } from '$lib/words/sentence';
 	import { writeWorking, type WrittenWorking } from '$lib/words/debt-working';
 	import Answer from '$lib/ui/Answer.svelte';
-	import BeforeLine from '$lib/ui/BeforeLine.svelte';
+	import BeforeChange from './BeforeChange.svelte';
 	import { hueOf } from '$lib/ui/hues';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import AskBackwards from './AskBackwards.svelte';
@@ -64,9 +64,6 @@
 	});
 
 	const before = $derived(desk.before[id]);
-	const changed = $derived(before && debt && !same(before, debt));
-	const statedBefore = $derived(before && changed ? statedDebt(before, asOf) : null);
-	const carriedBefore = $derived(statedBefore && carryOut(statedBefore, way));
 
 	const shown = $derived.by((): [NamedRun, ...NamedRun[]] | null => {
 		if (!debt || !carried || !baseline || !paid) return null;
@@ -105,12 +102,12 @@
 		opened = { anchor, way: of, figures: [figure] };
 	}
 
-	function deeper(figure: Figure): void {
-		if (opened) opened = { ...opened, figures: [...opened.figures, figure] };
-	}
+	const work = (written: WrittenWorking, anchor: HTMLElement): void => {
+		opened = { anchor, way, figures: [], written };
+	};
 
-	function back(): void {
-		if (opened) opened = { ...opened, figures: opened.figures.slice(0, -1) };
+	function turn(figures: readonly Figure[]): void {
+		if (opened) opened = { ...opened, figures };
 	}
 
 	function close(): void {
@@ -162,8 +159,7 @@
 	}
 
 	function pick(date: CalendarDate): void {
-		picked = date;
-		zone = 'payments';
+		[picked, zone] = [date, 'payments'];
 	}
 
 	function pay(so: Way): void {
@@ -180,7 +176,11 @@
 	}
 
 	function change(field: string, fields: Partial<DebtEntry>): void {
-		if (debt) desk.vary(id, `${field} of ${nameOf(debt, writing)}`, fields);
+		if (!debt) return;
+		const what = `${field} of ${nameOf(debt, writing)}`;
+		// What is only noted changes no answer.
+		if ('noted' in fields || 'statement' in fields) desk.changeDebt(id, what, fields);
+		else desk.vary(id, what, fields);
 	}
 
 	function putBack(): void {
@@ -198,7 +198,7 @@
 
 <svelte:head><title>{debt ? nameOf(debt, writing) : 'Debt'} · Residuum</title></svelte:head>
 
-<main>
+<main class:roomy={zone === 'statement'}>
 	<h1 class="unseen">{debt ? nameOf(debt, writing) : 'Debt'}</h1>
 	<div class="top">
 		<Answer
@@ -213,14 +213,12 @@
 					change('payment', { pays: { kind: 'fixed', amount, paymentsPerYear: null } })}
 			/>
 		{/if}
-		{#if statedBefore && carriedBefore && carried}
-			<BeforeLine
-				sentence={beforeSentence(
-					statedBefore,
-					carriedBefore,
-					difference(carried.run, carriedBefore.run),
-					writing
-				)}
+		{#if before && debt && carried && !same(before, debt)}
+			<BeforeChange
+				{before}
+				{asOf}
+				{carried}
+				{writing}
 				onundo={putBack}
 				onkeep={() => desk.letGo(id)}
 			/>
@@ -246,7 +244,7 @@
 						{writing}
 						{others}
 						onuse={change}
-						onwork={(written, anchor) => (opened = { anchor, way, figures: [], written })}
+						onwork={work}
 					/>
 				{/if}
 			{/key}
@@ -289,7 +287,11 @@
 				onpay={pay}
 				oncompare={(what, fields) =>
 					desk.changeDebt(id, `${what} of ${nameOf(debt, writing)}`, fields)}
-			/>
+			>
+				{#snippet statement()}
+					<StatementZone {desk} {debt} onchange={change} onwork={work} />
+				{/snippet}
+			</LowerZone>
 		</div>
 	{/if}
 	{#if working && opened}
@@ -297,8 +299,8 @@
 			{working}
 			anchor={opened.anchor}
 			deep={opened.figures.length > 1}
-			onopen={deeper}
-			onback={back}
+			onopen={(figure) => turn([...(opened?.figures ?? []), figure])}
+			onback={() => turn((opened?.figures ?? []).slice(0, -1))}
 			onclose={close}
 		/>
 	{/if}
@@ -327,6 +329,11 @@
 			/ 312px minmax(0, 1fr);
 		height: calc(100dvh - 48px);
 		min-height: 700px;
+	}
+
+	/* A statement is longer than the pictures need to be high. */
+	.roomy {
+		grid-template-rows: auto minmax(210px, 0.7fr) minmax(320px, 1.3fr);
 	}
 
 	.top {

@@ -1,6 +1,6 @@
 <!-- Below the pictures: every payment of the picked way, or the ways of paying beside each other. -->
 <script lang="ts" module>
-	export type Zone = 'payments' | 'ways';
+	export type Zone = 'payments' | 'ways' | 'statement';
 </script>
 
 <script lang="ts">
@@ -16,6 +16,7 @@
 		type Way
 	} from '$lib/core/debt/ways';
 	import type { DebtEntry } from '$lib/document/debt';
+	import type { Snippet } from 'svelte';
 	import { readMoment } from '$lib/reading/dates';
 	import { writeDate } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
@@ -45,6 +46,8 @@
 		onpay: (way: Way) => void;
 		/** The ways that are compared, and the baseline, as the counselor has them. */
 		oncompare: (what: string, fields: Pick<Partial<DebtEntry>, 'compared' | 'baseline'>) => void;
+		/** The check of a statement. */
+		statement: Snippet;
 	}
 	const {
 		debt,
@@ -56,9 +59,16 @@
 		pointed,
 		picked,
 		zone,
+		statement,
 		onpoint,
 		...on
 	}: Props = $props();
+
+	const TITLES: Readonly<Record<Zone, string>> = {
+		payments: 'Every payment',
+		ways: 'Ways of paying',
+		statement: 'What the statement says'
+	};
 
 	const run = $derived(carried.run);
 	const rows = $derived(
@@ -90,7 +100,7 @@
 
 <section class="zone" aria-labelledby="zone-title">
 	<h2 id="zone-title" class="unseen">
-		{zone === 'payments' ? 'Every payment' : 'Ways of paying'}
+		{TITLES[zone]}
 	</h2>
 	<div class="head">
 		<span class="choice" role="group" aria-label="What is shown below the pictures">
@@ -105,6 +115,12 @@
 				data-zone="ways"
 				aria-pressed={zone === 'ways'}
 				onclick={() => on.onzone('ways')}>Ways of paying it</button
+			>
+			<button
+				type="button"
+				data-zone="statement"
+				aria-pressed={zone === 'statement'}
+				onclick={() => on.onzone('statement')}>What the statement says</button
 			>
 		</span>
 		{#if zone === 'payments'}
@@ -122,7 +138,7 @@
 					onenter={find}
 				/>
 			</span>
-		{:else}
+		{:else if zone === 'ways'}
 			<AddWays
 				{debt}
 				firstPayment={run.firstPayment}
@@ -145,6 +161,8 @@
 				onadd={(k, element) => on.onadd(dateOf(k), element)}
 			/>
 		</div>
+	{:else if zone === 'statement'}
+		<div class="body scrolls">{@render statement()}</div>
 	{:else}
 		<div class="body scrolls">
 			<WaysTable

@@ -14,6 +14,7 @@
 	import AskedFields from '../../AskedFields.svelte';
 	import { debtFieldReaders, minimumPercentText } from '../../debt-fields';
 	import Lending from './Lending.svelte';
+	import Noted from './Noted.svelte';
 
 	interface Props {
 		debt: DebtEntry;
@@ -122,6 +123,7 @@
 		/>
 	</div>
 	<Lending {debt} {writing} {onchange} />
+	<Noted {debt} {writing} {asOf} {onchange} />
 </section>
 
 <section aria-labelledby="pays">

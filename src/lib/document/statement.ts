@@ -1,0 +1,94 @@
+/** What is typed of a card's statement, as the core knows it (contract, section 11). */
+import type { Printed, StatementGiven } from '../core/debt/statement';
+import type { MinimumTerms } from '../core/debt/terms';
+import { ZERO, type Cents } from '../core/quantities/money';
+import type { Percent } from '../core/quantities/rate';
+import type { Currency } from '../reading/currencies';
+import { plannedDebts, type CaseDocument } from './case';
+import type { AskedEntry, DebtEntry, StatementEntry } from './debt';
+import { chosenPlan, planMonths, type PlanEntry } from './plan';
+
+/** Minor units in a whole unit of a currency. */
+export const wholeUnit = ({ digits }: Currency): number => 10 ** digits;
+
+/** What a statement's figures follow from; null while the balance or the rate is missing. */
+export function statementGiven(
+	{ balance, annualRate, statement }: DebtEntry,
+	currency: Currency
+): StatementGiven | null {
+	if (balance === null || annualRate === null) return null;
+	const { interestCharged, offerRate, offerMonths, roundTo } = statement;
+	return {
+		balance,
+		annual: annualRate,
+		roundTo: roundTo === 'cent' ? 1 : wholeUnit(currency),
+		...(interestCharged === null ? {} : { interestCharged }),
+		...(offerRate === null || offerMonths === null
+			? {}
+			: { offer: { annual: offerRate, months: offerMonths } })
+	};
+}
+
+/** The figures that have been typed. */
+export function printedOf(entry: StatementEntry): Printed {
+	const { minimumDue, estimateCount, estimateUnit, total, payment36, total36, saving36 } = entry;
+	const estimate = estimateCount === null ? null : { unit: estimateUnit, count: estimateCount };
+	const figures = { minimumDue, estimate, total, payment36, total36, saving36 };
+	return Object.fromEntries(Object.entries(figures).filter(([, value]) => value !== null));
+}
+
+/** The minimum as a rule of percentage and floor; null where it is none yet, or equal payments are agreed. */
+export function minimumRule(asked: AskedEntry): MinimumTerms | null {
+	switch (asked.kind) {
+		case 'level':
+			return null;
+		case 'amount': {
+			if (asked.amount === null) return null;
+			const floor = asked.amount > asked.floor ? asked.amount : asked.floor;
+			const nothing = { percent: 0 as Percent, plusInterest: false, plusFees: false };
+			return { ...nothing, of: 'statement', roundUpTo: asked.roundUpTo, floor };
+		}
+		default: {
+			const { percent, of, plusFees, roundUpTo, floor, kind } = asked;
+			if (percent === null) return null;
+			return { percent, of, plusFees, roundUpTo, floor, plusInterest: kind === 'interest-plus' };
+		}
+	}
+}
+
+/** A rule that was found, as what is asked. */
+export const askedByRule = ({
+	plusInterest,
+	percent,
+	roundUpTo,
+	floor
+}: MinimumTerms): AskedEntry => ({
+	kind: plusInterest ? 'interest-plus' : 'percent',
+	percent,
+	of: 'statement',
+	plusFees: plusInterest,
+	roundUpTo,
+	floor: floor === 0 ? ZERO : floor
+});
+
+/** A plan, its money in the month in which it begins, and what of that is left beside what the other debts ask. */
+export interface MonthsMoney {
+	readonly plan: PlanEntry;
+	readonly money: Cents;
+	readonly free: Cents;
+}
+
+/** The month's money of the chosen plan, or of the first, as it concerns one debt; null where nothing is known of it. */
+export function monthsMoney(document: CaseDocument, debt: string): MonthsMoney | null {
+	const plan = chosenPlan(document)?.plan ?? document.plans[0];
+	const debts = plannedDebts(document, 'planned');
+	if (!plan || !debts.some(({ id }) => id === debt)) return null;
+	const others = debts.filter(({ id }) => id !== debt);
+	const asked = (among: typeof debts): number =>
+		among.length === 0 ? 0 : planMonths(plan, among, document.asOf).askedAtBegin;
+	const all = asked(debts);
+	const { budget } = plan;
+	const beyond = budget.kind === 'required-plus' ? budget.extra : 0;
+	const money = budget.kind === 'constant' && budget.amount !== null ? budget.amount : all + beyond;
+	return { plan, money: money as Cents, free: (money - asked(others)) as Cents };
+}

@@ -1,0 +1,28 @@
+/** What else is noted of a debt, in one line. */
+import type { DebtEntry } from '../document/debt';
+import { writeMoney } from '../reading/written';
+import type { Writing } from '../reading/writing';
+import { countOf } from './amounts';
+import en from './en/noted.json';
+import { messagesOf } from './message';
+import { accountInWords } from './taken-in';
+
+const { text } = messagesOf({ en });
+
+/** “Harbour Lending; account …9023; limit 6,000.00”, or that nothing is. */
+export function notedInWords({ noted, transactions }: DebtEntry, writing: Writing): string {
+	const { creditor, account, limit, pastDue, security, joint, note, paymentsLeft } = noted;
+	const said = [
+		creditor,
+		account && text(writing, 'account', { number: accountInWords(account, writing) }),
+		limit !== null && text(writing, 'limit', { amount: writeMoney(limit, writing) }),
+		pastDue !== null && text(writing, 'past due', { amount: writeMoney(pastDue, writing) }),
+		security !== null && text(writing, 'security', { security }),
+		joint && text(writing, 'joint'),
+		paymentsLeft !== null &&
+			text(writing, 'left', { payments: countOf(writing, paymentsLeft, 'payments') }),
+		transactions.length > 0 && countOf(writing, transactions.length, 'transactions'),
+		note
+	].filter((one) => typeof one === 'string' && one !== '');
+	return said.length === 0 ? text(writing, 'nothing noted') : said.join('; ');
+}

@@ -1,0 +1,350 @@
+<!--
+	What a card's statement prints, typed in any part, beside what follows from the debt; and the minimum rules
+	that give it.
+-->
+<script lang="ts">
+	import { checked, statementOf, type Estimate, type Verdict } from '$lib/core/debt/statement';
+	import type { Cents } from '$lib/core/quantities/money';
+	import type { DebtEntry, StatementEntry } from '$lib/document/debt';
+	import { minimumRule, printedOf, statementGiven, monthsMoney } from '$lib/document/statement';
+	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
+	import { agreedPayment } from '$lib/desk/plan-entry';
+	import { nameOf } from '$lib/words/debt';
+	import WhichRule from './WhichRule.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Phrases from '$lib/ui/Phrases.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import type { WrittenWorking } from '$lib/words/debt-working';
+	import {
+		figureInWords,
+		figureWorking,
+		meaningSentence,
+		oursInWords,
+		PRINTED,
+		statementSentence,
+		uncheckable,
+		verdictInWords,
+		type PrintedFigure
+	} from '$lib/words/statement';
+	import { Check, TriangleAlert } from '@lucide/svelte';
+	import { countText, moneyText, rateText } from '../../debt-fields';
+
+	interface Props {
+		desk: CaseDesk;
+		debt: DebtEntry;
+		onchange: (field: string, fields: Partial<DebtEntry>) => void;
+		onwork: (working: WrittenWorking, element: HTMLElement) => void;
+	}
+	const { desk, debt, onchange, onwork }: Props = $props();
+
+	const writing = $derived(desk.writing);
+	/** The month's money that the payment of 36 months would have to fit. */
+	const month = $derived(monthsMoney(desk.document, debt.id));
+
+	const money = $derived(moneyText(writing));
+	const entry = $derived(debt.statement);
+	const given = $derived(statementGiven(debt, writing.currency));
+	const rule = $derived(minimumRule(debt.asked));
+	const printed = $derived(printedOf(entry));
+	const statement = $derived(given && rule && given.balance > 0 ? statementOf(given, rule) : null);
+	const verdicts = $derived(statement ? checked(statement, printed) : {});
+	const meaning = $derived(
+		statement && given ? meaningSentence(statement, given, month, writing) : []
+	);
+	const payment = $derived(statement?.figures.payment36);
+
+	const type = (fields: Partial<StatementEntry>) =>
+		onchange('statement', { statement: { ...entry, ...fields } });
+
+	function typed(figure: PrintedFigure, value: Cents | null): void {
+		if (figure !== 'estimate') type({ [figure]: value });
+	}
+
+	/** A payment that is agreed with the lender goes into the plan that was chosen. */
+	function agree(payment: Cents): void {
+		if (!month) return;
+		const { plan } = month;
+		const what = `agreed payment for ${nameOf(debt, writing)}`;
+		const agreed = agreedPayment(debt, payment, desk.document.asOf);
+		desk.changePlan(plan.id, what, { changes: [...plan.changes, agreed] });
+	}
+
+	const UNITS = [
+		{ value: 'years', words: 'years' },
+		{ value: 'months', words: 'months' }
+	] as const satisfies readonly { value: Estimate['unit']; words: string }[];
+	const ROUNDINGS = [
+		{ value: 'unit', words: 'whole units' },
+		{ value: 'cent', words: 'the cent' }
+	] as const;
+
+	const verdictOf = (figure: PrintedFigure): Verdict | undefined => verdicts[figure];
+</script>
+
+<div class="statement">
+	<p class="answer" role="status">
+		<Phrases
+			sentence={statement
+				? statementSentence(statement, printed, writing)
+				: uncheckable(debt.asked.kind === 'level', writing)}
+		/>
+	</p>
+	<div class="typed">
+		<div class="line given">
+			<span>Interest charged</span>
+			<TypedField
+				label="Interest charged, as printed"
+				value={entry.interestCharged}
+				{...money}
+				optional
+				side="right"
+				onchange={(interestCharged) => type({ interestCharged })}
+			/>
+			<span class="offer">
+				Offer of
+				<TypedField
+					label="Rate of the offer"
+					value={entry.offerRate}
+					{...rateText(writing)}
+					optional
+					side="right"
+					placeholder="none"
+					onchange={(offerRate) => type({ offerRate })}
+				/>
+				for
+				<TypedField
+					label="Months of the offer"
+					value={entry.offerMonths}
+					{...countText(writing)}
+					optional
+					side="right"
+					onchange={(offerMonths) => type({ offerMonths })}
+				/>
+				months; printed to
+				<Choice
+					label="What printed amounts are rounded to"
+					value={entry.roundTo}
+					options={ROUNDINGS}
+					onchange={(roundTo) => type({ roundTo })}
+				/>
+			</span>
+		</div>
+		<table>
+			<thead>
+				<tr>
+					<th scope="col"><span class="unseen">Figure</span></th>
+					<th scope="col" class="right">Printed</th>
+					<th scope="col" class="right">Computed</th>
+					<th scope="col">Verdict</th>
+				</tr>
+			</thead>
+			<tbody>
+				{#each PRINTED as figure (figure)}
+					{@const verdict = verdictOf(figure)}
+					{@const words = figureInWords(figure, writing)}
+					<tr class:differs={verdict?.kind === 'differs'}>
+						<th scope="row">{words}</th>
+						<td>
+							{#if figure === 'estimate'}
+								<span class="estimate">
+									<TypedField
+										label="{words}, as printed"
+										value={entry.estimateCount}
+										{...countText(writing)}
+										optional
+										side="right"
+										onchange={(estimateCount) => type({ estimateCount })}
+									/>
+									<Choice
+										label="Months or years"
+										value={entry.estimateUnit}
+										options={UNITS}
+										onchange={(estimateUnit) => type({ estimateUnit })}
+									/>
+								</span>
+							{:else}
+								<TypedField
+									label="{words}, as printed"
+									value={entry[figure]}
+									{...money}
+									optional
+									side="right"
+									onchange={(value) => typed(figure, value)}
+								/>
+							{/if}
+						</td>
+						<td class="right">
+							{#if statement && given && rule}
+								<button
+									type="button"
+									title="Show its working"
+									onclick={(event) =>
+										onwork(
+											figureWorking(figure, statement, given, rule, writing),
+											event.currentTarget
+										)}>{oursInWords(figure, statement, writing)}</button
+								>
+							{/if}
+						</td>
+						<td class="verdict">
+							{#if verdict && statement}
+								{#if verdict.kind === 'differs'}<TriangleAlert size={14} aria-hidden="true" />
+								{:else}<Check size={14} aria-hidden="true" />{/if}
+								{verdictInWords(figure, verdict, statement, printed, writing)}
+							{/if}
+						</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	</div>
+	<div class="rules">
+		<WhichRule
+			{given}
+			{printed}
+			{rule}
+			{writing}
+			onuse={(asked) => onchange('minimum', { asked })}
+		/>
+		{#if meaning.length > 0}
+			<h3>What it means</h3>
+			<p>
+				<Phrases sentence={meaning} />
+				{#if payment !== undefined && month}
+					<button type="button" class="act" onclick={() => agree(payment)}>
+						Put it into “{month.plan.name}”
+					</button>
+				{/if}
+			</p>
+		{/if}
+	</div>
+</div>
+
+<style>
+	.statement {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(210px, 26%);
+		gap: 4px 24px;
+		font-size: 14px;
+	}
+
+	/* Whatever is scrolled, whether the statement can be trusted stays in view. */
+	.answer {
+		position: sticky;
+		z-index: 2;
+		top: 0;
+		grid-column: 1 / -1;
+		padding: 6px 0 4px;
+		background: var(--ground);
+		font-family: var(--serif);
+		font-size: 16px;
+	}
+
+	.line {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		padding: 2px 0;
+	}
+
+	.line > :global(.field) {
+		width: 96px;
+	}
+
+	.offer {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+		margin-left: auto;
+		color: var(--quiet);
+		font-size: 13px;
+		white-space: nowrap;
+	}
+
+	.offer :global(.field) {
+		width: 58px;
+	}
+
+	table {
+		width: 100%;
+		border-collapse: collapse;
+	}
+
+	th,
+	td {
+		padding: 0 6px 0 0;
+		border-top: 1px solid var(--row-line);
+		font-weight: 400;
+		text-align: left;
+	}
+
+	thead th {
+		border: 0;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	tbody th {
+		width: 196px;
+	}
+
+	td:nth-child(2) {
+		width: 124px;
+	}
+
+	td:nth-child(3) {
+		width: 88px;
+	}
+
+	.right {
+		text-align: right;
+	}
+
+	.estimate {
+		display: grid;
+		grid-template-columns: 1fr 78px;
+	}
+
+	.typed :global(:is(input, select):not(:focus)) {
+		border-bottom-color: var(--hairline);
+		font-weight: 600;
+	}
+
+	td button:hover {
+		color: var(--act);
+		text-decoration: underline;
+	}
+
+	.verdict {
+		padding-left: 10px;
+		line-height: 1.2;
+	}
+
+	.verdict :global(svg) {
+		margin-right: 2px;
+		vertical-align: -2px;
+	}
+
+	.differs .verdict {
+		font-weight: 700;
+	}
+
+	h3 {
+		padding: 6px 0 2px;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.act {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	@media (width < 1100px) {
+		.statement {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

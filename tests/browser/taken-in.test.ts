@@ -1,0 +1,219 @@
+/** What exists elsewhere is taken in: rows, workbooks, statements, cases. */
+import { describe, expect, it } from 'vitest';
+import { caseDocument, type CaseState } from '../../src/lib/document/case';
+import { handMadeWorkbook, ofx2 } from '../support/files';
+import { desk, screen, sitDown } from '../support/page';
+import { card } from '../support/debts';
+import { makeCase } from '../support/residuum';
+
+sitDown();
+
+const proposed = '[aria-label="Not taken yet"]';
+const names = () =>
+	screen.page.$$eval('[aria-label^="Name, line"]', (fields) =>
+		fields.map((field) => (field as HTMLInputElement).value).filter(Boolean)
+	);
+
+async function stateOf(id: string): Promise<CaseState> {
+	// The document as the server has it: a step that is not possible tells it.
+	const { body } = await desk.residuum.request('POST', `/api/cases/${id}/undo`, { basedOn: -1 });
+	return (body as { state: CaseState }).state;
+}
+
+describe('rows that are pasted', () => {
+	it('twelve at once, by keyboard: shown, fixed, taken as one change, undone as one', async () => {
+		const { id } = await makeCase(desk.residuum, 'Pasted');
+		await screen.goto(`/cases/${id}`);
+		await screen.focus('Name, line 1');
+		const rows = Array.from({ length: 12 }, (_, at) =>
+			[`Card ${at + 1}`, at === 4 ? 'a lot' : `${at + 1}.234,50`, '22,49 %', '35', '15'].join('\t')
+		);
+		await screen.paste(['Creditor\tOwed\tAPR\tMin. payment\tDue', ...rows].join('\r\n'));
+		await screen.see(proposed, '12 debts read from what was pasted, not taken yet.');
+		await screen.see(proposed, 'Numbers are read as 1.234,56');
+		await screen.see(proposed, '1 field could not be read');
+		expect(await screen.value('Balance, proposed line 1')).toBe('1,234.50');
+		expect(await screen.value('Balance, proposed line 5')).toBe('a lot');
+		expect(await names()).toEqual([]);
+		await screen.press('Escape');
+		await expect.poll(() => screen.page.$(proposed)).toBeNull();
+		expect(await names()).toEqual([]);
+
+		await screen.page.focus('[aria-label="Name, line 1"]');
+		await screen.paste(rows.join('\n'));
+		await screen.see(proposed, '12 debts read');
+		await screen.page.focus('[aria-label="Balance, proposed line 5"]');
+		await screen.enter('5000');
+		await expect.poll(names).toHaveLength(12);
+		expect(await screen.value('Balance, line 5')).toBe('5,000.00');
+		expect(await screen.value('Balance, line 12')).toBe('12,234.50');
+		await screen.saved();
+		expect((await stateOf(id)).revision).toBe(2);
+		await screen.press('Control+z');
+		await expect.poll(names).toHaveLength(0);
+	});
+
+	it('ask where numbers can be read in two ways, and take none before they are answered', async () => {
+		const { id } = await makeCase(desk.residuum, 'Either way');
+		await screen.goto(`/cases/${id}`);
+		await screen.focus('Name, line 1');
+		await screen.paste('Name\tOwed\nOne\t4.180\nTwo\t9.250');
+		await screen.see(proposed, 'Is “4.180” 4.18 or 4,180.00?');
+		await screen.press('Enter');
+		expect(await names()).toEqual([]);
+		await screen.page.locator(`${proposed} ::-p-text(4,180.00)`).click();
+		await expect.poll(() => screen.value('Balance, proposed line 2')).toBe('9,250.00');
+		await screen.page.focus(proposed);
+		await screen.press('Enter');
+		await expect.poll(names).toEqual(['One', 'Two']);
+	});
+});
+
+describe('files', () => {
+	it('a workbook made by hand: dropped, one heading corrected, taken, undone; the next one knows it', async () => {
+		const { id } = await makeCase(desk.residuum, 'Dropped');
+		await screen.goto(`/cases/${id}`);
+		await screen.focus('Name, line 1');
+		const workbook = await handMadeWorkbook();
+		await screen.drop('debts.xlsx', workbook);
+		await screen.see(proposed, '3 debts read from “debts.xlsx”, not taken yet.');
+		await screen.see(proposed, 'A line with a total is left out.');
+		await screen.page.select('[aria-label="What column 4 is"]', 'paysAmount');
+		await screen.see(proposed, 'Pays');
+		await screen.page.focus(proposed);
+		await screen.press('Enter');
+		await expect.poll(names).toEqual(['Quillmark card', 'Gansey & Oar', 'Van loan']);
+		await screen.saved();
+		const [debt] = (await stateOf(id)).document.debts;
+		expect(debt).toMatchObject({
+			balance: 418_236,
+			annualRate: 224_900,
+			firstDue: '2027-01-15',
+			pays: { kind: 'fixed', amount: 12_100 }
+		});
+		await screen.press('Control+z');
+		await expect.poll(names).toEqual([]);
+		await screen.drop('debts.xlsx', workbook);
+		await screen.see(proposed, '3 debts read');
+		expect(await screen.value('What column 4 is')).toBe('paysAmount');
+	});
+
+	it('that are not what they say are refused in a sentence, and nothing is taken', async () => {
+		const { id } = await makeCase(desk.residuum, 'Refused', [card()]);
+		await screen.goto(`/cases/${id}`);
+		await screen.drop('debts.xlsx', new TextEncoder().encode('Name,Owed\nx,1'));
+		await screen.see('.refusal', '“debts.xlsx” is not what its name says');
+		await screen.drop(
+			'entity.ofx',
+			new TextEncoder().encode(ofx2().replace('<OFX>', '<!DOCTYPE x><OFX>'))
+		);
+		await screen.see('.refusal', 'refers to something outside it');
+		expect((await stateOf(id)).revision).toBe(2);
+	});
+
+	it('a statement goes to the debt of its account, twice the same', async () => {
+		const own = card({ name: 'My card', balance: 1 });
+		const noted = { ...own.noted, account: '9023' };
+		const { id } = await makeCase(desk.residuum, 'Statement', [{ ...own, noted }]);
+		await screen.goto(`/cases/${id}`);
+		const file = new TextEncoder().encode(ofx2());
+		for (const time of [1, 2]) {
+			await screen.drop('december.ofx', file);
+			await screen.see(
+				proposed,
+				'4,182.36 owed on 12 Dec 2026, 4 transactions. It is added to My card.'
+			);
+			await screen.press('Enter');
+			await expect.poll(() => screen.page.$(proposed)).toBeNull();
+			await screen.saved();
+			const [debt, ...others] = (await stateOf(id)).document.debts;
+			expect(others, `time ${time}`).toEqual([]);
+			expect(debt?.transactions).toHaveLength(4);
+			expect(debt?.balance).toBe(418_236);
+		}
+	});
+
+	it('cases go out of the casebook and come back in beside those that are there', async () => {
+		const { id } = await makeCase(desk.residuum, 'Out and in', [card()]);
+		const file = await fetch(`${desk.residuum.address}/api/cases/file?id=${id}`);
+		expect(file.headers.get('content-disposition')).toContain('residuum-cases.json');
+		const written = await file.text();
+		await screen.goto('/');
+		await screen.drop('cases.json', new TextEncoder().encode(written));
+		await screen.see(
+			proposed,
+			'1 case in “cases.json”: Out and in. It comes in beside what is there.'
+		);
+		await screen.press('Enter');
+		await screen.see('.notice', '“Out and in” is in the casebook.');
+		const same = () =>
+			screen.page.$$eval('[data-case]', (lines) =>
+				lines
+					.filter((line) => line.textContent.includes('Out and in'))
+					.map((line) => line.getAttribute('data-case'))
+			);
+		await expect.poll(same).toHaveLength(2);
+		const taken = (await same()).find((one) => one !== id);
+		const { cases } = JSON.parse(written) as { cases: unknown[] };
+		expect((await stateOf(taken ?? '')).document).toEqual(caseDocument.parse(cases[0]));
+		await screen.page.locator('.notice ::-p-text(Undo)').click();
+		await expect.poll(same).toEqual([id]);
+		const schema = await fetch(`${desk.residuum.address}/residuum-cases.schema.json`);
+		expect(await schema.json()).toMatchObject({ $schema: expect.stringContaining('2020-12') });
+	});
+});
+
+describe('what a statement prints', () => {
+	it('is checked as it is typed, until one rule is left, which is used', async () => {
+		const debt = card({
+			balance: 318_240,
+			annualRate: 214_900,
+			asked: {
+				kind: 'percent',
+				percent: 20_000,
+				of: 'statement',
+				plusFees: false,
+				roundUpTo: 0,
+				floor: 2_500
+			}
+		});
+		const { id } = await makeCase(desk.residuum, 'Printed', [debt]);
+		await screen.goto(`/cases/${id}/debts/${debt.id}`);
+		await screen.click('[data-zone=statement]');
+		await screen.see('.statement .answer', 'Type what the statement prints, in any part');
+		await screen.fill('Interest charged, as printed', '57');
+		await screen.fill('Minimum due, as printed', '89');
+		await screen.see('.statement .answer', '1 of 1 figure differs: minimum due.');
+		await screen.see('.rules', /\d+ of 741 usual rules give that figure/);
+		await screen.see('.rules', 'What would tell them apart:');
+		await screen.fill('How long at the minimum, as printed', '15');
+		await screen.fill('Paid in all at the minimum, as printed', '7645');
+		await screen.see(
+			'.rules',
+			'Only one of 741 usual rules gives all 3 figures: interest + 1 %, at least 25.00, rounded up to 1.00.'
+		);
+		await screen.page.locator('.rules ::-p-text(Use it)').click();
+		await screen.see(
+			'.statement .answer',
+			'This statement can be trusted as it stands: all 3 figures agree.'
+		);
+		await screen.fill('Payment to be out in 36 months, as printed', '132');
+		await screen.see('.statement', 'Within what the rule allows: 132.00 printed, 121.00 computed');
+		await screen.fill('Paid in all in 36 months, as printed', '4,557');
+		await screen.see('.statement', 'Differs by 212.00');
+		await screen.page.locator('.statement td button').click();
+		await screen.see(
+			'[role=dialog]',
+			'1 % of 3,182.40 + interest 57.00, rounded up to a multiple of 1.00; at least 25.00: 89.00'
+		);
+		await screen.press('Escape');
+		await screen.click('[data-zone=payments]');
+		await screen.see('[role=table] [role=row], table', '89.00');
+		await screen.saved();
+		const [saved] = (await stateOf(id)).document.debts;
+		expect(saved).toMatchObject({
+			asked: { kind: 'interest-plus', percent: 10_000, floor: 2_500, roundUpTo: 100 },
+			statement: { interestCharged: 5_700, minimumDue: 8_900, total: 764_500, total36: 455_700 }
+		});
+	});
+});
