@@ -28,5 +28,5 @@ export default defineConfig({
 			'@formatjs/icu-messageformat-parser': '@formatjs/icu-messageformat-parser/no-parser.js'
 		}
 	},
-	worker: { format: 'es' }
+	worker: { format: 'es', plugins: () => [readMessages] }
 });

@@ -8,6 +8,11 @@ import { percent } from '../src/lib/core/quantities/rate';
 import { planTotals } from '../src/lib/core/plan/walk';
 import type { PlannedDebt, PlanTerms } from '../src/lib/core/plan/terms';
 import { run, runTotals } from '../src/lib/core/debt/run';
+import { fittingRules } from '../src/lib/core/search/fitting-rules';
+import { takenTable } from '../src/lib/exchange/debts-table';
+import { rowsOfText } from '../src/lib/exchange/table';
+import { writingOf } from '../src/lib/reading/writing';
+import { USUAL_STYLE } from '../src/lib/words/style';
 import { closeEnough, searchOrders } from '../src/lib/core/search/cheapest-order';
 
 const BALANCE = 19_870_000;
@@ -176,6 +181,43 @@ const [middle, worst] = [searches[10], searches.at(-1)];
 console.log(
 	`cheapest order of 10 debts, 20 random households: the time of ${middle?.plans.toFixed(0)} plans in the middle ` +
 		`(${middle?.took.toFixed(0)} ms), of ${worst?.plans.toFixed(0)} at worst (${worst?.took.toFixed(0)} ms)`
+);
+
+const pasted = ['Creditor\tOwed\tAPR\tMin. payment\tDue'];
+for (let at = 0; at < 1000; at += 1)
+	pasted.push(`Card ${at}\t${at + 1}.234,50\t22,49 %\t35\t${(at % 28) + 1}`);
+const writing = writingOf({ currency: { code: 'USD', digits: 2 }, style: USUAL_STYLE });
+const preview = (): number => {
+	const rows = rowsOfText(pasted.join('\n'), 'pasted', writing);
+	return takenTable(rows, { name: 'pasted', writing, asOf: '2026-12-15' as CalendarDate }).lines
+		.length;
+};
+preview();
+console.log(
+	`1,000 pasted rows read: ${timed(preview).toFixed(0)} ms (goal: 200 with what the page draws)`
+);
+
+const printing = {
+	given: {
+		balance: cents(318_240),
+		annual: percent(214_900),
+		interestCharged: cents(5_700),
+		roundTo: 100
+	},
+	printed: {
+		minimumDue: cents(8_900),
+		estimate: { unit: 'years', count: 15 },
+		total: cents(764_500)
+	},
+	unit: 100
+} as const;
+const fitting = (): void => {
+	const search = fittingRules(printing);
+	while (!search.next().done);
+};
+fitting();
+console.log(
+	`741 minimum rules against a statement: ${timed(fitting).toFixed(0)} ms (goal: 300 or less)`
 );
 
 function timed(work: () => void): number {

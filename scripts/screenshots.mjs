@@ -8,6 +8,16 @@ import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './prepare.mjs
 
 const TARGET = join(ROOT, 'docs/screenshots');
 
+/** Rows as a client's own sheet has them; two of their cells can't be read. */
+const PASTED = [
+	['Creditor', 'Owed', 'APR', 'Min. payment', 'Due', 'Credit line', 'Acct #'],
+	['Harbour Supply card', '$1,182.36', '22.49%', '3 %, min 25', '15 Jan', '6,000', '4471 9023'],
+	['Net loft rental', 'a lot', '18', '35', '1/31/2027', '', ''],
+	['Dental plan of the boy', '644.00', '0', '37', 'soon', '', ''],
+	['Outboard motor loan', '2,480.00', '7.9', '84.39', '5 Feb 2027', '', '8812'],
+	['Total', '4,306.36', '', '', '', '', '']
+];
+
 ensurePackages();
 ensureChromium();
 ensureBuild();
@@ -30,6 +40,18 @@ await page.click('[data-case]');
 await page.waitForSelector('.result a');
 await take('entry-grid');
 
+await page.focus('[aria-label^="Name, line"]');
+await page.evaluate((rows) => {
+	const clipboardData = new DataTransfer();
+	clipboardData.setData('text/plain', rows.map((row) => row.join('\t')).join('\n'));
+	const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
+	document.activeElement?.dispatchEvent(event);
+}, PASTED);
+await page.waitForSelector('[aria-label="Not taken yet"]');
+await page.evaluate(() => scrollTo(0, document.body.scrollHeight));
+await take('pasted-rows');
+await page.keyboard.press('Escape');
+
 await page.click('.result a');
 await page.waitForSelector('.picture canvas');
 await take('one-debt');
@@ -37,6 +59,23 @@ await take('one-debt');
 await page.click('[data-zone=ways]');
 await page.waitForSelector('[data-way]');
 await take('ways-of-paying');
+
+await page.click('[data-zone=statement]');
+for (const [label, text] of [
+	['Interest charged', '78.38'],
+	['Minimum due', '121'],
+	['How long at the minimum', '17'],
+	['Paid in all at the minimum', '10697'],
+	['Payment to be out in 36 months', '160'],
+	['Paid in all in 36 months', '6000']
+]) {
+	await page.focus(`[aria-label="${label}, as printed"]`);
+	await page.keyboard.type(text ?? '');
+}
+await page.keyboard.press('Escape');
+await page.waitForFunction(() => document.querySelector('.rules ul'));
+await page.evaluate(() => document.querySelector('.scrolls')?.scrollTo(0, 0));
+await take('statement');
 await page.click('[data-zone=payments]');
 
 await page.click('[data-k="3"][data-name="interest"]');

@@ -134,10 +134,10 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		);
 		await screen.click('[data-zone=payments]');
 		expect((await screen.texts('.lower tbody tr[data-row]'))[0]).toBe(
-			'0 15 Dec 2026 4,182.36 starting balance'
+			'0 Dec 15, 2026 4,182.36 starting balance'
 		);
 		expect((await screen.texts('.lower tbody tr[data-row]'))[1]).toBe(
-			'1 15 Jan 2027 4,182.36 78.38 121.00 42.62 4,139.74 78.38 + add'
+			'1 Jan 15, 2027 4,182.36 78.38 121.00 42.62 4,139.74 78.38 + add'
 		);
 		expect(await screen.text('.lower tfoot tr')).toBe(
 			'57 payments 2,618.25 6,800.61 4,182.36 0.00 paid off'
@@ -146,7 +146,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.press('End');
 		await screen.see(
 			'tr[data-row="57"]',
-			'57 15 Sep 2031 24.16 0.45 24.61 24.16 0.00 2,618.25 last payment'
+			'57 Sep 15, 2031 24.16 0.45 24.61 24.16 0.00 2,618.25 last payment'
 		);
 	});
 
@@ -220,15 +220,15 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.press('Home', 'PageDown', 'ArrowRight');
 		await screen.see(
 			'.caption',
-			'15 Jan 2028, still owed: as it is paid now 2,920.62 · its own minimum 3,655.75'
+			'Jan 15, 2028, still owed: as it is paid now 2,920.62 · its own minimum 3,655.75'
 		);
 		expect(await screen.texts('tr.pointed')).toHaveLength(1);
 		// A payment pointed at in the bars is pointed at in the balances and the schedule too.
 		await screen.page.hover('.split');
-		await screen.see('.caption', /^15 \w{3} 20\d\d, still owed/);
+		await screen.see('.caption', /^\w{3} 15, 20\d\d, still owed/);
 		const [pointed = ''] = await screen.texts('tr.pointed');
 		expect(await screen.text('.caption')).toContain(
-			pointed.slice(pointed.indexOf('15 '), pointed.indexOf('15 ') + 11)
+			pointed.slice(pointed.indexOf('15, ') - 4, pointed.indexOf('15, ') + 8)
 		);
 		await screen.page.focus('.picture');
 		await screen.press('End', 'Enter');

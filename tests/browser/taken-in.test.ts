@@ -1,5 +1,8 @@
 /** What exists elsewhere is taken in: rows, workbooks, statements, cases. */
 import { describe, expect, it } from 'vitest';
+import { statementOf } from '../../src/lib/core/debt/statement';
+import { cents } from '../../src/lib/core/quantities/money';
+import { percent } from '../../src/lib/core/quantities/rate';
 import { caseDocument, type CaseState } from '../../src/lib/document/case';
 import { handMadeWorkbook, ofx2 } from '../support/files';
 import { desk, screen, sitDown } from '../support/page';
@@ -61,7 +64,7 @@ describe('rows that are pasted', () => {
 		await screen.see(proposed, 'Is “4.180” 4.18 or 4,180.00?');
 		await screen.press('Enter');
 		expect(await names()).toEqual([]);
-		await screen.page.locator(`${proposed} ::-p-text(4,180.00)`).click();
+		await screen.page.locator(`${proposed} button ::-p-text(4,180.00)`).click();
 		await expect.poll(() => screen.value('Balance, proposed line 2')).toBe('9,250.00');
 		await screen.page.focus(proposed);
 		await screen.press('Enter');
@@ -165,9 +168,28 @@ describe('files', () => {
 
 describe('what a statement prints', () => {
 	it('is checked as it is typed, until one rule is left, which is used', async () => {
+		// A balance on which the next minimum is the printed one: interest grows, the sum rounded up does not.
+		const given = {
+			balance: cents(312_000),
+			annual: percent(214_900),
+			interestCharged: cents(5_587),
+			roundTo: 100
+		};
+		const theirs = {
+			percent: percent(10_000),
+			of: 'statement',
+			plusInterest: true,
+			plusFees: false
+		} as const;
+		const { figures } = statementOf(given, {
+			...theirs,
+			roundUpTo: cents(100),
+			floor: cents(2_500)
+		});
+		expect(figures).toMatchObject({ minimumDue: 8_800, estimate: { unit: 'years', count: 15 } });
 		const debt = card({
-			balance: 318_240,
-			annualRate: 214_900,
+			balance: given.balance,
+			annualRate: given.annual,
 			asked: {
 				kind: 'percent',
 				percent: 20_000,
@@ -181,13 +203,13 @@ describe('what a statement prints', () => {
 		await screen.goto(`/cases/${id}/debts/${debt.id}`);
 		await screen.click('[data-zone=statement]');
 		await screen.see('.statement .answer', 'Type what the statement prints, in any part');
-		await screen.fill('Interest charged, as printed', '57');
-		await screen.fill('Minimum due, as printed', '89');
+		await screen.fill('Interest charged, as printed', '55.87');
+		await screen.fill('Minimum due, as printed', '88');
 		await screen.see('.statement .answer', '1 of 1 figure differs: minimum due.');
 		await screen.see('.rules', /\d+ of 741 usual rules give that figure/);
 		await screen.see('.rules', 'What would tell them apart:');
 		await screen.fill('How long at the minimum, as printed', '15');
-		await screen.fill('Paid in all at the minimum, as printed', '7645');
+		await screen.fill('Paid in all at the minimum, as printed', String((figures.total ?? 0) / 100));
 		await screen.see(
 			'.rules',
 			'Only one of 741 usual rules gives all 3 figures: interest + 1 %, at least 25.00, rounded up to 1.00.'
@@ -197,23 +219,30 @@ describe('what a statement prints', () => {
 			'.statement .answer',
 			'This statement can be trusted as it stands: all 3 figures agree.'
 		);
-		await screen.fill('Payment to be out in 36 months, as printed', '132');
-		await screen.see('.statement', 'Within what the rule allows: 132.00 printed, 121.00 computed');
-		await screen.fill('Paid in all in 36 months, as printed', '4,557');
+		await screen.fill(
+			'Payment to be out in 36 months, as printed',
+			String((figures.payment36 ?? 0) / 100 + 9)
+		);
+		await screen.see('.statement', 'Within what the rule allows: 127.00 printed, 118.00 computed');
+		await screen.fill(
+			'Paid in all in 36 months, as printed',
+			String((figures.total36 ?? 0) / 100 + 212)
+		);
 		await screen.see('.statement', 'Differs by 212.00');
 		await screen.page.locator('.statement td button').click();
 		await screen.see(
 			'[role=dialog]',
-			'1 % of 3,182.40 + interest 57.00, rounded up to a multiple of 1.00; at least 25.00: 89.00'
+			'1 % of 3,120.00 + interest 55.87, rounded up to a multiple of 1.00; at least 25.00: 88.00'
 		);
 		await screen.press('Escape');
 		await screen.click('[data-zone=payments]');
-		await screen.see('[role=table] [role=row], table', '89.00');
+		await screen.page.select('[aria-label="How the debt is paid"]', 'asked');
+		await screen.answer('Paying the minimum, at first 88.00');
 		await screen.saved();
 		const [saved] = (await stateOf(id)).document.debts;
 		expect(saved).toMatchObject({
 			asked: { kind: 'interest-plus', percent: 10_000, floor: 2_500, roundUpTo: 100 },
-			statement: { interestCharged: 5_700, minimumDue: 8_900, total: 764_500, total36: 455_700 }
+			statement: { interestCharged: 5_587, minimumDue: 8_800, total: figures.total }
 		});
 	});
 });

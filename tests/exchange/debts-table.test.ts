@@ -115,6 +115,14 @@ describe('headings', () => {
 			'minimum',
 			'firstDue'
 		]);
+		// What stands before a number is no month; small whole numbers at the end are days.
+		expect(taken('Card 1\t100\t20 %\t35\t15\nCard 2\t200\t30 %\t40\t20').fields).toEqual([
+			'name',
+			'balance',
+			'annualRate',
+			'minimum',
+			'firstDue'
+		]);
 		expect(taken('One\t100\t20\nTwo\t200\t30').fields).toEqual(['name', 'balance', 'annualRate']);
 	});
 });

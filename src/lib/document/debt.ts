@@ -250,7 +250,7 @@ export type TransactionEntry = z.infer<typeof transactionEntry>;
 export type HappeningEntry = Happening & { readonly off: boolean };
 
 /** Interest nominal and charged with each monthly payment, which is at the end of its month. */
-export const USUAL_LENDING: LendingEntry = {
+const USUAL_LENDING: LendingEntry = {
 	paymentsPerYear: 12,
 	interest: { basis: 'nominal', compoundsPerYear: null },
 	timing: 'arrears',

@@ -38,7 +38,7 @@ const keyOf = ({ reference, date, amount, text }: TransactionEntry): string =>
 	reference === '' ? `${date} ${amount} ${text}` : `# ${reference}`;
 
 /** Both without what is there twice, in order of date; the latest are kept. */
-export function merged(
+function merged(
 	known: readonly TransactionEntry[],
 	more: readonly TransactionEntry[]
 ): TransactionEntry[] {

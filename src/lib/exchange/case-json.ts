@@ -11,7 +11,7 @@ import type { Spoken } from '../words/message';
 import { refuse, textOf, type NamedBytes } from './bytes';
 
 /** The name under which the JSON Schema is served and shipped. */
-export const SCHEMA_NAME = 'residuum-cases.schema.json';
+const SCHEMA_NAME = 'residuum-cases.schema.json';
 
 export const casesJson = (documents: readonly CaseDocument[]): string =>
 	`${JSON.stringify({ $schema: SCHEMA_NAME, cases: documents }, null, '\t')}\n`;

@@ -53,7 +53,7 @@ export interface Flat {
 export type Field = keyof Flat;
 
 /** What a column's cells hold. */
-export type Kind =
+type Kind =
 	| { readonly of: 'text' | 'money' | 'percent' | 'count' | 'first due' | 'flag' }
 	| { readonly of: 'choice'; readonly among: readonly (string | number)[] };
 

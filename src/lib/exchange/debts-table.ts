@@ -5,6 +5,7 @@ import type { Percent } from '../core/quantities/rate';
 import { allowedFirstDue, readFirstDue } from '../document/days';
 import { readCount } from '../reading/counts';
 import { readMoney } from '../reading/money';
+import { readDate } from '../reading/dates';
 import { readLine } from '../reading/names';
 import { readMinimumPercent, readRate } from '../reading/percentages';
 import { accepted, quoted, refused, type Reading } from '../reading/reading';
@@ -16,7 +17,7 @@ import en from '../words/en/exchange.json';
 import { refuse } from './bytes';
 import { COLUMNS, type Column, type Field, type Flat } from './debt-columns';
 import type { Cell, Row } from './table';
-import { datesOf, numbersOf, plainNumber, slashed, type Found } from './written-style';
+import { datesOf, numbersOf, plainNumber, SLASHED, slashed, type Found } from './written-style';
 
 const { text } = messagesOf({ en });
 
@@ -70,7 +71,8 @@ export function takenTable(rows: readonly Row[], reader: Reader): TakenTable {
 		head === null ? '' : shown(rows[head]?.[at]).trim()
 	);
 	const fields =
-		reader.fields ?? (head === null ? guessedFields(below, width) : fieldsOf(headings, reader));
+		reader.fields ??
+		(head === null ? guessedFields(below, width, reader) : fieldsOf(headings, reader));
 	const isOwn = headings.includes(OWN);
 	const table = {
 		rows: isOwn ? below : withoutTotals(below),
@@ -184,7 +186,11 @@ function fieldsOf(headings: readonly string[], { name, writing }: Reader): (Fiel
 }
 
 /** What each column is by what stands in it, where nothing stands above. */
-function guessedFields(rows: readonly NumberedRow[], width: number): (Field | null)[] {
+function guessedFields(
+	rows: readonly NumberedRow[],
+	width: number,
+	reader: Reader
+): (Field | null)[] {
 	const free: Field[] = ['name', 'creditor', 'note'];
 	const amounts: Field[] = ['balance', 'annualRate', 'minimum', 'limit'];
 	const take = (field: Field, from: Field[]): Field | null => {
@@ -201,8 +207,10 @@ function guessedFields(rows: readonly NumberedRow[], width: number): (Field | nu
 		if (most((cell) => typeof cell === 'object' && 'day' in cell)) return 'firstDue';
 		if (most((cell) => isShare(cell)))
 			return take('annualRate', amounts) ?? take('minimum', amounts);
-		if (most((cell) => typeof cell === 'string' && isDay(cell))) return 'firstDue';
+		if (most((cell) => typeof cell === 'string' && isDay(cell, reader))) return 'firstDue';
 		if (most((cell) => typeof cell === 'object' || /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell))) {
+			// What is owed and asked is known by then: small whole numbers are days.
+			if (amounts[0] === 'limit' && most(isMonthDay)) return 'firstDue';
 			return amounts.shift() ?? null;
 		}
 		return free.shift() ?? null;
@@ -212,10 +220,16 @@ function guessedFields(rows: readonly NumberedRow[], width: number): (Field | nu
 const isShare = (cell: Cell): boolean =>
 	typeof cell === 'string' ? /\d\s*%/.test(cell) : 'isShare' in cell && cell.isShare;
 
-const isDay = (cell: string): boolean =>
-	/^\s*(\d{1,4}[./-]\d{1,2}[./-]\d{1,4}|\d{1,2}(st|nd|rd|th)|\d{1,2}\.?\s+\p{L}{3,}.*|\p{L}{3,}\.?\s+\d{1,2}\b.*)\s*$/iu.test(
-		cell
-	);
+/** Whether a text is a day by itself: a number alone could be anything. */
+const isDay = (cell: string, { writing, asOf }: Reader): boolean =>
+	/\d\D|\D\d/.test(cell.trim()) &&
+	(SLASHED.test(cell.trim()) || readDate(cell, asOf, { language: writing.language }).ok);
+
+/** A day of the month. */
+const isMonthDay = (cell: Cell): boolean => {
+	const day = Number(shown(cell));
+	return Number.isInteger(day) && day >= 1 && day <= 31;
+};
 
 const TOTAL =
 	/^\W*(grand |sub|sub-)?(total|totals|sum)( of)?( all)?( owed| debt| debts| balance)?\W*$/i;

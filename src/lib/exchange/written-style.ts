@@ -60,7 +60,7 @@ export function numbersOf(cells: readonly NumberCell[], usual: NumberStyle): Fou
 }
 
 /** Day, month and year with slashes or hyphens between; with points between, the day is always first. */
-const SLASHED = /^(\d{1,2})([/-])(\d{1,2})\2(\d{4}|\d{2})$/;
+export const SLASHED = /^(\d{1,2})([/-])(\d{1,2})\2(\d{4}|\d{2})$/;
 
 export function datesOf(cells: readonly string[], usual: DateOrder): Found<DateOrder> {
 	const written = cells.flatMap((cell) => {

@@ -203,6 +203,10 @@ export const takenCases = (labels: readonly string[], spoken: Spoken): string =>
 export const tookTooLong = (name: string, spoken: Spoken): string =>
 	text(spoken, 'too long', { name });
 
+/** To one debt only a statement can be added. */
+export const onlyStatements = (name: string, spoken: Spoken): string =>
+	text(spoken, 'only statements', { name });
+
 /** And a table of debts elsewhere than on the casebook. */
 export const tablesElsewhere = (name: string, spoken: Spoken): string =>
 	text(spoken, 'tables elsewhere', { name });

@@ -1,23 +1,9 @@
-import type { CaseDocument } from '../document/case';
 import { LIMITS_OF_FILES } from '../exchange/bytes';
-import type { AccountStatement } from '../exchange/statement-ofx';
-import type { Sheet } from '../exchange/table';
 import type { Spoken } from '../words/message';
 import { tookTooLong } from '../words/taken-in';
 import FileWorker from './read-file.worker?worker';
-import type { FileTask } from './read-file.worker';
+import type { FileContent, FileTask } from './file-content';
 import { start } from './start';
-
-/** What a file holds. */
-export type FileContent =
-	| { readonly kind: 'sheets'; readonly name: string; readonly sheets: readonly Sheet[] }
-	| {
-			readonly kind: 'accounts';
-			readonly name: string;
-			readonly accounts: readonly AccountStatement[];
-	  }
-	| { readonly kind: 'cases'; readonly name: string; readonly cases: readonly CaseDocument[] }
-	| { readonly kind: 'refused'; readonly message: string };
 
 /** A file is left when reading it takes longer, in milliseconds. */
 const LONGEST = 30_000;

@@ -1,15 +1,9 @@
 /** Reads a file beside the page: what it holds, or the sentence with which it is refused. */
-import { kindOf, Refusal, type NamedBytes } from '../exchange/bytes';
+import { kindOf, Refusal } from '../exchange/bytes';
 import { casesOf } from '../exchange/case-json';
 import { accountsOf } from '../exchange/statement-ofx';
 import { sheetsIn } from '../exchange/sheets';
-import type { Spoken } from '../words/message';
-import type { FileContent } from './read-file';
-
-export interface FileTask {
-	readonly file: NamedBytes;
-	readonly spoken: Spoken;
-}
+import type { FileContent, FileTask } from './file-content';
 
 async function contentOf({ file, spoken }: FileTask): Promise<FileContent> {
 	const { name } = file;

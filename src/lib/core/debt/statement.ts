@@ -101,7 +101,7 @@ export function minimumDue(
 const ANY_DAY = '2001-01-01' as CalendarDate;
 
 /** The run in which nothing is bought and only minimums are paid. */
-export function minimumsOnly({ balance, annual, offer }: StatementGiven, rule: MinimumTerms) {
+function minimumsOnly({ balance, annual, offer }: StatementGiven, rule: MinimumTerms) {
 	const isOffered = offer !== undefined && offer.months > 0;
 	return {
 		opening: balance,

@@ -55,7 +55,7 @@ export interface Telling {
 }
 
 /** The rule that comes nearest, and the printed figures that it does not give. */
-export interface Nearest {
+interface Nearest {
 	readonly rule: MinimumTerms;
 	readonly misses: readonly {
 		readonly figure: SoughtFigure;
@@ -66,7 +66,7 @@ export interface Nearest {
 
 /** The printed figures by which a rule is found. */
 const SOUGHT = ['minimumDue', 'estimate', 'total'] as const;
-export type SoughtFigure = (typeof SOUGHT)[number];
+type SoughtFigure = (typeof SOUGHT)[number];
 
 export interface FittingRules {
 	/** How many rules there are, and how many have been tried. */

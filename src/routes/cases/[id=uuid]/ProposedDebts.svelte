@@ -56,7 +56,11 @@
 	const room = $derived(LIMITS.debts - desk.document.debts.length);
 	const lines = $derived((table?.lines ?? []).slice(0, room));
 	const entries = $derived(lines.map((line) => entryOf(line)));
-	const sentence = $derived(table ? tableSentence(table, source, room, writing) : null);
+	const sentence = $derived(
+		table
+			? tableSentence({ ...table, lines: table.lines.map(stillUnread) }, source, room, writing)
+			: null
+	);
 	const question = $derived(table && styleQuestion(table, cellOf, writing));
 	const choices = $derived(columnChoices(writing));
 	/** Read again in another way, a field shows what it is then. */
@@ -66,6 +70,17 @@
 		const id = (ids[row] ??= newId());
 		return { ...debtOf(flat, id), ...changed[row] };
 	}
+
+	/** A line without what has been typed since. */
+	function stillUnread(line: TakenLine): TakenLine {
+		const typed = changed[line.row] ?? {};
+		const isLeft = ({ field }: { readonly field: string }): boolean =>
+			!(field in typed) && !('asked' in typed && isAsked(field));
+		return { ...line, unread: line.unread.filter(isLeft) };
+	}
+
+	const isAsked = (field: string): boolean =>
+		['minimum', 'percent', 'floor', 'payments', 'balloon'].includes(field);
 
 	/** A cell of some columns that looks so. */
 	function cellOf(among: (field: Field) => boolean, test: RegExp): string | null {

@@ -90,8 +90,7 @@
 	}
 	let opened = $state.raw<Opened | null>(null);
 	const working = $derived.by(() => {
-		if (!opened || !stated || !baseline) return null;
-		if (opened.written) return opened.written;
+		if (!opened || !stated || !baseline || opened.written) return opened?.written ?? null;
 		const figure = opened.figures.at(-1);
 		const own = carryOut(stated, opened.way);
 		const found = figure && workingOf(own, baseline, figure);
@@ -102,9 +101,8 @@
 		opened = { anchor, way: of, figures: [figure] };
 	}
 
-	const work = (written: WrittenWorking, anchor: HTMLElement): void => {
-		opened = { anchor, way, figures: [], written };
-	};
+	const work = (written: WrittenWorking, anchor: HTMLElement) =>
+		(opened = { anchor, way, figures: [], written });
 
 	function turn(figures: readonly Figure[]): void {
 		if (opened) opened = { ...opened, figures };

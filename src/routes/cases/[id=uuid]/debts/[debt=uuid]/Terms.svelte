@@ -15,6 +15,7 @@
 	import { debtFieldReaders, minimumPercentText } from '../../debt-fields';
 	import Lending from './Lending.svelte';
 	import Noted from './Noted.svelte';
+	import StatementFile from './StatementFile.svelte';
 
 	interface Props {
 		debt: DebtEntry;
@@ -124,6 +125,7 @@
 	</div>
 	<Lending {debt} {writing} {onchange} />
 	<Noted {debt} {writing} {asOf} {onchange} />
+	<StatementFile {debt} {writing} {onchange} />
 </section>
 
 <section aria-labelledby="pays">

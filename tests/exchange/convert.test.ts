@@ -1,0 +1,75 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { handMadeWorkbook, ofx1 } from '../support/files';
+
+const folder = mkdtempSync(join(tmpdir(), 'residuum-convert-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+const at = (name: string): string => join(folder, name);
+
+/** Runs the command; how it ended and what it said. */
+const convert = (...args: readonly string[]): Promise<{ code: number; said: string }> =>
+	new Promise((resolve) => {
+		const command = ['tsx', 'scripts/convert.ts', ...args];
+		execFile('npx', command, (error, _, errors) => {
+			const said = errors.split('\n').filter((line) => !line.startsWith('npm '));
+			resolve({ code: error ? 1 : 0, said: said.join('\n').trim() });
+		});
+	});
+
+describe('the convert command', () => {
+	it('takes a workbook to JSON and on to CSV', async () => {
+		writeFileSync(at('debts.xlsx'), await handMadeWorkbook());
+		expect(await convert(at('debts.xlsx'), at('debts.json'), '--as-of', '2026-12-15')).toEqual({
+			code: 0,
+			said: ''
+		});
+		const { cases } = JSON.parse(readFileSync(at('debts.json'), 'utf8')) as {
+			cases: { debts: { balance: number }[] }[];
+		};
+		expect(cases.map(({ debts }) => debts.map(({ balance }) => balance))).toEqual([
+			[418_236, 278_416, 1_048_000]
+		]);
+		expect(await convert(at('debts.json'), at('one.csv'), '--debt', 'Van loan')).toEqual({
+			code: 0,
+			said: ''
+		});
+		expect(readFileSync(at('one.csv'), 'utf8').split('\r\n')[1]).toMatch(
+			/^Van loan,,,10480\.00,7\.9000,amount,284\.39,/
+		);
+	});
+
+	it('takes a statement to CSV', async () => {
+		writeFileSync(at('card.ofx'), ofx1());
+		expect(await convert(at('card.ofx'), at('card.csv'))).toEqual({ code: 0, said: '' });
+		expect(readFileSync(at('card.csv'), 'utf8')).toContain(
+			'Quillmark & Sons,,4471990012349023,4182.36'
+		);
+	});
+
+	it.each<[string, string, readonly string[], string]>([
+		[
+			'either.csv',
+			'Name,Owed\nx,4.180',
+			[],
+			'can be read in two ways; say which by --numbers point'
+		],
+		[
+			'unread.csv',
+			'Name,Owed\nOne,1\nTwo,soon',
+			[],
+			'“unread.csv”, row 3, Balance: “soon” is not an amount'
+		],
+		['none.csv', 'Name,Shoe\nx,1', [], 'no column of balances'],
+		['currency.csv', 'Name,Owed\nx,1', ['--currency', 'ABC'], 'There is no currency “ABC”'],
+		['lang.csv', 'Name,Owed\nx,1', ['--lang', 'xx'], 'There is no language “xx”']
+	])('refuses %s in one sentence', async (name, content, more, why) => {
+		writeFileSync(at(name), content);
+		const { code, said } = await convert(at(name), at('out.json'), ...more);
+		expect(code).toBe(1);
+		expect(said).toContain(why);
+		expect(said.split('\n')).toHaveLength(1);
+	});
+});
