@@ -72,7 +72,7 @@ for (const [label, text] of [
 	await page.focus(`[aria-label="${label}, as printed"]`);
 	await page.keyboard.type(text ?? '');
 }
-await page.keyboard.press('Escape');
+await page.keyboard.press('Tab');
 await page.waitForFunction(() => document.querySelector('.rules ul'));
 await page.evaluate(() => document.querySelector('.scrolls')?.scrollTo(0, 0));
 await take('statement');

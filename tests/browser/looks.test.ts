@@ -73,7 +73,14 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 		await screen.see('[role=dialog]', 'Interest of payment 2');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.press('Escape');
+		await screen.click('[data-zone=statement]');
+		await screen.fill('Minimum due, as printed', '1');
+		await screen.see('.statement', 'Differs by');
+		await screen.see('.rules', 'None of 741 usual rules');
+		expect(await seriousFindings()).toEqual([]);
 		await screen.click('summary');
+		await screen.click('details:not([open]) summary');
+		expect(await seriousFindings()).toEqual([]);
 		await screen.click('[data-zone=ways]');
 		await screen.page.focus('.picture');
 		await screen.press('Home', 'ArrowRight', '+');
@@ -103,6 +110,11 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 		expect(await seriousFindings()).toEqual([]);
 		await screen.saved();
 		await screen.goto(views['entry grid, full'] ?? '');
+		await screen.page.focus('[aria-label="Name, line 1"]');
+		await screen.paste('Name\tOwed\tDue\nOne\ta lot\t15\nTwo\t4\tsoon');
+		await screen.see('[aria-label="Not taken yet"]', '2 fields could not be read');
+		expect(await seriousFindings()).toEqual([]);
+		await screen.press('Escape');
 		await screen.click('.tools [aria-label^="Delete"]');
 		await screen.see('.notice', 'is deleted.');
 		expect(await seriousFindings()).toEqual([]);

@@ -254,7 +254,7 @@ describe('refusals', () => {
 		expect(unknown.status).toBe(404);
 		expect((unknown.body as Refusal).message).toContain('no such case');
 		expect((await residuum.request('GET', '/cases/not-an-id')).status).toBe(404);
-		const huge = await put(id, { basedOn: 2, what: 'x'.repeat(5_000_000), document });
+		const huge = await put(id, { basedOn: 2, what: 'x'.repeat(9_000_000), document });
 		expect(huge.status).toBe(413);
 		const garbled = await fetch(`${residuum.address}/api/cases`, {
 			method: 'POST',

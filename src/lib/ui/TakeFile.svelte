@@ -48,7 +48,7 @@
 
 <style>
 	button {
-		padding: 2px 4px;
+		padding: 2px 0;
 		border-radius: 2px;
 		color: var(--act);
 		font-weight: 600;
