@@ -4,8 +4,6 @@
 	import { createCase, deleteCase, renameCase, restoreCase, takeCases } from '$lib/desk/requests';
 	import { plain, type Sentence } from '$lib/words/sentence';
 	import type { CaseDocument, CaseSummary, NewCase } from '$lib/document/case';
-	import Phrases from '$lib/ui/Phrases.svelte';
-	import Proposal from '$lib/ui/Proposal.svelte';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
 	import { casebookSentence } from '$lib/words/casebook';
 	import Answer from '$lib/ui/Answer.svelte';
@@ -173,15 +171,10 @@
 	{#if reading}
 		<p role="status">Reading “{reading}” …</p>
 	{:else if proposed}
-		<div class="proposed">
-			<Proposal
-				ready
-				ontake={() => void take(proposed?.cases ?? [])}
-				onclose={() => (proposed = null)}
-			>
-				<p role="status"><Phrases sentence={proposed.sentence} /></p>
-			</Proposal>
-		</div>
+		{@const { cases, sentence } = proposed}
+		{#await import('./ProposedCases.svelte') then { default: ProposedCases }}
+			<ProposedCases {sentence} ontake={() => void take(cases)} onclose={() => (proposed = null)} />
+		{/await}
 	{/if}
 
 	{#if found.length > 0}
@@ -243,10 +236,6 @@
 		font-weight: 600;
 		text-decoration: none;
 		white-space: nowrap;
-	}
-
-	.proposed {
-		margin-bottom: 18px;
 	}
 
 	.new {

@@ -7,11 +7,13 @@ const { text } = messagesOf({ en });
 
 /** Reads how many payments: a whole number, with or without a separator (`1,560`). */
 export function readCount(typed: string, spoken: Spoken): Reading<number> {
-	const allowed = text(spoken, 'count allowed', { most: LIMITS.periods });
+	const refuse = (id: 'count missing' | 'count not understood') =>
+		refused(
+			text(spoken, id, { typed: quoted(bare) }),
+			text(spoken, 'count allowed', { most: LIMITS.periods })
+		);
 	const bare = typed.trim().replace(/(?<=\d)[,.'’\s](?=\d{3}$)/, '');
-	if (bare === '') return refused(text(spoken, 'count missing'), allowed);
+	if (bare === '') return refuse('count missing');
 	const count = /^\d{1,6}$/.test(bare) ? Number(bare) : 0;
-	return count >= 1 && count <= LIMITS.periods
-		? accepted(count)
-		: refused(text(spoken, 'count not understood', { typed: quoted(bare) }), allowed);
+	return count >= 1 && count <= LIMITS.periods ? accepted(count) : refuse('count not understood');
 }

@@ -18,23 +18,26 @@ export function readDate(
 	spoken: Spoken
 ): Reading<CalendarDate> {
 	const lower = typed.trim().toLowerCase();
-	const allowed = text(spoken, 'date allowed');
-	const shown = { typed: quoted(typed.trim()) };
-	if (lower === '') return refused(text(spoken, 'date missing'), allowed);
+	const refuse = (...[id, parts]: [Parameters<typeof text>[1], Parameters<typeof text>[2]?]) =>
+		refused(
+			text(spoken, id, { typed: quoted(typed.trim()), ...parts }),
+			text(spoken, 'date allowed')
+		);
+	if (lower === '') return refuse('date missing');
 	const slashed = /^(\d{1,2})\/(\d{1,2})\/(\d{4}|\d{2})$/.exec(lower);
 	if (slashed) {
 		const [one, two] = slashedDates(Number(slashed[1]), Number(slashed[2]), slashed[3] ?? '');
-		if (one === undefined) return refused(text(spoken, 'date none', shown), allowed);
+		if (one === undefined) return refuse('date none');
 		if (two === undefined || two === one) return accepted(one);
 		const order = spoken.style?.dates;
 		if (order === 'day' || order === 'month') return accepted(order === 'day' ? one : two);
 		const either = { one: writeDate(one, spoken), other: writeDate(two, spoken) };
-		return refused(text(spoken, 'two readings', { ...shown, ...either }), allowed);
+		return refuse('two readings', either);
 	}
 	const parts = writtenParts(lower, spoken);
-	if (parts === null) return refused(text(spoken, 'date not understood', shown), allowed);
+	if (parts === null) return refuse('date not understood');
 	const date = completed(parts, after);
-	return date === null ? refused(text(spoken, 'date none', shown), allowed) : accepted(date);
+	return date === null ? refuse('date none') : accepted(date);
 }
 
 /** Day and month on either side of a slash, in the order of one country or another. */

@@ -14,13 +14,15 @@ const { text } = messagesOf({ en });
 export function readMoney(typed: string, writing: Writing): Reading<Cents> {
 	const { currency } = writing;
 	const { code, digits } = currency;
-	const shown = quoted(typed.trim());
-	const allowed = text(writing, 'amount allowed', {
-		largest: writeMoney(LIMITS.amount, writing),
-		example: writeMoney(418236 as Cents, writing)
-	});
+	// Most amounts can be read: what is said where one can't is formed then.
 	const refuse = (...[id, parts]: [Parameters<typeof text>[1], Parameters<typeof text>[2]?]) =>
-		refused(text(writing, id, { typed: shown, ...parts }), allowed);
+		refused(
+			text(writing, id, { typed: quoted(typed.trim()), ...parts }),
+			text(writing, 'amount allowed', {
+				largest: writeMoney(LIMITS.amount, writing),
+				example: writeMoney(418236 as Cents, writing)
+			})
+		);
 	const written = withoutCurrency(typed, currency);
 	if (written === null) return refuse('amount in another currency', { code });
 	const [, counted = '', thousand] = /^(.*?\d)\s*(k)?$/i.exec(written) ?? [null, written];

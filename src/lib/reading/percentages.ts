@@ -12,24 +12,23 @@ const { text } = messagesOf({ en });
 export const readRate = (typed: string, spoken: Spoken): Reading<Percent> =>
 	readPercent(typed, spoken, {
 		highest: LIMITS.rate,
-		missing: text(spoken, 'rate missing'),
-		allowed: text(spoken, 'rate allowed', {
-			highest: grouped(LIMITS.rate / 10 ** PLACES, 0, spoken)
-		})
+		missing: 'rate missing',
+		allowed: () =>
+			text(spoken, 'rate allowed', { highest: grouped(LIMITS.rate / 10 ** PLACES, 0, spoken) })
 	});
 
 /** Reads the percentage of a minimum payment. */
 export const readMinimumPercent = (typed: string, spoken: Spoken): Reading<Percent> =>
 	readPercent(typed, spoken, {
 		highest: LIMITS.minimumPercent,
-		missing: text(spoken, 'percentage missing'),
-		allowed: text(spoken, 'percentage allowed')
+		missing: 'percentage missing',
+		allowed: () => text(spoken, 'percentage allowed')
 	});
 
 interface PercentWords {
 	readonly highest: number;
-	readonly missing: string;
-	readonly allowed: string;
+	readonly missing: 'rate missing' | 'percentage missing';
+	readonly allowed: () => string;
 }
 
 function readPercent(
@@ -38,17 +37,15 @@ function readPercent(
 	{ highest, missing, allowed }: PercentWords
 ): Reading<Percent> {
 	const bare = typed.replace(/%/, '').trim();
-	if (bare === '') return refused(missing, allowed);
-	const shown = quoted(typed.trim());
+	// Most percentages can be read: what is said where one can't is formed then.
+	const refuse = (id: Parameters<typeof text>[1]) =>
+		refused(text(spoken, id, { typed: quoted(typed.trim()) }), allowed());
+	if (bare === '') return refuse(missing);
 	const parts = decimalDigits(bare, spoken.style);
-	if (parts === null) {
-		return refused(text(spoken, 'percentage not understood', { typed: shown }), allowed);
-	}
-	if (parts.negative) return refused(text(spoken, 'percentage below zero'), allowed);
+	if (parts === null) return refuse('percentage not understood');
+	if (parts.negative) return refuse('percentage below zero');
 	const value = scaled(parts.whole, parts.fraction, PLACES);
-	if (value === null) return refused(text(spoken, 'percentage decimals'), allowed);
-	if (value > highest) {
-		return refused(text(spoken, 'percentage too high', { typed: shown }), allowed);
-	}
+	if (value === null) return refuse('percentage decimals');
+	if (value > highest) return refuse('percentage too high');
 	return accepted(value as Percent);
 }

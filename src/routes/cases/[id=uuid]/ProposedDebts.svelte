@@ -55,6 +55,15 @@
 	const table = $derived(typeof read === 'string' ? null : read);
 	const room = $derived(LIMITS.debts - desk.document.debts.length);
 	const lines = $derived((table?.lines ?? []).slice(0, room));
+	/** So many lines are drawn at first, and as many more with each frame: a long table is there at once. */
+	const AT_ONCE = 8;
+	let drawn = $state(AT_ONCE);
+	$effect(() => {
+		if (drawn >= lines.length) return;
+		const next = requestAnimationFrame(() => (drawn += AT_ONCE));
+		return () => cancelAnimationFrame(next);
+	});
+
 	const entries = $derived(lines.map((line) => entryOf(line)));
 	const sentence = $derived(
 		table
@@ -174,7 +183,7 @@
 		<div role="table" aria-label="Lines not taken yet" class="lines">
 			<div role="rowgroup">
 				{#key reading}
-					{#each lines as line, index (line.row)}
+					{#each lines.slice(0, drawn) as line, index (line.row)}
 						{@const entry = entries[index]}
 						{#if entry}
 							<EntryLine
