@@ -75,7 +75,7 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 		await screen.press('Escape');
 		await screen.click('[data-zone=statement]');
 		await screen.fill('Minimum due, as printed', '1');
-		await screen.see('.statement', 'Differs by');
+		await screen.see('.statement .answer', '1 of 1 figure differs');
 		await screen.see('.rules', 'None of 741 usual rules');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.click('summary');

@@ -52,8 +52,7 @@
 
 	const { money, rate, firstDue } = $derived(debtFieldReaders(writing, asOf));
 	const line = $derived(`${proposed ? 'proposed line' : 'line'} ${index + 1}`);
-	const cellOf = (column: number) => `${index}:${column}`;
-	const cell = (column: number) => (proposed ? undefined : cellOf(column));
+	const cell = (column: number) => `${index}:${column}`;
 </script>
 
 <div
@@ -122,7 +121,7 @@
 		{writing}
 		of={line}
 		{...unread ? { unread } : {}}
-		{...proposed ? {} : { cell: cellOf }}
+		{cell}
 		onchange={(asked) => onchange('minimum', { asked })}
 	/>
 	<span role="cell">
