@@ -14,10 +14,10 @@ const LAST = 15_000;
 /** How long the head of a request may take to come in, and all of it. */
 const SLOWEST_HEADERS = 15_000;
 const SLOWEST_REQUEST = 30_000;
+/** Longer than a busy client believes a silent connection to be open, so that none is closed under a request. */
+const LONGEST_SILENCE = 65_000;
 /** No request is larger than the largest case can be; see `LIMITS`. */
 process.env.BODY_SIZE_LIMIT ??= '8M';
-// Longer than any client believes a silent connection to be open, so that none is closed under a request.
-process.env.KEEP_ALIVE_TIMEOUT ??= '65';
 
 export async function serve() {
 	const host = process.env.RESIDUUM_HOST ?? '127.0.0.1';
@@ -40,6 +40,7 @@ export async function serve() {
 	const limits = {
 		headersTimeout: SLOWEST_HEADERS,
 		requestTimeout: SLOWEST_REQUEST,
+		keepAliveTimeout: LONGEST_SILENCE,
 		connectionsCheckingInterval: 1000
 	};
 	const server = createServer(limits, (request, response) => {

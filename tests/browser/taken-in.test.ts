@@ -239,7 +239,11 @@ describe('what a statement prints', () => {
 		await screen.page.select('[aria-label="How the debt is paid"]', 'asked');
 		await screen.answer('Paying the minimum, at first 88.00');
 		await screen.saved();
-		const [saved] = (await stateOf(id)).document.debts;
+		const { debts, plans } = (await stateOf(id)).document;
+		expect(plans[0]?.changes).toMatchObject([
+			{ kind: 'concession', debts: [{ debt: debt.id, payment: figures.payment36 }] }
+		]);
+		const [saved] = debts;
 		expect(saved).toMatchObject({
 			asked: { kind: 'interest-plus', percent: 10_000, floor: 2_500, roundUpTo: 100 },
 			statement: { interestCharged: 5_587, minimumDue: 8_800, total: figures.total }

@@ -285,3 +285,26 @@ describe('refusals', () => {
 		expect(response.headers.get('x-content-type-options')).toBe('nosniff');
 	});
 });
+
+describe('cases from elsewhere', () => {
+	it('come in all together or not at all', async () => {
+		const { document } = await makeCase(residuum, 'One of several', [card()]);
+		const count = async () => {
+			const file = await residuum.request('GET', '/api/cases/file');
+			return (file.body as { cases: unknown[] }).cases.length;
+		};
+		const before = await count();
+		const take = (cases: readonly unknown[]) =>
+			residuum.request('POST', '/api/cases/taken', { cases });
+		const refused = await take([document, { ...document, wish: 1 }]);
+		expect(refused.status).toBe(422);
+		expect((refused.body as Refusal).problems[0]).toMatchObject({ at: 'cases.1' });
+		expect((await take([])).status).toBe(422);
+		expect(await count()).toBe(before);
+		const taken = await take([document, { ...document, label: 'Another' }]);
+		expect(taken.status).toBe(201);
+		expect((taken.body as { ids: string[] }).ids).toHaveLength(2);
+		expect(await count()).toBe(before + 2);
+		expect((await residuum.request('GET', '/api/cases/file?id=none')).status).toBe(404);
+	});
+});

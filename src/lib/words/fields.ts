@@ -16,6 +16,7 @@ import { askedKind, happeningInWords, lendingInWords, nameOf, wayName } from './
 import en from './en/differences.json';
 import { messagesOf } from './message';
 import { orderWords, planHappeningInWords } from './plan';
+import { accountInWords } from './taken-in';
 
 const { text } = messagesOf({ en });
 type MessageId = Parameters<typeof text>[1];
@@ -59,7 +60,7 @@ function notedFields(noted: Noted, writing: Writing): (readonly [MessageId, stri
 	const nothing = text(writing, 'nothing');
 	return [
 		['creditor', noted.creditor || nothing],
-		['account', noted.account || nothing],
+		['account', accountInWords(noted.account, writing) || nothing],
 		['credit limit', moneyField(noted.limit, writing)],
 		['past due', moneyField(noted.pastDue, writing)],
 		['secured', security === null ? nothing : text(writing, 'secured or not', { security })],

@@ -58,15 +58,15 @@ export interface Telling {
 interface Nearest {
 	readonly rule: MinimumTerms;
 	readonly misses: readonly {
-		readonly figure: SoughtFigure;
+		readonly figure: MatchedFigure;
 		/** Ours; undefined where the rule gives none. */
-		readonly ours: Printed[SoughtFigure];
+		readonly ours: Printed[MatchedFigure];
 	}[];
 }
 
 /** The printed figures by which a rule is found. */
-const SOUGHT = ['minimumDue', 'estimate', 'total'] as const;
-type SoughtFigure = (typeof SOUGHT)[number];
+const MATCHED = ['minimumDue', 'estimate', 'total'] as const;
+type MatchedFigure = (typeof MATCHED)[number];
 
 export interface FittingRules {
 	/** How many rules there are, and how many have been tried. */
@@ -133,7 +133,7 @@ const isNearer = (
 function misses(given: StatementGiven, printed: Printed, rule: MinimumTerms) {
 	const { figures } = statementOf(given, rule);
 	const verdicts = checked({ figures }, printed);
-	const missed = SOUGHT.filter((figure) => {
+	const missed = MATCHED.filter((figure) => {
 		const verdict = verdicts[figure];
 		return verdict !== undefined && verdict.kind !== 'agrees';
 	});
@@ -145,7 +145,7 @@ function misses(given: StatementGiven, printed: Printed, rule: MinimumTerms) {
 }
 
 /** Money in minor units, an estimate in months. */
-function sizeOf(figure: Printed[SoughtFigure]): number | null {
+function sizeOf(figure: Printed[MatchedFigure]): number | null {
 	if (figure === undefined) return null;
 	if (typeof figure === 'number') return figure;
 	return figure.unit === 'years' ? 12 * figure.count : figure.count;

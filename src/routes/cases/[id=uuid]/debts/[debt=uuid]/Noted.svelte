@@ -7,6 +7,7 @@
 	import { readLine } from '$lib/reading/names';
 	import type { Writing } from '$lib/reading/writing';
 	import { writePercent } from '$lib/reading/written';
+	import Folded from './Folded.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -63,158 +64,95 @@
 	});
 </script>
 
-<details>
-	<summary>
-		<span class="name">What else is noted</span>
-		<span class="line">{notedInWords(debt, writing)}</span>
-	</summary>
-	<div class="settings">
-		<span class="name">Creditor <small>where it is another name</small></span>
-		<TypedField
-			label="Creditor"
-			value={noted.creditor === '' ? null : noted.creditor}
-			{...line(LIMITS.name)}
-			optional
-			side="right"
-			onchange={(creditor) => note({ creditor: creditor ?? '' })}
-		/>
-		<span class="name">Account <small>its last four are shown</small></span>
-		<TypedField
-			label="Account"
-			value={account}
-			read={line(LIMITS.account).read}
-			write={(number) => accountInWords(number, writing)}
-			optional
-			side="right"
-			onchange={(value) => note({ account: value ?? '' })}
-		/>
-		<span class="name">Credit limit</span>
-		<TypedField
-			label="Credit limit"
-			value={noted.limit}
-			{...money}
-			optional
-			side="right"
-			onchange={(limit) => note({ limit })}
-		/>
-		<span class="name">Past due</span>
-		<TypedField
-			label="Past-due amount"
-			value={noted.pastDue}
-			{...money}
-			optional
-			side="right"
-			onchange={(pastDue) => note({ pastDue })}
-		/>
-		<span class="name">Security</span>
-		<Choice
-			label="Whether it is secured"
-			value={noted.security ?? ''}
-			options={SECURITIES}
-			onchange={(security) => note({ security: security === '' ? null : security })}
-		/>
-		<span class="name">Owed by</span>
-		<Choice
-			label="Whether it is joint"
-			value={noted.joint ? 'yes' : 'no'}
-			options={JOINT}
-			onchange={(joint) => note({ joint: joint === 'yes' })}
-		/>
-		<span class="name">Note</span>
-		<TypedField
-			label="Note"
-			value={noted.note === '' ? null : noted.note}
-			{...line(LIMITS.note)}
-			optional
-			side="right"
-			onchange={(text) => note({ note: text ?? '' })}
-		/>
-		<span class="name">Payments left</span>
-		<TypedField
-			label="Payments left"
-			value={noted.paymentsLeft}
-			{...count}
-			optional
-			side="right"
-			onchange={(paymentsLeft) => note({ paymentsLeft })}
-		/>
-		<span class="name">of</span>
-		<TypedField
-			label="Payments in all"
-			value={noted.paymentsInAll}
-			{...count}
-			optional
-			side="right"
-			onchange={(paymentsInAll) => note({ paymentsInAll })}
-		/>
-		<span class="name">each</span>
-		<TypedField
-			label="Each payment"
-			value={noted.paymentEach}
-			{...money}
-			optional
-			side="right"
-			onchange={(paymentEach) => note({ paymentEach })}
-		/>
-		<p role="status">
-			{#if implied}<Phrases sentence={implied} />{:else}{impliedNeeds(writing)}{/if}
-		</p>
-	</div>
-</details>
-
-<style>
-	details {
-		border-bottom: 1px solid var(--row-line);
-	}
-
-	summary {
-		display: grid;
-		padding: 5px 0;
-		cursor: pointer;
-		list-style: none;
-	}
-
-	summary .name::after {
-		content: ' ›';
-		color: var(--act);
-		font-weight: 600;
-	}
-
-	details[open] summary .name::after {
-		content: '';
-	}
-
-	.line,
-	small,
-	p {
-		color: var(--quiet);
-		font-size: 12.5px;
-		line-height: 1.3;
-	}
-
-	small {
-		display: block;
-	}
-
-	.settings {
-		display: grid;
-		grid-template-columns: 1fr 156px;
-		align-items: center;
-		padding-bottom: 6px;
-	}
-
-	.settings .name {
-		padding-top: 4px;
-		line-height: 1.15;
-	}
-
-	.settings :global(:is(input, select)) {
-		font-weight: 600;
-		text-align: right;
-	}
-
-	p {
-		grid-column: 1 / 3;
-		padding: 6px 0;
-	}
-</style>
+<Folded title="What else is noted" line={notedInWords(debt, writing)}>
+	<span class="name">Creditor <small>where it is another name</small></span>
+	<TypedField
+		label="Creditor"
+		value={noted.creditor === '' ? null : noted.creditor}
+		{...line(LIMITS.name)}
+		optional
+		side="right"
+		onchange={(creditor) => note({ creditor: creditor ?? '' })}
+	/>
+	<span class="name">Account <small>its last four are shown</small></span>
+	<TypedField
+		label="Account"
+		value={account}
+		read={line(LIMITS.account).read}
+		write={(number) => accountInWords(number, writing)}
+		optional
+		side="right"
+		onchange={(value) => note({ account: value ?? '' })}
+	/>
+	<span class="name">Credit limit</span>
+	<TypedField
+		label="Credit limit"
+		value={noted.limit}
+		{...money}
+		optional
+		side="right"
+		onchange={(limit) => note({ limit })}
+	/>
+	<span class="name">Past due</span>
+	<TypedField
+		label="Past-due amount"
+		value={noted.pastDue}
+		{...money}
+		optional
+		side="right"
+		onchange={(pastDue) => note({ pastDue })}
+	/>
+	<span class="name">Security</span>
+	<Choice
+		label="Whether it is secured"
+		value={noted.security ?? ''}
+		options={SECURITIES}
+		onchange={(security) => note({ security: security === '' ? null : security })}
+	/>
+	<span class="name">Owed by</span>
+	<Choice
+		label="Whether it is joint"
+		value={noted.joint ? 'yes' : 'no'}
+		options={JOINT}
+		onchange={(joint) => note({ joint: joint === 'yes' })}
+	/>
+	<span class="name">Note</span>
+	<TypedField
+		label="Note"
+		value={noted.note === '' ? null : noted.note}
+		{...line(LIMITS.note)}
+		optional
+		side="right"
+		onchange={(text) => note({ note: text ?? '' })}
+	/>
+	<span class="name">Payments left</span>
+	<TypedField
+		label="Payments left"
+		value={noted.paymentsLeft}
+		{...count}
+		optional
+		side="right"
+		onchange={(paymentsLeft) => note({ paymentsLeft })}
+	/>
+	<span class="name">of</span>
+	<TypedField
+		label="Payments in all"
+		value={noted.paymentsInAll}
+		{...count}
+		optional
+		side="right"
+		onchange={(paymentsInAll) => note({ paymentsInAll })}
+	/>
+	<span class="name">each</span>
+	<TypedField
+		label="Each payment"
+		value={noted.paymentEach}
+		{...money}
+		optional
+		side="right"
+		onchange={(paymentEach) => note({ paymentEach })}
+	/>
+	<p role="status">
+		{#if implied}<Phrases sentence={implied} />{:else}{impliedNeeds(writing)}{/if}
+	</p>
+</Folded>

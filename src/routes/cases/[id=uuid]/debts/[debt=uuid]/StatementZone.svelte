@@ -60,13 +60,19 @@
 		if (figure !== 'estimate') type({ [figure]: value });
 	}
 
+	const agreed = $derived(
+		month?.plan.changes.some(
+			(change) => change.kind === 'concession' && change.debts.some((one) => one.debt === debt.id)
+		) ?? false
+	);
+
 	/** A payment that is agreed with the lender goes into the plan that was chosen. */
 	function agree(payment: Cents): void {
 		if (!month) return;
 		const { plan } = month;
 		const what = `agreed payment for ${nameOf(debt, writing)}`;
-		const agreed = agreedPayment(debt, payment, desk.document.asOf);
-		desk.changePlan(plan.id, what, { changes: [...plan.changes, agreed] });
+		const change = agreedPayment(debt, payment, desk.document.asOf);
+		desk.changePlan(plan.id, what, { changes: [...plan.changes, change] });
 	}
 
 	const UNITS = [
@@ -210,7 +216,9 @@
 			<h3>What it means</h3>
 			<p>
 				<Phrases sentence={meaning} />
-				{#if payment !== undefined && month}
+				{#if agreed && month}
+					<span class="quiet">“{month.plan.name}” has an agreed payment for it.</span>
+				{:else if payment !== undefined && month}
 					<button type="button" class="act" onclick={() => agree(payment)}>
 						Put it into “{month.plan.name}”
 					</button>
@@ -335,6 +343,10 @@
 		color: var(--quiet);
 		font-size: 13px;
 		font-weight: 600;
+	}
+
+	.quiet {
+		color: var(--quiet);
 	}
 
 	.act {
