@@ -219,6 +219,8 @@ describe('what a statement prints', () => {
 			'.statement .answer',
 			'This statement can be trusted as it stands: all 3 figures agree.'
 		);
+		await screen.page.locator('.rules ::-p-text(Put it into)').click();
+		await screen.see('.rules', 'has an agreed payment for it.');
 		await screen.fill(
 			'Payment to be out in 36 months, as printed',
 			String((figures.payment36 ?? 0) / 100 + 9)

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import type { Printed, StatementGiven } from '$lib/core/debt/statement';
 	import type { MinimumTerms } from '$lib/core/debt/terms';
+	import type { Cents } from '$lib/core/quantities/money';
 	import {
 		byFloor,
 		type FittingRules,
@@ -69,6 +70,14 @@
 		};
 	});
 
+	/** So many floors are offered one by one; of more, that of the debt, or the first. */
+	const OFFERED = 3;
+	const offered = (floors: readonly Cents[]): readonly Cents[] => {
+		if (floors.length <= OFFERED) return floors;
+		const own = floors.find((floor) => floor === rule?.floor) ?? floors[0];
+		return own === undefined ? [] : [own];
+	};
+
 	const isOf = (group: FloorGroup, one: MinimumTerms): boolean =>
 		one.percent === group.percent &&
 		one.plusInterest === group.plusInterest &&
@@ -97,7 +106,7 @@
 		{#each groups as group (JSON.stringify(group))}
 			<li>
 				{ruleInWords(group, writing)}
-				{#each group.floors as floor (floor)}
+				{#each offered(group.floors) as floor (floor)}
 					{@const terms = found.fitting.find((one) => isOf(group, one) && one.floor === floor)}
 					{#if terms && isOwn(terms)}
 						<span class="quiet">as here</span>
@@ -136,6 +145,7 @@
 	}
 
 	.act {
+		margin-right: 10px;
 		color: var(--act);
 		font-weight: 600;
 	}
