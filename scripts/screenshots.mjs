@@ -67,7 +67,7 @@ for (const [label, text] of [
 	['How long at the minimum', '17'],
 	['Paid in all at the minimum', '10697'],
 	['Payment to be out in 36 months', '160'],
-	['Paid in all in 36 months', '6000']
+	['Paid in all in 36 months', '5788']
 ]) {
 	await page.focus(`[aria-label="${label}, as printed"]`);
 	await page.keyboard.type(text ?? '');
