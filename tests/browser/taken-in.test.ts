@@ -56,6 +56,19 @@ describe('rows that are pasted', () => {
 		await expect.poll(names).toHaveLength(0);
 	});
 
+	it('pasted over others that were fixed are as they were pasted', async () => {
+		const { id } = await makeCase(desk.residuum, 'Pasted twice');
+		await screen.goto(`/cases/${id}`);
+		await screen.focus('Name, line 1');
+		await screen.paste('Name\tOwed\nOne\t100.50\nTwo\t200.50');
+		await screen.see(proposed, '2 debts read');
+		await screen.fill('Balance, proposed line 2', '999');
+		await screen.page.focus('[aria-label="Name, line 1"]');
+		await screen.paste('Name\tOwed\nThree\t300.50\nFour\t400.50');
+		await expect.poll(() => screen.value('Name, proposed line 2')).toBe('Four');
+		expect(await screen.value('Balance, proposed line 2')).toBe('400.50');
+	});
+
 	it('ask where numbers can be read in two ways, and take none before they are answered', async () => {
 		const { id } = await makeCase(desk.residuum, 'Either way');
 		await screen.goto(`/cases/${id}`);

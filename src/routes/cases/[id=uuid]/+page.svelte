@@ -170,13 +170,16 @@
 	<div>
 		<EntryGrid {desk} {asked} onremove={remove} onpaste={paste} />
 		{#if proposed?.of === 'rows'}
-			<ProposedDebts
-				{desk}
-				source={proposed.source}
-				sheets={proposed.sheets}
-				ontake={takeDebts}
-				onclose={() => (proposed = null)}
-			/>
+			<!-- What was said of one table says nothing of the next. -->
+			{#key proposed}
+				<ProposedDebts
+					{desk}
+					source={proposed.source}
+					sheets={proposed.sheets}
+					ontake={takeDebts}
+					onclose={() => (proposed = null)}
+				/>
+			{/key}
 		{:else if proposed}
 			<TakenAccounts
 				{desk}
