@@ -2,6 +2,7 @@
  * How fast the page answers, as ratios within one run: the time from an input event to the frame that
  * carries the new picture, against that of a frame which carries a bare one, a line on a canvas.
  */
+import { usualHandout } from '../src/lib/document/handout';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -65,7 +66,8 @@ async function makeCase(debts: readonly object[]): Promise<string> {
 		...fresh,
 		debts,
 		...planned,
-		sheet: { income: [], needs: [] }
+		sheet: { income: [], needs: [] },
+		handout: usualHandout('USD')
 	};
 	await send('PUT', `/api/cases/${id}`, { basedOn: 1, what: 'debts', document });
 	return id;

@@ -7,6 +7,7 @@ import {
 	saveRequest
 } from '../../src/lib/document/case';
 import { caseDifferences } from '../../src/lib/words/differences';
+import { usualHandout } from '../../src/lib/document/handout';
 import { USUAL_STYLE } from '../../src/lib/words/style';
 import { NOTHING_NOTED, missingOf, statedDebt } from '../../src/lib/document/debt';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
@@ -24,7 +25,8 @@ const whole = {
 	plans: [FIRST_PLAN],
 	against: 'minimums',
 	choices: [],
-	sheet: { income: [], needs: [] }
+	sheet: { income: [], needs: [] },
+	handout: usualHandout('USD')
 };
 const problems = (document: unknown) => {
 	const parsed = caseDocument.safeParse(document);
@@ -205,11 +207,11 @@ describe('a case document', () => {
 	});
 
 	it('takes documents of version 5: written as they were, with nothing noted', () => {
-		const { style, ...before } = whole;
+		const { style, handout, ...before } = whole;
 		const { noted, statement, transactions, ...debt } = line;
 		const raised = caseDocument.parse({ ...before, version: 5, debts: [debt] });
 		expect(raised).toEqual(caseDocument.parse(whole));
-		expect(raised).toMatchObject({ style, debts: [{ noted, statement, transactions }] });
+		expect(raised).toMatchObject({ style, handout, debts: [{ noted, statement, transactions }] });
 		expect(noted).toBe(NOTHING_NOTED);
 	});
 

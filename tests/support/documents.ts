@@ -5,6 +5,7 @@ import { ORDERS } from '../../src/lib/core/plan/order';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
 import { VERSION, caseDocument, type CaseDocument } from '../../src/lib/document/case';
 import { DATE_ORDERS, NUMBER_STYLES } from '../../src/lib/words/style';
+import { HANDOUT_LANGUAGES, HANDOUT_PARTS, PAPERS } from '../../src/lib/document/handout';
 import { contentOf } from '../../src/lib/document/plan';
 
 const money = fc.oneof(fc.integer({ min: 0, max: 90_000 }), fc.constantFrom(0, 1, LIMITS.amount));
@@ -229,7 +230,15 @@ export const anyDocument: fc.Arbitrary<CaseDocument> = fc
 		plans: fc.uniqueArray(plan, { minLength: 1, maxLength: 3, selector: (one) => one.id }),
 		against: fc.constantFrom('minimums', 'today', 'first'),
 		note: name,
-		sheet: fc.record({ income: lines, needs: lines })
+		sheet: fc.record({ income: lines, needs: lines }),
+		handout: fc.record({
+			language: fc.constantFrom(...HANDOUT_LANGUAGES),
+			paper: fc.constantFrom(...PAPERS),
+			without: fc.subarray([...HANDOUT_PARTS]),
+			contact: name,
+			line: name,
+			email: fc.constantFrom('', "d.o'hare+debts@harbour.example")
+		})
 	})
 	.map(({ advance, against, note, debts, plans, ...of }) => {
 		const [first] = plans;

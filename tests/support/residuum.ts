@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
+import { usualHandout } from '../../src/lib/document/handout';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { VERSION, type CaseDocument, type CaseState } from '../../src/lib/document/case';
 import { USUAL_STYLE } from '../../src/lib/words/style';
@@ -86,7 +87,8 @@ export async function makeCase(
 		plans: [{ ...FIRST_PLAN, ...plan }],
 		against: 'minimums',
 		choices: [],
-		sheet: { income: [], needs: [] }
+		sheet: { income: [], needs: [] },
+		handout: usualHandout('USD')
 	};
 	const document = { version: VERSION, style: USUAL_STYLE, ...fresh, debts, ...planned, ...fields };
 	if (debts.length === 0) return { id, revision: 1, document: document as never };

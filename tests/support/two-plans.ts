@@ -7,6 +7,7 @@ import { percent } from '../../src/lib/core/quantities/rate';
 import { VERSION, caseDocument } from '../../src/lib/document/case';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import type { ChangeEntry } from '../../src/lib/document/change';
+import { usualHandout } from '../../src/lib/document/handout';
 import { FIRST_PLAN, type PlanEntry } from '../../src/lib/document/plan';
 import { referenceHousehold } from './reference-household';
 
@@ -79,7 +80,8 @@ export const document = caseDocument.parse({
 	],
 	against: 'minimums',
 	choices: [],
-	sheet: { income: [], needs: [] }
+	sheet: { income: [], needs: [] },
+	handout: usualHandout('USD')
 });
 
 /** A plan of the household carried out, with its name. */

@@ -115,6 +115,14 @@ export function wholeCase(): CaseDocument {
 		sheet: {
 			income: [{ name: 'pay', amount: 100_000, perYear: 26 }],
 			needs: [{ name: 'rent', amount: 90_000, perYear: 12 }]
+		},
+		handout: {
+			language: 'es',
+			paper: 'letter',
+			without: ['months', 'sure'],
+			contact: '555 0100',
+			line: 'Until March',
+			email: 'client@harbour.example'
 		}
 	});
 }

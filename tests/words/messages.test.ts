@@ -12,6 +12,7 @@ const languages = readdirSync(WORDS, { withFileTypes: true })
 	.filter((entry) => entry.isDirectory())
 	.map(({ name }) => name);
 const themes = readdirSync(join(WORDS, 'en'));
+const speaks = (language: string, theme: string) => existsSync(join(WORDS, language, theme));
 const messagesIn = (language: string, theme: string) =>
 	JSON.parse(readFileSync(join(WORDS, language, theme), 'utf8')) as Record<string, string>;
 
@@ -57,9 +58,8 @@ describe.each(themes)('the messages in %s', (theme) => {
 		expect(unused).toEqual([]);
 	});
 
-	it('can be read, and are the same with the same parts in every language', () => {
-		for (const language of languages) {
-			expect(existsSync(join(WORDS, language, theme)), `${language}/${theme}`).toBe(true);
+	it('can be read, and are the same with the same parts in every language that has them', () => {
+		for (const language of languages.filter((one) => speaks(one, theme))) {
 			const translated = messagesIn(language, theme);
 			expect(Object.keys(translated).sort()).toEqual(Object.keys(messages).sort());
 			for (const [id, message] of Object.entries(translated)) {

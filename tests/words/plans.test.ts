@@ -1,3 +1,4 @@
+import { usualHandout } from '../../src/lib/document/handout';
 import { USUAL_STYLE } from '../../src/lib/words/style';
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
@@ -8,7 +9,8 @@ import { planWorkingOf } from '../../src/lib/core/working/plan-working';
 import { planDifference } from '../../src/lib/core/plan/answers';
 import { VERSION, caseDocument } from '../../src/lib/document/case';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
-import { measureWords, planHappeningInWords } from '../../src/lib/words/plan';
+import { planHappeningInWords } from '../../src/lib/words/plan';
+import { measureWords } from '../../src/lib/words/plan-names';
 import { caseDifferences } from '../../src/lib/words/differences';
 import { daysOf, FIRST_PLAN, planTerms, type PlanEntry } from '../../src/lib/document/plan';
 import {
@@ -43,7 +45,8 @@ function planned(debts: readonly object[], fields: Partial<PlanEntry>) {
 		plans: [{ ...FIRST_PLAN, ...fields }],
 		against: 'minimums',
 		choices: [],
-		sheet: { income: [], needs: [] }
+		sheet: { income: [], needs: [] },
+		handout: usualHandout('USD')
 	});
 	const [entry] = document.plans;
 	if (!entry) throw new Error('no plan');

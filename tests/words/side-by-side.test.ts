@@ -4,7 +4,8 @@ import { cents } from '../../src/lib/core/quantities/money';
 import { caseDocument } from '../../src/lib/document/case';
 import { caseDifferences } from '../../src/lib/words/differences';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
-import { listedDebts, measureWords } from '../../src/lib/words/plan';
+import { listedDebts } from '../../src/lib/words/plan';
+import { measureWords } from '../../src/lib/words/plan-names';
 import { newDebtOf, type ChangeEntry } from '../../src/lib/document/change';
 import { changeInWords, refusalInWords } from '../../src/lib/words/changes';
 import {

@@ -6,7 +6,7 @@ import type { CaseDocument } from '../document/case';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
 import { monthIn, USUAL_PLAN, type PlanEntry, type PlanHappening } from '../document/plan';
 import { SCREEN } from '../reading/writing';
-import { usualName } from '../words/plan';
+import { usualName } from '../words/plan-names';
 import type { DebtEntry } from '../document/debt';
 import { v4 as newId } from 'uuid';
 

@@ -12,7 +12,8 @@ import { same } from '../document/same';
 import { writingOf } from '../reading/writing';
 import { nameOf } from '../words/debt';
 import { planMonths, planTerms, type PlanEntry, type PlanMonths } from '../document/plan';
-import { listedDebts, measureWords, type Listed } from '../words/plan';
+import { listedDebts, type Listed } from '../words/plan';
+import { measureWords } from '../words/plan-names';
 import type { CaseDesk } from './case-desk.svelte';
 
 /** The plan on the desk and what it comes to: the core's answers, worked out anew as it changes. */

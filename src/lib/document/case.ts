@@ -13,6 +13,7 @@ import { allowedFirstDue } from './days';
 import { debtEntry, roundingSteps, statedDebt } from './debt';
 import { currencyOf, type Currency } from '../reading/currencies';
 import { newDebtOf } from './change';
+import { handoutEntry, usualHandout } from './handout';
 import { quoted } from '../reading/reading';
 import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE, type Style } from '../words/style';
 import { choiceEntry, FIRST_PLAN, measureEntry, planEntry, sheetEntry } from './plan';
@@ -40,7 +41,7 @@ const asOf = date('The day the figures are as of', {
 });
 
 /** The present version of the document; earlier ones are raised to it. */
-export const VERSION = 6 as const;
+export const VERSION = 7 as const;
 
 const presentDocument = z
 	.strictObject({
@@ -63,7 +64,8 @@ const presentDocument = z
 		choices: z.array(choiceEntry).max(LIMITS.choices, {
 			error: `A case remembers at most ${LIMITS.choices} choices.`
 		}),
-		sheet: sheetEntry
+		sheet: sheetEntry,
+		handout: handoutEntry
 	})
 	.superRefine(({ debts, plans, currency, asOf }, context) => {
 		for (const { path, day } of datesIn({ debts, plans })) {
@@ -171,7 +173,8 @@ export const begunCase = (request: NewCase, debts: CaseDocument['debts'] = []): 
 	plans: [FIRST_PLAN],
 	against: 'minimums',
 	choices: [],
-	sheet: { income: [], needs: [] }
+	sheet: { income: [], needs: [] },
+	handout: usualHandout(request.currency.code)
 });
 
 /** A line of the casebook. */

@@ -2,6 +2,7 @@
 import { addMonths, isCalendarDate } from '../core/quantities/calendar';
 import { USUAL_STYLE } from '../words/style';
 import { NOTHING_NOTED, NO_STATEMENT } from './debt';
+import { usualHandout } from './handout';
 import { FIRST_PLAN } from './plan';
 
 /** Whatever is no document of an earlier version is left for the schema to judge. */
@@ -19,7 +20,9 @@ export function upgraded(document: unknown): unknown {
 		case 4:
 			return upgraded(ofVersion5(document));
 		case 5:
-			return ofVersion6(document);
+			return upgraded(ofVersion6(document));
+		case 6:
+			return ofVersion7(document);
 		default:
 			return document;
 	}
@@ -75,6 +78,13 @@ function ofVersion6(document: Record<string, unknown>) {
 		style: USUAL_STYLE,
 		debts: listOr(document['debts'], (debt) => ({ ...debt, ...more }))
 	};
+}
+
+/** Version 6 knew no hand-out. */
+function ofVersion7(document: Record<string, unknown>) {
+	const { currency } = document;
+	const code = isRecord(currency) ? String(currency['code']) : '';
+	return { ...document, version: 7, handout: usualHandout(code) };
 }
 
 /** Names that the program gave to plans. */

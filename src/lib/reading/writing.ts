@@ -1,9 +1,9 @@
-import type { Spoken } from '../words/message';
+import type { Language, Spoken } from '../words/message';
 import type { Currency } from './currencies';
 import type { Style } from '../words/style';
 
 /** How a case is written and read: in which language, and its amounts in which currency. */
-export interface Writing extends Spoken {
+export interface Writing<L extends Language = 'en'> extends Spoken<L> {
 	readonly currency: Currency;
 }
 

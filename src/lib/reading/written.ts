@@ -4,13 +4,18 @@ import type { Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import { messagesOf, type Language, type Spoken } from '../words/message';
 import en from '../words/en/written.json';
+import es from '../words/es/written.json';
 import { MARKS, USUAL_STYLE } from '../words/style';
 import type { Writing } from './writing';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf({ en, es });
 
 /** An integer number of 10^-places as text, thousands apart: `−4,182.36` */
-export function grouped(value: number, places: number, { style = USUAL_STYLE }: Spoken): string {
+export function grouped(
+	value: number,
+	places: number,
+	{ style = USUAL_STYLE }: Spoken<Language>
+): string {
 	const { decimal, group } = MARKS[style.numbers];
 	return inDigits(value, places, { minus: '−', decimal, group });
 }
@@ -31,25 +36,25 @@ function inDigits(
 }
 
 /** `4,182.36`: the amount in the currency's decimals, without its sign. */
-export function writeMoney(amount: Cents, writing: Writing): string {
+export function writeMoney(amount: Cents, writing: Writing<Language>): string {
 	return grouped(amount, writing.currency.digits, writing);
 }
 
 /** The same without decimals where there are only noughts: `25`, `25.50`. */
-export function writeRoundMoney(amount: Cents, writing: Writing): string {
+export function writeRoundMoney(amount: Cents, writing: Writing<Language>): string {
 	const unit = 10 ** writing.currency.digits;
 	return amount % unit === 0 ? grouped(amount / unit, 0, writing) : writeMoney(amount, writing);
 }
 
 /** Rounded to whole units of the currency, as on an axis: `4,182`. */
-export const writeWholeMoney = (amount: number, writing: Writing): string =>
+export const writeWholeMoney = (amount: number, writing: Writing<Language>): string =>
 	grouped(Math.round(amount / 10 ** writing.currency.digits), 0, writing);
 
 /** How many decimals an unrounded amount is shown with, beyond those of the currency. */
 const MORE = 3;
 
 /** An unrounded amount with three decimals more than the currency has: `77.58563`. */
-export function precise(unrounded: number, writing: Writing): string {
+export function precise(unrounded: number, writing: Writing<Language>): string {
 	return grouped(Math.round(unrounded * 10 ** MORE), writing.currency.digits + MORE, writing);
 }
 
@@ -57,7 +62,7 @@ export function precise(unrounded: number, writing: Writing): string {
 export const PLACES = 4;
 
 /** `22.49 %`: two decimals where there are any, up to four where they are needed. */
-export function writePercent(value: Percent, spoken: Spoken): string {
+export function writePercent(value: Percent, spoken: Spoken<Language>): string {
 	const least = value % 10_000 === 0 ? 0 : 2;
 	let [digits, places] = [value as number, PLACES];
 	for (; places > least && digits % 10 === 0; places -= 1) digits /= 10;
@@ -79,31 +84,31 @@ export function monthNames(language: Language, length: 'long' | 'short'): readon
 
 export function monthName(
 	date: CalendarDate,
-	{ language }: Spoken,
+	{ language }: Spoken<Language>,
 	length: 'long' | 'short' = 'long'
 ): string {
 	return monthNames(language, length)[dateParts(date).month - 1] ?? '';
 }
 
 /** `15 Jan 2027`, `Jan 15, 2027` or `2027-01-15`, in the case's order. */
-export const writeDate = (date: CalendarDate, spoken: Spoken): string =>
+export const writeDate = (date: CalendarDate, spoken: Spoken<Language>): string =>
 	written(date, spoken, 'short', 'date');
 
 /** `15 January 2027`, `January 15, 2027` or `2027-01-15` */
-export const writeLongDate = (date: CalendarDate, spoken: Spoken): string =>
+export const writeLongDate = (date: CalendarDate, spoken: Spoken<Language>): string =>
 	written(date, spoken, 'long', 'date');
 
 /** `January 2027` */
-export const writeMonth = (date: CalendarDate, spoken: Spoken): string =>
+export const writeMonth = (date: CalendarDate, spoken: Spoken<Language>): string =>
 	written(date, spoken, 'long', 'month');
 
 /** `Jan 2027` */
-export const writeShortMonth = (date: CalendarDate, spoken: Spoken): string =>
+export const writeShortMonth = (date: CalendarDate, spoken: Spoken<Language>): string =>
 	written(date, spoken, 'short', 'month');
 
 function written(
 	date: CalendarDate,
-	spoken: Spoken,
+	spoken: Spoken<Language>,
 	length: 'long' | 'short',
 	what: 'date' | 'month'
 ): string {
@@ -111,10 +116,7 @@ function written(
 	if (order === 'year' && what === 'date') return date;
 	const { year, day } = dateParts(date);
 	const month = monthName(date, spoken, length);
+	const form = what === 'date' && order === 'month' ? 'date, month first' : what;
 	// Years have no commas between thousands, so they are texts.
-	return text(spoken, what === 'date' && order === 'month' ? 'date, month first' : what, {
-		day: String(day),
-		month,
-		year: String(year)
-	});
+	return text(spoken, form, { day: String(day), month, year: String(year), length });
 }

@@ -7,21 +7,29 @@ import type { PlanEntry, PlanHappening, SheetLine } from '../document/plan';
 import { column, date, fields, percent, variants, type Part, type Row } from './shapes';
 
 /** `case_file`, but for where it is in its history. */
-export const CASE = fields<Pick<CaseDocument, 'label' | 'currency' | 'style' | 'asOf' | 'against'>>(
-	{
-		label: column('label'),
-		currency: fields<CaseDocument['currency']>({
-			code: column('currency'),
-			digits: column('currency_digits')
-		}),
-		style: fields<CaseDocument['style']>({
-			numbers: column('number_style'),
-			dates: column('date_order')
-		}),
-		asOf: date('as_of'),
-		against: column('against')
-	}
-);
+export const CASE = fields<
+	Pick<CaseDocument, 'label' | 'currency' | 'style' | 'asOf' | 'against' | 'handout'>
+>({
+	label: column('label'),
+	currency: fields<CaseDocument['currency']>({
+		code: column('currency'),
+		digits: column('currency_digits')
+	}),
+	style: fields<CaseDocument['style']>({
+		numbers: column('number_style'),
+		dates: column('date_order')
+	}),
+	asOf: date('as_of'),
+	against: column('against'),
+	handout: fields<CaseDocument['handout']>({
+		language: column('handout_language'),
+		paper: column('handout_paper'),
+		without: column('handout_without'),
+		contact: column('handout_contact'),
+		line: column('handout_line'),
+		email: column('client_email')
+	})
+});
 
 const rounding = {
 	roundUpTo: column<never>('asked_round_up_to'),

@@ -4,9 +4,9 @@ import { grouped, writeDate } from '../reading/written';
 import { writingOf } from '../reading/writing';
 import { nameOf } from './debt';
 import en from './en/differences.json';
-import { debtFields, planFields, sheetFields, type Fields } from './fields';
+import { debtFields, handoutFields, planFields, sheetFields, type Fields } from './fields';
 import { messagesOf } from './message';
-import { measureWords } from './plan';
+import { measureWords } from './plan-names';
 
 const { text } = messagesOf({ en });
 
@@ -28,6 +28,11 @@ export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseD
 		...debtDifferences(mine, theirs),
 		...planDifferences(mine, theirs),
 		...laid(text(one, 'plans'), comparedFields(mine), comparedFields(theirs)),
+		...laid(
+			text(one, 'handout'),
+			handoutFields(mine.handout, one),
+			handoutFields(theirs.handout, other)
+		),
 		...laid(text(one, 'household'), sheetFields(mine.sheet, one), sheetFields(theirs.sheet, other))
 	];
 	if (found.length > 0) return found;

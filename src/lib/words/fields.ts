@@ -7,6 +7,7 @@ import type {
 	Noted,
 	StatementEntry
 } from '../document/debt';
+import type { HandoutEntry } from '../document/handout';
 import type { PlanEntry, Sheet, SheetLine } from '../document/plan';
 import { grouped, writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
@@ -15,7 +16,8 @@ import { changeField } from './changes';
 import { askedKind, happeningInWords, lendingInWords, nameOf, wayName } from './debt';
 import en from './en/differences.json';
 import { messagesOf } from './message';
-import { orderWords, planHappeningInWords } from './plan';
+import { planHappeningInWords } from './plan';
+import { orderWords } from './plan-names';
 import { accountInWords } from './taken-in';
 
 const { text } = messagesOf({ en });
@@ -202,3 +204,18 @@ const sheetField = (lines: readonly SheetLine[], writing: Writing): string =>
 			})
 		)
 		.join('; ') || text(writing, 'nothing');
+
+export function handoutFields(of: HandoutEntry, writing: Writing): Fields {
+	const nothing = text(writing, 'nothing');
+	return named(writing, [
+		['handout language', text(writing, 'language', { language: of.language })],
+		['paper', text(writing, 'paper kind', { paper: of.paper })],
+		[
+			'left out',
+			of.without.map((part) => text(writing, 'handout part', { part })).join(', ') || nothing
+		],
+		['contact', of.contact || nothing],
+		['own line', of.line || nothing],
+		['client’s address', of.email || nothing]
+	]);
+}

@@ -7,12 +7,16 @@ import { USUAL_STYLE, type NumberStyle, type Style } from './style';
 import { figure, plain, say, type Phrase, type Sentence } from './sentence';
 
 /** The languages that there are messages in, each with the locale whose lists and plurals it has. */
-const LOCALES = { en: 'en-GB' } as const;
+const LOCALES = { en: 'en-GB', es: 'es' } as const;
 export type Language = keyof typeof LOCALES;
+export const LANGUAGES = Object.keys(LOCALES) as readonly Language[];
 
-/** In which language something is said, and how its numbers and dates are written; absent: 1,234.56 and 15 Jan 2027. */
-export interface Spoken {
-	readonly language: Language;
+/**
+ * In which language something is said, and how its numbers and dates are written; absent: 1,234.56 and 15 Jan 2027.
+ * The screens are in one language; what a client takes home is in any.
+ */
+export interface Spoken<L extends Language = 'en'> {
+	readonly language: L;
 	readonly style?: Style;
 }
 
@@ -30,18 +34,18 @@ type Message = ConstructorParameters<typeof IntlMessageFormat>[0];
 type Part = string | number | Phrase | Sentence | ((inner: Sentence) => Sentence);
 export type Parts = Readonly<Record<string, Part>>;
 
-export interface Messages<Id extends string> {
+export interface Messages<Id extends string, L extends Language> {
 	/** @throws RangeError when a part is missing: a bug of the caller */
-	sentence(spoken: Spoken, id: Id, parts?: Parts): Sentence;
-	text(spoken: Spoken, id: Id, parts?: Parts): string;
+	sentence(spoken: Spoken<L>, id: Id, parts?: Parts): Sentence;
+	text(spoken: Spoken<L>, id: Id, parts?: Parts): string;
 }
 
-/** The messages of a theme, from its files in each language. In `<b>` is what is set apart as a figure. */
-export function messagesOf<Id extends string>(
-	files: Readonly<Record<Language, Readonly<Record<Id, unknown>>>>
-): Messages<Id> {
+/** The messages of a theme, from its files in each of its languages. In `<b>` is what is set apart as a figure. */
+export function messagesOf<Id extends string, L extends Language>(
+	files: Readonly<Record<L, Readonly<Record<Id, unknown>>>>
+): Messages<Id, L> {
 	const read = new Map<string, IntlMessageFormat>();
-	const messageOf = ({ language, style = USUAL_STYLE }: Spoken, id: Id): IntlMessageFormat => {
+	const messageOf = ({ language, style = USUAL_STYLE }: Spoken<L>, id: Id): IntlMessageFormat => {
 		const { numbers } = style;
 		const key = `${language} ${numbers} ${id}`;
 		const known = read.get(key);
@@ -55,7 +59,7 @@ export function messagesOf<Id extends string>(
 		read.set(key, message);
 		return message;
 	};
-	const sentence: Messages<Id>['sentence'] = (spoken, id, parts = {}) =>
+	const sentence: Messages<Id, L>['sentence'] = (spoken, id, parts = {}) =>
 		messageOf(spoken, id)
 			.formatToParts<unknown>({ b: setApart, ...tagged(parts) })
 			.flatMap(({ value }) => phrasesIn(value));
@@ -91,9 +95,9 @@ function phrasesIn(value: unknown): Phrase[] {
 }
 
 /** “One”, “One and Two”, “One, Two and Three” */
-export const listOf = ({ language }: Spoken, items: readonly string[]): string =>
+export const listOf = ({ language }: Spoken<Language>, items: readonly string[]): string =>
 	new Intl.ListFormat(LOCALES[language], { type: 'conjunction' }).format(items);
 
 /** The same text with its first letter as at the beginning of a sentence. */
-export const capital = ({ language }: Spoken, text: string): string =>
+export const capital = ({ language }: Spoken<Language>, text: string): string =>
 	text.charAt(0).toLocaleUpperCase(LOCALES[language]) + text.slice(1);

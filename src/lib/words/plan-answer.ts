@@ -15,7 +15,7 @@ import { countOf, monthsInWords, signOf, soonerInWords } from './amounts';
 import { againstPhrases, changePhrases } from './debt-answer';
 import en from './en/plan-answer.json';
 import { messagesOf } from './message';
-import { orderWords } from './plan';
+import { orderWords } from './plan-names';
 import { figure, interest, type Phrase, type Sentence } from './sentence';
 
 const { sentence, text } = messagesOf({ en });

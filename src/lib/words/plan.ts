@@ -1,15 +1,16 @@
-/** What plans, their orders, what they are compared with and what happens to their money are called. */
+/** Orders to choose from, the debts that a plan speaks of, and what happens to its money, in words. */
 import type { CalendarDate } from '../core/quantities/calendar';
-import { ORDERS, type Order } from '../core/plan/order';
+import { ORDERS } from '../core/plan/order';
 import type { PlannedDebt } from '../core/plan/terms';
 import type { CaseDocument } from '../document/case';
 import { newDebtOf, type ChangeEntry } from '../document/change';
-import type { Measure, PlanEntry, PlanHappening } from '../document/plan';
+import type { PlanEntry, PlanHappening } from '../document/plan';
 import { monthName, writeMoney, writePercent, writeShortMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { nameOf } from './debt';
 import en from './en/plan.json';
 import { messagesOf, type Spoken } from './message';
+import { orderWords } from './plan-names';
 
 const { text } = messagesOf({ en });
 
@@ -20,48 +21,6 @@ export const orderChoices = (spoken: Spoken) =>
 		words: orderWords(value, spoken),
 		help: text(spoken, 'order help', { order: value })
 	}));
-
-export const orderWords = (order: Order, spoken: Spoken): string =>
-	text(spoken, 'order', { order });
-
-/** What a plan is called by what it does: what it changes, what it pays, or its order. */
-export function usualName(
-	{ pays, budget, order, changes }: Pick<PlanEntry, 'pays' | 'budget' | 'order' | 'changes'>,
-	spoken: Spoken
-): string {
-	const [first, ...others] = new Set(changes.map(({ kind }) => kind));
-	if (first !== undefined) {
-		return [
-			text(spoken, 'name', { name: first }),
-			...others.map((name) => text(spoken, 'name after another', { name }))
-		].join(', ');
-	}
-	if (budget.kind !== 'required') return text(spoken, 'name', { name: order });
-	return text(spoken, 'name', { name: pays === 'paid' ? 'today' : 'minimums' });
-}
-
-/** “paying the minimums”, “paying as today”, “the plan ‘One new loan’” */
-export function measureWords(
-	against: Measure,
-	plans: readonly PlanEntry[],
-	spoken: Spoken
-): string {
-	const entry = plans.find(({ id }) => id === against);
-	if (entry) return text(spoken, 'the plan', { name: entry.name });
-	return text(spoken, 'measure', { measure: against === 'today' ? 'today' : 'minimums' });
-}
-
-/** What plans can be measured against, to choose from. */
-export const measureChoices = (
-	plans: readonly PlanEntry[],
-	spoken: Spoken
-): { readonly value: Measure; readonly words: string }[] => [
-	...(['minimums', 'today'] as const).map((value) => ({
-		value,
-		words: text(spoken, 'measure', { measure: value })
-	})),
-	...plans.map(({ id, name }) => ({ value: id, words: name }))
-];
 
 /** A debt with its place in the list, which gives its letter and its hue. */
 export interface Listed {

@@ -8,7 +8,8 @@
 	import { withHappening } from '$lib/desk/debt-entry';
 	import { newPlanHappening } from '$lib/desk/plan-entry';
 	import { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
-	import { measureChoices, orderWords, type Listed } from '$lib/words/plan';
+	import { type Listed } from '$lib/words/plan';
+	import { measureChoices, orderWords } from '$lib/words/plan-names';
 	import { writeMonth } from '$lib/reading/written';
 	import type { DebtEntry } from '$lib/document/debt';
 	import { monthStart, type PlanEntry, type PlanHappening } from '$lib/document/plan';

@@ -7,7 +7,8 @@
 	import { keepFigures, keptFigures } from '$lib/desk/kept-figures';
 	import { movedPlan, newPlan, type PlanStart } from '$lib/desk/plan-entry';
 	import { carriedPlan, measuredPlan } from '$lib/document/carried-plans';
-	import { listedDebts, measureChoices, measureWords } from '$lib/words/plan';
+	import { listedDebts } from '$lib/words/plan';
+	import { measureChoices, measureWords } from '$lib/words/plan-names';
 	import { comparisonSentence, crossingSentence } from '$lib/words/comparison';
 	import { writeDate } from '$lib/reading/written';
 	import { chosenPlan, contentOf, type PlanEntry } from '$lib/document/plan';
