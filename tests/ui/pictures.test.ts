@@ -6,13 +6,8 @@ import { owedInAll } from '../../src/lib/core/plan/answers';
 import { run } from '../../src/lib/core/debt/run';
 import { datesShown } from '../../src/lib/words/pictures';
 import { axisEnd, wayLines } from '../../src/routes/cases/[id=uuid]/debts/[debt=uuid]/way-lines';
-import {
-	byPayoff,
-	dayOfMonth,
-	owedLine,
-	planLines,
-	planUntil
-} from '../../src/routes/cases/[id=uuid]/plan/plan-lines';
+import { byPayoff, dayOfMonth } from '../../src/lib/core/plan/over-time';
+import { owedLine, planLines, planUntil } from '../../src/routes/cases/[id=uuid]/plan/plan-lines';
 import { constant, household, monthly, plans, simpleDebt } from '../support/households';
 import { usd } from '../support/said';
 

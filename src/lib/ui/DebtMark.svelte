@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { letterOf } from '../words/debt';
-	import { hueOf } from './hues';
+	import { hueOf } from '../words/hues';
 
 	interface Props {
 		/** The debt's place in the list, from 0. */

@@ -39,6 +39,13 @@ export function styleFor(currency: string, locale: string): Style {
 	return styleOf(isCountrys && region !== own ? localeIn(region, locale) : locale);
 }
 
+/** How a language is written in a currency's country: Spanish with 1,234.56 for dollars, with 1.234,56 for euros. */
+export function styleIn(language: string, currency: string): Style {
+	const region = currency.slice(0, 2);
+	const isCountrys = !region.startsWith('X') && region !== 'EU';
+	return styleOf(isCountrys ? `${language}-${region}` : language);
+}
+
 /** What is mostly spoken and written in a country. */
 function localeIn(region: string, otherwise: string): string {
 	const { language } = new Intl.Locale('und', { region }).maximize();

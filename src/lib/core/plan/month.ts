@@ -42,9 +42,10 @@ export interface PlanDebt extends InLine, OpenPeriod {
 	totalFees: number;
 	totalPaid: number;
 
-	/** How many of its periods fall due in the month; each of them where they are several. */
+	/** How many of its periods fall due in the month; each of them where they are several, and what each was paid. */
 	dueNow: number;
 	readonly several: OpenPeriod[];
+	paidEach: number[];
 	annual: number;
 	opening: number;
 	asked: number;
@@ -92,6 +93,7 @@ export function planDebt(
 		totalPaid: 0,
 		dueNow: 0,
 		several: [],
+		paidEach: [],
 		annual: 0,
 		opening: 0,
 		...blankPeriod(),
@@ -354,6 +356,7 @@ function paySeveral(debt: PlanDebt): void {
 	debt.charges = 0;
 	debt.fees = 0;
 	debt.own = 0;
+	debt.paidEach = [];
 	for (let at = 0; at < dueNow && debt.balance > 0; at += 1) {
 		const period = several[at];
 		if (period === undefined) break;
@@ -371,5 +374,6 @@ function paySeveral(debt: PlanDebt): void {
 		debt.fees += period.fees;
 		debt.own += extra;
 		debt.paid += now + extra;
+		debt.paidEach.push(now + extra);
 	}
 }

@@ -90,6 +90,8 @@ export interface MonthShare {
 	readonly closing: Cents;
 	/** Its place in line for what the money leaves, from 1; null where it can't take any. */
 	readonly rank: number | null;
+	/** What each of its payments in the month was, where a debt has several in one. */
+	readonly paidEach?: readonly Cents[];
 }
 
 export interface PlanMonth {

@@ -187,7 +187,8 @@ function shareOf(debt: PlanDebt): MonthShare {
 		paid: paid as Cents,
 		principal: (paid - interest - charges) as Cents,
 		closing: debt.balance as Cents,
-		rank
+		rank,
+		...(debt.step === 0 ? { paidEach: debt.paidEach as Cents[] } : {})
 	};
 }
 

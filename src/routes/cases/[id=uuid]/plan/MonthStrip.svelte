@@ -12,7 +12,7 @@
 	import type { Phrase } from '$lib/words/sentence';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
-	import { hueOf } from '$lib/ui/hues';
+	import { hueOf } from '$lib/words/hues';
 	import { ChevronLeft, ChevronRight } from '@lucide/svelte';
 	import type { Listed } from '$lib/words/plan';
 

@@ -15,7 +15,7 @@
 	import { GripVertical } from '@lucide/svelte';
 	import { tick } from 'svelte';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
-	import { byPayoff } from './plan-lines';
+	import { byPayoff } from '$lib/core/plan/over-time';
 
 	interface Props {
 		plan: Plan;

@@ -19,7 +19,8 @@
 	import { keptScale, type TimeScale } from '$lib/ui/time-axis';
 	import TimeLine from '$lib/ui/TimeLine.svelte';
 	import { untrack } from 'svelte';
-	import { dayOfMonth, owedLine, planLines, planUntil } from './plan-lines';
+	import { dayOfMonth } from '$lib/core/plan/over-time';
+	import { owedLine, planLines, planUntil } from './plan-lines';
 	import { changeDayInWords, planHappeningInWords, type Listed } from '$lib/words/plan';
 
 	interface Props {

@@ -10,7 +10,8 @@
 	import { plain, type Sentence } from '$lib/words/sentence';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
-	import { dayOfMonth, owedLine, planUntil } from '../plan/plan-lines';
+	import { dayOfMonth } from '$lib/core/plan/over-time';
+	import { owedLine, planUntil } from '../plan/plan-lines';
 	import type { ShownPlan } from './shown-plans';
 
 	interface Props {

@@ -17,7 +17,7 @@
 	import { writeWorking, type WrittenWorking } from '$lib/words/debt-working';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeChange from './BeforeChange.svelte';
-	import { hueOf } from '$lib/ui/hues';
+	import { hueOf } from '$lib/words/hues';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import AskBackwards from './AskBackwards.svelte';
 	import { isThere } from './compared-ways';

@@ -1,0 +1,121 @@
+/** Every month of a plan, and plans side by side, as CSV (RFC 4180): plain numbers with a point, ISO dates. */
+import { owedInAll } from '../core/plan/answers';
+import {
+	comparedPlan,
+	FIGURES,
+	type ComparedFigure,
+	type ComparedValue
+} from '../core/plan/comparison';
+import type { MonthShare, Plan, PlanMonth } from '../core/plan/terms';
+import type { Cents } from '../core/quantities/money';
+import { monthStart } from '../document/plan';
+import type { Currency } from '../reading/currencies';
+import { plainDecimal } from '../reading/written';
+import { csvOf, guarded } from './table';
+
+/** A debt of a plan, at its place in the plan's list, as it is called. */
+export interface NamedDebt {
+	readonly index: number;
+	readonly name: string;
+}
+
+/** What is said of a debt in a month. */
+export const SHARE_FIGURES = ['paid', 'interest', 'closing'] as const;
+export type ShareFigure = (typeof SHARE_FIGURES)[number];
+
+const SHARE_HEADINGS: Readonly<Record<ShareFigure, string>> = {
+	paid: 'paid',
+	interest: 'interest',
+	closing: 'owed'
+};
+const MONTH_COLUMNS = [
+	['money', 'Money'],
+	['asked', 'Minimum payments'],
+	['paid', 'Paid'],
+	['interest', 'Interest'],
+	['principal', 'Principal'],
+	['fees', 'Fees'],
+	['missing', 'Missing']
+] as const satisfies readonly (readonly [keyof PlanMonth, string])[];
+
+/** Months `from` to `to` of a plan under a heading row, with so much of each debt. */
+export function monthRows(
+	plan: Plan,
+	debts: readonly NamedDebt[],
+	{
+		from,
+		to,
+		figures
+	}: { readonly from: number; readonly to: number; readonly figures: readonly ShareFigure[] },
+	{ digits }: Currency
+): string[][] {
+	const amount = (cents: number) => plainDecimal(cents, digits);
+	const head = [
+		'No.',
+		'Month',
+		...MONTH_COLUMNS.map(([, heading]) => heading),
+		'Owed',
+		...debts.flatMap(({ name }) =>
+			figures.map((figure) => guarded(`${name}: ${SHARE_HEADINGS[figure]}`))
+		)
+	];
+	const rows = plan.kept.slice(from - 1, to).map((month) => [
+		String(month.month),
+		monthStart(plan.firstMonth, month.month).slice(0, 7),
+		...MONTH_COLUMNS.map(([of]) => amount(month[of])),
+		amount(owedInAll(plan, month.month)),
+		...debts.flatMap(({ index }) => {
+			const share = month.shares.find((one) => one.index === index);
+			return figures.map((figure) => amount(figureOf(share, figure)));
+		})
+	]);
+	return [head, ...rows];
+}
+
+/** A figure of a debt in a month; nothing of one that is gone. */
+export const figureOf = (share: MonthShare | undefined, figure: ShareFigure): Cents =>
+	share?.[figure] ?? (0 as Cents);
+
+export const planCsv = (plan: Plan, debts: readonly NamedDebt[], currency: Currency): string =>
+	csvOf(monthRows(plan, debts, { from: 1, to: plan.months, figures: SHARE_FIGURES }, currency));
+
+const FIGURE_HEADINGS: Readonly<Record<ComparedFigure, string>> = {
+	ends: 'Paid off',
+	months: 'Months',
+	firstGone: 'First debt gone',
+	interest: 'Interest',
+	fees: 'Fees',
+	cost: 'Interest and fees',
+	costPerUnit: 'Paid per unit owed',
+	moneyAtFirst: 'Money at first',
+	moneyAtMost: 'Money at most',
+	shortMonths: 'Short months'
+};
+
+/** A row a plan; what one that never ends does not have stays empty. */
+export function plansCsv(
+	plans: readonly { readonly name: string; readonly plan: Plan }[],
+	currency: Currency
+): string {
+	const head = ['Plan', ...FIGURES.map((figure) => FIGURE_HEADINGS[figure])];
+	const rows = plans.map(({ name, plan }) => {
+		const compared = comparedPlan(plan);
+		return [guarded(name), ...FIGURES.map((figure) => written(compared[figure], currency))];
+	});
+	return csvOf([head, ...rows]);
+}
+
+function written(value: ComparedValue | null, { digits }: Currency): string {
+	switch (value?.kind) {
+		case 'date':
+			return value.date;
+		case 'count':
+			return String(value.count);
+		case 'money':
+			return plainDecimal(value.amount, digits);
+		case 'per unit':
+			return plainDecimal(value.hundredths, 2);
+		default:
+			return '';
+	}
+}

@@ -1,0 +1,42 @@
+/**
+ * A plan, or a debt by itself, as a workbook (XLSX, ISO/IEC 29500) that goes on computing: its terms in cells of their
+ * own, every month as formulas over them, and a cell that says whether its sums are still those of the program.
+ * What formulas can't say is written as figures, and marked.
+ */
+import ExcelJS from 'exceljs';
+import { monthsBetween } from '../core/quantities/calendar';
+import { isLive } from './sheet-debt';
+import {
+	FIRST_DEBT_ROW,
+	MONTHS,
+	rowsFor,
+	termCellsAt,
+	TERMS,
+	type Laid,
+	type WorkbookWanted
+} from './sheet-layout';
+import { writeMonths } from './sheet-months';
+import { writeTerms } from './sheet-terms';
+
+/** Orders that formulas can follow; the others are ranked or shared in ways that they can't say. */
+const LIVE_ORDERS: readonly string[] = ['rate', 'balance', 'listed'];
+
+export async function planWorkbook(wanted: WorkbookWanted): Promise<Uint8Array> {
+	const { debts, plan, terms } = wanted;
+	const laid: Laid = {
+		...wanted,
+		live: debts.map((debt) => isLive(debt.terms)),
+		cells: debts.map((debt, at) => termCellsAt(FIRST_DEBT_ROW + at, debt)),
+		firstMonths: debts.map((debt) => monthsBetween(plan.firstMonth, debt.terms.firstDue) + 1),
+		rows: rowsFor(plan),
+		lineIsLive: LIVE_ORDERS.includes(terms.order)
+	};
+	const workbook = new ExcelJS.Workbook();
+	workbook.creator = 'Residuum';
+	workbook.created = new Date(`${wanted.asOf}T00:00:00Z`);
+	workbook.modified = workbook.created;
+	workbook.calcProperties.fullCalcOnLoad = true;
+	writeTerms(workbook.addWorksheet(TERMS), laid);
+	await writeMonths(workbook.addWorksheet(MONTHS), laid);
+	return new Uint8Array(await workbook.xlsx.writeBuffer());
+}

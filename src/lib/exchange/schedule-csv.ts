@@ -1,0 +1,36 @@
+/** A debt's schedule as CSV (RFC 4180): plain numbers with a point, ISO dates. */
+import { rowAt, type Run } from '../core/debt/run';
+import { plainDecimal } from '../reading/written';
+import type { Currency } from '../reading/currencies';
+import { csvOf } from './table';
+
+const COLUMNS = [
+	['opening', 'Opening'],
+	['charges', 'Purchases and fees'],
+	['interest', 'Interest'],
+	['paid', 'Payment'],
+	['extra', 'Extra'],
+	['principal', 'Principal'],
+	['closing', 'Closing'],
+	['interestSoFar', 'Interest so far']
+] as const;
+
+/** Rows `from` to `to` of a schedule under a heading row; row 0 is the starting balance. */
+export function scheduleRows(run: Run, from: number, to: number, { digits }: Currency): string[][] {
+	const rows = [['No.', 'Due', ...COLUMNS.map(([, heading]) => heading)]];
+	for (let k = from; k <= to; k += 1) {
+		const row = rowAt(run, k);
+		if (row) {
+			rows.push([String(k), row.date, ...COLUMNS.map(([of]) => plainDecimal(row[of], digits))]);
+		} else if (k === 0) {
+			const amounts = COLUMNS.map(([of]) =>
+				of === 'closing' ? plainDecimal(run.starting, digits) : ''
+			);
+			rows.push(['0', run.startDate, ...amounts]);
+		}
+	}
+	return rows;
+}
+
+export const scheduleCsv = (run: Run, currency: Currency): string =>
+	csvOf(scheduleRows(run, 0, run.periods, currency));

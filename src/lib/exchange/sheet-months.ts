@@ -1,0 +1,273 @@
+/** The second sheet of a plan's workbook: every month, as formulas over the terms. */
+import type ExcelJS from 'exceljs';
+import { amountIn } from '../core/debt/recurring';
+import { statedIn } from '../core/plan/month';
+import type { PlanMonth } from '../core/plan/terms';
+import { WHOLE } from '../core/quantities/rate';
+import { monthStart } from '../document/plan';
+import {
+	askedFormula,
+	chargesFormula,
+	exact,
+	interestFormula,
+	rateAt,
+	statementFormula,
+	type MonthCells
+} from './sheet-debt';
+import {
+	amountFormat,
+	columnOf,
+	FIRST_DEBT_ROW,
+	FIRST_MONTH_ROW,
+	MONEY_ROW,
+	OF_DEBT,
+	put,
+	RATE_FORMAT,
+	SHARED,
+	TERMS,
+	type Laid,
+	type OfDebt
+} from './sheet-layout';
+
+const OF_DEBT_HEADINGS: Readonly<Record<OfDebt, string>> = {
+	rate: 'Rate',
+	opening: 'Opening',
+	charges: 'Purchases, fees',
+	interest: 'Interest',
+	asked: 'Asked',
+	own: 'Extra of its own',
+	room: 'Could take more',
+	line: 'Gets beyond that',
+	paid: 'Paid',
+	closing: 'Owed after'
+};
+/** So many months are written before the page is told how far it is. */
+const AT_A_TIME = 24;
+
+export async function writeMonths(sheet: ExcelJS.Worksheet, laid: Laid): Promise<void> {
+	const { debts, rows, plan, tell = () => undefined } = laid;
+	const heads: Readonly<Record<keyof typeof SHARED, string>> = {
+		number: 'No.',
+		month: 'Month',
+		stated: 'Stated',
+		onTop: 'On top',
+		fees: 'Fees',
+		asked: 'Asked in all',
+		money: 'Money',
+		rest: 'Left to pass on',
+		paid: 'Paid',
+		interest: 'Interest',
+		owed: 'Still owed'
+	};
+	for (const [of, letter] of Object.entries(SHARED)) {
+		put(sheet, `${letter}3`, heads[of as keyof typeof SHARED], 'head');
+		sheet.getColumn(letter).width = of === 'number' ? 5 : 12;
+	}
+	put(sheet, 'A1', laid.title, 'strong');
+	debts.forEach(({ letter, name }, index) => {
+		put(sheet, `${columnOf(index, 'rate')}2`, `${letter} ${name}`, 'head');
+		sheet.getCell(`${columnOf(index, 'rate')}2`).alignment = {};
+		for (const of of OF_DEBT) {
+			put(sheet, `${columnOf(index, of)}3`, OF_DEBT_HEADINGS[of], 'head');
+			sheet.getColumn(columnOf(index, of)).width = 12;
+		}
+	});
+	sheet.views = [{ state: 'frozen', xSplit: 2, ySplit: 3 }];
+	for (let month = 1; month <= rows; month += 1) {
+		writeMonth(sheet, month, plan.kept[month - 1], laid);
+		if (month % AT_A_TIME > 0) continue;
+		tell((0.7 * month) / rows);
+		await new Promise((resolve) => setTimeout(resolve));
+	}
+	tell(0.75);
+}
+
+function writeMonth(
+	sheet: ExcelJS.Worksheet,
+	month: number,
+	kept: PlanMonth | undefined,
+	laid: Laid
+): void {
+	const { debts, terms, plan, currency } = laid;
+	const { digits } = currency;
+	const money = amountFormat(digits);
+	const units = (cents: number) => cents / 10 ** digits;
+	const row = FIRST_MONTH_ROW + month - 1;
+	const shared = (of: keyof typeof SHARED) => `${SHARED[of]}${row}`;
+	const cell = (index: number, of: OfDebt) => `${columnOf(index, of)}${row}`;
+	const all = (of: OfDebt) => debts.map((_, index) => cell(index, of)).join('+') || '0';
+	const formula = (address: string, text: string, format = money) =>
+		put(sheet, address, { formula: text }, 'formula', format);
+
+	put(sheet, shared('number'), month, 'formula', '0');
+	const start = monthStart(plan.firstMonth, month);
+	put(sheet, shared('month'), new Date(`${start}T00:00:00Z`), 'formula', 'mmm yyyy');
+	const changed = terms.budgetChanges.some(({ from }) => from === month);
+	if (changed) put(sheet, shared('stated'), units(statedIn(terms, month)), 'input', money);
+	else
+		formula(
+			shared('stated'),
+			month === 1 ? `${TERMS}!$E$${MONEY_ROW}` : `${SHARED.stated}${row - 1}`
+		);
+	const onTop = terms.oneOffs.reduce((sum, one) => sum + (one.month === month ? one.amount : 0), 0);
+	put(sheet, shared('onTop'), units(onTop), onTop === 0 ? 'formula' : 'input', money);
+	const fees = kept?.fees ?? 0;
+	put(sheet, shared('fees'), units(fees), fees === 0 ? 'formula' : 'figure', money);
+	formula(shared('asked'), exact(all('asked'), digits));
+	formula(shared('money'), moneyFormula(month, row, laid, cell));
+	formula(
+		shared('rest'),
+		`MAX(0,${exact([`${shared('money')}-${shared('asked')}`, ...figuresInLine(cell, laid)].join('-'), digits)})`
+	);
+	formula(shared('paid'), exact(all('paid'), digits));
+	formula(shared('interest'), exact(all('interest'), digits));
+	formula(shared('owed'), exact(all('closing'), digits));
+	debts.forEach((_, index) => writeShare(sheet, index, month, kept, laid));
+}
+
+/** What debts that are figures take of what is passed on. */
+const figuresInLine = (cell: (index: number, of: OfDebt) => string, { live }: Laid): string[] =>
+	live.flatMap((isFormulas, index) => (isFormulas ? [] : [cell(index, 'line')]));
+
+/** T: what there is for the debts, with what they pass on of their own extras (contract, section 9). */
+function moneyFormula(
+	month: number,
+	row: number,
+	{ debts, terms, live, firstMonths, currency }: Laid,
+	cell: (index: number, of: OfDebt) => string
+): string {
+	const { digits } = currency;
+	const { budget, begins = 1 } = terms;
+	const hasBegun = month >= begins;
+	const asked = `${SHARED.asked}${row}`;
+	const own =
+		hasBegun && budget.kind === 'constant'
+			? [`${SHARED.stated}${row}`, `-${SHARED.fees}${row}`]
+			: hasBegun && budget.kind === 'required-plus'
+				? [asked, `${SHARED.stated}${row}`]
+				: [asked];
+	const passedOn = debts.flatMap((debt, index) => {
+		const planned = amountIn(debt.terms.extras, month - (firstMonths[index] ?? 1) + 1);
+		if (!live[index] || planned === 0) return [];
+		const opening = cell(index, 'opening');
+		return [`IF(${opening}>0,${planned / 10 ** digits},0)-${cell(index, 'own')}`];
+	});
+	return exact(
+		[...own, `${SHARED.onTop}${row}`, ...passedOn].join('+').replaceAll('+-', '-'),
+		digits
+	);
+}
+
+function writeShare(
+	sheet: ExcelJS.Worksheet,
+	index: number,
+	month: number,
+	kept: PlanMonth | undefined,
+	laid: Laid
+): void {
+	const { debts, live, cells, firstMonths, currency } = laid;
+	const debt = debts[index];
+	const terms = cells[index];
+	if (!debt || !terms) return;
+	const { digits } = currency;
+	const money = amountFormat(digits);
+	const units = (cents: number) => cents / 10 ** digits;
+	const row = FIRST_MONTH_ROW + month - 1;
+	const at = (of: OfDebt, line = row) => `${columnOf(index, of)}${line}`;
+	const share = kept?.shares.find((one) => one.index === index);
+	const isShort = (kept?.missing ?? 0) > 0;
+	const formula = (of: OfDebt, text: string, format = money) =>
+		put(sheet, at(of), { formula: text }, 'formula', format);
+	const figure = (of: OfDebt, value: number, format = money) =>
+		put(sheet, at(of), value, 'figure', format);
+	const opening = month === 1 ? terms.of.balance : at('closing', row - 1);
+
+	if (!live[index]) {
+		figure('rate', (share?.annual ?? 0) / WHOLE, RATE_FORMAT);
+		formula('opening', opening);
+		figure('charges', units(share?.charges ?? 0));
+		figure('interest', units(share?.interest ?? 0));
+		figure('asked', units(share?.asked ?? 0));
+		figure('own', units(share?.own ?? 0));
+		figure('room', 0);
+		const beyond = isShort || !share ? 0 : share.paid - share.own - share.asked;
+		figure('line', units(beyond));
+		figure('paid', units(share?.paid ?? 0));
+		formula(
+			'closing',
+			exact(`${at('opening')}+${at('charges')}+${at('interest')}-${at('paid')}`, digits)
+		);
+		return;
+	}
+	const first = firstMonths[index] ?? 1;
+	const k = month - first + 1;
+	formula('opening', opening);
+	if (k < 1) {
+		formula('rate', terms.of.rate, RATE_FORMAT);
+		for (const of of ['charges', 'interest', 'asked', 'own', 'room', 'line', 'paid'] as const) {
+			put(sheet, at(of), 0, 'formula', money);
+		}
+		formula('closing', at('opening'));
+		return;
+	}
+	const charged = amountIn(debt.terms.charges, k) > 0;
+	const here: MonthCells = {
+		opening: at('opening'),
+		charges: charged ? at('charges') : null,
+		interest: at('interest'),
+		asked: at('asked'),
+		firstAsked: `${columnOf(index, 'asked')}$${FIRST_MONTH_ROW + first - 1}`
+	};
+	const owed = statementFormula(here, digits);
+	formula('rate', rateAt(terms, k), RATE_FORMAT);
+	if (charged) formula('charges', chargesFormula(debt.terms, k, at('opening'), digits));
+	else put(sheet, at('charges'), 0, 'formula', money);
+	formula('interest', interestFormula(at('rate'), here, digits));
+	formula('asked', askedFormula(debt.terms, k, terms, here, digits));
+	const planned = amountIn(debt.terms.extras, k) / 10 ** digits;
+	if (planned === 0) put(sheet, at('own'), 0, 'formula', money);
+	else {
+		const taken = exact(`MIN(${planned},${owed}-${at('asked')})`, digits);
+		formula('own', `IF(${at('opening')}>0,${taken},0)`);
+	}
+	formula('room', exact(`${owed}-${at('asked')}-${at('own')}`, digits));
+	const short = `${SHARED.money}${row}<${SHARED.asked}${row}`;
+	if (laid.lineIsLive) formula('line', lineFormula(index, row, laid));
+	else figure('line', units(isShort || !share ? 0 : share.paid - share.own - share.asked));
+	if (isShort) figure('paid', units(share?.paid ?? 0));
+	else {
+		const part = exact(`${at('asked')}*${SHARED.money}${row}/${SHARED.asked}${row}`, digits);
+		formula(
+			'paid',
+			`IF(${short},${part},${exact(`${at('asked')}+${at('line')}`, digits)})+${at('own')}`
+		);
+	}
+	formula('closing', exact(`${owed}-${at('paid')}`, digits));
+}
+
+/** What is left when those before it in line have taken what they can. */
+function lineFormula(index: number, row: number, laid: Laid): string {
+	const { debts, live, currency, firstMonths } = laid;
+	const month = row - FIRST_MONTH_ROW + 1;
+	const ahead = debts.flatMap((_, other) => {
+		if (other === index || !live[other] || month < (firstMonths[other] ?? 1)) return [];
+		return [`IF(${isAhead(other, index, row, laid)},${columnOf(other, 'room')}${row},0)`];
+	});
+	const left = exact([`${SHARED.rest}${row}`, ...ahead].join('-'), currency.digits);
+	return `MAX(0,MIN(${columnOf(index, 'room')}${row},${left}))`;
+}
+
+/** Whether another debt comes before one: by the order, then by the smaller balance, then by the list. */
+function isAhead(other: number, index: number, row: number, { terms }: Laid): string {
+	const at = (debt: number, of: OfDebt) => `${columnOf(debt, of)}${row}`;
+	const [mine, theirs] = [at(index, 'opening'), at(other, 'opening')];
+	const smaller = other < index ? `${theirs}<=${mine}` : `${theirs}<${mine}`;
+	if (terms.order === 'balance') return smaller;
+	if (terms.order === 'listed') {
+		const place = (debt: number) => `${TERMS}!$D$${FIRST_DEBT_ROW + debt}`;
+		const [one, two] = [place(other), place(index)];
+		return `OR(${one}<${two},AND(${one}=${two},${smaller}))`;
+	}
+	const [rate, own] = [at(other, 'rate'), at(index, 'rate')];
+	return `OR(${rate}>${own},AND(${rate}=${own},${smaller}))`;
+}

@@ -1,0 +1,202 @@
+/** The first sheet of a plan's workbook: the terms of the debts, sums, and whether they are still the program's. */
+import type ExcelJS from 'exceljs';
+import { statedIn } from '../core/plan/month';
+import type { PlanTerms } from '../core/plan/terms';
+import { WHOLE } from '../core/quantities/rate';
+import {
+	RATES_LATER,
+	TERM_COLUMNS,
+	exact,
+	termValues,
+	type CellValue,
+	type TermCells,
+	type TermColumn
+} from './sheet-debt';
+import {
+	amountFormat,
+	column,
+	columnOf,
+	FIRST_DEBT_ROW,
+	FIRST_MONTH_ROW,
+	HEAD_ROW,
+	MONEY_ROW,
+	MONTHS,
+	put,
+	rangeOf,
+	RATE_COLUMN,
+	RATE_FORMAT,
+	SHARED,
+	SUM_COLUMN,
+	TERMS,
+	type Laid,
+	type OfDebt
+} from './sheet-layout';
+
+const HEADINGS: Readonly<Record<TermColumn, string>> = {
+	balance: 'Balance',
+	rate: 'Annual rate',
+	amount: 'Payment',
+	percent: 'Minimum, %',
+	floor: 'Minimum, at least',
+	step: 'Rounded up to',
+	periods: 'Payments in all',
+	clearBelow: 'Paid whole below'
+};
+
+export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
+	const { title, asOf, currency, debts, terms, plan, live, cells, rows, lineIsLive } = laid;
+	const { digits } = currency;
+	const money = amountFormat(digits);
+	const units = (cents: number) => cents / 10 ** digits;
+	put(sheet, 'A1', title, 'strong');
+	put(sheet, 'A2', `Figures as of ${asOf}, in ${currency.code}, from Residuum.`, 'formula');
+	put(
+		sheet,
+		'A3',
+		'Yellow cells can be changed: what follows from them is computed anew. Grey cells are figures that formulas can’t say; they stay as they are.',
+		'formula'
+	);
+	put(sheet, `A${MONEY_ROW}`, MONEY_WORDS[terms.budget.kind], 'formula');
+	put(sheet, `E${MONEY_ROW}`, units(statedIn({ ...terms, budgetChanges: [] }, 1)), 'input', money);
+	put(
+		sheet,
+		`A${MONEY_ROW + 1}`,
+		`From month ${terms.begins ?? 1} on; what is left of it goes on ${ORDER_WORDS[terms.order]}.`,
+		'formula'
+	);
+	const notes = [
+		...(lineIsLive
+			? []
+			: [
+					'This order is not written as formulas: what each debt gets beyond what it asks are figures.'
+				]),
+		...(live.every(Boolean)
+			? []
+			: [
+					'Debts in grey are not monthly at a nominal rate under one rule: their months are figures.'
+				]),
+		...(plan.shortMonths.length === 0
+			? []
+			: ['In months in which the money is short, what each debt gets are figures.'])
+	];
+	put(sheet, `A${MONEY_ROW + 2}`, notes.join(' '), 'formula');
+
+	const heads = [
+		'',
+		'Debt',
+		'Rule',
+		'Place in line',
+		...TERM_COLUMNS.map((term) => HEADINGS[term])
+	];
+	const later = Array.from({ length: RATES_LATER }, () => ['From payment no.', 'Rate then']).flat();
+	const sums = ['Interest', 'Paid', 'Gone after months'];
+	[...heads, ...later, ...sums].forEach((head, at) =>
+		put(sheet, `${column(at)}${HEAD_ROW}`, head, 'head')
+	);
+	debts.forEach((debt, index) => {
+		const row = FIRST_DEBT_ROW + index;
+		const look = live[index] ? 'input' : 'figure';
+		const place = terms.listed.indexOf(debt.id);
+		put(sheet, `A${row}`, debt.letter, 'strong');
+		put(sheet, `B${row}`, debt.name, 'formula');
+		put(sheet, `C${row}`, RULE_WORDS[debt.terms.payment.kind] ?? '', 'formula');
+		if (terms.order === 'listed') {
+			const at = place < 0 ? terms.listed.length + index : place;
+			put(sheet, `D${row}`, at + 1, 'input');
+		}
+		const here = cells[index];
+		if (!here) return;
+		const local = Object.fromEntries(
+			Object.entries(here.of).map(([term, address]) => [term, address.replace(`${TERMS}!`, '')])
+		) as TermCells['of'];
+		const values = termValues(debt.terms, digits, local);
+		TERM_COLUMNS.forEach((term, at) => {
+			const format =
+				term === 'rate' || term === 'percent' ? RATE_FORMAT : term === 'periods' ? '0' : money;
+			put(
+				sheet,
+				`${column(4 + at)}${row}`,
+				values[term],
+				isFormula(values[term]) ? 'formula' : look,
+				format
+			);
+		});
+		[...(debt.terms.rateChanges ?? [])]
+			.sort((a, b) => a.from - b.from)
+			.slice(0, RATES_LATER)
+			.forEach(({ from, annual }, at) => {
+				put(sheet, `${column(RATE_COLUMN + 2 * at)}${row}`, from, 'figure');
+				put(sheet, `${column(RATE_COLUMN + 2 * at + 1)}${row}`, annual / WHOLE, look, RATE_FORMAT);
+			});
+		const sum = (of: OfDebt) => exact(`SUM(${rangeOf(columnOf(index, of), rows)})`, digits);
+		put(sheet, `${column(SUM_COLUMN)}${row}`, { formula: sum('interest') }, 'formula', money);
+		put(sheet, `${column(SUM_COLUMN + 1)}${row}`, { formula: sum('paid') }, 'formula', money);
+		const open = `COUNTIF(${rangeOf(columnOf(index, 'opening'), rows)},">0")`;
+		put(sheet, `${column(SUM_COLUMN + 2)}${row}`, { formula: open }, 'formula', '0');
+	});
+	writeCheck(sheet, laid);
+	sheet.getColumn(1).width = 5;
+	sheet.getColumn(2).width = 32;
+	sheet.getColumn(3).width = 18;
+	for (let at = 4; at <= SUM_COLUMN + 3; at += 1) sheet.getColumn(at).width = 13;
+}
+
+/** The rows below the debts: interest, payments and months, as the sheet has them and as the program wrote them. */
+export const checkRows = (debts: number) => {
+	const first = FIRST_DEBT_ROW + debts + 2;
+	return { interest: first, paid: first + 1, months: first + 2, verdict: first + 4 };
+};
+
+function writeCheck(sheet: ExcelJS.Worksheet, { debts, plan, rows, currency }: Laid): void {
+	const { digits } = currency;
+	const money = amountFormat(digits);
+	const units = (cents: number) => cents / 10 ** digits;
+	const at = checkRows(debts.length);
+	const total = (of: keyof typeof SHARED) => exact(`SUM(${rangeOf(SHARED[of], rows)})`, digits);
+	const paid = plan.debts.reduce((sum, debt) => sum + debt.paid, 0);
+	put(sheet, `E${at.interest - 1}`, 'in this workbook', 'head');
+	put(sheet, `F${at.interest - 1}`, 'as the program wrote', 'head');
+	put(sheet, `B${at.interest}`, 'Interest in all', 'strong');
+	put(sheet, `E${at.interest}`, { formula: total('interest') }, 'strong', money);
+	put(sheet, `F${at.interest}`, units(plan.totalInterest), 'figure', money);
+	put(sheet, `B${at.paid}`, 'Paid to the debts in all', 'strong');
+	put(sheet, `E${at.paid}`, { formula: total('paid') }, 'strong', money);
+	put(sheet, `F${at.paid}`, units(paid), 'figure', money);
+	put(sheet, `B${at.months}`, 'Months until all is paid off', 'strong');
+	const opened = debts.map((_, index) => `${column(SUM_COLUMN + 2)}${FIRST_DEBT_ROW + index}`);
+	put(sheet, `E${at.months}`, { formula: `MAX(${opened.join(',')})` }, 'strong', '0');
+	put(sheet, `F${at.months}`, plan.months, 'figure', '0');
+	const same = [at.interest, at.paid, at.months].map((row) => `E${row}=F${row}`).join(',');
+	const last = `${MONTHS}!${SHARED.owed}${FIRST_MONTH_ROW + rows - 1}`;
+	const ends = plan.ending.status === 'cleared' ? `${last}>0` : 'FALSE';
+	put(
+		sheet,
+		`B${at.verdict}`,
+		{
+			formula: `IF(AND(${same}),"Equal to the cent to what the program wrote.",IF(${ends},"Not paid off within the months of this workbook.","Not what the program wrote: something was changed here."))`
+		},
+		'strong'
+	);
+}
+
+const isFormula = (value: CellValue | null): boolean => typeof value === 'object' && value !== null;
+
+const MONEY_WORDS: Readonly<Record<PlanTerms['budget']['kind'], string>> = {
+	constant: 'The month’s money',
+	'required-plus': 'Paid each month beyond what is asked',
+	required: 'Paid each month beyond what is asked: nothing'
+};
+const ORDER_WORDS: Readonly<Record<PlanTerms['order'], string>> = {
+	rate: 'to the highest rate first, then to the smaller balance',
+	balance: 'to the smallest balance first',
+	relief: 'to the soonest freed payment first',
+	listed: 'down the line in the order of the places below',
+	spread: 'to all, in proportion to what they owe'
+};
+const RULE_WORDS: Readonly<Record<string, string>> = {
+	fixed: 'the same amount',
+	level: 'equal payments',
+	minimum: 'minimum payment',
+	'frozen-minimum': 'first minimum, held',
+	'interest-only': 'interest, then more'
+};

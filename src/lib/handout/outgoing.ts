@@ -1,0 +1,215 @@
+/** Every file that goes out: of what, of which kind, and how it is made. */
+import { carryOut, wayTerms } from '../core/debt/ways';
+import { ONLY_ASKED } from '../core/plan/answers';
+import { planOf } from '../core/plan/walk';
+import { carriedPlan } from '../document/carried-plans';
+import type { CaseDocument } from '../document/case';
+import { statedDebt } from '../document/debt';
+import { calendarOf, type CalendarWanted } from '../exchange/calendar';
+import { casesJson } from '../exchange/case-json';
+import { debtsCsv } from '../exchange/debts-csv';
+import { planCsv, plansCsv } from '../exchange/plan-csv';
+import { scheduleCsv } from '../exchange/schedule-csv';
+import { letterOf, nameOf } from '../words/debt';
+import { listedDebts } from '../words/plan';
+import type { Handout } from './blocks';
+import { handoutOf, handoutWriting } from './handout';
+import { planPicture, plansPicture } from './plan-picture';
+import { scheduleOf } from './schedule';
+
+/** What a file is of. */
+export type Subject =
+	| { readonly of: 'case' }
+	| { readonly of: 'debt'; readonly id: string }
+	| { readonly of: 'plan'; readonly id: string }
+	| { readonly of: 'plans' };
+
+export type OutgoingKind = 'pdf' | 'xlsx' | 'ics' | 'csv' | 'svg' | 'json';
+
+/** The kinds of files that there are of something, the likeliest first. */
+export const KINDS_OF: Readonly<Record<Subject['of'], readonly OutgoingKind[]>> = {
+	case: ['csv', 'json'],
+	debt: ['pdf', 'xlsx', 'csv'],
+	plan: ['pdf', 'xlsx', 'ics', 'csv', 'svg'],
+	plans: ['csv', 'svg']
+};
+
+const TYPES: Readonly<Record<OutgoingKind, string>> = {
+	pdf: 'application/pdf',
+	xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+	ics: 'text/calendar; charset=utf-8',
+	csv: 'text/csv; charset=utf-8',
+	svg: 'image/svg+xml',
+	json: 'application/json'
+};
+
+export interface OutgoingTask {
+	readonly document: CaseDocument;
+	readonly subject: Subject;
+	readonly kind: OutgoingKind;
+	readonly calendar?: Pick<CalendarWanted, 'months' | 'each'>;
+}
+
+export interface OutgoingFile {
+	readonly name: string;
+	readonly type: string;
+	readonly bytes: Uint8Array<ArrayBuffer>;
+}
+
+/** How far it is, from 0 to 1. */
+export type Tell = (done: number) => void;
+
+/** What a file is made with where it is made: PDFs need their faces, which lie elsewhere in a page. */
+export interface Tools {
+	readonly pdf: (handout: Handout, tell: Tell) => Promise<Uint8Array>;
+}
+
+/** Nothing can be made of it: a debt that something is missing of, a plan that is gone. */
+export class NothingToMake extends Error {
+	override readonly name = 'NothingToMake';
+}
+
+const CALENDAR = { months: 12, each: 'payment' } as const;
+const PICTURE = { width: 760, height: 400 };
+
+export async function madeFile(
+	task: OutgoingTask,
+	tools: Tools,
+	tell: Tell = () => undefined
+): Promise<OutgoingFile> {
+	const { subject, kind, document } = task;
+	const content = await CONTENT[subject.of](task, tools, tell);
+	const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
+	const name = `${fileName(document.label, whatOf(document, subject))}.${kind}`;
+	return { name, type: TYPES[kind], bytes: new Uint8Array(bytes) };
+}
+
+type Content = (task: OutgoingTask, tools: Tools, tell: Tell) => Promise<string | Uint8Array>;
+
+const CONTENT: Readonly<Record<Subject['of'], Content>> = {
+	case: ({ document, kind }) =>
+		Promise.resolve(
+			kind === 'json' ? casesJson([document]) : debtsCsv(document.debts, document.currency)
+		),
+	debt: debtContent,
+	plan: planContent,
+	plans: ({ document, kind }) => {
+		const plans = document.plans
+			.filter(({ hidden }) => !hidden)
+			.map((entry) => ({ name: entry.name, plan: carriedPlan(document, entry).plan }));
+		if (kind === 'csv') return Promise.resolve(plansCsv(plans, document.currency));
+		const size = { ...PICTURE, height: PICTURE.height + 14 * plans.length };
+		const writing = handoutWriting(document);
+		return Promise.resolve(plansPicture(plans, document.asOf, size, writing, document.label));
+	}
+};
+
+async function debtContent({ document, subject, kind }: OutgoingTask, tools: Tools, tell: Tell) {
+	const place = document.debts.findIndex((debt) => subject.of === 'debt' && debt.id === subject.id);
+	const entry = document.debts[place];
+	const stated = entry && statedDebt(entry, document.asOf);
+	if (!entry || !stated) throw new NothingToMake('a debt that something is missing of');
+	const { asOf, currency } = document;
+	if (kind === 'csv') return scheduleCsv(carryOut(stated, { kind: 'paid' }).run, currency);
+	if (kind === 'pdf') {
+		const handout = scheduleOf(document, entry);
+		if (handout === null) throw new NothingToMake('a schedule');
+		return tools.pdf(handout, tell);
+	}
+	const name = nameOf(entry, { language: 'en' });
+	const debt = { id: entry.id, terms: wayTerms(stated, { kind: 'paid' }) };
+	const { planWorkbook } = await import('../exchange/plan-workbook');
+	return planWorkbook({
+		title: `${document.label} · ${name}`,
+		asOf,
+		currency,
+		debts: [{ ...debt, letter: letterOf(place), name }],
+		terms: ONLY_ASKED,
+		plan: planOf([debt], ONLY_ASKED),
+		tell
+	});
+}
+
+async function planContent(
+	{ document, subject, kind, calendar }: OutgoingTask,
+	tools: Tools,
+	tell: Tell
+) {
+	const entry = document.plans.find((plan) => subject.of === 'plan' && plan.id === subject.id);
+	if (!entry) throw new NothingToMake('a plan that is gone');
+	const { asOf, currency } = document;
+	if (kind === 'pdf') return tools.pdf(handoutOf(document, entry), tell);
+	const { debts, terms, plan } = carriedPlan(document, entry);
+	const listed = listedDebts(document, debts, { language: 'en' });
+	const indexOf = (id: string) => debts.findIndex((debt) => debt.id === id);
+	const writing = handoutWriting(document);
+	switch (kind) {
+		case 'csv':
+			return planCsv(
+				plan,
+				listed.map(({ id, name }) => ({ index: indexOf(id), name })),
+				currency
+			);
+		case 'ics':
+			return calendarOf({
+				...CALENDAR,
+				...calendar,
+				id: entry.id,
+				name: document.label,
+				debts,
+				plan,
+				creditorOf: (id) => creditorOf(document, id, listed),
+				asOf,
+				writing
+			});
+		case 'svg': {
+			const drawn = listed
+				.filter(({ id }) => (plan.debts[indexOf(id)]?.starting ?? 0) > 0)
+				.map(({ id, place }) => ({ id, place, letter: letterOf(place) }));
+			return planPicture(plan, drawn, asOf, PICTURE, writing, entry.name);
+		}
+		default: {
+			const { planWorkbook } = await import('../exchange/plan-workbook');
+			const named = debts.map((debt) => {
+				const { place = 0, name = '' } = listed.find(({ id }) => id === debt.id) ?? {};
+				return { ...debt, letter: letterOf(place), name };
+			});
+			const title = `${document.label} · ${entry.name}`;
+			return planWorkbook({ title, asOf, currency, debts: named, terms, plan, tell });
+		}
+	}
+}
+
+/** Whom a debt is owed to: the creditor where that is noted, else what it is called. */
+const creditorOf = (
+	{ debts }: CaseDocument,
+	id: string,
+	listed: readonly { readonly id: string; readonly name: string }[]
+): string =>
+	debts.find((debt) => debt.id === id)?.noted.creditor ||
+	(listed.find((debt) => debt.id === id)?.name ?? '');
+
+/** What a file is called by, after the client. */
+function whatOf({ debts, plans }: CaseDocument, subject: Subject): string {
+	switch (subject.of) {
+		case 'case':
+			return 'debts';
+		case 'debt':
+			return debts.find(({ id }) => id === subject.id)?.name ?? '';
+		case 'plan':
+			return plans.length > 1 ? (plans.find(({ id }) => id === subject.id)?.name ?? '') : 'plan';
+		case 'plans':
+			return 'plans side by side';
+	}
+}
+
+/** A name that every disk takes: letters, digits and hyphens. */
+export const fileName = (...parts: readonly string[]): string =>
+	parts
+		.join(' ')
+		.normalize('NFKD')
+		.replaceAll(/\p{M}/gu, '')
+		.toLowerCase()
+		.replaceAll(/[^\p{L}\p{N}]+/gu, '-')
+		.slice(0, 80)
+		.replaceAll(/^-+|-+$/g, '') || 'residuum';

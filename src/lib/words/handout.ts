@@ -1,0 +1,244 @@
+/** What a client takes home, in sentences: plainer than on screen, in the client's language. */
+import { planDifference } from '../core/plan/answers';
+import type { ComparedPlan } from '../core/plan/comparison';
+import type { Plan, PlanTotals } from '../core/plan/terms';
+import type { CalendarDate } from '../core/quantities/calendar';
+import type { RunTotals } from '../core/debt/run';
+import type { Cents } from '../core/quantities/money';
+import type { Percent } from '../core/quantities/rate';
+import type { Strain } from '../core/search/how-sure';
+import type { HandoutEntry } from '../document/handout';
+import { monthStart, type PlanEntry } from '../document/plan';
+import { writeLongDate, writeMoney, writeMonth, writePercent } from '../reading/written';
+import type { Writing } from '../reading/writing';
+import { countOf, monthsInWords, signOf } from './amounts';
+import en from './en/handout.json';
+import es from './es/handout.json';
+import { messagesOf, type Language } from './message';
+import { figure, interest, type Sentence } from './sentence';
+
+const { sentence, text } = messagesOf({ en, es });
+
+type AnyWriting = Writing<Language>;
+
+/** A heading, a column's head, or another single text of the hand-out. */
+export const handoutText = (
+	writing: AnyWriting,
+	id: keyof typeof en,
+	parts: Readonly<Record<string, string | number>> = {}
+): string => text(writing, id, parts);
+
+/** “At 890.00 a month, everything is paid off in June 2029, after 30 months. It costs 4,340.59 in interest: …” */
+export function handedAnswer(
+	plan: Plan,
+	{ budget }: Pick<PlanEntry, 'budget'>,
+	baseline: { readonly plan: PlanTotals; readonly words: string } | null,
+	writing: AnyWriting
+): Sentence {
+	const { ending, begins, firstMonth, kept } = plan;
+	if (plan.starting === 0) return sentence(writing, 'nothing owed');
+	if (ending.status === 'refused') {
+		const month = writeMonth(monthStart(firstMonth, ending.month), writing);
+		return sentence(writing, 'unpayable', { month });
+	}
+	const first = kept[begins - 1]?.before ?? kept[0]?.before ?? (0 as Cents);
+	const paying = sentence(writing, 'paying', {
+		budget:
+			budget.kind === 'constant' ? 'constant' : budget.kind === 'required-plus' ? 'plus' : 'asked',
+		amount: writeMoney(first, writing),
+		extra: budget.kind === 'required-plus' ? writeMoney(budget.extra, writing) : '',
+		from:
+			begins > 1
+				? text(writing, 'from', { month: writeMonth(monthStart(firstMonth, begins), writing) })
+				: ''
+	});
+	const months = countOf(writing, plan.months, 'months');
+	if (ending.status !== 'cleared') {
+		return sentence(writing, ending.status === 'never' ? 'never' : 'not in time', {
+			paying,
+			months,
+			owed: writeMoney(plan.closing, writing)
+		});
+	}
+	const cost = plan.totalInterest;
+	return sentence(writing, 'paid off', {
+		paying,
+		payoff: figure(writeMonth(ending.payoffDate, writing)),
+		months,
+		interest: interest(cost === 0 ? text(writing, 'no interest') : writeMoney(cost, writing)),
+		fees:
+			plan.totalFees === 0
+				? []
+				: sentence(writing, 'and fees', { fees: figure(writeMoney(plan.totalFees, writing)) }),
+		against: baseline === null ? [] : againstPhrases(plan, baseline.plan, baseline.words, writing)
+	});
+}
+
+function againstPhrases(
+	plan: PlanTotals,
+	baseline: PlanTotals,
+	measure: string,
+	writing: AnyWriting
+): Sentence {
+	const apart = planDifference(plan, baseline);
+	if (apart.kind === 'only this ends') return sentence(writing, 'against never', { measure });
+	if (apart.kind !== 'both end') return [];
+	const { monthsSooner, costLess } = apart;
+	return sentence(writing, 'against', {
+		measure,
+		cost: signOf(costLess),
+		amount: writeMoney(Math.abs(costLess) as Cents, writing),
+		time: signOf(monthsSooner),
+		span: monthsInWords(writing, Math.abs(monthsSooner))
+	});
+}
+
+/** The picture in words, for whoever does not see it. */
+export const handedPicture = (
+	debts: readonly {
+		readonly letter: string;
+		readonly name: string;
+		readonly gone: CalendarDate | null;
+	}[],
+	writing: AnyWriting
+): string =>
+	text(writing, 'picture', {
+		debts: debts
+			.map(({ letter, name, gone }) =>
+				gone === null
+					? text(writing, 'picture debt never', { letter, name })
+					: text(writing, 'picture debt', { letter, name, month: writeMonth(gone, writing) })
+			)
+			.join('; ')
+	});
+
+/** What becomes of a debt's payment when it is gone. */
+export function whenGone(
+	{ budget, order }: Pick<PlanEntry, 'budget' | 'order'>,
+	writing: AnyWriting
+): Sentence {
+	const moves = order === 'spread' ? 'shared' : 'moves';
+	return sentence(writing, 'when gone', { then: budget.kind === 'constant' ? moves : 'free' });
+}
+
+/** “In April 2027, 400.00 more goes to the first in line.” */
+export const onTop = (
+	month: CalendarDate,
+	amount: Cents,
+	/** The debt that it comes with; null: none. */
+	name: string | null,
+	writing: AnyWriting
+): Sentence => {
+	const parts = { month: writeMonth(month, writing), amount: writeMoney(amount, writing) };
+	return name === null
+		? sentence(writing, 'on top', parts)
+		: sentence(writing, 'with a debt', { ...parts, name });
+};
+
+export const moneyFrom = (month: CalendarDate, amount: Cents, writing: AnyWriting): Sentence =>
+	sentence(writing, 'money from', {
+		month: writeMonth(month, writing),
+		amount: writeMoney(amount, writing)
+	});
+
+/** From when the money is short, and by how much; null where it never is. */
+export function handedShort(plan: PlanTotals, writing: AnyWriting): Sentence | null {
+	const [first] = plan.shortMonths;
+	if (!first) return null;
+	return sentence(writing, 'short', {
+		count: plan.shortMonths.length,
+		month: writeMonth(monthStart(plan.firstMonth, first.month), writing),
+		missing: writeMoney(first.missing, writing)
+	});
+}
+
+export const leastToPay = (amount: Cents, writing: AnyWriting): Sentence =>
+	sentence(writing, 'least', { amount: writeMoney(amount, writing) });
+
+export const callBefore = ({ contact }: HandoutEntry, writing: AnyWriting): Sentence =>
+	sentence(writing, 'call', {
+		contact: contact === '' ? [] : sentence(writing, 'contact', { contact })
+	});
+
+/** “Missing one month in twelve moves the end to August 2029 and costs 271.95 more.” */
+export function strainedSentence(
+	kind: Exclude<Strain['kind'], 'a bill'>,
+	under: PlanTotals,
+	calm: PlanTotals,
+	writing: AnyWriting
+): Sentence {
+	const strain = text(writing, 'strain', {
+		strain: kind === 'missed months' ? 'missed' : kind === 'less money' ? 'less' : 'rates'
+	});
+	const apart = planDifference(under, calm);
+	const { ending } = under;
+	if (apart.kind !== 'both end' || ending.status !== 'cleared') {
+		return sentence(writing, 'strained never', { strain });
+	}
+	return sentence(writing, 'strained', {
+		strain,
+		moved: apart.monthsSooner === 0 ? 'no' : 'yes',
+		month: writeMonth(ending.payoffDate, writing),
+		cost: signOf(-apart.costLess),
+		amount: writeMoney(Math.abs(apart.costLess) as Cents, writing)
+	});
+}
+
+/** “Figures as of 15 December 2026; nothing new is bought, rates stay as they are (…), …” */
+export const assumedSentence = (
+	asOf: CalendarDate,
+	bought: boolean,
+	rates: readonly {
+		readonly name: string;
+		readonly annual: Percent;
+		readonly month: CalendarDate;
+	}[],
+	writing: AnyWriting
+): Sentence =>
+	sentence(writing, 'assumed', {
+		date: writeLongDate(asOf, writing),
+		bought: bought ? 'yes' : 'no',
+		rates: rates.length === 0 ? 'none' : 'some',
+		changes: rates
+			.map(({ name, annual, month }) =>
+				text(writing, 'rate then', {
+					name,
+					rate: writePercent(annual, writing),
+					month: writeMonth(month, writing)
+				})
+			)
+			.join('; ')
+	});
+
+/** A plan's line among those that were possible: when it is over, after how long, what it costs. */
+export function possibleLine(
+	{ ends, months, cost }: ComparedPlan,
+	writing: AnyWriting
+): { readonly ends: string; readonly months: string; readonly cost: string } {
+	return {
+		ends: ends?.kind === 'date' ? writeMonth(ends.date, writing) : text(writing, 'never gone'),
+		months: months?.kind === 'count' ? monthsInWords(writing, months.count) : '—',
+		cost: cost?.kind === 'money' ? writeMoney(cost.amount, writing) : '—'
+	};
+}
+
+/** “Quillmark card: 4,182.36 at 22.49 %. 45 payments, the last on 15 September 2030; it costs 1,900.11 in interest.” */
+export function scheduleAnswer(
+	name: string,
+	annual: Percent,
+	run: RunTotals,
+	writing: AnyWriting
+): Sentence {
+	const parts = {
+		name,
+		balance: writeMoney(run.starting, writing),
+		rate: writePercent(annual, writing)
+	};
+	if (run.ending.status !== 'cleared') return sentence(writing, 'debt never', parts);
+	return sentence(writing, 'debt answer', {
+		...parts,
+		count: run.periods,
+		date: writeLongDate(run.ending.payoffDate, writing),
+		interest: interest(writeMoney(run.totalInterest, writing))
+	});
+}

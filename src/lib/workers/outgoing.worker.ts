@@ -1,0 +1,48 @@
+/** Makes files beside the page, and tells how far it is. */
+import { casesJson } from '../exchange/case-json';
+import { madeFile, NothingToMake, type OutgoingFile } from '../handout/outgoing';
+import type { CaseDocument } from '../document/case';
+import type { MakeAnswer, MakeTask } from './outgoing';
+import { pagePdf } from './page-pdf';
+
+const answer = (value: MakeAnswer): void => postMessage(value);
+const tell = (part: number): void => answer({ kind: 'done', part });
+
+/** So many cases are asked for at a time. */
+const AT_A_TIME = 20;
+
+/** All cases as one file, asked for in portions. */
+async function allCases(ids: readonly string[]): Promise<OutgoingFile> {
+	const cases: CaseDocument[] = [];
+	for (let from = 0; from < ids.length; from += AT_A_TIME) {
+		const query = new URLSearchParams(
+			ids.slice(from, from + AT_A_TIME).map((id): [string, string] => ['id', id])
+		);
+		const response = await fetch(`/api/cases/file?${query.toString()}`);
+		if (!response.ok) throw new NothingToMake('a case that is gone');
+		cases.push(...((await response.json()) as { cases: CaseDocument[] }).cases);
+		tell(cases.length / ids.length);
+	}
+	const bytes = new Uint8Array(new TextEncoder().encode(casesJson(cases)));
+	return { name: 'residuum-cases.json', type: 'application/json', bytes };
+}
+
+async function made(task: MakeTask): Promise<MakeAnswer> {
+	try {
+		const file =
+			'cases' in task ? await allCases(task.cases) : await madeFile(task, { pdf: pagePdf }, tell);
+		return { kind: 'made', file };
+	} catch (error) {
+		if (!(error instanceof NothingToMake)) throw error;
+		return { kind: 'failed', message: error.message };
+	}
+}
+
+addEventListener('message', ({ data }: MessageEvent<MakeTask>) => {
+	// What was not foreseen ends the worker, which its page is told.
+	void made(data).then(answer, (error: unknown) => {
+		setTimeout(() => {
+			throw error;
+		});
+	});
+});
