@@ -40,6 +40,12 @@ export class CaseDesk {
 	/** The plan that was looked at last; the way back leads to it. */
 	planLookedAt = $state.raw<string | null>(null);
 
+	/** What was typed of a message to the client and is not in the outbox yet; null: as the template has it. */
+	mail = $state.raw<{ readonly subject: string | null; readonly text: string | null }>({
+		subject: null,
+		text: null
+	});
+
 	/** The month of the plan that is looked at; it is still the same one after a look at a debt. */
 	pickedMonth = $state(1);
 

@@ -1,5 +1,6 @@
 /** The page's requests to its server. */
 import type { CaseDocument, CaseState, NewCase, Problem } from '../document/case';
+import type { MessageRequest } from '../document/message';
 import type { Answered, Server } from './save-queue';
 
 /** What came of a request. */
@@ -48,6 +49,10 @@ export const createCase = (request: NewCase) => ask<{ id: string }>('POST', '/ap
 /** Takes cases in, all or none; their identifiers, in order. */
 export const takeCases = (cases: readonly CaseDocument[]) =>
 	ask<{ ids: string[] }>('POST', '/api/cases/taken', { cases });
+
+/** Puts a message to the client into the outbox. */
+export const putMessage = (id: string, message: MessageRequest) =>
+	ask<{ id: string }>('POST', `/api/cases/${id}/outbox`, message);
 
 export const renameCase = (id: string, label: string) =>
 	ask<CaseState>('PATCH', `/api/cases/${id}`, { label });

@@ -1,6 +1,7 @@
 /** What the client takes home, as it is set for a case: which parts, in which language, on which paper. */
 import { z } from 'zod';
 import { LIMITS } from '../core/quantities/limits';
+import { ADDRESS, LONGEST_ADDRESS } from '../reading/addresses';
 import { choice, name, sentence, text } from './fields';
 
 /** The parts of a hand-out, in the order in which they are printed. */
@@ -19,10 +20,6 @@ export type HandoutPart = (typeof HANDOUT_PARTS)[number];
 export const HANDOUT_LANGUAGES = ['en', 'es'] as const;
 export const PAPERS = ['a4', 'letter'] as const;
 export type Paper = (typeof PAPERS)[number];
-
-/** One address of mail (RFC 5321, 4.1.2, without quoted names and address literals); empty: none. */
-export const ADDRESS = /^$|^[\w.!#$%&'*+/=?^`{|}~-]{1,64}@[a-z0-9-]+(\.[a-z0-9-]+)+$/i;
-export const LONGEST_ADDRESS = 254;
 
 export const handoutEntry = z.strictObject({
 	language: choice('The language of the hand-out', HANDOUT_LANGUAGES),

@@ -75,6 +75,28 @@ export function unknownCase(): Response {
 	return refuse(404, 'There is no such case; it may have been deleted.');
 }
 
+export function unknownMessage(): Response {
+	return refuse(404, 'There is no such message in the outbox.');
+}
+
+/** A file to be saved, never shown: what is in it may come from elsewhere. */
+export const asDownload = ({
+	name,
+	type,
+	bytes
+}: {
+	readonly name: string;
+	readonly type: string;
+	readonly bytes: Uint8Array<ArrayBuffer>;
+}): Response =>
+	new Response(bytes, {
+		headers: {
+			'content-type': type,
+			'x-content-type-options': 'nosniff',
+			'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`
+		}
+	});
+
 function refuse(status: number, message: string, problems: readonly Problem[] = []): Response {
 	return json({ message, problems }, { status });
 }

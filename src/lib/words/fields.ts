@@ -15,6 +15,7 @@ import { countOf, frequencyWords } from './amounts';
 import { changeField } from './changes';
 import { askedKind, happeningInWords, lendingInWords, nameOf, wayName } from './debt';
 import en from './en/differences.json';
+import { partInWords } from './handout-settings';
 import { messagesOf } from './message';
 import { planHappeningInWords } from './plan';
 import { orderWords } from './plan-names';
@@ -210,10 +211,7 @@ export function handoutFields(of: HandoutEntry, writing: Writing): Fields {
 	return named(writing, [
 		['handout language', text(writing, 'language', { language: of.language })],
 		['paper', text(writing, 'paper kind', { paper: of.paper })],
-		[
-			'left out',
-			of.without.map((part) => text(writing, 'handout part', { part })).join(', ') || nothing
-		],
+		['left out', of.without.map((part) => partInWords(part, writing)).join(', ') || nothing],
 		['contact', of.contact || nothing],
 		['own line', of.line || nothing],
 		['client’s address', of.email || nothing]

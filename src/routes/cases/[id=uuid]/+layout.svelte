@@ -6,12 +6,14 @@
 	import { nameOf } from '$lib/words/debt';
 	import Notice from '$lib/ui/Notice.svelte';
 	import type { CaseState } from '$lib/document/case';
+	import type { Subject } from '$lib/handout/outgoing';
 	import TopLine from '$lib/ui/TopLine.svelte';
-	import { Redo2, Undo2 } from '@lucide/svelte';
+	import { PackageOpen, Redo2, Undo2 } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { LayoutProps } from './$types';
 	import SavingLine from './SavingLine.svelte';
 	import StaleChoice from './StaleChoice.svelte';
+	import TakeAlongNote from './TakeAlongNote.svelte';
 
 	const { data, children }: LayoutProps = $props();
 
@@ -42,10 +44,26 @@
 
 	const planHref = $derived(`/cases/${desk.id}/plan`);
 	const sideHref = $derived(`/cases/${desk.id}/plans`);
+	const handoutHref = $derived(`/cases/${desk.id}/handout`);
+
+	/** What this screen is about, and so what can be taken along from it. */
+	const subject = $derived.by((): Subject => {
+		if (debt) return { of: 'debt', id: debt.id };
+		const here = page.url.pathname;
+		if (here === sideHref) return { of: 'plans' };
+		if (here === `/cases/${desk.id}`) return { of: 'case' };
+		const { plans, choices } = desk.document;
+		const wanted = page.url.searchParams.get('of') ?? desk.planLookedAt ?? choices.at(-1)?.plan;
+		const plan = plans.find(({ id }) => id === wanted) ?? plans[0];
+		return plan ? { of: 'plan', id: plan.id } : { of: 'case' };
+	});
+	let taking = $state.raw<HTMLElement | null>(null);
+
 	const views = $derived([
 		{ name: 'Debts', href: `/cases/${desk.id}`, here: page.url.pathname === `/cases/${desk.id}` },
 		{ name: 'Plan', href: planHref, here: page.url.pathname === planHref },
-		{ name: 'Side by side', href: sideHref, here: page.url.pathname === sideHref }
+		{ name: 'Side by side', href: sideHref, here: page.url.pathname === sideHref },
+		{ name: 'Hand-out', href: handoutHref, here: page.url.pathname === handoutHref }
 	]);
 
 	/** Whoever leaves the case finds it saved: what waits is sent before the next screen is asked for. */
@@ -108,6 +126,9 @@
 <svelte:document onvisibilitychange={() => document.hidden && desk.leave()} />
 
 <TopLine {path} {views}>
+	<button type="button" onclick={(event) => (taking = event.currentTarget)}>
+		<PackageOpen size={15} aria-hidden="true" /> Take it along
+	</button>
 	<button
 		type="button"
 		title={desk.undoable === null ? 'Nothing to undo' : `Undo: ${desk.undoable} (Ctrl+Z)`}
@@ -142,6 +163,19 @@
 	<main><p class="opening">Opening the case …</p></main>
 {/if}
 
+{#if taking}
+	<TakeAlongNote
+		caseId={desk.id}
+		document={desk.document}
+		{subject}
+		writing={desk.writing}
+		anchor={taking}
+		onclose={() => {
+			taking?.focus();
+			taking = null;
+		}}
+	/>
+{/if}
 {#if desk.stepped}
 	{@const { direction, what } = desk.stepped}
 	<Notice

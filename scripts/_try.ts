@@ -1,0 +1,12 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { caseDocument } from '../src/lib/document/case';
+import { handoutOf, plainHandout } from '../src/lib/handout/handout';
+import { writtenPdf } from './pdf';
+const [file = '', lang = 'en', paper = 'a4'] = process.argv.slice(2);
+const raw = JSON.parse(readFileSync(file, 'utf8')).document;
+const document = caseDocument.parse({ ...raw, handout: { ...raw.handout, language: lang, paper } });
+const chosen = document.choices.at(-1)?.plan;
+const entry = document.plans.find(({ id }) => id === chosen) ?? document.plans[0]!;
+const h = handoutOf(document, entry);
+if (lang === 'es') console.log(plainHandout(h));
+writeFileSync('/tmp/h.pdf', await writtenPdf(h));

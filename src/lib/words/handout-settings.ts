@@ -1,0 +1,24 @@
+/** What can be chosen about a hand-out. */
+import type { HandoutPart } from '../document/handout';
+import en from './en/handout-settings.json';
+import { capital, messagesOf, type Spoken } from './message';
+
+const { text } = messagesOf({ en });
+
+/** Each language by its own name, as whoever reads it knows it. */
+export const LANGUAGE_CHOICES = [
+	{ value: 'en', words: 'English' },
+	{ value: 'es', words: 'Español' }
+] as const;
+
+export const PAPER_CHOICES = [
+	{ value: 'a4', words: 'A4' },
+	{ value: 'letter', words: 'Letter' }
+] as const;
+
+/** “What to pay” */
+export const handoutPart = (part: HandoutPart, spoken: Spoken): string =>
+	capital(spoken, partInWords(part, spoken));
+
+export const partInWords = (part: HandoutPart, spoken: Spoken): string =>
+	text(spoken, 'part', { part });

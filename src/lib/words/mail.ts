@@ -1,0 +1,44 @@
+/** Messages to a client, and the outbox that stands in for mail. */
+import type { HandoutEntry } from '../document/handout';
+import type { Writing } from '../reading/writing';
+import en from './en/mail.json';
+import es from './es/mail.json';
+import enOutbox from './en/outbox.json';
+import { listOf, messagesOf, type Language, type Spoken } from './message';
+import { plain, type Sentence } from './sentence';
+
+const { text } = messagesOf({ en, es });
+const outbox = messagesOf({ en: enOutbox });
+
+export const mailSubject = (label: string, writing: Writing<Language>): string =>
+	text(writing, 'subject', { label });
+
+/** The text that a message begins with: what the hand-out answers, and what to do when money is short. */
+export function mailText(
+	{
+		blocks
+	}: { readonly blocks: readonly { readonly kind: string; readonly sentence?: Sentence }[] },
+	{ contact }: HandoutEntry,
+	writing: Writing<Language>
+): string {
+	const answer = blocks.find(({ kind }) => kind === 'answer')?.sentence ?? [];
+	const files = (['pdf', 'ics', 'xlsx'] as const).map((kind) => fileWords(kind, writing));
+	return [
+		text(writing, 'greeting'),
+		text(writing, 'plan', { answer: plain(answer) }),
+		text(writing, 'attached', { files: listOf(writing, files) }),
+		text(writing, 'call', { contact: contact === '' ? 'no' : 'yes', who: contact }),
+		text(writing, 'closing')
+	].join('\n\n');
+}
+
+/** “the page for the kitchen table (PDF)” */
+export const fileWords = (kind: string, writing: Spoken<Language>): string =>
+	text(writing, 'file', { kind });
+
+export const outboxSentence = (count: number, spoken: Spoken): Sentence =>
+	outbox.sentence(spoken, 'outbox', { count });
+
+/** “31 kB” */
+export const sizeInWords = (bytes: number, spoken: Spoken): string =>
+	outbox.text(spoken, 'size', { size: Math.max(1, Math.round(bytes / 1000)) });

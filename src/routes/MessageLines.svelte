@@ -1,0 +1,67 @@
+<!-- What was put into the outbox, the latest first. -->
+<script lang="ts">
+	import type { MessageSummary } from '$lib/document/message';
+
+	interface Props {
+		messages: readonly MessageSummary[];
+		/** Whether each says whose it is. */
+		withClient: boolean;
+	}
+	const { messages, withClient }: Props = $props();
+
+	const when = (moment: string): string => moment.slice(0, 16).replace('T', ' ');
+</script>
+
+<table>
+	<thead>
+		<tr>
+			{#if withClient}<th scope="col">Client</th>{/if}
+			<th scope="col">Subject</th>
+			<th scope="col">To</th>
+			<th scope="col" class="right">Attachments</th>
+			<th scope="col" class="right">Put here</th>
+		</tr>
+	</thead>
+	<tbody>
+		{#each messages as { id, caseId, label, subject, to, attachments, madeAt } (id)}
+			<tr>
+				{#if withClient}<td><a href="/cases/{caseId}" title={label}>{label}</a></td>{/if}
+				<td><a href="/outbox/{id}" title={subject}>{subject}</a></td>
+				<td title={to}>{to}</td>
+				<td class="right">{attachments}</td>
+				<td class="right">{when(madeAt)}</td>
+			</tr>
+		{/each}
+	</tbody>
+</table>
+
+<style>
+	table {
+		width: 100%;
+		border-collapse: collapse;
+		table-layout: fixed;
+		font-size: 14px;
+	}
+
+	th,
+	td {
+		overflow: hidden;
+		padding: 6px 12px 6px 0;
+		border-bottom: 1px solid var(--row-line);
+		text-align: left;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	th {
+		border-bottom-color: var(--hairline);
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.right {
+		width: 130px;
+		text-align: right;
+	}
+</style>

@@ -1,0 +1,14 @@
+import { messageRequest } from '$lib/document/message';
+import { answering, readBody, unknownCase } from '$lib/server/answers';
+import { putMessage } from '$lib/server/outbox';
+import { json } from '@sveltejs/kit';
+import type { RequestHandler } from './$types';
+
+/** Puts a message to the client into the outbox. */
+export const POST: RequestHandler = ({ params, request }) =>
+	answering(async () => {
+		const body = await readBody(request, messageRequest);
+		if (!body.ok) return body.refusal;
+		const id = await putMessage(params.id, body.value);
+		return id === null ? unknownCase() : json({ id }, { status: 201 });
+	});

@@ -1,0 +1,136 @@
+<!-- What can be taken along from a screen: each file is made beside the page, with how far it is. -->
+<script lang="ts">
+	import { save, TakeAlong } from '$lib/desk/take-along.svelte';
+	import type { CaseDocument } from '$lib/document/case';
+	import { KINDS_OF, type OutgoingKind, type Subject } from '$lib/handout/outgoing';
+	import { readCount } from '$lib/reading/counts';
+	import type { Writing } from '$lib/reading/writing';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Note from '$lib/ui/Note.svelte';
+	import Progress from '$lib/ui/Progress.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { takeWords } from '$lib/words/take-along';
+	import { onDestroy } from 'svelte';
+
+	interface Props {
+		caseId: string;
+		document: CaseDocument;
+		subject: Subject;
+		writing: Writing;
+		anchor: HTMLElement;
+		onclose: () => void;
+	}
+	const { caseId, document, subject, writing, anchor, onclose }: Props = $props();
+
+	const along = new TakeAlong();
+	onDestroy(() => along.stop());
+	let making = $state('');
+	let months = $state(12);
+	let each = $state<'payment' | 'day'>('payment');
+
+	type Offer = OutgoingKind | 'png';
+	const offers = $derived<readonly Offer[]>(
+		KINDS_OF[subject.of].flatMap((kind): Offer[] => (kind === 'svg' ? ['svg', 'png'] : [kind]))
+	);
+
+	async function take(offer: Offer): Promise<void> {
+		making = takeWords(subject.of, offer, writing).name;
+		const kind = offer === 'png' ? 'svg' : offer;
+		const file = await along.make({ document, subject, kind, calendar: { months, each } });
+		if (!file) return;
+		if (offer === 'png') {
+			const { asPng } = await import('$lib/workers/as-png');
+			save(await asPng(file));
+		} else save(file);
+	}
+
+	async function takeCase(): Promise<void> {
+		making = takeWords('case', 'json', writing).name;
+		const file = await along.make({ document, subject: { of: 'case' }, kind: 'json' });
+		if (file) save(file);
+	}
+</script>
+
+{#snippet offered(name: string, help: string, act: () => void)}
+	<button type="button" class="offer" onclick={act}>
+		<strong>{name}</strong>
+		<span>{help}</span>
+	</button>
+{/snippet}
+
+<Note title="Take it along" {anchor} {onclose}>
+	{#if along.done !== null}
+		<p><Progress what={making} done={along.done} onstop={() => along.stop()} /></p>
+	{:else}
+		{#if subject.of === 'plan'}
+			<a class="offer" href="/cases/{caseId}/handout?of={subject.id}">
+				<strong>The page for the client</strong>
+				<span>choose its parts, see it as it is printed, in English or Spanish</span>
+			</a>
+			<a class="offer" href="/cases/{caseId}/outbox?of={subject.id}">
+				<strong>A message to the client</strong>
+				<span>with the page, the calendar and the workbook</span>
+			</a>
+		{/if}
+		{#each offers as offer (offer)}
+			{@const { name, help } = takeWords(subject.of, offer, writing)}
+			{@render offered(name, help, () => void take(offer))}
+			{#if offer === 'ics'}
+				<div class="fields calendar">
+					<span class="label">Months</span>
+					<TypedField
+						label="Months in the calendar"
+						value={months}
+						read={(typed) => readCount(typed, writing)}
+						write={String}
+						onchange={(to) => to !== null && (months = to)}
+					/>
+					<span class="label">An entry</span>
+					<Choice
+						label="What an entry of the calendar is"
+						value={each}
+						options={[
+							{ value: 'payment', words: 'for each payment' },
+							{ value: 'day', words: 'for each day, with all of it' }
+						]}
+						onchange={(to) => (each = to)}
+					/>
+				</div>
+			{/if}
+		{/each}
+		{#if subject.of !== 'case'}
+			{@const { name, help } = takeWords('case', 'json', writing)}
+			{@render offered(name, help, () => void takeCase())}
+		{/if}
+	{/if}
+	{#if along.failure}<p role="alert">{along.failure}</p>{/if}
+</Note>
+
+<style>
+	.offer {
+		display: grid;
+		padding: 4px 0;
+		border-bottom: 1px solid var(--row-line);
+		color: inherit;
+		text-align: left;
+		text-decoration: none;
+	}
+
+	.offer strong {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.offer:hover strong {
+		text-decoration: underline;
+	}
+
+	.offer span {
+		color: var(--quiet);
+		font-size: 13px;
+	}
+
+	.calendar {
+		padding-left: 14px;
+	}
+</style>

@@ -1,0 +1,31 @@
+<!-- A button that makes one file and saves it; while it is made, how far it is, and a way to give it up. -->
+<script lang="ts">
+	import { save, TakeAlong } from '$lib/desk/take-along.svelte';
+	import type { CaseDocument } from '$lib/document/case';
+	import type { OutgoingKind, Subject } from '$lib/handout/outgoing';
+	import Progress from '$lib/ui/Progress.svelte';
+	import { onDestroy } from 'svelte';
+
+	interface Props {
+		document: CaseDocument;
+		subject: Subject;
+		kind: OutgoingKind;
+		words: string;
+	}
+	const { document, subject, kind, words }: Props = $props();
+
+	const along = new TakeAlong();
+	onDestroy(() => along.stop());
+
+	async function take(): Promise<void> {
+		const file = await along.make({ document, subject, kind });
+		if (file) save(file);
+	}
+</script>
+
+{#if along.done !== null}
+	<Progress what={words} done={along.done} onstop={() => along.stop()} />
+{:else}
+	<button type="button" onclick={take}>{words}</button>
+{/if}
+{#if along.failure}<p role="alert">{along.failure}</p>{/if}

@@ -1,0 +1,246 @@
+<!-- What the client takes home: its parts chosen, seen as it is printed, printed, saved, sent. -->
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { LIMITS } from '$lib/core/quantities/limits';
+	import { deskInUse } from '$lib/desk/case-desk.svelte';
+	import { HANDOUT_PARTS, type HandoutEntry, type HandoutPart } from '$lib/document/handout';
+	import { handoutOf } from '$lib/handout/handout';
+	import { readLine } from '$lib/reading/names';
+	import Choice from '$lib/ui/Choice.svelte';
+	import NothingYet from '$lib/ui/NothingYet.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { handoutPart, LANGUAGE_CHOICES, PAPER_CHOICES } from '$lib/words/handout-settings';
+	import Taking from '../Taking.svelte';
+	import Pages from './Pages.svelte';
+
+	const inUse = deskInUse();
+	const desk = $derived(inUse());
+	const { plans, choices, handout: settings, debts } = $derived(desk.document);
+	const of = $derived(
+		page.url.searchParams.get('of') ?? desk.planLookedAt ?? choices.at(-1)?.plan ?? plans[0]?.id
+	);
+	const entry = $derived(plans.find(({ id }) => id === of) ?? plans[0]);
+	const handout = $derived(entry ? handoutOf(desk.document, entry) : null);
+
+	const set = (fields: Partial<HandoutEntry>) =>
+		desk.change('the hand-out', (document) => ({
+			...document,
+			handout: { ...document.handout, ...fields }
+		}));
+
+	function turn(part: HandoutPart): void {
+		const { without } = settings;
+		set({
+			without: without.includes(part)
+				? without.filter((other) => other !== part)
+				: [...without, part]
+		});
+	}
+
+	const line = (longest: number) => ({
+		read: (typed: string) => readLine(typed, longest, desk.writing),
+		write: (value: string) => value
+	});
+	const orNull = (text: string) => (text === '' ? null : text);
+</script>
+
+<svelte:head><title>Hand-out · {desk.document.label} · Residuum</title></svelte:head>
+
+<main>
+	<h1 class="unseen">Hand-out of {desk.document.label}</h1>
+	{#if debts.length === 0 || !handout || !entry}
+		<div class="empty">
+			<NothingYet what="There is nothing to hand over yet" href="/cases/{desk.id}" />
+		</div>
+	{:else}
+		<section class="sheets" aria-label="As it is printed">
+			<div class="stack"><Pages {handout} /></div>
+		</section>
+		<section class="settings" aria-label="What is on it">
+			<p class="acts">
+				<button type="button" class="first" onclick={() => print()}>Print it</button>
+				<Taking
+					document={desk.document}
+					subject={{ of: 'plan', id: entry.id }}
+					kind="pdf"
+					words="Save as PDF"
+				/>
+				<a href="/cases/{desk.id}/outbox?of={entry.id}">Write to the client ›</a>
+			</p>
+			<div class="fields">
+				{#if plans.length > 1}
+					<span class="label">Plan</span>
+					<Choice
+						label="The plan that is handed over"
+						value={entry.id}
+						options={plans.map(({ id, name }) => ({ value: id, words: name }))}
+						onchange={(id) =>
+							void goto(`?of=${id}`, { replaceState: true, keepFocus: true, noScroll: true })}
+					/>
+				{/if}
+				<span class="label">Language</span>
+				<Choice
+					label="The language of the hand-out"
+					value={settings.language}
+					options={LANGUAGE_CHOICES}
+					onchange={(language) => set({ language })}
+				/>
+				<span class="label">Paper</span>
+				<Choice
+					label="The paper"
+					value={settings.paper}
+					options={PAPER_CHOICES}
+					onchange={(paper) => set({ paper })}
+				/>
+			</div>
+			<fieldset>
+				<legend>What is on it</legend>
+				{#each HANDOUT_PARTS as part (part)}
+					<label>
+						<input
+							type="checkbox"
+							checked={!settings.without.includes(part)}
+							onchange={() => turn(part)}
+						/>
+						{handoutPart(part, desk.writing)}
+					</label>
+				{/each}
+			</fieldset>
+			<div class="stacked">
+				<span class="label">Whom the client calls</span>
+				<TypedField
+					label="Whom the client calls"
+					value={orNull(settings.contact)}
+					{...line(LIMITS.name)}
+					optional
+					placeholder="a name and a number"
+					onchange={(contact) => set({ contact: contact ?? '' })}
+				/>
+				<span class="label">A line of your own</span>
+				<TypedField
+					label="A line of your own"
+					value={orNull(settings.line)}
+					{...line(LIMITS.note)}
+					optional
+					placeholder="printed before what the figures assume"
+					onchange={(own) => set({ line: own ?? '' })}
+				/>
+			</div>
+		</section>
+	{/if}
+</main>
+
+<style>
+	main {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 300px;
+		height: calc(100dvh - 48px);
+	}
+
+	.empty {
+		padding: 26px 24px;
+	}
+
+	.sheets {
+		overflow: auto;
+		padding: 22px 24px;
+	}
+
+	.stack {
+		display: grid;
+		gap: 22px;
+		justify-content: safe center;
+	}
+
+	.settings {
+		display: grid;
+		gap: 18px;
+		align-content: start;
+		overflow-y: auto;
+		padding: 20px 24px;
+		border-left: 1px solid var(--hairline);
+		font-size: 14px;
+	}
+
+	.acts {
+		display: grid;
+		gap: 10px;
+		justify-items: start;
+	}
+
+	.acts :is(button, a) {
+		color: var(--act);
+		font-weight: 600;
+		text-decoration: none;
+	}
+
+	.acts .first {
+		padding: 6px 16px;
+		border-radius: 2px;
+		background: var(--act);
+		color: var(--on-act);
+	}
+
+	.fields {
+		display: grid;
+		grid-template-columns: 76px minmax(0, 1fr);
+		align-items: center;
+	}
+
+	.label,
+	legend {
+		color: var(--quiet);
+	}
+
+	fieldset {
+		display: grid;
+		gap: 3px;
+		margin: 0;
+		padding: 0;
+		border: 0;
+	}
+
+	label {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+	}
+
+	input[type='checkbox'] {
+		accent-color: var(--act);
+	}
+
+	@media (width < 1200px) {
+		.stack {
+			zoom: 0.8;
+		}
+	}
+
+	@media (width < 900px) {
+		main {
+			display: block;
+			height: auto;
+		}
+
+		.stack {
+			zoom: 0.7;
+		}
+	}
+
+	@media print {
+		main,
+		.sheets,
+		.stack {
+			display: block;
+			overflow: visible;
+			height: auto;
+			padding: 0;
+			zoom: 1;
+		}
+
+		.settings {
+			display: none;
+		}
+	}
+</style>

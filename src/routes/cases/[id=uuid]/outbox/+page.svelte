@@ -1,0 +1,280 @@
+<!-- A message to the client: written, looked at, put into the outbox; and what was put there before. -->
+<script lang="ts">
+	import { invalidateAll } from '$app/navigation';
+	import { page } from '$app/state';
+	import { deskInUse } from '$lib/desk/case-desk.svelte';
+	import { putMessage } from '$lib/desk/requests';
+	import { TakeAlong } from '$lib/desk/take-along.svelte';
+	import { LONGEST_TEXT } from '$lib/document/message';
+	import { handoutOf, handoutWriting } from '$lib/handout/handout';
+	import type { OutgoingFile, OutgoingKind } from '$lib/handout/outgoing';
+	import { readAddress } from '$lib/reading/addresses';
+	import { readLine } from '$lib/reading/names';
+	import NothingYet from '$lib/ui/NothingYet.svelte';
+	import Notice from '$lib/ui/Notice.svelte';
+	import Progress from '$lib/ui/Progress.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { fileWords, mailSubject, mailText } from '$lib/words/mail';
+	import { onDestroy } from 'svelte';
+	import MessageLines from '../../../MessageLines.svelte';
+	import type { PageProps } from './$types';
+
+	const { data }: PageProps = $props();
+	const inUse = deskInUse();
+	const desk = $derived(inUse());
+	const { plans, choices, handout, debts, label } = $derived(desk.document);
+	const of = $derived(
+		page.url.searchParams.get('of') ?? desk.planLookedAt ?? choices.at(-1)?.plan ?? plans[0]?.id
+	);
+	const entry = $derived(plans.find(({ id }) => id === of) ?? plans[0]);
+	const spoken = $derived(handoutWriting(desk.document));
+
+	const FILES = ['pdf', 'ics', 'xlsx'] as const satisfies readonly OutgoingKind[];
+	let ticked = $state.raw<readonly OutgoingKind[]>(FILES);
+	const turn = (kind: OutgoingKind) =>
+		(ticked = FILES.filter((one) => ticked.includes(one) !== (one === kind)));
+
+	// What was typed stays with the desk; until then it follows the plan.
+	const subject = $derived(desk.mail.subject ?? mailSubject(label, spoken));
+	const text = $derived(
+		desk.mail.text ?? (entry ? mailText(handoutOf(desk.document, entry), handout, spoken) : '')
+	);
+
+	const along = new TakeAlong();
+	onDestroy(() => along.stop());
+	let making = $state<string | null>(null);
+	let problem = $state<string | null>(null);
+	let put = $state.raw<{ id: string } | null>(null);
+	let putting = $state(false);
+
+	function base64(bytes: Uint8Array): string {
+		let binary = '';
+		for (let from = 0; from < bytes.length; from += 8192) {
+			binary += String.fromCharCode(...bytes.subarray(from, from + 8192));
+		}
+		return btoa(binary);
+	}
+
+	async function send(): Promise<void> {
+		if (!entry) return;
+		problem = null;
+		put = null;
+		if (handout.email === '') {
+			problem = 'Write down where the message goes: an address as in name@place.example.';
+			return;
+		}
+		putting = true;
+		const files: OutgoingFile[] = [];
+		for (const kind of ticked) {
+			making = fileWords(kind, spoken);
+			const file = await along.make({
+				document: desk.document,
+				subject: { of: 'plan', id: entry.id },
+				kind
+			});
+			making = null;
+			if (!file) {
+				putting = false;
+				problem = along.failure;
+				return;
+			}
+			files.push(file);
+		}
+		await desk.flush();
+		const answer = await putMessage(desk.id, {
+			to: handout.email,
+			subject,
+			language: handout.language,
+			text,
+			attachments: files.map(({ name, type, bytes }) => ({ name, type, content: base64(bytes) }))
+		});
+		putting = false;
+		if (answer.kind === 'done') {
+			put = answer.value;
+			desk.mail = { subject: null, text: null };
+			await invalidateAll();
+		} else if (answer.kind === 'refused') {
+			problem = answer.problems[0]?.message ?? answer.message;
+		} else problem = 'The server can’t be reached; the message is still here. Try it again.';
+	}
+</script>
+
+<svelte:head><title>Outbox · {label} · Residuum</title></svelte:head>
+
+<main>
+	<h1 class="unseen">A message to {label}</h1>
+	{#if debts.length === 0 || !entry}
+		<NothingYet what="There is nothing to write about yet" href="/cases/{desk.id}" />
+	{:else}
+		<section aria-label="The message">
+			<p class="stays">
+				This outbox stands in for mail: a message is kept here as it would be sent, and nothing
+				leaves this machine.
+			</p>
+			<div class="fields">
+				<span class="label">To</span>
+				<TypedField
+					label="The client’s address"
+					value={handout.email === '' ? null : handout.email}
+					read={(typed) => readAddress(typed, desk.writing)}
+					write={(address) => address}
+					optional
+					placeholder="name@place.example"
+					onchange={(email) =>
+						desk.change('the client’s address', (paper) => ({
+							...paper,
+							handout: { ...paper.handout, email: email ?? '' }
+						}))}
+				/>
+				<span class="label">Subject</span>
+				<TypedField
+					label="Subject"
+					value={subject}
+					read={(typed) => readLine(typed, 200, desk.writing)}
+					write={(line) => line}
+					onchange={(line) => (desk.mail = { ...desk.mail, subject: line })}
+				/>
+			</div>
+			<textarea
+				aria-label="Text"
+				rows="14"
+				maxlength={LONGEST_TEXT}
+				lang={handout.language}
+				value={text}
+				oninput={(event) => (desk.mail = { ...desk.mail, text: event.currentTarget.value })}
+			></textarea>
+			<fieldset>
+				<legend>Attached</legend>
+				{#each FILES as kind (kind)}
+					<label>
+						<input type="checkbox" checked={ticked.includes(kind)} onchange={() => turn(kind)} />
+						{fileWords(kind, desk.writing)}
+					</label>
+				{/each}
+			</fieldset>
+			<p class="acts">
+				{#if making !== null && along.done !== null}
+					<Progress what={making} done={along.done} onstop={() => along.stop()} />
+				{:else}
+					<button type="button" class="first" disabled={putting} onclick={send}
+						>Put it into the outbox</button
+					>
+					<a href="/cases/{desk.id}/handout?of={entry.id}">The page for the client ›</a>
+				{/if}
+			</p>
+			{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+		</section>
+	{/if}
+	{#if data.messages.length > 0}
+		<section aria-labelledby="before-title">
+			<h2 id="before-title">In the outbox</h2>
+			<MessageLines messages={data.messages} withClient={false} />
+		</section>
+	{/if}
+</main>
+{#if put}
+	{@const { id } = put}
+	<Notice
+		text="The message is in the outbox."
+		undo="Look at it"
+		onundo={() => void (location.href = `/outbox/${id}`)}
+		onclose={() => (put = null)}
+	/>
+{/if}
+
+<style>
+	main {
+		display: grid;
+		gap: 26px;
+		max-width: 980px;
+		padding: 22px 24px 60px;
+	}
+
+	section {
+		display: grid;
+		gap: 12px;
+	}
+
+	.stays,
+	.label,
+	legend {
+		color: var(--quiet);
+	}
+
+	.fields {
+		display: grid;
+		grid-template-columns: 70px minmax(0, 560px);
+		align-items: center;
+	}
+
+	textarea {
+		width: 100%;
+		padding: 10px 12px;
+		border: 1px solid var(--hairline);
+		border-radius: 2px;
+		background: var(--sheet);
+		color: inherit;
+		font: inherit;
+		line-height: 1.5;
+		resize: vertical;
+	}
+
+	textarea:focus {
+		outline: 2px solid var(--act);
+	}
+
+	fieldset {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 22px;
+		margin: 0;
+		padding: 0;
+		border: 0;
+	}
+
+	legend {
+		float: left;
+		margin-right: 22px;
+	}
+
+	label {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+	}
+
+	input[type='checkbox'] {
+		accent-color: var(--act);
+	}
+
+	.acts {
+		display: flex;
+		gap: 24px;
+		align-items: center;
+		min-height: 34px;
+	}
+
+	.acts a {
+		font-weight: 600;
+		text-decoration: none;
+	}
+
+	.first {
+		padding: 6px 16px;
+		border-radius: 2px;
+		background: var(--act);
+		color: var(--on-act);
+		font-weight: 600;
+	}
+
+	.problem {
+		padding-left: 10px;
+		border-left: 3px solid var(--ink);
+	}
+
+	h2 {
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+</style>
