@@ -239,7 +239,7 @@ describe('where plans cross', () => {
 		if (!crossing) throw new Error('they cross');
 		expect(crossing.month).toBeGreaterThan(1);
 		await screen.goto(`/cases/${id}/plans`);
-		const said = plain(crossingSentence(crossing, 'Highest rate first', 'Loan', usd));
+		const said = plain(crossingSentence(crossing, 'Highest rate first', 'Loan', 'owed', usd));
 		await screen.see('.crossed', said);
 		await screen.click('.crossed button');
 		const owed = await screen.texts('.pictures .caption strong');

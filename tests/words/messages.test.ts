@@ -26,9 +26,7 @@ const imports = ({ path, text }: (typeof modules)[number], file: string): boolea
 	);
 const readersOf = (theme: string) => {
 	const direct = modules.filter((module) => imports(module, join(WORDS, 'en', theme)));
-	const beside = modules.filter((module) =>
-		direct.some(({ path }) => dirname(path) === dirname(module.path) && imports(module, path))
-	);
+	const beside = modules.filter((module) => direct.some(({ path }) => imports(module, path)));
 	return [...direct, ...beside];
 };
 

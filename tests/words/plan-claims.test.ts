@@ -154,7 +154,7 @@ describe('what is said of plans side by side', () => {
 				}
 				for (const crossing of crossings(first, second)) {
 					crossed += 1;
-					const text = plain(crossingSentence(crossing, 'A', 'B', usd));
+					const text = plain(crossingSentence(crossing, 'A', 'B', 'owed', usd));
 					const [, when, after, better] =
 						/^From (\w+ \d{4}), after ([\d,]+) months?, less is owed under “(A|B)”/.exec(text) ??
 						[];

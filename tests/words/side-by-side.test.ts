@@ -123,7 +123,7 @@ describe('plans side by side, in words', () => {
 		expect(writeDistance({ kind: 'count', count: 3 }, -2, usd)).toBe('−2');
 		expect(writeDistance({ kind: 'per unit', hundredths: 119 }, 0, usd)).toBe('the same');
 		const crossing = { month: 19, date: day('2028-07-01'), ahead: 'second' as const };
-		expect(plain(crossingSentence(crossing, 'One', 'Two', usd))).toBe(
+		expect(plain(crossingSentence(crossing, 'One', 'Two', 'owed', usd))).toBe(
 			'From July 2028, after 19 months, less is owed under “Two” than under “One”.'
 		);
 	});

@@ -70,11 +70,16 @@ export function planPicture(
 		}),
 		...bands.flatMap(({ place, letter, under, over }) => {
 			const [top, bottom] = [field.y(over[0] ?? 0), field.y(under[0] ?? 0)];
-			if (bottom - top < 9) return [];
+			if (bottom - top < 6) return [];
+			const high = Math.min(10, bottom - top);
 			const fill = hueOf(place).light ? '#0e1417' : '#ffffff';
-			const at = { x: near(field.x(days[0] ?? 0) + 12), y: near((top + bottom) / 2 + 3.5) };
+			const at = { x: near(field.x(days[0] ?? 0) + 12), y: near((top + bottom) / 2 + 0.35 * high) };
 			return [
-				element('text', { ...at, fill, 'font-weight': 700, 'text-anchor': 'middle' }, letter)
+				element(
+					'text',
+					{ ...at, fill, 'font-size': near(high), 'font-weight': 700, 'text-anchor': 'middle' },
+					letter
+				)
 			];
 		}),
 		...axis(field, size, below),

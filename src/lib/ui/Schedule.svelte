@@ -1,19 +1,12 @@
-<!--
-	Every payment of a run, from the starting balance to the closing zero, by years that fold. Only the lines
-	in view exist. Arrows go from figure to figure, Enter opens its working, + adds what happens then;
-	Shift with the arrows marks rows, which are copied as plain numbers.
--->
+<!-- Every payment of a run, from the starting balance to the closing zero, by years that fold. -->
 <script lang="ts">
 	import type { Figure, TotalFigure, YearFigure } from '../core/working/debt-figure';
 	import type { Explained } from '../core/working/debt-working';
 	import { yearsOf } from '../core/debt/years';
 	import type { Writing } from '../reading/writing';
 	import { rowsAsText } from '../words/schedule';
-	import { createVirtualizer } from '@tanstack/svelte-virtual';
-	import { tick, untrack } from 'svelte';
-	import { get } from 'svelte/store';
-	import { CELL_HEADS, cellsOf, isYearCell, keySteps, type Cell } from './schedule-cells';
-	import { lineOf, scheduleLines, stepped } from './schedule-lines';
+	import LongTable from './LongTable.svelte';
+	import { CELL_HEADS, cellsOf, isYearCell, type Cell } from './schedule-cells';
 	import ScheduleLine from './ScheduleLine.svelte';
 	import ScheduleTotals from './ScheduleTotals.svelte';
 
@@ -36,340 +29,59 @@
 	const run = $derived(explained.run);
 	const cells = $derived(cellsOf(run));
 	const years = $derived(yearsOf(run));
-	let folded = $state.raw<ReadonlySet<number>>(new Set());
-	const lines = $derived(scheduleLines(years, folded));
-
-	/**
-	 * The one place that the keys go on from: a figure of row k, or, in the totals of the year that k
-	 * begins, one of those or what folds it.
-	 */
-	let active = $state.raw<{
-		readonly k: number;
-		readonly cell: Cell;
-		readonly on: 'row' | 'year' | 'fold';
-	}>({ k: 1, cell: 'interest', on: 'row' });
-	/** Under way while the focus is still coming to that place. */
-	let going: Promise<void> | null = null;
-	/** The rows that are marked: from where it began to where it has come. */
-	let marked = $state.raw<{ readonly start: number; readonly end: number } | null>(null);
-	const first = $derived(marked ? Math.min(marked.start, marked.end) : 1);
-	const last = $derived(marked ? Math.max(marked.start, marked.end) : 0);
-
-	const ROW = 27;
-	let scroller = $state<HTMLDivElement>();
-
-	const virtual = createVirtualizer<HTMLDivElement, HTMLTableRowElement>({
-		count: untrack(() => lines.length),
-		getScrollElement: () => scroller ?? null,
-		estimateSize: () => ROW,
-		overscan: 16,
-		scrollPaddingStart: ROW,
-		scrollPaddingEnd: 2 * ROW,
-		initialRect: { width: 900, height: 400 }
-	});
-
-	$effect(() => {
-		const count = lines.length;
-		if (scroller) untrack(() => get(virtual).setOptions({ count }));
-	});
-
-	$effect(() => {
-		if (picked === null) return;
-		untrack(() => get(virtual).scrollToIndex(lineOf(lines, picked), { align: 'center' }));
-	});
-
-	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index < lines.length));
-	const above = $derived(items[0]?.start ?? 0);
-	const below = $derived(Math.max(0, lines.length * ROW - (items.at(-1)?.end ?? 0)));
-	const width = $derived(cells.length + 3);
-
-	/** The row that Tab reaches: the active one, or, while that is out of view, the first in view. */
-	const reachable = $derived.by(() => {
-		const inView = items.flatMap(({ index }) => {
-			const line = lines[index];
-			return line?.kind === 'row' ? [line.k] : [];
-		});
-		return inView.includes(active.k) ? active.k : inView[0];
-	});
-	const reachableCell = $derived(cells.includes(active.cell) ? active.cell : 'interest');
-
-	function fold(year: number): void {
-		folded = folded.has(year)
-			? new Set([...folded].filter((other) => other !== year))
-			: new Set([...folded, year]);
-	}
+	let table = $state<{ foldAll(): void; show(k: number): Promise<void> }>();
 
 	/** Folds every year, or unfolds those that are folded. */
-	export function foldAll(): void {
-		folded = folded.size > 0 ? new Set() : new Set(years.map(({ year }) => year));
-	}
-
-	function click(event: MouseEvent): void {
-		const target = event.target as HTMLElement;
-		const row = target.closest<HTMLElement>('[data-mark]')?.dataset['mark'];
-		if (row !== undefined) {
-			const end = Number(row);
-			marked = { start: event.shiftKey && marked ? marked.start : end, end };
-			return;
-		}
-		const element = target.closest<HTMLElement>('[data-name]');
-		if (!element) return;
-		const { name, k, year } = element.dataset;
-		if (name === 'fold') fold(Number(year));
-		else if (k === undefined) onopen({ of: 'run', name: name as TotalFigure['name'] }, element);
-		else if (name === 'add') onadd(Number(k), element);
-		else if (year !== undefined)
-			onopen({ of: 'year', name: name as YearFigure['name'], year: Number(year) }, element);
-		else onopen({ of: 'row', name: name as Cell, k: Number(k) }, element);
-	}
-
-	function reached(event: FocusEvent): void {
-		const { name, k, year } = (event.target as HTMLElement).dataset;
-		if (k === undefined || name === 'add') return;
-		if (name === 'fold') active = { ...active, k: Number(k), on: 'fold' };
-		else active = { k: Number(k), cell: name as Cell, on: year === undefined ? 'row' : 'year' };
-	}
-
-	async function key(event: KeyboardEvent): Promise<void> {
-		const target = event.target as HTMLElement;
-		const k = Number(target.dataset['k'] ?? 0);
-		const control = event.ctrlKey || event.metaKey;
-		if (going && ['Enter', ' ', '+'].includes(event.key)) {
-			// What acts on a figure acts on the one that the keys have led to.
-			event.preventDefault();
-			await going;
-			if (event.key !== '+') activeElement()?.click();
-			else if (scroller) onadd(active.k, activeElement() ?? scroller);
-			return;
-		}
-		if (event.key === 'Escape' && marked) marked = null;
-		else if (control && event.key.toLowerCase() === 'a') marked = { start: 0, end: run.periods };
-		else if (k === 0 || control || event.altKey) return;
-		else if (event.key === '+') onadd(k, target);
-		else {
-			const { down, right } = keySteps(event.key);
-			if (down === 0 && right === 0) return;
-			event.preventDefault();
-			const from = active.k;
-			const start = event.shiftKey ? (marked?.start ?? from) : null;
-			// The next key may come while the focus is still on its way: what is marked is known before.
-			const way = go(stepped(lines, activeLine(), down), right);
-			marked = start === null ? null : { start, end: active.k };
-			going = way;
-			await way;
-			if (going === way) going = null;
-			return;
-		}
-		event.preventDefault();
-	}
-
-	/** Where the last key led, though the focus may still be on its way there. */
-	function activeLine(): number {
-		const { k, on } = active;
-		if (on === 'row') return lineOf(lines, k);
-		return lines.findIndex((line) => line.kind === 'year' && line.totals.from === k);
-	}
-
-	async function go(index: number, right: number): Promise<void> {
-		const line = lines[index];
-		if (!line || line.kind === 'start') return;
-		active = line.kind === 'row' ? onRow(line.k, right) : onYear(line.totals.from, right);
-		get(virtual).scrollToIndex(index);
-		await tick();
-		// The lines that scrolling brings into being are there in the next frame.
-		if (!activeElement()) await new Promise(requestAnimationFrame);
-		activeElement()?.focus();
-	}
-
-	function activeElement(): HTMLElement | null {
-		const { k, cell, on } = active;
-		const place = on === 'row' ? '[data-row]' : '[data-year-row]';
-		const name = on === 'fold' ? 'fold' : cell;
-		return (
-			scroller?.querySelector<HTMLElement>(`${place} [data-k="${k}"][data-name="${name}"]`) ?? null
-		);
-	}
-
-	function onRow(k: number, right: number): typeof active {
-		const column = Math.min(Math.max(cells.indexOf(active.cell) + right, 0), cells.length - 1);
-		return { k, cell: cells[column] ?? 'interest', on: 'row' };
-	}
-
-	/** Up and down come to what folds the year; from there its figures are to the right. */
-	function onYear(k: number, right: number): typeof active {
-		const figures = cells.filter(isYearCell);
-		const at = active.on === 'year' ? figures.findIndex((cell) => cell === active.cell) : -1;
-		const cell = right === 0 ? undefined : figures[Math.min(at + right, figures.length - 1)];
-		return cell ? { k, cell, on: 'year' } : { ...active, k, on: 'fold' };
-	}
+	export const foldAll = (): void => table?.foldAll();
 
 	/** Brings a row into view and puts the focus on it; its year is unfolded. */
-	export async function show(k: number): Promise<void> {
-		const { year } = years.find(({ to }) => k <= to) ?? {};
-		if (year !== undefined && folded.has(year)) fold(year);
-		await tick();
-		await go(lineOf(lines, Math.max(k, 1)), 0);
-	}
-
-	function copy(event: ClipboardEvent): void {
-		if (!marked || !event.clipboardData) return;
-		event.clipboardData.setData('text/plain', rowsAsText(run, first, last, writing));
-		event.preventDefault();
-	}
+	export const show = async (k: number): Promise<void> => table?.show(k);
 </script>
 
-{#snippet space(height: number)}
-	{#if height > 0}<tr aria-hidden="true"><td colspan={width} style:height="{height}px"></td></tr
-		>{/if}
-{/snippet}
-
-<!-- Focus lets arrows and Page Up and Down scroll it; the buttons inside take clicks and keys, and the
-     region only hears them on their way up. -->
-<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-<div
-	class="scroller"
-	bind:this={scroller}
-	tabindex="0"
-	role="region"
-	aria-label={label}
-	onclick={click}
-	onkeydown={key}
-	onfocusin={reached}
-	oncopy={copy}
-	onpointerleave={() => onpoint(null)}
+<LongTable
+	bind:this={table}
+	{years}
+	last={run.periods}
+	hasStart
+	{cells}
+	yearCells={cells.filter(isYearCell)}
+	usual="interest"
+	columns={cells.length + 3}
+	{label}
+	tight={cells.length > 7}
+	{picked}
+	{onpoint}
+	{onadd}
+	onfigure={({ name, k, year }, element) => {
+		if (k === null) onopen({ of: 'run', name: name as TotalFigure['name'] }, element);
+		else if (year !== null) onopen({ of: 'year', name: name as YearFigure['name'], year }, element);
+		else onopen({ of: 'row', name: name as Cell, k }, element);
+	}}
+	copied={(from, to) => rowsAsText(run, from, to, writing)}
 >
-	<table aria-rowcount={lines.length + 2} class:tight={cells.length > 7}>
-		<thead>
-			<tr aria-rowindex={1}>
-				<th scope="col" class="number">No.</th>
-				<th scope="col" class="left">Due</th>
-				{#each cells as cell (cell)}<th scope="col">{CELL_HEADS[cell]}</th>{/each}
-				<th scope="col" class="note"><span class="unseen">Note</span></th>
-			</tr>
-		</thead>
-		<tbody>
-			{@render space(above)}
-			{#each items as { index } (index)}
-				{@const line = lines[index]}
-				{#if line}
-					{@const k = line.kind === 'row' ? line.k : line.kind === 'start' ? 0 : -1}
-					<ScheduleLine
-						{line}
-						place={index + 2}
-						{explained}
-						{cells}
-						{writing}
-						pointed={k === pointed}
-						marked={k >= first && k <= last}
-						reachable={k === reachable ? reachableCell : null}
-						{onpoint}
-					/>
-				{/if}
-			{/each}
-			{@render space(below)}
-		</tbody>
-		<tfoot>
-			<ScheduleTotals {run} {cells} {writing} place={lines.length + 2} />
-		</tfoot>
-	</table>
-</div>
-
-<style>
-	.scroller {
-		/* What has the focus is clear of the head and the totals. */
-		scroll-padding: 34px 0 68px;
-		height: 100%;
-		min-height: 0;
-		overflow: auto;
-		overflow-anchor: none;
-	}
-
-	table {
-		width: 100%;
-		min-width: 620px;
-		border-collapse: separate;
-		border-spacing: 0;
-		font-size: 14px;
-	}
-
-	.scroller :global(:is(th, td)) {
-		height: 27px;
-		padding: 0 10px;
-		border-bottom: 1px solid var(--row-line);
-		text-align: right;
-		white-space: nowrap;
-	}
-
-	.scroller tbody :global(tr[aria-hidden] td) {
-		padding: 0;
-		border: 0;
-	}
-
-	thead th {
-		position: sticky;
-		z-index: 1;
-		top: 0;
-		border-bottom-color: var(--hairline);
-		background: var(--ground);
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	tfoot :global(td) {
-		position: sticky;
-		z-index: 1;
-		bottom: 0;
-		border-top: 1px solid var(--hairline);
-		border-bottom: 0;
-		background: var(--ground);
-		font-weight: 700;
-	}
-
-	.tight :global(:is(th, td):is(th, td)) {
-		padding: 0 6px;
-	}
-
-	@media (width < 1200px) {
-		table {
-			font-size: 13px;
-		}
-
-		.scroller :global(:is(th, td)) {
-			padding: 0 5px;
-		}
-	}
-
-	.scroller :global(.left) {
-		text-align: left;
-	}
-
-	.scroller :global(.number) {
-		width: 44px;
-		color: var(--quiet);
-	}
-
-	.scroller :global(td.interest) {
-		color: var(--interest);
-	}
-
-	/* The button that adds is in it. */
-	tbody :global(.note) {
-		position: relative;
-	}
-
-	.scroller :global(.note) {
-		width: 150px;
-		max-width: 190px;
-		overflow: hidden;
-		color: var(--quiet);
-		font-family: var(--serif);
-		font-size: 13px;
-		font-style: italic;
-		font-weight: 400;
-		text-align: left;
-		text-overflow: ellipsis;
-		/* The button that adds has its place beside the note. */
-		padding-right: 56px;
-	}
-</style>
+	{#snippet head()}
+		<tr aria-rowindex={1}>
+			<th scope="col" class="number">No.</th>
+			<th scope="col" class="left">Due</th>
+			{#each cells as cell (cell)}<th scope="col">{CELL_HEADS[cell]}</th>{/each}
+			<th scope="col" class="note"><span class="unseen">Note</span></th>
+		</tr>
+	{/snippet}
+	{#snippet line({ line, place, marked, reachable })}
+		{@const k = line.kind === 'row' ? line.k : line.kind === 'start' ? 0 : -1}
+		<ScheduleLine
+			{line}
+			{place}
+			{explained}
+			{cells}
+			{writing}
+			pointed={k === pointed}
+			{marked}
+			reachable={reachable as Cell | null}
+			{onpoint}
+		/>
+	{/snippet}
+	{#snippet foot(place)}
+		<ScheduleTotals {run} {cells} {writing} {place} />
+	{/snippet}
+</LongTable>

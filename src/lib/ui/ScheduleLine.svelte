@@ -10,10 +10,11 @@
 	import { markInWords } from '../words/debt';
 	import { ChevronDown, ChevronRight } from '@lucide/svelte';
 	import { isYearCell, type Cell } from './schedule-cells';
-	import type { ScheduleLine } from './schedule-lines';
+	import type { YearTotals } from '../core/debt/years';
+	import type { LongLine } from './long-lines';
 
 	interface Props {
-		line: ScheduleLine;
+		line: LongLine<YearTotals>;
 		/** Its place in the table, counted from 1. */
 		place: number;
 		explained: Explained;

@@ -2,7 +2,7 @@
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import { planDifference, type PlanDifference } from '../core/plan/answers';
-import type { ComparedFigure, ComparedValue, Crossing } from '../core/plan/comparison';
+import type { AheadBy, ComparedFigure, ComparedValue, Crossing } from '../core/plan/comparison';
 import type { Plan } from '../core/plan/terms';
 import type { PlanFigureName } from '../core/working/plan-figure';
 import { grouped, writeMoney, writeMonth, writeShortMonth } from '../reading/written';
@@ -120,6 +120,7 @@ export function crossingSentence(
 	{ month, date, ahead }: Crossing,
 	first: string,
 	second: string,
+	by: AheadBy,
 	writing: Writing
 ): Sentence {
 	const [better, other] = ahead === 'first' ? [first, second] : [second, first];
@@ -127,7 +128,8 @@ export function crossingSentence(
 		month: writeMonth(date, writing),
 		count: month,
 		better,
-		other
+		other,
+		by
 	});
 }
 
@@ -143,6 +145,45 @@ export function owedUnderEach(
 	]);
 	return sentence(writing, 'owed under each', { month: writeMonth(month, writing), plans });
 }
+
+/** How plans side by side can be looked at over time. */
+const LOOKS = ['owed', 'cost', 'balance'] as const;
+export type ComparedLook = (typeof LOOKS)[number];
+
+export const lookChoices = (spoken: Spoken) =>
+	LOOKS.map((value) => ({ value, words: text(spoken, 'looks', { look: value }) }));
+
+/** “March 2028, interest and fees so far against paying the minimums: 1 Highest rate first 812.00 less · …” */
+export function aheadOfEach(
+	month: CalendarDate,
+	ahead: readonly { readonly name: string; readonly amount: Cents }[],
+	by: AheadBy,
+	measure: string,
+	writing: Writing
+): Sentence {
+	const plans = ahead.flatMap(({ name, amount }, index) => [
+		...(index === 0 ? [] : [say(' · ')]),
+		...sentence(writing, 'ahead of', {
+			name,
+			way: signOf(amount),
+			amount: writeMoney(Math.abs(amount) as Cents, writing)
+		})
+	]);
+	return sentence(writing, 'ahead of each', {
+		month: writeMonth(month, writing),
+		by,
+		measure,
+		plans
+	});
+}
+
+/** The same picture in words, from what is at the ends of its lines. */
+export const aheadInWords = (
+	ends: readonly string[],
+	by: AheadBy,
+	measure: string,
+	spoken: Spoken
+): string => text(spoken, 'ahead picture', { by, measure, plans: ends.join('; ') });
 
 /** When a debt is gone in a plan: “May 2028”, “at the start”, “never”; “—” where the plan has no such debt. */
 export function goneInWords(plan: Plan, id: string, writing: Writing): string {

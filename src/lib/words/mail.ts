@@ -19,14 +19,16 @@ export function mailText(
 		blocks
 	}: { readonly blocks: readonly { readonly kind: string; readonly sentence?: Sentence }[] },
 	{ contact }: HandoutEntry,
+	/** The kinds of files that go with it. */
+	kinds: readonly string[],
 	writing: Writing<Language>
 ): string {
 	const answer = blocks.find(({ kind }) => kind === 'answer')?.sentence ?? [];
-	const files = (['pdf', 'ics', 'xlsx'] as const).map((kind) => fileWords(kind, writing));
+	const files = kinds.map((kind) => fileWords(kind, writing));
 	return [
 		text(writing, 'greeting'),
 		text(writing, 'plan', { answer: plain(answer) }),
-		text(writing, 'attached', { files: listOf(writing, files) }),
+		...(files.length === 0 ? [] : [text(writing, 'attached', { files: listOf(writing, files) })]),
 		text(writing, 'call', { contact: contact === '' ? 'no' : 'yes', who: contact }),
 		text(writing, 'closing')
 	].join('\n\n');

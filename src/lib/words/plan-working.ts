@@ -11,6 +11,7 @@ import {
 	monthlyWritten,
 	openingWritten
 } from './fee-working';
+import { monthBalanceWritten, monthInterestWritten, monthsWritten } from './month-working';
 import { Pen, source, yes, type Of, type Source, type Written } from './working-parts';
 
 /** The working of a plan's figure in words and numbers. */
@@ -25,6 +26,12 @@ export function writePlanWorking(
 			return sumWritten(working, pen);
 		case 'interest of a debt':
 			return debtWritten(working, pen);
+		case 'interest of a month':
+			return monthInterestWritten(working, pen);
+		case 'balance after a month':
+			return monthBalanceWritten(working, pen);
+		case 'sum of months':
+			return monthsWritten(working, pen);
 		case 'opening':
 			return openingWritten(working, pen);
 		case 'fee':

@@ -8,6 +8,7 @@ import { comparedPlan, distance, FIGURES } from '../../../src/lib/core/plan/comp
 import type { PlanFigureName, PlanWorking } from '../../../src/lib/core/working/plan-figure';
 import { planWorkingOf } from '../../../src/lib/core/working/plan-working';
 import type { Plan } from '../../../src/lib/core/plan/terms';
+import { monthSums, planYears } from '../../../src/lib/core/plan/years';
 import { household, monthly, plans, total } from '../../support/households';
 import { changes } from '../../support/plan-changes';
 
@@ -28,6 +29,17 @@ function recomputed(working: PlanWorking): number | string {
 			const { paid, closing, starting, charges } = working.debt;
 			return paid + closing - starting - charges;
 		}
+		case 'interest of a month':
+			return working.unrounded === null
+				? working.interest
+				: oracleShare(working.opening + working.charges, working.annual / 12);
+		case 'balance after a month':
+			return working.opening + working.charges + working.interest - working.paid;
+		case 'sum of months':
+			return (
+				total(working.spans.named.map(({ months, amount }) => months * amount)) +
+				(working.spans.rest?.amount ?? 0)
+			);
 		case 'opening': {
 			const { takes, fee, paid } = working.brought;
 			return total(takes.map(({ amount }) => amount)) + (paid === 'added' ? fee : 0);
@@ -115,6 +127,31 @@ function figuresOf(plan: Plan, baseline: Plan): [PlanFigureName, number | string
 			[{ inMonth: month.month, what: 'closing' }, owedInAll(plan, month.month)],
 			[{ inMonth: month.month, what: 'spent' }, month.paid + month.fees]
 		]),
+		...kept.flatMap(({ month, shares }) =>
+			shares.flatMap(({ index, interest, closing }): [PlanFigureName, number][] => {
+				const ofDebt = debts[index]?.id ?? '';
+				return [
+					[{ inMonth: month, ofDebt, what: 'interest' }, interest],
+					[{ inMonth: month, ofDebt, what: 'closing' }, closing]
+				];
+			})
+		),
+		...planYears(plan).flatMap(({ year, ...sums }): [PlanFigureName, number][] => [
+			[{ over: year, ofDebt: null, what: 'paid' }, sums.paid],
+			[{ over: year, ofDebt: null, what: 'principal' }, sums.principal],
+			...debts.map(({ id }, index): [PlanFigureName, number] => [
+				{ over: year, ofDebt: id, what: 'interest' },
+				sums.debts[index]?.interest ?? NaN
+			])
+		]),
+		...(['paid', 'interest', 'principal'] as const).map((what): [PlanFigureName, number] => [
+			{ over: 'all', ofDebt: null, what },
+			monthSums(plan)[what]
+		]),
+		...debts.map(({ id, paid }): [PlanFigureName, number] => [
+			{ over: 'all', ofDebt: id, what: 'paid' },
+			paid
+		]),
 		...FIGURES.map((figure): [PlanFigureName, number | null] => [
 			{ apart: figure },
 			distance(mine[figure], theirs[figure])
@@ -148,7 +185,16 @@ describe('the working of a plan’s figure', () => {
 			}),
 			{ numRuns: 120 }
 		);
-		for (const kind of ['fee', 'opening', 'monthly fees', 'short months', 'less', 'apart']) {
+		for (const kind of [
+			'interest of a month',
+			'sum of months',
+			'fee',
+			'opening',
+			'monthly fees',
+			'short months',
+			'less',
+			'apart'
+		]) {
 			expect(seen.get(kind), kind).toBeGreaterThan(20);
 		}
 	});

@@ -87,7 +87,38 @@ function sizeOf(value: ComparedValue | null): number | null {
 	}
 }
 
-/** From a month on, less is owed in all under one of two plans than under the other. */
+/** By what one plan is ahead of another: what has been paid for interest and fees so far, or what is owed. */
+export type AheadBy = 'cost' | 'owed';
+
+/**
+ * How far a plan is ahead of another after each month, from month 0 on: positive where it has cost less so far, or
+ * owes less; by the longer of the two, as far as what an endless one comes to is known.
+ */
+export function aheadOf(plan: Plan, other: Plan, by: AheadBy): Cents[] {
+	const known = ({ ending, months }: Plan) => (ending.status === 'cleared' ? Infinity : months);
+	const months = Math.min(Math.max(plan.months, other.months), known(plan), known(other));
+	const [mine, theirs] = [plan, other].map((of) =>
+		by === 'cost' ? costSoFar(of, months) : owedSoFar(of, months)
+	);
+	return (mine ?? []).map((amount, month) => ((theirs?.[month] ?? 0) - amount) as Cents);
+}
+
+const owedSoFar = (plan: Plan, months: number): number[] =>
+	Array.from({ length: months + 1 }, (_, month) => owedInAll(plan, month));
+
+/** Interest and fees after each month; what changes cost at the start is there from the start. */
+function costSoFar({ kept, changeFees }: Plan, months: number): number[] {
+	let sum: number = changeFees.added + changeFees.upFront;
+	const costs = [sum];
+	for (let month = 1; month <= months; month += 1) {
+		const { interest = 0, fees = 0, shares = [] } = kept[month - 1] ?? {};
+		sum += interest + fees + shares.reduce((all, share) => all + share.fees, 0);
+		costs.push(sum);
+	}
+	return costs;
+}
+
+/** From a month on, less is owed in all, or has been paid in interest and fees, under one of two plans. */
 export interface Crossing {
 	/** The first month after which it is so. */
 	readonly month: number;
@@ -95,22 +126,17 @@ export interface Crossing {
 	readonly ahead: 'first' | 'second';
 }
 
-/** Where two plans cross: each month after which another one of them owes less. */
-export function crossings(first: Plan, second: Plan): Crossing[] {
-	// What an endless plan owes is known only as far as it was followed.
-	const known = ({ ending, months }: Plan) => (ending.status === 'cleared' ? Infinity : months);
-	const longest = Math.max(first.months, second.months);
-	const months = Math.min(longest, known(first), known(second));
+/** Where two plans cross: each month after which another one of them is ahead. */
+export function crossings(first: Plan, second: Plan, by: AheadBy = 'owed'): Crossing[] {
 	const found: Crossing[] = [];
 	let ahead: Crossing['ahead'] | null = null;
-	for (let month = 0; month <= months; month += 1) {
-		const difference = owedInAll(first, month) - owedInAll(second, month);
-		if (difference === 0) continue;
-		const now = difference < 0 ? 'first' : 'second';
+	aheadOf(first, second, by).forEach((difference, month) => {
+		if (difference === 0) return;
+		const now = difference > 0 ? 'first' : 'second';
 		if (ahead !== null && ahead !== now) {
 			found.push({ month, date: addMonths(first.firstMonth, month - 1), ahead: now });
 		}
 		ahead = now;
-	}
+	});
 	return found;
 }

@@ -75,6 +75,8 @@ export interface MonthShare {
 	readonly annual: number;
 	readonly opening: Cents;
 	readonly charges: Cents;
+	/** The part of the charges that are fees. */
+	readonly fees: Cents;
 	readonly interest: Cents;
 	/** R: its scheduled payments, at most what is owed. */
 	readonly asked: Cents;

@@ -173,12 +173,13 @@ function monthOf(
 }
 
 function shareOf(debt: PlanDebt): MonthShare {
-	const { rank, index, annual, opening, charges, interest, asked, own, owed, paid } = debt;
+	const { rank, index, annual, opening, charges, fees, interest, asked, own, owed, paid } = debt;
 	return {
 		index,
 		annual,
 		opening: opening as Cents,
 		charges: charges as Cents,
+		fees: fees as Cents,
 		interest: interest as Cents,
 		asked: asked as Cents,
 		own: own as Cents,

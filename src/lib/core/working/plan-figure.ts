@@ -3,6 +3,7 @@ import type { CalendarDate } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import type { ComparedFigure, ComparedValue } from '../plan/comparison';
 import type { Brought, ConcessionFees, DebtTotals } from '../plan/terms';
+import type { Percent } from '../quantities/rate';
 
 /** A figure of a plan, or of how it compares with its baseline. */
 export interface PlanFigure {
@@ -35,6 +36,14 @@ export type PlanFigureName =
 	| { readonly feeOf: string }
 	/** What a month comes to, over its debts; `spent`: payments and fees. */
 	| { readonly inMonth: number; readonly what: MonthSum | 'fees' | 'spent' }
+	/** What one debt has in a month, by its identity. */
+	| { readonly inMonth: number; readonly ofDebt: string; readonly what: 'interest' | 'closing' }
+	/** What the months of a calendar year, or all, come to; of one debt, or of all (null). */
+	| {
+			readonly over: number | 'all';
+			readonly ofDebt: string | null;
+			readonly what: 'interest' | 'paid' | 'principal';
+	  }
 	/** How far a compared figure is from the baseline's. */
 	| { readonly apart: ComparedFigure };
 
@@ -82,6 +91,39 @@ export type PlanWorking =
 			>;
 			/** Whether the plan brings it, so that what it owed has a working of its own. */
 			readonly isNew: boolean;
+	  }
+	/** A month's interest: what bears it, at a twelfth of the annual rate where it is charged so. */
+	| {
+			readonly kind: 'interest of a month';
+			readonly id: string;
+			readonly month: CalendarDate;
+			readonly opening: Cents;
+			readonly charges: Cents;
+			readonly annual: Percent;
+			/** In minor units; null where the lender charges it in another way. */
+			readonly unrounded: number | null;
+			readonly interest: Cents;
+	  }
+	/** What is owed on a debt after a month. */
+	| {
+			readonly kind: 'balance after a month';
+			readonly id: string;
+			readonly month: CalendarDate;
+			readonly number: number;
+			readonly opening: Cents;
+			readonly charges: Cents;
+			readonly interest: Cents;
+			readonly paid: Cents;
+			readonly closing: Cents;
+	  }
+	/** A sum over months. */
+	| {
+			readonly kind: 'sum of months';
+			readonly what: 'interest' | 'paid' | 'principal';
+			readonly year: number | null;
+			readonly id: string | null;
+			readonly spans: Spans;
+			readonly total: Cents;
 	  }
 	/** What a new debt takes over, and a fee that is added. */
 	| { readonly kind: 'opening'; readonly brought: Brought; readonly total: Cents }

@@ -1,12 +1,12 @@
 /** How the figures of a plan come about, as data: of which debts' or months' figures each is made. */
-import { addMonths, type CalendarDate } from '../quantities/calendar';
-import type { Cents } from '../quantities/money';
+import { addMonths, dateParts, type CalendarDate } from '../quantities/calendar';
+import { roundedShare, type Cents } from '../quantities/money';
 import { owedInAll, planDifference } from '../plan/answers';
 import { comparedPlan, distance, type ComparedFigure } from '../plan/comparison';
 import type { MonthSum, PlanFigure, PlanFigureName, PlanWorking, Span, Spans } from './plan-figure';
 import { monthlyFee } from '../plan/month';
 import type { Brought, Plan, PlanMonth } from '../plan/terms';
-import { WHOLE } from '../quantities/rate';
+import { WHOLE, type Percent } from '../quantities/rate';
 import { costPerUnit } from '../debt/run';
 
 /** How a figure of a plan comes about; null where there is no such figure. */
@@ -43,8 +43,10 @@ function partWorking(
 		return { kind: 'fee', brought, unrounded: (moved * percent) / WHOLE + amount };
 	}
 	if ('apart' in name) return apart(plan, baseline, name.apart);
+	if ('over' in name) return sumOfMonths(plan, name);
 	const month = plan.kept[name.inMonth - 1];
 	if (!month) return null;
+	if ('ofDebt' in name) return shareWorking(plan, month, name);
 	if (name.what === 'fees') return feesOfMonth(plan, month);
 	if (name.what === 'spent') return spentIn(plan, month, false);
 	return sumOfMonth(plan, month, name.what);
@@ -170,6 +172,50 @@ function sumOfMonth(plan: Plan, month: PlanMonth, what: MonthSum): PlanWorking {
 		})),
 		total: what === 'closing' ? owedInAll(plan, month.month) : month[what]
 	};
+}
+
+type OfShare = Extract<PlanFigureName, { readonly inMonth: number; readonly ofDebt: string }>;
+
+function shareWorking(
+	plan: Plan,
+	month: PlanMonth,
+	{ ofDebt: id, what }: OfShare
+): PlanWorking | null {
+	const share = month.shares.find(({ index }) => plan.debts[index]?.id === id);
+	if (!share) return null;
+	const { opening, charges, interest, paid, closing } = share;
+	const date = dateOf(plan, month.month);
+	if (what === 'closing') {
+		const of = { opening, charges, interest, paid, closing };
+		return { kind: 'balance after a month', id, month: date, number: month.month, ...of };
+	}
+	const annual = share.annual as Percent;
+	const bearing = opening + charges;
+	// Where interest goes by days, or several payments fall into the month, a twelfth is not what is charged.
+	const twelfth = roundedShare(bearing, annual, WHOLE * 12) === interest;
+	return {
+		kind: 'interest of a month',
+		id,
+		month: date,
+		opening,
+		charges,
+		annual,
+		unrounded: twelfth ? (bearing * annual) / (WHOLE * 12) : null,
+		interest
+	};
+}
+
+type OverMonths = Extract<PlanFigureName, { readonly over: number | 'all' }>;
+
+function sumOfMonths(plan: Plan, { over, ofDebt, what }: OverMonths): PlanWorking {
+	const amountIn = (month: PlanMonth): number => {
+		if (over !== 'all' && dateParts(dateOf(plan, month.month)).year !== over) return 0;
+		if (ofDebt === null) return month[what];
+		return month.shares.find(({ index }) => plan.debts[index]?.id === ofDebt)?.[what] ?? 0;
+	};
+	const total = plan.kept.reduce((sum, month) => sum + amountIn(month), 0) as Cents;
+	const year = over === 'all' ? null : over;
+	return { kind: 'sum of months', what, year, id: ofDebt, spans: spansOf(plan, amountIn), total };
 }
 
 /** More of these are not read. */

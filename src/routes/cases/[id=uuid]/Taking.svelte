@@ -29,3 +29,10 @@
 	<button type="button" onclick={take}>{words}</button>
 {/if}
 {#if along.failure}<p role="alert">{along.failure}</p>{/if}
+
+<style>
+	button {
+		color: var(--act);
+		font-weight: 600;
+	}
+</style>

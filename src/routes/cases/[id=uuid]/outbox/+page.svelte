@@ -37,7 +37,8 @@
 	// What was typed stays with the desk; until then it follows the plan.
 	const subject = $derived(desk.mail.subject ?? mailSubject(label, spoken));
 	const text = $derived(
-		desk.mail.text ?? (entry ? mailText(handoutOf(desk.document, entry), handout, spoken) : '')
+		desk.mail.text ??
+			(entry ? mailText(handoutOf(desk.document, entry), handout, ticked, spoken) : '')
 	);
 
 	const along = new TakeAlong();

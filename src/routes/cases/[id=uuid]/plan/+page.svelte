@@ -3,31 +3,28 @@
 	import { page } from '$app/state';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import type { PlanFigure } from '$lib/core/working/plan-figure';
-	import type { MonthShare } from '$lib/core/plan/terms';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { withHappening } from '$lib/desk/debt-entry';
 	import { newPlanHappening } from '$lib/desk/plan-entry';
 	import { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import { type Listed } from '$lib/words/plan';
 	import { measureChoices, orderWords } from '$lib/words/plan-names';
-	import { writeMonth } from '$lib/reading/written';
 	import type { DebtEntry } from '$lib/document/debt';
-	import { monthStart, type PlanEntry, type PlanHappening } from '$lib/document/plan';
-	import { cureByDebt, whyShare } from '$lib/words/shares';
+	import type { PlanEntry, PlanHappening } from '$lib/document/plan';
 	import type { Phrase } from '$lib/words/sentence';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import Note from '$lib/ui/Note.svelte';
-	import HowSure from './HowSure.svelte';
+	import EveryMonth from './EveryMonth.svelte';
 	import MoneyZone from './MoneyZone.svelte';
-	import MoneySheet from './MoneySheet.svelte';
 	import MonthStrip from './MonthStrip.svelte';
 	import OrderList from './OrderList.svelte';
-	import OrderSearch from './OrderSearch.svelte';
 	import PlanHead from './PlanHead.svelte';
 	import PlanHappeningNote from './PlanHappeningNote.svelte';
+	import PlanPanels, { type Panel } from './PlanPanels.svelte';
 	import PlanPicture from './PlanPicture.svelte';
 	import PlanWorkingNote from './PlanWorkingNote.svelte';
 	import { eventByKey } from './month-keys';
+	import { cureInFirst, whyDebtGets, type Why } from './reasons';
 
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
@@ -41,18 +38,13 @@
 
 	let head = $state<ReturnType<typeof PlanHead>>();
 	/** What is open beside the plan. */
-	let panel = $state<'sheet' | 'search' | 'sure' | null>(null);
-	const turnPanel = (which: typeof panel) => (panel = panel === which ? null : which);
+	let panel = $state<Panel>(null);
+	const turnPanel = (which: Panel) => (panel = panel === which ? null : which);
 
 	const month = $derived(Math.min(desk.pickedMonth, Math.max(plan.months, 1)));
 	const kept = $derived(plan.kept[month - 1]);
 	const pick = (to: number) => (desk.pickedMonth = to);
 
-	interface Why {
-		readonly title: string;
-		readonly lines: readonly string[];
-		readonly anchor: HTMLElement;
-	}
 	let why = $state.raw<Why | null>(null);
 	let editing = $state.raw<{ anchor: HTMLElement; draft: PlanHappening } | null>(null);
 	const edited = $derived(
@@ -68,23 +60,12 @@
 		if (figure.of === 'plan') opened = { figure, anchor };
 	}
 
-	function explain(share: MonthShare, debt: Listed, anchor: HTMLElement): void {
-		if (!kept) return;
-		const lines = [whyShare(share, kept, order, writing)];
-		why = { title: `Why ${debt.name} gets this`, lines, anchor };
+	function explain(at: number, debt: Listed, anchor: HTMLElement): void {
+		why = whyDebtGets(plan, at, debt, order, anchor, writing);
 	}
 
-	/** What the agreed payments would have to fall to, debt by debt, in the first short month. */
 	function cure(anchor: HTMLElement): void {
-		const first = plan.kept[(plan.shortMonths[0]?.month ?? 0) - 1];
-		if (!first) return;
-		const name = (index: number) => nameOfDebt(plan.debts[index]?.id ?? '');
-		const when = writeMonth(monthStart(plan.firstMonth, first.month), writing);
-		why = {
-			title: `Covered in ${when}, if the minimum payments fell`,
-			lines: cureByDebt(first, name, writing),
-			anchor
-		};
+		why = cureInFirst(plan, nameOfDebt, anchor, writing);
 	}
 
 	function add(date: CalendarDate, anchor: HTMLElement): void {
@@ -135,7 +116,15 @@
 		vary('the month’s money', { budget });
 	}
 
+	/** Whether every month is shown as a table, in place of the picture. */
+	let asTable = $state(false);
+
 	function key(event: KeyboardEvent): void {
+		if (event.key === 'F7' && plan.months > 0) {
+			event.preventDefault();
+			asTable = !asTable;
+			return;
+		}
 		const to = eventByKey(event, hand.events, month);
 		if (to === undefined) return;
 		event.preventDefault();
@@ -152,7 +141,7 @@
 		<NothingYet what="There is nothing to plan yet" href="/cases/{desk.id}" />
 	</main>
 {:else}
-	<main>
+	<main class:asTable>
 		<h1 class="unseen">Plan of {desk.document.label}</h1>
 		<div class="top">
 			<PlanHead
@@ -180,9 +169,28 @@
 			<p class="asks">
 				<button type="button" onclick={() => turnPanel('search')}>The cheapest order ›</button>
 				<button type="button" onclick={() => turnPanel('sure')}>How sure is it ›</button>
+				{#if plan.months > 0}
+					<button type="button" title="Every month as a table (F7)" onclick={() => (asTable = true)}
+						>Every month ›</button
+					>
+				{/if}
 			</p>
 		</div>
-		{#if plan.starting > 0}
+		{#if asTable && plan.months > 0}
+			<div class="months">
+				<EveryMonth
+					{plan}
+					terms={hand.terms}
+					debts={listed}
+					{writing}
+					{month}
+					onmonth={pick}
+					onopen={open}
+					onwhy={explain}
+					onclose={() => (asTable = false)}
+				/>
+			</div>
+		{:else if plan.starting > 0}
 			<div class="picture">
 				<PlanPicture
 					{plan}
@@ -223,7 +231,7 @@
 						{writing}
 						onmonth={pick}
 						onopen={open}
-						onwhy={explain}
+						onwhy={(debt, element) => explain(month, debt, element)}
 					/>
 				{/if}
 			</div>
@@ -239,41 +247,17 @@
 	</main>
 {/if}
 
-{#if panel === 'sheet'}
-	<MoneySheet
-		sheet={desk.document.sheet}
-		money={plan.kept[plan.begins - 1]?.paid ?? hand.askedAtBegin}
-		{writing}
-		onchange={(to) =>
-			desk.change('what comes in and is needed', (document) => ({ ...document, sheet: to }))}
-		onuse={(left) => setMoney({ kind: 'constant', amount: left })}
-		onclose={() => (panel = null)}
-	/>
-{/if}
-{#if panel === 'search' && debts.length > 0}
-	<OrderSearch
-		{debts}
-		terms={hand.terms}
-		{plan}
-		{listed}
-		nameOf={nameOfDebt}
-		{writing}
-		onuse={(ids) => {
-			panel = null;
-			vary('the order', { order: 'listed', listed: [...ids] });
-		}}
-		onclose={() => (panel = null)}
-	/>
-{:else if panel === 'sure' && debts.length > 0}
-	<HowSure
-		{debts}
-		terms={hand.terms}
-		firstMonth={hand.firstMonth}
-		nameOf={nameOfDebt}
-		{writing}
-		onclose={() => (panel = null)}
-	/>
-{/if}
+<PlanPanels
+	{panel}
+	{hand}
+	{desk}
+	onmoney={setMoney}
+	onlist={(ids) => {
+		panel = null;
+		vary('the order', { order: 'listed', listed: [...ids] });
+	}}
+	onclose={() => (panel = null)}
+/>
 {#if opened}
 	<PlanWorkingNote
 		figure={opened.figure}
@@ -369,6 +353,19 @@
 		grid-area: bar;
 	}
 
+	/* The table takes the whole width: twelve debts have a column each. */
+	.asTable .order {
+		display: none;
+	}
+
+	.months {
+		grid-row: 2 / 4;
+		grid-column: 1 / -1;
+		min-width: 0;
+		min-height: 0;
+		padding: 8px 24px 0;
+	}
+
 	@media (width < 1200px) {
 		main {
 			grid-template-columns: 300px minmax(0, 1fr);
@@ -389,6 +386,10 @@
 
 		.picture {
 			height: 340px;
+		}
+
+		.months {
+			height: 70dvh;
 		}
 	}
 </style>

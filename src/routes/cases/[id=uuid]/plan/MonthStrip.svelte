@@ -26,7 +26,7 @@
 		onmonth: (month: number) => void;
 		/** A figure that is to show its working, and the element that it is in. */
 		onopen: (figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void;
-		onwhy: (share: MonthShare, debt: Listed, element: HTMLElement) => void;
+		onwhy: (debt: Listed, element: HTMLElement) => void;
 	}
 	const { plan, month, debts, events, writing, onmonth, onopen, onwhy }: Props = $props();
 
@@ -89,7 +89,7 @@
 					type="button"
 					data-why={letterOf(debt.place)}
 					title="{debt.name}: why it gets this much"
-					onclick={(event) => onwhy(share, debt, event.currentTarget)}
+					onclick={(event) => onwhy(debt, event.currentTarget)}
 				>
 					<DebtMark index={debt.place} />
 					<span>

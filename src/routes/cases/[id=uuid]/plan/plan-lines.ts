@@ -1,6 +1,7 @@
 /** The plan as a picture: what is owed in all over real months, in bands, and the baseline as a line. */
 import { addMonths, type CalendarDate } from '$lib/core/quantities/calendar';
 import type { Plan } from '$lib/core/plan/terms';
+import type { Cents } from '$lib/core/quantities/money';
 import { owedInAll } from '$lib/core/plan/answers';
 import { byPayoff, dayOfMonth, monthsDrawn, owedBy } from '$lib/core/plan/over-time';
 import type { Writing } from '$lib/reading/writing';
@@ -62,6 +63,23 @@ export function owedLine(
 		ends: ending.status === 'cleared' ? ending.payoffDate : null
 	};
 }
+
+/** How far ahead a plan is after each month, as a thin line; the months are those of the longer of two plans. */
+export const aheadLine = (
+	longer: Plan,
+	ahead: readonly Cents[],
+	name: string,
+	asOf: CalendarDate,
+	look: Pick<BalanceLine, 'id' | 'dash' | 'hue'>
+): BalanceLine => ({
+	...look,
+	points: monthsDrawn(longer).flatMap((month) => {
+		const balance = ahead[month];
+		return balance === undefined ? [] : [{ date: dayOfMonth(longer, month, asOf), balance }];
+	}),
+	label: name,
+	ends: null
+});
 
 /** A baseline that takes much longer is cut off where the plan can still be read, unless asked for. */
 export function planUntil(

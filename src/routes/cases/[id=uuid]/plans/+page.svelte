@@ -1,7 +1,7 @@
 <!-- The case's plans side by side: their figures, what is owed under each, what each costs, which one to take. -->
 <script lang="ts">
 	import { planDifference } from '$lib/core/plan/answers';
-	import { comparedPlan, crossings, FIGURES, type ComparedFigure } from '$lib/core/plan/comparison';
+	import { comparedPlan, FIGURES, type ComparedFigure } from '$lib/core/plan/comparison';
 	import type { PlanFigure } from '$lib/core/working/plan-figure';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { keepFigures, keptFigures } from '$lib/desk/kept-figures';
@@ -9,7 +9,7 @@
 	import { carriedPlan, measuredPlan } from '$lib/document/carried-plans';
 	import { listedDebts } from '$lib/words/plan';
 	import { measureChoices, measureWords } from '$lib/words/plan-names';
-	import { comparisonSentence, crossingSentence } from '$lib/words/comparison';
+	import { comparisonSentence } from '$lib/words/comparison';
 	import { writeDate } from '$lib/reading/written';
 	import { chosenPlan, contentOf, type PlanEntry } from '$lib/document/plan';
 	import Answer from '$lib/ui/Answer.svelte';
@@ -72,20 +72,6 @@
 			.filter(({ id }, at, all) => all.findIndex((other) => other.id === id) === at)
 			.sort((a, b) => Number(a.isNew) - Number(b.isNew) || a.place - b.place)
 	);
-	/** Where plans cross the one that they are measured against, or, where that is none of them, the first. */
-	const crossed = $derived.by(() => {
-		const measure = shown.find(({ entry }) => entry.id === document.against) ?? shown[0];
-		if (!measure) return [];
-		return shown.flatMap((other) =>
-			other === measure
-				? []
-				: crossings(measure.plan, other.plan).map((crossing) => ({
-						crossing,
-						sentence: crossingSentence(crossing, measure.entry.name, other.entry.name, writing)
-					}))
-		);
-	});
-
 	let starting = $state.raw<HTMLElement | null>(null);
 	let opened = $state.raw<{
 		readonly plan: ShownPlan;
@@ -190,7 +176,9 @@
 		/>
 		<ComparedPictures
 			{shown}
-			{crossed}
+			{baseline}
+			measure={words}
+			against={document.against}
 			asOf={document.asOf}
 			{writing}
 			month={desk.pickedMonth}

@@ -1,33 +1,50 @@
-<!-- What is owed under each plan over one time axis, and what each costs: interest and fees. -->
+<!-- The plans over one time axis: what is owed under each, or how far each is ahead; and what each costs. -->
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import type { Cents } from '$lib/core/quantities/money';
 	import { owedInAll } from '$lib/core/plan/answers';
-	import type { Crossing } from '$lib/core/plan/comparison';
-	import { comparedInWords, owedUnderEach } from '$lib/words/comparison';
+	import { aheadOf, crossings, type AheadBy } from '$lib/core/plan/comparison';
+	import { dayOfMonth } from '$lib/core/plan/over-time';
+	import type { Plan } from '$lib/core/plan/terms';
+	import {
+		aheadInWords,
+		aheadOfEach,
+		comparedInWords,
+		crossingSentence,
+		lookChoices,
+		owedUnderEach,
+		type ComparedLook
+	} from '$lib/words/comparison';
 	import { writeMoney, writeWholeMoney } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import { monthIn, monthStart } from '$lib/document/plan';
-	import { plain, type Sentence } from '$lib/words/sentence';
+	import { plain } from '$lib/words/sentence';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
-	import { dayOfMonth } from '$lib/core/plan/over-time';
-	import { owedLine, planUntil } from '../plan/plan-lines';
+	import { aheadLine, owedLine, planUntil } from '../plan/plan-lines';
 	import type { ShownPlan } from './shown-plans';
 
 	interface Props {
 		shown: readonly ShownPlan[];
-		/** Where plans cross, in words. */
-		crossed: readonly { readonly crossing: Crossing; readonly sentence: Sentence }[];
+		/** What they are measured against, in which words, and which of them it is. */
+		baseline: Plan;
+		measure: string;
+		against: string;
 		asOf: CalendarDate;
 		writing: Writing;
 		month: number;
 		onmonth: (month: number) => void;
 	}
-	const { shown, crossed, asOf, writing, month, onmonth }: Props = $props();
+	const { shown, baseline, measure, against, asOf, writing, month, onmonth }: Props = $props();
 
 	/** More plans than these are told by their numbers alone. */
 	const NAMED = 4;
 
+	let look = $state<ComparedLook>('owed');
+	const ZERO = { id: 'measure', dash: [1, 3], hue: null };
+	const lookOf = ({ entry, look: { dash } }: ShownPlan) => ({ id: entry.id, dash, hue: null });
+	const by = $derived<AheadBy>(look === 'cost' ? 'cost' : 'owed');
 	let whole = $state(false);
 	const byLength = $derived([...shown].sort((a, b) => a.plan.months - b.plan.months));
 	/** An axis on which all but the longest can be read; without end only where none ends. */
@@ -40,49 +57,94 @@
 		at: (month: number) => (plan ? dayOfMonth(plan, month, asOf) : asOf)
 	});
 	const at = $derived(Math.min(month, plan?.months ?? 1));
+	const nameIn = ({ look: { number }, entry }: ShownPlan) => `${number} ${entry.name}`;
+	/** Those that can be ahead or behind: all but what they are measured against. */
+	const measured = $derived(
+		shown.flatMap((one) =>
+			one.entry.id === against ? [] : [{ ...one, ahead: aheadOf(one.plan, baseline, by) }]
+		)
+	);
+	const lines = $derived(
+		look === 'owed'
+			? shown.map((one) => owedLine(one.plan, nameIn(one), asOf, lookOf(one), writing))
+			: [
+					aheadLine(
+						baseline,
+						baseline.kept.map(() => 0 as Cents),
+						measure,
+						asOf,
+						ZERO
+					),
+					...measured.map((one) =>
+						aheadLine(
+							one.plan.months > baseline.months ? one.plan : baseline,
+							one.ahead,
+							nameIn(one),
+							asOf,
+							lookOf(one)
+						)
+					)
+				]
+	);
 	const picture = $derived({
-		lines: shown.map(({ entry, plan: own, look }) => ({
-			...owedLine(
-				own,
-				`${look.number} ${entry.name}`,
-				asOf,
-				{ id: entry.id, dash: look.dash, hue: null },
-				writing
-			)
-		})),
+		lines,
 		until: axis?.until ?? asOf,
 		pointed: plan ? dayOfMonth(plan, at, asOf) : null,
 		amount: (amount: number) => writeWholeMoney(amount, writing),
 		onscale: () => undefined
 	});
-	const caption = $derived(
-		plan
-			? owedUnderEach(
-					monthStart(plan.firstMonth, at),
-					shown.map(({ entry, look, plan: own }) => ({
-						name: shown.length > NAMED ? `plan ${look.number}` : `${look.number} ${entry.name}`,
-						amount: owedInAll(own, at)
-					})),
-					writing
-				)
-			: []
-	);
-	const words = $derived(
-		comparedInWords(
-			picture.lines.map(({ label }) => label),
-			writing
-		)
-	);
+	const called = (one: ShownPlan) =>
+		shown.length > NAMED ? `plan ${one.look.number}` : nameIn(one);
+	const caption = $derived.by(() => {
+		if (!plan) return [];
+		const when = monthStart(plan.firstMonth, at);
+		if (look === 'owed') {
+			const owed = shown.map((one) => ({ name: called(one), amount: owedInAll(one.plan, at) }));
+			return owedUnderEach(when, owed, writing);
+		}
+		const ahead = measured.map((one) => ({
+			name: called(one),
+			amount: one.ahead[Math.min(at, one.ahead.length - 1)] ?? (0 as Cents)
+		}));
+		return aheadOfEach(when, ahead, by, measure, writing);
+	});
+	const words = $derived.by(() => {
+		const ends = picture.lines.map(({ label }) => label);
+		return look === 'owed'
+			? comparedInWords(ends, writing)
+			: aheadInWords(ends.slice(1), by, measure, writing);
+	});
 	const monthOf = (date: CalendarDate) => (plan ? Math.max(1, monthIn(date, plan.firstMonth)) : 1);
+	/** Where plans cross the one that they are measured against, or, where that is none of them, the first. */
+	const crossed = $derived.by(() => {
+		const first = shown.find(({ entry }) => entry.id === against) ?? shown[0];
+		if (!first) return [];
+		return shown.flatMap((other) =>
+			other === first
+				? []
+				: crossings(first.plan, other.plan, by).map((crossing) => ({
+						crossing,
+						sentence: crossingSentence(crossing, first.entry.name, other.entry.name, by, writing)
+					}))
+		);
+	});
 
 	const costs = $derived(shown.filter(({ plan: own }) => own.ending.status === 'cleared'));
 	const highest = $derived(Math.max(1, ...costs.map(({ plan: own }) => own.totalCost)));
 </script>
 
 <div class="pictures">
-	<section aria-label="What is owed over time">
+	<section aria-label="The plans over time">
 		<p class="caption">
-			<Phrases sentence={caption} />
+			<span class="look">
+				<Choice
+					label="How the plans are looked at"
+					value={look}
+					options={lookChoices(writing)}
+					onchange={(to) => (look = to)}
+				/>
+			</span>
+			<span><Phrases sentence={caption} /></span>
 			{#if axis?.cut}
 				<button type="button" aria-pressed={whole} onclick={() => (whole = !whole)}>
 					{whole ? 'Show the nearer part' : 'Show all of it'}
@@ -149,8 +211,22 @@
 		font-weight: 400;
 	}
 
+	section:first-child .caption {
+		display: flex;
+		gap: 12px;
+		align-items: baseline;
+	}
+
+	.look {
+		flex: none;
+		width: 250px;
+		color: var(--ink);
+		font-weight: 600;
+	}
+
 	.caption button {
-		margin-left: 12px;
+		flex: none;
+		margin-left: auto;
 		color: var(--act);
 		font-weight: 600;
 	}

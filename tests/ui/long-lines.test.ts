@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { ZERO } from '../../src/lib/core/quantities/money';
 import { run } from '../../src/lib/core/debt/run';
 import { yearsOf } from '../../src/lib/core/debt/years';
-import { lineOf, scheduleLines, stepped } from '../../src/lib/ui/schedule-lines';
+import { lineOf, longLines, stepped } from '../../src/lib/ui/long-lines';
 import { cellsOf, isYearCell, keySteps } from '../../src/lib/ui/schedule-cells';
 import { simpleDebt } from '../support/households';
 import { cents } from '../../src/lib/core/quantities/money';
@@ -10,8 +10,8 @@ import { cents } from '../../src/lib/core/quantities/money';
 /** 1,200.00 without interest at 50.00 a month: 24 payments in 2027 and 2028. */
 const whole = run(simpleDebt('a', 120_000, 0).terms);
 const years = yearsOf(whole);
-const open = scheduleLines(years, new Set());
-const folded = scheduleLines(years, new Set([2027]));
+const open = longLines(years, new Set(), true);
+const folded = longLines(years, new Set([2027]), true);
 const kinds = (lines: typeof open) =>
 	lines.map((line) => (line.kind === 'row' ? line.k : line.kind));
 
@@ -24,7 +24,7 @@ describe('the lines of a schedule', () => {
 
 	it('has no totals of a year where there is but one', () => {
 		const short = run(simpleDebt('b', 15_000, 0).terms);
-		expect(kinds(scheduleLines(yearsOf(short), new Set()))).toEqual(['start', 1, 2, 3]);
+		expect(kinds(longLines(yearsOf(short), new Set(), true))).toEqual(['start', 1, 2, 3]);
 	});
 
 	it('finds a row on its own line, or on that of its folded year', () => {

@@ -1,0 +1,80 @@
+/** How a figure in the table of every month comes about, in words and numbers. */
+import { grouped, writeMonth, writePercent } from '../reading/written';
+import { Pen, source, yes, type Of, type Written } from './working-parts';
+
+export function monthInterestWritten(
+	{ id, month, opening, charges, annual, unrounded, interest }: Of<'interest of a month'>,
+	pen: Pen
+): Written {
+	const { writing } = pen;
+	const charged = yes(charges !== 0);
+	const places = writing.currency.digits + 3;
+	return {
+		title: pen.text('month interest', { name: pen.nameOf(id), month: writeMonth(month, writing) }),
+		words: pen.text('month interest words', { charged, twelfth: yes(unrounded !== null) }),
+		numbers:
+			unrounded === null
+				? null
+				: pen.text('month interest numbers', {
+						opening: pen.money(opening),
+						charged,
+						charges: pen.money(charges),
+						rate: writePercent(annual, writing),
+						unrounded: grouped(Math.round(unrounded * 1000), places, writing),
+						is: pen.money(interest)
+					}),
+		result: pen.money(interest),
+		sources: []
+	};
+}
+
+export function monthBalanceWritten(working: Of<'balance after a month'>, pen: Pen): Written {
+	const { id, month, number, opening, charges, interest, paid, closing } = working;
+	const charged = yes(charges !== 0);
+	return {
+		title: pen.text('month balance', {
+			name: pen.nameOf(id),
+			month: writeMonth(month, pen.writing)
+		}),
+		words: pen.text('month balance words', { charged }),
+		numbers: pen.text('month balance numbers', {
+			opening: pen.money(opening),
+			charged,
+			charges: pen.money(charges),
+			interest: pen.money(interest),
+			paid: pen.money(paid),
+			closing: pen.money(closing)
+		}),
+		result: pen.money(closing),
+		sources: [
+			source(pen.text('is its interest', { amount: pen.money(interest) }), {
+				inMonth: number,
+				ofDebt: id,
+				what: 'interest'
+			})
+		]
+	};
+}
+
+export function monthsWritten(
+	{ what, year, id, spans, total }: Of<'sum of months'>,
+	pen: Pen
+): Written {
+	const when = year === null ? 'all' : 'year';
+	const name = id === null ? '' : pen.nameOf(id);
+	return {
+		title: pen.text('over title', {
+			what,
+			when,
+			year: String(year ?? ''),
+			of: id === null ? 'all' : 'one',
+			name
+		}),
+		words: pen.text('over words', { what, when }),
+		numbers: null,
+		result: pen.money(total),
+		sources: pen.spans(spans, ({ amount }, time) =>
+			source(pen.text('is paid when', { amount: pen.money(amount), when: time }))
+		)
+	};
+}

@@ -1,0 +1,153 @@
+<!-- One line of the table of every month: a month with its marks, or what a year comes to. -->
+<script lang="ts">
+	import { owedInAll } from '$lib/core/plan/answers';
+	import type { Plan } from '$lib/core/plan/terms';
+	import type { PlanYear } from '$lib/core/plan/years';
+	import type { Cents } from '$lib/core/quantities/money';
+	import { monthStart } from '$lib/document/plan';
+	import { writeMoney, writeShortMonth } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
+	import type { LongLine } from '$lib/ui/long-lines';
+	import { countOf } from '$lib/words/amounts';
+	import { ChevronDown, ChevronRight } from '@lucide/svelte';
+	import { partsOfCell } from './month-cells';
+
+	interface Props {
+		line: LongLine<PlanYear>;
+		/** Its place in the table, counted from 1. */
+		place: number;
+		plan: Plan;
+		cells: readonly string[];
+		writing: Writing;
+		picked: boolean;
+		marked: boolean;
+		/** The cell that the Tab key reaches, where it is on this line. */
+		reachable: string | null;
+		note: string;
+	}
+	const { line, place, plan, cells, writing, picked, marked, reachable, note }: Props = $props();
+
+	const kept = $derived(line.kind === 'row' ? plan.kept[line.k - 1] : undefined);
+
+	/** What stands in a cell; null: the debt is gone, or is not yet due anything. */
+	function amountIn(cell: string): Cents | null {
+		const { index, of } = partsOfCell(cell);
+		if (line.kind === 'year') {
+			if (index === null) return line.totals[of];
+			// A debt that is gone has nothing in it.
+			return of === 'principal' ? null : line.totals.debts[index]?.[of] || null;
+		}
+		if (!kept) return null;
+		if (index === null) return of === 'closing' ? owedInAll(plan, kept.month) : kept[of];
+		return kept.shares.find((share) => share.index === index)?.[of] ?? null;
+	}
+</script>
+
+{#if line.kind === 'row' && kept}
+	<tr aria-rowindex={place} aria-selected={marked} class:picked class:marked data-row={line.k}>
+		<td class="number" data-mark={line.k}>{line.k}</td>
+		<td class="left" data-mark={line.k}
+			>{writeShortMonth(monthStart(plan.firstMonth, line.k), writing)}</td
+		>
+		{#each cells as cell (cell)}
+			{@const amount = amountIn(cell)}
+			<td class:interest={cell.endsWith('interest')}>
+				{#if amount === null}–{:else}
+					<button
+						type="button"
+						class="figure"
+						data-k={line.k}
+						data-name={cell}
+						tabindex={cell === reachable ? 0 : -1}>{writeMoney(amount, writing)}</button
+					>
+				{/if}
+			</td>
+		{/each}
+		<td class="note" title={note}>{note}</td>
+	</tr>
+{:else if line.kind === 'year'}
+	{@const { totals, folded } = line}
+	<tr class="year" aria-rowindex={place} data-year-row={totals.year}>
+		<td class="left" colspan="2">
+			<button
+				type="button"
+				data-name="fold"
+				data-k={totals.from}
+				data-year={totals.year}
+				tabindex="-1"
+				aria-expanded={!folded}
+			>
+				{#if folded}<ChevronRight size={13} aria-hidden="true" />
+				{:else}<ChevronDown size={13} aria-hidden="true" />{/if}
+				{totals.year}: {countOf(writing, totals.to - totals.from + 1, 'months')}
+			</button>
+		</td>
+		{#each cells as cell (cell)}
+			{@const amount = amountIn(cell)}
+			<td class:interest={cell.endsWith('interest')}>
+				{#if amount === null}–{:else}
+					<button
+						type="button"
+						class="figure"
+						data-k={totals.from}
+						data-year={totals.year}
+						data-name={cell}
+						tabindex="-1">{writeMoney(amount, writing)}</button
+					>
+				{/if}
+			</td>
+		{/each}
+		<td class="note"></td>
+	</tr>
+{/if}
+
+<style>
+	.figure {
+		font-weight: inherit;
+		text-decoration: underline dotted transparent;
+		text-underline-offset: 3px;
+	}
+
+	.figure:hover {
+		text-decoration-color: var(--act);
+	}
+
+	.number[data-mark] {
+		cursor: pointer;
+	}
+
+	.year td {
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.year [data-name='fold'] {
+		display: inline-flex;
+		gap: 4px;
+		align-items: center;
+		font-weight: inherit;
+	}
+
+	.year .interest {
+		color: var(--interest);
+	}
+
+	tr:hover td,
+	.picked td {
+		background: var(--picked);
+	}
+
+	.picked .left {
+		box-shadow: inset 3px 0 0 var(--act);
+	}
+
+	.marked td {
+		background: color-mix(in srgb, var(--act) 16%, var(--ground));
+	}
+
+	tr td.note {
+		max-width: 240px;
+		padding-right: 6px;
+	}
+</style>

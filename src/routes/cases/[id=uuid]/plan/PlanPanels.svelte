@@ -1,0 +1,41 @@
+<!-- What opens beside the plan: the household's money, the search for the cheapest order, how sure it is. -->
+<script module lang="ts">
+	export type Panel = 'sheet' | 'search' | 'sure' | null;
+</script>
+
+<script lang="ts">
+	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
+	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
+	import type { PlanEntry } from '$lib/document/plan';
+	import HowSure from './HowSure.svelte';
+	import MoneySheet from './MoneySheet.svelte';
+	import OrderSearch from './OrderSearch.svelte';
+
+	interface Props {
+		panel: Panel;
+		hand: PlanInHand;
+		desk: CaseDesk;
+		onmoney: (budget: PlanEntry['budget']) => void;
+		/** The debts in an order that was found. */
+		onlist: (ids: readonly string[]) => void;
+		onclose: () => void;
+	}
+	const { panel, hand, desk, onmoney, onlist, onclose }: Props = $props();
+	const { debts, listed, plan, terms, writing, nameOf } = $derived(hand);
+</script>
+
+{#if panel === 'sheet'}
+	<MoneySheet
+		sheet={desk.document.sheet}
+		money={plan.kept[plan.begins - 1]?.paid ?? hand.askedAtBegin}
+		{writing}
+		onchange={(to) =>
+			desk.change('what comes in and is needed', (document) => ({ ...document, sheet: to }))}
+		onuse={(left) => onmoney({ kind: 'constant', amount: left })}
+		{onclose}
+	/>
+{:else if panel === 'search' && debts.length > 0}
+	<OrderSearch {debts} {terms} {plan} {listed} {nameOf} {writing} onuse={onlist} {onclose} />
+{:else if panel === 'sure' && debts.length > 0}
+	<HowSure {debts} {terms} firstMonth={hand.firstMonth} {nameOf} {writing} {onclose} />
+{/if}
