@@ -2,17 +2,23 @@
  * `npm run --silent convert -- IN OUT`: reads a file of any format that is taken in, and writes another, without a
  * server. The kinds follow from the files' extensions. A refusal is one sentence on the error output, and exit 1.
  *
- * --debt NAME          that debt alone (csv)
+ * --debt NAME          that debt alone (csv), its schedule (pdf), its workbook (xlsx)
+ * --plan NAME          that plan (csv, xlsx, ics, pdf, svg, eml); else the chosen one, or the first
+ * --lang en|es         the language of what the client gets
+ * --paper a4|letter    its paper
  * --currency CODE      of a table, which doesn't name it; USD
  * --as-of DATE         the day of a table's balances; today
  * --numbers point|comma|space   --dates day|month|year   how a table is written, where it can't be seen
- * --lang en            the language of refusals
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { basename, extname } from 'node:path';
 import { parseArgs } from 'node:util';
 import { Refusal } from '../src/lib/exchange/bytes';
-import { casesIn, writtenAs, type Wanted } from '../src/lib/exchange/convert';
+import { casesIn, type Wanted } from '../src/lib/exchange/convert';
+import { emlOf } from '../src/lib/exchange/mail';
+import { converted } from '../src/lib/handout/convert';
+import { HANDOUT_LANGUAGES, PAPERS } from '../src/lib/document/handout';
+import { writtenPdf } from './pdf';
 import { newCase } from '../src/lib/document/case';
 import { currencyOf } from '../src/lib/reading/currencies';
 import { DATE_ORDERS, NUMBER_STYLES, styleFor } from '../src/lib/words/style';
@@ -30,14 +36,12 @@ async function main(): Promise<void> {
 			'as-of': { type: 'string', default: new Date().toISOString().slice(0, 10) },
 			numbers: { type: 'string' },
 			dates: { type: 'string' },
-			lang: { type: 'string', default: 'en' }
+			lang: { type: 'string' },
+			paper: { type: 'string' }
 		}
 	});
 	const [from, to, ...more] = positionals;
 	if (from === undefined || to === undefined || more.length > 0) throw new Refusal(USAGE);
-	if (values.lang !== 'en')
-		throw new Refusal(`There is no language “${values.lang}”; there is en.`);
-	if (values.plan !== undefined) throw new Refusal('A plan is written by none of the kinds yet.');
 	const kind = extname(to).slice(1).toLowerCase();
 	const spoken = { language: 'en' } as const;
 	const wanted: Wanted = {
@@ -46,12 +50,25 @@ async function main(): Promise<void> {
 			...chosen('numbers', NUMBER_STYLES, values.numbers),
 			...chosen('dates', DATE_ORDERS, values.dates)
 		},
-		debt: values.debt,
 		spoken,
 		newId: () => crypto.randomUUID()
 	};
 	const documents = await casesIn({ name: basename(from), bytes: bytesOf(from) }, wanted);
-	const content = writtenAs(kind, documents, wanted, basename(to));
+	const content = await converted(
+		kind,
+		documents,
+		{
+			debt: values.debt,
+			plan: values.plan,
+			language: oneOf('lang', HANDOUT_LANGUAGES, values.lang),
+			paper: oneOf('paper', PAPERS, values.paper),
+			spoken,
+			now: new Date(),
+			newId: wanted.newId
+		},
+		{ pdf: writtenPdf, mail: emlOf },
+		basename(to)
+	);
 	try {
 		writeFileSync(to, content);
 	} catch (error) {
@@ -78,10 +95,20 @@ function freshCase(label: string, code: string, asOf: string): Wanted['fresh'] {
 }
 
 function chosen<T extends string>(what: string, among: readonly T[], value: string | undefined) {
-	if (value === undefined) return {};
+	const found = oneOf(what, among, value);
+	return found === undefined ? {} : { [what]: found };
+}
+
+function oneOf<T extends string>(
+	what: string,
+	among: readonly T[],
+	value: string | undefined
+): T | undefined {
 	const found = among.find((one) => one === value);
-	if (!found) throw new Refusal(`--${what} is “${value}”; allowed is ${among.join(', ')}.`);
-	return { [what]: found };
+	if (value !== undefined && found === undefined) {
+		throw new Refusal(`--${what} is “${value}”; allowed is ${among.join(', ')}.`);
+	}
+	return found;
 }
 
 try {

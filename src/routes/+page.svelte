@@ -3,13 +3,14 @@
 	import { goto, invalidateAll } from '$app/navigation';
 	import { createCase, deleteCase, renameCase, restoreCase, takeCases } from '$lib/desk/requests';
 	import { plain, type Sentence } from '$lib/words/sentence';
-	import type { CaseDocument, CaseSummary, NewCase } from '$lib/document/case';
+	import type { CaseDocument, NewCase } from '$lib/document/case';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
 	import { casebookSentence } from '$lib/words/casebook';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import CaseLines from './CaseLines.svelte';
+	import CasesFile from './CasesFile.svelte';
 	import { onMount } from 'svelte';
 	import type { PageProps } from './$types';
 
@@ -84,9 +85,6 @@
 		await invalidateAll();
 	}
 
-	const fileOf = (cases: readonly CaseSummary[]): string =>
-		`/api/cases/file?${new URLSearchParams(cases.map(({ id }) => ['id', id])).toString()}`;
-
 	async function rename(id: string, label: string): Promise<void> {
 		const answer = await renameCase(id, label);
 		if (answer.kind !== 'done') say(answer);
@@ -150,9 +148,13 @@
 				onfile={(file) => void look(file)}>Take in a file</TakeFile
 			>
 			{#if found.length > 0}
-				<a class="act" href={fileOf(found)} download title="As a file (JSON), to be taken in again">
-					{found.length === data.cases.length ? 'All' : `These ${found.length}`} as a file
-				</a>
+				<CasesFile
+					ids={found.map(({ id }) => id)}
+					words={`${found.length === data.cases.length ? 'All' : `These ${found.length}`} as a file`}
+				/>
+				<a class="act" href="/outbox" title="Messages to clients: nothing leaves this machine"
+					>Outbox</a
+				>
 			{/if}
 			{#if !opening}
 				<button type="button" class="new" onclick={() => (asked = true)}>

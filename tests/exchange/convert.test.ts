@@ -64,7 +64,7 @@ describe('the convert command', () => {
 		],
 		['none.csv', 'Name,Shoe\nx,1', [], 'no column of balances'],
 		['currency.csv', 'Name,Owed\nx,1', ['--currency', 'ABC'], 'There is no currency “ABC”'],
-		['lang.csv', 'Name,Owed\nx,1', ['--lang', 'xx'], 'There is no language “xx”']
+		['lang.csv', 'Name,Owed\nx,1', ['--lang', 'xx'], '--lang is “xx”; allowed is en, es.']
 	])('refuses %s in one sentence', async (name, content, more, why) => {
 		writeFileSync(at(name), content);
 		const { code, said } = await convert(at(name), at('out.json'), ...more);

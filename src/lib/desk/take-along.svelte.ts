@@ -1,6 +1,7 @@
 /** A file being made beside the page: how far it is, what became of it; it can be given up. */
 import type { OutgoingFile } from '../handout/outgoing';
-import { makeFile, type MakeTask } from '../workers/outgoing';
+import type { MakeTask } from '../workers/make-task';
+import { makeFile } from '../workers/outgoing';
 import type { Started } from '../workers/start';
 
 export class TakeAlong {

@@ -1,13 +1,12 @@
-/** A file of one format as cases, and cases as a file of another; what is missing or unclear is refused, not guessed. */
+/** A file of any format that is read as cases; what is missing or unclear is refused, not guessed. */
 import { begunCase, type CaseDocument, type NewCase } from '../document/case';
 import type { DebtEntry } from '../document/debt';
 import { writingOf } from '../reading/writing';
 import type { Spoken } from '../words/message';
 import type { Style } from '../words/style';
 import { kindOf, refuse, type NamedBytes } from './bytes';
-import { casesJson, casesOf } from './case-json';
+import { casesOf } from './case-json';
 import { COLUMNS, debtOf } from './debt-columns';
-import { debtsCsv } from './debts-csv';
 import { takenTable } from './debts-table';
 import { debtOfAccount } from './account-debt';
 import { accountsOf } from './statement-ofx';
@@ -19,8 +18,6 @@ export interface Wanted {
 	readonly fresh: NewCase;
 	/** How the file's numbers and dates are written, where it can't be seen. */
 	readonly style: Partial<Style>;
-	/** The one debt that is written, by its name. */
-	readonly debt?: string | undefined;
 	readonly spoken: Spoken;
 	readonly newId: () => string;
 }
@@ -53,21 +50,4 @@ function debtsOfTable(rows: Sheet['rows'], name: string, wanted: Wanted): DebtEn
 		refuse(spoken, 'cell not read', { name, row, heading, problem: first.problem });
 	}
 	return table.lines.map(({ flat }) => debtOf(flat, wanted.newId()));
-}
-
-/** Cases as the text of a file. */
-export function writtenAs(
-	kind: string,
-	documents: readonly CaseDocument[],
-	{ debt, spoken }: Wanted,
-	name: string
-): string {
-	if (kind === 'json' && debt === undefined) return casesJson(documents);
-	if (kind !== 'csv')
-		return refuse(spoken, debt === undefined ? 'not written' : 'no debt in it', { name });
-	const [document, ...others] = documents;
-	if (!document || others.length > 0) return refuse(spoken, 'one case', { name });
-	const debts = document.debts.filter((one) => debt === undefined || one.name === debt);
-	if (debts.length === 0) refuse(spoken, 'no such debt', { debt: debt ?? '' });
-	return debtsCsv(debts, document.currency);
 }

@@ -1,7 +1,7 @@
 /** A message as the file that it would be sent as (RFC 5322, with MIME). Nothing is sent. */
 import { createTransport } from 'nodemailer';
 
-export interface Attachment {
+interface Attachment {
 	readonly name: string;
 	readonly type: string;
 	readonly bytes: Uint8Array;

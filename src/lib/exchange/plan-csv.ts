@@ -73,7 +73,7 @@ export function monthRows(
 }
 
 /** A figure of a debt in a month; nothing of one that is gone. */
-export const figureOf = (share: MonthShare | undefined, figure: ShareFigure): Cents =>
+const figureOf = (share: MonthShare | undefined, figure: ShareFigure): Cents =>
 	share?.[figure] ?? (0 as Cents);
 
 export const planCsv = (plan: Plan, debts: readonly NamedDebt[], currency: Currency): string =>

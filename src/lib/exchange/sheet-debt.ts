@@ -92,7 +92,7 @@ export function termValues(
  * Rounded half away from zero to the minor unit: first what binary fractions add to it is taken off, in minor units,
  * where a half is a number that sheets can hold.
  */
-export function rounded(expression: string, digits: number): string {
+function rounded(expression: string, digits: number): string {
 	const unit = 10 ** digits;
 	return `ROUND(ROUND(${unit}*${expression},7),0)/${unit}`;
 }

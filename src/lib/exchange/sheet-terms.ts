@@ -142,7 +142,7 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 }
 
 /** The rows below the debts: interest, payments and months, as the sheet has them and as the program wrote them. */
-export const checkRows = (debts: number) => {
+const checkRows = (debts: number) => {
 	const first = FIRST_DEBT_ROW + debts + 2;
 	return { interest: first, paid: first + 1, months: first + 2, verdict: first + 4 };
 };

@@ -27,7 +27,7 @@ export interface Table {
 	readonly isDense: boolean;
 }
 
-export interface Column {
+interface Column {
 	readonly heading: string;
 	readonly align: 'left' | 'right';
 }

@@ -2,25 +2,16 @@
 import { moneyThatCovers } from '../core/plan/answers';
 import { comparedPlan } from '../core/plan/comparison';
 import { byPayoff } from '../core/plan/over-time';
-import { paymentsOf } from '../core/plan/payments';
-import { planTotals } from '../core/plan/walk';
-import type { Plan, PlanMonth } from '../core/plan/terms';
-import { dateParts, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
-import { underStrain } from '../core/search/how-sure';
 import { rateChangesByMonth } from '../core/plan/rates';
+import type { Plan } from '../core/plan/terms';
+import { planTotals } from '../core/plan/walk';
+import { underStrain } from '../core/search/how-sure';
 import type { CaseDocument } from '../document/case';
 import { carriedPlan, measuredPlan } from '../document/carried-plans';
 import { HANDOUT_PARTS, type HandoutPart } from '../document/handout';
 import { chosenPlan, monthStart, type PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
-import {
-	monthName,
-	writeLongDate,
-	writeMoney,
-	writeMonth,
-	writeShortMonth
-} from '../reading/written';
+import { writeLongDate } from '../reading/written';
 import { letterOf } from '../words/debt';
 import {
 	assumedSentence,
@@ -30,41 +21,18 @@ import {
 	handedShort,
 	handoutText,
 	leastToPay,
-	moneyFrom,
-	onTop,
 	possibleLine,
-	strainedSentence,
-	whenGone
+	strainedSentence
 } from '../words/handout';
 import type { Language } from '../words/message';
 import { measureWords, usualName } from '../words/plan-names';
 import { listedDebts } from '../words/plan';
-import { plain, say, type Sentence } from '../words/sentence';
+import { say } from '../words/sentence';
 import { styleIn } from '../words/style';
 import { PICTURE_WIDTH, type Block, type Handout, type Row } from './blocks';
+import { heading, paragraph, type Handed, type HandedDebt } from './handed';
+import { monthsBlocks, payBlocks } from './payments';
 import { planPicture } from './plan-picture';
-
-/** So many months are on the page one by one. */
-const MONTHS = 12;
-/** An amount of more characters makes the months' columns too wide for one table. */
-const NARROW = 9;
-
-/** What the parts are made of. */
-interface Handed {
-	readonly document: CaseDocument;
-	readonly entry: PlanEntry;
-	readonly writing: Writing<Language>;
-	readonly carried: ReturnType<typeof carriedPlan>;
-	readonly debts: readonly HandedDebt[];
-}
-
-interface HandedDebt {
-	readonly id: string;
-	readonly index: number;
-	readonly place: number;
-	readonly letter: string;
-	readonly name: string;
-}
 
 /** How the hand-out of a case is written: English as the case is, another language as it is in its country. */
 export function handoutWriting({ handout, currency, style }: CaseDocument): Writing<Language> {
@@ -235,166 +203,8 @@ const BLOCKS: Readonly<Record<HandoutPart, (handed: Handed) => readonly Block[]>
 	}
 };
 
-const heading = (
-	writing: Writing<Language>,
-	id: Parameters<typeof handoutText>[1],
-	parts: Readonly<Record<string, string | number>> = {}
-): Block => ({ kind: 'heading', text: handoutText(writing, id, parts) });
-
-/** Sentences after each other. */
-const paragraph = (sentences: readonly Sentence[]): Block => ({
-	kind: 'sentence',
-	sentence: sentences.flatMap((one, at) => (at === 0 ? one : [say(' '), ...one])),
-	quiet: false
-});
-
 /** “Highest rate first 2”: what tells two plans of one usual name apart stays with the name. */
 function numbered({ name }: PlanEntry, usual: string): string {
 	const [number] = /( \d+)?$/.exec(name) ?? [''];
 	return usual + (number ?? '');
-}
-
-function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
-	const { plan, terms } = carried;
-	const month = plan.kept[plan.begins - 1] ?? plan.kept[0];
-	if (!month) return [];
-	const money = (amount: Cents) => writeMoney(amount, writing);
-	const payments = paymentsOf(carried.debts, plan).filter((one) => one.month === month.month);
-	const rows = debts.map(({ index, letter, name }): Row => {
-		const own = payments.filter((one) => one.index === index);
-		const { payoffDate, interest } = plan.debts[index] ?? {};
-		return {
-			letter,
-			cells: [
-				name,
-				own.map(({ date }) => dateParts(date).day).join(', '),
-				own.length === 0 ? '–' : money(paidIn(month, index)),
-				payoffDate ? writeShortMonth(payoffDate, writing) : handoutText(writing, 'never gone'),
-				money(interest ?? (0 as Cents))
-			],
-			isStrong: false
-		};
-	});
-	const sum: Row = {
-		letter: null,
-		cells: [
-			handoutText(writing, 'together'),
-			'',
-			money(month.paid),
-			plan.ending.status === 'cleared' ? writeShortMonth(plan.ending.payoffDate, writing) : '',
-			money(plan.totalInterest)
-		],
-		isStrong: true
-	};
-	const headings = ['debt', 'due', 'pay', 'gone in', 'interest until then'] as const;
-	const when = monthStart(plan.firstMonth, month.month);
-	const notes = [
-		...(plan.begins > 1 ? [[say(handoutText(writing, 'before begin'))]] : []),
-		whenGone(entry, writing),
-		...expected(plan.kept, carried, debts, writing)
-	];
-	return [
-		heading(writing, 'what to pay', { month: writeMonth(when, writing) }),
-		{
-			kind: 'table',
-			columns: headings.map((id, at) => ({
-				heading: handoutText(writing, id),
-				align: at === 0 ? 'left' : 'right'
-			})),
-			rows: [...rows, sum],
-			hasSum: true,
-			isDense: false
-		},
-		...(terms.budget.kind === 'required' && debts.length < 2 ? [] : [paragraph(notes)])
-	];
-}
-
-const paidIn = ({ shares }: PlanMonth, index: number): Cents =>
-	shares.find((share) => share.index === index)?.paid ?? (0 as Cents);
-
-/** What comes on top within the months on the page, and where the money changes. */
-function expected(
-	kept: readonly PlanMonth[],
-	{ terms, plan }: Handed['carried'],
-	debts: readonly HandedDebt[],
-	writing: Writing<Language>
-): Sentence[] {
-	const within = kept.slice(0, MONTHS);
-	const start = (month: number): CalendarDate => monthStart(plan.firstMonth, month);
-	const oneOffs = terms.oneOffs.filter(({ month }) => month <= within.length);
-	// What comes with a debt every month is in its payment, and nothing to be told of.
-	const own = debts.flatMap((debt) => {
-		const months = within.flatMap(({ month, shares }) => {
-			const amount = shares.find(({ index }) => index === debt.index)?.own ?? 0;
-			return amount > 0 ? [{ month, amount: amount as Cents, name: debt.name }] : [];
-		});
-		return months.length > 2 ? [] : months;
-	});
-	const top = [...oneOffs.map((one) => ({ ...one, name: null })), ...own];
-	return [
-		...top
-			.sort((a, b) => a.month - b.month)
-			.map(({ month, amount, name }) => onTop(start(month), amount, name, writing)),
-		...terms.budgetChanges
-			.filter(({ from }) => terms.budget.kind === 'constant' && from <= within.length)
-			.map(({ from, amount }) => moneyFrom(start(from), amount, writing))
-	];
-}
-
-/** Debt by month; where amounts are long, half a year beside each other. */
-function monthsBlocks({ carried, debts, writing }: Handed): Block[] {
-	const { plan } = carried;
-	const months = plan.kept.slice(0, MONTHS);
-	if (months.length === 0) return [];
-	const amount = (cents: Cents) => (cents === 0 ? '–' : writeMoney(cents, writing));
-	const longest = Math.max(...months.map(({ paid }) => writeMoney(paid, writing).length));
-	const beside = longest > NARROW ? MONTHS / 2 : MONTHS;
-	const tables: Block[] = [];
-	for (let from = 0; from < months.length; from += beside) {
-		const some = months.slice(from, from + beside);
-		const rows = debts.map(({ letter, index }): Row => ({
-			letter,
-			cells: ['', ...some.map((month) => amount(paidIn(month, index)))],
-			isStrong: false
-		}));
-		const sum: Row = {
-			letter: null,
-			cells: ['', ...some.map(({ paid }) => amount(paid))],
-			isStrong: true
-		};
-		tables.push({
-			kind: 'table',
-			columns: [
-				{ heading: '', align: 'left' },
-				...some.map(({ month }) => ({
-					heading: monthName(monthStart(plan.firstMonth, month), writing, 'short'),
-					align: 'right' as const
-				}))
-			],
-			rows: [...rows, sum],
-			hasSum: true,
-			isDense: true
-		});
-	}
-	return [heading(writing, 'next months', { count: months.length }), ...tables];
-}
-
-/** The hand-out as plain text, for the body of a message and for tests. */
-export function plainHandout({ title, blocks }: Handout): string {
-	const parts = blocks.flatMap((block): string[] => {
-		switch (block.kind) {
-			case 'heading':
-				return ['', block.text.toUpperCase()];
-			case 'answer':
-			case 'sentence':
-				return [plain(block.sentence)];
-			case 'picture':
-				return [];
-			case 'table':
-				return block.rows.map(({ letter, cells }) =>
-					[letter ?? '', ...cells].filter(Boolean).join('  ')
-				);
-		}
-	});
-	return [title, ...parts].join('\n');
 }

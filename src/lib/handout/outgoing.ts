@@ -204,7 +204,7 @@ function whatOf({ debts, plans }: CaseDocument, subject: Subject): string {
 }
 
 /** A name that every disk takes: letters, digits and hyphens. */
-export const fileName = (...parts: readonly string[]): string =>
+const fileName = (...parts: readonly string[]): string =>
 	parts
 		.join(' ')
 		.normalize('NFKD')

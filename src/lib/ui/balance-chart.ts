@@ -292,7 +292,7 @@ function writeBeside(
 	const { lines, until } = picture;
 	const below = new Set(endsBelow(picture));
 	const ground = colour('--ground');
-	let above = -Infinity;
+	let [above, written] = [-Infinity, -Infinity];
 	const placed = lines
 		.filter((line) => !below.has(line) && !line.band)
 		.map((line) => {
@@ -309,8 +309,10 @@ function writeBeside(
 		const width = pen.measureText(text).width;
 		const left = Math.min(Math.max(at - width, x.left + 4), x.right - width);
 		// Between two lines that run close together there is no room: the lower one is named below.
-		const baseline = height - above > ROW + 8 ? height - 6 : height + ROW;
+		const wished = height - above > ROW + 8 ? height - 6 : height + ROW;
+		const baseline = Math.max(wished, written + ROW - 2);
 		above = height;
+		written = baseline;
 		pen.textAlign = 'left';
 		pen.textBaseline = 'alphabetic';
 		pen.lineWidth = 4;

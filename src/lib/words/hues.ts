@@ -1,5 +1,5 @@
 /** The hues of debts by day, as they are on paper; the style sheet has the same, and those by night. */
-export const ON_PAPER = [
+const ON_PAPER = [
 	'#2f6d8c',
 	'#8a5a9e',
 	'#6f8f3c',

@@ -9,7 +9,6 @@ import { figure, plain, say, type Phrase, type Sentence } from './sentence';
 /** The languages that there are messages in, each with the locale whose lists and plurals it has. */
 const LOCALES = { en: 'en-GB', es: 'es' } as const;
 export type Language = keyof typeof LOCALES;
-export const LANGUAGES = Object.keys(LOCALES) as readonly Language[];
 
 /**
  * In which language something is said, and how its numbers and dates are written; absent: 1,234.56 and 15 Jan 2027.

@@ -1,6 +1,7 @@
 /** How a figure in the table of every month comes about, in words and numbers. */
 import { grouped, writeMonth, writePercent } from '../reading/written';
-import { Pen, source, yes, type Of, type Written } from './working-parts';
+import type { Pen } from './working-parts';
+import { source, yes, type Of, type Written } from './working-parts';
 
 export function monthInterestWritten(
 	{ id, month, opening, charges, annual, unrounded, interest }: Of<'interest of a month'>,

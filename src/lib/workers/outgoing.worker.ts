@@ -2,7 +2,7 @@
 import { casesJson } from '../exchange/case-json';
 import { madeFile, NothingToMake, type OutgoingFile } from '../handout/outgoing';
 import type { CaseDocument } from '../document/case';
-import type { MakeAnswer, MakeTask } from './outgoing';
+import type { MakeAnswer, MakeTask } from './make-task';
 import { pagePdf } from './page-pdf';
 
 const answer = (value: MakeAnswer): void => postMessage(value);

@@ -169,11 +169,6 @@
 			<p class="asks">
 				<button type="button" onclick={() => turnPanel('search')}>The cheapest order ›</button>
 				<button type="button" onclick={() => turnPanel('sure')}>How sure is it ›</button>
-				{#if plan.months > 0}
-					<button type="button" title="Every month as a table (F7)" onclick={() => (asTable = true)}
-						>Every month ›</button
-					>
-				{/if}
 			</p>
 		</div>
 		{#if asTable && plan.months > 0}
@@ -232,6 +227,7 @@
 						onmonth={pick}
 						onopen={open}
 						onwhy={(debt, element) => explain(month, debt, element)}
+						onmonths={() => (asTable = true)}
 					/>
 				{/if}
 			</div>

@@ -27,8 +27,10 @@
 		/** A figure that is to show its working, and the element that it is in. */
 		onopen: (figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void;
 		onwhy: (debt: Listed, element: HTMLElement) => void;
+		/** Every month is asked for. */
+		onmonths: () => void;
 	}
-	const { plan, month, debts, events, writing, onmonth, onopen, onwhy }: Props = $props();
+	const { plan, month, debts, events, writing, onmonth, onopen, onwhy, onmonths }: Props = $props();
 
 	const money = (amount: Cents) => writeMoney(amount, writing);
 	const sentence = $derived(moneySentence(month, plan, writing));
@@ -51,6 +53,9 @@
 		<h2>
 			<Phrases {sentence} {onopen} />
 		</h2>
+		<button type="button" title="Every month as a table (F7)" onclick={onmonths}
+			>every month ›</button
+		>
 		<button
 			type="button"
 			disabled={earlier === undefined}

@@ -1,0 +1,39 @@
+/** What the parts of a hand-out are made of. */
+import type { carriedPlan } from '../document/carried-plans';
+import type { CaseDocument } from '../document/case';
+import type { PlanEntry } from '../document/plan';
+import type { Writing } from '../reading/writing';
+import { handoutText } from '../words/handout';
+import type { Language } from '../words/message';
+import { say, type Sentence } from '../words/sentence';
+import type { Block } from './blocks';
+
+/** A plan of a case with what it comes to, and in which words. */
+export interface Handed {
+	readonly document: CaseDocument;
+	readonly entry: PlanEntry;
+	readonly writing: Writing<Language>;
+	readonly carried: ReturnType<typeof carriedPlan>;
+	readonly debts: readonly HandedDebt[];
+}
+
+export interface HandedDebt {
+	readonly id: string;
+	readonly index: number;
+	readonly place: number;
+	readonly letter: string;
+	readonly name: string;
+}
+
+export const heading = (
+	writing: Writing<Language>,
+	id: Parameters<typeof handoutText>[1],
+	parts: Readonly<Record<string, string | number>> = {}
+): Block => ({ kind: 'heading', text: handoutText(writing, id, parts) });
+
+/** Sentences after each other. */
+export const paragraph = (sentences: readonly Sentence[]): Block => ({
+	kind: 'sentence',
+	sentence: sentences.flatMap((one, at) => (at === 0 ? one : [say(' '), ...one])),
+	quiet: false
+});

@@ -1,0 +1,10 @@
+import type { OutgoingFile, OutgoingTask } from '../handout/outgoing';
+
+/** A case's file, or all cases in one. */
+export type MakeTask = OutgoingTask | { readonly cases: readonly string[] };
+
+export type MakeAnswer =
+	| { readonly kind: 'done'; readonly part: number }
+	| { readonly kind: 'made'; readonly file: OutgoingFile }
+	/** It could not be made, and why. */
+	| { readonly kind: 'failed'; readonly message: string };

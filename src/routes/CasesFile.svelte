@@ -1,0 +1,40 @@
+<!-- Cases as one file, made beside the page: a casebook of many years takes a while. -->
+<script lang="ts">
+	import type { TakeAlong } from '$lib/desk/take-along.svelte';
+	import Progress from '$lib/ui/Progress.svelte';
+	import { onDestroy } from 'svelte';
+
+	interface Props {
+		ids: readonly string[];
+		words: string;
+	}
+	const { ids, words }: Props = $props();
+
+	let along = $state.raw<TakeAlong | null>(null);
+	onDestroy(() => along?.stop());
+
+	// What makes files is not needed for the first page.
+	async function take(): Promise<void> {
+		const { save, TakeAlong: Along } = await import('$lib/desk/take-along.svelte');
+		along = new Along();
+		const file = await along.make({ cases: [...ids] });
+		if (file) save(file);
+	}
+</script>
+
+{#if along && along.done !== null}
+	<Progress what={words} done={along.done} onstop={() => along?.stop()} />
+{:else}
+	<button type="button" title="As a file (JSON), to be taken in again" onclick={take}
+		>{words}</button
+	>
+{/if}
+{#if along?.failure}<span role="alert">{along.failure}</span>{/if}
+
+<style>
+	button {
+		color: var(--act);
+		font-weight: 600;
+		white-space: nowrap;
+	}
+</style>

@@ -1,0 +1,22 @@
+import type { Handout } from '../../src/lib/handout/blocks';
+import { plain } from '../../src/lib/words/sentence';
+
+/** Every text of a hand-out. */
+export function plainHandout({ title, blocks }: Handout): string {
+	const parts = blocks.flatMap((block): string[] => {
+		switch (block.kind) {
+			case 'heading':
+				return ['', block.text.toUpperCase()];
+			case 'answer':
+			case 'sentence':
+				return [plain(block.sentence)];
+			case 'picture':
+				return [];
+			case 'table':
+				return block.rows.map(({ letter, cells }) =>
+					[letter ?? '', ...cells].filter(Boolean).join('  ')
+				);
+		}
+	});
+	return [title, ...parts].join('\n');
+}
