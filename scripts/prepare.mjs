@@ -44,10 +44,23 @@ export function ensureBuild() {
 
 /** Installs Debian's Chromium where there is none. */
 export function ensureChromium() {
-	if (existsSync(CHROMIUM)) return;
-	say('Installing Chromium …');
+	if (!existsSync(CHROMIUM)) install('chromium');
+}
+
+/** Programs that read what goes out: a spreadsheet that recalculates workbooks, readers of PDF. */
+export function ensureReaders() {
+	if (!existsSync('/usr/bin/soffice')) install('libreoffice-calc');
+	if (!existsSync('/usr/bin/pdftotext')) install('poppler-utils');
+}
+
+/**
+ * Installs one of Debian's packages.
+ * @param {string} name
+ */
+function install(name) {
+	say(`Installing ${name} …`);
 	const asRoot = process.getuid?.() === 0 ? [] : ['sudo'];
-	for (const words of [['update'], ['install', '--yes', '--no-install-recommends', 'chromium']]) {
+	for (const words of [['update'], ['install', '--yes', '--no-install-recommends', name]]) {
 		const [program = '', ...rest] = [...asRoot, 'apt-get', ...words];
 		command(program, rest);
 	}

@@ -6,7 +6,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './prepare.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ROOT } from './prepare.mjs';
 
 const VECTORS = join(ROOT, '../shared/vectors');
 
@@ -25,6 +25,7 @@ const CHECKS = [
 
 ensurePackages();
 ensureChromium();
+ensureReaders();
 
 const count = { passed: 0, failed: 0 };
 await check(['generated types', 'svelte-kit', 'sync']);

@@ -1,0 +1,255 @@
+import ICAL from 'ical.js';
+import fc from 'fast-check';
+import { simpleParser } from 'mailparser';
+import Papa from 'papaparse';
+import { describe, expect, it } from 'vitest';
+import { paymentsOf } from '../../src/lib/core/plan/payments';
+import { owedInAll } from '../../src/lib/core/plan/answers';
+import { carryOut } from '../../src/lib/core/debt/ways';
+import { carriedPlan } from '../../src/lib/document/carried-plans';
+import { statedDebt } from '../../src/lib/document/debt';
+import { calendarOf, type CalendarWanted } from '../../src/lib/exchange/calendar';
+import { emlOf } from '../../src/lib/exchange/mail';
+import { planCsv, plansCsv } from '../../src/lib/exchange/plan-csv';
+import { scheduleCsv } from '../../src/lib/exchange/schedule-csv';
+import { madeFile, NothingToMake } from '../../src/lib/handout/outgoing';
+import { handoutWriting } from '../../src/lib/handout/handout';
+import { demoCases, demoPlans, handedIn } from '../support/demo-cases';
+
+const tools = { pdf: () => Promise.resolve(new Uint8Array([1])) };
+const rowsOf = (csv: string): string[][] =>
+	Papa.parse<string[]>(csv, { skipEmptyLines: true }).data;
+
+function wantedOf({ document, entry }: (typeof demoPlans)[number]): CalendarWanted {
+	const { debts, plan } = carriedPlan(document, entry);
+	return {
+		id: entry.id,
+		name: document.label,
+		debts,
+		plan,
+		creditorOf: (id) => document.debts.find((debt) => debt.id === id)?.name ?? 'New debt',
+		months: 1200,
+		each: 'payment',
+		asOf: document.asOf,
+		writing: handoutWriting(document)
+	};
+}
+
+const eventsIn = (file: string) =>
+	new ICAL.Component(ICAL.parse(file)).getAllSubcomponents('vevent').map((event) => ({
+		uid: String(event.getFirstPropertyValue('uid')),
+		date: String(event.getFirstPropertyValue('dtstart')),
+		summary: String(event.getFirstPropertyValue('summary')),
+		alarm: String(event.getFirstSubcomponent('valarm')?.getFirstPropertyValue('trigger'))
+	}));
+
+describe('the calendar of a plan', () => {
+	it('has an event for every payment, on its due date, with its amount and a reminder', () => {
+		for (const one of demoPlans) {
+			const wanted = wantedOf(one);
+			const events = eventsIn(calendarOf(wanted));
+			const payments = paymentsOf(wanted.debts, wanted.plan);
+			expect(events).toHaveLength(payments.length);
+			payments.forEach(({ date, amount, index }, at) => {
+				const event = events[at];
+				expect(event?.date).toBe(date);
+				const cents = Number(
+					/ ([\d,.]+) USD/.exec(event?.summary ?? '')?.[1]?.replaceAll(/[,.]/g, '')
+				);
+				expect(cents).toBe(amount);
+				expect(event?.summary).toContain(wanted.creditorOf(wanted.debts[index]?.id ?? ''));
+				expect(event?.alarm).toBe('-P3D');
+			});
+		}
+	});
+
+	it('written again has the same identifiers, also when the plan pays otherwise', () => {
+		const [one] = demoPlans;
+		if (!one) throw new Error('a plan');
+		const wanted = wantedOf(one);
+		expect(calendarOf(wanted)).toBe(calendarOf(wanted));
+		const budget = { kind: 'constant' as const, amount: 90_000 as never };
+		const other = wantedOf({ ...one, entry: { ...one.entry, budget } });
+		const [mine, theirs] = [wanted, other].map(
+			(of) => new Set(eventsIn(calendarOf(of)).map(({ uid }) => uid))
+		);
+		const shared = [...(mine ?? [])].filter((uid) => theirs?.has(uid));
+		expect(shared.length).toBeGreaterThan(80);
+		expect(mine?.size).toBe(eventsIn(calendarOf(wanted)).length);
+	});
+
+	it('has so many months, and one event a day where that is chosen', () => {
+		const [one] = demoPlans;
+		if (!one) throw new Error('a plan');
+		const wanted = { ...wantedOf(one), months: 6 };
+		const payments = paymentsOf(wanted.debts, wanted.plan).filter(({ month }) => month <= 6);
+		expect(eventsIn(calendarOf(wanted))).toHaveLength(payments.length);
+		// All due on one day are one event with the sum of them.
+		const sameDay = wanted.debts.map((debt) => ({
+			...debt,
+			terms: { ...debt.terms, firstDue: '2027-01-15' as never }
+		}));
+		const daily = eventsIn(calendarOf({ ...wanted, debts: sameDay, each: 'day' }));
+		expect(daily.length).toBeLessThanOrEqual(6);
+		expect(daily[0]?.summary).toMatch(/^Pay 890\.00 USD in 6 payments$/);
+	});
+
+	it('speaks the language of the hand-out', async () => {
+		const [ferry] = demoCases;
+		if (!ferry) throw new Error('a case');
+		const document = handedIn(ferry, { language: 'es' });
+		const subject = { of: 'plan', id: document.plans[0]?.id ?? '' } as const;
+		const file = await madeFile({ document, subject, kind: 'ics' }, tools);
+		expect(new TextDecoder().decode(file.bytes)).toContain(
+			'SUMMARY:Pagar 121.00 USD a Quillmark card'
+		);
+		expect(file.name).toBe('tolliver-household-ferry-and-bakery-highest-rate-first.ics');
+	});
+});
+
+describe('a plan as CSV', () => {
+	it('has every month, and adds up', () => {
+		for (const { document, entry } of demoPlans) {
+			const { plan } = carriedPlan(document, entry);
+			const debts = plan.debts.map(({ id }, index) => ({ index, name: `=${id}` }));
+			const [head = [], ...rows] = rowsOf(planCsv(plan, debts, document.currency));
+			expect(rows).toHaveLength(plan.months);
+			const column = (name: string) =>
+				rows.map((row) => Math.round(100 * Number(row[head.indexOf(name)])));
+			const sum = (of: readonly number[]) => of.reduce((all, one) => all + one, 0);
+			expect(sum(column('Interest'))).toBe(plan.totalInterest);
+			plan.debts.forEach(({ paid, id }) => expect(sum(column(`'=${id}: paid`))).toBe(paid));
+			expect(column('Owed')).toEqual(plan.kept.map(({ month }) => owedInAll(plan, month)));
+		}
+	});
+
+	it('has a row for each plan beside the others, and no cell that a sheet would run', () => {
+		const [ferry] = demoCases;
+		if (!ferry) throw new Error('a case');
+		const names = ['=1+1', 'with "quotes", commas', 'two\nlines', '@cmd', '-2', '\tx'];
+		const { plan } = carriedPlan(ferry, ferry.plans[0] as never);
+		const rows = rowsOf(
+			plansCsv(
+				names.map((name) => ({ name, plan })),
+				ferry.currency
+			)
+		).slice(1);
+		expect(rows.map(([name]) => name)).toEqual([
+			"'=1+1",
+			names[1],
+			names[2],
+			"'@cmd",
+			"'-2",
+			"'\tx"
+		]);
+		expect(rows[0]?.slice(1, 3)).toEqual(['2029-07-10', '31']);
+	});
+
+	it('is a debt’s schedule to the last payment', () => {
+		const [card] = demoCases[0]?.debts ?? [];
+		const stated = card && statedDebt(card, '2026-12-15' as never);
+		if (!stated) throw new Error('a debt');
+		const { run } = carryOut(stated, { kind: 'paid' });
+		const rows = rowsOf(scheduleCsv(run, { code: 'USD', digits: 2 }));
+		expect(rows).toHaveLength(run.periods + 2);
+		expect(rows.at(-1)?.[8]).toBe('0.00');
+		expect(rows[1]?.slice(0, 2)).toEqual(['0', '2026-12-15']);
+	});
+});
+
+describe('a message', () => {
+	const message = {
+		to: { name: 'Tolliver', address: 'tolliver@harbour.example' },
+		subject: 'Your plan',
+		text: 'Hello,\n\nthis is <it> & more.\nBye',
+		language: 'en',
+		attachments: [],
+		date: new Date('2026-12-15T12:00:00Z'),
+		id: '7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f009'
+	};
+	const read = async (of: object) => simpleParser(Buffer.from(await emlOf({ ...message, ...of })));
+
+	it('is read back as it was written: headers, both bodies, attachments byte for byte', async () => {
+		const bytes = Uint8Array.from({ length: 5_000 }, (_, at) => (at * 7) % 256);
+		const attachments = [
+			{ name: 'plan.pdf', type: 'application/pdf', bytes },
+			{ name: 'pagos año.ics', type: 'text/calendar; charset=utf-8', bytes: bytes.slice(0, 77) },
+			{ name: 'plan.xlsx', type: 'application/octet-stream', bytes: bytes.slice(9) }
+		];
+		const mail = await read({ attachments });
+		expect(mail.subject).toBe('Your plan');
+		expect(mail.to).toMatchObject({ text: '"Tolliver" <tolliver@harbour.example>' });
+		expect(mail.from?.text).toContain('outbox@residuum.invalid');
+		expect(mail.date?.toISOString()).toBe('2026-12-15T12:00:00.000Z');
+		expect(mail.text?.trim()).toBe('Hello,\n\nthis is <it> & more.\nBye');
+		expect(mail.html).toContain('<p>this is &lt;it&gt; &amp; more.<br>Bye</p>');
+		expect(mail.attachments.map(({ filename }) => filename)).toEqual(
+			attachments.map(({ name }) => name)
+		);
+		mail.attachments.forEach(({ content }, at) =>
+			expect(new Uint8Array(content)).toEqual(attachments[at]?.bytes)
+		);
+	});
+
+	it('has no header of somebody else’s making, whatever is in a name or a subject', async () => {
+		const nasty = fc.array(
+			fc.constantFrom(
+				'a',
+				'é',
+				'"',
+				'\\',
+				'\r\n',
+				'\n',
+				' ',
+				'Bcc: x@y.example',
+				',',
+				'<',
+				'>',
+				';',
+				'日',
+				':'
+			),
+			{ minLength: 1, maxLength: 8 }
+		);
+		await fc.assert(
+			fc.asyncProperty(nasty, nasty, async (name, subject) => {
+				const mail = await read({
+					to: { name: name.join(''), address: 'client@harbour.example' },
+					subject: subject.join('') || 'x'
+				});
+				expect([...mail.headers.keys()].sort()).toEqual(
+					[
+						'content-language',
+						'content-type',
+						'date',
+						'from',
+						'message-id',
+						'mime-version',
+						'subject',
+						'to'
+					].filter((key) => key !== 'subject' || subject.join('').trim() !== '')
+				);
+				const to = Array.isArray(mail.to) ? mail.to : mail.to ? [mail.to] : [];
+				expect(to.flatMap(({ value }) => value.map(({ address }) => address))).toEqual([
+					'client@harbour.example'
+				]);
+			}),
+			{ numRuns: 60 }
+		);
+	});
+});
+
+describe('files that go out', () => {
+	it('are made of what is there, and refused where something is missing', async () => {
+		const [ferry] = demoCases;
+		if (!ferry) throw new Error('a case');
+		const [card] = ferry.debts;
+		const bare = { ...ferry, debts: [{ ...card, balance: null } as never] };
+		await expect(
+			madeFile({ document: bare, subject: { of: 'debt', id: card?.id ?? '' }, kind: 'csv' }, tools)
+		).rejects.toThrow(NothingToMake);
+		const svg = await madeFile({ document: ferry, subject: { of: 'plans' }, kind: 'svg' }, tools);
+		expect(new TextDecoder().decode(svg.bytes)).toMatch(/^<svg [^>]*>.*<\/svg>$/s);
+		expect(svg.name).toBe('tolliver-household-ferry-and-bakery-plans-side-by-side.svg');
+	});
+});

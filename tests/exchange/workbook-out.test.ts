@@ -1,0 +1,196 @@
+/** Workbooks recalculated from scratch by engines that are not ours. */
+import fc from 'fast-check';
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Papa from 'papaparse';
+import { afterAll, describe, expect, it } from 'vitest';
+import { ONLY_ASKED } from '../../src/lib/core/plan/answers';
+import { planOf } from '../../src/lib/core/plan/walk';
+import type { PlannedDebt, PlanTerms } from '../../src/lib/core/plan/terms';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import type { Cents } from '../../src/lib/core/quantities/money';
+import { percent } from '../../src/lib/core/quantities/rate';
+import { carriedPlan } from '../../src/lib/document/carried-plans';
+import { planWorkbook } from '../../src/lib/exchange/plan-workbook';
+import { isLive } from '../../src/lib/exchange/sheet-debt';
+import { changingTerms, constant, household, monthly, plans } from '../support/households';
+import { demoPlans } from '../support/demo-cases';
+import { recalculated, type Recalculated } from '../support/recalculated';
+
+const EQUAL = 'Equal to the cent to what the program wrote.';
+const asOf = '2026-12-15' as CalendarDate;
+
+const written = (debts: readonly PlannedDebt[], terms: PlanTerms, digits: 0 | 2 = 2) =>
+	planWorkbook({
+		title: 'A plan',
+		asOf,
+		currency: { code: digits === 2 ? 'USD' : 'JPY', digits },
+		debts: debts.map((debt, at) => ({ ...debt, letter: String(at), name: `Debt ${at}` })),
+		terms,
+		plan: planOf(debts, terms)
+	});
+
+/** What the sheet comes to, in minor units: interest, payments, months; and what it says of itself. */
+function sumsOf(book: Recalculated, digits = 2) {
+	const row = book.rowOf('Terms', 'Interest in all');
+	const cents = (value: unknown) => Math.round(Number(value) * 10 ** digits);
+	return {
+		interest: cents(book.at('Terms', `E${row}`)),
+		paid: cents(book.at('Terms', `E${row + 1}`)),
+		months: book.at('Terms', `E${row + 2}`),
+		verdict: book.at('Terms', `B${row + 4}`)
+	};
+}
+
+const programs = (debts: readonly PlannedDebt[], terms: PlanTerms) => {
+	const plan = planOf(debts, terms);
+	const paid = plan.debts.reduce((sum, debt) => sum + debt.paid, 0);
+	return { interest: plan.totalInterest as number, paid, months: plan.months };
+};
+
+/** The balance, the rate and the payment of the first debt on the sheet of terms, and the money. */
+const MONEY = 'E5';
+const FIRST = { balance: 'E10', rate: 'F10', payment: 'G10' };
+
+describe('a plan’s workbook', () => {
+	it.each(demoPlans.map(({ name, ...one }) => [name, one] as const))(
+		'recalculated equals the program: %s',
+		async (_, { document, entry }) => {
+			const { debts, terms } = carriedPlan(document, entry);
+			const sums = sumsOf(await recalculated(await written(debts, terms)));
+			expect(sums).toEqual({ ...programs(debts, terms), verdict: EQUAL });
+		},
+		20_000
+	);
+
+	it('equals it for any debts under any money, also where some of it can only be figures', async () => {
+		await fc.assert(
+			fc.asyncProperty(household(changingTerms, 3), plans, async (debts, terms) => {
+				const plan = planOf(debts, terms);
+				if (plan.months > 240) return;
+				const sums = sumsOf(await recalculated(await written(debts, terms)));
+				expect(sums).toEqual({ ...programs(debts, terms), verdict: EQUAL });
+			}),
+			{ numRuns: 40 }
+		);
+	}, 60_000);
+
+	it('goes on computing: another rate, balance or amount of money comes to what the program comes to', async () => {
+		let compared = 0;
+		const drawn = fc.record({
+			debts: household(monthly, 3),
+			order: fc.constantFrom('rate' as const, 'balance' as const, 'listed' as const),
+			money: fc.integer({ min: 60_000, max: 200_000 }),
+			rate: fc.integer({ min: 0, max: 299_900 }),
+			more: fc.integer({ min: 0, max: 60_000 }),
+			balance: fc.integer({ min: 1_000, max: 900_000 })
+		});
+		await fc.assert(
+			fc.asyncProperty(drawn, async ({ debts, order, money, rate, more, balance }) => {
+				const terms = constant(money, { order });
+				const before = planOf(debts, terms);
+				const [first, ...others] = debts;
+				if (
+					!first ||
+					before.shortMonths.length > 0 ||
+					before.months > 150 ||
+					!debts.every((debt) => isLive(debt.terms)) ||
+					first.terms.opening === 0
+				)
+					return;
+				const book = await recalculated(await written(debts, terms));
+				book.change('Terms', FIRST.rate, rate / 1_000_000);
+				book.change('Terms', FIRST.balance, balance / 100);
+				book.change('Terms', MONEY, (money + more) / 100);
+				const changed = [
+					{
+						...first,
+						terms: {
+							...first.terms,
+							opening: balance as Cents,
+							rate: { ...first.terms.rate, annual: percent(rate) }
+						}
+					},
+					...others
+				];
+				const now = {
+					...terms,
+					budget: { kind: 'constant', amount: (money + more) as Cents } as const
+				};
+				const after = planOf(changed, now);
+				// The months of a workbook go on for half as long again; a short one is shared to a cent.
+				const rows = before.months + Math.max(24, Math.ceil(before.months / 2));
+				if (
+					after.shortMonths.length > 0 ||
+					after.months > rows ||
+					after.ending.status !== 'cleared'
+				)
+					return;
+				compared += 1;
+				expect(sumsOf(book)).toMatchObject(programs(changed, now));
+			}),
+			{ numRuns: 60 }
+		);
+		expect(compared).toBeGreaterThan(15);
+	}, 60_000);
+
+	it('says so when something was changed, and when the months do not reach', async () => {
+		const [one] = demoPlans;
+		if (!one) throw new Error('a plan');
+		const { debts, terms } = carriedPlan(one.document, one.entry);
+		const book = await recalculated(await written(debts, terms));
+		book.change('Terms', MONEY, 900);
+		expect(sumsOf(book).verdict).toBe('Not what the program wrote: something was changed here.');
+		book.change('Terms', MONEY, 500);
+		expect(sumsOf(book).verdict).toBe('Not paid off within the months of this workbook.');
+	});
+
+	it('is of one debt too, and of a currency without decimals', async () => {
+		await fc.assert(
+			fc.asyncProperty(monthly, async (terms) => {
+				const debts = [{ id: 'a', terms }];
+				if (!isLive(terms) || planOf(debts, ONLY_ASKED).months > 240) return;
+				const book = await recalculated(await written(debts, ONLY_ASKED, 0));
+				expect(sumsOf(book, 0)).toEqual({ ...programs(debts, ONLY_ASKED), verdict: EQUAL });
+			}),
+			{ numRuns: 30 }
+		);
+	}, 30_000);
+});
+
+const folder = mkdtempSync(join(tmpdir(), 'residuum-workbook-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+const hasOffice = existsSync('/usr/bin/soffice');
+if (!hasOffice) console.warn('No workbook is recalculated by LibreOffice: there is none here');
+
+describe.runIf(hasOffice)('a workbook in LibreOffice', () => {
+	it('comes to the same as the program', async () => {
+		const [one] = demoPlans;
+		if (!one) throw new Error('a plan');
+		const { debts, terms } = carriedPlan(one.document, one.entry);
+		writeFileSync(join(folder, 'plan.xlsx'), await written(debts, terms));
+		// A profile of its own: another one may be open elsewhere.
+		const words = [
+			`-env:UserInstallation=file://${folder}/profile`,
+			'--headless',
+			'--convert-to',
+			'csv',
+			'--outdir',
+			folder
+		];
+		execFileSync('soffice', [...words, join(folder, 'plan.xlsx')], {
+			stdio: 'ignore',
+			timeout: 60_000
+		});
+		const { data } = Papa.parse<string[]>(readFileSync(join(folder, 'plan.csv'), 'utf8'));
+		const row = (text: string) => data.find((cells) => cells[1] === text) ?? [];
+		const { interest, paid, months } = programs(debts, terms);
+		const cents = (cell: string | undefined) => Number((cell ?? '').replaceAll(/[,.]/g, ''));
+		expect(cents(row('Interest in all')[4])).toBe(interest);
+		expect(cents(row('Paid to the debts in all')[4])).toBe(paid);
+		expect(Number(row('Months until all is paid off')[4])).toBe(months);
+		expect(row(EQUAL)).not.toEqual([]);
+	}, 90_000);
+});

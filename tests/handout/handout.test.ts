@@ -1,0 +1,258 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { moneyThatCovers, planDifference } from '../../src/lib/core/plan/answers';
+import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
+import { HANDOUT_PARTS } from '../../src/lib/document/handout';
+import { USUAL_PLAN } from '../../src/lib/document/plan';
+import type { Block, Table } from '../../src/lib/handout/blocks';
+import { fontRuns, isPrintable } from '../../src/lib/handout/fonts';
+import { handoutOf } from '../../src/lib/handout/handout';
+import { paginated, type Measured } from '../../src/lib/handout/pages';
+import { planPicture } from '../../src/lib/handout/plan-picture';
+import { writeMoney, writeMonth } from '../../src/lib/reading/written';
+import { hueOf } from '../../src/lib/words/hues';
+import { plain } from '../../src/lib/words/sentence';
+import { demoCases, demoPlans, handedIn } from '../support/demo-cases';
+import { plainHandout } from '../support/plain-handout';
+import { usd } from '../support/said';
+import { document as household, own } from '../support/two-plans';
+
+const [ferry] = demoCases;
+if (!ferry) throw new Error('a demo');
+const [entry] = ferry.plans;
+if (!entry) throw new Error('a plan');
+const tables = (blocks: readonly Block[]): Table[] =>
+	blocks.filter((block) => block.kind === 'table');
+const amount = (cell: string | undefined) =>
+	Number((cell ?? '').replaceAll(',', '').replace('–', '0'));
+
+describe('the hand-out of a plan', () => {
+	it('has the figures of the plan', () => {
+		const { plan, debts, terms } = carriedPlan(ferry, entry);
+		const baseline = measuredPlan(ferry);
+		const { blocks } = handoutOf(ferry, entry);
+		const answer = blocks.find((block) => block.kind === 'answer');
+		const against = planDifference(plan, baseline);
+		if (against.kind !== 'both end' || plan.ending.status !== 'cleared') throw new Error('ends');
+		const said = answer ? plain(answer.sentence) : '';
+		expect(said).toContain(`paid off in ${writeMonth(plan.ending.payoffDate, usd)}`);
+		expect(said).toContain(`costs ${writeMoney(plan.totalInterest, usd)} in interest`);
+		expect(said).toContain(`${writeMoney(against.costLess, usd)} less than paying the minimums`);
+		const [pay, months] = tables(blocks);
+		expect(pay?.rows).toHaveLength(plan.debts.length + 1);
+		for (const { cells } of pay?.rows ?? []) {
+			const index = ferry.debts.findIndex(({ name }) => name === cells[0]);
+			const share = plan.kept[0]?.shares.find((one) => one.index === index);
+			if (index >= 0) expect(amount(cells[2])).toBe((share?.paid ?? 0) / 100);
+		}
+		// Each month is what its debts get, and the first is what the other table says.
+		const columns = (months?.columns.length ?? 0) - 1;
+		for (let at = 1; at <= columns; at += 1) {
+			const cells = (months?.rows ?? []).map((row) => Math.round(100 * amount(row.cells[at])));
+			const all = cells.pop();
+			expect(cells.reduce((sum, cell) => sum + cell, 0)).toBe(all);
+			expect(all).toBe(plan.kept[at - 1]?.paid);
+		}
+		const least = moneyThatCovers(debts, terms);
+		expect(plainHandout(handoutOf(ferry, entry))).toContain(
+			`asks is ${writeMoney(least ?? (0 as never), usd)} a month`
+		);
+	});
+
+	it('is formed of every plan of the demo, in either language, with nothing of the other in it', () => {
+		const words = / (is|the|of|and|pay|month|gone|in interest) /;
+		for (const { name, document, entry: plan } of demoPlans) {
+			const named = {
+				...document,
+				label: '',
+				handout: { ...document.handout, line: '', contact: '' }
+			};
+			const spoken = plainHandout(handoutOf(handedIn(named, { language: 'es' }), plan));
+			// Names are as people gave them.
+			const own = [...named.debts.map((debt) => debt.name), ...named.plans.map((one) => one.name)];
+			const left = own.reduce((text, one) => text.replaceAll(one, '·'), spoken);
+			expect(words.exec(left)?.[0], name).toBeUndefined();
+			expect(spoken).toMatch(/Su plan/);
+			expect(plainHandout(handoutOf(handedIn(named, { language: 'en' }), plan))).toMatch(
+				/Your plan/
+			);
+		}
+	});
+
+	it('is written as its language is in the currency’s country', () => {
+		const inEuro = { ...ferry, currency: { code: 'EUR', digits: 2 as const } };
+		expect(plainHandout(handoutOf(handedIn(inEuro, { language: 'es' }), entry))).toContain(
+			'4.347,09'
+		);
+		expect(plainHandout(handoutOf(handedIn(ferry, { language: 'es' }), entry))).toContain(
+			'4,347.09'
+		);
+		const comma = { ...ferry, style: { numbers: 'comma' as const, dates: 'day' as const } };
+		expect(plainHandout(handoutOf(comma, entry))).toContain('4.347,09');
+		expect(handoutOf(handedIn(ferry, { language: 'es' }), entry).right).toBe(
+			'15 de diciembre de 2026'
+		);
+	});
+
+	it('leaves out what is not chosen, and nothing else', () => {
+		const whole = handoutOf(ferry, entry).blocks.length;
+		expect(whole).toBeGreaterThan(10);
+		let left = 0;
+		for (const part of HANDOUT_PARTS) {
+			const others = HANDOUT_PARTS.filter((other) => other !== part);
+			const only = handedIn(ferry, { without: others, line: '' });
+			left += handoutOf(only, entry).blocks.length;
+		}
+		expect(left + 1).toBe(whole);
+		expect(handoutOf(handedIn(ferry, { without: [...HANDOUT_PARTS] }), entry).blocks).toEqual([
+			{ kind: 'sentence', sentence: [{ text: ferry.handout.line }], quiet: false }
+		]);
+	});
+
+	it('has half a year beside each other where amounts are long', () => {
+		const debts = household.debts.map((debt) => ({
+			...debt,
+			balance: debt.balance === null ? null : ((debt.balance * 10_000) as never)
+		}));
+		const budget = { kind: 'constant', amount: 820_000_000 } as never;
+		const long = { ...household, debts, plans: [{ ...USUAL_PLAN, ...own.entry, budget }] };
+		const dense = tables(handoutOf(long, long.plans[0] as never).blocks).filter(
+			({ isDense }) => isDense
+		);
+		expect(dense.map(({ columns }) => columns.length)).toEqual([7, 7]);
+	});
+
+	it('says so of what never ends, of a short month, of a plan that can’t be carried out', () => {
+		const boatyard = demoCases[3];
+		if (!boatyard) throw new Error('a fourth');
+		const texts = boatyard.plans.map((plan) => plainHandout(handoutOf(boatyard, plan)));
+		expect(
+			texts.some((text) =>
+				/less than the minimum payments; each debt then gets its share/.test(text)
+			)
+		).toBe(true);
+		const nothing = { ...entry, budget: { kind: 'constant' as const, amount: 100 as never } };
+		expect(plainHandout(handoutOf(ferry, nothing))).toMatch(/never paid off/);
+	});
+
+	it('says what is nothing where nothing is owed', () => {
+		const clear = {
+			...ferry,
+			debts: ferry.debts.map((debt) => ({ ...debt, balance: 0 as never }))
+		};
+		expect(plainHandout(handoutOf(clear, entry))).toContain('Nothing is owed on these debts.');
+		expect(plainHandout(handoutOf({ ...ferry, debts: [] }, entry))).toContain('Nothing is owed');
+	});
+});
+
+describe('the pages of a hand-out', () => {
+	const heights = fc.integer({ min: 8, max: 120 });
+	const block = fc.oneof(
+		fc.record({ block: fc.constant({ kind: 'heading', text: '' } as Block), height: heights }),
+		fc.record({
+			block: fc.constant({ kind: 'sentence', sentence: [], quiet: false } as Block),
+			height: heights
+		}),
+		fc
+			.record({
+				rows: fc.array(fc.integer({ min: 8, max: 30 }), { minLength: 1, maxLength: 60 }),
+				hasSum: fc.boolean()
+			})
+			.map(({ rows, hasSum }) => ({
+				block: {
+					kind: 'table',
+					columns: [],
+					rows: rows.map((_, at) => ({ letter: null, cells: [String(at)], isStrong: false })),
+					hasSum,
+					isDense: false
+				} as Block,
+				height: 20 + rows.reduce((sum, row) => sum + row, 0),
+				rows
+			}))
+	);
+	const measured = fc
+		.array(block, { minLength: 1, maxLength: 12 })
+		.map((all) => all.map((one): Measured => ({ rows: [], head: 20, ...one })));
+	const ROOM = 400;
+
+	it('have all of it in its order, no more than they hold, and no heading at the end', () => {
+		fc.assert(
+			fc.property(measured, (all) => {
+				const pages = paginated(all, ROOM);
+				const rowsOf = (blocks: readonly Block[]) =>
+					blocks.flatMap((one) =>
+						one.kind === 'table' ? one.rows.map(({ cells }) => cells[0]) : [one.kind]
+					);
+				expect(rowsOf(pages.flat())).toEqual(rowsOf(all.map((one) => one.block)));
+				for (const page of pages) {
+					expect(page.length).toBeGreaterThan(0);
+					if (page !== pages.at(-1)) expect(page.at(-1)?.kind).not.toBe('heading');
+				}
+			}),
+			{ numRuns: 300 }
+		);
+	});
+
+	it('break a table between its rows, with its columns on each', () => {
+		const rows = Array.from({ length: 50 }, () => 20);
+		const cells = (at: number) => ({ letter: null, cells: [String(at)], isStrong: false });
+		const table: Table = {
+			kind: 'table',
+			columns: [{ heading: 'one', align: 'left' }],
+			rows: rows.map((_, at) => cells(at)),
+			hasSum: true,
+			isDense: false
+		};
+		const pages = paginated(
+			[
+				{ block: { kind: 'heading', text: 'Months' }, height: 30, head: 0, rows: [] },
+				{ block: table, height: 1020, head: 20, rows }
+			],
+			ROOM
+		);
+		const parts = pages.map((page) => page.filter((one) => one.kind === 'table'));
+		expect(parts.map(([part]) => part?.rows.length)).toEqual([17, 19, 14]);
+		expect(parts.map(([part]) => part?.hasSum)).toEqual([false, false, true]);
+		expect(parts.every(([part]) => part?.columns.length === 1)).toBe(true);
+	});
+});
+
+describe('letters on paper', () => {
+	it('come from the files that have them; what none has is a question mark', () => {
+		expect(fontRuns('Ñandú Łódź', 'sans')).toEqual([
+			{ text: 'Ñandú ', subset: 'latin' },
+			{ text: 'Ł', subset: 'latin-ext' },
+			{ text: 'ód', subset: 'latin' },
+			{ text: 'ź', subset: 'latin-ext' }
+		]);
+		expect(fontRuns('借 1\u202f234', 'serif').map(({ text }) => text)).toEqual(['? 1\u00a0234']);
+		expect([isPrintable('Møller & Søn'), isPrintable('借金')]).toEqual([true, false]);
+	});
+});
+
+describe('a picture as SVG', () => {
+	it('has a band for each debt up to what is owed, and no text that runs as markup', () => {
+		const { plan } = own;
+		const debts = household.debts.map(({ id }, place) => ({ id, place, letter: '<&"' }));
+		const svg = planPicture(
+			plan,
+			debts,
+			household.asOf,
+			{ width: 400, height: 200 },
+			usd,
+			'A & <b>'
+		);
+		expect(svg.match(/<path d="M[^"]*" fill="#/g)?.length).toBeGreaterThanOrEqual(debts.length);
+		expect(svg).not.toMatch(/<b>|&"|<&/);
+		expect(svg).toContain('<title>A &amp; &lt;b&gt;</title>');
+	});
+
+	it('has the hues of the style sheet', () => {
+		const style = readFileSync('src/lib/ui/paper.css', 'utf8');
+		for (let place = 0; place < 12; place += 1) {
+			const [, hue] = new RegExp(`${hueOf(place).property}: (#[0-9a-f]+);`).exec(style) ?? [];
+			expect(hueOf(place).onPaper).toBe(hue);
+		}
+	});
+});

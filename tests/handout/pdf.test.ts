@@ -1,0 +1,105 @@
+/** PDFs as other programs read them: their text, their faces, their pages. */
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { writtenPdf } from '../../scripts/pdf';
+import type { Handout } from '../../src/lib/handout/blocks';
+import { handoutOf } from '../../src/lib/handout/handout';
+import { scheduleOf } from '../../src/lib/handout/schedule';
+import { demoCases, handedIn } from '../support/demo-cases';
+import { plainHandout } from '../support/plain-handout';
+
+const folder = mkdtempSync(join(tmpdir(), 'residuum-pdf-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+const hasReaders = existsSync('/usr/bin/pdftotext');
+if (!hasReaders) console.warn('PDFs are not read back: there is no pdftotext here');
+
+const [ferry] = demoCases;
+const [entry] = ferry?.plans ?? [];
+if (!ferry || !entry) throw new Error('a demo');
+
+async function read(handout: Handout) {
+	const path = join(folder, 'handout.pdf');
+	writeFileSync(path, await writtenPdf(handout));
+	const run = (program: string, ...words: string[]) =>
+		execFileSync(program, words, { encoding: 'utf8' });
+	return {
+		pages: run('pdftotext', '-layout', path, '-').split('\f').slice(0, -1),
+		fonts: run('pdffonts', path).trim().split('\n').slice(2),
+		info: run('pdfinfo', path)
+	};
+}
+
+/** Without the spaces, which a layout puts in. */
+const dense = (text: string) => text.replaceAll(/\s+/g, '');
+
+describe.runIf(hasReaders)('the PDF of a hand-out', () => {
+	it.each(['en', 'es'] as const)('has every word and figure of it, in %s', async (language) => {
+		const handout = handoutOf(handedIn(ferry, { language, paper: 'a4' }), entry);
+		const { pages, fonts, info } = await read(handout);
+		const text = dense(pages.join(''));
+		for (const line of plainHandout(handout).split('\n').slice(1)) {
+			const parts = line === line.toUpperCase() && /[A-Z]{3}/.test(line) ? [] : line.split('  ');
+			for (const part of parts) expect(text).toContain(dense(part));
+		}
+		for (const block of handout.blocks) {
+			if (block.kind === 'heading') expect(text).toContain(dense(block.text));
+		}
+		expect(fonts.length).toBeGreaterThan(2);
+		for (const font of fonts) expect(font).toMatch(/ yes yes yes +\d+/);
+		expect(info).toMatch(/Page size: +595\.28 x 841\.89/);
+		expect(pages).toHaveLength(2);
+		pages.forEach((page, at) => {
+			expect(dense(page)).toContain(dense(handout.page(at + 1, pages.length)));
+			const last = page.trimEnd().split('\n').at(-1)?.trim();
+			const headings = handout.blocks.flatMap((block) =>
+				block.kind === 'heading' ? [block.text] : []
+			);
+			expect(headings).not.toContain(last);
+		});
+	});
+
+	it('is on Letter where that is chosen, and prints names of any letters', async () => {
+		const debts = ferry.debts.map((debt, at) =>
+			at === 0 ? { ...debt, name: 'Łódź & Søn 借金' } : debt
+		);
+		const { pages, info } = await read(
+			handoutOf({ ...handedIn(ferry, { paper: 'letter' }), debts }, entry)
+		);
+		expect(info).toMatch(/Page size: +612 x 792/);
+		expect(dense(pages[0] ?? '')).toContain('Łódź&Søn??');
+		expect(pages.join('')).toContain('can’t be printed');
+	});
+
+	it('of a schedule of thirty years by the week repeats its head on every page, and has every payment', async () => {
+		const [card] = ferry.debts;
+		if (!card) throw new Error('a debt');
+		const weekly = {
+			...card,
+			balance: 40_000_000 as never,
+			annualRate: 60_000 as never,
+			asked: {
+				kind: 'level',
+				periods: 1560,
+				balloon: 0,
+				roundPayment: 'nearest',
+				atTerm: 'settle'
+			} as never,
+			pays: { kind: 'asked' } as never,
+			extra: 0 as never,
+			happenings: [],
+			lending: { ...card.lending, paymentsPerYear: 52 as never }
+		};
+		const handout = scheduleOf({ ...ferry, debts: [weekly] }, weekly);
+		if (!handout) throw new Error('a schedule');
+		const { pages } = await read(handout);
+		expect(pages.length).toBeGreaterThan(25);
+		for (const page of pages) expect(page).toMatch(/no\..*due.*opening/);
+		const numbers = pages.flatMap((page) =>
+			[...page.matchAll(/^ *(\d+) +\d+ \w{3} \d{4} /gm)].map(([, k]) => Number(k))
+		);
+		expect(numbers).toEqual(Array.from({ length: 1560 }, (_, at) => at + 1));
+	});
+});
