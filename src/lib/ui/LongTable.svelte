@@ -4,7 +4,7 @@
 -->
 <script lang="ts" generics="Y extends YearSpan">
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
-	import { tick, untrack, type Snippet } from 'svelte';
+	import { flushSync, tick, untrack, type Snippet } from 'svelte';
 	import { get } from 'svelte/store';
 	import { lineOf, longLines, stepped, type LongLine, type YearSpan } from './long-lines';
 	import { keySteps } from './schedule-cells';
@@ -103,7 +103,15 @@
 		untrack(() => get(virtual).scrollToIndex(lineOf(lines, picked), { align: 'center' }));
 	});
 
-	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index < lines.length));
+	/** On paper every line is there. */
+	let onPaper = $state(false);
+	const print = (is: boolean) => flushSync(() => (onPaper = is));
+
+	const items = $derived(
+		onPaper
+			? lines.map((_, index) => ({ index, start: 0, end: lines.length * ROW }))
+			: $virtual.getVirtualItems().filter(({ index }) => index < lines.length)
+	);
 	const above = $derived(items[0]?.start ?? 0);
 	const below = $derived(Math.max(0, lines.length * ROW - (items.at(-1)?.end ?? 0)));
 
@@ -240,6 +248,8 @@
 		event.preventDefault();
 	}
 </script>
+
+<svelte:window onbeforeprint={() => print(true)} onafterprint={() => print(false)} />
 
 {#snippet space(height: number)}
 	{#if height > 0}<tr aria-hidden="true"><td colspan={columns} style:height="{height}px"></td></tr

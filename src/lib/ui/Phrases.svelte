@@ -14,6 +14,7 @@
 
 {#each sentence as { text, figure, opens, plan }, index (index)}{#if opens && onopen}<button
 			type="button"
+			data-print
 			title="Show its working"
 			class:interest={figure === 'interest'}
 			onclick={(event) => onopen(opens, event.currentTarget, plan)}>{text}</button

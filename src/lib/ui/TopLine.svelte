@@ -12,7 +12,7 @@
 	const { path, views = [], children }: Props = $props();
 </script>
 
-<header>
+<header class="screen-only">
 	<a class="brand" href="/">residuum</a>
 	<nav aria-label="Where you are">
 		<ol>

@@ -229,12 +229,17 @@
 	}
 
 	@media print {
+		h1.unseen {
+			display: none;
+		}
+
 		main,
 		.sheets,
 		.stack {
 			display: block;
 			overflow: visible;
 			height: auto;
+			margin: 0;
 			padding: 0;
 			zoom: 1;
 		}

@@ -153,7 +153,7 @@
 					</label>
 				{/each}
 			</fieldset>
-			<p class="acts">
+			<p class="acts screen-only">
 				{#if making !== null && along.done !== null}
 					<Progress what={making} done={along.done} onstop={() => along.stop()} />
 				{:else}

@@ -232,7 +232,7 @@
 				{/if}
 			</div>
 		{/if}
-		<div class="bar">
+		<div class="bar screen-only">
 			<MoneyZone
 				{hand}
 				onchange={setMoney}

@@ -102,7 +102,12 @@
 			<!-- The arrows belong to the link inside; the row only hears them on their way up. -->
 			<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 			<li data-debt={debt.id} onkeydown={(event) => key(event, index)}>
-				<span class="handle" use:dragHandle aria-label="Move {debt.name}" title="Drag to move">
+				<span
+					class="handle screen-only"
+					use:dragHandle
+					aria-label="Move {debt.name}"
+					title="Drag to move"
+				>
 					<GripVertical size={15} aria-hidden="true" />
 				</span>
 				<DebtMark index={debt.place} />
@@ -125,6 +130,7 @@
 					{#if total}
 						<button
 							type="button"
+							data-print
 							title="Interest of {debt.name}: show its working"
 							onclick={(event) => onopen({ interestOf: debt.id }, event.currentTarget)}
 							>{writeMoney(total.interest, writing)}</button

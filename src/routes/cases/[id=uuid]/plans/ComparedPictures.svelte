@@ -164,7 +164,7 @@
 		<ul class="crossed">
 			{#each crossed as { crossing, sentence } (plain(sentence))}
 				<li>
-					<button type="button" onclick={() => onmonth(crossing.month)}>
+					<button type="button" data-print onclick={() => onmonth(crossing.month)}>
 						<Phrases {sentence} />
 					</button>
 				</li>

@@ -131,6 +131,7 @@
 					<th scope="row">
 						<button
 							type="button"
+							data-print
 							title="Alt+↑ ↓ moves this row, Delete hides it"
 							onkeydown={(event) => key(event, figure)}>{comparedName(figure, writing)}</button
 						>
