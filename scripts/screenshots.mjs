@@ -78,16 +78,6 @@ await page.evaluate(() => document.querySelector('.scrolls')?.scrollTo(0, 0));
 await take('statement');
 await page.click('[data-zone=payments]');
 
-await page.click('[data-k="3"][data-name="interest"]');
-await page.waitForSelector('[role=dialog]');
-await take('working');
-await page.keyboard.press('Escape');
-
-await page.click('[data-chip]');
-await page.waitForSelector('[role=dialog]');
-await take('what-happens');
-await page.keyboard.press('Escape');
-
 await page.select('[aria-label="Question"]', 'time');
 await page.click('[aria-label="Payment asked about"]', { count: 3 });
 await page.keyboard.type('180');
@@ -103,7 +93,6 @@ await page.evaluate(
 	() => document.activeElement instanceof HTMLElement && document.activeElement.blur()
 );
 await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
-await take('one-debt-changed-dark');
 
 await page.click('.before button');
 await page.click('.views a:nth-child(2)');
@@ -112,6 +101,15 @@ await pressEvents(4);
 await take('plan-dark');
 await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
 await take('plan');
+
+await page.keyboard.press('F7');
+await page.waitForSelector('[data-row="5"]');
+await page.click('[data-row="5"] [data-name="2:paid"]');
+await page.waitForSelector('[role=dialog]');
+await take('every-month');
+await page.keyboard.press('Escape');
+await page.keyboard.press('F7');
+await page.waitForSelector('.strip');
 
 await page.click('.money .curve');
 await page.waitForFunction(
@@ -133,6 +131,21 @@ await page.keyboard.press('Escape');
 await page.keyboard.press('F9');
 await page.waitForSelector('.pictures canvas');
 await take('side-by-side');
+await page.select('[aria-label="How the plans are looked at"]', 'cost');
+await page.evaluate(() => document.querySelector('.pictures')?.scrollIntoView());
+await take('differences');
+await page.evaluate(() => scrollTo(0, 0));
+await page.click('.views a:nth-child(4)');
+await page.waitForSelector('article');
+await page.select('[aria-label="The language of the hand-out"]', 'es');
+await page.waitForFunction(() => document.querySelector('article')?.lang === 'es');
+await take('hand-out');
+await page.select('[aria-label="The language of the hand-out"]', 'en');
+await page.click('.acts a');
+await page.waitForSelector('textarea');
+await take('message');
+await page.keyboard.press('F9');
+await page.waitForSelector('.pictures canvas');
 await page.click('thead th:nth-of-type(3) a');
 await page.waitForSelector('[data-change]');
 await page.click('[data-change]');

@@ -40,6 +40,10 @@ beforeAll(async () => {
 		'plan, empty': `/cases/${empty.id}/plan`,
 		'side by side, full': `/cases/${six.id}/plans`,
 		'side by side, empty': `/cases/${empty.id}/plans`,
+		'hand-out, full': `/cases/${six.id}/handout`,
+		'hand-out, empty': `/cases/${empty.id}/handout`,
+		'message, full': `/cases/${six.id}/outbox`,
+		outbox: '/outbox',
 		'not found': '/cases/none'
 	};
 });
@@ -102,6 +106,13 @@ describe.each(['light', 'dark'])('what opens on a screen, %s', (scheme) => {
 			expect(await seriousFindings()).toEqual([]);
 			await screen.press('Escape');
 		}
+		await screen.press('F7');
+		await screen.see('[data-row="1"]', 'Jan 2027');
+		expect(await seriousFindings()).toEqual([]);
+		await screen.click('.tools button:first-child');
+		await screen.see('[role=dialog]', 'The page for the client');
+		expect(await seriousFindings()).toEqual([]);
+		await screen.press('Escape', 'F7');
 		await screen.click('.asks button:first-child');
 		await screen.see('section p.found', 'order');
 		expect(await seriousFindings()).toEqual([]);
@@ -134,6 +145,10 @@ describe.each(['light', 'dark'])('every screen, %s', (scheme) => {
 		'plan, empty',
 		'side by side, full',
 		'side by side, empty',
+		'hand-out, full',
+		'hand-out, empty',
+		'message, full',
+		'outbox',
 		'not found'
 	])(
 		'%s: nothing serious for axe-core, nothing moves, nothing is cut off from 1024 pixels up, nor zoomed in to 200 %',

@@ -5,9 +5,8 @@ import { owedInAll } from '../core/plan/answers';
 import { byPayoff, dayOfMonth, monthsDrawn, owedBy } from '../core/plan/over-time';
 import type { Plan } from '../core/plan/terms';
 import { dateParts, dayNumber, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
 import type { Writing } from '../reading/writing';
-import { writeMoney, writeShortMonth } from '../reading/written';
+import { grouped, writeShortMonth } from '../reading/written';
 import type { Language } from '../words/message';
 import { aboutWide, element, HAIRLINE, INK, near, picture, QUIET, type Size } from './svg';
 import { hueOf } from '../words/hues';
@@ -15,12 +14,13 @@ import { hueOf } from '../words/hues';
 type Drawn = ReturnType<typeof element>;
 
 interface Field {
+	readonly left: number;
 	readonly x: ScaleLinear<number, number>;
 	readonly y: ScaleLinear<number, number>;
 }
 
-/** Room around the field: for amounts on the left, for dates below. */
-const LEFT = 44;
+/** Room around the field: for amounts on the left, at least so much; for dates below. */
+const LEAST_LEFT = 34;
 const RIGHT = 12;
 const TOP = 8;
 const ROW = 12;
@@ -44,10 +44,11 @@ export function planPicture(
 			: [];
 	});
 	const last = Math.max(...days, ...ends.map(({ day }) => day));
-	const room = placed(ends, (day) => xOf(days[0] ?? 0, last, size)(day), size.width);
-	const below = 2 + (Math.max(-1, ...room.map(({ row }) => row)) + 1) * ROW;
 	const highest = Math.max(...months.map((month) => owedInAll(plan, month)), 1);
-	const field = fieldOf(days[0] ?? 0, last, highest, size, below + ROW);
+	const left = roomFor(highest, writing);
+	const room = placed(ends, (day) => xOf(days[0] ?? 0, last, left, size)(day), left, size.width);
+	const below = 2 + (Math.max(-1, ...room.map(({ row }) => row)) + 1) * ROW;
+	const field = fieldOf(days[0] ?? 0, last, highest, left, size, below + ROW);
 	const heights = months.map(() => 0);
 	const bands = ordered.toReversed().map(({ id, place, letter }) => {
 		const index = plan.debts.findIndex((debt) => debt.id === id);
@@ -115,7 +116,8 @@ export function plansPicture(
 		1,
 		...plans.flatMap(({ plan }) => monthsDrawn(plan).map((month) => owedInAll(plan, month)))
 	);
-	const field = fieldOf(first, last, highest, size, ROW + 6 + legend);
+	const left = roomFor(highest, writing);
+	const field = fieldOf(first, last, highest, left, size, ROW + 6 + legend);
 	const lines = plans.map(({ plan }, place) => {
 		const months = monthsDrawn(plan);
 		const path = line<number>()
@@ -129,8 +131,8 @@ export function plansPicture(
 		const until =
 			ending.status === 'cleared' ? ` · ${writeShortMonth(ending.payoffDate, writing)}` : '';
 		return [
-			element('path', { d: `M${LEFT} ${y}H${LEFT + 34}`, ...strokeOf(place) }),
-			element('text', { x: LEFT + 42, y: y + 3.5, fill: INK }, `${place + 1} ${name}${until}`)
+			element('path', { d: `M${left} ${y}H${left + 34}`, ...strokeOf(place) }),
+			element('text', { x: left + 42, y: y + 3.5, fill: INK }, `${place + 1} ${name}${until}`)
 		];
 	});
 	return picture(size, title, [
@@ -148,42 +150,61 @@ const strokeOf = (place: number) => ({
 	'stroke-dasharray': DASHES[place % DASHES.length] || 'none'
 });
 
-const xOf = (first: number, last: number, { width }: Size) =>
-	scaleLinear([first, Math.max(last, first + 31)], [LEFT, width - RIGHT]);
+const xOf = (first: number, last: number, left: number, { width }: Size) =>
+	scaleLinear([first, Math.max(last, first + 31)], [left, width - RIGHT]);
 
 const fieldOf = (
 	first: number,
 	last: number,
 	highest: number,
+	left: number,
 	size: Size,
 	below: number
 ): Field => ({
-	x: xOf(first, last, size),
+	left,
+	x: xOf(first, last, left, size),
 	y: scaleLinear([0, highest], [size.height - below, TOP])
 });
 
-/** Lines at round amounts, each written at its left. */
-function grid({ y }: Field, highest: number, { width }: Size, writing: Writing<Language>): Drawn[] {
+/** Round amounts up to the highest, in minor units, each as it is written. */
+function ticksOf(highest: number, writing: Writing<Language>) {
 	const unit = 10 ** writing.currency.digits;
 	const ticks = scaleLinear([0, highest / unit], [0, 1])
 		.ticks(4)
 		.filter(Number.isInteger);
-	return ticks.flatMap((tick) => {
-		const at = near(y(tick * unit));
-		const label = writeMoney((tick * unit) as Cents, writing).replace(/[.,]0+$/, '');
+	return ticks.map((tick) => ({ amount: tick * unit, label: grouped(tick, 0, writing) }));
+}
+
+/** So much room their longest needs. */
+const roomFor = (highest: number, writing: Writing<Language>): number =>
+	Math.max(LEAST_LEFT, ...ticksOf(highest, writing).map(({ label }) => aboutWide(label, 10) + 8));
+
+/** Lines at round amounts, each written at its left. */
+function grid(
+	{ y, left }: Field,
+	highest: number,
+	{ width }: Size,
+	writing: Writing<Language>
+): Drawn[] {
+	return ticksOf(highest, writing).flatMap(({ amount, label }) => {
+		const at = near(y(amount));
 		return [
 			element('path', {
-				d: `M${LEFT} ${at}H${width - RIGHT}`,
+				d: `M${near(left)} ${at}H${width - RIGHT}`,
 				stroke: HAIRLINE,
 				'stroke-width': 0.5
 			}),
-			element('text', { x: LEFT - 5, y: at + 3.5, fill: QUIET, 'text-anchor': 'end' }, label)
+			element(
+				'text',
+				{ x: near(left - 5), y: near(at + 3.5), fill: QUIET, 'text-anchor': 'end' },
+				label
+			)
 		];
 	});
 }
 
 /** The years, each at its first of January; where there are many, some of them. */
-function axis({ x, y }: Field, { width }: Size, below: number): Drawn[] {
+function axis({ x, y, left }: Field, { width }: Size, below: number): Drawn[] {
 	const [first = 0, last = 0] = x.domain();
 	const dayOf = (year: number) => dayNumber(`${year}-01-01` as CalendarDate);
 	const from = 1970 + Math.floor(first / 365.2425);
@@ -194,7 +215,7 @@ function axis({ x, y }: Field, { width }: Size, below: number): Drawn[] {
 	const step = [1, 2, 5, 10, 20].find((size) => years.length / size <= 12) ?? 50;
 	return [
 		element('path', {
-			d: `M${LEFT} ${near(y(0))}H${width - RIGHT}`,
+			d: `M${near(left)} ${near(y(0))}H${width - RIGHT}`,
 			stroke: QUIET,
 			'stroke-width': 0.7
 		}),
@@ -204,7 +225,7 @@ function axis({ x, y }: Field, { width }: Size, below: number): Drawn[] {
 				element(
 					'text',
 					{
-						x: near(Math.max(LEFT + 10, x(dayOf(year)))),
+						x: near(Math.max(left + 10, x(dayOf(year)))),
 						y: near(y(0) + below + ROW - 3),
 						fill: QUIET,
 						'text-anchor': 'middle'
@@ -226,13 +247,14 @@ interface PlacedEnd {
 function placed(
 	ends: readonly { readonly day: number; readonly label: string }[],
 	x: (day: number) => number,
+	from: number,
 	width: number
 ): PlacedEnd[] {
 	const taken: number[] = [];
 	return ends.map(({ day, label }) => {
 		const at = x(day);
 		const wide = aboutWide(label, 10) + 4;
-		const left = Math.min(Math.max(at - wide / 2, LEFT), width - wide);
+		const left = Math.min(Math.max(at - wide / 2, from), width - wide);
 		const free = taken.findIndex((end) => left > end + 4);
 		const row = free < 0 ? taken.length : free;
 		taken[row] = left + wide;

@@ -46,7 +46,7 @@ export function picture({ width, height }: Size, title: string, inner: readonly 
 		height,
 		'font-family': `${FACE}, sans-serif`,
 		'font-size': 10,
-		role: 'img'
+		role: title === '' ? 'presentation' : 'img'
 	};
 	const named = title === '' ? [] : [element('title', {}, title)];
 	return element('svg', root, [...named, ...inner])[ESCAPED];

@@ -167,9 +167,7 @@ export function strainedSentence(
 	calm: PlanTotals,
 	writing: AnyWriting
 ): Sentence {
-	const strain = text(writing, 'strain', {
-		strain: kind === 'missed months' ? 'missed' : kind === 'less money' ? 'less' : 'rates'
-	});
+	const strain = kind === 'missed months' ? 'missed' : kind === 'less money' ? 'less' : 'rates';
 	const apart = planDifference(under, calm);
 	const { ending } = under;
 	if (apart.kind !== 'both end' || ending.status !== 'cleared') {

@@ -54,7 +54,9 @@
 			<NothingYet what="There is nothing to hand over yet" href="/cases/{desk.id}" />
 		</div>
 	{:else}
-		<section class="sheets" aria-label="As it is printed">
+		<!-- Focus lets the keys scroll it. -->
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+		<section class="sheets" aria-label="As it is printed" tabindex="0">
 			<div class="stack"><Pages {handout} /></div>
 		</section>
 		<section class="settings" aria-label="What is on it">

@@ -204,7 +204,7 @@
 <style>
 	section {
 		display: grid;
-		grid-template-rows: auto minmax(0, 1fr);
+		grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
 		height: 100%;
 		min-height: 0;
 	}
@@ -232,7 +232,33 @@
 	}
 
 	.table {
+		min-width: 0;
 		min-height: 0;
+	}
+
+	.table :global(.scroller .note) {
+		max-width: 280px;
+		padding-right: 6px;
+	}
+
+	/* With many debts the months stay where they are. */
+	.table :global(:where(td, th):where(.number, .left)) {
+		position: sticky;
+		z-index: 1;
+		left: 0;
+		background: var(--ground);
+	}
+
+	.table :global(.number) {
+		min-width: 44px;
+	}
+
+	.table :global(:is(td, th).left:not([colspan])) {
+		left: 44px;
+	}
+
+	.table :global(:is(thead, tfoot) :is(td, th):is(.number, .left)) {
+		z-index: 2;
 	}
 
 	.figure {

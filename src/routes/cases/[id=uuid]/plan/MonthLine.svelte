@@ -145,9 +145,4 @@
 	.marked td {
 		background: color-mix(in srgb, var(--act) 16%, var(--ground));
 	}
-
-	tr td.note {
-		max-width: 240px;
-		padding-right: 6px;
-	}
 </style>
