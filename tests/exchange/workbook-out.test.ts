@@ -13,8 +13,9 @@ import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { Cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
-import { planWorkbook } from '../../src/lib/exchange/plan-workbook';
-import { isLive } from '../../src/lib/exchange/sheet-debt';
+import { isLive, planWorkbook, scheduleWorkbook } from '../../src/lib/exchange/workbooks-out';
+import { carryOut } from '../../src/lib/core/debt/ways';
+import { statedDebt } from '../../src/lib/document/debt';
 import { changingTerms, constant, household, monthly, plans } from '../support/households';
 import { demoPlans } from '../support/demo-cases';
 import { recalculated, type Recalculated } from '../support/recalculated';
@@ -158,6 +159,28 @@ describe('a plan’s workbook', () => {
 			{ numRuns: 30 }
 		);
 	}, 30_000);
+});
+
+describe('the workbook of a debt that formulas can’t say', () => {
+	it('has every payment of its schedule, and their sums', async () => {
+		const [card] = demoPlans[0]?.document.debts ?? [];
+		if (!card) throw new Error('a debt');
+		const weekly = {
+			...card,
+			lending: { ...card.lending, paymentsPerYear: 52 as const, timing: 'advance' as const }
+		};
+		const stated = statedDebt(weekly, asOf);
+		if (!stated) throw new Error('a stated debt');
+		const { run } = carryOut(stated, { kind: 'paid' });
+		const book = await recalculated(
+			await scheduleWorkbook('A debt', run, { code: 'USD', digits: 2 })
+		);
+		const row = book.rowOf('Schedule', 'Together');
+		expect(row).toBe(6 + run.periods);
+		expect(book.at('Schedule', `E${row}`)).toBe(run.totalInterest / 100);
+		expect(book.at('Schedule', `F${row}`)).toBe(run.totalPaid / 100);
+		expect(book.at('Schedule', `I${row - 1}`)).toBe(0);
+	});
 });
 
 const folder = mkdtempSync(join(tmpdir(), 'residuum-workbook-'));

@@ -118,7 +118,11 @@ async function debtContent({ document, subject, kind }: OutgoingTask, tools: Too
 	}
 	const name = nameOf(entry, { language: 'en' });
 	const debt = { id: entry.id, terms: wayTerms(stated, { kind: 'paid' }) };
-	const { planWorkbook } = await import('../exchange/plan-workbook');
+	const { isLive, planWorkbook, scheduleWorkbook } = await import('../exchange/workbooks-out');
+	if (!isLive(debt.terms)) {
+		const { run } = carryOut(stated, { kind: 'paid' });
+		return scheduleWorkbook(`${document.label} · ${name}`, run, currency);
+	}
 	return planWorkbook({
 		title: `${document.label} · ${name}`,
 		asOf,
@@ -169,7 +173,7 @@ async function planContent(
 			return planPicture(plan, drawn, asOf, PICTURE, writing, entry.name);
 		}
 		default: {
-			const { planWorkbook } = await import('../exchange/plan-workbook');
+			const { planWorkbook } = await import('../exchange/workbooks-out');
 			const named = debts.map((debt) => {
 				const { place = 0, name = '' } = listed.find(({ id }) => id === debt.id) ?? {};
 				return { ...debt, letter: letterOf(place), name };

@@ -115,16 +115,22 @@
 			: aheadInWords(ends.slice(1), by, measure, writing);
 	});
 	const monthOf = (date: CalendarDate) => (plan ? Math.max(1, monthIn(date, plan.firstMonth)) : 1);
-	/** Where plans cross the one that they are measured against, or, where that is none of them, the first. */
+	/**
+	 * Where plans cross the one that they are measured against; where that is none of them, and it is looked at what
+	 * is owed, the first.
+	 */
 	const crossed = $derived.by(() => {
-		const first = shown.find(({ entry }) => entry.id === against) ?? shown[0];
-		if (!first) return [];
+		const own =
+			shown.find(({ entry }) => entry.id === against) ?? (look === 'owed' ? shown[0] : undefined);
+		const first = own
+			? { plan: own.plan, name: own.entry.name }
+			: { plan: baseline, name: measure };
 		return shown.flatMap((other) =>
-			other === first
+			other === own
 				? []
 				: crossings(first.plan, other.plan, by).map((crossing) => ({
 						crossing,
-						sentence: crossingSentence(crossing, first.entry.name, other.entry.name, by, writing)
+						sentence: crossingSentence(crossing, first.name, other.entry.name, by, writing)
 					}))
 		);
 	});

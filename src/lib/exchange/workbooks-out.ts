@@ -1,0 +1,4 @@
+/** Workbooks that are written; what writes them is large, so it is there when one is asked for. */
+export { planWorkbook } from './plan-workbook';
+export { scheduleWorkbook } from './schedule-workbook';
+export { isLive } from './sheet-debt';
