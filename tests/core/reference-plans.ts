@@ -10,7 +10,7 @@ import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
 import { debtTerms, differing, money, rate, unknownTo, type Verdict } from './reference-terms';
 
-const planDebt = z
+export const planDebt = z
 	.looseObject({ id: z.string() })
 	.transform(({ id, ...terms }) => ({ id, terms: debtTerms.parse(terms) }));
 const part = { percent: rate.default(percent(0)), amount: money.default(cents(0)) };
@@ -64,7 +64,7 @@ const planChange = z.discriminatedUnion('kind', [
 			)
 	})
 ]);
-const planTerms = z
+export const planTerms = z
 	.strictObject({
 		changes: z.array(planChange).default([]),
 		budget: z.enum(['required', 'required-plus', 'constant']),
@@ -153,9 +153,9 @@ export function checkPlan(name: string, item: unknown): Verdict {
 }
 
 /** The plan with the fees of its changes, and the month in which it begins counted from its first. */
-function plannedBy(
+export function plannedBy(
 	{ begins, ...plan }: z.infer<typeof planTerms>,
-	{ debts, fees }: Extract<ReturnType<typeof withChanges>, { ok: true }>
+	{ debts, fees }: Pick<Extract<ReturnType<typeof withChanges>, { ok: true }>, 'debts' | 'fees'>
 ): PlanTerms {
 	if (begins === null) return { ...plan, fees };
 	const from = `${begins}-01` as CalendarDate;

@@ -60,17 +60,20 @@ export interface PlanDebt extends InLine, OpenPeriod {
 	rank: number | null;
 }
 
-/** A debt at the start of a plan. Plans run in arrears and in cents, whatever a debt alone would do. */
+/** The terms of a debt as plans have them: in arrears and in cents, whatever a debt alone would do. */
+export const asPlanned = (terms: DebtTerms): DebtTerms =>
+	terms.timing === 'advance' || terms.interestRounding === 'none'
+		? { ...terms, timing: 'arrears', interestRounding: 'cent' }
+		: terms;
+
+/** A debt at the start of a plan. */
 export function planDebt(
 	{ id, terms }: PlannedDebt,
 	index: number,
 	listed: readonly string[],
 	first: CalendarDate
 ): PlanDebt {
-	const own = terms.timing === 'advance' || terms.interestRounding === 'none';
-	const inArrears: DebtTerms = own
-		? { ...terms, timing: 'arrears', interestRounding: 'cent' }
-		: terms;
+	const inArrears = asPlanned(terms);
 	const step = terms.paymentsPerYear > 12 ? 0 : 12 / terms.paymentsPerYear;
 	const place = listed.indexOf(id);
 	return {

@@ -1,0 +1,164 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+	DRIFT_PARTS,
+	expectedOn,
+	forecastOf,
+	happenedTo,
+	type DatedAmount,
+	type Forecast,
+	type Life
+} from '../../../src/lib/core/plan/happened';
+import { planOf } from '../../../src/lib/core/plan/walk';
+import { addDays, dueDate, FREQUENCIES } from '../../../src/lib/core/quantities/calendar';
+import { cents, type Cents } from '../../../src/lib/core/quantities/money';
+import { household, plans, termsDrawn, total } from '../../support/households';
+
+const anyOften = termsDrawn(fc.constantFrom(...FREQUENCIES));
+const forecasts = fc.tuple(household(anyOften, 3), plans).map(([debts, terms]) => {
+	const plan = planOf(debts, terms);
+	return debts.map((_, index) => ({ forecast: forecastOf(debts, plan, index), plan, index }));
+});
+const startOf = ({ terms }: Forecast) => dueDate(terms.firstDue, 0, terms.paymentsPerYear);
+
+/** A life that goes as it was expected, read on the days of some periods. */
+function asExpected({ periods, terms }: Forecast, every: number): Life {
+	const readings = periods
+		.filter(({ k }) => k % every === 0 || k === periods.length)
+		.map(({ date, closing }) => ({ date, balance: closing }));
+	const charges = periods.flatMap(({ charges: amount, k }): DatedAmount[] =>
+		amount > 0
+			? [{ date: addDays(dueDate(terms.firstDue, k - 1, terms.paymentsPerYear), 1), amount }]
+			: []
+	);
+	const payments = periods.flatMap(({ date, paid }) => (paid > 0 ? [{ date, amount: paid }] : []));
+	return { readings, payments, charges };
+}
+
+/** Anything that may happen to a debt within two years. */
+const lives = fc.record({
+	readings: fc.uniqueArray(fc.integer({ min: 3, max: 720 }), { minLength: 1, maxLength: 6 }),
+	balances: fc.array(fc.integer({ min: 0, max: 900_000 }), { minLength: 6, maxLength: 6 }),
+	printed: fc.array(fc.option(fc.integer({ min: 0, max: 20_000 })), { minLength: 6, maxLength: 6 }),
+	payments: fc.array(
+		fc.tuple(fc.integer({ min: 1, max: 720 }), fc.integer({ min: 1, max: 50_000 })),
+		{
+			maxLength: 12
+		}
+	),
+	charges: fc.array(
+		fc.tuple(fc.integer({ min: 1, max: 720 }), fc.integer({ min: 1, max: 50_000 })),
+		{
+			maxLength: 6
+		}
+	)
+});
+
+function lifeOf(
+	forecast: Forecast,
+	drawn: typeof lives extends fc.Arbitrary<infer T> ? T : never
+): Life {
+	const day = (after: number) => addDays(startOf(forecast), after);
+	const dated = (list: readonly (readonly [number, number])[]) =>
+		[...list]
+			.sort(([a], [b]) => a - b)
+			.map(([after, amount]) => ({ date: day(after), amount: cents(amount) }));
+	const readings = [...drawn.readings]
+		.sort((a, b) => a - b)
+		.map((after, at) => {
+			const interest = drawn.printed[at];
+			const balance = cents(drawn.balances[at] ?? 0);
+			return {
+				date: day(after),
+				balance,
+				...(interest == null ? {} : { interest: cents(interest) })
+			};
+		});
+	return { readings, payments: dated(drawn.payments), charges: dated(drawn.charges) };
+}
+
+describe('a forecast', () => {
+	it('has what the plan has of each debt, period by period', () => {
+		fc.assert(
+			fc.property(forecasts, (all) => {
+				for (const { forecast, plan, index } of all) {
+					const { periods } = forecast;
+					const totals = plan.debts[index];
+					expect(total(periods.map(({ paid }) => paid))).toBe(totals?.paid);
+					expect(total(periods.map(({ interest }) => interest))).toBe(totals?.interest);
+					expect(total(periods.map(({ charges }) => charges))).toBe(totals?.charges);
+					expect(periods.at(-1)?.closing ?? forecast.terms.opening).toBe(totals?.closing);
+				}
+			}),
+			{ numRuns: 120 }
+		);
+	});
+});
+
+describe('what really happened', () => {
+	it('is nothing beside a life exactly as planned', () => {
+		fc.assert(
+			fc.property(forecasts, fc.integer({ min: 1, max: 5 }), (all, every) => {
+				for (const { forecast } of all) {
+					for (const { parts, gap } of happenedTo(forecast, asExpected(forecast, every))) {
+						expect([gap, ...DRIFT_PARTS.map((part) => parts[part])]).toEqual([0, 0, 0, 0, 0, 0]);
+					}
+				}
+			}),
+			{ numRuns: 120 }
+		);
+	});
+
+	it('is told by parts that add up to the distance, to the cent', () => {
+		fc.assert(
+			fc.property(forecasts, lives, (all, drawn) => {
+				for (const { forecast } of all) {
+					let before = 0;
+					for (const { gap, parts, date, forecast: expected } of happenedTo(
+						forecast,
+						lifeOf(forecast, drawn)
+					)) {
+						expect(before + total(DRIFT_PARTS.map((part) => parts[part]))).toBe(gap);
+						expect(expected).toBe(expectedOn(forecast, date));
+						before = gap;
+					}
+				}
+			}),
+			{ numRuns: 200 }
+		);
+	});
+
+	it('comes to the same sums where it is read once more in between, on a due date, as it truly was', () => {
+		let split = 0;
+		fc.assert(
+			fc.property(forecasts, lives, fc.integer({ min: 1, max: 20 }), (all, drawn, at) => {
+				for (const { forecast } of all) {
+					const { terms, periods } = forecast;
+					const life = lifeOf(forecast, { ...drawn, printed: drawn.printed.map(() => null) });
+					const between = dueDate(terms.firstDue, at, terms.paymentsPerYear);
+					const last = life.readings.at(-1);
+					if (!last || last.date <= between || periods.length === 0) continue;
+					const [whole] = happenedTo(forecast, { ...life, readings: [last] });
+					// What was owed on that day, by the interest that the contract has for it.
+					const [until] = happenedTo(forecast, {
+						...life,
+						readings: [{ date: between, balance: 0 as Cents }]
+					});
+					if (!whole || !until) continue;
+					const truly = terms.opening + until.interest + until.charges - until.paid;
+					const parts = happenedTo(forecast, {
+						...life,
+						readings: [{ date: between, balance: truly as Cents }, last]
+					});
+					split += 1;
+					expect(parts[0]?.parts.unexplained).toBe(0);
+					for (const part of DRIFT_PARTS) {
+						expect(total(parts.map((one) => one.parts[part]))).toBe(whole.parts[part]);
+					}
+				}
+			}),
+			{ numRuns: 150 }
+		);
+		expect(split).toBeGreaterThan(30);
+	});
+});

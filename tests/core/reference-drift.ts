@@ -1,0 +1,52 @@
+/** Reference cases of what really happened, beside what a plan expected. */
+import { z } from 'zod';
+import { forecastOf, happenedTo } from '../../src/lib/core/plan/happened';
+import { planOf } from '../../src/lib/core/plan/walk';
+import { plannedBy, planDebt, planTerms } from './reference-plans';
+import { date, differing, money, unknownTo, type Verdict } from './reference-terms';
+import { NO_FEES } from '../../src/lib/core/plan/month';
+
+const dated = z.array(z.strictObject({ date, amount: money }));
+const driftCase = z.strictObject({
+	name: z.string(),
+	kind: z.literal('drift'),
+	debts: z.array(planDebt),
+	plan: planTerms,
+	readings: z.record(
+		z.string(),
+		z.array(z.strictObject({ date, balance: money, interest: money.exactOptional() }))
+	),
+	payments: z.record(z.string(), dated),
+	charges: z.record(z.string(), dated),
+	expect: z.record(z.string(), z.array(z.record(z.string(), z.unknown())))
+});
+
+/** Every interval of every debt that was read. */
+export function checkDrift(name: string, item: unknown): Verdict {
+	const read = driftCase.safeParse(item);
+	if (!read.success) return unknownTo(name, [read.error.message]);
+	const { debts, plan: terms, readings, payments, charges, expect } = read.data;
+	const plan = planOf(debts, plannedBy(terms, { debts, fees: NO_FEES }));
+	const differences = Object.entries(expect).flatMap(([id, intervals]) => {
+		const index = debts.findIndex((debt) => debt.id === id);
+		const life = {
+			readings: readings[id] ?? [],
+			payments: payments[id] ?? [],
+			charges: charges[id] ?? []
+		};
+		const got = happenedTo(forecastOf(debts, plan, index), life);
+		if (got.length !== intervals.length) return [`${id}: ${got.length} intervals`];
+		return intervals.flatMap(({ parts, ...interval }, at) => [
+			...differing(`${id} ${at} `, interval, { ...got[at] }, false),
+			...differing(
+				`${id} ${at} parts `,
+				parts as Record<string, unknown>,
+				{ ...got[at]?.parts },
+				false
+			)
+		]);
+	});
+	return differences.length === 0
+		? { name, outcome: 'passed' }
+		: { name, outcome: 'failed', differences };
+}
