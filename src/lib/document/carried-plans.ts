@@ -1,13 +1,13 @@
 /** The plans of a case as the core carries them out: with the debts that they change, and what they measure against. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { firstMonthWith, withChanges, type Refusal } from '../core/plan/changes';
-import { ONLY_ASKED, usualBegin } from '../core/plan/answers';
+import { moneyBeside, ONLY_ASKED, usualBegin, type MoneyBeside } from '../core/plan/answers';
 import { planOf } from '../core/plan/walk';
 import { NO_FEES } from '../core/plan/month';
 import type { ChangeFees, Plan, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import { plannedDebts, type CaseDocument } from './case';
 import { planChange } from './change';
-import { monthIn, planMonths, planTerms, type PlanEntry } from './plan';
+import { chosenPlan, monthIn, planMonths, planTerms, type PlanEntry } from './plan';
 
 /** The debts of a case that plans are made of. */
 export type Owing = Pick<CaseDocument, 'debts' | 'asOf'>;
@@ -58,4 +58,18 @@ export function measuredPlan({
 	if (entry) return carriedPlan(owing, entry).plan;
 	const debts = plannedDebts(owing, against === 'today' ? 'paid' : 'asked');
 	return planOf(debts, { ...ONLY_ASKED, begins: usualBegin(debts, owing.asOf) });
+}
+
+/** A plan, and its month's money as it concerns one debt. */
+export interface MonthsMoney extends MoneyBeside {
+	readonly plan: PlanEntry;
+}
+
+/** The month's money of the chosen plan, or of the first, beside the other debts; null where the plan has not got the debt. */
+export function monthsMoney(document: CaseDocument, debt: string): MonthsMoney | null {
+	const plan = chosenPlan(document)?.plan ?? document.plans[0];
+	if (!plan) return null;
+	const { debts, terms } = carriedPlan(document, plan);
+	const beside = moneyBeside(debts, terms, debt);
+	return beside && { plan, ...beside };
 }

@@ -1,12 +1,10 @@
 /** What is typed of a card's statement, as the core knows it (contract, section 11). */
 import type { Printed, StatementGiven } from '../core/debt/statement';
 import type { MinimumTerms } from '../core/debt/terms';
-import { ZERO, type Cents } from '../core/quantities/money';
+import { ZERO } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import type { Currency } from '../reading/currencies';
-import { plannedDebts, type CaseDocument } from './case';
 import type { AskedEntry, DebtEntry, StatementEntry } from './debt';
-import { chosenPlan, planMonths, type PlanEntry } from './plan';
 
 /** Minor units in a whole unit of a currency. */
 export const wholeUnit = ({ digits }: Currency): number => 10 ** digits;
@@ -70,25 +68,3 @@ export const askedByRule = ({
 	roundUpTo,
 	floor: floor === 0 ? ZERO : floor
 });
-
-/** A plan, its money in the month in which it begins, and what of that is left beside what the other debts ask. */
-export interface MonthsMoney {
-	readonly plan: PlanEntry;
-	readonly money: Cents;
-	readonly free: Cents;
-}
-
-/** The month's money of the chosen plan, or of the first, as it concerns one debt; null where nothing is known of it. */
-export function monthsMoney(document: CaseDocument, debt: string): MonthsMoney | null {
-	const plan = chosenPlan(document)?.plan ?? document.plans[0];
-	const debts = plannedDebts(document, 'planned');
-	if (!plan || !debts.some(({ id }) => id === debt)) return null;
-	const others = debts.filter(({ id }) => id !== debt);
-	const asked = (among: typeof debts): number =>
-		among.length === 0 ? 0 : planMonths(plan, among, document.asOf).askedAtBegin;
-	const all = asked(debts);
-	const { budget } = plan;
-	const beyond = budget.kind === 'required-plus' ? budget.extra : 0;
-	const money = budget.kind === 'constant' && budget.amount !== null ? budget.amount : all + beyond;
-	return { plan, money: money as Cents, free: (money - asked(others)) as Cents };
-}

@@ -75,9 +75,15 @@ function accountOf(statement: unknown, lender: string, name: string, spoken: Spo
 		currency,
 		asOf,
 		owed,
-		limit: available === null || available < 0 ? null : ((owed + available) as Cents),
+		limit: limitOf(owed, available),
 		transactions: transactions.sort((one, other) => (one.date < other.date ? -1 : 1))
 	};
+}
+
+/** What is owed and what is left of a limit is the limit; one beyond what a case may hold is none. */
+function limitOf(owed: Cents, available: Cents | null): Cents | null {
+	if (available === null || available < 0 || owed + available > LIMITS.amount) return null;
+	return (owed + available) as Cents;
 }
 
 function transactionOf(
@@ -117,7 +123,9 @@ function amountOf(written: string, { digits }: Currency): Cents | null {
 /** `20261215120000[-5:EST]`: the day that it was there. */
 function dayOf(written: string): CalendarDate | null {
 	const day = written.replace(/^(\d{4})(\d{2})(\d{2}).*$/s, '$1-$2-$3');
-	return isCalendarDate(day) ? day : null;
+	const { first, last } = LIMITS.years;
+	const year = Number(day.slice(0, 4));
+	return isCalendarDate(day) && year >= first && year <= last ? day : null;
 }
 
 /** A text of a file as one line of at most so many characters. */

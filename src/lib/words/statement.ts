@@ -2,6 +2,7 @@
 import type { BalanceAnswer } from '../core/debt/solve';
 import {
 	checked,
+	minimumSplit,
 	type Printed,
 	type Statement,
 	type StatementFigures,
@@ -9,6 +10,7 @@ import {
 	type Verdict
 } from '../core/debt/statement';
 import type { MinimumTerms } from '../core/debt/terms';
+import { lackFor } from '../core/plan/answers';
 import type { Cents } from '../core/quantities/money';
 import {
 	byFloor,
@@ -16,7 +18,7 @@ import {
 	type FloorGroup,
 	type Telling
 } from '../core/search/fitting-rules';
-import type { MonthsMoney } from '../document/statement';
+import type { MonthsMoney } from '../document/carried-plans';
 import { writeMoney, writePercent, writeRoundMoney } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf, signOf } from './amounts';
@@ -123,14 +125,14 @@ export function meaningSentence(
 	const money = (amount: number) => writeMoney(amount as Cents, writing);
 	const { minimumDue: due, payment36: payment } = figures;
 	if (due !== undefined && interestCharged !== undefined) {
-		const interest = Math.min(due, interestCharged);
-		const split = { interest: money(interest), principal: money(due - interest) };
+		const { interest, principal } = minimumSplit(due, interestCharged);
+		const split = { interest: money(interest), principal: money(principal) };
 		parts.push(sentence(writing, 'means', { due: money(due), ...split }));
 	}
 	if (payment !== undefined) {
 		parts.push(sentence(writing, 'means 36', { payment: money(payment) }));
 		if (month) {
-			const missing = payment - month.free;
+			const missing = lackFor(payment, month);
 			const of = { plan: month.plan.name, money: money(month.money), missing: money(missing) };
 			parts.push(sentence(writing, missing > 0 ? 'fits not' : 'fits', of));
 		}

@@ -15,10 +15,13 @@ import { cents, type Cents } from '../../../src/lib/core/quantities/money';
 import { household, plans, termsDrawn, total } from '../../support/households';
 
 const anyOften = termsDrawn(fc.constantFrom(...FREQUENCIES));
-const forecasts = fc.tuple(household(anyOften, 3), plans).map(([debts, terms]) => {
+const drawn = fc.tuple(household(anyOften, 3), plans);
+
+/** What a plan of such a household expects of each of its debts. */
+function forecastsOf([debts, terms]: typeof drawn extends fc.Arbitrary<infer T> ? T : never) {
 	const plan = planOf(debts, terms);
 	return debts.map((_, index) => ({ forecast: forecastOf(debts, plan, index), plan, index }));
-});
+}
 const startOf = ({ terms }: Forecast) => dueDate(terms.firstDue, 0, terms.paymentsPerYear);
 
 /** A life that goes as it was expected, read on the days of some periods. */
@@ -80,8 +83,8 @@ function lifeOf(
 describe('a forecast', () => {
 	it('has what the plan has of each debt, period by period', () => {
 		fc.assert(
-			fc.property(forecasts, (all) => {
-				for (const { forecast, plan, index } of all) {
+			fc.property(drawn, (of) => {
+				for (const { forecast, plan, index } of forecastsOf(of)) {
 					const { periods } = forecast;
 					const totals = plan.debts[index];
 					expect(total(periods.map(({ paid }) => paid))).toBe(totals?.paid);
@@ -98,8 +101,8 @@ describe('a forecast', () => {
 describe('what really happened', () => {
 	it('is nothing beside a life exactly as planned', () => {
 		fc.assert(
-			fc.property(forecasts, fc.integer({ min: 1, max: 5 }), (all, every) => {
-				for (const { forecast } of all) {
+			fc.property(drawn, fc.integer({ min: 1, max: 5 }), (of, every) => {
+				for (const { forecast } of forecastsOf(of)) {
 					for (const { parts, gap } of happenedTo(forecast, asExpected(forecast, every))) {
 						expect([gap, ...DRIFT_PARTS.map((part) => parts[part])]).toEqual([0, 0, 0, 0, 0, 0]);
 					}
@@ -111,12 +114,12 @@ describe('what really happened', () => {
 
 	it('is told by parts that add up to the distance, to the cent', () => {
 		fc.assert(
-			fc.property(forecasts, lives, (all, drawn) => {
-				for (const { forecast } of all) {
+			fc.property(drawn, lives, (of, life) => {
+				for (const { forecast } of forecastsOf(of)) {
 					let before = 0;
 					for (const { gap, parts, date, forecast: expected } of happenedTo(
 						forecast,
-						lifeOf(forecast, drawn)
+						lifeOf(forecast, life)
 					)) {
 						expect(before + total(DRIFT_PARTS.map((part) => parts[part]))).toBe(gap);
 						expect(expected).toBe(expectedOn(forecast, date));
@@ -131,10 +134,10 @@ describe('what really happened', () => {
 	it('comes to the same sums where it is read once more in between, on a due date, as it truly was', () => {
 		let split = 0;
 		fc.assert(
-			fc.property(forecasts, lives, fc.integer({ min: 1, max: 20 }), (all, drawn, at) => {
-				for (const { forecast } of all) {
+			fc.property(drawn, lives, fc.integer({ min: 1, max: 20 }), (of, any, at) => {
+				for (const { forecast } of forecastsOf(of)) {
 					const { terms, periods } = forecast;
-					const life = lifeOf(forecast, { ...drawn, printed: drawn.printed.map(() => null) });
+					const life = lifeOf(forecast, { ...any, printed: any.printed.map(() => null) });
 					const between = dueDate(terms.firstDue, at, terms.paymentsPerYear);
 					const last = life.readings.at(-1);
 					if (!last || last.date <= between || periods.length === 0) continue;

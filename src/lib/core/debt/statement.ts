@@ -141,6 +141,15 @@ function estimateOf(months: number): Estimate {
 const roundedTo = (amount: number, step: number) =>
 	(Math.floor((2 * amount + step) / (2 * step)) * step) as Cents;
 
+/** How much of a minimum payment is interest, and how much brings the balance down. */
+export function minimumSplit(
+	due: Cents,
+	interestCharged: Cents
+): { readonly interest: Cents; readonly principal: Cents } {
+	const interest = Math.min(due, interestCharged) as Cents;
+	return { interest, principal: (due - interest) as Cents };
+}
+
 /** How a printed figure stands beside ours. */
 export type Verdict =
 	| { readonly kind: 'agrees' }

@@ -30,18 +30,50 @@ export const ONLY_ASKED: PlanTerms = {
  * What all debts ask in the month in which a plan begins, where nothing but that is paid before; of debts that
  * are gone by then, nothing.
  */
-export function askedAtBegin(debts: readonly PlannedDebt[], begins = 1): Cents {
+export const askedAtBegin = (debts: readonly PlannedDebt[], begins = 1): Cents =>
+	askedByEach(debts, begins).reduce((sum, asked) => sum + asked, 0) as Cents;
+
+/** The same of each debt, in the list's order. */
+function askedByEach(debts: readonly PlannedDebt[], begins: number): number[] {
 	const first = firstMonthOf(debts);
 	const endOf = monthEnds(debts);
-	let open = debts.map((debt, index) => planDebt(debt, index, [], first)).filter(stillOwed);
+	const all = debts.map((debt, index) => planDebt(debt, index, [], first));
+	let open = all.filter(stillOwed);
 	for (let month = 1; ; month += 1) {
 		const { asked, money } = openMonth(ONLY_ASKED, month, open, endOf(month));
-		if (month >= begins) return asked as Cents;
+		if (month >= begins) return all.map((debt) => (stillOwed(debt) ? debt.asked : 0));
 		passOn(open, money - asked, ONLY_ASKED.order);
 		for (const debt of open) pay(debt, month);
 		open = open.filter(stillOwed);
 	}
 }
+
+/** The money of the month in which a plan begins, and what of it is left beside what the other debts ask. */
+export interface MoneyBeside {
+	readonly money: Cents;
+	readonly free: Cents;
+}
+
+/** Of one debt of a plan, by its identity; null where the plan has no such debt, or it is gone by then. */
+export function moneyBeside(
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	id: string
+): MoneyBeside | null {
+	const { begins = 1, budget } = plan;
+	const index = debts.findIndex((debt) => debt.id === id && debt.terms.opening > 0);
+	if (index < 0) return null;
+	const each = askedByEach(debts, begins);
+	const asked = each.reduce((sum, one) => sum + one, 0);
+	const stated = statedIn(plan, begins);
+	const money = budget.kind === 'constant' ? stated : asked + stated;
+	const others = asked - (each[index] ?? 0);
+	return { money: money as Cents, free: (money - others) as Cents };
+}
+
+/** What such a month's money lacks for a payment; 0: it carries it. */
+export const lackFor = (payment: Cents, { free }: MoneyBeside): Cents =>
+	Math.max(0, payment - free) as Cents;
 
 /**
  * The month in which a new plan begins unless the counselor says otherwise (contract, section 9): that of the

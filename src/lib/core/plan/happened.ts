@@ -7,7 +7,7 @@ import { dueDate, type CalendarDate } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import { interestOn, periodicRate, type Percent } from '../quantities/rate';
 import { asPlanned } from './month';
-import { paymentsOf } from './payments';
+import { paidByPeriod } from './payments';
 import type { Plan, PlannedDebt } from './terms';
 
 /** One period of a debt as a plan expected it, money in minor units. */
@@ -34,38 +34,27 @@ export function forecastOf(debts: readonly PlannedDebt[], plan: Plan, index: num
 	const planned = debts[index];
 	if (!planned) throw new RangeError('a plan has no such debt');
 	const terms = asPlanned(planned.terms);
-	const paidOn = new Map<CalendarDate, Cents>();
-	for (const payment of paymentsOf(debts, plan)) {
-		if (payment.index === index) paidOn.set(payment.date, payment.amount);
-	}
-	const until = plan.debts[index]?.payoffDate ?? endOf(plan);
 	const anchor = anchorOf(terms);
 	const stretch = beforeTheFirst(terms);
 	const period = blankPeriod();
-	const periods: ExpectedPeriod[] = [];
 	let balance: number = terms.opening;
-	for (let k = 1; balance > 0; k += 1) {
-		const date = dueDate(terms.firstDue, k, terms.paymentsPerYear);
-		if (date > until) break;
-		openPeriod(terms, anchor, stretch, k, balance, period);
-		const paid = paidOn.get(date) ?? (0 as Cents);
-		balance = period.owed - paid;
-		periods.push({
-			k,
-			date,
-			annual: stretch.annual,
-			paid,
-			charges: period.charges as Cents,
-			interest: period.interest as Cents,
-			closing: balance as Cents
-		});
-	}
+	const periods = paidByPeriod(debts, plan, index).map(
+		({ k, date, amount: paid }): ExpectedPeriod => {
+			openPeriod(terms, anchor, stretch, k, balance, period);
+			balance = period.owed - paid;
+			return {
+				k,
+				date,
+				annual: stretch.annual,
+				paid,
+				charges: period.charges as Cents,
+				interest: period.interest as Cents,
+				closing: balance as Cents
+			};
+		}
+	);
 	return { terms, periods };
 }
-
-/** The last day that a plan was followed to. */
-const endOf = ({ firstMonth, months }: Plan): CalendarDate =>
-	`${dueDate(firstMonth, Math.max(months, 1), 12).slice(0, 7)}-31` as CalendarDate;
 
 /** A balance as a statement has it, with the interest since the one before where that is printed. */
 export interface BalanceReading {

@@ -3,38 +3,53 @@ import { dueDate, monthsBetween, type CalendarDate } from '../quantities/calenda
 import type { Cents } from '../quantities/money';
 import type { Plan, PlannedDebt } from './terms';
 
-export interface PlanPayment {
+/** What a debt is paid in one of its periods; 0: nothing. */
+export interface PeriodPayment {
 	/** The month of the plan, from 1. */
 	readonly month: number;
+	/** Which period of the debt, from 1, and when it is due. */
+	readonly k: number;
+	readonly date: CalendarDate;
+	/** In minor units; the debt's own extras that come with it among it. */
+	readonly amount: Cents;
+}
+
+/** What a plan pays one of its debts, by its place in the list, in each of the debt's periods. */
+export function paidByPeriod(
+	debts: readonly PlannedDebt[],
+	plan: Plan,
+	index: number
+): PeriodPayment[] {
+	const debt = debts[index];
+	if (!debt) return [];
+	const { firstDue, paymentsPerYear } = debt.terms;
+	const begin = monthsBetween(plan.firstMonth, firstDue) + 1;
+	const step = 12 / paymentsPerYear;
+	const paid: PeriodPayment[] = [];
+	for (const { month, shares } of plan.kept) {
+		const share = shares.find((one) => one.index === index);
+		if (!share) continue;
+		const isDue = month >= begin && (month - begin) % step === 0;
+		const amounts = share.paidEach ?? (isDue ? [share.paid] : []);
+		for (const amount of amounts) {
+			const k = paid.length + 1;
+			paid.push({ month, k, date: dueDate(firstDue, k, paymentsPerYear), amount });
+		}
+	}
+	return paid;
+}
+
+export interface PlanPayment extends PeriodPayment {
 	/** Which debt: its place in the list, from 0. */
 	readonly index: number;
-	readonly date: CalendarDate;
-	/** In minor units, never 0; the debt's own extras that come with it among it. */
-	readonly amount: Cents;
 }
 
 /**
  * Every payment that a plan makes, by month, then by the list of debts (contract, section 9: a plan's month is a
  * calendar month, in which a debt is paid on its own due dates). Together they are what the plan pays to debts.
  */
-export function paymentsOf(debts: readonly PlannedDebt[], plan: Plan): PlanPayment[] {
-	const made = debts.map(() => 0);
-	return plan.kept.flatMap(({ month, shares }) =>
-		shares.flatMap(({ index, paid, paidEach }) => {
-			const debt = debts[index];
-			if (!debt) return [];
-			const { firstDue, paymentsPerYear } = debt.terms;
-			const on = (k: number) => dueDate(firstDue, k, paymentsPerYear);
-			if (paidEach === undefined) {
-				const begin = monthsBetween(plan.firstMonth, firstDue) + 1;
-				const k = Math.floor((month - begin) / (12 / paymentsPerYear)) + 1;
-				return paid > 0 ? [{ month, index, date: on(k), amount: paid }] : [];
-			}
-			const from = made[index] ?? 0;
-			made[index] = from + paidEach.length;
-			return paidEach.flatMap((amount, at) =>
-				amount > 0 ? [{ month, index, date: on(from + at + 1), amount }] : []
-			);
-		})
-	);
-}
+export const paymentsOf = (debts: readonly PlannedDebt[], plan: Plan): PlanPayment[] =>
+	debts
+		.flatMap((_, index) => paidByPeriod(debts, plan, index).map((paid) => ({ ...paid, index })))
+		.filter(({ amount }) => amount > 0)
+		.sort((a, b) => a.month - b.month || a.index - b.index || a.k - b.k);

@@ -6,7 +6,8 @@
 	import { checked, statementOf, type Estimate, type Verdict } from '$lib/core/debt/statement';
 	import type { Cents } from '$lib/core/quantities/money';
 	import type { DebtEntry, StatementEntry } from '$lib/document/debt';
-	import { minimumRule, printedOf, statementGiven, monthsMoney } from '$lib/document/statement';
+	import { monthsMoney } from '$lib/document/carried-plans';
+	import { minimumRule, printedOf, statementGiven } from '$lib/document/statement';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import { agreedPayment } from '$lib/desk/plan-entry';
 	import { nameOf } from '$lib/words/debt';

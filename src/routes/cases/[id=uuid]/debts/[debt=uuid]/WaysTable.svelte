@@ -35,7 +35,7 @@
 		{ column: 'paid off', head: 'paid off' },
 		{ column: 'interest', head: 'interest' },
 		{ column: 'total', head: 'total paid' },
-		{ column: 'cost', head: 'cost per 1.00' },
+		{ column: 'cost', head: 'cost per unit' },
 		{ column: 'sooner', head: 'sooner' },
 		{ column: 'less', head: 'less interest' }
 	];
