@@ -22,7 +22,7 @@ export default defineConfig({
 				resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
 				test: {
 					name: 'unit',
-					include: ['tests/{core,desk,document,exchange,reading,ui,words}/**/*.test.ts'],
+					include: ['tests/{core,desk,document,exchange,handout,reading,ui,words}/**/*.test.ts'],
 					maxWorkers: 2,
 					// They touch nothing outside of themselves; modules are loaded once for all files.
 					isolate: false,

@@ -11,13 +11,14 @@ export interface Measured {
 
 const sum = (heights: readonly number[]): number => heights.reduce((all, one) => all + one, 0);
 
-/** Each heading with what is under it up to the next one. */
+/** Headings with what is under them up to the next one. */
 function grouped(measured: readonly Measured[]): Measured[][] {
 	const groups: Measured[][] = [];
 	for (const one of measured) {
 		const last = groups.at(-1);
-		if (one.block.kind === 'heading' || last?.[0]?.block.kind !== 'heading') groups.push([one]);
-		else last.push(one);
+		const isUnder = last?.[0]?.block.kind === 'heading' && one.block.kind !== 'heading';
+		if (last && (isUnder || last.every(({ block }) => block.kind === 'heading'))) last.push(one);
+		else groups.push([one]);
 	}
 	return groups;
 }
@@ -40,10 +41,9 @@ export function paginated(measured: readonly Measured[], room: number): Block[][
 		if (height > left && height <= room) turn();
 		for (const [at, one] of group.entries()) {
 			const { block } = one;
-			const next = group[at + 1];
-			// A heading goes on with the first of what is under it, be it a table's head and first row.
-			const least = block.kind === 'heading' && next ? one.height + leastOf(next) : leastOf(one);
-			if (least > left) turn();
+			const before = group[at - 1]?.block.kind;
+			// What is under a heading has been made room for with it.
+			if (before !== 'heading' && leastOf(group, at) > left) turn();
 			if (block.kind !== 'table' || one.height <= left) place(block, one.height);
 			else for (const part of parts(one, block, () => left, turn)) place(part.block, part.height);
 		}
@@ -51,9 +51,14 @@ export function paginated(measured: readonly Measured[], room: number): Block[][
 	return pages;
 }
 
-/** The least of a block that can stand on a page. */
-const leastOf = ({ block, height, head, rows }: Measured): number =>
-	block.kind === 'table' ? head + (rows[0] ?? 0) : height;
+/** The least of a block that can stand on a page: a heading goes on with the first of what is under it. */
+function leastOf(group: readonly Measured[], at: number): number {
+	const one = group[at];
+	if (!one) return 0;
+	const { block, height, head, rows } = one;
+	if (block.kind === 'heading') return height + leastOf(group, at + 1);
+	return block.kind === 'table' ? head + (rows[0] ?? 0) : height;
+}
 
 /** A table in parts of as many rows as there is room for; the sum stays with a row before it. */
 function* parts(
