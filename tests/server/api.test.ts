@@ -308,3 +308,78 @@ describe('cases from elsewhere', () => {
 		expect((await residuum.request('GET', '/api/cases/file?id=none')).status).toBe(404);
 	});
 });
+
+describe('the outbox', () => {
+	const message = (fields: object = {}) => ({
+		key: crypto.randomUUID(),
+		to: 'client@harbour.example',
+		subject: 'Your plan',
+		language: 'en',
+		text: 'Hello',
+		attachments: [],
+		...fields
+	});
+	const send = (id: string, body: unknown) =>
+		residuum.request('POST', `/api/cases/${id}/outbox`, body);
+
+	it('has a message once, however often it is sent, and gives its files back byte for byte', async () => {
+		const { id } = await makeCase(residuum, 'Quoted "name", and\u00e9');
+		const bytes = Uint8Array.from({ length: 300 }, (_, at) => (at * 11) % 256);
+		const content = Buffer.from(bytes).toString('base64');
+		const attachments = [{ name: '../año "1".pdf', type: 'application/pdf', content }];
+		const body = message({ attachments });
+		expect((await send(id, body)).status).toBe(201);
+		expect((await send(id, body)).status).toBe(201);
+		const file = await fetch(`${residuum.address}/api/outbox/${body.key}`);
+		expect(file.headers.get('content-type')).toBe('message/rfc822');
+		expect((await file.text()).match(/^Message-ID/gim)).toHaveLength(1);
+		const own = await fetch(`${residuum.address}/api/outbox/${body.key}/0`);
+		expect(new Uint8Array(await own.arrayBuffer())).toEqual(bytes);
+		expect(own.headers.get('content-disposition')).toMatch(
+			/^attachment; filename\*=UTF-8''[\w%.~-]+$/
+		);
+		expect(own.headers.get('x-content-type-options')).toBe('nosniff');
+		const page = await fetch(`${residuum.address}/cases/${id}/outbox`);
+		expect((await page.text()).split(body.key)).toHaveLength(2);
+	});
+
+	it.each([
+		['an address', { to: 'client@harbour.example\r\nBcc: x@y.example' }, 'to'],
+		['no address', { to: '' }, 'to'],
+		['no subject', { subject: ' ' }, 'subject'],
+		['a subject of two lines', { subject: 'one\ntwo' }, 'subject'],
+		['another language', { language: 'xx' }, 'language'],
+		['a long text', { text: 'x'.repeat(8_001) }, 'text'],
+		[
+			'what is no base64',
+			{ attachments: [{ name: 'a', type: 'text/csv', content: '%%' }] },
+			'attachments.0.content'
+		],
+		[
+			'a type of its own',
+			{ attachments: [{ name: 'a', type: 'text/csv\r\nX: y', content: '' }] },
+			'attachments.0.type'
+		],
+		[
+			'a hundred files',
+			{ attachments: Array(100).fill({ name: 'a', type: 'text/csv', content: '' }) },
+			'attachments'
+		],
+		['a field of its own', { wish: 1 }, '']
+	])('refuses %s, and says which field', async (_, fields, at) => {
+		const { id } = await makeCase(residuum, 'Refused');
+		const { status, body } = await send(id, message(fields));
+		expect(status).toBe(422);
+		expect((body as Refusal).problems[0]?.at).toBe(at);
+		expect((body as Refusal).problems[0]?.message).toMatch(/^[A-Z“].*\.$/s);
+	});
+
+	it('knows no message of no case, and none that is not there', async () => {
+		expect((await send(crypto.randomUUID(), message())).status).toBe(404);
+		const none = crypto.randomUUID();
+		for (const path of [`/api/outbox/${none}`, `/api/outbox/${none}/0`, `/api/outbox/${none}/x`]) {
+			expect((await residuum.request('GET', path)).status).toBe(404);
+		}
+		expect((await residuum.request('GET', `/outbox/${none}`)).status).toBe(404);
+	});
+});

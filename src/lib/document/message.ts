@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { ADDRESS, LONGEST_ADDRESS } from '../reading/addresses';
 import { HANDOUT_LANGUAGES } from './handout';
-import { choice, sentence, text } from './fields';
+import { choice, identifier, sentence, text } from './fields';
 
 /** Files of one message, and bytes of all of them together. */
 const ATTACHMENTS = 8;
@@ -18,6 +18,8 @@ const attachment = z.strictObject({
 });
 
 export const messageRequest = z.strictObject({
+	/** What identifies the message: sent again with the same key, it is the same one. */
+	key: identifier('The key of the message'),
 	to: z
 		.string({ error: sentence('The address', 'an address of mail') })
 		.trim()

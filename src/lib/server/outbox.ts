@@ -40,38 +40,42 @@ export async function listMessages(caseId: string | null): Promise<MessageSummar
 	return rows.map(summaryOf);
 }
 
-/** Writes a message into the outbox; its identifier, or null where there is no such case. */
-export async function putMessage(caseId: string, request: MessageRequest): Promise<string | null> {
-	const id = crypto.randomUUID();
-	const madeAt = now();
-	return writing(async (transaction) => {
-		const { rows } = await transaction.query<{ label: string }>(
+/**
+ * Writes a message into the outbox; false where there is no such case. Sent again with the same key, it is there once.
+ * It is composed before anything is written: nobody waits for that.
+ */
+export async function putMessage(caseId: string, request: MessageRequest): Promise<boolean> {
+	const { rows } = await reading((statements) =>
+		statements.query<{ label: string }>(
 			'select label from case_file where id = $1 and deleted_at is null',
 			[caseId]
-		);
-		const [found] = rows;
-		if (!found) return null;
-		const { to, subject, text, language, attachments } = request;
-		const message = await emlOf({
-			to: { name: found.label, address: to },
-			subject,
-			text,
-			language,
-			attachments: attachments.map(({ name, type, content }) => ({
-				name,
-				type,
-				bytes: Buffer.from(content, 'base64')
-			})),
-			date: madeAt,
-			id
-		});
-		await transaction.query(
-			`insert into outbox_message (id, case_id, made_at, recipient, subject, attachments, message)
-			values ($1, $2, $3, $4, $5, $6, $7)`,
-			[id, caseId, madeAt, to, subject, attachments.length, message]
-		);
-		return id;
+		)
+	);
+	const [found] = rows;
+	if (!found) return false;
+	const { key: id, to, subject, text, language, attachments } = request;
+	const madeAt = now();
+	const message = await emlOf({
+		to: { name: found.label, address: to },
+		subject,
+		text,
+		language,
+		attachments: attachments.map(({ name, type, content }) => ({
+			name,
+			type,
+			bytes: Buffer.from(content, 'base64')
+		})),
+		date: madeAt,
+		id
 	});
+	await writing((statements) =>
+		statements.query(
+			`insert into outbox_message (id, case_id, made_at, recipient, subject, attachments, message)
+			values ($1, $2, $3, $4, $5, $6, $7) on conflict (id) do nothing`,
+			[id, caseId, madeAt, to, subject, attachments.length, message]
+		)
+	);
+	return true;
 }
 
 /** The file of a message; null where there is none. */

@@ -74,7 +74,7 @@ function lifeOf(
 			return {
 				date: day(after),
 				balance,
-				...(interest == null ? {} : { interest: cents(interest) })
+				...(interest === undefined || interest === null ? {} : { interest: cents(interest) })
 			};
 		});
 	return { readings, payments: dated(drawn.payments), charges: dated(drawn.charges) };

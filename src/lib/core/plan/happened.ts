@@ -11,7 +11,7 @@ import { paidByPeriod } from './payments';
 import type { Plan, PlannedDebt } from './terms';
 
 /** One period of a debt as a plan expected it, money in minor units. */
-export interface ExpectedPeriod {
+interface ExpectedPeriod {
 	/** 1, 2, 3 … */
 	readonly k: number;
 	readonly date: CalendarDate;
@@ -57,7 +57,7 @@ export function forecastOf(debts: readonly PlannedDebt[], plan: Plan, index: num
 }
 
 /** A balance as a statement has it, with the interest since the one before where that is printed. */
-export interface BalanceReading {
+interface BalanceReading {
 	readonly date: CalendarDate;
 	readonly balance: Cents;
 	readonly interest?: Cents;
@@ -78,7 +78,7 @@ export interface Life {
 
 /** The parts by which the distance from the forecast grows; each is 0 where all went as planned. */
 export const DRIFT_PARTS = ['payments', 'charges', 'balance', 'lender', 'unexplained'] as const;
-export type DriftPart = (typeof DRIFT_PARTS)[number];
+type DriftPart = (typeof DRIFT_PARTS)[number];
 
 /** What happened between two readings of a debt, money in minor units. */
 export interface Interval {

@@ -16,6 +16,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { fileWords, mailSubject, mailText } from '$lib/words/mail';
 	import { onDestroy } from 'svelte';
+	import { v4 as newKey } from 'uuid';
 	import MessageLines from '../../../MessageLines.svelte';
 	import type { PageProps } from './$types';
 
@@ -47,6 +48,8 @@
 	let problem = $state<string | null>(null);
 	let put = $state.raw<{ id: string } | null>(null);
 	let putting = $state(false);
+	/** The same for as long as it is the same message: an answer that is lost does not make two of it. */
+	let key = newKey();
 
 	function base64(bytes: Uint8Array): string {
 		let binary = '';
@@ -83,6 +86,7 @@
 		}
 		await desk.flush();
 		const answer = await putMessage(desk.id, {
+			key,
 			to: handout.email,
 			subject,
 			language: handout.language,
@@ -92,6 +96,7 @@
 		putting = false;
 		if (answer.kind === 'done') {
 			put = answer.value;
+			key = newKey();
 			desk.mail = { subject: null, text: null };
 			await invalidateAll();
 		} else if (answer.kind === 'refused') {

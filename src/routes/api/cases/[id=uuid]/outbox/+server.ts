@@ -9,6 +9,6 @@ export const POST: RequestHandler = ({ params, request }) =>
 	answering(async () => {
 		const body = await readBody(request, messageRequest);
 		if (!body.ok) return body.refusal;
-		const id = await putMessage(params.id, body.value);
-		return id === null ? unknownCase() : json({ id }, { status: 201 });
+		const there = await putMessage(params.id, body.value);
+		return there ? json({ id: body.value.key }, { status: 201 }) : unknownCase();
 	});
