@@ -248,6 +248,17 @@ describe('files that go out', () => {
 		await expect(
 			madeFile({ document: bare, subject: { of: 'debt', id: card?.id ?? '' }, kind: 'csv' }, tools)
 		).rejects.toThrow(NothingToMake);
+		const empty = { ...ferry, debts: [] };
+		const plan = { of: 'plan', id: ferry.plans[0]?.id ?? '' } as const;
+		for (const kind of ['xlsx', 'ics', 'csv', 'svg'] as const) {
+			await expect(madeFile({ document: empty, subject: plan, kind }, tools)).rejects.toThrow(
+				NothingToMake
+			);
+		}
+		const hidden = { ...ferry, plans: ferry.plans.map((one) => ({ ...one, hidden: true })) };
+		await expect(
+			madeFile({ document: hidden, subject: { of: 'plans' }, kind: 'svg' }, tools)
+		).rejects.toThrow(NothingToMake);
 		const svg = await madeFile({ document: ferry, subject: { of: 'plans' }, kind: 'svg' }, tools);
 		expect(new TextDecoder().decode(svg.bytes)).toMatch(/^<svg [^>]*>.*<\/svg>$/s);
 		expect(svg.name).toBe('tolliver-household-ferry-and-bakery-plans-side-by-side.svg');

@@ -93,14 +93,15 @@ const CONTENT: Readonly<Record<Subject['of'], Content>> = {
 		),
 	debt: debtContent,
 	plan: planContent,
-	plans: ({ document, kind }) => {
+	plans: async ({ document, kind }) => {
 		const plans = document.plans
 			.filter(({ hidden }) => !hidden)
 			.map((entry) => ({ name: entry.name, plan: carriedPlan(document, entry).plan }));
-		if (kind === 'csv') return Promise.resolve(plansCsv(plans, document.currency));
+		if (plans.length === 0) throw new NothingToMake('no plan that is shown');
+		if (kind === 'csv') return plansCsv(plans, document.currency);
 		const size = { ...PICTURE, height: PICTURE.height + 14 * plans.length };
 		const writing = handoutWriting(document);
-		return Promise.resolve(plansPicture(plans, document.asOf, size, writing, document.label));
+		return plansPicture(plans, document.asOf, size, writing, document.label);
 	}
 };
 
@@ -144,6 +145,7 @@ async function planContent(
 	const { asOf, currency } = document;
 	if (kind === 'pdf') return tools.pdf(handoutOf(document, entry), tell);
 	const { debts, terms, plan } = carriedPlan(document, entry);
+	if (plan.kept.length === 0) throw new NothingToMake('nothing that is paid in this plan');
 	const listed = listedDebts(document, debts, { language: 'en' });
 	const indexOf = (id: string) => debts.findIndex((debt) => debt.id === id);
 	const writing = handoutWriting(document);

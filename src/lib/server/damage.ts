@@ -20,6 +20,7 @@ const isAbort = ({ code, said }: StatementFailed): boolean =>
 const TABLES = [
 	'case_file',
 	'debt',
+	'debt_transaction',
 	'happening',
 	'way',
 	'plan',
@@ -29,6 +30,7 @@ const TABLES = [
 	'plan_change_debt',
 	'plan_choice',
 	'household_line',
+	'outbox_message',
 	'case_revision'
 ];
 
