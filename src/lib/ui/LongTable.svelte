@@ -6,26 +6,27 @@
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
 	import { flushSync, tick, untrack, type Snippet } from 'svelte';
 	import { get } from 'svelte/store';
-	import { lineOf, longLines, stepped, type LongLine, type YearSpan } from './long-lines';
+	import {
+		lineOf,
+		longLines,
+		placeOn,
+		reachableRow,
+		stepped,
+		type Clicked,
+		type Figures,
+		type LongLine,
+		type Place,
+		type YearSpan
+	} from './long-lines';
 	import { keySteps } from './schedule-cells';
 
-	/** What was clicked or entered: a figure of a row, of a year, or of the totals. */
-	interface Clicked {
-		readonly name: string;
-		readonly k: number | null;
-		readonly year: number | null;
-	}
 	interface Props {
 		years: readonly Y[];
 		/** The last row; the first is 1. */
 		last: number;
 		/** Whether there is a row 0, without figures to go to. */
 		hasStart: boolean;
-		/** The columns with figures, and those that have one in the totals of a year. */
-		cells: readonly string[];
-		yearCells: readonly string[];
-		/** Where the keys begin. */
-		usual: string;
+		figures: Figures;
 		columns: number;
 		label: string;
 		tight: boolean;
@@ -46,9 +47,7 @@
 		years,
 		last: lastRow,
 		hasStart,
-		cells,
-		yearCells,
-		usual,
+		figures,
 		columns,
 		label,
 		tight,
@@ -68,11 +67,7 @@
 	 * The one place that the keys go on from: a figure of row k, or, in the totals of the year that k
 	 * begins, one of those or what folds it.
 	 */
-	let active = $state.raw<{
-		readonly k: number;
-		readonly cell: string;
-		readonly on: 'row' | 'year' | 'fold';
-	}>({ k: 1, cell: untrack(() => usual), on: 'row' });
+	let active = $state.raw<Place>({ k: 1, cell: untrack(() => figures.usual), on: 'row' });
 	/** Under way while the focus is still coming to that place. */
 	let going: Promise<void> | null = null;
 	/** The rows that are marked: from where it began to where it has come. */
@@ -116,19 +111,17 @@
 	const below = $derived(Math.max(0, lines.length * ROW - (items.at(-1)?.end ?? 0)));
 
 	/** The row that Tab reaches: the active one, or, while that is out of view, the first in view. */
-	const reachable = $derived.by(() => {
-		const inView = items.flatMap(({ index }) => {
-			const line = lines[index];
-			return line?.kind === 'row' ? [line.k] : [];
-		});
-		return inView.includes(active.k) ? active.k : inView[0];
-	});
-	const reachableCell = $derived(cells.includes(active.cell) ? active.cell : usual);
+	const reachable = $derived(
+		reachableRow(
+			items.flatMap(({ index }) => lines[index] ?? []),
+			active.k
+		)
+	);
+	const reachableCell = $derived(figures.cells.includes(active.cell) ? active.cell : figures.usual);
 
 	function fold(year: number): void {
-		folded = folded.has(year)
-			? new Set([...folded].filter((other) => other !== year))
-			: new Set([...folded, year]);
+		const others = [...folded].filter((other) => other !== year);
+		folded = new Set(folded.has(year) ? others : [...others, year]);
 	}
 
 	/** Folds every year, or unfolds those that are folded. */
@@ -204,7 +197,7 @@
 	async function go(index: number, right: number): Promise<void> {
 		const line = lines[index];
 		if (!line || line.kind === 'start') return;
-		active = line.kind === 'row' ? onRow(line.k, right) : onYear(line.totals.from, right);
+		active = placeOn(line, right, active, figures);
 		get(virtual).scrollToIndex(index);
 		await tick();
 		// The lines that scrolling brings into being are there in the next frame.
@@ -219,19 +212,6 @@
 		return (
 			scroller?.querySelector<HTMLElement>(`${place} [data-k="${k}"][data-name="${name}"]`) ?? null
 		);
-	}
-
-	function onRow(k: number, right: number): typeof active {
-		const column = Math.min(Math.max(cells.indexOf(active.cell) + right, 0), cells.length - 1);
-		return { k, cell: cells[column] ?? usual, on: 'row' };
-	}
-
-	/** Up and down come to what folds the year; from there its figures are to the right. */
-	function onYear(k: number, right: number): typeof active {
-		const figures = yearCells;
-		const at = active.on === 'year' ? figures.findIndex((cell) => cell === active.cell) : -1;
-		const cell = right === 0 ? undefined : figures[Math.min(at + right, figures.length - 1)];
-		return cell ? { k, cell, on: 'year' } : { ...active, k, on: 'fold' };
 	}
 
 	/** Brings a row into view and puts the focus on it; its year is unfolded. */
@@ -366,9 +346,35 @@
 	.scroller :global(.number) {
 		width: 44px;
 		color: var(--quiet);
+		cursor: pointer;
 	}
 
-	.scroller :global(td.interest) {
+	/* Figures open their working. */
+	.scroller :global(.figure) {
+		font-weight: inherit;
+		text-decoration: underline dotted transparent;
+		text-underline-offset: 3px;
+	}
+
+	.scroller :global(.figure:hover) {
+		text-decoration-color: var(--act);
+	}
+
+	.scroller :global(.year td) {
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.scroller tbody :global(tr:hover td) {
+		background: var(--picked);
+	}
+
+	.scroller tbody :global(tr.marked td) {
+		background: color-mix(in srgb, var(--act) 16%, var(--ground));
+	}
+
+	.scroller :global(td.interest.interest) {
 		color: var(--interest);
 	}
 

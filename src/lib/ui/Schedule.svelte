@@ -43,9 +43,7 @@
 	{years}
 	last={run.periods}
 	hasStart
-	{cells}
-	yearCells={cells.filter(isYearCell)}
-	usual="interest"
+	figures={{ cells, yearCells: cells.filter(isYearCell), usual: 'interest' }}
 	columns={cells.length + 3}
 	{label}
 	tight={cells.length > 7}

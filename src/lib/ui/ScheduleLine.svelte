@@ -8,8 +8,8 @@
 	import type { Writing } from '../reading/writing';
 	import { countOf } from '../words/amounts';
 	import { markInWords } from '../words/debt';
-	import { ChevronDown, ChevronRight } from '@lucide/svelte';
 	import { isYearCell, type Cell } from './schedule-cells';
+	import YearFold from './YearFold.svelte';
 	import type { YearTotals } from '../core/debt/years';
 	import type { LongLine } from './long-lines';
 
@@ -81,18 +81,11 @@
 	{@const { totals, folded } = line}
 	<tr class="year" aria-rowindex={place} data-year-row={totals.year}>
 		<td class="left" colspan="2">
-			<button
-				type="button"
-				data-name="fold"
-				data-k={totals.from}
-				data-year={totals.year}
-				tabindex="-1"
-				aria-expanded={!folded}
-			>
-				{#if folded}<ChevronRight size={13} aria-hidden="true" />
-				{:else}<ChevronDown size={13} aria-hidden="true" />{/if}
-				{totals.year}: {countOf(writing, totals.to - totals.from + 1, 'payments')}
-			</button>
+			<YearFold
+				{totals}
+				{folded}
+				count={countOf(writing, totals.to - totals.from + 1, 'payments')}
+			/>
 		</td>
 		{#each cells as cell (cell)}
 			<td class:interest={cell === 'interest'}>
@@ -122,20 +115,6 @@
 {/if}
 
 <style>
-	.figure {
-		font-weight: inherit;
-		text-decoration: underline dotted transparent;
-		text-underline-offset: 3px;
-	}
-
-	.figure:hover {
-		text-decoration-color: var(--act);
-	}
-
-	.number[data-mark] {
-		cursor: pointer;
-	}
-
 	.add {
 		position: absolute;
 		top: 1px;
@@ -152,30 +131,8 @@
 		opacity: 1;
 	}
 
-	.year td {
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	.year [data-name='fold'] {
-		display: inline-flex;
-		gap: 4px;
-		align-items: center;
-		font-weight: inherit;
-	}
-
-	.year .interest {
-		color: var(--interest);
-	}
-
-	.pointed td,
-	tr:hover td {
+	.pointed td {
 		background: var(--picked);
-	}
-
-	.marked td {
-		background: color-mix(in srgb, var(--act) 16%, var(--ground));
 	}
 
 	.last td {

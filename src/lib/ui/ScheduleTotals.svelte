@@ -40,15 +40,3 @@
 	{/each}
 	<td class="note">{isPaidOff ? 'paid off' : 'still owed'}</td>
 </tr>
-
-<style>
-	.figure {
-		font-weight: inherit;
-		text-decoration: underline dotted transparent;
-		text-underline-offset: 3px;
-	}
-
-	.figure:hover {
-		text-decoration-color: var(--act);
-	}
-</style>

@@ -45,3 +45,50 @@ export function stepped(lines: readonly LongLine<YearSpan>[], from: number, step
 	const first = lines[0]?.kind === 'start' ? 1 : 0;
 	return Math.min(Math.max(from + step, first), lines.length - 1);
 }
+
+/** What was clicked or entered in such a table: a figure of a row, of a year, or of the totals. */
+export interface Clicked {
+	readonly name: string;
+	readonly k: number | null;
+	readonly year: number | null;
+}
+
+/** A place that the keys go on from: a figure of row k, one of the year that k begins, or what folds that. */
+export interface Place {
+	readonly k: number;
+	readonly cell: string;
+	readonly on: 'row' | 'year' | 'fold';
+}
+
+/** The columns with figures, those of them that have one in the totals of a year, and where the keys begin. */
+export interface Figures {
+	readonly cells: readonly string[];
+	readonly yearCells: readonly string[];
+	readonly usual: string;
+}
+
+/** Where a step to the right (or left) leads on a line; up and down come to what folds a year. */
+export function placeOn(
+	line: Exclude<LongLine<YearSpan>, { kind: 'start' }>,
+	right: number,
+	{ cell, on }: Place,
+	{ cells, yearCells, usual }: Figures
+): Place {
+	if (line.kind === 'row') {
+		const column = Math.min(Math.max(cells.indexOf(cell) + right, 0), cells.length - 1);
+		return { k: line.k, cell: cells[column] ?? usual, on: 'row' };
+	}
+	const at = on === 'year' ? yearCells.indexOf(cell) : -1;
+	const next = right === 0 ? undefined : yearCells[Math.min(at + right, yearCells.length - 1)];
+	const { from: k } = line.totals;
+	return next === undefined ? { k, cell, on: 'fold' } : { k, cell: next, on: 'year' };
+}
+
+/** The row that Tab reaches: the active one, or, while that is out of view, the first in view. */
+export function reachableRow(
+	inView: readonly LongLine<YearSpan>[],
+	active: number
+): number | undefined {
+	const rows = inView.flatMap((line) => (line.kind === 'row' ? [line.k] : []));
+	return rows.includes(active) ? active : rows[0];
+}

@@ -137,9 +137,7 @@
 			{years}
 			last={plan.months}
 			hasStart={false}
-			{cells}
-			yearCells={cells}
-			usual="paid"
+			figures={{ cells, yearCells: cells, usual: 'paid' }}
 			columns={cells.length + 3}
 			label="Months of the plan"
 			tight={cells.length > 8}
@@ -259,14 +257,5 @@
 
 	.table :global(:is(thead, tfoot) :is(td, th):is(.number, .left)) {
 		z-index: 2;
-	}
-
-	.figure {
-		font-weight: inherit;
-	}
-
-	.figure:hover {
-		text-decoration: underline dotted var(--act);
-		text-underline-offset: 3px;
 	}
 </style>

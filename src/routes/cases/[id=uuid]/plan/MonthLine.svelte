@@ -9,7 +9,7 @@
 	import type { Writing } from '$lib/reading/writing';
 	import type { LongLine } from '$lib/ui/long-lines';
 	import { countOf } from '$lib/words/amounts';
-	import { ChevronDown, ChevronRight } from '@lucide/svelte';
+	import YearFold from '$lib/ui/YearFold.svelte';
 	import { partsOfCell } from './month-cells';
 
 	interface Props {
@@ -69,18 +69,7 @@
 	{@const { totals, folded } = line}
 	<tr class="year" aria-rowindex={place} data-year-row={totals.year}>
 		<td class="left" colspan="2">
-			<button
-				type="button"
-				data-name="fold"
-				data-k={totals.from}
-				data-year={totals.year}
-				tabindex="-1"
-				aria-expanded={!folded}
-			>
-				{#if folded}<ChevronRight size={13} aria-hidden="true" />
-				{:else}<ChevronDown size={13} aria-hidden="true" />{/if}
-				{totals.year}: {countOf(writing, totals.to - totals.from + 1, 'months')}
-			</button>
+			<YearFold {totals} {folded} count={countOf(writing, totals.to - totals.from + 1, 'months')} />
 		</td>
 		{#each cells as cell (cell)}
 			{@const amount = amountIn(cell)}
@@ -102,47 +91,11 @@
 {/if}
 
 <style>
-	.figure {
-		font-weight: inherit;
-		text-decoration: underline dotted transparent;
-		text-underline-offset: 3px;
-	}
-
-	.figure:hover {
-		text-decoration-color: var(--act);
-	}
-
-	.number[data-mark] {
-		cursor: pointer;
-	}
-
-	.year td {
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	.year [data-name='fold'] {
-		display: inline-flex;
-		gap: 4px;
-		align-items: center;
-		font-weight: inherit;
-	}
-
-	.year .interest {
-		color: var(--interest);
-	}
-
-	tr:hover td,
 	.picked td {
 		background: var(--picked);
 	}
 
 	.picked .left {
 		box-shadow: inset 3px 0 0 var(--act);
-	}
-
-	.marked td {
-		background: color-mix(in srgb, var(--act) 16%, var(--ground));
 	}
 </style>
