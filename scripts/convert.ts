@@ -15,10 +15,8 @@ import { basename, extname } from 'node:path';
 import { parseArgs } from 'node:util';
 import { Refusal } from '../src/lib/exchange/bytes';
 import { casesIn, type Wanted } from '../src/lib/exchange/convert';
-import { emlOf } from '../src/lib/exchange/mail';
 import { converted } from '../src/lib/handout/convert';
 import { HANDOUT_LANGUAGES, PAPERS } from '../src/lib/document/handout';
-import { writtenPdf } from './pdf';
 import { newCase } from '../src/lib/document/case';
 import { currencyOf } from '../src/lib/reading/currencies';
 import { DATE_ORDERS, NUMBER_STYLES, styleFor } from '../src/lib/words/style';
@@ -66,7 +64,11 @@ async function main(): Promise<void> {
 			now: new Date(),
 			newId: wanted.newId
 		},
-		{ pdf: writtenPdf, mail: emlOf },
+		{
+			// What draws PDFs and writes mail is large, and seldom asked for.
+			pdf: async (handout) => (await import('./pdf')).writtenPdf(handout),
+			mail: async (message) => (await import('../src/lib/exchange/mail')).emlOf(message)
+		},
 		basename(to)
 	);
 	try {

@@ -1,9 +1,15 @@
+import { simpleParser } from 'mailparser';
 import { execFile } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
+import { casesJson } from '../../src/lib/exchange/case-json';
+import { demoCases } from '../support/demo-cases';
 import { handMadeWorkbook, ofx1 } from '../support/files';
+
+const [ferry] = demoCases;
+if (!ferry) throw new Error('a demo');
 
 const folder = mkdtempSync(join(tmpdir(), 'residuum-convert-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -47,6 +53,30 @@ describe('the convert command', () => {
 		expect(readFileSync(at('card.csv'), 'utf8')).toContain(
 			'Quillmark & Sons,,4471990012349023,4182.36'
 		);
+	});
+
+	it('takes a case to a message in Spanish, with all that goes with it', async () => {
+		writeFileSync(at('ferry.json'), casesJson([ferry]));
+		const words = ['--plan', 'Two cards moved to an offer', '--lang', 'es', '--paper', 'letter'];
+		expect(await convert(at('ferry.json'), at('plan.eml'), ...words)).toEqual({
+			code: 0,
+			said: ''
+		});
+		const mail = await simpleParser(readFileSync(at('plan.eml')));
+		expect(mail.subject).toBe('Su plan de pagos, Tolliver household, ferry and bakery');
+		expect(mail.text).toContain('todo queda pagado en junio de 2029');
+		expect(mail.attachments.map(({ filename }) => filename?.split('.').at(-1))).toEqual([
+			'pdf',
+			'ics',
+			'xlsx'
+		]);
+	}, 60_000);
+
+	it('refuses a paper that there is none of, and writes nothing', async () => {
+		writeFileSync(at('ferry.json'), casesJson([ferry]));
+		const { code, said } = await convert(at('ferry.json'), at('x.pdf'), '--paper', 'a5');
+		expect([code, said]).toEqual([1, '--paper is “a5”; allowed is a4, letter.']);
+		expect(existsSync(at('x.pdf'))).toBe(false);
 	});
 
 	it.each<[string, string, readonly string[], string]>([
