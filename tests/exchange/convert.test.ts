@@ -4,7 +4,10 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { casesJson } from '../../src/lib/exchange/case-json';
+import { casesIn } from '../../src/lib/exchange/convert';
+import { USUAL_STYLE } from '../../src/lib/words/style';
 import { demoCases } from '../support/demo-cases';
 import { handMadeWorkbook, ofx1 } from '../support/files';
 
@@ -81,25 +84,29 @@ describe('the convert command', () => {
 
 	it.each<[string, string, readonly string[], string]>([
 		[
-			'either.csv',
-			'Name,Owed\nx,4.180',
-			[],
-			'can be read in two ways; say which by --numbers point'
-		],
-		[
 			'unread.csv',
 			'Name,Owed\nOne,1\nTwo,soon',
 			[],
 			'“unread.csv”, row 3, Balance: “soon” is not an amount'
 		],
-		['none.csv', 'Name,Shoe\nx,1', [], 'no column of balances'],
-		['currency.csv', 'Name,Owed\nx,1', ['--currency', 'ABC'], 'There is no currency “ABC”'],
-		['lang.csv', 'Name,Owed\nx,1', ['--lang', 'xx'], '--lang is “xx”; allowed is en, es.']
+		['currency.csv', 'Name,Owed\nx,1', ['--currency', 'ABC'], 'There is no currency “ABC”']
 	])('refuses %s in one sentence', async (name, content, more, why) => {
 		writeFileSync(at(name), content);
 		const { code, said } = await convert(at(name), at('out.json'), ...more);
 		expect(code).toBe(1);
 		expect(said).toContain(why);
 		expect(said.split('\n')).toHaveLength(1);
+	});
+
+	it.each([
+		['either.csv', 'Name,Owed\nx,4.180', 'can be read in two ways; say which by --numbers point'],
+		['none.csv', 'Name,Shoe\nx,1', 'no column of balances']
+	])('does not guess at %s', async (name, content, why) => {
+		const currency = { code: 'USD', digits: 2 as const };
+		const fresh = { label: 'x', currency, style: USUAL_STYLE, asOf: '2026-12-15' as CalendarDate };
+		const spoken = { language: 'en' } as const;
+		const wanted = { fresh, style: {}, spoken, newId: () => crypto.randomUUID() };
+		const file = { name, bytes: new TextEncoder().encode(content) };
+		await expect(casesIn(file, wanted)).rejects.toThrow(why);
 	});
 });

@@ -70,11 +70,11 @@ describe('a plan’s workbook', () => {
 		await fc.assert(
 			fc.asyncProperty(household(changingTerms, 3), plans, async (debts, terms) => {
 				const plan = planOf(debts, terms);
-				if (plan.months > 240) return;
+				if (plan.months > 150) return;
 				const sums = sumsOf(await recalculated(await written(debts, terms)));
 				expect(sums).toEqual({ ...programs(debts, terms), verdict: EQUAL });
 			}),
-			{ numRuns: 40 }
+			{ numRuns: 25 }
 		);
 	}, 60_000);
 
@@ -132,9 +132,9 @@ describe('a plan’s workbook', () => {
 				compared += 1;
 				expect(sumsOf(book)).toMatchObject(programs(changed, now));
 			}),
-			{ numRuns: 60 }
+			{ numRuns: 45 }
 		);
-		expect(compared).toBeGreaterThan(15);
+		expect(compared).toBeGreaterThan(8);
 	}, 60_000);
 
 	it('says so when something was changed, and when the months do not reach', async () => {
@@ -156,7 +156,7 @@ describe('a plan’s workbook', () => {
 				const book = await recalculated(await written(debts, ONLY_ASKED, 0));
 				expect(sumsOf(book, 0)).toEqual({ ...programs(debts, ONLY_ASKED), verdict: EQUAL });
 			}),
-			{ numRuns: 30 }
+			{ numRuns: 20 }
 		);
 	}, 30_000);
 });

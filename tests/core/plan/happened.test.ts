@@ -93,7 +93,7 @@ describe('a forecast', () => {
 					expect(periods.at(-1)?.closing ?? forecast.terms.opening).toBe(totals?.closing);
 				}
 			}),
-			{ numRuns: 120 }
+			{ numRuns: 60 }
 		);
 	});
 });
@@ -108,7 +108,7 @@ describe('what really happened', () => {
 					}
 				}
 			}),
-			{ numRuns: 120 }
+			{ numRuns: 60 }
 		);
 	});
 
@@ -127,7 +127,7 @@ describe('what really happened', () => {
 					}
 				}
 			}),
-			{ numRuns: 200 }
+			{ numRuns: 100 }
 		);
 	});
 
@@ -160,7 +160,7 @@ describe('what really happened', () => {
 					}
 				}
 			}),
-			{ numRuns: 150 }
+			{ numRuns: 90 }
 		);
 		expect(split).toBeGreaterThan(30);
 	});
