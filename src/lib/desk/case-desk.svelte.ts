@@ -77,6 +77,13 @@ export class CaseDesk {
 		return this.document.debts.find((debt) => debt.id === id);
 	}
 
+	/** The plan that is meant: one that is named, the last looked at, the chosen one, or the first. */
+	planMeant(named: string | null): PlanEntry | undefined {
+		const { plans, choices } = this.document;
+		const of = (id: string | null | undefined) => plans.find((plan) => plan.id === id);
+		return of(named ?? this.planLookedAt) ?? of(choices.at(-1)?.plan) ?? plans[0];
+	}
+
 	/** Changes the case; `what` says what changed, in the words of the undo button. */
 	change(what: string, update: (document: CaseDocument) => CaseDocument): void {
 		this.stepped = null;

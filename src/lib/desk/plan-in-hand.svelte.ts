@@ -32,10 +32,7 @@ export class PlanInHand {
 	readonly asOf = $derived(this.#document.asOf);
 	readonly plans = $derived(this.#document.plans);
 	readonly entry: PlanEntry = $derived.by(() => {
-		const { plans, choices } = this.#document;
-		const of = (id: string | null | undefined) => plans.find((plan) => plan.id === id);
-		const seen = this.#wanted() ?? this.#desk().planLookedAt;
-		const entry = of(seen) ?? of(choices.at(-1)?.plan) ?? plans[0];
+		const entry = this.#desk().planMeant(this.#wanted());
 		if (!entry) throw new Error('a case without a plan');
 		return entry;
 	});

@@ -89,3 +89,12 @@ function decoded(bytes: Uint8Array, encoding: string): string | null {
 		return null;
 	}
 }
+
+/** Bytes in base64 (RFC 4648), in a page. */
+export function base64Of(bytes: Uint8Array): string {
+	let binary = '';
+	for (let from = 0; from < bytes.length; from += 8192) {
+		binary += String.fromCharCode(...bytes.subarray(from, from + 8192));
+	}
+	return btoa(binary);
+}

@@ -1,6 +1,6 @@
 /** The payments of a plan as a calendar (iCalendar, RFC 5545): an event a payment, with a reminder. */
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
-import { paymentsOf, type PlanPayment } from '../core/plan/payments';
+import { paidTogether, paymentsOf, type PlanPayment } from '../core/plan/payments';
 import type { Plan, PlannedDebt } from '../core/plan/terms';
 import { addDays, type CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
@@ -81,8 +81,7 @@ function grouped(
 function summaryOf(due: readonly PlanPayment[], wanted: CalendarWanted): string {
 	const [first] = due;
 	if (due.length === 1 && first) return lineOf(first, wanted);
-	const sum = due.reduce((all, { amount }) => all + amount, 0);
-	const parts = { amount: moneyOf(sum as Cents, wanted), count: due.length };
+	const parts = { amount: moneyOf(paidTogether(due), wanted), count: due.length };
 	return text(wanted.writing, 'pay several', parts);
 }
 

@@ -1,7 +1,7 @@
 /** The second sheet of a plan's workbook: every month, as formulas over the terms. */
 import type ExcelJS from 'exceljs';
 import { amountIn } from '../core/debt/recurring';
-import { statedIn } from '../core/plan/month';
+import { onTopIn, statedIn } from '../core/plan/month';
 import type { PlanMonth } from '../core/plan/terms';
 import { WHOLE } from '../core/quantities/rate';
 import { monthStart } from '../document/plan';
@@ -109,7 +109,7 @@ function writeMonth(
 			shared('stated'),
 			month === 1 ? `${TERMS}!$E$${MONEY_ROW}` : `${SHARED.stated}${row - 1}`
 		);
-	const onTop = terms.oneOffs.reduce((sum, one) => sum + (one.month === month ? one.amount : 0), 0);
+	const onTop = onTopIn(terms, month);
 	put(sheet, shared('onTop'), units(onTop), onTop === 0 ? 'formula' : 'input', money);
 	const fees = kept?.fees ?? 0;
 	put(sheet, shared('fees'), units(fees), fees === 0 ? 'formula' : 'figure', money);

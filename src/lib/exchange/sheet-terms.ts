@@ -2,6 +2,7 @@
 import type ExcelJS from 'exceljs';
 import { statedIn } from '../core/plan/month';
 import type { PlanTerms } from '../core/plan/terms';
+import { monthSums } from '../core/plan/years';
 import { WHOLE } from '../core/quantities/rate';
 import {
 	RATES_LATER,
@@ -153,7 +154,7 @@ function writeCheck(sheet: ExcelJS.Worksheet, { debts, plan, rows, currency }: L
 	const units = (cents: number) => cents / 10 ** digits;
 	const at = checkRows(debts.length);
 	const total = (of: keyof typeof SHARED) => exact(`SUM(${rangeOf(SHARED[of], rows)})`, digits);
-	const paid = plan.debts.reduce((sum, debt) => sum + debt.paid, 0);
+	const { paid } = monthSums(plan);
 	put(sheet, `E${at.interest - 1}`, 'in this workbook', 'head');
 	put(sheet, `F${at.interest - 1}`, 'as the program wrote', 'head');
 	put(sheet, `B${at.interest}`, 'Interest in all', 'strong');

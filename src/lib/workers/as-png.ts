@@ -1,4 +1,5 @@
 /** A picture as PNG, drawn by the browser from its SVG with the page's faces in it, twice as fine. */
+import { base64Of } from '../exchange/bytes';
 import type { OutgoingFile } from '../handout/outgoing';
 import { FACE } from '../handout/svg';
 import { fontFile } from './font-files';
@@ -7,7 +8,7 @@ const FINER = 2;
 
 export async function asPng(svg: OutgoingFile): Promise<OutgoingFile> {
 	const image = new Image();
-	image.src = `data:image/svg+xml;base64,${base64(new TextEncoder().encode(await withFaces(svg)))}`;
+	image.src = `data:image/svg+xml;base64,${base64Of(new TextEncoder().encode(await withFaces(svg)))}`;
 	await image.decode();
 	const canvas = document.createElement('canvas');
 	canvas.width = image.width * FINER;
@@ -30,17 +31,9 @@ export async function asPng(svg: OutgoingFile): Promise<OutgoingFile> {
 async function withFaces({ bytes }: OutgoingFile): Promise<string> {
 	const faces = await Promise.all(
 		([400, 700] as const).map(async (weight) => {
-			const face = base64(await fontFile('sans', 'latin', weight));
+			const face = base64Of(await fontFile('sans', 'latin', weight));
 			return `@font-face{font-family:'${FACE}';font-weight:${weight};src:url(data:font/woff;base64,${face})}`;
 		})
 	);
 	return new TextDecoder().decode(bytes).replace('>', `><style>${faces.join('')}</style>`);
-}
-
-function base64(bytes: Uint8Array): string {
-	let binary = '';
-	for (let from = 0; from < bytes.length; from += 8192) {
-		binary += String.fromCharCode(...bytes.subarray(from, from + 8192));
-	}
-	return btoa(binary);
 }

@@ -1,4 +1,5 @@
 import type { Cents } from '../quantities/money';
+import { onTopIn } from './month';
 import type { Percent } from '../quantities/rate';
 import type { Plan, PlanMonth, PlanTerms } from './terms';
 
@@ -31,13 +32,13 @@ export function monthMarks(
 			...(debts[index]?.payoffMonth === month ? [{ kind: 'gone' as const, index }] : [])
 		];
 	});
-	const top = oneOffs.reduce((sum, one) => sum + (one.month === month ? one.amount : 0), 0);
+	const top = onTopIn({ oneOffs }, month);
 	return [
 		...(begins === month && begins > 1 ? [{ kind: 'begins' as const }] : []),
 		...budgetChanges
 			.filter(({ from }) => from === month)
 			.map(({ amount }) => ({ kind: 'money' as const, amount })),
-		...(top === 0 ? [] : [{ kind: 'on top' as const, amount: top as Cents }]),
+		...(top === 0 ? [] : [{ kind: 'on top' as const, amount: top }]),
 		...(missing > 0 ? [{ kind: 'short' as const, missing }] : []),
 		...ofDebts
 	];

@@ -244,6 +244,10 @@ export function moneyIn(plan: PlanTerms, month: number, asked: number): number {
 	return money;
 }
 
+/** What comes on top in one month. */
+export const onTopIn = ({ oneOffs }: Pick<PlanTerms, 'oneOffs'>, month: number): Cents =>
+	oneOffs.reduce((sum, one) => sum + (one.month === month ? one.amount : 0), 0) as Cents;
+
 /** Opens a debt's month that ends with a day: what it asks over all its periods that fall due in it. */
 export function openDebt(debt: PlanDebt, month: number, until: number): void {
 	const { step, firstMonth, balance } = debt;

@@ -52,9 +52,7 @@
 		const here = page.url.pathname;
 		if (here === sideHref) return { of: 'plans' };
 		if (here === `/cases/${desk.id}`) return { of: 'case' };
-		const { plans, choices } = desk.document;
-		const wanted = page.url.searchParams.get('of') ?? desk.planLookedAt ?? choices.at(-1)?.plan;
-		const plan = plans.find(({ id }) => id === wanted) ?? plans[0];
+		const plan = desk.planMeant(page.url.searchParams.get('of'));
 		return plan ? { of: 'plan', id: plan.id } : { of: 'case' };
 	});
 	let taking = $state.raw<HTMLElement | null>(null);

@@ -16,11 +16,8 @@
 
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
-	const { plans, choices, handout: settings, debts } = $derived(desk.document);
-	const of = $derived(
-		page.url.searchParams.get('of') ?? desk.planLookedAt ?? choices.at(-1)?.plan ?? plans[0]?.id
-	);
-	const entry = $derived(plans.find(({ id }) => id === of) ?? plans[0]);
+	const { plans, handout: settings, debts } = $derived(desk.document);
+	const entry = $derived(desk.planMeant(page.url.searchParams.get('of')));
 	const handout = $derived(entry ? handoutOf(desk.document, entry) : null);
 
 	const set = (fields: Partial<HandoutEntry>) =>

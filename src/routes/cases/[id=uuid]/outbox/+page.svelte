@@ -6,6 +6,7 @@
 	import { putMessage } from '$lib/desk/requests';
 	import { TakeAlong } from '$lib/desk/take-along.svelte';
 	import { LONGEST_TEXT } from '$lib/document/message';
+	import { base64Of } from '$lib/exchange/bytes';
 	import { handoutOf, handoutWriting } from '$lib/handout/handout';
 	import type { OutgoingFile, OutgoingKind } from '$lib/handout/outgoing';
 	import { readAddress } from '$lib/reading/addresses';
@@ -23,11 +24,8 @@
 	const { data }: PageProps = $props();
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
-	const { plans, choices, handout, debts, label } = $derived(desk.document);
-	const of = $derived(
-		page.url.searchParams.get('of') ?? desk.planLookedAt ?? choices.at(-1)?.plan ?? plans[0]?.id
-	);
-	const entry = $derived(plans.find(({ id }) => id === of) ?? plans[0]);
+	const { handout, debts, label } = $derived(desk.document);
+	const entry = $derived(desk.planMeant(page.url.searchParams.get('of')));
 	const spoken = $derived(handoutWriting(desk.document));
 
 	const FILES = ['pdf', 'ics', 'xlsx'] as const satisfies readonly OutgoingKind[];
@@ -50,14 +48,6 @@
 	let putting = $state(false);
 	/** The same for as long as it is the same message: an answer that is lost does not make two of it. */
 	let key = newKey();
-
-	function base64(bytes: Uint8Array): string {
-		let binary = '';
-		for (let from = 0; from < bytes.length; from += 8192) {
-			binary += String.fromCharCode(...bytes.subarray(from, from + 8192));
-		}
-		return btoa(binary);
-	}
 
 	async function send(): Promise<void> {
 		if (!entry) return;
@@ -91,7 +81,7 @@
 			subject,
 			language: handout.language,
 			text,
-			attachments: files.map(({ name, type, bytes }) => ({ name, type, content: base64(bytes) }))
+			attachments: files.map(({ name, type, bytes }) => ({ name, type, content: base64Of(bytes) }))
 		});
 		putting = false;
 		if (answer.kind === 'done') {
