@@ -13,7 +13,10 @@ import { allowedFirstDue } from './days';
 import { debtEntry, roundingSteps, statedDebt } from './debt';
 import { currencyOf, type Currency } from '../reading/currencies';
 import { newDebtOf } from './change';
+import { forecastEntry } from './forecast';
+import type { Standing } from './standing';
 import { handoutEntry, usualHandout } from './handout';
+import { happenedEntry, readingEntry, visitEntry } from './life';
 import { quoted } from '../reading/reading';
 import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE, type Style } from '../words/style';
 import { choiceEntry, FIRST_PLAN, measureEntry, planEntry, sheetEntry } from './plan';
@@ -41,7 +44,7 @@ const asOf = date('The day the figures are as of', {
 });
 
 /** The present version of the document; earlier ones are raised to it. */
-export const VERSION = 7 as const;
+export const VERSION = 8 as const;
 
 const presentDocument = z
 	.strictObject({
@@ -65,9 +68,23 @@ const presentDocument = z
 			error: `A case remembers at most ${LIMITS.choices} choices.`
 		}),
 		sheet: sheetEntry,
-		handout: handoutEntry
+		handout: handoutEntry,
+		/** What chosen plans were expected to do, the latest last; never changed by later edits. */
+		forecasts: z.array(forecastEntry).max(LIMITS.forecasts, {
+			error: `A case keeps at most ${LIMITS.forecasts} forecasts.`
+		}),
+		/** What really happened since. */
+		visits: z.array(visitEntry).max(LIMITS.visits, {
+			error: `A case remembers at most ${LIMITS.visits} visits.`
+		}),
+		readings: z.array(readingEntry).max(LIMITS.readings, {
+			error: `A case keeps at most ${LIMITS.readings} balances that were read.`
+		}),
+		happened: z.array(happenedEntry).max(LIMITS.happened, {
+			error: `A case keeps at most ${LIMITS.happened} payments and charges that were typed.`
+		})
 	})
-	.superRefine(({ debts, plans, currency, asOf }, context) => {
+	.superRefine(({ debts, plans, currency, asOf, forecasts, ...lived }, context) => {
 		for (const { path, day } of datesIn({ debts, plans })) {
 			if (
 				day >= addMonths(asOf, -12 * LIMITS.span.before) &&
@@ -90,6 +107,7 @@ const presentDocument = z
 			const message = 'Two plans have the same identifier.';
 			context.addIssue({ code: 'custom', path: ['plans'], message });
 		}
+		refuseTwice({ forecasts, ...lived }, context);
 		const seen = new Set<string>();
 		debts.forEach((debt, index) => {
 			const refuse = (field: string, message: string): void =>
@@ -112,13 +130,52 @@ const presentDocument = z
 			if (new Set(debt.happenings.map(({ id }) => id)).size < debt.happenings.length) {
 				refuse('happenings', 'Two things that happen have the same identifier.');
 			}
+			const day = debt.asOf ?? asOf;
+			if (day > asOf)
+				refuse('asOf', `The day of the balance is after that of the figures, ${asOf}.`);
 			const due =
-				debt.firstDue === null ? null : allowedFirstDue(debt.firstDue, asOf, { language: 'en' });
+				debt.firstDue === null ? null : allowedFirstDue(debt.firstDue, day, { language: 'en' });
 			if (due !== null && !due.ok) {
 				refuse('firstDue', `The first due date: ${due.problem} Allowed is: ${due.allowed}`);
 			}
 		});
 	});
+
+interface Remembered {
+	readonly forecasts: readonly z.infer<typeof forecastEntry>[];
+	readonly visits: readonly z.infer<typeof visitEntry>[];
+	readonly readings: readonly z.infer<typeof readingEntry>[];
+	readonly happened: readonly z.infer<typeof happenedEntry>[];
+}
+
+/** What has an identity has it once, and a debt one balance a day. */
+function refuseTwice(
+	{ forecasts, visits, readings, happened }: Remembered,
+	context: z.RefinementCtx
+): void {
+	const refuse = (path: string, message: string): void =>
+		context.addIssue({ code: 'custom', path: [path], message });
+	const lists = { forecasts, visits, readings, happened };
+	for (const [path, list] of Object.entries(lists)) {
+		if (new Set(list.map(({ id }) => id)).size < list.length) {
+			refuse(path, 'Two of them have the same identifier.');
+		}
+	}
+	if (new Set(readings.map(({ debt, date: day }) => `${debt} ${day}`)).size < readings.length) {
+		refuse('readings', 'A debt has two balances on one day.');
+	}
+	const days = new Map(visits.map(({ id, date: day }) => [id, day]));
+	readings.forEach(({ visit, date: day }, at) => {
+		const met = days.get(visit);
+		if (met !== undefined && day <= met) return;
+		const message =
+			met === undefined
+				? 'There is no such visit.'
+				: `The day of a reading is after that of its visit, ${met}.`;
+		const path = visits.length === 0 ? ['visits'] : ['readings', at, 'visit'];
+		context.addIssue({ code: 'custom', path, message });
+	});
+}
 
 /** A case of this version, or of an earlier one, which becomes one of this. */
 export const caseDocument = z.preprocess(upgraded, presentDocument);
@@ -165,6 +222,14 @@ export const stepRequest = z.strictObject({ basedOn, key });
 export type CaseDocument = z.infer<typeof caseDocument>;
 export type NewCase = z.infer<typeof newCase>;
 
+/** Nothing expected, and nothing known of what happened. */
+export const NOTHING_LIVED: Pick<CaseDocument, 'forecasts' | 'visits' | 'readings' | 'happened'> = {
+	forecasts: [],
+	visits: [],
+	readings: [],
+	happened: []
+};
+
 /** A case as it begins: with a first plan, and no debt yet. */
 export const begunCase = (request: NewCase, debts: CaseDocument['debts'] = []): CaseDocument => ({
 	version: VERSION,
@@ -174,7 +239,8 @@ export const begunCase = (request: NewCase, debts: CaseDocument['debts'] = []): 
 	against: 'minimums',
 	choices: [],
 	sheet: { income: [], needs: [] },
-	handout: usualHandout(request.currency.code)
+	handout: usualHandout(request.currency.code),
+	...NOTHING_LIVED
 });
 
 /** A line of the casebook. */
@@ -194,6 +260,7 @@ export interface CaseSummary {
 		/** Whether it has been changed since. */
 		readonly changed: boolean;
 	} | null;
+	readonly standing: Standing;
 }
 
 /** A case as it is: its document, the revision it is at, and what a step back or forward would change. */

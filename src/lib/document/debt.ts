@@ -44,6 +44,8 @@ const askedEntry = z.discriminatedUnion(
 		z.strictObject({
 			kind: z.literal('level'),
 			periods: count('The number of payments', 1, LIMITS.periods, 'payments').nullable(),
+			/** As it was set before, where it stays in force; null: it follows from the balance. */
+			payment: money('The equal payment').nullable(),
 			balloon: money('The balloon'),
 			roundPayment: choice('The rounding of the equal payment', ['nearest', 'up']),
 			atTerm: choice('What happens at the term', ['settle', 'continue'])
@@ -216,6 +218,10 @@ export const debtEntry = z.strictObject({
 	id: identifier('The identifier of a debt'),
 	name: name('The name of a debt', 0),
 	balance: money('The balance').nullable(),
+	/** The day of the balance; null: that of the case's figures. */
+	asOf: date('The day of the balance').nullable(),
+	/** Whether nobody has read that balance: it is what was expected. */
+	balanceAssumed: flag('Whether a balance is assumed'),
 	annualRate: percentage('The annual rate', LIMITS.rate).nullable(),
 	firstDue: date('The first due date').nullable(),
 	asked: askedEntry,
@@ -290,6 +296,8 @@ export const emptyDebt = (id: string): DebtEntry => ({
 	id,
 	name: '',
 	balance: null,
+	asOf: null,
+	balanceAssumed: false,
 	annualRate: null,
 	firstDue: null,
 	asked: {
@@ -323,7 +331,7 @@ export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | n
 			opening: balance,
 			rate: rateTerms(interest, annualRate),
 			firstDue,
-			asOf,
+			asOf: entry.asOf ?? asOf,
 			...conventions,
 			extras: [],
 			charges: []

@@ -108,7 +108,7 @@ export const planEntry = z
 export const sheetEntry = z.strictObject({ income: sheetLines, needs: sheetLines });
 
 /** What a plan is made of, beside what it is called and where it is shown. */
-const planContent = z.strictObject({
+export const planContent = z.strictObject({
 	pays: planFields.pays,
 	budget: planFields.budget,
 	begins: planFields.begins,

@@ -10,9 +10,13 @@ export function withDay(document: CaseDocument, asOf: CalendarDate): CaseDocumen
 		asOf,
 		debts: document.debts.map((debt) => {
 			const { firstDue, lending } = debt;
-			if (firstDue === null || firstDue > asOf) return debt;
+			if (firstDue === null || firstDue > asOf) return { ...debt, asOf: null };
 			const past = dueDatesUntil(firstDue, asOf, lending.paymentsPerYear);
-			return { ...debt, firstDue: dueDate(firstDue, past + 1, lending.paymentsPerYear) };
+			return {
+				...debt,
+				asOf: null,
+				firstDue: dueDate(firstDue, past + 1, lending.paymentsPerYear)
+			};
 		})
 	};
 }
@@ -37,7 +41,12 @@ const AMOUNTS = new Set([
 	'total',
 	'payment36',
 	'total36',
-	'saving36'
+	'saving36',
+	'opening',
+	'paid',
+	'charges',
+	'interest',
+	'cost'
 ]);
 
 /** The case in another currency: each amount keeps its figure, in the decimals that the currency has. */

@@ -22,7 +22,9 @@ export function upgraded(document: unknown): unknown {
 		case 5:
 			return upgraded(ofVersion6(document));
 		case 6:
-			return ofVersion7(document);
+			return upgraded(ofVersion7(document));
+		case 7:
+			return ofVersion8(document);
 		default:
 			return document;
 	}
@@ -85,6 +87,29 @@ function ofVersion7(document: Record<string, unknown>) {
 	const { currency } = document;
 	const code = isRecord(currency) ? String(currency['code']) : '';
 	return { ...document, version: 7, handout: usualHandout(code) };
+}
+
+/** Version 7 kept no forecasts and nothing that had happened; each balance was of the day of the figures. */
+function ofVersion8(document: Record<string, unknown>) {
+	const raised = (debt: Record<string, unknown>) => {
+		const { asked } = debt;
+		const level = isRecord(asked) && asked['kind'] === 'level';
+		return {
+			...debt,
+			asOf: null,
+			balanceAssumed: false,
+			asked: level ? { ...asked, payment: null } : asked
+		};
+	};
+	return {
+		...document,
+		version: 8,
+		debts: listOr(document['debts'], raised),
+		forecasts: [],
+		visits: [],
+		readings: [],
+		happened: []
+	};
 }
 
 /** Names that the program gave to plans. */

@@ -94,7 +94,7 @@ export function repetitions(
 }
 
 /** How many periods there are between two of an amount that comes so many times a year. */
-function periodsBetween(paymentsPerYear: number, perYear: number): number {
+export function periodsBetween(paymentsPerYear: number, perYear: number): number {
 	return Math.max(1, Math.round(paymentsPerYear / perYear));
 }
 

@@ -83,11 +83,12 @@ export function unroundedLevelPayment(
 
 /** The level payment of a rule on the balance that it amortizes, rounded as the rule and the debt say. */
 export function levelPayment(
-	{ periods, balloon = 0 as Cents, roundPayment = 'nearest' }: LevelTerms,
+	{ periods, balloon = 0 as Cents, roundPayment = 'nearest', payment: set }: LevelTerms,
 	principal: number,
 	i: number,
 	{ timing, interestRounding }: Pick<DebtTerms, 'timing' | 'interestRounding'>
 ): number {
+	if (set !== undefined && set !== null) return set;
 	const payment = unroundedLevelPayment(principal, periods, i, timing === 'advance', balloon);
 	if (interestRounding === 'none') return Math.max(0, payment);
 	// A whole amount that the double misses by its last digits is not rounded up to the next cent.

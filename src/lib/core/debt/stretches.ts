@@ -64,7 +64,7 @@ export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, open
 	if (rule.kind === 'level' && newRate?.reamortize && k > ruleFrom) {
 		const left = ruleFrom + rule.periods - k;
 		if (left > 0) {
-			rule = { ...rule, periods: left };
+			rule = { ...rule, periods: left, payment: null };
 			ruleFrom = k;
 		}
 	}

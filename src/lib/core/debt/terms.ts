@@ -22,6 +22,8 @@ export interface LevelTerms {
 	readonly periods: number;
 	readonly balloon?: Cents;
 	readonly roundPayment?: 'nearest' | 'up';
+	/** The payment, where it was set before and stays in force; absent: it follows from the balance. */
+	readonly payment?: Cents | null;
 	/** What happens at the term: the whole rest is due, or payments go on until nothing is owed. */
 	readonly atTerm?: 'settle' | 'continue';
 }

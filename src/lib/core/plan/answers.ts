@@ -280,6 +280,37 @@ export function withMore({ budget, budgetChanges, ...plan }: PlanTerms, more: nu
 	};
 }
 
+/** The smallest amount more in every month with which everything is paid off within so many months; null: none. */
+export const moreThatEnds = (
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	months: number
+): Cents | null => leastOf(debts, months, (more) => withMore(plan, more));
+
+/** The smallest amount that does so where it comes once, in the first month. */
+export const onceThatEnds = (
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	months: number
+): Cents | null =>
+	leastOf(debts, months, (amount) => ({
+		...plan,
+		oneOffs: [...plan.oneOffs, { month: 1, amount: amount as Cents }]
+	}));
+
+function leastOf(
+	debts: readonly PlannedDebt[],
+	months: number,
+	under: (amount: number) => PlanTerms
+): Cents | null {
+	const inTime = (amount: number) => {
+		const totals = planTotals(debts, under(amount));
+		return totals.ending.status === 'cleared' && totals.months <= months;
+	};
+	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
+	return least(0, everything, inTime, Math.round(everything / 100)) as Cents | null;
+}
+
 /**
  * The months in which something happens: the plan begins, a debt is gone, a rate changes, the money begins or
  * ceases to be short, or comes from elsewhere.

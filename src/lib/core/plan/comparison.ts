@@ -118,6 +118,12 @@ function costSoFar({ kept, changeFees }: Plan, months: number): number[] {
 	return costs;
 }
 
+/** What a plan's changes have cost by the end of a month, beside the debts' own interest and charges. */
+export const agreedSoFar = ({ kept, changeFees }: Plan, month: number): Cents =>
+	kept
+		.slice(0, month)
+		.reduce((sum, { fees }) => sum + fees, changeFees.added + changeFees.upFront) as Cents;
+
 /** From a month on, less is owed in all, or has been paid in interest and fees, under one of two plans. */
 export interface Crossing {
 	/** The first month after which it is so. */

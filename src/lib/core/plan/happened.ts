@@ -3,7 +3,7 @@ import { anchorOf, daysOfPeriod } from '../debt/period-days';
 import { blankPeriod, openPeriod } from '../debt/period';
 import { beforeTheFirst } from '../debt/stretches';
 import type { DebtTerms } from '../debt/terms';
-import { dueDate, type CalendarDate } from '../quantities/calendar';
+import { dueDate, dueDatesUntil, type CalendarDate } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import { interestOn, periodicRate, type Percent } from '../quantities/rate';
 import { asPlanned } from './month';
@@ -67,6 +67,8 @@ interface BalanceReading {
 export interface DatedAmount {
 	readonly date: CalendarDate;
 	readonly amount: Cents;
+	/** Of a charge: whether it is a fee. */
+	readonly fee?: boolean;
 }
 
 /** What is known of a debt since a plan was chosen; in order of date. */
@@ -78,7 +80,7 @@ export interface Life {
 
 /** The parts by which the distance from the forecast grows; each is 0 where all went as planned. */
 export const DRIFT_PARTS = ['payments', 'charges', 'balance', 'lender', 'unexplained'] as const;
-type DriftPart = (typeof DRIFT_PARTS)[number];
+export type DriftPart = (typeof DRIFT_PARTS)[number];
 
 /** What happened between two readings of a debt, money in minor units. */
 export interface Interval {
@@ -90,27 +92,58 @@ export interface Interval {
 	readonly interest: Cents;
 	readonly paid: Cents;
 	readonly charges: Cents;
+	/** Starred in the contract: what the forecast has in the periods due in it. */
+	readonly planned: { readonly paid: Cents; readonly charges: Cents; readonly interest: Cents };
+	/** I′ */
+	readonly computed: Cents;
 	readonly parts: Readonly<Record<DriftPart, Cents>>;
 	/** balance − forecast: positive where more is owed than was planned. */
 	readonly gap: Cents;
 }
 
+/** Sums of dated amounts between days, without going through them again for each. */
+interface Dated {
+	/** After one day, up to and with another. */
+	readonly between: (after: CalendarDate, until: CalendarDate) => number;
+}
+
+/** Of amounts in order of date. */
+function datedSums(amounts: readonly DatedAmount[]): Dated {
+	const sums = [0];
+	for (const { amount } of amounts) sums.push((sums.at(-1) ?? 0) + amount);
+	const upTo = (day: CalendarDate) => sums[countUntil(amounts, day)] ?? 0;
+	return { between: (after, until) => (after < until ? upTo(until) - upTo(after) : 0) };
+}
+
+/** How many of a list in order of date are not later than a day. */
+function countUntil(list: readonly { readonly date: CalendarDate }[], day: CalendarDate): number {
+	let [before, after] = [-1, list.length];
+	while (after - before > 1) {
+		const middle = (before + after) >> 1;
+		if ((list[middle]?.date ?? day) <= day) before = middle;
+		else after = middle;
+	}
+	return before + 1;
+}
+
 /** The intervals between the readings of a debt, from the beginning of its forecast on. */
-export function happenedTo(forecast: Forecast, { readings, payments, charges }: Life): Interval[] {
-	const { terms } = forecast;
+export function happenedTo(forecast: Forecast, life: Life): Interval[] {
+	const { terms, periods } = forecast;
 	const start = terms.asOf ?? dueDate(terms.firstDue, 0, terms.paymentsPerYear);
+	const [payments, charges] = [datedSums(life.payments), datedSums(life.charges)];
 	let before: BalanceReading = { date: start, balance: terms.opening };
-	return readings.map((reading) => {
-		const within = ({ date }: DatedAmount) => date > before.date && date <= reading.date;
-		const paid = total(payments.filter(within));
-		const charged = total(charges.filter(within));
+	return life.readings.map((reading) => {
+		const paid = payments.between(before.date, reading.date);
+		const charged = charges.between(before.date, reading.date);
 		const computed = computedInterest(forecast, before, reading.date, { payments, charges });
 		const interest = reading.interest ?? computed;
-		const expected = forecast.periods.filter(
-			({ date }) => date > before.date && date <= reading.date
+		const expected = periods.slice(
+			countUntil(periods, before.date),
+			countUntil(periods, reading.date)
 		);
 		const sum = (of: 'paid' | 'charges' | 'interest') =>
-			expected.reduce((all, period) => all + period[of], 0);
+			expected.reduce((all, period) => all + period[of], 0) as Cents;
+		const planned = { paid: sum('paid'), charges: sum('charges'), interest: sum('interest') };
 		const explained = before.balance + interest + charged - paid;
 		const owed = expectedOn(forecast, reading.date);
 		const interval: Interval = {
@@ -120,10 +153,12 @@ export function happenedTo(forecast: Forecast, { readings, payments, charges }: 
 			interest,
 			paid: paid as Cents,
 			charges: charged as Cents,
+			planned,
+			computed,
 			parts: {
-				payments: (sum('paid') - paid) as Cents,
-				charges: (charged - sum('charges')) as Cents,
-				balance: (computed - sum('interest')) as Cents,
+				payments: (planned.paid - paid) as Cents,
+				charges: (charged - planned.charges) as Cents,
+				balance: (computed - planned.interest) as Cents,
 				lender: (interest - computed) as Cents,
 				unexplained: (reading.balance - explained) as Cents
 			},
@@ -134,12 +169,9 @@ export function happenedTo(forecast: Forecast, { readings, payments, charges }: 
 	});
 }
 
-const total = (amounts: readonly DatedAmount[]): number =>
-	amounts.reduce((sum, { amount }) => sum + amount, 0);
-
 /** What a forecast has for a day: the closing of the last period due by then. */
 export function expectedOn({ terms, periods }: Forecast, day: CalendarDate): Cents {
-	return periods.findLast(({ date }) => date <= day)?.closing ?? terms.opening;
+	return periods[countUntil(periods, day) - 1]?.closing ?? terms.opening;
 }
 
 /** The interest of the periods due after a reading, up to a day, on what was really owed in them. */
@@ -147,33 +179,32 @@ function computedInterest(
 	{ terms, periods }: Forecast,
 	from: BalanceReading,
 	until: CalendarDate,
-	{ payments, charges }: Pick<Life, 'payments' | 'charges'>
+	{ payments, charges }: { readonly payments: Dated; readonly charges: Dated }
 ): Cents {
+	const { firstDue, paymentsPerYear, asOf } = terms;
 	const dateOf = (k: number): CalendarDate =>
-		k === 0 && terms.asOf !== undefined
-			? terms.asOf
-			: dueDate(terms.firstDue, k, terms.paymentsPerYear);
-	const between = (list: readonly DatedAmount[], after: CalendarDate, to: CalendarDate) =>
-		total(list.filter(({ date }) => date > after && date <= to));
+		k === 0 && asOf !== undefined ? asOf : dueDate(firstDue, k, paymentsPerYear);
 	const anchor = anchorOf(terms);
 	const days = { days: 0, leapDays: 0 };
-	let k = 1;
-	while (dateOf(k) <= from.date) k += 1;
 	let sum = 0;
 	let left: number | null = null;
-	for (; dateOf(k) <= until; k += 1) {
+	for (
+		let k = dueDatesUntil(firstDue, from.date, paymentsPerYear) + 1;
+		dateOf(k) <= until;
+		k += 1
+	) {
 		const [begin, due] = [dateOf(k - 1), dateOf(k)];
 		// What was paid in the period before the reading counts at its end; what was bought is in the balance.
 		const bearing: number =
 			left === null
-				? from.balance + between(payments, begin, from.date) + between(charges, from.date, due)
-				: left + between(charges, begin, due);
+				? from.balance + payments.between(begin, from.date) + charges.between(from.date, due)
+				: left + charges.between(begin, due);
 		daysOfPeriod(terms, anchor, k, days);
 		const annual = periods[k - 1]?.annual ?? periods.at(-1)?.annual ?? terms.rate.annual;
-		const rate = periodicRate({ ...terms.rate, annual }, terms.paymentsPerYear);
+		const rate = periodicRate({ ...terms.rate, annual }, paymentsPerYear);
 		const interest = bearing > 0 ? interestOn(rate, bearing, days) : 0;
 		sum += interest;
-		left = bearing + interest - between(payments, begin, due);
+		left = bearing + interest - payments.between(begin, due);
 	}
 	return sum as Cents;
 }

@@ -32,6 +32,13 @@ export const LIMITS = {
 	changes: 12,
 	/** Choices that a case remembers. */
 	choices: 200,
+	/** Forecasts that a case keeps, and periods of debts whose figures one of them keeps. */
+	forecasts: 60,
+	forecastPeriods: 12_000,
+	/** Visits of a client, balances read in them, and single payments and charges that were typed. */
+	visits: 400,
+	readings: 6_000,
+	happened: 2_000,
 	/** Lines on each side of a household's sheet. */
 	sheetLines: 30,
 	/** Months in which a debt can be asked to end. */

@@ -141,7 +141,7 @@ function scheduledFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): 
 		case 'interest-only':
 			return { kind: 'same', as: here('interest') };
 		case 'level':
-			return levelFormula(terms, run, rule, ruleFrom, i);
+			return rule.payment ? { kind: 'stated' } : levelFormula(terms, run, rule, ruleFrom, i);
 		case 'minimum':
 			return minimumFormula(terms, rule, row, here);
 		case 'frozen-minimum': {

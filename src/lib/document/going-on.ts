@@ -1,0 +1,209 @@
+/**
+ * A case gone on with from a day: what was read becomes the balances, what its plan changed about the debts is
+ * carried out into them, the plan goes on with the money that is left (contract, section 12).
+ */
+import { dueDate, type CalendarDate } from '../core/quantities/calendar';
+import { ZERO } from '../core/quantities/money';
+import { inForceAfter } from '../core/debt/going-on';
+import type { CaseDocument } from './case';
+import { newDebtOf, type ChangeEntry, type NewDebtEntry } from './change';
+import { emptyDebt, NO_STATEMENT, statedDebt, type AskedEntry, type DebtEntry } from './debt';
+import { balancesOn, followedPlan, type Found } from './found-balances';
+import { forecastEntryOf, keptForecast } from './kept-forecast';
+import { moneyAfter, withMoreMoney, type More } from './later-money';
+import { contentOf, type PlanEntry } from './plan';
+
+/** A case gone on with, and its plan. */
+export interface GoneOn {
+	readonly document: CaseDocument;
+	readonly plan: PlanEntry;
+	/** The first month whose agreements have not been paid for. */
+	readonly paidUntil: CalendarDate;
+}
+
+/** Null where there is nothing to go on with: no plan was chosen, or nothing of it is known. */
+export function goneOn(
+	document: CaseDocument,
+	on: CalendarDate,
+	newId: () => string,
+	more: More = null
+): GoneOn | null {
+	const gone = goneAhead(document, on, newId, more);
+	if (!gone) return null;
+	const made = { id: newId(), by: 'going on', date: on } as const;
+	const forecasts = [...document.forecasts, forecastEntryOf(gone.document, gone.plan, made)];
+	return { ...gone, document: { ...gone.document, forecasts } };
+}
+
+/** The same without what is expected from there being kept: as it is looked at before it is done. */
+export function goneAhead(
+	document: CaseDocument,
+	on: CalendarDate,
+	newId: () => string,
+	more: More = null
+): GoneOn | null {
+	const forecast = document.forecasts.findLast(({ date }) => date <= on);
+	if (!forecast) return null;
+	const before =
+		document.plans.find(({ id }) => id === forecast.plan) ?? keptForecast(forecast).plan;
+	const followed = followedPlan(document, before);
+	const { carried } = followed;
+	const isPossible = carried.refusal === null;
+	const found = balancesOn(document, forecast, followed, on);
+	const debts = debtsAfter(document, isPossible ? before.changes : [], { found, on, newId });
+	const changes = isPossible ? changesLeft(before.changes, debts) : before.changes;
+	const later = { ...document, asOf: on, debts };
+	const { paidUntil, ...money } = moneyAfter(later, { ...before, changes }, carried, found, newId);
+	const plan = withMoreMoney({ ...before, ...money }, more, later, newId);
+	const plans = document.plans.some(({ id }) => id === plan.id)
+		? document.plans.map((one) => (one.id === plan.id ? plan : one))
+		: [...document.plans, plan];
+	return {
+		plan,
+		paidUntil,
+		document: {
+			...later,
+			plans,
+			choices: document.choices.map((choice, at) =>
+				at === document.choices.length - 1 && choice.plan === plan.id
+					? { ...choice, content: contentOf(plan) }
+					: choice
+			)
+		}
+	};
+}
+
+interface Then {
+	readonly found: ReadonlyMap<string, Found>;
+	readonly on: CalendarDate;
+	readonly newId: () => string;
+}
+
+/** The debts of the case as they are then, and those that the plan has brought. */
+function debtsAfter(
+	{ debts, asOf }: Pick<CaseDocument, 'debts' | 'asOf'>,
+	changes: readonly ChangeEntry[],
+	{ found, on, newId }: Then
+): DebtEntry[] {
+	const brought = changes.flatMap((change): DebtEntry[] => {
+		const entry = newDebtOf(change);
+		return entry ? [asCaseDebt(entry, change, newId)] : [];
+	});
+	return [...debts, ...brought].map((debt) => {
+		const of = found.get(debt.id);
+		return of ? debtAfter(agreed(debt, changes, on, newId), of, asOf) : debt;
+	});
+}
+
+/** A debt that a plan brings, as one of the case. */
+function asCaseDebt(
+	{ id, name, firstDue, rule }: NewDebtEntry,
+	change: ChangeEntry,
+	newId: () => string
+): DebtEntry {
+	const debt = { ...emptyDebt(id), name, firstDue, asked: askedOf(rule) };
+	if (change.kind === 'consolidate') return { ...debt, annualRate: change.annualRate };
+	if (change.kind !== 'transfer') return debt;
+	const { offerRate: annualRate, offerMonths, thenRate: annual, limit } = change;
+	const date = dueDate(firstDue, offerMonths + 1, 12);
+	return {
+		...debt,
+		annualRate,
+		noted: { ...debt.noted, limit },
+		happenings: [{ kind: 'rate', id: newId(), off: false, date, annual, reamortize: false }]
+	};
+}
+
+const exactly = { roundUpTo: ZERO, floor: ZERO };
+
+function askedOf(rule: NewDebtEntry['rule']): AskedEntry {
+	switch (rule.kind) {
+		case 'level': {
+			const as = {
+				payment: null,
+				balloon: ZERO,
+				roundPayment: 'nearest',
+				atTerm: 'settle'
+			} as const;
+			return { kind: 'level', periods: rule.periods, ...as };
+		}
+		case 'fixed':
+			return { kind: 'amount', amount: rule.amount, ...exactly };
+		case 'minimum': {
+			const { percent, floor } = rule;
+			return { kind: 'percent', percent, of: 'statement', plusFees: false, ...exactly, floor };
+		}
+	}
+}
+
+/** A debt with what its lender has agreed to by a day: that replaces what would have changed later. */
+function agreed(
+	debt: DebtEntry,
+	changes: readonly ChangeEntry[],
+	day: CalendarDate,
+	newId: () => string
+): DebtEntry {
+	return changes.reduce((so, change) => {
+		if (change.kind !== 'concession' || change.from > day) return so;
+		const terms = change.debts.find((one) => one.debt === debt.id);
+		if (!terms) return so;
+		const { from: date } = change;
+		const { annualRate: annual, payment: amount } = terms;
+		const earlier = so.happenings.filter((item) => item.kind !== 'rate' || item.date < date);
+		const rate = {
+			kind: 'rate',
+			id: newId(),
+			off: false,
+			date,
+			annual,
+			reamortize: false
+		} as const;
+		return {
+			...so,
+			happenings: [...earlier, rate],
+			...(amount === null ? {} : { asked: { kind: 'amount', amount, ...exactly } as const })
+		};
+	}, debt);
+}
+
+/** A debt with what is in force of it after the day of its balance. */
+function debtAfter(debt: DebtEntry, found: Found, asOf: CalendarDate): DebtEntry {
+	const { opening, balance, day, assumed } = found;
+	const stated = statedDebt({ ...debt, balance: opening }, asOf);
+	if (!stated) return debt;
+	const { annual, nextDue, pays, interestOnly, level, happenings } = inForceAfter(stated, day);
+	const left = new Set(happenings.map(({ id }) => id));
+	const { asked } = debt;
+	return {
+		...debt,
+		balance,
+		asOf: day,
+		balanceAssumed: assumed,
+		annualRate: annual,
+		firstDue: nextDue,
+		asked: asked.kind === 'level' && level ? { ...asked, ...level } : asked,
+		interestOnly,
+		pays,
+		happenings: [
+			...happenings.map((item) => ({ ...item, off: false })),
+			...debt.happenings.filter(({ off, date }) => off && date > day)
+		],
+		compared: debt.compared.filter((way) => way.kind !== 'without' || left.has(way.happening)),
+		baseline:
+			debt.baseline.kind === 'without' && !left.has(debt.baseline.happening)
+				? { kind: 'asked' }
+				: debt.baseline,
+		// What the old statement printed followed from the old balance.
+		statement: NO_STATEMENT
+	};
+}
+
+/** The changes that are about debts that are still owed; the others have been carried out. */
+function changesLeft(changes: readonly ChangeEntry[], debts: readonly DebtEntry[]): ChangeEntry[] {
+	const owed = new Set(debts.filter(({ balance }) => balance !== 0).map(({ id }) => id));
+	return changes.flatMap((change) => {
+		if (change.kind !== 'concession') return [];
+		const named = change.debts.filter(({ debt }) => owed.has(debt));
+		return named.length === 0 ? [] : [{ ...change, debts: named }];
+	});
+}

@@ -1,0 +1,162 @@
+/** Making a forecast of a plan, and carrying out anew one that was kept. */
+import { addMonths, dueDate, type CalendarDate } from '../core/quantities/calendar';
+import { LIMITS } from '../core/quantities/limits';
+import type { Cents } from '../core/quantities/money';
+import { forecastOf, type Forecast } from '../core/plan/happened';
+import { carriedPlan, type CarriedPlan } from './carried-plans';
+import type { CaseDocument } from './case';
+import { NO_STATEMENT, NOTHING_NOTED } from './debt';
+import { nameIn, type ForecastEntry, type KeptFigures } from './forecast';
+import { contentOf, USUAL_PLAN, type PlanEntry } from './plan';
+
+type Expecting = Pick<CaseDocument, 'debts' | 'asOf'>;
+
+/** A plan of a case as a forecast. */
+export function forecastEntryOf(
+	{ debts, asOf }: Expecting,
+	plan: PlanEntry,
+	made: Pick<ForecastEntry, 'id' | 'by' | 'date'>
+): ForecastEntry {
+	const carried = carriedPlan({ debts, asOf }, plan);
+	return {
+		...made,
+		plan: plan.id,
+		name: plan.name,
+		asOf,
+		// What has no part in the figures is with the case alone.
+		debts: debts.map((debt) => ({
+			...debt,
+			compared: [],
+			noted: NOTHING_NOTED,
+			statement: NO_STATEMENT,
+			transactions: []
+		})),
+		content: contentOf(plan),
+		figures: figuresOf(carried),
+		ends: carried.plan.ending.status === 'cleared' ? carried.plan.ending.payoffDate : null,
+		cost: Math.min(carried.plan.totalCost, LIMITS.amount) as Cents
+	};
+}
+
+/** The figures of all debts that are owed, as far ahead as all of them together fit. */
+function figuresOf({ debts, plan }: CarriedPlan): KeptFigures[] {
+	const forecasts = debts.map((debt, index) => ({
+		debt,
+		forecast: forecastOf(debts, plan, index)
+	}));
+	const owed = forecasts.filter(({ debt }) => debt.terms.opening > 0);
+	const until = horizonOf(
+		owed.map(({ forecast }) => forecast),
+		plan.firstMonth
+	);
+	return owed.map(({ debt, forecast }) => {
+		const periods = forecast.periods.filter(({ date: due }) => due < until);
+		return {
+			debt: debt.id,
+			opening: debt.terms.opening,
+			paid: periods.map(({ paid }) => paid),
+			charges: periods.map(({ charges }) => charges),
+			interest: periods.map(({ interest }) => interest)
+		};
+	});
+}
+
+/** The first month whose figures are not kept. */
+function horizonOf(forecasts: readonly Forecast[], first: CalendarDate): CalendarDate {
+	const count = (until: CalendarDate) =>
+		forecasts.reduce(
+			(sum, { periods }) => sum + periods.filter(({ date: due }) => due < until).length,
+			0
+		);
+	let years = 100;
+	while (years > 1 && count(addMonths(first, 12 * years)) > LIMITS.forecastPeriods) years -= 1;
+	return addMonths(first, 12 * years);
+}
+
+/** A debt of a forecast, as it is kept. */
+interface ExpectedDebt {
+	readonly id: string;
+	readonly name: string;
+	readonly forecast: Forecast;
+}
+
+/** A forecast as the core knows it. */
+export interface KeptForecast {
+	readonly entry: ForecastEntry;
+	/** Its plan, as a case has plans; and the same carried out anew. */
+	readonly plan: PlanEntry;
+	readonly carried: CarriedPlan;
+	/** Those that were owed. */
+	readonly debts: readonly ExpectedDebt[];
+	/** Where what was kept and what the program would say now part; null: nowhere. */
+	readonly differs: { readonly debt: string; readonly date: CalendarDate } | null;
+}
+
+const known = new WeakMap<ForecastEntry, KeptForecast>();
+
+/** The figures are those that were kept; what they are beside a rerun is said (`differs`), not hidden. */
+export function keptForecast(entry: ForecastEntry): KeptForecast {
+	const before = known.get(entry);
+	if (before) return before;
+	const plan = planOf(entry);
+	const carried = carriedPlan(entry, plan);
+	let differs: KeptForecast['differs'] = null;
+	const debts = entry.figures.flatMap((figures): ExpectedDebt[] => {
+		const index = carried.debts.findIndex(({ id }) => id === figures.debt);
+		if (index < 0) return [];
+		const rerun = forecastOf(carried.debts, carried.plan, index);
+		const forecast = asKept(rerun, figures);
+		differs ??= firstDifference(forecast, rerun, figures);
+		return [{ id: figures.debt, name: nameIn(entry, figures.debt), forecast }];
+	});
+	const kept = { entry, plan, carried, debts, differs };
+	known.set(entry, kept);
+	return kept;
+}
+
+/** The plan of a forecast, as a case has plans. */
+const planOf = ({ plan, name: called, content }: ForecastEntry): PlanEntry => ({
+	...USUAL_PLAN,
+	...content,
+	id: plan,
+	name: called
+});
+
+/** What was kept, and beyond it what the terms come to. */
+function asKept(rerun: Forecast, { opening, paid, charges, interest }: KeptFigures): Forecast {
+	let balance: number = opening;
+	const { terms } = rerun;
+	const kept = paid.map((amount, at) => {
+		const [added = 0, bought = 0] = [interest[at], charges[at]];
+		balance += bought + added - amount;
+		const k = at + 1;
+		return {
+			...rerun.periods[at],
+			k,
+			date: rerun.periods[at]?.date ?? dueDate(terms.firstDue, k, terms.paymentsPerYear),
+			annual: rerun.periods[at]?.annual ?? rerun.periods.at(-1)?.annual ?? terms.rate.annual,
+			paid: amount,
+			charges: bought as Cents,
+			interest: added as Cents,
+			closing: balance as Cents
+		};
+	});
+	const further = balance > 0 ? rerun.periods.slice(kept.length) : [];
+	return { terms: { ...terms, opening }, periods: [...kept, ...further] };
+}
+
+function firstDifference(
+	{ periods, terms }: Forecast,
+	rerun: Forecast,
+	{ debt }: KeptFigures
+): KeptForecast['differs'] {
+	if (terms.opening !== rerun.terms.opening) return { debt, date: terms.firstDue };
+	const at = periods.findIndex(({ paid, charges, interest }, place) => {
+		const other = rerun.periods[place];
+		return (
+			!other || other.paid !== paid || other.charges !== charges || other.interest !== interest
+		);
+	});
+	const date = periods[at]?.date ?? rerun.periods[periods.length]?.date;
+	return date === undefined ? null : { debt, date };
+}

@@ -1,0 +1,147 @@
+/** The money of a plan that is gone on with: what of it lies ahead, and what is left of a month that is partly paid. */
+import { addMonths, startOfMonth, type CalendarDate } from '../core/quantities/calendar';
+import { ZERO, type Cents } from '../core/quantities/money';
+import { askedAtBegin } from '../core/plan/answers';
+import { firstMonthOf, statedIn } from '../core/plan/month';
+import { changedDebts, type CarriedPlan } from './carried-plans';
+import type { CaseDocument } from './case';
+import type { ChangeEntry } from './change';
+import type { Found } from './found-balances';
+import { monthIn, type PlanEntry, type PlanHappening } from './plan';
+
+/** What the plan gets beyond its own money: something in every month, or once in the first. */
+export type More = { readonly each: Cents } | { readonly once: Cents } | null;
+
+interface PaidUntil {
+	/** The first month whose agreements have not been paid for. */
+	readonly paidUntil: CalendarDate;
+}
+
+type Money = Pick<PlanEntry, 'budget' | 'begins' | 'happenings' | 'changes'>;
+
+/**
+ * The plan’s money from then on. Where some debts were paid in the first month already, the month’s money begins with
+ * the next one; in between, what the plan still had for the others beyond what they ask comes once.
+ */
+export function moneyAfter(
+	later: Pick<CaseDocument, 'debts' | 'asOf'>,
+	{ pays, changes, budget, happenings, begins }: PlanEntry,
+	{ terms, plan, debts: before }: CarriedPlan,
+	found: ReadonlyMap<string, Found>,
+	newId: () => string
+): Money & PaidUntil {
+	const { debts } = changedDebts(later, { pays, changes });
+	const first = firstMonthOf(debts);
+	const month = monthIn(first, plan.firstMonth);
+	const ahead = (from: CalendarDate) =>
+		happenings.flatMap((item) => happeningFrom(item, from) ?? []);
+	if (month < (terms.begins ?? 1)) {
+		const start = addMonths(plan.firstMonth, (terms.begins ?? 1) - 1);
+		// An amount that nobody has chosen is what was asked when the plan was made, not what is asked by then.
+		return {
+			budget: stating(budget, statedIn(terms, month)),
+			begins: begins ?? start,
+			happenings: ahead(first),
+			changes,
+			paidUntil: first
+		};
+	}
+	const left = leftOf(month, plan, before, found);
+	const paidUntil = left === null ? first : addMonths(first, 1);
+	const stated = statedIn(terms, month + (left === null ? 0 : 1));
+	const rest = left === null ? 0 : left - askedAtBegin(debts, 1);
+	const once = {
+		id: newId(),
+		kind: 'one-off',
+		off: false,
+		date: first,
+		amount: rest as Cents,
+		everyYear: false
+	} as const;
+	return {
+		begins: paidUntil,
+		budget: stating(budget, stated),
+		happenings: [...(rest > 0 ? [once] : []), ...ahead(paidUntil)],
+		changes: changes.flatMap((change) => agreementFrom(change, paidUntil)),
+		paidUntil
+	};
+}
+
+/** An agreement from a month on whose months before have been paid for: as long as it costs something. */
+function agreementFrom(change: ChangeEntry, month: CalendarDate): ChangeEntry[] {
+	if (change.kind !== 'concession' || change.from >= month) return [change];
+	const { monthlyFee } = change;
+	const costs = monthlyFee.kind === 'percent' || monthlyFee.amount > 0;
+	return costs ? [{ ...change, from: month, setUpFee: ZERO }] : [];
+}
+
+/** The budget with another amount, or another extra. */
+function stating(budget: PlanEntry['budget'], amount: Cents): PlanEntry['budget'] {
+	switch (budget.kind) {
+		case 'required':
+			return budget;
+		case 'required-plus':
+			return { kind: budget.kind, extra: amount };
+		case 'constant':
+			return { kind: budget.kind, amount };
+	}
+}
+
+/** What a plan has in a month for payments that were not due by the days of the balances; null: all of it. */
+function leftOf(
+	month: number,
+	{ firstMonth, kept }: CarriedPlan['plan'],
+	debts: CarriedPlan['debts'],
+	found: ReadonlyMap<string, Found>
+): number | null {
+	const first = addMonths(firstMonth, month - 1);
+	let [left, isPart] = [0, false];
+	debts.forEach(({ id }, index) => {
+		const of = found.get(id);
+		const due = of?.expected.periods.filter(({ date }) => startOfMonth(date) === first) ?? [];
+		const rest = due.filter(({ date }) => date > (of?.day ?? date));
+		if (rest.length < due.length) isPart = true;
+		const own = kept[month - 1]?.shares.find((share) => share.index === index)?.own ?? 0;
+		left += rest.reduce((sum, { paid }) => sum + paid, 0) - (rest.length > 0 ? own : 0);
+	});
+	return isPart ? left : null;
+}
+
+/** What of a plan's happening lies in a month or later; null where it is past. */
+function happeningFrom(item: PlanHappening, month: CalendarDate): PlanHappening | null {
+	if (item.date >= month) return item;
+	if (item.kind !== 'one-off' || !item.everyYear) return null;
+	let date = item.date;
+	for (let years = 1; date < month; years += 1) date = addMonths(item.date, 12 * years);
+	return { ...item, date };
+}
+
+/** The plan with more money than it has. */
+export function withMoreMoney(
+	plan: PlanEntry,
+	more: More,
+	later: Pick<CaseDocument, 'debts' | 'asOf'>,
+	newId: () => string
+): PlanEntry {
+	if (more === null) return plan;
+	if ('once' in more) {
+		const date = firstMonthOf(changedDebts(later, plan).debts);
+		const once = { id: newId(), off: false, date, amount: more.once, everyYear: false };
+		return { ...plan, happenings: [...plan.happenings, { ...once, kind: 'one-off' }] };
+	}
+	const raised = (amount: Cents) => (amount + more.each) as Cents;
+	const { budget } = plan;
+	return {
+		...plan,
+		budget:
+			budget.kind === 'constant'
+				? { kind: 'constant', amount: raised(budget.amount ?? ZERO) }
+				: {
+						kind: 'required-plus',
+						extra: raised(budget.kind === 'required-plus' ? budget.extra : ZERO)
+					},
+		happenings: plan.happenings.map((item) =>
+			item.kind === 'money' ? { ...item, amount: raised(item.amount) } : item
+		)
+	};
+}

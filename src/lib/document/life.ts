@@ -1,0 +1,174 @@
+/**
+ * What really happened to a case's debts, as it is saved: the client's visits, the balances that were read in them,
+ * and payments and charges that somebody typed. What lenders' files say is with the debts (`transactions`).
+ */
+import { z } from 'zod';
+import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
+import type { Cents } from '../core/quantities/money';
+import type { DatedAmount, Forecast, Life } from '../core/plan/happened';
+import type { DebtEntry, TransactionEntry } from './debt';
+import { choice, date, identifier, money } from './fields';
+
+export const visitEntry = z.strictObject({
+	id: identifier('The identifier of a visit'),
+	date: date('The day of a visit')
+});
+
+/** A balance as a statement has it. */
+export const readingEntry = z.strictObject({
+	id: identifier('The identifier of a reading'),
+	visit: identifier('The visit of a reading'),
+	debt: identifier('The debt of a reading'),
+	/** The day of the balance: that of the visit, or before. */
+	date: date('The day of a reading'),
+	balance: money('The balance that was read'),
+	/** Since the reading before, as printed; null: not known. */
+	interest: money('The interest as printed').nullable()
+});
+
+/** Something that was paid, bought or charged, as it was typed. */
+export const happenedEntry = z.strictObject({
+	id: identifier('The identifier of what happened'),
+	debt: identifier('The debt of what happened'),
+	date: date('The day of what happened'),
+	kind: choice('What happened', ['payment', 'charge', 'fee']),
+	amount: money('The amount of what happened')
+});
+
+export type VisitEntry = z.infer<typeof visitEntry>;
+export type ReadingEntry = z.infer<typeof readingEntry>;
+export type HappenedEntry = z.infer<typeof happenedEntry>;
+
+/** What the life of a case's debts is taken from. */
+export interface Lived {
+	readonly debts: readonly Pick<DebtEntry, 'id' | 'transactions'>[];
+	readonly readings: readonly ReadingEntry[];
+	readonly happened: readonly HappenedEntry[];
+}
+
+const byDate = (one: { readonly date: string }, other: { readonly date: string }) =>
+	one.date < other.date ? -1 : one.date > other.date ? 1 : 0;
+
+/** The readings of a debt up to a day, in order of date. */
+export function readingsOf(
+	{ readings }: Pick<Lived, 'readings'>,
+	debt: string,
+	until: CalendarDate
+): readonly ReadingEntry[] {
+	const own = byDebt(readings).get(debt) ?? [];
+	const last = own.at(-1);
+	return last && last.date > until ? own.filter(({ date: day }) => day <= until) : own;
+}
+
+/** Lists of readings, by debt and in order: asked for many times while one is typed. */
+const sorted = new WeakMap<readonly ReadingEntry[], ReadonlyMap<string, ReadingEntry[]>>();
+
+function byDebt(readings: readonly ReadingEntry[]): ReadonlyMap<string, readonly ReadingEntry[]> {
+	const before = sorted.get(readings);
+	if (before) return before;
+	const found = new Map<string, ReadingEntry[]>();
+	for (const reading of readings) {
+		const own = found.get(reading.debt);
+		if (own) own.push(reading);
+		else found.set(reading.debt, [reading]);
+	}
+	for (const own of found.values()) own.sort(byDate);
+	sorted.set(readings, found);
+	return found;
+}
+
+/** The same thing is in a lender's file some days before or after a client says that it was. */
+const DAYS_APART = 5;
+
+/** What was typed of a debt and a lender's file has too: it counts once. */
+export function alsoInFile(
+	typed: readonly HappenedEntry[],
+	transactions: readonly TransactionEntry[]
+): ReadonlySet<string> {
+	const free = [...transactions];
+	const found = new Set<string>();
+	for (const one of [...typed].sort(byDate)) {
+		const fits = ({ kind, amount, date: day }: TransactionEntry) =>
+			kind === one.kind &&
+			Math.abs(amount) === one.amount &&
+			daysApart(day, one.date) <= DAYS_APART;
+		const [nearest] = free
+			.filter(fits)
+			.sort((a, b) => daysApart(a.date, one.date) - daysApart(b.date, one.date));
+		if (!nearest) continue;
+		free.splice(free.indexOf(nearest), 1);
+		found.add(one.id);
+	}
+	return found;
+}
+
+const daysApart = (one: string, other: string): number =>
+	Math.abs(Date.parse(one) - Date.parse(other)) / 86_400_000;
+
+/** What is known of a debt up to a day, beside what a forecast has for it (contract, section 12). */
+export function lifeOf(
+	lived: Lived,
+	debt: string,
+	until: CalendarDate,
+	{ terms }: Pick<Forecast, 'terms'>
+): Life {
+	const transactions = lived.debts.find(({ id }) => id === debt)?.transactions ?? [];
+	const typed = lived.happened.filter((one) => one.debt === debt);
+	const twice = alsoInFile(typed, transactions);
+	const own = typed.filter(({ id }) => !twice.has(id));
+	const dated = (kinds: readonly string[], sign: 1 | -1): DatedAmount[] =>
+		[
+			...own.filter(({ kind }) => kinds.includes(kind)),
+			...transactions
+				.filter(({ kind }) => kinds.includes(kind))
+				.map((one) => ({ ...one, amount: (sign * one.amount) as Cents }))
+		]
+			.map(({ date: day, amount, kind }) => ({ date: day, amount, fee: kind === 'fee' }))
+			.sort(byDate);
+	const interest = transactions.filter(({ kind }) => kind === 'interest');
+	let before: CalendarDate = terms.asOf ?? dueDate(terms.firstDue, 0, terms.paymentsPerYear);
+	const readings = readingsOf(lived, debt, until).map(
+		({ date: day, balance, interest: printed }) => {
+			const known = printed ?? chargedBetween(interest, terms, before, day);
+			before = day;
+			return { date: day, balance, ...(known === null ? {} : { interest: known }) };
+		}
+	);
+	return { readings, payments: dated(['payment'], 1), charges: dated(['charge', 'fee'], -1) };
+}
+
+/** The interest that a lender's file has between two days; null where it has less often some than it is due. */
+function chargedBetween(
+	interest: readonly TransactionEntry[],
+	{ firstDue, paymentsPerYear }: Forecast['terms'],
+	after: CalendarDate,
+	until: CalendarDate
+): Cents | null {
+	const within = interest.filter(({ date: day }) => day > after && day <= until);
+	const due =
+		dueDatesUntil(firstDue, until, paymentsPerYear) -
+		dueDatesUntil(firstDue, after, paymentsPerYear);
+	if (due === 0 || within.length < due) return null;
+	return within.reduce((sum, { amount }) => sum - amount, 0) as Cents;
+}
+
+/**
+ * What would be owed on the day of a lender's balance by the last balance before it and the lender's own entries
+ * since; null where nothing was read before.
+ */
+export function explainedBalance(
+	lived: Lived,
+	debt: string,
+	statement: {
+		readonly asOf: CalendarDate;
+		readonly transactions: readonly TransactionEntry[];
+	}
+): Cents | null {
+	const last = readingsOf(lived, debt, statement.asOf).findLast(
+		({ date: day }) => day < statement.asOf
+	);
+	if (!last) return null;
+	return statement.transactions
+		.filter(({ date: day }) => day > last.date && day <= statement.asOf)
+		.reduce((owed, { amount }) => owed - amount, last.balance as number) as Cents;
+}
