@@ -1,6 +1,10 @@
-/** `npm run demo`: the application with demo data, in a data folder of its own, on the demo's day. */
+/**
+ * `npm run demo`: the application with demo data, in a data folder of its own, on the demo's day; and a stand-in for
+ * the lenders of its households beside it.
+ */
 import { join } from 'node:path';
 import { ensureBuild, ensurePackages, ROOT } from './prepare.mjs';
+import { startLender } from '../standins/lender/server.mjs';
 import { serve } from './serve.mjs';
 
 process.env.RESIDUUM_DATA ??= join(ROOT, 'data-demo');
@@ -9,4 +13,16 @@ process.env.RESIDUUM_TODAY ??= '2026-12-15';
 
 ensurePackages();
 ensureBuild();
+try {
+	const port = Number(process.env.RESIDUUM_LENDER_PORT ?? 4611);
+	const lender = await startLender({ port });
+	process.env.RESIDUUM_LENDERS ??= lender.address;
+	console.log(`The lenders’ stand-in is open at ${lender.address}`);
+} catch (error) {
+	const { code, message } = /** @type {NodeJS.ErrnoException} */ (error);
+	// The demo goes on without: asking the lenders then says that none answers.
+	console.error(
+		`The lenders’ stand-in could not start (${code ?? message}); name another port in RESIDUUM_LENDER_PORT.`
+	);
+}
 await serve();

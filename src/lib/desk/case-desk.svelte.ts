@@ -93,7 +93,9 @@ export class CaseDesk {
 	changeDebt(id: string, what: string, fields: Partial<DebtEntry>): void {
 		this.change(what, (document) => ({
 			...document,
-			debts: document.debts.map((debt) => (debt.id === id ? { ...debt, ...fields } : debt))
+			debts: document.debts.map((debt) =>
+				debt.id === id ? { ...debt, ...asRead(fields, debt, document), ...fields } : debt
+			)
 		}));
 	}
 
@@ -178,6 +180,18 @@ export class CaseDesk {
 	settle(choice: 'mine' | 'theirs'): void {
 		this.#queue.settle(choice);
 	}
+}
+
+/** A balance that somebody states is no longer assumed, and is of the day of the figures. */
+function asRead(
+	{ balance }: Partial<DebtEntry>,
+	{ asOf, firstDue }: DebtEntry,
+	of: CaseDocument
+): Partial<DebtEntry> {
+	if (balance === undefined) return {};
+	// Where a payment was due since, its balance stays that of its own day.
+	const isDueLater = firstDue === null || firstDue > of.asOf;
+	return { asOf: isDueLater ? null : asOf, balanceAssumed: false };
 }
 
 const after = (milliseconds: number, call: () => void): (() => void) => {

@@ -30,7 +30,8 @@ export function isBlank(entry: DebtEntry): boolean {
 export function askedAs(asked: AskedEntry, kind: AskedEntry['kind']): AskedEntry {
 	if (kind === asked.kind) return asked;
 	if (kind === 'level') {
-		return { kind, periods: null, balloon: ZERO, roundPayment: 'nearest', atTerm: 'settle' };
+		const anew = { periods: null, payment: null, balloon: ZERO };
+		return { kind, ...anew, roundPayment: 'nearest', atTerm: 'settle' };
 	}
 	const { roundUpTo, floor } = asked.kind === 'level' ? { roundUpTo: ZERO, floor: ZERO } : asked;
 	if (kind === 'amount') return { kind, amount: null, roundUpTo, floor };

@@ -54,6 +54,14 @@ export const takeCases = (cases: readonly CaseDocument[]) =>
 export const putMessage = (id: string, message: MessageRequest) =>
 	ask<{ id: string }>('POST', `/api/cases/${id}/outbox`, message);
 
+/** What came of asking a lender for an account. */
+export type Asked =
+	| { readonly kind: 'statement'; readonly text: string }
+	| { readonly kind: 'silent' | 'unknown' | 'nonsense' | 'unset' };
+
+export const askLender = (account: string, until: string) =>
+	ask<Asked>('POST', '/api/lenders', { account, until });
+
 export const renameCase = (id: string, label: string) =>
 	ask<CaseState>('PATCH', `/api/cases/${id}`, { label });
 

@@ -26,8 +26,29 @@ export const withAccount = (debt: DebtEntry, account: AccountStatement): Partial
 	transactions: merged(debt.transactions, account.transactions)
 });
 
+/** A debt with what has happened on its account since; what was taken before is not taken again. */
+export const withTransactions = (
+	debt: DebtEntry,
+	account: Pick<AccountStatement, 'transactions'>
+): DebtEntry => ({
+	...debt,
+	transactions: merged(debt.transactions, account.transactions)
+});
+
+/** How many of a statement's transactions a debt does not have yet. */
+export function newTransactions(
+	debt: DebtEntry,
+	{ transactions }: Pick<AccountStatement, 'transactions'>
+): number {
+	const known = new Set(debt.transactions.map(keyOf));
+	return new Set(transactions.map(keyOf).filter((key) => !known.has(key))).size;
+}
+
 /** The same account, by its number as far as both have it: a paper may show the last four digits only. */
-export function isAccountOf(debt: DebtEntry, { account }: AccountStatement): boolean {
+export function isAccountOf(
+	debt: DebtEntry,
+	{ account }: Pick<AccountStatement, 'account'>
+): boolean {
 	const bare = (written: string): string => written.replace(/[^\p{L}\p{N}]/gu, '').toLowerCase();
 	const [own, its] = [bare(debt.noted.account), bare(account)];
 	return own.length >= 4 && (its.endsWith(own) || own.endsWith(its)) && its.length >= 4;

@@ -170,6 +170,7 @@ function askedOf(flat: Flat): AskedEntry {
 			return {
 				kind,
 				periods: payments ?? null,
+				payment: null,
 				balloon: flat.balloon ?? ZERO,
 				roundPayment: flat.roundPayment ?? 'nearest',
 				atTerm: flat.atTerm ?? 'settle'

@@ -103,7 +103,7 @@ export const exact = (expression: string, digits: number): string =>
 
 /** The level payment by the closed form (contract, section 4). */
 function levelFormula(
-	{ periods, balloon = 0 as never, roundPayment = 'nearest' }: LevelTerms,
+	{ periods, balloon = 0 as never, roundPayment = 'nearest', payment: set }: LevelTerms,
 	digits: number,
 	{ balance, rate, periods: count }: TermCells['of']
 ): string {
@@ -113,6 +113,7 @@ function levelFormula(
 	const even = `${last === 0 ? balance : `(${balance}-${last})`}/${count}`;
 	const payment = `IF(${rate}=0,${even},${left}*${rate}/12/(1-${growth}))`;
 	const unit = 10 ** digits;
+	if (set) return String(set / unit);
 	if (periods === 0) return '0';
 	return roundPayment === 'up'
 		? `MAX(0,ROUNDUP(ROUND(${unit}*${payment}-0.000001,7),0)/${unit})`

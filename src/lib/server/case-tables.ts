@@ -54,6 +54,8 @@ export const DEBT = fields<
 	id: column('id'),
 	name: column('name'),
 	balance: column('balance'),
+	asOf: date('balance_as_of'),
+	balanceAssumed: column('balance_assumed'),
 	annualRate: percent('annual_rate'),
 	firstDue: date('first_due'),
 	asked: variants('kind', 'asked_kind', {
@@ -62,6 +64,7 @@ export const DEBT = fields<
 		amount: { amount: column('asked_amount'), ...rounding },
 		level: {
 			periods: column('asked_periods'),
+			payment: column('asked_payment'),
 			balloon: column('asked_balloon'),
 			roundPayment: column('asked_round_payment'),
 			atTerm: column('asked_at_term')
@@ -264,4 +267,40 @@ export const LINE = fields<SheetLine>({
 	name: column('name'),
 	amount: column('amount'),
 	perYear: column('per_year')
+});
+
+/** `forecast`; its terms and figures are kept as they were. */
+export const FORECAST = fields<CaseDocument['forecasts'][number]>({
+	id: column('id'),
+	by: column('made_by'),
+	date: date('date'),
+	plan: column('plan_id'),
+	name: column('name'),
+	asOf: date('as_of'),
+	debts: column('debts'),
+	content: column('content'),
+	figures: column('figures'),
+	ends: date('ends'),
+	cost: column('cost')
+});
+
+/** `visit`, `reading`, `happened`: what has happened since. */
+export const VISIT = fields<CaseDocument['visits'][number]>({
+	id: column('id'),
+	date: date('date')
+});
+export const READING = fields<CaseDocument['readings'][number]>({
+	id: column('id'),
+	visit: column('visit_id'),
+	debt: column('debt_id'),
+	date: date('date'),
+	balance: column('balance'),
+	interest: column('interest')
+});
+export const HAPPENED = fields<CaseDocument['happened'][number]>({
+	id: column('id'),
+	debt: column('debt_id'),
+	date: date('date'),
+	kind: column('kind'),
+	amount: column('amount')
 });

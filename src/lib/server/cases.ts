@@ -15,6 +15,7 @@ import {
 	type NewCase,
 	type Problem
 } from '../document/case';
+import { standingOf } from '../document/forecast';
 import { chosenPlan } from '../document/plan';
 import { now } from './clock';
 import { reading, writing } from './database';
@@ -22,6 +23,7 @@ import { CASE } from './case-tables';
 import { insertRows, selecting, updateRow, type Row } from './shapes';
 import type { Statements } from './statements';
 import { debtsOf, replaceDebts } from './debts';
+import { livedOf, replaceLived } from './lived';
 import { plansOf, replacePlans } from './plans';
 
 /** What became of a write. */
@@ -47,12 +49,16 @@ export async function listCases(): Promise<CaseSummary[]> {
 				chosen: string | null;
 				chosen_on: CalendarDate;
 				chosen_changed: boolean;
+				expected_since: CalendarDate | null;
+				last_read: CalendarDate | null;
+				off_plan: number | null;
 			}
 		>(`
 		select case_file.id, ${selecting(CASE).join(', ')}, touched_at,
 			(select count(*)::int from debt where case_id = case_file.id) as debts,
 			(select coalesce(sum(balance), 0)::bigint from debt where case_id = case_file.id) as owed,
-			choice.name as chosen, choice.date::text as chosen_on, chosen_changed
+			choice.name as chosen, choice.date::text as chosen_on, chosen_changed,
+			expected_since::text, last_read::text, off_plan
 		from case_file
 		left join lateral (
 			select plan_choice.name, plan_choice.date from plan_choice
@@ -72,7 +78,12 @@ export async function listCases(): Promise<CaseSummary[]> {
 		chosen:
 			row.chosen === null
 				? null
-				: { name: row.chosen, date: row.chosen_on, changed: row.chosen_changed }
+				: { name: row.chosen, date: row.chosen_on, changed: row.chosen_changed },
+		standing: {
+			expectedSince: row.expected_since,
+			lastRead: row.last_read,
+			off: row.off_plan as Cents | null
+		}
 	}));
 }
 
@@ -116,6 +127,7 @@ async function insertInto(
 	await appendRevision(transaction, id, { number: 1, document, what });
 	await replaceDebts(transaction, id, document.debts, []);
 	await replacePlans(transaction, id, document, null);
+	await replaceLived(transaction, id, document, null);
 	return id;
 }
 
@@ -210,12 +222,18 @@ export async function restoreCase(id: string): Promise<boolean> {
 }
 
 /** The row of a case at a revision. */
-const rowOf = (document: CaseDocument, revision: number, touchedAt: Date): Row => ({
-	...CASE.write(document),
-	revision,
-	touched_at: touchedAt,
-	chosen_changed: chosenPlan(document)?.changed ?? false
-});
+function rowOf(document: CaseDocument, revision: number, touchedAt: Date): Row {
+	const { expectedSince, lastRead, off } = standingOf(document);
+	return {
+		...CASE.write(document),
+		revision,
+		touched_at: touchedAt,
+		chosen_changed: chosenPlan(document)?.changed ?? false,
+		expected_since: expectedSince,
+		last_read: lastRead,
+		off_plan: off
+	};
+}
 
 /** A revision as history knows it; `number` is that of the change itself, not of a step back to it. */
 interface Revision {
@@ -269,6 +287,7 @@ async function write(
 		await updateRow(transaction, 'case_file', id, rowOf(revision.document, number, now()));
 		await replaceDebts(transaction, id, revision.document.debts, state.document.debts);
 		await replacePlans(transaction, id, revision.document, state.document);
+		await replaceLived(transaction, id, revision.document, state.document);
 		const saved = await stateOf(transaction, id);
 		if (saved === null) throw new Error('a case vanished while it was saved');
 		return { outcome: 'saved', state: saved };
@@ -295,7 +314,8 @@ async function stateOf(transaction: Statements, id: string): Promise<CaseState |
 		version: VERSION,
 		...(CASE.read(row) as object),
 		debts: await debtsOf(transaction, id),
-		...(await plansOf(transaction, id))
+		...(await plansOf(transaction, id)),
+		...(await livedOf(transaction, id))
 	});
 	return {
 		id,

@@ -1,0 +1,128 @@
+/** What a visit brings into a case: balances read, what was paid or bought, lenders' statements. */
+import type { CalendarDate } from '../core/quantities/calendar';
+import { ZERO, type Cents } from '../core/quantities/money';
+import type { TransactionEntry } from '../document/debt';
+import type { CaseDocument } from '../document/case';
+import type { HappenedEntry, ReadingEntry, VisitEntry } from '../document/life';
+import { withTransactions } from '../exchange/account-debt';
+import type { AccountStatement } from '../exchange/statement-ofx';
+import { v4 as newId } from 'uuid';
+
+/** A visit that nothing has been read in yet; it is kept with its first reading. */
+export const newVisit = (date: CalendarDate): VisitEntry => ({ id: newId(), date });
+
+/** What of a debt is read in a visit; absent fields stay, a balance of null takes the reading out. */
+export type Read = Partial<Pick<ReadingEntry, 'date' | 'interest'>> & {
+	readonly balance?: ReadingEntry['balance'] | null;
+};
+
+/** The case with a reading of a debt: one a visit, and one a day. */
+export function withReading(
+	document: CaseDocument,
+	visit: VisitEntry,
+	debt: string,
+	read: Read
+): CaseDocument {
+	const before = readingIn(document, visit.id, debt);
+	const others = document.readings.filter((one) => one !== before);
+	if (read.balance === null) return { ...document, readings: others };
+	const date = read.date ?? before?.date ?? visit.date;
+	// The same day's balance, read in another visit: what is read now is it.
+	const same = others.find((one) => one.debt === debt && one.date === date);
+	const known = before ?? same ?? { balance: ZERO, interest: null };
+	const reading: ReadingEntry = {
+		id: before?.id ?? same?.id ?? newId(),
+		visit: visit.id,
+		debt,
+		date,
+		balance: read.balance ?? known.balance,
+		interest: read.interest === undefined ? known.interest : read.interest
+	};
+	const isKept = document.visits.some(({ id }) => id === visit.id);
+	return {
+		...document,
+		visits: isKept ? document.visits : [...document.visits, visit],
+		readings: [...others.filter((one) => one !== same), reading]
+	};
+}
+
+export const readingIn = (
+	{ readings }: Pick<CaseDocument, 'readings'>,
+	visit: string,
+	debt: string
+): ReadingEntry | undefined => readings.find((one) => one.visit === visit && one.debt === debt);
+
+/** The case with a visit on another day: what was read on its day moves along, and nothing is read after it. */
+export function withVisitOn(
+	document: CaseDocument,
+	{ id, date: before }: VisitEntry,
+	date: CalendarDate
+): CaseDocument {
+	return {
+		...document,
+		visits: document.visits.map((visit) => (visit.id === id ? { id, date } : visit)),
+		readings: document.readings.map((reading) =>
+			reading.visit === id && (reading.date === before || reading.date > date)
+				? { ...reading, date }
+				: reading
+		)
+	};
+}
+
+/** The case without a visit and what was read in it. */
+export const withoutVisit = (document: CaseDocument, id: string): CaseDocument => ({
+	...document,
+	visits: document.visits.filter((visit) => visit.id !== id),
+	readings: document.readings.filter(({ visit }) => visit !== id)
+});
+
+/** The case with something that happened, in place of what it was. */
+export const withHappened = (document: CaseDocument, item: HappenedEntry): CaseDocument => ({
+	...document,
+	happened: document.happened.some(({ id }) => id === item.id)
+		? document.happened.map((one) => (one.id === item.id ? item : one))
+		: [...document.happened, item]
+});
+
+export const withoutHappened = (document: CaseDocument, id: string): CaseDocument => ({
+	...document,
+	happened: document.happened.filter((one) => one.id !== id)
+});
+
+export const newHappened = (debt: string, date: CalendarDate): HappenedEntry => ({
+	id: newId(),
+	debt,
+	date,
+	kind: 'payment',
+	amount: ZERO
+});
+
+/** The case with what lenders' statements say, as of a visit: the balance a reading, the rest with the debt. */
+export function withStatements(
+	document: CaseDocument,
+	visit: VisitEntry,
+	statements: readonly CameStatement[]
+): CaseDocument {
+	return statements.reduce((so, { debt: id, transactions, balance }) => {
+		const taken = {
+			...so,
+			debts: so.debts.map((one) => (one.id === id ? withTransactions(one, { transactions }) : one))
+		};
+		if (balance === null) return taken;
+		const date = balance.date <= visit.date ? balance.date : visit.date;
+		return withReading(taken, visit, id, { date, balance: balance.owed });
+	}, document);
+}
+
+/** A statement of a debt, whatever file it came from; without a balance only what happened is known. */
+export interface CameStatement {
+	readonly debt: string;
+	readonly transactions: readonly TransactionEntry[];
+	readonly balance: { readonly date: CalendarDate; readonly owed: Cents } | null;
+}
+
+/** What a lender's statement says of a debt. */
+export const cameFor = (
+	debt: string,
+	{ transactions, asOf, owed }: AccountStatement
+): CameStatement => ({ debt, transactions, balance: { date: asOf, owed } });

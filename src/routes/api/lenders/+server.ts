@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { LIMITS } from '$lib/core/quantities/limits';
+import { date, text } from '$lib/document/fields';
+import { answering, readBody } from '$lib/server/answers';
+import { askLender } from '$lib/server/lenders';
+import { json } from '@sveltejs/kit';
+import type { RequestHandler } from './$types';
+
+const question = z.strictObject({
+	account: text('The account', 4, LIMITS.account),
+	until: date('The day up to which a lender is asked')
+});
+
+/** Asks a lender for the statement of one account. A POST: an account's number stands in no address or log. */
+export const POST: RequestHandler = ({ request }) =>
+	answering(async () => {
+		const body = await readBody(request, question);
+		return body.ok ? json(await askLender(body.value.account, body.value.until)) : body.refusal;
+	});
