@@ -5,10 +5,19 @@
 	import { plain, type Sentence } from '$lib/words/sentence';
 	import type { CaseDocument, NewCase } from '$lib/document/case';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
+	import type { wantInWords as WantInWords } from '$lib/words/visits';
 	import { casebookSentence } from '$lib/words/casebook';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
+	import {
+		inOrder,
+		keepRule,
+		keptRule,
+		USUAL_RULE,
+		wanting,
+		type Sort
+	} from '$lib/desk/casebook-order';
 	import CaseLines from './CaseLines.svelte';
 	import CasesFile from './CasesFile.svelte';
 	import { onMount } from 'svelte';
@@ -38,12 +47,30 @@
 	/** An empty casebook has the line for its first case open. */
 	const opening = $derived(asked || data.cases.length === 0);
 	const words = $derived(searched.toLowerCase().split(/\s+/).filter(Boolean));
+	let sort = $state<Sort>('touched');
+	let onlyWanting = $state(false);
+	let rule = $state.raw(USUAL_RULE);
+	onMount(() => {
+		rule = keptRule();
+	});
+	const wantVisit = $derived(wanting(data.cases, data.today, rule));
 	const found = $derived(
-		data.cases.filter(({ label }) => words.every((word) => label.toLowerCase().includes(word)))
+		inOrder(onlyWanting ? wantVisit : data.cases, sort).filter(({ label }) =>
+			words.every((word) => label.toLowerCase().includes(word))
+		)
 	);
+	/** How what wants a visit is said; there with the line that asks for it. */
+	let wantWords = $state.raw<typeof WantInWords | null>(null);
 	const sentence: Sentence = $derived(
-		casebookSentence(data.cases.length, found.length, searched, SCREEN)
+		onlyWanting && wantWords && searched.trim() === ''
+			? wantWords(found.length, rule, SCREEN)
+			: casebookSentence(data.cases.length, found.length, searched, SCREEN)
 	);
+
+	async function showWanting(only: boolean): Promise<void> {
+		wantWords = (await import('$lib/words/visits')).wantInWords;
+		onlyWanting = only;
+	}
 
 	async function create(request: NewCase): Promise<void> {
 		const answer = await createCase(request);
@@ -179,8 +206,31 @@
 		{/await}
 	{/if}
 
+	{#if wantVisit.length > 0 || onlyWanting}
+		<div class="want">
+			{#await import('./VisitRuleLine.svelte') then { default: VisitRuleLine }}
+				<VisitRuleLine
+					count={wantVisit.length}
+					{rule}
+					only={onlyWanting}
+					ononly={(only) => void showWanting(only)}
+					onrule={(next) => {
+						rule = next;
+						keepRule(next);
+					}}
+				/>
+			{/await}
+		</div>
+	{/if}
 	{#if found.length > 0}
-		<CaseLines cases={found} today={data.today} onrename={rename} onremove={remove} />
+		<CaseLines
+			cases={found}
+			today={data.today}
+			{sort}
+			onsort={(by) => (sort = by)}
+			onrename={rename}
+			onremove={remove}
+		/>
 	{/if}
 </main>
 
@@ -231,6 +281,11 @@
 	input::placeholder {
 		color: var(--quiet);
 		opacity: 1;
+	}
+
+	/* Its room is kept: nothing moves when it comes. */
+	.want {
+		min-height: 40px;
 	}
 
 	.act {

@@ -1,21 +1,26 @@
 <!-- The casebook's lines: arrows go up and down, Enter opens, F2 renames, Delete deletes. -->
 <script lang="ts">
 	import { writingOf } from '$lib/reading/writing';
-	import { touchedInWords } from '$lib/words/casebook';
+	import type { Sort } from '$lib/desk/casebook-order';
+	import { standingInWords, touchedInWords } from '$lib/words/casebook';
 	import { writeDate, writeMoney } from '$lib/reading/written';
 	import type { CaseSummary } from '$lib/document/case';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import { Download, Pencil, Trash2 } from '@lucide/svelte';
+	import { goto } from '$app/navigation';
 	import { tick } from 'svelte';
 
 	interface Props {
 		cases: readonly CaseSummary[];
 		today: CalendarDate;
+		/** By what they are sorted. */
+		sort: Sort;
+		onsort: (sort: Sort) => void;
 		onrename: (id: string, label: string) => Promise<void>;
 		onremove: (id: string, label: string) => Promise<void>;
 	}
-	const { cases, today, onrename, onremove }: Props = $props();
+	const { cases, today, sort, onsort, onrename, onremove }: Props = $props();
 
 	let renaming = $state<string | null>(null);
 	let typed = $state<string | null>(null);
@@ -50,20 +55,36 @@
 		if (step !== undefined) links()[index + step]?.focus();
 		else if (event.key === 'F2') rename(cases[index]?.id ?? '');
 		else if (event.key === 'Delete') void remove(index);
+		else if (event.key === 'h') void goto(`/cases/${cases[index]?.id ?? ''}/happened`);
 		else return;
 		event.preventDefault();
 	}
 </script>
 
+{#snippet heading(by: Sort, words: string)}
+	<span
+		role="columnheader"
+		class:right={by !== 'label'}
+		aria-sort={sort === by
+			? by === 'label' || by === 'read'
+				? 'ascending'
+				: 'descending'
+			: undefined}
+	>
+		<button type="button" title="Sort by it" onclick={() => onsort(by)}>{words}</button>
+	</span>
+{/snippet}
+
 <div role="table" class="cases" aria-label="Cases" bind:this={list}>
 	<div role="rowgroup">
 		<div class="line head" role="row">
-			<span role="columnheader">Client</span>
+			{@render heading('label', 'Client')}
 			<span role="columnheader" class="right">Debts</span>
-			<span role="columnheader" class="right">Owed</span>
+			{@render heading('owed', 'Owed')}
 			<span role="columnheader">Chosen plan</span>
-			<span role="columnheader" class="right">As of</span>
-			<span role="columnheader" class="right">Last touched</span>
+			{@render heading('read', 'Last read')}
+			{@render heading('off', 'From the plan')}
+			{@render heading('touched', 'Last touched')}
 			<span role="columnheader"><span class="unseen">Rename, save as a file or delete</span></span>
 		</div>
 	</div>
@@ -71,6 +92,7 @@
 		{#each cases as line, index (line.id)}
 			{@const { id, label, debts, owed, currency, chosen, asOf, touchedAt } = line}
 			{@const writing = writingOf(line)}
+			{@const stands = standingInWords(line.standing, writing)}
 			<div class="line" role="row">
 				<span
 					role="cell"
@@ -98,7 +120,7 @@
 					{/if}
 				</span>
 				<span role="cell" class="right">{debts}</span>
-				<span role="cell" class="right">
+				<span role="cell" class="right" title="As of {writeDate(asOf, writing)}">
 					{writeMoney(owed, writing)} <span class="quiet">{currency.code}</span>
 				</span>
 				<span role="cell" class="chosen" title={chosen?.name}>
@@ -107,7 +129,15 @@
 						>
 					{:else}<span class="quiet">none yet</span>{/if}
 				</span>
-				<span role="cell" class="right quiet">{writeDate(asOf, writing)}</span>
+				<span role="cell" class="right quiet">
+					{#if stands.read}<a
+							class="read"
+							href="/cases/{id}/happened"
+							title="What happened (h)"
+							tabindex="-1">{stands.read}</a
+						>{/if}
+				</span>
+				<span role="cell" class="right" class:quiet={line.standing.off === null}>{stands.off}</span>
 				<span role="cell" class="right quiet">{touchedInWords(touchedAt, today, writing)}</span>
 				<span role="cell" class="tools">
 					<IconButton title="Rename (F2)" label="Rename {label}" onclick={() => rename(id)}>
@@ -133,7 +163,7 @@
 <style>
 	.line {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 60px 150px minmax(120px, 210px) 100px 110px 92px;
+		grid-template-columns: minmax(0, 1fr) 48px 140px minmax(110px, 180px) 100px 100px 96px 92px;
 		gap: 16px;
 		align-items: center;
 		min-height: 42px;
@@ -163,6 +193,28 @@
 		text-decoration: none;
 		text-overflow: ellipsis;
 		white-space: nowrap;
+	}
+
+	.head button {
+		color: inherit;
+		font: inherit;
+		white-space: nowrap;
+	}
+
+	.head [aria-sort] button {
+		color: var(--ink);
+		text-decoration: underline;
+		text-underline-offset: 3px;
+	}
+
+	.read {
+		color: inherit;
+		text-decoration: none;
+	}
+
+	.read:hover {
+		color: var(--act);
+		text-decoration: underline;
 	}
 
 	.head > :first-child {

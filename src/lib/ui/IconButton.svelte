@@ -9,9 +9,11 @@
 		label: string;
 		onclick: () => void;
 		disabled?: boolean;
+		/** Whether what it unfolds is open. */
+		expanded?: boolean;
 		children: Snippet;
 	}
-	const { title, label, onclick, disabled = false, children }: Props = $props();
+	const { title, label, onclick, disabled = false, expanded, children }: Props = $props();
 
 	let button = $state<HTMLElement>();
 	let tip = $state<HTMLElement>();
@@ -40,6 +42,7 @@
 	type="button"
 	bind:this={button}
 	aria-label={label}
+	aria-expanded={expanded}
 	{disabled}
 	{onclick}
 	onpointerenter={show}

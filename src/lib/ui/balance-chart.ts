@@ -27,6 +27,8 @@ export interface BalanceLine {
 	readonly hue: string | null;
 	/** One of several bands, each drawn over those that come after it; its letter is written into it. */
 	readonly band?: { readonly letter: string; readonly light: boolean };
+	/** Whether its points are marked: each was really read. */
+	readonly marked?: boolean;
 }
 
 export interface BalancePicture {
@@ -75,7 +77,8 @@ export function redrawBalances(chart: BalanceChart, picture: BalancePicture): vo
 	const state = states.get(chart);
 	if (state) state.picture = picture;
 	const colour = coloursOf(chart.canvas);
-	const first = toDay(picture.lines[0]?.points[0]?.date ?? picture.until);
+	const begins = picture.lines.flatMap(({ points }) => points[0]?.date ?? []);
+	const first = toDay(begins.sort()[0] ?? picture.until);
 	const last = Math.max(toDay(picture.until), first + 31);
 	const ticks = timeTicks(first, last);
 	chart.ctx.font = endFont(colour);
@@ -128,13 +131,13 @@ function dataset(
 	colour: Colour,
 	place: number
 ): ChartDataset<'line', { x: number; y: number }[]> {
-	const { hue, band } = line;
+	const { hue, band, marked = false } = line;
 	const ink = colour(hue === null ? '--ink' : band ? '--ground' : hue);
 	const through = band ? colour('--ground') : 'transparent';
 	return {
 		data: line.points.map(({ date, balance }) => ({ x: toDay(date), y: balance })),
 		borderColor: ink,
-		borderWidth: hue === null || band ? 1.25 : 2.5,
+		borderWidth: (hue === null && !marked) || band ? 1.25 : 2.5,
 		// Many payments to a pixel turn back on themselves; a mitre would stick out there.
 		borderJoinStyle: 'round',
 		borderDash: [...line.dash],
@@ -143,7 +146,9 @@ function dataset(
 				? 'transparent'
 				: `color-mix(in srgb, ${colour(hue)} ${band ? 86 : 78}%, ${through})`,
 		fill: hue === null ? false : 'origin',
-		pointRadius: 0,
+		pointRadius: marked ? 4 : 0,
+		...(marked ? { clip: 8 } : {}),
+		pointBackgroundColor: ink,
 		// What is drawn first lies below: the last of the bands, then the others, then the lines.
 		order: hue === null ? 0 : 1 + place,
 		tension: 0
@@ -171,8 +176,14 @@ function endLabels(state: { picture: BalancePicture }): Plugin<'line'> {
 			pen.textBaseline = 'bottom';
 			pen.font = `400 12px ${colour('--sans')}`;
 			pen.fillStyle = colour('--quiet');
+			let free = -Infinity;
 			for (const { day, label } of timeTicks(x.min, x.max)) {
-				pen.fillText(label, x.getPixelForValue(day), chart.height - 2);
+				const at = x.getPixelForValue(day);
+				const half = pen.measureText(label).width / 2;
+				// Where the picture is narrow, what would run into the label before is left out.
+				if (at - half < free) continue;
+				pen.fillText(label, at, chart.height - 2);
+				free = at + half + 8;
 			}
 			pen.font = endFont(colour);
 			if (picture.pointed !== null) {
@@ -252,7 +263,8 @@ function writeLetters(
 		if (top === undefined || bottom === undefined || bottom - top < 10) return;
 		pen.font = `700 ${bottom - top < 14 ? 10 : 13}px ${colour('--sans')}`;
 		pen.fillStyle = colour(band.light ? '--on-light-hue' : '--on-dark-hue');
-		pen.fillText(band.letter, x.left + 30, (top + bottom) / 2);
+		const begin = x.getPixelForValue(toDay(points[0]?.date ?? ''));
+		pen.fillText(band.letter, Math.max(begin, x.left) + 30, (top + bottom) / 2);
 	});
 	pen.font = endFont(colour);
 }

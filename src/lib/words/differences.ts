@@ -4,7 +4,14 @@ import { grouped, writeDate } from '../reading/written';
 import { writingOf } from '../reading/writing';
 import { nameOf } from './debt';
 import en from './en/differences.json';
-import { debtFields, handoutFields, planFields, sheetFields, type Fields } from './fields';
+import {
+	debtFields,
+	handoutFields,
+	livedFields,
+	planFields,
+	sheetFields,
+	type Fields
+} from './fields';
 import { messagesOf } from './message';
 import { measureWords } from './plan-names';
 
@@ -33,6 +40,7 @@ export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseD
 			handoutFields(mine.handout, one),
 			handoutFields(theirs.handout, other)
 		),
+		...laid(text(one, 'what happened'), livedFields(mine, one), livedFields(theirs, other)),
 		...laid(text(one, 'household'), sheetFields(mine.sheet, one), sheetFields(theirs.sheet, other))
 	];
 	if (found.length > 0) return found;

@@ -7,6 +7,7 @@ import type {
 	Noted,
 	StatementEntry
 } from '../document/debt';
+import type { CaseDocument } from '../document/case';
 import type { HandoutEntry } from '../document/handout';
 import type { PlanEntry, Sheet, SheetLine } from '../document/plan';
 import { grouped, writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
@@ -30,6 +31,42 @@ export type Fields = ReadonlyMap<string, string>;
 const named = (writing: Writing, fields: readonly (readonly [MessageId, string])[]): Fields =>
 	new Map(fields.map(([id, words]) => [text(writing, id), words]));
 
+/** What was expected and what happened, by how much of it there is. */
+export const livedFields = (
+	{ forecasts, visits, readings, happened }: CaseDocument,
+	writing: Writing
+): Fields => {
+	const latest = visits
+		.map(({ date }) => date)
+		.sort()
+		.at(-1);
+	return named(writing, [
+		['forecasts', grouped(forecasts.length, 0, writing)],
+		['visits', grouped(visits.length, 0, writing)],
+		['last visit', latest === undefined ? text(writing, 'nothing') : writeDate(latest, writing)],
+		[
+			'balances read',
+			listedOf(
+				readings.map(({ balance }) => writeMoney(balance, writing)),
+				writing
+			)
+		],
+		[
+			'paid or bought',
+			listedOf(
+				happened.map(({ amount }) => writeMoney(amount, writing)),
+				writing
+			)
+		]
+	]);
+};
+
+/** The last few of many. */
+const listedOf = (words: readonly string[], writing: Writing): string =>
+	words.length === 0
+		? text(writing, 'nothing')
+		: `${words.length > 6 ? '… ' : ''}${words.slice(-6).join('; ')}`;
+
 export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 	const { asked, lending, happenings, compared, baseline } = entry;
 	const nothingYet = text(writing, 'nothing yet');
@@ -37,6 +74,7 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 	return named(writing, [
 		['name', nameOf(entry, writing)],
 		['balance', moneyField(entry.balance, writing)],
+		['day of the balance', entry.asOf === null ? nothingYet : writeDate(entry.asOf, writing)],
 		[
 			'annual rate',
 			entry.annualRate === null ? nothingYet : writePercent(entry.annualRate, writing)
@@ -107,9 +145,10 @@ const moneyField = (amount: Cents | null, writing: Writing): string =>
 function askedFields(asked: AskedEntry, writing: Writing): (readonly [MessageId, string])[] {
 	const nothingYet = text(writing, 'nothing yet');
 	if (asked.kind === 'level') {
-		const { periods, balloon, roundPayment, atTerm } = asked;
+		const { periods, payment, balloon, roundPayment, atTerm } = asked;
 		return [
 			['equal payments', periods === null ? nothingYet : String(periods)],
+			['equal payment as set', payment === null ? nothingYet : writeMoney(payment, writing)],
 			['balloon', moneyField(balloon, writing)],
 			['equal payment rounded', text(writing, 'nearest or up', { way: roundPayment })],
 			['at the term', text(writing, 'settle or continue', { way: atTerm })]

@@ -4,13 +4,14 @@
  */
 import type { Figure } from '../core/working/debt-figure';
 import type { PlanFigure } from '../core/working/plan-figure';
+import type { DriftFigure } from '../core/working/drift-figure';
 
 export interface Phrase {
 	readonly text: string;
 	/** Set apart; `interest` in the one colour of interest. */
 	readonly figure?: 'figure' | 'interest';
 	/** The figure of a run or of a plan whose working it opens. */
-	readonly opens?: Figure | PlanFigure;
+	readonly opens?: Figure | PlanFigure | DriftFigure;
 	/** Which plan's, where a sentence speaks of several. */
 	readonly plan?: string;
 }

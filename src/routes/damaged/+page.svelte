@@ -10,6 +10,12 @@
 	const TABLE_WORDS: Readonly<Record<string, string>> = {
 		case_file: 'the list of cases',
 		debt: 'the debts',
+		debt_transaction: 'what lenders’ files say',
+		forecast: 'what plans were expected to do',
+		visit: 'the visits of clients',
+		reading: 'the balances that were read',
+		happened: 'payments and charges that were typed',
+		outbox_message: 'messages to clients',
 		happening: 'what happens to debts over time',
 		way: 'ways of paying that are compared',
 		plan: 'the plans',

@@ -45,6 +45,7 @@
 	const planHref = $derived(`/cases/${desk.id}/plan`);
 	const sideHref = $derived(`/cases/${desk.id}/plans`);
 	const handoutHref = $derived(`/cases/${desk.id}/handout`);
+	const happenedHref = $derived(`/cases/${desk.id}/happened`);
 
 	/** What this screen is about, and so what can be taken along from it. */
 	const subject = $derived.by((): Subject => {
@@ -61,7 +62,8 @@
 		{ name: 'Debts', href: `/cases/${desk.id}`, here: page.url.pathname === `/cases/${desk.id}` },
 		{ name: 'Plan', href: planHref, here: page.url.pathname === planHref },
 		{ name: 'Side by side', href: sideHref, here: page.url.pathname === sideHref },
-		{ name: 'Hand-out', href: handoutHref, here: page.url.pathname === handoutHref }
+		{ name: 'Hand-out', href: handoutHref, here: page.url.pathname === handoutHref },
+		{ name: 'What happened', href: happenedHref, here: page.url.pathname === happenedHref }
 	]);
 
 	/** Whoever leaves the case finds it saved: what waits is sent before the next screen is asked for. */
@@ -87,19 +89,23 @@
 		const shows =
 			place.of === 'debts'
 				? [home]
-				: place.of === 'debt'
-					? [home, `${home}/debts/${place.id}`]
-					: [planHref, sideHref];
+				: place.of === 'happened'
+					? [happenedHref]
+					: place.of === 'debt'
+						? [home, `${home}/debts/${place.id}`]
+						: [planHref, sideHref];
 		if (shows.includes(here)) return;
-		if (place.of === 'debt' && here !== home) void goto(`${home}/debts/${place.id}`);
+		if (place.of === 'happened') void goto(happenedHref);
+		else if (place.of === 'debt' && here !== home) void goto(`${home}/debts/${place.id}`);
 		else void goto(place.of === 'plan' ? `${planHref}?of=${place.id}` : home);
 	}
 
-	/** One key leads from the debts to the plan and back, another to all plans side by side and back. */
+	/** One key leads from the debts to the plan and back, one to all plans side by side, one to what happened. */
 	function turn(event: KeyboardEvent): void {
 		const here = page.url.pathname;
 		if (event.key === 'F8') void goto(here === planHref ? `/cases/${desk.id}` : planHref);
 		else if (event.key === 'F9') void goto(here === sideHref ? planHref : sideHref);
+		else if (event.key === 'F4') void goto(here === happenedHref ? planHref : happenedHref);
 		else return;
 		event.preventDefault();
 	}

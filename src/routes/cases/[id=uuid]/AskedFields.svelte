@@ -71,7 +71,7 @@
 			side="right"
 			placeholder="how many"
 			cell={cell?.(COLUMNS.asked)}
-			onchange={(periods) => onchange({ ...asked, periods })}
+			onchange={(periods) => onchange({ ...asked, periods, payment: null })}
 		/>
 	{:else}
 		<TypedField
@@ -96,7 +96,7 @@
 			side="right"
 			placeholder="balloon"
 			cell={cell?.(COLUMNS.floor)}
-			onchange={(balloon) => onchange({ ...asked, balloon: balloon ?? ZERO })}
+			onchange={(balloon) => onchange({ ...asked, balloon: balloon ?? ZERO, payment: null })}
 		/>
 	{:else}
 		<TypedField

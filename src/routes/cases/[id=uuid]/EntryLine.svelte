@@ -95,6 +95,7 @@
 	<span role="cell">
 		<TypedField
 			label="Balance, {line}"
+			assumed={debt.balanceAssumed}
 			value={debt.balance}
 			unread={unread?.get('balance')}
 			{...money}

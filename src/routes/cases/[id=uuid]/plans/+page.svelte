@@ -11,6 +11,7 @@
 	import { measureChoices, measureWords } from '$lib/words/plan-names';
 	import { comparisonSentence } from '$lib/words/comparison';
 	import { writeDate } from '$lib/reading/written';
+	import { forecastEntryOf } from '$lib/document/kept-forecast';
 	import { chosenPlan, contentOf, type PlanEntry } from '$lib/document/plan';
 	import Answer from '$lib/ui/Answer.svelte';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
@@ -19,6 +20,7 @@
 	import NewPlanNote from '../plan/NewPlanNote.svelte';
 	import PlanWorkingNote from '../plan/PlanWorkingNote.svelte';
 	import { onMount } from 'svelte';
+	import { v4 as newId } from 'uuid';
 	import type { PageProps } from './$types';
 	import ChooseNote from './ChooseNote.svelte';
 	import ComparedPictures from './ComparedPictures.svelte';
@@ -111,7 +113,11 @@
 		desk.change(`chosen: ${name}`, (paper) => ({
 			...paper,
 			// Only of the latest choice it is asked whether its plan has been changed since.
-			choices: [...paper.choices.map((earlier) => ({ ...earlier, content: null })), choice]
+			choices: [...paper.choices.map((earlier) => ({ ...earlier, content: null })), choice],
+			forecasts: [
+				...paper.forecasts,
+				forecastEntryOf(paper, plan, { id: newId(), by: 'choice', date: data.today })
+			]
 		}));
 	}
 

@@ -199,10 +199,7 @@
 <main class:roomy={zone === 'statement'}>
 	<h1 class="unseen">{debt ? nameOf(debt, writing) : 'Debt'}</h1>
 	<div class="top">
-		<Answer
-			{sentence}
-			onopen={(figure, element) => figure.of !== 'plan' && open(figure, element)}
-		/>
+		<Answer {sentence} onopen={(of, at) => of.of !== 'plan' && of.of !== 'drift' && open(of, at)} />
 		{#if short}
 			<UncoveredLine
 				{short}

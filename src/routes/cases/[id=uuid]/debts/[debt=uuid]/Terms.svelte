@@ -82,6 +82,7 @@
 		<span class="name">Balance <small>on {writeLongDate(asOf, writing)}</small></span>
 		<TypedField
 			label="Balance"
+			assumed={debt.balanceAssumed}
 			value={debt.balance}
 			{...money}
 			optional

@@ -1,0 +1,75 @@
+/** What is said of lenders that were asked for statements, and of what they sent. */
+import type { Cents } from '../core/quantities/money';
+import type { DebtEntry } from '../document/debt';
+import type { TransactionTable } from '../exchange/statement-csv';
+import type { AccountStatement } from '../exchange/statement-ofx';
+import { quoted } from '../reading/reading';
+import { writeDate, writeMoney } from '../reading/written';
+import type { Writing } from '../reading/writing';
+import { signOf } from './amounts';
+import { nameOf } from './debt';
+import en from './en/lenders.json';
+import { messagesOf, type Spoken } from './message';
+import { accountInWords } from './taken-in';
+
+const { text } = messagesOf({ en });
+
+/** Why a lender's statement of a debt is not there. */
+export const lenderTrouble = (
+	kind: 'silent' | 'unknown' | 'nonsense' | 'unset',
+	debt: DebtEntry,
+	writing: Writing
+): string =>
+	text(writing, `lender ${kind}`, {
+		name: nameOf(debt, writing),
+		account: accountInWords(debt.noted.account, writing)
+	});
+
+/** What a statement would bring, and what of its balance nothing explains. */
+export function cameInWords(
+	account: AccountStatement,
+	debt: DebtEntry | null,
+	known: { readonly fresh: number; readonly explained: Cents | null } | null,
+	writing: Writing
+): string {
+	const name = debt
+		? nameOf(debt, writing)
+		: `${account.lender} ${accountInWords(account.account, writing)}`.trim();
+	const { code } = account.currency;
+	const own = writing.currency.code;
+	if (code !== own) return text(writing, 'lender currency', { name, code, own });
+	const says = text(writing, 'from lender', {
+		name,
+		owed: writeMoney(account.owed, writing),
+		day: writeDate(account.asOf, writing),
+		count: account.transactions.length,
+		fresh: known?.fresh ?? 0
+	});
+	if (!debt || !known) return says + text(writing, 'from lender other');
+	const odd = known.explained === null ? 0 : account.owed - known.explained;
+	if (odd === 0) return says;
+	const amount = writeMoney(Math.abs(odd) as Cents, writing);
+	return says + text(writing, 'from lender odd', { amount, way: signOf(odd) });
+}
+
+export const noAccounts = (spoken: Spoken): string => text(spoken, 'no accounts');
+
+/** What a table of transactions holds; whose it is stands beside it. */
+export const tableInWords = (
+	{ transactions, balance }: TransactionTable,
+	source: string,
+	writing: Writing
+): string =>
+	text(writing, 'table', {
+		source: quoted(source),
+		count: transactions.length,
+		balance: balance
+			? text(writing, 'table balance', {
+					owed: writeMoney(balance.owed, writing),
+					day: writeDate(balance.date, writing)
+				})
+			: text(writing, 'table without balance')
+	});
+
+export const noTransactions = (source: string, spoken: Spoken): string =>
+	text(spoken, 'no transactions', { source: quoted(source) });

@@ -1,0 +1,367 @@
+<!-- What really happened since a plan was chosen: read, explained, and gone on from. -->
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { monthsBetween } from '$lib/core/quantities/calendar';
+	import type { DriftFigure, DriftFigureName } from '$lib/core/working/drift-figure';
+	import { deskInUse } from '$lib/desk/case-desk.svelte';
+	import {
+		newVisit,
+		readingIn,
+		withHappened,
+		withReading,
+		withStatements,
+		withVisitOn,
+		withoutHappened,
+		withoutVisit,
+		type CameStatement
+	} from '$lib/desk/readings';
+	import { asOfForecast, comeBack, momentsOf, outlookFrom } from '$lib/document/coming-back';
+	import { goneOn } from '$lib/document/going-on';
+	import type { More } from '$lib/document/later-money';
+	import { forecastEntryOf, keptForecast } from '$lib/document/kept-forecast';
+	import type { VisitEntry } from '$lib/document/life';
+	import { chosenPlan } from '$lib/document/plan';
+	import { writeDate } from '$lib/reading/written';
+	import Answer from '$lib/ui/Answer.svelte';
+	import {
+		betweenInWords,
+		differsSentence,
+		happenedSentence,
+		noForecast,
+		unreadSentence
+	} from '$lib/words/happened';
+	import { listedDebts } from '$lib/words/plan';
+	import { untrack } from 'svelte';
+	import { v4 as newId } from 'uuid';
+	import type { PageProps } from './$types';
+	import AskLenders from './AskLenders.svelte';
+	import DriftWorkingNote from './DriftWorkingNote.svelte';
+	import NextSteps from './NextSteps.svelte';
+	import HappenedPicture from './HappenedPicture.svelte';
+	import { visitsBefore, type ReadLine } from './readings';
+	import ReadingsTable from './ReadingsTable.svelte';
+	import VisitsLine from './VisitsLine.svelte';
+	import WhereFrom from './WhereFrom.svelte';
+
+	const { data }: PageProps = $props();
+	const inUse = deskInUse();
+	const desk = $derived(inUse());
+	const document = $derived(desk.document);
+	const writing = $derived(desk.writing);
+
+	/** A visit of today that nothing has been read in yet. */
+	let draft = $state.raw(untrack(() => newVisit(data.today)));
+	const latest = $derived(
+		document.visits.reduce<VisitEntry | null>(
+			(last, visit) => (last === null || visit.date >= last.date ? visit : last),
+			null
+		)
+	);
+	/** What is looked at: something on the line of visits, or else today's visit. */
+	const named = $derived(page.url.searchParams.get('at'));
+	const entry = $derived(document.forecasts.find(({ id }) => id === named) ?? null);
+	const visit = $derived(
+		document.visits.find(({ id }) => id === named) ??
+			(entry ? { id: entry.id, date: entry.date } : null) ??
+			document.visits.find(({ id }) => id === draft.id) ??
+			(latest !== null && latest.date >= data.today ? latest : draft)
+	);
+	/** Earlier visits, and what was chosen then, are only looked at. */
+	const fixed = $derived(
+		entry !== null || (latest !== null && visit.date < latest.date && visit.id !== latest.id)
+	);
+	const onDay = $derived(visit.date);
+	const back = $derived(comeBack(document, onDay));
+
+	/** Where this visit has been gone on from already. */
+	const goneOnSince = $derived(
+		document.forecasts.find(({ by, date }) => by === 'going on' && date === onDay) ?? null
+	);
+
+	const moments = $derived(momentsOf(document));
+	const sentence = $derived(
+		back
+			? happenedSentence(back, writing)
+			: noForecast(
+					chosenPlan(document) === null ? null : (document.choices.at(-1) ?? null),
+					writing
+				)
+	);
+	const before = $derived(visitsBefore(document.visits, visit, 2));
+	/** The debts as they were then, for their names, letters and hues. */
+	const listed = $derived.by(() => {
+		if (!back) return [];
+		const then = asOfForecast(document, back.kept.entry);
+		return listedDebts(
+			{ debts: then.debts, plans: [back.kept.entry.content] },
+			back.kept.carried.debts,
+			writing
+		);
+	});
+	const lines = $derived(
+		back?.drift.debts.map((drift): ReadLine => {
+			const { name = '', place = 0 } = listed.find(({ id }) => id === drift.id) ?? {};
+			return {
+				id: drift.id,
+				name,
+				place,
+				drift,
+				reading: readingIn(document, visit.id, drift.id) ?? null,
+				earlier: before.map(({ id }) => readingIn(document, id, drift.id) ?? null)
+			};
+		}) ?? []
+	);
+	const earlier = $derived(
+		back
+			? document.forecasts
+					.filter(({ id, date }) => id !== back.kept.entry.id && date <= back.day)
+					.map(keptForecast)
+			: []
+	);
+
+	/** A debt's name, for the undo button. */
+	const nameOf = (id: string) => lines.find((line) => line.id === id)?.name ?? '';
+
+	function goOn(more: More): void {
+		const on = goneOn(document, onDay, newId, more);
+		if (!on) return;
+		desk.change(`gone on from ${writeDate(onDay, writing)}`, () => on.document);
+		void goto(`/cases/${desk.id}/plan?of=${on.plan.id}`);
+	}
+
+	/** What a plan that was chosen before forecasts were kept expects now. */
+	function keepNow(): void {
+		const chosen = chosenPlan(document);
+		if (!chosen) return;
+		const made = { id: newId(), by: 'choice', date: data.today } as const;
+		desk.change('what is expected, kept', (paper) => ({
+			...paper,
+			forecasts: [...paper.forecasts, forecastEntryOf(paper, chosen.plan, made)]
+		}));
+	}
+
+	function take(statements: readonly CameStatement[]): void {
+		desk.change('lenders’ statements taken', (paper) => withStatements(paper, visit, statements));
+	}
+
+	let compared = $state<string | null>(null);
+	const comparison = $derived.by(() => {
+		const one = compared === visit.id ? null : moments.find(({ id }) => id === compared);
+		const other = moments.find(({ id }) => id === visit.id);
+		const outlook = one && outlookFrom(document, one);
+		const here = other ? outlookFrom(document, other) : (back?.outlook ?? null);
+		if (!one || !outlook || !here) return null;
+		const sides = [
+			{ date: one.date, outlook },
+			{ date: onDay, outlook: here }
+		] as const;
+		return one.date <= onDay
+			? betweenInWords(sides[0], sides[1], writing)
+			: betweenInWords(sides[1], sides[0], writing);
+	});
+
+	let opened = $state.raw<{
+		readonly figure: DriftFigure;
+		readonly anchor: HTMLElement;
+	} | null>(null);
+	const open = (name: DriftFigureName, anchor: HTMLElement, debt?: string) =>
+		(opened = { figure: { of: 'drift', name, ...(debt === undefined ? {} : { debt }) }, anchor });
+</script>
+
+<svelte:head><title>What happened · {document.label} · Residuum</title></svelte:head>
+
+<main>
+	<h1 class="unseen">What happened in {document.label}</h1>
+	<div class="answer">
+		<Answer
+			{sentence}
+			onopen={(figure, anchor) => figure.of === 'drift' && (opened = { figure, anchor })}
+		/>
+		{#if back}
+			<NextSteps {back} {fixed} {goneOnSince} home="/cases/{desk.id}" {writing} ongo={goOn} />
+			{#if unreadSentence(back, writing)}<p class="quiet">{unreadSentence(back, writing)}</p>{/if}
+			{#if differsSentence(back, writing)}
+				<p role="status">{differsSentence(back, writing)}</p>
+			{/if}
+		{:else if chosenPlan(document)}
+			<p class="next">
+				<button type="button" class="act" onclick={keepNow}>Keep what it expects now ›</button>
+			</p>
+		{:else}
+			<p class="next"><a href="/cases/{desk.id}/plans">To the plans side by side</a></p>
+		{/if}
+	</div>
+
+	{#if back}
+		<div class="middle">
+			<div class="picture">
+				<HappenedPicture
+					{back}
+					{earlier}
+					visits={document.visits
+						.map(({ date }) => date)
+						.filter((date) => date <= onDay)
+						.sort()}
+					debts={listed}
+					{writing}
+				/>
+			</div>
+			<div class="beside">
+				<VisitsLine
+					{moments}
+					here={visit.id}
+					hrefOf={(id) => `/cases/${desk.id}/happened?at=${id}`}
+					{comparison}
+					{compared}
+					oncompare={(id) => (compared = id)}
+					{writing}
+				/>
+				{#if back.drift.read.length > 0}
+					<WhereFrom parts={back.drift.parts} {writing} onopen={open} />
+				{/if}
+			</div>
+		</div>
+		<div class="table">
+			{#if !fixed}
+				<AskLenders debts={document.debts} lived={document} {visit} {writing} ontake={take} />
+			{/if}
+			<ReadingsTable
+				{lines}
+				{visit}
+				{before}
+				fixed={fixed || monthsBetween(onDay, data.today) < 0}
+				today={data.today}
+				happened={document.happened}
+				debts={document.debts}
+				{writing}
+				onread={(debt, read) =>
+					desk.change(`reading of ${nameOf(debt)}`, (paper) =>
+						withReading(paper, visit, debt, read)
+					)}
+				onday={(date) => {
+					if (visit.id === draft.id && latest?.id !== draft.id) draft = { ...draft, date };
+					else desk.change('day of the visit', (paper) => withVisitOn(paper, visit, date));
+				}}
+				onhappened={(item) =>
+					desk.change(`what happened on ${nameOf(item.debt)}`, (paper) =>
+						withHappened(paper, item)
+					)}
+				ongone={(id) => desk.change('what happened', (paper) => withoutHappened(paper, id))}
+				onopen={(debt, name, anchor) => open(name, anchor, debt)}
+			/>
+			{#if !fixed && document.visits.some(({ id }) => id === visit.id)}
+				<p class="tools">
+					{#if visit.date < data.today}
+						<button
+							type="button"
+							class="act"
+							onclick={() => {
+								draft = newVisit(data.today);
+								void goto(`/cases/${desk.id}/happened`);
+							}}>New visit</button
+						>
+					{/if}
+					<button
+						type="button"
+						class="act"
+						onclick={() => {
+							const gone = visit;
+							draft = newVisit(data.today);
+							desk.change(`visit of ${writeDate(gone.date, writing)}`, (paper) =>
+								withoutVisit(paper, gone.id)
+							);
+						}}>Take out this visit</button
+					>
+				</p>
+			{/if}
+		</div>
+	{/if}
+</main>
+
+{#if opened && back}
+	{@const { figure, anchor } = opened}
+	{#key figure}
+		<DriftWorkingNote
+			{back}
+			{figure}
+			{writing}
+			{anchor}
+			onclose={() => {
+				anchor.focus();
+				opened = null;
+			}}
+		/>
+	{/key}
+{/if}
+
+<style>
+	.answer {
+		padding: 14px 24px 10px;
+	}
+
+	.next {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 14px;
+		align-items: baseline;
+		min-height: 24px;
+		margin-top: 2px;
+		font-size: 14.5px;
+	}
+
+	.act {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.next a {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.quiet {
+		color: var(--quiet);
+		font-size: 14px;
+	}
+
+	.middle {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		border-block: 1px solid var(--hairline);
+	}
+
+	.picture {
+		height: 300px;
+		padding: 10px 24px 6px;
+	}
+
+	.beside {
+		display: grid;
+		gap: 6px;
+		align-content: space-between;
+		padding: 10px 24px 10px;
+		border-left: 1px solid var(--hairline);
+	}
+
+	.table {
+		padding: 4px 24px 40px;
+	}
+
+	.tools {
+		display: flex;
+		gap: 20px;
+		padding: 10px 8px;
+	}
+
+	@media (width < 900px) {
+		.middle {
+			grid-template-columns: minmax(0, 1fr);
+		}
+
+		.beside {
+			border-top: 1px solid var(--hairline);
+			border-left: 0;
+		}
+	}
+</style>

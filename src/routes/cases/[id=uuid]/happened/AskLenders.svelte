@@ -1,0 +1,230 @@
+<!-- Asks the lenders for statements of all accounts that are noted, or takes them from files; what came is shown first. -->
+<script lang="ts">
+	import { cameFor, type CameStatement } from '$lib/desk/readings';
+	import { askLender } from '$lib/desk/requests';
+	import type { DebtEntry } from '$lib/document/debt';
+	import { explainedBalance, type Lived, type VisitEntry } from '$lib/document/life';
+	import { isAccountOf, newTransactions } from '$lib/exchange/account-debt';
+	import { Refusal } from '$lib/exchange/bytes';
+	import {
+		isTransactions,
+		transactionsIn,
+		type TransactionTable
+	} from '$lib/exchange/statement-csv';
+	import type { AccountStatement } from '$lib/exchange/statement-ofx';
+	import type { Sheet } from '$lib/exchange/table';
+	import type { Writing } from '$lib/reading/writing';
+	import Progress from '$lib/ui/Progress.svelte';
+	import Proposal from '$lib/ui/Proposal.svelte';
+	import TakeFile from '$lib/ui/TakeFile.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import { nameOf } from '$lib/words/debt';
+	import {
+		cameInWords,
+		lenderTrouble,
+		noAccounts,
+		noTransactions,
+		tableInWords
+	} from '$lib/words/lenders';
+	import { onlyStatements } from '$lib/words/taken-in';
+
+	interface Props {
+		debts: readonly DebtEntry[];
+		lived: Lived;
+		visit: VisitEntry;
+		writing: Writing;
+		ontake: (statements: readonly CameStatement[]) => void;
+	}
+	const { debts, lived, visit, writing, ontake }: Props = $props();
+
+	/** What came of one account: what it says, or why it says nothing. */
+	type Came =
+		| { readonly account: AccountStatement; readonly debt: DebtEntry | null }
+		/** A table of transactions, and whose it is: where no column says it, somebody has to. */
+		| { readonly table: TransactionTable; readonly source: string; readonly of: string | null }
+		| { readonly trouble: string };
+	let came = $state.raw<readonly Came[]>([]);
+	let asking = $state<{ readonly done: number; readonly all: number } | null>(null);
+	let said = $state<string | null>(null);
+	/** Which asking is under way; an answer to an earlier one is let go. */
+	let round = 0;
+
+	const taken = $derived(
+		came.flatMap((one): CameStatement[] => {
+			if ('account' in one) {
+				const { account, debt } = one;
+				const fits = debt && account.currency.code === writing.currency.code;
+				return fits ? [cameFor(debt.id, account)] : [];
+			}
+			if (!('table' in one) || one.of === null) return [];
+			const { transactions, balance } = one.table;
+			return [{ debt: one.of, transactions, balance }];
+		})
+	);
+	const isUnasked = $derived(came.some((one) => 'table' in one && one.of === null));
+
+	async function ask(): Promise<void> {
+		const noted = debts.filter(({ noted }) => noted.account.length >= 4);
+		[came, said] = [[], noted.length === 0 ? noAccounts(writing) : null];
+		if (noted.length === 0) return;
+		const mine = (round += 1);
+		asking = { done: 0, all: noted.length };
+		const found = await Promise.all(
+			noted.map(async (debt) => {
+				const one = await fromLender(debt);
+				if (mine === round && asking) asking = { ...asking, done: asking.done + 1 };
+				return one;
+			})
+		);
+		if (mine !== round) return;
+		[came, asking] = [found.flat(), null];
+	}
+
+	async function fromLender(debt: DebtEntry): Promise<Came[]> {
+		const answer = await askLender(debt.noted.account, visit.date);
+		const asked = answer.kind === 'done' ? answer.value : { kind: 'silent' as const };
+		if (asked.kind !== 'statement') return [{ trouble: lenderTrouble(asked.kind, debt, writing) }];
+		return statementsIn(new File([asked.text], `${debt.name || 'lender'}.ofx`), debt);
+	}
+
+	/** The accounts of a file; with what can't be read said of the debt that was asked about. */
+	async function statementsIn(file: File, about: DebtEntry | null): Promise<Came[]> {
+		const { readFile } = await import('$lib/workers/read-file');
+		const content = await readFile(file, writing);
+		if (content.kind === 'accounts') {
+			return content.accounts.map((account) => ({
+				account,
+				debt: debts.find((debt) => isAccountOf(debt, account)) ?? null
+			}));
+		}
+		if (about) return [{ trouble: lenderTrouble('nonsense', about, writing) }];
+		if (content.kind === 'sheets') return tablesIn(content.sheets, file.name);
+		return [
+			{
+				trouble: content.kind === 'refused' ? content.message : onlyStatements(file.name, writing)
+			}
+		];
+	}
+
+	function tablesIn(sheets: readonly Sheet[], source: string): Came[] {
+		const rows = sheets[0]?.rows ?? [];
+		if (!isTransactions(rows)) return [{ trouble: noTransactions(source, writing) }];
+		try {
+			const table = transactionsIn(rows, source, writing);
+			const known = debts.find((debt) => isAccountOf(debt, table));
+			return [{ table, source, of: known?.id ?? null }];
+		} catch (error) {
+			if (!(error instanceof Refusal)) throw error;
+			return [{ trouble: error.message }];
+		}
+	}
+
+	async function look(file: File): Promise<void> {
+		came = [...came, ...(await statementsIn(file, null))];
+	}
+
+	function giveUp(): void {
+		round += 1;
+		asking = null;
+	}
+
+	const wordsOf = ({ account, debt }: Extract<Came, { account: AccountStatement }>) =>
+		cameInWords(
+			account,
+			debt,
+			debt && {
+				fresh: newTransactions(debt, account),
+				explained: explainedBalance(lived, debt.id, account)
+			},
+			writing
+		);
+</script>
+
+<div class="ask">
+	<h2>Balances as read</h2>
+	<button type="button" class="act" disabled={asking !== null} onclick={() => void ask()}
+		>Ask the lenders</button
+	>
+	<TakeFile
+		accept=".ofx,.qfx,.csv"
+		title="A lender’s statement (OFX, or its transactions as CSV); it can be dropped anywhere here"
+		onfile={(file) => void look(file)}>Take in a statement file</TakeFile
+	>
+	{#if asking}
+		<Progress what="Asking the lenders" done={asking.done / asking.all} onstop={giveUp} />
+	{/if}
+</div>
+{#if said}<p role="status">{said}</p>{/if}
+{#if came.length > 0}
+	<Proposal
+		ready={taken.length > 0 && !isUnasked}
+		ontake={() => {
+			ontake(taken);
+			came = [];
+		}}
+		onclose={() => (came = [])}
+	>
+		<ul role="status">
+			{#each came as one, at (at)}
+				<li class:trouble={'trouble' in one}>
+					{#if 'trouble' in one}{one.trouble}
+					{:else if 'account' in one}{wordsOf(one)}
+					{:else}
+						{tableInWords(one.table, one.source, writing)}
+						<span class="of">
+							<Choice
+								label="Whose transactions these are"
+								value={one.of ?? ''}
+								options={[
+									...(one.of === null ? [{ value: '', words: '…' }] : []),
+									...debts.map((debt) => ({ value: debt.id, words: nameOf(debt, writing) }))
+								]}
+								onchange={(of) =>
+									(came = came.map((other) =>
+										other === one ? { ...one, of: of || null } : other
+									))}
+							/>
+						</span>
+					{/if}
+				</li>
+			{/each}
+		</ul>
+	</Proposal>
+{/if}
+
+<style>
+	.ask {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 20px;
+		align-items: center;
+		min-height: 34px;
+		padding-inline: 8px;
+	}
+
+	h2 {
+		margin-right: auto;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 400;
+	}
+
+	.act {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	ul {
+		font-size: 14.5px;
+		list-style: none;
+	}
+
+	.of {
+		display: inline-block;
+		width: 240px;
+	}
+
+	.trouble {
+		color: var(--interest);
+	}
+</style>

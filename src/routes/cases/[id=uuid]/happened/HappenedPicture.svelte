@@ -1,0 +1,130 @@
+<!-- What is owed over time: as it was expected, as it was, and as it is to be expected from there. -->
+<script lang="ts">
+	import { addMonths, monthsBetween, type CalendarDate } from '$lib/core/quantities/calendar';
+	import type { ComeBack } from '$lib/document/coming-back';
+	import type { KeptForecast } from '$lib/document/kept-forecast';
+	import type { Writing } from '$lib/reading/writing';
+	import { writeWholeMoney } from '$lib/reading/written';
+	import BalancePicture from '$lib/ui/BalancePicture.svelte';
+	import { happenedPicture, lineAhead, lineExpected, lineReal } from '$lib/words/happened';
+	import type { Listed } from '$lib/words/plan';
+	import { happenedLines } from './happened-lines';
+
+	interface Props {
+		back: ComeBack;
+		/** Forecasts that were made before. */
+		earlier: readonly KeptForecast[];
+		/** The days of the visits up to the one that is looked at. */
+		visits: readonly CalendarDate[];
+		debts: readonly Listed[];
+		writing: Writing;
+	}
+	const { back, earlier, visits, debts, writing }: Props = $props();
+
+	let withEarlier = $state(false);
+	let pointed = $state<CalendarDate | null>(null);
+	let nearer = $state(true);
+
+	const lines = $derived(happenedLines(back, withEarlier ? earlier : [], visits, debts, writing));
+	const start = $derived(back.kept.entry.asOf);
+	/** What has been is not made narrow by what lies years ahead, unless asked for. */
+	const whole = $derived(
+		(lines
+			.flatMap(({ points }) => points.at(-1)?.date ?? [])
+			.sort()
+			.at(-1) as CalendarDate | undefined) ?? back.day
+	);
+	const near = $derived(addMonths(back.day, Math.max(6, monthsBetween(start, back.day))));
+	const isLong = $derived(whole > addMonths(near, 3));
+	const until = $derived(isLong && nearer ? near : whole);
+	const picture = $derived({
+		lines,
+		until,
+		pointed: pointed ?? back.day,
+		amount: (balance: number) => writeWholeMoney(balance, writing),
+		onscale: () => undefined
+	});
+	const months = $derived(Math.max(1, monthsBetween(start, until) + 1));
+	const dates = $derived({
+		count: months,
+		at: (month: number) => addMonths(start, month)
+	});
+</script>
+
+<section aria-label="What is owed over time">
+	<p class="caption">
+		What is owed:
+		<span><i class="was"></i>{lineReal(writing)}</span>
+		<span><i class="expected"></i>{lineExpected(back.kept.entry.date, writing)}</span>
+		<span><i class="will"></i>{lineAhead(writing)}</span>
+		{#if earlier.length > 0}
+			<button type="button" aria-pressed={withEarlier} onclick={() => (withEarlier = !withEarlier)}>
+				{withEarlier ? 'Without earlier forecasts' : 'With earlier forecasts'}
+			</button>
+		{/if}
+		{#if isLong}
+			<button type="button" aria-pressed={!nearer} onclick={() => (nearer = !nearer)}>
+				{nearer ? 'Show all of it' : 'Show the nearer part'}
+			</button>
+		{/if}
+	</p>
+	<div class="chart">
+		<BalancePicture
+			{picture}
+			words={happenedPicture(visits.length, writing)}
+			{dates}
+			onpoint={(date) => (pointed = date)}
+			onpick={(date) => (pointed = date)}
+			onadd={() => undefined}
+		/>
+	</div>
+</section>
+
+<style>
+	section {
+		display: grid;
+		grid-template-rows: auto minmax(0, 1fr);
+		min-width: 0;
+		height: 100%;
+	}
+
+	.caption {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 12px;
+		color: var(--quiet);
+		font-size: 13px;
+	}
+
+	.caption span {
+		display: inline-flex;
+		gap: 5px;
+		align-items: center;
+		color: var(--ink);
+	}
+
+	i {
+		display: inline-block;
+		width: 18px;
+		border-top: 2.5px solid var(--ink);
+	}
+
+	.expected {
+		border-top: 1.5px dotted var(--ink);
+	}
+
+	.will {
+		height: 10px;
+		border: 0;
+		background: linear-gradient(var(--debt-0) 50%, var(--debt-2) 50%);
+	}
+
+	button {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.chart {
+		min-height: 0;
+	}
+</style>

@@ -1,0 +1,85 @@
+<!-- What can be done next: going on from here, with what would bring the plan back to its month; or the way to today. -->
+<script lang="ts">
+	import { bringsBack, type BringsBack, type ComeBack } from '$lib/document/coming-back';
+	import type { ForecastEntry } from '$lib/document/forecast';
+	import type { More } from '$lib/document/later-money';
+	import { writeDate, writeLongDate } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
+	import { bringsBackInWords } from '$lib/words/happened';
+
+	interface Props {
+		back: ComeBack;
+		/** Whether what happened is only looked at. */
+		fixed: boolean;
+		/** Where this visit has been gone on from already. */
+		goneOnSince: ForecastEntry | null;
+		/** The case's own address. */
+		home: string;
+		writing: Writing;
+		ongo: (more: More) => void;
+	}
+	const { back, fixed, goneOnSince, home, writing, ongo }: Props = $props();
+
+	/** Worked out once nothing has been typed for a moment: the plan is run some forty times for it. */
+	let brings = $state.raw<{ readonly back: typeof back; readonly is: BringsBack | null } | null>(
+		null
+	);
+	$effect(() => {
+		const now = back;
+		const soon = setTimeout(() => {
+			brings = { back: now, is: now && now.drift.read.length > 0 ? bringsBack(now) : null };
+		}, 250);
+		return () => clearTimeout(soon);
+	});
+	const backInWords = $derived(
+		brings?.back === back && brings?.is && back?.on
+			? bringsBackInWords(brings.is, back.on.carried.plan.firstMonth, writing)
+			: null
+	);
+</script>
+
+<p class="next">
+	{#if fixed}
+		<span class="then">As it stood on {writeLongDate(back.day, writing)}: only to look at.</span>
+		<a href="{home}/happened">To today</a>
+	{:else if goneOnSince}
+		<span>Gone on from here on {writeDate(goneOnSince.date, writing)}.</span>
+		<a href="{home}/plan?of={goneOnSince.plan}">To the plan ›</a>
+	{:else if back.drift.read.length > 0 && back.on}
+		<button type="button" onclick={() => ongo(null)}>Go on from here ›</button>
+		{#if backInWords && brings?.is}
+			{@const { each, once } = brings.is}
+			{#if each !== null}
+				<span>{backInWords.each}</span>
+				<button type="button" onclick={() => ongo({ each })}>Go on so ›</button>
+			{/if}
+			{#if once !== null}
+				<span>{backInWords.once}</span>
+				<button type="button" onclick={() => ongo({ once })}>Go on so ›</button>
+			{/if}
+			{backInWords.none ?? ''}
+		{/if}
+	{/if}
+</p>
+
+<style>
+	.next {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 14px;
+		align-items: baseline;
+		min-height: 24px;
+		margin-top: 2px;
+		font-size: 14.5px;
+	}
+
+	button,
+	a {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.then {
+		font-style: italic;
+	}
+</style>

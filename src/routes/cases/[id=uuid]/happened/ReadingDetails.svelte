@@ -1,0 +1,215 @@
+<!-- What belongs to a reading: its own day, the interest as printed, and what was paid, bought or charged since. -->
+<script lang="ts">
+	import type { DebtDrift } from '$lib/core/plan/drift';
+	import { beginOf } from '$lib/core/plan/drift';
+	import { newHappened, type Read } from '$lib/desk/readings';
+	import type { TransactionEntry } from '$lib/document/debt';
+	import {
+		alsoInFile,
+		type HappenedEntry,
+		type ReadingEntry,
+		type VisitEntry
+	} from '$lib/document/life';
+	import type { Writing } from '$lib/reading/writing';
+	import Choice from '$lib/ui/Choice.svelte';
+	import IconButton from '$lib/ui/IconButton.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import {
+		alsoInFileWords,
+		computedWords,
+		happenedKind,
+		inFileWords,
+		sinceWords
+	} from '$lib/words/happened';
+	import { X } from '@lucide/svelte';
+	import { tick } from 'svelte';
+	import { moneyText } from '../debt-fields';
+	import { pastDateText } from './readings';
+
+	interface Props {
+		debt: string;
+		name: string;
+		drift: DebtDrift;
+		reading: ReadingEntry | null;
+		visit: VisitEntry;
+		fixed: boolean;
+		/** What was typed, at any time. */
+		happened: readonly HappenedEntry[];
+		transactions: readonly TransactionEntry[];
+		writing: Writing;
+		onread: (read: Read) => void;
+		onhappened: (item: HappenedEntry) => void;
+		ongone: (id: string) => void;
+	}
+	const {
+		debt,
+		name,
+		drift,
+		reading,
+		visit,
+		fixed,
+		happened,
+		transactions,
+		writing,
+		onread,
+		onhappened,
+		ongone
+	}: Props = $props();
+
+	let list = $state<HTMLElement>();
+
+	const until = $derived(reading?.date ?? visit.date);
+	/** The day after which this reading tells what happened: that of the reading before, or the beginning. */
+	const since = $derived(
+		drift.intervals.findLast(({ date }) => date < until)?.date ?? beginOf(drift.forecast)
+	);
+	const isWithin = (date: string) => date > since && date <= until;
+	const items = $derived(
+		happened
+			.filter(({ date }) => isWithin(date))
+			.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0))
+	);
+	const twice = $derived(alsoInFile(happened, transactions));
+	const interval = $derived(drift.intervals.find(({ date }) => date === reading?.date));
+	const filed = $derived(
+		transactions.filter(({ date, kind }) => isWithin(date) && kind !== 'interest').length
+	);
+	const money = $derived(moneyText(writing));
+	const day = $derived(pastDateText(visit.date, writing));
+
+	const KINDS = (['payment', 'charge', 'fee'] as const).map((value) => ({
+		value,
+		words: happenedKind(value, { language: 'en' })
+	}));
+
+	async function add(): Promise<void> {
+		onhappened(newHappened(debt, until));
+		await tick();
+		[...(list?.querySelectorAll<HTMLElement>('[data-amount] input') ?? [])].at(-1)?.focus();
+	}
+</script>
+
+<div class="details" bind:this={list}>
+	{#if reading}
+		<label>
+			<span>read as of</span>
+			{#if fixed}{day.write(reading.date)}{:else}
+				<TypedField
+					label="Day of the balance of {name}"
+					value={reading.date}
+					{...day}
+					onchange={(date) => date !== null && onread({ date })}
+				/>
+			{/if}
+		</label>
+		<label>
+			<span>interest as printed</span>
+			{#if fixed}{reading.interest === null ? '–' : money.write(reading.interest)}{:else}
+				<TypedField
+					label="Interest as printed, {name}"
+					value={reading.interest}
+					{...money}
+					optional
+					placeholder="not known"
+					onchange={(interest) => onread({ interest })}
+				/>
+			{/if}
+		</label>
+		{#if interval}<span class="quiet">{computedWords(interval.computed, writing)}</span>{/if}
+	{/if}
+	<div class="happened">
+		<span class="quiet">{sinceWords(since, writing)}</span>
+		{#each items as item (item.id)}
+			<span class="item">
+				{#if fixed}
+					{day.write(item.date)}: {happenedKind(item.kind, writing)}
+					{money.write(item.amount)}
+				{:else}
+					<Choice
+						label="What it was, {name}"
+						value={item.kind}
+						options={KINDS}
+						onchange={(kind) => onhappened({ ...item, kind })}
+					/>
+					<span data-amount
+						><TypedField
+							label="Amount, {name}"
+							value={item.amount}
+							{...money}
+							side="right"
+							onchange={(amount) => amount !== null && onhappened({ ...item, amount })}
+						/></span
+					>
+					<TypedField
+						label="Day of it, {name}"
+						value={item.date}
+						{...day}
+						onchange={(date) => date !== null && onhappened({ ...item, date })}
+					/>
+					<IconButton
+						title="Not so"
+						label="Take out what happened, {name}"
+						onclick={() => ongone(item.id)}
+					>
+						<X size={14} aria-hidden="true" />
+					</IconButton>
+				{/if}
+				{#if twice.has(item.id)}<small>{alsoInFileWords(writing)}</small>{/if}
+			</span>
+		{/each}
+		{#if !fixed}
+			<button type="button" onclick={() => void add()}>+ paid, bought or charged</button>
+		{/if}
+		{#if filed > 0 && interval}
+			<span class="quiet">{inFileWords(filed, interval.paid, interval.charges, writing)}</span>
+		{/if}
+	</div>
+</div>
+
+<style>
+	.details {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px 24px;
+		align-items: center;
+		padding: 8px 8px 10px 40px;
+		border-bottom: 1px solid var(--row-line);
+		background: var(--sheet);
+		font-size: 14px;
+	}
+
+	label {
+		display: grid;
+		grid-template-columns: auto 116px;
+		gap: 6px;
+		align-items: center;
+	}
+
+	label > span,
+	.quiet {
+		color: var(--quiet);
+	}
+
+	.happened {
+		display: grid;
+		flex-basis: 100%;
+		gap: 2px;
+		justify-items: start;
+	}
+
+	.item {
+		display: grid;
+		grid-template-columns: 92px 110px 120px 26px auto;
+		gap: 8px;
+		align-items: center;
+	}
+
+	small {
+		color: var(--quiet);
+	}
+
+	button {
+		color: var(--act);
+		font-weight: 600;
+	}
+</style>

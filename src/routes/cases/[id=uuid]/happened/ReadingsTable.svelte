@@ -1,0 +1,325 @@
+<!--
+	Balances as they are read from statements, a column a visit, typed straight down: Enter and the arrows go from
+	debt to debt, Ctrl+Enter unfolds what was paid and bought.
+-->
+<script lang="ts">
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import type { DriftFigureName } from '$lib/core/working/drift-figure';
+	import type { Read } from '$lib/desk/readings';
+	import type { DebtEntry } from '$lib/document/debt';
+	import type { HappenedEntry, VisitEntry } from '$lib/document/life';
+	import type { Writing } from '$lib/reading/writing';
+	import { writeDate, writeMoney } from '$lib/reading/written';
+	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import IconButton from '$lib/ui/IconButton.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import { offInWords } from '$lib/words/casebook';
+	import { barInWords } from '$lib/words/happened';
+	import { ChevronDown, ChevronRight } from '@lucide/svelte';
+	import { tick } from 'svelte';
+	import { moneyText } from '../debt-fields';
+	import DriftBar from './DriftBar.svelte';
+	import ReadingDetails from './ReadingDetails.svelte';
+	import { pastDateText, type ReadLine } from './readings';
+
+	interface Props {
+		lines: readonly ReadLine[];
+		/** The visit that is looked at, and those before it that stand beside it. */
+		visit: VisitEntry;
+		before: readonly VisitEntry[];
+		/** Whether it is only looked at. */
+		fixed: boolean;
+		today: CalendarDate;
+		happened: readonly HappenedEntry[];
+		debts: readonly DebtEntry[];
+		writing: Writing;
+		onread: (debt: string, read: Read) => void;
+		onday: (date: CalendarDate) => void;
+		onhappened: (item: HappenedEntry) => void;
+		ongone: (id: string) => void;
+		onopen: (debt: string, name: DriftFigureName, element: HTMLElement) => void;
+	}
+	const { lines, visit, before, fixed, today, happened, debts, writing, ...on }: Props = $props();
+
+	let unfolded = $state.raw<readonly string[]>([]);
+	let table = $state<HTMLElement>();
+
+	/** All bars to one measure: the longer side of the debt that is furthest off. */
+	const most = $derived(
+		Math.max(
+			1,
+			...lines.flatMap(({ drift }) => {
+				const amounts = Object.values(drift.parts);
+				const side = (sign: 1 | -1) =>
+					amounts.reduce((sum: number, amount) => sum + Math.max(0, sign * amount), 0);
+				return [side(1), side(-1)];
+			})
+		)
+	);
+	/** As many columns of earlier visits as there are: none, at first. */
+	const columns = $derived(
+		[
+			'minmax(170px, 1fr)',
+			...before.map(() => '104px'),
+			'126px 124px 112px minmax(110px, 190px) 30px'
+		].join(' ')
+	);
+	const money = $derived(moneyText(writing));
+
+	function fold(id: string): void {
+		unfolded = unfolded.includes(id) ? unfolded.filter((other) => other !== id) : [...unfolded, id];
+	}
+
+	const cell = (row: number) => table?.querySelector<HTMLElement>(`[data-cell="${row}:0"]`);
+
+	async function key(event: KeyboardEvent): Promise<void> {
+		const at = (event.target as HTMLElement).dataset['cell']?.split(':').map(Number);
+		const [row, column] = at ?? [];
+		if (row === undefined || column !== 0) return;
+		const line = lines[row];
+		if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && line) {
+			event.preventDefault();
+			fold(line.id);
+			await tick();
+			table?.querySelector<HTMLElement>(`[data-details="${line.id}"] input`)?.focus();
+			return;
+		}
+		if (event.altKey || event.ctrlKey || event.metaKey || event.shiftKey) return;
+		const step = { Enter: 1, ArrowDown: 1, ArrowUp: -1 }[event.key];
+		if (step === undefined) return;
+		event.preventDefault();
+		cell(row + step)?.focus();
+	}
+</script>
+
+<!-- The keys are the fields'; the table hears them on their way up. -->
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+<div
+	role="table"
+	tabindex="-1"
+	class="readings"
+	aria-label="Balances read"
+	style:--columns={columns}
+	bind:this={table}
+	onkeydown={(event) => void key(event)}
+>
+	<div role="rowgroup" class="top">
+		<div class="line head" role="row">
+			<span role="columnheader">Debt</span>
+			{#each before as { id, date } (id)}
+				<span role="columnheader" class="right">{writeDate(date, writing)}</span>
+			{/each}
+			<span role="columnheader" class="right">expected by then</span>
+			<span role="columnheader" class="right visit">
+				{#if fixed}{writeDate(visit.date, writing)}{:else}
+					<TypedField
+						label="Day of the visit"
+						value={visit.date}
+						{...pastDateText(today, writing)}
+						side="right"
+						onchange={(date) => date !== null && on.onday(date)}
+					/>
+				{/if}
+			</span>
+			<span role="columnheader" class="right">from the plan</span>
+			<span role="columnheader" class="sides"
+				><span>ahead</span><span aria-hidden="true"></span><span>behind</span></span
+			>
+			<span role="columnheader"><span class="unseen">Unfold</span></span>
+		</div>
+	</div>
+	<div role="rowgroup">
+		{#each lines as { id, name, place, drift, reading, earlier }, row (id)}
+			{@const open = unfolded.includes(id)}
+			<div class="line" role="row">
+				<span role="cell" class="name"
+					><DebtMark index={place} /> <span title={name}>{name}</span></span
+				>
+				{#each earlier as read, at (before[at]?.id)}
+					<span role="cell" class="right figure"
+						>{#if read}{writeMoney(read.balance, writing)}{:else}<i>not read</i>{/if}</span
+					>
+				{/each}
+				<span role="cell" class="right figure"
+					>{writeMoney(
+						drift.latest && reading ? drift.latest.forecast : drift.expected,
+						writing
+					)}</span
+				>
+				<span role="cell" class="right figure typed">
+					{#if fixed}
+						{#if reading}{writeMoney(reading.balance, writing)}{:else}<i>not read</i>{/if}
+					{:else}
+						<TypedField
+							label="Balance of {name}"
+							value={reading?.balance ?? null}
+							{...money}
+							optional
+							side="right"
+							placeholder="not read"
+							cell="{row}:0"
+							onchange={(balance) => on.onread(id, { balance })}
+						/>
+					{/if}
+				</span>
+				<span
+					role="cell"
+					class="right figure off"
+					class:stale={drift.latest && drift.latest.date !== reading?.date}
+					title={drift.latest && drift.latest.date !== reading?.date
+						? `As read on ${writeDate(drift.latest.date, writing)}`
+						: undefined}
+				>
+					{#if drift.latest}
+						<button type="button" onclick={(event) => on.onopen(id, 'gap', event.currentTarget)}
+							>{offInWords(drift.latest.gap, writing)}</button
+						>
+					{:else}–{/if}
+				</span>
+				<span role="cell">
+					{#if drift.latest}
+						<DriftBar parts={drift.parts} {most} words={barInWords(name, drift.parts, writing)} />
+					{/if}
+				</span>
+				<span role="cell">
+					<IconButton
+						title="What was paid and bought (Ctrl+Enter)"
+						label="What was paid and bought, {name}"
+						expanded={open}
+						onclick={() => fold(id)}
+					>
+						{#if open}<ChevronDown size={16} aria-hidden="true" />{:else}
+							<ChevronRight size={16} aria-hidden="true" />{/if}
+					</IconButton>
+				</span>
+			</div>
+			{#if open}
+				<div role="row" data-details={id}>
+					<div role="cell">
+						<ReadingDetails
+							debt={id}
+							{name}
+							{drift}
+							{reading}
+							{visit}
+							{fixed}
+							happened={happened.filter(({ debt }) => debt === id)}
+							transactions={debts.find((debt) => debt.id === id)?.transactions ?? []}
+							{writing}
+							onread={(read) => on.onread(id, read)}
+							onhappened={on.onhappened}
+							ongone={on.ongone}
+						/>
+					</div>
+				</div>
+			{/if}
+		{/each}
+	</div>
+</div>
+
+<style>
+	.readings {
+		font-size: 14.5px;
+	}
+
+	.line {
+		display: grid;
+		grid-template-columns: var(--columns);
+		gap: 10px;
+		align-items: center;
+		min-height: 36px;
+		padding-inline: 8px;
+		border-bottom: 1px solid var(--row-line);
+	}
+
+	.top {
+		position: sticky;
+		top: 0;
+		z-index: 1;
+		background: var(--ground);
+	}
+
+	.head {
+		min-height: 32px;
+		border-bottom-color: var(--hairline);
+		color: var(--quiet);
+		font-size: 13px;
+	}
+
+	.line:not(.head):focus-within {
+		background: var(--picked);
+	}
+
+	.visit {
+		color: var(--ink);
+		font-weight: 600;
+	}
+
+	.name {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		min-width: 0;
+	}
+
+	.name > span {
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	.right {
+		text-align: right;
+	}
+
+	.figure {
+		font-variant-numeric: tabular-nums;
+	}
+
+	.typed {
+		background: var(--sheet);
+		box-shadow: inset 0 -2px 0 var(--act);
+		font-weight: 600;
+	}
+
+	.off button {
+		border-bottom: 1px dotted var(--ink);
+		font-weight: 650;
+	}
+
+	.stale button {
+		color: var(--quiet);
+		font-style: italic;
+		font-weight: 400;
+	}
+
+	i {
+		color: var(--quiet);
+	}
+
+	.sides {
+		display: grid;
+		grid-template-columns: 1fr auto 1fr;
+		gap: 6px;
+	}
+
+	.sides > :first-child {
+		text-align: right;
+	}
+
+	.sides > :nth-child(2) {
+		width: 1.5px;
+		background: var(--ink);
+	}
+
+	@media (width < 900px) {
+		.readings {
+			position: relative;
+			overflow-x: auto;
+		}
+
+		.readings > div {
+			min-width: 860px;
+		}
+	}
+</style>

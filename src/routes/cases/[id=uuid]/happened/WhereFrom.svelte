@@ -1,0 +1,88 @@
+<!-- Where the difference comes from: the five parts over all debts, each with its name and its working. -->
+<script lang="ts">
+	import type { Cents } from '$lib/core/quantities/money';
+	import type { Parts } from '$lib/core/plan/drift';
+	import type { DriftPart } from '$lib/core/plan/happened';
+	import type { Writing } from '$lib/reading/writing';
+	import { writeMoney } from '$lib/reading/written';
+	import { barInWords, partName, sizedParts } from '$lib/words/happened';
+	import DriftBar from './DriftBar.svelte';
+	import PartFill from './PartFill.svelte';
+
+	interface Props {
+		parts: Parts;
+		writing: Writing;
+		onopen: (part: DriftPart, element: HTMLElement) => void;
+	}
+	const { parts, writing, onopen }: Props = $props();
+
+	const there = $derived(sizedParts(parts));
+	const sum = (sign: 1 | -1) =>
+		there.reduce((all, part) => all + Math.max(0, sign * parts[part]), 0);
+	const most = $derived(Math.max(sum(1), sum(-1)));
+</script>
+
+<section aria-labelledby="from-title">
+	<h2 id="from-title">
+		<span>Where the difference comes from</span><span>ahead <b></b> behind</span>
+	</h2>
+	<DriftBar {parts} {most} words={barInWords('All debts', parts, writing)} />
+	<ul>
+		{#each there as part (part)}
+			<li>
+				<span class="key"><PartFill {part} /></span>
+				<button type="button" onclick={(event) => onopen(part, event.currentTarget)}
+					>{parts[part] < 0 ? '−' : ''}{writeMoney(Math.abs(parts[part]) as Cents, writing)}</button
+				>
+				{partName(part, parts[part], writing)}
+			</li>
+		{:else}
+			<li>All that was read went as it was expected.</li>
+		{/each}
+	</ul>
+</section>
+
+<style>
+	h2 {
+		display: flex;
+		justify-content: space-between;
+		margin-bottom: 4px;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 400;
+	}
+
+	h2 b {
+		display: inline-block;
+		width: 1.5px;
+		height: 11px;
+		margin-inline: 3px;
+		background: var(--ink);
+	}
+
+	ul {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 18px;
+		margin-top: 6px;
+		font-size: 13.5px;
+		list-style: none;
+	}
+
+	li {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+	}
+
+	button {
+		border-bottom: 1px dotted var(--ink);
+		font-weight: 650;
+		font-variant-numeric: tabular-nums;
+	}
+
+	.key {
+		width: 14px;
+		height: 12px;
+	}
+</style>

@@ -1,0 +1,71 @@
+/** What happened as a picture: as it was expected, as it was, and as it is to be expected from there. */
+import { addMonths, endOfMonth, type CalendarDate } from '$lib/core/quantities/calendar';
+import { beginOf, type Drift } from '$lib/core/plan/drift';
+import { expectedOn } from '$lib/core/plan/happened';
+import type { ComeBack } from '$lib/document/coming-back';
+import type { KeptForecast } from '$lib/document/kept-forecast';
+import type { Writing } from '$lib/reading/writing';
+import type { BalanceLine } from '$lib/ui/balance-chart';
+import type { Listed } from '$lib/words/plan';
+import { planLines } from '../plan/plan-lines';
+
+/** The bands of the plan gone on with, below what was expected and what was. */
+export function happenedLines(
+	back: ComeBack,
+	earlier: readonly KeptForecast[],
+	visits: readonly CalendarDate[],
+	debts: readonly Listed[],
+	writing: Writing
+): BalanceLine[] {
+	const bands = back.on ? planLines(back.on.carried.plan, debts, back.day, writing) : [];
+	return [
+		...bands.map((line) => ({ ...line, label: '', ends: null })),
+		expectedLine(back.kept, [2, 4]),
+		...earlier.map((kept) => expectedLine(kept, [1, 3])),
+		realLine(back.drift, visits)
+	];
+}
+
+/** What was expected to be owed in all, at the end of each month. */
+function expectedLine({ entry, debts }: KeptForecast, dash: readonly number[]): BalanceLine {
+	const last = debts
+		.flatMap(({ forecast }) => forecast.periods.at(-1)?.date ?? [])
+		.sort()
+		.at(-1);
+	const points = [{ date: entry.asOf as string, balance: owedOn(debts, entry.asOf) }];
+	for (let day = endOfMonth(entry.asOf); ; day = endOfMonth(addMonths(day, 1))) {
+		points.push({ date: day, balance: owedOn(debts, day) });
+		if (last === undefined || day >= last || points.length > 1200) break;
+	}
+	return {
+		id: entry.id,
+		points,
+		label: '',
+		ends: null,
+		dash,
+		hue: null
+	};
+}
+
+const owedOn = (debts: KeptForecast['debts'], day: CalendarDate): number =>
+	debts.reduce((sum, { forecast }) => sum + expectedOn(forecast, day), 0);
+
+/** What was owed in all on the day of each visit; what was not read counts as it was expected. */
+function realLine({ debts }: Drift, visits: readonly CalendarDate[]): BalanceLine {
+	const begin = debts.map(({ forecast }) => beginOf(forecast)).sort()[0];
+	const sumOn = (day: CalendarDate) =>
+		debts.reduce((sum, { forecast, intervals }) => {
+			const read = intervals.findLast(({ date }) => date <= day);
+			return sum + (read?.balance ?? expectedOn(forecast, day));
+		}, 0);
+	const days = begin === undefined ? visits : [begin, ...visits.filter((day) => day > begin)];
+	return {
+		id: 'real',
+		points: days.map((date) => ({ date, balance: sumOn(date) })),
+		label: '',
+		ends: null,
+		dash: [],
+		hue: null,
+		marked: true
+	};
+}
