@@ -8,10 +8,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openBrowser } from '../scripts/browser.mjs';
 import { startServer } from '../scripts/own-server.mjs';
-import { VERSION } from '../src/lib/document/case';
+import { NOTHING_LIVED, VERSION } from '../src/lib/document/case';
 import { FIRST_PLAN } from '../src/lib/document/plan';
 import { USUAL_STYLE } from '../src/lib/words/style';
 import { card } from '../tests/support/debts';
+import { longLife } from '../tests/support/long-life';
 
 const ASOF = '2026-12-15';
 const INPUTS = 40;
@@ -32,7 +33,14 @@ const loan = (index: number, months: number) =>
 		name: `Loan ${index + 1}`,
 		balance: 19_870_000 + index * 1000,
 		annualRate: 63_500 - index * 500,
-		asked: { kind: 'level', periods: months, balloon: 0, roundPayment: 'up', atTerm: 'settle' }
+		asked: {
+			kind: 'level',
+			periods: months,
+			payment: null,
+			balloon: 0,
+			roundPayment: 'up',
+			atTerm: 'settle'
+		}
 	});
 
 const data = mkdtempSync(join(tmpdir(), 'residuum-bench-'));
@@ -53,7 +61,7 @@ async function send(method: string, path: string, body: object): Promise<{ id: s
 	return (await response.json()) as { id: string };
 }
 
-async function makeCase(debts: readonly object[]): Promise<string> {
+async function makeCase(debts: readonly object[], fields: object = {}): Promise<string> {
 	const fresh = { label: 'Measured', currency: { code: 'USD', digits: 2 }, asOf: ASOF };
 	const { id } = await send('POST', '/api/cases', fresh);
 	const plans = Array.from({ length: PLANS }, (_, index) =>
@@ -67,7 +75,9 @@ async function makeCase(debts: readonly object[]): Promise<string> {
 		debts,
 		...planned,
 		sheet: { income: [], needs: [] },
-		handout: usualHandout('USD')
+		handout: usualHandout('USD'),
+		...NOTHING_LIVED,
+		...fields
 	};
 	await send('PUT', `/api/cases/${id}`, { basedOn: 1, what: 'debts', document });
 	return id;
@@ -197,6 +207,17 @@ try {
 	const amounts = Array.from({ length: INPUTS }, (_, step) => String(1_600_000 + step * 5000));
 	const slid = await measure('[aria-label="Slide the month’s money"]', amounts);
 	tell('money slid, 12 debts over 30 years, 4 plans', slid, 'goal: under 50 ms');
+
+	const { debts: lived, ...life } = longLife(12, 60, 2000);
+	const years = await makeCase(lived, life);
+	await page.goto(`${address}/cases/${years}/happened`, { waitUntil: 'networkidle0' });
+	const balances = Array.from({ length: INPUTS }, (_, step) => String(5000 + step));
+	const reading = await measure('[data-cell="0:0"]', balances);
+	tell(
+		'a balance typed, 12 debts, 60 months, 2,000 entries',
+		reading,
+		'goal: script within 16.7 ms'
+	);
 
 	const empty = await makeCase([debt]);
 	await page.goto(`${address}/cases/${empty}`, { waitUntil: 'networkidle0' });

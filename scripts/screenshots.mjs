@@ -2,6 +2,7 @@
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { startLender } from '../standins/lender/server.mjs';
 import { openBrowser } from './browser.mjs';
 import { startServer } from './own-server.mjs';
 import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './prepare.mjs';
@@ -23,7 +24,9 @@ ensureChromium();
 ensureBuild();
 
 const data = mkdtempSync(join(tmpdir(), 'residuum-pictures-'));
+const lender = await startLender();
 const server = await startServer({
+	RESIDUUM_LENDERS: lender.address,
 	RESIDUUM_DATA: data,
 	RESIDUUM_DEMO: join(ROOT, 'demo'),
 	RESIDUUM_TODAY: '2026-12-15'
@@ -131,10 +134,6 @@ await page.keyboard.press('Escape');
 await page.keyboard.press('F9');
 await page.waitForSelector('.pictures canvas');
 await take('side-by-side');
-await page.select('[aria-label="How the plans are looked at"]', 'cost');
-await page.evaluate(() => document.querySelector('.pictures')?.scrollIntoView());
-await take('differences');
-await page.evaluate(() => scrollTo(0, 0));
 await page.click('.views a:nth-child(4)');
 await page.waitForSelector('article');
 await page.select('[aria-label="The language of the hand-out"]', 'es');
@@ -154,8 +153,7 @@ await take('changed-debts');
 await page.keyboard.press('Escape');
 
 await page.goto(server.address, { waitUntil: 'networkidle0' });
-await (await page.$$('[data-case]')).at(-1)?.click();
-await page.waitForSelector('.views');
+await open('Corin Maddock');
 await page.click('.views a:nth-child(2)');
 await page.waitForSelector('.strip');
 await page.select('[aria-label="The plan"]', '00000000-0000-4000-8000-000000000001');
@@ -164,9 +162,33 @@ await page.click('[data-why]');
 await page.waitForSelector('[role=dialog]');
 await take('short-month');
 
+await page.goto(server.address, { waitUntil: 'networkidle0' });
+await open('Varga');
+await page.keyboard.press('F4');
+await page.waitForSelector('.ask button');
+await page.click('.ask button');
+await page.waitForSelector('[aria-label="Not taken yet"] li');
+await page.keyboard.press('Enter');
+await page.waitForFunction(() => document.querySelector('.next')?.textContent?.includes('once'));
+await take('what-happened');
+
 await close();
 await server.stop();
+await lender.stop();
 rmSync(data, { recursive: true });
+
+/** Opens a case of the casebook. @param {string} label */
+async function open(label) {
+	await page.$$eval(
+		'[data-case]',
+		(all, wanted) => {
+			for (const one of all)
+				if (one.textContent?.includes(wanted)) /** @type {HTMLElement} */ (one).click();
+		},
+		label
+	);
+	await page.waitForSelector('.views');
+}
 
 /** Goes on to a later month in which something happens. @param {number} times */
 async function pressEvents(times) {

@@ -45,15 +45,7 @@ async function downloaded(name: RegExp): Promise<Uint8Array> {
 	return readFileSync(join(folder, found() ?? ''));
 }
 
-async function clickText(selector: string, text: string): Promise<void> {
-	await expect.poll(() => screen.texts(selector)).toContainEqual(expect.stringContaining(text));
-	await screen.page.$$eval(
-		selector,
-		(all, wanted) =>
-			(all.find((one) => one.textContent.includes(wanted)) as HTMLElement | undefined)?.click(),
-		text
-	);
-}
+const clickText = (selector: string, text: string) => screen.clickText(selector, text);
 
 const pdfText = (bytes: Uint8Array): string => {
 	const path = join(folder, 'read.pdf');
@@ -126,6 +118,7 @@ describe('every month', () => {
 				asked: {
 					kind: 'level',
 					periods: 360,
+					payment: null,
 					balloon: 0,
 					roundPayment: 'nearest',
 					atTerm: 'settle'

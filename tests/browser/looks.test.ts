@@ -41,6 +41,7 @@ beforeAll(async () => {
 		'side by side, full': `/cases/${six.id}/plans`,
 		'side by side, empty': `/cases/${empty.id}/plans`,
 		'hand-out, full': `/cases/${six.id}/handout`,
+		'what happened, nothing chosen': `/cases/${six.id}/happened`,
 		'hand-out, empty': `/cases/${empty.id}/handout`,
 		'message, full': `/cases/${six.id}/outbox`,
 		outbox: '/outbox',

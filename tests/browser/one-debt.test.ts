@@ -224,7 +224,14 @@ describe('a loan over a hundred years, paid by the week', () => {
 		await runDown({
 			balance: 19_870_000,
 			annualRate: 63_500,
-			asked: { kind: 'level', periods: 5200, balloon: 0, roundPayment: 'up', atTerm: 'settle' },
+			asked: {
+				kind: 'level',
+				periods: 5200,
+				payment: null,
+				balloon: 0,
+				roundPayment: 'up',
+				atTerm: 'settle'
+			},
 			pays: { kind: 'asked' },
 			lending: { ...card().lending, paymentsPerYear: 52 }
 		});
@@ -260,6 +267,7 @@ describe('a loan over thirty years, paid by the week', () => {
 			asked: {
 				kind: 'level',
 				periods: 1560,
+				payment: null,
 				balloon: 0,
 				roundPayment: 'nearest',
 				atTerm: 'settle'

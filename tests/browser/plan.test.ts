@@ -280,7 +280,14 @@ describe('the month’s money', () => {
 	});
 
 	it('is slid with twelve debts over thirty years without a task that blocks the page', async () => {
-		const loan = { kind: 'level', periods: 360, balloon: 0, roundPayment: 'up', atTerm: 'settle' };
+		const loan = {
+			kind: 'level',
+			periods: 360,
+			payment: null,
+			balloon: 0,
+			roundPayment: 'up',
+			atTerm: 'settle'
+		};
 		const loans = Array.from({ length: 12 }, (_, index) =>
 			card({
 				name: `Loan ${index + 1}`,

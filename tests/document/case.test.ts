@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
+	NOTHING_LIVED,
 	VERSION,
 	caseDocument,
 	carriedOut,
@@ -26,7 +27,8 @@ const whole = {
 	against: 'minimums',
 	choices: [],
 	sheet: { income: [], needs: [] },
-	handout: usualHandout('USD')
+	handout: usualHandout('USD'),
+	...NOTHING_LIVED
 };
 const problems = (document: unknown) => {
 	const parsed = caseDocument.safeParse(document);
@@ -124,6 +126,7 @@ describe('a case document', () => {
 		expect(found.map(({ what }) => what.replace(/^.*, /, ''))).toEqual([
 			'minimum payment',
 			'equal payments',
+			'equal payment as set before',
 			'balloon',
 			'equal payment rounded',
 			'at the term',

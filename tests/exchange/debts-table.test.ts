@@ -297,7 +297,19 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 			const back = lines.map(({ flat }, at) => debtOf(flat, debts[at]?.id ?? ''));
 			const plain = debts.map((debt) => {
 				const { happenings, compared, baseline, statement, transactions } = emptyDebt(debt.id);
-				return { ...debt, happenings, compared, baseline, statement, transactions };
+				// What is in force from before is with the case's own file too.
+				const asked = debt.asked.kind === 'level' ? { ...debt.asked, payment: null } : debt.asked;
+				const now = { asOf: null, balanceAssumed: false };
+				return {
+					...debt,
+					...now,
+					asked,
+					happenings,
+					compared,
+					baseline,
+					statement,
+					transactions
+				};
 			});
 			expect(back).toEqual(plain);
 			expect(back.map(flatOf)).toEqual(lines.map(({ flat }) => flat));

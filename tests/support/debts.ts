@@ -40,6 +40,8 @@ export function card(fields: object = {}) {
 		id: crypto.randomUUID(),
 		name: 'Quillmark card',
 		balance: 418_236,
+		asOf: null,
+		balanceAssumed: false,
 		annualRate: 224_900,
 		firstDue: '2027-01-15',
 		asked: interestPlus(10_000, 2_500, 100),
@@ -63,7 +65,14 @@ export function unusual() {
 	const dated = (date: string) => ({ id: id(), off: false, date });
 	const april = { ...dated('2027-04-15'), kind: 'extra', amount: 40_000, perYear: 1, until: null };
 	return card({
-		asked: { kind: 'level', periods: 60, balloon: 50_000, roundPayment: 'up', atTerm: 'settle' },
+		asked: {
+			kind: 'level',
+			periods: 60,
+			payment: null,
+			balloon: 50_000,
+			roundPayment: 'up',
+			atTerm: 'settle'
+		},
 		interestOnly: 6,
 		lending: {
 			paymentsPerYear: 4,

@@ -36,7 +36,7 @@ const day = fc
 	.map(
 		(of) => `${of.year}-${String(of.month).padStart(2, '0')}-${String(of.day).padStart(2, '0')}`
 	);
-const due = fc.constantFrom('2026-12-16', '2027-01-31', '2028-02-29', '2031-12-15');
+const due = fc.constantFrom('2026-12-16', '2027-01-31', '2028-02-29', '2031-12-01');
 const kind = <K extends string, T extends object>(
 	of: K,
 	fields: { readonly [F in keyof T]: fc.Arbitrary<T[F]> }
@@ -55,6 +55,7 @@ const asked = fc.oneof(
 	kind('amount', { amount: orNull(money), ...rounding }),
 	kind('level', {
 		periods: orNull(fc.integer({ min: 1, max: LIMITS.periods })),
+		payment: orNull(money),
 		balloon: money,
 		roundPayment: fc.constantFrom('nearest', 'up'),
 		atTerm: fc.constant('settle')
@@ -92,6 +93,8 @@ const debt = fc.record({
 	id,
 	name,
 	balance: orNull(money),
+	asOf: fc.constantFrom(null, '2026-12-15', '2026-12-01'),
+	balanceAssumed: fc.boolean(),
 	annualRate: orNull(rate),
 	firstDue: orNull(due),
 	asked,
@@ -217,6 +220,75 @@ const plan = fc.record({
 });
 const lines = fc.array(fc.record({ name, amount: money, perYear: frequency }), { maxLength: 3 });
 
+/** What was expected, and what happened, of any debts. */
+const lifeDrawn = fc.record({
+	visits: fc.uniqueArray(fc.record({ id, date: day }), { maxLength: 3, selector: (one) => one.id }),
+	readings: fc.array(fc.record({ id, balance: money, interest: orNull(money) }), { maxLength: 4 }),
+	happened: fc.uniqueArray(
+		fc.record({
+			id,
+			debt: id,
+			date: day,
+			kind: fc.constantFrom('payment', 'charge', 'fee'),
+			amount: money
+		}),
+		{ maxLength: 4, selector: (one) => one.id }
+	),
+	forecasts: fc.uniqueArray(
+		fc.record({
+			id,
+			by: fc.constantFrom('choice', 'going on'),
+			date: day,
+			name: label,
+			asOf: fc.constant('2026-12-15'),
+			ends: orNull(day),
+			cost: money,
+			figures: fc.array(
+				fc.array(fc.tuple(money, money, money), { maxLength: 5 }).map((all) => ({
+					opening: 5,
+					paid: all.map(([paid]) => paid),
+					charges: all.map(([, charges]) => charges),
+					interest: all.map(([, , interest]) => interest)
+				})),
+				{ maxLength: 2 }
+			)
+		}),
+		{ maxLength: 2, selector: (one) => one.id }
+	)
+});
+
+/** The same of the debts and a plan that a case has: a reading is of one visit, and of its day. */
+function livedThrough(
+	{
+		visits,
+		readings,
+		happened,
+		forecasts
+	}: typeof lifeDrawn extends fc.Arbitrary<infer T> ? T : never,
+	debts: readonly { readonly id: string }[],
+	first: { readonly id: string }
+) {
+	const [visit] = visits;
+	const own = debts.map(({ id: debt }) => debt);
+	return {
+		visits,
+		happened,
+		readings: visit
+			? own.flatMap((debt, at) => {
+					const reading = readings[at];
+					return reading ? [{ ...reading, visit: visit.id, debt, date: visit.date }] : [];
+				})
+			: [],
+		forecasts: forecasts.map((forecast) => ({
+			...forecast,
+			plan: first.id,
+			debts: debts.slice(0, 1),
+			content: contentOf(first as never),
+			figures: forecast.figures.map((figures) => ({ ...figures, debt: own[0] ?? first.id }))
+		}))
+	};
+}
+
 /** A debt that says all that it can; one in advance has no payments of interest alone. */
 export const anyDocument: fc.Arbitrary<CaseDocument> = fc
 	.record({
@@ -231,6 +303,7 @@ export const anyDocument: fc.Arbitrary<CaseDocument> = fc
 		against: fc.constantFrom('minimums', 'today', 'first'),
 		note: name,
 		sheet: fc.record({ income: lines, needs: lines }),
+		lived: lifeDrawn,
 		handout: fc.record({
 			language: fc.constantFrom(...HANDOUT_LANGUAGES),
 			paper: fc.constantFrom(...PAPERS),
@@ -240,7 +313,7 @@ export const anyDocument: fc.Arbitrary<CaseDocument> = fc
 			email: fc.constantFrom('', "d.o'hare+debts@harbour.example")
 		})
 	})
-	.map(({ advance, against, note, debts, plans, ...of }) => {
+	.map(({ advance, against, note, debts, plans, lived, ...of }) => {
 		const [first] = plans;
 		if (!first) throw new Error('a case has a plan');
 		const choice = { plan: first.id, name: first.name, date: '2026-12-20', note };
@@ -259,6 +332,7 @@ export const anyDocument: fc.Arbitrary<CaseDocument> = fc
 			choices: [
 				{ ...choice, content: null },
 				{ ...choice, content: contentOf(first as never) }
-			]
+			],
+			...livedThrough(lived, debts, first)
 		});
 	});

@@ -68,9 +68,11 @@ export let desk: Desk;
 export let screen: Screen;
 
 /** Opens them before the tests of a file, and checks and closes them after. */
-export function sitDown(): void {
+export function sitDown(
+	environment: () => Promise<Record<string, string>> = () => Promise.resolve({})
+): void {
 	beforeAll(async () => {
-		desk = await openDesk();
+		desk = await openDesk(await environment());
 		screen = await desk.open();
 	});
 	afterEach(() => desk.checked());
@@ -217,6 +219,17 @@ export class Screen {
 					watch.observe({ type: 'layout-shift', buffered: true });
 					setTimeout(() => resolve([]), 300);
 				})
+		);
+	}
+
+	/** Clicks the first of some things that has a text, once it is there. */
+	async clickText(selector: string, text: string): Promise<void> {
+		await expect.poll(() => this.texts(selector)).toContainEqual(expect.stringContaining(text));
+		await this.page.$$eval(
+			selector,
+			(all, wanted) =>
+				(all.find((one) => one.textContent.includes(wanted)) as HTMLElement | undefined)?.click(),
+			text
 		);
 	}
 

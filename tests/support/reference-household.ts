@@ -32,7 +32,14 @@ export function referenceHousehold() {
 			name: 'Sandpiper van loan',
 			balance: 1_145_000,
 			annualRate: 89_000,
-			asked: { kind: 'level', periods: 48, balloon: 0, roundPayment: 'nearest', atTerm: 'settle' }
+			asked: {
+				kind: 'level',
+				periods: 48,
+				payment: null,
+				balloon: 0,
+				roundPayment: 'nearest',
+				atTerm: 'settle'
+			}
 		})
 	];
 }

@@ -6,7 +6,12 @@ import { inject } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { usualHandout } from '../../src/lib/document/handout';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
-import { VERSION, type CaseDocument, type CaseState } from '../../src/lib/document/case';
+import {
+	NOTHING_LIVED,
+	VERSION,
+	type CaseDocument,
+	type CaseState
+} from '../../src/lib/document/case';
 import { USUAL_STYLE } from '../../src/lib/words/style';
 
 export interface Residuum {
@@ -88,7 +93,8 @@ export async function makeCase(
 		against: 'minimums',
 		choices: [],
 		sheet: { income: [], needs: [] },
-		handout: usualHandout('USD')
+		handout: usualHandout('USD'),
+		...NOTHING_LIVED
 	};
 	const document = { version: VERSION, style: USUAL_STYLE, ...fresh, debts, ...planned, ...fields };
 	if (debts.length === 0) return { id, revision: 1, document: document as never };

@@ -4,7 +4,7 @@ import { usd } from './said';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
-import { VERSION, caseDocument } from '../../src/lib/document/case';
+import { NOTHING_LIVED, VERSION, caseDocument } from '../../src/lib/document/case';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import type { ChangeEntry } from '../../src/lib/document/change';
 import { usualHandout } from '../../src/lib/document/handout';
@@ -81,7 +81,8 @@ export const document = caseDocument.parse({
 	against: 'minimums',
 	choices: [],
 	sheet: { income: [], needs: [] },
-	handout: usualHandout('USD')
+	handout: usualHandout('USD'),
+	...NOTHING_LIVED
 });
 
 /** A plan of the household carried out, with its name. */

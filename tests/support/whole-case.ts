@@ -123,7 +123,39 @@ export function wholeCase(): CaseDocument {
 			contact: '555 0100',
 			line: 'Until March',
 			email: 'client@harbour.example'
-		}
+		},
+		forecasts: [
+			{
+				id: id(40),
+				by: 'choice',
+				date: '2026-12-15',
+				plan: id(20),
+				name: 'All together',
+				asOf: '2026-12-15',
+				debts: [debts[0]],
+				content: contentOf(plan as PlanEntry),
+				figures: [
+					{ debt: id(1), opening: 418_200, paid: [9_000], charges: [1_000], interest: [7_800] }
+				],
+				ends: '2031-02-15',
+				cost: 123_400
+			}
+		],
+		visits: [{ id: id(41), date: '2027-03-20' }],
+		readings: [
+			{
+				id: id(42),
+				visit: id(41),
+				debt: id(1),
+				date: '2027-03-18',
+				balance: 410_000,
+				interest: 15_000
+			}
+		],
+		happened: [
+			{ id: id(43), debt: id(1), date: '2027-02-15', kind: 'payment', amount: 9_000 },
+			{ id: id(44), debt: id(1), date: '2027-02-20', kind: 'fee', amount: 2_500 }
+		]
 	});
 }
 

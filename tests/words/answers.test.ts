@@ -175,7 +175,12 @@ describe('the answer as a sentence', () => {
 		expect(answer({ pays: fixed(1_000, 52) })).toMatch(
 			/: the first payment leaves 8\.\d\d more owed, and/
 		);
-		const loan: AskedPayment = { kind: 'level', periods: 24, balloon: cents(100_000) };
+		const loan: AskedPayment = {
+			kind: 'level',
+			periods: 24,
+			payment: null,
+			balloon: cents(100_000)
+		};
 		expect(answer({ asked: loan }, ASKED)).toMatch(
 			/after 24 payments, the last one 1,1\d\d\.\d\d with the balloon of 1,000.00; it costs/
 		);

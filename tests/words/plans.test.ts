@@ -7,7 +7,7 @@ import { cents } from '../../src/lib/core/quantities/money';
 import type { PlanFigure } from '../../src/lib/core/working/plan-figure';
 import { planWorkingOf } from '../../src/lib/core/working/plan-working';
 import { planDifference } from '../../src/lib/core/plan/answers';
-import { VERSION, caseDocument } from '../../src/lib/document/case';
+import { NOTHING_LIVED, VERSION, caseDocument } from '../../src/lib/document/case';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
 import { planHappeningInWords } from '../../src/lib/words/plan';
 import { measureWords } from '../../src/lib/words/plan-names';
@@ -46,7 +46,8 @@ function planned(debts: readonly object[], fields: Partial<PlanEntry>) {
 		against: 'minimums',
 		choices: [],
 		sheet: { income: [], needs: [] },
-		handout: usualHandout('USD')
+		handout: usualHandout('USD'),
+		...NOTHING_LIVED
 	});
 	const [entry] = document.plans;
 	if (!entry) throw new Error('no plan');

@@ -126,7 +126,7 @@ describe('a level loan', () => {
 	it('pays its balloon with the last payment, and keeps the payment when the rate moves', () => {
 		const balloon = run({
 			...loan,
-			payment: { kind: 'level', periods: 48, balloon: cents(350_000) },
+			payment: { kind: 'level', periods: 48, payment: null, balloon: cents(350_000) },
 			rateChanges: [{ from: 13, annual: percent(120_000) }]
 		});
 		expect(balloon.periods).toBe(48);

@@ -249,7 +249,12 @@ describe('the working of a figure', () => {
 		expect(written(row(13), { ...card, rate: daily }).numbers).toMatch(
 			/^[\d,.]+ × \(22.49 % × 17 ÷ 365 \+ 22.49 % × 14 ÷ 366\) = /
 		);
-		const loan: PaymentRule = { kind: 'level', periods: 48, balloon: cents(100_000) };
+		const loan: PaymentRule = {
+			kind: 'level',
+			periods: 48,
+			payment: null,
+			balloon: cents(100_000)
+		};
 		expect(written({ of: 'row', name: 'scheduled', k: 2 }, { ...card, payment: loan })).toEqual({
 			title: 'Scheduled payment 2',
 			words:

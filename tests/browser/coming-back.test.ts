@@ -1,0 +1,224 @@
+/** The client is back: balances read and typed, what happened explained, lenders asked, and the plan gone on with. */
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { startLender } from '../../standins/lender/server.mjs';
+import { writeMoney } from '../../src/lib/reading/written';
+import { cents } from '../../src/lib/core/quantities/money';
+import type { CaseDocument } from '../../src/lib/document/case';
+import { demoCases } from '../support/demo-cases';
+import { livedCase } from '../support/lives';
+import { desk, screen, sitDown } from '../support/page';
+import { makeCase } from '../support/residuum';
+import { usd } from '../support/said';
+
+const lender = await startLender();
+afterAll(() => lender.stop());
+sitDown(() =>
+	Promise.resolve({
+		RESIDUUM_TODAY: '2027-08-24',
+		RESIDUUM_LENDERS: lender.address,
+		RESIDUUM_LENDERS_WAIT: '1500'
+	})
+);
+
+const money = (amount: number) => writeMoney(cents(Math.abs(amount)), usd);
+
+/** A document as a case of this server. */
+async function caseOf({ debts, label, ...fields }: CaseDocument): Promise<string> {
+	const { id } = await makeCase(desk.residuum, label, debts, {}, fields);
+	return id;
+}
+
+const clickText = (selector: string, text: string) => screen.clickText(selector, text);
+
+const answer = () => screen.text('.answer .answer, p.answer');
+
+describe('a visit', () => {
+	const lived = livedCase('eight months, variant 1');
+	const last = '2027-08-24';
+	let id: string;
+	beforeAll(async () => {
+		// All but the last day's balances: those are typed.
+		const { visits, readings } = lived.document;
+		id = await caseOf({
+			...lived.document,
+			visits: visits.filter(({ date }) => date < last),
+			readings: readings.filter(({ date }) => date < last)
+		});
+	});
+
+	it('is typed straight down by keyboard, and answered with the figures of the reference', async () => {
+		await screen.goto(`/cases/${id}/plan`);
+		await screen.answer('everything is paid off');
+		await screen.press('F4');
+		await screen.answer('is owed instead of');
+		await screen.page.focus('[data-cell="2:0"]');
+		await screen.page.keyboard.type('2,722.13');
+		await screen.press('Enter', 'Enter');
+		await screen.page.keyboard.type('11112.17');
+		await screen.press('Enter');
+		await screen.answer(`Eight months in, ${money(lived.owed)} is owed instead of`);
+		await screen.answer(`${money(lived.expected)}: ${money(lived.gap)} more.`);
+		for (const amount of Object.values(lived.parts)) {
+			if (amount !== 0) await screen.answer(money(amount));
+		}
+		await clickText('.answer button', money(lived.gap));
+		await screen.see('[role=dialog]', `= ${money(lived.gap)}`);
+		await clickText('[role=dialog] button', 'Sandpiper van loan');
+		await screen.see('[role=dialog]', '11,112.17 − 9,812.20 = 1,299.97');
+		await screen.press('Escape');
+	});
+
+	it('has what was paid and bought below each balance, also by keyboard', async () => {
+		const before = await answer();
+		await screen.page.focus('[data-cell="2:0"]');
+		await screen.press('Control+Enter');
+		await screen.see('[data-details]', 'Since 15 Aug 2027:');
+		await clickText('[data-details] button', '+ paid, bought or charged');
+		await screen.page.keyboard.type('40');
+		await screen.press('Enter');
+		await expect.poll(answer).not.toBe(before);
+		// What is typed in one go is one change.
+		await screen.press('Control+z');
+		await expect.poll(answer).toBe(before);
+		await screen.see('header', 'Saved');
+	});
+
+	it('is gone on from in one change, and taken back by one undo', async () => {
+		const before = await answer();
+		await screen.see('.next', 'more a month brings it back to');
+		await clickText('.next button', 'Go on from here');
+		await screen.answer('everything is paid off in');
+		await screen.page.waitForFunction(() => location.pathname.endsWith('/plan'));
+		await screen.goto(`/cases/${id}`);
+		await expect.poll(() => screen.value('Balance, line 5')).toBe('11,112.17');
+		await screen.goto(`/cases/${id}/happened`);
+		await screen.see('.next', 'Gone on from here on 24 Aug 2027');
+		await expect.poll(answer).toBe(before);
+		await clickText('header button', 'Undo');
+		await screen.see('.next', 'Go on from here');
+		expect(screen.path()).toBe(`/cases/${id}/happened`);
+		await screen.goto(`/cases/${id}`);
+		await expect.poll(() => screen.value('Balance, line 5')).toBe('11,450.00');
+	});
+
+	it('stands on a line with those before, each to be looked at as it was, two beside each other', async () => {
+		await screen.goto(`/cases/${id}/happened`);
+		await screen.see('li[aria-current]', `+${money(lived.gap)}`);
+		await clickText('section li a', '15 Jan 2027');
+		await screen.answer('One month in');
+		await screen.see('.next', 'As it stood on 15 January 2027: only to look at.');
+		expect(await screen.page.$$('.typed input')).toHaveLength(0);
+		await clickText('section li a', '24 Aug 2027');
+		await screen.answer('Eight months in');
+		await screen.click('section li:first-child button');
+		await screen.see(
+			'section p[role=status]',
+			/From 15 Dec 2026 to 24 Aug 2027: .* later, [\d,.]+ more\./
+		);
+	});
+});
+
+describe('lenders', () => {
+	const glasshouse = demoCases.find(({ label }) => label.includes('glasshouse'));
+	let id: string;
+	beforeAll(async () => {
+		if (!glasshouse) throw new Error('a demo');
+		id = await caseOf(glasshouse);
+		await screen.goto(`/cases/${id}/happened`);
+	});
+	const tell = (account: string, is: string) =>
+		fetch(`${lender.address}/told`, { method: 'POST', body: JSON.stringify({ account, is }) });
+
+	it('are asked; one that hangs, one that lies and one that talks nonsense are said to', async () => {
+		await tell('4417 0032 5518', 'slow');
+		await tell('6021 7745 0093', 'nonsense');
+		await tell('5190 4462 7731', 'lying');
+		const before = await answer();
+		await clickText('.ask button', 'Ask the lenders');
+		await screen.see('[aria-label="Not taken yet"]', 'Pinnace card: the lender does not answer.');
+		const came = await screen.text('[aria-label="Not taken yet"]');
+		expect(came).toContain('Lanternhouse Stores card: what the lender sent can’t be read');
+		expect(came).toMatch(/Eider Mutual card: .* 250\.00 less than its entries explain/);
+		expect(came).toMatch(/Marram van loan: [\d,.]+ on 24 Aug 2027; \d+ entries, \d+ new\./);
+		await screen.press('Escape');
+		expect(await answer()).toBe(before);
+	});
+
+	it('are taken as one change, and nothing is counted twice when they are asked again', async () => {
+		for (const account of ['4417 0032 5518', '6021 7745 0093', '5190 4462 7731']) {
+			await tell(account, 'well');
+		}
+		await clickText('.ask button', 'Ask the lenders');
+		await screen.see('[aria-label="Not taken yet"]', /Pinnace card: .* \d+ new\./);
+		await screen.press('Enter');
+		await screen.answer('is interest beyond the rate that was expected');
+		const after = await answer();
+		await clickText('.ask button', 'Ask the lenders');
+		await screen.see('[aria-label="Not taken yet"]', /Pinnace card: .* 0 new\./);
+		await screen.press('Enter');
+		await screen.see('header', 'Saved');
+		expect(await answer()).toBe(after);
+		await screen.page.focus('[data-cell="0:0"]');
+		await screen.press('Control+Enter');
+		await screen.see('[data-details]', 'from the lender’s file');
+	});
+});
+
+describe('a file of transactions', () => {
+	it('goes to the debt that it is said to be of, and brings its balance', async () => {
+		const csv = [
+			'Date,Description,Amount,Balance',
+			'2027-07-28,"Payment, thank you",54.00,108.00',
+			'2027-08-10,Service call,-20.00,128.00'
+		].join('\n');
+		await screen.drop('heating.csv', new TextEncoder().encode(csv));
+		await screen.see('[aria-label="Not taken yet"]', '2 entries, 128.00 owed on 10 Aug 2027');
+		const debts = await screen.page.$$eval(
+			'[aria-label="Whose transactions these are"] option',
+			(all) => all.map((one) => [one.textContent, (one as HTMLOptionElement).value])
+		);
+		const heating = debts.find(([name]) => name?.includes('Heating'))?.[1] ?? '';
+		await screen.page.select('[aria-label="Whose transactions these are"]', heating);
+		await clickText('[aria-label="Not taken yet"] button', 'Take all');
+		await expect.poll(() => screen.value('Balance of Glasshouse Heating account')).toBe('128.00');
+		await screen.see('header', 'Saved');
+	});
+});
+
+describe('the casebook', () => {
+	it('says when a case was read and how far it is off, sorts by it, and shows what wants a visit', async () => {
+		await screen.goto('/');
+		await screen.see('[role=table]', 'A household come back');
+		await screen.see('[role=table]', '24 Aug 2027');
+		await clickText('p button', 'want');
+		await screen.answer('a visit: nothing read for 3 months, or further from the plan than 100.00');
+		await clickText('[role=columnheader] button', 'From the plan');
+		await screen.see('[role=columnheader][aria-sort]', 'From the plan');
+		await clickText('p button', 'Show all cases');
+		await screen.answer('2 cases');
+		await screen.page.focus('[data-case]');
+		await screen.press('h');
+		await screen.page.waitForFunction(() => location.pathname.endsWith('/happened'));
+		await screen.answer('is owed');
+	});
+});
+
+describe('a case without a forecast', () => {
+	it('says what to do, and keeps what a plan that was chosen before expects now', async () => {
+		const { document } = livedCase('eight months, variant 1');
+		const id = await caseOf({ ...document, forecasts: [], visits: [], readings: [], happened: [] });
+		await screen.goto(`/cases/${id}/happened`);
+		await screen.answer('was chosen on 15 Dec 2026, before what a plan expects was kept');
+		await clickText('.next button', 'Keep what it expects now');
+		await screen.answer('nothing has been read yet');
+		// Without a visit before it there is no column of one, and a line is a line.
+		const heights = await screen.page.$$eval('.readings .line', (lines) =>
+			lines.map((line) => line.getBoundingClientRect().height)
+		);
+		expect(heights).toHaveLength(6);
+		expect(Math.max(...heights)).toBeLessThan(45);
+		const plain = await makeCase(desk.residuum, 'Nothing chosen', document.debts);
+		await screen.goto(`/cases/${plain.id}/happened`);
+		await screen.answer('No plan is being followed yet.');
+	});
+});

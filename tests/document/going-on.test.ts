@@ -1,0 +1,118 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { addMonths, addDays } from '../../src/lib/core/quantities/calendar';
+import { driftOn } from '../../src/lib/core/plan/drift';
+import { caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { bringsBack, comeBack } from '../../src/lib/document/coming-back';
+import { carriedPlan } from '../../src/lib/document/carried-plans';
+import { goneOn } from '../../src/lib/document/going-on';
+import { forecastEntryOf, keptForecast } from '../../src/lib/document/kept-forecast';
+import { lifeOf } from '../../src/lib/document/life';
+import { contentOf, type PlanEntry } from '../../src/lib/document/plan';
+import { demoCases } from '../support/demo-cases';
+import { document as twoPlans } from '../support/two-plans';
+
+let count = 0;
+const newId = () => `00000000-0000-4000-9000-${String((count += 1)).padStart(12, '0')}`;
+
+/** A case whose plan was chosen on the day of its figures. */
+function chosen(document: CaseDocument, plan: PlanEntry): CaseDocument {
+	const { asOf: date } = document;
+	const choice = { plan: plan.id, name: plan.name, date, note: '', content: contentOf(plan) };
+	return {
+		...document,
+		choices: [choice],
+		forecasts: [forecastEntryOf(document, plan, { id: newId(), by: 'choice', date })]
+	};
+}
+
+/** The same case some months later, each debt read on its last due date, just as it was expected. */
+function livedAsPlanned(document: CaseDocument, day: CaseDocument['asOf']): CaseDocument {
+	const [entry] = document.forecasts;
+	if (!entry) throw new Error('no forecast');
+	const visit = { id: newId(), date: day };
+	const readings = keptForecast(entry).debts.flatMap(({ id, forecast }) => {
+		const last = forecast.periods.findLast(({ date }) => date <= day);
+		if (!last) return [];
+		const { date, closing: balance } = last;
+		return [{ id: newId(), visit: visit.id, debt: id, date, balance, interest: null }];
+	});
+	const happened = keptForecast(entry).debts.flatMap(({ id, forecast }) =>
+		forecast.periods
+			.filter(({ date, paid }) => date <= day && paid > 0)
+			.map(({ date, paid: amount }) => ({
+				id: newId(),
+				debt: id,
+				date,
+				kind: 'payment' as const,
+				amount
+			}))
+	);
+	const debts = document.debts.map((debt) => ({ ...debt, transactions: [] }));
+	return { ...document, debts, visits: [visit], readings, happened };
+}
+
+const cases = [twoPlans, ...demoCases].flatMap((document) =>
+	document.plans
+		.map((plan) => ({ document, plan, carried: carriedPlan(document, plan) }))
+		// In a month that is short less is paid than is asked; from a part of one, what is asked is paid.
+		.filter(
+			({ carried: { refusal, plan } }) =>
+				refusal === null && plan.ending.status === 'cleared' && plan.shortMonths.length === 0
+		)
+);
+
+describe('a case gone on with', () => {
+	it('ends when it would have, and costs what it would have, where all went as planned', () => {
+		let partly = 0;
+		fc.assert(
+			fc.property(
+				fc.nat(cases.length - 1),
+				fc.integer({ min: 1, max: 20 }),
+				fc.integer({ min: 0, max: 27 }),
+				(at, months, days) => {
+					const drawn = cases[at];
+					if (!drawn) throw new Error('no case');
+					const { document, plan, carried } = drawn;
+					const day = addDays(addMonths(document.asOf, months), days);
+					if (carried.plan.ending.status === 'cleared' && day >= carried.plan.ending.payoffDate)
+						return;
+					const lived = livedAsPlanned(chosen(document, plan), day);
+					const on = goneOn(lived, day, newId);
+					expect(on).not.toBeNull();
+					if (!on) return;
+					caseDocument.parse(on.document);
+					const further = carriedPlan(on.document, on.plan);
+					expect({
+						name: plan.name,
+						day,
+						ending: further.plan.ending,
+						refusal: further.refusal
+					}).toEqual({ name: plan.name, day, ending: carried.plan.ending, refusal: null });
+					const [entry] = lived.forecasts;
+					const kept = entry && keptForecast(entry);
+					const drift = driftOn(
+						kept?.debts.map(({ id, forecast }) => ({
+							id,
+							forecast,
+							life: lifeOf(lived, id, day, forecast)
+						})) ?? [],
+						day
+					);
+					expect(drift.gap).toBe(0);
+					const back = comeBack(lived, day);
+					// A part of a month's money may be passed on in another order; to the cent it is the same money.
+					expect(back?.outlook?.ends).toBe(
+						carried.plan.ending.status === 'cleared' ? carried.plan.ending.payoffDate : null
+					);
+					const off = (back?.outlook?.cost ?? 0) - carried.plan.totalCost;
+					expect([plan.name, day, off]).toEqual([plan.name, day, 0]);
+					expect(back && bringsBack(back)).toBeNull();
+					if (on.plan.begins !== further.plan.firstMonth) partly += 1;
+				}
+			),
+			{ numRuns: 150 }
+		);
+		expect(partly).toBeGreaterThan(20);
+	});
+});

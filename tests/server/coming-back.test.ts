@@ -1,0 +1,48 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { CaseState } from '../../src/lib/document/case';
+import { livedCase } from '../support/lives';
+import { makeCase, startResiduum, TODAY, type Residuum } from '../support/residuum';
+
+let residuum: Residuum;
+beforeAll(async () => {
+	residuum = await startResiduum();
+});
+afterAll(() => residuum.remove());
+
+describe('lenders', () => {
+	const ask = (body: object) => residuum.request('POST', '/api/lenders', body);
+
+	it('are asked only where some are set up, by an account and up to a day', async () => {
+		expect(await ask({ account: '4417 0032 5518', until: TODAY })).toEqual({
+			status: 200,
+			body: { kind: 'unset' }
+		});
+		const refused = await ask({ account: '1', until: 'soon' });
+		expect(refused.status).toBe(422);
+		expect(
+			(refused.body as { problems: readonly { at: string }[] }).problems.map(({ at }) => at)
+		).toEqual(['account', 'until']);
+	});
+});
+
+describe('what was expected, and what happened', () => {
+	it('goes through the tables, the history and a file as it is', async () => {
+		const { document } = livedCase('eight months, variant 1');
+		const { debts, label, ...fields } = document;
+		const { id, revision } = await makeCase(residuum, label, debts, {}, fields);
+		const file = await residuum.request('GET', `/api/cases/file?id=${id}`);
+		const [back] = (file.body as { cases: (typeof document)[] }).cases;
+		expect(back).toEqual(document);
+		const { readings } = document;
+		const fewer = await residuum.request('PUT', `/api/cases/${id}`, {
+			basedOn: revision,
+			what: 'reading',
+			document: { ...document, readings: readings.slice(0, -1) }
+		});
+		expect(fewer.status).toBe(200);
+		const undone = await residuum.request('POST', `/api/cases/${id}/undo`, {
+			basedOn: revision + 1
+		});
+		expect((undone.body as CaseState).document).toEqual(document);
+	});
+});
