@@ -56,10 +56,10 @@ module.exports = {
 			to: { path: room('server') }
 		},
 		{
-			name: 'only-the-database-room-knows-pglite',
+			name: 'only-the-database-room-knows-which-database-it-is',
 			severity: 'error',
-			from: { path: '^src/', pathNot: room('server') },
-			to: { path: 'node_modules/@electric-sql' }
+			from: { path: '^src/', pathNot: room('server/database') },
+			to: { path: 'node_modules/(@electric-sql|pg)/' }
 		},
 		{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } }
 	],

@@ -16,6 +16,7 @@ const BUILD_INPUTS = [
 	'package-lock.json',
 	'svelte.config.js',
 	'vite.config.ts',
+	'vite.commands.config.ts',
 	'tsconfig.json'
 ];
 
@@ -38,7 +39,9 @@ export function ensureBuild() {
 	const vite = join(ROOT, 'node_modules/vite/bin/vite.js');
 	// Whatever this process is, a test or a measurement: what it builds is what is delivered.
 	const delivered = { NODE_ENV: 'production' };
-	command(process.execPath, [vite, 'build', '--logLevel', 'warn'], delivered);
+	for (const more of [[], ['--config', 'vite.commands.config.ts']]) {
+		command(process.execPath, [vite, 'build', '--logLevel', 'warn', ...more], delivered);
+	}
 	writeFileSync(stamp, wanted);
 }
 
@@ -51,6 +54,13 @@ export function ensureChromium() {
 export function ensureReaders() {
 	if (!existsSync('/usr/bin/soffice')) install('libreoffice-calc');
 	if (!existsSync('/usr/bin/pdftotext')) install('poppler-utils');
+}
+
+/** Debian's PostgreSQL server. */
+export function ensurePostgres() {
+	const versions = '/usr/lib/postgresql';
+	const isThere = existsSync(versions) && readdirSync(versions).length > 0;
+	if (!isThere) install('postgresql');
 }
 
 /**

@@ -3,8 +3,8 @@
  * plans in `plans.ts`.
  * Nothing above these modules knows SQL.
  */
-import type { CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import type { CalendarDate } from '../../core/quantities/calendar';
+import type { Cents } from '../../core/quantities/money';
 import {
 	begunCase,
 	caseDocument,
@@ -14,15 +14,17 @@ import {
 	type CaseSummary,
 	type NewCase,
 	type Problem
-} from '../document/case';
-import { standingOf } from '../document/forecast';
-import { chosenPlan } from '../document/plan';
-import { now } from './clock';
-import { reading, writing } from './database';
+} from '../../document/case';
+import { standingOf } from '../../document/forecast';
+import { chosenPlan } from '../../document/plan';
+import { now } from '../clock';
+import { reading, writing } from '../database';
 import { CASE } from './case-tables';
-import { insertRows, selecting, updateRow, type Row } from './shapes';
-import type { Statements } from './statements';
+import { insertRows, selecting, updateRow, type Row } from '../database/shapes';
+import type { Statements } from '../database/statements';
 import { debtsOf, replaceDebts } from './debts';
+import { isSeen, limitedTo, THIS_MACHINE, type By } from '../people/by';
+import { note } from '../people/trail';
 import { livedOf, replaceLived } from './lived';
 import { plansOf, replacePlans } from './plans';
 
@@ -30,15 +32,19 @@ import { plansOf, replacePlans } from './plans';
 export type Written =
 	| { readonly outcome: 'saved'; readonly state: CaseState }
 	| { readonly outcome: 'unknown' }
-	/** Based on an old revision: refused, with the case as it is. */
-	| { readonly outcome: 'stale'; readonly state: CaseState }
+	/** Based on an old revision: refused, with the case as it is, and who has changed it since. */
+	| {
+			readonly outcome: 'stale';
+			readonly state: CaseState;
+			readonly authors: readonly string[];
+	  }
 	/** Not possible with the case as it is. */
 	| { readonly outcome: 'refused'; readonly problem: Problem }
 	/** Nothing to undo or redo. */
 	| { readonly outcome: 'nothing' };
 
-/** All cases, the last touched first. */
-export async function listCases(): Promise<CaseSummary[]> {
+/** All cases that somebody sees, the last touched first. */
+export async function listCases(by: By): Promise<CaseSummary[]> {
 	const { rows } = await reading((statements) =>
 		statements.query<
 			Row & {
@@ -52,22 +58,27 @@ export async function listCases(): Promise<CaseSummary[]> {
 				expected_since: CalendarDate | null;
 				last_read: CalendarDate | null;
 				off_plan: number | null;
+				owner: string | null;
 			}
-		>(`
+		>(
+			`
 		select case_file.id, ${selecting(CASE).join(', ')}, touched_at,
 			(select count(*)::int from debt where case_id = case_file.id) as debts,
 			(select coalesce(sum(balance), 0)::bigint from debt where case_id = case_file.id) as owed,
 			choice.name as chosen, choice.date::text as chosen_on, chosen_changed,
-			expected_since::text, last_read::text, off_plan
+			expected_since::text, last_read::text, off_plan, owner.name as owner
 		from case_file
+		left join account owner on owner.id = owner_id
 		left join lateral (
 			select plan_choice.name, plan_choice.date from plan_choice
 			join plan on plan.case_id = plan_choice.case_id and plan.id = plan_choice.plan_id
 			where plan_choice.case_id = case_file.id and plan_choice.position =
 				(select max(position) from plan_choice last where last.case_id = case_file.id)
 		) choice on true
-		where case_file.deleted_at is null
-		order by touched_at desc, label, case_file.id`)
+		where case_file.deleted_at is null and ${isSeen(1)}
+		order by touched_at desc, label, case_file.id`,
+			[limitedTo(by)]
+		)
 	);
 	return rows.map((row) => ({
 		...(CASE.read(row) as Pick<CaseSummary, 'label' | 'currency' | 'style' | 'asOf'>),
@@ -83,7 +94,8 @@ export async function listCases(): Promise<CaseSummary[]> {
 			expectedSince: row.expected_since,
 			lastRead: row.last_read,
 			off: row.off_plan as Cents | null
-		}
+		},
+		owner: row.owner
 	}));
 }
 
@@ -92,26 +104,30 @@ export async function readCase(id: string): Promise<CaseState | null> {
 	return reading((statements) => stateOf(statements, id));
 }
 
-export async function createCase(request: NewCase): Promise<string> {
-	return insertCase(begunCase(request), now(), 'new case');
+export async function createCase(request: NewCase, by: By): Promise<string> {
+	return writing(async (transaction) => {
+		const id = await insertInto(transaction, begunCase(request), now(), 'new case', by);
+		await note(transaction, by, { what: 'began a case', subject: id });
+		return id;
+	});
 }
 
 /** Writes a case that is complete already, as the demo's are. */
-export async function insertCase(
-	document: CaseDocument,
-	touchedAt: Date,
-	what: string
-): Promise<string> {
-	return writing((transaction) => insertInto(transaction, document, touchedAt, what));
+export async function insertCase(document: CaseDocument, touchedAt: Date): Promise<string> {
+	return writing((transaction) =>
+		insertInto(transaction, document, touchedAt, 'new case', THIS_MACHINE)
+	);
 }
 
 /** Writes cases from elsewhere, all of them or none; what is there stays as it is. */
-export async function takeCases(documents: readonly CaseDocument[]): Promise<string[]> {
+export async function takeCases(documents: readonly CaseDocument[], by: By): Promise<string[]> {
 	return writing(async (transaction) => {
 		const ids: string[] = [];
 		for (const document of documents) {
-			ids.push(await insertInto(transaction, document, now(), 'case taken in'));
+			ids.push(await insertInto(transaction, document, now(), 'case taken in', by));
 		}
+		const taken = ids.map((subject) => ({ what: 'took a case in', subject }) as const);
+		await note(transaction, by, ...taken);
 		return ids;
 	});
 }
@@ -120,11 +136,13 @@ async function insertInto(
 	transaction: Statements,
 	document: CaseDocument,
 	touchedAt: Date,
-	what: string
+	what: string,
+	by: By
 ): Promise<string> {
 	const id = crypto.randomUUID();
-	await insertRows(transaction, 'case_file', [{ id, ...rowOf(document, 1, touchedAt) }]);
-	await appendRevision(transaction, id, { number: 1, document, what });
+	const row = { id, owner_id: by.person?.id ?? null, ...rowOf(document, 1, touchedAt) };
+	await insertRows(transaction, 'case_file', [row]);
+	await appendRevision(transaction, id, { number: 1, document, what }, by);
 	await replaceDebts(transaction, id, document.debts, []);
 	await replacePlans(transaction, id, document, null);
 	await replaceLived(transaction, id, document, null);
@@ -143,9 +161,10 @@ export async function saveCase(
 		readonly document: CaseDocument;
 		readonly what: string;
 		readonly changesCurrency?: boolean | undefined;
-	}
+	},
+	by: By
 ): Promise<Written> {
-	return write(id, request, async (history, current) =>
+	return write(id, request, by, async (history, current) =>
 		changesMoney(current, document) && !changesCurrency
 			? { problem: CURRENCY_CHANGED }
 			: { document, what, parent: history.current.number }
@@ -163,8 +182,8 @@ const CURRENCY_CHANGED: Problem = {
 };
 
 /** Renames a case from the casebook, on top of whatever it is at. */
-export async function renameCase(id: string, label: string): Promise<Written> {
-	return write(id, { basedOn: null }, async (history, current) => ({
+export async function renameCase(id: string, label: string, by: By): Promise<Written> {
+	return write(id, { basedOn: null }, by, async (history, current) => ({
 		document: { ...current, label },
 		what: 'client label',
 		parent: history.current.number
@@ -172,8 +191,8 @@ export async function renameCase(id: string, label: string): Promise<Written> {
 }
 
 /** Takes the last change back, by appending a revision that restores the one before it. */
-export async function undoCase(id: string, request: Request): Promise<Written> {
-	return write(id, request, async ({ current, documentOf }) =>
+export async function undoCase(id: string, request: Request, by: By): Promise<Written> {
+	return write(id, request, by, async ({ current, documentOf }) =>
 		current.parent === null
 			? null
 			: {
@@ -185,8 +204,8 @@ export async function undoCase(id: string, request: Request): Promise<Written> {
 }
 
 /** Makes the change again that was last taken back from here. */
-export async function redoCase(id: string, request: Request): Promise<Written> {
-	return write(id, request, async ({ undone, documentOf }) =>
+export async function redoCase(id: string, request: Request, by: By): Promise<Written> {
+	return write(id, request, by, async ({ undone, documentOf }) =>
 		undone === null
 			? null
 			: {
@@ -201,24 +220,34 @@ export async function redoCase(id: string, request: Request): Promise<Written> {
 const shortened = (what: string): string => [...what].slice(0, 200).join('');
 
 /** Marks a case as deleted; `restoreCase` takes that back. False when there is no such case. */
-export async function deleteCase(id: string): Promise<boolean> {
-	const { affectedRows } = await writing((statements) =>
-		statements.query('update case_file set deleted_at = $2 where id = $1 and deleted_at is null', [
-			id,
-			now()
-		])
+export const deleteCase = (id: string, by: By): Promise<boolean> =>
+	mark(
+		'update case_file set deleted_at = $2 where id = $1 and deleted_at is null',
+		[id, now()],
+		{ what: 'deleted a case', subject: id },
+		by
 	);
-	return affectedRows === 1;
-}
 
-export async function restoreCase(id: string): Promise<boolean> {
-	const { affectedRows } = await writing((statements) =>
-		statements.query(
-			'update case_file set deleted_at = null where id = $1 and deleted_at is not null',
-			[id]
-		)
+export const restoreCase = (id: string, by: By): Promise<boolean> =>
+	mark(
+		'update case_file set deleted_at = null where id = $1 and deleted_at is not null',
+		[id],
+		{ what: 'brought a case back', subject: id },
+		by
 	);
-	return affectedRows === 1;
+
+/** Changes one row, and the trail with it; false where there was none to be changed. */
+async function mark(
+	sql: string,
+	values: readonly unknown[],
+	done: Parameters<typeof note>[2],
+	by: By
+): Promise<boolean> {
+	return writing(async (statements) => {
+		const { affectedRows } = await statements.query(sql, values);
+		if (affectedRows === 1) await note(statements, by, done);
+		return affectedRows === 1;
+	});
 }
 
 /** The row of a case at a revision. */
@@ -267,31 +296,59 @@ interface NewRevision {
 async function write(
 	id: string,
 	{ basedOn, key }: Request,
+	by: By,
 	change: (
 		history: History,
 		current: CaseDocument
 	) => Promise<NewRevision | { readonly problem: Problem } | null>
 ): Promise<Written> {
 	return writing(async (transaction): Promise<Written> => {
+		await lockCase(transaction, id);
 		const state = await stateOf(transaction, id);
 		if (state === null) return { outcome: 'unknown' };
 		// Carried out before: only its answer was lost.
 		if (key && (await isKnown(transaction, id, key))) return { outcome: 'saved', state };
-		if (basedOn !== null && basedOn !== state.revision) return { outcome: 'stale', state };
+		if (basedOn !== null && basedOn !== state.revision) {
+			return { outcome: 'stale', state, authors: await authorsSince(transaction, id, basedOn) };
+		}
 		const history = await historyOf(transaction, id, state.revision);
 		const revision = await change(history, state.document);
 		if (revision === null) return { outcome: 'nothing' };
 		if ('problem' in revision) return { outcome: 'refused', problem: revision.problem };
 		const number = state.revision + 1;
-		await appendRevision(transaction, id, { ...revision, number, key });
+		await appendRevision(transaction, id, { ...revision, number, key }, by);
 		await updateRow(transaction, 'case_file', id, rowOf(revision.document, number, now()));
 		await replaceDebts(transaction, id, revision.document.debts, state.document.debts);
 		await replacePlans(transaction, id, revision.document, state.document);
 		await replaceLived(transaction, id, revision.document, state.document);
 		const saved = await stateOf(transaction, id);
 		if (saved === null) throw new Error('a case vanished while it was saved');
+		await note(transaction, by, {
+			what: 'changed a case',
+			subject: id,
+			detail: `revision ${number}`
+		});
 		return { outcome: 'saved', state: saved };
 	});
+}
+
+/** Who has changed a case since a revision; nobody is named where there are no accounts. */
+async function authorsSince(
+	transaction: Statements,
+	id: string,
+	number: number
+): Promise<readonly string[]> {
+	const { rows } = await transaction.query<{ name: string }>(
+		`select distinct name from case_revision join account on account.id = author_id
+		where case_id = $1 and number > $2 order by name`,
+		[id, number]
+	);
+	return rows.map(({ name }) => name);
+}
+
+/** Whoever else would change the case waits until this transaction has ended. */
+async function lockCase(transaction: Statements, id: string): Promise<void> {
+	await transaction.query('select from case_file where id = $1 for update', [id]);
 }
 
 async function isKnown(transaction: Statements, id: string, key: string): Promise<boolean> {
@@ -371,11 +428,23 @@ async function appendRevision(
 		parent,
 		restores,
 		key
-	}: NewRevision & { readonly number: number; readonly key?: string | undefined }
+	}: NewRevision & { readonly number: number; readonly key?: string | undefined },
+	by: By
 ): Promise<void> {
 	await transaction.query(
-		`insert into case_revision (case_id, number, parent, restores, what, document, made_at, request)
-		values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-		[id, number, parent ?? null, restores ?? null, what, document, now(), key ?? null]
+		`insert into case_revision
+			(case_id, number, parent, restores, what, document, made_at, request, author_id)
+		values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+		[
+			id,
+			number,
+			parent ?? null,
+			restores ?? null,
+			what,
+			document,
+			now(),
+			key ?? null,
+			by.person?.id ?? null
+		]
 	);
 }

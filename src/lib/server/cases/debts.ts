@@ -1,9 +1,9 @@
 /** A case's debts in their tables: as they are, with what happens to them, the ways of paying that are compared, and transactions. */
-import type { DebtEntry } from '../document/debt';
-import { same } from '../document/same';
+import type { DebtEntry } from '../../document/debt';
+import { same } from '../../document/same';
 import { DEBT, HAPPENING, TRANSACTION, WAY } from './case-tables';
-import { insertRows, rowsOf } from './shapes';
-import type { Statements } from './statements';
+import { insertRows, rowsOf } from '../database/shapes';
+import type { Statements } from '../database/statements';
 
 /** The debts of a case in their order, for the document's schema to judge. */
 export async function debtsOf(statements: Statements, caseId: string): Promise<unknown[]> {

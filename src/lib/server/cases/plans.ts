@@ -1,11 +1,11 @@
 /** A case's plans, its choices and its household's sheet in their tables. */
-import type { CaseDocument } from '../document/case';
-import type { ChangeEntry } from '../document/change';
-import type { PlanEntry } from '../document/plan';
-import { same } from '../document/same';
+import type { CaseDocument } from '../../document/case';
+import type { ChangeEntry } from '../../document/change';
+import type { PlanEntry } from '../../document/plan';
+import { same } from '../../document/same';
 import { CHANGE, CHOICE, LINE, NAMED, PLACE, PLAN, PLAN_HAPPENING } from './case-tables';
-import { insertRows, rowsOf, type Part, type Row } from './shapes';
-import type { Statements } from './statements';
+import { insertRows, rowsOf, type Part, type Row } from '../database/shapes';
+import type { Statements } from '../database/statements';
 
 type Planned = Pick<CaseDocument, 'plans' | 'choices' | 'sheet'>;
 

@@ -1,9 +1,11 @@
 /** The outbox: messages as the files that they would be sent as. Nothing leaves the machine. */
 import { simpleParser } from 'mailparser';
-import type { ArrivedMessage, MessageRequest, MessageSummary } from '../document/message';
-import { emlOf } from '../exchange/mail';
-import { now } from './clock';
-import { reading, writing } from './database';
+import type { ArrivedMessage, MessageRequest, MessageSummary } from '../../document/message';
+import { emlOf } from '../../exchange/mail';
+import { now } from '../clock';
+import { reading, writing } from '../database';
+import { isSeen, limitedTo, type By } from '../people/by';
+import { note } from '../people/trail';
 
 interface MessageRow {
 	readonly id: string;
@@ -29,12 +31,13 @@ const summaryOf = (row: MessageRow): MessageSummary => ({
 	attachments: row.attachments
 });
 
-/** The messages of a case, or of all; the latest first. */
-export async function listMessages(caseId: string | null): Promise<MessageSummary[]> {
+/** The messages of a case, or of all that somebody sees; the latest first. */
+export async function listMessages(caseId: string | null, by: By): Promise<MessageSummary[]> {
 	const { rows } = await reading((statements) =>
 		statements.query<MessageRow>(
-			`${LISTED} and ($1::uuid is null or case_id = $1) order by made_at desc, outbox_message.id`,
-			[caseId]
+			`${LISTED} and ($1::uuid is null or case_id = $1) and ${isSeen(2)}
+			order by made_at desc, outbox_message.id`,
+			[caseId, limitedTo(by)]
 		)
 	);
 	return rows.map(summaryOf);
@@ -44,7 +47,11 @@ export async function listMessages(caseId: string | null): Promise<MessageSummar
  * Writes a message into the outbox; false where there is no such case. Sent again with the same key, it is there once.
  * It is composed before anything is written: nobody waits for that.
  */
-export async function putMessage(caseId: string, request: MessageRequest): Promise<boolean> {
+export async function putMessage(
+	caseId: string,
+	request: MessageRequest,
+	by: By
+): Promise<boolean> {
 	const { rows } = await reading((statements) =>
 		statements.query<{ label: string }>(
 			'select label from case_file where id = $1 and deleted_at is null',
@@ -68,13 +75,19 @@ export async function putMessage(caseId: string, request: MessageRequest): Promi
 		date: madeAt,
 		id
 	});
-	await writing((statements) =>
-		statements.query(
+	await writing(async (statements) => {
+		const { affectedRows } = await statements.query(
 			`insert into outbox_message (id, case_id, made_at, recipient, subject, attachments, message)
 			values ($1, $2, $3, $4, $5, $6, $7) on conflict (id) do nothing`,
 			[id, caseId, madeAt, to, subject, attachments.length, message]
-		)
-	);
+		);
+		if (affectedRows === 1)
+			await note(statements, by, {
+				what: 'put a message into the outbox',
+				subject: caseId,
+				detail: `message ${id}`
+			});
+	});
 	return true;
 }
 

@@ -1,5 +1,6 @@
 /** Damaged data: what is damaged, and what can still be read out. */
-import { StatementFailed, type DatabaseThread } from './thread';
+import { StatementFailed } from './statements';
+import type { DatabaseThread } from './thread';
 
 export interface Damage {
 	readonly folder: string;

@@ -1,9 +1,9 @@
 /** A case's forecasts, and what really happened to its debts, in their tables. */
-import type { CaseDocument } from '../document/case';
-import { same } from '../document/same';
+import type { CaseDocument } from '../../document/case';
+import { same } from '../../document/same';
 import { FORECAST, HAPPENED, READING, VISIT } from './case-tables';
-import { insertRows, rowsOf, type Part } from './shapes';
-import type { Statements } from './statements';
+import { insertRows, rowsOf, type Part } from '../database/shapes';
+import type { Statements } from '../database/statements';
 
 type Lived = Pick<CaseDocument, 'forecasts' | 'visits' | 'readings' | 'happened'>;
 

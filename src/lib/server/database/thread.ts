@@ -1,32 +1,7 @@
 /** The thread that the database runs in, as seen from the server: questions, answers, and a watch over it. */
 import { Worker } from 'node:worker_threads';
 import source from './database-thread.js?raw';
-import { OwnError } from './log';
-
-/** What a statement gave. */
-export interface Result<T> {
-	readonly rows: T[];
-	readonly affectedRows: number;
-}
-
-/** A statement failed. What it was about is never said: the message may quote a client's data. */
-export class StatementFailed extends OwnError {
-	override readonly name = 'StatementFailed';
-	constructor(
-		/** The SQLSTATE code; null where it was no error of SQL. */
-		readonly code: string | null,
-		readonly constraint: string | null,
-		/** In the database's own words: for deciding, not for anybody's eyes. */
-		readonly said: string
-	) {
-		super(`a statement failed with ${code ?? 'no code'}${constraint ? ` (${constraint})` : ''}`);
-	}
-}
-
-/** The thread has ended, or did not answer in time and was ended: nobody knows what became of the statement. */
-export class ThreadLost extends OwnError {
-	override readonly name = 'ThreadLost';
-}
+import { DatabaseLost, StatementFailed, type Result, type Statements } from './statements';
 
 interface Told {
 	readonly id: number;
@@ -52,11 +27,11 @@ const LONGEST_CLOSING = 5_000;
 /** What answers the opening. */
 const OPENING = 0;
 
-export class DatabaseThread {
+export class DatabaseThread implements Statements {
 	readonly #worker: Worker;
 	readonly #waiting = new Map<number, Waiting>();
 	#last = OPENING;
-	#ended: ThreadLost | null = null;
+	#ended: DatabaseLost | null = null;
 	/** Resolves when the database is open; rejects where it can't be opened. */
 	readonly opened: Promise<unknown>;
 
@@ -140,7 +115,7 @@ export class DatabaseThread {
 	}
 
 	#end(why: string): void {
-		this.#ended = new ThreadLost(`the database's thread is gone: ${why}`);
+		this.#ended = new DatabaseLost(`the database's thread is gone: ${why}`);
 		for (const { reject, watch } of this.#waiting.values()) {
 			clearTimeout(watch);
 			reject(this.#ended);

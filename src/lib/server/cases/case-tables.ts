@@ -1,10 +1,10 @@
 /** The tables of a case, and what of its document lies in them. */
-import type { Way } from '../core/debt/ways';
-import type { CaseDocument } from '../document/case';
-import type { ChangeEntry, NewDebtEntry } from '../document/change';
-import type { DebtEntry, HappeningEntry } from '../document/debt';
-import type { PlanEntry, PlanHappening, SheetLine } from '../document/plan';
-import { column, date, fields, percent, variants, type Part, type Row } from './shapes';
+import type { Way } from '../../core/debt/ways';
+import type { CaseDocument } from '../../document/case';
+import type { ChangeEntry, NewDebtEntry } from '../../document/change';
+import type { DebtEntry, HappeningEntry } from '../../document/debt';
+import type { PlanEntry, PlanHappening, SheetLine } from '../../document/plan';
+import { column, date, fields, percent, variants, type Part, type Row } from '../database/shapes';
 
 /** `case_file`, but for where it is in its history. */
 export const CASE = fields<

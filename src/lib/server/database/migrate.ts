@@ -18,6 +18,12 @@ interface Applied {
 /** Does some work in a transaction of its own. */
 type Transaction = <T>(work: (statements: Statements) => Promise<T>) => Promise<T>;
 
+/** Brings a database up to date. */
+export type Migrate = (transaction: Transaction) => Promise<void>;
+
+/** Held while a migration is looked for and applied: of several programs that start at once, one does. */
+const LOCK = `select pg_advisory_xact_lock(20261126)`;
+
 const FILES = import.meta.glob<string>('/migrations/*.sql', {
 	query: '?raw',
 	import: 'default',
@@ -36,7 +42,7 @@ const MIGRATIONS: readonly Migration[] = Object.entries(FILES)
  * @throws StartRefusal when the database is newer than this program or an old migration was changed;
  * the data is then left as it is.
  */
-export async function migrate(transaction: Transaction): Promise<void> {
+export const migrate: Migrate = async (transaction) => {
 	const rows = await transaction(appliedOf);
 	const applied = new Map(rows.map((row) => [row.number, row]));
 	const newest = MIGRATIONS.at(-1)?.number ?? 0;
@@ -56,9 +62,10 @@ export async function migrate(transaction: Transaction): Promise<void> {
 		}
 		if (!before) await transaction((statements) => apply(statements, migration, hash));
 	}
-}
+};
 
 async function appliedOf(statements: Statements): Promise<Applied[]> {
+	await statements.exec(LOCK);
 	await statements.exec(`create table if not exists migration (
 		number integer primary key,
 		name text not null,
@@ -72,6 +79,11 @@ async function appliedOf(statements: Statements): Promise<Applied[]> {
 }
 
 async function apply(statements: Statements, migration: Migration, hash: string): Promise<void> {
+	await statements.exec(LOCK);
+	const { rows } = await statements.query('select from migration where number = $1', [
+		migration.number
+	]);
+	if (rows.length > 0) return;
 	await statements.exec(migration.sql);
 	await statements.query('insert into migration (number, name, hash) values ($1, $2, $3)', [
 		migration.number,

@@ -1,0 +1,117 @@
+/** A PostgreSQL server of its own, on a socket in a folder, as tests and measurements start it. */
+import { spawn, spawnSync } from 'node:child_process';
+import { chownSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import { ensurePostgres } from './prepare.mjs';
+
+const VERSIONS = '/usr/lib/postgresql';
+
+/** Where the newest of Debian's PostgreSQL servers has its programs; null where there is none. */
+export function postgresPrograms() {
+	const versions = existsSync(VERSIONS) ? readdirSync(VERSIONS).map(Number) : [];
+	const newest = Math.max(...versions.filter((version) => existsSync(programs(version))));
+	return Number.isFinite(newest) ? programs(newest) : null;
+}
+
+/** @param {number} version */
+const programs = (version) => join(VERSIONS, String(version), 'bin');
+
+/** The server refuses to be run by root: then it is run as the user that its package has made. */
+function asWhom() {
+	if (process.getuid?.() !== 0) return {};
+	const idOf = (/** @type {string} */ flag) =>
+		Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout.trim());
+	return { uid: idOf('-u'), gid: idOf('-g') };
+}
+
+/**
+ * Asks a database once.
+ * @param {string} url
+ * @param {string} sql
+ * @param {readonly unknown[]} values
+ * @returns {Promise<any[]>}
+ */
+export async function queryOnce(url, sql, values = []) {
+	const client = new pg.Client(url);
+	await client.connect();
+	try {
+		return (await client.query(sql, [...values])).rows;
+	} finally {
+		await client.end();
+	}
+}
+
+/**
+ * Makes a server in a folder that is thrown away with it, and starts it.
+ * @param {readonly string[]} settings as `name=value`
+ */
+export async function startPostgres(settings = []) {
+	ensurePostgres();
+	const bin = postgresPrograms() ?? '';
+	const folder = mkdtempSync(join(tmpdir(), 'residuum-pg-'));
+	const whom = asWhom();
+	const data = join(folder, 'data');
+	mkdirSync(data, { mode: 0o700 });
+	if (whom.uid !== undefined)
+		for (const path of [folder, data]) chownSync(path, whom.uid, whom.gid);
+	const made = spawnSync(
+		join(bin, 'initdb'),
+		['-D', data, '-U', 'residuum', '-A', 'trust', '-E', 'UTF8', '--locale=C', '--no-sync'],
+		{ ...whom, cwd: folder, encoding: 'utf8' }
+	);
+	if (made.status !== 0) throw new Error(`initdb: ${made.stderr}`);
+
+	const words = [`unix_socket_directories=${folder}`, 'listen_addresses=', ...settings];
+	let child = start();
+	await answers();
+
+	function start() {
+		return spawn(join(bin, 'postgres'), ['-D', data, ...words.flatMap((word) => ['-c', word])], {
+			...whom,
+			cwd: folder,
+			stdio: 'ignore'
+		});
+	}
+
+	/** Waits until it takes connections. */
+	async function answers() {
+		for (let tries = 0; tries < 600; tries += 1) {
+			const { status } = spawnSync(join(bin, 'pg_isready'), ['-q', '-h', folder, '-U', 'residuum']);
+			if (status === 0) return;
+			await new Promise((resolve) => setTimeout(resolve, 100));
+		}
+		throw new Error('PostgreSQL did not start');
+	}
+
+	/** @param {NodeJS.Signals} signal */
+	async function end(signal) {
+		if (child.exitCode !== null || child.signalCode !== null) return;
+		const ended = new Promise((resolve) => child.once('exit', resolve));
+		child.kill(signal);
+		await ended;
+	}
+
+	/** @param {string} database */
+	const url = (database) => `postgres://residuum@localhost/${database}?host=${folder}`;
+
+	return {
+		url,
+		/**
+		 * @param {string} database
+		 * @param {string} sql
+		 */
+		query: (database, sql) => queryOnce(url(database), sql),
+		/** SIGINT: every connection is ended. SIGKILL: as if the power went. */
+		end,
+		async startAgain() {
+			child = start();
+			await answers();
+		},
+		async remove() {
+			await end('SIGINT');
+			rmSync(folder, { recursive: true, force: true });
+		}
+	};
+}
