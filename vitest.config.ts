@@ -33,11 +33,24 @@ export default defineConfig({
 				test: {
 					name: 'built',
 					include: ['tests/{server,browser}/**/*.test.ts'],
+					exclude: ['tests/server/{people,postgres}.test.ts'],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup.ts',
 					maxWorkers: 2,
 					// What a page is waited for: only a failure takes so long.
 					expect: { poll: { timeout: 15_000 } },
+					testTimeout: 120_000,
+					hookTimeout: 120_000
+				}
+			},
+			{
+				// What holds of the server holds on a PostgreSQL server as in a data folder.
+				test: {
+					name: 'postgres',
+					include: ['tests/server/{api,bad-input,coming-back,tables,people,postgres}.test.ts'],
+					env: { TMPDIR: folderForTests() },
+					globalSetup: './tests/support/setup-postgres.ts',
+					maxWorkers: 2,
 					testTimeout: 120_000,
 					hookTimeout: 120_000
 				}

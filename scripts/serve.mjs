@@ -16,6 +16,7 @@ const SLOWEST_HEADERS = 15_000;
 const SLOWEST_REQUEST = 30_000;
 /** Longer than a busy client believes a silent connection to be open, so that none is closed under a request. */
 const LONGEST_SILENCE = 65_000;
+const LEEWAY = 10_000;
 /** No request is larger than the largest case can be; see `LIMITS`. */
 process.env.BODY_SIZE_LIMIT ??= '8M';
 
@@ -30,8 +31,14 @@ export async function serve() {
 	const names = (process.env.RESIDUUM_NAMES ?? '').split(/[\s,]+/).filter(Boolean);
 	if (!isLoopback(host) && names.length === 0) {
 		refuse(
-			`RESIDUUM_HOST is “${host}”, which other machines reach, and there are no accounts yet: name in RESIDUUM_NAMES the host names under which it may be asked, or leave RESIDUUM_HOST away to open it on this machine alone.`
+			`RESIDUUM_HOST is “${host}”, which other machines reach: name in RESIDUUM_NAMES the host names under which it may be asked, or leave RESIDUUM_HOST away to open it on this machine alone.`
 		);
+	}
+	// Who asks, and whether by TLS, is then known to the proxy alone.
+	if (process.env.RESIDUUM_PROXY !== undefined) {
+		process.env.ADDRESS_HEADER ??= 'X-Forwarded-For';
+		process.env.XFF_DEPTH ??= '1';
+		process.env.PROTOCOL_HEADER ??= 'X-Forwarded-Proto';
 	}
 	/** @type {(handler: import('node:http').RequestListener) => void} */
 	let ready = () => undefined;
@@ -45,6 +52,9 @@ export async function serve() {
 	};
 	const server = createServer(limits, (request, response) => {
 		response.setHeader('X-Content-Type-Options', 'nosniff');
+		// Longer than the answer itself says: no connection is closed at the moment at which it is used again.
+		const { socket } = response;
+		response.once('finish', () => socket?.setTimeout(LONGEST_SILENCE + LEEWAY));
 		void handler.then((handle) => handle(request, response));
 	});
 	server.once('error', (/** @type {NodeJS.ErrnoException} */ error) => {
@@ -70,11 +80,6 @@ export async function serve() {
 		refuse(name === 'StartRefusal' ? message : `Residuum could not start: ${message}`);
 	}
 	const { port: taken } = /** @type {import('node:net').AddressInfo} */ (server.address());
-	if (!isLoopback(host)) {
-		console.log(
-			`Everybody who reaches this machine under ${names.join(', ')} can read and change all cases: there are no accounts yet.`
-		);
-	}
 	console.log(`Residuum is open at http://${host.includes(':') ? `[${host}]` : host}:${taken}`);
 }
 

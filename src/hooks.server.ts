@@ -1,39 +1,92 @@
-import { closeDatabase, damageFound, openDatabase } from '$lib/server/database';
-import { fillWithDemo } from '$lib/server/demo';
+import { answering, loading, unknownCase, unknownMessage, refuse } from '$lib/server/answers';
+import { closeDatabase, damageFound, openDatabase, placeOfData } from '$lib/server/database';
+import { fillWithDemo } from '$lib/server/cases/demo';
 import { log, loggable } from '$lib/server/log';
+import { asksWho, decide, type Decision } from '$lib/server/people/access';
+import { hasAccounts, namesOfServer, needSupervisor, secretOf } from '$lib/server/people/agency';
+import { personOf } from '$lib/server/people/sessions';
 import { foreignRequest } from '$lib/server/same-origin';
 import {
 	error,
 	redirect,
 	type Handle,
 	type HandleServerError,
+	type RequestEvent,
 	type ServerInit
 } from '@sveltejs/kit';
 
 /** Opens the database when the server starts, not when the application is built. */
 export const init: ServerInit = async () => {
-	await openDatabase(process.env['RESIDUUM_DATA'] ?? './data');
+	await openDatabase(placeOfData());
 	process.once('sveltekit:shutdown', () => void closeDatabase());
+	if (damageFound() !== null) return;
+	await needSupervisor();
 	const demo = process.env['RESIDUUM_DEMO'];
-	if (demo !== undefined && damageFound() === null) await fillWithDemo(demo);
+	if (demo !== undefined) await fillWithDemo(demo);
 };
 
-/** Under which names it may be asked, beside those of this machine. */
-const names = (process.env['RESIDUUM_NAMES'] ?? '').split(/[\s,]+/).filter(Boolean);
-const listensOn = process.env['RESIDUUM_HOST'] ?? '127.0.0.1';
+const names = [process.env['RESIDUUM_HOST'] ?? '127.0.0.1', ...namesOfServer()];
+const accounts = hasAccounts();
 
 export const handle: Handle = async ({ event, resolve }) => {
-	const refusal = foreignRequest(event.request, [listensOn, ...names]);
+	const refusal = foreignRequest(event.request, names);
 	if (refusal !== null) error(403, refusal);
 	const { pathname } = event.url;
-	const isPage = !pathname.startsWith('/api/') && !pathname.startsWith('/damaged');
-	if (isPage && damageFound() !== null) redirect(303, '/damaged');
-	const response = await resolve(event);
+	const isAsked = pathname.startsWith('/api/');
+	if (damageFound() !== null && !isAsked && !pathname.startsWith('/damaged'))
+		redirect(303, '/damaged');
+	const answer = () => answerTo(event, isAsked, resolve);
+	const response = await (isAsked ? answering(answer) : loading(answer));
 	response.headers.set('Referrer-Policy', 'same-origin');
 	// Pages and answers hold a client's figures: no copy of them is kept on the way.
 	response.headers.set('Cache-Control', 'no-store');
 	return response;
 };
+
+/** First who asks, then whether they may, and only then what they ask for. */
+async function answerTo(
+	event: RequestEvent,
+	isAsked: boolean,
+	resolve: (event: RequestEvent) => Response | Promise<Response>
+): Promise<Response> {
+	const { request, params, route, locals } = event;
+	const asked = { route: route.id, method: request.method, params };
+	locals.secret = accounts && asksWho(asked) ? secretOf(event.cookies) : null;
+	locals.by = {
+		person: locals.secret === null ? null : await personOf(locals.secret, !isOfItself(route.id)),
+		address: event.getClientAddress()
+	};
+	const decision = await decide(asked, locals.by, accounts);
+	return decision === 'allowed' ? resolve(event) : turnAway(event, decision, isAsked);
+}
+
+/** What pages ask without anybody doing anything does not keep anybody signed in. */
+const isOfItself = (route: string | null): boolean => route === '/api/cases/[id=uuid]/here';
+
+const SIGNED_OUT = 'You are signed out; sign in again, and it goes on from here.';
+const NOT_YOURS = 'Your account may read this, not change it.';
+const NOTHING_HERE = 'There is nothing at this address.';
+
+function turnAway(
+	{ url }: RequestEvent,
+	decision: Exclude<Decision, 'allowed'>,
+	isAsked: boolean
+): Response {
+	switch (decision) {
+		case 'sign in':
+			return isAsked
+				? refuse(401, SIGNED_OUT)
+				: redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
+		case 'refused':
+			return isAsked ? refuse(403, NOT_YOURS) : error(403, 'This is for supervisors.');
+		case 'no case':
+			return isAsked ? unknownCase() : error(404, 'There is no such case.');
+		case 'no message':
+			return isAsked ? unknownMessage() : error(404, 'There is no such message in the outbox.');
+		case 'no route':
+			return isAsked ? refuse(404, NOTHING_HERE) : error(404, NOTHING_HERE);
+	}
+}
 
 export const handleError: HandleServerError = ({ error: cause, event, status, message }) => {
 	if (status < 500) {

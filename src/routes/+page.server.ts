@@ -1,9 +1,9 @@
 import { loading } from '$lib/server/answers';
-import { listCases } from '$lib/server/cases';
+import { listCases } from '$lib/server/cases/cases';
 import { today } from '$lib/server/clock';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async () => ({
-	cases: await loading(listCases),
+export const load: PageServerLoad = async ({ locals }) => ({
+	cases: await loading(() => listCases(locals.by)),
 	today: today()
 });

@@ -1,13 +1,21 @@
 <script lang="ts">
 	import { SCREEN } from '$lib/reading/writing';
 	import { goto, invalidateAll } from '$app/navigation';
-	import { createCase, deleteCase, renameCase, restoreCase, takeCases } from '$lib/desk/requests';
+	import {
+		createCase,
+		deleteCase,
+		renameCase,
+		restoreCase,
+		takeCases,
+		whyNot,
+		type Answer
+	} from '$lib/desk/requests';
 	import { plain, type Sentence } from '$lib/words/sentence';
 	import type { CaseDocument, NewCase } from '$lib/document/case';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
 	import type { wantInWords as WantInWords } from '$lib/words/visits';
-	import { casebookSentence } from '$lib/words/casebook';
-	import Answer from '$lib/ui/Answer.svelte';
+	import { casebookSentence, nothingShared } from '$lib/words/casebook';
+	import Answered from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import {
@@ -44,8 +52,9 @@
 		return () => clearTimeout(soon);
 	});
 
+	const isReader = $derived(data.person?.role === 'reader');
 	/** An empty casebook has the line for its first case open. */
-	const opening = $derived(asked || data.cases.length === 0);
+	const opening = $derived(!isReader && (asked || data.cases.length === 0));
 	const words = $derived(searched.toLowerCase().split(/\s+/).filter(Boolean));
 	let sort = $state<Sort>('touched');
 	let onlyWanting = $state(false);
@@ -64,7 +73,9 @@
 	const sentence: Sentence = $derived(
 		onlyWanting && wantWords && searched.trim() === ''
 			? wantWords(found.length, rule, SCREEN)
-			: casebookSentence(data.cases.length, found.length, searched, SCREEN)
+			: isReader && data.cases.length === 0
+				? nothingShared(SCREEN)
+				: casebookSentence(data.cases.length, found.length, searched, SCREEN)
 	);
 
 	async function showWanting(only: boolean): Promise<void> {
@@ -132,16 +143,15 @@
 		await invalidateAll();
 	}
 
-	function say(answer: { kind: string; message?: string | null }): void {
-		const text = answer.message ?? 'The server doesn’t answer; nothing was changed. Try again.';
-		notice = { text };
+	function say(answer: Answer<unknown>): void {
+		notice = { text: whyNot(answer) };
 	}
 
 	function shortcut(event: KeyboardEvent): void {
 		const typing = event.target instanceof HTMLInputElement;
 		if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
 		if (event.key === '/') search?.focus();
-		else if (event.key === 'n') asked = true;
+		else if (event.key === 'n' && !isReader) asked = true;
 		else return;
 		event.preventDefault();
 	}
@@ -155,7 +165,7 @@
 <main>
 	<h1 class="unseen">Casebook</h1>
 	<div class="top">
-		<Answer {sentence} />
+		<Answered {sentence} />
 		<div class="actions">
 			{#if data.cases.length > 0}
 				<label>
@@ -169,11 +179,13 @@
 					/>
 				</label>
 			{/if}
-			<TakeFile
-				accept=".json,.ofx,.qfx"
-				title="Cases (JSON) or a lender’s statement (OFX); it can be dropped anywhere here"
-				onfile={(file) => void look(file)}>Take in a file</TakeFile
-			>
+			{#if !isReader}
+				<TakeFile
+					accept=".json,.ofx,.qfx"
+					title="Cases (JSON) or a lender’s statement (OFX); it can be dropped anywhere here"
+					onfile={(file) => void look(file)}>Take in a file</TakeFile
+				>
+			{/if}
 			{#if found.length > 0}
 				<CasesFile
 					ids={found.map(({ id }) => id)}
@@ -183,7 +195,7 @@
 					>Outbox</a
 				>
 			{/if}
-			{#if !opening}
+			{#if !opening && !isReader}
 				<button type="button" class="new" onclick={() => (asked = true)}>
 					New case<kbd aria-hidden="true">n</kbd>
 				</button>
@@ -226,10 +238,12 @@
 		<CaseLines
 			cases={found}
 			today={data.today}
+			person={data.person}
 			{sort}
 			onsort={(by) => (sort = by)}
 			onrename={rename}
 			onremove={remove}
+			onheld={() => void invalidateAll()}
 		/>
 	{/if}
 </main>

@@ -5,22 +5,27 @@
 	import { standingInWords, touchedInWords } from '$lib/words/casebook';
 	import { writeDate, writeMoney } from '$lib/reading/written';
 	import type { CaseSummary } from '$lib/document/case';
+	import type { Person } from '$lib/document/people';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import IconButton from '$lib/ui/IconButton.svelte';
-	import { Download, Pencil, Trash2 } from '@lucide/svelte';
+	import { Download, Pencil, Trash2, UsersRound } from '@lucide/svelte';
 	import { goto } from '$app/navigation';
 	import { tick } from 'svelte';
 
 	interface Props {
 		cases: readonly CaseSummary[];
 		today: CalendarDate;
+		/** Who looks at them; null where there are no accounts. */
+		person: Person | null;
 		/** By what they are sorted. */
 		sort: Sort;
 		onsort: (sort: Sort) => void;
 		onrename: (id: string, label: string) => Promise<void>;
 		onremove: (id: string, label: string) => Promise<void>;
+		/** A case has come to be somebody else’s, or is shared with others. */
+		onheld: () => void;
 	}
-	const { cases, today, sort, onsort, onrename, onremove }: Props = $props();
+	const { cases, today, person, sort, onsort, onrename, onremove, onheld }: Props = $props();
 
 	let renaming = $state<string | null>(null);
 	let typed = $state<string | null>(null);
@@ -40,6 +45,14 @@
 		list?.querySelector<HTMLElement>(`[data-case="${id}"]`)?.focus();
 	}
 
+	/** The case of which it is asked whose it is, and beside what. */
+	let held = $state.raw<{ readonly line: CaseSummary; readonly anchor: HTMLElement } | null>(null);
+
+	/** What one may do with a case, where there are people to be told apart. */
+	const isReader = $derived(person?.role === 'reader');
+	const holds = ({ owner }: CaseSummary): boolean =>
+		person !== null && (person.role === 'supervisor' || (!isReader && owner === person.name));
+
 	async function remove(index: number): Promise<void> {
 		const gone = cases[index];
 		if (!gone) return;
@@ -53,8 +66,8 @@
 	function key(event: KeyboardEvent, index: number): void {
 		const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
 		if (step !== undefined) links()[index + step]?.focus();
-		else if (event.key === 'F2') rename(cases[index]?.id ?? '');
-		else if (event.key === 'Delete') void remove(index);
+		else if (event.key === 'F2' && !isReader) rename(cases[index]?.id ?? '');
+		else if (event.key === 'Delete' && !isReader) void remove(index);
 		else if (event.key === 'h') void goto(`/cases/${cases[index]?.id ?? ''}/happened`);
 		else return;
 		event.preventDefault();
@@ -75,7 +88,7 @@
 	</span>
 {/snippet}
 
-<div role="table" class="cases" aria-label="Cases" bind:this={list}>
+<div role="table" class="cases" class:people={person} aria-label="Cases" bind:this={list}>
 	<div role="rowgroup">
 		<div class="line head" role="row">
 			{@render heading('label', 'Client')}
@@ -85,6 +98,7 @@
 			{@render heading('read', 'Last read')}
 			{@render heading('off', 'From the plan')}
 			{@render heading('touched', 'Last touched')}
+			{#if person}<span role="columnheader">Whose</span>{/if}
 			<span role="columnheader"><span class="unseen">Rename, save as a file or delete</span></span>
 		</div>
 	</div>
@@ -139,10 +153,26 @@
 				</span>
 				<span role="cell" class="right" class:quiet={line.standing.off === null}>{stands.off}</span>
 				<span role="cell" class="right quiet">{touchedInWords(touchedAt, today, writing)}</span>
+				{#if person}
+					<span role="cell" class="quiet whose" title={line.owner}>{line.owner ?? 'nobody’s'}</span>
+				{/if}
 				<span role="cell" class="tools">
-					<IconButton title="Rename (F2)" label="Rename {label}" onclick={() => rename(id)}>
-						<Pencil size={15} aria-hidden="true" />
-					</IconButton>
+					{#if !isReader}
+						<IconButton title="Rename (F2)" label="Rename {label}" onclick={() => rename(id)}>
+							<Pencil size={15} aria-hidden="true" />
+						</IconButton>
+					{/if}
+					{#if holds(line)}
+						<button
+							type="button"
+							class="hold"
+							title="Hand over or share"
+							aria-label="Hand over or share {label}"
+							onclick={({ currentTarget: anchor }) => (held = { line, anchor })}
+						>
+							<UsersRound size={15} aria-hidden="true" />
+						</button>
+					{/if}
 					<a
 						href="/api/cases/file?id={id}"
 						download
@@ -151,14 +181,38 @@
 					>
 						<Download size={15} aria-hidden="true" />
 					</a>
-					<IconButton title="Delete (Delete)" label="Delete {label}" onclick={() => remove(index)}>
-						<Trash2 size={15} aria-hidden="true" />
-					</IconButton>
+					{#if !isReader}
+						<IconButton
+							title="Delete (Delete)"
+							label="Delete {label}"
+							onclick={() => remove(index)}
+						>
+							<Trash2 size={15} aria-hidden="true" />
+						</IconButton>
+					{/if}
 				</span>
 			</div>
 		{/each}
 	</div>
 </div>
+
+{#if held && person}
+	{@const { line, anchor } = held}
+	{#await import('./HoldersNote.svelte') then { default: HoldersNote }}
+		<HoldersNote
+			caseId={line.id}
+			label={line.label}
+			handsOver={person.role === 'supervisor'}
+			{anchor}
+			onclose={(changed) => {
+				const back = anchor;
+				held = null;
+				back.focus();
+				if (changed) onheld();
+			}}
+		/>
+	{/await}
+{/if}
 
 <style>
 	.line {
@@ -168,6 +222,19 @@
 		align-items: center;
 		min-height: 42px;
 		border-bottom: 1px solid var(--row-line);
+	}
+
+	.people .line {
+		grid-template-columns:
+			minmax(0, 1fr) 44px 132px minmax(90px, 150px) 96px 92px 88px
+			minmax(80px, 120px) 116px;
+		gap: 12px;
+	}
+
+	.whose {
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
 	}
 
 	.line:not(.head):hover,
@@ -253,7 +320,8 @@
 		align-items: center;
 	}
 
-	.tools a {
+	.tools a,
+	.hold {
 		display: grid;
 		width: 26px;
 		height: 26px;
@@ -261,7 +329,8 @@
 		place-items: center;
 	}
 
-	.tools a:hover {
+	.tools a:hover,
+	.hold:hover {
 		color: var(--act);
 	}
 

@@ -258,7 +258,7 @@ describe('refusals', () => {
 		expect(huge.status).toBe(413);
 		const garbled = await fetch(`${residuum.address}/api/cases`, {
 			method: 'POST',
-			headers: { origin: residuum.address, 'content-type': 'application/json' },
+			headers: residuum.headers,
 			body: '{"label":'
 		});
 		expect(garbled.status).toBe(400);
@@ -278,7 +278,7 @@ describe('refusals', () => {
 	});
 
 	it('sends a policy that lets no foreign or inline script run', async () => {
-		const response = await fetch(residuum.address);
+		const response = await fetch(residuum.address, { headers: residuum.headers });
 		const policy = response.headers.get('content-security-policy') ?? '';
 		expect(policy).toMatch(/script-src 'self' 'nonce-[^']+'(;|$)/);
 		expect(policy).toContain("default-src 'self'");
@@ -330,16 +330,22 @@ describe('the outbox', () => {
 		const body = message({ attachments });
 		expect((await send(id, body)).status).toBe(201);
 		expect((await send(id, body)).status).toBe(201);
-		const file = await fetch(`${residuum.address}/api/outbox/${body.key}`);
+		const file = await fetch(`${residuum.address}/api/outbox/${body.key}`, {
+			headers: residuum.headers
+		});
 		expect(file.headers.get('content-type')).toBe('message/rfc822');
 		expect((await file.text()).match(/^Message-ID/gim)).toHaveLength(1);
-		const own = await fetch(`${residuum.address}/api/outbox/${body.key}/0`);
+		const own = await fetch(`${residuum.address}/api/outbox/${body.key}/0`, {
+			headers: residuum.headers
+		});
 		expect(new Uint8Array(await own.arrayBuffer())).toEqual(bytes);
 		expect(own.headers.get('content-disposition')).toMatch(
 			/^attachment; filename\*=UTF-8''[\w%.~-]+$/
 		);
 		expect(own.headers.get('x-content-type-options')).toBe('nosniff');
-		const page = await fetch(`${residuum.address}/cases/${id}/outbox`);
+		const page = await fetch(`${residuum.address}/cases/${id}/outbox`, {
+			headers: residuum.headers
+		});
 		expect((await page.text()).split(body.key)).toHaveLength(2);
 	});
 

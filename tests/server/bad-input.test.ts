@@ -14,7 +14,7 @@ const DEEP = '"put the deep one here"';
 async function send(method: string, path: string, body: string) {
 	const response = await fetch(residuum.address + path, {
 		method,
-		headers: { origin: residuum.address, 'content-type': 'application/json' },
+		headers: residuum.headers,
 		body
 	});
 	const answer = (await response.json()) as { problems?: { at: string; message: string }[] };

@@ -15,6 +15,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { canMount, disk, kill, power } from '../../scripts/torture.mjs';
 import { card } from '../support/debts';
+import { addPerson, signIn, welcome } from '../support/accounts';
 import { makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
 import { wholeCase } from '../support/whole-case';
 
@@ -241,7 +242,7 @@ describe('a server', () => {
 		expect(Date.now() - began).toBeLessThan(14_000);
 	});
 
-	it('is not opened to other machines unless it is said under which names', async () => {
+	it('is not opened to other machines unless it is said under which names, and somebody can let people in', async () => {
 		const data = join(folder(), 'data');
 		cpSync(inject('emptyData'), data, { recursive: true });
 		const open = { RESIDUUM_DATA: data, RESIDUUM_HOST: '0.0.0.0' };
@@ -249,12 +250,20 @@ describe('a server', () => {
 		expect(refused.address).toBeNull();
 		expect(await refused.ended).toBe(1);
 		expect(refused.printed()).toContain('name in RESIDUUM_NAMES the host names');
-		const server = await startServer({ ...open, RESIDUUM_NAMES: 'casebook.example' });
-		expect(server.printed()).toContain('Everybody who reaches this machine under casebook.example');
+		const named = { ...open, RESIDUUM_NAMES: 'casebook.example' };
+		const nobody = await startServer(named);
+		expect(nobody.printed()).toContain('There is no supervisor yet');
+		const secret = addPerson(named, 'Mara Lindqvist', 'supervisor');
+		const server = await startServer(named);
 		const port = new URL(server.address ?? '').port;
 		const asked = (host: string) =>
 			statusOf(Number(port), `GET / HTTP/1.1\r\nHost: ${host}\r\nConnection: close\r\n\r\n`);
-		expect(await asked(`casebook.example:${port}`)).toBe(200);
+		// Where to sign in.
+		expect(await asked(`casebook.example:${port}`)).toBe(303);
+		await welcome(`http://127.0.0.1:${port}`, secret);
+		const cookie = await signIn(`http://127.0.0.1:${port}`, 'Mara Lindqvist');
+		const head = `Host: casebook.example\r\nCookie: ${cookie}\r\nConnection: close\r\n\r\n`;
+		expect(await statusOf(Number(port), `GET / HTTP/1.1\r\n${head}`)).toBe(200);
 		expect(await asked('elsewhere.example')).toBe(403);
 		await server.stop();
 	});

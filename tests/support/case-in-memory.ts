@@ -40,7 +40,7 @@ export class Case {
 
 	save(basedOn: number, document: Doc, what: string, key: string | null): Answer {
 		if (key !== null && this.#keys.has(key)) return { kind: 'done', state: this.held };
-		if (basedOn !== this.held.revision) return { kind: 'stale', state: this.held };
+		if (basedOn !== this.held.revision) return { kind: 'stale', state: this.held, authors: [] };
 		if (Object.values(document).some((value) => value >= NOT_ALLOWED)) {
 			return { kind: 'refused', message: 'not allowed', problems: [] };
 		}
@@ -53,7 +53,7 @@ export class Case {
 
 	step(direction: 'undo' | 'redo', basedOn: number, key: string): Answer {
 		if (this.#keys.has(key)) return { kind: 'done', state: this.held };
-		if (basedOn !== this.held.revision) return { kind: 'stale', state: this.held };
+		if (basedOn !== this.held.revision) return { kind: 'stale', state: this.held, authors: [] };
 		const { standing } = this.#revisions.at(-1) ?? { standing: 0 };
 		const to = direction === 'undo' ? (this.#revisions[standing]?.parent ?? null) : this.#undone();
 		const target = to === null ? undefined : this.#revisions[to];

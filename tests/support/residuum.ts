@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
+import { queryOnce } from '../../scripts/postgres.mjs';
 import { usualHandout } from '../../src/lib/document/handout';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import {
@@ -12,11 +13,18 @@ import {
 	type CaseDocument,
 	type CaseState
 } from '../../src/lib/document/case';
+import { signIn } from './accounts';
+import { TESTER } from './setup-postgres';
 import { USUAL_STYLE } from '../../src/lib/words/style';
 
 export interface Residuum {
 	readonly address: string;
+	/** Its data folder; with a PostgreSQL server, an empty one. */
 	readonly data: string;
+	/** What makes other programs work on the same data. */
+	readonly settings: Record<string, string>;
+	/** What it is asked with. */
+	readonly headers: Record<string, string>;
 	request(method: string, path: string, body?: unknown): Promise<{ status: number; body: unknown }>;
 	/** Ends the server with a signal; its exit code, or null when the signal killed it. */
 	stop(signal?: NodeJS.Signals): Promise<number | null>;
@@ -36,15 +44,23 @@ export function temporaryFolder(): string {
 
 export async function startResiduum(environment: Record<string, string> = {}): Promise<Residuum> {
 	const data = temporaryFolder();
-	cpSync(inject('emptyData'), data, { recursive: true });
-	const settings = { RESIDUUM_DATA: data, RESIDUUM_TODAY: TODAY, ...environment };
+	const place = await placeOf(data);
+	const settings = { ...place, RESIDUUM_TODAY: TODAY, ...environment };
 	let server = await startServer(settings);
 	const { address } = server;
 	if (address === null) throw new Error(`the server did not start: ${server.printed()}`);
+	const asTester = 'DATABASE_URL' in place;
+	const headers = {
+		origin: address,
+		'content-type': 'application/json',
+		...(asTester ? { cookie: await signIn(address, TESTER) } : {})
+	};
 	return {
 		address,
 		data,
-		request: (method, path, body) => ask(address, method, path, body),
+		settings,
+		headers,
+		request: (method, path, body) => ask(address, headers, method, path, body),
 		stop: (signal) => server.stop(signal),
 		async restart() {
 			server = await startServer({ ...settings, RESIDUUM_PORT: new URL(address).port });
@@ -58,15 +74,38 @@ export async function startResiduum(environment: Record<string, string> = {}): P
 	};
 }
 
-async function ask(address: string, method: string, path: string, body?: unknown) {
+/** Where the data of a test's own are: in a folder, or in a database of the PostgreSQL server that there is. */
+async function placeOf(data: string): Promise<Record<string, string>> {
+	const postgres = inject('postgres') as string | undefined;
+	if (postgres === undefined) {
+		cpSync(inject('emptyData'), data, { recursive: true });
+		return { RESIDUUM_DATA: data };
+	}
+	const name = `test_${crypto.randomUUID().replaceAll('-', '')}`;
+	await queryOnce(postgres.replace('NAME', 'postgres'), `create database ${name} template empty`);
+	return { DATABASE_URL: postgres.replace('NAME', name) };
+}
+
+export async function ask(
+	address: string,
+	headers: Record<string, string>,
+	method: string,
+	path: string,
+	body?: unknown
+) {
 	const response = await fetch(address + path, {
 		method,
-		headers: { origin: address, 'content-type': 'application/json' },
+		headers,
+		redirect: 'manual',
 		body: body === undefined ? null : JSON.stringify(body)
 	});
 	const text = await response.text();
 	const isJson = response.headers.get('content-type')?.includes('json') ?? false;
-	return { status: response.status, body: isJson ? (JSON.parse(text) as unknown) : text };
+	return {
+		status: response.status,
+		location: response.headers.get('location'),
+		body: isJson ? (JSON.parse(text) as unknown) : text
+	};
 }
 
 export const USD = { code: 'USD', digits: 2 };

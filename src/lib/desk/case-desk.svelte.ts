@@ -50,9 +50,12 @@ export class CaseDesk {
 	pickedMonth = $state(1);
 
 	readonly #queue: SaveQueue<CaseDocument, Problem>;
+	readonly #who: string | null;
 
-	constructor(state: CaseState) {
+	/** `who`: whose desk it is, where there are people to be told apart. */
+	constructor(state: CaseState, who: string | null) {
 		this.id = state.id;
+		this.#who = who;
 		this.#queue = new SaveQueue(state, serverOf(state.id), after, newKey, (stepped) =>
 			this.#told(stepped)
 		);
@@ -62,7 +65,7 @@ export class CaseDesk {
 	#told(stepped: Stepped<CaseDocument> | null): void {
 		this.#show();
 		if (stepped) this.stepped = stepped;
-		if (this.saving.kind === 'saved') leaveBehind(this.id, null);
+		if (this.saving.kind === 'saved') leaveBehind(this.id, this.#who, null);
 	}
 
 	#show(): void {
@@ -162,13 +165,13 @@ export class CaseDesk {
 
 	/** The page is going: what still waits is sent and kept. */
 	leave(): void {
-		leaveBehind(this.id, this.#queue.leftBehind());
+		leaveBehind(this.id, this.#who, this.#queue.leftBehind());
 		this.#queue.leave();
 	}
 
 	/** Takes up what was left behind here, unless the case has it by now. */
 	takeUp(): void {
-		const left = takeLeftBehind(this.id);
+		const left = takeLeftBehind(this.id, this.#who);
 		if (left) this.#queue.takeUp(left);
 	}
 

@@ -5,22 +5,27 @@
 import { VERSION, type CaseDocument } from '../document/case';
 import type { LeftBehind } from './save-queue';
 
-const key = (id: string) => `left behind in ${id}`;
+/** Whose it is, where there are people to be told apart: nobody takes up what another one left. */
+const key = (id: string, who: string | null) => `left behind in ${id}${who ? ` by ${who}` : ''}`;
 
 /** Keeps what is left, or, where nothing is, what was kept before no longer. */
-export function leaveBehind(id: string, left: LeftBehind<CaseDocument> | null): void {
+export function leaveBehind(
+	id: string,
+	who: string | null,
+	left: LeftBehind<CaseDocument> | null
+): void {
 	try {
-		if (left === null) sessionStorage.removeItem(key(id));
-		else sessionStorage.setItem(key(id), JSON.stringify(left));
+		if (left === null) sessionStorage.removeItem(key(id, who));
+		else sessionStorage.setItem(key(id, who), JSON.stringify(left));
 	} catch {
 		// The tab has no room for it: the request that is sent on leaving is all there is then.
 	}
 }
 
 /** What was left behind in this tab by a page of this version, if anything; it is there once. */
-export function takeLeftBehind(id: string): LeftBehind<CaseDocument> | null {
-	const text = sessionStorage.getItem(key(id));
-	sessionStorage.removeItem(key(id));
+export function takeLeftBehind(id: string, who: string | null): LeftBehind<CaseDocument> | null {
+	const text = sessionStorage.getItem(key(id, who));
+	sessionStorage.removeItem(key(id, who));
 	if (text === null) return null;
 	const left = JSON.parse(text) as LeftBehind<CaseDocument>;
 	const isPresent = (document: CaseDocument) => (document.version as number) === VERSION;

@@ -1,16 +1,28 @@
 /** The page's requests to its server. */
 import type { CaseDocument, CaseState, NewCase, Problem } from '../document/case';
 import type { MessageRequest } from '../document/message';
+import type { AccountChange, Holders, Person, Role } from '../document/people';
+import { tellSignedOut } from './session';
 import type { Answered, Server } from './save-queue';
 
 /** What came of a request. */
 export type Answer<T> =
 	| { readonly kind: 'done'; readonly value: T }
 	/** Based on an old revision: refused, with the case as the server has it. */
-	| { readonly kind: 'stale'; readonly state: CaseState }
+	| {
+			readonly kind: 'stale';
+			readonly state: CaseState;
+			/** Who has changed it since, where there are people to be told apart. */
+			readonly authors: readonly string[];
+	  }
 	| { readonly kind: 'refused'; readonly message: string; readonly problems: readonly Problem[] }
 	/** No answer in time, or none that says anything about the request; with what the server says of itself. */
 	| { readonly kind: 'unreachable'; readonly message: string | null };
+
+/** Why nothing was done, for the person who asked. */
+export const whyNot = (answer: Answer<unknown>): string =>
+	('message' in answer ? answer.message : null) ??
+	'The server doesn’t answer; nothing was changed. Try again.';
 
 /** Bodies up to this many characters may outlive the page that sends them. */
 const KEEPALIVE = 60_000;
@@ -30,8 +42,13 @@ async function ask<T>(method: string, path: string, content?: unknown): Promise<
 		const answer = (response.status === 204 ? undefined : await response.json()) as Told<T>;
 		// What went wrong on the server says nothing against the request: it is sent again.
 		if (response.status >= 500) return { kind: 'unreachable', message: answer.message ?? null };
+		// Nothing is wrong with the request: it is sent again when somebody has signed in.
+		if (response.status === 401) {
+			tellSignedOut();
+			return { kind: 'unreachable', message: answer.message ?? null };
+		}
 		if (response.ok) return { kind: 'done', value: answer };
-		if (answer.state) return { kind: 'stale', state: answer.state };
+		if (answer.state) return { kind: 'stale', state: answer.state, authors: answer.authors ?? [] };
 		return {
 			kind: 'refused',
 			message: answer.message ?? 'The server refused this.',
@@ -42,7 +59,13 @@ async function ask<T>(method: string, path: string, content?: unknown): Promise<
 	}
 }
 
-type Told<T> = Partial<{ message: string; problems: Problem[]; state: CaseState }> & T;
+type Told<T> = Partial<{
+	message: string;
+	problems: Problem[];
+	state: CaseState;
+	authors: string[];
+}> &
+	T;
 
 export const createCase = (request: NewCase) => ask<{ id: string }>('POST', '/api/cases', request);
 
@@ -68,6 +91,43 @@ export const renameCase = (id: string, label: string) =>
 export const deleteCase = (id: string) => ask<undefined>('DELETE', `/api/cases/${id}`);
 
 export const restoreCase = (id: string) => ask<undefined>('POST', `/api/cases/${id}/restore`);
+
+export const signIn = (name: string, password: string) =>
+	ask<{ person: Person }>('POST', '/api/session', { name, password });
+
+export const signOut = () => ask<undefined>('DELETE', '/api/session');
+
+/** Sets a password by a link; the name of the account. */
+export const setPassword = (token: string, password: string) =>
+	ask<{ name: string }>('POST', '/api/welcome', { token, password });
+
+/** What became of an account; the secret of its link where one was made. */
+export interface AccountDone {
+	readonly account: Person;
+	readonly secret: string | null;
+}
+
+export const addAccount = (name: string, role: Role) =>
+	ask<AccountDone>('POST', '/api/people', { name, role });
+
+export const changeAccount = (id: string, change: AccountChange) =>
+	ask<AccountDone>('POST', `/api/people/${id}`, change);
+
+export const holdersOf = (id: string) => ask<Holders>('GET', `/api/cases/${id}/holders`);
+
+export const handOver = (id: string, to: string) =>
+	ask<undefined>('PUT', `/api/cases/${id}/owner`, { to });
+
+export const shareWith = (id: string, accounts: readonly string[]) =>
+	ask<undefined>('PUT', `/api/cases/${id}/shared`, { accounts });
+
+/** Says that the case is open here, or is left; who else has it open. */
+export const sayHere = (id: string, here: boolean) =>
+	ask<{ others: string[] }>('POST', `/api/cases/${id}/here`, { here });
+
+/** Says that a file of the case was made here. */
+export const sayTakenAlong = (id: string, kind: string) =>
+	ask<undefined>('POST', `/api/cases/${id}/taken-along`, { kind });
 
 /** How the queue of saves of one case reaches the server. */
 export function serverOf(id: string): Server<CaseDocument, Problem> {

@@ -20,7 +20,7 @@ export interface Held<D> {
 export type Answered<D, P> =
 	| { readonly kind: 'done'; readonly state: Held<D> }
 	/** It was based on an old revision; nothing was changed, and this is how it is now. */
-	| { readonly kind: 'stale'; readonly state: Held<D> }
+	| { readonly kind: 'stale'; readonly state: Held<D>; readonly authors: readonly string[] }
 	/** It is not allowed, and would not be if it were sent again. */
 	| { readonly kind: 'refused'; readonly message: string; readonly problems: readonly P[] }
 	/** There was no answer, or one that says nothing about the change: it may have been made or not. */
@@ -52,7 +52,13 @@ export type Saving<D, P> =
 	| { readonly kind: 'waiting'; readonly message: string | null }
 	| { readonly kind: 'refused'; readonly message: string; readonly problems: readonly P[] }
 	/** Both windows changed the same; a person has to choose between the two versions. */
-	| { readonly kind: 'conflict'; readonly mine: D; readonly theirs: D };
+	| {
+			readonly kind: 'conflict';
+			readonly mine: D;
+			readonly theirs: D;
+			/** Who changed it, where it is known. */
+			readonly authors: readonly string[];
+	  };
 
 /** What a page still had to save when it was left: what it was based on, and the changes since, in order. */
 export interface LeftBehind<D> {
@@ -100,7 +106,11 @@ export class SaveQueue<D, P> {
 	/** Whether the last change may still be continued. */
 	#isOpen = false;
 	#refusal: Refusal<P> | null = null;
-	#conflict: { readonly mine: D; readonly theirs: D } | null = null;
+	#conflict: {
+		readonly mine: D;
+		readonly theirs: D;
+		readonly authors: readonly string[];
+	} | null = null;
 	#unanswered: { readonly times: number; readonly message: string | null } | null = null;
 	#stopWaiting: (() => void) | null = null;
 	#idle: (() => void)[] = [];
@@ -140,8 +150,8 @@ export class SaveQueue<D, P> {
 		this.document = update(this.document);
 		if (this.#conflict) {
 			// It is in either version, whichever is chosen.
-			const { mine, theirs } = this.#conflict;
-			this.#conflict = { mine: update(mine), theirs: update(theirs) };
+			const { mine, theirs, authors } = this.#conflict;
+			this.#conflict = { mine: update(mine), theirs: update(theirs), authors };
 			return this.told(null);
 		}
 		const last = this.#tasks.at(-1);
@@ -308,7 +318,7 @@ export class SaveQueue<D, P> {
 					? this.#stepped(task, answer.state)
 					: this.#saved(task, answer.state);
 			case 'stale':
-				this.#changedElsewhere(task, answer.state);
+				this.#changedElsewhere(task, answer.state, answer.authors);
 				return null;
 			case 'refused':
 				this.#tasks.shift();
@@ -364,13 +374,13 @@ export class SaveQueue<D, P> {
 	}
 
 	/** Another window was first: what only one of both changed is kept of each, and the rest is asked about. */
-	#changedElsewhere(task: Task<D>, state: Held<D>): void {
+	#changedElsewhere(task: Task<D>, state: Held<D>, authors: readonly string[]): void {
 		const what = task.of === 'change' ? task.what : 'changed while it was changed elsewhere';
 		const { mine, theirs, conflicts } = merged(this.#base.document, this.document, state.document);
 		this.#base = state;
 		this.#tasks = [];
 		this.document = mine;
-		if (conflicts.length > 0) this.#conflict = { mine, theirs };
+		if (conflicts.length > 0) this.#conflict = { mine, theirs, authors };
 		else this.#keepLocal(what);
 	}
 

@@ -261,6 +261,8 @@ export interface CaseSummary {
 		readonly changed: boolean;
 	} | null;
 	readonly standing: Standing;
+	/** Whose it is; null: nobody's in particular. */
+	readonly owner: string | null;
 }
 
 /** A case as it is: its document, the revision it is at, and what a step back or forward would change. */

@@ -1,7 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { inOurWords, problemsOf, type Problem } from '../document/case';
-import type { Written } from './cases';
+import type { Written } from './cases/cases';
 import { NotNow } from './database';
 import { log, loggable } from './log';
 
@@ -58,7 +58,8 @@ export function answerTo(written: Written): Response {
 			return json(
 				{
 					message: 'This case has been changed elsewhere since; nothing was saved.',
-					state: written.state
+					state: written.state,
+					authors: written.authors
 				},
 				{ status: 409 }
 			);
@@ -97,6 +98,10 @@ export const asDownload = ({
 		}
 	});
 
-function refuse(status: number, message: string, problems: readonly Problem[] = []): Response {
+export function refuse(
+	status: number,
+	message: string,
+	problems: readonly Problem[] = []
+): Response {
 	return json({ message, problems }, { status });
 }

@@ -1,6 +1,7 @@
 <!-- The line at the top of every screen: where one is, and on the right what concerns the whole screen. -->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import { inTopLine } from './top-line';
 
 	interface Props {
 		/** From the casebook down to this screen; the last one is this screen. */
@@ -10,6 +11,7 @@
 		children?: Snippet;
 	}
 	const { path, views = [], children }: Props = $props();
+	const end = inTopLine();
 </script>
 
 <header class="screen-only">
@@ -34,7 +36,7 @@
 			{/each}
 		</nav>
 	{/if}
-	<div class="tools">{@render children?.()}</div>
+	<div class="tools">{@render children?.()}{@render end?.()}</div>
 </header>
 
 <style>

@@ -25,6 +25,9 @@ export function casebookSentence(
 		: sentence(spoken, 'found', { found, count: all, words });
 }
 
+/** A casebook in which somebody only reads what others share. */
+export const nothingShared = (spoken: Spoken): Sentence => sentence(spoken, 'nothing shared');
+
 /** When a case was last touched, as seen from today: “today”, “yesterday”, “11 Dec 2026”. */
 export function touchedInWords(touchedAt: string, today: CalendarDate, spoken: Spoken): string {
 	const day = touchedAt.slice(0, 10) as CalendarDate;

@@ -1,7 +1,7 @@
 import { loading } from '$lib/server/answers';
-import { listMessages } from '$lib/server/outbox';
+import { listMessages } from '$lib/server/cases/outbox';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async () => ({
-	messages: await loading(() => listMessages(null))
+export const load: PageServerLoad = async ({ locals }) => ({
+	messages: await loading(() => listMessages(null, locals.by))
 });

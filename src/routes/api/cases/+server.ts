@@ -1,12 +1,12 @@
 import { newCase } from '$lib/document/case';
 import { answering, readBody } from '$lib/server/answers';
-import { createCase } from '$lib/server/cases';
+import { createCase } from '$lib/server/cases/cases';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
 
-export const POST: RequestHandler = ({ request }) =>
+export const POST: RequestHandler = ({ request, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, newCase);
 		if (!body.ok) return body.refusal;
-		return json({ id: await createCase(body.value) }, { status: 201 });
+		return json({ id: await createCase(body.value, locals.by) }, { status: 201 });
 	});

@@ -2,6 +2,8 @@
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { CaseDesk, putOnDesk } from '$lib/desk/case-desk.svelte';
+	import { beforeSigningOut, onSignedInAgain } from '$lib/desk/session';
+	import { sayTakenAlong } from '$lib/desk/requests';
 	import { placeOf } from '$lib/document/place';
 	import { nameOf } from '$lib/words/debt';
 	import Notice from '$lib/ui/Notice.svelte';
@@ -11,6 +13,7 @@
 	import { PackageOpen, Redo2, Undo2 } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { LayoutProps } from './$types';
+	import OthersHere from './OthersHere.svelte';
 	import SavingLine from './SavingLine.svelte';
 	import StaleChoice from './StaleChoice.svelte';
 	import TakeAlongNote from './TakeAlongNote.svelte';
@@ -20,7 +23,7 @@
 	/** One desk for as long as the case is open, whatever is loaded anew: what it has still to save is in it. */
 	let held: CaseDesk | null = null;
 	const deskOf = (state: CaseState): CaseDesk =>
-		held?.id === state.id ? held : (held = new CaseDesk(state));
+		held?.id === state.id ? held : (held = new CaseDesk(state, data.person?.id ?? null));
 	const desk = $derived(deskOf(data.state));
 	putOnDesk(() => desk);
 	$effect(() => {
@@ -31,6 +34,8 @@
 	let inPage = $state(false);
 	onMount(() => {
 		inPage = true;
+		const forget = [onSignedInAgain(() => void desk.flush()), beforeSigningOut(() => desk.flush())];
+		return () => forget.forEach((call) => call());
 	});
 
 	const debt = $derived(page.params.debt === undefined ? undefined : desk.debt(page.params.debt));
@@ -156,8 +161,13 @@
 	<StaleChoice
 		mine={desk.saving.mine}
 		theirs={desk.saving.theirs}
+		authors={desk.saving.authors}
 		onchoose={(choice) => desk.settle(choice)}
 	/>
+{/if}
+
+{#if data.person}
+	<OthersHere caseId={desk.id} />
 {/if}
 
 <!-- Figures are computed where they are looked at: the server, which answers everybody, computes none. -->
@@ -174,6 +184,9 @@
 		{subject}
 		writing={desk.writing}
 		anchor={taking}
+		ontaken={(kind) => {
+			if (data.person) void sayTakenAlong(desk.id, kind);
+		}}
 		onclose={() => {
 			taking?.focus();
 			taking = null;

@@ -6,21 +6,26 @@
 	interface Props {
 		mine: CaseDocument;
 		theirs: CaseDocument;
+		/** Who changed it, where it is known. */
+		authors: readonly string[];
 		onchoose: (choice: 'mine' | 'theirs') => void;
 	}
-	const { mine, theirs, onchoose }: Props = $props();
+	const { mine, theirs, authors, onchoose }: Props = $props();
+	const who = $derived(new Intl.ListFormat('en-GB').format(authors));
 	const differences = $derived(caseDifferences(mine, theirs));
 </script>
 
 <div class="stale" role="alertdialog" aria-labelledby="stale-title">
 	<h2 id="stale-title">
-		This case was changed in another window meanwhile. Which version is right?
+		{who === ''
+			? 'This case was changed in another window meanwhile.'
+			: `${who} changed this case meanwhile.`} Which version is right?
 	</h2>
 	<table>
 		<thead>
 			<tr
 				><th scope="col">What differs</th><th scope="col">In this window</th><th scope="col"
-					>In the other window</th
+					>{who === '' ? 'In the other window' : `As ${who} left it`}</th
 				></tr
 			>
 		</thead>
@@ -32,7 +37,9 @@
 	</table>
 	<p>
 		<button type="button" onclick={() => onchoose('mine')}>Keep this window’s</button>
-		<button type="button" onclick={() => onchoose('theirs')}>Take the other window’s</button>
+		<button type="button" onclick={() => onchoose('theirs')}
+			>{who === '' ? 'Take the other window’s' : `Take what ${who} left`}</button
+		>
 		<span>Either can be undone.</span>
 	</p>
 </div>

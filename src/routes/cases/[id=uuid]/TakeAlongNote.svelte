@@ -18,9 +18,11 @@
 		subject: Subject;
 		writing: Writing;
 		anchor: HTMLElement;
+		/** A file of this kind was made. */
+		ontaken: (kind: string) => void;
 		onclose: () => void;
 	}
-	const { caseId, document, subject, writing, anchor, onclose }: Props = $props();
+	const { caseId, document, subject, writing, anchor, ontaken, onclose }: Props = $props();
 
 	const along = new TakeAlong();
 	onDestroy(() => along.stop());
@@ -38,6 +40,7 @@
 		const kind = offer === 'png' ? 'svg' : offer;
 		const file = await along.make({ document, subject, kind, calendar: { months, each } });
 		if (!file) return;
+		ontaken(offer);
 		if (offer === 'png') {
 			const { asPng } = await import('$lib/workers/as-png');
 			save(await asPng(file));
@@ -47,7 +50,9 @@
 	async function takeCase(): Promise<void> {
 		making = takeWords('case', 'json', writing).name;
 		const file = await along.make({ document, subject: { of: 'case' }, kind: 'json' });
-		if (file) save(file);
+		if (!file) return;
+		ontaken('json');
+		save(file);
 	}
 </script>
 

@@ -1,21 +1,23 @@
 import { renameRequest, saveRequest } from '$lib/document/case';
 import { answering, answerTo, readBody, unknownCase } from '$lib/server/answers';
-import { deleteCase, renameCase, saveCase } from '$lib/server/cases';
+import { deleteCase, renameCase, saveCase } from '$lib/server/cases/cases';
 import type { RequestHandler } from './$types';
 
-export const PUT: RequestHandler = ({ request, params }) =>
+export const PUT: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, saveRequest);
-		return body.ok ? answerTo(await saveCase(params.id, body.value)) : body.refusal;
+		return body.ok ? answerTo(await saveCase(params.id, body.value, locals.by)) : body.refusal;
 	});
 
-export const PATCH: RequestHandler = ({ request, params }) =>
+export const PATCH: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, renameRequest);
-		return body.ok ? answerTo(await renameCase(params.id, body.value.label)) : body.refusal;
+		return body.ok
+			? answerTo(await renameCase(params.id, body.value.label, locals.by))
+			: body.refusal;
 	});
 
-export const DELETE: RequestHandler = ({ params }) =>
+export const DELETE: RequestHandler = ({ params, locals }) =>
 	answering(async () =>
-		(await deleteCase(params.id)) ? new Response(null, { status: 204 }) : unknownCase()
+		(await deleteCase(params.id, locals.by)) ? new Response(null, { status: 204 }) : unknownCase()
 	);

@@ -1,7 +1,7 @@
 import { loading } from '$lib/server/answers';
-import { listMessages } from '$lib/server/outbox';
+import { listMessages } from '$lib/server/cases/outbox';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ params }) => ({
-	messages: await loading(() => listMessages(params.id))
+export const load: PageServerLoad = async ({ params, locals }) => ({
+	messages: await loading(() => listMessages(params.id, locals.by))
 });

@@ -1,10 +1,10 @@
 import { stepRequest } from '$lib/document/case';
 import { answering, answerTo, readBody } from '$lib/server/answers';
-import { redoCase } from '$lib/server/cases';
+import { redoCase } from '$lib/server/cases/cases';
 import type { RequestHandler } from './$types';
 
-export const POST: RequestHandler = ({ request, params }) =>
+export const POST: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, stepRequest);
-		return body.ok ? answerTo(await redoCase(params.id, body.value)) : body.refusal;
+		return body.ok ? answerTo(await redoCase(params.id, body.value, locals.by)) : body.refusal;
 	});

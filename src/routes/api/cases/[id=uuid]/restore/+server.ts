@@ -1,9 +1,9 @@
 import { answering, unknownCase } from '$lib/server/answers';
-import { restoreCase } from '$lib/server/cases';
+import { restoreCase } from '$lib/server/cases/cases';
 import type { RequestHandler } from './$types';
 
 /** Takes a deletion back. */
-export const POST: RequestHandler = ({ params }) =>
+export const POST: RequestHandler = ({ params, locals }) =>
 	answering(async () =>
-		(await restoreCase(params.id)) ? new Response(null, { status: 204 }) : unknownCase()
+		(await restoreCase(params.id, locals.by)) ? new Response(null, { status: 204 }) : unknownCase()
 	);

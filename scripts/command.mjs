@@ -1,0 +1,18 @@
+/** Runs one of the built commands: `node scripts/command.mjs NAME WORDS`. */
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { ensureBuild, ensurePackages, ROOT } from './prepare.mjs';
+
+const [name = '', ...words] = process.argv.slice(2);
+ensurePackages();
+ensureBuild();
+const built = pathToFileURL(join(ROOT, 'build/commands', `${name}.js`)).href;
+try {
+	const { run } = await import(built);
+	await run(words);
+} catch (error) {
+	const { name: kind, message } = /** @type {Error} */ (error);
+	if (kind !== 'CommandRefused') throw error;
+	process.stderr.write(`${message}\n`);
+	process.exitCode = 1;
+}

@@ -1,0 +1,177 @@
+/**
+ * Who may do what: every route with what it needs, in one table, and the one function that decides. A route that is
+ * not in the table answers nobody.
+ */
+import { reading } from '../database';
+import type { By } from './by';
+
+export type Need =
+	/** Nobody is asked who they are. */
+	| 'anyone'
+	/** To come in: there only where there are accounts. */
+	| 'stranger'
+	/** Whoever has the machine: there only where there are no accounts. */
+	| 'machine'
+	| 'signed in'
+	/** Who does more than read. */
+	| 'work'
+	| 'supervisor'
+	/** One's own case, or one that is shared; all for supervisors. */
+	| 'see'
+	/** The same for who does more than read. */
+	| 'change'
+	/** One's own case; all for supervisors. */
+	| 'hold'
+	/** A message of a case that is seen. */
+	| 'see message';
+
+type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+type Needs = Readonly<Partial<Record<Method, Need>>>;
+
+const PAGE_OF_A_CASE: Needs = { GET: 'see' };
+
+/** By the route's identifier; GET is HEAD too. */
+export const ROUTES: Readonly<Record<string, Needs>> = {
+	'/': { GET: 'signed in' },
+	'/cases/[id=uuid]': PAGE_OF_A_CASE,
+	'/cases/[id=uuid]/debts/[debt=uuid]': PAGE_OF_A_CASE,
+	'/cases/[id=uuid]/plan': PAGE_OF_A_CASE,
+	'/cases/[id=uuid]/plans': PAGE_OF_A_CASE,
+	'/cases/[id=uuid]/handout': PAGE_OF_A_CASE,
+	'/cases/[id=uuid]/happened': PAGE_OF_A_CASE,
+	'/cases/[id=uuid]/outbox': PAGE_OF_A_CASE,
+	'/outbox': { GET: 'signed in' },
+	'/outbox/[message=uuid]': { GET: 'see message' },
+	'/people': { GET: 'supervisor' },
+	'/trail': { GET: 'supervisor' },
+	'/sign-in': { GET: 'stranger' },
+	'/welcome': { GET: 'stranger' },
+	'/damaged': { GET: 'anyone' },
+	'/damaged/cases.json': { GET: 'machine' },
+	'/residuum-cases.schema.json': { GET: 'anyone' },
+	'/healthz': { GET: 'anyone' },
+	'/readyz': { GET: 'anyone' },
+	'/api/cases': { POST: 'work' },
+	'/api/cases/file': { GET: 'signed in' },
+	'/api/cases/taken': { POST: 'work' },
+	'/api/cases/[id=uuid]': { PUT: 'change', PATCH: 'change', DELETE: 'change' },
+	'/api/cases/[id=uuid]/undo': { POST: 'change' },
+	'/api/cases/[id=uuid]/redo': { POST: 'change' },
+	'/api/cases/[id=uuid]/restore': { POST: 'change' },
+	'/api/cases/[id=uuid]/outbox': { POST: 'change' },
+	'/api/cases/[id=uuid]/here': { POST: 'see' },
+	'/api/cases/[id=uuid]/taken-along': { POST: 'see' },
+	'/api/cases/[id=uuid]/holders': { GET: 'hold' },
+	'/api/cases/[id=uuid]/owner': { PUT: 'supervisor' },
+	'/api/cases/[id=uuid]/shared': { PUT: 'hold' },
+	'/api/outbox/[message=uuid]': { GET: 'see message' },
+	'/api/outbox/[message=uuid]/[place]': { GET: 'see message' },
+	'/api/lenders': { POST: 'work' },
+	'/api/session': { POST: 'stranger', DELETE: 'signed in' },
+	'/api/welcome': { POST: 'stranger' },
+	'/api/people': { POST: 'supervisor' },
+	'/api/people/[account=uuid]': { POST: 'supervisor' }
+};
+
+/** What a request asks for, as far as it matters here. */
+export interface Asked {
+	readonly route: string | null;
+	readonly method: string;
+	readonly params: Readonly<Partial<Record<string, string>>>;
+}
+
+export type Decision =
+	| 'allowed'
+	/** First somebody has to say who they are. */
+	| 'sign in'
+	/** Answered like something that is not there. */
+	| 'no route'
+	| 'no case'
+	| 'no message'
+	/** It is seen, and may not be done. */
+	| 'refused';
+
+/** What a route needs for a method; null where it is not in the table. */
+function needOf(route: string, method: string): Need | null {
+	const needs = ROUTES[route];
+	return needs?.[(method === 'HEAD' ? 'GET' : method) as Method] ?? null;
+}
+
+/** Whether it matters for a request who asks. */
+export const asksWho = ({ route, method }: Asked): boolean =>
+	route !== null && needOf(route, method) !== 'anyone';
+
+/** Whether a request is answered, on behalf of whom it comes. `hasAccounts`: whether there are people to be told apart. */
+export async function decide(
+	{ route, method, params }: Asked,
+	by: By,
+	hasAccounts: boolean
+): Promise<Decision> {
+	// No file of the program answers it: nothing is shown.
+	if (route === null) return 'no route';
+	const need = needOf(route, method);
+	if (need === null) return 'no route';
+	if (!hasAccounts) return NEEDS_ACCOUNTS.has(need) ? 'no route' : 'allowed';
+	if (need === 'anyone' || need === 'stranger') return 'allowed';
+	if (need === 'machine') return 'no route';
+	const { person } = by;
+	if (person === null) return 'sign in';
+	switch (need) {
+		case 'signed in':
+			return 'allowed';
+		case 'work':
+			return person.role === 'reader' ? 'refused' : 'allowed';
+		case 'supervisor':
+			return person.role === 'supervisor' ? 'allowed' : 'refused';
+		case 'see message': {
+			const caseId = await caseOfMessage(params['message'] ?? '');
+			const relation = caseId === null ? 'none' : await relationTo(caseId, person.id);
+			const isSeen = relation !== 'none' && (relation !== 'other' || person.role === 'supervisor');
+			return isSeen ? 'allowed' : 'no message';
+		}
+		case 'see':
+		case 'change':
+		case 'hold':
+			return ofCase(need, person.role, await relationTo(params['id'] ?? '', person.id));
+	}
+}
+
+const NEEDS_ACCOUNTS: ReadonlySet<Need> = new Set<Need>(['stranger', 'supervisor', 'hold']);
+
+/** What a case is to somebody; none: there is no such case. */
+type Relation = 'own' | 'shared' | 'other' | 'none';
+
+/** What somebody of a role may do with a case. */
+function ofCase(
+	need: 'see' | 'change' | 'hold',
+	role: 'counselor' | 'supervisor' | 'reader',
+	relation: Relation
+): Decision {
+	if (relation === 'none') return 'no case';
+	if (role === 'supervisor') return 'allowed';
+	if (relation === 'other') return 'no case';
+	if (need === 'see') return 'allowed';
+	if (role === 'reader') return 'refused';
+	return need === 'hold' && relation !== 'own' ? 'refused' : 'allowed';
+}
+
+async function relationTo(caseId: string, account: string): Promise<Relation> {
+	const { rows } = await reading((statements) =>
+		statements.query<{ own: boolean; shared: boolean }>(
+			`select coalesce(owner_id = $2, false) as own, exists (
+				select from case_share where case_id = case_file.id and account_id = $2
+			) as shared from case_file where id = $1`,
+			[caseId, account]
+		)
+	);
+	const [row] = rows;
+	if (!row) return 'none';
+	return row.own ? 'own' : row.shared ? 'shared' : 'other';
+}
+
+async function caseOfMessage(id: string): Promise<string | null> {
+	const { rows } = await reading((statements) =>
+		statements.query<{ case_id: string }>('select case_id from outbox_message where id = $1', [id])
+	);
+	return rows[0]?.case_id ?? null;
+}

@@ -1,0 +1,20 @@
+/** On whose behalf something is done, and which cases that one sees. */
+import type { Person } from '../../document/people';
+
+export interface By {
+	/** Who is signed in; null where there are no accounts. */
+	readonly person: Person | null;
+	/** From where it was asked. */
+	readonly address: string;
+}
+
+/** The program itself, and whoever has its machine. */
+export const THIS_MACHINE: By = { person: null, address: 'this machine' };
+
+/** The account by which what somebody may see is limited; null: all of it. */
+export const limitedTo = ({ person }: By): string | null =>
+	person === null || person.role === 'supervisor' ? null : person.id;
+
+/** That a case is seen, where `$n` is what `limitedTo` says. */
+export const isSeen = (n: number): string => `($${n}::uuid is null or case_file.owner_id = $${n}
+	or exists (select from case_share where case_share.case_id = case_file.id and account_id = $${n}))`;

@@ -1,0 +1,56 @@
+/** Passwords: which are allowed, and what is kept of them. */
+import { hash, verify } from '@node-rs/argon2';
+import { SHORTEST_PASSWORD } from '../../document/people';
+
+/** Nobody types a longer one; hashing takes as long as what it is given. */
+const LONGEST = 200;
+/** With fewer different characters it is one key held down, or a short word again and again. */
+const DIFFERENT = 5;
+
+/** However it was typed, composed or with accents of their own, it is the same password. */
+const plain = (password: string): string => password.normalize('NFKC');
+
+/** A name as it is looked for: whatever the case of its letters. */
+export const folded = (name: string): string =>
+	name.normalize('NFKC').trim().replace(/\s+/g, ' ').toLowerCase();
+
+/** Why a password is not taken for an account of this name; null where it is. */
+export async function passwordProblem(typed: string, name: string): Promise<string | null> {
+	const password = plain(typed);
+	const length = [...password].length;
+	if (length < SHORTEST_PASSWORD)
+		return `The password has ${length} characters; it needs ${SHORTEST_PASSWORD} at least. Three or four words that do not belong together are easy to remember.`;
+	if (length > LONGEST) return `The password is longer than ${LONGEST} characters.`;
+	const small = password.toLowerCase();
+	if (new Set(small).size < DIFFERENT)
+		return 'The password has too few different characters; take another one.';
+	if (folded(name).length >= 3 && small.includes(folded(name)))
+		return 'The password has the name in it; take another one.';
+	return (await commonest()).has(small)
+		? 'The password is one of the commonest, which are tried first; take another one.'
+		: null;
+}
+
+let common: Promise<ReadonlySet<string>> | null = null;
+
+/** The commonest passwords, read when the first one is judged. */
+function commonest(): Promise<ReadonlySet<string>> {
+	common ??= import('@zxcvbn-ts/language-common').then(
+		({ dictionary }) => new Set(dictionary['passwords-common'].map(String))
+	);
+	return common;
+}
+
+/** Argon2id, with a salt of its own, as one line of text: 19 MiB, two passes. */
+export const kept = (password: string): Promise<string> =>
+	hash(plain(password), { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
+
+/** Made of nothing that anybody knows: what is compared with it takes as long as with a real one. */
+let nobodys: Promise<string> | null = null;
+
+/** Whether it is the password of what is kept; where nothing is kept it is not, after just as long. */
+export async function isPassword(typed: string, of: string | null): Promise<boolean> {
+	nobodys ??= kept(crypto.randomUUID());
+	const matches = await verify(of ?? (await nobodys), plain(typed).slice(0, LONGEST));
+	return matches && of !== null;
+}

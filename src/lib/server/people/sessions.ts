@@ -1,0 +1,154 @@
+/** Who is signed in: sessions, their beginning and their end. */
+import type { Person, Role } from '../../document/people';
+import { NotNow, reading, writing } from '../database';
+import type { Statements } from '../database/statements';
+import { folded, isPassword } from './passwords';
+import { hashed, newToken } from './tokens';
+import { append, note } from './trail';
+import type { By } from './by';
+
+/** A session ends after so long without anything being done in it, in milliseconds. */
+const IDLE = Number(process.env['RESIDUUM_IDLE'] ?? 30) * 60_000;
+/** A session ends after so long whatever is done in it. */
+const LONGEST = Number(process.env['RESIDUUM_SESSION'] ?? 12) * 3_600_000;
+/** That something was done is noted to within this. */
+const NOTED_EVERY = Math.min(60_000, IDLE / 10);
+
+/** So many failures are nothing; each further one makes the next try wait twice as long, up to the longest wait. */
+const FREE = 3;
+const LONGEST_WAIT = { name: 60_000, address: 900_000 };
+/** Failures are forgotten after so long. */
+const FORGOTTEN = 3_600_000;
+
+export type SignIn =
+	| { readonly kind: 'done'; readonly person: Person; readonly secret: string }
+	/** Whichever of name and password it was, or whether the account is locked. */
+	| { readonly kind: 'wrong' }
+	/** Tried too often: in so many seconds again. */
+	| { readonly kind: 'slow'; readonly seconds: number };
+
+interface AccountRow {
+	readonly id: string;
+	readonly name: string;
+	readonly role: Role;
+	readonly password: string | null;
+	readonly is_locked: boolean;
+}
+
+/** Signs in. The session is always a new one, whatever the browser had before. */
+export async function signIn(typed: string, password: string, address: string): Promise<SignIn> {
+	const keys = keysOf(typed, address);
+	const seconds = await waitOf(keys);
+	if (seconds > 0) return { kind: 'slow', seconds };
+	const { rows } = await reading((statements) =>
+		statements.query<AccountRow>(
+			`select id, name, role, password, locked_at is not null as is_locked from account where folded = $1`,
+			[folded(typed)]
+		)
+	);
+	const account = rows[0] ?? null;
+	// Without an account it takes as long.
+	const isRight = await isPassword(password, account?.password ?? null);
+	if (account === null || !isRight || account.is_locked) {
+		await writing(async (statements) => {
+			await countFailure(statements, keys);
+			await append(statements, null, address, [
+				{ what: 'was refused a sign-in', subject: account?.id ?? null }
+			]);
+		});
+		return { kind: 'wrong' };
+	}
+	const { id, name, role } = account;
+	const person: Person = { id, name, role };
+	const { secret, hash } = newToken();
+	await writing(async (statements) => {
+		await statements.query('delete from sign_in_failure where key = $1', [keys.name]);
+		await statements.query('delete from session where began_at < $1 or seen_at < $2', [
+			new Date(Date.now() - LONGEST),
+			new Date(Date.now() - IDLE)
+		]);
+		await statements.query(
+			'insert into session (token, account_id, began_at, seen_at) values ($1, $2, $3, $3)',
+			[hash, id, new Date()]
+		);
+		await append(statements, person, address, [{ what: 'signed in' }]);
+	});
+	return { kind: 'done', person, secret };
+}
+
+interface Keys {
+	readonly name: Buffer;
+	readonly address: Buffer;
+}
+
+/** What failures are counted by, as hashes: what is typed as a name may be a password. */
+const keysOf = (typed: string, address: string): Keys => ({
+	name: hashed(`name ${folded(typed)}`),
+	address: hashed(`address ${address}`)
+});
+
+/** For how many seconds nothing is tried, by name and by address. */
+async function waitOf(keys: Keys): Promise<number> {
+	const { rows } = await reading((statements) =>
+		statements.query<{ key: Uint8Array; failures: number; last_at: Date }>(
+			'select key, failures, last_at from sign_in_failure where key = $1 or key = $2',
+			[keys.name, keys.address]
+		)
+	);
+	const waits = rows.map(({ key, failures, last_at: last }) => {
+		const most = keys.name.equals(key) ? LONGEST_WAIT.name : LONGEST_WAIT.address;
+		const wait = failures <= FREE ? 0 : Math.min(most, 1_000 * 2 ** (failures - FREE));
+		return Math.ceil((last.getTime() + wait - Date.now()) / 1_000);
+	});
+	return Math.max(0, ...waits);
+}
+
+async function countFailure(statements: Statements, keys: Keys): Promise<void> {
+	const now = new Date();
+	const longAgo = new Date(now.getTime() - FORGOTTEN);
+	await statements.query('delete from sign_in_failure where last_at < $1', [longAgo]);
+	// Always in the same order, so that two that fail at once do not wait for each other.
+	for (const key of [keys.name, keys.address].sort(Buffer.compare)) {
+		await statements.query(
+			`insert into sign_in_failure (key, failures, last_at) values ($1, 1, $2)
+			on conflict (key) do update set failures = sign_in_failure.failures + 1, last_at = excluded.last_at`,
+			[key, now]
+		);
+	}
+}
+
+/**
+ * Who a session is of; null where it has ended or never was. What is done of itself, without a person, does not
+ * keep it alive.
+ */
+export async function personOf(secret: string, isWork: boolean): Promise<Person | null> {
+	const token = hashed(secret);
+	const now = Date.now();
+	const { rows } = await reading((statements) =>
+		statements.query<{ id: string; name: string; role: Role; seen_at: Date }>(
+			`select account.id, name, role, seen_at from session join account on account.id = account_id
+			where token = $1 and locked_at is null and seen_at > $2 and began_at > $3`,
+			[token, new Date(now - IDLE), new Date(now - LONGEST)]
+		)
+	);
+	const [row] = rows;
+	if (!row) return null;
+	const { id, name, role, seen_at: seen } = row;
+	if (isWork && now - seen.getTime() > NOTED_EVERY) {
+		// Where nothing can be written now, reading goes on.
+		await writing((statements) =>
+			statements.query('update session set seen_at = $2 where token = $1', [token, new Date(now)])
+		).catch((error: unknown) => {
+			if (!(error instanceof NotNow)) throw error;
+		});
+	}
+	return { id, name, role };
+}
+
+/** Ends a session: whoever still has its secret is let in no more. */
+export async function signOut(secret: string, by: By): Promise<void> {
+	await writing(async (statements) => {
+		await statements.query('delete from session where token = $1', [hashed(secret)]);
+		await note(statements, by, { what: 'signed out' });
+	});
+}

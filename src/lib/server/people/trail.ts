@@ -1,0 +1,151 @@
+/**
+ * The trail: who did what, when and from where. It only grows; each entry has the hash of the one before, so that
+ * one that was changed, taken out or put elsewhere shows. No client's figures are in it.
+ */
+import { createHash } from 'node:crypto';
+import type { Deed, TrailEntry } from '../../document/people';
+import { reading, writing } from '../database';
+import type { Statements } from '../database/statements';
+import type { By } from './by';
+
+/** What is done to what, and what more has to be said of it. */
+interface Done {
+	readonly what: Deed;
+	readonly subject?: string | null;
+	readonly detail?: string | null;
+}
+
+interface Row {
+	readonly number: number;
+	readonly at: Date;
+	readonly account_id: string | null;
+	readonly account_name: string | null;
+	readonly address: string;
+	readonly what: Deed;
+	readonly subject: string | null;
+	readonly detail: string | null;
+	readonly hash: Uint8Array;
+}
+
+const COLUMNS = 'number, at, account_id, account_name, address, what, subject, detail, hash';
+
+/** SHA-256 of an entry and the hash of the one before it. */
+function hashOf(before: Uint8Array, entry: Omit<Row, 'hash'>): Buffer {
+	const { number, at, account_id, account_name, address, what, subject, detail } = entry;
+	const said = [number, at.toISOString(), account_id, account_name, address, what, subject, detail];
+	return createHash('sha256').update(before).update(JSON.stringify(said)).digest();
+}
+
+/**
+ * Writes what is done into the trail: the last statements of the transaction that does it, since whoever writes
+ * next waits for its end. Without accounts there is no trail.
+ */
+export async function note(statements: Statements, by: By, ...all: readonly Done[]): Promise<void> {
+	if (by.person === null) return;
+	await append(statements, { id: by.person.id, name: by.person.name }, by.address, all);
+}
+
+/** The same where nobody is signed in yet, or a command does it. */
+export async function append(
+	statements: Statements,
+	who: { readonly id: string; readonly name: string } | null,
+	address: string,
+	all: readonly Done[]
+): Promise<void> {
+	const { rows } = await statements.query<{ number: number; hash: Uint8Array }>(
+		'select number, hash from trail_head for update'
+	);
+	const [head] = rows;
+	if (!head) throw new Error('the trail has no head');
+	let { number, hash }: { number: number; hash: Uint8Array } = head;
+	for (const { what, subject = null, detail = null } of all) {
+		number += 1;
+		const entry = {
+			number,
+			at: new Date(),
+			account_id: who?.id ?? null,
+			account_name: who?.name ?? null,
+			address,
+			what,
+			subject,
+			detail
+		};
+		hash = hashOf(hash, entry);
+		await statements.query(
+			`insert into trail_entry (${COLUMNS}) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+			[...Object.values(entry), hash]
+		);
+	}
+	await statements.query('update trail_head set number = $1, hash = $2', [number, hash]);
+}
+
+/** Writes what is done that is no change of the data into the trail. */
+export async function noteAlone(by: By, ...all: readonly Done[]): Promise<void> {
+	if (by.person === null) return;
+	await writing((statements) => note(statements, by, ...all));
+}
+
+/** So many entries are read at once. */
+const PAGE = 1000;
+
+/** Entries from the latest back: those before a number, of a person or a case where one is named. */
+export async function readTrail(
+	before: number | null,
+	subject: string | null,
+	most: number
+): Promise<TrailEntry[]> {
+	const { rows } = await reading((statements) =>
+		statements.query<Row>(
+			`select ${COLUMNS} from trail_entry
+			where ($1::bigint is null or number < $1) and ($2::uuid is null or subject = $2 or account_id = $2)
+			order by number desc limit $3`,
+			[before, subject, most]
+		)
+	);
+	return rows.map(({ number, at, account_name: name, address, what, subject: of, detail }) => ({
+		number,
+		at: at.toISOString(),
+		name,
+		address,
+		what,
+		subject: of,
+		detail
+	}));
+}
+
+/** What a look at the whole trail found. */
+export type Verified =
+	| { readonly whole: true; readonly entries: number; readonly hash: string }
+	/** The first entry that is not what it was when it was written, or is not there. */
+	| { readonly whole: false; readonly entry: number; readonly why: 'missing' | 'changed' };
+
+/** Computes every hash of the trail again, from the first entry to the last. */
+export async function verifyTrail(): Promise<Verified> {
+	return reading(async (statements): Promise<Verified> => {
+		let last = 0;
+		let hash: Uint8Array = new Uint8Array();
+		for (;;) {
+			const { rows } = await statements.query<Row>(
+				`select ${COLUMNS} from trail_entry where number > $1 order by number limit ${PAGE}`,
+				[last]
+			);
+			for (const { hash: kept, ...entry } of rows) {
+				if (entry.number !== last + 1) return { whole: false, entry: last + 1, why: 'missing' };
+				hash = hashOf(hash, entry);
+				if (!sameBytes(hash, kept)) return { whole: false, entry: entry.number, why: 'changed' };
+				last = entry.number;
+			}
+			if (rows.length < PAGE) break;
+		}
+		const { rows } = await statements.query<{ number: number; hash: Uint8Array }>(
+			'select number, hash from trail_head'
+		);
+		const head = rows[0] ?? { number: 0, hash: new Uint8Array() };
+		if (head.number > last) return { whole: false, entry: last + 1, why: 'missing' };
+		if (head.number < last || !sameBytes(head.hash, hash))
+			return { whole: false, entry: last, why: 'changed' };
+		return { whole: true, entries: last, hash: Buffer.from(hash).toString('hex') };
+	});
+}
+
+const sameBytes = (one: Uint8Array, other: Uint8Array): boolean => Buffer.compare(one, other) === 0;

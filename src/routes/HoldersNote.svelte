@@ -1,0 +1,126 @@
+<!-- Whose a case is, and who sees it beside them. -->
+<script lang="ts">
+	import { handOver, holdersOf, shareWith, whyNot } from '$lib/desk/requests';
+	import type { Holders } from '$lib/document/people';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Note from '$lib/ui/Note.svelte';
+	import { onMount } from 'svelte';
+
+	interface Props {
+		caseId: string;
+		label: string;
+		/** Whether it may be handed over, or only be shared. */
+		handsOver: boolean;
+		anchor: HTMLElement;
+		onclose: (changed: boolean) => void;
+	}
+	const { caseId, label, handsOver, anchor, onclose }: Props = $props();
+
+	let holders = $state.raw<Holders | null>(null);
+	let problem = $state<string | null>(null);
+	let changed = $state(false);
+
+	onMount(() => void read());
+
+	async function read(): Promise<void> {
+		const answer = await holdersOf(caseId);
+		if (answer.kind === 'done') holders = answer.value;
+		else problem = whyNot(answer);
+	}
+
+	async function change(asked: ReturnType<typeof handOver>): Promise<void> {
+		problem = null;
+		const answer = await asked;
+		if (answer.kind === 'done') changed = true;
+		await read();
+		if (answer.kind !== 'done') problem = whyNot(answer);
+	}
+
+	const NOBODY = '';
+	const owners = $derived([
+		...(holders?.owner ? [] : [{ value: NOBODY, words: 'nobody' }]),
+		...(holders?.people ?? [])
+			.filter(({ role, id }) => role !== 'reader' || id === holders?.owner)
+			.map(({ id, name }) => ({ value: id, words: name }))
+	]);
+	const others = $derived((holders?.people ?? []).filter(({ id }) => id !== holders?.owner));
+
+	function share(id: string, isShared: boolean): void {
+		const without = (holders?.shared ?? []).filter((other) => other !== id);
+		void change(shareWith(caseId, isShared ? [...without, id] : without));
+	}
+</script>
+
+<Note title={label} {anchor} onclose={() => onclose(changed)}>
+	{#if holders}
+		{@const { owner, shared, people } = holders}
+		<p>
+			<span class="name">Whose it is</span>
+			{#if handsOver}
+				<Choice
+					label="Whose it is"
+					value={owner ?? NOBODY}
+					options={owners}
+					onchange={(to) => void change(handOver(caseId, to))}
+				/>
+			{:else}
+				{people.find(({ id }) => id === owner)?.name ?? 'nobody’s'}
+			{/if}
+		</p>
+		<fieldset>
+			<legend>Shared with</legend>
+			{#each others as { id, name, role } (id)}
+				<label>
+					<input
+						type="checkbox"
+						checked={shared.includes(id)}
+						disabled={role === 'supervisor'}
+						onchange={({ currentTarget }) => share(id, currentTarget.checked)}
+					/>
+					{name}
+					<span>{role === 'supervisor' ? 'sees all' : role === 'reader' ? 'reads it' : ''}</span>
+				</label>
+			{:else}
+				<p>There is nobody else yet.</p>
+			{/each}
+		</fieldset>
+	{:else if !problem}
+		<p>Reading …</p>
+	{/if}
+	{#if problem}<p role="alert">{problem}</p>{/if}
+</Note>
+
+<style>
+	p {
+		margin: 0 0 10px;
+	}
+
+	.name,
+	legend {
+		display: block;
+		padding: 0;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	fieldset {
+		overflow: auto;
+		max-height: 300px;
+		margin: 0;
+		padding: 0;
+		border: 0;
+	}
+
+	label {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 28px;
+	}
+
+	label span {
+		color: var(--quiet);
+		font-size: 13px;
+	}
+</style>

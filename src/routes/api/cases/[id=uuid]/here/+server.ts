@@ -1,0 +1,13 @@
+import { hereRequest } from '$lib/document/people';
+import { answering, readBody } from '$lib/server/answers';
+import { hear } from '$lib/server/people/holders';
+import { json } from '@sveltejs/kit';
+import type { RequestHandler } from './$types';
+
+/** Somebody still has the case open, or leaves it; who else has it open is the answer. */
+export const POST: RequestHandler = ({ request, params, locals }) =>
+	answering(async () => {
+		const body = await readBody(request, hereRequest);
+		if (!body.ok) return body.refusal;
+		return json({ others: await hear(params.id, body.value.here, locals.by) });
+	});

@@ -1,0 +1,17 @@
+import { ownerRequest } from '$lib/document/people';
+import { answering, readBody, refuse } from '$lib/server/answers';
+import { handOver } from '$lib/server/people/holders';
+import type { RequestHandler } from './$types';
+
+/** Hands the case over. */
+export const PUT: RequestHandler = ({ request, params, locals }) =>
+	answering(async () => {
+		const body = await readBody(request, ownerRequest);
+		if (!body.ok) return body.refusal;
+		return (await handOver(params.id, body.value.to, locals.by))
+			? new Response(null, { status: 204 })
+			: refuse(
+					422,
+					'A case can be handed to a counselor or a supervisor whose account is not locked.'
+				);
+	});

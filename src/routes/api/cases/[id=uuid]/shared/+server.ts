@@ -1,0 +1,13 @@
+import { sharedRequest } from '$lib/document/people';
+import { answering, readBody } from '$lib/server/answers';
+import { shareWith } from '$lib/server/people/holders';
+import type { RequestHandler } from './$types';
+
+/** Shares the case with these people, and with nobody else. */
+export const PUT: RequestHandler = ({ request, params, locals }) =>
+	answering(async () => {
+		const body = await readBody(request, sharedRequest);
+		if (!body.ok) return body.refusal;
+		await shareWith(params.id, body.value.accounts, locals.by);
+		return new Response(null, { status: 204 });
+	});

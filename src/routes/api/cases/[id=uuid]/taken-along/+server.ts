@@ -1,0 +1,14 @@
+import { takenAlongRequest } from '$lib/document/people';
+import { answering, readBody } from '$lib/server/answers';
+import { noteAlone } from '$lib/server/people/trail';
+import type { RequestHandler } from './$types';
+
+/** A page made a file of the case: the trail has it. */
+export const POST: RequestHandler = ({ request, params, locals }) =>
+	answering(async () => {
+		const body = await readBody(request, takenAlongRequest);
+		if (!body.ok) return body.refusal;
+		const { kind: detail } = body.value;
+		await noteAlone(locals.by, { what: 'exported a case', subject: params.id, detail });
+		return new Response(null, { status: 204 });
+	});

@@ -1,0 +1,4 @@
+import type { RequestHandler } from './$types';
+
+/** The program runs. */
+export const GET: RequestHandler = () => new Response('ok\n');

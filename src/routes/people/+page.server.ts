@@ -1,0 +1,9 @@
+import { loading } from '$lib/server/answers';
+import { today } from '$lib/server/clock';
+import { listAccounts } from '$lib/server/people/accounts';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async () => ({
+	accounts: await loading(listAccounts),
+	today: today()
+});

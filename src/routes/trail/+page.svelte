@@ -1,0 +1,116 @@
+<!-- Who did what, when and from where. -->
+<script lang="ts">
+	import { SCREEN } from '$lib/reading/writing';
+	import Answer from '$lib/ui/Answer.svelte';
+	import TopLine from '$lib/ui/TopLine.svelte';
+	import { trailSentence } from '$lib/words/people';
+	import { page } from '$app/state';
+	import type { TrailEntry } from '$lib/document/people';
+	import type { PageProps } from './$types';
+
+	const { data }: PageProps = $props();
+
+	const before = $derived(Number(page.url.searchParams.get('before')) || null);
+	const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });
+
+	/** Where a look at what it was done to leads; null where there is nothing to be looked at. */
+	const isOfCase = ({ what }: TrailEntry): boolean => / case|into the outbox/.test(what);
+	const hrefOf = (query: Record<string, string>): string =>
+		`/trail?${new URLSearchParams({ ...(data.subject ? { of: data.subject } : {}), ...query })}`;
+</script>
+
+<svelte:head><title>Trail · Residuum</title></svelte:head>
+<TopLine
+	path={[
+		{ name: 'Casebook', href: '/' },
+		{ name: 'Trail', href: '/trail' }
+	]}
+/>
+<main>
+	<h1 class="unseen">Trail</h1>
+	<Answer sentence={trailSentence(data.entries.length, before, data.subject !== null, SCREEN)} />
+	{#if data.subject !== null}<p><a href="/trail">The whole trail</a></p>{/if}
+	<table>
+		<thead>
+			<tr>
+				<th scope="col" class="right">No.</th><th scope="col">When</th><th scope="col">Who</th>
+				<th scope="col">What</th><th scope="col">Of what</th><th scope="col">From</th>
+			</tr>
+		</thead>
+		<tbody>
+			{#each data.entries as entry (entry.number)}
+				{@const { number, at, name, address, what, subject, detail } = entry}
+				<tr>
+					<td class="right quiet">{number}</td>
+					<td>{moment.format(new Date(at))}</td>
+					<td>{name ?? (address === 'command' ? 'a command' : 'nobody signed in')}</td>
+					<td>{what}</td>
+					<td class="quiet">
+						{#if subject && isOfCase(entry)}<a href="/cases/{subject}">the case</a> ·
+						{/if}{#if subject}<a href="/trail?of={subject}">its trail</a>{/if}
+						{#if detail}<span class="detail" title={detail}>{detail}</span>{/if}
+					</td>
+					<td class="quiet">{address}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+	{#if data.older !== undefined}
+		<p><a href={hrefOf({ before: String(data.older) })}>Older entries</a></p>
+	{/if}
+</main>
+
+<style>
+	main {
+		display: grid;
+		gap: 16px;
+		max-width: 1180px;
+		padding: 26px 24px 90px;
+	}
+
+	p {
+		margin: 0;
+	}
+
+	a {
+		color: var(--act);
+	}
+
+	table {
+		width: 100%;
+		border-collapse: collapse;
+	}
+
+	th,
+	td {
+		height: 30px;
+		padding: 0 14px 0 6px;
+		border-bottom: 1px solid var(--row-line);
+		text-align: left;
+		white-space: nowrap;
+	}
+
+	th {
+		border-bottom-color: var(--hairline);
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.right {
+		text-align: right;
+	}
+
+	.quiet {
+		color: var(--quiet);
+	}
+
+	.detail {
+		display: inline-block;
+		overflow: hidden;
+		max-width: 220px;
+		margin-left: 6px;
+		text-overflow: ellipsis;
+		vertical-align: bottom;
+	}
+</style>

@@ -1,0 +1,486 @@
+/** Who may come in, and what each of them may do: every route, for everybody. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { startServer } from '../../scripts/own-server.mjs';
+import { queryOnce } from '../../scripts/postgres.mjs';
+import { ROOT } from '../../scripts/prepare.mjs';
+import type { AccountSummary, Role } from '../../src/lib/document/people';
+import type { CaseState } from '../../src/lib/document/case';
+import { ROUTES, type Need } from '../../src/lib/server/people/access';
+import { addPerson, command, PASSWORD, signIn, welcome } from '../support/accounts';
+import { card } from '../support/debts';
+import { ask, makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
+import { TESTER } from '../support/setup-postgres';
+
+let residuum: Residuum;
+const cookies = new Map<string, string>();
+const ids = new Map<string, string>();
+
+/** Whoever signs in here is the first to. */
+async function letIn(name: string, role: Role): Promise<void> {
+	const { body } = await residuum.request('POST', '/api/people', { name, role });
+	const { account, secret } = body as { account: { id: string }; secret: string };
+	await welcome(residuum.address, secret);
+	ids.set(name, account.id);
+	cookies.set(name, await signIn(residuum.address, name));
+}
+
+const IVO = 'Ivo Brandt';
+const SENNA = 'Senna Okafor';
+const PELL = 'Pell Audit';
+
+beforeAll(async () => {
+	residuum = await startResiduum();
+	await letIn(IVO, 'counselor');
+	await letIn(SENNA, 'counselor');
+	await letIn(PELL, 'reader');
+});
+afterAll(() => residuum.remove());
+
+/** Asks as somebody; as nobody where no name is given. */
+function as(name: string | null, method: string, path: string, body?: unknown) {
+	const cookie = name === null ? {} : { cookie: cookies.get(name) ?? '' };
+	const headers = { origin: residuum.address, 'content-type': 'application/json', ...cookie };
+	return ask(residuum.address, headers, method, path, body);
+}
+
+/** Every route of the program with its methods, as its files have them. */
+function routesOfFiles(): Map<string, Set<string>> {
+	const routes = new Map<string, Set<string>>();
+	const folder = join(ROOT, 'src/routes');
+	for (const file of readdirSync(folder, { recursive: true, encoding: 'utf8' })) {
+		const isPage = file.endsWith('+page.svelte');
+		if (!isPage && !file.endsWith('+server.ts')) continue;
+		const place = dirname(file);
+		const route = place === '.' ? '/' : `/${place}`;
+		const methods = routes.get(route) ?? new Set<string>();
+		if (isPage) methods.add('GET');
+		else {
+			const content = readFileSync(join(folder, file), 'utf8');
+			for (const [, method = ''] of content.matchAll(/export const ([A-Z]+):/g))
+				methods.add(method);
+		}
+		routes.set(route, methods);
+	}
+	return routes;
+}
+
+type Relation = 'own' | 'shared' | 'other';
+type Answer = 'in' | 'sign in' | 'refused' | 'not there';
+
+/** What is allowed, written down a second time: by what a route needs, who asks, and whose the case is. */
+function allowed(need: Need, role: Role | null, relation: Relation): Answer {
+	if (need === 'anyone' || need === 'stranger') return 'in';
+	if (need === 'machine') return 'not there';
+	if (role === null) return 'sign in';
+	if (need === 'signed in') return 'in';
+	if (need === 'work') return role === 'reader' ? 'refused' : 'in';
+	if (need === 'supervisor') return role === 'supervisor' ? 'in' : 'refused';
+	if (role === 'supervisor') return 'in';
+	if (relation === 'other') return 'not there';
+	if (need === 'see' || need === 'see message') return 'in';
+	if (role === 'reader') return 'refused';
+	return need === 'change' || relation === 'own' ? 'in' : 'refused';
+}
+
+describe('the table of what is allowed', () => {
+	it('has every route of the program, each with its methods, and no other', () => {
+		const ofFiles = [...routesOfFiles()].map(([route, methods]) => [route, [...methods].sort()]);
+		const ofTable = Object.entries(ROUTES).map(([route, needs]) => [
+			route,
+			Object.keys(needs).sort()
+		]);
+		expect(ofTable.sort()).toEqual(ofFiles.sort());
+	});
+
+	it('is what everybody meets: every route, for every role, with own, shared and others’ cases', async () => {
+		const cases = new Map<Relation, { id: string; message: string }>();
+		const debt = card();
+		/** Whose the case is, and with whom it is shared, so that it is that to the one who asks. */
+		async function holds(id: string, who: string, relation: Relation): Promise<void> {
+			const owner = relation === 'own' ? who : who === SENNA ? IVO : SENNA;
+			await residuum.request('PUT', `/api/cases/${id}/owner`, { to: ids.get(owner) });
+			const accounts = relation === 'shared' ? [ids.get(who)] : [];
+			await residuum.request('PUT', `/api/cases/${id}/shared`, { accounts });
+		}
+		for (const relation of ['own', 'shared', 'other'] as const) {
+			const { id } = await makeCase(residuum, `A case that is ${relation}`, [debt]);
+			const message = crypto.randomUUID();
+			await residuum.request('POST', `/api/cases/${id}/outbox`, {
+				key: message,
+				to: 'client@harbour.example',
+				subject: 'Your plan',
+				text: 'Here it is.',
+				language: 'en',
+				attachments: [{ name: 'a.txt', type: 'text/plain', content: 'YQ==' }]
+			});
+			cases.set(relation, { id, message });
+		}
+		const people: readonly (readonly [string | null, Role | null, readonly Relation[]])[] = [
+			[null, null, ['other']],
+			[IVO, 'counselor', ['own', 'shared', 'other']],
+			[PELL, 'reader', ['shared', 'other']],
+			[TESTER, 'supervisor', ['other']]
+		];
+		cookies.set(TESTER, residuum.headers['cookie'] ?? '');
+		const met: unknown[] = [];
+		const wanted: unknown[] = [];
+		for (const [name, role, relations] of people) {
+			for (const relation of relations) {
+				const { id = '', message = '' } = cases.get(relation) ?? {};
+				if (name !== null) await holds(id, name, relation);
+				for (const [route, needs] of Object.entries(ROUTES)) {
+					const path = route
+						.replace('[id=uuid]', id)
+						.replace('[message=uuid]', message)
+						.replace('[debt=uuid]', debt.id)
+						.replace('[account=uuid]', ids.get(SENNA) ?? '')
+						.replace('[place]', '0');
+					for (const [method, need] of Object.entries(needs)) {
+						// What would be brought back must be gone first.
+						if (route.endsWith('/restore')) await residuum.request('DELETE', `/api/cases/${id}`);
+						const answer = await as(name, method, path, method === 'GET' ? undefined : {});
+						if (
+							route.endsWith('/restore') ||
+							(route === '/api/cases/[id=uuid]' && method === 'DELETE')
+						)
+							await residuum.request('POST', `/api/cases/${id}/restore`);
+						if (route === '/api/session' && method === 'DELETE' && name !== null) {
+							cookies.set(name, await signIn(residuum.address, name));
+							if (name === TESTER) residuum.headers['cookie'] = cookies.get(name) ?? '';
+						}
+						const line = [name, relation, method, route];
+						met.push([...line, answerOf(answer.status, answer.location)]);
+						wanted.push([...line, allowed(need, role, relation)]);
+					}
+				}
+			}
+		}
+		expect(met).toEqual(wanted);
+		expect(met.length).toBeGreaterThan(250);
+	});
+
+	const answerOf = (status: number, location: string | null): Answer => {
+		if (status === 401 || location?.startsWith('/sign-in')) return 'sign in';
+		if (status === 403) return 'refused';
+		return status === 404 ? 'not there' : 'in';
+	};
+
+	it('answers another one’s case like one that is not there, to the byte', async () => {
+		const { id } = await makeCase(residuum, 'Not for Ivo', [card()]);
+		const nowhere = crypto.randomUUID();
+		for (const [method, path] of [
+			['GET', '/cases/CASE'],
+			['GET', '/cases/CASE/plan'],
+			['GET', '/cases/CASE/__data.json'],
+			['PUT', '/api/cases/CASE'],
+			['DELETE', '/api/cases/CASE'],
+			['POST', '/api/cases/CASE/undo'],
+			['GET', '/api/cases/file?id=CASE']
+		] as const) {
+			const answers = [id, nowhere].map((one) =>
+				as(IVO, method, path.replace('CASE', one), method === 'GET' ? undefined : {})
+			);
+			const [its, none] = await Promise.all(answers);
+			const plain = (answer: typeof its) =>
+				JSON.stringify(answer?.body).replaceAll(id, 'CASE').replaceAll(nowhere, 'CASE');
+			expect([path, its?.status, plain(its)]).toEqual([path, none?.status, plain(none)]);
+		}
+		const { body } = await as(IVO, 'GET', '/');
+		expect(body).not.toContain('Not for Ivo');
+		const { body: file } = await as(IVO, 'GET', '/api/cases/file');
+		expect(JSON.stringify(file)).not.toContain('Not for Ivo');
+	});
+
+	it('hands a case over to who works with cases, and to nobody else', async () => {
+		const { id } = await makeCase(residuum, 'Handed over', [card()]);
+		expect((await as(IVO, 'GET', `/cases/${id}`)).status).toBe(404);
+		const to = (name: string) =>
+			residuum.request('PUT', `/api/cases/${id}/owner`, { to: ids.get(name) });
+		expect((await to(PELL)).status).toBe(422);
+		expect((await to(IVO)).status).toBe(204);
+		expect((await as(IVO, 'GET', `/cases/${id}`)).status).toBe(200);
+		expect((await as(IVO, 'GET', '/')).body).toContain('Handed over');
+		expect((await to(SENNA)).status).toBe(204);
+		expect((await as(IVO, 'GET', `/cases/${id}`)).status).toBe(404);
+	});
+});
+
+describe('signing in', () => {
+	const session = (name: string, password: string, more: Record<string, string> = {}) =>
+		ask(
+			residuum.address,
+			{ origin: residuum.address, 'content-type': 'application/json', ...more },
+			'POST',
+			'/api/session',
+			{ name, password }
+		);
+
+	it('never says which of the two was wrong, and slows down by name', async () => {
+		const answers = [];
+		for (const name of [SENNA, 'Nobody Here']) {
+			for (let tries = 0; tries < 5; tries += 1)
+				answers.push(await session(name, 'not the password'));
+			// The address has been counted too.
+			if (name === SENNA)
+				await queryOnce(residuum.settings['DATABASE_URL'] ?? '', 'delete from sign_in_failure');
+		}
+		const said = answers.map(({ status, body }) => [
+			status,
+			(body as { message: string }).message.replace(/\d+ seconds/, 'N seconds')
+		]);
+		expect(said.slice(0, 5)).toEqual(said.slice(5));
+		expect(said[0]?.[0]).toBe(422);
+		expect(said[4]).toEqual([429, 'Tried too often; try again in N seconds.']);
+		// Not even with the right one.
+		expect((await session('Nobody Here', PASSWORD)).status).toBe(429);
+		await queryOnce(residuum.settings['DATABASE_URL'] ?? '', 'delete from sign_in_failure');
+		expect((await session('  senna  OKAFOR ', PASSWORD)).status).toBe(200);
+	});
+
+	it('slows down by address whatever the name', async () => {
+		const statuses = [];
+		for (let tries = 0; tries < 6; tries += 1)
+			statuses.push((await session(`Somebody ${tries}`, 'not the password')).status);
+		expect(statuses).toContain(429);
+		await queryOnce(residuum.settings['DATABASE_URL'] ?? '', 'delete from sign_in_failure');
+	});
+
+	it('begins a session of its own: none that a stranger put into the browser is taken on', async () => {
+		const planted = `residuum-session=${'A'.repeat(43)}`;
+		const response = await fetch(`${residuum.address}/api/session`, {
+			method: 'POST',
+			headers: { origin: residuum.address, 'content-type': 'application/json', cookie: planted },
+			body: JSON.stringify({ name: IVO, password: PASSWORD })
+		});
+		const cookie = response.headers.get('set-cookie') ?? '';
+		expect(cookie).toMatch(/^residuum-session=[\w-]{43}; Path=\/; HttpOnly; SameSite=Strict$/);
+		expect(cookie).not.toContain(planted);
+		cookies.set('planted', planted);
+		expect((await as('planted', 'GET', '/')).status).toBe(303);
+		// What the database keeps opens nothing.
+		const kept = await queryOnce(
+			residuum.settings['DATABASE_URL'] ?? '',
+			`select encode(token, 'hex') as token from session`
+		);
+		expect(JSON.stringify(kept)).not.toContain(cookie.slice(17, 60));
+	});
+
+	it('ends when somebody signs out, in every tab, and what was stolen is worth nothing', async () => {
+		cookies.set('tab', await signIn(residuum.address, IVO));
+		const other = await signIn(residuum.address, IVO);
+		expect((await as('tab', 'GET', '/')).status).toBe(200);
+		expect((await as('tab', 'DELETE', '/api/session')).status).toBe(204);
+		expect((await as('tab', 'GET', '/')).location).toBe('/sign-in?to=%2F');
+		expect((await as('tab', 'POST', '/api/cases', {})).status).toBe(401);
+		cookies.set('other', other);
+		expect((await as('other', 'GET', '/')).status).toBe(200);
+	});
+
+	it('ends after nothing was done for a while, whatever the page asks by itself', async () => {
+		const quick = await startResiduum({ RESIDUUM_IDLE: '0.04' });
+		const { id } = await makeCase(quick, 'Left alone', [card()]);
+		const rest = () => new Promise((resolve) => setTimeout(resolve, 400));
+		const until = Date.now() + 3_500;
+		while (Date.now() < until) {
+			expect((await quick.request('GET', '/')).status).toBe(200);
+			await rest();
+		}
+		let status = 200;
+		for (let at = 0; at < 20 && status === 200; at += 1) {
+			await rest();
+			({ status } = await quick.request('POST', `/api/cases/${id}/here`, { here: true }));
+		}
+		expect(status).toBe(401);
+		await quick.remove();
+	});
+
+	it('ends in any case at last', async () => {
+		const short = await startResiduum({ RESIDUUM_SESSION: '0.0005' });
+		const until = Date.now() + 10_000;
+		let status = 200;
+		while (status === 200 && Date.now() < until) ({ status } = await short.request('GET', '/'));
+		expect(status).toBe(303);
+		await short.remove();
+	});
+});
+
+describe('accounts', () => {
+	const people = async (): Promise<AccountSummary[]> => {
+		const { body } = await residuum.request('GET', '/people/__data.json');
+		return JSON.stringify(body).includes('isLocked') ? (body as never) : [];
+	};
+
+	it('are locked at once, and reset by a link that works once', async () => {
+		await letIn('Ruben Castellane', 'counselor');
+		const id = ids.get('Ruben Castellane') ?? '';
+		expect((await as('Ruben Castellane', 'GET', '/')).status).toBe(200);
+		expect((await residuum.request('POST', `/api/people/${id}`, { what: 'lock' })).status).toBe(
+			200
+		);
+		expect((await as('Ruben Castellane', 'GET', '/')).status).toBe(303);
+		await expect(signIn(residuum.address, 'Ruben Castellane')).rejects.toThrow('422');
+		await residuum.request('POST', `/api/people/${id}`, { what: 'unlock' });
+		cookies.set('before', await signIn(residuum.address, 'Ruben Castellane'));
+		const { body } = await residuum.request('POST', `/api/people/${id}`, { what: 'link' });
+		const { secret } = body as { secret: string };
+		// Until it is used the password is what it was.
+		expect((await as('before', 'GET', '/')).status).toBe(200);
+		await welcome(residuum.address, secret);
+		expect((await as('before', 'GET', '/')).status).toBe(303);
+		await expect(welcome(residuum.address, secret)).rejects.toThrow('422');
+		expect(await people()).not.toEqual([]);
+	});
+
+	it.each([
+		['short', 'eleven char', 'it needs 12 at least'],
+		['one of the commonest', 'unbelievable', 'one of the commonest'],
+		['one key held down', 'aaaaaaaaaaaaaaaa', 'too few different characters'],
+		['with the name in it', 'my name is Ivo Brandt', 'has the name in it']
+	])('take no password that is %s', async (_, password, why) => {
+		const id = ids.get(IVO) ?? '';
+		const { body } = await residuum.request('POST', `/api/people/${id}`, { what: 'link' });
+		const { secret: token } = body as { secret: string };
+		const refused = await residuum.request('POST', '/api/welcome', { token, password });
+		expect(refused.status).toBe(422);
+		expect((refused.body as { message: string }).message).toContain(why);
+	});
+
+	it('are made, listed and locked by the command, but for the last who could let anybody in', () => {
+		const { settings } = residuum;
+		expect(command(settings, 'accounts', 'list').said).toContain(`${TESTER}  ·  supervisor`);
+		const twice = command(settings, 'accounts', 'add', 'ivo  BRANDT', '--role', 'reader', '--link');
+		expect([twice.status, twice.refused]).toEqual([
+			1,
+			'There is an account of the name “ivo BRANDT” already; take another name.'
+		]);
+		expect(command(settings, 'accounts', 'lock', TESTER).refused).toContain('only supervisor');
+		expect(command(settings, 'accounts', 'role', TESTER, 'reader').refused).toContain(
+			'only supervisor'
+		);
+		expect(command(settings, 'accounts', 'lock', 'Nobody Here').refused).toContain('no account');
+		expect(command(settings, 'accounts', 'dance').refused).toContain('npm run --silent accounts');
+	});
+
+	it('are needed before anybody is let in from elsewhere', async () => {
+		const name = `test_${crypto.randomUUID().replaceAll('-', '')}`;
+		await queryOnce(inject('postgres').replace('NAME', 'postgres'), `create database ${name}`);
+		const environment = { DATABASE_URL: inject('postgres').replace('NAME', name) };
+		const refused = await startServer(environment);
+		expect(refused.address).toBeNull();
+		expect(refused.printed()).toContain('There is no supervisor yet');
+		const secret = addPerson(environment, 'Mara Lindqvist', 'supervisor');
+		const server = await startServer(environment);
+		await welcome(server.address ?? '', secret);
+		expect(await signIn(server.address ?? '', 'Mara Lindqvist')).toContain('residuum-session');
+		await server.stop();
+	});
+});
+
+describe('two people in one case', () => {
+	it('see each other, and a stale save names whose change it met', async () => {
+		const { id, document, revision } = await makeCase(residuum, 'Two in it', [card()]);
+		await residuum.request('PUT', `/api/cases/${id}/owner`, { to: ids.get(IVO) });
+		const here = (name: string, isHere: boolean) =>
+			as(name, 'POST', `/api/cases/${id}/here`, { here: isHere });
+		cookies.set(TESTER, residuum.headers['cookie'] ?? '');
+		expect((await here(IVO, true)).body).toEqual({ others: [] });
+		expect((await here(TESTER, true)).body).toEqual({ others: [IVO] });
+		expect((await here(IVO, true)).body).toEqual({ others: [TESTER] });
+		await here(TESTER, false);
+		expect((await here(IVO, true)).body).toEqual({ others: [] });
+
+		const save = (name: string, label: string) =>
+			as(name, 'PUT', `/api/cases/${id}`, {
+				basedOn: revision,
+				what: 'client label',
+				document: { ...document, label }
+			});
+		expect((await save(IVO, 'By Ivo')).status).toBe(200);
+		const stale = await save(TESTER, 'By the tester');
+		expect(stale.status).toBe(409);
+		const { authors, state } = stale.body as { authors: string[]; state: CaseState };
+		expect(authors).toEqual([IVO]);
+		expect(state.document.label).toBe('By Ivo');
+	});
+});
+
+describe('the trail', () => {
+	it('says who did what, without a client’s figures, and shows what was changed, taken out or put elsewhere', async () => {
+		const own = await startResiduum();
+		const { id } = await makeCase(own, 'Figures of nobody', [
+			card({ balance: 7_654_321 as never })
+		]);
+		await own.request('GET', `/cases/${id}`);
+		await own.request('GET', `/api/cases/file?id=${id}`);
+		await own.request('POST', `/api/cases/${id}/taken-along`, { kind: 'pdf' });
+		await own.request('DELETE', `/api/cases/${id}`);
+		await own.request('POST', `/api/cases/${id}/restore`);
+		await own.request('POST', '/api/cases', { label: 'Another', currency: USD, asOf: TODAY });
+		await own.stop();
+		const url = own.settings['DATABASE_URL'] ?? '';
+		const rows = await queryOnce(url, 'select * from trail_entry order by number');
+		const deeds = rows.filter(({ subject }) => subject === id).map(({ what }) => what as string);
+		expect(deeds).toEqual([
+			'began a case',
+			'changed a case',
+			'opened a case',
+			'exported a case',
+			'exported a case',
+			'deleted a case',
+			'brought a case back'
+		]);
+		expect(
+			rows.every(
+				({ account_name: name, what }) => name === TESTER || /account|password/.test(String(what))
+			)
+		).toBe(true);
+		expect(JSON.stringify(rows)).not.toMatch(/Figures|7654321|Another/);
+
+		const whole = command(own.settings, 'trail', 'verify');
+		expect(whole.said).toContain(`The trail is whole: ${rows.length} entries`);
+		await expect(queryOnce(url, 'delete from trail_entry where number = 2')).rejects.toThrow(
+			'only ever appended'
+		);
+		await expect(queryOnce(url, 'truncate trail_entry')).rejects.toThrow('only ever appended');
+
+		const last = rows.length;
+		const tampered: readonly (readonly [string, string])[] = [
+			[
+				`update trail_entry set what = 'read the trail' where number = 5`,
+				'Entry 5 of the trail is not'
+			],
+			[
+				`update trail_entry set at = at + interval '1 second' where number = 1`,
+				'Entry 1 of the trail is not'
+			],
+			['delete from trail_entry where number = 3', 'Entry 3 of the trail is missing'],
+			[`delete from trail_entry where number = ${last}`, `Entry ${last} of the trail is missing`],
+			['truncate trail_entry', 'Entry 1 of the trail is missing'],
+			[
+				`update trail_entry set number = -number where number in (5, 6);
+				update trail_entry set number = 11 + number where number < 0`,
+				'Entry 5 of the trail is not'
+			],
+			[
+				`update trail_entry set account_name = 'Somebody else' where number = ${last}`,
+				`Entry ${last} of the trail is not`
+			]
+		];
+		const name = /\/(test_\w+)\?/.exec(url)?.[1] ?? '';
+		for (const [at, [sql, found]] of tampered.entries()) {
+			const copy = `${name}_${at}`;
+			await queryOnce(
+				inject('postgres').replace('NAME', 'postgres'),
+				`create database ${copy} template ${name}`
+			);
+			const environment = { DATABASE_URL: inject('postgres').replace('NAME', copy) };
+			// Whoever owns the database can do this; it shows.
+			await queryOnce(environment.DATABASE_URL, `set session_replication_role = replica; ${sql}`);
+			const { status, refused } = command(environment, 'trail', 'verify');
+			expect([sql, status, refused.startsWith(found)]).toEqual([sql, 1, true]);
+		}
+		await own.remove();
+	});
+});
