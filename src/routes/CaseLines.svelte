@@ -204,11 +204,11 @@
 			label={line.label}
 			handsOver={person.role === 'supervisor'}
 			{anchor}
-			onclose={(changed) => {
+			onchanged={onheld}
+			onclose={() => {
 				const back = anchor;
 				held = null;
 				back.focus();
-				if (changed) onheld();
 			}}
 		/>
 	{/await}

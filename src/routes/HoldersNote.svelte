@@ -12,13 +12,13 @@
 		/** Whether it may be handed over, or only be shared. */
 		handsOver: boolean;
 		anchor: HTMLElement;
-		onclose: (changed: boolean) => void;
+		onchanged: () => void;
+		onclose: () => void;
 	}
-	const { caseId, label, handsOver, anchor, onclose }: Props = $props();
+	const { caseId, label, handsOver, anchor, onchanged, onclose }: Props = $props();
 
 	let holders = $state.raw<Holders | null>(null);
 	let problem = $state<string | null>(null);
-	let changed = $state(false);
 
 	onMount(() => void read());
 
@@ -31,9 +31,9 @@
 	async function change(asked: ReturnType<typeof handOver>): Promise<void> {
 		problem = null;
 		const answer = await asked;
-		if (answer.kind === 'done') changed = true;
 		await read();
-		if (answer.kind !== 'done') problem = whyNot(answer);
+		if (answer.kind === 'done') onchanged();
+		else problem = whyNot(answer);
 	}
 
 	const NOBODY = '';
@@ -51,7 +51,7 @@
 	}
 </script>
 
-<Note title={label} {anchor} onclose={() => onclose(changed)}>
+<Note title={label} {anchor} {onclose}>
 	{#if holders}
 		{@const { owner, shared, people } = holders}
 		<p>

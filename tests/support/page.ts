@@ -17,13 +17,18 @@ export interface Desk {
 	readonly residuum: Residuum;
 	/** A new page, watched: a console error, a failed request or a request elsewhere fails `checked`. */
 	open(path?: string): Promise<Screen>;
+	/** The same in a browser of its own, as another person has it. */
+	openElsewhere(path?: string): Promise<Screen>;
 	/** Fails on whatever the guards have seen since the last time, but for what a test brought about. */
 	checked(expected?: string): void;
 	close(): Promise<void>;
 }
 
-export async function openDesk(environment: Record<string, string> = {}): Promise<Desk> {
-	const residuum = await startResiduum(environment);
+export async function openDesk(
+	environment: Record<string, string> = {},
+	prepare?: (settings: Record<string, string>) => void
+): Promise<Desk> {
+	const residuum = await startResiduum(environment, prepare);
 	const { browser, close } = await openBrowser();
 	let seen: string[] = [];
 	const watch = (page: Page) => {
@@ -42,15 +47,17 @@ export async function openDesk(environment: Record<string, string> = {}): Promis
 				seen.push(`foreign: ${request.url()}`);
 		});
 	};
+	const opened = async (page: Page, path: string): Promise<Screen> => {
+		watch(page);
+		const screen = new Screen(page, residuum.address);
+		await screen.goto(path);
+		return screen;
+	};
 	return {
 		residuum,
-		async open(path = '/') {
-			const page = await browser.newPage();
-			watch(page);
-			const screen = new Screen(page, residuum.address);
-			await screen.goto(path);
-			return screen;
-		},
+		open: async (path = '/') => opened(await browser.newPage(), path),
+		openElsewhere: async (path = '/') =>
+			opened(await (await browser.createBrowserContext()).newPage(), path),
 		checked(expected) {
 			const found = seen.filter((line) => expected === undefined || !line.includes(expected));
 			seen = [];

@@ -42,10 +42,15 @@ export function temporaryFolder(): string {
 	return mkdtempSync(join(tmpdir(), 'residuum-test-'));
 }
 
-export async function startResiduum(environment: Record<string, string> = {}): Promise<Residuum> {
+/** `prepare` is done to the data before it starts, by what works on the same settings. */
+export async function startResiduum(
+	environment: Record<string, string> = {},
+	prepare: (settings: Record<string, string>) => void = () => undefined
+): Promise<Residuum> {
 	const data = temporaryFolder();
 	const place = await placeOf(data);
 	const settings = { ...place, RESIDUUM_TODAY: TODAY, ...environment };
+	prepare(settings);
 	let server = await startServer(settings);
 	const { address } = server;
 	if (address === null) throw new Error(`the server did not start: ${server.printed()}`);

@@ -1,0 +1,158 @@
+/** An agency at work: somebody signs in, is signed out in the middle of a word, hands a case over, and is not alone in it. */
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import type { CaseState } from '../../src/lib/document/case';
+import { addPerson, PASSWORD, signIn, welcome } from '../support/accounts';
+import { card } from '../support/debts';
+import { openDesk, type Desk, type Screen } from '../support/page';
+import { makeCase, type MadeCase } from '../support/residuum';
+
+/** The balance of the only debt there is. */
+const BALANCE = '[aria-label^="Balance, "]';
+const MARA = 'Mara Lindqvist';
+const IVO = 'Ivo Brandt';
+
+let desk: Desk;
+let mara: Screen;
+let ivo: Screen;
+let made: MadeCase;
+beforeAll(async () => {
+	const links: string[] = [];
+	desk = await openDesk({ RESIDUUM_NAMES: 'casebook.example' }, (settings) => {
+		links.push(addPerson(settings, MARA, 'supervisor'), addPerson(settings, IVO, 'counselor'));
+	});
+	const { address, headers } = desk.residuum;
+	for (const link of links) await welcome(address, link);
+	headers['cookie'] = await signIn(address, MARA);
+	made = await makeCase(desk.residuum, 'A household by the slip', [card()]);
+	mara = await desk.open();
+	ivo = await desk.openElsewhere();
+}, 240_000);
+afterEach(() => desk.checked());
+afterAll(() => desk.close());
+
+async function comesIn(screen: Screen, name: string, password = PASSWORD): Promise<void> {
+	await screen.page.waitForSelector('input[name=username]');
+	await screen.page.type('input[name=username]', name);
+	await screen.page.type('input[name=password]', password);
+	await screen.press('Enter');
+}
+
+/** The session of a screen is ended on the server, as it is after a long pause. */
+async function endSession(screen: Screen): Promise<void> {
+	const { address } = desk.residuum;
+	const cookies = await screen.page.browserContext().cookies();
+	const cookie = cookies.map(({ name, value }) => `${name}=${value}`).join('; ');
+	const ended = await fetch(`${address}/api/session`, {
+		method: 'DELETE',
+		headers: { origin: address, cookie, 'content-type': 'application/json' }
+	});
+	expect(ended.status).toBe(204);
+}
+
+const labels = (screen: Screen) => screen.texts('[data-case]');
+
+/** The case as the server has it. */
+async function kept(): Promise<CaseState> {
+	const { body } = await desk.residuum.request('PUT', `/api/cases/${made.id}`, {
+		basedOn: 0,
+		what: 'nothing',
+		document: made.document
+	});
+	return (body as { state: CaseState }).state;
+}
+
+describe('an agency', () => {
+	it('asks who somebody is, and leads them to where they wanted to go', async () => {
+		await mara.goto(`/cases/${made.id}`);
+		expect(mara.path()).toBe('/sign-in');
+		await comesIn(mara, 'mara lindqvist', 'not her password');
+		await mara.see('#sign-in-problem', 'The name or the password is not right.');
+		desk.checked('status of 422');
+		expect(await mara.page.$eval('input[name=username]', (field) => field.value)).toBe(
+			'mara lindqvist'
+		);
+		await mara.page.type('input[name=password]', PASSWORD);
+		await mara.press('Enter');
+		await expect.poll(() => mara.path()).toBe(`/cases/${made.id}`);
+		await mara.see('.tools', 'Saved');
+	});
+
+	it('loses nothing that was typed when the session ends in the middle of a word', async () => {
+		await mara.page.waitForSelector(BALANCE);
+		await mara.page.click(BALANCE, { count: 3 });
+		await mara.page.keyboard.type('3,9');
+		await endSession(mara);
+		await mara.page.keyboard.type('87.65');
+		await mara.press('Enter');
+		await mara.see('dialog h2', 'You were signed out');
+		await mara.see('.saving', 'You are signed out');
+		expect(await mara.page.$eval('input[name=username]', (field) => field.value)).toBe(MARA);
+		expect((await kept()).document.debts[0]?.balance).not.toBe(398_765);
+		await mara.page.type('input[name=password]', PASSWORD);
+		await mara.press('Enter');
+		await mara.saved();
+		expect((await kept()).document.debts[0]?.balance).toBe(398_765);
+		expect(await mara.page.$('dialog')).toBeNull();
+		// It is asked again until somebody has signed in.
+		desk.checked('status of 401');
+	});
+
+	it('hands a case over in the casebook: it is there for who has it now, with nothing else', async () => {
+		await comesIn(ivo, IVO);
+		await expect.poll(() => ivo.path()).toBe('/');
+		await ivo.answer('The casebook is empty.');
+		await mara.goto('/');
+		expect(await labels(mara)).toEqual(['A household by the slip']);
+		await mara.click('.hold');
+		await mara.page.waitForSelector('[aria-label="Whose it is"]');
+		await mara.page.select(
+			'[aria-label="Whose it is"]',
+			await mara.page.$eval(
+				'[aria-label="Whose it is"]',
+				(list, name) =>
+					[...(list as HTMLSelectElement).options].find(({ text }) => text === name)?.value ?? '',
+				IVO
+			)
+		);
+		await expect.poll(() => mara.texts('[aria-label="Whose it is"] option:checked')).toEqual([IVO]);
+		await mara.press('Escape');
+		await mara.see('.whose', IVO);
+		await ivo.reload();
+		await expect.poll(() => labels(ivo)).toEqual(['A household by the slip']);
+		// Who is no supervisor has no list of people.
+		await ivo.page.goto(`${desk.residuum.address}/people`);
+		await ivo.see('h1', 'This is for supervisors.');
+		desk.checked('status of 403');
+	});
+
+	it('shows two people in a case to each other, and says whose change a stale save has met', async () => {
+		await mara.goto(`/cases/${made.id}`);
+		await ivo.goto(`/cases/${made.id}`);
+		await ivo.see('[role=status]', `${MARA} has this case open too`);
+		await mara.see('[role=status]', `${IVO} has this case open too`);
+		for (const [screen, balance] of [
+			[ivo, '1,111.11'],
+			[mara, '2,222.22']
+		] as const) {
+			await screen.page.bringToFront();
+			await screen.page.click(BALANCE, { count: 3 });
+			await screen.enter(balance);
+			if (screen === ivo) await ivo.saved();
+		}
+		await mara.see('.stale', `${IVO} changed this case meanwhile`);
+		await mara.see('.stale', `As ${IVO} left it`);
+		await mara.clickText('.stale button', `Take what ${IVO} left`);
+		await mara.saved();
+		expect((await kept()).document.debts[0]?.balance).toBe(111_111);
+		desk.checked('status of 409');
+	});
+
+	it('lets somebody sign out: the way back leads to the question who it is', async () => {
+		await mara.click(`[aria-label="${MARA}, signed in"]`);
+		await mara.clickText('[role=dialog] button', 'Sign out');
+		await expect.poll(() => mara.path()).toBe('/sign-in');
+		await mara.page.goBack();
+		await expect.poll(() => mara.path()).toBe('/sign-in');
+		desk.checked('status of 401');
+	});
+});
