@@ -5,6 +5,6 @@ export default defineConfig({
 	build: {
 		ssr: true,
 		outDir: 'build/commands',
-		rollupOptions: { input: ['src/commands/accounts.ts', 'src/commands/trail.ts'] }
+		rollupOptions: { input: 'src/commands.ts' }
 	}
 });

@@ -47,7 +47,9 @@ export default defineConfig({
 				// What holds of the server holds on a PostgreSQL server as in a data folder.
 				test: {
 					name: 'postgres',
-					include: ['tests/server/{api,bad-input,coming-back,tables,people,postgres}.test.ts'],
+					include: [
+						'tests/server/{api,backup,bad-input,coming-back,people,postgres,tables}.test.ts'
+					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',
 					maxWorkers: 2,

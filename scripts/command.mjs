@@ -6,10 +6,10 @@ import { ensureBuild, ensurePackages, ROOT } from './prepare.mjs';
 const [name = '', ...words] = process.argv.slice(2);
 ensurePackages();
 ensureBuild();
-const built = pathToFileURL(join(ROOT, 'build/commands', `${name}.js`)).href;
+const built = pathToFileURL(join(ROOT, 'build/commands/commands.js')).href;
 try {
 	const { run } = await import(built);
-	await run(words);
+	await run(name, words);
 } catch (error) {
 	const { name: kind, message } = /** @type {Error} */ (error);
 	if (kind !== 'CommandRefused') throw error;

@@ -1,10 +1,13 @@
 import { answering, loading, unknownCase, unknownMessage, refuse } from '$lib/server/answers';
 import { closeDatabase, damageFound, openDatabase, placeOfData } from '$lib/server/database';
+import { backUpDaily } from '$lib/server/backup/daily';
+import { takeCommands } from '$lib/server/control';
 import { fillWithDemo } from '$lib/server/cases/demo';
 import { log, loggable } from '$lib/server/log';
 import { asksWho, decide, type Decision } from '$lib/server/people/access';
 import { hasAccounts, namesOfServer, needSupervisor, secretOf } from '$lib/server/people/agency';
 import { personOf } from '$lib/server/people/sessions';
+import { countRequest, offerMetrics } from '$lib/server/metrics';
 import { foreignRequest } from '$lib/server/same-origin';
 import {
 	error,
@@ -17,10 +20,17 @@ import {
 
 /** Opens the database when the server starts, not when the application is built. */
 export const init: ServerInit = async () => {
-	await openDatabase(placeOfData());
-	process.once('sveltekit:shutdown', () => void closeDatabase());
+	const place = placeOfData();
+	await openDatabase(place);
+	const ends: (() => unknown)[] = [closeDatabase];
+	process.once('sveltekit:shutdown', () => ends.forEach((end) => end()));
 	if (damageFound() !== null) return;
 	await needSupervisor();
+	if (place.url === undefined) ends.unshift(await takeCommands(place.folder));
+	const metrics = Number(process.env['RESIDUUM_METRICS'] ?? 0);
+	if (metrics > 0) ends.unshift(offerMetrics(metrics));
+	const backups = process.env['RESIDUUM_BACKUP'];
+	if (backups) ends.unshift(backUpDaily(backups));
 	const demo = process.env['RESIDUUM_DEMO'];
 	if (demo !== undefined) await fillWithDemo(demo);
 };
@@ -35,8 +45,11 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const isAsked = pathname.startsWith('/api/');
 	if (damageFound() !== null && !isAsked && !pathname.startsWith('/damaged'))
 		redirect(303, '/damaged');
+	const began = performance.now();
 	const answer = () => answerTo(event, isAsked, resolve);
 	const response = await (isAsked ? answering(answer) : loading(answer));
+	const { route, request } = event;
+	countRequest(route.id, request.method, response.status, performance.now() - began);
 	response.headers.set('Referrer-Policy', 'same-origin');
 	// Pages and answers hold a client's figures: no copy of them is kept on the way.
 	response.headers.set('Cache-Control', 'no-store');

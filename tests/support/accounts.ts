@@ -1,5 +1,5 @@
 /** Accounts of tests: made by the command, given a password by its link, and signed in. */
-import { spawnSync } from 'node:child_process';
+import { execFile, spawnSync } from 'node:child_process';
 import { ROOT } from '../../scripts/prepare.mjs';
 import type { Role } from '../../src/lib/document/people';
 
@@ -13,6 +13,21 @@ export function command(environment: Record<string, string>, ...words: readonly 
 		{ cwd: ROOT, env: { ...process.env, ...environment }, encoding: 'utf8' }
 	);
 	return { status, said: stdout.trim(), refused: stderr.trim() };
+}
+
+/** The same while this process goes on. */
+export function commandBeside(
+	environment: Record<string, string>,
+	...words: readonly string[]
+): Promise<{ said: string; refused: string }> {
+	return new Promise((resolve) =>
+		execFile(
+			process.execPath,
+			['scripts/command.mjs', ...words],
+			{ cwd: ROOT, env: { ...process.env, ...environment } },
+			(_, said, refused) => resolve({ said: said.trim(), refused: refused.trim() })
+		)
+	);
 }
 
 /** Adds somebody to the data that these settings name; the secret of the link. */

@@ -83,7 +83,8 @@ export type Deed =
 	| 'exported the book'
 	| 'put a message into the outbox'
 	| 'opened a message'
-	| 'read the trail';
+	| 'read the trail'
+	| 'restored a backup';
 
 export interface TrailEntry {
 	readonly number: number;

@@ -1,5 +1,6 @@
 /** Damaged data: what is damaged, and what can still be read out. */
 import { StatementFailed } from './statements';
+import { KEPT } from './tables';
 import type { DatabaseThread } from './thread';
 
 export interface Damage {
@@ -16,28 +17,6 @@ export const isDamage = (error: unknown): boolean =>
 /** The database has given up: whatever it is asked from now on fails too. */
 const isAbort = ({ code, said }: StatementFailed): boolean =>
 	code === null && /abort|unreachable|out of bounds|null function|signature mismatch/i.test(said);
-
-/** The tables that hold cases as they are, and their history. */
-const TABLES = [
-	'case_file',
-	'debt',
-	'debt_transaction',
-	'forecast',
-	'visit',
-	'reading',
-	'happened',
-	'happening',
-	'way',
-	'plan',
-	'plan_place',
-	'plan_happening',
-	'plan_change',
-	'plan_change_debt',
-	'plan_choice',
-	'household_line',
-	'outbox_message',
-	'case_revision'
-];
 
 /** A database that may give up while it is read, and is then opened anew. */
 export class Fragile {
@@ -69,10 +48,10 @@ export class Fragile {
 	}
 }
 
-/** Reads every table that holds cases; the names of those that can't be read whole. */
+/** Reads every table that is kept; the names of those that can't be read whole. */
 export async function damagedTables(database: Fragile): Promise<string[]> {
 	const damaged: string[] = [];
-	for (const table of TABLES) {
+	for (const table of KEPT) {
 		// Every field of every row; of the history, which may be long, all but the documents.
 		const sql =
 			table === 'case_revision'

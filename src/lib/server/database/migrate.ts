@@ -3,10 +3,12 @@ import type { Statements } from './statements';
 import { StartRefusal } from './start-refusal';
 
 /** One numbered file of `migrations/`. */
-interface Migration {
+export interface Migration {
 	readonly number: number;
 	readonly name: string;
 	readonly sql: string;
+	/** SHA-256 of the file, in hexadecimals. */
+	readonly hash: string;
 }
 
 interface Applied {
@@ -30,10 +32,11 @@ const FILES = import.meta.glob<string>('/migrations/*.sql', {
 	eager: true
 });
 
-const MIGRATIONS: readonly Migration[] = Object.entries(FILES)
+export const MIGRATIONS: readonly Migration[] = Object.entries(FILES)
 	.map(([path, sql]) => {
 		const name = path.slice(path.lastIndexOf('/') + 1);
-		return { number: Number.parseInt(name, 10), name, sql };
+		const hash = createHash('sha256').update(sql).digest('hex');
+		return { number: Number.parseInt(name, 10), name, sql, hash };
 	})
 	.sort((a, b) => a.number - b.number);
 
@@ -53,41 +56,47 @@ export const migrate: Migrate = async (transaction) => {
 		);
 	}
 	for (const migration of MIGRATIONS) {
-		const hash = createHash('sha256').update(migration.sql).digest('hex');
 		const before = applied.get(migration.number);
-		if (before && before.hash !== hash) {
+		if (before && before.hash !== migration.hash) {
 			throw new StartRefusal(
 				`Migration ${migration.name} has been changed since it was applied to this data; restore that file, the data has been left as it is.`
 			);
 		}
-		if (!before) await transaction((statements) => apply(statements, migration, hash));
+		if (!before) await transaction((statements) => applyOnce(statements, migration));
 	}
 };
 
 async function appliedOf(statements: Statements): Promise<Applied[]> {
 	await statements.exec(LOCK);
-	await statements.exec(`create table if not exists migration (
-		number integer primary key,
-		name text not null,
-		hash text not null,
-		applied_at timestamptz not null default now()
-	)`);
+	await statements.exec(OF_MIGRATIONS);
 	const { rows } = await statements.query<Applied>(
 		'select number, name, hash from migration order by number'
 	);
 	return rows;
 }
 
-async function apply(statements: Statements, migration: Migration, hash: string): Promise<void> {
+const OF_MIGRATIONS = `create table if not exists migration (
+	number integer primary key,
+	name text not null,
+	hash text not null,
+	applied_at timestamptz not null default now()
+)`;
+
+async function applyOnce(statements: Statements, migration: Migration): Promise<void> {
 	await statements.exec(LOCK);
 	const { rows } = await statements.query('select from migration where number = $1', [
 		migration.number
 	]);
-	if (rows.length > 0) return;
+	if (rows.length === 0) await apply(statements, migration);
+}
+
+/** Applies a migration to a database that has those before it. */
+export async function apply(statements: Statements, migration: Migration): Promise<void> {
+	await statements.exec(OF_MIGRATIONS);
 	await statements.exec(migration.sql);
 	await statements.query('insert into migration (number, name, hash) values ($1, $2, $3)', [
 		migration.number,
 		migration.name,
-		hash
+		migration.hash
 	]);
 }

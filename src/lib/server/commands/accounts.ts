@@ -1,5 +1,5 @@
 /** `npm run accounts`: who may come in. Works on the data that the same settings make the program work on. */
-import { ROLES, type Person, type Role } from '../lib/document/people';
+import { ROLES, type Person, type Role } from '../../document/people';
 import {
 	accountOf,
 	addAccount,
@@ -10,9 +10,8 @@ import {
 	unlockAccount,
 	type Done,
 	type Doer
-} from '../lib/server/people/accounts';
-import { inDatabase, refuse, type Command } from './command';
-import { askPassword } from './ask-password';
+} from '../people/accounts';
+import { refuse, type Command, type Terminal } from './command';
 
 const USAGE = `npm run --silent accounts -- …
   list                          everybody
@@ -26,48 +25,53 @@ ROLE is ${ROLES.join(', ')}.`;
 /** The trail says that a command did it. */
 const HERE: Doer = { who: null, address: 'command' };
 
-export const run: Command = (words) => {
+export const accounts: Command = async (words, terminal) => {
 	const [verb, ...rest] = words;
+	const tell = (done: Done) => told(done, terminal);
 	switch (verb) {
 		case 'list':
-			return inDatabase(list);
+			return list(terminal);
 		case 'add':
-			return add(rest);
+			return tell(await addAccount({ ...toAdd(rest), password: terminal.password }, HERE));
 		case 'link':
-			return inDatabase(async () => tell(await newLink((await named(rest[0])).id, HERE)));
+			return tell(await newLink((await named(rest[0])).id, HERE));
 		case 'role':
-			return inDatabase(async () =>
-				tell(await changeRole((await named(rest[0])).id, roleOf(rest[1]), HERE))
-			);
+			return tell(await changeRole((await named(rest[0])).id, roleOf(rest[1]), HERE));
 		case 'lock':
-			return inDatabase(async () => tell(await lockAccount((await named(rest[0])).id, HERE)));
+			return tell(await lockAccount((await named(rest[0])).id, HERE));
 		case 'unlock':
-			return inDatabase(async () => tell(await unlockAccount((await named(rest[0])).id, HERE)));
+			return tell(await unlockAccount((await named(rest[0])).id, HERE));
 		default:
 			return refuse(USAGE);
 	}
 };
 
-async function list(): Promise<void> {
+async function list({ say }: Terminal): Promise<void> {
 	const all = await listAccounts();
 	for (const { name, role, isLocked, hasPassword, cases } of all) {
 		const marks = [isLocked && 'locked', !hasPassword && 'no password yet'].filter(Boolean);
-		console.log([name, role, `${cases} ${cases === 1 ? 'case' : 'cases'}`, ...marks].join('  ·  '));
+		say([name, role, `${cases} ${cases === 1 ? 'case' : 'cases'}`, ...marks].join('  ·  '));
 	}
-	if (all.length === 0) console.log('There are no accounts yet.');
+	if (all.length === 0) say('There are no accounts yet.');
 }
 
-async function add(words: readonly string[]): Promise<void> {
+/** Who is to be added; `words` is what follows “add”. */
+function toAdd(words: readonly string[]): { name: string; role: Role } {
 	const at = words.indexOf('--role');
 	const role = roleOf(at < 0 ? undefined : words[at + 1]);
-	const byLink = words.includes('--link');
-	const [name, more] = words.filter(
-		(word, index) => word !== '--link' && (at < 0 || (index !== at && index !== at + 1))
+	const names = words.filter(
+		(word, index) => word !== '--link' && index !== at && index !== at + 1
 	);
-	if (!name || more !== undefined)
-		refuse(`One name is needed, in quotation marks if it has spaces.\n${USAGE}`);
-	const password = byLink || !process.stdin.isTTY ? null : await askPassword(name);
-	await inDatabase(async () => tell(await addAccount({ name, role, password }, HERE)));
+	const [name] = names;
+	if (!name || names.length > 1)
+		return refuse(`One name is needed, in quotation marks if it has spaces.\n${USAGE}`);
+	return { name, role };
+}
+
+/** For whom a command would set a password that it has to be told; null where it needs none. */
+export function passwordFor(words: readonly string[]): string | null {
+	const [verb, ...rest] = words;
+	return verb === 'add' && !rest.includes('--link') ? toAdd(rest).name : null;
 }
 
 function roleOf(word: string | undefined): Role {
@@ -80,12 +84,12 @@ async function named(name: string | undefined): Promise<Person> {
 	return (await accountOf(name)) ?? refuse(`There is no account of the name “${name}”.`);
 }
 
-function tell(done: Done): void {
+function told(done: Done, { say }: Terminal): void {
 	if (done.kind === 'refused') return refuse(done.message);
 	const { name, role } = done.account;
-	if (done.secret === null) console.log(`Done: ${name}, ${role}.`);
+	if (done.secret === null) say(`Done: ${name}, ${role}.`);
 	else
-		console.log(
+		say(
 			`${name}, ${role}, sets the password here, once, within 48 hours:\n${base()}/welcome#${done.secret}`
 		);
 }

@@ -1,7 +1,7 @@
 /** Asks for a password on the terminal, twice, without showing it. */
 import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
-import { passwordProblem } from '../lib/server/people/passwords';
+import { passwordProblem } from './lib/server/people/passwords';
 
 export async function askPassword(name: string): Promise<string> {
 	for (;;) {

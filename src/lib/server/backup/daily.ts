@@ -1,0 +1,39 @@
+/** A backup every day, of which the last are kept. */
+import { mkdir, readdir, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { log, loggable } from '../log';
+import { BackupRefused } from './file';
+import { writeBackup } from './write';
+
+/** So many are kept. */
+const KEPT_DAYS = 14;
+/** So often it is looked whether the day's is there, in milliseconds. */
+const EVERY = 15 * 60_000;
+
+const NAME = /^residuum-\d{4}-\d{2}-\d{2}\.backup$/;
+
+/** Sees to it that each day has a backup in a folder, as long as the program runs. */
+export function backUpDaily(folder: string): () => void {
+	const look = (): void => void backUpToday(folder);
+	look();
+	const again = setInterval(look, EVERY);
+	again.unref();
+	return () => clearInterval(again);
+}
+
+async function backUpToday(folder: string): Promise<void> {
+	const name = `residuum-${new Date().toISOString().slice(0, 10)}.backup`;
+	try {
+		await mkdir(folder, { recursive: true, mode: 0o700 });
+		const there = (await readdir(folder)).filter((one) => NAME.test(one));
+		if (there.includes(name)) return;
+		await writeBackup(join(folder, name));
+		// Only after a new one is there and whole an old one goes.
+		const old = [...there, name].sort().slice(0, -KEPT_DAYS);
+		for (const one of old) await rm(join(folder, one), { force: true });
+	} catch (error) {
+		const why =
+			error instanceof BackupRefused ? { message: error.message } : { err: loggable(error) };
+		log.error(why, 'the daily backup could not be made; it is tried again');
+	}
+}

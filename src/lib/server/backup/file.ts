@@ -1,0 +1,124 @@
+/**
+ * A backup as a file: compressed lines of JSON, the same whichever database it is of. The first says what it is a
+ * backup of, each further one is a row with its table, and the last how many there are, and the SHA-256 of all lines
+ * before it: a file that was cut off or changed is none.
+ */
+import { createHash, type Hash } from 'node:crypto';
+import { createReadStream } from 'node:fs';
+import { createInterface } from 'node:readline';
+import { createGunzip } from 'node:zlib';
+import { z } from 'zod';
+import { KEPT } from '../database/tables';
+import { OwnError } from '../log';
+
+/** Why a backup can't be made or taken, for the person who asked. */
+export class BackupRefused extends OwnError {
+	override readonly name = 'BackupRefused';
+}
+
+const head = z.strictObject({
+	residuum: z.literal('backup'),
+	format: z.literal(1),
+	/** When it was made, as an instant. */
+	at: z.iso.datetime(),
+	/** The last change in it, as an instant; null where it is empty. */
+	last: z.iso.datetime().nullable(),
+	/** The migrations that its data have been through. */
+	migrations: z.array(z.strictObject({ number: z.int(), name: z.string(), hash: z.string() }))
+});
+export type Head = z.infer<typeof head>;
+
+const tail = z.strictObject({
+	end: z.literal(true),
+	/** Rows by table. */
+	counts: z.partialRecord(z.enum(KEPT), z.int()),
+	sha256: z.string()
+});
+export type Tail = z.infer<typeof tail>;
+
+export type Table = (typeof KEPT)[number];
+
+/** A row as a line: the database's own JSON of it, which nobody here looks into. */
+export const rowLine = (table: Table, json: string): string => `${table} ${json}`;
+
+export const hashOfLines = (): Hash => createHash('sha256');
+
+/** The lines of a file, decompressed; refuses what is no such file. */
+async function* linesOf(path: string): AsyncGenerator<string> {
+	const file = createReadStream(path);
+	const unpacked = createGunzip();
+	const failed = new Promise<never>((_, reject) => {
+		file.once('error', reject);
+		unpacked.once('error', reject);
+	});
+	failed.catch(() => undefined);
+	const lines = createInterface({ input: file.pipe(unpacked), crlfDelay: Infinity });
+	const each = lines[Symbol.asyncIterator]();
+	try {
+		for (;;) {
+			const next = await Promise.race([each.next(), failed]);
+			if (next.done) return;
+			yield next.value;
+		}
+	} catch (error) {
+		const { code } = error as NodeJS.ErrnoException;
+		throw new BackupRefused(
+			code === 'ENOENT'
+				? `There is no file ${path}.`
+				: `${path} can’t be read as a backup (${code ?? 'unknown error'}): it is no backup, or not all of one.`
+		);
+	} finally {
+		lines.close();
+		file.destroy();
+	}
+}
+
+/** What is read of a backup on the way. */
+export interface Reading {
+	head?(head: Head): Promise<void> | void;
+	row?(table: Table, json: string): Promise<void> | void;
+}
+
+const TABLES: ReadonlySet<string> = new Set(KEPT);
+
+/** Reads a backup from its first line to its last, and whether all of it is there. */
+export async function readBackup(path: string, reading: Reading): Promise<Head & Tail> {
+	const notOne = (why: string) =>
+		new BackupRefused(`${path} is no whole backup: ${why}. Take another one.`);
+	const hash = hashOfLines();
+	const counts: Partial<Record<Table, number>> = {};
+	let first: Head | null = null;
+	let last: Tail | null = null;
+	for await (const line of linesOf(path)) {
+		if (last !== null) throw notOne('something follows its end');
+		if (first === null) {
+			first = parsed(head, line) ?? null;
+			if (first === null) throw notOne('it does not begin as one');
+			await reading.head?.(first);
+		} else if (line.startsWith('{')) {
+			last = parsed(tail, line) ?? null;
+			if (last === null) throw notOne('its end can’t be read');
+			if (last.sha256 !== hash.digest('hex')) throw notOne('its content was changed');
+			break;
+		} else {
+			const at = line.indexOf(' ');
+			const table = line.slice(0, at) as Table;
+			if (!TABLES.has(table)) throw notOne('a line of it belongs nowhere');
+			counts[table] = (counts[table] ?? 0) + 1;
+			await reading.row?.(table, line.slice(at + 1));
+		}
+		hash.update(line).update('\n');
+	}
+	if (first === null || last === null) throw notOne('its end is missing');
+	for (const table of KEPT)
+		if ((last.counts[table] ?? 0) !== (counts[table] ?? 0)) throw notOne('lines of it are missing');
+	return { ...first, ...last };
+}
+
+function parsed<T>(schema: z.ZodType<T>, line: string): T | undefined {
+	try {
+		return schema.safeParse(JSON.parse(line)).data;
+	} catch {
+		return undefined;
+	}
+}

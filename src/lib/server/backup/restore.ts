@@ -1,0 +1,75 @@
+/** Puts a backup in the place of the data that are there. */
+import { stat } from 'node:fs/promises';
+import { writing } from '../database';
+import { apply, MIGRATIONS } from '../database/migrate';
+import type { Statements } from '../database/statements';
+import { append } from '../people/trail';
+import { BackupRefused, readBackup, type Head, type Table } from './file';
+import { lastChange, type Written } from './write';
+
+/** So many rows, or characters of them, are written at once. */
+const ROWS = 200;
+const CHARACTERS = 4_000_000;
+
+/**
+ * Restores a backup: all of it or nothing. One of an older version is brought up to date.
+ * @throws BackupRefused where the file is not whole, of a newer version, or older than the data that are there
+ */
+export async function restoreBackup(path: string, overNewer: boolean): Promise<Written> {
+	// Nothing is touched before all of it has been read.
+	const { counts, sha256, ...head } = await readBackup(path, {});
+	const known = new Map(MIGRATIONS.map(({ number, hash }) => [number, hash]));
+	if (head.migrations.some(({ number, hash }) => known.get(number) !== hash))
+		throw new BackupRefused(`${path} was made by a newer Residuum; restore it with that version.`);
+	await writing(async (statements) => {
+		await refuseOlder(statements, head, overNewer);
+		await statements.exec('drop schema public cascade; create schema public');
+		const upTo = Math.max(...head.migrations.map(({ number }) => number));
+		for (const migration of MIGRATIONS)
+			if (migration.number <= upTo) await apply(statements, migration);
+		await fill(statements, path);
+		// What refers to what is looked at now: tables can’t be altered while that waits for the end.
+		await statements.exec('set constraints all immediate; set constraints all deferred');
+		for (const migration of MIGRATIONS)
+			if (migration.number > upTo) await apply(statements, migration);
+		await append(statements, null, 'command', [
+			{ what: 'restored a backup', detail: `made ${head.at}` }
+		]);
+	});
+	const { size: bytes } = await stat(path);
+	return { cases: counts.case_file ?? 0, revisions: counts.case_revision ?? 0, bytes, sha256 };
+}
+
+async function refuseOlder(statements: Statements, head: Head, overNewer: boolean): Promise<void> {
+	const last = await lastChange(statements);
+	if (overNewer || last === null || (head.last !== null && last <= head.last)) return;
+	throw new BackupRefused(
+		`The data that are there were changed on ${last}, after this backup was made (${head.at}), and would be lost. Make a backup of them first; then restore this one with --over-newer.`
+	);
+}
+
+async function fill(statements: Statements, path: string): Promise<void> {
+	let of: Table | null = null;
+	let rows: string[] = [];
+	let length = 0;
+	const flush = async (): Promise<void> => {
+		// The head of a new trail gives way to the one of the backup.
+		if (of === 'trail_head') await statements.exec('delete from trail_head');
+		if (of !== null && rows.length > 0)
+			await statements.query(
+				`insert into ${of} select * from jsonb_populate_recordset(null::${of}, $1)`,
+				[`[${rows.join(',')}]`]
+			);
+		rows = [];
+		length = 0;
+	};
+	await readBackup(path, {
+		row: async (table, json) => {
+			if (table !== of || rows.length >= ROWS || length > CHARACTERS) await flush();
+			of = table;
+			rows.push(json);
+			length += json.length;
+		}
+	});
+	await flush();
+}

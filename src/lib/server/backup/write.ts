@@ -1,0 +1,111 @@
+/** Writes a backup: all of one state of the data, while the program goes on. */
+import { once } from 'node:events';
+import { existsSync } from 'node:fs';
+import { open, rename, rm, stat, type FileHandle } from 'node:fs/promises';
+import { createGzip } from 'node:zlib';
+import { reading } from '../database';
+import { MIGRATIONS } from '../database/migrate';
+import type { Statements } from '../database/statements';
+import { KEPT } from '../database/tables';
+import { BackupRefused, hashOfLines, readBackup, rowLine, type Head, type Table } from './file';
+
+/** What a backup came to. */
+export interface Written {
+	readonly cases: number;
+	readonly revisions: number;
+	readonly bytes: number;
+	readonly sha256: string;
+}
+
+/** So many rows are asked for at once. */
+const ROWS = 500;
+
+/** Rows in an order in which each comes after those that it refers to. */
+const ORDERED: Partial<Record<Table, string>> = {
+	case_revision: 'order by case_id, number',
+	trail_entry: 'order by number'
+};
+
+/** When something was changed last. */
+export async function lastChange(statements: Statements): Promise<string | null> {
+	const { rows } = await statements.query<{ last: Date | null }>(
+		`select greatest((select max(made_at) from case_revision), (select max(made_at) from outbox_message),
+			(select max(at) from trail_entry)) as last`
+	);
+	return rows[0]?.last?.toISOString() ?? null;
+}
+
+/**
+ * Writes a backup to a new file and reads it again. It is of one state, whatever is saved meanwhile.
+ * @throws BackupRefused where there is no room for it, or the file is there already
+ */
+export async function writeBackup(path: string): Promise<Written> {
+	if (existsSync(path)) throw new BackupRefused(`${path} is there already; name another file.`);
+	const part = `${path}.part`;
+	try {
+		const file = await open(part, 'w', 0o600);
+		try {
+			await reading((statements) => pour(statements, file));
+			await file.sync();
+		} finally {
+			await file.close();
+		}
+		const { counts, sha256 } = await readBackup(part, {});
+		await rename(part, path);
+		const { size: bytes } = await stat(path);
+		return { cases: counts.case_file ?? 0, revisions: counts.case_revision ?? 0, bytes, sha256 };
+	} catch (error) {
+		await rm(part, { force: true });
+		const { code } = error as NodeJS.ErrnoException;
+		if (code === undefined || !/^E[A-Z]+$/.test(code)) throw error;
+		throw new BackupRefused(`${path} can’t be written (${code}); name a file where there is room.`);
+	}
+}
+
+async function pour(statements: Statements, file: FileHandle): Promise<void> {
+	const packed = createGzip();
+	const written = (async () => {
+		for await (const chunk of packed) await file.write(chunk as Buffer);
+	})();
+	// Whoever waits below hears of it, too.
+	written.catch(() => packed.destroy());
+	const hash = hashOfLines();
+	const put = async (line: string): Promise<void> => {
+		if (!packed.write(`${line}\n`)) await Promise.race([once(packed, 'drain'), written]);
+	};
+	const putHashed = async (line: string): Promise<void> => {
+		hash.update(line).update('\n');
+		await put(line);
+	};
+	const first: Head = {
+		residuum: 'backup',
+		format: 1,
+		at: new Date().toISOString(),
+		last: await lastChange(statements),
+		migrations: MIGRATIONS.map(({ number, name, hash }) => ({ number, name, hash }))
+	};
+	await putHashed(JSON.stringify(first));
+	const counts: Partial<Record<Table, number>> = {};
+	for (const table of KEPT) {
+		for await (const json of rowsOf(statements, table)) {
+			counts[table] = (counts[table] ?? 0) + 1;
+			await putHashed(rowLine(table, json));
+		}
+	}
+	await put(JSON.stringify({ end: true, counts, sha256: hash.digest('hex') }));
+	packed.end();
+	await written;
+}
+
+/** Every row of a table as the database's own JSON. */
+async function* rowsOf(statements: Statements, table: Table): AsyncGenerator<string> {
+	await statements.exec(
+		`declare each_row cursor for select to_jsonb(${table})::text as json from ${table} ${ORDERED[table] ?? ''}`
+	);
+	for (;;) {
+		const { rows } = await statements.query<{ json: string }>(`fetch ${ROWS} from each_row`);
+		for (const { json } of rows) yield json;
+		if (rows.length < ROWS) break;
+	}
+	await statements.exec('close each_row');
+}

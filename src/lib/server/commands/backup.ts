@@ -1,0 +1,33 @@
+/** `npm run backup -- FILE` and `npm run restore -- FILE`. */
+import { BackupRefused } from '../backup/file';
+import { restoreBackup } from '../backup/restore';
+import { writeBackup, type Written } from '../backup/write';
+import { refuse, type Command } from './command';
+
+/** What a backup holds, in words. */
+const held = ({ cases, revisions, bytes, sha256 }: Written): string =>
+	`${cases} ${cases === 1 ? 'case' : 'cases'} with ${revisions} revisions, ${Math.ceil(bytes / 1024)} KB, SHA-256 of its content ${sha256}`;
+
+async function orRefuse<T>(work: Promise<T>): Promise<T> {
+	try {
+		return await work;
+	} catch (error) {
+		if (error instanceof BackupRefused) return refuse(error.message);
+		throw error;
+	}
+}
+
+export const backup: Command = async (words, { say }) => {
+	const [path] = words;
+	if (path === undefined || words.length > 1) return refuse('npm run --silent backup -- FILE');
+	say(`Written and read again: ${held(await orRefuse(writeBackup(path)))}.`);
+};
+
+const OVER = '--over-newer';
+
+export const restore: Command = async (words, { say }) => {
+	const [path, more] = words.filter((word) => word !== OVER);
+	if (path === undefined || more !== undefined)
+		return refuse(`npm run --silent restore -- FILE, or with ${OVER} over data that are newer`);
+	say(`Restored: ${held(await orRefuse(restoreBackup(path, words.includes(OVER))))}.`);
+};

@@ -1,0 +1,302 @@
+/** Backups: of one state while saves go on, whole or none, and put back as they were, in either database. */
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gunzipSync, gzipSync } from 'node:zlib';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { queryOnce } from '../../scripts/postgres.mjs';
+import { startServer } from '../../scripts/own-server.mjs';
+import type { CaseState } from '../../src/lib/document/case';
+import { KEPT, MOMENTARY } from '../../src/lib/server/database/tables';
+import { command, commandBeside, signIn } from '../support/accounts';
+import { card } from '../support/debts';
+import {
+	ask,
+	makeCase,
+	startResiduum,
+	temporaryFolder,
+	TODAY,
+	type Residuum
+} from '../support/residuum';
+import { TESTER } from '../support/setup-postgres';
+import { wholeCase } from '../support/whole-case';
+
+const folder = temporaryFolder();
+let residuum: Residuum;
+let id: string;
+const isServer = (inject('postgres') as string | undefined) !== undefined;
+
+beforeAll(async () => {
+	residuum = await startResiduum();
+	const whole = wholeCase();
+	({ id } = await makeCase(residuum, 'All that there is', [card()]));
+	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
+		basedOn: 2,
+		what: 'all of it',
+		document: whole
+	});
+	expect(saved.status).toBe(200);
+	await residuum.request('POST', `/api/cases/${id}/undo`, { basedOn: 3 });
+	await residuum.request('POST', `/api/cases/${id}/redo`, { basedOn: 4 });
+	const gone = await makeCase(residuum, 'Deleted', [card()]);
+	await residuum.request('POST', `/api/cases/${id}/outbox`, {
+		key: crypto.randomUUID(),
+		to: 'client@harbour.example',
+		subject: 'Your plan',
+		text: 'Here it is.',
+		language: 'en',
+		attachments: [{ name: 'ñ.bin', type: 'application/octet-stream', content: 'AAH/gA==' }]
+	});
+	await residuum.request('DELETE', `/api/cases/${gone.id}`);
+});
+afterAll(async () => {
+	await residuum.remove();
+	rmSync(folder, { recursive: true, force: true });
+});
+
+let made = 0;
+const newFile = () => join(folder, `${(made += 1)}.backup`);
+
+/** A place for data that has none yet. */
+async function emptyPlace(): Promise<Record<string, string>> {
+	if (!isServer) return { RESIDUUM_DATA: join(folder, `data-${(made += 1)}`) };
+	const name = `empty_${crypto.randomUUID().replaceAll('-', '')}`;
+	const url = inject('postgres');
+	await queryOnce(url.replace('NAME', 'postgres'), `create database ${name}`);
+	return { DATABASE_URL: url.replace('NAME', name) };
+}
+
+const linesOf = (path: string): string[] =>
+	gunzipSync(readFileSync(path)).toString().trimEnd().split('\n');
+
+/** What is in a backup but for its trail, which goes on when it is restored. */
+const contentOf = (path: string): string[] =>
+	linesOf(path)
+		.slice(1, -1)
+		.filter((line) => !line.startsWith('trail_'))
+		.sort();
+
+function write(path: string, lines: readonly string[]): string {
+	writeFileSync(path, gzipSync(`${lines.join('\n')}\n`));
+	return path;
+}
+
+describe('a backup', () => {
+	it('is made while the program runs, read again, for nobody else, and restored as it was', async () => {
+		const path = newFile();
+		const { said, refused } = command(residuum.settings, 'backup', path);
+		expect([said, refused]).toEqual([
+			expect.stringMatching(/^Written and read again: 2 cases with 7 revisions, \d+ KB, SHA-256/),
+			''
+		]);
+		expect(statSync(path).mode & 0o777).toBe(0o600);
+		expect(command(residuum.settings, 'backup', path).refused).toContain('is there already');
+
+		const place = await emptyPlace();
+		const restored = command(place, 'restore', path);
+		expect([restored.said, restored.refused]).toEqual([
+			expect.stringContaining('Restored: 2 cases'),
+			''
+		]);
+		const again = newFile();
+		command(place, 'backup', again);
+		expect(contentOf(again)).toEqual(contentOf(path));
+
+		const server = await startServer({ ...place, RESIDUUM_TODAY: TODAY });
+		const address = server.address ?? '';
+		const cookie = isServer ? await signIn(address, TESTER) : '';
+		const headers = { origin: address, 'content-type': 'application/json', cookie };
+		const request = (method: string, at: string, body?: unknown) =>
+			ask(address, headers, method, at, body);
+		const file = `/api/cases/file?id=${id}`;
+		expect((await request('GET', file)).body).toEqual((await residuum.request('GET', file)).body);
+		const step = await request('POST', `/api/cases/${id}/undo`, { basedOn: 5 });
+		expect([step.status, (step.body as CaseState).document.label]).toEqual([
+			200,
+			'All that there is'
+		]);
+		await server.stop();
+		if (isServer) expect(command(place, 'trail', 'verify').said).toContain('The trail is whole');
+	});
+
+	it.runIf(isServer)(
+		'of a PostgreSQL server can be restored into a data folder, with everybody’s password',
+		async () => {
+			const path = newFile();
+			command(residuum.settings, 'backup', path);
+			const place = { RESIDUUM_DATA: join(folder, 'from-server') };
+			expect(command(place, 'restore', path).said).toContain('Restored: 2 cases');
+			const server = await startServer({ ...place, RESIDUUM_NAMES: 'casebook.example' });
+			expect(await signIn(server.address ?? '', TESTER)).toContain('residuum-session');
+			await server.stop();
+		}
+	);
+
+	it('is of one state, however much is saved meanwhile', async () => {
+		const busy = await startResiduum();
+		const { id: own, document } = await makeCase(busy, 'Revision 2', [card()]);
+		let revision = 2;
+		let isDone = false;
+		const saving = (async () => {
+			while (!isDone) {
+				const label = `Revision ${revision + 1}`;
+				const { status } = await busy.request('PUT', `/api/cases/${own}`, {
+					basedOn: revision,
+					what: 'label',
+					document: { ...document, label }
+				});
+				expect(status).toBe(200);
+				revision += 1;
+			}
+		})();
+		for (let round = 0; round < 3; round += 1) {
+			const path = newFile();
+			const before = revision;
+			const { said } = await commandBeside(busy.settings, 'backup', path);
+			expect(said).toContain('Written and read again');
+			const rows = (table: string) =>
+				linesOf(path)
+					.filter((line) => line.startsWith(`${table} `))
+					.map(
+						(line) =>
+							JSON.parse(line.slice(table.length + 1)) as {
+								label: string;
+								revision: number;
+								number: number;
+							}
+					);
+			const [row] = rows('case_file');
+			expect(row?.label).toBe(`Revision ${row?.revision}`);
+			expect(row?.revision).toBeGreaterThanOrEqual(before);
+			const numbers = rows('case_revision').map(({ number }) => number);
+			expect(numbers).toEqual(Array.from({ length: row?.revision ?? 0 }, (_, at) => at + 1));
+		}
+		isDone = true;
+		await saving;
+		await busy.remove();
+	});
+
+	it.runIf(isServer)(
+		'holds every table of the program, but for what is of the moment',
+		async () => {
+			const rows = await queryOnce(
+				residuum.settings['DATABASE_URL'] ?? '',
+				`select table_name as name from information_schema.tables where table_schema = 'public'`
+			);
+			const names = rows.map(({ name }) => String(name)).filter((name) => name !== 'migration');
+			expect(names.sort()).toEqual([...KEPT, ...MOMENTARY].sort());
+		}
+	);
+
+	it.runIf(isServer)('that is not whole is refused, and nothing is touched', async () => {
+		const path = newFile();
+		command(residuum.settings, 'backup', path);
+		const lines = linesOf(path);
+		const bytes = readFileSync(path);
+		const cut = newFile();
+		writeFileSync(cut, bytes.subarray(0, bytes.length - 200));
+		const place = await emptyPlace();
+		const tries: readonly (readonly [string, string])[] = [
+			[cut, 'not all of one'],
+			[write(newFile(), lines.slice(0, -1)), 'its end is missing'],
+			[
+				write(
+					newFile(),
+					lines.map((line) => line.replace('All that there is', 'Something else'))
+				),
+				'its content was changed'
+			],
+			[write(newFile(), [...lines.slice(0, 3), ...lines.slice(4)]), 'its content was changed'],
+			[write(newFile(), ['{"something":"else"}']), 'does not begin as one'],
+			[write(newFile(), [lines[0] ?? '', 'pg_authid {}', ...lines.slice(1)]), 'belongs nowhere'],
+			[join(folder, 'none'), 'There is no file'],
+			[new URL(import.meta.url).pathname, 'it is no backup']
+		];
+		for (const [file, why] of tries) {
+			const { status, refused } = command(place, 'restore', file);
+			expect([file, status, refused]).toEqual([file, 1, expect.stringContaining(why)]);
+		}
+	});
+
+	it('does not take the place of newer data unless it is told to, nor of data that are in use', async () => {
+		const own = await startResiduum();
+		await makeCase(own, 'Before', [card()]);
+		const path = newFile();
+		command(own.settings, 'backup', path);
+		if (!isServer) {
+			expect(command(own.settings, 'restore', path).refused).toContain('stop it first');
+			return own.remove();
+		}
+		await own.stop();
+		const early = linesOf(path).map((line, at) =>
+			at === 0 ? line.replace(/"last":"[^"]*"/, '"last":"2020-01-01T00:00:00.000Z"') : line
+		);
+		const older = write(newFile(), hashed(early));
+		const { refused } = command(own.settings, 'restore', older);
+		expect(refused).toContain('would be lost');
+		expect(command(own.settings, 'restore', older, '--over-newer').said).toContain(
+			'Restored: 1 case'
+		);
+		await own.remove();
+	});
+
+	it.runIf(isServer)('of a version before is brought up to date', async () => {
+		const path = newFile();
+		command(residuum.settings, 'backup', path);
+		const [first = '', ...rest] = linesOf(path);
+		const head = JSON.parse(first) as { migrations: { number: number }[] };
+		head.migrations = head.migrations.filter(({ number }) => number <= 8);
+		// As it was before there were accounts.
+		const before = rest
+			.filter((line) => !/^(account|account_link|case_share|trail_\w+) /.test(line))
+			.map((line) =>
+				line.replace(
+					/, "(owner_id|author_id)": ("[^"]*"|null)|"(owner_id|author_id)": ("[^"]*"|null), /g,
+					''
+				)
+			);
+		const older = write(newFile(), hashed([JSON.stringify(head), ...before]));
+		const place = await emptyPlace();
+		const { said, refused } = command(place, 'restore', older);
+		expect([said, refused]).toEqual([
+			expect.stringContaining('Restored: 2 cases with 7 revisions'),
+			''
+		]);
+		const newer = write(
+			newFile(),
+			hashed([
+				first.replace(/\]\}$/, ',{"number":9999,"name":"9999_later.sql","hash":"x"}]}'),
+				...rest
+			])
+		);
+		expect(command(place, 'restore', newer).refused).toContain('made by a newer Residuum');
+	});
+
+	/** The same lines with an end that fits them. */
+	function hashed(lines: readonly string[]): string[] {
+		const content = lines.slice(0, -1);
+		const counts: Record<string, number> = {};
+		for (const line of content.slice(1)) {
+			const table = line.slice(0, line.indexOf(' '));
+			counts[table] = (counts[table] ?? 0) + 1;
+		}
+		const hash = createHash('sha256').update(content.map((line) => `${line}\n`).join(''));
+		return [...content, JSON.stringify({ end: true, counts, sha256: hash.digest('hex') })];
+	}
+
+	it('is made every day by itself, and the last fourteen are kept', async () => {
+		const backups = temporaryFolder();
+		for (let day = 1; day <= 20; day += 1)
+			writeFileSync(join(backups, `residuum-2026-01-${String(day).padStart(2, '0')}.backup`), '');
+		writeFileSync(join(backups, 'something-else.txt'), '');
+		const own = await startResiduum({ RESIDUUM_BACKUP: backups });
+		const today = `residuum-${new Date().toISOString().slice(0, 10)}.backup`;
+		await expect.poll(() => readdirSync(backups)).toContain(today);
+		await expect.poll(() => readdirSync(backups)).toHaveLength(15);
+		expect(readdirSync(backups)).toContain('something-else.txt');
+		expect(readdirSync(backups)).not.toContain('residuum-2026-01-07.backup');
+		expect(linesOf(join(backups, today)).at(-1)).toContain('"end":true');
+		await own.remove();
+		rmSync(backups, { recursive: true });
+	});
+});
