@@ -1,4 +1,5 @@
 /** `npm run screenshots`: one picture of each main view, from the demo data, into docs/screenshots/. */
+import { spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -36,9 +37,9 @@ const { browser, close } = await openBrowser();
 const page = await browser.newPage();
 mkdirSync(TARGET, { recursive: true });
 
-await page.goto(server.address, { waitUntil: 'networkidle0' });
-await take('casebook');
+await takeBook();
 
+await page.goto(server.address, { waitUntil: 'networkidle0' });
 await page.click('[data-case]');
 await page.waitForSelector('.result a');
 await take('entry-grid');
@@ -197,6 +198,62 @@ async function pressEvents(times) {
 	await page.evaluate(
 		() => document.activeElement instanceof HTMLElement && document.activeElement.blur()
 	);
+}
+
+/** The book of an agency, as its supervisor has it. */
+async function takeBook() {
+	const folder = mkdtempSync(join(tmpdir(), 'residuum-pictures-'));
+	const environment = {
+		RESIDUUM_DATA: folder,
+		RESIDUUM_DEMO: join(ROOT, 'demo'),
+		RESIDUUM_TODAY: '2026-12-15',
+		RESIDUUM_NAMES: 'casebook.example'
+	};
+	const people = [
+		['Mara Lindqvist', 'supervisor'],
+		['Ivo Brandt', 'counselor'],
+		['Senna Okafor', 'counselor']
+	];
+	const links = people.map(([name = '', role = '']) => {
+		const words = ['scripts/command.mjs', 'accounts', 'add', name, '--role', role, '--link'];
+		const env = { ...process.env, ...environment };
+		const { stdout } = spawnSync(process.execPath, words, { cwd: ROOT, env, encoding: 'utf8' });
+		return /#(\S+)/.exec(stdout)?.[1] ?? '';
+	});
+	const agency = await startServer(environment);
+	const address = agency.address ?? '';
+	const password = 'seven grey herring nets';
+	let cookie = '';
+	const ask = (
+		/** @type {string} */ method,
+		/** @type {string} */ path,
+		/** @type {object} */ body
+	) =>
+		fetch(address + path, {
+			method,
+			headers: { origin: address, 'content-type': 'application/json', cookie },
+			body: JSON.stringify(body)
+		});
+	for (const token of links) await ask('POST', '/api/welcome', { token, password });
+	const signed = await ask('POST', '/api/session', { name: people[0]?.[0], password });
+	cookie = signed.headers.get('set-cookie')?.split(';')[0] ?? '';
+	const [name = '', value = ''] = cookie.split('=');
+	await browser.setCookie({ name, value, domain: '127.0.0.1', path: '/' });
+	await page.goto(address, { waitUntil: 'networkidle0' });
+	const ids = await page.$$eval('[data-case]', (all) =>
+		all.map((one) => one.getAttribute('data-case'))
+	);
+	const holders = await (
+		await fetch(`${address}/api/cases/${ids[0]}/holders`, { headers: { cookie } })
+	).json();
+	for (const [at, id] of ids.entries()) {
+		const to = holders.people[at % 3].id;
+		await ask('PUT', `/api/cases/${id}/owner`, { to });
+	}
+	await page.goto(address, { waitUntil: 'networkidle0' });
+	await take('casebook');
+	await agency.stop();
+	rmSync(folder, { recursive: true });
 }
 
 /** @param {string} name */

@@ -2,6 +2,7 @@ import { answering, loading, unknownCase, unknownMessage, refuse } from '$lib/se
 import { closeDatabase, damageFound, openDatabase, placeOfData } from '$lib/server/database';
 import { backUpDaily } from '$lib/server/backup/daily';
 import { takeCommands } from '$lib/server/control';
+import { forgetInTime } from '$lib/server/cases/forgetting';
 import { fillWithDemo } from '$lib/server/cases/demo';
 import { log, loggable } from '$lib/server/log';
 import { asksWho, decide, type Decision } from '$lib/server/people/access';
@@ -27,6 +28,7 @@ export const init: ServerInit = async () => {
 	if (damageFound() !== null) return;
 	await needSupervisor();
 	if (place.url === undefined) ends.unshift(await takeCommands(place.folder));
+	ends.unshift(forgetInTime());
 	const metrics = Number(process.env['RESIDUUM_METRICS'] ?? 0);
 	if (metrics > 0) ends.unshift(offerMetrics(metrics));
 	const backups = process.env['RESIDUUM_BACKUP'];

@@ -162,7 +162,7 @@
 
 <TopLine path={[{ name: 'Casebook', href: '/' }]} />
 
-<main>
+<main class:wide={data.person}>
 	<h1 class="unseen">Casebook</h1>
 	<div class="top">
 		<Answered {sentence} />
@@ -246,6 +246,7 @@
 			onheld={() => void invalidateAll()}
 		/>
 	{/if}
+	{#if !isReader}<p class="bin"><a href="/bin">Deleted cases</a></p>{/if}
 </main>
 
 {#if notice}
@@ -264,6 +265,11 @@
 	main {
 		max-width: 1180px;
 		padding: 26px 24px 90px;
+	}
+
+	/* Whose a case is takes some room. */
+	.wide {
+		max-width: 1280px;
 	}
 
 	.top {
@@ -307,6 +313,15 @@
 		font-weight: 600;
 		text-decoration: none;
 		white-space: nowrap;
+	}
+
+	.bin {
+		margin: 18px 6px 0;
+	}
+
+	.bin a {
+		color: var(--quiet);
+		font-size: 14px;
 	}
 
 	.new {

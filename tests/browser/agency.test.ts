@@ -3,6 +3,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { CaseState } from '../../src/lib/document/case';
 import { addPerson, PASSWORD, signIn, welcome } from '../support/accounts';
 import { card } from '../support/debts';
+import { findings } from '../support/axe';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { makeCase, type MadeCase } from '../support/residuum';
 
@@ -145,6 +146,30 @@ describe('an agency', () => {
 		await mara.saved();
 		expect((await kept()).document.debts[0]?.balance).toBe(111_111);
 		desk.checked('status of 409');
+	});
+
+	it('has pages of its own that are fit for axe-core, with the trail of what was done', async () => {
+		await mara.goto('/people');
+		await mara.answer('2 people may come in, 1 of them a supervisor.');
+		await mara.page.type('form input', 'Senna Okafor');
+		await mara.press('Enter');
+		await mara.see('.link', /\/welcome#[\w-]{43}$/);
+		expect(await findings(mara)).toEqual([]);
+		await mara.goto('/trail');
+		const deeds = await mara.texts('tbody td:nth-child(4)');
+		expect(deeds).toEqual(
+			expect.arrayContaining(['added an account', 'handed a case over', 'changed a case'])
+		);
+		expect(await findings(mara)).toEqual([]);
+		const stranger = await desk.openElsewhere('/');
+		expect(await findings(stranger)).toEqual([]);
+		await stranger.goto('/welcome#a-link-that-is-none');
+		await stranger.page.type('[autocomplete=new-password]', PASSWORD);
+		await stranger.press('Tab');
+		await stranger.enter(PASSWORD);
+		await stranger.see('#password-problem', 'This link has been used');
+		expect(await findings(stranger)).toEqual([]);
+		desk.checked('status of 422');
 	});
 
 	it('lets somebody sign out: the way back leads to the question who it is', async () => {

@@ -58,6 +58,31 @@ describe('the casebook', () => {
 		await expect.poll(labels).toEqual(all);
 	});
 
+	it('keeps what was deleted in a bin, from which it comes back, or goes for good', async () => {
+		const all = await labels();
+		for (const label of ['Brought back', 'Gone for good'])
+			await makeCase(desk.residuum, label, [card()]);
+		await screen.goto('/');
+		await screen.page.focus('[data-case]');
+		await screen.press('Delete');
+		await expect.poll(labels).toHaveLength(all.length + 1);
+		await screen.press('Delete');
+		await expect.poll(labels).toHaveLength(all.length);
+		await screen.clickText('a', 'Deleted cases');
+		await screen.answer('2 deleted cases. Each stays for 90 days');
+		await screen.clickText('button', 'Bring back Brought back');
+		await screen.see('.notice', '“Brought back” is in the casebook again.');
+		await screen.clickText('button', 'Delete for good … Gone for good');
+		await screen.clickText('button', 'Yes, delete for good Gone for good');
+		await screen.answer('The bin is empty.');
+		await screen.goto('/');
+		expect(await labels()).toHaveLength(all.length + 1);
+		await screen.page.focus('[data-case]');
+		await screen.press('Delete');
+		await expect.poll(labels).toEqual(all);
+		await screen.click('.notice button:last-child');
+	});
+
 	it('refuses a new case without a label, a currency or a day, and keeps what was typed', async () => {
 		await screen.press('n');
 		await expect.poll(() => screen.focused()).toBe('Client label');

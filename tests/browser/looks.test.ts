@@ -1,6 +1,6 @@
-import AxeCore from 'axe-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ROOT } from '../../scripts/prepare.mjs';
+import { findings, inScheme, SCHEMES } from '../support/axe';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { card, fixed } from '../support/debts';
 import { makeCase } from '../support/residuum';
@@ -45,33 +45,13 @@ beforeAll(async () => {
 		'hand-out, empty': `/cases/${empty.id}/handout`,
 		'message, full': `/cases/${six.id}/outbox`,
 		outbox: '/outbox',
+		bin: '/bin',
 		'not found': '/cases/none'
 	};
 });
 afterAll(() => desk.close());
 
-const SCHEMES = ['light', 'dark'] as const;
-const inScheme = (value: (typeof SCHEMES)[number]) =>
-	screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value }]);
-
-/** What axe-core finds serious or critical on the page as it is, in light and dark. */
-async function seriousFindings(): Promise<string[]> {
-	const isThere = await screen.page.evaluate(() => 'axe' in window);
-	if (!isThere) await screen.page.evaluate(AxeCore.source);
-	const found: string[] = [];
-	for (const scheme of SCHEMES) {
-		await inScheme(scheme);
-		const serious = await screen.page.evaluate(async () => {
-			const { axe } = window as unknown as { axe: typeof AxeCore };
-			const { violations } = await axe.run({ resultTypes: ['violations'] });
-			return violations
-				.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-				.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)}`));
-		});
-		found.push(...serious.map((one) => `${scheme}: ${one}`));
-	}
-	return found;
-}
+const seriousFindings = () => findings(screen);
 
 describe('what opens on a screen', () => {
 	it('refusals, notes, the lender’s settings, ways of paying and notices are fit for axe-core', async () => {
@@ -166,7 +146,7 @@ describe('every screen', () => {
 		async (view) => {
 			// What moves is watched from the opening on; afterwards the schemes are changed under it.
 			for (const scheme of SCHEMES) {
-				await inScheme(scheme);
+				await inScheme(screen, scheme);
 				await screen.goto(views[view] ?? '');
 				await screen.page.evaluate(() => document.fonts.ready);
 				expect(await screen.moved()).toEqual([]);

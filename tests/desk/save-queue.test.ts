@@ -318,7 +318,8 @@ describe('the queue of saves', () => {
 		expect(here.queue.saving).toEqual({
 			kind: 'conflict',
 			mine: { a: 2, b: 7, c: 3 },
-			theirs: { a: 5, b: 7, c: 3 }
+			theirs: { a: 5, b: 7, c: 3 },
+			authors: []
 		});
 		here.queue.settle('theirs');
 		await here.settle();

@@ -13,7 +13,7 @@ describe('lenders', () => {
 	const ask = (body: object) => residuum.request('POST', '/api/lenders', body);
 
 	it('are asked only where some are set up, by an account and up to a day', async () => {
-		expect(await ask({ account: '4417 0032 5518', until: TODAY })).toEqual({
+		expect(await ask({ account: '4417 0032 5518', until: TODAY })).toMatchObject({
 			status: 200,
 			body: { kind: 'unset' }
 		});

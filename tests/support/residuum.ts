@@ -45,10 +45,12 @@ export function temporaryFolder(): string {
 /** `prepare` is done to the data before it starts, by what works on the same settings. */
 export async function startResiduum(
 	environment: Record<string, string> = {},
-	prepare: (settings: Record<string, string>) => void = () => undefined
+	prepare: (settings: Record<string, string>) => void = () => undefined,
+	/** The one whose data it goes on with; that one is stopped. */
+	after: Residuum | null = null
 ): Promise<Residuum> {
-	const data = temporaryFolder();
-	const place = await placeOf(data);
+	const data = after?.data ?? temporaryFolder();
+	const place = after?.settings ?? (await placeOf(data));
 	const settings = { ...place, RESIDUUM_TODAY: TODAY, ...environment };
 	prepare(settings);
 	let server = await startServer(settings);

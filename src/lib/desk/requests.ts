@@ -90,6 +90,9 @@ export const renameCase = (id: string, label: string) =>
 
 export const deleteCase = (id: string) => ask<undefined>('DELETE', `/api/cases/${id}`);
 
+/** Deletes a case in the bin for good. */
+export const forgetCase = (id: string) => ask<undefined>('POST', `/api/cases/${id}/forget`);
+
 export const restoreCase = (id: string) => ask<undefined>('POST', `/api/cases/${id}/restore`);
 
 export const signIn = (name: string, password: string) =>

@@ -265,6 +265,15 @@ export interface CaseSummary {
 	readonly owner: string | null;
 }
 
+/** A deleted case: until when it can be brought back. */
+export interface BinnedCase {
+	readonly id: string;
+	readonly label: string;
+	/** Instants. */
+	readonly deletedAt: string;
+	readonly goneAt: string;
+}
+
 /** A case as it is: its document, the revision it is at, and what a step back or forward would change. */
 export interface CaseState {
 	readonly id: string;

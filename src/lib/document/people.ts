@@ -76,6 +76,7 @@ export type Deed =
 	| 'took a case in'
 	| 'changed a case'
 	| 'deleted a case'
+	| 'deleted a case for good'
 	| 'brought a case back'
 	| 'handed a case over'
 	| 'shared a case'

@@ -22,6 +22,8 @@ export type Need =
 	| 'change'
 	/** One's own case; all for supervisors. */
 	| 'hold'
+	/** For supervisors, and for whoever has the machine. */
+	| 'erase'
 	/** A message of a case that is seen. */
 	| 'see message';
 
@@ -42,6 +44,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/cases/[id=uuid]/outbox': PAGE_OF_A_CASE,
 	'/outbox': { GET: 'signed in' },
 	'/outbox/[message=uuid]': { GET: 'see message' },
+	'/bin': { GET: 'work' },
 	'/people': { GET: 'supervisor' },
 	'/trail': { GET: 'supervisor' },
 	'/sign-in': { GET: 'stranger' },
@@ -58,6 +61,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/cases/[id=uuid]/undo': { POST: 'change' },
 	'/api/cases/[id=uuid]/redo': { POST: 'change' },
 	'/api/cases/[id=uuid]/restore': { POST: 'change' },
+	'/api/cases/[id=uuid]/forget': { POST: 'erase' },
 	'/api/cases/[id=uuid]/outbox': { POST: 'change' },
 	'/api/cases/[id=uuid]/here': { POST: 'see' },
 	'/api/cases/[id=uuid]/taken-along': { POST: 'see' },
@@ -107,8 +111,8 @@ export async function decide(
 	by: By,
 	hasAccounts: boolean
 ): Promise<Decision> {
-	// No file of the program answers it: nothing is shown.
-	if (route === null) return 'no route';
+	// No file of the program answers it: there is nothing to be seen.
+	if (route === null) return 'allowed';
 	const need = needOf(route, method);
 	if (need === null) return 'no route';
 	if (!hasAccounts) return NEEDS_ACCOUNTS.has(need) ? 'no route' : 'allowed';
@@ -122,6 +126,7 @@ export async function decide(
 		case 'work':
 			return person.role === 'reader' ? 'refused' : 'allowed';
 		case 'supervisor':
+		case 'erase':
 			return person.role === 'supervisor' ? 'allowed' : 'refused';
 		case 'see message': {
 			const caseId = await caseOfMessage(params['message'] ?? '');

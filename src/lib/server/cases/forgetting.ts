@@ -1,0 +1,147 @@
+/** Forgetting: the bin, what is deleted for good, and histories that are thinned. */
+import type { BinnedCase } from '../../document/case';
+import { now } from '../clock';
+import { NotNow, reading, writing } from '../database';
+import type { Statements } from '../database/statements';
+import { log, loggable } from '../log';
+import { isSeen, limitedTo, type By } from '../people/by';
+import { append, note } from '../people/trail';
+import { thinned, type Kept } from './thinning';
+
+const DAY = 86_400_000;
+/** A case stays in the bin for so many days. */
+export const BIN_DAYS = Number(process.env['RESIDUUM_BIN'] ?? 90);
+/** Histories older than so many days are thinned; never, where it is not said. */
+const THIN_AFTER = Number(process.env['RESIDUUM_THIN'] ?? Infinity);
+/** So often it is looked what is to be forgotten, in milliseconds. */
+const EVERY = 3_600_000;
+
+/** The deleted cases that somebody sees, the last deleted first. */
+export async function listBin(by: By): Promise<BinnedCase[]> {
+	const { rows } = await reading((statements) =>
+		statements.query<{ id: string; label: string; deleted_at: Date }>(
+			`select id, label, deleted_at from case_file
+			where deleted_at is not null and ${isSeen(1)} order by deleted_at desc, label, id`,
+			[limitedTo(by)]
+		)
+	);
+	return rows.map(({ id, label, deleted_at: at }) => ({
+		id,
+		label,
+		deletedAt: at.toISOString(),
+		goneAt: new Date(at.getTime() + BIN_DAYS * DAY).toISOString()
+	}));
+}
+
+/** Deletes a case in the bin for good; false where there is none there. */
+export async function forgetCase(id: string, by: By): Promise<boolean> {
+	return writing(async (statements) => {
+		const { rows } = await statements.query(
+			'select from case_file where id = $1 and deleted_at is not null for update',
+			[id]
+		);
+		if (rows.length === 0) return false;
+		await forget(statements, id);
+		await note(statements, by, { what: 'deleted a case for good', subject: id });
+		return true;
+	});
+}
+
+/** What refers to a case without going with it, each before what it refers to. */
+const OF_A_CASE = [
+	'outbox_message',
+	'plan_choice',
+	'plan',
+	'household_line',
+	'debt',
+	'case_revision'
+];
+
+async function forget(statements: Statements, id: string): Promise<void> {
+	await statements.exec(`set local residuum.forgetting = 'on'`);
+	for (const table of OF_A_CASE)
+		await statements.query(`delete from ${table} where case_id = $1`, [id]);
+	await statements.query('delete from case_file where id = $1', [id]);
+}
+
+/** Deletes for good what has been in the bin for its time; how many. */
+async function emptyBin(): Promise<number> {
+	return writing(async (statements) => {
+		const { rows } = await statements.query<{ id: string }>(
+			'select id from case_file where deleted_at < $1 order by id limit 100 for update skip locked',
+			[new Date(now().getTime() - BIN_DAYS * DAY)]
+		);
+		if (rows.length === 0) return 0;
+		for (const { id } of rows) await forget(statements, id);
+		await append(
+			statements,
+			null,
+			'this program',
+			rows.map(({ id }) => ({
+				what: 'deleted a case for good',
+				subject: id,
+				detail: 'time in the bin'
+			}))
+		);
+		return rows.length;
+	});
+}
+
+/** Thins the history of a case: of each day before the last year, or as is set, its last revision stays. */
+async function thinHistory(id: string, since: string): Promise<number> {
+	return writing(async (statements) => {
+		const { rows: at } = await statements.query<{ revision: number }>(
+			'select revision from case_file where id = $1 for update',
+			[id]
+		);
+		const { rows } = await statements.query<Kept>(
+			`select number, parent, restores, to_char(made_at at time zone 'UTC', 'YYYY-MM-DD') as day,
+				coalesce(document -> 'choices', '[]') is distinct from
+					coalesce(lag(document -> 'choices') over (order by number), '[]') as chose
+			from case_revision where case_id = $1 order by number`,
+			[id]
+		);
+		const { gone, based } = thinned(rows, at[0]?.revision ?? 0, since);
+		if (gone.length === 0) return 0;
+		await statements.exec(`set local residuum.forgetting = 'on'`);
+		for (const { number, parent } of based)
+			await statements.query(
+				'update case_revision set parent = $3 where case_id = $1 and number = $2',
+				[id, number, parent]
+			);
+		await statements.query('delete from case_revision where case_id = $1 and number = any($2)', [
+			id,
+			gone
+		]);
+		return gone.length;
+	});
+}
+
+/** Thins every history that is longer than it may be. */
+async function thinHistories(days: number): Promise<void> {
+	const since = new Date(now().getTime() - days * DAY).toISOString().slice(0, 10);
+	const { rows } = await reading((statements) =>
+		statements.query<{ id: string }>(
+			`select distinct case_id as id from case_revision where made_at < $1
+			group by case_id, to_char(made_at at time zone 'UTC', 'YYYY-MM-DD') having count(*) > 1`,
+			[new Date(`${since}T00:00:00Z`)]
+		)
+	);
+	for (const { id } of rows) await thinHistory(id, since);
+}
+
+/** Forgets what is to be forgotten, as long as the program runs. */
+export function forgetInTime(): () => void {
+	const look = async (): Promise<void> => {
+		try {
+			while ((await emptyBin()) > 0);
+			if (Number.isFinite(THIN_AFTER)) await thinHistories(THIN_AFTER);
+		} catch (error) {
+			if (!(error instanceof NotNow)) log.error({ err: loggable(error) }, 'forgetting failed');
+		}
+	};
+	void look();
+	const again = setInterval(() => void look(), EVERY);
+	again.unref();
+	return () => clearInterval(again);
+}

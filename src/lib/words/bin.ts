@@ -1,0 +1,10 @@
+/** The bin, in words. */
+import en from './en/bin.json';
+import { messagesOf, type Spoken } from './message';
+import type { Sentence } from './sentence';
+
+const { sentence } = messagesOf({ en });
+
+/** “2 deleted cases. Each stays for 90 days …” */
+export const binSentence = (count: number, days: number, spoken: Spoken): Sentence =>
+	count === 0 ? sentence(spoken, 'empty', { days }) : sentence(spoken, 'holds', { count, days });

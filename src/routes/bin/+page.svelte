@@ -1,0 +1,139 @@
+<!-- Deleted cases: brought back, or deleted for good. -->
+<script lang="ts">
+	import { invalidateAll } from '$app/navigation';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import { forgetCase, restoreCase, whyNot, type Answer } from '$lib/desk/requests';
+	import type { BinnedCase } from '$lib/document/case';
+	import { SCREEN } from '$lib/reading/writing';
+	import { writeDate } from '$lib/reading/written';
+	import Answered from '$lib/ui/Answer.svelte';
+	import Notice from '$lib/ui/Notice.svelte';
+	import TopLine from '$lib/ui/TopLine.svelte';
+	import { binSentence } from '$lib/words/bin';
+	import { touchedInWords } from '$lib/words/casebook';
+	import type { PageProps } from './$types';
+
+	const { data }: PageProps = $props();
+
+	/** Who may delete for good: a supervisor, or whoever has the machine. */
+	const mayForget = $derived(data.person === null || data.person.role === 'supervisor');
+	/** The case of which it is asked whether it shall be gone. */
+	let asked = $state<string | null>(null);
+	let notice = $state<string | null>(null);
+
+	async function carryOut(request: Promise<Answer<undefined>>, done: string): Promise<void> {
+		const answer = await request;
+		asked = null;
+		notice = answer.kind === 'done' ? done : whyNot(answer);
+		await invalidateAll();
+	}
+
+	const bringBack = ({ id, label }: BinnedCase) =>
+		void carryOut(restoreCase(id), `“${label}” is in the casebook again.`);
+	const forget = ({ id, label }: BinnedCase) =>
+		void carryOut(forgetCase(id), `“${label}” is deleted for good.`);
+</script>
+
+<svelte:head><title>Bin · Residuum</title></svelte:head>
+<TopLine
+	path={[
+		{ name: 'Casebook', href: '/' },
+		{ name: 'Bin', href: '/bin' }
+	]}
+/>
+<main>
+	<h1 class="unseen">Bin</h1>
+	<Answered sentence={binSentence(data.cases.length, data.days, SCREEN)} />
+	{#if data.cases.length > 0}
+		<table>
+			<thead>
+				<tr>
+					<th scope="col">Client</th><th scope="col">Deleted</th><th scope="col">Stays until</th>
+					<th scope="col"><span class="unseen">What can be done</span></th>
+				</tr>
+			</thead>
+			<tbody>
+				{#each data.cases as line (line.id)}
+					{@const { id, label, deletedAt, goneAt } = line}
+					<tr>
+						<th scope="row" title={label}>{label}</th>
+						<td>{touchedInWords(deletedAt, data.today, SCREEN)}</td>
+						<td>{writeDate(goneAt.slice(0, 10) as CalendarDate, SCREEN)}</td>
+						<td class="acts">
+							{#if asked === id}
+								<span>It can’t be brought back then.</span>
+								<button type="button" class="sure" onclick={() => forget(line)}
+									>Yes, delete for good<span class="unseen"> {label}</span></button
+								>
+								<button type="button" onclick={() => (asked = null)}>Keep it</button>
+							{:else}
+								<button type="button" onclick={() => bringBack(line)}
+									>Bring back<span class="unseen"> {label}</span></button
+								>
+								{#if mayForget}
+									<button type="button" onclick={() => (asked = id)}
+										>Delete for good …<span class="unseen"> {label}</span></button
+									>
+								{/if}
+							{/if}
+						</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	{/if}
+</main>
+{#if notice}<Notice text={notice} onclose={() => (notice = null)} />{/if}
+
+<style>
+	main {
+		display: grid;
+		gap: 18px;
+		max-width: 1000px;
+		padding: 26px 24px 90px;
+	}
+
+	table {
+		width: 100%;
+		border-collapse: collapse;
+	}
+
+	th,
+	td {
+		height: 42px;
+		padding: 0 12px 0 6px;
+		border-bottom: 1px solid var(--row-line);
+		text-align: left;
+		white-space: nowrap;
+	}
+
+	thead th {
+		height: 30px;
+		border-bottom-color: var(--hairline);
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	tbody th {
+		overflow: hidden;
+		max-width: 380px;
+		font-weight: 600;
+		text-overflow: ellipsis;
+	}
+
+	.acts {
+		min-width: 400px;
+		color: var(--quiet);
+	}
+
+	.acts button {
+		margin-right: 16px;
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.acts .sure {
+		margin-left: 8px;
+	}
+</style>

@@ -1,0 +1,191 @@
+/** What is forgotten is gone, and nothing else is. */
+import fc from 'fast-check';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { queryOnce } from '../../scripts/postgres.mjs';
+import type { CaseState } from '../../src/lib/document/case';
+import { thinned, type Kept } from '../../src/lib/server/cases/thinning';
+import { KEPT } from '../../src/lib/server/database/tables';
+import { card } from '../support/debts';
+import { makeCase, startResiduum, type Residuum } from '../support/residuum';
+import { wholeCase } from '../support/whole-case';
+
+let residuum: Residuum;
+const isServer = (inject('postgres') as string | undefined) !== undefined;
+beforeAll(async () => {
+	residuum = await startResiduum({ RESIDUUM_TODAY: '2026-12-15' });
+});
+afterAll(() => residuum.remove());
+
+describe('a case', () => {
+	it('is deleted for good only from the bin, with all that is kept of it', async () => {
+		const whole = wholeCase();
+		const { id } = await makeCase(residuum, 'To be forgotten', [card()]);
+		const put = (basedOn: number, document: object) =>
+			residuum.request('PUT', `/api/cases/${id}`, { basedOn, what: 'all of it', document });
+		expect((await put(2, whole)).status).toBe(200);
+		const key = crypto.randomUUID();
+		const message = {
+			key,
+			to: 'client@harbour.example',
+			subject: 'Your plan',
+			text: 'Here.',
+			language: 'en',
+			attachments: []
+		};
+		await residuum.request('POST', `/api/cases/${id}/outbox`, message);
+		const forget = () => residuum.request('POST', `/api/cases/${id}/forget`);
+		expect((await forget()).status).toBe(404);
+		await residuum.request('DELETE', `/api/cases/${id}`);
+		expect((await residuum.request('GET', '/bin')).body).toContain(whole.label);
+		expect((await forget()).status).toBe(204);
+		expect((await forget()).status).toBe(404);
+		expect((await residuum.request('POST', `/api/cases/${id}/restore`)).status).toBe(404);
+		expect((await residuum.request('GET', `/api/outbox/${key}`)).status).toBe(404);
+		expect((await residuum.request('GET', '/bin')).body).not.toContain(whole.label);
+		if (!isServer) return;
+		for (const table of KEPT.filter((one) => !/^(account|trail)/.test(one))) {
+			const column = table === 'case_file' ? 'id' : 'case_id';
+			const left = await queryOnce(
+				residuum.settings['DATABASE_URL'] ?? '',
+				`select 1 from ${table} where ${column} = $1`,
+				[id]
+			);
+			expect([table, left.length]).toEqual([table, 0]);
+		}
+	});
+
+	it('goes by itself after its time in the bin, and no sooner', async () => {
+		const own = await startResiduum({ RESIDUUM_TODAY: '2026-12-15' });
+		const { id } = await makeCase(own, 'Long in the bin', [card()]);
+		await own.request('DELETE', `/api/cases/${id}`);
+		await own.stop();
+		const later = await startResiduum(
+			{ ...own.settings, RESIDUUM_TODAY: '2027-03-15' },
+			undefined,
+			own
+		);
+		expect((await later.request('GET', '/bin')).body).toContain('Long in the bin');
+		await later.stop();
+		const last = await startResiduum(
+			{ ...own.settings, RESIDUUM_TODAY: '2027-03-16' },
+			undefined,
+			own
+		);
+		await expect
+			.poll(async () => (await last.request('GET', '/bin')).body)
+			.not.toContain('Long in the bin');
+		await last.stop();
+		await own.remove();
+	});
+});
+
+describe('a long history', () => {
+	/** Any history that saves, steps back and steps forward make, over some days. */
+	const histories = fc
+		.array(
+			fc.record({
+				kind: fc.constantFrom('save', 'save', 'undo', 'redo'),
+				days: fc.nat({ max: 2 }),
+				chose: fc.boolean()
+			}),
+			{ maxLength: 60 }
+		)
+		.map((steps) => {
+			const all: Kept[] = [
+				{ number: 1, parent: null, restores: null, day: '2026-01-01', chose: false }
+			];
+			let day = Date.parse('2026-01-01');
+			for (const { kind, days, chose } of steps) {
+				day += days * 86_400_000;
+				const number = all.length + 1;
+				const here = all.at(-1);
+				const at = all.find((one) => one.number === (here?.restores ?? here?.number));
+				const made = all.filter(({ parent }) => parent === at?.number).at(-1);
+				const restores =
+					kind === 'undo' ? (at?.parent ?? null) : kind === 'redo' ? (made?.number ?? null) : null;
+				all.push({
+					number,
+					parent: restores === null ? (at?.number ?? 1) : null,
+					restores,
+					day: new Date(day).toISOString().slice(0, 10),
+					chose: chose && restores === null && number % 7 === 0
+				});
+			}
+			return all;
+		});
+
+	/** The documents that undoing leads through, from the present one back, by the numbers of their changes. */
+	function undone(history: readonly Kept[]): number[] {
+		const of = (number: number) => history.find((one) => one.number === number);
+		const way: number[] = [];
+		let here = history.at(-1);
+		while (here) {
+			const change: Kept | undefined = here.restores === null ? here : of(here.restores);
+			if (!change) throw new Error('what is brought back is not there');
+			way.push(change.number);
+			here = change.parent === null ? undefined : of(change.parent);
+			if (change.parent !== null && !here) throw new Error('what it is based on is not there');
+		}
+		return way;
+	}
+
+	it('keeps the last of each day, the first, the present, what was chosen, and the way back', () => {
+		fc.assert(
+			fc.property(histories, fc.nat({ max: 100 }), (history, days) => {
+				const since = new Date(Date.parse('2026-01-01') + days * 86_400_000)
+					.toISOString()
+					.slice(0, 10);
+				const current = history.at(-1)?.number ?? 1;
+				const { gone, based } = thinned(history, current, since);
+				const parents = new Map(based.map(({ number, parent }) => [number, parent]));
+				const left = history
+					.filter(({ number }) => !gone.includes(number))
+					.map((one) => ({ ...one, parent: parents.get(one.number) ?? one.parent }));
+				for (const { number, day, chose } of history.filter(({ number }) =>
+					gone.includes(number)
+				)) {
+					expect(day < since && !chose && number !== 1 && number !== current).toBe(true);
+					expect(left.some((one) => one.day === day && one.number > number)).toBe(true);
+				}
+				// Undoing leads through some of the same documents, in the same order.
+				const before = undone(history);
+				const after = undone(left);
+				expect(before.filter((number) => after.includes(number))).toEqual(after);
+				expect(thinned(left, current, since)).toEqual({ gone: [], based: [] });
+			}),
+			{ numRuns: 400 }
+		);
+	});
+
+	it.runIf(isServer)('is thinned in the database, and can still be stepped through', async () => {
+		const own = await startResiduum({ RESIDUUM_TODAY: '2025-03-01' });
+		const { id, document } = await makeCase(own, 'Revision 2', [card()]);
+		for (let number = 3; number <= 12; number += 1)
+			await own.request('PUT', `/api/cases/${id}`, {
+				basedOn: number - 1,
+				what: `label ${number}`,
+				document: { ...document, label: `Revision ${number}` }
+			});
+		await own.stop();
+		const later = await startResiduum(
+			{ ...own.settings, RESIDUUM_TODAY: '2026-12-15', RESIDUUM_THIN: '365' },
+			undefined,
+			own
+		);
+		const numbers = async () =>
+			(
+				await queryOnce(
+					own.settings['DATABASE_URL'] ?? '',
+					'select number from case_revision where case_id = $1 order by number',
+					[id]
+				)
+			).map(({ number }) => number as number);
+		await expect.poll(numbers).toEqual([1, 12]);
+		const step = await later.request('POST', `/api/cases/${id}/undo`, { basedOn: 12 });
+		expect([step.status, (step.body as CaseState).document.debts]).toEqual([200, []]);
+		const again = await later.request('POST', `/api/cases/${id}/redo`, { basedOn: 13 });
+		expect((again.body as CaseState).document.label).toBe('Revision 12');
+		await later.stop();
+		await own.remove();
+	});
+});

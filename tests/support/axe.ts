@@ -1,0 +1,27 @@
+/** What axe-core has against a page as it is, in light and dark. */
+import AxeCore from 'axe-core';
+import type { Screen } from './page';
+
+export const SCHEMES = ['light', 'dark'] as const;
+
+export const inScheme = (screen: Screen, value: (typeof SCHEMES)[number]) =>
+	screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value }]);
+
+/** What is serious or critical. */
+export async function findings(screen: Screen): Promise<string[]> {
+	const isThere = await screen.page.evaluate(() => 'axe' in window);
+	if (!isThere) await screen.page.evaluate(AxeCore.source);
+	const found: string[] = [];
+	for (const scheme of SCHEMES) {
+		await inScheme(screen, scheme);
+		const serious = await screen.page.evaluate(async () => {
+			const { axe } = window as unknown as { axe: typeof AxeCore };
+			const { violations } = await axe.run({ resultTypes: ['violations'] });
+			return violations
+				.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+				.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)}`));
+		});
+		found.push(...serious.map((one) => `${scheme}: ${one}`));
+	}
+	return found;
+}
