@@ -63,16 +63,16 @@
 							{#if asked === id}
 								<span>It can’t be brought back then.</span>
 								<button type="button" class="sure" onclick={() => forget(line)}
-									>Yes, delete for good<span class="unseen"> {label}</span></button
+									>Yes, delete for good{' '}<span class="unseen">{label}</span></button
 								>
 								<button type="button" onclick={() => (asked = null)}>Keep it</button>
 							{:else}
 								<button type="button" onclick={() => bringBack(line)}
-									>Bring back<span class="unseen"> {label}</span></button
+									>Bring back{' '}<span class="unseen">{label}</span></button
 								>
 								{#if mayForget}
 									<button type="button" onclick={() => (asked = id)}
-										>Delete for good …<span class="unseen"> {label}</span></button
+										>Delete for good …{' '}<span class="unseen">{label}</span></button
 									>
 								{/if}
 							{/if}

@@ -127,17 +127,19 @@
 					<td class="acts">
 						{#if account.isLocked}
 							<button type="button" onclick={() => change(account, { what: 'unlock' })}>
-								Unlock<span class="unseen"> {account.name}</span>
+								Unlock{' '}<span class="unseen">{account.name}</span>
 							</button>
 						{:else}
 							<button type="button" onclick={() => change(account, { what: 'link' })}>
-								New link<span class="unseen"> for {account.name}</span>
+								New link{' '}<span class="unseen">for {account.name}</span>
 							</button>
 							<button type="button" onclick={() => change(account, { what: 'lock' })}>
-								Lock<span class="unseen"> {account.name}</span>
+								Lock{' '}<span class="unseen">{account.name}</span>
 							</button>
 						{/if}
-						<a href="/trail?of={account.id}">Trail<span class="unseen"> of {account.name}</span></a>
+						<a href="/trail?of={account.id}"
+							>Trail{' '}<span class="unseen">of {account.name}</span></a
+						>
 					</td>
 				</tr>
 			{/each}
