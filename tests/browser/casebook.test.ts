@@ -72,10 +72,10 @@ describe('the casebook', () => {
 		await remove('Gone for good', all.length);
 		await screen.clickText('a', 'Deleted cases');
 		await screen.answer('2 deleted cases. Each stays for 90 days');
-		await screen.clickText('button', 'Bring back Brought back');
+		await screen.click('[aria-label="Bring back Brought back"]');
 		await screen.see('.notice', '“Brought back” is in the casebook again.');
-		await screen.clickText('button', 'Delete for good … Gone for good');
-		await screen.clickText('button', 'Yes, delete for good Gone for good');
+		await screen.click('[aria-label="Delete for good … Gone for good"]');
+		await screen.click('[aria-label="Yes, delete for good Gone for good"]');
 		await screen.answer('The bin is empty.');
 		await screen.goto('/');
 		await remove('Brought back', all.length);

@@ -62,17 +62,24 @@
 						<td class="acts">
 							{#if asked === id}
 								<span>It can’t be brought back then.</span>
-								<button type="button" class="sure" onclick={() => forget(line)}
-									>Yes, delete for good{' '}<span class="unseen">{label}</span></button
+								<button
+									type="button"
+									class="sure"
+									aria-label="Yes, delete for good {label}"
+									onclick={() => forget(line)}>Yes, delete for good</button
 								>
 								<button type="button" onclick={() => (asked = null)}>Keep it</button>
 							{:else}
-								<button type="button" onclick={() => bringBack(line)}
-									>Bring back{' '}<span class="unseen">{label}</span></button
+								<button
+									type="button"
+									aria-label="Bring back {label}"
+									onclick={() => bringBack(line)}>Bring back</button
 								>
 								{#if mayForget}
-									<button type="button" onclick={() => (asked = id)}
-										>Delete for good …{' '}<span class="unseen">{label}</span></button
+									<button
+										type="button"
+										aria-label="Delete for good … {label}"
+										onclick={() => (asked = id)}>Delete for good …</button
 									>
 								{/if}
 							{/if}

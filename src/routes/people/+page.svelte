@@ -126,20 +126,24 @@
 					<td class="quiet">{stands(account)}</td>
 					<td class="acts">
 						{#if account.isLocked}
-							<button type="button" onclick={() => change(account, { what: 'unlock' })}>
-								Unlock{' '}<span class="unseen">{account.name}</span>
-							</button>
+							<button
+								type="button"
+								aria-label="Unlock {account.name}"
+								onclick={() => change(account, { what: 'unlock' })}>Unlock</button
+							>
 						{:else}
-							<button type="button" onclick={() => change(account, { what: 'link' })}>
-								New link{' '}<span class="unseen">for {account.name}</span>
-							</button>
-							<button type="button" onclick={() => change(account, { what: 'lock' })}>
-								Lock{' '}<span class="unseen">{account.name}</span>
-							</button>
+							<button
+								type="button"
+								aria-label="New link for {account.name}"
+								onclick={() => change(account, { what: 'link' })}>New link</button
+							>
+							<button
+								type="button"
+								aria-label="Lock {account.name}"
+								onclick={() => change(account, { what: 'lock' })}>Lock</button
+							>
 						{/if}
-						<a href="/trail?of={account.id}"
-							>Trail{' '}<span class="unseen">of {account.name}</span></a
-						>
+						<a href="/trail?of={account.id}" aria-label="Trail of {account.name}">Trail</a>
 					</td>
 				</tr>
 			{/each}
