@@ -69,10 +69,19 @@ async function answerTo(
 	locals.secret = accounts && asksWho(asked) ? secretOf(event.cookies) : null;
 	locals.by = {
 		person: locals.secret === null ? null : await personOf(locals.secret, !isOfItself(route.id)),
-		address: event.getClientAddress()
+		address: addressOf(event)
 	};
 	const decision = await decide(asked, locals.by, accounts);
 	return decision === 'allowed' ? resolve(event) : turnAway(event, decision, isAsked);
+}
+
+/** From where it is asked; what asks past the proxy, as whatever watches the program, brings no address along. */
+function addressOf(event: RequestEvent): string {
+	try {
+		return event.getClientAddress();
+	} catch {
+		return 'past the proxy';
+	}
 }
 
 /** What pages ask without anybody doing anything does not keep anybody signed in. */

@@ -267,4 +267,11 @@ describe('a server', () => {
 		expect(await asked('elsewhere.example')).toBe(403);
 		await server.stop();
 	});
+
+	it('behind a proxy, answers also what asks past it, as whatever watches the program does', async () => {
+		const watched = await startResiduum({ RESIDUUM_PROXY: '1' });
+		for (const path of ['/healthz', '/readyz', '/'])
+			expect([path, (await fetch(watched.address + path)).status]).toEqual([path, 200]);
+		await watched.remove();
+	});
 });

@@ -73,16 +73,13 @@ async function* linesOf(path: string): AsyncGenerator<string> {
 	}
 }
 
-/** What is read of a backup on the way. */
-export interface Reading {
-	head?(head: Head): Promise<void> | void;
-	row?(table: Table, json: string): Promise<void> | void;
-}
+/** What is done with each row that is read. */
+type Take = (table: Table, json: string) => Promise<void>;
 
 const TABLES: ReadonlySet<string> = new Set(KEPT);
 
 /** Reads a backup from its first line to its last, and whether all of it is there. */
-export async function readBackup(path: string, reading: Reading): Promise<Head & Tail> {
+export async function readBackup(path: string, take?: Take): Promise<Head & Tail> {
 	const notOne = (why: string) =>
 		new BackupRefused(`${path} is no whole backup: ${why}. Take another one.`);
 	const hash = hashOfLines();
@@ -94,7 +91,6 @@ export async function readBackup(path: string, reading: Reading): Promise<Head &
 		if (first === null) {
 			first = parsed(head, line) ?? null;
 			if (first === null) throw notOne('it does not begin as one');
-			await reading.head?.(first);
 		} else if (line.startsWith('{')) {
 			last = parsed(tail, line) ?? null;
 			if (last === null) throw notOne('its end can’t be read');
@@ -105,7 +101,7 @@ export async function readBackup(path: string, reading: Reading): Promise<Head &
 			const table = line.slice(0, at) as Table;
 			if (!TABLES.has(table)) throw notOne('a line of it belongs nowhere');
 			counts[table] = (counts[table] ?? 0) + 1;
-			await reading.row?.(table, line.slice(at + 1));
+			await take?.(table, line.slice(at + 1));
 		}
 		hash.update(line).update('\n');
 	}

@@ -17,7 +17,7 @@ const CHARACTERS = 4_000_000;
  */
 export async function restoreBackup(path: string, overNewer: boolean): Promise<Written> {
 	// Nothing is touched before all of it has been read.
-	const { counts, sha256, ...head } = await readBackup(path, {});
+	const { counts, sha256, ...head } = await readBackup(path);
 	const known = new Map(MIGRATIONS.map(({ number, hash }) => [number, hash]));
 	if (head.migrations.some(({ number, hash }) => known.get(number) !== hash))
 		throw new BackupRefused(`${path} was made by a newer Residuum; restore it with that version.`);
@@ -63,13 +63,11 @@ async function fill(statements: Statements, path: string): Promise<void> {
 		rows = [];
 		length = 0;
 	};
-	await readBackup(path, {
-		row: async (table, json) => {
-			if (table !== of || rows.length >= ROWS || length > CHARACTERS) await flush();
-			of = table;
-			rows.push(json);
-			length += json.length;
-		}
+	await readBackup(path, async (table, json) => {
+		if (table !== of || rows.length >= ROWS || length > CHARACTERS) await flush();
+		of = table;
+		rows.push(json);
+		length += json.length;
 	});
 	await flush();
 }

@@ -50,7 +50,7 @@ export async function writeBackup(path: string): Promise<Written> {
 		} finally {
 			await file.close();
 		}
-		const { counts, sha256 } = await readBackup(part, {});
+		const { counts, sha256 } = await readBackup(part);
 		await rename(part, path);
 		const { size: bytes } = await stat(path);
 		return { cases: counts.case_file ?? 0, revisions: counts.case_revision ?? 0, bytes, sha256 };

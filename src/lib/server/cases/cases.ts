@@ -1,6 +1,6 @@
 /**
- * The tables of a case: the case itself and its revisions; its debts as they are are in `debts.ts`, its
- * plans in `plans.ts`.
+ * The tables of a case: the case itself; its debts as they are are in `debts.ts`, its plans in `plans.ts`, its
+ * revisions in `revisions.ts`.
  * Nothing above these modules knows SQL.
  */
 import type { CalendarDate } from '../../core/quantities/calendar';
@@ -27,6 +27,14 @@ import { isSeen, limitedTo, THIS_MACHINE, type By } from '../people/by';
 import { note } from '../people/trail';
 import { livedOf, replaceLived } from './lived';
 import { plansOf, replacePlans } from './plans';
+import {
+	appendRevision,
+	authorsSince,
+	historyOf,
+	isKnown,
+	type History,
+	type NewRevision
+} from './revisions';
 
 /** What became of a write. */
 export type Written =
@@ -264,32 +272,10 @@ function rowOf(document: CaseDocument, revision: number, touchedAt: Date): Row {
 	};
 }
 
-/** A revision as history knows it; `number` is that of the change itself, not of a step back to it. */
-interface Revision {
-	readonly number: number;
-	readonly parent: number | null;
-	readonly what: string;
-}
-
-interface History {
-	/** The change whose result the case is at. */
-	readonly current: Revision;
-	/** The latest change that was made from here and taken back. */
-	readonly undone: Revision | null;
-	documentOf(number: number): Promise<CaseDocument>;
-}
-
 /** What a write is based on, null being whatever is there; and the key by which it is known when it is sent again. */
 interface Request {
 	readonly basedOn: number | null;
 	readonly key?: string | undefined;
-}
-
-interface NewRevision {
-	readonly document: CaseDocument;
-	readonly what: string;
-	readonly parent?: number;
-	readonly restores?: number;
 }
 
 /** One change: in one transaction, the rows as they are now and one revision of the whole case. */
@@ -332,31 +318,9 @@ async function write(
 	});
 }
 
-/** Who has changed a case since a revision; nobody is named where there are no accounts. */
-async function authorsSince(
-	transaction: Statements,
-	id: string,
-	number: number
-): Promise<readonly string[]> {
-	const { rows } = await transaction.query<{ name: string }>(
-		`select distinct name from case_revision join account on account.id = author_id
-		where case_id = $1 and number > $2 order by name`,
-		[id, number]
-	);
-	return rows.map(({ name }) => name);
-}
-
 /** Whoever else would change the case waits until this transaction has ended. */
 async function lockCase(transaction: Statements, id: string): Promise<void> {
 	await transaction.query('select from case_file where id = $1 for update', [id]);
-}
-
-async function isKnown(transaction: Statements, id: string, key: string): Promise<boolean> {
-	const { rows } = await transaction.query(
-		'select from case_revision where case_id = $1 and request = $2',
-		[id, key]
-	);
-	return rows.length > 0;
 }
 
 async function stateOf(transaction: Statements, id: string): Promise<CaseState | null> {
@@ -381,70 +345,4 @@ async function stateOf(transaction: Statements, id: string): Promise<CaseState |
 		undo: current.parent === null ? null : current.what,
 		redo: undone?.what ?? null
 	};
-}
-
-async function historyOf(transaction: Statements, id: string, revision: number): Promise<History> {
-	const { rows } = await transaction.query<Revision>(
-		`select change.number, change.parent, change.what
-		from case_revision here
-		join case_revision change
-			on change.case_id = here.case_id and change.number = coalesce(here.restores, here.number)
-		where here.case_id = $1 and here.number = $2`,
-		[id, revision]
-	);
-	const [current] = rows;
-	if (!current) throw new Error(`case ${id} has no revision ${revision}`);
-	const { rows: made } = await transaction.query<Revision>(
-		`select number, parent, what from case_revision
-		where case_id = $1 and parent = $2 order by number desc limit 1`,
-		[id, current.number]
-	);
-	return {
-		current,
-		undone: made[0] ?? null,
-		documentOf: (number) => documentOf(transaction, id, number)
-	};
-}
-
-async function documentOf(
-	transaction: Statements,
-	id: string,
-	number: number
-): Promise<CaseDocument> {
-	const { rows } = await transaction.query<{ document: unknown }>(
-		'select document from case_revision where case_id = $1 and number = $2',
-		[id, number]
-	);
-	return caseDocument.parse(rows[0]?.document);
-}
-
-async function appendRevision(
-	transaction: Statements,
-	id: string,
-	{
-		number,
-		document,
-		what,
-		parent,
-		restores,
-		key
-	}: NewRevision & { readonly number: number; readonly key?: string | undefined },
-	by: By
-): Promise<void> {
-	await transaction.query(
-		`insert into case_revision
-			(case_id, number, parent, restores, what, document, made_at, request, author_id)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
-		[
-			id,
-			number,
-			parent ?? null,
-			restores ?? null,
-			what,
-			document,
-			now(),
-			key ?? null,
-			by.person?.id ?? null
-		]
-	);
 }
