@@ -86,16 +86,24 @@ describe('a long history', () => {
 			fc.record({
 				kind: fc.constantFrom('save', 'save', 'undo', 'redo'),
 				days: fc.nat({ max: 2 }),
+				whole: fc.boolean(),
 				chose: fc.boolean()
 			}),
 			{ maxLength: 60 }
 		)
 		.map((steps) => {
 			const all: Kept[] = [
-				{ number: 1, parent: null, restores: null, day: '2026-01-01', chose: false }
+				{
+					number: 1,
+					parent: null,
+					restores: null,
+					differsFrom: null,
+					day: '2026-01-01',
+					chose: false
+				}
 			];
 			let day = Date.parse('2026-01-01');
-			for (const { kind, days, chose } of steps) {
+			for (const { kind, days, whole, chose } of steps) {
 				day += days * 86_400_000;
 				const number = all.length + 1;
 				const here = all.at(-1);
@@ -107,6 +115,9 @@ describe('a long history', () => {
 					number,
 					parent: restores === null ? (at?.number ?? 1) : null,
 					restores,
+					differsFrom: whole
+						? null
+						: (all.findLast(({ differsFrom }) => differsFrom === null)?.number ?? 1),
 					day: new Date(day).toISOString().slice(0, 10),
 					chose: chose && restores === null && number % 7 === 0
 				});
@@ -147,6 +158,8 @@ describe('a long history', () => {
 					expect(day < since && !chose && number !== 1 && number !== current).toBe(true);
 					expect(left.some((one) => one.day === day && one.number > number)).toBe(true);
 				}
+				for (const { differsFrom } of left)
+					expect(left.some(({ number }) => number === (differsFrom ?? 1))).toBe(true);
 				// Undoing leads through some of the same documents, in the same order.
 				const before = undone(history);
 				const after = undone(left);
@@ -180,9 +193,10 @@ describe('a long history', () => {
 					[id]
 				)
 			).map(({ number }) => number as number);
-		await expect.poll(numbers).toEqual([1, 12]);
+		// The second holds the whole case, from which the twelfth differs by its label.
+		await expect.poll(numbers).toEqual([1, 2, 12]);
 		const step = await later.request('POST', `/api/cases/${id}/undo`, { basedOn: 12 });
-		expect([step.status, (step.body as CaseState).document.debts]).toEqual([200, []]);
+		expect([step.status, (step.body as CaseState).document]).toEqual([200, document]);
 		const again = await later.request('POST', `/api/cases/${id}/redo`, { basedOn: 13 });
 		expect((again.body as CaseState).document.label).toBe('Revision 12');
 		await later.stop();

@@ -150,7 +150,7 @@ async function insertInto(
 	const id = crypto.randomUUID();
 	const row = { id, owner_id: by.person?.id ?? null, ...rowOf(document, 1, touchedAt) };
 	await insertRows(transaction, 'case_file', [row]);
-	await appendRevision(transaction, id, { number: 1, document, what }, by);
+	await appendRevision(transaction, id, { number: 1, document, what }, null, by);
 	await replaceDebts(transaction, id, document.debts, []);
 	await replacePlans(transaction, id, document, null);
 	await replaceLived(transaction, id, document, null);
@@ -302,7 +302,7 @@ async function write(
 		if (revision === null) return { outcome: 'nothing' };
 		if ('problem' in revision) return { outcome: 'refused', problem: revision.problem };
 		const number = state.revision + 1;
-		await appendRevision(transaction, id, { ...revision, number, key }, by);
+		await appendRevision(transaction, id, { ...revision, number, key }, state.document, by);
 		await updateRow(transaction, 'case_file', id, rowOf(revision.document, number, now()));
 		await replaceDebts(transaction, id, revision.document.debts, state.document.debts);
 		await replacePlans(transaction, id, revision.document, state.document);

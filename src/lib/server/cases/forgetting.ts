@@ -95,9 +95,8 @@ async function thinHistory(id: string, since: string): Promise<number> {
 			[id]
 		);
 		const { rows } = await statements.query<Kept>(
-			`select number, parent, restores, to_char(made_at at time zone 'UTC', 'YYYY-MM-DD') as day,
-				coalesce(document -> 'choices', '[]') is distinct from
-					coalesce(lag(document -> 'choices') over (order by number), '[]') as chose
+			`select number, parent, restores, differs_from as "differsFrom",
+				to_char(made_at at time zone 'UTC', 'YYYY-MM-DD') as day, chose
 			from case_revision where case_id = $1 order by number`,
 			[id]
 		);

@@ -1,6 +1,8 @@
 /** The history of a case: revisions, which only grow, who made them, and what can be undone and made again. */
 import { caseDocument, type CaseDocument } from '../../document/case';
 import { now } from '../clock';
+import { differenceOf, documentIn, STORED, type Stored } from '../database/differences';
+import { insertRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 import type { By } from '../people/by';
 
@@ -58,13 +60,33 @@ async function documentOf(
 	id: string,
 	number: number
 ): Promise<CaseDocument> {
-	const { rows } = await transaction.query<{ document: unknown }>(
-		'select document from case_revision where case_id = $1 and number = $2',
+	const { rows } = await transaction.query<Stored>(
+		`select ${STORED} where revision.case_id = $1 and revision.number = $2`,
 		[id, number]
 	);
-	return caseDocument.parse(rows[0]?.document);
+	const [stored] = rows;
+	if (!stored) throw new Error(`case ${id} has no revision ${number}`);
+	return caseDocument.parse(documentIn(stored));
 }
 
+/** A revision differs from a whole one that is fewer than so many before it. */
+const WHOLE_EVERY = 25;
+
+/** The latest revision that holds the whole case, where it is near enough for others to be kept as differences. */
+async function wholeBefore(
+	transaction: Statements,
+	id: string,
+	number: number
+): Promise<{ readonly number: number; readonly document: object } | null> {
+	const { rows } = await transaction.query<{ number: number; document: object }>(
+		`select number, document from case_revision
+		where case_id = $1 and document is not null and number > $2 order by number desc limit 1`,
+		[id, number - WHOLE_EVERY]
+	);
+	return rows[0] ?? null;
+}
+
+/** Appends the revision that comes after a document, null where it is the first. */
 export async function appendRevision(
 	transaction: Statements,
 	id: string,
@@ -76,24 +98,27 @@ export async function appendRevision(
 		restores,
 		key
 	}: NewRevision & { readonly number: number; readonly key?: string | undefined },
+	before: CaseDocument | null,
 	by: By
 ): Promise<void> {
-	await transaction.query(
-		`insert into case_revision
-			(case_id, number, parent, restores, what, document, made_at, request, author_id)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
-		[
-			id,
+	const whole = await wholeBefore(transaction, id, number);
+	const difference = whole && differenceOf(document, whole.document);
+	await insertRows(transaction, 'case_revision', [
+		{
+			case_id: id,
 			number,
-			parent ?? null,
-			restores ?? null,
+			parent: parent ?? null,
+			restores: restores ?? null,
 			what,
-			document,
-			now(),
-			key ?? null,
-			by.person?.id ?? null
-		]
-	);
+			document: difference ? null : document,
+			differs_from: difference ? whole.number : null,
+			difference,
+			chose: JSON.stringify(document.choices) !== JSON.stringify(before?.choices ?? []),
+			made_at: now(),
+			request: key ?? null,
+			author_id: by.person?.id ?? null
+		}
+	]);
 }
 
 export async function isKnown(transaction: Statements, id: string, key: string): Promise<boolean> {

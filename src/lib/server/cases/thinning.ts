@@ -5,6 +5,8 @@ export interface Kept {
 	readonly number: number;
 	readonly parent: number | null;
 	readonly restores: number | null;
+	/** The one before it that holds the whole case, where this one holds only how it differs. */
+	readonly differsFrom: number | null;
 	/** The day on which it was made, `YYYY-MM-DD`. */
 	readonly day: string;
 	/** Whether a plan was chosen with it, or a choice taken back. */
@@ -20,8 +22,8 @@ export interface Thinned {
 
 /**
  * Thins a history, in the order of its numbers: of each day before `since` the last revision stays, and besides the first
- * one, the one that the case is at, each with which a plan was chosen, and what a step back or forward that stays brings
- * back. What is based on one that goes comes to be based on what that one was based on, so that undoing leads through
+ * one, the one that the case is at, each with which a plan was chosen, what a step back or forward that stays brings
+ * back, and what one that stays differs from. What is based on one that goes comes to be based on what that one was based on, so that undoing leads through
  * the same documents as before, in longer steps.
  */
 export function thinned(history: readonly Kept[], current: number, since: string): Thinned {
@@ -32,9 +34,10 @@ export function thinned(history: readonly Kept[], current: number, since: string
 		const isLast = lastOfDay.get(day) === number;
 		if (number === 1 || number === current || chose || isLast || day >= since) stays.add(number);
 	}
-	// What is brought back is older than what brings it back.
-	for (const { number, restores } of history.toReversed())
-		if (stays.has(number) && restores !== null) stays.add(restores);
+	// Both are older than what needs them.
+	for (const { number, restores, differsFrom } of history.toReversed())
+		for (const needed of [restores, differsFrom])
+			if (stays.has(number) && needed !== null) stays.add(needed);
 
 	/** The nearest one before that stays, on the way that undoing takes. */
 	function nearest(number: number): number {

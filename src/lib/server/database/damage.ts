@@ -1,4 +1,5 @@
 /** Damaged data: what is damaged, and what can still be read out. */
+import { documentIn, STORED, type Stored } from './differences';
 import { StatementFailed } from './statements';
 import { KEPT } from './tables';
 import type { DatabaseThread } from './thread';
@@ -80,13 +81,13 @@ export async function readOut(database: Fragile): Promise<ReadOut[]> {
 	for (const { id, numbers } of cases ?? []) {
 		let read: ReadOut = { id, document: null, savedAt: null };
 		for (const number of numbers.slice(0, TRIED)) {
-			const rows = await database.read<{ document: unknown; made_at: Date }>(
-				'select document, made_at from case_revision where case_id = $1 and number = $2',
+			const rows = await database.read<Stored & { made_at: Date }>(
+				`select made_at, ${STORED} where case_id = $1 and number = $2`,
 				[id, number]
 			);
 			const [row] = rows ?? [];
 			if (!row) continue;
-			read = { id, document: row.document, savedAt: row.made_at.toISOString() };
+			read = { id, document: documentIn(row), savedAt: row.made_at.toISOString() };
 			break;
 		}
 		found.push(read);
