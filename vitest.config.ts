@@ -48,7 +48,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{api,backup,bad-input,coming-back,forgetting,people,postgres,tables,trail}.test.ts'
+						'tests/server/{api,backup,bad-input,casebook,coming-back,forgetting,people,postgres,tables,trail}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',

@@ -1,7 +1,12 @@
 <script lang="ts">
 	import { SCREEN } from '$lib/reading/writing';
-	import { goto, invalidateAll } from '$app/navigation';
+	import { goto, replaceState } from '$app/navigation';
+	import { page } from '$app/state';
+	import { Casebook } from '$lib/desk/casebook.svelte';
+	import { keepRule, keptRule } from '$lib/desk/kept-rule';
 	import {
+		askBook,
+		askFound,
 		createCase,
 		deleteCase,
 		renameCase,
@@ -12,28 +17,23 @@
 	} from '$lib/desk/requests';
 	import { plain, type Sentence } from '$lib/words/sentence';
 	import type { CaseDocument, NewCase } from '$lib/document/case';
+	import { addressOf, LONGEST_SEARCH, USUAL, type Question } from '$lib/document/casebook';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
-	import type { wantInWords as WantInWords } from '$lib/words/visits';
 	import { casebookSentence, nothingShared } from '$lib/words/casebook';
 	import Answered from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
-	import {
-		inOrder,
-		keepRule,
-		keptRule,
-		USUAL_RULE,
-		wanting,
-		type Sort
-	} from '$lib/desk/casebook-order';
 	import CaseLines from './CaseLines.svelte';
 	import CasesFile from './CasesFile.svelte';
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import type { PageProps } from './$types';
 
 	const { data }: PageProps = $props();
 
-	let searched = $state('');
+	/** Anew where the page is led to with another question. */
+	const book = $derived(new Casebook(data.question, data.page, askBook));
+	const totals = $derived(book.answered.totals);
+	let searched = $derived(data.question.search);
 	let asked = $state(false);
 	let notice = $state.raw<{ text: string; restores?: string; deletes?: readonly string[] } | null>(
 		null
@@ -41,7 +41,8 @@
 	/** Cases that have been read from a file and are not taken yet. */
 	let proposed = $state.raw<{ cases: readonly CaseDocument[]; sentence: Sentence } | null>(null);
 	let reading = $state<string | null>(null);
-	let search = $state<HTMLInputElement>();
+	let searchField = $state<HTMLInputElement>();
+	let list = $state<HTMLElement>();
 
 	// Not needed for the first page, and there before anybody has moved a hand.
 	onMount(() => {
@@ -54,33 +55,43 @@
 
 	const isReader = $derived(data.person?.role === 'reader');
 	/** An empty casebook has the line for its first case open. */
-	const opening = $derived(!isReader && (asked || data.cases.length === 0));
-	const words = $derived(searched.toLowerCase().split(/\s+/).filter(Boolean));
-	let sort = $state<Sort>('touched');
-	let onlyWanting = $state(false);
-	let rule = $state.raw(USUAL_RULE);
-	onMount(() => {
-		rule = keptRule();
-	});
-	const wantVisit = $derived(wanting(data.cases, data.today, rule));
-	const found = $derived(
-		inOrder(onlyWanting ? wantVisit : data.cases, sort).filter(({ label }) =>
-			words.every((word) => label.toLowerCase().includes(word))
-		)
-	);
-	/** How what wants a visit is said; there with the line that asks for it. */
-	let wantWords = $state.raw<typeof WantInWords | null>(null);
+	const opening = $derived(!isReader && (asked || totals.cases === 0));
 	const sentence: Sentence = $derived(
-		onlyWanting && wantWords && searched.trim() === ''
-			? wantWords(found.length, rule, SCREEN)
-			: isReader && data.cases.length === 0
-				? nothingShared(SCREEN)
-				: casebookSentence(data.cases.length, found.length, searched, SCREEN)
+		isReader && totals.cases === 0
+			? nothingShared(SCREEN)
+			: casebookSentence(totals, book.answered.question, SCREEN)
 	);
+	const parameters = $derived(addressOf(book.question).toString());
 
-	async function showWanting(only: boolean): Promise<void> {
-		wantWords = (await import('$lib/words/visits')).wantInWords;
-		onlyWanting = only;
+	// The server doesn't know the rule that is kept here.
+	$effect(() => {
+		const looked = book;
+		untrack(() => {
+			const rule = keptRule();
+			const { months, off } = looked.question.rule;
+			if (rule.months !== months || rule.off !== off) void looked.ask({ rule });
+		});
+	});
+
+	/** Asks for other lines, and keeps in the address what was asked, for whoever comes back or loads the page again. */
+	async function ask(change: Partial<Question>): Promise<void> {
+		const answered = book.ask(change);
+		const address = addressOf({ ...book.question, rule: USUAL.rule }).toString();
+		replaceState(address === '' ? '/' : `/?${address}`, page.state);
+		await answered;
+		if (scrollY > 0 && list) scrollTo({ top: Math.min(scrollY, list.offsetTop) });
+	}
+
+	function search(text: string): void {
+		searched = text;
+		void ask({ search: text.trim() });
+	}
+
+	async function found(): Promise<readonly string[] | null> {
+		const answer = await askFound(book.question);
+		if (answer.kind === 'done') return answer.value.ids;
+		say(answer);
+		return null;
 	}
 
 	async function create(request: NewCase): Promise<void> {
@@ -110,7 +121,7 @@
 			SCREEN
 		);
 		notice = { text, deletes: answer.value.ids };
-		await invalidateAll();
+		await book.again();
 	}
 
 	/** Takes back what was taken in. */
@@ -120,27 +131,27 @@
 			const answer = await deleteCase(id);
 			if (answer.kind !== 'done') say(answer);
 		}
-		await invalidateAll();
+		await book.again();
 	}
 
 	async function rename(id: string, label: string): Promise<void> {
 		const answer = await renameCase(id, label);
 		if (answer.kind !== 'done') say(answer);
-		await invalidateAll();
+		await book.again();
 	}
 
 	async function remove(id: string, label: string): Promise<void> {
 		const answer = await deleteCase(id);
 		if (answer.kind === 'done') notice = { text: `“${label}” is deleted.`, restores: id };
 		else say(answer);
-		await invalidateAll();
+		await book.again();
 	}
 
 	async function restore(id: string): Promise<void> {
 		const answer = await restoreCase(id);
 		notice = null;
 		if (answer.kind !== 'done') say(answer);
-		await invalidateAll();
+		await book.again();
 	}
 
 	function say(answer: Answer<unknown>): void {
@@ -150,7 +161,7 @@
 	function shortcut(event: KeyboardEvent): void {
 		const typing = event.target instanceof HTMLInputElement;
 		if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-		if (event.key === '/') search?.focus();
+		if (event.key === '/') searchField?.focus();
 		else if (event.key === 'n' && !isReader) asked = true;
 		else return;
 		event.preventDefault();
@@ -167,15 +178,16 @@
 	<div class="top">
 		<Answered {sentence} />
 		<div class="actions">
-			{#if data.cases.length > 0}
+			{#if totals.cases > 0}
 				<label>
 					<span class="unseen">Search the cases</span>
 					<input
 						type="search"
 						placeholder="Search  ( / )"
-						bind:this={search}
-						bind:value={searched}
-						onkeydown={(event) => event.key === 'Escape' && (searched = '')}
+						bind:this={searchField}
+						maxlength={LONGEST_SEARCH}
+						bind:value={() => searched, search}
+						onkeydown={(event) => event.key === 'Escape' && search('')}
 					/>
 				</label>
 			{/if}
@@ -186,11 +198,7 @@
 					onfile={(file) => void look(file)}>Take in a file</TakeFile
 				>
 			{/if}
-			{#if found.length > 0}
-				<CasesFile
-					ids={found.map(({ id }) => id)}
-					words={`${found.length === data.cases.length ? 'All' : `These ${found.length}`} as a file`}
-				/>
+			{#if totals.cases > 0}
 				<a class="act" href="/outbox" title="Messages to clients: nothing leaves this machine"
 					>Outbox</a
 				>
@@ -218,35 +226,55 @@
 		{/await}
 	{/if}
 
-	{#if wantVisit.length > 0 || onlyWanting}
-		<div class="want">
-			{#await import('./VisitRuleLine.svelte') then { default: VisitRuleLine }}
-				<VisitRuleLine
-					count={wantVisit.length}
-					{rule}
-					only={onlyWanting}
-					ononly={(only) => void showWanting(only)}
-					onrule={(next) => {
-						rule = next;
-						keepRule(next);
+	{#if totals.cases > 0}
+		<div class="below">
+			{#await import('./ShownLine.svelte') then { default: ShownLine }}
+				<ShownLine
+					{totals}
+					show={book.question.show}
+					rule={book.question.rule}
+					onshow={(show) => void ask({ show })}
+					onrule={(rule) => {
+						keepRule(rule);
+						void ask({ rule });
 					}}
 				/>
 			{/await}
+			<div class="files">
+				{#if totals.found > 0}
+					<CasesFile
+						ids={found}
+						words={totals.found === totals.cases ? 'All as a file' : 'These as a file'}
+					/>
+					<a href="/api/casebook/csv?{parameters}" download title="These lines as a table (CSV)"
+						>Table (CSV)</a
+					>
+				{/if}
+				{#if !isReader}<a href="/bin">Deleted cases</a>{/if}
+			</div>
 		</div>
+	{:else if !isReader}
+		<p class="files"><a href="/bin">Deleted cases</a></p>
 	{/if}
-	{#if found.length > 0}
-		<CaseLines
-			cases={found}
-			today={data.today}
-			person={data.person}
-			{sort}
-			onsort={(by) => (sort = by)}
-			onrename={rename}
-			onremove={remove}
-			onheld={() => void invalidateAll()}
-		/>
+	{#if book.failure}
+		<p role="alert">
+			{whyNot(book.failure)}
+			<button type="button" onclick={() => void book.again()}>Try again</button>
+		</p>
 	{/if}
-	{#if !isReader}<p class="bin"><a href="/bin">Deleted cases</a></p>{/if}
+	<div bind:this={list}>
+		{#if totals.found > 0}
+			<CaseLines
+				{book}
+				today={data.today}
+				person={data.person}
+				onsort={(sort) => void ask({ sort })}
+				onrename={rename}
+				onremove={remove}
+				onheld={() => void book.again()}
+			/>
+		{/if}
+	</div>
 </main>
 
 {#if notice}
@@ -303,25 +331,30 @@
 		opacity: 1;
 	}
 
-	/* Its room is kept: nothing moves when it comes. */
-	.want {
+	/* Its room is kept: nothing moves when what is in it comes. */
+	.below {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 28px;
+		justify-content: space-between;
 		min-height: 40px;
 	}
 
+	.files {
+		display: flex;
+		gap: 18px;
+		align-items: center;
+		min-height: 32px;
+		margin-left: auto;
+		font-size: 14px;
+	}
+
+	.files a,
 	.act {
 		color: var(--act);
 		font-weight: 600;
 		text-decoration: none;
 		white-space: nowrap;
-	}
-
-	.bin {
-		margin: 18px 6px 0;
-	}
-
-	.bin a {
-		color: var(--quiet);
-		font-size: 14px;
 	}
 
 	.new {

@@ -1,39 +1,101 @@
-<!-- The casebook's lines: arrows go up and down, Enter opens, F2 renames, Delete deletes. -->
+<!--
+	The casebook's lines, of which those in view are there: arrows go up and down, Enter opens, F2 renames, Delete deletes.
+-->
 <script lang="ts">
 	import { writingOf } from '$lib/reading/writing';
-	import type { Sort } from '$lib/desk/casebook-order';
-	import { standingInWords, touchedInWords } from '$lib/words/casebook';
+	import type { Casebook } from '$lib/desk/casebook.svelte';
+	import { chosenInWords, standingInWords, touchedInWords } from '$lib/words/casebook';
 	import { writeDate, writeMoney } from '$lib/reading/written';
-	import type { CaseSummary } from '$lib/document/case';
+	import type { CaseSummary, Sort } from '$lib/document/casebook';
 	import type { Person } from '$lib/document/people';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import { Download, Pencil, Trash2, UsersRound } from '@lucide/svelte';
 	import { goto } from '$app/navigation';
-	import { tick } from 'svelte';
+	import { createWindowVirtualizer, defaultRangeExtractor } from '@tanstack/svelte-virtual';
+	import { onMount, tick, untrack } from 'svelte';
+	import { get } from 'svelte/store';
+	import { keySteps } from '$lib/ui/schedule-cells';
 
 	interface Props {
-		cases: readonly CaseSummary[];
+		book: Casebook;
 		today: CalendarDate;
 		/** Who looks at them; null where there are no accounts. */
 		person: Person | null;
-		/** By what they are sorted. */
-		sort: Sort;
 		onsort: (sort: Sort) => void;
 		onrename: (id: string, label: string) => Promise<void>;
 		onremove: (id: string, label: string) => Promise<void>;
 		/** A case has come to be somebody else’s, or is shared with others. */
 		onheld: () => void;
 	}
-	const { cases, today, person, sort, onsort, onrename, onremove, onheld }: Props = $props();
+	const { book, today, person, onsort, onrename, onremove, onheld }: Props = $props();
 
 	let renaming = $state<string | null>(null);
 	let typed = $state<string | null>(null);
 	let list = $state<HTMLElement>();
+	let rows = $state<HTMLElement>();
+
+	const ROW = 44;
+	/** So many lines are there beside those in view. */
+	const OVER = 8;
+	const found = $derived(book.answered.totals.found);
+	const sort = $derived(book.answered.question.sort);
+	/** The line that the keys go on from; it stays there while it is out of view. */
+	let active = $state(0);
+	/** The first lines come with their figures; what can be done with a case comes when it can be done. */
+	let isOpen = $state(false);
+
+	const virtual = createWindowVirtualizer<HTMLElement>({
+		count: untrack(() => found),
+		estimateSize: () => ROW,
+		overscan: OVER,
+		scrollPaddingStart: ROW,
+		scrollPaddingEnd: ROW,
+		initialRect: { width: 1180, height: 640 },
+		rangeExtractor: (range) => {
+			const inView = defaultRangeExtractor(range);
+			return inView.includes(active) || active >= found ? inView : [...inView, active];
+		}
+	});
+	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index < found));
+
+	onMount(() => {
+		isOpen = true;
+		// What comes and goes above the lines moves them.
+		const placed = new ResizeObserver(() => {
+			const scrollMargin = (rows?.getBoundingClientRect().top ?? 0) + scrollY;
+			if (get(virtual).options.scrollMargin !== scrollMargin)
+				get(virtual).setOptions({ scrollMargin });
+		});
+		placed.observe(document.body);
+		return () => placed.disconnect();
+	});
+
+	$effect(() => {
+		const count = found;
+		untrack(() => get(virtual).setOptions({ count }));
+	});
+
+	$effect(() => {
+		const { startIndex, endIndex } = $virtual.range ?? { startIndex: 0, endIndex: 0 };
+		untrack(() => void book.show(Math.max(startIndex - OVER, 0), endIndex + 1 + OVER));
+	});
 
 	function rename(id: string): void {
 		renaming = id;
 		typed = null;
+	}
+
+	/** Puts the focus on a line, which may have to be brought into view and asked for. */
+	async function go(index: number): Promise<void> {
+		active = Math.min(Math.max(index, 0), found - 1);
+		const line = () => rows?.querySelector<HTMLElement>(`[data-place="${active}"]`);
+		get(virtual).scrollToIndex(active);
+		await book.show(active, active + 1);
+		await tick();
+		// The lines that scrolling brings into being are there in the next frame.
+		if (!line()) await new Promise(requestAnimationFrame);
+		line()?.focus();
 	}
 
 	async function endRenaming({ id, label }: CaseSummary, keep: boolean): Promise<void> {
@@ -53,22 +115,18 @@
 	const holds = ({ owner }: CaseSummary): boolean =>
 		person !== null && (person.role === 'supervisor' || (!isReader && owner === person.name));
 
-	async function remove(index: number): Promise<void> {
-		const gone = cases[index];
-		if (!gone) return;
-		await onremove(gone.id, gone.label);
-		await tick();
-		links()[Math.min(index, links().length - 1)]?.focus();
+	async function remove({ id, label }: CaseSummary, index: number): Promise<void> {
+		await onremove(id, label);
+		if (found > 0) await go(index);
 	}
 
-	const links = () => [...(list?.querySelectorAll<HTMLElement>('[data-case]') ?? [])];
-
-	function key(event: KeyboardEvent, index: number): void {
-		const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-		if (step !== undefined) links()[index + step]?.focus();
-		else if (event.key === 'F2' && !isReader) rename(cases[index]?.id ?? '');
-		else if (event.key === 'Delete' && !isReader) void remove(index);
-		else if (event.key === 'h') void goto(`/cases/${cases[index]?.id ?? ''}/happened`);
+	function key(event: KeyboardEvent, line: CaseSummary, index: number): void {
+		const { down } = keySteps(event.key);
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		if (down !== 0) void go(index + down);
+		else if (event.key === 'F2' && !isReader) rename(line.id);
+		else if (event.key === 'Delete' && !isReader) void remove(line, index);
+		else if (event.key === 'h') void goto(`/cases/${line.id}/happened`);
 		else return;
 		event.preventDefault();
 	}
@@ -88,8 +146,109 @@
 	</span>
 {/snippet}
 
-<div role="table" class="cases" class:people={person} aria-label="Cases" bind:this={list}>
-	<div role="rowgroup">
+{#snippet cells(line: CaseSummary, index: number)}
+	{@const { id, label, debts, owed, currency, chosen, asOf, touchedAt } = line}
+	{@const writing = writingOf(line)}
+	{@const stands = standingInWords(line.standing, writing)}
+	<span
+		role="cell"
+		class="label"
+		onfocusout={({ target }) => target instanceof HTMLInputElement && endRenaming(line, true)}
+	>
+		{#if renaming === id}
+			{#await import('./LabelField.svelte') then { default: LabelField }}
+				<LabelField
+					value={typed ?? label}
+					onchange={(text) => (typed = text)}
+					onenter={() => endRenaming(line, true)}
+					onescape={() => endRenaming(line, false)}
+				/>
+			{/await}
+		{:else}
+			<a
+				href="/cases/{id}"
+				title={label}
+				data-case={id}
+				data-place={index}
+				onfocus={() => (active = index)}
+				onkeydown={(event) => key(event, line, index)}
+			>
+				{label}
+			</a>
+		{/if}
+	</span>
+	<span role="cell" class="right">{debts}</span>
+	<span role="cell" class="right" title="As of {writeDate(asOf, writing)}">
+		{writeMoney(owed, writing)} <span class="quiet">{currency.code}</span>
+	</span>
+	<span
+		role="cell"
+		class="chosen"
+		title={chosen && `${chosen.name}, ${chosenInWords(line, writing)}`}
+	>
+		{#if chosen}{chosen.name}<small>{chosenInWords(line, writing)}</small>
+		{:else}<span class="quiet">none yet</span>{/if}
+	</span>
+	<span role="cell" class="right quiet">
+		{#if stands.read}<a
+				class="read"
+				href="/cases/{id}/happened"
+				title="What happened (h)"
+				tabindex="-1">{stands.read}</a
+			>{/if}
+	</span>
+	<span role="cell" class="right" class:quiet={line.standing.off === null}>{stands.off}</span>
+	<span role="cell" class="right quiet">{touchedInWords(touchedAt, today, writing)}</span>
+	{#if person}
+		<span role="cell" class="quiet whose" title={line.owner}>{line.owner ?? 'nobody’s'}</span>
+	{/if}
+	<span role="cell" class="tools">
+		{#if isOpen}{@render tools(line, index)}{/if}
+	</span>
+{/snippet}
+
+{#snippet tools(line: CaseSummary, index: number)}
+	{@const { id, label } = line}
+	{#if !isReader}
+		<IconButton title="Rename (F2)" label="Rename {label}" onclick={() => rename(id)}>
+			<Pencil size={15} aria-hidden="true" />
+		</IconButton>
+	{/if}
+	{#if holds(line)}
+		<button
+			type="button"
+			class="hold"
+			title="Hand over or share"
+			aria-label="Hand over or share {label}"
+			onclick={({ currentTarget: anchor }) => (held = { line, anchor })}
+		>
+			<UsersRound size={15} aria-hidden="true" />
+		</button>
+	{/if}
+	<a
+		href="/api/cases/file?id={id}"
+		download
+		title="As a file (JSON)"
+		aria-label="{label} as a file"
+	>
+		<Download size={15} aria-hidden="true" />
+	</a>
+	{#if !isReader}
+		<IconButton title="Delete (Delete)" label="Delete {label}" onclick={() => remove(line, index)}>
+			<Trash2 size={15} aria-hidden="true" />
+		</IconButton>
+	{/if}
+{/snippet}
+
+<div
+	role="table"
+	class="cases"
+	class:people={person}
+	aria-label="Cases"
+	aria-rowcount={found + 1}
+	bind:this={list}
+>
+	<div role="rowgroup" class="heads">
 		<div class="line head" role="row">
 			{@render heading('label', 'Client')}
 			<span role="columnheader" class="right">Debts</span>
@@ -102,95 +261,12 @@
 			<span role="columnheader"><span class="unseen">Rename, save as a file or delete</span></span>
 		</div>
 	</div>
-	<div role="rowgroup">
-		{#each cases as line, index (line.id)}
-			{@const { id, label, debts, owed, currency, chosen, asOf, touchedAt } = line}
-			{@const writing = writingOf(line)}
-			{@const stands = standingInWords(line.standing, writing)}
-			<div class="line" role="row">
-				<span
-					role="cell"
-					class="label"
-					onfocusout={({ target }) => target instanceof HTMLInputElement && endRenaming(line, true)}
-				>
-					{#if renaming === id}
-						{#await import('./LabelField.svelte') then { default: LabelField }}
-							<LabelField
-								value={typed ?? label}
-								onchange={(text) => (typed = text)}
-								onenter={() => endRenaming(line, true)}
-								onescape={() => endRenaming(line, false)}
-							/>
-						{/await}
-					{:else}
-						<a
-							href="/cases/{id}"
-							title={label}
-							data-case={id}
-							onkeydown={(event) => key(event, index)}
-						>
-							{label}
-						</a>
-					{/if}
-				</span>
-				<span role="cell" class="right">{debts}</span>
-				<span role="cell" class="right" title="As of {writeDate(asOf, writing)}">
-					{writeMoney(owed, writing)} <span class="quiet">{currency.code}</span>
-				</span>
-				<span role="cell" class="chosen" title={chosen?.name}>
-					{#if chosen}{chosen.name}<small
-							>{writeDate(chosen.date, writing)}{chosen.changed ? ', changed since' : ''}</small
-						>
-					{:else}<span class="quiet">none yet</span>{/if}
-				</span>
-				<span role="cell" class="right quiet">
-					{#if stands.read}<a
-							class="read"
-							href="/cases/{id}/happened"
-							title="What happened (h)"
-							tabindex="-1">{stands.read}</a
-						>{/if}
-				</span>
-				<span role="cell" class="right" class:quiet={line.standing.off === null}>{stands.off}</span>
-				<span role="cell" class="right quiet">{touchedInWords(touchedAt, today, writing)}</span>
-				{#if person}
-					<span role="cell" class="quiet whose" title={line.owner}>{line.owner ?? 'nobody’s'}</span>
-				{/if}
-				<span role="cell" class="tools">
-					{#if !isReader}
-						<IconButton title="Rename (F2)" label="Rename {label}" onclick={() => rename(id)}>
-							<Pencil size={15} aria-hidden="true" />
-						</IconButton>
-					{/if}
-					{#if holds(line)}
-						<button
-							type="button"
-							class="hold"
-							title="Hand over or share"
-							aria-label="Hand over or share {label}"
-							onclick={({ currentTarget: anchor }) => (held = { line, anchor })}
-						>
-							<UsersRound size={15} aria-hidden="true" />
-						</button>
-					{/if}
-					<a
-						href="/api/cases/file?id={id}"
-						download
-						title="As a file (JSON)"
-						aria-label="{label} as a file"
-					>
-						<Download size={15} aria-hidden="true" />
-					</a>
-					{#if !isReader}
-						<IconButton
-							title="Delete (Delete)"
-							label="Delete {label}"
-							onclick={() => remove(index)}
-						>
-							<Trash2 size={15} aria-hidden="true" />
-						</IconButton>
-					{/if}
-				</span>
+	<div role="rowgroup" class="rows" style:height="{found * ROW}px" bind:this={rows}>
+		{#each items as { index } (index)}
+			{@const line = book.at(index)}
+			<div class="line" role="row" aria-rowindex={index + 2} style:top="{index * ROW}px">
+				{#if line}{@render cells(line, index)}{:else}<span role="cell" class="quiet waiting">…</span
+					>{/if}
 			</div>
 		{/each}
 	</div>
@@ -220,7 +296,6 @@
 		grid-template-columns: minmax(0, 1fr) 48px 140px minmax(110px, 180px) 100px 100px 96px 92px;
 		gap: 16px;
 		align-items: center;
-		min-height: 42px;
 		border-bottom: 1px solid var(--row-line);
 	}
 
@@ -237,9 +312,32 @@
 		white-space: nowrap;
 	}
 
+	.rows {
+		position: relative;
+	}
+
+	.rows .line {
+		position: absolute;
+		right: 0;
+		left: 0;
+		height: 44px;
+	}
+
+	.waiting {
+		padding-left: 6px;
+	}
+
 	.line:not(.head):hover,
 	.line:focus-within {
 		background: var(--picked);
+	}
+
+	/* What is under the columns is said wherever one has come to. */
+	.heads {
+		position: sticky;
+		z-index: 1;
+		top: 0;
+		background: var(--ground);
 	}
 
 	.head {
@@ -306,6 +404,8 @@
 
 	.chosen small {
 		display: block;
+		overflow: hidden;
+		text-overflow: ellipsis;
 		color: var(--quiet);
 		font-size: 12.5px;
 	}

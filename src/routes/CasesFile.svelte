@@ -5,7 +5,8 @@
 	import { onDestroy } from 'svelte';
 
 	interface Props {
-		ids: readonly string[];
+		/** Which; null: it can’t be known now, which has been said. */
+		ids: () => Promise<readonly string[] | null>;
 		words: string;
 	}
 	const { ids, words }: Props = $props();
@@ -16,8 +17,10 @@
 	// What makes files is not needed for the first page.
 	async function take(): Promise<void> {
 		const { save, TakeAlong: Along } = await import('$lib/desk/take-along.svelte');
+		const cases = await ids();
+		if (cases === null) return;
 		along = new Along();
-		const file = await along.make({ cases: [...ids] });
+		const file = await along.make({ cases });
 		if (file) save(file);
 	}
 </script>

@@ -190,12 +190,12 @@ describe('the casebook', () => {
 		await screen.goto('/');
 		await screen.see('[role=table]', 'A household come back');
 		await screen.see('[role=table]', '24 Aug 2027');
-		await clickText('p button', 'want');
-		await screen.answer('a visit: nothing read for 3 months, or further from the plan than 100.00');
+		await clickText('[role=group] button', 'visit');
+		await screen.answer(/^\d of 2 cases that wants? a visit\. (It owes|They owe) /);
 		await clickText('[role=columnheader] button', 'From the plan');
 		await screen.see('[role=columnheader][aria-sort]', 'From the plan');
-		await clickText('p button', 'Show all cases');
-		await screen.answer('2 cases');
+		await clickText('[role=group] button', 'All');
+		await screen.answer('2 cases, the furthest from its plan first. They owe ');
 		await screen.page.focus('[data-case]');
 		await screen.press('h');
 		await screen.page.waitForFunction(() => location.pathname.endsWith('/happened'));

@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { queryOnce } from '../../scripts/postgres.mjs';
 import { startServer } from '../../scripts/own-server.mjs';
 import type { CaseState } from '../../src/lib/document/case';
+import { documentIn, type Stored } from '../../src/lib/server/database/differences';
 import { KEPT, MOMENTARY } from '../../src/lib/server/database/tables';
 import { command, commandBeside, signIn } from '../support/accounts';
 import { card } from '../support/debts';
@@ -249,12 +250,7 @@ describe('a backup', () => {
 		// As it was before there were accounts.
 		const before = rest
 			.filter((line) => !/^(account|account_link|case_share|trail_\w+) /.test(line))
-			.map((line) =>
-				line.replace(
-					/, "(owner_id|author_id)": ("[^"]*"|null)|"(owner_id|author_id)": ("[^"]*"|null), /g,
-					''
-				)
-			);
+			.map((line, _, lines) => asBefore(line, lines));
 		const older = write(newFile(), hashed([JSON.stringify(head), ...before]));
 		const place = await emptyPlace();
 		const { said, refused } = command(place, 'restore', older);
@@ -271,6 +267,29 @@ describe('a backup', () => {
 		);
 		expect(command(place, 'restore', newer).refused).toContain('made by a newer Residuum');
 	});
+
+	/** A row as it was before there were accounts, and while each revision held the whole case. */
+	function asBefore(line: string, lines: readonly string[]): string {
+		const found = /^(case_file|case_revision) (.*)$/.exec(line);
+		if (!found) return line;
+		const [, table = '', row = ''] = found;
+		const kept = JSON.parse(row) as Record<string, unknown>;
+		delete kept['owner_id'];
+		delete kept['author_id'];
+		if (kept['document'] === null) {
+			const whole = lines.find(
+				(one) =>
+					one.startsWith('case_revision') &&
+					one.includes(`"case_id": "${String(kept['case_id'])}"`) &&
+					one.includes(`"number": ${String(kept['differs_from'])},`)
+			);
+			const { document } = JSON.parse(whole?.slice('case_revision '.length) ?? '{}') as {
+				document: unknown;
+			};
+			kept['document'] = documentIn({ ...(kept as unknown as Stored), whole: document });
+		}
+		return `${table} ${JSON.stringify(kept)}`;
+	}
 
 	/** The same lines with an end that fits them. */
 	function hashed(lines: readonly string[]): string[] {

@@ -242,6 +242,7 @@ const lifeDrawn = fc.record({
 			name: label,
 			asOf: fc.constant('2026-12-15'),
 			ends: orNull(day),
+			shortFrom: orNull(day),
 			cost: money,
 			figures: fc.array(
 				fc.array(fc.tuple(money, money, money), { maxLength: 5 }).map((all) => ({

@@ -138,6 +138,7 @@ export function wholeCase(): CaseDocument {
 					{ debt: id(1), opening: 418_200, paid: [9_000], charges: [1_000], interest: [7_800] }
 				],
 				ends: '2031-02-15',
+				shortFrom: '2027-05-01',
 				cost: 123_400
 			}
 		],

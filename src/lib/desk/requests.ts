@@ -1,5 +1,6 @@
 /** The page's requests to its server. */
 import type { CaseDocument, CaseState, NewCase, Problem } from '../document/case';
+import { addressOf, type BookPage, type Question } from '../document/casebook';
 import type { MessageRequest } from '../document/message';
 import type { AccountChange, Holders, Person, Role } from '../document/people';
 import { tellSignedOut } from './session';
@@ -66,6 +67,17 @@ type Told<T> = Partial<{
 	authors: string[];
 }> &
 	T;
+
+/** Lines of the casebook, from a place on. */
+export function askBook(question: Question, from: number): Promise<Answer<BookPage>> {
+	const parameters = addressOf(question);
+	parameters.set('from', String(from));
+	return ask('GET', `/api/casebook?${parameters.toString()}`);
+}
+
+/** All cases that are asked for. */
+export const askFound = (question: Question) =>
+	ask<{ ids: string[] }>('GET', `/api/casebook/ids?${addressOf(question).toString()}`);
 
 export const createCase = (request: NewCase) => ask<{ id: string }>('POST', '/api/cases', request);
 

@@ -5,20 +5,18 @@
 import { z } from 'zod';
 import { addMonths, isCalendarDate, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import type { Cents } from '../core/quantities/money';
 import type { PlannedDebt } from '../core/plan/terms';
 import { carryOut, plannedTerms, wayTerms, type Carried } from '../core/debt/ways';
 import { upgraded } from './upgrade';
 import { allowedFirstDue } from './days';
 import { debtEntry, roundingSteps, statedDebt } from './debt';
-import { currencyOf, type Currency } from '../reading/currencies';
+import { currencyOf } from '../reading/currencies';
 import { newDebtOf } from './change';
 import { forecastEntry } from './forecast';
-import type { Standing } from './standing';
 import { handoutEntry, usualHandout } from './handout';
 import { happenedEntry, readingEntry, visitEntry } from './life';
 import { quoted } from '../reading/reading';
-import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE, type Style } from '../words/style';
+import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE } from '../words/style';
 import { choiceEntry, FIRST_PLAN, measureEntry, planEntry, sheetEntry } from './plan';
 import { choice, date, flag, identifier, name, sentence, shown, text } from './fields';
 
@@ -44,7 +42,7 @@ const asOf = date('The day the figures are as of', {
 });
 
 /** The present version of the document; earlier ones are raised to it. */
-export const VERSION = 8 as const;
+export const VERSION = 9 as const;
 
 const presentDocument = z
 	.strictObject({
@@ -242,28 +240,6 @@ export const begunCase = (request: NewCase, debts: CaseDocument['debts'] = []): 
 	handout: usualHandout(request.currency.code),
 	...NOTHING_LIVED
 });
-
-/** A line of the casebook. */
-export interface CaseSummary {
-	readonly id: string;
-	readonly label: string;
-	readonly currency: Currency;
-	readonly style: Style;
-	readonly debts: number;
-	readonly owed: Cents;
-	readonly asOf: CalendarDate;
-	readonly touchedAt: string;
-	/** The plan that is chosen, as it was called then, and since when; null where none is. */
-	readonly chosen: {
-		readonly name: string;
-		readonly date: CalendarDate;
-		/** Whether it has been changed since. */
-		readonly changed: boolean;
-	} | null;
-	readonly standing: Standing;
-	/** Whose it is; null: nobody's in particular. */
-	readonly owner: string | null;
-}
 
 /** A deleted case: until when it can be brought back. */
 export interface BinnedCase {

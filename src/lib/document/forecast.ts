@@ -49,6 +49,8 @@ export const forecastEntry = z.strictObject({
 	}),
 	/** Its last payoff; null: it doesn’t end. */
 	ends: date('The end of a forecast').nullable(),
+	/** The first month whose money is less than what is asked; null: there is none, or (before version 9) it was not kept. */
+	shortFrom: date('The first short month of a forecast').nullable(),
 	/** Interest and fees in all. */
 	cost: money('The cost of a forecast')
 });
@@ -109,10 +111,10 @@ export function standingOf({
 		.map(({ date: day }) => day)
 		.sort()
 		.reverse();
-	const expectedSince = forecasts.at(-1)?.date ?? null;
+	const { date: expectedSince = null, shortFrom = null } = forecasts.at(-1) ?? {};
 	const entry = last === undefined ? null : forecastOn({ forecasts }, last);
 	if (last === undefined || entry === null) {
-		return { expectedSince, lastRead: last ?? null, off: null };
+		return { expectedSince, lastRead: last ?? null, off: null, shortFrom };
 	}
 	const gaps = entry.figures.flatMap(({ debt }) => {
 		const latest = readingsOf({ readings }, debt, last).at(-1);
@@ -122,5 +124,5 @@ export function standingOf({
 		return [latest.balance - expected];
 	});
 	const off = gaps.length === 0 ? null : (gaps.reduce((sum, gap) => sum + gap, 0) as Cents);
-	return { expectedSince, lastRead: last, off };
+	return { expectedSince, lastRead: last, off, shortFrom };
 }

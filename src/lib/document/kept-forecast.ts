@@ -18,6 +18,7 @@ export function forecastEntryOf(
 	made: Pick<ForecastEntry, 'id' | 'by' | 'date'>
 ): ForecastEntry {
 	const carried = carriedPlan({ debts, asOf }, plan);
+	const [short] = carried.plan.shortMonths;
 	return {
 		...made,
 		plan: plan.id,
@@ -34,6 +35,7 @@ export function forecastEntryOf(
 		content: contentOf(plan),
 		figures: figuresOf(carried),
 		ends: carried.plan.ending.status === 'cleared' ? carried.plan.ending.payoffDate : null,
+		shortFrom: short ? addMonths(carried.plan.firstMonth, short.month - 1) : null,
 		cost: Math.min(carried.plan.totalCost, LIMITS.amount) as Cents
 	};
 }

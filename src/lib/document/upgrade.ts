@@ -24,7 +24,9 @@ export function upgraded(document: unknown): unknown {
 		case 6:
 			return upgraded(ofVersion7(document));
 		case 7:
-			return ofVersion8(document);
+			return upgraded(ofVersion8(document));
+		case 8:
+			return ofVersion9(document);
 		default:
 			return document;
 	}
@@ -110,6 +112,12 @@ function ofVersion8(document: Record<string, unknown>) {
 		readings: [],
 		happened: []
 	};
+}
+
+/** Version 8 kept of a forecast no month in which its money falls short. */
+function ofVersion9(document: Record<string, unknown>) {
+	const forecasts = listOr(document['forecasts'], (forecast) => ({ ...forecast, shortFrom: null }));
+	return { ...document, version: 9, forecasts };
 }
 
 /** Names that the program gave to plans. */

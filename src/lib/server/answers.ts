@@ -1,5 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import type { z } from 'zod';
+import { questionIn } from '../document/book-question';
+import type { Question } from '../document/casebook';
 import { inOurWords, problemsOf, type Problem } from '../document/case';
 import type { Written } from './cases/cases';
 import { NotNow } from './database';
@@ -27,6 +29,17 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promi
 }
 
 const NOT_SAVED = 'Nothing was saved: something in it is not allowed.';
+
+/** Answers what is asked of the casebook in an address, or refuses what can’t be asked. */
+export const answeringBook = (
+	{ searchParams }: URL,
+	answer: (question: Question, from: number) => Promise<Response>
+): Promise<Response> =>
+	answering(async () => {
+		const asked = questionIn(searchParams);
+		if (!asked.ok) return refuse(422, 'This can’t be asked.', problemsOf(asked.error));
+		return answer(asked.question, asked.from);
+	});
 
 /** Answers a request; what can't be done now is said as such, and is tried again by whoever asked. */
 export async function answering(work: () => Promise<Response>): Promise<Response> {

@@ -1,7 +1,8 @@
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
+import type { BookTotals, CaseSummary, Owed, Question, Shown } from '../document/casebook';
 import type { Standing } from '../document/standing';
-import { writeDate, writeMoney } from '../reading/written';
+import { grouped, writeDate, writeMoney } from '../reading/written';
 import { quoted } from '../reading/reading';
 import type { Writing } from '../reading/writing';
 import en from './en/casebook.json';
@@ -10,20 +11,45 @@ import type { Sentence } from './sentence';
 
 const { sentence, text } = messagesOf({ en });
 
-/** What the casebook holds, and what a search found in it. */
+/** What the casebook holds, or what was found in it, and what that owes. */
 export function casebookSentence(
-	all: number,
-	found: number,
-	searched: string,
+	{ cases: count, found, owed: owedOf }: BookTotals,
+	{ search, show, sort }: Question,
 	spoken: Spoken
 ): Sentence {
-	if (all === 0) return sentence(spoken, 'empty');
-	if (searched.trim() === '') return sentence(spoken, 'all', { count: all });
-	const words = quoted(searched.trim());
-	return found === 0
-		? sentence(spoken, 'none found', { words })
-		: sentence(spoken, 'found', { found, count: all, words });
+	if (count === 0) return sentence(spoken, 'empty');
+	const searched = search.trim();
+	const labelled =
+		searched === '' ? '' : text(spoken, 'labelled', { show, words: quoted(searched) });
+	if (found === 0) return sentence(spoken, 'none found', { show, labelled });
+	const amounts = owedInWords(owedOf, spoken);
+	const owed = amounts === null ? '' : text(spoken, 'owed', { found, amounts });
+	return show === 'all' && searched === ''
+		? sentence(spoken, 'all', { count, sort, owed })
+		: sentence(spoken, 'found', { found, count, show, labelled, owed });
 }
+
+/** So many currencies are named. */
+const NAMED = 3;
+
+/** “4,182,330.12 USD and 33,000.00 EUR”; null where nothing is owed. */
+function owedInWords(owed: readonly Owed[], spoken: Spoken): string | null {
+	const some = owed.filter(({ amount }) => amount > 0);
+	if (some.length === 0) return null;
+	const named = some
+		.slice(0, NAMED)
+		.map(({ currency: { code, digits }, amount }) =>
+			text(spoken, 'amount', { amount: grouped(amount, digits, spoken), code })
+		);
+	const amounts = new Intl.ListFormat(spoken.language).format(named);
+	return some.length > NAMED
+		? text(spoken, 'and others', { amounts: named.join(', '), count: some.length - NAMED })
+		: amounts;
+}
+
+/** How many cases there are of a kind that can be shown: “310 short of money” */
+export const shownInWords = (show: Shown, count: number, spoken: Spoken): string =>
+	text(spoken, `show ${show}`, { count });
 
 /** A casebook in which somebody only reads what others share. */
 export const nothingShared = (spoken: Spoken): Sentence => sentence(spoken, 'nothing shared');
@@ -43,6 +69,16 @@ export const offInWords = (gap: Cents | null, writing: Writing): string =>
 		: gap === 0
 			? text(writing, 'on plan')
 			: `${gap > 0 ? '+' : '−'}${writeMoney(Math.abs(gap) as Cents, writing)}`;
+
+/** Of a case with a chosen plan: since when, and what is to be known of it: “12 Dec 2026, changed since”. */
+export const chosenInWords = ({ chosen, standing }: CaseSummary, writing: Writing): string =>
+	chosen === null
+		? ''
+		: text(writing, 'chosen', {
+				date: writeDate(chosen.date, writing),
+				changed: chosen.changed ? 'yes' : 'no',
+				short: standing.shortFrom === null ? 'no' : 'yes'
+			});
 
 /** When a case was last read, and how far from its plan it was then; of one without a plan, nothing. */
 export function standingInWords(

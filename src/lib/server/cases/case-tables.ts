@@ -281,6 +281,7 @@ export const FORECAST = fields<CaseDocument['forecasts'][number]>({
 	content: column('content'),
 	figures: column('figures'),
 	ends: date('ends'),
+	shortFrom: date('short_from'),
 	cost: column('cost')
 });
 

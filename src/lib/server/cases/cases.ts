@@ -1,17 +1,14 @@
 /**
  * The tables of a case: the case itself; its debts as they are are in `debts.ts`, its plans in `plans.ts`, its
- * revisions in `revisions.ts`.
+ * revisions in `revisions.ts`. The casebook is in `casebook.ts`.
  * Nothing above these modules knows SQL.
  */
-import type { CalendarDate } from '../../core/quantities/calendar';
-import type { Cents } from '../../core/quantities/money';
 import {
 	begunCase,
 	caseDocument,
 	VERSION,
 	type CaseDocument,
 	type CaseState,
-	type CaseSummary,
 	type NewCase,
 	type Problem
 } from '../../document/case';
@@ -23,7 +20,7 @@ import { CASE } from './case-tables';
 import { insertRows, selecting, updateRow, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
 import { debtsOf, replaceDebts } from './debts';
-import { isSeen, limitedTo, THIS_MACHINE, type By } from '../people/by';
+import { THIS_MACHINE, type By } from '../people/by';
 import { note } from '../people/trail';
 import { livedOf, replaceLived } from './lived';
 import { plansOf, replacePlans } from './plans';
@@ -50,62 +47,6 @@ export type Written =
 	| { readonly outcome: 'refused'; readonly problem: Problem }
 	/** Nothing to undo or redo. */
 	| { readonly outcome: 'nothing' };
-
-/** All cases that somebody sees, the last touched first. */
-export async function listCases(by: By): Promise<CaseSummary[]> {
-	const { rows } = await reading((statements) =>
-		statements.query<
-			Row & {
-				id: string;
-				touched_at: Date;
-				debts: number;
-				owed: number;
-				chosen: string | null;
-				chosen_on: CalendarDate;
-				chosen_changed: boolean;
-				expected_since: CalendarDate | null;
-				last_read: CalendarDate | null;
-				off_plan: number | null;
-				owner: string | null;
-			}
-		>(
-			`
-		select case_file.id, ${selecting(CASE).join(', ')}, touched_at,
-			(select count(*)::int from debt where case_id = case_file.id) as debts,
-			(select coalesce(sum(balance), 0)::bigint from debt where case_id = case_file.id) as owed,
-			choice.name as chosen, choice.date::text as chosen_on, chosen_changed,
-			expected_since::text, last_read::text, off_plan, owner.name as owner
-		from case_file
-		left join account owner on owner.id = owner_id
-		left join lateral (
-			select plan_choice.name, plan_choice.date from plan_choice
-			join plan on plan.case_id = plan_choice.case_id and plan.id = plan_choice.plan_id
-			where plan_choice.case_id = case_file.id and plan_choice.position =
-				(select max(position) from plan_choice last where last.case_id = case_file.id)
-		) choice on true
-		where case_file.deleted_at is null and ${isSeen(1)}
-		order by touched_at desc, label, case_file.id`,
-			[limitedTo(by)]
-		)
-	);
-	return rows.map((row) => ({
-		...(CASE.read(row) as Pick<CaseSummary, 'label' | 'currency' | 'style' | 'asOf'>),
-		id: row.id,
-		debts: row.debts,
-		owed: row.owed as Cents,
-		touchedAt: row.touched_at.toISOString(),
-		chosen:
-			row.chosen === null
-				? null
-				: { name: row.chosen, date: row.chosen_on, changed: row.chosen_changed },
-		standing: {
-			expectedSince: row.expected_since,
-			lastRead: row.last_read,
-			off: row.off_plan as Cents | null
-		},
-		owner: row.owner
-	}));
-}
 
 /** The case as it is, or null when there is none (any more) of this id. */
 export async function readCase(id: string): Promise<CaseState | null> {
@@ -258,17 +199,24 @@ async function mark(
 	});
 }
 
-/** The row of a case at a revision. */
+/** The row of a case at a revision, with what the casebook shows of it. */
 function rowOf(document: CaseDocument, revision: number, touchedAt: Date): Row {
-	const { expectedSince, lastRead, off } = standingOf(document);
+	const { expectedSince, lastRead, off, shortFrom } = standingOf(document);
+	const chosen = chosenPlan(document);
+	const choice = chosen && document.choices.at(-1);
 	return {
 		...CASE.write(document),
 		revision,
 		touched_at: touchedAt,
-		chosen_changed: chosenPlan(document)?.changed ?? false,
+		debts: document.debts.length,
+		owed: document.debts.reduce((sum, { balance }) => sum + (balance ?? 0), 0),
+		chosen_name: choice?.name ?? null,
+		chosen_on: choice?.date ?? null,
+		chosen_changed: chosen?.changed ?? false,
 		expected_since: expectedSince,
 		last_read: lastRead,
-		off_plan: off
+		off_plan: off,
+		short_from: shortFrom
 	};
 }
 

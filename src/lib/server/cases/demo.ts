@@ -2,14 +2,14 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { caseDocument } from '../../document/case';
-import { THIS_MACHINE } from '../people/by';
-import { insertCase, listCases } from './cases';
+import { isAnyCase } from './casebook';
+import { insertCase } from './cases';
 
 const demoCase = z.strictObject({ touchedAt: z.iso.datetime(), document: caseDocument });
 
 /** Fills an empty casebook with the cases of a folder; a casebook that holds something is left alone. */
 export async function fillWithDemo(folder: string): Promise<void> {
-	if ((await listCases(THIS_MACHINE)).length > 0) return;
+	if (await isAnyCase()) return;
 	const names = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort();
 	for (const name of names) {
 		const content: unknown = JSON.parse(await readFile(join(folder, name), 'utf8'));

@@ -1,7 +1,9 @@
 import { casesJson } from '$lib/exchange/case-json';
 import { match as isIdentifier } from '../../../../params/uuid';
 import { answering, unknownCase } from '$lib/server/answers';
-import { listCases, readCase } from '$lib/server/cases/cases';
+import { USUAL } from '$lib/document/casebook';
+import { idsFound, idsSeen } from '$lib/server/cases/casebook';
+import { readCase } from '$lib/server/cases/cases';
 import { noteAlone } from '$lib/server/people/trail';
 import type { RequestHandler } from './$types';
 
@@ -9,11 +11,11 @@ import type { RequestHandler } from './$types';
 export const GET: RequestHandler = ({ url, locals }) =>
 	answering(async () => {
 		const named = url.searchParams.getAll('id');
-		const seen = (await listCases(locals.by)).map(({ id }) => id);
-		const ids = named.length > 0 ? named : seen;
+		const ids = named.length > 0 ? named : await idsFound(locals.by, USUAL);
+		const seen = await idsSeen(locals.by, ids.filter(isIdentifier));
 		const documents = [];
 		for (const id of ids) {
-			const state = isIdentifier(id) && seen.includes(id) ? await readCase(id) : null;
+			const state = seen.has(id) ? await readCase(id) : null;
 			if (state === null) return unknownCase();
 			documents.push(state.document);
 		}

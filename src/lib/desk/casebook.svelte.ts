@@ -1,0 +1,111 @@
+/** The casebook being looked through: what is asked, and as many lines as have been in view. */
+import {
+	AT_ONCE,
+	type BookPage,
+	type BookTotals,
+	type CaseSummary,
+	type Question
+} from '../document/casebook';
+import type { Answer } from './requests';
+
+/** Lines from a place on; asked for one after the other, so that none is asked for that has been passed by. */
+type Asking = (question: Question, from: number) => Promise<Answer<BookPage>>;
+
+interface Answered {
+	/** What was asked. */
+	readonly question: Question;
+	readonly totals: BookTotals;
+	readonly lines: ReadonlyMap<number, CaseSummary>;
+}
+
+export class Casebook {
+	/** What is asked now; its answer may be under way. */
+	question: Question = $state.raw() as Question;
+	/** What is there: the answer to the last question that has one. */
+	answered: Answered = $state.raw() as Answered;
+	/** Why lines are missing; null: they are there, or on their way. */
+	failure = $state.raw<Answer<unknown> | null>(null);
+	/** The places in view. */
+	#view = { from: 0, to: AT_ONCE };
+	/** What is there is no answer to the question any more. */
+	#isStale = false;
+	#filling: Promise<void> | null = null;
+
+	constructor(
+		question: Question,
+		page: BookPage,
+		private readonly asking: Asking
+	) {
+		this.question = question;
+		this.answered = { question, totals: page.totals, lines: placed(page) };
+	}
+
+	/** The line at a place; the first is 0. */
+	at(place: number): CaseSummary | undefined {
+		return this.answered.lines.get(place);
+	}
+
+	/** Asks something else, from the first line on; what is there stays until the answer is. */
+	ask(change: Partial<Question>): Promise<void> {
+		this.question = { ...this.question, ...change };
+		this.#view = { from: 0, to: AT_ONCE };
+		return this.again();
+	}
+
+	/** Asks the same anew, after something has been changed. */
+	again(): Promise<void> {
+		this.#isStale = true;
+		return this.#fill();
+	}
+
+	/** Has the lines from one place up to another one, which are in view; what is missing is asked for. */
+	show(from: number, to: number): Promise<void> {
+		this.#view = { from, to };
+		return this.#fill();
+	}
+
+	#fill(): Promise<void> {
+		this.failure = null;
+		this.#filling ??= this.#ask().finally(() => (this.#filling = null));
+		return this.#filling;
+	}
+
+	async #ask(): Promise<void> {
+		for (let from = this.#missing(); from !== null; from = this.#missing()) {
+			const { question } = this;
+			const isAnew = this.#isStale;
+			this.#isStale = false;
+			const answer = await this.asking(question, from);
+			if (answer.kind !== 'done') {
+				this.#isStale ||= isAnew;
+				this.failure = answer;
+				return;
+			}
+			// Something else has been asked since: nobody waits for this answer.
+			if (question !== this.question) continue;
+			const { totals } = answer.value;
+			const before =
+				isAnew || totals.found !== this.answered.totals.found ? null : this.answered.lines;
+			this.answered = { question, totals, lines: joined(before, placed(answer.value)) };
+		}
+	}
+
+	/** From which place on lines are to be asked for; null: all that are in view are there. */
+	#missing(): number | null {
+		const { found } = this.answered.totals;
+		const { from, to } = this.#view;
+		const last = Math.max(Math.min(to, found), from);
+		for (let place = from; place < last; place += 1)
+			if (this.#isStale || !this.at(place)) return place - (place % AT_ONCE);
+		return this.#isStale ? 0 : null;
+	}
+}
+
+/** Lines and more lines, by their places. */
+const joined = (
+	before: ReadonlyMap<number, CaseSummary> | null,
+	more: ReadonlyMap<number, CaseSummary>
+): ReadonlyMap<number, CaseSummary> => new Map([...(before ?? []), ...more]);
+
+const placed = ({ from, lines }: BookPage): Map<number, CaseSummary> =>
+	new Map(lines.map((line, index) => [from + index, line]));

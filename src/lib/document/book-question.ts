@@ -1,0 +1,41 @@
+/** What the casebook is asked, as an address has it. */
+import { z } from 'zod';
+import { LIMITS } from '../core/quantities/limits';
+import { inOurWords } from './case';
+import { LONGEST_SEARCH, SHOWN, SORTS, USUAL, type Question } from './casebook';
+import { choice, count, text } from './fields';
+
+/** A number as an address has it. */
+const written = <T extends z.ZodType>(schema: T) =>
+	z.preprocess(
+		(value) => (typeof value === 'string' && /^\d{1,15}$/.test(value) ? Number(value) : value),
+		schema
+	);
+
+/** A question, and from which line on it is answered; what is left away is as usual. */
+const asked = z.object({
+	search: text('What is searched', 0, LONGEST_SEARCH).default(USUAL.search),
+	sort: choice('What cases are sorted by', SORTS).default(USUAL.sort),
+	show: choice('Which cases are shown', SHOWN).default(USUAL.show),
+	months: written(
+		count('The months without a reading', 1, 120, 'months').default(USUAL.rule.months)
+	),
+	off: z
+		.literal('any')
+		.transform(() => null)
+		.or(written(count('How far from the plan', 0, LIMITS.amount, 'minor units')))
+		.default(USUAL.rule.off),
+	from: written(count('The first line', 0, 10_000_000, 'lines').default(0))
+});
+
+/** The question in an address, or what is wrong with it. */
+export function questionIn(
+	parameters: URLSearchParams
+):
+	| { readonly ok: true; readonly question: Question; readonly from: number }
+	| { readonly ok: false; readonly error: z.ZodError } {
+	const parsed = asked.safeParse(Object.fromEntries(parameters), { error: inOurWords });
+	if (!parsed.success) return { ok: false, error: parsed.error };
+	const { months, off, from, ...rest } = parsed.data;
+	return { ok: true, question: { ...rest, rule: { months, off } }, from };
+}

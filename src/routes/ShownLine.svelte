@@ -1,0 +1,81 @@
+<!-- Which cases are shown: how many there are of each kind, and from when on one wants a visit. -->
+<script lang="ts">
+	import { SHOWN, type BookTotals, type Shown, type VisitRule } from '$lib/document/casebook';
+	import { SCREEN } from '$lib/reading/writing';
+	import Choice from '$lib/ui/Choice.svelte';
+	import { shownInWords } from '$lib/words/casebook';
+	import { monthsChoices, offChoices } from '$lib/words/visits';
+
+	interface Props {
+		totals: BookTotals;
+		show: Shown;
+		rule: VisitRule;
+		onshow: (show: Shown) => void;
+		onrule: (rule: VisitRule) => void;
+	}
+	const { totals, show, rule, onshow, onrule }: Props = $props();
+
+	const counts = $derived({
+		all: totals.cases,
+		chosen: totals.chosen,
+		short: totals.short,
+		visit: totals.wanting
+	});
+</script>
+
+<div role="group" aria-label="Which cases are shown">
+	{#each SHOWN as kind (kind)}
+		<button type="button" aria-pressed={show === kind} onclick={() => onshow(kind)}
+			>{shownInWords(kind, counts[kind], SCREEN)}</button
+		>
+	{/each}
+	<span class="rule">
+		<span>nothing read for</span>
+		<Choice
+			label="Nothing read for"
+			value={String(rule.months)}
+			options={monthsChoices(SCREEN)}
+			onchange={(months) => onrule({ ...rule, months: Number(months) })}
+		/>
+		<span>or further from the plan than</span>
+		<Choice
+			label="Further from the plan than"
+			value={String(rule.off)}
+			options={offChoices(SCREEN)}
+			onchange={(off) => onrule({ ...rule, off: off === 'null' ? null : Number(off) })}
+		/>
+	</span>
+</div>
+
+<style>
+	div {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 18px;
+		align-items: center;
+		font-size: 14px;
+	}
+
+	button {
+		padding: 3px 0;
+		border-bottom: 2px solid transparent;
+		color: var(--act);
+		font-weight: 600;
+		white-space: nowrap;
+	}
+
+	[aria-pressed='true'] {
+		border-bottom-color: var(--act);
+		color: var(--ink);
+	}
+
+	/* What is said of those that want a visit. */
+	.rule {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 8px;
+		align-items: center;
+		margin-left: -10px;
+		color: var(--quiet);
+	}
+</style>

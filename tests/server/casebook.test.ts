@@ -1,0 +1,247 @@
+/** What the casebook answers is what the cases say. */
+import fc from 'fast-check';
+import { afterAll, beforeAll, expect, inject, it } from 'vitest';
+import Papa from 'papaparse';
+import { queryOnce } from '../../scripts/postgres.mjs';
+import { addMonths } from '../../src/lib/core/quantities/calendar';
+import type { CaseDocument } from '../../src/lib/document/case';
+import {
+	addressOf,
+	SHOWN,
+	SORTS,
+	type BookPage,
+	type Question
+} from '../../src/lib/document/casebook';
+import { standingOf } from '../../src/lib/document/forecast';
+import { chosenPlan } from '../../src/lib/document/plan';
+import { anyDocument } from '../support/documents';
+import { card } from '../support/debts';
+import { manyCases } from '../support/many-cases';
+import { makeCase, startResiduum, TODAY, type Residuum } from '../support/residuum';
+
+const LABELS = [
+	'Énault, boulangère',
+	'enault 9',
+	'Enault 10',
+	'Sørby & Łuka',
+	'ÇELİK 100%',
+	'50_50 ferry',
+	'ЖУКОВА, сады',
+	'Straße 7',
+	'a\\b',
+	'Client 9',
+	'Client 10',
+	'client 010'
+];
+const documents = fc
+	.sample(anyDocument, { numRuns: 48, seed: 15 })
+	.map((document, at) => ({ ...document, label: `${LABELS[at % 12]}${at < 12 ? '' : ` ${at}`}` }));
+
+let residuum: Residuum;
+let byId: Map<string, CaseDocument>;
+beforeAll(async () => {
+	residuum = await startResiduum();
+	const taken = await residuum.request('POST', '/api/cases/taken', { cases: documents });
+	expect(taken.status, JSON.stringify(taken.body).slice(0, 300)).toBe(201);
+	const { ids } = taken.body as { ids: string[] };
+	byId = new Map(ids.map((id, at) => [id, documents[at] as CaseDocument]));
+});
+afterAll(() => residuum.remove());
+
+async function asked(question: Question): Promise<BookPage> {
+	const pages: BookPage[] = [];
+	const parameters = addressOf(question);
+	for (let from = 0; ; from += 40) {
+		parameters.set('from', String(from));
+		const { status, body } = await residuum.request(
+			'GET',
+			`/api/casebook?${parameters.toString()}`
+		);
+		expect([status, from]).toEqual([200, from]);
+		const page = body as BookPage;
+		pages.push(page);
+		if (from + page.lines.length >= page.totals.found) break;
+	}
+	const [first] = pages;
+	if (!first) throw new Error('there is no page');
+	return { ...first, lines: pages.flatMap(({ lines }) => lines) };
+}
+
+/** Without accents, in small letters. */
+const folded = (text: string): string =>
+	text
+		.normalize('NFKD')
+		.replace(/[\u0300-\u036f]/g, '')
+		.toLowerCase()
+		.replace(/[øł]/g, (letter) => (letter === 'ø' ? 'o' : 'l'))
+		.replaceAll('ß', 'ss');
+const filed = (text: string): string =>
+	folded(text).replace(/[0-9]+/g, (digits) => digits.padStart(12, '0'));
+const owedBy = ({ debts }: CaseDocument): number =>
+	debts.reduce((sum, { balance }) => sum + (balance ?? 0), 0);
+
+function wants(document: CaseDocument, { months, off: most }: Question['rule']): boolean {
+	const { expectedSince, lastRead, off } = standingOf(document);
+	if (expectedSince === null) return false;
+	const isFar =
+		most !== null && off !== null && Math.abs(off) > (most * 10 ** document.currency.digits) / 100;
+	const since = lastRead !== null && lastRead > expectedSince ? lastRead : expectedSince;
+	return isFar || addMonths(since, months) <= TODAY;
+}
+
+const isShort = (document: CaseDocument): boolean =>
+	chosenPlan(document) !== null && standingOf(document).shortFrom !== null;
+
+function isFound(document: CaseDocument, { search, show, rule }: Question): boolean {
+	const words = search.split(/\s+/).filter(Boolean);
+	const label = folded(document.label);
+	if (!words.every((word) => label.includes(folded(word)))) return false;
+	if (show === 'chosen') return chosenPlan(document) !== null;
+	if (show === 'short') return isShort(document);
+	return show === 'all' || wants(document, rule);
+}
+
+/** What a sort puts first is the smallest. */
+function places(document: CaseDocument, sort: Question['sort']): readonly (string | number)[] {
+	const { expectedSince, lastRead, off } = standingOf(document);
+	const unit = 10 ** document.currency.digits;
+	const label = filed(document.label);
+	if (sort === 'owed') return [-owedBy(document) / unit, label];
+	if (sort === 'read')
+		return [expectedSince === null ? 1 : 0, lastRead ?? expectedSince ?? '9', label];
+	if (sort === 'off')
+		return [off === null ? 1 : 0, off === null ? 0 : -Math.abs(off) / unit, label];
+	// All were taken in at once.
+	return [label];
+}
+
+const questions: fc.Arbitrary<Question> = fc.record({
+	search: fc.oneof(
+		{ weight: 2, arbitrary: fc.constant('') },
+		fc.constantFrom(
+			'éna',
+			'ENAULT',
+			'sorby luka',
+			'celik 100%',
+			'%',
+			'_',
+			'жук',
+			'strasse',
+			'\\',
+			'1 c',
+			'none such'
+		)
+	),
+	sort: fc.constantFrom(...SORTS),
+	show: fc.constantFrom('all' as const, ...SHOWN),
+	rule: fc.record({
+		months: fc.integer({ min: 1, max: 60 }),
+		off: fc.option(fc.nat({ max: 1_000_000 }))
+	})
+});
+
+it('finds, sorts, filters and adds up', async () => {
+	const all = [...byId.values()];
+	let found = 0;
+	await fc.assert(
+		fc.asyncProperty(questions, async (question) => {
+			const { totals, lines } = await asked(question);
+			const expected = all.filter((document) => isFound(document, question));
+			found += expected.length;
+			expect(totals).toMatchObject({
+				cases: all.length,
+				chosen: all.filter((document) => chosenPlan(document) !== null).length,
+				short: all.filter(isShort).length,
+				wanting: all.filter((document) => wants(document, question.rule)).length,
+				found: expected.length
+			});
+			for (const { currency, amount } of totals.owed)
+				expect(amount).toBe(
+					expected
+						.filter((one) => one.currency.code === currency.code)
+						.reduce((sum, one) => sum + owedBy(one), 0)
+				);
+			const there = lines.map(({ id }) => byId.get(id) as CaseDocument);
+			expect(new Set(there)).toEqual(new Set(expected));
+			expect(
+				lines.every(
+					({ wants: said }, at) => said === wants(there[at] as CaseDocument, question.rule)
+				)
+			).toBe(true);
+			there.slice(1).forEach((document, at) => {
+				const [before, after] = [there[at] as CaseDocument, document].map((one) =>
+					places(one, question.sort)
+				);
+				const apart = before?.findIndex((place, which) => place !== after?.[which]) ?? -1;
+				if (apart >= 0)
+					expect(
+						(before?.[apart] ?? 0) < (after?.[apart] ?? 0),
+						JSON.stringify([before, after])
+					).toBe(true);
+			});
+		}),
+		{ numRuns: 60 }
+	);
+	expect(found).toBeGreaterThan(200);
+});
+
+it('refuses what can’t be asked, and says what is allowed', async () => {
+	for (const [query, message] of [
+		[
+			'sort=age',
+			'What cases are sorted by is “"age"”; allowed is touched, label, owed, read, off.'
+		],
+		['months=0', 'The months without a reading'],
+		['from=-1', 'The first line is “"-1"”; allowed is a whole number of lines from 0'],
+		['search=%00', 'What is searched'],
+		[`search=${'x'.repeat(201)}`, 'a text of 0 to 200 characters'],
+		['search=%ED%A0%80', null]
+	] as const) {
+		const { status, body } = await residuum.request('GET', `/api/casebook?${query}`);
+		expect([query, status]).toEqual([query, message === null ? 200 : 422]);
+		if (message !== null) expect(JSON.stringify(body).replaceAll('\\"', '"')).toContain(message);
+		expect((await residuum.request('GET', `/?${query}`)).status).toBe(200);
+	}
+});
+
+it('goes out as a table, a case a line', async () => {
+	const { body } = await residuum.request('GET', '/api/casebook/csv?sort=label&months=2');
+	const { data } = Papa.parse<Record<string, string>>(body as string, {
+		header: true,
+		skipEmptyLines: true
+	});
+	const { body: ids } = await residuum.request('GET', '/api/casebook/ids?sort=label');
+	const expected = (ids as { ids: string[] }).ids.map((id) => byId.get(id) as CaseDocument);
+	expect(data.map((line) => line['client'])).toEqual(expected.map(({ label }) => label));
+	data.forEach((line, at) => {
+		const document = expected[at] as CaseDocument;
+		const unit = 10 ** document.currency.digits;
+		expect(Math.round(Number(line['owed']) * unit)).toBe(owedBy(document));
+		expect(line['wants a visit']).toBe(wants(document, { months: 2, off: 10_000 }) ? 'yes' : 'no');
+		expect(line['short from']).toBe((chosenPlan(document) && standingOf(document).shortFrom) ?? '');
+	});
+});
+
+it.runIf(inject('postgres') as string | undefined)(
+	'of ten thousand cases fits in what a page may weigh, for each who looks',
+	async () => {
+		const own = await startResiduum();
+		const { id } = await makeCase(own, 'One of many', [card()]);
+		const url = own.settings['DATABASE_URL'] ?? '';
+		const accounts = await queryOnce(url, 'select id from account');
+		await manyCases(url, id, 10_000, [accounts[0].id]);
+		const page = await own.request('GET', '/');
+		expect([page.status, (page.body as string).length < 60_000]).toEqual([200, true]);
+		expect(page.body).toContain('10,001 cases');
+		const last = await own.request('GET', '/api/casebook?sort=label&from=9960');
+		const { totals, lines } = last.body as BookPage;
+		expect([totals.cases, totals.found, lines.length]).toEqual([10_001, 10_001, 40]);
+		expect(JSON.stringify(last.body).length).toBeLessThan(60_000);
+		const found = await own.request('GET', '/api/casebook?search=sorby%20FERRY%2099');
+		expect(
+			(found.body as BookPage).lines.every(({ label }) => /^Sørby .*99.*ferry$/.test(label))
+		).toBe(true);
+		expect((found.body as BookPage).totals.found).toBeGreaterThan(0);
+		await own.remove();
+	}
+);
