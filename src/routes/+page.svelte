@@ -1,8 +1,7 @@
 <script lang="ts">
 	import { SCREEN } from '$lib/reading/writing';
-	import { goto, replaceState } from '$app/navigation';
-	import { page } from '$app/state';
-	import { Casebook } from '$lib/desk/casebook.svelte';
+	import { goto } from '$app/navigation';
+	import { Casebook, type Kept } from '$lib/desk/casebook.svelte';
 	import { keepRule, keptRule } from '$lib/desk/kept-rule';
 	import {
 		askBook,
@@ -26,14 +25,13 @@
 	import CaseLines from './CaseLines.svelte';
 	import CasesFile from './CasesFile.svelte';
 	import { onMount, untrack } from 'svelte';
-	import type { PageProps } from './$types';
+	import type { PageProps, Snapshot } from './$types';
 
 	const { data }: PageProps = $props();
 
-	/** Anew where the page is led to with another question. */
-	const book = $derived(new Casebook(data.question, data.page, askBook));
+	const book = $derived(new Casebook(USUAL, data.page, askBook));
 	const totals = $derived(book.answered.totals);
-	let searched = $derived(data.question.search);
+	let searched = $state('');
 	let asked = $state(false);
 	let notice = $state.raw<{ text: string; restores?: string; deletes?: readonly string[] } | null>(
 		null
@@ -73,14 +71,20 @@
 		});
 	});
 
-	/** Asks for other lines, and keeps in the address what was asked, for whoever comes back or loads the page again. */
+	/** Asks for other lines, from the first one on. */
 	async function ask(change: Partial<Question>): Promise<void> {
-		const answered = book.ask(change);
-		const address = addressOf({ ...book.question, rule: USUAL.rule }).toString();
-		replaceState(address === '' ? '/' : `/?${address}`, page.state);
-		await answered;
-		if (scrollY > 0 && list) scrollTo({ top: Math.min(scrollY, list.offsetTop) });
+		await book.ask(change);
+		if (list && scrollY > list.offsetTop) scrollTo({ top: list.offsetTop });
 	}
+
+	/** Who comes back from a case finds what was asked, and the lines that were in view. */
+	export const snapshot: Snapshot<Kept> = {
+		capture: () => book.keep(),
+		restore: (kept) => {
+			searched = kept.question.search;
+			void book.restore(kept);
+		}
+	};
 
 	function search(text: string): void {
 		searched = text;

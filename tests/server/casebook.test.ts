@@ -200,7 +200,6 @@ it('refuses what can’t be asked, and says what is allowed', async () => {
 		const { status, body } = await residuum.request('GET', `/api/casebook?${query}`);
 		expect([query, status]).toEqual([query, message === null ? 200 : 422]);
 		if (message !== null) expect(JSON.stringify(body).replaceAll('\\"', '"')).toContain(message);
-		expect((await residuum.request('GET', `/?${query}`)).status).toBe(200);
 	}
 });
 

@@ -18,6 +18,13 @@ interface Answered {
 	readonly lines: ReadonlyMap<number, CaseSummary>;
 }
 
+/** What is kept of it while somebody is elsewhere: what was asked, and the lines in view. */
+export interface Kept {
+	readonly question: Question;
+	readonly totals: BookTotals;
+	readonly lines: readonly (readonly [number, CaseSummary])[];
+}
+
 export class Casebook {
 	/** What is asked now; its answer may be under way. */
 	question: Question = $state.raw() as Question;
@@ -64,6 +71,20 @@ export class Casebook {
 		return this.#fill();
 	}
 
+	keep(): Kept {
+		const { question, totals, lines } = this.answered;
+		const { from, to } = this.#view;
+		return { question, totals, lines: [...lines].filter(([place]) => from <= place && place < to) };
+	}
+
+	/** Shows what was kept, and asks for it anew. */
+	restore({ question, totals, lines }: Kept): Promise<void> {
+		this.question = question;
+		this.answered = { question, totals, lines: joined(null, lines) };
+		this.#view = { from: lines[0]?.[0] ?? 0, to: (lines.at(-1)?.[0] ?? 0) + 1 };
+		return this.again();
+	}
+
 	#fill(): Promise<void> {
 		this.failure = null;
 		this.#filling ??= this.#ask().finally(() => (this.#filling = null));
@@ -104,7 +125,7 @@ export class Casebook {
 /** Lines and more lines, by their places. */
 const joined = (
 	before: ReadonlyMap<number, CaseSummary> | null,
-	more: ReadonlyMap<number, CaseSummary>
+	more: Iterable<readonly [number, CaseSummary]>
 ): ReadonlyMap<number, CaseSummary> => new Map([...(before ?? []), ...more]);
 
 const placed = ({ from, lines }: BookPage): Map<number, CaseSummary> =>
