@@ -1,6 +1,7 @@
 /**
- * `npm run bench`: builds the measurements as the application is built, and runs them: of the core alone,
- * and of the page in the browser. `npm run bench core` or `npm run bench page` runs one.
+ * `npm run bench`: builds the measurements as the application is built, and runs them: of the core alone, of the page in
+ * the browser, and of a casebook of ten thousand cases. `npm run bench core`, `page` or `book` runs one; `npm run bench load`
+ * lets forty counselors work for ten minutes.
  */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -8,13 +9,15 @@ import { pathToFileURL } from 'node:url';
 import { build } from 'vite';
 import { ensureBuild, ensureChromium, ROOT } from './prepare.mjs';
 
+const NAMES = ['core', 'page', 'book', 'load'];
 const only = process.argv[2];
-for (const name of ['core', 'page']) {
-	if (only !== undefined && only !== name) continue;
-	if (name === 'page') {
-		ensureChromium();
-		ensureBuild();
-	}
+if (only !== undefined && !NAMES.includes(only)) {
+	console.error(`There is no measurement “${only}”; there are ${NAMES.join(', ')}.`);
+	process.exit(1);
+}
+for (const name of only === undefined ? NAMES.slice(0, 3) : [only]) {
+	if (name === 'page') ensureChromium();
+	if (name !== 'core') ensureBuild();
 	await measure(name);
 }
 

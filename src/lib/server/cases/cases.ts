@@ -50,7 +50,7 @@ export type Written =
 
 /** The case as it is, or null when there is none (any more) of this id. */
 export async function readCase(id: string): Promise<CaseState | null> {
-	return reading((statements) => stateOf(statements, id));
+	return reading(async (statements) => (await stateOf(statements, id))?.state ?? null);
 }
 
 export async function createCase(request: NewCase, by: By): Promise<string> {
@@ -238,14 +238,14 @@ async function write(
 ): Promise<Written> {
 	return writing(async (transaction): Promise<Written> => {
 		await lockCase(transaction, id);
-		const state = await stateOf(transaction, id);
-		if (state === null) return { outcome: 'unknown' };
+		const there = await stateOf(transaction, id);
+		if (there === null) return { outcome: 'unknown' };
+		const { state, history } = there;
 		// Carried out before: only its answer was lost.
 		if (key && (await isKnown(transaction, id, key))) return { outcome: 'saved', state };
 		if (basedOn !== null && basedOn !== state.revision) {
 			return { outcome: 'stale', state, authors: await authorsSince(transaction, id, basedOn) };
 		}
-		const history = await historyOf(transaction, id, state.revision);
 		const revision = await change(history, state.document);
 		if (revision === null) return { outcome: 'nothing' };
 		if ('problem' in revision) return { outcome: 'refused', problem: revision.problem };
@@ -255,14 +255,16 @@ async function write(
 		await replaceDebts(transaction, id, revision.document.debts, state.document.debts);
 		await replacePlans(transaction, id, revision.document, state.document);
 		await replaceLived(transaction, id, revision.document, state.document);
-		const saved = await stateOf(transaction, id);
-		if (saved === null) throw new Error('a case vanished while it was saved');
 		await note(transaction, by, {
 			what: 'changed a case',
 			subject: id,
 			detail: `revision ${number}`
 		});
-		return { outcome: 'saved', state: saved };
+		const stepped = stepsOf(await historyOf(transaction, id, number));
+		return {
+			outcome: 'saved',
+			state: { id, revision: number, document: revision.document, ...stepped }
+		};
 	});
 }
 
@@ -271,14 +273,18 @@ async function lockCase(transaction: Statements, id: string): Promise<void> {
 	await transaction.query('select from case_file where id = $1 for update', [id]);
 }
 
-async function stateOf(transaction: Statements, id: string): Promise<CaseState | null> {
+/** The case as its tables have it. */
+async function stateOf(
+	transaction: Statements,
+	id: string
+): Promise<{ readonly state: CaseState; readonly history: History } | null> {
 	const { rows } = await transaction.query<Row & { revision: number }>(
 		`select ${[...selecting(CASE), 'revision'].join(', ')} from case_file where id = $1 and deleted_at is null`,
 		[id]
 	);
 	const [row] = rows;
 	if (!row) return null;
-	const { current, undone } = await historyOf(transaction, id, row.revision);
+	const history = await historyOf(transaction, id, row.revision);
 	const document = caseDocument.parse({
 		version: VERSION,
 		...(CASE.read(row) as object),
@@ -286,11 +292,11 @@ async function stateOf(transaction: Statements, id: string): Promise<CaseState |
 		...(await plansOf(transaction, id)),
 		...(await livedOf(transaction, id))
 	});
-	return {
-		id,
-		revision: row.revision,
-		document,
-		undo: current.parent === null ? null : current.what,
-		redo: undone?.what ?? null
-	};
+	return { state: { id, revision: row.revision, document, ...stepsOf(history) }, history };
 }
+
+/** What a step back or forward would change. */
+const stepsOf = ({ current, undone }: History): Pick<CaseState, 'undo' | 'redo'> => ({
+	undo: current.parent === null ? null : current.what,
+	redo: undone?.what ?? null
+});
