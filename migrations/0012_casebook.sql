@@ -36,11 +36,14 @@ begin
 end
 $$;
 
-create trigger case_file_by_label before insert or update of label on case_file
+create trigger case_file_by_label before insert on case_file
 	for each row execute function file_by_label();
+create trigger case_file_by_new_label before update on case_file
+	for each row when (new.label is distinct from old.label) execute function file_by_label();
 
 update case_file set
-	label = label,
+	searched = folded(label),
+	filed_under = filed_under(folded(label)),
 	debts = (select count(*) from debt where case_id = case_file.id),
 	owed = (select coalesce(sum(balance), 0) from debt where case_id = case_file.id),
 	(chosen_name, chosen_on) = (

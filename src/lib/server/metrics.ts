@@ -10,7 +10,7 @@ const answered = new Histogram({
 	name: 'residuum_request_seconds',
 	help: 'How long requests took on the server, by route, method and status',
 	labelNames: ['route', 'method', 'status'],
-	buckets: [0.005, 0.01, 0.025, 0.05, 0.1, 0.25, 0.5, 1, 2.5, 5, 10],
+	buckets: [0.005, 0.01, 0.025, 0.05, 0.075, 0.1, 0.15, 0.25, 0.5, 1, 2.5, 5, 10],
 	registers: [registry]
 });
 

@@ -17,13 +17,13 @@ import { chosenPlan } from '../../document/plan';
 import { now } from '../clock';
 import { reading, writing } from '../database';
 import { CASE } from './case-tables';
-import { insertRows, selecting, updateRow, type Row } from '../database/shapes';
+import { insertRows, rowsOf, selecting, updateRow, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
-import { debtsOf, replaceDebts } from './debts';
+import { DEBT_TABLES, debtsIn, replaceDebts } from './debts';
 import { THIS_MACHINE, type By } from '../people/by';
 import { note } from '../people/trail';
-import { livedOf, replaceLived } from './lived';
-import { plansOf, replacePlans } from './plans';
+import { LIVED_TABLES, livedIn, replaceLived } from './lived';
+import { PLAN_TABLES, plansIn, replacePlans } from './plans';
 import {
 	appendRevision,
 	authorsSince,
@@ -273,24 +273,28 @@ async function lockCase(transaction: Statements, id: string): Promise<void> {
 	await transaction.query('select from case_file where id = $1 for update', [id]);
 }
 
+/** What a case lies in beside its own row. */
+const TABLES = { ...DEBT_TABLES, ...PLAN_TABLES, ...LIVED_TABLES };
+
 /** The case as its tables have it. */
 async function stateOf(
 	transaction: Statements,
 	id: string
 ): Promise<{ readonly state: CaseState; readonly history: History } | null> {
-	const { rows } = await transaction.query<Row & { revision: number }>(
+	const { rows: files } = await transaction.query<Row & { revision: number }>(
 		`select ${[...selecting(CASE), 'revision'].join(', ')} from case_file where id = $1 and deleted_at is null`,
 		[id]
 	);
-	const [row] = rows;
+	const [row] = files;
 	if (!row) return null;
+	const rows = await rowsOf(transaction, id, TABLES);
 	const history = await historyOf(transaction, id, row.revision);
 	const document = caseDocument.parse({
 		version: VERSION,
 		...(CASE.read(row) as object),
-		debts: await debtsOf(transaction, id),
-		...(await plansOf(transaction, id)),
-		...(await livedOf(transaction, id))
+		debts: debtsIn(rows),
+		...plansIn(rows),
+		...livedIn(rows)
 	});
 	return { state: { id, revision: row.revision, document, ...stepsOf(history) }, history };
 }

@@ -2,27 +2,31 @@
 import type { DebtEntry } from '../../document/debt';
 import { same } from '../../document/same';
 import { DEBT, HAPPENING, TRANSACTION, WAY } from './case-tables';
-import { insertRows, rowsOf } from '../database/shapes';
+import { insertRows, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
+export const DEBT_TABLES = {
+	debt: { part: DEBT },
+	happening: { part: HAPPENING, keys: ['debt_id'] },
+	way: { part: WAY, keys: ['debt_id'] },
+	debt_transaction: { part: TRANSACTION, keys: ['debt_id'] }
+} as const;
+
 /** The debts of a case in their order, for the document's schema to judge. */
-export async function debtsOf(statements: Statements, caseId: string): Promise<unknown[]> {
-	const debts = await rowsOf(statements, 'debt', DEBT, caseId);
-	const happenings = await rowsOf(statements, 'happening', HAPPENING, caseId, ['debt_id']);
-	const ways = await rowsOf(statements, 'way', WAY, caseId, ['debt_id']);
-	const done = await rowsOf(statements, 'debt_transaction', TRANSACTION, caseId, ['debt_id']);
-	return debts.map((row) => {
-		const isOwn = ({ debt_id: id }: { readonly debt_id: unknown }) => id === row['id'];
-		const [baseline, ...compared] = ways.filter(isOwn).map(WAY.read);
+export const debtsIn = (
+	rows: Readonly<Record<keyof typeof DEBT_TABLES, readonly Row[]>>
+): unknown[] =>
+	rows.debt.map((row) => {
+		const isOwn = ({ debt_id: id }: Row) => id === row['id'];
+		const [baseline, ...compared] = rows.way.filter(isOwn).map(WAY.read);
 		return {
 			...(DEBT.read(row) as object),
-			happenings: happenings.filter(isOwn).map(HAPPENING.read),
+			happenings: rows.happening.filter(isOwn).map(HAPPENING.read),
 			baseline,
 			compared,
-			transactions: done.filter(isOwn).map(TRANSACTION.read)
+			transactions: rows.debt_transaction.filter(isOwn).map(TRANSACTION.read)
 		};
 	});
-}
 
 /** Writes the debts of a case in place of those that were there; what is the same already is left alone. */
 export async function replaceDebts(

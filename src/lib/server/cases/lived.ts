@@ -2,37 +2,31 @@
 import type { CaseDocument } from '../../document/case';
 import { same } from '../../document/same';
 import { FORECAST, HAPPENED, READING, VISIT } from './case-tables';
-import { insertRows, rowsOf, type Part } from '../database/shapes';
+import { insertRows, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
 type Lived = Pick<CaseDocument, 'forecasts' | 'visits' | 'readings' | 'happened'>;
 
-interface List<K extends keyof Lived> {
-	readonly name: K;
-	readonly table: string;
-	readonly part: Part<Lived[K][number]>;
-}
+export const LIVED_TABLES = {
+	forecast: { part: FORECAST },
+	visit: { part: VISIT },
+	reading: { part: READING },
+	happened: { part: HAPPENED }
+} as const;
 
 /** In the order in which they are written: a reading belongs to a visit. */
 const LISTS = [
-	{ name: 'forecasts', table: 'forecast', part: FORECAST } satisfies List<'forecasts'>,
-	{ name: 'visits', table: 'visit', part: VISIT } satisfies List<'visits'>,
-	{ name: 'readings', table: 'reading', part: READING } satisfies List<'readings'>,
-	{ name: 'happened', table: 'happened', part: HAPPENED } satisfies List<'happened'>
-] as const;
+	['forecasts', 'forecast'],
+	['visits', 'visit'],
+	['readings', 'reading'],
+	['happened', 'happened']
+] as const satisfies readonly (readonly [keyof Lived, keyof typeof LIVED_TABLES])[];
 
 /** For the document's schema to judge. */
-export async function livedOf(
-	statements: Statements,
-	caseId: string
-): Promise<Record<keyof Lived, unknown>> {
-	const lists: Partial<Record<keyof Lived, unknown>> = {};
-	for (const { name, table, part } of LISTS) {
-		const rows = await rowsOf(statements, table, part as Part<never>, caseId);
-		lists[name] = rows.map((row) => part.read(row));
-	}
-	return lists as Record<keyof Lived, unknown>;
-}
+export const livedIn = (rows: Readonly<Record<keyof typeof LIVED_TABLES, readonly Row[]>>) =>
+	Object.fromEntries(
+		LISTS.map(([name, table]) => [name, rows[table].map(LIVED_TABLES[table].part.read)])
+	) as Record<keyof Lived, unknown>;
 
 /** Writes each list in place of the one that was there; one that is the same stays. */
 export async function replaceLived(
@@ -43,13 +37,13 @@ export async function replaceLived(
 ): Promise<void> {
 	const visitsChange = !same(document.visits, before?.visits);
 	const changed = LISTS.filter(
-		({ name }) => !same(document[name], before?.[name]) || (name === 'readings' && visitsChange)
+		([name]) => !same(document[name], before?.[name]) || (name === 'readings' && visitsChange)
 	);
-	for (const { table } of changed.toReversed()) {
+	for (const [, table] of changed.toReversed()) {
 		await statements.query(`delete from ${table} where case_id = $1`, [caseId]);
 	}
-	for (const { name, table, part } of changed) {
-		const write = part.write as (value: unknown) => object;
+	for (const [name, table] of changed) {
+		const write = LIVED_TABLES[table].part.write as (value: unknown) => object;
 		const rows = document[name].map((one, position) => ({
 			case_id: caseId,
 			position,

@@ -4,62 +4,56 @@ import type { ChangeEntry } from '../../document/change';
 import type { PlanEntry } from '../../document/plan';
 import { same } from '../../document/same';
 import { CHANGE, CHOICE, LINE, NAMED, PLACE, PLAN, PLAN_HAPPENING } from './case-tables';
-import { insertRows, rowsOf, type Part, type Row } from '../database/shapes';
+import { insertRows, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
 type Planned = Pick<CaseDocument, 'plans' | 'choices' | 'sheet'>;
 
+/** The columns of all kinds of debts that changes name. */
+const NAMED_COLUMNS = { columns: Object.values(NAMED).flatMap(({ columns }) => columns) };
+
+export const PLAN_TABLES = {
+	plan: { part: PLAN },
+	plan_place: { part: PLACE, keys: ['plan_id'] },
+	plan_happening: { part: PLAN_HAPPENING, keys: ['plan_id'] },
+	plan_change: { part: CHANGE, keys: ['plan_id', 'position'] },
+	plan_change_debt: { part: NAMED_COLUMNS, keys: ['plan_id', 'change'] },
+	plan_choice: { part: CHOICE },
+	household_line: { part: LINE, keys: ['side'] }
+} as const;
+type PlanRows = Readonly<Record<keyof typeof PLAN_TABLES, readonly Row[]>>;
+
 /** The plans of a case, its choices and its sheet, for the document's schema to judge. */
-export async function plansOf(
-	statements: Statements,
-	caseId: string
-): Promise<Record<keyof Planned, unknown>> {
-	const plans = await rowsOf(statements, 'plan', PLAN, caseId);
-	const places = await rowsOf(statements, 'plan_place', PLACE, caseId, ['plan_id']);
-	const happenings = await rowsOf(statements, 'plan_happening', PLAN_HAPPENING, caseId, [
-		'plan_id'
-	]);
-	const changes = await changesOf(statements, caseId);
-	const choices = await rowsOf(statements, 'plan_choice', CHOICE, caseId);
-	const lines = await rowsOf(statements, 'household_line', LINE, caseId, ['side']);
+export function plansIn(rows: PlanRows): Record<keyof Planned, unknown> {
+	const lines = (side: string) =>
+		rows.household_line.filter((line) => line['side'] === side).map(LINE.read);
 	return {
-		plans: plans.map((row) => {
-			const isOwn = ({ plan_id: id }: { readonly plan_id: unknown }) => id === row['id'];
+		plans: rows.plan.map((row) => {
+			const isOwn = ({ plan_id: id }: Row) => id === row['id'];
 			return {
 				...(PLAN.read(row) as object),
-				listed: places.filter(isOwn).map(PLACE.read),
-				happenings: happenings.filter(isOwn).map(PLAN_HAPPENING.read),
-				changes: changes.filter(isOwn).map(({ change }) => change)
+				listed: rows.plan_place.filter(isOwn).map(PLACE.read),
+				happenings: rows.plan_happening.filter(isOwn).map(PLAN_HAPPENING.read),
+				changes: rows.plan_change
+					.filter(isOwn)
+					.map((change) => changeIn(change, rows.plan_change_debt.filter(isOwn)))
 			};
 		}),
-		choices: choices.map(CHOICE.read),
-		sheet: {
-			income: lines.filter(({ side }) => side === 'income').map(LINE.read),
-			needs: lines.filter(({ side }) => side === 'need').map(LINE.read)
-		}
+		choices: rows.plan_choice.map(CHOICE.read),
+		sheet: { income: lines('income'), needs: lines('need') }
 	};
 }
 
-/** The columns of all kinds of debts that changes name. */
-const NAMED_COLUMNS: Part<never> = {
-	...NAMED.concession,
-	columns: Object.values(NAMED).flatMap(({ columns }) => columns)
-};
-
-async function changesOf(statements: Statements, caseId: string) {
-	const rows = await rowsOf(statements, 'plan_change', CHANGE, caseId, ['plan_id', 'position']);
-	const named = await rowsOf(statements, 'plan_change_debt', NAMED_COLUMNS, caseId, [
-		'plan_id',
-		'change'
-	]);
-	return rows.map((row) => {
-		const kind = row['kind'] as ChangeEntry['kind'];
-		const debts = named
-			.filter(({ plan_id: plan, change }) => plan === row.plan_id && change === row.position)
-			.map((debt) => NAMED[kind].read(debt));
-		const list = kind === 'transfer' ? { amounts: debts } : { debts };
-		return { plan_id: row.plan_id, change: { ...(CHANGE.read(row) as object), ...list } };
-	});
+/** A change with the debts that it names, among those that the changes of its plan name. */
+function changeIn(row: Row, named: readonly Row[]): object {
+	const kind = row['kind'] as ChangeEntry['kind'];
+	const debts = named
+		.filter(({ change }) => change === row['position'])
+		.map((debt) => NAMED[kind].read(debt));
+	return {
+		...(CHANGE.read(row) as object),
+		...(kind === 'transfer' ? { amounts: debts } : { debts })
+	};
 }
 
 /** Writes the plans, choices and sheet of a case in place of those that were there; what is the same stays. */

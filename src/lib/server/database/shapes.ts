@@ -87,21 +87,31 @@ export const selecting = ({ columns }: Pick<Part<never>, 'columns'>): string[] =
 		as === 'percent' ? `(${name} * 10000)::int as ${name}` : as === 'date' ? `${name}::text` : name
 	);
 
-/** The rows of a case in a table, in their order. */
-export async function rowsOf<K extends string>(
+/** What is read of a table that has rows of cases: the columns of a part, after keys by which the rows are sorted first. */
+export interface Wanted {
+	readonly part: Pick<Part<never>, 'columns'>;
+	readonly keys?: readonly string[];
+}
+
+/** The rows of a case in some tables, each in their order; asked for at once. */
+export async function rowsOf<T extends string>(
 	statements: Statements,
-	table: string,
-	part: Part<never>,
 	caseId: string,
-	keys: readonly K[] = []
-): Promise<readonly (Row & Readonly<Record<K, unknown>>)[]> {
-	const selected = new Set([...keys, ...selecting(part)]);
-	const { rows } = await statements.query<Row & Readonly<Record<K, unknown>>>(
-		`select ${[...selected].join(', ')} from ${table} where case_id = $1
-		order by ${[...keys, 'position'].join(', ')}`,
+	tables: Readonly<Record<T, Wanted>>
+): Promise<Readonly<Record<T, readonly Row[]>>> {
+	const selected = Object.entries<Wanted>(tables).map(([table, { part, keys = [] }]) => {
+		const columns = [...new Set([...keys, ...selecting(part)])];
+		return `(select coalesce(json_agg(line), '[]') from (
+			select ${columns.join(', ')} from ${table} where case_id = $1
+			order by ${[...keys, 'position'].join(', ')}) line) as ${table}`;
+	});
+	const { rows } = await statements.query<Record<T, readonly Row[]>>(
+		`select ${selected.join(', ')}`,
 		[caseId]
 	);
-	return rows;
+	const [found] = rows;
+	if (!found) throw new Error('a query without a row');
+	return found;
 }
 
 /** Writes rows into a table, all in one statement. What a row does not name is null. */
