@@ -33,7 +33,7 @@ export default defineConfig({
 				test: {
 					name: 'built',
 					include: ['tests/{server,browser}/**/*.test.ts'],
-					exclude: ['tests/server/{people,postgres,trail}.test.ts'],
+					exclude: ['tests/server/{forged,people,postgres,signing-in,trail}.test.ts'],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup.ts',
 					maxWorkers: 2,
@@ -48,7 +48,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{api,backup,bad-input,casebook,coming-back,forgetting,people,postgres,tables,trail}.test.ts'
+						'tests/server/{api,backup,bad-input,casebook,coming-back,forged,forgetting,people,postgres,signing-in,tables,trail}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',

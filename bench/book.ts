@@ -4,7 +4,7 @@
  */
 import { queryOnce } from '../scripts/postgres.mjs';
 import { card } from '../tests/support/debts';
-import { manyCases } from '../tests/support/many-cases';
+import { manyCases } from '../scripts/many-cases.mjs';
 import { makeCase, openAgency, quantile } from './agency';
 
 const TIMES = 25;

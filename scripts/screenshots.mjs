@@ -1,11 +1,13 @@
 /** `npm run screenshots`: one picture of each main view, from the demo data, into docs/screenshots/. */
-import { spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startLender } from '../standins/lender/server.mjs';
+import { addPerson, signIn, welcome } from './accounts.mjs';
 import { openBrowser } from './browser.mjs';
+import { manyCases } from './many-cases.mjs';
 import { startServer } from './own-server.mjs';
+import { startPostgres } from './postgres.mjs';
 import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './prepare.mjs';
 
 const TARGET = join(ROOT, 'docs/screenshots');
@@ -200,60 +202,39 @@ async function pressEvents(times) {
 	);
 }
 
-/** The book of an agency, as its supervisor has it. */
+/** The book of an agency with ten thousand cases, as its supervisor has it. */
 async function takeBook() {
-	const folder = mkdtempSync(join(tmpdir(), 'residuum-pictures-'));
+	const postgres = await startPostgres();
 	const environment = {
-		RESIDUUM_DATA: folder,
+		DATABASE_URL: postgres.url('postgres'),
 		RESIDUUM_DEMO: join(ROOT, 'demo'),
-		RESIDUUM_TODAY: '2026-12-15',
-		RESIDUUM_NAMES: 'casebook.example'
+		RESIDUUM_TODAY: '2026-12-15'
 	};
-	const people = [
-		['Mara Lindqvist', 'supervisor'],
-		['Ivo Brandt', 'counselor'],
-		['Senna Okafor', 'counselor']
-	];
-	const links = people.map(([name = '', role = '']) => {
-		const words = ['scripts/command.mjs', 'accounts', 'add', name, '--role', role, '--link'];
-		const env = { ...process.env, ...environment };
-		const { stdout } = spawnSync(process.execPath, words, { cwd: ROOT, env, encoding: 'utf8' });
-		return /#(\S+)/.exec(stdout)?.[1] ?? '';
-	});
+	const people = ['Mara Lindqvist', 'Ivo Brandt', 'Senna Okafor'];
+	const links = people.map((name, at) =>
+		addPerson(environment, name, at === 0 ? 'supervisor' : 'counselor')
+	);
 	const agency = await startServer(environment);
 	const address = agency.address ?? '';
-	const password = 'seven grey herring nets';
-	let cookie = '';
-	const ask = (
-		/** @type {string} */ method,
-		/** @type {string} */ path,
-		/** @type {object} */ body
-	) =>
-		fetch(address + path, {
-			method,
-			headers: { origin: address, 'content-type': 'application/json', cookie },
-			body: JSON.stringify(body)
-		});
-	for (const token of links) await ask('POST', '/api/welcome', { token, password });
-	const signed = await ask('POST', '/api/session', { name: people[0]?.[0], password });
-	cookie = signed.headers.get('set-cookie')?.split(';')[0] ?? '';
+	for (const link of links) await welcome(address, link);
+	const asked = async (/** @type {string} */ sql) => {
+		const rows = await postgres.query('postgres', sql);
+		return rows.map(({ id }) => id);
+	};
+	const accounts = await asked('select id from account order by name');
+	const [like] = await asked(`select id from case_file where label like 'Varga%'`);
+	await manyCases(environment.DATABASE_URL, like, 9995, accounts);
+	await postgres.query(
+		'postgres',
+		`update case_file set owner_id = '${accounts[1]}' where owner_id is null`
+	);
+	const cookie = await signIn(address, people[0] ?? '');
 	const [name = '', value = ''] = cookie.split('=');
 	await browser.setCookie({ name, value, domain: '127.0.0.1', path: '/' });
 	await page.goto(address, { waitUntil: 'networkidle0' });
-	const ids = await page.$$eval('[data-case]', (all) =>
-		all.map((one) => one.getAttribute('data-case'))
-	);
-	const holders = await (
-		await fetch(`${address}/api/cases/${ids[0]}/holders`, { headers: { cookie } })
-	).json();
-	for (const [at, id] of ids.entries()) {
-		const to = holders.people[at % 3].id;
-		await ask('PUT', `/api/cases/${id}/owner`, { to });
-	}
-	await page.goto(address, { waitUntil: 'networkidle0' });
 	await take('casebook');
 	await agency.stop();
-	rmSync(folder, { recursive: true });
+	await postgres.remove();
 }
 
 /** @param {string} name */

@@ -1,7 +1,8 @@
 /**
- * `npm run torture -- kill`, `-- power`, `-- disk`: takes the program's word that what it acknowledged is kept.
+ * `npm run torture -- kill`, `-- server`, `-- power`, `-- disk`: takes the program's word that what it acknowledged is kept.
  *
- * kill    the server is killed while it saves, again and again
+ * kill    the program is killed while it saves, again and again
+ * server  a PostgreSQL server is killed while the program saves into it, and the program itself, in turn
  * power   the power goes: the disk as it is in the middle of saves is copied, and the copy started from
  * disk    the disk fills up while it saves, and is freed again
  *
@@ -12,20 +13,23 @@ import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { addPerson, signIn, welcome } from './accounts.mjs';
 import { startServer } from './own-server.mjs';
 import { ensureBuild, ensurePackages, ROOT } from './prepare.mjs';
 
 /** @typedef {Awaited<ReturnType<typeof startServer>>} Server */
 /** @typedef {{ passed: number, failed: number, said: string[] }} Outcome */
 
+/** Where it is asked, and as whom. @typedef {{ address: string, cookie?: string }} At */
+
 /**
- * @param {string} address @param {string} method @param {string} path @param {unknown} [body]
+ * @param {At} at @param {string} method @param {string} path @param {unknown} [body]
  * @returns {Promise<{ status: number, body: any }>}
  */
-async function ask(address, method, path, body) {
+async function ask({ address, cookie = '' }, method, path, body) {
 	const response = await fetch(address + path, {
 		method,
-		headers: { 'content-type': 'application/json', origin: address },
+		headers: { 'content-type': 'application/json', origin: address, cookie },
 		body: body === undefined ? null : JSON.stringify(body)
 	});
 	const text = await response.text();
@@ -48,16 +52,16 @@ class Counter {
 	revision = 1;
 	id = '';
 
-	/** @param {string} address */
-	constructor(address) {
-		this.address = address;
+	/** @param {At} at */
+	constructor(at) {
+		this.at = at;
 	}
 
 	async open() {
 		const fresh = { label: 'Counted', currency: { code: 'USD', digits: 2 }, asOf: '2026-12-15' };
-		const made = await ask(this.address, 'POST', '/api/cases', fresh);
+		const made = await ask(this.at, 'POST', '/api/cases', fresh);
 		this.id = made.body.id;
-		const { body } = await ask(this.address, 'POST', `/api/cases/${this.id}/undo`, { basedOn: -1 });
+		const { body } = await ask(this.at, 'POST', `/api/cases/${this.id}/undo`, { basedOn: -1 });
 		this.document = { ...body.state.document, debts: [{ ...DEBT, id: crypto.randomUUID() }] };
 	}
 
@@ -65,7 +69,7 @@ class Counter {
 	async save() {
 		const balance = this.acknowledged + 1;
 		const document = { ...this.document, debts: [{ ...this.document.debts[0], balance }] };
-		const saved = await ask(this.address, 'PUT', `/api/cases/${this.id}`, {
+		const saved = await ask(this.at, 'PUT', `/api/cases/${this.id}`, {
 			basedOn: this.revision,
 			what: 'balance',
 			document
@@ -94,17 +98,17 @@ class Counter {
 
 /**
  * Whether a server has what was acknowledged, and its history behind it; what is missing, in words.
- * @param {string} address @param {string} id @param {number} acknowledged
+ * @param {At} at @param {string} id @param {number} acknowledged
  */
-async function missing(address, id, acknowledged) {
-	const { body, status } = await ask(address, 'POST', `/api/cases/${id}/undo`, { basedOn: -1 });
+async function missing(at, id, acknowledged) {
+	const { body, status } = await ask(at, 'POST', `/api/cases/${id}/undo`, { basedOn: -1 });
 	if (status !== 409) return `the case is not there (${status})`;
 	let { document, revision } = body.state;
 	const balance = document.debts[0]?.balance ?? 0;
 	if (balance < acknowledged)
 		return `${acknowledged} saves were acknowledged, ${balance} are there`;
 	for (let back = 1; back <= 3 && balance - back > 0; back += 1) {
-		const step = await ask(address, 'POST', `/api/cases/${id}/undo`, { basedOn: revision });
+		const step = await ask(at, 'POST', `/api/cases/${id}/undo`, { basedOn: revision });
 		if (step.status !== 200 || step.body.document.debts[0]?.balance !== balance - back) {
 			return `undo does not lead back to save ${balance - back}`;
 		}
@@ -134,18 +138,71 @@ export async function kill(folder, rounds, from) {
 	if (from !== undefined) cpSync(from, folder, { recursive: true });
 	let running = await started({ RESIDUUM_DATA: folder });
 	for (let round = 1; round <= rounds; round += 1) {
-		const counter = new Counter(running.address);
+		const counter = new Counter(running);
 		await counter.open();
 		counter.go();
 		await wait(Math.random() * 1500);
 		await running.server.stop('SIGKILL');
 		await counter.stop();
 		running = await started({ RESIDUUM_DATA: folder });
-		const problem = await missing(running.address, counter.id, counter.acknowledged);
+		const problem = await missing(running, counter.id, counter.acknowledged);
 		note(outcome, `kill ${round}`, problem);
 	}
 	await running.server.stop();
 	return outcome;
+}
+
+/**
+ * Kills a PostgreSQL server, and the program beside it, each so many times.
+ * @param {number} rounds
+ * @returns {Promise<Outcome>}
+ */
+export async function server(rounds) {
+	/** @type {Outcome} */
+	const outcome = { passed: 0, failed: 0, said: [] };
+	// What it needs may have to be installed first.
+	const { startPostgres } = await import('./postgres.mjs');
+	const postgres = await startPostgres();
+	try {
+		const environment = { DATABASE_URL: postgres.url('postgres') };
+		const secret = addPerson(environment, 'Sella Wray', 'supervisor');
+		let running = await started(environment);
+		await welcome(running.address, secret);
+		const cookie = await signIn(running.address, 'Sella Wray');
+		for (let round = 1; round <= 2 * rounds; round += 1) {
+			const counter = new Counter({ address: running.address, cookie });
+			await counter.open();
+			counter.go();
+			await wait(Math.random() * 600);
+			const isProgram = round % 2 === 0;
+			if (isProgram) await running.server.stop('SIGKILL');
+			else await postgres.end('SIGKILL');
+			await counter.stop();
+			if (isProgram) running = await started(environment);
+			else await postgres.startAgain();
+			await ready(running.address);
+			const problem = await missing(
+				{ address: running.address, cookie },
+				counter.id,
+				counter.acknowledged
+			);
+			note(outcome, `${isProgram ? 'program' : 'PostgreSQL'} killed, ${round}`, problem);
+		}
+		await running.server.stop();
+	} finally {
+		await postgres.remove();
+	}
+	return outcome;
+}
+
+/** Waits until the program has its database. @param {string} address */
+async function ready(address) {
+	for (let time = 0; time < 300; time += 1) {
+		const { status } = await fetch(`${address}/readyz`).catch(() => ({ status: 0 }));
+		if (status === 200) return;
+		await wait(100);
+	}
+	throw new Error('the program did not come back');
 }
 
 /** @param {Outcome} outcome @param {string} what @param {string | null} problem */
@@ -203,7 +260,7 @@ export async function power(folder, rounds, from) {
 	const disk = new Disk(folder, 'power', 400);
 	if (from !== undefined) cpSync(from, join(disk.path, 'data'), { recursive: true });
 	const { server, address } = await started({ RESIDUUM_DATA: join(disk.path, 'data') });
-	const counters = [new Counter(address), new Counter(address)];
+	const counters = [new Counter({ address }), new Counter({ address })];
 	for (const counter of counters) await counter.open();
 	for (const counter of counters) counter.go();
 	/** @type {{ image: string, acknowledged: number[] }[]} */
@@ -226,7 +283,7 @@ export async function power(folder, rounds, from) {
 		const again = await started({ RESIDUUM_DATA: join(cut.path, 'data') });
 		const problems = [];
 		for (const [which, counter] of counters.entries()) {
-			problems.push(await missing(again.address, counter.id, acknowledged[which] ?? 0));
+			problems.push(await missing(again, counter.id, acknowledged[which] ?? 0));
 		}
 		note(outcome, `power cut ${at + 1}`, problems.find((problem) => problem !== null) ?? null);
 		await again.server.stop();
@@ -252,7 +309,7 @@ export async function disk(folder, from) {
 			RESIDUUM_WATCH: '3000'
 		};
 		const { server, address } = await started(data);
-		const counter = new Counter(address);
+		const counter = new Counter({ address });
 		await counter.open();
 		for (let save = 0; save < 5; save += 1) await counter.save();
 		const filler = join(small.path, 'filler');
@@ -273,7 +330,7 @@ export async function disk(folder, from) {
 			[503, 507].includes(refused?.status ?? 0) ? null : `got ${refused?.status}`
 		);
 		if (room !== '0') {
-			const read = await ask(address, 'GET', '/');
+			const read = await ask({ address }, 'GET', '/');
 			note(outcome, `${what}: reading goes on`, read.status === 200 ? null : `got ${read.status}`);
 			const says = String(refused?.body.message).includes('full');
 			note(outcome, `${what}: it is said`, says ? null : String(refused?.body.message));
@@ -294,7 +351,7 @@ export async function disk(folder, from) {
 		note(
 			outcome,
 			`${what}: nothing is lost`,
-			await missing(address, counter.id, counter.acknowledged)
+			await missing({ address }, counter.id, counter.acknowledged)
 		);
 		await server.stop();
 		small.remove();
@@ -302,23 +359,32 @@ export async function disk(folder, from) {
 	return outcome;
 }
 
+/** @type {ReadonlyMap<string, (folder: string) => Promise<Outcome>>} */
+const ALL = new Map([
+	['kill', (/** @type {string} */ folder) => kill(join(folder, 'data'), 100)],
+	['server', () => server(100)],
+	['power', (/** @type {string} */ folder) => power(folder, 16)],
+	['disk', (/** @type {string} */ folder) => disk(folder)]
+]);
+
 /** @param {readonly string[]} names */
 async function main(names) {
+	const unknown = names.find((name) => !ALL.has(name));
+	if (unknown !== undefined) {
+		console.error(`There is no torture “${unknown}”; there are ${[...ALL.keys()].join(', ')}.`);
+		process.exit(1);
+	}
 	ensurePackages();
 	ensureBuild();
 	const total = { passed: 0, failed: 0 };
-	for (const name of names.length > 0 ? names : ['kill', 'power', 'disk']) {
-		const folder = mkdtempSync(join(tmpdir(), `residuum-${name}-`));
-		if (name !== 'kill' && !canMount()) {
+	for (const [name, run] of ALL) {
+		if (names.length > 0 && !names.includes(name)) continue;
+		if (['power', 'disk'].includes(name) && !canMount()) {
 			console.log(`${name} is left out: it needs root and a loop device, and here is neither.`);
 			continue;
 		}
-		const outcome =
-			name === 'kill'
-				? await kill(join(folder, 'data'), 20)
-				: name === 'power'
-					? await power(folder, 16)
-					: await disk(folder);
+		const folder = mkdtempSync(join(tmpdir(), `residuum-${name}-`));
+		const outcome = await run(folder);
 		for (const line of outcome.said) console.log(line);
 		console.log(`${name}: ${outcome.passed} passed, ${outcome.failed} failed`);
 		total.passed += outcome.passed;

@@ -53,6 +53,7 @@
 				<li><a href="/people">People</a></li>
 				<li><a href="/trail">Trail</a></li>
 			{/if}
+			<li><a href="/password">Another password</a></li>
 			<li><button type="button" onclick={leave}>Sign out</button></li>
 		</ul>
 		{#if problem}<p role="alert">{problem}</p>{/if}

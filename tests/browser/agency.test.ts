@@ -1,7 +1,7 @@
 /** An agency at work: somebody signs in, is signed out in the middle of a word, hands a case over, and is not alone in it. */
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { CaseState } from '../../src/lib/document/case';
-import { addPerson, PASSWORD, signIn, welcome } from '../support/accounts';
+import { addPerson, PASSWORD, signIn, welcome } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
 import { findings } from '../support/axe';
 import { openDesk, type Desk, type Screen } from '../support/page';
@@ -67,7 +67,7 @@ describe('an agency', () => {
 		await mara.goto(`/cases/${made.id}`);
 		expect(mara.path()).toBe('/sign-in');
 		await comesIn(mara, 'mara lindqvist', 'not her password');
-		await mara.see('#sign-in-problem', 'The name or the password is not right.');
+		await mara.see('form [role=alert]', 'The name or the password is not right.');
 		desk.checked('status of 422');
 		expect(await mara.page.$eval('input[name=username]', (field) => field.value)).toBe(
 			'mara lindqvist'
@@ -167,7 +167,7 @@ describe('an agency', () => {
 		await stranger.page.type('[autocomplete=new-password]', PASSWORD);
 		await stranger.press('Tab');
 		await stranger.enter(PASSWORD);
-		await stranger.see('#password-problem', 'This link has been used');
+		await stranger.see('form [role=alert]', 'This link has been used');
 		expect(await findings(stranger)).toEqual([]);
 		desk.checked('status of 422');
 	});

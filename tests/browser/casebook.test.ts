@@ -102,6 +102,21 @@ describe('the casebook', () => {
 		await screen.saved();
 	});
 
+	it('says that it has no answer, keeps what is there, and asks again when it is told to', async () => {
+		await screen.goto('/');
+		const all = await labels();
+		await screen.page.setOfflineMode(true);
+		await screen.press('/');
+		await screen.page.keyboard.type('yen');
+		await screen.see('[role=alert]', 'The server doesn’t answer');
+		expect((await labels()).toSorted()).toEqual(all.toSorted());
+		await screen.page.setOfflineMode(false);
+		await screen.clickText('[role=alert] button', 'Try again');
+		await screen.answer('1 of 3 cases labelled “yen”. It owes 418,236 JPY.');
+		expect(await screen.page.$('[role=alert]')).toBeNull();
+		desk.checked('ERR_INTERNET_DISCONNECTED');
+	});
+
 	it('goes through hundreds of cases as through five, and comes back to where it was', async () => {
 		const many = Array.from({ length: 240 }, (_, index) => `Clíent ${index}`);
 		await Promise.all(many.map((label) => makeCase(desk.residuum, label)));

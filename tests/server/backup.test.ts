@@ -9,7 +9,7 @@ import { startServer } from '../../scripts/own-server.mjs';
 import type { CaseState } from '../../src/lib/document/case';
 import { documentIn, type Stored } from '../../src/lib/server/database/differences';
 import { KEPT, MOMENTARY } from '../../src/lib/server/database/tables';
-import { command, commandBeside, signIn } from '../support/accounts';
+import { command, commandBeside, signIn } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
 import {
 	ask,

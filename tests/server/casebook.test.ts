@@ -16,7 +16,7 @@ import { standingOf } from '../../src/lib/document/forecast';
 import { chosenPlan } from '../../src/lib/document/plan';
 import { anyDocument } from '../support/documents';
 import { card } from '../support/debts';
-import { manyCases } from '../support/many-cases';
+import { manyCases } from '../../scripts/many-cases.mjs';
 import { makeCase, startResiduum, TODAY, type Residuum } from '../support/residuum';
 
 const LABELS = [

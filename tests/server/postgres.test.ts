@@ -2,14 +2,14 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { queryOnce, startPostgres } from '../../scripts/postgres.mjs';
+import { server } from '../../scripts/torture.mjs';
 import type { CaseState } from '../../src/lib/document/case';
-import { addPerson, signIn, welcome } from '../support/accounts';
+import { addPerson, signIn, welcome } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
 import { ask, makeCase, startResiduum, TODAY } from '../support/residuum';
 import { TESTER } from '../support/setup-postgres';
 
 type Postgres = Awaited<ReturnType<typeof startPostgres>>;
-type Server = Awaited<ReturnType<typeof startServer>>;
 
 let postgres: Postgres;
 beforeAll(async () => {
@@ -22,8 +22,8 @@ async function program(database: string) {
 	await queryOnce(postgres.url('postgres'), `create database ${database}`);
 	const environment = { DATABASE_URL: postgres.url(database), RESIDUUM_TODAY: TODAY };
 	const secret = addPerson(environment, TESTER, 'supervisor');
-	let server: Server = await startServer(environment);
-	const address = server.address ?? '';
+	const running = await startServer(environment);
+	const address = running.address ?? '';
 	await welcome(address, secret);
 	const cookie = await signIn(address, TESTER);
 	const at = (other: string) => ({
@@ -36,11 +36,7 @@ async function program(database: string) {
 			const beside = await startServer(environment);
 			return { ...at(beside.address ?? ''), stop: () => beside.stop() };
 		},
-		stop: () => server.stop(),
-		kill: async () => {
-			await server.stop('SIGKILL');
-			server = await startServer({ ...environment, RESIDUUM_PORT: new URL(address).port });
-		}
+		stop: () => running.stop()
 	};
 }
 
@@ -138,48 +134,8 @@ describe('a PostgreSQL server', () => {
 	});
 
 	it('and the program may be killed in the middle of saves: none that was acknowledged is lost', async () => {
-		const one = await program('killed');
-		const { id, document, revision } = await makeCase(one as never, 'Killed', [card()]);
-		let acknowledged = revision;
-		for (let round = 0; round < 6; round += 1) {
-			const before = acknowledged;
-			const kill = async () => {
-				await new Promise((resolve) => setTimeout(resolve, 60 * Math.random()));
-				if (round % 2 === 1) return one.kill();
-				await postgres.end('SIGKILL');
-				return postgres.startAgain();
-			};
-			let killed: Promise<void> | null = null;
-			for (;;) {
-				const label = `Revision ${acknowledged + 1}`;
-				const answer = await one
-					.request('PUT', `/api/cases/${id}`, {
-						basedOn: acknowledged,
-						what: 'label',
-						document: { ...document, label }
-					})
-					.catch(() => null);
-				if (answer?.status !== 200) break;
-				acknowledged += 1;
-				if (acknowledged === before + 2) killed = kill();
-			}
-			await killed;
-			expect(acknowledged).toBeGreaterThan(before);
-			await expect
-				.poll(async () => (await one.request('GET', '/readyz').catch(() => null))?.status)
-				.toBe(200);
-			const stale = await one.request('PUT', `/api/cases/${id}`, {
-				basedOn: 0,
-				what: 'nothing',
-				document
-			});
-			const { state } = stale.body as { state: CaseState };
-			// The one whose answer was lost may have been saved.
-			expect([acknowledged, acknowledged + 1]).toContain(state.revision);
-			expect(state.document.label).toBe(`Revision ${state.revision}`);
-			acknowledged = state.revision;
-		}
-		await one.stop();
+		const { said, passed } = await server(3);
+		expect({ said, passed }).toEqual({ said: [], passed: 6 });
 	});
 });
 

@@ -1,7 +1,7 @@
 /** The trail says who did what, and shows when it was tampered with. */
 import { describe, expect, inject, it } from 'vitest';
 import { queryOnce } from '../../scripts/postgres.mjs';
-import { command } from '../support/accounts';
+import { command } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
 import { makeCase, startResiduum, TODAY, USD } from '../support/residuum';
 import { TESTER } from '../support/setup-postgres';

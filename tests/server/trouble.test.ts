@@ -15,7 +15,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { canMount, disk, kill, power } from '../../scripts/torture.mjs';
 import { card } from '../support/debts';
-import { addPerson, signIn, welcome } from '../support/accounts';
+import { addPerson, signIn, welcome } from '../../scripts/accounts.mjs';
 import { makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
 import { wholeCase } from '../support/whole-case';
 

@@ -13,7 +13,7 @@ import {
 	type CaseDocument,
 	type CaseState
 } from '../../src/lib/document/case';
-import { signIn } from './accounts';
+import { signIn } from '../../scripts/accounts.mjs';
 import { TESTER } from './setup-postgres';
 import { USUAL_STYLE } from '../../src/lib/words/style';
 

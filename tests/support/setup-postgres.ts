@@ -2,7 +2,7 @@ import type { TestProject } from 'vitest/node';
 import { startServer } from '../../scripts/own-server.mjs';
 import { startPostgres } from '../../scripts/postgres.mjs';
 import { ensureBuild } from '../../scripts/prepare.mjs';
-import { addPerson, welcome } from './accounts';
+import { addPerson, welcome } from '../../scripts/accounts.mjs';
 
 declare module 'vitest' {
 	interface ProvidedContext {

@@ -112,6 +112,10 @@ export const signIn = (name: string, password: string) =>
 
 export const signOut = () => ask<undefined>('DELETE', '/api/session');
 
+/** Changes one’s own password. */
+export const changePassword = (password: string, next: string) =>
+	ask<undefined>('PUT', '/api/session', { password, next });
+
 /** Sets a password by a link; the name of the account. */
 export const setPassword = (token: string, password: string) =>
 	ask<{ name: string }>('POST', '/api/welcome', { token, password });

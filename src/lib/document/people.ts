@@ -32,6 +32,8 @@ const role = z.enum(ROLES);
 
 export const signInRequest = z.strictObject({ name: z.string().max(200), password });
 export const welcomeRequest = z.strictObject({ token: z.string().max(100), password });
+/** The present password, and the one that is to be instead. */
+export const passwordRequest = z.strictObject({ password, next: password });
 export const newAccountRequest = z.strictObject({ name, role });
 
 /** What a supervisor does to an account. */

@@ -8,6 +8,7 @@
 	import { writeDate } from '$lib/reading/written';
 	import Answered from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
+	import QuietTable from '$lib/ui/QuietTable.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { binSentence } from '$lib/words/bin';
 	import { touchedInWords } from '$lib/words/casebook';
@@ -45,7 +46,7 @@
 	<h1 class="unseen">Bin</h1>
 	<Answered sentence={binSentence(data.cases.length, data.days, SCREEN)} />
 	{#if data.cases.length > 0}
-		<table>
+		<QuietTable row={42}>
 			<thead>
 				<tr>
 					<th scope="col">Client</th><th scope="col">Deleted</th><th scope="col">Stays until</th>
@@ -87,7 +88,7 @@
 					</tr>
 				{/each}
 			</tbody>
-		</table>
+		</QuietTable>
 	{/if}
 </main>
 {#if notice}<Notice text={notice} onclose={() => (notice = null)} />{/if}
@@ -100,44 +101,9 @@
 		padding: 26px 24px 90px;
 	}
 
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-
-	th,
-	td {
-		height: 42px;
-		padding: 0 12px 0 6px;
-		border-bottom: 1px solid var(--row-line);
-		text-align: left;
-		white-space: nowrap;
-	}
-
-	thead th {
-		height: 30px;
-		border-bottom-color: var(--hairline);
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	tbody th {
-		overflow: hidden;
-		max-width: 380px;
-		font-weight: 600;
-		text-overflow: ellipsis;
-	}
-
 	.acts {
 		min-width: 400px;
 		color: var(--quiet);
-	}
-
-	.acts button {
-		margin-right: 16px;
-		color: var(--act);
-		font-weight: 600;
 	}
 
 	.acts .sure {

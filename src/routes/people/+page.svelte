@@ -18,6 +18,7 @@
 	import { SCREEN } from '$lib/reading/writing';
 	import Answered from '$lib/ui/Answer.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
+	import QuietTable from '$lib/ui/QuietTable.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { touchedInWords } from '$lib/words/casebook';
 	import { accountsSentence } from '$lib/words/people';
@@ -102,7 +103,7 @@
 		{/if}
 	</div>
 
-	<table>
+	<QuietTable row={40}>
 		<thead>
 			<tr>
 				<th scope="col">Name</th><th scope="col">Role</th>
@@ -148,7 +149,7 @@
 				</tr>
 			{/each}
 		</tbody>
-	</table>
+	</QuietTable>
 </main>
 
 <style>
@@ -195,12 +196,8 @@
 		font-weight: 600;
 	}
 
-	.help,
-	.quiet {
-		color: var(--quiet);
-	}
-
 	.help {
+		color: var(--quiet);
 		padding-bottom: 4px;
 		font-size: 14px;
 	}
@@ -220,48 +217,8 @@
 		user-select: all;
 	}
 
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-
-	th,
-	td {
-		height: 40px;
-		padding: 0 12px 0 6px;
-		border-bottom: 1px solid var(--row-line);
-		text-align: left;
-		white-space: nowrap;
-	}
-
-	thead th {
-		height: 30px;
-		border-bottom-color: var(--hairline);
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	tbody th {
-		overflow: hidden;
-		max-width: 300px;
-		font-weight: 600;
-		text-overflow: ellipsis;
-	}
-
 	.locked th {
 		color: var(--quiet);
 		text-decoration: line-through;
-	}
-
-	.right {
-		text-align: right;
-	}
-
-	.acts > * {
-		margin-right: 16px;
-		color: var(--act);
-		font-weight: 600;
-		text-decoration: none;
 	}
 </style>

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { SCREEN } from '$lib/reading/writing';
 	import Answer from '$lib/ui/Answer.svelte';
+	import QuietTable from '$lib/ui/QuietTable.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { trailSentence } from '$lib/words/people';
 	import { page } from '$app/state';
@@ -30,7 +31,7 @@
 	<h1 class="unseen">Trail</h1>
 	<Answer sentence={trailSentence(data.entries.length, before, data.subject !== null, SCREEN)} />
 	{#if data.subject !== null}<p><a href="/trail">The whole trail</a></p>{/if}
-	<table>
+	<QuietTable row={30}>
 		<thead>
 			<tr>
 				<th scope="col" class="right">No.</th><th scope="col">When</th><th scope="col">Who</th>
@@ -54,7 +55,7 @@
 				</tr>
 			{/each}
 		</tbody>
-	</table>
+	</QuietTable>
 	{#if data.older !== undefined}
 		<p><a href={hrefOf({ before: String(data.older) })}>Older entries</a></p>
 	{/if}
@@ -74,35 +75,6 @@
 
 	a {
 		color: var(--act);
-	}
-
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-
-	th,
-	td {
-		height: 30px;
-		padding: 0 14px 0 6px;
-		border-bottom: 1px solid var(--row-line);
-		text-align: left;
-		white-space: nowrap;
-	}
-
-	th {
-		border-bottom-color: var(--hairline);
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	.right {
-		text-align: right;
-	}
-
-	.quiet {
-		color: var(--quiet);
 	}
 
 	.detail {

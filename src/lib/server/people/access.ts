@@ -45,6 +45,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/outbox': { GET: 'signed in' },
 	'/outbox/[message=uuid]': { GET: 'see message' },
 	'/bin': { GET: 'work' },
+	'/password': { GET: 'signed in' },
 	'/people': { GET: 'supervisor' },
 	'/trail': { GET: 'supervisor' },
 	'/sign-in': { GET: 'stranger' },
@@ -74,7 +75,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/outbox/[message=uuid]': { GET: 'see message' },
 	'/api/outbox/[message=uuid]/[place]': { GET: 'see message' },
 	'/api/lenders': { POST: 'work' },
-	'/api/session': { POST: 'stranger', DELETE: 'signed in' },
+	'/api/session': { POST: 'stranger', PUT: 'signed in', DELETE: 'signed in' },
 	'/api/welcome': { POST: 'stranger' },
 	'/api/people': { POST: 'supervisor' },
 	'/api/people/[account=uuid]': { POST: 'supervisor' }

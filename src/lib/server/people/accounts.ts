@@ -3,6 +3,7 @@ import type { AccountSummary, Deed, Person, Role } from '../../document/people';
 import { reading, writing } from '../database';
 import { StatementFailed, type Statements } from '../database/statements';
 import { folded, kept, passwordProblem } from './passwords';
+import { beginSession } from './sessions';
 import { hashed, newToken, type Token } from './tokens';
 import { append } from './trail';
 
@@ -15,7 +16,7 @@ export interface Doer {
 	readonly address: string;
 }
 
-/** What became of it: the account, with the secret of its link where one was made. */
+/** What became of it: the account, with the secret of its link or session where one was made. */
 export type Done =
 	| { readonly kind: 'done'; readonly account: Person; readonly secret: string | null }
 	| { readonly kind: 'refused'; readonly message: string };
@@ -171,6 +172,23 @@ export async function setPassword(
 		await endSessions(statements, found.id);
 		await append(statements, found, address, [{ what: 'set a password', subject: found.id }]);
 		return { kind: 'done', account: found, secret: null };
+	});
+}
+
+/** Sets another password of somebody who has just shown the present one: signed in anew here, and nowhere else. */
+export async function changePassword(
+	person: Person,
+	password: string,
+	address: string
+): Promise<Done> {
+	const problem = await passwordProblem(password, person.name);
+	if (problem !== null) return refused(problem);
+	const hash = await kept(password);
+	return writing(async (statements): Promise<Done> => {
+		await statements.query('update account set password = $2 where id = $1', [person.id, hash]);
+		await endSessions(statements, person.id);
+		await append(statements, person, address, [{ what: 'set a password', subject: person.id }]);
+		return { kind: 'done', account: person, secret: await beginSession(statements, person) };
 	});
 }
 

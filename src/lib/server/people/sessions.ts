@@ -37,6 +37,23 @@ interface AccountRow {
 
 /** Signs in. The session is always a new one, whatever the browser had before. */
 export async function signIn(typed: string, password: string, address: string): Promise<SignIn> {
+	const known = await identified(typed, password, address);
+	if (known.kind !== 'done') return known;
+	const { person } = known;
+	const secret = await writing(async (statements) => {
+		const begun = await beginSession(statements, person);
+		await append(statements, person, address, [{ what: 'signed in' }]);
+		return begun;
+	});
+	return { kind: 'done', person, secret };
+}
+
+/** Whose name and password these are. */
+export async function identified(
+	typed: string,
+	password: string,
+	address: string
+): Promise<Exclude<SignIn, { kind: 'done' }> | { readonly kind: 'done'; readonly person: Person }> {
 	const keys = keysOf(typed, address);
 	const seconds = await waitOf(keys);
 	if (seconds > 0) return { kind: 'slow', seconds };
@@ -59,21 +76,24 @@ export async function signIn(typed: string, password: string, address: string): 
 		return { kind: 'wrong' };
 	}
 	const { id, name, role } = account;
-	const person: Person = { id, name, role };
+	await writing((statements) =>
+		statements.query('delete from sign_in_failure where key = $1', [keys.name])
+	);
+	return { kind: 'done', person: { id, name, role } };
+}
+
+/** Begins a session; its secret. Those that have ended are cleared away. */
+export async function beginSession(statements: Statements, { id }: Person): Promise<string> {
 	const { secret, hash } = newToken();
-	await writing(async (statements) => {
-		await statements.query('delete from sign_in_failure where key = $1', [keys.name]);
-		await statements.query('delete from session where began_at < $1 or seen_at < $2', [
-			new Date(Date.now() - LONGEST),
-			new Date(Date.now() - IDLE)
-		]);
-		await statements.query(
-			'insert into session (token, account_id, began_at, seen_at) values ($1, $2, $3, $3)',
-			[hash, id, new Date()]
-		);
-		await append(statements, person, address, [{ what: 'signed in' }]);
-	});
-	return { kind: 'done', person, secret };
+	await statements.query('delete from session where began_at < $1 or seen_at < $2', [
+		new Date(Date.now() - LONGEST),
+		new Date(Date.now() - IDLE)
+	]);
+	await statements.query(
+		'insert into session (token, account_id, began_at, seen_at) values ($1, $2, $3, $3)',
+		[hash, id, new Date()]
+	);
+	return secret;
 }
 
 interface Keys {

@@ -1,12 +1,14 @@
-import { signInRequest } from '$lib/document/people';
+import { passwordRequest, signInRequest } from '$lib/document/people';
 import { answering, readBody, refuse } from '$lib/server/answers';
+import { changePassword } from '$lib/server/people/accounts';
 import { giveSecret, takeSecret } from '$lib/server/people/agency';
-import { signIn, signOut } from '$lib/server/people/sessions';
+import { identified, signIn, signOut, type SignIn } from '$lib/server/people/sessions';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
 
 /** Which of the two it was is never said. */
 const WRONG = 'The name or the password is not right.';
+const WRONG_PASSWORD = 'The present password is not right; the new one was not set.';
 
 /** Signs in. */
 export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
@@ -15,16 +17,31 @@ export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
 		if (!body.ok) return body.refusal;
 		const { name, password } = body.value;
 		const signed = await signIn(name, password, locals.by.address);
-		switch (signed.kind) {
-			case 'done':
-				giveSecret(cookies, url, signed.secret);
-				return json({ person: signed.person });
-			case 'wrong':
-				return refuse(422, WRONG);
-			case 'slow':
-				return refuse(429, `Tried too often; try again in ${signed.seconds} seconds.`);
-		}
+		if (signed.kind !== 'done') return notSigned(signed, WRONG);
+		giveSecret(cookies, url, signed.secret);
+		return json({ person: signed.person });
 	});
+
+/** Sets another password of whoever is signed in. */
+export const PUT: RequestHandler = ({ request, cookies, url, locals }) =>
+	answering(async () => {
+		const { person, address } = locals.by;
+		if (person === null) return refuse(404, 'There are no accounts here.');
+		const body = await readBody(request, passwordRequest);
+		if (!body.ok) return body.refusal;
+		const { password, next } = body.value;
+		const known = await identified(person.name, password, address);
+		if (known.kind !== 'done') return notSigned(known, WRONG_PASSWORD);
+		const done = await changePassword(person, next, address);
+		if (done.kind !== 'done') return refuse(422, done.message);
+		giveSecret(cookies, url, done.secret ?? '');
+		return new Response(null, { status: 204 });
+	});
+
+const notSigned = (signed: Exclude<SignIn, { kind: 'done' }>, wrong: string): Response =>
+	signed.kind === 'wrong'
+		? refuse(422, wrong)
+		: refuse(429, `Tried too often; try again in ${signed.seconds} seconds.`);
 
 /** Signs out. */
 export const DELETE: RequestHandler = ({ cookies, url, locals }) =>

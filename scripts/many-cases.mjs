@@ -1,5 +1,5 @@
 /** A casebook of a whole agency, written straight into its tables: by the program it would take minutes. */
-import { queryOnce } from '../../scripts/postgres.mjs';
+import { queryOnce } from './postgres.mjs';
 
 const TRADES =
 	"array['net-maker', 'school cook', 'bakery', 'boatyard', 'glasshouse', 'ferry', 'quarry', 'orchard']";
@@ -9,13 +9,12 @@ const NAMES =
 /**
  * Makes `count` cases like one that is there, in a database that nothing else is being written to: some chosen, some
  * short of money, some read long ago, each somebody's in turn.
+ * @param {string} url
+ * @param {string} like
+ * @param {number} count
+ * @param {readonly string[]} owners
  */
-export async function manyCases(
-	url: string,
-	like: string,
-	count: number,
-	owners: readonly string[] = []
-): Promise<void> {
+export async function manyCases(url, like, count, owners = []) {
 	await queryOnce(
 		url,
 		`with made as (

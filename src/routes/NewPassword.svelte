@@ -1,0 +1,49 @@
+<!-- A new password, typed twice. -->
+<script lang="ts">
+	import SmallForm from '$lib/ui/SmallForm.svelte';
+
+	interface Props {
+		/** Whether the present one is asked for. */
+		asksPresent: boolean;
+		/** Sets it; why it could not be set. */
+		onset: (next: string, present: string) => Promise<string | null>;
+	}
+	const { asksPresent, onset }: Props = $props();
+
+	let present = $state('');
+	let next = $state('');
+	let again = $state('');
+	let problem = $state<string | null>(null);
+
+	async function submit(): Promise<void> {
+		problem =
+			next === again
+				? await onset(next, present)
+				: 'These are two different passwords; type the same one twice.';
+	}
+</script>
+
+<SmallForm submit="Set the password" busy="Setting it …" {problem} onsubmit={submit}>
+	{#snippet children(problemId)}
+		{#if asksPresent}
+			<label>
+				<span>Present password</span>
+				<input type="password" autocomplete="current-password" required bind:value={present} />
+			</label>
+		{/if}
+		<label>
+			<span>New password</span>
+			<input
+				type="password"
+				autocomplete="new-password"
+				required
+				aria-describedby={problemId}
+				bind:value={next}
+			/>
+		</label>
+		<label>
+			<span>The same again</span>
+			<input type="password" autocomplete="new-password" required bind:value={again} />
+		</label>
+	{/snippet}
+</SmallForm>
