@@ -21,9 +21,9 @@ export async function manyCases(url, like, count, owners = []) {
 			insert into case_file select one.* from case_file like_it, generate_series(1, $2::int) n,
 			lateral jsonb_populate_record(like_it, jsonb_build_object(
 				'id', gen_random_uuid(),
-				'label', (${NAMES})[1 + n % 8] || ' household ' || n || ', ' || (${TRADES})[1 + n / 8 % 8],
+				'label', (${NAMES})[1 + n % 8] || ' household ' || n || ', ' || (${TRADES})[1 + (n / 8 + n * 3) % 8],
 				'touched_at', like_it.touched_at - n * interval '1 hour',
-				'owed', 100000 + n * 37 % 4000000,
+				'owed', 150000 + n * 7919::bigint % 39989 * 97,
 				'debts', 1 + n % 12,
 				'chosen_name', case when n % 3 > 0 then 'Highest rate first' end,
 				'chosen_on', case when n % 3 > 0 then '2026-06-01' end,

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { SCREEN } from '$lib/reading/writing';
-	import { goto } from '$app/navigation';
+	import { afterNavigate, goto } from '$app/navigation';
 	import { Casebook, type Kept } from '$lib/desk/casebook.svelte';
 	import { keepRule, keptRule } from '$lib/desk/kept-rule';
 	import {
@@ -31,7 +31,6 @@
 
 	const book = $derived(new Casebook(USUAL, data.page, askBook));
 	const totals = $derived(book.answered.totals);
-	let searched = $state('');
 	let asked = $state(false);
 	let notice = $state.raw<{ text: string; restores?: string; deletes?: readonly string[] } | null>(
 		null
@@ -77,19 +76,18 @@
 		if (list && scrollY > list.offsetTop) scrollTo({ top: list.offsetTop });
 	}
 
+	// The link to the casebook leads to all of it, also from a part of it.
+	afterNavigate(({ type, from }) => {
+		if (type === 'link' && from?.route.id === '/') void ask({ ...USUAL, rule: book.question.rule });
+	});
+
 	/** Who comes back from a case finds what was asked, and the lines that were in view. */
 	export const snapshot: Snapshot<Kept> = {
 		capture: () => book.keep(),
-		restore: (kept) => {
-			searched = kept.question.search;
-			void book.restore(kept);
-		}
+		restore: (kept) => void book.restore(kept)
 	};
 
-	function search(text: string): void {
-		searched = text;
-		void ask({ search: text.trim() });
-	}
+	const search = (text: string) => void ask({ search: text });
 
 	async function found(): Promise<readonly string[] | null> {
 		const answer = await askFound(book.question);
@@ -190,7 +188,7 @@
 						placeholder="Search  ( / )"
 						bind:this={searchField}
 						maxlength={LONGEST_SEARCH}
-						bind:value={() => searched, search}
+						bind:value={() => book.question.search, search}
 						onkeydown={(event) => event.key === 'Escape' && search('')}
 					/>
 				</label>
@@ -291,7 +289,7 @@
 	/>
 {/if}
 
-<span class="unseen" role="status">{searched === '' ? '' : plain(sentence)}</span>
+<span class="unseen" role="status">{book.question.search === '' ? '' : plain(sentence)}</span>
 
 <style>
 	main {

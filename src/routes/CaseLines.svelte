@@ -54,7 +54,9 @@
 		initialRect: { width: 1180, height: 640 },
 		rangeExtractor: (range) => {
 			const inView = defaultRangeExtractor(range);
-			return inView.includes(active) || active >= found ? inView : [...inView, active];
+			if (inView.includes(active) || active >= found) return inView;
+			// In their order: an element that is moved loses the focus.
+			return [...inView, active].sort((a, b) => a - b);
 		}
 	});
 	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index < found));

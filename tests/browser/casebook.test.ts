@@ -114,6 +114,12 @@ describe('the casebook', () => {
 		await screen.clickText('[role=alert] button', 'Try again');
 		await screen.answer('1 of 3 cases labelled “yen”. It owes 418,236 JPY.');
 		expect(await screen.page.$('[role=alert]')).toBeNull();
+		// The way to the whole casebook leads to the whole of it.
+		await screen.click('.brand');
+		await screen.answer('3 cases, the last touched first.');
+		expect(
+			await screen.page.$eval('[type=search]', (field) => (field as HTMLInputElement).value)
+		).toBe('');
 		desk.checked('ERR_INTERNET_DISCONNECTED');
 	});
 
