@@ -1,6 +1,7 @@
 import { statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { fileURLToPath } from 'node:url';
+import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 
 /** Data folders and browsers' profiles are in memory where there is much of it: no disk is waited for. */
@@ -19,6 +20,8 @@ export default defineConfig({
 	test: {
 		projects: [
 			{
+				// What is reactive is tested as the page has it.
+				plugins: [svelte()],
 				resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
 				test: {
 					name: 'unit',

@@ -3,6 +3,7 @@
 	import { afterNavigate, goto } from '$app/navigation';
 	import { Casebook, type Kept } from '$lib/desk/casebook.svelte';
 	import { keepRule, keptRule } from '$lib/desk/kept-rule';
+	import { onSignedInAgain } from '$lib/desk/session';
 	import {
 		askBook,
 		askFound,
@@ -49,6 +50,9 @@
 		}, 400);
 		return () => clearTimeout(soon);
 	});
+
+	// What had no answer while nobody was signed in.
+	onMount(() => onSignedInAgain(() => void book.again()));
 
 	const isReader = $derived(data.person?.role === 'reader');
 	/** An empty casebook has the line for its first case open. */

@@ -2,19 +2,15 @@
 	The casebook's lines, of which those in view are there: arrows go up and down, Enter opens, F2 renames, Delete deletes.
 -->
 <script lang="ts">
-	import { writingOf } from '$lib/reading/writing';
 	import type { Casebook } from '$lib/desk/casebook.svelte';
-	import { chosenInWords, standingInWords, touchedInWords } from '$lib/words/casebook';
-	import { writeDate, writeMoney } from '$lib/reading/written';
 	import type { CaseSummary, Sort } from '$lib/document/casebook';
 	import type { Person } from '$lib/document/people';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
-	import IconButton from '$lib/ui/IconButton.svelte';
-	import { Download, Pencil, Trash2, UsersRound } from '@lucide/svelte';
 	import { goto } from '$app/navigation';
 	import { createWindowVirtualizer, defaultRangeExtractor } from '@tanstack/svelte-virtual';
 	import { onMount, tick, untrack } from 'svelte';
 	import { get } from 'svelte/store';
+	import CaseLine from './CaseLine.svelte';
 	import { keySteps } from '$lib/ui/schedule-cells';
 
 	interface Props {
@@ -30,8 +26,8 @@
 	}
 	const { book, today, person, onsort, onrename, onremove, onheld }: Props = $props();
 
+	/** The case that is being renamed. */
 	let renaming = $state<string | null>(null);
-	let typed = $state<string | null>(null);
 	let list = $state<HTMLElement>();
 	let rows = $state<HTMLElement>();
 
@@ -83,11 +79,6 @@
 		untrack(() => void book.show(Math.max(startIndex - OVER, 0), endIndex + 1 + OVER));
 	});
 
-	function rename(id: string): void {
-		renaming = id;
-		typed = null;
-	}
-
 	/** Under way while the focus is still coming to the line that the keys have led to. */
 	let going: Promise<void> | null = null;
 
@@ -112,11 +103,9 @@
 
 	const activeLink = () => rows?.querySelector<HTMLElement>(`[data-place="${active}"]`);
 
-	async function endRenaming({ id, label }: CaseSummary, keep: boolean): Promise<void> {
-		if (renaming !== id) return;
-		const wanted = typed;
+	async function endRenaming({ id }: CaseSummary, label: string | null): Promise<void> {
 		renaming = null;
-		if (keep && wanted !== null && wanted !== label) await onrename(id, wanted);
+		if (label !== null) await onrename(id, label);
 		await tick();
 		list?.querySelector<HTMLElement>(`[data-case="${id}"]`)?.focus();
 	}
@@ -124,10 +113,7 @@
 	/** The case of which it is asked whose it is, and beside what. */
 	let held = $state.raw<{ readonly line: CaseSummary; readonly anchor: HTMLElement } | null>(null);
 
-	/** What one may do with a case, where there are people to be told apart. */
 	const isReader = $derived(person?.role === 'reader');
-	const holds = ({ owner }: CaseSummary): boolean =>
-		person !== null && (person.role === 'supervisor' || (!isReader && owner === person.name));
 
 	async function remove({ id, label }: CaseSummary, index: number): Promise<void> {
 		await onremove(id, label);
@@ -153,7 +139,7 @@
 	/** What keys do with the line that they have led to. */
 	const ACTS: Readonly<Record<string, (line: CaseSummary) => void>> = {
 		Enter: () => activeLink()?.click(),
-		F2: ({ id }) => !isReader && rename(id),
+		F2: ({ id }) => !isReader && (renaming = id),
 		Delete: (line) => !isReader && void remove(line, active),
 		h: ({ id }) => void goto(`/cases/${id}/happened`)
 	};
@@ -171,99 +157,6 @@
 	>
 		<button type="button" title="Sort by it" onclick={() => onsort(by)}>{words}</button>
 	</span>
-{/snippet}
-
-{#snippet cells(line: CaseSummary, index: number)}
-	{@const { id, label, debts, owed, currency, chosen, asOf, touchedAt } = line}
-	{@const writing = writingOf(line)}
-	{@const stands = standingInWords(line.standing, writing)}
-	<span
-		role="cell"
-		class="label"
-		onfocusout={({ target }) => target instanceof HTMLInputElement && endRenaming(line, true)}
-	>
-		{#if renaming === id}
-			{#await import('./LabelField.svelte') then { default: LabelField }}
-				<LabelField
-					value={typed ?? label}
-					onchange={(text) => (typed = text)}
-					onenter={() => endRenaming(line, true)}
-					onescape={() => endRenaming(line, false)}
-				/>
-			{/await}
-		{:else}
-			<a
-				href="/cases/{id}"
-				title={label}
-				data-case={id}
-				data-place={index}
-				onkeydown={(event) => void key(event)}
-			>
-				{label}
-			</a>
-		{/if}
-	</span>
-	<span role="cell" class="right">{debts}</span>
-	<span role="cell" class="right" title="As of {writeDate(asOf, writing)}">
-		{writeMoney(owed, writing)} <span class="quiet">{currency.code}</span>
-	</span>
-	<span
-		role="cell"
-		class="chosen"
-		title={chosen && `${chosen.name}, ${chosenInWords(line, writing)}`}
-	>
-		{#if chosen}{chosen.name}<small>{chosenInWords(line, writing)}</small>
-		{:else}<span class="quiet">none yet</span>{/if}
-	</span>
-	<span role="cell" class="right quiet">
-		{#if stands.read}<a
-				class="read"
-				href="/cases/{id}/happened"
-				title="What happened (h)"
-				tabindex="-1">{stands.read}</a
-			>{/if}
-	</span>
-	<span role="cell" class="right" class:quiet={line.standing.off === null}>{stands.off}</span>
-	<span role="cell" class="right quiet">{touchedInWords(touchedAt, today, writing)}</span>
-	{#if person}
-		<span role="cell" class="quiet whose" title={line.owner}>{line.owner ?? 'nobody’s'}</span>
-	{/if}
-	<span role="cell" class="tools">
-		{#if isOpen}{@render tools(line, index)}{/if}
-	</span>
-{/snippet}
-
-{#snippet tools(line: CaseSummary, index: number)}
-	{@const { id, label } = line}
-	{#if !isReader}
-		<IconButton title="Rename (F2)" label="Rename {label}" onclick={() => rename(id)}>
-			<Pencil size={15} aria-hidden="true" />
-		</IconButton>
-	{/if}
-	{#if holds(line)}
-		<button
-			type="button"
-			class="hold"
-			title="Hand over or share"
-			aria-label="Hand over or share {label}"
-			onclick={({ currentTarget: anchor }) => (held = { line, anchor })}
-		>
-			<UsersRound size={15} aria-hidden="true" />
-		</button>
-	{/if}
-	<a
-		href="/api/cases/file?id={id}"
-		download
-		title="As a file (JSON)"
-		aria-label="{label} as a file"
-	>
-		<Download size={15} aria-hidden="true" />
-	</a>
-	{#if !isReader}
-		<IconButton title="Delete (Delete)" label="Delete {label}" onclick={() => remove(line, index)}>
-			<Trash2 size={15} aria-hidden="true" />
-		</IconButton>
-	{/if}
 {/snippet}
 
 <div
@@ -297,8 +190,21 @@
 				style:top="{index * ROW}px"
 				onfocusin={() => (active = index)}
 			>
-				{#if line}{@render cells(line, index)}{:else}<span role="cell" class="quiet waiting">…</span
-					>{/if}
+				{#if line}
+					<CaseLine
+						{line}
+						place={index}
+						{today}
+						{person}
+						{isOpen}
+						isRenaming={renaming === line.id}
+						onkeydown={(event) => void key(event)}
+						onrenaming={() => (renaming = line.id)}
+						onrenamed={(label) => void endRenaming(line, label)}
+						onhold={(anchor) => (held = { line, anchor })}
+						onremove={() => void remove(line, index)}
+					/>
+				{:else}<span role="cell" class="quiet waiting">…</span>{/if}
 			</div>
 		{/each}
 	</div>
@@ -338,12 +244,6 @@
 		gap: 12px;
 	}
 
-	.whose {
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-
 	.rows {
 		position: relative;
 	}
@@ -380,18 +280,6 @@
 		font-weight: 600;
 	}
 
-	.label a {
-		display: block;
-		overflow: hidden;
-		padding: 8px 6px;
-		color: var(--ink);
-		font-size: 16px;
-		font-weight: 600;
-		text-decoration: none;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-
 	.head button {
 		color: inherit;
 		font: inherit;
@@ -404,23 +292,8 @@
 		text-underline-offset: 3px;
 	}
 
-	.read {
-		color: inherit;
-		text-decoration: none;
-	}
-
-	.read:hover {
-		color: var(--act);
-		text-decoration: underline;
-	}
-
 	.head > :first-child {
 		padding-left: 6px;
-	}
-
-	.label a:hover {
-		color: var(--act);
-		text-decoration: underline;
 	}
 
 	.right {
@@ -428,42 +301,8 @@
 		white-space: nowrap;
 	}
 
-	.chosen {
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-
-	.chosen small {
-		display: block;
-		overflow: hidden;
-		text-overflow: ellipsis;
-		color: var(--quiet);
-		font-size: 12.5px;
-	}
-
 	.quiet {
 		color: var(--quiet);
-	}
-
-	.tools {
-		display: flex;
-		gap: 4px;
-		align-items: center;
-	}
-
-	.tools a,
-	.hold {
-		display: grid;
-		width: 26px;
-		height: 26px;
-		color: var(--quiet);
-		place-items: center;
-	}
-
-	.tools a:hover,
-	.hold:hover {
-		color: var(--act);
 	}
 
 	/* A table needs its width: where the page has less, it is scrolled sideways. */

@@ -87,28 +87,39 @@ export class Casebook {
 
 	#fill(): Promise<void> {
 		this.failure = null;
-		this.#filling ??= this.#ask().finally(() => (this.#filling = null));
-		return this.#filling;
+		// Where it is under way already, it goes on until nothing is missing.
+		if (this.#filling === null && this.#missing() !== null) this.#filling = this.#ask();
+		return this.#filling ?? Promise.resolve();
 	}
 
+	/** Asks until nothing is missing; `#filling` ends in the very step in which that is seen. */
 	async #ask(): Promise<void> {
-		for (let from = this.#missing(); from !== null; from = this.#missing()) {
-			const { question } = this;
-			const isAnew = this.#isStale;
-			this.#isStale = false;
-			const answer = await this.asking(question, from);
-			if (answer.kind !== 'done') {
-				this.#isStale ||= isAnew;
-				this.failure = answer;
-				return;
+		try {
+			for (let from = this.#missing(); from !== null; from = this.#missing()) {
+				const { question } = this;
+				const isAnew = this.#isStale;
+				this.#isStale = false;
+				const answer = await this.asking(question, from);
+				// Something else has been asked since: nobody waits for this answer.
+				if (question !== this.question) continue;
+				if (answer.kind !== 'done') {
+					this.#isStale ||= isAnew;
+					this.failure = answer;
+					return;
+				}
+				this.#take(question, answer.value, isAnew);
 			}
-			// Something else has been asked since: nobody waits for this answer.
-			if (question !== this.question) continue;
-			const { totals } = answer.value;
-			const before =
-				isAnew || totals.found !== this.answered.totals.found ? null : this.answered.lines;
-			this.answered = { question, totals, lines: joined(before, placed(answer.value)) };
+		} finally {
+			this.#filling = null;
 		}
+	}
+
+	/** Puts lines beside those that are there, or in their place. */
+	#take(question: Question, page: BookPage, isAnew: boolean): void {
+		const { totals } = page;
+		const isOther = isAnew || totals.found !== this.answered.totals.found;
+		const lines = joined(isOther ? null : this.answered.lines, placed(page));
+		this.answered = { question, totals, lines };
 	}
 
 	/** From which place on lines are to be asked for; null: all that are in view are there. */

@@ -1,0 +1,217 @@
+<!-- The cells of a line of the casebook: the client, what is owed and planned, and what can be done with the case. -->
+<script lang="ts">
+	import { writingOf } from '$lib/reading/writing';
+	import { chosenInWords, standingInWords, touchedInWords } from '$lib/words/casebook';
+	import { writeDate, writeMoney } from '$lib/reading/written';
+	import type { CaseSummary } from '$lib/document/casebook';
+	import type { Person } from '$lib/document/people';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import IconButton from '$lib/ui/IconButton.svelte';
+	import { Download, Pencil, Trash2, UsersRound } from '@lucide/svelte';
+
+	interface Props {
+		line: CaseSummary;
+		place: number;
+		today: CalendarDate;
+		/** Who looks at it; null where there are no accounts. */
+		person: Person | null;
+		/** Whether anything can be done with it yet. */
+		isOpen: boolean;
+		isRenaming: boolean;
+		onkeydown: (event: KeyboardEvent) => void;
+		/** Renaming begins; it ends with another label, or null as it was. */
+		onrenaming: () => void;
+		onrenamed: (label: string | null) => void;
+		/** It is asked whose it is, beside an element. */
+		onhold: (anchor: HTMLElement) => void;
+		onremove: () => void;
+	}
+	const {
+		line,
+		place,
+		today,
+		person,
+		isOpen,
+		isRenaming,
+		onkeydown,
+		onrenaming,
+		onrenamed,
+		onhold,
+		onremove
+	}: Props = $props();
+
+	const { id, label, debts, owed, currency, chosen, asOf, touchedAt } = $derived(line);
+	const writing = $derived(writingOf(line));
+	const stands = $derived(standingInWords(line.standing, writing));
+
+	/** What one may do with a case, where there are people to be told apart. */
+	const isReader = $derived(person?.role === 'reader');
+	const holds = $derived(
+		person !== null && (person.role === 'supervisor' || (!isReader && line.owner === person.name))
+	);
+
+	/** What is typed as the new label; null: nothing yet. */
+	let typed = $state<string | null>(null);
+
+	function end(keep: boolean): void {
+		if (!isRenaming) return;
+		const wanted = typed;
+		typed = null;
+		onrenamed(keep && wanted !== null && wanted !== label ? wanted : null);
+	}
+</script>
+
+<span
+	role="cell"
+	class="label"
+	onfocusout={({ target }) => target instanceof HTMLInputElement && end(true)}
+>
+	{#if isRenaming}
+		{#await import('./LabelField.svelte') then { default: LabelField }}
+			<LabelField
+				value={typed ?? label}
+				onchange={(text) => (typed = text)}
+				onenter={() => end(true)}
+				onescape={() => end(false)}
+			/>
+		{/await}
+	{:else}
+		<a href="/cases/{id}" title={label} data-case={id} data-place={place} {onkeydown}>
+			{label}
+		</a>
+	{/if}
+</span>
+<span role="cell" class="right">{debts}</span>
+<span role="cell" class="right" title="As of {writeDate(asOf, writing)}">
+	{writeMoney(owed, writing)} <span class="quiet">{currency.code}</span>
+</span>
+<span
+	role="cell"
+	class="chosen"
+	title={chosen && `${chosen.name}, ${chosenInWords(line, writing)}`}
+>
+	{#if chosen}{chosen.name}<small>{chosenInWords(line, writing)}</small>
+	{:else}<span class="quiet">none yet</span>{/if}
+</span>
+<span role="cell" class="right quiet">
+	{#if stands.read}<a
+			class="read"
+			href="/cases/{id}/happened"
+			title="What happened (h)"
+			tabindex="-1">{stands.read}</a
+		>{/if}
+</span>
+<span role="cell" class="right" class:quiet={line.standing.off === null}>{stands.off}</span>
+<span role="cell" class="right quiet">{touchedInWords(touchedAt, today, writing)}</span>
+{#if person}
+	<span role="cell" class="quiet whose" title={line.owner}>{line.owner ?? 'nobody’s'}</span>
+{/if}
+<span role="cell" class="tools">
+	{#if isOpen}{#if !isReader}
+			<IconButton title="Rename (F2)" label="Rename {label}" onclick={onrenaming}>
+				<Pencil size={15} aria-hidden="true" />
+			</IconButton>
+		{/if}
+		{#if holds}
+			<button
+				type="button"
+				class="hold"
+				title="Hand over or share"
+				aria-label="Hand over or share {label}"
+				onclick={({ currentTarget }) => onhold(currentTarget)}
+			>
+				<UsersRound size={15} aria-hidden="true" />
+			</button>
+		{/if}
+		<a
+			href="/api/cases/file?id={id}"
+			download
+			title="As a file (JSON)"
+			aria-label="{label} as a file"
+		>
+			<Download size={15} aria-hidden="true" />
+		</a>
+		{#if !isReader}
+			<IconButton title="Delete (Delete)" label="Delete {label}" onclick={onremove}>
+				<Trash2 size={15} aria-hidden="true" />
+			</IconButton>
+		{/if}{/if}
+</span>
+
+<style>
+	.whose {
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	.label a {
+		display: block;
+		overflow: hidden;
+		padding: 8px 6px;
+		color: var(--ink);
+		font-size: 16px;
+		font-weight: 600;
+		text-decoration: none;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	.read {
+		color: inherit;
+		text-decoration: none;
+	}
+
+	.read:hover {
+		color: var(--act);
+		text-decoration: underline;
+	}
+
+	.label a:hover {
+		color: var(--act);
+		text-decoration: underline;
+	}
+
+	.right {
+		text-align: right;
+		white-space: nowrap;
+	}
+
+	.chosen {
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	.chosen small {
+		display: block;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		color: var(--quiet);
+		font-size: 12.5px;
+	}
+
+	.quiet {
+		color: var(--quiet);
+	}
+
+	.tools {
+		display: flex;
+		gap: 4px;
+		align-items: center;
+	}
+
+	.tools a,
+	.hold {
+		display: grid;
+		width: 26px;
+		height: 26px;
+		color: var(--quiet);
+		place-items: center;
+	}
+
+	.tools a:hover,
+	.hold:hover {
+		color: var(--act);
+	}
+</style>
