@@ -36,8 +36,10 @@
 	const OVER = 8;
 	const found = $derived(book.answered.totals.found);
 	const sort = $derived(book.answered.question.sort);
-	/** The line that the keys go on from; it stays there while it is out of view. */
+	/** The line that the keys go on from. */
 	let active = $state(0);
+	/** The one that has, or last had, the focus, which may still be on its way to the other. */
+	let focused = $state(0);
 	/** The first lines come with their figures; what can be done with a case comes when it can be done. */
 	let isOpen = $state(false);
 
@@ -49,10 +51,9 @@
 		scrollPaddingEnd: ROW,
 		initialRect: { width: 1180, height: 640 },
 		rangeExtractor: (range) => {
-			const inView = defaultRangeExtractor(range);
-			if (inView.includes(active) || active >= found) return inView;
-			// In their order: an element that is moved loses the focus.
-			return [...inView, active].sort((a, b) => a - b);
+			// Both stay there while they are out of view; in their order, since an element that is moved loses the focus.
+			const kept = [active, focused].filter((place) => place < found);
+			return [...new Set([...defaultRangeExtractor(range), ...kept])].sort((a, b) => a - b);
 		}
 	});
 	const items = $derived($virtual.getVirtualItems().filter(({ index }) => index < found));
@@ -94,10 +95,11 @@
 	}
 
 	async function arrive(): Promise<void> {
-		await book.show(active, active + 1);
+		await book.seek(active);
 		await tick();
-		// The lines that scrolling brings into being are there in the next frame.
-		if (!activeLink()) await new Promise(requestAnimationFrame);
+		// The lines that scrolling brings into being are there in the next frame or two.
+		for (let frame = 0; frame < 5 && !activeLink(); frame += 1)
+			await new Promise(requestAnimationFrame);
 		activeLink()?.focus();
 	}
 
@@ -188,7 +190,7 @@
 				role="row"
 				aria-rowindex={index + 2}
 				style:top="{index * ROW}px"
-				onfocusin={() => (active = index)}
+				onfocusin={() => (active = focused = index)}
 			>
 				{#if line}
 					<CaseLine

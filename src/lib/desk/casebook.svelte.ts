@@ -34,6 +34,8 @@ export class Casebook {
 	failure = $state.raw<Answer<unknown> | null>(null);
 	/** The places in view. */
 	#view = { from: 0, to: AT_ONCE };
+	/** A place that somebody is on the way to; null: none. */
+	#sought: number | null = null;
 	/** What is there is no answer to the question any more. */
 	#isStale = false;
 	#filling: Promise<void> | null = null;
@@ -56,6 +58,7 @@ export class Casebook {
 	ask(change: Partial<Question>): Promise<void> {
 		this.question = { ...this.question, ...change };
 		this.#view = { from: 0, to: AT_ONCE };
+		this.#sought = null;
 		return this.again();
 	}
 
@@ -68,6 +71,12 @@ export class Casebook {
 	/** Has the lines from one place up to another one, which are in view; what is missing is asked for. */
 	show(from: number, to: number): Promise<void> {
 		this.#view = { from, to };
+		return this.#fill();
+	}
+
+	/** Has the line at a place, whatever comes into view meanwhile. */
+	seek(place: number): Promise<void> {
+		this.#sought = place;
 		return this.#fill();
 	}
 
@@ -126,9 +135,11 @@ export class Casebook {
 	#missing(): number | null {
 		const { found } = this.answered.totals;
 		const { from, to } = this.#view;
-		const last = Math.max(Math.min(to, found), from);
-		for (let place = from; place < last; place += 1)
-			if (this.#isStale || !this.at(place)) return place - (place % AT_ONCE);
+		const pageOf = (place: number) => place - (place % AT_ONCE);
+		for (let place = from; place < Math.min(to, found); place += 1)
+			if (this.#isStale || !this.at(place)) return pageOf(place);
+		const sought = this.#sought;
+		if (sought !== null && sought < found && !this.at(sought)) return pageOf(sought);
 		return this.#isStale ? 0 : null;
 	}
 }
