@@ -269,7 +269,7 @@ describe('what is taken along', () => {
 			...new TextEncoder().encode('PNG')
 		]);
 		await screen.goto('/');
-		await clickText('.actions button', 'All as a file');
+		await clickText('.files button', 'All as a file');
 		const name = 'residuum-cases.json';
 		const cases = casesOf(
 			{ name, bytes: await downloaded(/^residuum-cases\.json$/) },
