@@ -25,6 +25,7 @@
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import CaseLines from './CaseLines.svelte';
 	import CasesFile from './CasesFile.svelte';
+	import ShownLine from './ShownLine.svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { PageProps, Snapshot } from './$types';
 
@@ -234,18 +235,16 @@
 
 	{#if totals.cases > 0}
 		<div class="below">
-			{#await import('./ShownLine.svelte') then { default: ShownLine }}
-				<ShownLine
-					{totals}
-					show={book.question.show}
-					rule={book.question.rule}
-					onshow={(show) => void ask({ show })}
-					onrule={(rule) => {
-						keepRule(rule);
-						void ask({ rule });
-					}}
-				/>
-			{/await}
+			<ShownLine
+				{totals}
+				show={book.question.show}
+				rule={book.question.rule}
+				onshow={(show) => void ask({ show })}
+				onrule={(rule) => {
+					keepRule(rule);
+					void ask({ rule });
+				}}
+			/>
 			<div class="files">
 				{#if totals.found > 0}
 					<CasesFile
@@ -337,7 +336,6 @@
 		opacity: 1;
 	}
 
-	/* Its room is kept: nothing moves when what is in it comes. */
 	.below {
 		display: flex;
 		flex-wrap: wrap;

@@ -37,7 +37,7 @@
 			options={monthsChoices(SCREEN)}
 			onchange={(months) => onrule({ ...rule, months: Number(months) })}
 		/>
-		<span>or further from the plan than</span>
+		<span>or off its plan by more than</span>
 		<Choice
 			label="Further from the plan than"
 			value={String(rule.off)}
