@@ -116,3 +116,22 @@ describe('a case gone on with', () => {
 		expect(partly).toBeGreaterThan(20);
 	});
 });
+
+describe('a forecast', () => {
+	it('keeps the first month whose money is less than what is asked', () => {
+		let short = 0;
+		for (const document of demoCases)
+			for (const plan of document.plans) {
+				const made = { id: newId(), by: 'choice', date: document.asOf } as const;
+				const { shortFrom } = forecastEntryOf(document, plan, made);
+				const { shortMonths, firstMonth } = carriedPlan(document, plan).plan;
+				if (shortMonths.length === 0) expect(shortFrom).toBeNull();
+				else
+					expect(shortFrom?.slice(0, 7)).toBe(
+						addMonths(firstMonth, (shortMonths[0]?.month ?? 0) - 1).slice(0, 7)
+					);
+				short += shortFrom === null ? 0 : 1;
+			}
+		expect(short).toBeGreaterThan(0);
+	});
+});

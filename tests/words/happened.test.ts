@@ -84,7 +84,8 @@ describe.each(variants)('what happened in %s', (name) => {
 		expect(standingOf(lived.document)).toEqual({
 			expectedSince: '2026-12-15',
 			lastRead: END,
-			off: lived.gap
+			off: lived.gap,
+			shortFrom: null
 		});
 	});
 });
