@@ -95,7 +95,7 @@
 	}
 
 	async function arrive(): Promise<void> {
-		await book.seek(active);
+		await book.load(active);
 		await tick();
 		// The lines that scrolling brings into being are there in the next frame or two.
 		for (let frame = 0; frame < 5 && !activeLink(); frame += 1)

@@ -42,8 +42,8 @@ function slowServer() {
 		/** How many requests are under way. */
 		underWay: () => waiting.length,
 		async letGo(isLost: boolean): Promise<void> {
-			const next = waiting.shift();
-			next?.resolve(isLost ? { kind: 'unreachable', message: null } : next.answer());
+			const first = waiting.shift();
+			first?.resolve(isLost ? { kind: 'unreachable', message: null } : first.answer());
 			for (let turn = 0; turn < 10; turn += 1) await Promise.resolve();
 		}
 	};
@@ -51,7 +51,7 @@ function slowServer() {
 
 type Step =
 	| { readonly kind: 'ask'; readonly search: string }
-	| { readonly kind: 'show' | 'seek'; readonly from: number }
+	| { readonly kind: 'show' | 'load'; readonly from: number }
 	| { readonly kind: 'change' | 'answer' | 'lose' | 'leave and come back' };
 
 const steps: fc.Arbitrary<Step[]> = fc.array(
@@ -66,7 +66,7 @@ const steps: fc.Arbitrary<Step[]> = fc.array(
 		{
 			weight: 3,
 			arbitrary: fc.record({
-				kind: fc.constantFrom('show' as const, 'seek' as const),
+				kind: fc.constantFrom('show' as const, 'load' as const),
 				from: fc.nat({ max: 990 })
 			})
 		},
@@ -92,15 +92,15 @@ it('has in the end what was asked last, and never lines of two answers that do n
 			const server = slowServer();
 			let book = new Casebook(USUAL, server.pageOf(USUAL, 0), server.asking);
 			let view = { from: 0, to: 20 };
-			let sought: number | null = null;
+			let next: number | null = null;
 			for (const step of all) {
 				if (step.kind === 'ask') {
 					view = { from: 0, to: 20 };
-					sought = null;
+					next = null;
 					void book.ask({ search: step.search });
-				} else if (step.kind === 'seek') {
-					sought = step.from;
-					void book.seek(sought);
+				} else if (step.kind === 'load') {
+					next = step.from;
+					void book.load(next);
 				} else if (step.kind === 'show') {
 					view = { from: step.from, to: step.from + 20 };
 					void book.show(view.from, view.to);
@@ -111,7 +111,7 @@ it('has in the end what was asked last, and never lines of two answers that do n
 					const kept = JSON.parse(JSON.stringify(book.keep())) as ReturnType<typeof book.keep>;
 					while (server.underWay() > 0) await server.letGo(true);
 					book = new Casebook(USUAL, server.pageOf(USUAL, 0), server.asking);
-					sought = null;
+					next = null;
 					void book.restore(kept);
 					void book.show(view.from, view.to);
 				} else await server.letGo(step.kind === 'lose');
@@ -133,8 +133,8 @@ it('has in the end what was asked last, and never lines of two answers that do n
 			expect(book.answered.totals).toEqual(server.pageOf(book.question, 0).totals);
 			for (let place = view.from; place < Math.min(view.to, book.answered.totals.found); place += 1)
 				expect(book.at(place)?.id).toBe(server.idOf(search, place));
-			if (sought !== null && sought < book.answered.totals.found)
-				expect(book.at(sought)?.id).toBe(server.idOf(search, sought));
+			if (next !== null && next < book.answered.totals.found)
+				expect(book.at(next)?.id).toBe(server.idOf(search, next));
 		}),
 		{ numRuns: 500 }
 	);

@@ -34,8 +34,8 @@ export class Casebook {
 	failure = $state.raw<Answer<unknown> | null>(null);
 	/** The places in view. */
 	#view = { from: 0, to: AT_ONCE };
-	/** A place that somebody is on the way to; null: none. */
-	#sought: number | null = null;
+	/** The line that somebody is going to, which may not be in view yet; null: none. */
+	#next: number | null = null;
 	/** What is there is no answer to the question any more. */
 	#isStale = false;
 	#filling: Promise<void> | null = null;
@@ -58,7 +58,7 @@ export class Casebook {
 	ask(change: Partial<Question>): Promise<void> {
 		this.question = { ...this.question, ...change };
 		this.#view = { from: 0, to: AT_ONCE };
-		this.#sought = null;
+		this.#next = null;
 		return this.again();
 	}
 
@@ -75,8 +75,8 @@ export class Casebook {
 	}
 
 	/** Has the line at a place, whatever comes into view meanwhile. */
-	seek(place: number): Promise<void> {
-		this.#sought = place;
+	load(place: number): Promise<void> {
+		this.#next = place;
 		return this.#fill();
 	}
 
@@ -138,8 +138,8 @@ export class Casebook {
 		const pageOf = (place: number) => place - (place % AT_ONCE);
 		for (let place = from; place < Math.min(to, found); place += 1)
 			if (this.#isStale || !this.at(place)) return pageOf(place);
-		const sought = this.#sought;
-		if (sought !== null && sought < found && !this.at(sought)) return pageOf(sought);
+		const next = this.#next;
+		if (next !== null && next < found && !this.at(next)) return pageOf(next);
 		return this.#isStale ? 0 : null;
 	}
 }

@@ -12,7 +12,7 @@ const COLUMNS: readonly (readonly [string, (line: CaseSummary) => string])[] = [
 	['chosen plan', ({ chosen }) => guarded(chosen?.name ?? '')],
 	['chosen on', ({ chosen }) => chosen?.date ?? ''],
 	['changed since', ({ chosen }) => (chosen === null ? '' : chosen.changed ? 'yes' : 'no')],
-	['short from', ({ chosen, standing }) => (chosen && standing.shortFrom) ?? ''],
+	['short from', ({ standing }) => standing.shortFrom ?? ''],
 	['last read', ({ standing }) => standing.lastRead ?? ''],
 	[
 		'off plan',

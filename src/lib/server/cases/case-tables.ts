@@ -6,19 +6,23 @@ import type { DebtEntry, HappeningEntry } from '../../document/debt';
 import type { PlanEntry, PlanHappening, SheetLine } from '../../document/plan';
 import { column, date, fields, percent, variants, type Part, type Row } from '../database/shapes';
 
+/** How the amounts and dates of a case are written, in `case_file`. */
+export const CURRENCY = fields<CaseDocument['currency']>({
+	code: column('currency'),
+	digits: column('currency_digits')
+});
+export const STYLE = fields<CaseDocument['style']>({
+	numbers: column('number_style'),
+	dates: column('date_order')
+});
+
 /** `case_file`, but for where it is in its history. */
 export const CASE = fields<
 	Pick<CaseDocument, 'label' | 'currency' | 'style' | 'asOf' | 'against' | 'handout'>
 >({
 	label: column('label'),
-	currency: fields<CaseDocument['currency']>({
-		code: column('currency'),
-		digits: column('currency_digits')
-	}),
-	style: fields<CaseDocument['style']>({
-		numbers: column('number_style'),
-		dates: column('date_order')
-	}),
+	currency: CURRENCY,
+	style: STYLE,
 	asOf: date('as_of'),
 	against: column('against'),
 	handout: fields<CaseDocument['handout']>({

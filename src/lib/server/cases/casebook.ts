@@ -13,6 +13,7 @@ import { today } from '../clock';
 import { reading } from '../database';
 import { column, date, fields, selecting, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
+import { CURRENCY, STYLE } from './case-tables';
 import { isSeen, limitedTo, type By } from '../people/by';
 
 /** What a line shows of `case_file`. */
@@ -20,14 +21,8 @@ const LINE = fields<
 	Pick<CaseSummary, 'label' | 'currency' | 'style' | 'asOf' | 'debts' | 'owed' | 'standing'>
 >({
 	label: column('label'),
-	currency: fields<CaseSummary['currency']>({
-		code: column('currency'),
-		digits: column('currency_digits')
-	}),
-	style: fields<CaseSummary['style']>({
-		numbers: column('number_style'),
-		dates: column('date_order')
-	}),
+	currency: CURRENCY,
+	style: STYLE,
 	asOf: date('as_of'),
 	debts: column('debts'),
 	owed: column('owed'),
@@ -52,7 +47,7 @@ const FOUND = `(($5::text[] = '{}' or searched like all (
 	array(select '%' || folded(word) || '%' from unnest($5::text[]) word)))
 	and case $6::text
 		when 'chosen' then chosen_on is not null
-		when 'short' then chosen_on is not null and short_from is not null
+		when 'short' then short_from is not null
 		when 'visit' then ${WANTS}
 		else true
 	end)`;
@@ -114,7 +109,7 @@ async function totalsOf(statements: Statements, by: By, question: Question): Pro
 	}>(
 		`select currency as code, currency_digits as digits, count(*)::int as cases,
 			count(chosen_on)::int as chosen,
-			(count(*) filter (where chosen_on is not null and short_from is not null))::int as short,
+			count(short_from)::int as short,
 			(count(*) filter (where ${WANTS}))::int as wanting,
 			(count(*) filter (where ${FOUND}))::int as found,
 			coalesce(sum(owed) filter (where ${FOUND}), 0)::bigint as owed

@@ -216,7 +216,8 @@ function rowOf(document: CaseDocument, revision: number, touchedAt: Date): Row {
 		expected_since: expectedSince,
 		last_read: lastRead,
 		off_plan: off,
-		short_from: shortFrom
+		// Of a plan that is not chosen any more it is of no interest.
+		short_from: chosen && shortFrom
 	};
 }
 
