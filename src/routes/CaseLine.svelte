@@ -7,7 +7,10 @@
 	import type { Person } from '$lib/document/people';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import IconButton from '$lib/ui/IconButton.svelte';
-	import { Download, Pencil, Trash2, UsersRound } from '@lucide/svelte';
+	import Download from '@lucide/svelte/icons/download';
+	import Pencil from '@lucide/svelte/icons/pencil';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
+	import UsersRound from '@lucide/svelte/icons/users-round';
 
 	interface Props {
 		line: CaseSummary;

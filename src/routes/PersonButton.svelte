@@ -4,7 +4,7 @@
 	import { finishWork } from '$lib/desk/session';
 	import type { Person } from '$lib/document/people';
 	import Note from '$lib/ui/Note.svelte';
-	import { UserRound } from '@lucide/svelte';
+	import UserRound from '@lucide/svelte/icons/user-round';
 
 	interface Props {
 		person: Person;

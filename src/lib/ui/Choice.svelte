@@ -1,6 +1,6 @@
 <!-- A choice among a few ways, as a plain list that takes letters and, opened with Alt+Down, arrows. -->
 <script lang="ts" generics="T extends string">
-	import { ChevronDown } from '@lucide/svelte';
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 
 	interface Props {
 		label: string;

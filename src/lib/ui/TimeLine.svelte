@@ -3,7 +3,7 @@
 	moved with the arrow keys, opened with Enter, switched off and on with Space, deleted with Delete.
 -->
 <script lang="ts">
-	import { Plus } from '@lucide/svelte';
+	import Plus from '@lucide/svelte/icons/plus';
 	import { tick } from 'svelte';
 	import { dayAtPixel, pixelOf, toDay, type TimeScale } from './time-axis';
 

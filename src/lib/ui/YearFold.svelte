@@ -1,6 +1,7 @@
 <!-- What folds and unfolds the rows of a year in a long table. -->
 <script lang="ts">
-	import { ChevronDown, ChevronRight } from '@lucide/svelte';
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import type { YearSpan } from './long-lines';
 
 	interface Props {

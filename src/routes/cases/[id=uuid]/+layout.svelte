@@ -10,7 +10,9 @@
 	import type { CaseState } from '$lib/document/case';
 	import type { Subject } from '$lib/handout/outgoing';
 	import TopLine from '$lib/ui/TopLine.svelte';
-	import { PackageOpen, Redo2, Undo2 } from '@lucide/svelte';
+	import PackageOpen from '@lucide/svelte/icons/package-open';
+	import Redo2 from '@lucide/svelte/icons/redo-2';
+	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import { onMount, untrack } from 'svelte';
 	import type { LayoutProps } from './$types';
 	import OthersHere from './OthersHere.svelte';

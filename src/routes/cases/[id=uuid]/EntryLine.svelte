@@ -13,7 +13,9 @@
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { Copy, GripVertical, Trash2 } from '@lucide/svelte';
+	import Copy from '@lucide/svelte/icons/copy';
+	import GripVertical from '@lucide/svelte/icons/grip-vertical';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { dragHandle } from 'svelte-dnd-action';
 	import { debtFieldReaders } from './debt-fields';
 	import { COLUMNS } from './grid-keys';

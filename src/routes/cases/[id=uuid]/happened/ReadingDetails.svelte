@@ -21,7 +21,7 @@
 		inFileWords,
 		sinceWords
 	} from '$lib/words/happened';
-	import { X } from '@lucide/svelte';
+	import X from '@lucide/svelte/icons/x';
 	import { tick } from 'svelte';
 	import { moneyText } from '../debt-fields';
 	import { pastDateText } from './readings';

@@ -15,7 +15,8 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { offInWords } from '$lib/words/casebook';
 	import { barInWords } from '$lib/words/happened';
-	import { ChevronDown, ChevronRight } from '@lucide/svelte';
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import { tick } from 'svelte';
 	import { moneyText } from '../debt-fields';
 	import DriftBar from './DriftBar.svelte';

@@ -7,7 +7,7 @@
 	import type { ChangeEntry } from '$lib/document/change';
 	import { changeInWords, changeKinds } from '$lib/words/changes';
 	import Note from '$lib/ui/Note.svelte';
-	import { Plus } from '@lucide/svelte';
+	import Plus from '@lucide/svelte/icons/plus';
 	import ChangeNote from './ChangeNote.svelte';
 
 	interface Props {

@@ -12,7 +12,7 @@
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import Panel from './Panel.svelte';
-	import { Trash2 } from '@lucide/svelte';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { moneyText, nameText } from '../debt-fields';
 
 	interface Props {

@@ -13,7 +13,8 @@
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import { hueOf } from '$lib/words/hues';
-	import { ChevronLeft, ChevronRight } from '@lucide/svelte';
+	import ChevronLeft from '@lucide/svelte/icons/chevron-left';
+	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import type { Listed } from '$lib/words/plan';
 
 	interface Props {

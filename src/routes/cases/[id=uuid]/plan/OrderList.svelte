@@ -12,7 +12,7 @@
 	import { orderChoices, type Listed } from '$lib/words/plan';
 	import Choice from '$lib/ui/Choice.svelte';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
-	import { GripVertical } from '@lucide/svelte';
+	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { tick } from 'svelte';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { byPayoff } from '$lib/core/plan/over-time';

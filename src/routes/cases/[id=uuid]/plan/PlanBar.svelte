@@ -8,7 +8,10 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { Check, Pencil, Plus, Trash2 } from '@lucide/svelte';
+	import Check from '@lucide/svelte/icons/check';
+	import Pencil from '@lucide/svelte/icons/pencil';
+	import Plus from '@lucide/svelte/icons/plus';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { tick } from 'svelte';
 	import NewPlanNote from './NewPlanNote.svelte';
 

@@ -15,7 +15,10 @@
 	import { comparedName, verdict, writeCompared, writeDistance } from '$lib/words/comparison';
 	import type { Writing } from '$lib/reading/writing';
 	import type { chosenPlan, PlanEntry } from '$lib/document/plan';
-	import { ArrowLeft, ArrowRight, Check, EyeOff } from '@lucide/svelte';
+	import ArrowLeft from '@lucide/svelte/icons/arrow-left';
+	import ArrowRight from '@lucide/svelte/icons/arrow-right';
+	import Check from '@lucide/svelte/icons/check';
+	import EyeOff from '@lucide/svelte/icons/eye-off';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import { tick } from 'svelte';
 	import type { ShownPlan } from './shown-plans';

@@ -27,7 +27,8 @@
 		verdictInWords,
 		type PrintedFigure
 	} from '$lib/words/statement';
-	import { Check, TriangleAlert } from '@lucide/svelte';
+	import Check from '@lucide/svelte/icons/check';
+	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import { countText, moneyText, rateText } from '../../debt-fields';
 
 	interface Props {

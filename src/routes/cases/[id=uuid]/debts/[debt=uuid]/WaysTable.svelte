@@ -11,7 +11,8 @@
 	import type { Writing } from '$lib/reading/writing';
 	import { costInWords, differenceInWords, endInWords, wayName } from '$lib/words/debt';
 	import IconButton from '$lib/ui/IconButton.svelte';
-	import { Scale, Trash2 } from '@lucide/svelte';
+	import Scale from '@lucide/svelte/icons/scale';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { sorted, type SortColumn, type Sorting } from './compared-ways';
 
 	interface Props {
