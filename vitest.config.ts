@@ -40,6 +40,7 @@ export default defineConfig({
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup.ts',
 					maxWorkers: 2,
+					isolate: false,
 					// What a page is waited for: only a failure takes so long.
 					expect: { poll: { timeout: 15_000 } },
 					testTimeout: 120_000,

@@ -6,6 +6,9 @@ import { join } from 'node:path';
 
 export const ROOT = join(import.meta.dirname, '..');
 
+/** A data folder of the build, with nothing in it: every new one is a copy. */
+export const EMPTY_DATA = join(ROOT, 'build/empty');
+
 /** The browser that tests and pictures drive. */
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
@@ -13,6 +16,7 @@ const BUILD_INPUTS = [
 	'src',
 	'static',
 	'migrations',
+	'scripts/build.mjs',
 	'package-lock.json',
 	'svelte.config.js',
 	'vite.config.ts',
@@ -36,12 +40,7 @@ export function ensureBuild() {
 	const wanted = hashOf(BUILD_INPUTS);
 	if (readStamp(stamp) === wanted) return;
 	say('Building …');
-	const vite = join(ROOT, 'node_modules/vite/bin/vite.js');
-	// Whatever this process is, a test or a measurement: what it builds is what is delivered.
-	const delivered = { NODE_ENV: 'production' };
-	for (const more of [[], ['--config', 'vite.commands.config.ts']]) {
-		command(process.execPath, [vite, 'build', '--logLevel', 'warn', ...more], delivered);
-	}
+	command(process.execPath, [join(ROOT, 'scripts/build.mjs')]);
 	writeFileSync(stamp, wanted);
 }
 
@@ -85,11 +84,9 @@ function say(text) {
  * Runs a command to its end; what it prints goes to the error output. Ends this process when it fails.
  * @param {string} program
  * @param {readonly string[]} words
- * @param {Record<string, string>} more of the environment
  */
-function command(program, words, more = {}) {
-	const env = { ...process.env, ...more };
-	const { status } = spawnSync(program, words, { cwd: ROOT, env, stdio: ['ignore', 2, 2] });
+function command(program, words) {
+	const { status } = spawnSync(program, words, { cwd: ROOT, stdio: ['ignore', 2, 2] });
 	if (status === 0) return;
 	say(`“${[program, ...words].join(' ')}” failed; what it printed above says why.`);
 	process.exit(1);

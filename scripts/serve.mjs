@@ -5,7 +5,7 @@
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { ROOT } from './prepare.mjs';
+import { EMPTY_DATA, ROOT } from './prepare.mjs';
 
 /** How long requests that are under way may take when the server is told to stop, in milliseconds. */
 const PATIENCE = 5000;
@@ -19,6 +19,7 @@ const LONGEST_SILENCE = 65_000;
 const LEEWAY = 10_000;
 /** No request is larger than the largest case can be; see `LIMITS`. */
 process.env.BODY_SIZE_LIMIT ??= '8M';
+process.env.RESIDUUM_EMPTY ??= EMPTY_DATA;
 
 export async function serve() {
 	const host = process.env.RESIDUUM_HOST ?? '127.0.0.1';

@@ -9,7 +9,7 @@
  * `power` and `disk` need a disk of their own, which takes root and a loop device; without, they say so.
  */
 import { execFileSync } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -129,13 +129,11 @@ const wait = (/** @type {number} */ milliseconds) =>
 
 /**
  * @param {string} folder @param {number} rounds
- * @param {string} [from] data to start from: making some takes seconds
  * @returns {Promise<Outcome>}
  */
-export async function kill(folder, rounds, from) {
+export async function kill(folder, rounds) {
 	/** @type {Outcome} */
 	const outcome = { passed: 0, failed: 0, said: [] };
-	if (from !== undefined) cpSync(from, folder, { recursive: true });
 	let running = await started({ RESIDUUM_DATA: folder });
 	for (let round = 1; round <= rounds; round += 1) {
 		const counter = new Counter(running);
@@ -253,12 +251,11 @@ class Disk {
 const quiet = (tool, ...words) =>
 	execFileSync(tool, words, { stdio: ['ignore', 'ignore', 'pipe'] });
 
-/** @param {string} folder @param {number} rounds @param {string} [from] @returns {Promise<Outcome>} */
-export async function power(folder, rounds, from) {
+/** @param {string} folder @param {number} rounds @returns {Promise<Outcome>} */
+export async function power(folder, rounds) {
 	/** @type {Outcome} */
 	const outcome = { passed: 0, failed: 0, said: [] };
 	const disk = new Disk(folder, 'power', 400);
-	if (from !== undefined) cpSync(from, join(disk.path, 'data'), { recursive: true });
 	const { server, address } = await started({ RESIDUUM_DATA: join(disk.path, 'data') });
 	const counters = [new Counter({ address }), new Counter({ address })];
 	for (const counter of counters) await counter.open();
@@ -292,8 +289,8 @@ export async function power(folder, rounds, from) {
 	return outcome;
 }
 
-/** @param {string} folder @param {string} [from] @returns {Promise<Outcome>} */
-export async function disk(folder, from) {
+/** @param {string} folder @returns {Promise<Outcome>} */
+export async function disk(folder) {
 	/** @type {Outcome} */
 	const outcome = { passed: 0, failed: 0, said: [] };
 	// Once the program sees it coming; once it is hit by it, in the middle of a commit.
@@ -302,7 +299,6 @@ export async function disk(folder, from) {
 		['a full disk that is not', '0']
 	])) {
 		const small = new Disk(folder, `disk-${room}`, 200);
-		if (from !== undefined) cpSync(from, join(small.path, 'data'), { recursive: true });
 		const data = {
 			RESIDUUM_DATA: join(small.path, 'data'),
 			RESIDUUM_ROOM: room,

@@ -1,10 +1,10 @@
 import { PGlite } from '@electric-sql/pglite';
 import { createHash } from 'node:crypto';
-import { cpSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
-import { ROOT } from '../../scripts/prepare.mjs';
+import { EMPTY_DATA, ROOT } from '../../scripts/prepare.mjs';
 import { VERSION, type CaseState } from '../../src/lib/document/case';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { card, cardOfVersion1 } from '../support/debts';
@@ -89,11 +89,26 @@ describe('a start that is refused', () => {
 	});
 });
 
+describe('a first start', () => {
+	it('begins from the database of the build, also where an earlier one was broken off', async () => {
+		const folder = temporaryFolder();
+		folders.push(folder);
+		const brokenOff = join(folder, 'postgres.new');
+		mkdirSync(brokenOff);
+		writeFileSync(join(brokenOff, 'PG_VERSION'), '');
+		const residuum = await startResiduum({ RESIDUUM_DATA: folder });
+		expect(existsSync(brokenOff)).toBe(false);
+		await makeCase(residuum, 'The first', [card()]);
+		expect((await residuum.request('GET', '/')).body).toContain('The first');
+		await residuum.remove();
+	});
+});
+
 /** A database as it was after some of the migrations. */
 async function databaseAt(...names: readonly string[]) {
 	const folder = temporaryFolder();
 	folders.push(folder);
-	cpSync(join(inject('emptyData'), 'postgres'), join(folder, 'postgres'), { recursive: true });
+	cpSync(join(EMPTY_DATA, 'postgres'), join(folder, 'postgres'), { recursive: true });
 	const database = await PGlite.create(join(folder, 'postgres'));
 	await database.exec(`drop schema public cascade; create schema public;
 		create table migration (number integer primary key, name text not null,

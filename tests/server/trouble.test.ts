@@ -1,6 +1,5 @@
 import {
 	chmodSync,
-	cpSync,
 	mkdtempSync,
 	readdirSync,
 	readFileSync,
@@ -11,7 +10,7 @@ import {
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { canMount, disk, kill, power } from '../../scripts/torture.mjs';
 import { card } from '../support/debts';
@@ -40,19 +39,19 @@ function filesOf(data: string): { path: string; size: number }[] {
 
 describe('what was acknowledged', () => {
 	it('is kept when the server is killed', async () => {
-		const { said, passed } = await kill(join(folder(), 'data'), 2, inject('emptyData'));
+		const { said, passed } = await kill(join(folder(), 'data'), 2);
 		expect({ said, passed }).toEqual({ said: [], passed: 2 });
 	});
 
 	it.runIf(canMount())('is kept when the power goes, and the history behind it', async () => {
-		const { said, passed } = await power(folder(), 2, inject('emptyData'));
+		const { said, passed } = await power(folder(), 2);
 		expect({ said, passed }).toEqual({ said: [], passed: 2 });
 	});
 
 	it.runIf(canMount())(
 		'is kept when the disk is full, which is said, and saving goes on when it is not',
 		async () => {
-			const { said, passed } = await disk(folder(), inject('emptyData'));
+			const { said, passed } = await disk(folder());
 			expect({ said, passed }).toEqual({ said: [], passed: 8 });
 		}
 	);
@@ -243,9 +242,7 @@ describe('a server', () => {
 	});
 
 	it('is not opened to other machines unless it is said under which names, and somebody can let people in', async () => {
-		const data = join(folder(), 'data');
-		cpSync(inject('emptyData'), data, { recursive: true });
-		const open = { RESIDUUM_DATA: data, RESIDUUM_HOST: '0.0.0.0' };
+		const open = { RESIDUUM_DATA: join(folder(), 'data'), RESIDUUM_HOST: '0.0.0.0' };
 		const refused = await startServer(open);
 		expect(refused.address).toBeNull();
 		expect(await refused.ended).toBe(1);

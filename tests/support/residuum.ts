@@ -1,5 +1,5 @@
 /** A Residuum of a test's own: the built server on a data folder that is thrown away, and its API. */
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject } from 'vitest';
@@ -84,10 +84,7 @@ export async function startResiduum(
 /** Where the data of a test's own are: in a folder, or in a database of the PostgreSQL server that there is. */
 async function placeOf(data: string): Promise<Record<string, string>> {
 	const postgres = inject('postgres') as string | undefined;
-	if (postgres === undefined) {
-		cpSync(inject('emptyData'), data, { recursive: true });
-		return { RESIDUUM_DATA: data };
-	}
+	if (postgres === undefined) return { RESIDUUM_DATA: data };
 	const name = `test_${crypto.randomUUID().replaceAll('-', '')}`;
 	await queryOnce(postgres.replace('NAME', 'postgres'), `create database ${name} template empty`);
 	return { DATABASE_URL: postgres.replace('NAME', name) };

@@ -1,5 +1,17 @@
 import { tryLock } from 'fs-native-extensions';
-import { access, chmod, constants, mkdir, open, statfs, type FileHandle } from 'node:fs/promises';
+import { existsSync } from 'node:fs';
+import {
+	access,
+	chmod,
+	constants,
+	cp,
+	mkdir,
+	open,
+	rename,
+	rm,
+	statfs,
+	type FileHandle
+} from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { StartRefusal } from './start-refusal';
 
@@ -56,4 +68,17 @@ export async function takeDataFolder(named: string): Promise<DataFolder> {
 		);
 	}
 	return { path, database: join(path, 'postgres'), release: () => file.close() };
+}
+
+/**
+ * Gives a new folder a database: a copy of the one with nothing in it that the build has made, where there is one.
+ * Without, the database makes one itself, which takes seconds. It is there all at once or not at all.
+ */
+export async function beginDatabase({ database }: DataFolder): Promise<void> {
+	const empty = join(process.env['RESIDUUM_EMPTY'] ?? '', 'postgres');
+	if (existsSync(database) || !existsSync(empty)) return;
+	const copy = `${database}.new`;
+	await rm(copy, { recursive: true, force: true });
+	await cp(empty, copy, { recursive: true });
+	await rename(copy, database);
 }

@@ -4,7 +4,7 @@
  */
 import { log } from '../log';
 import { damagedTables, Fragile, isDamage, readOut, type Damage, type ReadOut } from './damage';
-import { freeSpace, takeDataFolder, type DataFolder } from './data-folder';
+import { beginDatabase, freeSpace, takeDataFolder, type DataFolder } from './data-folder';
 import type { Migrate } from './migrate';
 import { StartRefusal } from './start-refusal';
 import {
@@ -39,6 +39,7 @@ export async function openEmbedded(path: string, migrate: Migrate): Promise<Stor
 	try {
 		if ((await freeSpace(folder.path)) < ROOM / 3)
 			throw new StartRefusal(fullSentence(folder.path));
+		await beginDatabase(folder);
 		await store.open(migrate);
 	} catch (error) {
 		await store.close();
