@@ -24,12 +24,6 @@ async function refusedStart(environment: Record<string, string>) {
 
 const oneSentence = (said: string) => expect(said.split('\n')).toHaveLength(1);
 
-async function changeDatabase(folder: string, sql: string): Promise<void> {
-	const database = await PGlite.create(join(folder, 'postgres'));
-	await database.exec(sql);
-	await database.close();
-}
-
 describe('a start that is refused', () => {
 	it('says that the port is taken, or the folder in use', async () => {
 		const first = await startResiduum();
@@ -54,38 +48,6 @@ describe('a start that is refused', () => {
 		expect(code).toBe(1);
 		expect(said).toMatch(/The data folder .* can’t be written to/);
 		oneSentence(said);
-	});
-
-	it('leaves the data of a newer version, or of a changed migration, as it is', async () => {
-		const residuum = await startResiduum();
-		await makeCase(residuum, 'Kept through it all', [card()]);
-		await residuum.stop();
-		await changeDatabase(
-			residuum.data,
-			`insert into migration (number, name, hash) values (9999, '9999_later.sql', 'x')`
-		);
-		const newer = await refusedStart({ RESIDUUM_DATA: residuum.data });
-		expect(newer.code).toBe(1);
-		expect(newer.said).toContain('written by a newer Residuum (its migration 9999_later.sql');
-		oneSentence(newer.said);
-
-		await changeDatabase(
-			residuum.data,
-			`delete from migration where number = 9999;
-			update migration set hash = 'other' || hash where number = 1`
-		);
-		const changed = await refusedStart({ RESIDUUM_DATA: residuum.data });
-		expect(changed.code).toBe(1);
-		expect(changed.said).toContain('Migration 0001_casebook.sql has been changed');
-
-		await changeDatabase(
-			residuum.data,
-			`update migration set hash = substr(hash, 6) where number = 1`
-		);
-		await residuum.restart();
-		const { body } = await residuum.request('GET', '/');
-		expect(body).toContain('Kept through it all');
-		await residuum.remove();
 	});
 });
 

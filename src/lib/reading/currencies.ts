@@ -36,9 +36,16 @@ export function readCurrency(typed: string, spoken: Spoken): Reading<Currency> {
 	return refused(text(spoken, 'currency unknown', { typed: quoted(typed.trim()) }), allowed);
 }
 
+/** Asked of every case that is read; the platform takes its time over it. */
+const digitsKnown = new Map<string, number>();
+
 function currencyDigits(currency: string): number {
+	const known = digitsKnown.get(currency);
+	if (known !== undefined) return known;
 	const format = new Intl.NumberFormat('en', { style: 'currency', currency });
-	return format.resolvedOptions().maximumFractionDigits ?? 2;
+	const digits = format.resolvedOptions().maximumFractionDigits ?? 2;
+	digitsKnown.set(currency, digits);
+	return digits;
 }
 
 /** The code of a currency and the signs that it is written with, in capitals. */

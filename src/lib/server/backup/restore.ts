@@ -27,9 +27,9 @@ export async function restoreBackup(path: string, overNewer: boolean): Promise<W
 		const upTo = Math.max(...head.migrations.map(({ number }) => number));
 		for (const migration of MIGRATIONS)
 			if (migration.number <= upTo) await apply(statements, migration);
+		// Rows come in whichever order.
+		await statements.exec('set constraints all deferred');
 		await fill(statements, path);
-		// What refers to what is looked at now: tables can’t be altered while that waits for the end.
-		await statements.exec('set constraints all immediate; set constraints all deferred');
 		for (const migration of MIGRATIONS)
 			if (migration.number > upTo) await apply(statements, migration);
 		await append(statements, null, 'command', [

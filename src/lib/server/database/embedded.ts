@@ -68,6 +68,8 @@ class Embedded implements Store {
 			await this.#lookThrough();
 		} catch (error) {
 			if (error instanceof StartRefusal) throw error;
+			if (error instanceof StatementFailed && error.code === DISK_FULL)
+				throw new StartRefusal(fullSentence(this.#folder.path));
 			log.error({ code: codeOf(error) }, 'the database could not be opened');
 			this.#damage = { folder: this.#folder.path, tables: null };
 		}

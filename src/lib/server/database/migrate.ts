@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Statements } from './statements';
+import { StatementFailed, type Statements } from './statements';
 import { StartRefusal } from './start-refusal';
 
 /** One numbered file of `migrations/`. */
@@ -23,7 +23,7 @@ type Transaction = <T>(work: (statements: Statements) => Promise<T>) => Promise<
 /** Brings a database up to date. */
 export type Migrate = (transaction: Transaction) => Promise<void>;
 
-/** Held while a migration is looked for and applied: of several programs that start at once, one does. */
+/** Held while migrations are looked for and applied: of several programs that start at once, one does. */
 const LOCK = `select pg_advisory_xact_lock(20261126)`;
 
 const FILES = import.meta.glob<string>('/migrations/*.sql', {
@@ -41,30 +41,47 @@ export const MIGRATIONS: readonly Migration[] = Object.entries(FILES)
 	.sort((a, b) => a.number - b.number);
 
 /**
- * Brings the database to the newest migration, each in a transaction of its own, recorded with a hash.
- * @throws StartRefusal when the database is newer than this program or an old migration was changed;
- * the data is then left as it is.
+ * Brings the database to the newest migration, in one transaction; each is recorded with a hash.
+ * @throws StartRefusal when the database is newer than this program, an old migration was changed, or one can't be
+ * applied; the data is then left as it is.
  */
-export const migrate: Migrate = async (transaction) => {
-	const rows = await transaction(appliedOf);
-	const applied = new Map(rows.map((row) => [row.number, row]));
-	const newest = MIGRATIONS.at(-1)?.number ?? 0;
-	const unknown = rows.find((row) => row.number > newest);
-	if (unknown) {
-		throw new StartRefusal(
-			`The data was written by a newer Residuum (its migration ${unknown.name} is not known here); start that version, the data has been left as it is.`
-		);
-	}
-	for (const migration of MIGRATIONS) {
-		const before = applied.get(migration.number);
-		if (before && before.hash !== migration.hash) {
+export const migrate: Migrate = (transaction) =>
+	transaction(async (statements) => {
+		const rows = await appliedOf(statements);
+		const applied = new Map(rows.map((row) => [row.number, row]));
+		const newest = MIGRATIONS.at(-1)?.number ?? 0;
+		const unknown = rows.find((row) => row.number > newest);
+		if (unknown) {
 			throw new StartRefusal(
-				`Migration ${migration.name} has been changed since it was applied to this data; restore that file, the data has been left as it is.`
+				`The data was written by a newer Residuum (its migration ${unknown.name} is not known here); start that version, the data has been left as it is.`
 			);
 		}
-		if (!before) await transaction((statements) => applyOnce(statements, migration));
-	}
-};
+		for (const migration of MIGRATIONS) {
+			const before = applied.get(migration.number);
+			if (before && before.hash !== migration.hash) {
+				throw new StartRefusal(
+					`Migration ${migration.name} has been changed since it was applied to this data; restore that file, the data has been left as it is.`
+				);
+			}
+			if (!before)
+				await apply(statements, migration).catch((error: unknown) => {
+					throw refusalOf(migration, error);
+				});
+		}
+	});
+
+/** Classes of SQLSTATE that say that a migration and what it met do not go together; a missing right is told elsewhere. */
+const AT_ODDS = /^(22|23|42(?!501))/;
+
+/** What keeps a migration from being applied, where it is the data themselves; else the error as it came. */
+function refusalOf({ name }: Migration, error: unknown): unknown {
+	if (!(error instanceof StatementFailed) || !AT_ODDS.test(error.code ?? '')) return error;
+	const { code, constraint } = error;
+	const what = constraint === null ? code : `${code}, ${constraint}`;
+	return new StartRefusal(
+		`Migration ${name} can’t be applied to this data (${what}): the database is not as this version expects it. It has been left as it was; go on with the version before, and give this line to whoever looks after the program.`
+	);
+}
 
 async function appliedOf(statements: Statements): Promise<Applied[]> {
 	await statements.exec(LOCK);
@@ -82,17 +99,11 @@ const OF_MIGRATIONS = `create table if not exists migration (
 	applied_at timestamptz not null default now()
 )`;
 
-async function applyOnce(statements: Statements, migration: Migration): Promise<void> {
-	await statements.exec(LOCK);
-	const { rows } = await statements.query('select from migration where number = $1', [
-		migration.number
-	]);
-	if (rows.length === 0) await apply(statements, migration);
-}
-
 /** Applies a migration to a database that has those before it. */
 export async function apply(statements: Statements, migration: Migration): Promise<void> {
 	await statements.exec(OF_MIGRATIONS);
+	// What refers to what is looked at as it changes: a table can't be altered while that waits for the end.
+	await statements.exec('set constraints all immediate');
 	await statements.exec(migration.sql);
 	await statements.query('insert into migration (number, name, hash) values ($1, $2, $3)', [
 		migration.number,

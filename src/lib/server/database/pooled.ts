@@ -98,6 +98,8 @@ function refusalOf(error: unknown): string {
 			return 'The database that DATABASE_URL names does not exist; make it with createdb, or name another one.';
 		case '42501':
 			return 'The user of DATABASE_URL may not make tables in that database; give it the right, or name another one.';
+		case DISK_FULL:
+			return 'The disk of the database server of DATABASE_URL is full; free some space there and start again, the data have been left as they are.';
 		default:
 			return `The database server of DATABASE_URL can’t be used (${code ?? 'no answer'}); see that it runs and can be reached from here.`;
 	}
