@@ -21,11 +21,10 @@ const at = (name: string): string => join(folder, name);
 /** Runs the command; how it ended and what it said. */
 const convert = (...args: readonly string[]): Promise<{ code: number; said: string }> =>
 	new Promise((resolve) => {
-		const command = ['tsx', 'scripts/convert.ts', ...args];
-		execFile('npx', command, (error, _, errors) => {
-			const said = errors.split('\n').filter((line) => !line.startsWith('npm '));
-			resolve({ code: error ? 1 : 0, said: said.join('\n').trim() });
-		});
+		const command = ['--import', 'tsx', 'scripts/convert.ts', ...args];
+		execFile(process.execPath, command, (error, _, errors) =>
+			resolve({ code: error ? 1 : 0, said: errors.trim() })
+		);
 	});
 
 describe('the convert command', () => {
