@@ -14,10 +14,11 @@ function folderForTests(): string {
 	}
 }
 
-// The unit tests touch modules only; the others drive built servers, a file each its own, two at
-// a time.
+// The unit tests touch modules only; the others drive built servers, a file each its own.
 export default defineConfig({
 	test: {
+		// One more than there are cores here: tests that wait for something leave theirs to another.
+		maxWorkers: 3,
 		projects: [
 			{
 				// What is reactive is tested as the page has it.
@@ -26,7 +27,6 @@ export default defineConfig({
 				test: {
 					name: 'unit',
 					include: ['tests/{core,desk,document,exchange,handout,reading,ui,words}/**/*.test.ts'],
-					maxWorkers: 2,
 					// They touch nothing outside of themselves; modules are loaded once for all files.
 					isolate: false,
 					testTimeout: 60_000
@@ -39,7 +39,6 @@ export default defineConfig({
 					exclude: ['tests/server/{forged,people,postgres,signing-in,trail}.test.ts'],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup.ts',
-					maxWorkers: 2,
 					isolate: false,
 					// What a page is waited for: only a failure takes so long.
 					expect: { poll: { timeout: 15_000 } },
@@ -56,7 +55,7 @@ export default defineConfig({
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',
-					maxWorkers: 2,
+					isolate: false,
 					testTimeout: 120_000,
 					hookTimeout: 120_000
 				}

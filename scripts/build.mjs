@@ -14,7 +14,11 @@ const env = { ...process.env, NODE_ENV: 'production' };
 
 for (const more of [[], ['--config', 'vite.commands.config.ts']]) {
 	const words = [vite, 'build', '--logLevel', 'warn', ...more];
-	const { status } = spawnSync(process.execPath, words, { cwd: ROOT, env, stdio: ['ignore', 2, 2] });
+	const { status } = spawnSync(process.execPath, words, {
+		cwd: ROOT,
+		env,
+		stdio: ['ignore', 2, 2]
+	});
 	if (status !== 0) process.exit(1);
 }
 rmSync(EMPTY_DATA, { recursive: true, force: true });

@@ -18,10 +18,13 @@ const CHECKS = [
 		['nothing unused', 'knip']
 	],
 	[
-		['format', 'prettier', '--check', '.'],
+		['format', 'prettier', '--check', '.', '--cache', '--cache-strategy=content'],
 		['lint', 'eslint', '.']
 	]
 ];
+
+/** Programs that read much and end soon: looking for garbage seldom, and not on both cores, is quicker. */
+const SHORT_LIVED = ['--max-semi-space-size=128', '--single-threaded-gc'];
 
 ensurePackages();
 ensureChromium();
@@ -85,7 +88,7 @@ function tests() {
  * @returns {Promise<{ status: number | null, output: string }>}
  */
 function run(tool, words) {
-	const child = spawn(bin(tool), words, { cwd: ROOT });
+	const child = spawn(process.execPath, [...SHORT_LIVED, bin(tool), ...words], { cwd: ROOT });
 	let output = '';
 	for (const stream of [child.stdout, child.stderr]) {
 		stream.setEncoding('utf8').on('data', (text) => (output += text));

@@ -75,7 +75,8 @@ describe('files that lie, or are too much', () => {
 
 	it('a workbook that unpacks to more than 100 MB, also where it says that it doesn’t', async () => {
 		const large = new Uint8Array(101 * 1024 * 1024);
-		const bomb = zipSync({ 'xl/workbook.xml': strToU8('<workbook/>'), 'xl/big.xml': large });
+		const big = { 'xl/workbook.xml': strToU8('<workbook/>'), 'xl/big.xml': large };
+		const bomb = zipSync(big, { level: 1 });
 		expect(bomb.length).toBeLessThan(1024 * 1024);
 		expect(await refusal('bomb.xlsx', bomb)).toContain('unpacks to more than 100 MB');
 		// The sizes that the archive states, in its directory and before each part, put to one byte.
