@@ -96,7 +96,7 @@
 			onescape={onclose}
 		/>
 	</div>
-	<button type="submit">Open the case</button>
+	<button type="submit" class="filled">Open the case</button>
 	<button type="button" class="cancel" onclick={onclose}>Cancel</button>
 </form>
 
@@ -138,18 +138,8 @@
 		border-bottom-color: var(--hairline);
 	}
 
-	button {
-		height: 30px;
-		padding: 0 14px;
-		border-radius: 3px;
-		background: var(--act);
-		color: var(--on-act);
-		font-weight: 600;
-	}
-
 	.cancel {
-		padding: 0;
-		background: none;
 		color: var(--act);
+		font-weight: 600;
 	}
 </style>

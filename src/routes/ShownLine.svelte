@@ -69,6 +69,13 @@
 		color: var(--ink);
 	}
 
+	/* Where the system sets the colours, a line that is not there has one too. */
+	@media (forced-colors: active) {
+		button:not([aria-pressed='true']) {
+			border-bottom-color: Canvas;
+		}
+	}
+
 	/* What is said of those that want a visit. */
 	.rule {
 		display: flex;

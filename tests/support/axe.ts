@@ -2,7 +2,7 @@
 import AxeCore from 'axe-core';
 import type { Screen } from './page';
 
-export const SCHEMES = ['light', 'dark'] as const;
+const SCHEMES = ['light', 'dark'] as const;
 
 export const inScheme = (screen: Screen, value: (typeof SCHEMES)[number]) =>
 	screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value }]);

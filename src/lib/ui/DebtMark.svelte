@@ -11,7 +11,7 @@
 </script>
 
 <span
-	class="mark"
+	class="mark drawn"
 	style:background="var({hue.property})"
 	style:color={hue.light ? 'var(--on-light-hue)' : 'var(--on-dark-hue)'}>{letterOf(index)}</span
 >

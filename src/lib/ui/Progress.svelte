@@ -20,7 +20,7 @@
 		aria-valuemax={100}
 		aria-valuenow={percent}
 	>
-		<span class="part" style:width="{percent}%"></span>
+		<span class="part drawn" style:width="{percent}%"></span>
 	</span>
 	<button type="button" onclick={onstop}>Give it up</button>
 </span>

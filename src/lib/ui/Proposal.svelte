@@ -28,7 +28,7 @@
 <section aria-label="Not taken yet" tabindex="0" onkeydown={key} {@attach opened}>
 	{@render children()}
 	<p>
-		<button type="button" class="take" disabled={!ready} onclick={ontake}
+		<button type="button" class="take filled" disabled={!ready} onclick={ontake}
 			>Take all<kbd aria-hidden="true">Enter</kbd></button
 		>
 		<button type="button" class="none" onclick={onclose}
@@ -58,20 +58,6 @@
 		gap: 22px;
 		align-items: center;
 		margin-top: 10px;
-	}
-
-	.take {
-		height: 30px;
-		padding: 0 14px;
-		border-radius: 3px;
-		background: var(--act);
-		color: var(--on-act);
-		font-weight: 600;
-	}
-
-	.take:disabled {
-		background: var(--hairline);
-		color: var(--quiet);
 	}
 
 	.none {

@@ -27,7 +27,7 @@
 <form onsubmit={send}>
 	{@render children(problemId)}
 	<p id={problemId} role="alert">{problem ?? ''}</p>
-	<button type="submit" disabled={isAsking}>{isAsking ? busy : submit}</button>
+	<button type="submit" class="filled" disabled={isAsking}>{isAsking ? busy : submit}</button>
 </form>
 
 <style>
@@ -67,11 +67,5 @@
 
 	button {
 		justify-self: start;
-		height: 34px;
-		padding: 0 18px;
-		border-radius: 3px;
-		background: var(--act);
-		color: var(--on-act);
-		font-weight: 600;
 	}
 </style>

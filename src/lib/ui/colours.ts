@@ -3,13 +3,32 @@ export type Colour = (property: string) => string;
 
 export function coloursOf(element: Element): Colour {
 	const style = getComputedStyle(element);
-	return (property) => style.getPropertyValue(property).trim();
+	return (property) => {
+		const written = style.getPropertyValue(property).trim();
+		return written.startsWith('#') ? written : resolved(written, element);
+	};
 }
 
-/** Calls back when fonts have come or day turns into night; the result stops that. */
+/** A colour of the system's, where it sets them, in figures: drawn on what is not in the page, its name says nothing. */
+function resolved(written: string, where: Element): string {
+	const probe = document.createElement('i');
+	probe.className = 'drawn';
+	probe.style.color = written;
+	where.append(probe);
+	const { color } = getComputedStyle(probe);
+	probe.remove();
+	return color;
+}
+
+/** What colours follow from: the time of day, and whether the system sets them. */
+const CHANGES = ['(prefers-color-scheme: dark)', '(forced-colors: active)'];
+
+/** Calls back when fonts have come, day turns into night, or the system sets the colours; the result stops that. */
 export function whenColoursChange(again: () => void): () => void {
-	const night = matchMedia('(prefers-color-scheme: dark)');
-	night.addEventListener('change', again);
+	const queries = CHANGES.map((query) => matchMedia(query));
+	for (const query of queries) query.addEventListener('change', again);
 	void document.fonts.ready.then(again);
-	return () => night.removeEventListener('change', again);
+	return () => {
+		for (const query of queries) query.removeEventListener('change', again);
+	};
 }

@@ -81,7 +81,7 @@
 			<span class="name">Role</span>
 			<Choice label="Role" value={role} options={roles} onchange={(next) => (role = next)} />
 		</span>
-		<button type="submit">Add</button>
+		<button type="submit" class="filled">Add</button>
 		<span class="help">
 			{role === 'counselor'
 				? 'sees and changes their own cases and those shared with them'
@@ -185,15 +185,6 @@
 		border-bottom: 1px solid var(--act);
 		border-radius: 2px 2px 0 0;
 		background: var(--sheet);
-	}
-
-	form button {
-		height: 30px;
-		padding: 0 14px;
-		border-radius: 3px;
-		background: var(--act);
-		color: var(--on-act);
-		font-weight: 600;
 	}
 
 	.help {

@@ -58,7 +58,7 @@
 		</section>
 		<section class="settings" aria-label="What is on it">
 			<p class="acts">
-				<button type="button" class="first" onclick={() => print()}>Print it</button>
+				<button type="button" class="filled" onclick={() => print()}>Print it</button>
 				<Taking
 					document={desk.document}
 					subject={{ of: 'plan', id: entry.id }}
@@ -168,17 +168,10 @@
 		justify-items: start;
 	}
 
-	.acts :is(button, a) {
+	.acts :is(button:not(.filled), a) {
 		color: var(--act);
 		font-weight: 600;
 		text-decoration: none;
-	}
-
-	.acts .first {
-		padding: 6px 16px;
-		border-radius: 2px;
-		background: var(--act);
-		color: var(--on-act);
 	}
 
 	.fields {

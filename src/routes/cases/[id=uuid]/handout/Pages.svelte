@@ -61,6 +61,7 @@
 
 {#each pages as blocks, at (at)}
 	<article
+		class="drawn"
 		lang={handout.language}
 		aria-label={handout.page(at + 1, pages.length)}
 		style:width="{size.width}pt"

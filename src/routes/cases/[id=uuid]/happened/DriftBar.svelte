@@ -30,7 +30,7 @@
 	{#each pieces as { part, left, size } (part)}
 		<span class="piece" style:left="{left}%" style:width="{size}%"><PartFill {part} /></span>
 	{/each}
-	<span class="plan"></span>
+	<span class="plan drawn"></span>
 </span>
 
 <style>

@@ -56,7 +56,7 @@
 		What is owed:
 		<span><i class="was"></i>{lineReal(writing)}</span>
 		<span><i class="expected"></i>{lineExpected(back.kept.entry.date, writing)}</span>
-		<span><i class="will"></i>{lineAhead(writing)}</span>
+		<span><i class="will drawn"></i>{lineAhead(writing)}</span>
 		{#if earlier.length > 0}
 			<button type="button" aria-pressed={withEarlier} onclick={() => (withEarlier = !withEarlier)}>
 				{withEarlier ? 'Without earlier forecasts' : 'With earlier forecasts'}

@@ -8,7 +8,7 @@
 	const { part }: Props = $props();
 </script>
 
-<span class={part}></span>
+<span class="drawn {part}"></span>
 
 <style>
 	span {

@@ -124,7 +124,7 @@
 			</span>
 			<span role="columnheader" class="right">from the plan</span>
 			<span role="columnheader" class="sides"
-				><span>ahead</span><span aria-hidden="true"></span><span>behind</span></span
+				><span>ahead</span><span class="drawn" aria-hidden="true"></span><span>behind</span></span
 			>
 			<span role="columnheader"><span class="unseen">Unfold</span></span>
 		</div>

@@ -24,7 +24,7 @@
 
 <section aria-labelledby="from-title">
 	<h2 id="from-title">
-		<span>Where the difference comes from</span><span>ahead <b></b> behind</span>
+		<span>Where the difference comes from</span><span>ahead <b class="drawn"></b> behind</span>
 	</h2>
 	<DriftBar {parts} {most} words={barInWords('All debts', parts, writing)} />
 	<ul>

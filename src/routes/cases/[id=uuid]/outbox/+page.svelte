@@ -152,7 +152,7 @@
 				{#if making !== null && along.done !== null}
 					<Progress what={making} done={along.done} onstop={() => along.stop()} />
 				{:else}
-					<button type="button" class="first" disabled={putting} onclick={send}
+					<button type="button" class="filled" disabled={putting} onclick={send}
 						>Put it into the outbox</button
 					>
 					<a href="/cases/{desk.id}/handout?of={entry.id}">The page for the client ›</a>
@@ -253,14 +253,6 @@
 	.acts a {
 		font-weight: 600;
 		text-decoration: none;
-	}
-
-	.first {
-		padding: 6px 16px;
-		border-radius: 2px;
-		background: var(--act);
-		color: var(--on-act);
-		font-weight: 600;
 	}
 
 	.problem {

@@ -168,7 +168,7 @@
 			{#each labelled as { amount: marked, text, at, centre, free } (text)}
 				<button
 					type="button"
-					class="mark"
+					class="mark drawn"
 					style:left="{centre}px"
 					style:--tick="{at - centre}px"
 					title={text}

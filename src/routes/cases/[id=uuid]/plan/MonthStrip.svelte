@@ -74,7 +74,7 @@
 			later event <ChevronRight size={14} aria-hidden="true" />
 		</button>
 	</div>
-	<div class="bar" aria-hidden="true">
+	<div class="bar drawn" aria-hidden="true">
 		{#each pieces as { share, debt } (debt.id)}
 			<span class="piece" style:flex-grow={share.paid} title={debt.name}>
 				<span class="hatched" style:flex-grow={charged(share)}></span>

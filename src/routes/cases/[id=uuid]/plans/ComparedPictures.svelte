@@ -185,7 +185,7 @@
 			<div class="cost">
 				<span class="name" title={entry.name}>{look.number} {entry.name}</span>
 				{#if own.ending.status === 'cleared'}
-					<span class="bar" aria-hidden="true">
+					<span class="bar drawn" aria-hidden="true">
 						<span class="hatched" style:flex-grow={own.totalInterest / highest}></span>
 						<span class="fees" style:flex-grow={own.totalFees / highest}></span>
 						<span style:flex-grow={1 - own.totalCost / highest}></span>

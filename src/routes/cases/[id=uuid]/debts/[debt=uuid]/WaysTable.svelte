@@ -73,7 +73,7 @@
 {/snippet}
 {#snippet bar(share: number, interest: boolean)}
 	<span
-		class="bar"
+		class="bar drawn"
 		class:hatched={interest}
 		style:width="{share * 100}%"
 		style:--bar="var({hue})"
