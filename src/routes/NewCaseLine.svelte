@@ -139,6 +139,7 @@
 	}
 
 	.cancel {
+		height: 32px;
 		color: var(--act);
 		font-weight: 600;
 	}
