@@ -14,11 +14,12 @@ function folderForTests(): string {
 	}
 }
 
+/** So many files at a time keep the machines busy that this is tested on. */
+const CORES = 2;
+
 // The unit tests touch modules only; the others drive built servers, a file each its own.
 export default defineConfig({
 	test: {
-		// One more than there are cores here: tests that wait for something leave theirs to another.
-		maxWorkers: 3,
 		projects: [
 			{
 				// What is reactive is tested as the page has it.
@@ -29,6 +30,7 @@ export default defineConfig({
 					include: ['tests/{core,desk,document,exchange,handout,reading,ui,words}/**/*.test.ts'],
 					// They touch nothing outside of themselves; modules are loaded once for all files.
 					isolate: false,
+					maxWorkers: CORES,
 					testTimeout: 60_000
 				}
 			},
@@ -40,6 +42,7 @@ export default defineConfig({
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup.ts',
 					isolate: false,
+					maxWorkers: CORES,
 					// What a page is waited for: only a failure takes so long.
 					expect: { poll: { timeout: 15_000 } },
 					testTimeout: 120_000,
@@ -56,6 +59,9 @@ export default defineConfig({
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',
 					isolate: false,
+					// Some of them wait long, and leave their core to others.
+					maxWorkers: CORES + 1,
+					sequence: { groupOrder: 1 },
 					testTimeout: 120_000,
 					hookTimeout: 120_000
 				}

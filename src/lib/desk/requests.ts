@@ -3,6 +3,7 @@ import type { CaseDocument, CaseState, NewCase, Problem } from '../document/case
 import { addressOf, type BookPage, type Question } from '../document/casebook';
 import type { MessageRequest } from '../document/message';
 import type { AccountChange, Holders, Person, Role } from '../document/people';
+import { LONGEST_REQUEST } from '../workers/longest-request';
 import { tellSignedOut } from './session';
 import type { Answered, Server } from './save-queue';
 
@@ -27,8 +28,6 @@ export const whyNot = (answer: Answer<unknown>): string =>
 
 /** Bodies up to this many characters may outlive the page that sends them. */
 const KEEPALIVE = 60_000;
-/** No request takes longer than this, in milliseconds. */
-const LONGEST = 20_000;
 
 async function ask<T>(method: string, path: string, content?: unknown): Promise<Answer<T>> {
 	const body = content === undefined ? null : JSON.stringify(content);
@@ -38,7 +37,7 @@ async function ask<T>(method: string, path: string, content?: unknown): Promise<
 			body,
 			headers: { 'content-type': 'application/json' },
 			keepalive: body !== null && body.length < KEEPALIVE,
-			signal: AbortSignal.timeout(LONGEST)
+			signal: AbortSignal.timeout(LONGEST_REQUEST)
 		});
 		const answer = (response.status === 204 ? undefined : await response.json()) as Told<T>;
 		// What went wrong on the server says nothing against the request: it is sent again.

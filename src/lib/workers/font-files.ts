@@ -1,4 +1,5 @@
 /** The faces' files, which come from the page's own server when they are needed. */
+import { LONGEST_REQUEST } from './longest-request';
 import type { Family, Subset, Weight } from '../handout/fonts';
 
 const FILES = import.meta.glob<string>(
@@ -21,5 +22,6 @@ export async function fontFile(
 	const name = fontName(family, subset, weight);
 	const url = Object.entries(FILES).find(([path]) => path.endsWith(`/${name}`))?.[1];
 	if (url === undefined) throw new Error(`no file ${name}`);
-	return new Uint8Array(await (await fetch(url)).arrayBuffer());
+	const response = await fetch(url, { signal: AbortSignal.timeout(LONGEST_REQUEST) });
+	return new Uint8Array(await response.arrayBuffer());
 }

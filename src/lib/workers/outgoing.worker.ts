@@ -2,6 +2,7 @@
 import { casesJson } from '../exchange/case-json';
 import { madeFile, NothingToMake, type OutgoingFile } from '../handout/outgoing';
 import type { CaseDocument } from '../document/case';
+import { LONGEST_REQUEST } from './longest-request';
 import type { MakeAnswer, MakeTask } from './make-task';
 import { pagePdf } from './page-pdf';
 
@@ -18,7 +19,9 @@ async function allCases(ids: readonly string[]): Promise<OutgoingFile> {
 		const query = new URLSearchParams(
 			ids.slice(from, from + AT_A_TIME).map((id): [string, string] => ['id', id])
 		);
-		const response = await fetch(`/api/cases/file?${query.toString()}`);
+		const response = await fetch(`/api/cases/file?${query.toString()}`, {
+			signal: AbortSignal.timeout(LONGEST_REQUEST)
+		});
 		if (!response.ok) throw new NothingToMake('a case that is gone');
 		cases.push(...((await response.json()) as { cases: CaseDocument[] }).cases);
 		tell(cases.length / ids.length);
