@@ -27,8 +27,10 @@ const CHANGES = ['(prefers-color-scheme: dark)', '(forced-colors: active)'];
 export function whenColoursChange(again: () => void): () => void {
 	const queries = CHANGES.map((query) => matchMedia(query));
 	for (const query of queries) query.addEventListener('change', again);
-	void document.fonts.ready.then(again);
+	// Each time: what is drawn may be what first asks for a font.
+	document.fonts.addEventListener('loadingdone', again);
 	return () => {
+		document.fonts.removeEventListener('loadingdone', again);
 		for (const query of queries) query.removeEventListener('change', again);
 	};
 }
