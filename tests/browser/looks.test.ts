@@ -36,6 +36,7 @@ beforeAll(async () => {
 		return (body as { lines: { id: string }[] }).lines[0]?.id;
 	};
 	screen = await desk.open();
+	await screen.page.evaluateOnNewDocument(keepFaces);
 	views = {
 		casebook: '/',
 		'entry grid, full': `/cases/${full.id}`,
@@ -57,6 +58,22 @@ beforeAll(async () => {
 	};
 });
 afterAll(() => desk.close());
+
+/** In the page: keeps with each picture the face in which it was drawn last. */
+function keepFaces(): void {
+	const pen = CanvasRenderingContext2D.prototype;
+	const { fillText } = pen;
+	pen.fillText = function (...words) {
+		this.canvas.dataset['face'] = this.font;
+		fillText.apply(this, words);
+	};
+}
+
+/** The faces of the pictures that are drawn in another one than the page's. */
+const otherFaces = () =>
+	screen.page.$$eval('canvas', (all) =>
+		all.map(({ dataset }) => dataset['face'] ?? '').filter((face) => !face.includes('Source Sans'))
+	);
 
 const seriousFindings = () => findings(screen);
 
@@ -159,6 +176,7 @@ describe('every screen', () => {
 			await screen.goto(views[view] ?? '');
 			await screen.page.evaluate(() => document.fonts.ready);
 			expect(await screen.moved()).toEqual([]);
+			expect(await otherFaces()).toEqual([]);
 			expect(await seriousFindings()).toEqual([]);
 			expect(await vanished(screen)).toEqual([]);
 			// 640 by 400 is a window of 1280 by 800 at 200 %.

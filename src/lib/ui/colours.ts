@@ -5,7 +5,8 @@ export function coloursOf(element: Element): Colour {
 	const style = getComputedStyle(element);
 	return (property) => {
 		const written = style.getPropertyValue(property).trim();
-		return written.startsWith('#') ? written : resolved(written, element);
+		const isNamed = !written.startsWith('#') && CSS.supports('color', written);
+		return isNamed ? resolved(written, element) : written;
 	};
 }
 
