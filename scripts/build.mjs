@@ -3,9 +3,8 @@
  * data folder begins: to make one takes seconds.
  */
 import { spawnSync } from 'node:child_process';
-import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { startServer } from './own-server.mjs';
+import { makeEmptyData } from './empty-data.mjs';
 import { EMPTY_DATA, ROOT } from './prepare.mjs';
 
 const vite = join(ROOT, 'node_modules/vite/bin/vite.js');
@@ -21,10 +20,4 @@ for (const more of [[], ['--config', 'vite.commands.config.ts']]) {
 	});
 	if (status !== 0) process.exit(1);
 }
-rmSync(EMPTY_DATA, { recursive: true, force: true });
-const server = await startServer({ RESIDUUM_DATA: EMPTY_DATA });
-if (server.address === null) {
-	process.stderr.write(server.printed());
-	process.exit(1);
-}
-await server.stop();
+await makeEmptyData(EMPTY_DATA);

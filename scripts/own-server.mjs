@@ -7,7 +7,7 @@ const SERVE = `import('${pathToFileURL(`${ROOT}/scripts/serve.mjs`)}').then(({ s
 
 /**
  * Starts the built server on a free port and waits until it is open.
- * @param {Record<string, string>} environment `RESIDUUM_DATA` at least
+ * @param {Record<string, string | undefined>} environment `RESIDUUM_DATA` at least; undefined: not set
  */
 export async function startServer(environment) {
 	const child = spawn(process.execPath, ['-e', SERVE], {

@@ -17,6 +17,7 @@ const BUILD_INPUTS = [
 	'static',
 	'migrations',
 	'scripts/build.mjs',
+	'scripts/empty-data.mjs',
 	'package-lock.json',
 	'svelte.config.js',
 	'vite.config.ts',

@@ -2,7 +2,8 @@ import { PGlite } from '@electric-sql/pglite';
 import { createHash } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
+import { makeEmptyData } from '../../scripts/empty-data.mjs';
 import { startServer } from '../../scripts/own-server.mjs';
 import { EMPTY_DATA, ROOT } from '../../scripts/prepare.mjs';
 import { VERSION, type CaseState } from '../../src/lib/document/case';
@@ -52,6 +53,19 @@ describe('a start that is refused', () => {
 });
 
 describe('a first start', () => {
+	it('begins with nothing, whatever what has built was set up for', async () => {
+		const folder = temporaryFolder();
+		folders.push(folder);
+		vi.stubEnv('RESIDUUM_DEMO', `${ROOT}/demo`);
+		vi.stubEnv('RESIDUUM_NAMES', 'casebook.example');
+		vi.stubEnv('DATABASE_URL', 'postgres://nobody@127.0.0.1:1/none');
+		await makeEmptyData(folder).finally(() => vi.unstubAllEnvs());
+		const database = await PGlite.create(join(folder, 'postgres'));
+		const { rows } = await database.query('select count(*)::int as cases from case_file');
+		expect(rows).toEqual([{ cases: 0 }]);
+		await database.close();
+	});
+
 	it('begins from the database of the build, also where an earlier one was broken off', async () => {
 		const folder = temporaryFolder();
 		folders.push(folder);

@@ -74,11 +74,15 @@ export async function takeDataFolder(named: string): Promise<DataFolder> {
  * Gives a new folder a database: a copy of the one with nothing in it that the build has made, where there is one.
  * Without, the database makes one itself, which takes seconds. It is there all at once or not at all.
  */
-export async function beginDatabase({ database }: DataFolder): Promise<void> {
+export async function beginDatabase({ path, database }: DataFolder): Promise<void> {
 	const empty = join(process.env['RESIDUUM_EMPTY'] ?? '', 'postgres');
 	if (existsSync(database) || !existsSync(empty)) return;
 	const copy = `${database}.new`;
 	await rm(copy, { recursive: true, force: true });
 	await cp(empty, copy, { recursive: true });
 	await rename(copy, database);
+	// Its files are put on the disk when it is opened; its name is here.
+	const folder = await open(path, 'r');
+	await folder.sync();
+	await folder.close();
 }

@@ -1,0 +1,17 @@
+/** The data folder from which every new one begins. */
+import { rmSync } from 'node:fs';
+import { startServer } from './own-server.mjs';
+
+/**
+ * Has the built program make a data folder with nothing in it. Whatever builds may be set up for data of its own, as
+ * the demo is: none of its settings are for this.
+ * @param {string} folder what is there gives way
+ */
+export async function makeEmptyData(folder) {
+	rmSync(folder, { recursive: true, force: true });
+	const names = Object.keys(process.env).filter((name) => /^(RESIDUUM_|DATABASE_URL$)/.test(name));
+	const unset = Object.fromEntries(names.map((name) => [name, undefined]));
+	const server = await startServer({ ...unset, RESIDUUM_PORT: '0', RESIDUUM_DATA: folder });
+	if (server.address === null) throw new Error(server.printed());
+	await server.stop();
+}
