@@ -16,6 +16,7 @@ import {
 	type Handle,
 	type HandleServerError,
 	type RequestEvent,
+	type ResolveOptions,
 	type ServerInit
 } from '@sveltejs/kit';
 
@@ -58,11 +59,17 @@ export const handle: Handle = async ({ event, resolve }) => {
 	return response;
 };
 
+/** The letters that every page is written in come with its style: lines that are drawn before them move when they come. */
+const ASKED_EARLY: ResolveOptions = {
+	preload: ({ type, path }) =>
+		type === 'js' || type === 'css' || /-latin-wght-normal\b.*\.woff2$/.test(path)
+};
+
 /** First who asks, then whether they may, and only then what they ask for. */
 async function answerTo(
 	event: RequestEvent,
 	isAsked: boolean,
-	resolve: (event: RequestEvent) => Response | Promise<Response>
+	resolve: Parameters<Handle>[0]['resolve']
 ): Promise<Response> {
 	const { request, params, route, locals } = event;
 	const asked = { route: route.id, method: request.method, params };
@@ -72,7 +79,7 @@ async function answerTo(
 		address: addressOf(event)
 	};
 	const decision = await decide(asked, locals.by, accounts);
-	return decision === 'allowed' ? resolve(event) : turnAway(event, decision, isAsked);
+	return decision === 'allowed' ? resolve(event, ASKED_EARLY) : turnAway(event, decision, isAsked);
 }
 
 /** From where it is asked; what asks past the proxy, as whatever watches the program, brings no address along. */

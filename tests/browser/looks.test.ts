@@ -75,6 +75,16 @@ const otherFaces = () =>
 		all.map(({ dataset }) => dataset['face'] ?? '').filter((face) => !face.includes('Source Sans'))
 	);
 
+/** The fonts of usual letters that are asked for only when the style is there: lines move when they come. */
+const lateFonts = () =>
+	screen.page.evaluate(() =>
+		performance
+			.getEntriesByType('resource')
+			.filter((one) => (one as PerformanceResourceTiming).initiatorType === 'css')
+			.map(({ name }) => name)
+			.filter((name) => name.includes('-latin-wght-normal'))
+	);
+
 const seriousFindings = () => findings(screen);
 
 describe('what opens on a screen', () => {
@@ -176,6 +186,7 @@ describe('every screen', () => {
 			await screen.goto(views[view] ?? '');
 			await screen.page.evaluate(() => document.fonts.ready);
 			expect(await screen.moved()).toEqual([]);
+			expect(await lateFonts()).toEqual([]);
 			expect(await otherFaces()).toEqual([]);
 			expect(await seriousFindings()).toEqual([]);
 			expect(await vanished(screen)).toEqual([]);
