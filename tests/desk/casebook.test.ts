@@ -139,3 +139,14 @@ it('has in the end what was asked last, and never lines of two answers that do n
 		{ numRuns: 500 }
 	);
 });
+
+it('does not go back to what was kept where the page itself has come with the same, and newer', () => {
+	const server = slowServer();
+	const kept = new Casebook(USUAL, server.pageOf(USUAL, 0), server.asking).keep();
+	server.change();
+	const book = new Casebook(USUAL, server.pageOf(USUAL, 0), server.asking);
+	void book.restore(kept);
+	expect([book.at(0)?.id, server.underWay()]).toEqual([server.idOf('', 0), 0]);
+	void book.restore({ ...kept, question: { ...USUAL, search: 'a' } });
+	expect([book.question.search, server.underWay()]).toEqual(['a', 1]);
+});

@@ -1,5 +1,6 @@
 /** The casebook being looked through: what is asked, and as many lines as have been in view. */
 import {
+	addressOf,
 	AT_ONCE,
 	type BookPage,
 	type BookTotals,
@@ -86,8 +87,11 @@ export class Casebook {
 		return { question, totals, lines: [...lines].filter(([place]) => from <= place && place < to) };
 	}
 
-	/** Shows what was kept, and asks for it anew. */
+	/** Shows what was kept, and asks for it anew, unless it is what is there already, and newer. */
 	restore({ question, totals, lines }: Kept): Promise<void> {
+		const { found } = this.answered.totals;
+		const isThere = lines.every(([place]) => this.at(place) ?? place >= found);
+		if (isThere && isSame(question, this.question)) return Promise.resolve();
 		this.question = question;
 		this.answered = { question, totals, lines: joined(null, lines) };
 		this.#view = { from: lines[0]?.[0] ?? 0, to: (lines.at(-1)?.[0] ?? 0) + 1 };
@@ -143,6 +147,9 @@ export class Casebook {
 		return this.#isStale ? 0 : null;
 	}
 }
+
+const isSame = (one: Question, other: Question): boolean =>
+	addressOf(one).toString() === addressOf(other).toString();
 
 /** Lines and more lines, by their places. */
 const joined = (
