@@ -10,6 +10,7 @@ export async function openBrowser() {
 	const profile = mkdtempSync(join(tmpdir(), 'residuum-profile-'));
 	const browser = await puppeteer.launch({
 		executablePath: CHROMIUM,
+		headless: 'shell',
 		userDataDir: profile,
 		defaultViewport: { width: 1280, height: 800 },
 		args: [
@@ -19,7 +20,9 @@ export async function openBrowser() {
 			'--no-first-run',
 			'--disable-background-networking',
 			'--disable-component-update',
-			'--disable-sync'
+			'--disable-sync',
+			// A key that comes just as an animated scroll ends is lost by the browser; nobody is so quick, but tests are.
+			'--disable-smooth-scrolling'
 		]
 	});
 	return {

@@ -9,8 +9,8 @@ export const ROOT = join(import.meta.dirname, '..');
 /** A data folder of the build, with nothing in it: every new one is a copy. */
 export const EMPTY_DATA = join(ROOT, 'build/empty');
 
-/** The browser that tests and pictures drive. */
-export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+/** The browser that tests and pictures drive: Chromium without windows, whose pages open with two thirds of the work. */
+export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell';
 
 const BUILD_INPUTS = [
 	'src',
@@ -47,7 +47,7 @@ export function ensureBuild() {
 
 /** Installs Debian's Chromium where there is none. */
 export function ensureChromium() {
-	if (!existsSync(CHROMIUM)) install('chromium');
+	if (!existsSync(CHROMIUM)) install('chromium-headless-shell');
 }
 
 /** Programs that read what goes out: a spreadsheet that recalculates workbooks, readers of PDF. */
