@@ -5,7 +5,7 @@ import { addPerson, PASSWORD, signIn, welcome } from '../../scripts/accounts.mjs
 import { card } from '../support/debts';
 import { findings } from '../support/axe';
 import { openDesk, type Desk, type Screen } from '../support/page';
-import { makeCase, type MadeCase } from '../support/residuum';
+import { makeCase, startResiduum, type MadeCase } from '../support/residuum';
 
 /** The balance of the only debt there is. */
 const BALANCE = '[aria-label^="Balance, "]';
@@ -18,9 +18,10 @@ let ivo: Screen;
 let made: MadeCase;
 beforeAll(async () => {
 	const links: string[] = [];
-	desk = await openDesk({ RESIDUUM_NAMES: 'casebook.example' }, (settings) => {
+	const residuum = await startResiduum({ RESIDUUM_NAMES: 'casebook.example' }, (settings) => {
 		links.push(addPerson(settings, MARA, 'supervisor'), addPerson(settings, IVO, 'counselor'));
 	});
+	desk = await openDesk(residuum);
 	const { address, headers } = desk.residuum;
 	for (const link of links) await welcome(address, link);
 	headers['cookie'] = await signIn(address, MARA);

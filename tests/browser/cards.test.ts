@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { desk, screen, sitDown } from '../support/page';
+import { startResiduum, type Residuum } from '../support/residuum';
 
-sitDown();
+let residuum: Residuum;
+sitDown(async () => (residuum = await startResiduum()));
 
 /** The names in the grid, from top to bottom. */
 const names = () =>
@@ -38,8 +40,8 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 	it('finds them again after a reload and after a restart of the server', async () => {
 		await screen.reload();
 		expect(await screen.value('Balance, line 1')).toBe('4,182.36');
-		await desk.residuum.stop();
-		await desk.residuum.restart();
+		await residuum.stop();
+		await residuum.restart();
 		await screen.reload();
 		expect(await screen.value('Name, line 2')).toBe('Gansey & Oar store card');
 		expect(await screen.value('Rule of the minimum, line 1')).toBe('interest-plus');

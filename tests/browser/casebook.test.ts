@@ -1,12 +1,12 @@
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { card } from '../support/debts';
-import { makeCase } from '../support/residuum';
+import { makeCase, startResiduum } from '../support/residuum';
 
 let desk: Desk;
 let screen: Screen;
 beforeAll(async () => {
-	desk = await openDesk();
+	desk = await openDesk(await startResiduum());
 	await makeCase(desk.residuum, 'Net-maker, retired', [card(), card({ balance: 100_000 })]);
 	await makeCase(desk.residuum, 'School cook', [card()]);
 	screen = await desk.open();

@@ -7,13 +7,13 @@ import type { CaseDocument } from '../../src/lib/document/case';
 import { demoCases } from '../support/demo-cases';
 import { livedCase } from '../support/lives';
 import { desk, screen, sitDown } from '../support/page';
-import { makeCase } from '../support/residuum';
+import { makeCase, startResiduum } from '../support/residuum';
 import { usd } from '../support/said';
 
 const lender = await startLender();
 afterAll(() => lender.stop());
 sitDown(() =>
-	Promise.resolve({
+	startResiduum({
 		RESIDUUM_TODAY: '2027-08-24',
 		RESIDUUM_LENDERS: lender.address,
 		RESIDUUM_LENDERS_WAIT: '1500'

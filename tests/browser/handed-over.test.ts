@@ -13,10 +13,11 @@ import { card, fixed } from '../support/debts';
 import { demoCases, handedIn } from '../support/demo-cases';
 import { desk, screen, sitDown } from '../support/page';
 import { recalculated } from '../support/recalculated';
-import { makeCase, type MadeCase } from '../support/residuum';
+import { makeCase, startResiduum, type MadeCase, type Residuum } from '../support/residuum';
 import { usd } from '../support/said';
 
-sitDown();
+let residuum: Residuum;
+sitDown(async () => (residuum = await startResiduum()));
 
 const folder = mkdtempSync(join(tmpdir(), 'residuum-downloads-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -224,8 +225,8 @@ describe('a message to the client', () => {
 		await screen.see('main', 'In the outbox');
 		await screen.see('table', /What we agreed ?client@harbour\.example ?3/);
 		await screen.saved();
-		await desk.residuum.stop();
-		await desk.residuum.restart();
+		await residuum.stop();
+		await residuum.restart();
 		await screen.goto('/outbox');
 		await screen.answer(
 			'1 message is in the outbox. It stands in for mail: nothing leaves this machine.'

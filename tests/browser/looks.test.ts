@@ -4,14 +4,14 @@ import { findings, inScheme } from '../support/axe';
 import { vanished } from '../support/forced-colours';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { card, fixed } from '../support/debts';
-import { makeCase } from '../support/residuum';
+import { makeCase, startResiduum } from '../support/residuum';
 import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
 
 let desk: Desk;
 let screen: Screen;
 let views: Record<string, string>;
 beforeAll(async () => {
-	desk = await openDesk({ RESIDUUM_DEMO: `${ROOT}/demo` });
+	desk = await openDesk(await startResiduum({ RESIDUUM_DEMO: `${ROOT}/demo` }));
 	const letters = Array.from({ length: 12 }, (_, index) =>
 		card({
 			name: `A creditor’s name of forty characters ${String(index + 10)}`,

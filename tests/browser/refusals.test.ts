@@ -1,14 +1,16 @@
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { card } from '../support/debts';
-import { makeCase } from '../support/residuum';
+import { makeCase, startResiduum, type Residuum } from '../support/residuum';
 
+let residuum: Residuum;
 let desk: Desk;
 let screen: Screen;
 let path: string;
 beforeAll(async () => {
-	desk = await openDesk();
-	const { id } = await makeCase(desk.residuum, 'Refusals', [card()]);
+	residuum = await startResiduum();
+	desk = await openDesk(residuum);
+	const { id } = await makeCase(residuum, 'Refusals', [card()]);
 	path = `/cases/${id}`;
 	screen = await desk.open(path);
 });
@@ -127,10 +129,10 @@ describe('a line that was deleted', () => {
 describe('a server that does not answer', () => {
 	it('is waited for, and what was typed meanwhile is saved when it is back', async () => {
 		screen = await desk.open(path);
-		await desk.residuum.stop('SIGKILL');
+		await residuum.stop('SIGKILL');
 		await screen.fill('Balance, line 1', '3,777.00');
 		await screen.see('.saving', 'Not saved: the server doesn’t answer. Trying again.');
-		await desk.residuum.restart();
+		await residuum.restart();
 		await screen.saved();
 		await screen.reload();
 		expect(await screen.value('Balance, line 1')).toBe('3,777.00');
@@ -139,10 +141,10 @@ describe('a server that does not answer', () => {
 	});
 
 	it('gets what a page could not save before it was left, once the case is opened there again', async () => {
-		await desk.residuum.stop('SIGKILL');
+		await residuum.stop('SIGKILL');
 		await screen.fill('Balance, line 1', '3,666.00');
 		await screen.page.goto('about:blank');
-		await desk.residuum.restart();
+		await residuum.restart();
 		await screen.goto(path);
 		await screen.saved();
 		expect(await screen.value('Balance, line 1')).toBe('3,666.00');

@@ -202,7 +202,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 			);
 		await screen.saved();
 		await screen.click('nav a');
-		await screen.see('[role=row]:has([data-case])', 'Moved balance');
+		await screen.see('[role=row]:has([data-case][title="Side by side"])', 'Moved balance');
 	});
 });
 

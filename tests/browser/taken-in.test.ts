@@ -7,9 +7,9 @@ import { caseDocument, type CaseState } from '../../src/lib/document/case';
 import { handMadeWorkbook, ofx2 } from '../support/files';
 import { desk, screen, sitDown } from '../support/page';
 import { card } from '../support/debts';
-import { makeCase } from '../support/residuum';
+import { makeCase, startResiduum } from '../support/residuum';
 
-sitDown();
+sitDown(startResiduum);
 
 const proposed = '[aria-label="Not taken yet"]';
 const names = () =>

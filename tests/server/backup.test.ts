@@ -16,19 +16,24 @@ import {
 	makeCase,
 	startResiduum,
 	temporaryFolder,
+	TESTER,
 	TODAY,
 	type Residuum
 } from '../support/residuum';
-import { TESTER } from '../support/setup-postgres';
 import { wholeCase } from '../support/whole-case';
 
 const folder = temporaryFolder();
+/** Where one is made every day, with those of twenty days and something else. */
+const daily = temporaryFolder();
+for (let day = 1; day <= 20; day += 1)
+	writeFileSync(join(daily, `residuum-2026-01-${String(day).padStart(2, '0')}.backup`), '');
+writeFileSync(join(daily, 'something-else.txt'), '');
 let residuum: Residuum;
 let id: string;
 const isServer = (inject('postgres') as string | undefined) !== undefined;
 
 beforeAll(async () => {
-	residuum = await startResiduum();
+	residuum = await startResiduum({ RESIDUUM_BACKUP: daily });
 	const whole = wholeCase();
 	({ id } = await makeCase(residuum, 'All that there is', [card()]));
 	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
@@ -52,7 +57,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
 	await residuum.remove();
-	rmSync(folder, { recursive: true, force: true });
+	for (const made of [folder, daily]) rmSync(made, { recursive: true, force: true });
 });
 
 let made = 0;
@@ -133,50 +138,6 @@ describe('a backup', () => {
 		}
 	);
 
-	it('is of one state, however much is saved meanwhile', async () => {
-		const busy = await startResiduum();
-		const { id: own, document } = await makeCase(busy, 'Revision 2', [card()]);
-		let revision = 2;
-		let isDone = false;
-		const saving = (async () => {
-			while (!isDone) {
-				const label = `Revision ${revision + 1}`;
-				const { status } = await busy.request('PUT', `/api/cases/${own}`, {
-					basedOn: revision,
-					what: 'label',
-					document: { ...document, label }
-				});
-				expect(status).toBe(200);
-				revision += 1;
-			}
-		})();
-		for (let round = 0; round < 3; round += 1) {
-			const path = newFile();
-			const before = revision;
-			const { said } = await commandBeside(busy.settings, 'backup', path);
-			expect(said).toContain('Written and read again');
-			const rows = (table: string) =>
-				linesOf(path)
-					.filter((line) => line.startsWith(`${table} `))
-					.map(
-						(line) =>
-							JSON.parse(line.slice(table.length + 1)) as {
-								label: string;
-								revision: number;
-								number: number;
-							}
-					);
-			const [row] = rows('case_file');
-			expect(row?.label).toBe(`Revision ${row?.revision}`);
-			expect(row?.revision).toBeGreaterThanOrEqual(before);
-			const numbers = rows('case_revision').map(({ number }) => number);
-			expect(numbers).toEqual(Array.from({ length: row?.revision ?? 0 }, (_, at) => at + 1));
-		}
-		isDone = true;
-		await saving;
-		await busy.remove();
-	});
-
 	it.runIf(isServer)(
 		'holds every table of the program, but for what is of the moment',
 		async () => {
@@ -220,14 +181,15 @@ describe('a backup', () => {
 	});
 
 	it('does not take the place of newer data unless it is told to, nor of data that are in use', async () => {
+		const path = newFile();
+		if (!isServer) {
+			command(residuum.settings, 'backup', path);
+			expect(command(residuum.settings, 'restore', path).refused).toContain('stop it first');
+			return;
+		}
 		const own = await startResiduum();
 		await makeCase(own, 'Before', [card()]);
-		const path = newFile();
 		command(own.settings, 'backup', path);
-		if (!isServer) {
-			expect(command(own.settings, 'restore', path).refused).toContain('stop it first');
-			return own.remove();
-		}
 		await own.stop();
 		const early = linesOf(path).map((line, at) =>
 			at === 0 ? line.replace(/"last":"[^"]*"/, '"last":"2020-01-01T00:00:00.000Z"') : line
@@ -304,18 +266,53 @@ describe('a backup', () => {
 	}
 
 	it('is made every day by itself, and the last fourteen are kept', async () => {
-		const backups = temporaryFolder();
-		for (let day = 1; day <= 20; day += 1)
-			writeFileSync(join(backups, `residuum-2026-01-${String(day).padStart(2, '0')}.backup`), '');
-		writeFileSync(join(backups, 'something-else.txt'), '');
-		const own = await startResiduum({ RESIDUUM_BACKUP: backups });
 		const today = `residuum-${new Date().toISOString().slice(0, 10)}.backup`;
-		await expect.poll(() => readdirSync(backups)).toContain(today);
-		await expect.poll(() => readdirSync(backups)).toHaveLength(15);
-		expect(readdirSync(backups)).toContain('something-else.txt');
-		expect(readdirSync(backups)).not.toContain('residuum-2026-01-07.backup');
-		expect(linesOf(join(backups, today)).at(-1)).toContain('"end":true');
-		await own.remove();
-		rmSync(backups, { recursive: true });
+		await expect.poll(() => readdirSync(daily)).toContain(today);
+		await expect.poll(() => readdirSync(daily)).toHaveLength(15);
+		expect(readdirSync(daily)).toContain('something-else.txt');
+		expect(readdirSync(daily)).not.toContain('residuum-2026-01-07.backup');
+		expect(linesOf(join(daily, today)).at(-1)).toContain('"end":true');
+	});
+
+	it('is of one state, however much is saved meanwhile', async () => {
+		const { id: own, document } = await makeCase(residuum, 'Revision 2', [card()]);
+		let revision = 2;
+		let isDone = false;
+		const saving = (async () => {
+			while (!isDone) {
+				const label = `Revision ${revision + 1}`;
+				const { status } = await residuum.request('PUT', `/api/cases/${own}`, {
+					basedOn: revision,
+					what: 'label',
+					document: { ...document, label }
+				});
+				expect(status).toBe(200);
+				revision += 1;
+			}
+		})();
+		for (let round = 0; round < 3; round += 1) {
+			const path = newFile();
+			const before = revision;
+			const { said } = await commandBeside(residuum.settings, 'backup', path);
+			expect(said).toContain('Written and read again');
+			const rows = (table: string) =>
+				linesOf(path)
+					.filter((line) => line.startsWith(`${table} `) && line.includes(own))
+					.map(
+						(line) =>
+							JSON.parse(line.slice(table.length + 1)) as {
+								label: string;
+								revision: number;
+								number: number;
+							}
+					);
+			const [row] = rows('case_file');
+			expect(row?.label).toBe(`Revision ${row?.revision}`);
+			expect(row?.revision).toBeGreaterThanOrEqual(before);
+			const numbers = rows('case_revision').map(({ number }) => number);
+			expect(numbers).toEqual(Array.from({ length: row?.revision ?? 0 }, (_, at) => at + 1));
+		}
+		isDone = true;
+		await saving;
 	});
 });

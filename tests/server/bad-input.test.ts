@@ -1,12 +1,8 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { makeCase, startResiduum, type Residuum } from '../support/residuum';
+import { describe, expect, inject, it } from 'vitest';
+import { makeCase, sharedResiduum } from '../support/residuum';
 import { badValues, placesIn, wholeCase, withValue } from '../support/whole-case';
 
-let residuum: Residuum;
-beforeAll(async () => {
-	residuum = await startResiduum({ RESIDUUM_LOG: 'info' });
-});
-afterAll(() => residuum.remove());
+const residuum = sharedResiduum();
 
 /** Which half of the fields is tried, of those that are tried in either database. */
 const OF_TWO = (inject('postgres') as string | undefined) === undefined ? 0 : 1;

@@ -1,13 +1,9 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { CaseState } from '../../src/lib/document/case';
 import { livedCase } from '../support/lives';
-import { makeCase, startResiduum, TODAY, type Residuum } from '../support/residuum';
+import { makeCase, sharedResiduum, TODAY } from '../support/residuum';
 
-let residuum: Residuum;
-beforeAll(async () => {
-	residuum = await startResiduum();
-});
-afterAll(() => residuum.remove());
+const residuum = sharedResiduum();
 
 describe('lenders', () => {
 	const ask = (body: object) => residuum.request('POST', '/api/lenders', body);

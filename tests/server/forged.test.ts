@@ -3,8 +3,7 @@ import { request } from 'node:http';
 import { connect } from 'node:net';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { PASSWORD } from '../../scripts/accounts.mjs';
-import { makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
-import { TESTER } from '../support/setup-postgres';
+import { makeCase, startResiduum, TESTER, TODAY, USD, type Residuum } from '../support/residuum';
 
 let residuum: Residuum;
 beforeAll(async () => {
@@ -147,4 +146,9 @@ it('waits for a body for half a minute, or little longer, and meanwhile answers 
 	expect(heard.join('')).toMatch(/^(HTTP\/1.1 4|$)/);
 	const book = await residuum.request('GET', '/api/casebook?search=Forged');
 	expect((book.body as { totals: { found: number } }).totals.found).toBe(1);
+});
+
+it('behind a proxy, answers also what asks past it, as whatever watches the program does', async () => {
+	for (const path of ['/healthz', '/readyz', '/'])
+		expect([path, (await fetch(residuum.address + path)).status]).toEqual([path, 200]);
 });

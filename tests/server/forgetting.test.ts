@@ -55,27 +55,25 @@ describe('a case', () => {
 	});
 
 	it('goes by itself after its time in the bin, and no sooner', async () => {
-		const own = await startResiduum({ RESIDUUM_TODAY: '2026-12-15' });
-		const { id } = await makeCase(own, 'Long in the bin', [card()]);
-		await own.request('DELETE', `/api/cases/${id}`);
-		await own.stop();
+		const { id } = await makeCase(residuum, 'Long in the bin', [card()]);
+		await residuum.request('DELETE', `/api/cases/${id}`);
+		await residuum.stop();
 		const later = await startResiduum(
-			{ ...own.settings, RESIDUUM_TODAY: '2027-03-15' },
+			{ ...residuum.settings, RESIDUUM_TODAY: '2027-03-15' },
 			undefined,
-			own
+			residuum
 		);
 		expect((await later.request('GET', '/bin')).body).toContain('Long in the bin');
 		await later.stop();
 		const last = await startResiduum(
-			{ ...own.settings, RESIDUUM_TODAY: '2027-03-16' },
+			{ ...residuum.settings, RESIDUUM_TODAY: '2027-03-16' },
 			undefined,
-			own
+			residuum
 		);
 		await expect
 			.poll(async () => (await last.request('GET', '/bin')).body)
 			.not.toContain('Long in the bin');
 		await last.stop();
-		await own.remove();
 	});
 });
 

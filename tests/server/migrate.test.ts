@@ -1,11 +1,20 @@
 /** What keeps data from being brought up to date, said in one sentence; they are then as they were. */
 import { PGlite } from '@electric-sql/pglite';
+import { cpSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { afterAll, beforeEach, expect, it } from 'vitest';
 import { apply, migrate, MIGRATIONS } from '../../src/lib/server/database/migrate';
 import { StatementFailed, type Statements } from '../../src/lib/server/database/statements';
+import { EMPTY_DATA } from '../../scripts/prepare.mjs';
+import { temporaryFolder } from '../support/residuum';
 
-const database = await PGlite.create();
-afterAll(() => database.close());
+const folder = temporaryFolder();
+cpSync(join(EMPTY_DATA, 'postgres'), join(folder, 'postgres'), { recursive: true });
+const database = await PGlite.create(join(folder, 'postgres'));
+afterAll(async () => {
+	await database.close();
+	rmSync(folder, { recursive: true });
+});
 
 const statements: Statements = {
 	async query<T>(sql: string, values: readonly unknown[] = []) {

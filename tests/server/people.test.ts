@@ -10,9 +10,8 @@ import type { CaseState } from '../../src/lib/document/case';
 import { ROUTES, type Need } from '../../src/lib/server/people/access';
 import { addPerson, command, signIn, welcome } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
-import { makeCase, startResiduum, type Residuum } from '../support/residuum';
+import { makeCase, startResiduum, TESTER, type Residuum } from '../support/residuum';
 import { staffOf } from '../support/staff';
-import { TESTER } from '../support/setup-postgres';
 
 let residuum: Residuum;
 const { cookies, ids, letIn, as } = staffOf(() => residuum);

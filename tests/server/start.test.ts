@@ -2,14 +2,21 @@ import { PGlite } from '@electric-sql/pglite';
 import { createHash } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, describe, expect, it, vi } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { makeEmptyData } from '../../scripts/empty-data.mjs';
 import { startServer } from '../../scripts/own-server.mjs';
 import { EMPTY_DATA, ROOT } from '../../scripts/prepare.mjs';
 import { VERSION, type CaseState } from '../../src/lib/document/case';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { card, cardOfVersion1 } from '../support/debts';
-import { makeCase, startResiduum, temporaryFolder, TODAY, USD } from '../support/residuum';
+import {
+	makeCase,
+	startResiduum,
+	temporaryFolder,
+	TODAY,
+	USD,
+	type Residuum
+} from '../support/residuum';
 
 const folders: string[] = [];
 afterAll(() => {
@@ -26,21 +33,6 @@ async function refusedStart(environment: Record<string, string>) {
 const oneSentence = (said: string) => expect(said.split('\n')).toHaveLength(1);
 
 describe('a start that is refused', () => {
-	it('says that the port is taken, or the folder in use', async () => {
-		const first = await startResiduum();
-		const { port } = new URL(first.address);
-		const onPort = await refusedStart({ RESIDUUM_DATA: temporaryFolder(), RESIDUUM_PORT: port });
-		expect(onPort.code).toBe(1);
-		expect(onPort.said).toContain(`Port ${port} on 127.0.0.1 is taken`);
-		oneSentence(onPort.said);
-		const onFolder = await refusedStart({ RESIDUUM_DATA: first.data });
-		expect(onFolder.code).toBe(1);
-		expect(onFolder.said).toContain(`${first.data} is in use by another Residuum`);
-		oneSentence(onFolder.said);
-		expect((await first.request('GET', '/')).status).toBe(200);
-		await first.remove();
-	});
-
 	it('says that the folder can’t be written to', async () => {
 		const folder = temporaryFolder();
 		folders.push(folder);
@@ -52,8 +44,8 @@ describe('a start that is refused', () => {
 	});
 });
 
-describe('a first start', () => {
-	it('begins with nothing, whatever what has built was set up for', async () => {
+describe('the database of the build', () => {
+	it('has nothing in it, whatever what has built was set up for', async () => {
 		const folder = temporaryFolder();
 		folders.push(folder);
 		vi.stubEnv('RESIDUUM_DEMO', `${ROOT}/demo`);
@@ -65,6 +57,11 @@ describe('a first start', () => {
 		expect(rows).toEqual([{ cases: 0 }]);
 		await database.close();
 	});
+});
+
+describe('a data folder, from its first start to its end', () => {
+	let residuum: Residuum;
+	afterAll(() => residuum.remove());
 
 	it('begins from the database of the build, also where an earlier one was broken off', async () => {
 		const folder = temporaryFolder();
@@ -72,36 +69,78 @@ describe('a first start', () => {
 		const brokenOff = join(folder, 'postgres.new');
 		mkdirSync(brokenOff);
 		writeFileSync(join(brokenOff, 'PG_VERSION'), '');
-		const residuum = await startResiduum({ RESIDUUM_DATA: folder });
+		residuum = await startResiduum({ RESIDUUM_DATA: folder });
 		expect(existsSync(brokenOff)).toBe(false);
 		await makeCase(residuum, 'The first', [card()]);
 		expect((await residuum.request('GET', '/')).body).toContain('The first');
-		await residuum.remove();
+	});
+
+	it('is held by one program alone, and so is the port', async () => {
+		const { port } = new URL(residuum.address);
+		const onPort = await refusedStart({ RESIDUUM_DATA: temporaryFolder(), RESIDUUM_PORT: port });
+		expect(onPort.code).toBe(1);
+		expect(onPort.said).toContain(`Port ${port} on 127.0.0.1 is taken`);
+		oneSentence(onPort.said);
+		const data = String(residuum.settings['RESIDUUM_DATA']);
+		const onFolder = await refusedStart({ RESIDUUM_DATA: data });
+		expect(onFolder.code).toBe(1);
+		expect(onFolder.said).toContain(`${data} is in use by another Residuum`);
+		oneSentence(onFolder.said);
+		expect((await residuum.request('GET', '/')).status).toBe(200);
+	});
+
+	it.each(['SIGINT', 'SIGTERM'] as const)('is closed cleanly by %s', async (signal) => {
+		if (signal === 'SIGTERM') await residuum.restart();
+		expect(await residuum.stop(signal)).toBe(0);
+		const database = await PGlite.create(
+			join(String(residuum.settings['RESIDUUM_DATA']), 'postgres')
+		);
+		const { rows } = await database.query('select label, revision from case_file');
+		expect(rows).toEqual([{ label: 'The first', revision: 2 }]);
+		// Revisions can't be rewritten, not even by hand.
+		await expect(database.exec(`update case_revision set what = 'x'`)).rejects.toThrow(
+			'revisions are only ever appended'
+		);
+		await expect(database.exec(`delete from case_revision`)).rejects.toThrow('appended');
+		await database.close();
 	});
 });
 
-/** A database as it was after some of the migrations. */
-async function databaseAt(...names: readonly string[]) {
-	const folder = temporaryFolder();
-	folders.push(folder);
-	cpSync(join(EMPTY_DATA, 'postgres'), join(folder, 'postgres'), { recursive: true });
-	const database = await PGlite.create(join(folder, 'postgres'));
-	await database.exec(`drop schema public cascade; create schema public;
-		create table migration (number integer primary key, name text not null,
-		hash text not null, applied_at timestamptz not null default now())`);
+/** Brings a database on by some of the migrations, as the program itself did then. */
+async function bringOn(database: PGlite, names: readonly string[], from: number): Promise<void> {
 	for (const [index, name] of names.entries()) {
 		const sql = readFileSync(join(ROOT, 'migrations', name), 'utf8');
 		const hash = createHash('sha256').update(sql).digest('hex');
 		await database.exec(sql);
-		await database.query('insert into migration values ($1, $2, $3)', [index + 1, name, hash]);
+		await database.query('insert into migration values ($1, $2, $3)', [from + index, name, hash]);
 	}
-	return { folder, database };
 }
 
-describe('data of a version before', () => {
-	it('is brought up to date, and its history can still be stepped through', async () => {
-		const { folder, database } = await databaseAt('0001_casebook.sql');
-		const id = crypto.randomUUID();
+describe('data of versions before', () => {
+	const [first, second, debt, happening] = [1, 2, 3, 4].map(() => crypto.randomUUID());
+	const happens = {
+		id: happening,
+		kind: 'one-off',
+		off: false,
+		date: '2027-04-15',
+		amount: 40_000,
+		everyYear: true
+	};
+	const sheet = { income: [{ name: 'pay', amount: 100_000, perYear: 26 }], needs: [] };
+	const budget = { kind: 'required-plus', extra: 15_000 };
+	const plan = {
+		budget,
+		order: 'listed',
+		listed: [debt],
+		baseline: 'today',
+		happenings: [happens],
+		sheet
+	};
+	const document = { version: 3, label: 'Before', currency: USD, asOf: TODAY, debts: [], plan };
+	let server: Awaited<ReturnType<typeof startServer>>;
+
+	/** A case of the first version, with a change to step back to. */
+	async function writeFirst(database: PGlite): Promise<void> {
 		const old = (held: number | null) => {
 			const debts = [cardOfVersion1({ held })];
 			return { version: 1, label: 'Long ago', currency: USD, asOf: TODAY, debts };
@@ -109,90 +148,87 @@ describe('data of a version before', () => {
 		await database.exec('begin');
 		await database.query(
 			`insert into case_file values ($1, 'Long ago', 'USD', 2, '2026-12-15', 2, now())`,
-			[id]
+			[first]
 		);
 		for (const [number, held] of [null, 14_000].entries()) {
 			await database.query(
 				'insert into case_revision (case_id, number, parent, what, document) values ($1, $2, $3, $4, $5)',
-				[id, number + 1, number === 0 ? null : 1, 'amount held', old(held)]
+				[first, number + 1, number === 0 ? null : 1, 'amount held', old(held)]
 			);
 		}
 		await database.query(
 			`insert into debt values ($1, gen_random_uuid(), 0, 'Quillmark card', 418236, 22.49, '2027-01-15',
 				'interest-plus', 1, null, 100, 2500, 14000, 0)`,
-			[id]
+			[first]
 		);
 		await database.exec('commit');
-		await database.close();
+	}
 
-		const server = await startServer({ RESIDUUM_DATA: folder, RESIDUUM_TODAY: TODAY });
-		expect(server.address).not.toBeNull();
-		const state = await fetch(`${server.address}/api/cases/${id}/undo`, {
-			method: 'POST',
-			headers: { origin: String(server.address), 'content-type': 'application/json' },
-			body: JSON.stringify({ basedOn: 2 })
-		});
-		const { document, redo } = (await state.json()) as CaseState;
-		expect(document.debts[0]).toEqual(card({ id: document.debts[0]?.id }));
-		expect(redo).toBe('amount held');
-		const page = await fetch(`${server.address}/cases/${id}`);
-		expect(page.status).toBe(200);
-		await server.stop();
-	});
-
-	it('keeps the one plan that a case had, with its sheet and what it was measured against', async () => {
-		const { folder, database } = await databaseAt(
-			'0001_casebook.sql',
-			'0002_one_debt_completely.sql',
-			'0003_several_debts.sql'
-		);
-		const [id, debt, happening] = [1, 2, 3].map(() => crypto.randomUUID());
-		const happens = {
-			id: happening,
-			kind: 'one-off',
-			off: false,
-			date: '2027-04-15',
-			amount: 40_000,
-			everyYear: true
-		};
-		const sheet = { income: [{ name: 'pay', amount: 100_000, perYear: 26 }], needs: [] };
-		const budget = { kind: 'required-plus', extra: 15_000 };
-		const plan = {
-			budget,
-			order: 'listed',
-			listed: [debt],
-			baseline: 'today',
-			happenings: [happens],
-			sheet
-		};
-		const document = { version: 3, label: 'Before', currency: USD, asOf: TODAY, debts: [], plan };
+	/** A case of the third version, whose one plan has everything in it. */
+	async function writeSecond(database: PGlite): Promise<void> {
 		await database.exec('begin');
 		await database.query(
 			`insert into case_file values ($1, 'Before', 'USD', 2, '2026-12-15', 1, now())`,
-			[id]
+			[second]
 		);
 		await database.query(
 			`insert into case_revision (case_id, number, what, document) values ($1, 1, 'new case', $2)`,
-			[id, document]
+			[second, document]
 		);
 		await database.query(
 			`insert into plan values ($1, 'required-plus', 15000, 'listed', 'today')`,
-			[id]
+			[second]
 		);
-		await database.query('insert into plan_place values ($1, 0, $2)', [id, debt]);
+		await database.query('insert into plan_place values ($1, 0, $2)', [second, debt]);
 		await database.query(
 			`insert into plan_happening values ($1, $2, 0, 'one-off', false, '2027-04-15', 40000, true)`,
-			[id, happening]
+			[second, happening]
 		);
-		await database.query(`insert into plan_line values ($1, 'income', 0, 'pay', 100000, 26)`, [id]);
+		await database.query(`insert into plan_line values ($1, 'income', 0, 'pay', 100000, 26)`, [
+			second
+		]);
 		await database.exec('commit');
-		await database.close();
+	}
 
-		const server = await startServer({ RESIDUUM_DATA: folder, RESIDUUM_TODAY: TODAY });
-		const answer = await fetch(`${server.address}/api/cases/${id}`, {
-			method: 'PUT',
-			headers: { origin: String(server.address), 'content-type': 'application/json' },
-			body: JSON.stringify({ basedOn: 0, what: 'late', document })
+	beforeAll(async () => {
+		const folder = temporaryFolder();
+		folders.push(folder);
+		cpSync(join(EMPTY_DATA, 'postgres'), join(folder, 'postgres'), { recursive: true });
+		const database = await PGlite.create(join(folder, 'postgres'));
+		await database.exec(`drop schema public cascade; create schema public;
+			create table migration (number integer primary key, name text not null,
+			hash text not null, applied_at timestamptz not null default now())`);
+		await bringOn(database, ['0001_casebook.sql'], 1);
+		await writeFirst(database);
+		await bringOn(database, ['0002_one_debt_completely.sql', '0003_several_debts.sql'], 2);
+		await writeSecond(database);
+		await database.close();
+		server = await startServer({ RESIDUUM_DATA: folder, RESIDUUM_TODAY: TODAY });
+		expect(server.address).not.toBeNull();
+	});
+	afterAll(() => server.stop());
+
+	/** Asks for a change of a case. */
+	async function change(method: string, path: string, body: object): Promise<Response> {
+		const headers = { origin: String(server.address), 'content-type': 'application/json' };
+		return fetch(`${server.address}${path}`, { method, headers, body: JSON.stringify(body) });
+	}
+
+	it('are brought up to date, and their history can still be stepped through', async () => {
+		const state = await change('POST', `/api/cases/${first}/undo`, { basedOn: 2 });
+		const back = (await state.json()) as CaseState;
+		const [written] = back.document.debts;
+		expect(written).toEqual(card({ id: written?.id }));
+		expect(back.redo).toBe('amount held');
+		const page = await fetch(`${server.address}/cases/${first}`);
+		expect(page.status).toBe(200);
+	});
+
+	it('keep the one plan that a case had, with its sheet and what it was measured against', async () => {
+		const answer = await change('PUT', `/api/cases/${second}`, {
+			basedOn: 0,
+			what: 'late',
+			document
 		});
 		// Based on no revision there is: the case as it is comes back.
 		expect(answer.status).toBe(409);
@@ -206,24 +242,5 @@ describe('data of a version before', () => {
 		expect(state.document.plans).toEqual([
 			{ ...FIRST_PLAN, budget, order: 'listed', listed: [debt], happenings: [happens] }
 		]);
-		await server.stop();
-	});
-});
-
-describe('an end', () => {
-	it.each(['SIGINT', 'SIGTERM'] as const)('by %s closes the database cleanly', async (signal) => {
-		const residuum = await startResiduum();
-		await makeCase(residuum, 'Closed cleanly', [card()]);
-		expect(await residuum.stop(signal)).toBe(0);
-		const database = await PGlite.create(join(residuum.data, 'postgres'));
-		const { rows } = await database.query('select label, revision from case_file');
-		expect(rows).toEqual([{ label: 'Closed cleanly', revision: 2 }]);
-		// Revisions can't be rewritten, not even by hand.
-		await expect(database.exec(`update case_revision set what = 'x'`)).rejects.toThrow(
-			'revisions are only ever appended'
-		);
-		await expect(database.exec(`delete from case_revision`)).rejects.toThrow('appended');
-		await database.close();
-		await residuum.remove();
 	});
 });

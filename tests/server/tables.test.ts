@@ -1,15 +1,11 @@
 /** The tables hold what documents say: any case goes into them and comes back as it was. */
 import fc from 'fast-check';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { expect, it } from 'vitest';
 import type { CaseState } from '../../src/lib/document/case';
 import { anyDocument } from '../support/documents';
-import { makeCase, startResiduum, type Residuum } from '../support/residuum';
+import { makeCase, sharedResiduum } from '../support/residuum';
 
-let residuum: Residuum;
-beforeAll(async () => {
-	residuum = await startResiduum();
-});
-afterAll(() => residuum.remove());
+const residuum = sharedResiduum();
 
 it('any document survives the way into the tables and back, one put in the place of another', async () => {
 	const { id } = await makeCase(residuum, 'Into tables');

@@ -3,8 +3,7 @@ import { describe, expect, inject, it } from 'vitest';
 import { queryOnce } from '../../scripts/postgres.mjs';
 import { command } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
-import { makeCase, startResiduum, TODAY, USD } from '../support/residuum';
-import { TESTER } from '../support/setup-postgres';
+import { makeCase, startResiduum, TESTER, TODAY, USD } from '../support/residuum';
 
 describe('the trail', () => {
 	it('says who did what, without a client’s figures, and shows what was changed, taken out or put elsewhere', async () => {

@@ -37,6 +37,15 @@ function filesOf(data: string): { path: string; size: number }[] {
 		.map((path) => ({ path, size: statSync(path).size }));
 }
 
+/** A program that is stopped, damaged and started again by one test after the other, and the case in it. */
+let residuum: Residuum;
+let id: string;
+beforeAll(async () => {
+	residuum = await startResiduum({ RESIDUUM_LOG: 'info' });
+	({ id } = await makeCase(residuum, 'Still there', [card({ name: 'Findable card' })]));
+});
+afterAll(() => residuum.remove());
+
 describe('what was acknowledged', () => {
 	it('is kept when the server is killed', async () => {
 		const { said, passed } = await kill(join(folder(), 'data'), 1);
@@ -57,70 +66,6 @@ describe('what was acknowledged', () => {
 	);
 });
 
-describe('damaged data', () => {
-	const page = async ({ address }: Residuum, path: string) => {
-		const response = await fetch(address + path);
-		return {
-			url: new URL(response.url).pathname,
-			status: response.status,
-			text: await response.text()
-		};
-	};
-	const NOT_FOR_ANYBODY = /Aborted|ASSERTIONS|invalid page|relation "|unreachable|wasm/;
-
-	it('are said table by table, with what can still be read out, and how to put a backup in their place', async () => {
-		const residuum = await startResiduum();
-		const { id } = await makeCase(residuum, 'Still there', [card({ name: 'Findable card' })]);
-		await residuum.stop();
-		// The files in which this debt's name is: its table; its history keeps the document in another one.
-		const named = filesOf(residuum.data).filter(({ path }) =>
-			readFileSync(path).includes('Findable card')
-		);
-		expect(named.length).toBeGreaterThan(1);
-		const smallest = named.sort((a, b) => a.size - b.size)[0];
-		const history = named.filter(({ path }) => readFileSync(path).includes('baseline'));
-		const table =
-			named.find(({ path }) => !history.some((other) => other.path === path)) ?? smallest;
-		const bytes = readFileSync(table?.path ?? '');
-		bytes.fill(0x5a, 100, 8000);
-		writeFileSync(table?.path ?? '', bytes);
-		await residuum.restart();
-		const start = await page(residuum, '/');
-		expect(start).toMatchObject({ url: '/damaged', status: 200 });
-		expect(start.text).toContain('the debts');
-		expect(start.text).toContain('How to put a backup in its place');
-		expect(start.text).not.toMatch(NOT_FOR_ANYBODY);
-		const read = JSON.parse((await page(residuum, '/damaged/cases.json')).text) as {
-			cases: { id: string; document: { debts: { name: string }[] } }[];
-		};
-		const found = read.cases.find((one) => one.id === id);
-		expect(found?.document.debts[0]?.name).toBe('Findable card');
-		const refused = await residuum.request('PATCH', `/api/cases/${id}`, { label: 'Other' });
-		expect(refused).toMatchObject({ status: 503 });
-		await residuum.remove();
-	});
-
-	it('that can’t be opened at all are said too, for any file that is cut short', async () => {
-		const residuum = await startResiduum();
-		await residuum.stop();
-		for (const name of ['global/pg_control', 'PG_VERSION']) {
-			const path = join(residuum.data, 'postgres', name);
-			const whole = readFileSync(path);
-			writeFileSync(path, Buffer.alloc(whole.length >> 1));
-			await residuum.restart();
-			const start = await page(residuum, '/');
-			expect(start).toMatchObject({ url: '/damaged', status: 200 });
-			expect(start.text).not.toMatch(NOT_FOR_ANYBODY);
-			expect((await page(residuum, '/damaged/cases.json')).status).toBe(200);
-			await residuum.stop();
-			writeFileSync(path, whole);
-		}
-		await residuum.restart();
-		expect((await page(residuum, '/')).url).toBe('/');
-		await residuum.remove();
-	});
-});
-
 /** The status of an answer to a request that is written by hand. */
 function statusOf(port: number, request: string): Promise<number> {
 	return new Promise((resolve, reject) => {
@@ -133,12 +78,6 @@ function statusOf(port: number, request: string): Promise<number> {
 }
 
 describe('a server', () => {
-	let residuum: Residuum;
-	beforeAll(async () => {
-		residuum = await startResiduum({ RESIDUUM_LOG: 'info' });
-	});
-	afterAll(() => residuum.remove());
-
 	it('saves and opens the largest case that is allowed, and meanwhile everybody else is answered', async () => {
 		const small = await makeCase(residuum, 'Small', [card()]);
 		const happening = (at: number) => ({
@@ -248,8 +187,6 @@ describe('a server', () => {
 		expect(await refused.ended).toBe(1);
 		expect(refused.printed()).toContain('name in RESIDUUM_NAMES the host names');
 		const named = { ...open, RESIDUUM_NAMES: 'casebook.example' };
-		const nobody = await startServer(named);
-		expect(nobody.printed()).toContain('There is no supervisor yet');
 		const secret = addPerson(named, 'Mara Lindqvist', 'supervisor');
 		const server = await startServer(named);
 		const port = new URL(server.address ?? '').port;
@@ -264,11 +201,63 @@ describe('a server', () => {
 		expect(await asked('elsewhere.example')).toBe(403);
 		await server.stop();
 	});
+});
 
-	it('behind a proxy, answers also what asks past it, as whatever watches the program does', async () => {
-		const watched = await startResiduum({ RESIDUUM_PROXY: '1' });
-		for (const path of ['/healthz', '/readyz', '/'])
-			expect([path, (await fetch(watched.address + path)).status]).toEqual([path, 200]);
-		await watched.remove();
+describe('damaged data', () => {
+	const page = async (path: string) => {
+		const response = await fetch(residuum.address + path);
+		return {
+			url: new URL(response.url).pathname,
+			status: response.status,
+			text: await response.text()
+		};
+	};
+	const NOT_FOR_ANYBODY = /Aborted|ASSERTIONS|invalid page|relation "|unreachable|wasm/;
+
+	it('that can’t be opened at all are said too, for any file that is cut short', async () => {
+		await residuum.stop();
+		for (const name of ['global/pg_control', 'PG_VERSION']) {
+			const path = join(residuum.data, 'postgres', name);
+			const whole = readFileSync(path);
+			writeFileSync(path, Buffer.alloc(whole.length >> 1));
+			await residuum.restart();
+			const start = await page('/');
+			expect(start).toMatchObject({ url: '/damaged', status: 200 });
+			expect(start.text).not.toMatch(NOT_FOR_ANYBODY);
+			expect((await page('/damaged/cases.json')).status).toBe(200);
+			await residuum.stop();
+			writeFileSync(path, whole);
+		}
+		await residuum.restart();
+		expect((await page(`/cases/${id}`)).url).toBe(`/cases/${id}`);
+	});
+
+	it('are said table by table, with what can still be read out, and how to put a backup in their place', async () => {
+		await residuum.stop();
+		// The files in which this debt's name is: its table; its history keeps the document in another one.
+		const named = filesOf(residuum.data).filter(({ path }) =>
+			readFileSync(path).includes('Findable card')
+		);
+		expect(named.length).toBeGreaterThan(1);
+		const smallest = named.sort((a, b) => a.size - b.size)[0];
+		const history = named.filter(({ path }) => readFileSync(path).includes('baseline'));
+		const table =
+			named.find(({ path }) => !history.some((other) => other.path === path)) ?? smallest;
+		const bytes = readFileSync(table?.path ?? '');
+		bytes.fill(0x5a, 100, 8000);
+		writeFileSync(table?.path ?? '', bytes);
+		await residuum.restart();
+		const start = await page('/');
+		expect(start).toMatchObject({ url: '/damaged', status: 200 });
+		expect(start.text).toContain('the debts');
+		expect(start.text).toContain('How to put a backup in its place');
+		expect(start.text).not.toMatch(NOT_FOR_ANYBODY);
+		const read = JSON.parse((await page('/damaged/cases.json')).text) as {
+			cases: { id: string; document: { debts: { name: string }[] } }[];
+		};
+		const found = read.cases.find((one) => one.id === id);
+		expect(found?.document.debts[0]?.name).toBe('Findable card');
+		const refused = await residuum.request('PATCH', `/api/cases/${id}`, { label: 'Other' });
+		expect(refused).toMatchObject({ status: 503 });
 	});
 });

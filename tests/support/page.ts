@@ -2,7 +2,7 @@
 import type { HTTPRequest, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, expect } from 'vitest';
 import { openBrowser } from '../../scripts/browser.mjs';
-import { startResiduum, type Residuum } from './residuum';
+import { sharedResiduum, type Asked } from './residuum';
 
 interface LayoutShiftSource {
 	readonly node: Node | null;
@@ -14,7 +14,7 @@ interface LayoutShift extends PerformanceEntry {
 }
 
 export interface Desk {
-	readonly residuum: Residuum;
+	readonly residuum: Asked;
 	/** A new page, watched: a console error, a failed request or a request elsewhere fails `checked`. */
 	open(path?: string): Promise<Screen>;
 	/** The same in a browser of its own, as another person has it. */
@@ -24,11 +24,7 @@ export interface Desk {
 	close(): Promise<void>;
 }
 
-export async function openDesk(
-	environment: Record<string, string> = {},
-	prepare?: (settings: Record<string, string>) => void
-): Promise<Desk> {
-	const residuum = await startResiduum(environment, prepare);
+export async function openDesk(residuum: Asked): Promise<Desk> {
 	const { browser, close } = await openBrowser();
 	let seen: string[] = [];
 	const watch = (page: Page) => {
@@ -74,12 +70,10 @@ export async function openDesk(
 export let desk: Desk;
 export let screen: Screen;
 
-/** Opens them before the tests of a file, and checks and closes them after. */
-export function sitDown(
-	environment: () => Promise<Record<string, string>> = () => Promise.resolve({})
-): void {
+/** Opens them before the tests of a file, at the program that files share or at another one, and checks and closes them after. */
+export function sitDown(at: () => Promise<Asked> = () => Promise.resolve(sharedResiduum())): void {
 	beforeAll(async () => {
-		desk = await openDesk(await environment());
+		desk = await openDesk(await at());
 		screen = await desk.open();
 	});
 	afterEach(() => desk.checked());

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject } from 'vitest';
+import type { TestProject } from 'vitest/node';
 import { startServer } from '../../scripts/own-server.mjs';
 import { queryOnce } from '../../scripts/postgres.mjs';
 import { usualHandout } from '../../src/lib/document/handout';
@@ -14,29 +15,41 @@ import {
 	type CaseState
 } from '../../src/lib/document/case';
 import { signIn } from '../../scripts/accounts.mjs';
-import { TESTER } from './setup-postgres';
 import { USUAL_STYLE } from '../../src/lib/words/style';
 
-export interface Residuum {
+/** A program that is asked: a test's own, or the one that files share. */
+export interface Asked {
 	readonly address: string;
+	/** What it is asked with. */
+	readonly headers: Record<string, string>;
+	request(method: string, path: string, body?: unknown): Promise<{ status: number; body: unknown }>;
+	/** Ends it and throws its data away, unless others are at it. */
+	remove(): Promise<void>;
+}
+
+export interface Residuum extends Asked {
 	/** Its data folder; with a PostgreSQL server, an empty one. */
 	readonly data: string;
 	/** What makes other programs work on the same data. */
 	readonly settings: Record<string, string>;
-	/** What it is asked with. */
-	readonly headers: Record<string, string>;
-	request(method: string, path: string, body?: unknown): Promise<{ status: number; body: unknown }>;
 	/** Ends the server with a signal; its exit code, or null when the signal killed it. */
 	stop(signal?: NodeJS.Signals): Promise<number | null>;
 	/** Starts it again at the same address, on the same data. */
 	restart(): Promise<void>;
 	/** What it has printed. */
 	printed(): string;
-	/** Ends it and throws its data away. */
-	remove(): Promise<void>;
+}
+
+declare module 'vitest' {
+	interface ProvidedContext {
+		/** The program that files share, and what it is asked with. */
+		shared: { readonly address: string; readonly headers: Record<string, string> };
+	}
 }
 
 export const TODAY = '2026-12-15';
+/** Whoever the tests are signed in as, where they have to be. */
+export const TESTER = 'Tess Holm';
 
 export function temporaryFolder(): string {
 	return mkdtempSync(join(tmpdir(), 'residuum-test-'));
@@ -56,12 +69,7 @@ export async function startResiduum(
 	let server = await startServer(settings);
 	const { address } = server;
 	if (address === null) throw new Error(`the server did not start: ${server.printed()}`);
-	const asTester = 'DATABASE_URL' in place;
-	const headers = {
-		origin: address,
-		'content-type': 'application/json',
-		...(asTester ? { cookie: await signIn(address, TESTER) } : {})
-	};
+	const headers = await headersFor(address, place);
 	return {
 		address,
 		data,
@@ -78,6 +86,41 @@ export async function startResiduum(
 			await server.stop();
 			rmSync(data, { recursive: true, force: true });
 		}
+	};
+}
+
+/** What a program at these settings is asked with. */
+async function headersFor(address: string, settings: Record<string, string>) {
+	const asTester = 'DATABASE_URL' in settings;
+	return {
+		origin: address,
+		'content-type': 'application/json',
+		...(asTester ? { cookie: await signIn(address, TESTER) } : {})
+	};
+}
+
+/** Starts the program that files share: it has cases of all of them, and is neither stopped nor set up by any. */
+export async function share(
+	project: TestProject,
+	place: Record<string, string>
+): Promise<() => Promise<void>> {
+	const { address, stop, printed } = await startServer({ ...place, RESIDUUM_TODAY: TODAY });
+	if (address === null) throw new Error(`the server did not start: ${printed()}`);
+	project.provide('shared', { address, headers: await headersFor(address, place) });
+	return async () => {
+		await stop();
+		if (place['RESIDUUM_DATA']) rmSync(place['RESIDUUM_DATA'], { recursive: true, force: true });
+	};
+}
+
+/** The program that files share. */
+export function sharedResiduum(): Asked {
+	const { address, headers } = inject('shared');
+	return {
+		address,
+		headers,
+		request: (method, path, body) => ask(address, headers, method, path, body),
+		remove: () => Promise.resolve()
 	};
 }
 
@@ -122,7 +165,7 @@ export interface MadeCase {
 
 /** Makes a case with these debts, and with a plan for them, or with other fields, through the API. */
 export async function makeCase(
-	residuum: Residuum,
+	residuum: Asked,
 	label: string,
 	debts: readonly object[] = [],
 	plan: object = {},

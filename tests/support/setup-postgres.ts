@@ -3,6 +3,7 @@ import { startServer } from '../../scripts/own-server.mjs';
 import { startPostgres } from '../../scripts/postgres.mjs';
 import { ensureBuild } from '../../scripts/prepare.mjs';
 import { addPerson, welcome } from '../../scripts/accounts.mjs';
+import { share, TESTER } from './residuum';
 
 declare module 'vitest' {
 	interface ProvidedContext {
@@ -11,10 +12,10 @@ declare module 'vitest' {
 	}
 }
 
-/** Whoever the tests are signed in as, where they have to be. */
-export const TESTER = 'Tess Holm';
-
-/** A PostgreSQL server with a database “empty” in it: brought up to date, with one supervisor, to be copied. */
+/**
+ * A PostgreSQL server with a database “empty” in it: brought up to date, with one supervisor, to be copied; and the
+ * built program on such a copy, for all the files that need none of their own.
+ */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
 	ensureBuild();
 	const postgres = await startPostgres(['fsync=off', 'max_connections=200']);
@@ -26,5 +27,10 @@ export default async function setup(project: TestProject): Promise<() => Promise
 	await welcome(server.address, secret);
 	await server.stop();
 	project.provide('postgres', postgres.url('NAME'));
-	return () => postgres.remove();
+	await postgres.query('postgres', 'create database shared template empty');
+	const end = await share(project, { DATABASE_URL: postgres.url('shared') });
+	return async () => {
+		await end();
+		await postgres.remove();
+	};
 }
