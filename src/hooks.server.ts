@@ -8,7 +8,7 @@ import { log, loggable } from '$lib/server/log';
 import { asksWho, decide, type Decision } from '$lib/server/people/access';
 import { hasAccounts, namesOfServer, needSupervisor, secretOf } from '$lib/server/people/agency';
 import { personOf } from '$lib/server/people/sessions';
-import { countRequest, offerMetrics } from '$lib/server/metrics';
+import type { Metrics } from '$lib/server/metrics';
 import { foreignRequest } from '$lib/server/same-origin';
 import {
 	error,
@@ -20,6 +20,9 @@ import {
 	type ServerInit
 } from '@sveltejs/kit';
 
+/** Null where nobody watches. */
+let metrics: Metrics | null = null;
+
 /** Opens the database when the server starts, not when the application is built. */
 export const init: ServerInit = async () => {
 	const place = placeOfData();
@@ -30,8 +33,12 @@ export const init: ServerInit = async () => {
 	await needSupervisor();
 	if (place.url === undefined) ends.unshift(await takeCommands(place.folder));
 	ends.unshift(forgetInTime());
-	const metrics = Number(process.env['RESIDUUM_METRICS'] ?? 0);
-	if (metrics > 0) ends.unshift(offerMetrics(metrics));
+	const port = Number(process.env['RESIDUUM_METRICS'] ?? 0);
+	if (port > 0) {
+		const { offerMetrics } = await import('$lib/server/metrics');
+		metrics = offerMetrics(port);
+		ends.unshift(metrics.end);
+	}
 	const backups = process.env['RESIDUUM_BACKUP'];
 	if (backups) ends.unshift(backUpDaily(backups));
 	const demo = process.env['RESIDUUM_DEMO'];
@@ -52,7 +59,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const answer = () => answerTo(event, isAsked, resolve);
 	const response = await (isAsked ? answering(answer) : loading(answer));
 	const { route, request } = event;
-	countRequest(route.id, request.method, response.status, performance.now() - began);
+	metrics?.count(route.id, request.method, response.status, performance.now() - began);
 	response.headers.set('Referrer-Policy', 'same-origin');
 	// Pages and answers hold a client's figures: no copy of them is kept on the way.
 	response.headers.set('Cache-Control', 'no-store');

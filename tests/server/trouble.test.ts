@@ -7,7 +7,7 @@ import {
 	statSync,
 	writeFileSync
 } from 'node:fs';
-import { connect } from 'node:net';
+import { connect, createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -40,8 +40,10 @@ function filesOf(data: string): { path: string; size: number }[] {
 /** A program that is stopped, damaged and started again by one test after the other, and the case in it. */
 let residuum: Residuum;
 let id: string;
+let metrics: number;
 beforeAll(async () => {
-	residuum = await startResiduum({ RESIDUUM_LOG: 'info' });
+	metrics = await freePort();
+	residuum = await startResiduum({ RESIDUUM_LOG: 'info', RESIDUUM_METRICS: String(metrics) });
 	({ id } = await makeCase(residuum, 'Still there', [card({ name: 'Findable card' })]));
 });
 afterAll(() => residuum.remove());
@@ -65,6 +67,16 @@ describe('what was acknowledged', () => {
 		}
 	);
 });
+
+/** A port that nothing listens on. */
+function freePort(): Promise<number> {
+	return new Promise((resolve) => {
+		const server = createServer().listen(0, '127.0.0.1', () => {
+			const { port } = server.address() as AddressInfo;
+			server.close(() => resolve(port));
+		});
+	});
+}
 
 /** The status of an answer to a request that is written by hand. */
 function statusOf(port: number, request: string): Promise<number> {
@@ -136,6 +148,17 @@ describe('a server', () => {
 		}
 		const unknown = `/cases/${id}/debts/${crypto.randomUUID()}`;
 		expect((await fetch(residuum.address + unknown)).status).toBe(404);
+	});
+
+	it('offers numbers of itself on a port of this machine, in which no case is told apart', async () => {
+		expect((await fetch(`${residuum.address}/cases/${id}`)).status).toBe(200);
+		const text = await (await fetch(`http://127.0.0.1:${metrics}/metrics`)).text();
+		const line =
+			'residuum_request_seconds_count{route="/cases/[id=uuid]",method="GET",status="200"}';
+		expect(text).toContain(line);
+		expect(text).toContain('residuum_data_damaged 0');
+		expect(text).not.toContain(id);
+		expect((await fetch(`http://127.0.0.1:${metrics}/`)).status).toBe(404);
 	});
 
 	it('logs one line of what went wrong and no word of a client, whatever is provoked', async () => {

@@ -23,17 +23,14 @@ new Gauge({
 	}
 });
 
-/** Counts a request. The route's pattern, never its address: no case is told apart. */
-export const countRequest = (
-	route: string | null,
-	method: string,
-	status: number,
-	milliseconds: number
-): void =>
-	answered.observe({ route: route ?? 'none', method, status: String(status) }, milliseconds / 1000);
+export interface Metrics {
+	/** Counts a request. The route's pattern, never its address: no case is told apart. */
+	count(route: string | null, method: string, status: number, milliseconds: number): void;
+	end(): void;
+}
 
 /** Answers `/metrics` on a port of 127.0.0.1. */
-export function offerMetrics(port: number): () => void {
+export function offerMetrics(port: number): Metrics {
 	collectDefaultMetrics({ register: registry });
 	const server = createServer((request, response) => {
 		if (request.url !== '/metrics') return response.writeHead(404).end();
@@ -46,8 +43,15 @@ export function offerMetrics(port: number): () => void {
 		log.error({ code, port }, 'the metrics can’t be offered; name another port in RESIDUUM_METRICS')
 	);
 	server.listen(port, '127.0.0.1').unref();
-	return () => {
-		server.close();
-		server.closeAllConnections();
+	return {
+		count: (route, method, status, milliseconds) =>
+			answered.observe(
+				{ route: route ?? 'none', method, status: String(status) },
+				milliseconds / 1000
+			),
+		end() {
+			server.close();
+			server.closeAllConnections();
+		}
 	};
 }

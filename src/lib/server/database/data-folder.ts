@@ -1,10 +1,9 @@
 import { tryLock } from 'fs-native-extensions';
-import { existsSync } from 'node:fs';
+import { cpSync, existsSync } from 'node:fs';
 import {
 	access,
 	chmod,
 	constants,
-	cp,
 	mkdir,
 	open,
 	rename,
@@ -79,7 +78,8 @@ export async function beginDatabase({ path, database }: DataFolder): Promise<voi
 	if (existsSync(database) || !existsSync(empty)) return;
 	const copy = `${database}.new`;
 	await rm(copy, { recursive: true, force: true });
-	await cp(empty, copy, { recursive: true });
+	// A thousand small files, before anybody is answered: one step after the other is several times as quick.
+	cpSync(empty, copy, { recursive: true });
 	await rename(copy, database);
 	// Its files are put on the disk when it is opened; its name is here.
 	const folder = await open(path, 'r');
