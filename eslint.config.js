@@ -12,7 +12,9 @@ export default ts.config(
 	{
 		languageOptions: { globals: { ...globals.browser, ...globals.node } },
 		rules: {
+			// The compiler finds both.
 			'no-undef': 'off',
+			'@typescript-eslint/no-unused-vars': 'off',
 			eqeqeq: 'error',
 			'@typescript-eslint/consistent-type-imports': 'error',
 			// A case or a debt opens at a path made of its identifier; the application is served from the root.
