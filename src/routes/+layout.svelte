@@ -3,7 +3,11 @@
 	import '@fontsource-variable/literata/wght-italic.css';
 	import '@fontsource-variable/source-sans-3';
 	import '$lib/ui/paper.css';
+	import { afterNavigate } from '$app/navigation';
+	import { navigating } from '$app/state';
+	import { pageRequests } from '$lib/desk/page-requests.svelte';
 	import { onSignedOut } from '$lib/desk/session';
+	import Notice from '$lib/ui/Notice.svelte';
 	import { putInTopLine } from '$lib/ui/top-line';
 	import { onMount, tick } from 'svelte';
 	import type { LayoutProps } from './$types';
@@ -14,6 +18,20 @@
 
 	/** The session ended while a page was open: whoever it was signs in again right here. */
 	let isSignedOut = $state(false);
+
+	// Who has gone elsewhere waits no longer for what had no answer.
+	afterNavigate(() => pageRequests.giveUp());
+
+	/** Another page is being opened, and that takes long enough to be said. */
+	let isSlow = $state(false);
+	$effect(() => {
+		if (!navigating.to) return;
+		const soon = setTimeout(() => (isSlow = true), 400);
+		return () => {
+			clearTimeout(soon);
+			isSlow = false;
+		};
+	});
 
 	// From here on the page answers to keys and clicks, also what is drawn only in it, and nothing moves any more: whatever
 	// drives it can wait for that.
@@ -35,8 +53,35 @@
 {/snippet}
 
 {@render children()}
+{#if pageRequests.hasLost}
+	<Notice
+		text="The server doesn’t answer; this page stays as it is."
+		undo="Try again"
+		onundo={() => pageRequests.again()}
+		onclose={() => pageRequests.giveUp()}
+	/>
+{:else if isSlow}
+	<p class="opening screen-only" role="status">Opening …</p>
+{/if}
 {#if isSignedOut && data.person}
 	{#await import('./SignInAgain.svelte') then { default: SignInAgain }}
 		<SignInAgain person={data.person} onsigned={() => (isSignedOut = false)} />
 	{/await}
 {/if}
+
+<style>
+	/* Where notices are, and over nothing that could be clicked. */
+	.opening {
+		position: fixed;
+		z-index: 30;
+		bottom: 20px;
+		left: 50%;
+		padding: 4px 14px;
+		border: 1px solid var(--hairline);
+		border-radius: 3px;
+		background: var(--sheet);
+		color: var(--quiet);
+		pointer-events: none;
+		transform: translateX(-50%);
+	}
+</style>

@@ -23,6 +23,7 @@
 	import Answered from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
+	import { codeAhead } from './code-ahead';
 	import CaseLines from './CaseLines.svelte';
 	import CasesFile from './CasesFile.svelte';
 	import ShownLine from './ShownLine.svelte';
@@ -51,6 +52,8 @@
 		}, 400);
 		return () => clearTimeout(soon);
 	});
+
+	onMount(() => codeAhead(() => [`/cases/${crypto.randomUUID()}`]));
 
 	// What had no answer while nobody was signed in.
 	onMount(() => onSignedInAgain(() => void book.again()));

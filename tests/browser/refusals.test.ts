@@ -140,6 +140,34 @@ describe('a server that does not answer', () => {
 		desk.checked('ERR_CONNECTION_REFUSED');
 	});
 
+	it('is waited for when another page is to be opened: what is there stays, and is not left', async () => {
+		// The code of the other screens comes once a page has been open for a while.
+		await screen.page.waitForFunction(() =>
+			performance
+				.getEntriesByType('resource')
+				.some(({ startTime, name }) => startTime > 5_000 && name.endsWith('.js'))
+		);
+		await screen.page.waitForNetworkIdle({ idleTime: 300 });
+		residuum.signal('SIGSTOP');
+		await screen.clickText('nav a', 'Casebook');
+		await screen.see('.opening', 'Opening …');
+		await residuum.stop('SIGKILL');
+		await screen.see('.notice', 'The server doesn’t answer; this page stays as it is.');
+		expect([screen.path(), await screen.value('Balance, line 1')]).toEqual([path, '3,777.00']);
+		// What is known of the case is there without it.
+		await screen.clickText('nav.views a', 'Plan');
+		await screen.answer('At 105.00 a month, highest rate first');
+		expect(await screen.texts('.notice')).toEqual([]);
+		await screen.clickText('nav a', 'Casebook');
+		await screen.see('.notice', 'The server doesn’t answer; this page stays as it is.');
+		await residuum.restart();
+		await screen.clickText('.notice button', 'Try again');
+		await screen.answer('1 case');
+		expect(await screen.texts('.notice')).toEqual([]);
+		await screen.goto(path);
+		desk.checked('ERR_CONNECTION_REFUSED');
+	});
+
 	it('gets what a page could not save before it was left, once the case is opened there again', async () => {
 		await residuum.stop('SIGKILL');
 		await screen.fill('Balance, line 1', '3,666.00');

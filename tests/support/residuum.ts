@@ -32,6 +32,8 @@ export interface Residuum extends Asked {
 	readonly data: string;
 	/** What makes other programs work on the same data. */
 	readonly settings: Record<string, string>;
+	/** Holds the server still, or lets it go on. */
+	signal(name: 'SIGSTOP' | 'SIGCONT'): void;
 	/** Ends the server with a signal; its exit code, or null when the signal killed it. */
 	stop(signal?: NodeJS.Signals): Promise<number | null>;
 	/** Starts it again at the same address, on the same data. */
@@ -76,6 +78,7 @@ export async function startResiduum(
 		settings,
 		headers,
 		request: (method, path, body) => ask(address, headers, method, path, body),
+		signal: (name) => void server.signal(name),
 		stop: (signal) => server.stop(signal),
 		async restart() {
 			server = await startServer({ ...settings, RESIDUUM_PORT: new URL(address).port });

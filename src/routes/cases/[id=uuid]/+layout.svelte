@@ -4,6 +4,7 @@
 	import { CaseDesk, putOnDesk } from '$lib/desk/case-desk.svelte';
 	import { beforeSigningOut, onSignedInAgain } from '$lib/desk/session';
 	import { sayTakenAlong } from '$lib/desk/requests';
+	import { codeAhead } from '../../code-ahead';
 	import { placeOf } from '$lib/document/place';
 	import { nameOf } from '$lib/words/debt';
 	import Notice from '$lib/ui/Notice.svelte';
@@ -53,6 +54,14 @@
 	const sideHref = $derived(`/cases/${desk.id}/plans`);
 	const handoutHref = $derived(`/cases/${desk.id}/handout`);
 	const happenedHref = $derived(`/cases/${desk.id}/happened`);
+
+	onMount(() =>
+		codeAhead(() => [
+			...views.map(({ href }) => new URL(href, location.href).pathname),
+			`/cases/${desk.id}/debts/${desk.id}`,
+			'/'
+		])
+	);
 
 	/** What this screen is about, and so what can be taken along from it. */
 	const subject = $derived.by((): Subject => {

@@ -1,0 +1,3 @@
+import { pageRequests } from '$lib/desk/page-requests.svelte';
+
+window.fetch = pageRequests.patient(window.fetch.bind(window));

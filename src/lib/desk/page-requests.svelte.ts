@@ -1,0 +1,60 @@
+/**
+ * What a page that is opened is made of is asked for by the framework: without an end, and where no answer comes it
+ * leaves for the browser's own page. Here such a request has the time limit of all others, and what has no answer can
+ * be asked again: until then, the page that is there stays.
+ */
+import { LONGEST_REQUEST } from '../workers/longest-request';
+
+type Fetch = typeof window.fetch;
+
+export class PageRequests {
+	/** What asks again for what had no answer. */
+	#lost = $state.raw<readonly (() => void)[]>([]);
+
+	/** Whether there is no answer to something that was to be opened. */
+	get hasLost(): boolean {
+		return this.#lost.length > 0;
+	}
+
+	/** Asks again for all that had no answer. */
+	again(): void {
+		const lost = this.#lost;
+		this.giveUp();
+		for (const ask of lost) ask();
+	}
+
+	/** Nobody waits for it any more. */
+	giveUp(): void {
+		this.#lost = [];
+	}
+
+	/** Asks as `fetch` does; a page's data, until there is an answer. */
+	patient(fetch: Fetch, longest = LONGEST_REQUEST): Fetch {
+		return (asked, more) => {
+			if (!isPageData(asked)) return fetch(asked, more);
+			return new Promise((resolve) => {
+				const ask = (): void =>
+					void whole(fetch, asked, { ...more, signal: AbortSignal.timeout(longest) }).then(
+						resolve,
+						() => (this.#lost = [...this.#lost, ask])
+					);
+				ask();
+			});
+		};
+	}
+}
+
+/** What this page asks for by way of the framework. */
+export const pageRequests = new PageRequests();
+
+const isPageData = (asked: RequestInfo | URL): boolean =>
+	new URL(asked instanceof Request ? asked.url : asked, location.href).pathname.endsWith(
+		'__data.json'
+	);
+
+/** An answer that has come to its end: one that is cut off is none. */
+async function whole(fetch: Fetch, ...asked: Parameters<Fetch>): Promise<Response> {
+	const response = await fetch(...asked);
+	const body = await response.arrayBuffer();
+	return new Response(body, { status: response.status, headers: response.headers });
+}
