@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
+import { BaseSequencer, type TestSpecification } from 'vitest/node';
 
 /** Data folders and browsers' profiles are in memory where there is much of it: no disk is waited for. */
 function folderForTests(): string {
@@ -17,9 +18,20 @@ function folderForTests(): string {
 /** So many files at a time keep the machines busy that this is tested on. */
 const CORES = 2;
 
+/** What waits for half a minute, or for a server that is not there, begins first: nothing else waits for it then. */
+class WaitingFirst extends BaseSequencer {
+	override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+		const waits = ({ moduleId }: TestSpecification) =>
+			/\/(forged|postgres)\.test\.ts$/.test(moduleId);
+		const sorted = await super.sort(files);
+		return [...sorted.filter(waits), ...sorted.filter((file) => !waits(file))];
+	}
+}
+
 // The unit tests touch modules only; the others drive built servers, a file each its own.
 export default defineConfig({
 	test: {
+		sequence: { sequencer: WaitingFirst },
 		projects: [
 			{
 				// What is reactive is tested as the page has it.
