@@ -21,6 +21,8 @@ export async function openBrowser() {
 			'--disable-background-networking',
 			'--disable-component-update',
 			'--disable-sync',
+			// Letters stand as they do in a window.
+			'--font-render-hinting=none',
 			// A key that comes just as an animated scroll ends is lost by the browser; nobody is so quick, but tests are.
 			'--disable-smooth-scrolling'
 		]
