@@ -62,6 +62,15 @@ it('several are asked for again together, and not once nobody waits for them any
 	expect([requests.hasLost, asked.length]).toEqual([false, 4]);
 });
 
+it('who has gone elsewhere meanwhile is not told that there was no answer', async () => {
+	const requests = new PageRequests();
+	const { fetch } = server('is silent');
+	void requests.patient(fetch, 20)(DATA);
+	requests.giveUp();
+	await new Promise((resolve) => setTimeout(resolve, 100));
+	expect(requests.hasLost).toBe(false);
+});
+
 it('what is no page is asked for as ever, and fails as ever', async () => {
 	const requests = new PageRequests();
 	const { fetch } = server('is away', 'answers');

@@ -10,6 +10,8 @@ type Fetch = typeof window.fetch;
 export class PageRequests {
 	/** What asks again for what had no answer. */
 	#lost = $state.raw<readonly (() => void)[]>([]);
+	/** How often it was given up: what was asked for before that is missed by nobody. */
+	#givenUp = 0;
 
 	/** Whether there is no answer to something that was to be opened. */
 	get hasLost(): boolean {
@@ -19,12 +21,13 @@ export class PageRequests {
 	/** Asks again for all that had no answer. */
 	again(): void {
 		const lost = this.#lost;
-		this.giveUp();
+		this.#lost = [];
 		for (const ask of lost) ask();
 	}
 
 	/** Nobody waits for it any more. */
 	giveUp(): void {
+		this.#givenUp += 1;
 		this.#lost = [];
 	}
 
@@ -33,11 +36,14 @@ export class PageRequests {
 		return (asked, more) => {
 			if (!isPageData(asked)) return fetch(asked, more);
 			return new Promise((resolve) => {
-				const ask = (): void =>
-					void whole(fetch, asked, { ...more, signal: AbortSignal.timeout(longest) }).then(
-						resolve,
-						() => (this.#lost = [...this.#lost, ask])
-					);
+				const ask = (): void => {
+					const before = this.#givenUp;
+					const lose = (): void => {
+						if (before === this.#givenUp) this.#lost = [...this.#lost, ask];
+					};
+					const signal = AbortSignal.timeout(longest);
+					void whole(fetch, asked, { ...more, signal }).then(resolve, lose);
+				};
 				ask();
 			});
 		};

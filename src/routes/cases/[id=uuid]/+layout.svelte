@@ -55,6 +55,7 @@
 	const handoutHref = $derived(`/cases/${desk.id}/handout`);
 	const happenedHref = $derived(`/cases/${desk.id}/happened`);
 
+	// The other views, a debt and the casebook.
 	onMount(() =>
 		codeAhead(() => [
 			...views.map(({ href }) => new URL(href, location.href).pathname),
