@@ -225,6 +225,8 @@ describe('a message to the client', () => {
 		await screen.see('main', 'In the outbox');
 		await screen.see('table', /What we agreed ?client@harbour\.example ?3/);
 		await screen.saved();
+		// No page that still loads the code of others.
+		await screen.page.goto('about:blank');
 		await residuum.stop();
 		await residuum.restart();
 		await screen.goto('/outbox');
