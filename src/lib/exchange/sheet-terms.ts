@@ -163,18 +163,18 @@ function writeCheck(sheet: ExcelJS.Worksheet, { debts, plan, rows, currency }: L
 	put(sheet, `B${at.paid}`, 'Paid to the debts in all', 'strong');
 	put(sheet, `E${at.paid}`, { formula: total('paid') }, 'strong', money);
 	put(sheet, `F${at.paid}`, units(paid), 'figure', money);
-	put(sheet, `B${at.months}`, 'Months until all is paid off', 'strong');
+	const isOwed = `${MONTHS}!${SHARED.owed}${FIRST_MONTH_ROW + rows - 1}>0`;
+	const ofMonths = `IF(${isOwed},"Months of this workbook, not paid off in them","Months until all is paid off")`;
+	put(sheet, `B${at.months}`, { formula: ofMonths }, 'strong');
 	const opened = debts.map((_, index) => `${column(SUM_COLUMN + 2)}${FIRST_DEBT_ROW + index}`);
 	put(sheet, `E${at.months}`, { formula: `MAX(${opened.join(',')})` }, 'strong', '0');
 	put(sheet, `F${at.months}`, plan.months, 'figure', '0');
 	const same = [at.interest, at.paid, at.months].map((row) => `E${row}=F${row}`).join(',');
-	const last = `${MONTHS}!${SHARED.owed}${FIRST_MONTH_ROW + rows - 1}`;
-	const ends = plan.ending.status === 'cleared' ? `${last}>0` : 'FALSE';
 	put(
 		sheet,
 		`B${at.verdict}`,
 		{
-			formula: `IF(AND(${same}),"Equal to the cent to what the program wrote.",IF(${ends},"Not paid off within the months of this workbook.","Not what the program wrote: something was changed here."))`
+			formula: `IF(AND(${same}),"Equal to the cent to what the program wrote.",IF(${isOwed},"Not paid off within the months of this workbook.","Not what the program wrote: something was changed here."))`
 		},
 		'strong'
 	);
