@@ -202,6 +202,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 			);
 		await screen.saved();
 		await screen.click('nav a');
+		await screen.search('Side by side');
 		await screen.see('[role=row]:has([data-case][title="Side by side"])', 'Moved balance');
 	});
 });

@@ -155,6 +155,7 @@ describe('files', () => {
 		expect(file.headers.get('content-disposition')).toContain('residuum-cases.json');
 		const written = await file.text();
 		await screen.goto('/');
+		await screen.search('Out and in');
 		await screen.drop('cases.json', new TextEncoder().encode(written));
 		await screen.see(
 			proposed,

@@ -123,6 +123,13 @@ export class Screen {
 		else await this.page.keyboard.type(text);
 	}
 
+	/** Looks for cases in the casebook, once that is open: other files' are in it too, and only some lines in view. */
+	async search(text: string): Promise<void> {
+		await this.page.waitForSelector('[type=search]');
+		await this.press('/');
+		await this.page.keyboard.type(text);
+	}
+
 	async value(label: string): Promise<string> {
 		return this.page.$eval(field(label), (input) => (input as HTMLInputElement).value);
 	}
@@ -185,8 +192,25 @@ export class Screen {
 	/** Waits until the text of a place is, or matches, what is expected. */
 	async see(selector: string, expected: string | RegExp): Promise<void> {
 		const seen = expect.poll(() => this.text(selector), { timeout: 20_000, interval: 50 });
-		if (typeof expected === 'string') await seen.toContain(expected);
-		else await seen.toMatch(expected);
+		try {
+			if (typeof expected === 'string') await seen.toContain(expected);
+			else await seen.toMatch(expected);
+		} catch (error) {
+			const { message } = error as Error;
+			throw new Error(`${message}\n${await this.whereabouts()}`, { cause: error });
+		}
+	}
+
+	/** What is on the page instead of what was waited for. */
+	private async whereabouts(): Promise<string> {
+		const [saving, opened, main] = await Promise.all(
+			['.saving', '[role=dialog], .notice, .stale', 'main'].map((one) => this.text(one))
+		);
+		return [
+			`at ${this.page.url()}, focus on “${await this.focused()}”, saving “${saving}”`,
+			`open: ${opened}`,
+			`page: ${main?.slice(0, 1500)}`
+		].join('\n');
 	}
 
 	answer(expected: string | RegExp): Promise<void> {
