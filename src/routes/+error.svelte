@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { serverAnswers } from '$lib/desk/requests';
 	import Answer from '$lib/ui/Answer.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 
@@ -14,6 +15,15 @@
 			? 'A deletion can be taken back from the casebook right after it was made.'
 			: page.error?.remedy
 	);
+	const title = $derived(missing ? 'Not found' : 'Something went wrong');
+
+	let isAsking = $state(false);
+	/** Loads the page anew once the server is there: until then, this one is all there is. */
+	async function again(): Promise<void> {
+		isAsking = true;
+		if (await serverAnswers()) location.reload();
+		else isAsking = false;
+	}
 </script>
 
 <svelte:head><title>Residuum</title></svelte:head>
@@ -21,14 +31,19 @@
 <TopLine
 	path={[
 		{ name: 'Casebook', href: '/' },
-		{ name: 'Not found', href: page.url.pathname }
+		{ name: title, href: page.url.pathname }
 	]}
 />
 <main>
-	<h1 class="unseen">{missing ? 'Not found' : 'Something went wrong'}</h1>
+	<h1 class="unseen">{title}</h1>
 	<Answer sentence={[{ text }]} />
 	{#if remedy}<p>{remedy}</p>{/if}
-	<p><a href="/">Open the casebook</a></p>
+	<p class="ways">
+		{#if !missing}
+			<button type="button" disabled={isAsking} onclick={again}>Try again</button>
+		{/if}
+		<a href="/">Open the casebook</a>
+	</p>
 </main>
 
 <style>
@@ -36,5 +51,15 @@
 		display: grid;
 		gap: 12px;
 		padding: 40px 24px;
+	}
+
+	.ways {
+		display: flex;
+		gap: 18px;
+	}
+
+	button {
+		color: var(--act);
+		font-weight: 600;
 	}
 </style>

@@ -1,4 +1,5 @@
 import { preloadCode } from '$app/navigation';
+import { serverAnswers } from '$lib/desk/requests';
 
 /** How long a page has been open before anything is loaded for others, in milliseconds; also when it is tried again. */
 const AFTER = 5_000;
@@ -12,16 +13,8 @@ export function codeAhead(paths: () => readonly string[]): () => void {
 	let isOpen = true;
 	void (async () => {
 		do await new Promise((resolve) => setTimeout(resolve, AFTER));
-		while (isOpen && !(await answers()));
+		while (isOpen && !(await serverAnswers()));
 		if (isOpen) for (const path of paths()) preloadCode(path).catch(() => undefined);
 	})();
 	return () => (isOpen = false);
-}
-
-async function answers(): Promise<boolean> {
-	try {
-		return (await fetch('/healthz', { signal: AbortSignal.timeout(AFTER) })).ok;
-	} catch {
-		return false;
-	}
 }

@@ -170,6 +170,25 @@ describe('a server that does not answer', () => {
 		desk.checked('net::ERR_CONNECTION_');
 	});
 
+	it('keeps what was typed also where another view’s code has not come yet, and opens that when it is told to', async () => {
+		const fresh = await desk.openElsewhere(path);
+		await residuum.stop('SIGKILL');
+		await fresh.fill('Balance, line 1', '3,555.00');
+		await fresh.clickText('nav.views a', 'Plan');
+		await fresh.answer('The server doesn’t answer: this page did not come.');
+		await fresh.clickText('.ways button', 'Try again');
+		await expect.poll(() => fresh.texts('.ways button:disabled')).toEqual([]);
+		await residuum.restart();
+		await fresh.clickText('.ways button', 'Try again');
+		await fresh.answer('At 99.00 a month, highest rate first');
+		await fresh.saved();
+		await fresh.click('.views a');
+		await expect.poll(() => fresh.value('Balance, line 1')).toBe('3,555.00');
+		await fresh.page.close();
+		await screen.reload();
+		desk.checked('net::ERR_CONNECTION_');
+	});
+
 	it('gets what a page could not save before it was left, once the case is opened there again', async () => {
 		await residuum.stop('SIGKILL');
 		await screen.fill('Balance, line 1', '3,666.00');

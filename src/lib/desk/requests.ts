@@ -26,6 +26,18 @@ export const whyNot = (answer: Answer<unknown>): string =>
 	('message' in answer ? answer.message : null) ??
 	'The server doesn’t answer; nothing was changed. Try again.';
 
+/** How long it is waited for where it is only asked whether there is an answer, in milliseconds. */
+const SHORT_REQUEST = 5_000;
+
+/** Whether the server is there. */
+export async function serverAnswers(): Promise<boolean> {
+	try {
+		return (await fetch('/healthz', { signal: AbortSignal.timeout(SHORT_REQUEST) })).ok;
+	} catch {
+		return false;
+	}
+}
+
 /** Bodies up to this many characters may outlive the page that sends them. */
 const KEEPALIVE = 60_000;
 

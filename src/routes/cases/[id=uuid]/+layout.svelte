@@ -38,7 +38,11 @@
 	onMount(() => {
 		inPage = true;
 		const forget = [onSignedInAgain(() => void desk.flush()), beforeSigningOut(() => desk.flush())];
-		return () => forget.forEach((call) => call());
+		return () => {
+			forget.forEach((call) => call());
+			// Also where a page that could not be opened has taken its place.
+			desk.leave();
+		};
 	});
 
 	const debt = $derived(page.params.debt === undefined ? undefined : desk.debt(page.params.debt));
