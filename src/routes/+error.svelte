@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { serverAnswers } from '$lib/desk/requests';
+	import { loadAnew } from '$lib/desk/requests';
 	import Answer from '$lib/ui/Answer.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 
@@ -18,11 +18,10 @@
 	const title = $derived(missing ? 'Not found' : 'Something went wrong');
 
 	let isAsking = $state(false);
-	/** Loads the page anew once the server is there: until then, this one is all there is. */
 	async function again(): Promise<void> {
 		isAsking = true;
-		if (await serverAnswers()) location.reload();
-		else isAsking = false;
+		await loadAnew();
+		isAsking = false;
 	}
 </script>
 

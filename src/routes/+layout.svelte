@@ -5,6 +5,7 @@
 	import '$lib/ui/paper.css';
 	import { afterNavigate } from '$app/navigation';
 	import { navigating } from '$app/state';
+	import { loadAnew } from '$lib/desk/requests';
 	import { pageRequests } from '$lib/desk/page-requests.svelte';
 	import { onSignedOut } from '$lib/desk/session';
 	import Notice from '$lib/ui/Notice.svelte';
@@ -59,6 +60,13 @@
 		undo="Try again"
 		onundo={() => pageRequests.again()}
 		onclose={() => pageRequests.giveUp()}
+	/>
+{:else if pageRequests.lacksCode}
+	<Notice
+		text="The server doesn’t answer: a part of this page did not come. What was typed is kept."
+		undo="Try again"
+		onundo={loadAnew}
+		onclose={() => (pageRequests.lacksCode = false)}
 	/>
 {:else if isSlow}
 	<p class="opening screen-only" role="status">Opening …</p>

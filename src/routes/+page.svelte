@@ -114,11 +114,14 @@
 		notice = null;
 		proposed = null;
 		reading = file.name;
-		const { lookedAt } = await import('./taken-cases');
-		const content = await lookedAt(file, data.today);
-		reading = null;
-		if ('refused' in content) notice = { text: content.refused };
-		else proposed = content;
+		try {
+			const { lookedAt } = await import('./taken-cases');
+			const content = await lookedAt(file, data.today);
+			if ('refused' in content) notice = { text: content.refused };
+			else proposed = content;
+		} finally {
+			reading = null;
+		}
 	}
 
 	async function take(cases: readonly CaseDocument[]): Promise<void> {

@@ -174,6 +174,9 @@ describe('a server that does not answer', () => {
 		const fresh = await desk.openElsewhere(path);
 		await residuum.stop('SIGKILL');
 		await fresh.fill('Balance, line 1', '3,555.00');
+		await fresh.drop('statement.ofx', new Uint8Array(8));
+		await fresh.see('.notice', 'The server doesn’t answer: a part of this page did not come.');
+		expect(await fresh.text('main')).not.toContain('Reading “statement.ofx”');
 		await fresh.clickText('nav.views a', 'Plan');
 		await fresh.answer('The server doesn’t answer: this page did not come.');
 		await fresh.clickText('.ways button', 'Try again');

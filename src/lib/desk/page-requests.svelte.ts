@@ -13,6 +13,9 @@ export class PageRequests {
 	/** How often it was given up: what was asked for before that is missed by nobody. */
 	#givenUp = 0;
 
+	/** Whether something of this page did not come when it was to be shown. */
+	lacksCode = $state(false);
+
 	/** Whether there is no answer to something that was to be opened. */
 	get hasLost(): boolean {
 		return this.#lost.length > 0;
@@ -52,6 +55,13 @@ export class PageRequests {
 
 /** What this page asks for by way of the framework. */
 export const pageRequests = new PageRequests();
+
+/** What browsers say of code, and the framework of style, that did not come. */
+const NOT_COME = /imported module|importing a module|preload CSS/i;
+
+/** Whether code did not come: a browser doesn't ask for it again until the page is loaded anew. */
+export const isMissingCode = (error: unknown): boolean =>
+	error instanceof Error && NOT_COME.test(error.message);
 
 const isPageData = (asked: RequestInfo | URL): boolean =>
 	new URL(asked instanceof Request ? asked.url : asked, location.href).pathname.endsWith(

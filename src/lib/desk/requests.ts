@@ -38,6 +38,11 @@ export async function serverAnswers(): Promise<boolean> {
 	}
 }
 
+/** Loads the page anew, unless nothing would come in its place. */
+export async function loadAnew(): Promise<void> {
+	if (await serverAnswers()) location.reload();
+}
+
 /** Bodies up to this many characters may outlive the page that sends them. */
 const KEEPALIVE = 60_000;
 

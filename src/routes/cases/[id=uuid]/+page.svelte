@@ -51,13 +51,17 @@
 	async function look(file: File): Promise<void> {
 		refusal = null;
 		reading = file.name;
-		const { readFile } = await import('$lib/workers/read-file');
-		const content = await readFile(file, desk.writing);
-		reading = null;
-		if (content.kind === 'refused') refusal = content.message;
-		else if (content.kind === 'cases') refusal = casesElsewhere(file.name, desk.writing);
-		else if (content.kind === 'accounts') proposed = { of: 'accounts', accounts: content.accounts };
-		else proposed = { of: 'rows', source: quoted(content.name), sheets: content.sheets };
+		try {
+			const { readFile } = await import('$lib/workers/read-file');
+			const content = await readFile(file, desk.writing);
+			if (content.kind === 'refused') refusal = content.message;
+			else if (content.kind === 'cases') refusal = casesElsewhere(file.name, desk.writing);
+			else if (content.kind === 'accounts')
+				proposed = { of: 'accounts', accounts: content.accounts };
+			else proposed = { of: 'rows', source: quoted(content.name), sheets: content.sheets };
+		} finally {
+			reading = null;
+		}
 	}
 
 	/** Rows copied from a sheet, or a list that was typed elsewhere. */

@@ -69,15 +69,18 @@
 		if (noted.length === 0) return;
 		const mine = (round += 1);
 		asking = { done: 0, all: noted.length };
-		const found = await Promise.all(
-			noted.map(async (debt) => {
-				const one = await fromLender(debt);
-				if (mine === round && asking) asking = { ...asking, done: asking.done + 1 };
-				return one;
-			})
-		);
-		if (mine !== round) return;
-		[came, asking] = [found.flat(), null];
+		try {
+			const found = await Promise.all(
+				noted.map(async (debt) => {
+					const one = await fromLender(debt);
+					if (mine === round && asking) asking = { ...asking, done: asking.done + 1 };
+					return one;
+				})
+			);
+			if (mine === round) came = found.flat();
+		} finally {
+			if (mine === round) asking = null;
+		}
 	}
 
 	async function fromLender(debt: DebtEntry): Promise<Came[]> {

@@ -22,12 +22,15 @@
 
 	async function look(file: File): Promise<void> {
 		[refusal, accounts, reading] = [null, [], file.name];
-		const { readFile } = await import('$lib/workers/read-file');
-		const content = await readFile(file, writing);
-		reading = null;
-		if (content.kind === 'refused') refusal = content.message;
-		else if (content.kind !== 'accounts') refusal = onlyStatements(file.name, writing);
-		else accounts = content.accounts;
+		try {
+			const { readFile } = await import('$lib/workers/read-file');
+			const content = await readFile(file, writing);
+			if (content.kind === 'refused') refusal = content.message;
+			else if (content.kind !== 'accounts') refusal = onlyStatements(file.name, writing);
+			else accounts = content.accounts;
+		} finally {
+			reading = null;
+		}
 	}
 
 	function take(account: AccountStatement): void {

@@ -56,7 +56,10 @@
 		let gone = false;
 		// While figures are still typed nothing is searched.
 		const soon = setTimeout(async () => {
-			const { rulesInWorker } = await import('$lib/workers/fitting-rules');
+			const { rulesInWorker } = await import('$lib/workers/fitting-rules').catch((error) => {
+				failed = true;
+				throw error;
+			});
 			if (gone) return;
 			end = rulesInWorker(wanted, {
 				onanswer: (answer) => (found = answer),
