@@ -32,6 +32,7 @@ export async function startServer(environment) {
 	return {
 		/** Null when the server ended instead of opening. */
 		address,
+		pid: child.pid,
 		printed: () => printed,
 		ended,
 		/** @param {NodeJS.Signals} name */

@@ -89,8 +89,24 @@ function statusOf(port: number, request: string): Promise<number> {
 	});
 }
 
+/**
+ * The longest that the program works without answering anybody else while a request is under way, in seconds: between
+ * two answers that need no database. Its own time is counted, not that of others on the same machine.
+ */
+async function beside(request: () => Promise<{ status: number }>) {
+	let isDone = false;
+	const asked = request().finally(() => (isDone = true));
+	let busiest = 0;
+	while (!isDone) {
+		const before = residuum.busy();
+		expect((await fetch(`${residuum.address}/favicon.svg`)).status).toBe(200);
+		busiest = Math.max(busiest, residuum.busy() - before);
+	}
+	return { status: (await asked).status, busiest };
+}
+
 describe('a server', () => {
-	it('saves and opens the largest case that is allowed, and meanwhile everybody else is answered', async () => {
+	it('saves, takes back and opens the largest case that is allowed, and keeps nobody waiting for more than 200 ms', async () => {
 		const small = await makeCase(residuum, 'Small', [card()]);
 		const happening = (at: number) => ({
 			id: crypto.randomUUID(),
@@ -113,23 +129,21 @@ describe('a server', () => {
 		const { id } = made.body as { id: string };
 		const { document } = small;
 		const large = { ...document, label: 'Large', debts };
-		let done = false;
-		const saving = residuum
-			.request('PUT', `/api/cases/${id}`, { basedOn: 1, what: 'all of it', document: large })
-			.finally(() => (done = true));
-		// What needs no database is answered at once, whatever that one is doing.
-		const waits: number[] = [];
-		while (!done) {
+		const save = { basedOn: 1, what: 'all of it', document: large };
+		for (const [method, path, body] of [
+			['PUT', `/api/cases/${id}`, save],
+			['POST', `/api/cases/${id}/undo`, { basedOn: 2, key: crypto.randomUUID() }],
+			['POST', `/api/cases/${id}/redo`, { basedOn: 3, key: crypto.randomUUID() }],
+			['GET', `/cases/${id}`],
+			['GET', `/api/cases/file?id=${id}`],
+			['GET', '/']
+		] as const) {
 			const began = performance.now();
-			expect((await fetch(`${residuum.address}/favicon.svg`)).status).toBe(200);
-			waits.push(performance.now() - began);
+			const { status, busiest } = await beside(() => residuum.request(method, path, body));
+			expect([path, status]).toEqual([path, 200]);
+			expect(busiest, path).toBeLessThan(0.2);
+			expect(performance.now() - began, path).toBeLessThan(3_000);
 		}
-		expect((await saving).status).toBe(200);
-		const opened = performance.now();
-		expect((await fetch(`${residuum.address}/cases/${id}`)).status).toBe(200);
-		const took = performance.now() - opened;
-		expect(Math.max(...waits)).toBeLessThan(1_000);
-		expect(took).toBeLessThan(3_000);
 	});
 
 	it('keeps no copy of a client’s figures on the way, and lets no file be taken for another kind', async () => {

@@ -1,5 +1,5 @@
 /** A Residuum of a test's own: the built server on a data folder that is thrown away, and its API. */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject } from 'vitest';
@@ -32,6 +32,8 @@ export interface Residuum extends Asked {
 	readonly data: string;
 	/** What makes other programs work on the same data. */
 	readonly settings: Record<string, string>;
+	/** The seconds of a processor's time that the thread has had which answers everybody. */
+	busy(): number;
 	/** Holds the server still, or lets it go on. */
 	signal(name: 'SIGSTOP' | 'SIGCONT'): void;
 	/** Ends the server with a signal; its exit code, or null when the signal killed it. */
@@ -78,6 +80,7 @@ export async function startResiduum(
 		settings,
 		headers,
 		request: (method, path, body) => ask(address, headers, method, path, body),
+		busy: () => busyOf(server.pid),
 		signal: (name) => void server.signal(name),
 		stop: (signal) => server.stop(signal),
 		async restart() {
@@ -90,6 +93,16 @@ export async function startResiduum(
 			rmSync(data, { recursive: true, force: true });
 		}
 	};
+}
+
+/** What the first thread of a process has had of a processor (`proc_pid_stat(5)`, utime and stime, in hundredths of a second). */
+function busyOf(pid = 0): number {
+	const stat = readFileSync(`/proc/${pid}/task/${pid}/stat`, 'utf8');
+	const [user, system] = stat
+		.slice(stat.lastIndexOf(')') + 2)
+		.split(' ')
+		.slice(11, 13);
+	return (Number(user) + Number(system)) / 100;
 }
 
 /** What a program at these settings is asked with. */
