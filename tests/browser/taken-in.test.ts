@@ -1,4 +1,5 @@
 /** What exists elsewhere is taken in: rows, workbooks, statements, cases. */
+import ExcelJS from 'exceljs';
 import { describe, expect, it } from 'vitest';
 import { statementOf } from '../../src/lib/core/debt/statement';
 import { cents } from '../../src/lib/core/quantities/money';
@@ -112,6 +113,30 @@ describe('files', () => {
 		await screen.drop('debts.xlsx', workbook);
 		await screen.see(proposed, '3 debts read');
 		expect(await screen.value('What column 4 is')).toBe('paysAmount');
+	});
+
+	it('a workbook of two sheets: what was fixed in one is still there after a look at the other', async () => {
+		const { id } = await makeCase(desk.residuum, 'Two sheets');
+		await screen.goto(`/cases/${id}`);
+		const book = new ExcelJS.Workbook();
+		book.addWorksheet('Cards').addRows([
+			['Name', 'Owed', 'Other'],
+			['One', 100.5, 20],
+			['Two', 200.5, 30]
+		]);
+		book.addWorksheet('Loans').addRows([
+			['Name', 'Owed'],
+			['Three', 300.5]
+		]);
+		await screen.drop('two.xlsx', new Uint8Array(await book.xlsx.writeBuffer()));
+		await screen.see(proposed, '2 debts read');
+		await screen.page.select('[aria-label="What column 3 is"]', 'paysAmount');
+		await screen.fill('Balance, proposed line 2', '999');
+		await screen.page.select('[aria-label="Sheet of the workbook"]', '1');
+		await expect.poll(() => screen.value('Name, proposed line 1')).toBe('Three');
+		await screen.page.select('[aria-label="Sheet of the workbook"]', '0');
+		await expect.poll(() => screen.value('Balance, proposed line 2')).toBe('999.00');
+		expect(await screen.value('What column 3 is')).toBe('paysAmount');
 	});
 
 	it('that are not what they say are refused in a sentence, and nothing is taken', async () => {

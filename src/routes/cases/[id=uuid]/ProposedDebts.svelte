@@ -29,14 +29,23 @@
 	}
 	const { desk, source, sheets, ontake, onclose }: Props = $props();
 
+	interface Said {
+		readonly fields?: readonly (Field | null)[];
+		readonly changed?: Readonly<Record<number, Partial<DebtEntry>>>;
+	}
+
 	/** More columns than these are a file of our own, which needs no correcting. */
 	const COLUMNS_SHOWN = 14;
 
 	let sheet = $state(0);
-	/** What the counselor has said: which column is what, how it is written, and what is in a line. */
-	let fields = $state.raw<readonly (Field | null)[] | undefined>();
+	/** How the counselor has said that it is written. */
 	let style = $state.raw<Partial<Style> | undefined>();
-	let changed = $state.raw<Readonly<Record<number, Partial<DebtEntry>>>>({});
+	/** What was said of each sheet, which is still there after a look at another one. */
+	let said = $state.raw<Readonly<Record<number, Said>>>({});
+	/** Which column is what. */
+	const fields = $derived(said[sheet]?.fields);
+	/** What is in a line, by its row. */
+	const changed = $derived(said[sheet]?.changed ?? {});
 	const ids: Record<number, string> = {};
 
 	const writing = $derived(desk.writing);
@@ -108,8 +117,12 @@
 	function recolumn(at: number, value: string): void {
 		const field = value === '' ? null : (value as Field);
 		const others = (table?.fields ?? []).map((other) => (other === field ? null : other));
-		fields = others.map((other, column) => (column === at ? field : other));
+		say({ fields: others.map((other, column) => (column === at ? field : other)) });
 	}
+
+	const say = (more: Said): void => {
+		said = { ...said, [sheet]: { ...said[sheet], ...more } };
+	};
 
 	function take(): void {
 		if (table && fields) rememberColumns(table.headings, fields);
@@ -156,11 +169,7 @@
 				label="Sheet of the workbook"
 				value={String(sheet)}
 				options={sheets.map(({ name }, at) => ({ value: String(at), words: name }))}
-				onchange={(value) => {
-					sheet = Number(value);
-					fields = undefined;
-					changed = {};
-				}}
+				onchange={(value) => (sheet = Number(value))}
 			/>
 		</label>
 	{/if}
@@ -199,7 +208,7 @@
 									also: alsoInWords(line, writing)
 								}}
 								onchange={(_, part) =>
-									(changed = { ...changed, [line.row]: { ...changed[line.row], ...part } })}
+									say({ changed: { ...changed, [line.row]: { ...changed[line.row], ...part } } })}
 							/>
 						{/if}
 					{/each}
