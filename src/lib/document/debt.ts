@@ -354,7 +354,8 @@ function statedAsked(entry: AskedEntry): AskedPayment | null {
 	}
 }
 
-function rateTerms(
+/** How a debt's annual rate becomes interest. */
+export function rateTerms(
 	interest: LendingEntry['interest'],
 	annual: NonNullable<DebtEntry['annualRate']>
 ): RateTerms {

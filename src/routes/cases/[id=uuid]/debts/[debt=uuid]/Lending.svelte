@@ -5,6 +5,7 @@
 	import type { DebtEntry, LendingEntry } from '$lib/document/debt';
 	import { frequencyChoices } from '$lib/words/amounts';
 	import { lendingInWords, termInWords } from '$lib/words/debt';
+	import { basisHelp, compoundingHelp, paidInFullHelp } from '$lib/words/lending';
 	import type { Writing } from '$lib/reading/writing';
 	import Folded from './Folded.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -26,30 +27,12 @@
 		[lendingInWords(lending, writing), ...termInWords(debt, writing)].join('; ')
 	);
 
-	/** The bases of interest, each with what it does to a rate of 12 % on 1,000.00. */
 	const BASES = [
-		{
-			value: 'nominal',
-			words: 'nominal',
-			help: 'The annual rate is shared out over the payments of a year: 12 % is 1 % a month, so 1,000.00 costs 10.00.'
-		},
-		{
-			value: 'effective',
-			words: 'effective',
-			help: 'The annual rate is what a whole year comes to, interest on interest included: 12 % is 0.9489 % a month, so 1,000.00 costs 9.49.'
-		},
-		{
-			value: 'daily',
-			words: 'by the day',
-			help: 'Each day costs its share of the annual rate: at 12 %, the 31 days of March on 1,000.00 cost 10.19.'
-		},
-		{
-			value: 'daily-compounded',
-			words: 'by the day, compounded',
-			help: 'Each day’s interest bears interest from the next day on: at 12 %, the 31 days of March on 1,000.00 cost 10.24.'
-		}
+		{ value: 'nominal', words: 'nominal' },
+		{ value: 'effective', words: 'effective' },
+		{ value: 'daily', words: 'by the day' },
+		{ value: 'daily-compounded', words: 'by the day, compounded' }
 	] as const;
-	const help = $derived(BASES.find(({ value }) => value === interest.basis)?.help ?? '');
 	const DAY_YEARS = [
 		{ value: '365', words: '365 days' },
 		{ value: '360', words: '360 days' },
@@ -65,7 +48,7 @@
 		{ value: '1', words: 'yearly' }
 	];
 	const TIMINGS = [
-		{ value: 'arrears', words: 'at the end of its period' },
+		{ value: 'arrears', words: 'in arrears' },
 		{ value: 'advance', words: 'in advance' }
 	] as const;
 	const ROUNDINGS = [
@@ -109,7 +92,7 @@
 
 	<span class="name">Basis</span>
 	<Choice label="Basis of interest" value={interest.basis} options={BASES} onchange={turn} />
-	<p>{help}</p>
+	<p>{basisHelp(lending, writing)}</p>
 
 	{#if interest.basis === 'nominal'}
 		<span class="name">Compounded</span>
@@ -119,9 +102,7 @@
 			options={COMPOUNDINGS}
 			onchange={compound}
 		/>
-		<p>
-			How often interest is added to what bears interest: half-yearly, 12 % is 0.9759 % a month.
-		</p>
+		<p>{compoundingHelp(writing)}</p>
 	{:else if 'dayYear' in interest}
 		<span class="name">A year has</span>
 		<Choice
@@ -145,7 +126,10 @@
 				...(timing === 'advance' ? { interestOnly: 0 } : {})
 			})}
 	/>
-	<p>In advance, as with a lease: the first payment bears no interest.</p>
+	<p>
+		In arrears: at the end of its period. In advance, as with a lease: the first payment bears no
+		interest.
+	</p>
 
 	<span class="name">Interest is rounded</span>
 	<Choice
@@ -166,7 +150,7 @@
 		placeholder="no such rule"
 		onchange={(amount) => lend({ clearBelow: amount ?? ZERO })}
 	/>
-	<p>A statement of so little or less is due at once: at 5.00, one of 3.20 is.</p>
+	<p>{paidInFullHelp(writing)}</p>
 
 	{#if lending.timing === 'arrears'}
 		<span class="name">Interest alone at first</span>

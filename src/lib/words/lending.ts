@@ -1,0 +1,54 @@
+/** What the settings of how a lender charges interest do, each by an example in the case's own settings and style. */
+import type { Cents } from '../core/quantities/money';
+import {
+	interestOn,
+	percent,
+	periodicFraction,
+	periodicRate,
+	WHOLE,
+	type PeriodDays
+} from '../core/quantities/rate';
+import { rateTerms, type LendingEntry } from '../document/debt';
+import { writeMoney, writePercent } from '../reading/written';
+import type { Writing } from '../reading/writing';
+import en from './en/lending.json';
+import { messagesOf } from './message';
+
+const { text } = messagesOf({ en });
+
+/** The rate, the balance and the days of the examples. */
+const ANNUAL = percent(120_000);
+const units = (count: number, { currency }: Writing) => (count * 10 ** currency.digits) as Cents;
+const MARCH: PeriodDays = { days: 31, leapDays: 0 };
+
+/** “Each day costs its share of the annual rate: at 12 %, 1,000.00 cost 10.19 in the 31 days of March.” */
+export function basisHelp({ interest, paymentsPerYear }: LendingEntry, writing: Writing): string {
+	const balance = units(1_000, writing);
+	const rate = periodicRate(rateTerms(interest, ANNUAL), paymentsPerYear);
+	const isAgain =
+		interest.basis === 'nominal' &&
+		(interest.compoundsPerYear ?? paymentsPerYear) !== paymentsPerYear;
+	return text(writing, 'basis', {
+		basis: isAgain ? 'again' : interest.basis,
+		byDay: 'dayYear' in interest ? 'yes' : 'no',
+		annual: writePercent(ANNUAL, writing),
+		balance: writeMoney(balance, writing),
+		interest: writeMoney(interestOn(rate, balance, MARCH) as Cents, writing)
+	});
+}
+
+/** “… half-yearly, 12 % is 0.9759 % a month.” */
+export function compoundingHelp(writing: Writing): string {
+	const monthly = periodicFraction({ basis: 'nominal', annual: ANNUAL, compoundsPerYear: 2 }, 12);
+	return text(writing, 'compounding', {
+		annual: writePercent(ANNUAL, writing),
+		monthly: writePercent(percent(Math.round(monthly * WHOLE)), writing)
+	});
+}
+
+/** “A statement of so little or less is due at once: at 5.00, one of 3.20 is.” */
+export const paidInFullHelp = (writing: Writing): string =>
+	text(writing, 'paid in full', {
+		limit: writeMoney(units(5, writing), writing),
+		less: writeMoney(units(3, writing), writing)
+	});
