@@ -268,6 +268,31 @@ describe('rates, minimums and dates', () => {
 	});
 });
 
+describe('the day of a balance', () => {
+	const line = (day: string, due: string) => {
+		const [only] = taken(`Name,Owed,Balance on,Due\nx,5.00,${day},${due}`).lines;
+		return only;
+	};
+
+	it('is in the past, and the first due date after it', () => {
+		expect(line('1 Dec', '10 Dec 2026')?.flat).toMatchObject({
+			balanceOn: '2026-12-01',
+			firstDue: '2026-12-10'
+		});
+		expect(line('2026-12-15', '2026-12-10')?.unread).toMatchObject([{ field: 'firstDue' }]);
+	});
+
+	it('is refused after that of the figures', () => {
+		const [unread] = line('2026-12-16', '2027-01-10')?.unread ?? [];
+		expect(unread).toEqual({
+			field: 'balanceOn',
+			typed: '2026-12-16',
+			problem:
+				'The day of the balance is after that of the figures, 15 Dec 2026. A day until 15 Dec 2026.'
+		});
+	});
+});
+
 describe('text', () => {
 	it.each([
 		['tabs', 'One\t1,200.50\t20\nTwo\t3\t4'],
@@ -297,19 +322,8 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 			const back = lines.map(({ flat }, at) => debtOf(flat, debts[at]?.id ?? ''));
 			const plain = debts.map((debt) => {
 				const { happenings, compared, baseline, statement, transactions } = emptyDebt(debt.id);
-				// What is in force from before is with the case's own file too.
-				const asked = debt.asked.kind === 'level' ? { ...debt.asked, payment: null } : debt.asked;
-				const now = { asOf: null, balanceAssumed: false };
-				return {
-					...debt,
-					...now,
-					asked,
-					happenings,
-					compared,
-					baseline,
-					statement,
-					transactions
-				};
+				const now = { balanceAssumed: false };
+				return { ...debt, ...now, happenings, compared, baseline, statement, transactions };
 			});
 			expect(back).toEqual(plain);
 			expect(back.map(flatOf)).toEqual(lines.map(({ flat }) => flat));

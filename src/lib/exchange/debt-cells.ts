@@ -1,13 +1,15 @@
 /** A cell of a table of debts, once it is known what its column means and how the table is written. */
-import type { CalendarDate } from '../core/quantities/calendar';
+import { addMonths, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import type { Percent } from '../core/quantities/rate';
 import { allowedFirstDue, readFirstDue } from '../document/days';
 import { readCount } from '../reading/counts';
+import { readDate } from '../reading/dates';
 import { readMoney } from '../reading/money';
 import { readLine } from '../reading/names';
 import { readMinimumPercent, readRate } from '../reading/percentages';
 import { accepted, quoted, refused, type Reading } from '../reading/reading';
+import { writeDate } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { messagesOf } from '../words/message';
 import type { Style } from '../words/style';
@@ -44,6 +46,8 @@ export function readCell(cell: Cell, { field, kind }: Column, how: How): Reading
 				: as(readCount(shown(cell), writing));
 		case 'first due':
 			return as(readDay(cell, how));
+		case 'day':
+			return as(readBalanceDay(cell, how));
 		case 'flag':
 			return as(readFlag(shown(cell), writing));
 		case 'choice':
@@ -118,6 +122,17 @@ function readDay(cell: Cell, { writing, asOf }: How): Reading<CalendarDate> {
 		return allowedFirstDue(cell.day, asOf, writing);
 	}
 	return readFirstDue(slashed(shown(cell)), asOf, writing);
+}
+
+/** The day on which a balance was owed, which is none after the day of the figures. */
+function readBalanceDay(cell: Cell, { writing, asOf }: How): Reading<CalendarDate> {
+	const isDay = typeof cell === 'object' && 'day' in cell;
+	const reading = isDay
+		? accepted(cell.day)
+		: readDate(slashed(shown(cell)), addMonths(asOf, -12), writing);
+	if (!reading.ok || reading.value <= asOf) return reading;
+	const day = writeDate(asOf, writing);
+	return refused(text(writing, 'after the figures', { day }), text(writing, 'until', { day }));
 }
 
 function readFlag(typed: string, writing: Writing): Reading<boolean> {

@@ -14,6 +14,7 @@ export interface Flat {
 	creditor?: string;
 	account?: string;
 	balance?: Cents;
+	balanceOn?: CalendarDate;
 	annualRate?: Percent;
 	rule?: AskedEntry['kind'];
 	percent?: Percent;
@@ -26,6 +27,7 @@ export interface Flat {
 	balloon?: Cents;
 	roundPayment?: 'nearest' | 'up';
 	atTerm?: 'settle' | 'continue';
+	equalPayment?: Cents;
 	interestOnly?: number;
 	firstDue?: CalendarDate;
 	paymentsPerYear?: PaymentsPerYear;
@@ -54,7 +56,7 @@ export type Field = keyof Flat;
 
 /** What a column's cells hold. */
 type Kind =
-	| { readonly of: 'text' | 'money' | 'percent' | 'count' | 'first due' | 'flag' }
+	| { readonly of: 'text' | 'money' | 'percent' | 'count' | 'first due' | 'day' | 'flag' }
 	| { readonly of: 'choice'; readonly among: readonly (string | number)[] };
 
 export interface Column {
@@ -87,6 +89,7 @@ export const COLUMNS: readonly Column[] = [
 	column('creditor', text, 'Creditor', 'lender', 'bank', 'company', 'issuer', 'owed to', 'creditor name'),
 	column('account', text, 'Account', 'account number', 'account no', 'acct', 'acct no', 'acct number', 'card number', 'reference'),
 	column('balance', money, 'Balance', 'owed', 'owing', 'amount', 'amount owed', 'current balance', 'balance owed', 'balance due', 'outstanding', 'outstanding balance', 'remaining balance', 'statement balance', 'debt amount', 'total owed', 'principal', 'how much'),
+	column('balanceOn', { of: 'day' }, 'Balance on', 'balance as of'),
 	column('annualRate', percent, 'Annual rate', 'apr', 'rate', 'interest', 'interest rate', 'annual interest', 'annual interest rate', 'int rate', 'yearly rate', 'annual percentage rate', 'apr in', 'percent', 'purchase apr'),
 	column('rule', choice('percent', 'interest-plus', 'amount', 'level'), 'Minimum rule'),
 	column('minimum', money, 'Minimum payment', 'minimum', 'min', 'min payment', 'min pmt', 'minimum due', 'min due', 'minimum payment due', 'payment due', 'required payment', 'monthly minimum', 'monthly payment', 'payment', 'pmt', 'instalment', 'installment'),
@@ -99,6 +102,7 @@ export const COLUMNS: readonly Column[] = [
 	column('balloon', money, 'Balloon', 'balloon payment'),
 	column('roundPayment', choice('nearest', 'up'), 'Equal payment rounded'),
 	column('atTerm', choice('settle', 'continue'), 'At the term'),
+	column('equalPayment', money, 'Equal payment'),
 	column('interestOnly', count, 'Interest alone at first', 'interest only payments'),
 	column('firstDue', { of: 'first due' }, 'First due', 'due', 'due date', 'due day', 'due on', 'first due date', 'next due', 'next due date', 'payment date', 'payment due date', 'day due', 'date due', 'next payment'),
 	column('paymentsPerYear', choice(...FREQUENCIES), 'Payments a year', 'payments per year', 'frequency'),
@@ -130,6 +134,7 @@ export function debtOf(flat: Flat, id: string): DebtEntry {
 		...empty,
 		name: flat.name ?? '',
 		balance: flat.balance ?? null,
+		asOf: flat.balanceOn ?? null,
 		annualRate: flat.annualRate ?? null,
 		firstDue: flat.firstDue ?? null,
 		asked: askedOf(flat),
@@ -170,7 +175,7 @@ function askedOf(flat: Flat): AskedEntry {
 			return {
 				kind,
 				periods: payments ?? null,
-				payment: null,
+				payment: flat.equalPayment ?? null,
 				balloon: flat.balloon ?? ZERO,
 				roundPayment: flat.roundPayment ?? 'nearest',
 				atTerm: flat.atTerm ?? 'settle'
@@ -217,6 +222,7 @@ export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry
 		creditor: some(noted.creditor),
 		account: some(noted.account),
 		balance: some(debt.balance),
+		balanceOn: some(debt.asOf),
 		annualRate: some(debt.annualRate),
 		rule: asked.kind,
 		minimum: asked.kind === 'amount' ? some(asked.amount) : undefined,
@@ -229,6 +235,7 @@ export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry
 		balloon: asked.kind === 'level' ? asked.balloon : undefined,
 		roundPayment: asked.kind === 'level' ? asked.roundPayment : undefined,
 		atTerm: asked.kind === 'level' ? asked.atTerm : undefined,
+		equalPayment: asked.kind === 'level' ? some(asked.payment) : undefined,
 		interestOnly: debt.interestOnly,
 		firstDue: some(debt.firstDue),
 		paymentsPerYear: lending.paymentsPerYear,

@@ -126,7 +126,7 @@ function numbersIn(table: Table, { writing, style }: Reader): Found<NumberStyle>
 
 function datesIn(table: Table, { writing, style }: Reader): Found<DateOrder> {
 	if (style?.dates) return surely(style.dates);
-	const written = cellsIn(table, ({ kind }) => kind.of === 'first due');
+	const written = cellsIn(table, ({ kind }) => kind.of === 'first due' || kind.of === 'day');
 	const cells = written.filter((cell) => typeof cell === 'string');
 	return datesOf(cells, (writing.style ?? USUAL_STYLE).dates);
 }
@@ -254,7 +254,8 @@ function takenLine(
 	columns.forEach((column, at) => {
 		const cell = row[at];
 		if (!column || cell === undefined || shown(cell).trim() === '') return;
-		const reading = readCell(cell, column, how);
+		// A debt is first due after the day of its balance, where that is said before.
+		const reading = readCell(cell, column, { ...how, asOf: flat.balanceOn ?? how.asOf });
 		if (reading.ok) Object.assign(flat, reading.value);
 		else {
 			const problem = `${reading.problem} ${reading.allowed}`;
