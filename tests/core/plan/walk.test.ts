@@ -121,6 +121,20 @@ describe('a plan over any debts', () => {
 		);
 	});
 
+	/** Debts that rise and fall within a year: the ends of months do not meet their lowest, or begin below it. */
+	const slowlyFalling = [
+		{ opening: 4_836_43, annual: 192_092, amount: 30_00 },
+		{ opening: 6_496_88, annual: 299_895, amount: 71_47 }
+	].map(({ opening, annual, amount }): DebtTerms => ({
+		...loan(opening, annual, 0),
+		paymentsPerYear: 26,
+		firstDue: '2026-12-20' as CalendarDate,
+		payment: { kind: 'fixed', amount: cents(amount) },
+		skips: [2],
+		extras: [{ from: 3, every: 6, amount: cents(50_00) }],
+		charges: [{ from: 2, every: 12, amount: cents(25_00), fee: true }]
+	}));
+
 	it('is the single run for one debt that is paid what it asks, at every frequency', () => {
 		fc.assert(
 			fc.property(termsDrawn(fc.constantFrom(...FREQUENCIES)), (terms) => {
@@ -131,7 +145,8 @@ describe('a plan over any debts', () => {
 				expect(plan.totalInterest).toBe(alone.totalInterest);
 				expect(plan.totalPaid).toBe(alone.totalPaid);
 				expect(plan.debts[0]?.payoffDate).toBe(alone.ending.payoffDate);
-			})
+			}),
+			{ examples: slowlyFalling.map((terms) => [terms]) }
 		);
 	});
 

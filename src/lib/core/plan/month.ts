@@ -35,6 +35,8 @@ export interface PlanDebt extends InLine, OpenPeriod {
 	/** Periods behind it. */
 	periods: number;
 	balance: number;
+	/** The lowest that its periods of the month have left, and the lowest of all settled months. */
+	reached: number;
 	lowest: number;
 	payoffMonth: number | null;
 	totalInterest: number;
@@ -88,6 +90,7 @@ export function planDebt(
 		stretch: beforeTheFirst(inArrears),
 		periods: 0,
 		balance: terms.opening,
+		reached: terms.opening,
 		lowest: terms.opening,
 		payoffMonth: terms.opening === 0 ? 0 : null,
 		totalInterest: 0,
@@ -340,10 +343,13 @@ function give(debt: PlanDebt, amount: number): number {
 /** Pays a debt's part of the month, and its own extras beside it, and moves it on. */
 export function pay(debt: PlanDebt, month: number): void {
 	if (debt.step === 0) paySeveral(debt);
-	else if (debt.dueNow === 1) {
-		debt.periods += 1;
-		debt.paid = debt.given + debt.own;
-		debt.balance = debt.owed - debt.paid;
+	else {
+		if (debt.dueNow === 1) {
+			debt.periods += 1;
+			debt.paid = debt.given + debt.own;
+			debt.balance = debt.owed - debt.paid;
+		}
+		debt.reached = debt.balance;
 	}
 	debt.totalInterest += debt.interest;
 	debt.totalCharges += debt.charges;
@@ -364,6 +370,7 @@ function paySeveral(debt: PlanDebt): void {
 	debt.fees = 0;
 	debt.own = 0;
 	debt.paidEach = [];
+	debt.reached = debt.balance;
 	for (let at = 0; at < dueNow && debt.balance > 0; at += 1) {
 		const period = several[at];
 		if (period === undefined) break;
@@ -375,6 +382,9 @@ function paySeveral(debt: PlanDebt): void {
 		const most = period.owed - extra;
 		const now = Math.min(left, at === dueNow - 1 ? most : Math.min(period.asked, most));
 		debt.balance = most - now;
+		// The lowest counts from the opening of the first settled period, as in a run (section 6).
+		if (debt.periods < debt.settled) debt.lowest = debt.reached = debt.balance;
+		else debt.reached = Math.min(debt.reached, debt.balance);
 		left -= now;
 		debt.interest += period.interest;
 		debt.charges += period.charges;

@@ -200,12 +200,15 @@ const feesPaid = ({ brought }: ChangeFees, way: Brought['paid']): Cents =>
 		'fee'
 	);
 
-/** Whether a month has brought a debt a new lowest balance, or cleared it; takes note of those. */
+/**
+ * Whether a month has brought a debt a new lowest balance, or cleared it; takes note of those. Any of its periods may
+ * have: where it falls and rises within a year, the ends of months need not meet its lowest.
+ */
 function hasNewLowest(open: readonly PlanDebt[]): boolean {
 	let found = false;
 	for (const debt of open) {
-		if (debt.balance >= debt.lowest) continue;
-		debt.lowest = debt.balance;
+		if (debt.reached >= debt.lowest) continue;
+		debt.lowest = debt.reached;
 		found = true;
 	}
 	return found;
