@@ -110,9 +110,11 @@ describe('a plan’s workbook', () => {
 				)
 					return;
 				const book = await recalculated(await written(debts, terms));
-				book.change('Terms', FIRST.rate, rate / 1_000_000);
-				book.change('Terms', FIRST.balance, balance / 100);
-				book.change('Terms', MONEY, (money + added) / 100);
+				book.change('Terms', {
+					[FIRST.rate]: rate / 1_000_000,
+					[FIRST.balance]: balance / 100,
+					[MONEY]: (money + added) / 100
+				});
 				const changed = [
 					{
 						...first,
@@ -150,9 +152,9 @@ describe('a plan’s workbook', () => {
 		if (!one) throw new Error('a plan');
 		const { debts, terms } = carriedPlan(one.document, one.entry);
 		const book = await recalculated(await written(debts, terms));
-		book.change('Terms', MONEY, 900);
+		book.change('Terms', { [MONEY]: 900 });
 		expect(sumsOf(book).verdict).toBe('Not what the program wrote: something was changed here.');
-		book.change('Terms', MONEY, 500);
+		book.change('Terms', { [MONEY]: 500 });
 		expect(sumsOf(book).verdict).toBe(BEYOND);
 	});
 
@@ -163,9 +165,9 @@ describe('a plan’s workbook', () => {
 		const label = () => book.at('Terms', `B${book.rowOf('Terms', 'Interest in all') + 2}`);
 		expect(sumsOf(book)).toEqual({ ...programs(debts, terms), verdict: EQUAL });
 		expect(label()).toBe('Months of this workbook, not paid off in them');
-		book.change('Terms', MONEY, 120);
+		book.change('Terms', { [MONEY]: 120 });
 		expect(sumsOf(book).verdict).toBe(BEYOND);
-		book.change('Terms', MONEY, 3_000);
+		book.change('Terms', { [MONEY]: 3_000 });
 		expect(label()).toBe('Months until all is paid off');
 		expect(sumsOf(book)).toMatchObject(programs(debts, constant(3_000_00)));
 	});

@@ -7,7 +7,8 @@ export interface Recalculated {
 	at(sheet: string, address: string): unknown;
 	/** The first cell of a sheet's column B with this text, as its row. */
 	rowOf(sheet: string, text: string): number;
-	change(sheet: string, address: string, value: number): void;
+	/** Puts numbers into cells of a sheet, all before anything is computed. */
+	change(sheet: string, values: Readonly<Record<string, number>>): void;
 }
 
 export async function recalculated(bytes: Uint8Array): Promise<Recalculated> {
@@ -16,9 +17,11 @@ export async function recalculated(bytes: Uint8Array): Promise<Recalculated> {
 	const sheets = Object.fromEntries(
 		workbook.worksheets.map((sheet) => {
 			const rows: RawCellContent[][] = [];
-			for (let row = 1; row <= sheet.rowCount; row += 1) {
+			// Each is counted anew whenever it is asked for.
+			const { rowCount, columnCount } = sheet;
+			for (let row = 1; row <= rowCount; row += 1) {
 				const cells: RawCellContent[] = [];
-				for (let column = 1; column <= sheet.columnCount; column += 1) {
+				for (let column = 1; column <= columnCount; column += 1) {
 					const cell = sheet.getCell(row, column);
 					if (cell.type === ExcelJS.ValueType.Formula) cells.push(`=${cell.formula}`);
 					else if (typeof cell.value === 'number' || typeof cell.value === 'string')
@@ -39,6 +42,10 @@ export async function recalculated(bytes: Uint8Array): Promise<Recalculated> {
 	return {
 		at: (sheet, address) => engine.getCellValue(place(sheet, address)),
 		rowOf: (sheet, text) => 1 + (sheets[sheet] ?? []).findIndex((cells) => cells[1] === text),
-		change: (sheet, address, value) => void engine.setCellContents(place(sheet, address), [[value]])
+		change: (sheet, values) =>
+			void engine.batch(() => {
+				for (const [address, value] of Object.entries(values))
+					engine.setCellContents(place(sheet, address), [[value]]);
+			})
 	};
 }
