@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 import { BaseSequencer, type TestSpecification } from 'vitest/node';
+import { TIMES } from './scripts/random.mjs';
 
 /** Data folders and browsers' profiles are in memory where there is much of it: no disk is waited for. */
 function folderForTests(): string {
@@ -43,7 +44,8 @@ export default defineConfig({
 					// They touch nothing outside of themselves; modules are loaded once for all files.
 					isolate: false,
 					maxWorkers: CORES,
-					testTimeout: 60_000
+					setupFiles: ['./tests/support/setup-random.ts'],
+					testTimeout: 60_000 * TIMES
 				}
 			},
 			{

@@ -1,14 +1,16 @@
 /**
  * `npm run torture -- kill`, `-- server`, `-- power`, `-- disk`: takes the program's word that what it acknowledged is kept.
+ * `npm run torture -- random`: takes the figures' word that they hold for anything that is drawn.
  *
  * kill    the program is killed while it saves, again and again
  * server  a PostgreSQL server is killed while the program saves into it, and the program itself, in turn
  * power   the power goes: the disk as it is in the middle of saves is copied, and the copy started from
  * disk    the disk fills up while it saves, and is freed again
+ * random  the unit tests, with many times as many random cases
  *
  * `power` and `disk` need a disk of their own, which takes root and a loop device; without, they say so.
  */
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -355,12 +357,26 @@ export async function disk(folder) {
 	return outcome;
 }
 
+/** How many times as many. */
+const MORE = 15;
+
+/** @returns {Outcome} */
+function random() {
+	const words = [join(ROOT, 'node_modules/vitest/vitest.mjs'), 'run', '--project', 'unit'];
+	const env = { ...process.env, RESIDUUM_RANDOM: String(MORE) };
+	const { status } = spawnSync(process.execPath, words, { cwd: ROOT, env, stdio: 'inherit' });
+	const outcome = { passed: 0, failed: 0, said: [] };
+	note(outcome, `${MORE} times as many random cases`, status === 0 ? null : 'see above');
+	return outcome;
+}
+
 /** @type {ReadonlyMap<string, (folder: string) => Promise<Outcome>>} */
 const ALL = new Map([
 	['kill', (/** @type {string} */ folder) => kill(join(folder, 'data'), 100)],
 	['server', () => server(100)],
 	['power', (/** @type {string} */ folder) => power(folder, 16)],
-	['disk', (/** @type {string} */ folder) => disk(folder)]
+	['disk', (/** @type {string} */ folder) => disk(folder)],
+	['random', async () => random()]
 ]);
 
 /** @param {readonly string[]} names */

@@ -10,6 +10,7 @@ import {
 	type CaseSummary,
 	type Question
 } from '../../src/lib/document/casebook';
+import { runs } from '../support/random';
 
 const FOUND: Readonly<Record<string, number>> = { '': 1000, a: 130, ab: 41, abc: 0 };
 
@@ -136,7 +137,7 @@ it('has in the end what was asked last, and never lines of two answers that do n
 			if (next !== null && next < book.answered.totals.found)
 				expect(book.at(next)?.id).toBe(server.idOf(search, next));
 		}),
-		{ numRuns: 500 }
+		{ numRuns: runs(500) }
 	);
 });
 

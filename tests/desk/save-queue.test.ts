@@ -12,6 +12,7 @@ import {
 	type Stepped
 } from '../../src/lib/desk/save-queue';
 import { Case, NOT_ALLOWED, type Answer, type Doc } from '../support/case-in-memory';
+import { runs } from '../support/random';
 
 type Fate = 'arrives' | 'lost before' | 'lost after';
 
@@ -226,7 +227,7 @@ describe('the queue of saves', () => {
 				expect(here.queue.undoable).toBe(file.held.undo);
 				expect(here.queue.redoable).toBe(file.held.redo);
 			}),
-			{ numRuns: 3_000 }
+			{ numRuns: runs(3_000) }
 		);
 	});
 
@@ -264,7 +265,7 @@ describe('the queue of saves', () => {
 				const last = windows.find(({ queue }) => same(queue.document, file.held.document));
 				expect(last === undefined && value > 0).toBe(false);
 			}),
-			{ numRuns: 500 }
+			{ numRuns: runs(500) }
 		);
 	});
 

@@ -10,6 +10,7 @@ import { forecastEntryOf, keptForecast } from '../../src/lib/document/kept-forec
 import { lifeOf } from '../../src/lib/document/life';
 import { contentOf, type PlanEntry } from '../../src/lib/document/plan';
 import { demoCases } from '../support/demo-cases';
+import { runs } from '../support/random';
 import { document as twoPlans } from '../support/two-plans';
 
 let count = 0;
@@ -111,7 +112,7 @@ describe('a case gone on with', () => {
 					if (on.plan.begins !== further.plan.firstMonth) partly += 1;
 				}
 			),
-			{ numRuns: 150 }
+			{ numRuns: runs(150) }
 		);
 		expect(partly).toBeGreaterThan(20);
 	});

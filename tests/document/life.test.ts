@@ -18,6 +18,7 @@ import {
 import { newTransactions } from '../../src/lib/exchange/account-debt';
 import type { AccountStatement } from '../../src/lib/exchange/statement-ofx';
 import { livedCase } from '../support/lives';
+import { runs } from '../support/random';
 
 const START = '2026-12-15' as CalendarDate;
 const ACCOUNT = '4417 0032 5518';
@@ -104,7 +105,7 @@ describe('a lender’s statement, taken in', () => {
 					expect(debt && newTransactions(debt, statement(all, last, owed))).toBe(0);
 				}
 			),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 
@@ -140,7 +141,7 @@ describe('a lender’s statement, taken in', () => {
 				const twice = said.map((one) => ({ ...one, id: one.id.replace('5f', '6f') }));
 				expect(alsoInFile([...said, ...twice], all).size).toBe(paid.length);
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 

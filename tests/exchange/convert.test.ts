@@ -72,7 +72,7 @@ describe('the convert command', () => {
 			'ics',
 			'xlsx'
 		]);
-	}, 60_000);
+	});
 
 	it('refuses a paper that there is none of, and writes nothing', async () => {
 		writeFileSync(at('ferry.json'), casesJson([ferry]));

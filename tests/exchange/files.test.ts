@@ -14,6 +14,7 @@ import { sheetsOf } from '../../src/lib/exchange/workbook';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { anyDocument } from '../support/documents';
 import { handMadeWorkbook, ofx1, ofx2 } from '../support/files';
+import { runs } from '../support/random';
 import { usd } from '../support/said';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
@@ -247,7 +248,7 @@ describe('cases as JSON', () => {
 				expect(casesOf(file('cases.json', written), usd)).toEqual(documents);
 				expect(validate(JSON.parse(written)), JSON.stringify(validate.errors)).toBe(true);
 			}),
-			{ numRuns: 30 }
+			{ numRuns: runs(30) }
 		);
 		expect(validate({ cases: [{ version: 6 }] })).toBe(false);
 		expect(validate({ cases: [], wish: 1 })).toBe(false);

@@ -15,6 +15,7 @@ import { scheduleCsv } from '../../src/lib/exchange/schedule-csv';
 import { madeFile, NothingToMake } from '../../src/lib/handout/outgoing';
 import { handoutWriting } from '../../src/lib/handout/handout';
 import { demoCases, demoPlans, handedIn } from '../support/demo-cases';
+import { runs } from '../support/random';
 
 const tools = { pdf: () => Promise.resolve(new Uint8Array([1])) };
 const rowsOf = (csv: string): string[][] =>
@@ -234,7 +235,7 @@ describe('a message', () => {
 					'client@harbour.example'
 				]);
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 });

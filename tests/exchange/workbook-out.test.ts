@@ -25,6 +25,7 @@ import {
 	simpleDebt
 } from '../support/households';
 import { demoPlans } from '../support/demo-cases';
+import { runs } from '../support/random';
 import { recalculated, type Recalculated } from '../support/recalculated';
 
 const EQUAL = 'Equal to the cent to what the program wrote.';
@@ -82,9 +83,9 @@ describe('a plan’s workbook', () => {
 				const sums = sumsOf(await recalculated(await written(debts, terms)));
 				expect(sums).toEqual({ ...programs(debts, terms), verdict: EQUAL });
 			}),
-			{ numRuns: 25 }
+			{ numRuns: runs(25) }
 		);
-	}, 60_000);
+	});
 
 	it('goes on computing: another rate, balance or amount of money comes to what the program comes to', async () => {
 		let compared = 0;
@@ -142,10 +143,10 @@ describe('a plan’s workbook', () => {
 				else expect(sumsOf(book).verdict).toBe(BEYOND);
 			}),
 			// What fails is shown as it was drawn: to make it smaller takes longer than a test may.
-			{ numRuns: 45, endOnFailure: true }
+			{ numRuns: runs(45), endOnFailure: true }
 		);
 		expect(compared).toBeGreaterThan(8);
-	}, 60_000);
+	});
 
 	it('says so when something was changed, and when the months do not reach', async () => {
 		const [one] = demoPlans;
@@ -180,9 +181,9 @@ describe('a plan’s workbook', () => {
 				const book = await recalculated(await written(debts, ONLY_ASKED, 0));
 				expect(sumsOf(book, 0)).toEqual({ ...programs(debts, ONLY_ASKED), verdict: EQUAL });
 			}),
-			{ numRuns: 20 }
+			{ numRuns: runs(20) }
 		);
-	}, 30_000);
+	});
 });
 
 describe('the workbook of a debt that formulas can’t say', () => {

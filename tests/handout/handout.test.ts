@@ -16,6 +16,7 @@ import { plain } from '../../src/lib/words/sentence';
 import { demoCases, demoPlans, handedIn } from '../support/demo-cases';
 import { plainHandout } from '../support/plain-handout';
 import { total } from '../support/households';
+import { runs } from '../support/random';
 import { usd } from '../support/said';
 import { document as household, own } from '../support/two-plans';
 
@@ -220,7 +221,7 @@ describe('the pages of a hand-out', () => {
 					if (!isPile) expect(total(page.map(heightOf))).toBeLessThanOrEqual(ROOM);
 				}
 			}),
-			{ numRuns: 400 }
+			{ numRuns: runs(400) }
 		);
 	});
 

@@ -4,6 +4,7 @@ import { expect, it } from 'vitest';
 import { caseDocument, type CaseDocument } from '../../src/lib/document/case';
 import { differenceOf, documentIn } from '../../src/lib/server/database/differences';
 import { anyDocument } from '../support/documents';
+import { runs } from '../support/random';
 
 const asStored = (document: unknown): object => JSON.parse(JSON.stringify(document)) as object;
 
@@ -31,7 +32,7 @@ it('a document comes back from any other one and how it differs', () => {
 			// What it differs from stays as it is: others differ from it too.
 			expect(whole).toEqual(asStored(a));
 		}),
-		{ numRuns: 300 }
+		{ numRuns: runs(300) }
 	);
 	expect(kept).toBeGreaterThan(50);
 });
@@ -39,7 +40,7 @@ it('a document comes back from any other one and how it differs', () => {
 it('one amount that has changed takes some bytes; another case altogether is kept whole', () => {
 	const [a, b] = fc.sample(
 		anyDocument.filter(({ debts }) => debts.length > 1),
-		{ numRuns: 2, seed: 7 }
+		{ numRuns: runs(2), seed: 7 }
 	) as [CaseDocument, CaseDocument];
 	const [first, ...others] = a.debts;
 	const changed = { ...a, debts: [{ ...first, balance: 12_345 }, ...others] };

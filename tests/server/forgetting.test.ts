@@ -6,6 +6,7 @@ import type { CaseState } from '../../src/lib/document/case';
 import { thinned, type Kept } from '../../src/lib/server/cases/thinning';
 import { KEPT } from '../../src/lib/server/database/tables';
 import { card } from '../support/debts';
+import { runs } from '../support/random';
 import { makeCase, startResiduum, type Residuum } from '../support/residuum';
 import { wholeCase } from '../support/whole-case';
 
@@ -164,7 +165,7 @@ describe('a long history', () => {
 				expect(before.filter((number) => after.includes(number))).toEqual(after);
 				expect(thinned(left, current, since)).toEqual({ gone: [], based: [] });
 			}),
-			{ numRuns: 400 }
+			{ numRuns: runs(400) }
 		);
 	});
 

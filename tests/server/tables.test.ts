@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import type { CaseState } from '../../src/lib/document/case';
 import { anyDocument } from '../support/documents';
+import { runs } from '../support/random';
 import { makeCase, sharedResiduum } from '../support/residuum';
 
 const residuum = sharedResiduum();
@@ -25,6 +26,6 @@ it('any document survives the way into the tables and back, one put in the place
 			expect(state.document).toEqual(document);
 			expect(saved.body).toEqual(state);
 		}),
-		{ numRuns: 60 }
+		{ numRuns: runs(60) }
 	);
 });

@@ -9,6 +9,7 @@ import { axisEnd, wayLines } from '../../src/routes/cases/[id=uuid]/debts/[debt=
 import { byPayoff, dayOfMonth } from '../../src/lib/core/plan/over-time';
 import { owedLine, planLines, planUntil } from '../../src/routes/cases/[id=uuid]/plan/plan-lines';
 import { constant, household, monthly, plans, simpleDebt } from '../support/households';
+import { runs } from '../support/random';
 import { usd } from '../support/said';
 
 const asOf = '2026-12-15' as CalendarDate;
@@ -74,7 +75,7 @@ describe('the picture of a plan', () => {
 					);
 				}
 			}),
-			{ numRuns: 40 }
+			{ numRuns: runs(40) }
 		);
 	});
 

@@ -20,6 +20,7 @@ import { writeMoney } from '../../src/lib/reading/written';
 import { timeAnswered } from '../../src/lib/words/questions';
 import { plain } from '../../src/lib/words/sentence';
 import { amount, card, fixed, interestPlus, share } from '../support/debts';
+import { runs } from '../support/random';
 import { amountSaid as money, monthSaid as month, usd } from '../support/said';
 
 const asOf = '2026-12-15' as CalendarDate;
@@ -151,7 +152,7 @@ describe('what is said of a debt', () => {
 					expect(before).not.toMatch(/NaN|undefined/);
 				}
 			}),
-			{ numRuns: 800 }
+			{ numRuns: runs(800) }
 		);
 	});
 
@@ -186,7 +187,7 @@ describe('what is said of a debt', () => {
 				};
 				expect(isShort(short.covers)).toBe(false);
 			}),
-			{ numRuns: 800 }
+			{ numRuns: runs(800) }
 		);
 		expect(found).toBeGreaterThan(10);
 	});

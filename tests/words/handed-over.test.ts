@@ -31,6 +31,7 @@ import { plain } from '../../src/lib/words/sentence';
 import { styleIn } from '../../src/lib/words/style';
 import { takeWords } from '../../src/lib/words/take-along';
 import { constant, household, monthly, plans, required, simpleDebt } from '../support/households';
+import { runs } from '../support/random';
 import { amountSaid, computed, monthSaid, usd } from '../support/said';
 
 const spanish: Writing<Language> = { ...usd, language: 'es', style: styleIn('es', 'EUR') };
@@ -147,7 +148,7 @@ describe('the answer on paper', () => {
 					if (month) expect(monthSaid(month)).toBe(under.ending.payoffDate.slice(0, 7));
 				}
 			}),
-			{ numRuns: 80 }
+			{ numRuns: runs(80) }
 		);
 	});
 });
@@ -214,7 +215,7 @@ describe('every month', () => {
 						expect(amountSaid(writePlanWorking(working, (id) => id, usd).result)).toBe(interest);
 				}
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 		expect(seen).toBeGreaterThan(100);
 	});

@@ -34,6 +34,7 @@ import { writePlanWorking } from '../../src/lib/words/plan-working';
 import { plain } from '../../src/lib/words/sentence';
 import { leastWorking, searchSentence, sureLine } from '../../src/lib/words/search';
 import { household, monthly, plans, termsDrawn } from '../support/households';
+import { runs } from '../support/random';
 import { amountSaid as money, computed, monthSaid as month, usd } from '../support/said';
 
 const anyDebts = household(termsDrawn(fc.constantFrom(...FREQUENCIES)));
@@ -85,7 +86,7 @@ describe('what is said of a plan', () => {
 					)
 				).toBe(false);
 			}),
-			{ numRuns: 300 }
+			{ numRuns: runs(300) }
 		);
 	});
 });
@@ -124,7 +125,7 @@ describe('what is said of plans side by side', () => {
 				expect((of(first[1])?.totalCost ?? 0) - money(cost)).toBe(money(first[3]));
 				expect(endOf(of(first[1]) as Plan)).toBe(soonest);
 			}),
-			{ numRuns: 150 }
+			{ numRuns: runs(150) }
 		);
 	});
 
@@ -164,7 +165,7 @@ describe('what is said of plans side by side', () => {
 					expect(better).toBe(lead < 0 ? 'A' : 'B');
 				}
 			}),
-			{ numRuns: 200 }
+			{ numRuns: runs(200) }
 		);
 		expect(crossed).toBeGreaterThan(20);
 	});
@@ -193,7 +194,7 @@ describe('what is said of other money, other orders and harder times', () => {
 					);
 				else if (then.ending.status === 'cleared') expect(now.ending.status).not.toBe('cleared');
 			}),
-			{ numRuns: 300 }
+			{ numRuns: runs(300) }
 		);
 	});
 
@@ -227,7 +228,7 @@ describe('what is said of other money, other orders and harder times', () => {
 				} else if (/never paid off/.test(said)) expect(own.ending.status).not.toBe('cleared');
 				else expect(own.totalInterest).toBe(best.interest);
 			}),
-			{ numRuns: 40 }
+			{ numRuns: runs(40) }
 		);
 	});
 
@@ -264,7 +265,7 @@ describe('what is said of other money, other orders and harder times', () => {
 				const after = /is paid off after (\d+) months?$/.exec(withLess ?? '');
 				if (after) expect(Number(after[1])).toBeGreaterThan(60);
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 });
@@ -314,7 +315,7 @@ describe('what a working of a plan says', () => {
 					else expect([numbers, value.toDecimalPlaces(2, 4).toNumber()]).toEqual([numbers, is]);
 				}
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 		expect(checked).toBeGreaterThan(300);
 	});

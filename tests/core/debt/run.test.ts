@@ -14,6 +14,7 @@ import {
 	runTotals,
 	type Run
 } from '../../../src/lib/core/debt/run';
+import { runs } from '../../support/random';
 
 const quillmark: DebtTerms = {
 	opening: cents(418_236),
@@ -210,7 +211,7 @@ describe('what holds for every run', () => {
 					closing = row.closing;
 				}
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 
@@ -259,7 +260,7 @@ describe('what holds for every run', () => {
 				expect(balances.at(-1)).toBe(0);
 				expect(balances.at(-2)).toBeGreaterThan(1e-3);
 			}),
-			{ numRuns: 2_000 }
+			{ numRuns: runs(2_000) }
 		);
 	});
 

@@ -17,6 +17,7 @@ import {
 	total
 } from '../../support/households';
 import { changes } from '../../support/plan-changes';
+import { runs } from '../../support/random';
 
 const loan = newLoan(115_000);
 const card = (id: string, opening: number, fields: Partial<DebtTerms> = {}): PlannedDebt =>
@@ -57,7 +58,7 @@ describe('what a plan changes', () => {
 					if (!isConstant) expect(month.missing).toBe(0);
 				}
 			}),
-			{ numRuns: 300 }
+			{ numRuns: runs(300) }
 		);
 		// Most of what is drawn is possible, and costs something: the property is about them.
 		expect(carriedOut).toBeGreaterThan(100);

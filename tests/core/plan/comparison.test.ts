@@ -12,6 +12,7 @@ import {
 } from '../../../src/lib/core/plan/comparison';
 import { boughtBy, soonerWith } from '../../../src/lib/core/search/more-money';
 import { constant, household, monthly, plans } from '../../support/households';
+import { runs } from '../../support/random';
 
 const money = (amount: number): ComparedValue => ({ kind: 'money', amount: cents(amount) });
 
@@ -32,7 +33,7 @@ describe('plans side by side', () => {
 				found.forEach(({ ahead }, at) => expect(ahead).not.toBe(found[at - 1]?.ahead));
 				expect(crossings(first, first)).toEqual([]);
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 
@@ -49,7 +50,7 @@ describe('plans side by side', () => {
 				if (ended) expect(distance(cost, money(0))).toBe(plan.totalInterest + plan.totalFees);
 				expect(distance(moneyAtFirst, moneyAtMost)).toBeLessThanOrEqual(0);
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 		expect(bestOf([money(3), money(2), null, money(2)])).toEqual([1, 3]);
 		expect(bestOf([money(2), money(2)])).toEqual([]);
@@ -60,7 +61,7 @@ describe('plans side by side', () => {
 
 describe('what more money buys', () => {
 	it('is less interest, and for each debt the least amount with which it is gone sooner', () => {
-		const debts = fc.sample(household(monthly), { numRuns: 40, seed: 7 });
+		const debts = fc.sample(household(monthly), { numRuns: runs(40), seed: 7 });
 		let found = 0;
 		for (const drawn of debts) {
 			const present = cents(120_000);

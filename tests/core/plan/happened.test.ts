@@ -13,6 +13,7 @@ import { planOf } from '../../../src/lib/core/plan/walk';
 import { addDays, dueDate, FREQUENCIES } from '../../../src/lib/core/quantities/calendar';
 import { cents, type Cents } from '../../../src/lib/core/quantities/money';
 import { household, plans, termsDrawn, total } from '../../support/households';
+import { runs } from '../../support/random';
 
 const anyOften = termsDrawn(fc.constantFrom(...FREQUENCIES));
 const drawn = fc.tuple(household(anyOften, 3), plans);
@@ -93,7 +94,7 @@ describe('a forecast', () => {
 					expect(periods.at(-1)?.closing ?? forecast.terms.opening).toBe(totals?.closing);
 				}
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 });
@@ -108,7 +109,7 @@ describe('what really happened', () => {
 					}
 				}
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 
@@ -127,7 +128,7 @@ describe('what really happened', () => {
 					}
 				}
 			}),
-			{ numRuns: 100 }
+			{ numRuns: runs(100) }
 		);
 	});
 
@@ -160,7 +161,7 @@ describe('what really happened', () => {
 					}
 				}
 			}),
-			{ numRuns: 90 }
+			{ numRuns: runs(90) }
 		);
 		expect(split).toBeGreaterThan(30);
 	});

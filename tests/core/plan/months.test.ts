@@ -20,6 +20,7 @@ import {
 	simpleDebt,
 	termsDrawn
 } from '../../support/households';
+import { runs } from '../../support/random';
 
 const day = (text: string) => text as CalendarDate;
 const due = (id: string, firstDue: string, fields = {}) =>
@@ -47,7 +48,7 @@ describe('the months of a plan', () => {
 					}
 				}
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 
@@ -103,7 +104,7 @@ describe('the month in which a plan’s money begins', () => {
 					expect([0, 50_000]).toContain(onTop);
 				}
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 
@@ -178,7 +179,7 @@ describe('what would cure short months', () => {
 				expect(short(amount)).toBe(false);
 				if (amount > 0) expect(short(amount - 1)).toBe(true);
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 });

@@ -6,6 +6,7 @@ import { planOf } from '../../../src/lib/core/plan/walk';
 import { monthSums, planYears } from '../../../src/lib/core/plan/years';
 import { addMonths, FREQUENCIES } from '../../../src/lib/core/quantities/calendar';
 import { household, monthly, plans, termsDrawn, total } from '../../support/households';
+import { runs } from '../../support/random';
 
 const anyOften = termsDrawn(fc.constantFrom(...FREQUENCIES));
 
@@ -31,7 +32,7 @@ describe('the payments of a plan', () => {
 					expect(amount).toBeGreaterThan(0);
 				}
 			}),
-			{ numRuns: 150 }
+			{ numRuns: runs(150) }
 		);
 	});
 });
@@ -56,7 +57,7 @@ describe('the years of a plan', () => {
 					years.slice(0, -1).map(({ to }) => to + 1)
 				);
 			}),
-			{ numRuns: 100 }
+			{ numRuns: runs(100) }
 		);
 	});
 });
@@ -81,7 +82,7 @@ describe('how far a plan is ahead of another', () => {
 					}
 				}
 			}),
-			{ numRuns: 150 }
+			{ numRuns: runs(150) }
 		);
 	});
 });

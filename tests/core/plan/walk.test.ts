@@ -30,6 +30,7 @@ import {
 	termsDrawn,
 	total
 } from '../../support/households';
+import { runs } from '../../support/random';
 
 /** A loan that is paid in equal amounts over so many months. */
 const loan = (opening: number, annual: number, periods: number): DebtTerms => ({
@@ -100,7 +101,7 @@ describe('a plan over any debts', () => {
 				});
 				expect({ ...planTotals(debts, terms), kept: plan.kept }).toEqual(plan);
 			}),
-			{ numRuns: 150 }
+			{ numRuns: runs(150) }
 		);
 	});
 

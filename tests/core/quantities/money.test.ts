@@ -7,6 +7,7 @@ import {
 	roundedUpTo,
 	shareRoundedUp
 } from '../../../src/lib/core/quantities/money';
+import { runs } from '../../support/random';
 
 const Exact = Decimal.clone({ precision: 60 });
 const amounts = fc.integer({ min: 0, max: 10 ** 13 });
@@ -30,7 +31,7 @@ describe('rounding', () => {
 				const expected = exact.toDecimalPlaces(0, Decimal.ROUND_HALF_UP).toNumber();
 				expect(roundedShare(signed, by, over) + 0).toBe(expected + 0);
 			}),
-			{ numRuns: 2000 }
+			{ numRuns: runs(2000) }
 		);
 	});
 
@@ -49,7 +50,7 @@ describe('rounding', () => {
 				const exact = new Exact(amount).times(by).dividedBy(over);
 				expect(shareRoundedUp(amount, by, over)).toBe(exact.ceil().toNumber());
 			}),
-			{ numRuns: 2000 }
+			{ numRuns: runs(2000) }
 		);
 	});
 

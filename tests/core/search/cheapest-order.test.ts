@@ -18,6 +18,7 @@ import {
 import { changes } from '../../support/plan-changes';
 import { withChanges } from '../../../src/lib/core/plan/changes';
 import { type DebtTerms } from '../../../src/lib/core/debt/terms';
+import { runs } from '../../support/random';
 
 function permutations<T>(items: readonly T[]): T[][] {
 	if (items.length === 0) return [[]];
@@ -64,9 +65,9 @@ describe('the order of the least interest', () => {
 		const check = (debts: readonly PlannedDebt[], plan: PlanTerms) => {
 			if (compare(debts, plan)) compared += 1;
 		};
-		fc.assert(fc.property(household(monthly), plans, check), { numRuns: 30 });
+		fc.assert(fc.property(household(monthly), plans, check), { numRuns: runs(30) });
 		const often = household(termsDrawn(fc.constantFrom(...FREQUENCIES)));
-		fc.assert(fc.property(often, plans, check), { numRuns: 12 });
+		fc.assert(fc.property(often, plans, check), { numRuns: runs(12) });
 		// Where rates are alike, many lines come to the same and are followed once.
 		const alike = household(monthly).map((debts) =>
 			debts.map(({ id, terms }) => ({
@@ -74,7 +75,7 @@ describe('the order of the least interest', () => {
 				terms: { ...terms, rate: { ...terms.rate, annual: percent(199_900) } }
 			}))
 		);
-		fc.assert(fc.property(alike, plans, check), { numRuns: 20 });
+		fc.assert(fc.property(alike, plans, check), { numRuns: runs(20) });
 		expect(compared).toBeGreaterThan(20);
 	});
 
@@ -95,7 +96,7 @@ describe('the order of the least interest', () => {
 				compared += 1;
 				if (wanted.length > 0) changed += 1;
 			}),
-			{ numRuns: 80 }
+			{ numRuns: runs(80) }
 		);
 		expect(compared).toBeGreaterThan(25);
 		expect(changed).toBeGreaterThan(5);
@@ -146,7 +147,7 @@ describe('the order of the least interest', () => {
 					expect(step.value.bound).toBeLessThanOrEqual(least);
 				}
 			),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 });

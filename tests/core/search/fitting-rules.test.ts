@@ -11,6 +11,7 @@ import {
 import { cents } from '../../../src/lib/core/quantities/money';
 import { percent } from '../../../src/lib/core/quantities/rate';
 import { byFloor, fittingRules, usualRules } from '../../../src/lib/core/search/fitting-rules';
+import { runs } from '../../support/random';
 
 const RULES = usualRules(100);
 
@@ -59,7 +60,7 @@ describe('which rule fits', () => {
 				);
 				expect(grouped).toEqual(fitting);
 			}),
-			{ numRuns: 12 }
+			{ numRuns: runs(12) }
 		);
 	});
 
@@ -76,7 +77,7 @@ describe('which rule fits', () => {
 				for (const value of values) expect(own).toContainEqual(value);
 				expect(values.length).toBeGreaterThan(1);
 			}),
-			{ numRuns: 12 }
+			{ numRuns: runs(12) }
 		);
 	});
 

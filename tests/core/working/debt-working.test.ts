@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '../../support/random';
 import { usd } from '../../support/said';
 import { describe, expect, it } from 'vitest';
 import { FREQUENCIES, type CalendarDate } from '../../../src/lib/core/quantities/calendar';
@@ -170,7 +171,7 @@ describe('the working of a figure', () => {
 					}
 				}
 			}),
-			{ numRuns: 250 }
+			{ numRuns: runs(250) }
 		);
 	});
 

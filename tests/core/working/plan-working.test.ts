@@ -11,6 +11,7 @@ import type { Plan } from '../../../src/lib/core/plan/terms';
 import { monthSums, planYears } from '../../../src/lib/core/plan/years';
 import { household, monthly, plans, total } from '../../support/households';
 import { changes } from '../../support/plan-changes';
+import { runs } from '../../support/random';
 
 /** A part of an amount in ten-thousandths of a percent, half a minor unit up: by decimals, not by the core. */
 const oracleShare = (amount: number, percent: number): number =>
@@ -183,7 +184,7 @@ describe('the working of a plan’s figure', () => {
 					seen.set(working.kind, (seen.get(working.kind) ?? 0) + 1);
 				}
 			}),
-			{ numRuns: 120 }
+			{ numRuns: runs(120) }
 		);
 		for (const kind of [
 			'interest of a month',
@@ -210,7 +211,7 @@ describe('the working of a plan’s figure', () => {
 					);
 				}
 			}),
-			{ numRuns: 20 }
+			{ numRuns: runs(20) }
 		);
 	});
 });
