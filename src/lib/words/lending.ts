@@ -46,7 +46,7 @@ export function compoundingHelp(writing: Writing): string {
 	});
 }
 
-/** “A statement of so little or less is due at once: at 5.00, one of 3.20 is.” */
+/** “A statement of so little or less is due at once: at 5.00, one of 3.00 is.” */
 export const paidInFullHelp = (writing: Writing): string =>
 	text(writing, 'paid in full', {
 		limit: writeMoney(units(5, writing), writing),
