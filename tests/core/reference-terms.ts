@@ -1,4 +1,4 @@
-/** What reference cases state, read strictly, and what is said of one that is not met. */
+/** The parts that reference cases are made of, parsed strictly: an unknown field is an error that names it. */
 import { z } from 'zod';
 import {
 	FREQUENCIES,
@@ -9,10 +9,8 @@ import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt/terms';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
 
-export type Verdict =
-	| { readonly name: string; readonly outcome: 'passed' }
-	| { readonly name: string; readonly outcome: 'skipped'; readonly why: string }
-	| { readonly name: string; readonly outcome: 'failed'; readonly differences: readonly string[] };
+/** What of a case is not as expected: a line each, none where it passes. */
+export type Differences = readonly string[];
 
 export const money = z.int().transform(cents);
 export const date = z.string().refine(isCalendarDate) as unknown as z.ZodType<CalendarDate>;
@@ -63,40 +61,45 @@ export const statedRate = z.discriminatedUnion('basis', [
 	z.strictObject({ basis: z.literal('daily-compounded'), annualPercent, dayYear })
 ]);
 
-export const debtTerms = z
-	.strictObject({
-		opening: money,
-		paymentsPerYear: z.literal(FREQUENCIES),
-		rate: statedRate,
-		timing: z.enum(['arrears', 'advance']).default('arrears'),
-		interestRounding: z.enum(['cent', 'none']).default('cent'),
-		firstDue: date,
-		asOf: date.exactOptional(),
-		payment: rule,
-		clearBelow: money.default(cents(0)),
-		extras: z.array(z.strictObject(recurring)).default([]),
-		charges: z.array(z.strictObject({ ...recurring, fee: z.boolean().default(false) })).default([]),
-		rateChanges: z
-			.array(
-				z.strictObject({ from: z.int(), annualPercent, reamortize: z.boolean().exactOptional() })
-			)
-			.default([]),
-		paymentChanges: z.array(z.strictObject({ from: z.int(), rule })).default([]),
-		skips: z.array(z.int()).default([])
-	})
-	.transform(({ rate: { annualPercent: annual, ...basis }, rateChanges, ...terms }): DebtTerms => {
-		const changes = rateChanges.map(({ annualPercent: annual, ...change }) => ({
-			...change,
-			annual
-		}));
-		return { ...terms, rate: { ...basis, annual }, rateChanges: changes };
-	});
-
-export const unknownTo = (name: string, what: readonly string[]): Verdict => ({
-	name,
-	outcome: 'failed',
-	differences: [`not known here: ${[...new Set(what)].join(', ')}`]
+const debtFields = z.strictObject({
+	opening: money,
+	paymentsPerYear: z.literal(FREQUENCIES),
+	rate: statedRate,
+	timing: z.enum(['arrears', 'advance']).default('arrears'),
+	interestRounding: z.enum(['cent', 'none']).default('cent'),
+	firstDue: date,
+	asOf: date.exactOptional(),
+	payment: rule,
+	clearBelow: money.default(cents(0)),
+	extras: z.array(z.strictObject(recurring)).default([]),
+	charges: z.array(z.strictObject({ ...recurring, fee: z.boolean().default(false) })).default([]),
+	rateChanges: z
+		.array(
+			z.strictObject({ from: z.int(), annualPercent, reamortize: z.boolean().exactOptional() })
+		)
+		.default([]),
+	paymentChanges: z.array(z.strictObject({ from: z.int(), rule })).default([]),
+	skips: z.array(z.int()).default([])
 });
+
+type DebtFields = z.infer<typeof debtFields>;
+
+function termsOf({
+	rate: { annualPercent: annual, ...basis },
+	rateChanges,
+	...terms
+}: DebtFields): DebtTerms {
+	const changes = rateChanges.map(({ annualPercent: annual, ...change }) => ({
+		...change,
+		annual
+	}));
+	return { ...terms, rate: { ...basis, annual }, rateChanges: changes };
+}
+
+export const debtTerms = debtFields.transform(termsOf);
+export const planDebt = debtFields
+	.extend({ id: z.string() })
+	.transform(({ id, ...fields }) => ({ id, terms: termsOf(fields) }));
 
 /** What is not as expected; at full precision money agrees within half a minor unit. */
 export function differing(

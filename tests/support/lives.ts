@@ -28,6 +28,8 @@ interface DriftCase {
 	readonly expect: Record<string, Interval[]>;
 }
 
+const DRIFT_CASES = new URL('../reference/drift.json', import.meta.url);
+
 /** The debts of the reference household, in the order in which it has them. */
 const NAMES = ['quill', 'pellan', 'marrow', 'dental', 'van'];
 
@@ -45,9 +47,8 @@ const newId = () => `7e000000-0000-4000-8000-${String((count += 1)).padStart(12,
 
 /** A reference case by its name; each day on which something was read is a visit. */
 export function livedCase(name: string): LivedCase {
-	const file = JSON.parse(readFileSync('../shared/vectors/drift.json', 'utf8')) as
-		DriftCase[] | { cases: DriftCase[] };
-	const found = (Array.isArray(file) ? file : file.cases).find((one) => one.name === name);
+	const cases = JSON.parse(readFileSync(DRIFT_CASES, 'utf8')) as readonly DriftCase[];
+	const found = cases.find((one) => one.name === name);
 	if (!found) throw new Error(`no reference case ${name}`);
 	const debts = referenceHousehold();
 	const idOf = (of: string) => debts[NAMES.indexOf(of)]?.id ?? '';
