@@ -75,7 +75,10 @@ const debtFields = z.strictObject({
 	charges: z.array(z.strictObject({ ...recurring, fee: z.boolean().default(false) })).default([]),
 	rateChanges: z
 		.array(
-			z.strictObject({ from: z.int(), annualPercent, reamortize: z.boolean().exactOptional() })
+			z.union([
+				z.strictObject({ from: z.int(), annualPercent, reamortize: z.boolean().exactOptional() }),
+				z.strictObject({ date, annualPercent, reamortize: z.boolean().exactOptional() })
+			])
 		)
 		.default([]),
 	paymentChanges: z.array(z.strictObject({ from: z.int(), rule })).default([]),

@@ -247,6 +247,7 @@ const lifeDrawn = fc.record({
 			figures: fc.array(
 				fc.array(fc.tuple(money, money, money), { maxLength: 5 }).map((all) => ({
 					opening: 5,
+					before: all.slice(2).map(([, , interest]) => interest),
 					paid: all.map(([paid]) => paid),
 					charges: all.map(([, charges]) => charges),
 					interest: all.map(([, , interest]) => interest)

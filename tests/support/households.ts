@@ -1,6 +1,6 @@
 /** Households and plans for properties: any debts, any money, any order. */
 import fc from 'fast-check';
-import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { addDays, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { NewDebt } from '../../src/lib/core/plan/changes';
 import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt/terms';
 import { cents, ZERO } from '../../src/lib/core/quantities/money';
@@ -67,14 +67,46 @@ export const termsDrawn = (frequencies: fc.Arbitrary<DebtTerms['paymentsPerYear'
 				'2026-12-20',
 				'2027-01-31',
 				'2027-03-05'
+			),
+			// A day well before the first due date has whole periods before it.
+			daysBefore: fc.constantFrom(null, null, null, 40, 75, 130),
+			byDay: fc.constantFrom(false, false, false, true),
+			later: fc.option(
+				fc.record({
+					days: fc.integer({ min: -20, max: 500 }),
+					annual: fc.integer({ min: 0, max: 299_900 }).map(percent)
+				}),
+				{ freq: 3 }
 			)
 		})
 		.map(
-			({ opening, annual, paymentsPerYear, payment, extra, fee, skip, firstDue }): DebtTerms => ({
+			({
+				opening,
+				annual,
+				paymentsPerYear,
+				payment,
+				extra,
+				fee,
+				skip,
+				firstDue,
+				daysBefore,
+				byDay,
+				later
+			}): DebtTerms => ({
 				opening: cents(opening),
-				rate: { basis: 'nominal', annual: percent(annual) },
+				rate: byDay
+					? { basis: 'daily', annual: percent(annual), dayYear: 'actual' }
+					: { basis: 'nominal', annual: percent(annual) },
 				paymentsPerYear,
 				firstDue: firstDue as CalendarDate,
+				...(daysBefore === null ? {} : { asOf: addDays(firstDue as CalendarDate, -daysBefore) }),
+				...(later === null
+					? {}
+					: {
+							rateChanges: [
+								{ date: addDays(firstDue as CalendarDate, later.days), annual: later.annual }
+							]
+						}),
 				payment,
 				clearBelow: ZERO,
 				skips: skip,

@@ -22,30 +22,29 @@ function share(annual: number, convention: Convention): Decimal {
 			return r.plus(1).pow(new Decimal(1).div(convention.paymentsPerYear)).minus(1);
 		case 'daily':
 			return daysBy(convention).reduce(
-				(sum, { days, year }) => sum.plus(r.times(days).div(year)),
+				(sum, { at, days, year }) => sum.plus(at.times(days).div(year)),
 				new Decimal(0)
 			);
 		case 'daily-compounded':
 			return daysBy(convention)
 				.reduce(
-					(product, { days, year }) => product.times(r.div(year).plus(1).pow(days)),
+					(product, { at, days, year }) => product.times(at.div(year).plus(1).pow(days)),
 					new Decimal(1)
 				)
 				.minus(1);
 	}
 }
 
-function daysBy({
-	days,
-	leapDays,
-	dayYear
-}: Extract<Convention, { kind: 'daily' | 'daily-compounded' }>) {
-	return dayYear === 'actual'
-		? [
-				{ days: days - leapDays, year: 365 },
-				{ days: leapDays, year: 366 }
-			]
-		: [{ days, year: dayYear }];
+function daysBy({ pieces, dayYear }: Extract<Convention, { kind: 'daily' | 'daily-compounded' }>) {
+	return pieces.flatMap(({ annual, days, leapDays }) => {
+		const at = new Decimal(annual).div(1_000_000);
+		return dayYear === 'actual'
+			? [
+					{ at, days: days - leapDays, year: 365 },
+					{ at, days: leapDays, year: 366 }
+				]
+			: [{ at, days, year: dayYear }];
+	});
 }
 
 /**
@@ -67,6 +66,7 @@ export function recomputed({ formula, result }: Working): number | string | null
 		case 'stated':
 			return null;
 		case 'missed':
+		case 'not due':
 			return 0;
 		case 'same':
 			return formula.as.result.kind === 'money' ? formula.as.result.amount : null;
@@ -119,6 +119,7 @@ export function operandsOf({ formula }: Working): readonly Operand[] {
 	switch (formula.kind) {
 		case 'stated':
 		case 'missed':
+		case 'not due':
 			return [];
 		case 'same':
 			return [formula.as];

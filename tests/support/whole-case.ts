@@ -135,7 +135,14 @@ export function wholeCase(): CaseDocument {
 				debts: [debts[0]],
 				content: contentOf(plan as PlanEntry),
 				figures: [
-					{ debt: id(1), opening: 418_200, paid: [9_000], charges: [1_000], interest: [7_800] }
+					{
+						debt: id(1),
+						opening: 418_200,
+						before: [7_700],
+						paid: [9_000],
+						charges: [1_000],
+						interest: [7_800]
+					}
 				],
 				ends: '2031-02-15',
 				shortFrom: '2027-05-01',

@@ -10,8 +10,8 @@ import { cents } from '../../src/lib/core/quantities/money';
 /** 1,200.00 without interest at 50.00 a month: 24 payments in 2027 and 2028. */
 const whole = run(simpleDebt('a', 120_000, 0).terms);
 const years = yearsOf(whole);
-const open = longLines(years, new Set(), true);
-const folded = longLines(years, new Set([2027]), true);
+const open = longLines(years, new Set(), 0);
+const folded = longLines(years, new Set([2027]), 0);
 const kinds = (lines: typeof open) =>
 	lines.map((line) => (line.kind === 'row' ? line.k : line.kind));
 
@@ -24,7 +24,7 @@ describe('the lines of a schedule', () => {
 
 	it('has no totals of a year where there is but one', () => {
 		const short = run(simpleDebt('b', 15_000, 0).terms);
-		expect(kinds(longLines(yearsOf(short), new Set(), true))).toEqual(['start', 1, 2, 3]);
+		expect(kinds(longLines(yearsOf(short), new Set(), 0))).toEqual(['start', 1, 2, 3]);
 	});
 
 	it('finds a row on its own line, or on that of its folded year', () => {

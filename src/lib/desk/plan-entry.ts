@@ -50,7 +50,7 @@ function started(
 		case 'today':
 			return { pays: 'paid', budget: { kind: 'required' } };
 		case 'order':
-			return { budget, begins };
+			return budget.kind === 'constant' ? { budget, begins } : { begins };
 		default:
 			return { budget, begins, order, listed, changes: [newChange(start, document)] };
 	}

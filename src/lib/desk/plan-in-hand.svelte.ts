@@ -77,8 +77,8 @@ export class PlanInHand {
 		planMonths({ begins: this.#begins }, this.debts, this.asOf)
 	);
 	readonly firstMonth = $derived(this.months.firstMonth);
-	/** What is asked in the month in which the plan begins. */
-	readonly askedAtBegin = $derived(this.months.askedAtBegin);
+	/** Its money until somebody names an amount. */
+	readonly usualMoney = $derived(this.months.usualMoney);
 
 	readonly against = $derived(this.#document.against);
 	/** A measure that is no plan stays the same whatever becomes of the plans. */
@@ -126,7 +126,7 @@ export class PlanInHand {
 	readonly cure = $derived(cureOf(this.debts, this.terms, this.plan));
 	/** The same amount each month; null where the money follows what is asked. */
 	readonly present = $derived(
-		this.entry.budget.kind === 'constant' ? (this.entry.budget.amount ?? this.askedAtBegin) : null
+		this.entry.budget.kind === 'constant' ? (this.entry.budget.amount ?? this.usualMoney) : null
 	);
 	readonly #kept = $derived.by(() => this.#desk().plansBefore[this.entry.id] ?? null);
 	/** The debts as they were before the changes that were made from here. */

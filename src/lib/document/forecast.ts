@@ -1,6 +1,6 @@
 /** What a chosen plan was expected to do, as it stood when it was chosen: its terms and its figures. */
 import { z } from 'zod';
-import { dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
+import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import type { Cents } from '../core/quantities/money';
 import { newDebtOf } from './change';
@@ -20,6 +20,8 @@ const figuresEntry = z
 	.strictObject({
 		debt: identifier('A debt of a forecast'),
 		opening: money('The balance that a forecast begins with'),
+		/** The interest of each whole period before the first due one, from the earliest on. */
+		before: amounts('The interest of a forecast before its first payment'),
 		paid: amounts('A payment of a forecast'),
 		charges: amounts('A charge of a forecast'),
 		interest: amounts('The interest of a forecast')
@@ -82,6 +84,10 @@ function expectedBy(entry: ForecastEntry, id: string, day: CalendarDate): Cents 
 		figures.paid.length
 	);
 	let balance: number = figures.opening;
+	figures.before.forEach((interest, at) => {
+		const k = at + 1 - figures.before.length;
+		if (dueDate(dates.firstDue, k, dates.paymentsPerYear) <= day) balance += interest;
+	});
 	for (let at = 0; at < due; at += 1) {
 		balance += (figures.charges[at] ?? 0) + (figures.interest[at] ?? 0) - (figures.paid[at] ?? 0);
 	}

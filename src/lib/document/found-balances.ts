@@ -1,18 +1,13 @@
 /** What each debt of a plan owes when it is gone on with, and on which day. */
-import {
-	dueDate,
-	dueDatesUntil,
-	startOfMonth,
-	type CalendarDate
-} from '../core/quantities/calendar';
+import type { CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import { beginOf } from '../core/plan/drift';
-import { expectedOn, forecastOf, type Forecast } from '../core/plan/happened';
+import { carriedBalance, forecastOf, type Forecast } from '../core/plan/happened';
 import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import type { ForecastEntry } from './forecast';
 import { keptForecast } from './kept-forecast';
-import { readingsOf } from './life';
+import { lifeOf, readingsOf } from './life';
 import type { PlanEntry } from './plan';
 
 /** A plan as it is, and what it expects of each of its debts. */
@@ -36,19 +31,20 @@ export function followedPlan({ debts, asOf }: CaseDocument, plan: PlanEntry): Fo
 	return followed;
 }
 
-/** What a debt owes, on which day, and what the plan as it is expects of it. */
+/** What a debt owes when it is gone on with, and what the plan as it is expects of it. */
 export interface Found {
 	readonly opening: Cents;
 	readonly balance: Cents;
+	/** The day from which interest runs on. */
 	readonly day: CalendarDate;
-	/** Whether it was not read. */
+	/** Whether it was not read, or not since a payment was due that nobody entered. */
 	readonly assumed: boolean;
 	readonly expected: Forecast;
 }
 
 /**
- * The latest reading of each debt of the plan; without one, what was expected, on the day it was last due. A plan
- * never goes on from before the month that it is gone on in.
+ * The latest reading of each debt of the plan, carried on to the day of going on; without one, what was expected on that
+ * day (contract, section 12).
  */
 export function balancesOn(
 	document: CaseDocument,
@@ -63,22 +59,20 @@ export function balancesOn(
 			if (!expected) return [];
 			const { opening } = terms;
 			const begin = beginOf(expected);
-			const read = readingsOf(document, id, on).findLast(({ date }) => date > begin);
-			const { firstDue, paymentsPerYear } = terms;
-			const next = (after: CalendarDate) =>
-				dueDate(firstDue, dueDatesUntil(firstDue, after, paymentsPerYear) + 1, paymentsPerYear);
-			if (read && next(read.date) >= startOfMonth(on)) {
-				const { balance, date: day } = read;
-				return [[id, { opening, balance, day, assumed: false, expected }] as const];
-			}
-			const due = dueDatesUntil(firstDue, on, paymentsPerYear);
-			const day = due === 0 ? begin : dueDate(firstDue, due, paymentsPerYear);
 			const forecastOfIt = kept.get(id) ?? expected;
-			// Read so long ago that months have passed since: from then on it went as it was expected, as far as is known.
-			const off = read ? read.balance - expectedOn(forecastOfIt, read.date) : 0;
-			const balance = Math.max(0, expectedOn(forecastOfIt, on) + off) as Cents;
+			const read = readingsOf(document, id, on).findLast(({ date }) => date > begin);
+			if (read) {
+				const { date, balance } = read;
+				const life = lifeOf(document, id, on, forecastOfIt);
+				return [
+					[id, { opening, ...carriedBalance(forecastOfIt, { date, balance }, on, life), expected }]
+				];
+			}
+			const last = forecastOfIt.periods.findLast(({ date }) => date <= on);
 			// Where nothing was due yet the balance is what it was, as far as anybody knows.
-			return [[id, { opening, balance, day, assumed: due > 0, expected }] as const];
+			const balance = last?.closing ?? opening;
+			const day = last?.date ?? begin;
+			return [[id, { opening, balance, day, assumed: last !== undefined, expected }]];
 		})
 	);
 }

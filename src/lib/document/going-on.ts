@@ -2,7 +2,7 @@
  * A case gone on with from a day: what was read becomes the balances, what its plan changed about the debts is
  * carried out into them, the plan goes on with the money that is left (contract, section 12).
  */
-import { dueDate, type CalendarDate } from '../core/quantities/calendar';
+import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
 import { ZERO } from '../core/quantities/money';
 import { inForceAfter } from '../core/debt/going-on';
 import type { CaseDocument } from './case';
@@ -91,7 +91,7 @@ function debtsAfter(
 	});
 	return [...debts, ...brought].map((debt) => {
 		const of = found.get(debt.id);
-		return of ? debtAfter(agreed(debt, changes, on, newId), of, asOf) : debt;
+		return of ? debtAfter(agreed(debt, changes, on, newId), of, asOf, on) : debt;
 	});
 }
 
@@ -105,7 +105,7 @@ function asCaseDebt(
 	if (change.kind === 'consolidate') return { ...debt, annualRate: change.annualRate };
 	if (change.kind !== 'transfer') return debt;
 	const { offerRate: annualRate, offerMonths, thenRate: annual, limit } = change;
-	const date = dueDate(firstDue, offerMonths + 1, 12);
+	const date = dueDate(firstDue, offerMonths, 12);
 	return {
 		...debt,
 		annualRate,
@@ -136,7 +136,10 @@ function askedOf(rule: NewDebtEntry['rule']): AskedEntry {
 	}
 }
 
-/** A debt with what its lender has agreed to by a day: that replaces what would have changed later. */
+/**
+ * A debt with what its lender has agreed to by a day: that replaces what would have changed later. It is in force from
+ * the period in which that day lies.
+ */
 function agreed(
 	debt: DebtEntry,
 	changes: readonly ChangeEntry[],
@@ -147,7 +150,7 @@ function agreed(
 		if (change.kind !== 'concession' || change.from > day) return so;
 		const terms = change.debts.find((one) => one.debt === debt.id);
 		if (!terms) return so;
-		const { from: date } = change;
+		const date = periodBegin(debt, day);
 		const { annualRate: annual, payment: amount } = terms;
 		const earlier = so.happenings.filter((item) => item.kind !== 'rate' || item.date < date);
 		const rate = {
@@ -166,12 +169,19 @@ function agreed(
 	}, debt);
 }
 
-/** A debt with what is in force of it after the day of its balance. */
-function debtAfter(debt: DebtEntry, found: Found, asOf: CalendarDate): DebtEntry {
+/** The due date before the period in which a day lies; that day where nothing is known of its due dates. */
+function periodBegin({ firstDue, lending }: DebtEntry, day: CalendarDate): CalendarDate {
+	if (firstDue === null) return day;
+	const { paymentsPerYear } = lending;
+	return dueDate(firstDue, dueDatesUntil(firstDue, day, paymentsPerYear), paymentsPerYear);
+}
+
+/** A debt with what is in force of it when it is gone on with. */
+function debtAfter(debt: DebtEntry, found: Found, asOf: CalendarDate, on: CalendarDate): DebtEntry {
 	const { opening, balance, day, assumed } = found;
 	const stated = statedDebt({ ...debt, balance: opening }, asOf);
 	if (!stated) return debt;
-	const { annual, nextDue, pays, interestOnly, level, happenings } = inForceAfter(stated, day);
+	const { annual, nextDue, pays, interestOnly, level, happenings } = inForceAfter(stated, on, day);
 	const left = new Set(happenings.map(({ id }) => id));
 	const { asked } = debt;
 	return {
@@ -186,7 +196,7 @@ function debtAfter(debt: DebtEntry, found: Found, asOf: CalendarDate): DebtEntry
 		pays,
 		happenings: [
 			...happenings.map((item) => ({ ...item, off: false })),
-			...debt.happenings.filter(({ off, date }) => off && date > day)
+			...debt.happenings.filter(({ off, date }) => off && date > on)
 		],
 		compared: debt.compared.filter((way) => way.kind !== 'without' || left.has(way.happening)),
 		baseline:

@@ -1,7 +1,7 @@
 /** Making a forecast of a plan, and carrying out anew one that was kept. */
 import { addMonths, dueDate, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import type { Cents } from '../core/quantities/money';
+import { ZERO, type Cents } from '../core/quantities/money';
 import { forecastOf, type Forecast } from '../core/plan/happened';
 import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
@@ -53,12 +53,14 @@ function figuresOf({ debts, plan }: CarriedPlan): KeptFigures[] {
 	);
 	return owed.map(({ debt, forecast }) => {
 		const periods = forecast.periods.filter(({ date: due }) => due < until);
+		const due = periods.filter(({ k }) => k > 0);
 		return {
 			debt: debt.id,
 			opening: debt.terms.opening,
-			paid: periods.map(({ paid }) => paid),
-			charges: periods.map(({ charges }) => charges),
-			interest: periods.map(({ interest }) => interest)
+			before: periods.filter(({ k }) => k < 1).map(({ interest }) => interest),
+			paid: due.map(({ paid }) => paid),
+			charges: due.map(({ charges }) => charges),
+			interest: due.map(({ interest }) => interest)
 		};
 	});
 }
@@ -125,25 +127,38 @@ const planOf = ({ plan, name: called, content }: ForecastEntry): PlanEntry => ({
 });
 
 /** What was kept, and beyond it what the terms come to. */
-function asKept(rerun: Forecast, { opening, paid, charges, interest }: KeptFigures): Forecast {
+function asKept(
+	rerun: Forecast,
+	{ opening, before, paid, charges, interest }: KeptFigures
+): Forecast {
 	let balance: number = opening;
 	const { terms } = rerun;
-	const kept = paid.map((amount, at) => {
-		const [added = 0, bought = 0] = [interest[at], charges[at]];
-		balance += bought + added - amount;
-		const k = at + 1;
+	const { annual: last } = rerun.periods.at(-1) ?? terms.rate;
+	const rerunFrom = rerun.periods[0]?.k ?? 1;
+	const period = (k: number, amounts: { paid: Cents; charges: Cents; interest: Cents }) => {
+		balance += amounts.charges + amounts.interest - amounts.paid;
+		const again = rerun.periods[k - rerunFrom];
 		return {
-			...rerun.periods[at],
 			k,
-			date: rerun.periods[at]?.date ?? dueDate(terms.firstDue, k, terms.paymentsPerYear),
-			annual: rerun.periods[at]?.annual ?? rerun.periods.at(-1)?.annual ?? terms.rate.annual,
-			paid: amount,
-			charges: bought as Cents,
-			interest: added as Cents,
+			date: again?.date ?? dueDate(terms.firstDue, k, terms.paymentsPerYear),
+			annual: again?.annual ?? last,
+			...amounts,
 			closing: balance as Cents
 		};
-	});
-	const further = balance > 0 ? rerun.periods.slice(kept.length) : [];
+	};
+	const kept = [
+		...before.map((added, at) =>
+			period(at + 1 - before.length, { paid: ZERO, charges: ZERO, interest: added })
+		),
+		...paid.map((amount, at) =>
+			period(at + 1, {
+				paid: amount,
+				charges: charges[at] ?? ZERO,
+				interest: interest[at] ?? ZERO
+			})
+		)
+	];
+	const further = balance > 0 ? rerun.periods.filter(({ k }) => k > paid.length) : [];
 	return { terms: { ...terms, opening }, periods: [...kept, ...further] };
 }
 
@@ -153,10 +168,13 @@ function firstDifference(
 	{ debt }: KeptFigures
 ): KeptForecast['differs'] {
 	if (terms.opening !== rerun.terms.opening) return { debt, date: terms.firstDue };
-	const at = periods.findIndex(({ paid, charges, interest }, place) => {
+	const at = periods.findIndex(({ k, paid, charges, interest }, place) => {
 		const other = rerun.periods[place];
 		return (
-			!other || other.paid !== paid || other.charges !== charges || other.interest !== interest
+			other?.k !== k ||
+			other.paid !== paid ||
+			other.charges !== charges ||
+			other.interest !== interest
 		);
 	});
 	const date = periods[at]?.date ?? rerun.periods[periods.length]?.date;

@@ -46,7 +46,7 @@ export function moneyAfter(
 			paidUntil: first
 		};
 	}
-	const left = leftOf(month, plan, before, found);
+	const left = leftOf(month, plan, before, found, later.asOf);
 	const paidUntil = left === null ? first : addMonths(first, 1);
 	const stated = statedIn(terms, month + (left === null ? 0 : 1));
 	const rest = left === null ? 0 : left - askedAtBegin(debts, 1);
@@ -87,19 +87,20 @@ function stating(budget: PlanEntry['budget'], amount: Cents): PlanEntry['budget'
 	}
 }
 
-/** What a plan has in a month for payments that were not due by the days of the balances; null: all of it. */
+/** What a plan has in a month for payments that are due after the day of going on; null: all of it. */
 function leftOf(
 	month: number,
 	{ firstMonth, kept }: CarriedPlan['plan'],
 	debts: CarriedPlan['debts'],
-	found: ReadonlyMap<string, Found>
+	found: ReadonlyMap<string, Found>,
+	on: CalendarDate
 ): number | null {
 	const first = addMonths(firstMonth, month - 1);
 	let [left, isPart] = [0, false];
 	debts.forEach(({ id }, index) => {
 		const of = found.get(id);
 		const due = of?.expected.periods.filter(({ date }) => startOfMonth(date) === first) ?? [];
-		const rest = due.filter(({ date }) => date > (of?.day ?? date));
+		const rest = due.filter(({ date }) => date > on);
 		if (rest.length < due.length) isPart = true;
 		const own = kept[month - 1]?.shares.find((share) => share.index === index)?.own ?? 0;
 		left += rest.reduce((sum, { paid }) => sum + paid, 0) - (rest.length > 0 ? own : 0);

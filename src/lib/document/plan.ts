@@ -4,7 +4,7 @@ import { addMonths, monthsBetween, type CalendarDate } from '../core/quantities/
 import { LIMITS } from '../core/quantities/limits';
 import type { Cents } from '../core/quantities/money';
 import { ORDERS } from '../core/plan/order';
-import { askedAtBegin, usualBegin } from '../core/plan/answers';
+import { usualBegin, usualMoney } from '../core/plan/answers';
 import { firstMonthOf } from '../core/plan/month';
 import type { Budget, ChangeFees, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import { same } from './same';
@@ -21,7 +21,7 @@ const budgetEntry = z.discriminatedUnion(
 		}),
 		z.strictObject({
 			kind: z.literal('constant'),
-			/** Null: what is asked in the month in which the plan begins. */
+			/** Null: what covers what is asked in every month from its beginning on. */
 			amount: money('The month’s money').nullable()
 		})
 	],
@@ -186,13 +186,13 @@ export const FIRST_PLAN: PlanEntry = {
 /** How far ahead money that comes every year is followed. */
 const YEARS_AHEAD = 100;
 
-/** How the months of a plan are counted: its first month, that in which it begins, and what is asked then. */
+/** How the months of a plan are counted: its first month, that in which it begins, and its money until one is named. */
 export interface PlanMonths {
 	readonly firstMonth: CalendarDate;
 	/** From 1. */
 	readonly begins: number;
 	/** In place of an amount that nobody has chosen yet. */
-	readonly askedAtBegin: Cents;
+	readonly usualMoney: Cents;
 }
 
 /** The months of a plan for its debts, as its changes leave them. */
@@ -203,7 +203,7 @@ export function planMonths(
 ): PlanMonths {
 	const firstMonth = firstMonthOf(debts);
 	const month = begins === null ? usualBegin(debts, asOf) : monthIn(begins, firstMonth);
-	return { firstMonth, begins: month, askedAtBegin: askedAtBegin(debts, month) };
+	return { firstMonth, begins: month, usualMoney: usualMoney(debts, month) };
 }
 
 /** The plan in its months. */
@@ -214,12 +214,12 @@ export function planTerms(
 		listed,
 		happenings
 	}: Pick<PlanEntry, 'budget' | 'order' | 'listed' | 'happenings'>,
-	{ firstMonth, begins, askedAtBegin: asked }: PlanMonths,
+	{ firstMonth, begins, usualMoney: usual }: PlanMonths,
 	fees?: ChangeFees
 ): PlanTerms {
 	const inForce = happenings.filter(({ off }) => !off);
 	return {
-		budget: budgetOf(budget, asked),
+		budget: budgetOf(budget, usual),
 		begins,
 		order,
 		listed,
@@ -235,8 +235,8 @@ export function planTerms(
 	};
 }
 
-function budgetOf(budget: PlanEntry['budget'], asked: Cents): Budget {
-	return budget.kind === 'constant' ? { ...budget, amount: budget.amount ?? asked } : budget;
+function budgetOf(budget: PlanEntry['budget'], usual: Cents): Budget {
+	return budget.kind === 'constant' ? { ...budget, amount: budget.amount ?? usual } : budget;
 }
 
 /** The days on which something happens, up to a last one. */

@@ -43,6 +43,7 @@ const AMOUNTS = new Set([
 	'total36',
 	'saving36',
 	'opening',
+	'before',
 	'paid',
 	'charges',
 	'interest',

@@ -26,7 +26,9 @@ export function upgraded(document: unknown): unknown {
 		case 7:
 			return upgraded(ofVersion8(document));
 		case 8:
-			return ofVersion9(document);
+			return upgraded(ofVersion9(document));
+		case 9:
+			return ofVersion10(document);
 		default:
 			return document;
 	}
@@ -118,6 +120,15 @@ function ofVersion8(document: Record<string, unknown>) {
 function ofVersion9(document: Record<string, unknown>) {
 	const forecasts = listOr(document['forecasts'], (forecast) => ({ ...forecast, shortFrom: null }));
 	return { ...document, version: 9, forecasts };
+}
+
+/** Version 9 knew no whole periods before the first payment. */
+function ofVersion10(document: Record<string, unknown>) {
+	const raised = (forecast: Record<string, unknown>) => ({
+		...forecast,
+		figures: listOr(forecast['figures'], (figures) => ({ ...figures, before: [] }))
+	});
+	return { ...document, version: 10, forecasts: listOr(document['forecasts'], raised) };
 }
 
 /** Names that the program gave to plans. */

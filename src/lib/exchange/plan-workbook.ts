@@ -23,11 +23,14 @@ const LIVE_ORDERS: readonly string[] = ['rate', 'balance', 'listed'];
 
 export async function planWorkbook(wanted: WorkbookWanted): Promise<Uint8Array> {
 	const { debts, plan, terms } = wanted;
+	const firstMonths = debts.map(
+		({ terms: { firstDue } }) => monthsBetween(plan.firstMonth, firstDue) + 1
+	);
 	const laid: Laid = {
 		...wanted,
-		live: debts.map((debt) => isLive(debt.terms)),
+		live: debts.map((debt, at) => isLive(debt.terms, firstMonths[at] ?? 1)),
 		cells: debts.map((debt, at) => termCellsAt(FIRST_DEBT_ROW + at, debt)),
-		firstMonths: debts.map((debt) => monthsBetween(plan.firstMonth, debt.terms.firstDue) + 1),
+		firstMonths,
 		rows: rowsFor(plan),
 		lineIsLive: LIVE_ORDERS.includes(terms.order)
 	};

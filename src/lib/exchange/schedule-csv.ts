@@ -15,22 +15,25 @@ const COLUMNS = [
 	['interestSoFar', 'Interest so far']
 ] as const;
 
-/** Rows `from` to `to` of a schedule under a heading row; row 0 is the starting balance. */
+/**
+ * Rows `from` to `to` of a schedule under a heading row; the one before the first is the starting balance. Whole
+ * periods before payment 1 are numbered 0, −1, … back from it.
+ */
 export function scheduleRows(run: Run, from: number, to: number, { digits }: Currency): string[][] {
 	const rows = [['No.', 'Due', ...COLUMNS.map(([, heading]) => heading)]];
 	for (let k = from; k <= to; k += 1) {
 		const row = rowAt(run, k);
 		if (row) {
 			rows.push([String(k), row.date, ...COLUMNS.map(([of]) => plainDecimal(row[of], digits))]);
-		} else if (k === 0) {
+		} else if (k < run.firstRow) {
 			const amounts = COLUMNS.map(([of]) =>
 				of === 'closing' ? plainDecimal(run.starting, digits) : ''
 			);
-			rows.push(['0', run.startDate, ...amounts]);
+			rows.push([String(k), run.startDate, ...amounts]);
 		}
 	}
 	return rows;
 }
 
 export const scheduleCsv = (run: Run, currency: Currency): string =>
-	csvOf(scheduleRows(run, 0, run.periods, currency));
+	csvOf(scheduleRows(run, run.firstRow - 1, run.periods, currency));

@@ -26,7 +26,7 @@ export async function scheduleWorkbook(
 		'This debt is not monthly at a nominal rate under one rule: its payments are figures, only their sums are formulas.',
 		'formula'
 	);
-	const [head = [], ...rows] = scheduleRows(run, 0, run.periods, currency);
+	const [head = [], ...rows] = scheduleRows(run, run.firstRow - 1, run.periods, currency);
 	const money = amountFormat(currency.digits);
 	head.forEach((text, at) => {
 		put(sheet, `${column(at)}${HEAD_ROW}`, text, 'head');

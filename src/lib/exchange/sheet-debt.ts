@@ -2,6 +2,7 @@
  * A debt in a workbook: its terms in cells of their own, and its months as formulas over them, with the contract's
  * rounding (sections 2, 4 and 9).
  */
+import { periodsBeforeFirst } from '../core/debt/period-days';
 import { amountIn, feesIn } from '../core/debt/recurring';
 import type { DebtTerms, LevelTerms, MinimumTerms } from '../core/debt/terms';
 import { WHOLE } from '../core/quantities/rate';
@@ -43,9 +44,10 @@ export const RATES_LATER = 3;
 
 /**
  * Whether formulas can say a debt's months: monthly, at a nominal rate, in arrears and in cents, under one rule, with
- * few changes of its rate and no payment missed.
+ * few changes of its rate and no payment missed, and no whole period before the plan's first month. `first` is the month
+ * of its first payment, from 1.
  */
-export function isLive(terms: DebtTerms): boolean {
+export function isLive(terms: DebtTerms, first: number): boolean {
 	const { rate, payment, rateChanges = [], paymentChanges = [], skips = [] } = terms;
 	const isMonthly = terms.paymentsPerYear === 12;
 	const isNominal = rate.basis === 'nominal' && (rate.compoundsPerYear ?? 12) === 12;
@@ -57,6 +59,7 @@ export function isLive(terms: DebtTerms): boolean {
 		payment.kind !== 'interest-only' &&
 		paymentChanges.length === 0 &&
 		skips.length === 0 &&
+		periodsBeforeFirst(terms) < first &&
 		rateChanges.length <= RATES_LATER &&
 		!rateChanges.some(({ reamortize }) => reamortize)
 	);
@@ -128,7 +131,11 @@ export const rateAt = ({ of, rates }: TermCells, k: number): string =>
 export const chargesFormula = (terms: DebtTerms, k: number, opening: string, digits: number) =>
 	`IF(${opening}>0,${amountIn(terms.charges, k) / 10 ** digits},0)`;
 
-export const interestFormula = (rate: string, { opening, charges }: MonthCells, digits: number) => {
+export const interestFormula = (
+	rate: string,
+	{ opening, charges }: Pick<MonthCells, 'opening' | 'charges'>,
+	digits: number
+) => {
 	const bearing = charges === null ? opening : `(${opening}+${charges})`;
 	return rounded(`${bearing}*${rate}/12`, digits);
 };

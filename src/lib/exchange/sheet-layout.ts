@@ -1,5 +1,6 @@
 /** Where things are in a plan's workbook, and how its cells look. */
 import type ExcelJS from 'exceljs';
+import { rateStepsOf } from '../core/debt/rate-steps';
 import type { Plan, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Currency } from '../reading/currencies';
@@ -43,9 +44,10 @@ export const termCellsAt = (row: number, of: PlannedDebt): TermCells => ({
 	of: Object.fromEntries(
 		TERM_COLUMNS.map((term, at) => [term, `${TERMS}!$${column(4 + at)}$${row}`])
 	) as TermCells['of'],
-	rates: [...(of.terms.rateChanges ?? [])]
-		.sort((a, b) => a.from - b.from)
-		.map(({ from }, at) => ({ from, at: `${TERMS}!$${column(RATE_COLUMN + 1 + 2 * at)}$${row}` }))
+	rates: rateStepsOf(of.terms).map(({ from }, at) => ({
+		from,
+		at: `${TERMS}!$${column(RATE_COLUMN + 1 + 2 * at)}$${row}`
+	}))
 });
 
 /** On the sheet of months: what is said of all debts, then so many columns for each. */

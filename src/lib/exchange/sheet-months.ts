@@ -1,5 +1,6 @@
 /** The second sheet of a plan's workbook: every month, as formulas over the terms. */
 import type ExcelJS from 'exceljs';
+import { periodsBeforeFirst } from '../core/debt/period-days';
 import { amountIn } from '../core/debt/recurring';
 import { onTopIn, statedIn } from '../core/plan/month';
 import type { PlanMonth } from '../core/plan/terms';
@@ -204,10 +205,14 @@ function writeShare(
 	formula('opening', opening);
 	if (k < 1) {
 		formula('rate', terms.of.rate, RATE_FORMAT);
-		for (const of of ['charges', 'interest', 'asked', 'own', 'room', 'line', 'paid'] as const) {
+		for (const of of ['charges', 'asked', 'own', 'room', 'line', 'paid'] as const) {
 			put(sheet, at(of), 0, 'formula', money);
 		}
-		formula('closing', at('opening'));
+		const early = { opening: at('opening'), charges: null };
+		if (k > -periodsBeforeFirst(debt.terms)) {
+			formula('interest', interestFormula(terms.of.rate, early, digits));
+		} else put(sheet, at('interest'), 0, 'formula', money);
+		formula('closing', exact(`${at('opening')}+${at('interest')}`, digits));
 		return;
 	}
 	const charged = amountIn(debt.terms.charges, k) > 0;

@@ -1,5 +1,6 @@
 /** The first sheet of a plan's workbook: the terms of the debts, sums, and whether they are still the program's. */
 import type ExcelJS from 'exceljs';
+import { rateStepsOf } from '../core/debt/rate-steps';
 import { statedIn } from '../core/plan/month';
 import type { PlanTerms } from '../core/plan/terms';
 import { monthSums } from '../core/plan/years';
@@ -122,8 +123,7 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 				format
 			);
 		});
-		[...(debt.terms.rateChanges ?? [])]
-			.sort((a, b) => a.from - b.from)
+		rateStepsOf(debt.terms)
 			.slice(0, RATES_LATER)
 			.forEach(({ from, annual }, at) => {
 				put(sheet, `${column(RATE_COLUMN + 2 * at)}${row}`, from, 'figure');

@@ -120,7 +120,7 @@ async function debtContent({ document, subject, kind }: OutgoingTask, tools: Too
 	const name = nameOf(entry, { language: 'en' });
 	const debt = { id: entry.id, terms: wayTerms(stated, { kind: 'paid' }) };
 	const { isLive, planWorkbook, scheduleWorkbook } = await import('../exchange/workbooks-out');
-	if (!isLive(debt.terms)) {
+	if (!isLive(debt.terms, 1)) {
 		const { run } = carryOut(stated, { kind: 'paid' });
 		return scheduleWorkbook(`${document.label} · ${name}`, run, currency);
 	}

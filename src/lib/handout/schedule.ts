@@ -29,7 +29,7 @@ export function scheduleOf(document: CaseDocument, entry: DebtEntry): Handout | 
 	const name = entry.name || handoutText(writing, 'unnamed', { letter });
 	const title = handoutText(writing, 'schedule', { name });
 	const rows: Row[] = [];
-	for (let k = 1; k <= run.periods; k += 1) {
+	for (let k = run.firstRow; k <= run.periods; k += 1) {
 		const row = rowAt(run, k);
 		if (!row) break;
 		const { opening, paid, interest, principal, closing } = row;
@@ -37,7 +37,7 @@ export function scheduleOf(document: CaseDocument, entry: DebtEntry): Handout | 
 		rows.push({
 			letter: null,
 			cells: [
-				String(k),
+				k < 1 ? '' : String(k),
 				writeDate(row.date, writing),
 				...amounts.map((amount) => writeMoney(amount, writing))
 			],

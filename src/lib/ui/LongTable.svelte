@@ -11,6 +11,7 @@
 		longLines,
 		placeOn,
 		reachableRow,
+		rowOf,
 		stepped,
 		type Clicked,
 		type Figures,
@@ -22,10 +23,11 @@
 
 	interface Props {
 		years: readonly Y[];
-		/** The last row; the first is 1. */
+		/** The first row and the last. */
+		first: number;
 		last: number;
-		/** Whether there is a row 0, without figures to go to. */
-		hasStart: boolean;
+		/** The row of the start, without figures to go to; null: there is none. */
+		start: number | null;
 		figures: Figures;
 		columns: number;
 		label: string;
@@ -45,8 +47,9 @@
 	}
 	const {
 		years,
+		first: firstRow,
 		last: lastRow,
-		hasStart,
+		start,
 		figures,
 		columns,
 		label,
@@ -62,18 +65,18 @@
 	}: Props = $props();
 
 	let folded = $state.raw<ReadonlySet<number>>(new Set());
-	const lines = $derived(longLines(years, folded, hasStart));
+	const lines = $derived(longLines(years, folded, start));
 	/**
 	 * The one place that the keys go on from: a figure of row k, or, in the totals of the year that k
 	 * begins, one of those or what folds it.
 	 */
-	let active = $state.raw<Place>({ k: 1, cell: untrack(() => figures.usual), on: 'row' });
+	let active = $state.raw<Place>(untrack(() => ({ k: firstRow, cell: figures.usual, on: 'row' })));
 	/** Under way while the focus is still coming to that place. */
 	let going: Promise<void> | null = null;
 	/** The rows that are marked: from where it began to where it has come. */
 	let marked = $state.raw<{ readonly start: number; readonly end: number } | null>(null);
-	const first = $derived(marked ? Math.min(marked.start, marked.end) : 1);
-	const last = $derived(marked ? Math.max(marked.start, marked.end) : 0);
+	const markedFrom = $derived(marked ? Math.min(marked.start, marked.end) : Infinity);
+	const markedTo = $derived(marked ? Math.max(marked.start, marked.end) : -Infinity);
 
 	const ROW = 27;
 	let scroller = $state<HTMLDivElement>();
@@ -155,7 +158,7 @@
 
 	async function key(event: KeyboardEvent): Promise<void> {
 		const target = event.target as HTMLElement;
-		const k = Number(target.dataset['k'] ?? 0);
+		const k = target.dataset['k'] === undefined ? null : Number(target.dataset['k']);
 		const control = event.ctrlKey || event.metaKey;
 		if (going && ['Enter', ' ', '+'].includes(event.key)) {
 			// What acts on a figure acts on the one that the keys have led to.
@@ -167,18 +170,18 @@
 		}
 		if (event.key === 'Escape' && marked) marked = null;
 		else if (control && event.key.toLowerCase() === 'a')
-			marked = { start: hasStart ? 0 : 1, end: lastRow };
-		else if (k === 0 || control || event.altKey) return;
+			marked = { start: start ?? firstRow, end: lastRow };
+		else if (k === null || control || event.altKey) return;
 		else if (event.key === '+') onadd?.(k, target);
 		else {
 			const { down, right } = keySteps(event.key);
 			if (down === 0 && right === 0) return;
 			event.preventDefault();
 			const from = active.k;
-			const start = event.shiftKey ? (marked?.start ?? from) : null;
+			const markedSince = event.shiftKey ? (marked?.start ?? from) : null;
 			// The next key may come while the focus is still on its way: what is marked is known before.
 			const way = go(stepped(lines, activeLine(), down), right);
-			marked = start === null ? null : { start, end: active.k };
+			marked = markedSince === null ? null : { start: markedSince, end: active.k };
 			going = way;
 			await way;
 			if (going === way) going = null;
@@ -219,12 +222,12 @@
 		const { year } = years.find(({ to }) => k <= to) ?? {};
 		if (year !== undefined && folded.has(year)) fold(year);
 		await tick();
-		await go(lineOf(lines, Math.max(k, 1)), 0);
+		await go(lineOf(lines, Math.max(k, firstRow)), 0);
 	}
 
 	function copy(event: ClipboardEvent): void {
 		if (!marked || !event.clipboardData) return;
-		event.clipboardData.setData('text/plain', copied(first, last));
+		event.clipboardData.setData('text/plain', copied(markedFrom, markedTo));
 		event.preventDefault();
 	}
 </script>
@@ -258,12 +261,12 @@
 			{#each items as { index } (index)}
 				{@const line = lines[index]}
 				{#if line}
-					{@const k = line.kind === 'row' ? line.k : line.kind === 'start' ? 0 : -1}
+					{@const k = rowOf(line)}
 					{@render lineOfTable({
 						line,
 						place: index + 2,
-						marked: k >= first && k <= last,
-						reachable: k === reachable ? reachableCell : null
+						marked: k !== null && k >= markedFrom && k <= markedTo,
+						reachable: line.kind === 'row' && k === reachable ? reachableCell : null
 					})}
 				{/if}
 			{/each}

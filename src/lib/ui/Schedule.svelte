@@ -5,6 +5,7 @@
 	import { yearsOf } from '../core/debt/years';
 	import type { Writing } from '../reading/writing';
 	import { rowsAsText } from '../words/schedule';
+	import { rowOf } from './long-lines';
 	import LongTable from './LongTable.svelte';
 	import { CELL_HEADS, cellsOf, isYearCell, type Cell } from './schedule-cells';
 	import ScheduleLine from './ScheduleLine.svelte';
@@ -13,7 +14,7 @@
 	interface Props {
 		explained: Explained;
 		writing: Writing;
-		/** The row that is pointed at elsewhere, 0 for the starting balance. */
+		/** The row that is pointed at elsewhere; the one before the first is the starting balance. */
 		pointed: number | null;
 		/** The row to bring into view. */
 		picked: number | null;
@@ -41,8 +42,9 @@
 <LongTable
 	bind:this={table}
 	{years}
+	first={run.firstRow}
 	last={run.periods}
-	hasStart
+	start={run.firstRow - 1}
 	figures={{ cells, yearCells: cells.filter(isYearCell), usual: 'interest' }}
 	columns={cells.length + 3}
 	{label}
@@ -66,14 +68,13 @@
 		</tr>
 	{/snippet}
 	{#snippet line({ line, place, marked, reachable })}
-		{@const k = line.kind === 'row' ? line.k : line.kind === 'start' ? 0 : -1}
 		<ScheduleLine
 			{line}
 			{place}
 			{explained}
 			{cells}
 			{writing}
-			pointed={k === pointed}
+			pointed={pointed !== null && rowOf(line) === pointed}
 			{marked}
 			reachable={reachable as Cell | null}
 			{onpoint}

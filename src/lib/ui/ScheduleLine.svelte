@@ -48,7 +48,7 @@
 		data-row={k}
 		onpointerenter={() => onpoint(k)}
 	>
-		<td class="number" data-mark={k}>{k}</td>
+		<td class="number" data-mark={k}>{k < 1 ? '' : k}</td>
 		<td class="left" data-mark={k}>{writeDate(row.date, writing)}</td>
 		{#each cells as cell (cell)}
 			<td class:interest={cell === 'interest' || cell === 'interestSoFar'}>
@@ -67,14 +67,16 @@
 			{marksOf(explained.terms, run, row)
 				.map((mark) => markInWords(mark, writing))
 				.join(', ')}
-			<button
-				type="button"
-				class="add"
-				data-k={k}
-				data-name="add"
-				tabindex="-1"
-				title="Add something that happens with this payment (+)">+ add</button
-			>
+			{#if k > 0}
+				<button
+					type="button"
+					class="add"
+					data-k={k}
+					data-name="add"
+					tabindex="-1"
+					title="Add something that happens with this payment (+)">+ add</button
+				>
+			{/if}
 		</td>
 	</tr>
 {:else if line.kind === 'year'}
@@ -104,9 +106,9 @@
 		<td class="note"></td>
 	</tr>
 {:else}
-	<tr aria-rowindex={place} class:pointed class:marked data-row={0}>
-		<td class="number" data-mark={0}>0</td>
-		<td class="left" data-mark={0}>{writeDate(run.startDate, writing)}</td>
+	<tr aria-rowindex={place} class:pointed class:marked data-row={line.k}>
+		<td class="number" data-mark={line.k}>0</td>
+		<td class="left" data-mark={line.k}>{writeDate(run.startDate, writing)}</td>
 		{#each cells as cell (cell)}
 			<td>{cell === 'closing' ? money(run.starting) : ''}</td>
 		{/each}

@@ -9,17 +9,17 @@ export interface YearSpan {
 }
 
 export type LongLine<Y extends YearSpan> =
-	| { readonly kind: 'start' }
+	| { readonly kind: 'start'; readonly k: number }
 	| { readonly kind: 'year'; readonly totals: Y; readonly folded: boolean }
 	| { readonly kind: 'row'; readonly k: number };
 
-/** A table within one calendar year needs no totals of it. */
+/** A table within one calendar year needs no totals of it. The start is a row without figures, if there is one. */
 export function longLines<Y extends YearSpan>(
 	years: readonly Y[],
 	folded: ReadonlySet<number>,
-	hasStart: boolean
+	start: number | null
 ): LongLine<Y>[] {
-	const lines: LongLine<Y>[] = hasStart ? [{ kind: 'start' }] : [];
+	const lines: LongLine<Y>[] = start === null ? [] : [{ kind: 'start', k: start }];
 	for (const totals of years) {
 		const closed = folded.has(totals.year);
 		if (years.length > 1) lines.push({ kind: 'year', totals, folded: closed });
@@ -29,12 +29,15 @@ export function longLines<Y extends YearSpan>(
 	return lines;
 }
 
-/** The line that shows row k: its own, or that of its folded year; 0 is the start. */
+/** The row of a line; null where it is none: the totals of a year. */
+export const rowOf = (line: LongLine<YearSpan>): number | null =>
+	line.kind === 'year' ? null : line.k;
+
+/** The line that shows row k: its own, or that of its folded year; before the first row it is the start. */
 export function lineOf(lines: readonly LongLine<YearSpan>[], k: number): number {
-	if (k === 0) return 0;
 	const found = lines.findIndex(
 		(line) =>
-			(line.kind === 'row' && line.k === k) ||
+			rowOf(line) === k ||
 			(line.kind === 'year' && line.folded && line.totals.from <= k && k <= line.totals.to)
 	);
 	return Math.max(found, 0);

@@ -242,7 +242,8 @@ function endlessSentence(
 
 /** Whether less was owed at no other time of a run than this. */
 function isLowestOfAll(run: Run, lowest: Cents): boolean {
-	for (let k = 0; k <= run.periods; k += 1) if (owedAfter(run, k) < lowest) return false;
+	for (let k = run.firstRow - 1; k <= run.periods; k += 1)
+		if (owedAfter(run, k) < lowest) return false;
 	return run.starting > lowest;
 }
 

@@ -9,7 +9,8 @@ import type {
 	YearFigure
 } from '../core/working/debt-figure';
 import type { Cents } from '../core/quantities/money';
-import type { InterestRounding } from '../core/quantities/rate';
+import type { CalendarDate } from '../core/quantities/calendar';
+import type { InterestRounding, Percent } from '../core/quantities/rate';
 import { grouped, precise, writeDate, writeMoney, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf, monthsInWords } from './amounts';
@@ -63,6 +64,8 @@ function written(formula: Formula, result: Result, writing: Writing): Written {
 			return { words: text(writing, 'stated'), numbers: null, operands: [] };
 		case 'missed':
 			return { words: text(writing, 'missed'), numbers: null, operands: [] };
+		case 'not due':
+			return { words: text(writing, 'not due'), numbers: null, operands: [] };
 		case 'same': {
 			const name = figureName(formula.as.from, writing);
 			return { words: text(writing, 'same', { name }), numbers: null, operands: [formula.as] };
@@ -93,14 +96,18 @@ function written(formula: Formula, result: Result, writing: Writing): Written {
 			};
 		}
 		case 'interest': {
-			const { on, annual, convention, unrounded, rounding } = formula;
+			const { on, annual, convention, waiting, unrounded, rounding } = formula;
 			const { words, numbers } = conventionWords(
 				convention,
 				writePercent(annual, writing),
 				writing
 			);
 			return {
-				words: text(writing, 'interest', { convention: words }),
+				words: [
+					text(writing, 'interest', { convention: words }),
+					...ratesByDay(convention, writing),
+					...(waiting ? [waitingWords(waiting, writing)] : [])
+				].join('; '),
 				numbers: text(writing, 'interest numbers', {
 					balance: write(on.result),
 					convention: numbers,
@@ -193,17 +200,18 @@ function conventionWords(
 			};
 		}
 		case 'daily': {
-			const [one = '', other] = partsOf(convention).map(({ days, year }) =>
-				text(spoken, 'daily numbers', { annual, days, year })
+			const parts = partsOf(convention).map(({ at, days, year }) =>
+				text(spoken, 'daily numbers', { annual: writePercent(at, spoken), days, year })
 			);
+			const sum = parts.join(' + ');
 			return {
 				words: text(spoken, 'daily'),
-				numbers: other === undefined ? one : text(spoken, 'daily both', { one, other })
+				numbers: parts.length === 1 ? sum : text(spoken, 'daily pieces', { sum })
 			};
 		}
 		case 'daily-compounded': {
-			const powers = partsOf(convention).map(({ days, year }) =>
-				text(spoken, 'daily compounded power', { annual, days, year })
+			const powers = partsOf(convention).map(({ at, days, year }) =>
+				text(spoken, 'daily compounded power', { annual: writePercent(at, spoken), days, year })
 			);
 			return {
 				words: text(spoken, 'daily compounded'),
@@ -213,18 +221,41 @@ function conventionWords(
 	}
 }
 
-/** The days of a period by the length of the year they fall in; one part where all years count alike. */
-function partsOf({
-	days,
-	leapDays,
-	dayYear
-}: Extract<Convention, { kind: 'daily' | 'daily-compounded' }>): { days: number; year: number }[] {
-	if (dayYear !== 'actual') return [{ days, year: dayYear }];
-	return [
-		{ days: days - leapDays, year: 365 },
-		{ days: leapDays, year: 366 }
-	].filter((part) => part.days > 0);
+type ByDay = Extract<Convention, { kind: 'daily' | 'daily-compounded' }>;
+
+/** The days of a period by their rate and by the length of the year they fall in. */
+function partsOf({ pieces, dayYear }: ByDay): { at: Percent; days: number; year: number }[] {
+	return pieces.flatMap(({ annual: at, days, leapDays }) => {
+		if (dayYear !== 'actual') return [{ at, days, year: dayYear }];
+		const parts = [
+			{ at, days: days - leapDays, year: 365 },
+			{ at, days: leapDays, year: 366 }
+		];
+		return parts.filter((part) => part.days > 0);
+	});
 }
+
+/** Which days bear which rate, where it changes within the period: “18 May to 31 May at 27.99 %”. */
+const ratesByDay = (convention: Convention, spoken: Spoken): string[] =>
+	'pieces' in convention && convention.pieces.length > 1
+		? convention.pieces.map(({ from, to, annual }) =>
+				text(spoken, 'days at', {
+					from: writeDate(from, spoken),
+					to: writeDate(to, spoken),
+					annual: writePercent(annual, spoken)
+				})
+			)
+		: [];
+
+/** “31.99 % from 1 Jun 2027 holds from the next period on, as this one began before that day” */
+const waitingWords = (
+	{ annual, date }: { readonly annual: Percent; readonly date: CalendarDate },
+	spoken: Spoken
+): string =>
+	text(spoken, 'waiting', {
+		annual: writePercent(annual, spoken),
+		date: writeDate(date, spoken)
+	});
 
 function minimumWritten(
 	formula: Formula & { kind: 'minimum' },
@@ -305,7 +336,11 @@ function figureName(figure: Figure, spoken: Spoken): string {
 		return ofOther(figure, total, spoken);
 	}
 	const { k } = figure;
-	return ofOther(figure, text(spoken, ROW_NAMES[figure.name] ?? 'of row', { name, k }), spoken);
+	const row =
+		k < 1
+			? text(spoken, 'of early row', { name, n: 1 - k })
+			: text(spoken, ROW_NAMES[figure.name] ?? 'of row', { name, k });
+	return ofOther(figure, row, spoken);
 }
 
 const ROW_NAMES = {

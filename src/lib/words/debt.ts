@@ -182,7 +182,13 @@ function recurrence(
 export const markInWords = (mark: Mark, spoken: Spoken): string =>
 	mark.kind === 'new rate'
 		? text(spoken, 'mark of a rate', { rate: writePercent(mark.annual, spoken) })
-		: text(spoken, 'mark', { kind: mark.kind === 'new payment' ? 'payment' : mark.kind });
+		: text(spoken, 'mark', { kind: MARK_KEYS[mark.kind] ?? mark.kind });
+
+/** The keys of the message for marks whose kind is two words. */
+const MARK_KEYS: Readonly<Partial<Record<Mark['kind'], string>>> = {
+	'new payment': 'payment',
+	'not due': 'due'
+};
 
 /** “nominal, charged monthly, rounded to the cent” */
 export function lendingInWords(

@@ -19,7 +19,7 @@ const { text } = messagesOf({ en });
 /** The rate, the balance and the days of the examples. */
 const ANNUAL = percent(120_000);
 const units = (count: number, { currency }: Writing) => (count * 10 ** currency.digits) as Cents;
-const MARCH: PeriodDays = { days: 31, leapDays: 0 };
+const MARCH: PeriodDays = { from: 0, to: 31, days: 31, leapDays: 0 };
 
 /** “Each day costs its share of the annual rate: at 12 %, 1,000.00 cost 10.19 in the 31 days of March.” */
 export function basisHelp({ interest, paymentsPerYear }: LendingEntry, writing: Writing): string {

@@ -74,5 +74,9 @@ export interface DatesShown {
 export function datesShown(shown: readonly NamedRun[], until: CalendarDate): DatesShown {
 	const [longest] = shown.map(({ run }) => run).sort((a, b) => (a.lastDate < b.lastDate ? 1 : -1));
 	if (!longest) return { count: 0, at: () => until };
-	return { count: periodBy(longest, until) + 1, at: (k) => dateOfPeriod(longest, k) };
+	const start = longest.firstRow - 1;
+	return {
+		count: periodBy(longest, until) - start + 1,
+		at: (index) => dateOfPeriod(longest, start + index)
+	};
 }

@@ -102,7 +102,7 @@ describe('what happens on a date', () => {
 				{ from: 6, rule: { kind: 'fixed', amount: 9_000 } },
 				{ from: 13, rule: asked }
 			],
-			rateChanges: [{ from: 9, annual: 249_000, reamortize: true }]
+			rateChanges: [{ date: '2027-09-30', annual: 249_000, reamortize: true }]
 		});
 	});
 });

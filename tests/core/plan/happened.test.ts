@@ -10,7 +10,12 @@ import {
 	type Life
 } from '../../../src/lib/core/plan/happened';
 import { planOf } from '../../../src/lib/core/plan/walk';
-import { addDays, dueDate, FREQUENCIES } from '../../../src/lib/core/quantities/calendar';
+import {
+	addDays,
+	dueDate,
+	FREQUENCIES,
+	type CalendarDate
+} from '../../../src/lib/core/quantities/calendar';
 import { cents, type Cents } from '../../../src/lib/core/quantities/money';
 import { household, plans, termsDrawn, total } from '../../support/households';
 import { runs } from '../../support/random';
@@ -23,7 +28,8 @@ function forecastsOf([debts, terms]: typeof drawn extends fc.Arbitrary<infer T> 
 	const plan = planOf(debts, terms);
 	return debts.map((_, index) => ({ forecast: forecastOf(debts, plan, index), plan, index }));
 }
-const startOf = ({ terms }: Forecast) => dueDate(terms.firstDue, 0, terms.paymentsPerYear);
+const startOf = ({ terms }: Forecast) =>
+	terms.asOf ?? dueDate(terms.firstDue, 0, terms.paymentsPerYear);
 
 /** A life that goes as it was expected, read on the days of some periods. */
 function asExpected({ periods, terms }: Forecast, every: number): Life {
@@ -81,6 +87,15 @@ function lifeOf(
 	return { readings, payments: dated(drawn.payments), charges: dated(drawn.charges) };
 }
 
+/** The same life with an entry of zero on these days and on that of the last reading: nothing is inferred. */
+function withPaymentsOn(days: readonly CalendarDate[], life: Life): Life {
+	const { readings, payments } = life;
+	const entered = [...days, ...readings.slice(-1).map(({ date }) => date)];
+	const zero = entered.map((date) => ({ date, amount: cents(0) }));
+	const all = [...payments, ...zero].sort((a, b) => (a.date < b.date ? -1 : 1));
+	return { ...life, payments: all };
+}
+
 describe('a forecast', () => {
 	it('has what the plan has of each debt, period by period', () => {
 		fc.assert(
@@ -132,14 +147,41 @@ describe('what really happened', () => {
 		);
 	});
 
+	it('infers what was paid where no payment is entered, and leaves nothing unexplained by it', () => {
+		let inferred = 0;
+		fc.assert(
+			fc.property(drawn, lives, (of, any) => {
+				for (const { forecast } of forecastsOf(of)) {
+					const life = { ...lifeOf(forecast, any), payments: [] };
+					for (const interval of happenedTo(forecast, life)) {
+						expect(interval.inferred).toBe(true);
+						expect(interval.paid).toBeGreaterThanOrEqual(0);
+						if (interval.paid === 0) continue;
+						inferred += 1;
+						expect(interval.parts.unexplained).toBe(0);
+					}
+					const nothing = life.readings.map(({ date }) => ({ date, amount: cents(0) }));
+					for (const interval of happenedTo(forecast, { ...life, payments: nothing })) {
+						expect([interval.inferred, interval.paid]).toEqual([false, 0]);
+					}
+				}
+			}),
+			{ numRuns: runs(60) }
+		);
+		expect(inferred).toBeGreaterThan(50);
+	});
+
 	it('comes to the same sums where it is read once more in between, on a due date, as it truly was', () => {
 		let split = 0;
 		fc.assert(
 			fc.property(drawn, lives, fc.integer({ min: 1, max: 20 }), (of, any, at) => {
 				for (const { forecast } of forecastsOf(of)) {
 					const { terms, periods } = forecast;
-					const life = lifeOf(forecast, { ...any, printed: any.printed.map(() => null) });
 					const between = dueDate(terms.firstDue, at, terms.paymentsPerYear);
+					const life = withPaymentsOn(
+						[between],
+						lifeOf(forecast, { ...any, printed: any.printed.map(() => null) })
+					);
 					const last = life.readings.at(-1);
 					if (!last || last.date <= between || periods.length === 0) continue;
 					const [whole] = happenedTo(forecast, { ...life, readings: [last] });

@@ -8,9 +8,17 @@ import {
 	monthsBetween,
 	type CalendarDate
 } from '../../../src/lib/core/quantities/calendar';
+import { interestBeforeFirst } from '../../../src/lib/core/debt/before-first';
 import { cents } from '../../../src/lib/core/quantities/money';
+import { run } from '../../../src/lib/core/debt/run';
 import { planOf, planTotals } from '../../../src/lib/core/plan/walk';
-import { askedAtBegin, cureOf, stating, usualBegin } from '../../../src/lib/core/plan/answers';
+import {
+	askedAtBegin,
+	cureOf,
+	stating,
+	usualBegin,
+	usualMoney
+} from '../../../src/lib/core/plan/answers';
 import { firstMonthOf } from '../../../src/lib/core/plan/month';
 import {
 	constant,
@@ -18,7 +26,8 @@ import {
 	plans,
 	required,
 	simpleDebt,
-	termsDrawn
+	termsDrawn,
+	total
 } from '../../support/households';
 import { runs } from '../../support/random';
 
@@ -44,7 +53,12 @@ describe('the months of a plan', () => {
 						// Due dates before a first of a month are those up to the last day before it.
 						const last = day(new Date(Date.parse(before) - 86_400_000).toISOString().slice(0, 10));
 						const prior = day(new Date(Date.parse(start) - 86_400_000).toISOString().slice(0, 10));
-						if (until(last) === until(prior)) expect([paid, interest]).toEqual([0, 0]);
+						if (until(last) > until(prior)) continue;
+						const early = interestBeforeFirst(terms).filter((_, at, all) => {
+							const date = dueDate(firstDue, at + 1 - all.length, paymentsPerYear);
+							return date <= last && (month === 1 || date >= start);
+						});
+						expect([paid, interest]).toEqual([0, total(early)]);
 					}
 				}
 			}),
@@ -55,9 +69,7 @@ describe('the months of a plan', () => {
 	it('say of every debt that is gone the month of its payoff date', () => {
 		fc.assert(
 			fc.property(household(termsDrawn(fc.constantFrom(...FREQUENCIES))), plans, (debts, terms) => {
-				const { debts: totals, firstMonth, months, ending, shortMonths } = planTotals(debts, terms);
-				// What falls due after the payment that would have cleared a debt waits for the next month.
-				fc.pre(shortMonths.length === 0);
+				const { debts: totals, firstMonth, months, ending } = planTotals(debts, terms);
 				for (const { payoffMonth, payoffDate } of totals) {
 					if (payoffMonth === null || payoffDate === null) continue;
 					expect(monthsBetween(firstMonth, payoffDate) + 1).toBe(payoffMonth);
@@ -119,6 +131,42 @@ describe('the month in which a plan’s money begins', () => {
 	it('asks what all that are due by then ask', () => {
 		const debts = [due('a', '2026-12-20'), due('b', '2027-01-05'), due('c', '2027-07-10')];
 		expect([1, 2, 8].map((month) => askedAtBegin(debts, month))).toEqual([5_000, 10_000, 15_000]);
+	});
+
+	it('starts from the most that any month asks, so that none is short', () => {
+		let later = 0;
+		fc.assert(
+			fc.property(
+				household(termsDrawn(fc.constantFrom(...FREQUENCIES))),
+				fc.constantFrom(1, 1, 3),
+				(debts, begins) => {
+					// A payment missed, or a rate raised, within a term is left to its last payment.
+					const paid = debts.map(({ id, terms }) => {
+						const fields = terms.payment.kind === 'level' ? { rateChanges: [] } : {};
+						return { id, terms: { ...terms, ...fields, skips: [] } };
+					});
+					const asked = planOf(paid, { ...required, begins });
+					if (asked.ending.status !== 'cleared') return;
+					const money = usualMoney(paid, begins);
+					expect(planTotals(paid, constant(money, { begins })).shortMonths).toEqual([]);
+					if (money > askedAtBegin(paid, begins)) later += 1;
+				}
+			),
+			{ numRuns: runs(100) }
+		);
+		expect(later).toBeGreaterThan(10);
+	});
+
+	it('leaves a balloon, and what a missed payment adds to the last one, out of that', () => {
+		const level = { kind: 'level', periods: 12 } as const;
+		const even = due('loan', '2027-01-15', { payment: level });
+		const ends = due('loan', '2027-01-15', { payment: { ...level, balloon: cents(50_000) } });
+		const missed = due('loan', '2027-01-15', { payment: level, skips: [3] });
+		const payment = run(even.terms).firstPayment;
+		expect(usualMoney([even])).toBeGreaterThanOrEqual(payment);
+		expect(usualMoney([even])).toBeLessThanOrEqual(payment + 12);
+		expect(usualMoney([ends])).toBe(run(ends.terms).firstPayment);
+		expect(usualMoney([missed])).toBe(payment);
 	});
 });
 

@@ -2,7 +2,8 @@
 import { dueDate, dueDatesUntil, type CalendarDate } from '../quantities/calendar';
 import { periodOn, periodsBetween, type Happening } from './happenings';
 import type { Cents } from '../quantities/money';
-import type { Percent } from '../quantities/rate';
+import { isByDay, type Percent } from '../quantities/rate';
+import { rateStepsOf } from './rate-steps';
 import { rowAt, run } from './run';
 import type { PaymentRule } from './terms';
 import { plannedTerms, wayTerms, type Pays, type StatedDebt } from './ways';
@@ -23,39 +24,71 @@ export interface InForce {
 	readonly happenings: readonly Happening[];
 }
 
-export function inForceAfter(debt: StatedDebt, day: CalendarDate): InForce {
+/**
+ * What is in force of a debt after a day; `from` is the day from which interest by the day runs on, that of the new
+ * balance.
+ */
+export function inForceAfter(debt: StatedDebt, day: CalendarDate, from: CalendarDate): InForce {
 	const { firstDue, paymentsPerYear } = debt.known;
 	const elapsed = dueDatesUntil(firstDue, day, paymentsPerYear);
+	const rates = ratesAfter(debt, elapsed, from);
 	return {
 		elapsed,
 		nextDue: dueDate(firstDue, elapsed + 1, paymentsPerYear),
-		annual: rateAfter(debt, elapsed),
+		annual: rates.annual,
 		pays: paysAfter(debt, elapsed),
 		interestOnly: Math.max(0, interestOnlyOf(debt.asked) - elapsed),
 		level: levelAfter(debt, elapsed),
-		happenings: debt.happenings.flatMap((item) => happeningAfter(item, debt, elapsed) ?? [])
+		happenings: [
+			...debt.happenings.flatMap((item) =>
+				item.kind === 'rate' ? [] : (happeningAfter(item, debt, elapsed) ?? [])
+			),
+			...rates.ahead
+		]
 	};
 }
 
-/** The latest of what has come into force by a period, as happenings of one kind have it. */
-function latest<K extends Happening['kind']>(
+/** The latest new payment that has come into force by a period. */
+function latestPayment(
 	{ happenings, known }: StatedDebt,
-	kind: K,
 	elapsed: number
-): Extract<Happening, { kind: K }> | null {
+): Extract<Happening, { kind: 'payment' }> | null {
 	const begun = happenings
-		.filter((item): item is Extract<Happening, { kind: K }> => item.kind === kind)
+		.filter((item): item is Extract<Happening, { kind: 'payment' }> => item.kind === 'payment')
 		.map((item) => ({ item, from: periodOn(known, item.date) }))
 		.filter(({ from }) => from <= elapsed)
 		.sort((a, b) => (a.item.date < b.item.date ? -1 : 1));
 	return begun.at(-1)?.item ?? null;
 }
 
-const rateAfter = (debt: StatedDebt, elapsed: number): Percent =>
-	latest(debt, 'rate', elapsed)?.annual ?? debt.known.rate.annual;
+type NewRate = Extract<Happening, { kind: 'rate' }>;
+
+/**
+ * The rate at which the next period begins, and those that lie ahead of it. By the day a rate lies ahead after the day
+ * from which interest runs on; else where the next period has begun before it: it waits for the one after.
+ */
+function ratesAfter(
+	{ known, happenings }: StatedDebt,
+	elapsed: number,
+	from: CalendarDate
+): { readonly annual: Percent; readonly ahead: readonly NewRate[] } {
+	const byDay = isByDay(known.rate) && known.timing !== 'advance';
+	const next = dueDate(known.firstDue, elapsed + 1, known.paymentsPerYear);
+	let { annual } = known.rate;
+	const ahead: NewRate[] = [];
+	const inOrder = happenings
+		.filter((item): item is NewRate => item.kind === 'rate')
+		.sort((a, b) => (a.date < b.date ? -1 : 1));
+	for (const item of inOrder) {
+		const [step] = rateStepsOf({ ...known, rateChanges: [item] });
+		if (byDay ? item.date <= from : (step?.from ?? 1) <= elapsed + 1) annual = item.annual;
+		else ahead.push(byDay || item.date > from ? item : { ...item, date: next });
+	}
+	return { annual, ahead };
+}
 
 function paysAfter(debt: StatedDebt, elapsed: number): Pays {
-	const changed = latest(debt, 'payment', elapsed);
+	const changed = latestPayment(debt, elapsed);
 	if (changed) {
 		const { amount } = changed;
 		return amount === null ? { kind: 'asked' } : { kind: 'fixed', amount, paymentsPerYear: null };

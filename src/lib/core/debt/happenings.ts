@@ -117,7 +117,7 @@ export function happeningTerms(
 		),
 		rateChanges: placed.flatMap((item) =>
 			item.kind === 'rate'
-				? [{ from: item.from, annual: item.annual, reamortize: item.reamortize }]
+				? [{ date: item.date, annual: item.annual, reamortize: item.reamortize }]
 				: []
 		)
 	};

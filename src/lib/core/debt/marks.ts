@@ -1,10 +1,13 @@
 import type { DebtTerms } from './terms';
 import type { Percent } from '../quantities/rate';
+import { rateStepsOf } from './rate-steps';
 import { amountIn } from './recurring';
 import type { Run, RunRow } from './run';
 
 /** What is out of the ordinary in one period of a run. */
 export type Mark =
+	/** A whole period before the first due one: interest runs, and nothing is due. */
+	| { readonly kind: 'not due' }
 	| { readonly kind: 'extra' }
 	| { readonly kind: 'missed' }
 	| { readonly kind: 'new payment' }
@@ -18,8 +21,9 @@ export type Mark =
 /** The marks of a period; what comes with every payment is not one. */
 export function marksOf(terms: DebtTerms, run: Run, row: RunRow): Mark[] {
 	const { k } = row;
-	const { paymentChanges = [], rateChanges = [], skips = [] } = terms;
-	const rate = rateChanges.findLast(({ from }) => from === k);
+	if (k < 1) return [{ kind: 'not due' }];
+	const { paymentChanges = [], skips = [] } = terms;
+	const rate = rateStepsOf(terms).findLast(({ affects }) => affects === k);
 	const seldom = terms.extras.filter(({ every }) => every !== 1);
 	const last = k === run.periods && run.ending.status === 'cleared';
 	return [

@@ -3,7 +3,7 @@ import type { DueAnchor } from '../quantities/calendar';
 import type { DebtTerms } from './terms';
 import { askedBy } from './payment';
 import { daysOfPeriod } from './period-days';
-import { interestOn } from '../quantities/rate';
+import { interestOn, NO_DAYS } from '../quantities/rate';
 import { amountIn, feesIn } from './recurring';
 import { enterStretch, type Stretch } from './stretches';
 
@@ -33,7 +33,7 @@ export const blankPeriod = (): OpenPeriod => ({
 	own: 0
 });
 
-const days = { days: 0, leapDays: 0 };
+const days = { ...NO_DAYS };
 
 /**
  * Opens period k of a debt in arrears and in cents into `period` (`anchor` where interest goes by days); moves the stretch on where a new one begins

@@ -2,14 +2,15 @@ import { dueDate, type CalendarDate, type PaymentsPerYear } from '../quantities/
 import type { DebtTerms } from './terms';
 import { LARGEST_BALANCE, roundedBy, roundedShare, type Cents } from '../quantities/money';
 import { askedBy } from './payment';
-import { anchorOf, daysOfPeriod } from './period-days';
-import { interestOn } from '../quantities/rate';
+import { anchorOf, dateOfTerms, daysOfPeriod } from './period-days';
+import { interestOn, NO_DAYS } from '../quantities/rate';
+import { interestBeforeFirst } from './before-first';
 import { amountIn, feesIn } from './recurring';
 import { beforeTheFirst, enterStretch, settledFrom } from './stretches';
 
 /** One period of a run (contract, section 3), money in minor units. */
 export interface RunRow {
-	/** 1, 2, 3 … */
+	/** 1, 2, 3 …; 0, −1, … for whole periods before the first, in which nothing is due (section 7). */
 	readonly k: number;
 	readonly date: CalendarDate;
 	readonly opening: Cents;
@@ -45,6 +46,8 @@ export interface RunTotals {
 	readonly starting: Cents;
 	/** Periods run: to the payoff, or until the ending was decided. */
 	readonly periods: number;
+	/** The first row: 1, or less where whole periods lie before the first due one (section 7). */
+	readonly firstRow: number;
 	readonly totalInterest: Cents;
 	readonly totalCharges: Cents;
 	readonly totalPaid: Cents;
@@ -71,6 +74,8 @@ export interface Run extends RunTotals {
 
 /** What is kept of the periods, in minor units. */
 interface Trace {
+	/** The closing of each whole period before the first due one. */
+	readonly before: number[];
 	/** Two numbers for each period: its closing, and what has been paid so far. */
 	readonly trace: number[];
 	/** For each period its extra payments; empty where the debt has none. */
@@ -87,9 +92,9 @@ const YEARS_FOLLOWED = 100;
 
 /** One debt, period by period (contract, sections 2 to 7). */
 export function run(terms: DebtTerms): Run {
-	const kept: Trace = { trace: [], extraPaid: [], chargedSoFar: [] };
+	const kept: Trace = { before: [], trace: [], extraPaid: [], chargedSoFar: [] };
 	const { firstDue, paymentsPerYear } = terms;
-	const startDate = dateOf(terms, 0);
+	const startDate = terms.asOf ?? dueDate(firstDue, 0, paymentsPerYear);
 	// Added to the totals, which nobody else has: spread into a new object they take longer than 360 rows.
 	return Object.assign(walk(terms, kept), { kept, startDate, firstDue, paymentsPerYear });
 }
@@ -99,9 +104,9 @@ export function runTotals(terms: DebtTerms): RunTotals {
 	return walk(terms, null);
 }
 
-/** Period k of a run, from 1 to its last; undefined beyond. */
+/** Period k of a run, from its first row to its last; undefined beyond. */
 export function rowAt(run: Run, k: number): RunRow | undefined {
-	if (k < 1 || k > run.periods) return undefined;
+	if (k < run.firstRow || k > run.periods) return undefined;
 	const row = unroundedAt(run, k);
 	return {
 		k,
@@ -118,13 +123,13 @@ export function rowAt(run: Run, k: number): RunRow | undefined {
 	};
 }
 
-/** What period k, from 1 to the last, is made of, in minor units as they are carried: not rounded. */
+/** What period k, from the first row to the last, is made of, in minor units as they are carried: not rounded. */
 export function unroundedAt(run: Run, k: number) {
 	const opening = closingOf(run, k - 1);
 	const closing = closingOf(run, k);
 	const paid = paidSoFar(run, k) - paidSoFar(run, k - 1);
 	const charges = chargesSoFar(run, k) - chargesSoFar(run, k - 1);
-	const extra = run.kept.extraPaid[k - 1] ?? 0;
+	const extra = k < 1 ? 0 : (run.kept.extraPaid[k - 1] ?? 0);
 	return { opening, charges, interest: closing - opening + paid - charges, paid, extra, closing };
 }
 
@@ -133,7 +138,7 @@ export function totalExtra({ kept }: Run): Cents {
 	return shown(kept.extraPaid.reduce((total, amount) => total + amount, 0));
 }
 
-/** What is owed after period k; period 0 is the start, and after the last one nothing changes. */
+/** What is owed after period k; before the first row it is the start, and after the last one nothing changes. */
 export function owedAfter(run: Run, k: number): Cents {
 	return shown(closingOf(run, k));
 }
@@ -141,24 +146,25 @@ export function owedAfter(run: Run, k: number): Cents {
 /** Full precision is carried and shown rounded; whole minor units stay what they are. */
 const shown = (amount: number) => Math.round(amount) as Cents;
 
-function closingOf({ kept, starting, closing }: Run, k: number): number {
-	return k === 0 ? starting : (kept.trace[2 * k - 2] ?? closing);
+function closingOf({ kept, starting, closing, firstRow }: Run, k: number): number {
+	if (k < 1) return kept.before[k - firstRow] ?? starting;
+	return kept.trace[2 * k - 2] ?? closing;
 }
 
-const paidSoFar = ({ kept }: Run, k: number) => (k === 0 ? 0 : (kept.trace[2 * k - 1] ?? 0));
-const chargesSoFar = ({ kept }: Run, k: number) => kept.chargedSoFar[k - 1] ?? 0;
+const paidSoFar = ({ kept }: Run, k: number) => (k < 1 ? 0 : (kept.trace[2 * k - 1] ?? 0));
+const chargesSoFar = ({ kept }: Run, k: number) => (k < 1 ? 0 : (kept.chargedSoFar[k - 1] ?? 0));
 
-/** The date of a period of a run; 0 is its start. */
+/** The date of a period of a run; the one before its first row is its start. */
 export function dateOfPeriod(
-	{ startDate, firstDue, paymentsPerYear }: Run,
+	{ startDate, firstDue, paymentsPerYear, firstRow }: Run,
 	k: number
 ): CalendarDate {
-	return k === 0 ? startDate : dueDate(firstDue, k, paymentsPerYear);
+	return k < firstRow ? startDate : dueDate(firstDue, k, paymentsPerYear);
 }
 
-/** The last period of a run that is due by a day; 0 before the first. */
+/** The last row of a run that is due by a day; the start, one before the first row, before that. */
 export function periodBy(run: Run, date: CalendarDate): number {
-	let [due, later] = [0, run.periods + 1];
+	let [due, later] = [run.firstRow - 1, run.periods + 1];
 	while (later - due > 1) {
 		const middle = Math.floor((due + later) / 2);
 		if (dateOfPeriod(run, middle) <= date) due = middle;
@@ -188,7 +194,7 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	let inverse = 1;
 	let isFixed = false;
 	let amount = 0;
-	const period = { days: 0, leapDays: 0 };
+	const period = { ...NO_DAYS };
 	// By days or not: changes of the rate leave that as it is.
 	const anchor = rate.kind === 'days' ? anchorOf(terms) : null;
 	const advance = terms.timing === 'advance';
@@ -198,9 +204,14 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	const settled = settledFrom(terms);
 	const horizon = YEARS_FOLLOWED * paymentsPerYear;
 
+	const before = interestBeforeFirst(terms);
 	let k = 0;
 	let balance: number = terms.opening;
-	let totalInterest = 0;
+	for (const interest of before) {
+		balance += interest;
+		kept?.before.push(balance);
+	}
+	let totalInterest = balance - terms.opening;
 	let totalCharges = 0;
 	let totalPaid = 0;
 	let firstPayment = 0;
@@ -277,11 +288,12 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		if (limit !== null) break;
 	}
 
-	const lastDate = dateOf(terms, k);
+	const lastDate = dateOfTerms(terms, k);
 	return {
 		ending: endingOf(terms, { lastDate, balance, limit, lowest, lowestPeriod, growth }),
 		starting: terms.opening,
 		periods: k,
+		firstRow: 1 - before.length,
 		totalInterest: shown(totalInterest),
 		totalCharges: shown(totalCharges),
 		totalPaid: shown(totalPaid),
@@ -310,12 +322,7 @@ function endingOf(terms: DebtTerms, end: LoopEnd): Ending {
 		status: 'never',
 		lowest: shown(end.lowest),
 		lowestPeriod: end.lowestPeriod,
-		lowestDate: dateOf(terms, end.lowestPeriod),
+		lowestDate: dateOfTerms(terms, end.lowestPeriod),
 		growth: shown(end.growth)
 	};
-}
-
-/** The due date of a period; that of period 0 is the day of the opening balance. */
-function dateOf({ asOf, firstDue, paymentsPerYear }: DebtTerms, period: number): CalendarDate {
-	return period === 0 && asOf !== undefined ? asOf : dueDate(firstDue, period, paymentsPerYear);
 }

@@ -5,8 +5,10 @@
 import { difference, type Difference } from './difference';
 import type { DebtTerms, Known } from './terms';
 import { LIMITS } from '../quantities/limits';
-import type { Cents } from '../quantities/money';
+import { roundedShare, type Cents } from '../quantities/money';
+import { owedAtFirst } from './before-first';
 import { unroundedLevelPayment } from './payment';
+import { periodsBeforeFirst } from './period-days';
 import { HIGHEST_RATE, periodicFraction, type Percent, type RateTerms } from '../quantities/rate';
 import { run, runTotals, type Run, type RunTotals } from './run';
 
@@ -31,7 +33,7 @@ export function paymentFor(known: Known, periods: number): PaymentAnswer {
 	const settled = runTotals({ ...known, payment: { kind: 'level', periods } });
 	const i = periodicFraction(known.rate, known.paymentsPerYear);
 	const advance = known.timing === 'advance';
-	const unrounded = unroundedLevelPayment(known.opening, periods, i, advance);
+	const unrounded = unroundedLevelPayment(owedAtFirst(known), periods, i, advance);
 	const closed = Math.round(unrounded);
 	const pays = (amount: number) => fixedRun(known, amount);
 	const inTime = (amount: number) => clearsWithin(pays(amount), periods);
@@ -68,14 +70,11 @@ export function periodsFor(known: Known, payment: Cents): PeriodsAnswer {
 }
 
 /** Whether nothing happens over time: closed forms know one balance, one rate and one payment alone. */
-export const isPlain = ({
-	rateChanges = [],
-	paymentChanges = [],
-	skips = [],
-	charges,
-	extras
-}: Known): boolean =>
-	[rateChanges, paymentChanges, skips, charges, extras].every((list) => list.length === 0);
+export function isPlain(known: Known): boolean {
+	const { rateChanges = [], paymentChanges = [], skips = [], charges, extras } = known;
+	const lists = [rateChanges, paymentChanges, skips, charges, extras];
+	return lists.every((list) => list.length === 0) && periodsBeforeFirst(known) === 0;
+}
 
 /** What a lender must be charging. */
 export interface RateAnswer {
@@ -98,8 +97,12 @@ export function rateFor(known: Known, payment: Cents, periods: number): RateAnsw
 	if (paid < balance) return none;
 	const periodic = (annual: number) =>
 		periodicFraction({ ...known.rate, annual: annual as Percent }, paymentsPerYear);
-	const asked = (annual: number) =>
-		unroundedLevelPayment(balance, periods, periodic(annual), known.timing === 'advance');
+	const before = periodsBeforeFirst(known);
+	const asked = (annual: number) => {
+		const i = periodic(annual);
+		const owed = balance * (1 + i) ** before;
+		return unroundedLevelPayment(owed, periods, i, known.timing === 'advance');
+	};
 	// The payment grows with the rate, so the rate is bracketed and halved until no double lies between.
 	let low = 0;
 	let high: number = HIGHEST_RATE;
@@ -131,7 +134,10 @@ export function balanceFor(known: Known, payment: Cents, periods: number): Balan
 	return { balance, run: owing(balance), oneMoreRun: tooMuch === null ? null : owing(tooMuch) };
 }
 
-/** What was paid each period between two balances, rounded: (B₀(1+i)^k − B_k) · i ÷ ((1+i)^k − 1). */
+/**
+ * What was paid each period between two balances: (B₀(1+i)^k − B_k) · i ÷ ((1+i)^k − 1), rounded half away from zero
+ * to the minor unit. Negative where more was added than paid.
+ */
 export function paymentBetween(
 	balance: Cents,
 	laterBalance: Cents,
@@ -140,9 +146,10 @@ export function paymentBetween(
 	paymentsPerYear: number
 ): Cents {
 	const i = periodicFraction(rate, paymentsPerYear);
-	if (i === 0) return Math.round((balance - laterBalance) / periods) as Cents;
+	if (i === 0) return roundedShare(balance - laterBalance, 1, periods);
 	const grown = (1 + i) ** periods;
-	return Math.round(((balance * grown - laterBalance) * i) / (grown - 1)) as Cents;
+	const payment = ((balance * grown - laterBalance) * i) / (grown - 1);
+	return (Math.sign(payment) * Math.round(Math.abs(payment))) as Cents;
 }
 
 /** What must be added to end in time. */
@@ -163,11 +170,12 @@ export function extraFor(debt: DebtTerms, periods: number): ExtraAnswer | null {
 		return runTotals(amount === 0 ? debt : { ...debt, extras: [...debt.extras, extra] });
 	};
 	const i = periodicFraction(debt.rate, debt.paymentsPerYear);
-	const level = unroundedLevelPayment(debt.opening, periods, i, debt.timing === 'advance');
+	const level = unroundedLevelPayment(owedAtFirst(debt), periods, i, debt.timing === 'advance');
 	const without = adding(0);
 	const inTime = (amount: number) => clearsWithin(adding(amount), periods);
-	const extra = least(0, LIMITS.amount, inTime, level - without.firstPayment);
-	if (extra === null) return null;
+	const hit = least(0, LIMITS.amount, inTime, level - without.firstPayment);
+	if (hit === null) return null;
+	const extra = leastBelow(hit, inTime);
 	const cleared = adding(extra);
 	const oneLessRun = extra === 0 ? null : adding(extra - 1);
 	return { extra: extra as Cents, run: cleared, oneLessRun, gained: difference(cleared, without) };
@@ -179,6 +187,22 @@ function fixedRun(known: Known, amount: number): RunTotals {
 
 function clearsWithin({ ending, periods }: RunTotals, limit: number): boolean {
 	return ending.status === 'cleared' && periods <= limit;
+}
+
+/** How many minor units below a hit are looked through for a smaller one. */
+const LOOKED_THROUGH = 500;
+
+/**
+ * The smallest amount, from 0, that holds, at or below one that does. Rounding can make a larger amount miss what a
+ * smaller one reaches, so the amounts below a hit are tried one by one, and again below each hit found there
+ * (contract, section 8, `extra`).
+ */
+export function leastBelow(hit: number, holds: (value: number) => boolean): number {
+	let smallest = hit;
+	for (let probe = hit - 1; probe >= Math.max(0, smallest - LOOKED_THROUGH); probe -= 1) {
+		if (holds(probe)) smallest = probe;
+	}
+	return smallest;
 }
 
 /**

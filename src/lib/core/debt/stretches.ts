@@ -8,9 +8,10 @@ import {
 	periodicFraction,
 	periodicRate,
 	type Percent,
-	type PeriodicRate,
-	type RateTerms
+	type PeriodicRate
 } from '../quantities/rate';
+import { rateIn, rateStepsOf, type RateStep } from './rate-steps';
+import { isFirstLonger } from './period-days';
 import { amountsSettledFrom } from './recurring';
 
 const NONE: readonly never[] = [];
@@ -28,6 +29,8 @@ export interface Stretch {
 	/** The payment rule as stated, and the period from which its own periods count. */
 	rule: PaymentRule;
 	ruleFrom: number;
+	/** The changes of the rate, in order. */
+	readonly rates: readonly RateStep[];
 }
 
 /** The stretch before the first period: nothing is in force yet, and period 1 begins the first. */
@@ -39,17 +42,19 @@ export function beforeTheFirst(terms: DebtTerms): Stretch {
 		next: 1,
 		freezesAt: 0,
 		rule: terms.payment,
-		ruleFrom: 1
+		ruleFrom: 1,
+		rates: rateStepsOf(terms)
 	};
 }
 
 /** Moves on to the stretch that begins with period k, whose opening balance a level rule amortizes. */
 export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, opening: number): void {
-	const { paymentChanges = NONE, rateChanges = NONE, paymentsPerYear } = terms;
-	const newRate = rateChanges.findLast(({ from }) => from === k);
+	const { paymentChanges = NONE, paymentsPerYear } = terms;
+	const newRate = stretch.rates.findLast(({ from }) => from === k);
 	const newRule = paymentChanges.findLast(({ from }) => from === k);
-	const rateNow = rateIn(terms, k);
-	stretch.rate = periodicRate(rateNow, paymentsPerYear, terms.interestRounding);
+	const rateNow = { ...terms.rate, annual: rateIn(terms, stretch.rates, k) };
+	const later = stretch.rates.filter(({ from }) => from > k);
+	stretch.rate = periodicRate(rateNow, paymentsPerYear, terms.interestRounding, later);
 	stretch.annual = rateNow.annual;
 
 	let { rule, ruleFrom } = stretch;
@@ -76,16 +81,6 @@ export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, open
 		stretch.asking = askingRule(stretch, terms, k, opening, i);
 	}
 	stretch.next = nextChange(stretch, terms, k);
-}
-
-/** The rate that is charged in period k: that of the last change up to then. */
-function rateIn({ rate, rateChanges = NONE }: DebtTerms, k: number): RateTerms {
-	if (rateChanges.length === 0) return rate;
-	const { annual } = rateChanges.reduce(
-		(latest, change) => (change.from <= k && change.from >= latest.from ? change : latest),
-		{ from: 0, annual: rate.annual }
-	);
-	return { ...rate, annual };
 }
 
 /** What the rule in force asks from period k on. */
@@ -116,8 +111,8 @@ function askingRule(
 const settles = ({ atTerm = 'settle' }: LevelTerms) => atTerm === 'settle';
 
 /** The first period after k in which the rate or what is asked may change. */
-function nextChange({ rule, ruleFrom }: Stretch, terms: DebtTerms, k: number): number {
-	const { paymentChanges = NONE, rateChanges = NONE } = terms;
+function nextChange({ rule, ruleFrom, rates }: Stretch, terms: DebtTerms, k: number): number {
+	const { paymentChanges = NONE } = terms;
 	const own =
 		rule.kind === 'interest-only'
 			? ruleFrom + rule.periods
@@ -126,23 +121,23 @@ function nextChange({ rule, ruleFrom }: Stretch, terms: DebtTerms, k: number): n
 				: Infinity;
 	let next = own > k ? own : Infinity;
 	for (const { from } of paymentChanges) if (from > k && from < next) next = from;
-	for (const { from } of rateChanges) if (from > k && from < next) next = from;
+	for (const { from } of rates) if (from > k && from < next) next = from;
 	return next;
 }
 
 /**
- * The first settled period of a debt (contract, section 6): from it on there is no change of rate or
- * payment that has not begun, no skip, no interest-only phase, no rest of a stated term, and no extra or
+ * The first settled period of a debt (contract, section 6): from it on no period is longer than the others, and there
+ * is no change of rate or payment that has not begun, no skip, no interest-only phase, no rest of a stated term, and no extra or
  * charge that still begins, ends or comes more rarely than once a year.
  */
 export function settledFrom(terms: DebtTerms): number {
-	const { paymentChanges = NONE, rateChanges = NONE, skips = NONE, extras, charges } = terms;
+	const { paymentChanges = NONE, skips = NONE, extras, charges } = terms;
 	let settled = Math.max(
-		1,
+		isFirstLonger(terms) ? 2 : 1,
 		amountsSettledFrom(extras, terms.paymentsPerYear),
 		amountsSettledFrom(charges, terms.paymentsPerYear)
 	);
-	for (const { from } of rateChanges) settled = Math.max(settled, from);
+	for (const { from } of rateStepsOf(terms)) settled = Math.max(settled, from);
 	for (const k of skips) settled = Math.max(settled, k + 1);
 	// A rule's own term or phase counts until another rule replaces it.
 	let ends = 1 + statedPeriods(terms.payment);

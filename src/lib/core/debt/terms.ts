@@ -44,12 +44,15 @@ interface PaymentChange {
 	readonly rule: PaymentRule;
 }
 
-/** Another rate from a period on; a level payment is set anew only where `reamortize` says so. */
-interface RateChange {
-	readonly from: number;
+/**
+ * Another rate, from a period on or from a day on (contract, section 4); a level payment is set anew only where
+ * `reamortize` says so. A day never reaches back: with interest by the day the period is cut there, with any other
+ * basis the rate holds from the first period that begins on it or later.
+ */
+export type RateChange = {
 	readonly annual: Percent;
 	readonly reamortize?: boolean;
-}
+} & ({ readonly from: number } | { readonly date: CalendarDate });
 
 /** An amount in period `from`, then every `every` periods up to `until` (contract, section 5). */
 export interface Recurring {

@@ -18,10 +18,10 @@ export interface YearTotals {
 	readonly closing: Cents;
 }
 
-/** A run by calendar years, those without a payment left out. */
+/** A run by calendar years, those without a period left out. */
 export function yearsOf(run: Run): YearTotals[] {
 	const years: YearTotals[] = [];
-	for (let from = 1; from <= run.periods;) {
+	for (let from = run.firstRow; from <= run.periods;) {
 		const { year } = dateParts(dateOfPeriod(run, from));
 		const to = periodBy(run, `${String(year).padStart(4, '0')}-12-31` as CalendarDate);
 		years.push(yearOf(run, year, from, to));

@@ -1,8 +1,9 @@
 /** What is asked about a plan: the money it needs, what more money buys, how it compares with another. */
-import { addMonths, monthsBetween, type CalendarDate } from '../quantities/calendar';
+import { addMonths, dueDate, monthsBetween, type CalendarDate } from '../quantities/calendar';
+import type { DebtTerms } from '../debt/terms';
 import type { Difference } from '../debt/difference';
 import { roundedShare, type Cents } from '../quantities/money';
-import { planTotals } from './walk';
+import { planOf, planTotals } from './walk';
 import {
 	firstMonthOf,
 	monthEnds,
@@ -46,6 +47,48 @@ function askedByEach(debts: readonly PlannedDebt[], begins: number): number[] {
 		for (const debt of open) pay(debt, month);
 		open = open.filter(stillOwed);
 	}
+}
+
+/**
+ * The money of a plan before anybody names an amount (contract, section 9): the largest ΣR of any month from its beginning
+ * on, where nothing but what is asked is paid. A balloon, and the rest at the end of a term, are left out; what rounding
+ * leaves to the last payment of a term is not, so that no month comes to be short by a cent.
+ */
+export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
+	const plan = planOf(debts, { ...ONLY_ASKED, begins });
+	const ends = debts.map(({ terms }) => termEnd(terms, plan.firstMonth));
+	const usual = debts.map(() => 0);
+	let most = 0;
+	for (const { month, shares } of plan.kept) {
+		let sum = 0;
+		for (const { index, asked } of shares) {
+			const before = usual[index] ?? 0;
+			const end = ends[index];
+			const isLast = end !== undefined && end !== null && month >= end.month && before > 0;
+			sum += isLast && asked > before + end.periods ? before : asked;
+			if (!isLast) usual[index] = Math.max(before, asked);
+		}
+		if (month >= begins) most = Math.max(most, sum);
+	}
+	return most as Cents;
+}
+
+/** The month in which a stated term is over and all that is left is asked, and its periods; null where none is. */
+function termEnd(
+	{ payment, paymentChanges = [], firstDue, paymentsPerYear }: DebtTerms,
+	firstMonth: CalendarDate
+): { readonly month: number; readonly periods: number } | null {
+	const rules = [{ from: 1, rule: payment }, ...paymentChanges].sort((a, b) => a.from - b.from);
+	for (const [at, { from, rule }] of rules.entries()) {
+		let [first, level] = [from, rule];
+		while (level.kind === 'interest-only') [first, level] = [first + level.periods, level.then];
+		if (level.kind !== 'level' || level.atTerm === 'continue') continue;
+		const last = first + level.periods - 1;
+		if (last >= (rules[at + 1]?.from ?? Infinity)) continue;
+		const month = monthsBetween(firstMonth, dueDate(firstDue, last, paymentsPerYear)) + 1;
+		return { month, periods: level.periods };
+	}
+	return null;
 }
 
 /** The money of the month in which a plan begins, and what of it is left beside what the other debts ask. */

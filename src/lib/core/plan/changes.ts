@@ -1,6 +1,7 @@
 /** What a plan changes about the debts before they are paid (contract, section 10). */
 import { addMonths, dueDatesUntil, endOfMonth, type CalendarDate } from '../quantities/calendar';
 import type { DebtTerms, PaymentRule } from '../debt/terms';
+import { rateChangesBefore } from '../debt/rate-steps';
 import { roundedShare, ZERO, type Cents } from '../quantities/money';
 import { firstMonthOf, NO_FEES } from './month';
 import type { Brought, ChangeFees, ConcessionFees, PlannedDebt } from './terms';
@@ -229,14 +230,12 @@ function agreedTerms(
 	from: number,
 	{ annual, payment }: Concession['debts'][number]
 ): DebtTerms {
-	const earlier = <C extends { readonly from: number }>(changes: readonly C[] = []) =>
-		changes.filter((change) => change.from < from);
 	const rule: PaymentRule | null = payment === null ? null : { kind: 'fixed', amount: payment };
 	return {
 		...terms,
-		rateChanges: [...earlier(terms.rateChanges), { from, annual }],
+		rateChanges: [...rateChangesBefore(terms, from), { from, annual }],
 		paymentChanges: rule
-			? [...earlier(terms.paymentChanges), { from, rule }]
+			? [...(terms.paymentChanges ?? []).filter((change) => change.from < from), { from, rule }]
 			: (terms.paymentChanges ?? [])
 	};
 }

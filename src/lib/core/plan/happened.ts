@@ -1,18 +1,20 @@
 /** What really happened beside what was planned: where the difference comes from (contract, section 12). */
-import { anchorOf, daysOfPeriod } from '../debt/period-days';
+import { interestBeforeFirst } from '../debt/before-first';
+import { anchorOf, dateOfTerms, daysOfPeriod, periodsBeforeFirst } from '../debt/period-days';
+import { rateStepsOf } from '../debt/rate-steps';
 import { blankPeriod, openPeriod } from '../debt/period';
 import { beforeTheFirst } from '../debt/stretches';
 import type { DebtTerms } from '../debt/terms';
 import { dueDate, dueDatesUntil, type CalendarDate } from '../quantities/calendar';
-import type { Cents } from '../quantities/money';
-import { interestOn, periodicRate, type Percent } from '../quantities/rate';
+import { ZERO, type Cents } from '../quantities/money';
+import { interestOn, NO_DAYS, periodicRate, type Percent } from '../quantities/rate';
 import { asPlanned } from './month';
 import { paidByPeriod } from './payments';
 import type { Plan, PlannedDebt } from './terms';
 
 /** One period of a debt as a plan expected it, money in minor units. */
 interface ExpectedPeriod {
-	/** 1, 2, 3 … */
+	/** 1, 2, 3 …; 0, −1, … for whole periods before the first, in which only interest runs. */
 	readonly k: number;
 	readonly date: CalendarDate;
 	/** The annual rate in force. */
@@ -38,6 +40,20 @@ export function forecastOf(debts: readonly PlannedDebt[], plan: Plan, index: num
 	const stretch = beforeTheFirst(terms);
 	const period = blankPeriod();
 	let balance: number = terms.opening;
+	const before = interestBeforeFirst(terms);
+	const early = before.map((interest, at): ExpectedPeriod => {
+		const k = at + 1 - before.length;
+		balance += interest;
+		return {
+			k,
+			date: dueDate(terms.firstDue, k, terms.paymentsPerYear),
+			annual: terms.rate.annual,
+			paid: ZERO,
+			charges: ZERO,
+			interest: interest as Cents,
+			closing: balance as Cents
+		};
+	});
 	const periods = paidByPeriod(debts, plan, index).map(
 		({ k, date, amount: paid }): ExpectedPeriod => {
 			openPeriod(terms, anchor, stretch, k, balance, period);
@@ -53,7 +69,7 @@ export function forecastOf(debts: readonly PlannedDebt[], plan: Plan, index: num
 			};
 		}
 	);
-	return { terms, periods };
+	return { terms, periods: [...early, ...periods] };
 }
 
 /** A balance as a statement has it, with the interest since the one before where that is printed. */
@@ -91,6 +107,8 @@ export interface Interval {
 	/** As printed, or as the contract has it. */
 	readonly interest: Cents;
 	readonly paid: Cents;
+	/** Whether that is inferred from the balances: no payment is entered, not even one of zero. */
+	readonly inferred: boolean;
 	readonly charges: Cents;
 	/** Starred in the contract: what the forecast has in the periods due in it. */
 	readonly planned: { readonly paid: Cents; readonly charges: Cents; readonly interest: Cents };
@@ -105,6 +123,8 @@ export interface Interval {
 interface Dated {
 	/** After one day, up to and with another. */
 	readonly between: (after: CalendarDate, until: CalendarDate) => number;
+	/** How many there are between them; one of zero counts. */
+	readonly count: (after: CalendarDate, until: CalendarDate) => number;
 }
 
 /** Of amounts in order of date. */
@@ -112,7 +132,10 @@ function datedSums(amounts: readonly DatedAmount[]): Dated {
 	const sums = [0];
 	for (const { amount } of amounts) sums.push((sums.at(-1) ?? 0) + amount);
 	const upTo = (day: CalendarDate) => sums[countUntil(amounts, day)] ?? 0;
-	return { between: (after, until) => (after < until ? upTo(until) - upTo(after) : 0) };
+	return {
+		between: (after, until) => (after < until ? upTo(until) - upTo(after) : 0),
+		count: (after, until) => countUntil(amounts, until) - countUntil(amounts, after)
+	};
 }
 
 /** How many of a list in order of date are not later than a day. */
@@ -133,10 +156,14 @@ export function happenedTo(forecast: Forecast, life: Life): Interval[] {
 	const [payments, charges] = [datedSums(life.payments), datedSums(life.charges)];
 	let before: BalanceReading = { date: start, balance: terms.opening };
 	return life.readings.map((reading) => {
-		const paid = payments.between(before.date, reading.date);
 		const charged = charges.between(before.date, reading.date);
-		const computed = computedInterest(forecast, before, reading.date, { payments, charges });
+		const inferred = payments.count(before.date, reading.date) === 0;
+		const known = { payments, charges, inferred };
+		const { interest: computed } = passed(forecast, before, reading.date, known);
 		const interest = reading.interest ?? computed;
+		const paid = inferred
+			? Math.max(0, before.balance + interest + charged - reading.balance)
+			: payments.between(before.date, reading.date);
 		const expected = periods.slice(
 			countUntil(periods, before.date),
 			countUntil(periods, reading.date)
@@ -152,6 +179,7 @@ export function happenedTo(forecast: Forecast, life: Life): Interval[] {
 			balance: reading.balance,
 			interest,
 			paid: paid as Cents,
+			inferred,
 			charges: charged as Cents,
 			planned,
 			computed,
@@ -174,37 +202,89 @@ export function expectedOn({ terms, periods }: Forecast, day: CalendarDate): Cen
 	return periods[countUntil(periods, day) - 1]?.closing ?? terms.opening;
 }
 
-/** The interest of the periods due after a reading, up to a day, on what was really owed in them. */
-function computedInterest(
+interface Known {
+	readonly payments: Dated;
+	readonly charges: Dated;
+	/** Whether no payment is entered since the reading: each period counts as paid what was planned. */
+	readonly inferred: boolean;
+}
+
+/** What the periods due after a reading, up to a day, come to on what was really owed in them. */
+interface Passed {
+	/** I′ */
+	readonly interest: Cents;
+	/** What is left after the last of them, and its due date; null where none is due. */
+	readonly last: { readonly left: number; readonly date: CalendarDate } | null;
+}
+
+function passed(
 	{ terms, periods }: Forecast,
 	from: BalanceReading,
 	until: CalendarDate,
-	{ payments, charges }: { readonly payments: Dated; readonly charges: Dated }
-): Cents {
-	const { firstDue, paymentsPerYear, asOf } = terms;
-	const dateOf = (k: number): CalendarDate =>
-		k === 0 && asOf !== undefined ? asOf : dueDate(firstDue, k, paymentsPerYear);
+	{ payments, charges, inferred }: Known
+): Passed {
+	const { paymentsPerYear } = terms;
+	const firstRow = 1 - periodsBeforeFirst(terms);
+	const expectedAt = (k: number) => periods[k - (periods[0]?.k ?? 1)];
 	const anchor = anchorOf(terms);
-	const days = { days: 0, leapDays: 0 };
+	const rates = rateStepsOf(terms);
+	const days = { ...NO_DAYS };
 	let sum = 0;
-	let left: number | null = null;
-	for (
-		let k = dueDatesUntil(firstDue, from.date, paymentsPerYear) + 1;
-		dateOf(k) <= until;
-		k += 1
-	) {
-		const [begin, due] = [dateOf(k - 1), dateOf(k)];
+	let last: Passed['last'] = null;
+	for (let k = firstDueAfter(terms, firstRow, from.date); dateOfTerms(terms, k) <= until; k += 1) {
+		const [begun, due] = [dateOfTerms(terms, k - 1), dateOfTerms(terms, k)];
+		// What is known before the first of these periods begins belongs to it.
+		const begin: CalendarDate = last === null && begun > from.date ? from.date : begun;
+		const before = payments.between(begin, from.date);
 		// What was paid in the period before the reading counts at its end; what was bought is in the balance.
 		const bearing: number =
-			left === null
-				? from.balance + payments.between(begin, from.date) + charges.between(from.date, due)
-				: left + charges.between(begin, due);
+			last === null
+				? from.balance + before + charges.between(from.date, due)
+				: last.left + charges.between(begin, due);
 		daysOfPeriod(terms, anchor, k, days);
-		const annual = periods[k - 1]?.annual ?? periods.at(-1)?.annual ?? terms.rate.annual;
-		const rate = periodicRate({ ...terms.rate, annual }, paymentsPerYear);
+		const expected = expectedAt(k);
+		const annual = expected?.annual ?? periods.at(-1)?.annual ?? terms.rate.annual;
+		const later = expected ? rates.filter(({ from: first }) => first > k) : [];
+		const rate = periodicRate({ ...terms.rate, annual }, paymentsPerYear, 'cent', later);
 		const interest = bearing > 0 ? interestOn(rate, bearing, days) : 0;
 		sum += interest;
-		left = bearing + interest - payments.between(begin, due);
+		const paid = inferred ? Math.max(expected?.paid ?? 0, before) : payments.between(begin, due);
+		last = { left: bearing + interest - paid, date: due };
 	}
-	return sum as Cents;
+	return { interest: sum as Cents, last };
+}
+
+/** A balance that was read, carried on to a later day. */
+export interface CarriedBalance {
+	/** At least zero. */
+	readonly balance: Cents;
+	/** The day from which interest runs on: that of the reading, or the last due date passed since. */
+	readonly day: CalendarDate;
+	/** Whether a payment that nobody entered counts in it as it was planned. */
+	readonly assumed: boolean;
+}
+
+/**
+ * What is owed on a day by a reading before it: what was entered since is in it, and due dates that have passed bear
+ * interest and count as paid as planned where no payment is entered since (contract, section 12, "Going on from here").
+ */
+export function carriedBalance(
+	forecast: Forecast,
+	from: BalanceReading,
+	on: CalendarDate,
+	life: Pick<Life, 'payments' | 'charges'>
+): CarriedBalance {
+	const [payments, charges] = [datedSums(life.payments), datedSums(life.charges)];
+	const inferred = payments.count(from.date, on) === 0;
+	const { last } = passed(forecast, from, on, { payments, charges, inferred });
+	const { left, date: day } = last ?? { left: from.balance as number, date: from.date };
+	const owed = left + charges.between(day, on) - payments.between(day, on);
+	return { balance: Math.max(0, owed) as Cents, day, assumed: inferred && last !== null };
+}
+
+/** The first period of a run that is due after a day. */
+function firstDueAfter(terms: DebtTerms, firstRow: number, day: CalendarDate): number {
+	let k = dueDatesUntil(terms.firstDue, day, terms.paymentsPerYear) + 1;
+	while (k > firstRow && dateOfTerms(terms, k - 1) > day) k -= 1;
+	return k;
 }

@@ -2,6 +2,7 @@
 import {
 	addMonths,
 	dayNumber,
+	dueDate,
 	dueDay,
 	endOfMonth,
 	monthsBetween,
@@ -11,6 +12,7 @@ import {
 import type { DebtTerms } from '../debt/terms';
 import { roundedShare, ZERO, type Cents } from '../quantities/money';
 import type { InLine, Order } from './order';
+import { interestBeforeFirst } from '../debt/before-first';
 import { blankPeriod, openPeriod, type OpenPeriod } from '../debt/period';
 import { anchorOf } from '../debt/period-days';
 import type { ChangeFees, ConcessionFees, PlannedDebt, PlanTerms } from './terms';
@@ -44,8 +46,16 @@ export interface PlanDebt extends InLine, OpenPeriod {
 	totalFees: number;
 	totalPaid: number;
 
+	/** The interest of each whole period before its first due one, with its month; how many of them are behind it. */
+	readonly early: readonly { readonly month: number; readonly interest: number }[];
+	earlyDone: number;
+	/** The interest of those that fall into the month, part of its interest. */
+	earlyInterest: number;
+
 	/** How many of its periods fall due in the month; each of them where they are several, and what each was paid. */
 	dueNow: number;
+	/** The last day of the month as a day number, where it has several payments in one. */
+	until: number;
 	readonly several: OpenPeriod[];
 	paidEach: number[];
 	annual: number;
@@ -97,7 +107,11 @@ export function planDebt(
 		totalCharges: 0,
 		totalFees: 0,
 		totalPaid: 0,
+		early: earlyPeriods(inArrears, first),
+		earlyDone: 0,
+		earlyInterest: 0,
 		dueNow: 0,
+		until: 0,
 		several: [],
 		paidEach: [],
 		annual: 0,
@@ -108,6 +122,18 @@ export function planDebt(
 		paid: 0,
 		rank: null
 	};
+}
+
+/**
+ * The whole periods before the first due one, in the months of their due dates; those before month 1 in month 1
+ * (contract, section 7).
+ */
+function earlyPeriods(terms: DebtTerms, first: CalendarDate): PlanDebt['early'] {
+	const interest = interestBeforeFirst(terms);
+	return interest.map((amount, at) => {
+		const due = dueDate(terms.firstDue, at + 1 - interest.length, terms.paymentsPerYear);
+		return { month: Math.max(1, monthsBetween(first, due) + 1), interest: amount };
+	});
 }
 
 /** A debt that goes on by itself from where it is, between two months. */
@@ -253,16 +279,20 @@ export const onTopIn = ({ oneOffs }: Pick<PlanTerms, 'oneOffs'>, month: number):
 
 /** Opens a debt's month that ends with a day: what it asks over all its periods that fall due in it. */
 export function openDebt(debt: PlanDebt, month: number, until: number): void {
-	const { step, firstMonth, balance } = debt;
-	debt.opening = balance;
+	const { step, firstMonth } = debt;
+	debt.opening = debt.balance;
 	debt.paid = 0;
 	debt.rank = null;
 	debt.dueNow = 0;
-	if (step === 0 && month >= firstMonth) openSeveral(debt, until);
+	debt.until = until;
+	if (debt.early.length > 0) debt.earlyInterest = earlyInterestIn(debt, month);
+	const balance = debt.balance + debt.earlyInterest;
+	if (step === 0 && month >= firstMonth) openSeveral(debt, balance);
 	else if (month >= firstMonth && (step === 1 || (month - firstMonth) % step === 0)) {
 		debt.dueNow = 1;
 		openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods + 1, balance, debt);
 	} else Object.assign(debt, NOTHING_DUE, { owed: balance });
+	debt.interest += debt.earlyInterest;
 	debt.annual = debt.stretch.annual;
 	debt.passedOn = debt.extra - debt.own;
 	debt.given = debt.asked;
@@ -270,15 +300,23 @@ export function openDebt(debt: PlanDebt, month: number, until: number): void {
 
 const NOTHING_DUE = blankPeriod();
 
-/** Each as if the one before were paid what it asks and its own extra. */
-function openSeveral(debt: PlanDebt, until: number): void {
-	const { terms, anchor, several } = debt;
+/** The interest of the whole periods before the first due one that fall into a month. */
+function earlyInterestIn({ early, earlyDone }: PlanDebt, month: number): number {
+	let sum = 0;
+	for (let at = earlyDone; (early[at]?.month ?? Infinity) <= month; at += 1) {
+		sum += early[at]?.interest ?? 0;
+	}
+	return sum;
+}
+
+/** Each as if the one before were paid what it asks and its own extra, from what is owed as the first begins. */
+function openSeveral(debt: PlanDebt, owed: number): void {
+	const { terms, anchor, several, until } = debt;
 	if (anchor === null) return;
 	// The first is what it is; the others are opened again once what is before them is really paid.
 	let stretch = debt.stretch;
-	let { balance } = debt;
+	let balance = owed;
 	Object.assign(debt, NOTHING_DUE);
-	// Those after it is paid off come up in the next month, should it be paid less than it asks.
 	for (let k = debt.periods + 1; balance > 0 && dueDay(anchor, k) <= until; k += 1) {
 		if (debt.dueNow === 1) stretch = { ...stretch };
 		const period = several[debt.dueNow] ?? (several[debt.dueNow] = blankPeriod());
@@ -291,7 +329,7 @@ function openSeveral(debt: PlanDebt, until: number): void {
 		debt.extra += period.extra;
 		debt.own += period.own;
 	}
-	debt.owed = debt.balance + debt.charges + debt.interest;
+	debt.owed = owed + debt.charges + debt.interest;
 }
 
 /** What a debt can take beyond what it has been given and its own extras, with the last of its periods in it. */
@@ -347,10 +385,11 @@ export function pay(debt: PlanDebt, month: number): void {
 		if (debt.dueNow === 1) {
 			debt.periods += 1;
 			debt.paid = debt.given + debt.own;
-			debt.balance = debt.owed - debt.paid;
 		}
+		debt.balance = debt.owed - debt.paid;
 		debt.reached = debt.balance;
 	}
+	if (debt.early.length > 0) passEarly(debt, month);
 	debt.totalInterest += debt.interest;
 	debt.totalCharges += debt.charges;
 	debt.totalFees += debt.fees;
@@ -358,23 +397,31 @@ export function pay(debt: PlanDebt, month: number): void {
 	if (debt.balance === 0) debt.payoffMonth = month;
 }
 
+/** The whole periods before the first due one that lie in this month are behind it. */
+function passEarly(debt: PlanDebt, month: number): void {
+	while ((debt.early[debt.earlyDone]?.month ?? Infinity) <= month) debt.earlyDone += 1;
+	debt.earlyInterest = 0;
+}
+
 /**
  * Into its periods, in order of date: each what it asks on what is then really owed, as far as that goes, the
- * last what is left.
+ * last what is left. In a short month all that the calendar has are paid in it, also those that would not have come
+ * had the money sufficed (contract, section 9).
  */
 function paySeveral(debt: PlanDebt): void {
-	const { dueNow, several } = debt;
+	const { several } = debt;
+	const dueNow = debt.given < debt.asked ? dueInMonth(debt) : debt.dueNow;
 	let left = debt.given;
-	debt.interest = 0;
+	debt.balance += debt.earlyInterest;
+	debt.interest = debt.earlyInterest;
 	debt.charges = 0;
 	debt.fees = 0;
 	debt.own = 0;
 	debt.paidEach = [];
 	debt.reached = debt.balance;
 	for (let at = 0; at < dueNow && debt.balance > 0; at += 1) {
-		const period = several[at];
-		if (period === undefined) break;
-		const foreseen = period.own;
+		const period = several[at] ?? (several[at] = blankPeriod());
+		const foreseen = at < debt.dueNow ? period.own : Infinity;
 		debt.periods += 1;
 		if (at > 0)
 			openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods, debt.balance, period);
@@ -393,4 +440,11 @@ function paySeveral(debt: PlanDebt): void {
 		debt.paid += now + extra;
 		debt.paidEach.push(now + extra);
 	}
+}
+
+/** How many due dates the calendar has for it in the open month. */
+function dueInMonth({ anchor, periods, until }: PlanDebt): number {
+	let count = 0;
+	while (anchor !== null && dueDay(anchor, periods + 1 + count) <= until) count += 1;
+	return count;
 }

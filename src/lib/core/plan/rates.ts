@@ -1,5 +1,6 @@
 /** Where the rate of a debt changes in a plan. */
 import { dueDate, monthsBetween } from '../quantities/calendar';
+import { rateStepsOf } from '../debt/rate-steps';
 import type { Percent } from '../quantities/rate';
 import type { PlannedDebt, PlanTotals } from './terms';
 
@@ -12,9 +13,9 @@ export function rateChangesByMonth(
 	const terms = debts[index]?.terms;
 	if (!terms) return [];
 	const until = plan.debts[index]?.payoffMonth ?? plan.months;
-	return (terms.rateChanges ?? [])
-		.map(({ from, annual }) => {
-			const day = dueDate(terms.firstDue, from, terms.paymentsPerYear);
+	return rateStepsOf(terms)
+		.map(({ affects, annual }) => {
+			const day = dueDate(terms.firstDue, affects, terms.paymentsPerYear);
 			return { month: monthsBetween(plan.firstMonth, day) + 1, annual };
 		})
 		.filter(({ month }) => month <= until);

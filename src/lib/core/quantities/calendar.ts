@@ -183,7 +183,12 @@ export function leapDaysBefore(day: number): number {
 
 /** The date so many days later, or earlier. */
 export function addDays(date: CalendarDate, days: number): CalendarDate {
-	const moved = new Date((dayNumber(date) + days) * 86_400_000);
+	return dateOfDay(dayNumber(date) + days);
+}
+
+/** The date of a day number, `dayNumber` the other way. */
+export function dateOfDay(day: number): CalendarDate {
+	const moved = new Date(day * 86_400_000);
 	return isoText(moved.getUTCFullYear(), moved.getUTCMonth() + 1, moved.getUTCDate());
 }
 

@@ -1,3 +1,4 @@
+import { leapDaysBefore } from './calendar';
 import { roundedBy, roundedShare } from './money';
 
 declare const tenThousandths: unique symbol;
@@ -51,17 +52,56 @@ export type PeriodicRate =
 	| {
 			readonly kind: 'days';
 			readonly annual: number;
+			/** The rates that replace it from a day on, in order of days (day numbers). */
+			readonly later: readonly RateFromDay[];
 			readonly dayYear: DayYear;
 			readonly compounded: boolean;
 			readonly rounding: InterestRounding;
 	  };
 
+/** An annual rate from a day on; the day as a day number. */
+export interface RateFromDay {
+	readonly day: number;
+	readonly annual: number;
+}
+
 /** The days of one period; read by daily interest alone. */
 export interface PeriodDays {
+	/** The day numbers of its first day and of the day after its last. */
+	from: number;
+	to: number;
 	/** From the previous due date to this one. */
 	days: number;
 	/** How many of them fall in leap years. */
 	leapDays: number;
+}
+
+export const NO_DAYS: Readonly<PeriodDays> = { from: 0, to: 0, days: 0, leapDays: 0 };
+
+/** Counts the days from one day number up to another into `into`. */
+export function countDays(from: number, to: number, into: PeriodDays): void {
+	into.from = from;
+	into.to = to;
+	into.days = to - from;
+	into.leapDays = leapDaysBefore(to) - leapDaysBefore(from);
+}
+
+/** A part of a period that bears one rate throughout. */
+export interface RatePiece extends PeriodDays {
+	annual: number;
+}
+
+/** A period cut where its rate changes by the day (contract, section 4). */
+export function piecesOf(
+	{ annual, later }: PeriodicRate & { readonly kind: 'days' },
+	{ from, to }: Pick<PeriodDays, 'from' | 'to'>
+): RatePiece[] {
+	const cuts = later.filter(({ day }) => day > from && day < to);
+	return [{ day: from, annual }, ...cuts].map((start, at) => {
+		const piece = { ...NO_DAYS, annual: start.annual };
+		countDays(start.day, cuts[at]?.day ?? to, piece);
+		return piece;
+	});
 }
 
 /** Whether interest is charged by the days of a period. */
@@ -74,12 +114,13 @@ export const isByDay = (
 export function periodicRate(
 	rate: RateTerms,
 	paymentsPerYear: number,
-	rounding: InterestRounding = 'cent'
+	rounding: InterestRounding = 'cent',
+	later: readonly RateFromDay[] = []
 ): PeriodicRate {
 	const { annual } = rate;
 	if (isByDay(rate)) {
 		const compounded = rate.basis === 'daily-compounded';
-		return { kind: 'days', annual, dayYear: rate.dayYear, compounded, rounding };
+		return { kind: 'days', annual, later, dayYear: rate.dayYear, compounded, rounding };
 	}
 	if (isRational(rate, paymentsPerYear) && rounding === 'cent') {
 		const denominator = WHOLE * paymentsPerYear;
@@ -124,9 +165,10 @@ export function unroundedInterest(
 	rate: RateTerms,
 	paymentsPerYear: number,
 	balance: number,
-	period: PeriodDays
+	period: PeriodDays,
+	later: readonly RateFromDay[] = []
 ): number {
-	return interestOn(periodicRate(rate, paymentsPerYear, 'none'), balance, period);
+	return interestOn(periodicRate(rate, paymentsPerYear, 'none', later), balance, period);
 }
 
 function exactInterest(rate: ExactRate, balance: number): number {
@@ -134,23 +176,44 @@ function exactInterest(rate: ExactRate, balance: number): number {
 }
 
 function interestByDays(
-	{ annual, dayYear, compounded, rounding }: PeriodicRate & { readonly kind: 'days' },
+	rate: PeriodicRate & { readonly kind: 'days' },
 	balance: number,
-	{ days, leapDays }: PeriodDays
+	period: PeriodDays
 ): number {
-	const split = dayYear === 'actual' && leapDays > 0;
-	const year = dayYear === 'actual' ? 365 : dayYear;
-	if (compounded) {
-		const daily = annual / WHOLE;
-		const common = (1 + daily / year) ** (split ? days - leapDays : days);
-		const leap = split ? (1 + daily / 366) ** leapDays : 1;
-		const interest = balance * (common * leap - 1);
+	const { annual, later, rounding } = rate;
+	const isCut = later.length > 0 && later.some(({ day }) => day > period.from && day < period.to);
+	const pieces = isCut ? piecesOf(rate, period) : null;
+	if (rate.compounded) {
+		const factor = pieces
+			? pieces.reduce((product, piece) => product * growthOver(rate, piece.annual, piece), 1)
+			: growthOver(rate, annual, period);
+		const interest = balance * (factor - 1);
 		return rounding === 'cent' ? Math.round(interest) : interest;
 	}
-	// Days over 365 and 366 brought to one denominator, so that the quotient stays rational.
-	const numerator = annual * (split ? (days - leapDays) * 366 + leapDays * 365 : days);
-	const denominator = WHOLE * (split ? 365 * 366 : year);
+	const numerator = pieces
+		? pieces.reduce((sum, piece) => sum + piece.annual * weighedDays(rate, piece), 0)
+		: annual * weighedDays(rate, period);
+	const denominator = WHOLE * (rate.dayYear === 'actual' ? 365 * 366 : rate.dayYear);
 	return rounding === 'cent'
 		? roundedShare(balance, numerator, denominator)
 		: (balance * numerator) / denominator;
+}
+
+/** The factor by which days at one rate, compounded daily, make a balance grow. */
+function growthOver(
+	{ dayYear }: PeriodicRate & { readonly kind: 'days' },
+	annual: number,
+	{ days, leapDays }: PeriodDays
+): number {
+	const daily = annual / WHOLE;
+	if (dayYear !== 'actual') return (1 + daily / dayYear) ** days;
+	return (1 + daily / 365) ** (days - leapDays) * (1 + daily / 366) ** leapDays;
+}
+
+/** Days over 365 and 366 brought to one denominator, 365 · 366, so that the quotient stays rational. */
+function weighedDays(
+	{ dayYear }: PeriodicRate & { readonly kind: 'days' },
+	{ days, leapDays }: PeriodDays
+): number {
+	return dayYear === 'actual' ? (days - leapDays) * 366 + leapDays * 365 : days;
 }

@@ -1,6 +1,6 @@
 /** Which minimum rule a lender uses: those of a list of usual ones that give every printed figure (contract, section 11). */
 import type { Cents } from '../quantities/money';
-import { interestOn, percent, periodicRate, type Percent } from '../quantities/rate';
+import { interestOn, NO_DAYS, percent, periodicRate, type Percent } from '../quantities/rate';
 import {
 	checked,
 	minimumDue,
@@ -187,9 +187,6 @@ function nextMinimum(given: StatementGiven, rule: MinimumTerms): Cents | undefin
 	const balance = (left + interestCharged) as Cents;
 	return minimumDue({ ...given, balance, interestCharged }, rule) ?? undefined;
 }
-
-/** A nominal rate does not look at days. */
-const NO_DAYS = { days: 0, leapDays: 0 };
 
 /** The rules with those together that differ in their floor alone, in the order of the list. */
 export function byFloor(rules: readonly MinimumTerms[]): FloorGroup[] {

@@ -95,11 +95,21 @@ export type Convention =
 	| { readonly kind: 'effective'; readonly paymentsPerYear: PaymentsPerYear }
 	| {
 			readonly kind: 'daily' | 'daily-compounded';
-			readonly days: number;
-			/** How many of the days fall in leap years; they count where the year is `actual`. */
-			readonly leapDays: number;
 			readonly dayYear: DayYear;
+			/** The days at each rate; one piece unless the rate changes within the period. */
+			readonly pieces: readonly RateDays[];
 	  };
+
+/** Days of a period that bear one rate. */
+export interface RateDays {
+	/** The first of them, and the last. */
+	readonly from: CalendarDate;
+	readonly to: CalendarDate;
+	readonly days: number;
+	/** How many of the days fall in leap years; they count where the year is `actual`. */
+	readonly leapDays: number;
+	readonly annual: Percent;
+}
 
 export interface Tallied {
 	readonly first: MoneyOperand;
@@ -120,6 +130,8 @@ export type Formula =
 			readonly on: MoneyOperand;
 			readonly annual: Percent;
 			readonly convention: Convention;
+			/** A rate known by its day that holds only from the next period on, which begins then or later. */
+			readonly waiting: { readonly annual: Percent; readonly date: CalendarDate } | null;
 			readonly unrounded: number;
 			readonly rounding: InterestRounding;
 	  }
@@ -155,6 +167,8 @@ export type Formula =
 			readonly balloon: Cents;
 	  }
 	| { readonly kind: 'missed' }
+	/** A whole period before the first due one. */
+	| { readonly kind: 'not due' }
 	/** The payment after which nothing is owed. */
 	| { readonly kind: 'last payment'; readonly closing: MoneyOperand; readonly k: number }
 	/** The due date of that payment. */

@@ -133,7 +133,7 @@ function yearFormula(run: Run, totals: YearTotals, name: YearFigure['name']): Fo
 		case 'closing':
 			return { kind: 'same', as: row(to, 'closing') };
 		case 'interest':
-			return from === 1
+			return from === run.firstRow
 				? { kind: 'same', as: row(to, 'interestSoFar') }
 				: sumOf([row(to, 'interestSoFar'), minus(row(from - 1, 'interestSoFar'))]);
 		case 'principal':
@@ -200,6 +200,7 @@ function onBaseline(working: Working): Working {
 	switch (formula.kind) {
 		case 'stated':
 		case 'missed':
+		case 'not due':
 			return working;
 		case 'same':
 			return as({ ...formula, as: moved(formula.as) });

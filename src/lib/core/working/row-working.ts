@@ -1,10 +1,30 @@
 /** The working of a figure in one period (contract, sections 2 to 4). */
 import type { DebtTerms, MinimumTerms, PaymentRule } from '../debt/terms';
-import type { Convention, Formula, MoneyOperand, RowFigure, Working } from './debt-figure';
+import type {
+	Convention,
+	Formula,
+	MoneyOperand,
+	RateDays,
+	RowFigure,
+	Working
+} from './debt-figure';
+import { dateOfDay, dayNumber, type CalendarDate } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import { unroundedLevelPayment } from '../debt/payment';
 import { anchorOf, daysOfPeriod } from '../debt/period-days';
-import { periodicFraction, unroundedInterest, WHOLE, type Percent } from '../quantities/rate';
+import {
+	isByDay,
+	NO_DAYS,
+	periodicFraction,
+	periodicRate,
+	piecesOf,
+	unroundedInterest,
+	WHOLE,
+	type Percent,
+	type PeriodDays,
+	type RateTerms
+} from '../quantities/rate';
+import { rateIn, type RateStep } from '../debt/rate-steps';
 import { feesIn } from '../debt/recurring';
 import { rowAt, unroundedAt, type Run, type RunRow } from '../debt/run';
 import { beforeTheFirst, enterStretch, type Stretch } from '../debt/stretches';
@@ -46,7 +66,7 @@ function rowFormula(
 			return {
 				kind: 'same',
 				as:
-					k === 1
+					k === run.firstRow
 						? money(run.starting, { of: 'run', name: 'starting' })
 						: money(row.opening, { of: 'row', name: 'closing', k: k - 1 })
 			};
@@ -83,9 +103,10 @@ function rowFormula(
 /** On the balance with its charges; in advance, on what the payment leaves of it. */
 function interestFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): Formula {
 	const { k } = row;
-	const { annual } = stretchOf(terms, run, k);
-	const period = { days: 0, leapDays: 0 };
+	const { annual, rates } = stretchOf(terms, run, k);
+	const period = { ...NO_DAYS };
 	daysOfPeriod(terms, anchorOf(terms), k, period);
+	const later = rates.filter(({ from }) => from > k);
 	const advance = terms.timing === 'advance';
 	const { opening, charges, paid } = unroundedAt(run, k);
 	const balance = opening + charges - (advance ? paid : 0);
@@ -94,15 +115,46 @@ function interestFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): F
 		kind: 'interest',
 		on: here(advance ? 'remaining' : base(row)),
 		annual,
-		convention: conventionOf(terms, period),
-		unrounded: unroundedInterest(rate, terms.paymentsPerYear, balance, period),
+		convention: conventionOf(terms, piecesAt(rate, later, period)),
+		waiting: waitingIn(terms, period),
+		unrounded: unroundedInterest(rate, terms.paymentsPerYear, balance, period, later),
 		rounding: terms.interestRounding ?? 'cent'
 	};
 }
 
+/** The days at each rate of a period; none where interest is not charged by the day. */
+function piecesAt(
+	rate: RateTerms,
+	later: readonly RateStep[],
+	period: Readonly<PeriodDays>
+): RateDays[] {
+	const ready = periodicRate(rate, 1, 'none', later);
+	const pieces = ready.kind === 'days' ? piecesOf(ready, period) : [];
+	return pieces.map(({ from, to, days, leapDays, annual }) => ({
+		from: dateOfDay(from),
+		to: dateOfDay(to - 1),
+		days,
+		leapDays,
+		annual: annual as Percent
+	}));
+}
+
+/** The last rate that is known by a day within the period and waits for the next one to begin. */
+function waitingIn(
+	{ rate, rateChanges = [] }: DebtTerms,
+	{ from, to }: Readonly<PeriodDays>
+): { readonly annual: Percent; readonly date: CalendarDate } | null {
+	if (isByDay(rate)) return null;
+	const known = rateChanges.flatMap((change) => ('date' in change ? [change] : []));
+	const within = known
+		.filter(({ date }) => dayNumber(date) > from && dayNumber(date) < to)
+		.sort((a, b) => (a.date < b.date ? -1 : 1));
+	return within.at(-1) ?? null;
+}
+
 function conventionOf(
 	{ rate, paymentsPerYear }: DebtTerms,
-	period: { days: number; leapDays: number }
+	pieces: readonly RateDays[]
 ): Convention {
 	switch (rate.basis) {
 		case 'nominal': {
@@ -115,12 +167,13 @@ function conventionOf(
 			return { kind: 'effective', paymentsPerYear };
 		case 'daily':
 		case 'daily-compounded':
-			return { kind: rate.basis, dayYear: rate.dayYear, ...period };
+			return { kind: rate.basis, dayYear: rate.dayYear, pieces };
 	}
 }
 
 function scheduledFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): Formula {
 	const { k, scheduled } = row;
+	if (k < 1) return { kind: 'not due' };
 	const { rule, ruleFrom, asking, i } = stretchOf(terms, run, k);
 	const statement = here(terms.timing === 'advance' ? 'bearing' : 'statement');
 	const owed = statement.result.amount;
@@ -221,18 +274,10 @@ function stretchOf(
 		const at = stretch.next;
 		enterStretch(stretch, terms, at, unroundedAt(run, at).opening);
 	}
-	const annual = annualIn(terms, k);
+	const annual = rateIn(terms, stretch.rates, k);
 	// A level payment was set at the rate of its own first period.
-	const set = { ...terms.rate, annual: annualIn(terms, stretch.ruleFrom) };
+	const set = { ...terms.rate, annual: rateIn(terms, stretch.rates, stretch.ruleFrom) };
 	return { ...stretch, annual, i: periodicFraction(set, terms.paymentsPerYear) };
-}
-
-/** The annual rate in force in period k. */
-function annualIn({ rate, rateChanges = [] }: DebtTerms, k: number): Percent {
-	return rateChanges.reduce(
-		(latest, change) => (change.from <= k && change.from >= latest.from ? change : latest),
-		{ from: 0, annual: rate.annual }
-	).annual;
 }
 
 export function money(amount: Cents, from: MoneyOperand['from']): MoneyOperand {

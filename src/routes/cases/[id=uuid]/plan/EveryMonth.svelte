@@ -135,8 +135,9 @@
 		<LongTable
 			bind:this={table}
 			{years}
+			first={1}
 			last={plan.months}
-			hasStart={false}
+			start={null}
 			figures={{ cells, yearCells: cells, usual: 'paid' }}
 			columns={cells.length + 3}
 			label="Months of the plan"

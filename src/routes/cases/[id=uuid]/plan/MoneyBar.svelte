@@ -28,7 +28,7 @@
 
 	interface Props {
 		budget: PlanEntry['budget'];
-		/** How the plan's months are counted, and what is asked when it begins: the amount while nobody has chosen one. */
+		/** How the plan's months are counted, and its money while nobody has chosen an amount. */
 		months: PlanMonths;
 		marks: readonly MoneyMark[];
 		more: readonly { readonly amount: Cents; readonly gained: Difference }[];
@@ -48,7 +48,7 @@
 	}
 	const { budget, months, marks, more, owed, failed, writing, onchange, onbegin, ...on }: Props =
 		$props();
-	const askedAtBegin = $derived(months.askedAtBegin);
+	const usualMoney = $derived(months.usualMoney);
 	const begins = $derived(monthStart(months.firstMonth, months.begins));
 
 	const KINDS = [
@@ -60,7 +60,7 @@
 	const unit = $derived(10 ** writing.currency.digits);
 	const amount = $derived(
 		budget.kind === 'constant'
-			? (budget.amount ?? askedAtBegin)
+			? (budget.amount ?? usualMoney)
 			: budget.kind === 'required-plus'
 				? budget.extra
 				: ZERO
@@ -71,7 +71,7 @@
 	 * while it is slid and while marks are worked out; a larger amount is typed.
 	 */
 	const most = $derived.by(() => {
-		const reach = budget.kind === 'constant' ? Math.max(askedAtBegin * 2, owed / 10) : askedAtBegin;
+		const reach = budget.kind === 'constant' ? Math.max(usualMoney * 2, owed / 10) : usualMoney;
 		return Math.max(unit * 100, Math.ceil(Math.max(reach, amount) / (unit * 100)) * unit * 100);
 	});
 	const share = (value: number) => Math.min(1, value / most);

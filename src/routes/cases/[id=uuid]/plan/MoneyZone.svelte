@@ -23,9 +23,9 @@
 
 	/** The curve begins where what is asked is covered, and reaches past the amount as it is then. */
 	function turnCurve(): void {
-		const { askedAtBegin, present } = hand;
-		const low = Math.min(buys.covers ?? askedAtBegin, present ?? askedAtBegin);
-		const high = Math.max(askedAtBegin * 2, (present ?? 0) * 1.4, low * 1.5);
+		const { usualMoney, present } = hand;
+		const low = Math.min(buys.covers ?? usualMoney, present ?? usualMoney);
+		const high = Math.max(usualMoney * 2, (present ?? 0) * 1.4, low * 1.5);
 		curve = curve === null ? { from: low as Cents, to: Math.ceil(high) as Cents } : null;
 	}
 

@@ -27,7 +27,7 @@
 {#if panel === 'sheet'}
 	<MoneySheet
 		sheet={desk.document.sheet}
-		money={plan.kept[plan.begins - 1]?.paid ?? hand.askedAtBegin}
+		money={plan.kept[plan.begins - 1]?.paid ?? hand.usualMoney}
 		{writing}
 		onchange={(to) =>
 			desk.change('what comes in and is needed', (document) => ({ ...document, sheet: to }))}

@@ -11,9 +11,13 @@ const DASHES: readonly (readonly number[])[] = [[], [2, 4], [9, 4]];
 const POINTS = 520;
 
 /** The periods that a picture draws: in a long run not every one. */
-function periodsDrawn({ periods }: Run): number[] {
-	const step = Math.ceil(periods / POINTS) || 1;
-	const drawn = Array.from({ length: Math.ceil(periods / step) }, (_, at) => at * step);
+function periodsDrawn({ firstRow, periods }: Run): number[] {
+	const start = firstRow - 1;
+	const step = Math.ceil((periods - start) / POINTS) || 1;
+	const drawn = Array.from(
+		{ length: Math.ceil((periods - start) / step) },
+		(_, at) => start + at * step
+	);
 	return [...drawn, periods];
 }
 

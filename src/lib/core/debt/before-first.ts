@@ -1,0 +1,26 @@
+/**
+ * Whole periods between the day of the balance and due date 0: interest runs in them, and nothing is due (contract,
+ * section 7). They are numbered 0, −1, … back from period 1.
+ */
+import { interestOn, NO_DAYS, periodicRate } from '../quantities/rate';
+import { periodsBeforeFirst } from './period-days';
+import type { Known } from './terms';
+
+/** The interest of each of them, from the earliest on, in minor units, at the rate that the debt starts with. */
+export function interestBeforeFirst(terms: Known): number[] {
+	const count = terms.opening > 0 ? periodsBeforeFirst(terms) : 0;
+	if (count === 0) return [];
+	const rate = periodicRate(terms.rate, terms.paymentsPerYear, terms.interestRounding);
+	const interest: number[] = [];
+	let balance: number = terms.opening;
+	for (let at = 0; at < count; at += 1) {
+		const now = interestOn(rate, balance, NO_DAYS);
+		interest.push(now);
+		balance += now;
+	}
+	return interest;
+}
+
+/** What is owed when period 1 begins, in minor units. */
+export const owedAtFirst = (terms: Known): number =>
+	interestBeforeFirst(terms).reduce((sum, interest) => sum + interest, terms.opening);
