@@ -139,3 +139,34 @@ describe('a forecast', () => {
 		expect(on && seen(on.document).drift).toEqual(seen(document).drift);
 	});
 });
+
+describe('what nobody entered', () => {
+	const { document } = livedCase('eight months, variant 1');
+	const unentered = { ...document, happened: [] };
+
+	it('is never called unpaid: what was paid is about what the balances show', () => {
+		const said = plain(happenedSentence(seen(unentered), usd));
+		const { drift } = seen(unentered);
+		const paid = drift.read.reduce((sum, { sums }) => sum + sums.paid, 0);
+		expect(said).not.toContain('was not paid');
+		expect(said).toMatch(new RegExp(`bout ${money(paid)} was paid,.* as the balances show, `));
+		const figure = { of: 'drift', name: 'payments' } as const;
+		const [debt = ''] = drift.read.flatMap(({ id, parts }) => (parts.payments === 0 ? [] : [id]));
+		expect(writeDriftWorking(seen(unentered), { ...figure, debt }, usd)).toMatchObject({
+			words: expect.stringContaining('Where no payment was entered') as string
+		});
+	});
+
+	it('was not paid where an entry of zero says so', () => {
+		const zero = unentered.readings.map(({ debt, date }, at) => ({
+			id: `5f000000-0000-4000-8000-${String(at).padStart(12, '0')}`,
+			debt,
+			date,
+			kind: 'payment' as const,
+			amount: cents(0)
+		}));
+		const said = plain(happenedSentence(seen({ ...unentered, happened: zero }), usd));
+		expect(said).toContain('was not paid');
+		expect(said).not.toContain('as the balances show');
+	});
+});

@@ -1,6 +1,6 @@
 /** How the figures of what happened come about, in words and numbers. */
 import type { Cents } from '../core/quantities/money';
-import type { DebtDrift, Drift } from '../core/plan/drift';
+import { howPaid, type DebtDrift, type Drift } from '../core/plan/drift';
 import type { DriftPart, Interval } from '../core/plan/happened';
 import type { DriftFigure, DriftFigureName } from '../core/working/drift-figure';
 import { apart, type ComeBack } from '../document/coming-back';
@@ -142,7 +142,10 @@ function ofDebt(
 			}[name]();
 			return {
 				title,
-				words: text(writing, `words ${name}`),
+				words:
+					name === 'payments' && howPaid([drift]) !== 'entered'
+						? `${text(writing, 'words payments')} ${text(writing, 'inferred')}`
+						: text(writing, `words ${name}`),
 				numbers,
 				result,
 				sources: drift.intervals
@@ -165,6 +168,7 @@ function intervalInWords(interval: Interval, name: DriftPart, writing: Writing):
 	return text(writing, `until ${name}`, {
 		date: writeDate(date, writing),
 		planned: writeMoney(expected, writing),
+		inferred: interval.inferred ? 'yes' : 'no',
 		balance: writeMoney(balance, writing),
 		is: signed(is, writing)
 	});

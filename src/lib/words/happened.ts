@@ -1,7 +1,14 @@
 /** What really happened beside what was expected, in sentences. */
 import { monthsBetween, startOfMonth, type CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
-import { paidByMonth, type Drift, type Parts } from '../core/plan/drift';
+import {
+	howPaid,
+	paidByMonth,
+	type DebtDrift,
+	type Drift,
+	type HowPaid,
+	type Parts
+} from '../core/plan/drift';
 import { DRIFT_PARTS, type DriftPart } from '../core/plan/happened';
 import type { DriftFigureName } from '../core/working/drift-figure';
 import {
@@ -16,7 +23,7 @@ import type { Writing } from '../reading/writing';
 import { signOf } from './amounts';
 import { verdict } from './comparison';
 import en from './en/happened.json';
-import { listOf, messagesOf, type Spoken } from './message';
+import { capital, listOf, messagesOf, type Spoken } from './message';
 import { figure, interest, say, type Phrase, type Sentence } from './sentence';
 
 const { sentence, text } = messagesOf({ en });
@@ -70,20 +77,20 @@ function howFar(drift: Drift, writing: Writing): Sentence {
 	const { gap, parts } = drift;
 	const there = sizedParts(parts);
 	if (there.length === 0 && gap === 0) return [...sentence(writing, 'as planned'), say('.')];
-	const month = onlyMonth(drift, writing);
+	const paid = paidBy(drift.read, onlyMonth(drift, writing));
 	const ofSign = (sign: 1 | -1) =>
 		joined(
 			partsInWords(
 				parts,
 				there.filter((part) => sign * parts[part] > 0),
-				month,
+				paid,
 				writing
 			),
 			writing
 		);
 	const [with_, against] = gap < 0 ? [ofSign(-1), ofSign(1)] : [ofSign(1), ofSign(-1)];
 	const because = sentence(writing, against.length === 0 ? 'because' : 'because and against', {
-		parts: with_,
+		parts: gap === 0 ? with_ : capitalised(with_, writing),
 		against
 	});
 	if (gap === 0) return sentence(writing, 'same by chance', { parts: because });
@@ -94,21 +101,45 @@ function howFar(drift: Drift, writing: Writing): Sentence {
 	});
 }
 
+const paidBy = (debts: readonly DebtDrift[], month: string): Paid => ({
+	paid: howPaid(debts),
+	total: debts.reduce((sum, { sums }) => sum + sums.paid, 0) as Cents,
+	in: month
+});
+
+/** How it is known what was paid, what that comes to, and “ in May” where all of the difference is of one month. */
+interface Paid {
+	readonly paid: HowPaid;
+	readonly total: Cents;
+	readonly in: string;
+}
+
 /** Parts, the largest first. */
 function partsInWords(
 	parts: Parts,
 	which: readonly DriftPart[],
-	month: string,
+	{ paid, total, in: month }: Paid,
 	writing: Writing
 ): Sentence[] {
 	return which.map((part) => {
 		const amount = parts[part];
+		if (part === 'payments' && paid !== 'entered') {
+			return sentence(writing, 'paid by the balances', {
+				way: amount > 0 ? 'less' : 'more',
+				partly: paid === 'both' ? 'yes' : 'no',
+				paid: writeMoney(total, writing),
+				amount: opening(amount, part, writing)
+			});
+		}
 		return sentence(writing, amount > 0 ? `more ${part}` : `less ${part}`, {
 			amount: opening(amount, part, writing),
 			month: part === 'payments' ? month : ''
 		});
 	});
 }
+
+const capitalised = ([first, ...others]: Sentence, spoken: Spoken): Sentence =>
+	first ? [{ ...first, text: capital(spoken, first.text) }, ...others] : [];
 
 /** Those that are not zero, by size. */
 export const sizedParts = (parts: Parts): DriftPart[] =>
@@ -239,8 +270,12 @@ export const partName = (part: DriftPart, amount: number, spoken: Spoken): strin
 	text(spoken, amount < 0 ? 'part ahead' : 'part', { part });
 
 /** A debt's bar in words, for those who do not see it. */
-export function barInWords(name: string, parts: Parts, writing: Writing): string {
-	const pieces = partsInWords(parts, sizedParts(parts), '', writing).map((piece) =>
+export function barInWords(
+	name: string,
+	{ parts, read }: Pick<Drift, 'parts' | 'read'>,
+	writing: Writing
+): string {
+	const pieces = partsInWords(parts, sizedParts(parts), paidBy(read, ''), writing).map((piece) =>
 		piece.map(({ text: words }) => words).join('')
 	);
 	return pieces.length === 0
@@ -262,6 +297,9 @@ export const sinceWords = (date: CalendarDate, spoken: Spoken): string =>
 	text(spoken, 'since start', { date: writeDate(date, spoken) });
 export const computedWords = (amount: Cents, writing: Writing): string =>
 	text(writing, 'computed words', { amount: writeMoney(amount, writing) });
+/** “About 1,240.00 was paid, as the balances show.” */
+export const inferredWords = (paid: Cents, writing: Writing): string =>
+	text(writing, 'inferred words', { paid: writeMoney(paid, writing) });
 export const inFileWords = (count: number, paid: Cents, charged: Cents, writing: Writing): string =>
 	text(writing, 'in file', {
 		count,

@@ -197,7 +197,7 @@ const LOOKED_THROUGH = 500;
  * smaller one reaches, so the amounts below a hit are tried one by one, and again below each hit found there
  * (contract, section 8, `extra`).
  */
-export function leastBelow(hit: number, holds: (value: number) => boolean): number {
+function leastBelow(hit: number, holds: (value: number) => boolean): number {
 	let smallest = hit;
 	for (let probe = hit - 1; probe >= Math.max(0, smallest - LOOKED_THROUGH); probe -= 1) {
 		if (holds(probe)) smallest = probe;

@@ -131,6 +131,17 @@ function partsTogether(all: readonly Parts[]): Parts {
 	return Object.fromEntries(DRIFT_PARTS.map((part) => [part, sum(part)])) as Parts;
 }
 
+/** How it is known what was paid of what differs from the plan: as entered, by the balances, or some of both. */
+export type HowPaid = 'entered' | 'inferred' | 'both';
+
+export function howPaid(debts: readonly Pick<DebtDrift, 'intervals'>[]): HowPaid {
+	const differing = debts
+		.flatMap(({ intervals }) => intervals)
+		.filter(({ parts }) => parts.payments !== 0);
+	if (differing.every(({ inferred }) => !inferred)) return 'entered';
+	return differing.every(({ inferred }) => inferred) ? 'inferred' : 'both';
+}
+
 /** What was paid in a calendar month beside what was expected in it, of the debts that were read. */
 export interface MonthPaid {
 	/** Its first day. */
@@ -139,7 +150,10 @@ export interface MonthPaid {
 	readonly paid: Cents;
 }
 
-/** Every month in which something was expected or paid, up to the latest reading of each debt. */
+/**
+ * Every month in which something was expected or paid, up to the latest reading of each debt. Where what was paid is
+ * inferred from the balances it is of no month: what was expected counts as paid.
+ */
 export function paidByMonth({ read }: Pick<Drift, 'read'>): MonthPaid[] {
 	const months = new Map<string, { expected: number; paid: number }>();
 	const at = (date: CalendarDate) => {
@@ -148,10 +162,16 @@ export function paidByMonth({ read }: Pick<Drift, 'read'>): MonthPaid[] {
 		months.set(month, sums);
 		return sums;
 	};
-	for (const { forecast, life, latest } of read) {
+	for (const { forecast, life, latest, intervals } of read) {
 		if (!latest) continue;
 		const isWithin = (date: CalendarDate) => date > beginOf(forecast) && date <= latest.date;
-		for (const { date, paid } of forecast.periods) if (isWithin(date)) at(date).expected += paid;
+		const isInferred = (day: CalendarDate) =>
+			intervals.find(({ date }) => day <= date)?.inferred ?? false;
+		for (const { date, paid } of forecast.periods) {
+			if (!isWithin(date)) continue;
+			at(date).expected += paid;
+			if (isInferred(date)) at(date).paid += paid;
+		}
 		for (const { date, amount } of life.payments) if (isWithin(date)) at(date).paid += amount;
 	}
 	return [...months]

@@ -218,7 +218,7 @@
 					{writing}
 				/>
 				{#if back.drift.read.length > 0}
-					<WhereFrom parts={back.drift.parts} {writing} onopen={open} />
+					<WhereFrom drift={back.drift} {writing} onopen={open} />
 				{/if}
 			</div>
 		</div>

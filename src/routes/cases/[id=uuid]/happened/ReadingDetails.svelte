@@ -18,6 +18,7 @@
 		alsoInFileWords,
 		computedWords,
 		happenedKind,
+		inferredWords,
 		inFileWords,
 		sinceWords
 	} from '$lib/words/happened';
@@ -56,8 +57,6 @@
 		ongone
 	}: Props = $props();
 
-	let list = $state<HTMLElement>();
-
 	const until = $derived(reading?.date ?? visit.date);
 	/** The day after which this reading tells what happened: that of the reading before, or the beginning. */
 	const since = $derived(
@@ -82,14 +81,25 @@
 		words: happenedKind(value, { language: 'en' })
 	}));
 
+	/** What is being entered: it counts once it is added, for a payment of zero says that nothing was paid. */
+	type Draft = Omit<HappenedEntry, 'amount'> & { readonly amount: HappenedEntry['amount'] | null };
+	let draft = $state.raw<Draft | null>(null);
+	let opener = $state<HTMLButtonElement>();
+
 	async function add(): Promise<void> {
-		onhappened(newHappened(debt, until));
+		if (!draft || draft.amount === null) return;
+		onhappened({ ...draft, amount: draft.amount });
+		await close();
+	}
+
+	async function close(): Promise<void> {
+		draft = null;
 		await tick();
-		[...(list?.querySelectorAll<HTMLElement>('[data-amount] input') ?? [])].at(-1)?.focus();
+		opener?.focus();
 	}
 </script>
 
-<div class="details" bind:this={list}>
+<div class="details">
 	{#if reading}
 		<label>
 			<span>read as of</span>
@@ -118,7 +128,10 @@
 		{#if interval}<span class="quiet">{computedWords(interval.computed, writing)}</span>{/if}
 	{/if}
 	<div class="happened">
-		<span class="quiet">{sinceWords(since, writing)}</span>
+		<span class="quiet"
+			>{sinceWords(since, writing)}
+			{#if interval?.inferred}{inferredWords(interval.paid, writing)}{/if}</span
+		>
 		{#each items as item (item.id)}
 			<span class="item">
 				{#if fixed}
@@ -131,15 +144,13 @@
 						options={KINDS}
 						onchange={(kind) => onhappened({ ...item, kind })}
 					/>
-					<span data-amount
-						><TypedField
-							label="Amount, {name}"
-							value={item.amount}
-							{...money}
-							side="right"
-							onchange={(amount) => amount !== null && onhappened({ ...item, amount })}
-						/></span
-					>
+					<TypedField
+						label="Amount, {name}"
+						value={item.amount}
+						{...money}
+						side="right"
+						onchange={(amount) => amount !== null && onhappened({ ...item, amount })}
+					/>
 					<TypedField
 						label="Day of it, {name}"
 						value={item.date}
@@ -157,8 +168,47 @@
 				{#if twice.has(item.id)}<small>{alsoInFileWords(writing)}</small>{/if}
 			</span>
 		{/each}
-		{#if !fixed}
-			<button type="button" onclick={() => void add()}>+ paid, bought or charged</button>
+		{#if draft}
+			<span class="item">
+				<Choice
+					label="What it was, {name}"
+					value={draft.kind}
+					options={KINDS}
+					onchange={(kind) => draft && (draft = { ...draft, kind })}
+				/>
+				<TypedField
+					label="Amount, {name}"
+					value={draft.amount}
+					{...money}
+					side="right"
+					autofocus
+					onchange={(amount) => draft && (draft = { ...draft, amount })}
+					onenter={() => void add()}
+					onescape={() => void close()}
+				/>
+				<TypedField
+					label="Day of it, {name}"
+					value={draft.date}
+					{...day}
+					onchange={(date) => draft && date !== null && (draft = { ...draft, date })}
+					onenter={() => void add()}
+					onescape={() => void close()}
+				/>
+				<span class="ends">
+					<button type="button" disabled={draft.amount === null} onclick={() => void add()}
+						>Add</button
+					>
+					<button type="button" onclick={() => void close()}>Cancel</button>
+				</span>
+				<small>Enter adds it; a payment of 0 says that nothing was paid</small>
+			</span>
+		{:else if !fixed}
+			<button
+				type="button"
+				bind:this={opener}
+				onclick={() => (draft = { ...newHappened(debt, until), amount: null })}
+				>+ paid, bought or charged</button
+			>
 		{/if}
 		{#if filed > 0 && interval}
 			<span class="quiet">{inFileWords(filed, interval.paid, interval.charges, writing)}</span>
@@ -199,9 +249,18 @@
 
 	.item {
 		display: grid;
-		grid-template-columns: 92px 110px 120px 26px auto;
+		grid-template-columns: 92px 110px 120px minmax(26px, auto) auto;
 		gap: 8px;
 		align-items: center;
+	}
+
+	.ends {
+		display: flex;
+		gap: 10px;
+	}
+
+	button:disabled {
+		color: var(--quiet);
 	}
 
 	small {

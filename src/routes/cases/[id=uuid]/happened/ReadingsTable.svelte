@@ -179,7 +179,11 @@
 				</span>
 				<span role="cell">
 					{#if drift.latest}
-						<DriftBar parts={drift.parts} {most} words={barInWords(name, drift.parts, writing)} />
+						<DriftBar
+							parts={drift.parts}
+							{most}
+							words={barInWords(name, { parts: drift.parts, read: [drift] }, writing)}
+						/>
 					{/if}
 				</span>
 				<span role="cell">

@@ -1,7 +1,7 @@
 <!-- Where the difference comes from: the five parts over all debts, each with its name and its working. -->
 <script lang="ts">
 	import type { Cents } from '$lib/core/quantities/money';
-	import type { Parts } from '$lib/core/plan/drift';
+	import type { Drift } from '$lib/core/plan/drift';
 	import type { DriftPart } from '$lib/core/plan/happened';
 	import type { Writing } from '$lib/reading/writing';
 	import { writeMoney } from '$lib/reading/written';
@@ -10,12 +10,13 @@
 	import PartFill from './PartFill.svelte';
 
 	interface Props {
-		parts: Parts;
+		drift: Drift;
 		writing: Writing;
 		onopen: (part: DriftPart, element: HTMLElement) => void;
 	}
-	const { parts, writing, onopen }: Props = $props();
+	const { drift, writing, onopen }: Props = $props();
 
+	const parts = $derived(drift.parts);
 	const there = $derived(sizedParts(parts));
 	const sum = (sign: 1 | -1) =>
 		there.reduce((all, part) => all + Math.max(0, sign * parts[part]), 0);
@@ -26,7 +27,7 @@
 	<h2 id="from-title">
 		<span>Where the difference comes from</span><span>ahead <b class="drawn"></b> behind</span>
 	</h2>
-	<DriftBar {parts} {most} words={barInWords('All debts', parts, writing)} />
+	<DriftBar {parts} {most} words={barInWords('All debts', drift, writing)} />
 	<ul>
 		{#each there as part (part)}
 			<li>
