@@ -4,6 +4,7 @@ import { startServer } from '../scripts/own-server.mjs';
 import { startPostgres } from '../scripts/postgres.mjs';
 import { NOTHING_LIVED, VERSION, type CaseDocument } from '../src/lib/document/case';
 import { usualHandout } from '../src/lib/document/handout';
+import { NO_CALENDAR } from '../src/lib/document/calendar';
 import { FIRST_PLAN } from '../src/lib/document/plan';
 import { USUAL_STYLE } from '../src/lib/words/style';
 import { addPerson, signIn, welcome } from '../scripts/accounts.mjs';
@@ -103,6 +104,7 @@ export async function makeCase(ask: Ask, label: string, debts: readonly object[]
 		choices: [],
 		sheet: { income: [], needs: [] },
 		handout: usualHandout('USD'),
+		calendar: NO_CALENDAR,
 		...NOTHING_LIVED
 	};
 	const saved = await ask('PUT', `/api/cases/${id}`, { basedOn: 1, what: 'debts', document });

@@ -3,6 +3,7 @@
  * carries the new picture, against that of a frame which carries a bare one, a line on a canvas.
  */
 import { usualHandout } from '../src/lib/document/handout';
+import { NO_CALENDAR } from '../src/lib/document/calendar';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -76,6 +77,7 @@ async function makeCase(debts: readonly object[], fields: object = {}): Promise<
 		...planned,
 		sheet: { income: [], needs: [] },
 		handout: usualHandout('USD'),
+		calendar: NO_CALENDAR,
 		...NOTHING_LIVED,
 		...fields
 	};

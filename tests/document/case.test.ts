@@ -9,6 +9,7 @@ import {
 } from '../../src/lib/document/case';
 import { caseDifferences } from '../../src/lib/words/differences';
 import { usualHandout } from '../../src/lib/document/handout';
+import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { USUAL_STYLE } from '../../src/lib/words/style';
 import { NOTHING_NOTED, missingOf, statedDebt } from '../../src/lib/document/debt';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
@@ -28,6 +29,7 @@ const whole = {
 	choices: [],
 	sheet: { income: [], needs: [] },
 	handout: usualHandout('USD'),
+	calendar: NO_CALENDAR,
 	...NOTHING_LIVED
 };
 const problems = (document: unknown) => {

@@ -4,6 +4,12 @@ import { simpleParser } from 'mailparser';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { paymentsOf } from '../../src/lib/core/plan/payments';
+import { addMonths, type CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { cents } from '../../src/lib/core/quantities/money';
+import { newChange, withProposedTerms } from '../../src/lib/desk/plan-entry';
+import { withGiven } from '../../src/lib/document/calendar';
+import type { CaseDocument } from '../../src/lib/document/case';
+import type { PlanEntry } from '../../src/lib/document/plan';
 import { owedInAll } from '../../src/lib/core/plan/answers';
 import { carryOut } from '../../src/lib/core/debt/ways';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
@@ -12,7 +18,7 @@ import { calendarOf, type CalendarWanted } from '../../src/lib/exchange/calendar
 import { emlOf } from '../../src/lib/exchange/mail';
 import { planCsv, plansCsv } from '../../src/lib/exchange/plan-csv';
 import { scheduleCsv } from '../../src/lib/exchange/schedule-csv';
-import { madeFile, NothingToMake } from '../../src/lib/handout/outgoing';
+import { madeFile, NothingToMake, type OutgoingKind } from '../../src/lib/handout/outgoing';
 import { handoutWriting } from '../../src/lib/handout/handout';
 import { demoCases, demoPlans, handedIn } from '../support/demo-cases';
 import { runs } from '../support/random';
@@ -31,7 +37,10 @@ function wantedOf({ document, entry }: (typeof demoPlans)[number]): CalendarWant
 		creditorOf: (id) => document.debts.find((debt) => debt.id === id)?.name ?? 'New debt',
 		months: 1200,
 		each: 'payment',
-		asOf: document.asOf,
+		assumed: false,
+		sequence: 1,
+		made: new Date('2026-12-15T08:00:00Z'),
+		cancelled: [],
 		writing: handoutWriting(document)
 	};
 }
@@ -44,13 +53,27 @@ const eventsIn = (file: string) =>
 		alarm: String(event.getFirstSubcomponent('valarm')?.getFirstPropertyValue('trigger'))
 	}));
 
+/** By identifier: which revision an event is of, when that was made, and whether it is cancelled. */
+const revisionsIn = (file: string) =>
+	new Map(
+		new ICAL.Component(ICAL.parse(file)).getAllSubcomponents('vevent').map((event) => [
+			String(event.getFirstPropertyValue('uid')),
+			{
+				sequence: Number(event.getFirstPropertyValue('sequence')),
+				stamp: String(event.getFirstPropertyValue('dtstamp')),
+				status: event.getFirstPropertyValue('status')
+			}
+		])
+	);
+
 describe('the calendar of a plan', () => {
 	it('has an event for every payment, on its due date, with its amount and a reminder', () => {
 		for (const one of demoPlans) {
 			const wanted = wantedOf(one);
 			const events = eventsIn(calendarOf(wanted));
 			const payments = paymentsOf(wanted.debts, wanted.plan);
-			expect(events).toHaveLength(payments.length);
+			const fees = wanted.plan.kept.filter(({ fees }) => fees > 0);
+			expect(events).toHaveLength(payments.length + fees.length);
 			payments.forEach(({ date, amount, index }, at) => {
 				const event = events[at];
 				expect(event?.date).toBe(date);
@@ -77,6 +100,91 @@ describe('the calendar of a plan', () => {
 		const shared = [...(mine ?? [])].filter((uid) => theirs?.has(uid));
 		expect(shared.length).toBeGreaterThan(80);
 		expect(mine?.size).toBe(eventsIn(calendarOf(wanted)).length);
+	});
+
+	it('given out again after a change replaces, and cancels what is not paid any more', async () => {
+		const [ferry] = demoCases;
+		const [entry] = ferry?.plans ?? [];
+		if (!ferry || !entry) throw new Error('a plan');
+		const subject = { of: 'plan', id: entry.id } as const;
+		const calendar = { months: 36, each: 'payment' } as const;
+		const taken = async (document: CaseDocument, made: string, cancels = true) =>
+			madeFile({ document, subject, kind: 'ics', calendar, made, cancels }, tools);
+		const before = await taken(ferry, '2026-12-15T08:00:00Z');
+		expect(new TextDecoder().decode(before.bytes).endsWith('END:VCALENDAR\r\n')).toBe(true);
+		// Twice as much a month: the debts are paid off sooner, and their last payments are gone.
+		const budget = { kind: 'constant' as const, amount: cents(180_000) };
+		const changed = {
+			...ferry,
+			plans: [{ ...entry, budget }],
+			calendar: withGiven(ferry.calendar, before.given ?? [], ferry.asOf)
+		};
+		const after = await taken(changed, '2026-12-15T08:05:00Z');
+		const events = [before, after].map(({ bytes }) => revisionsIn(new TextDecoder().decode(bytes)));
+		const [first, second] = events;
+		const still = new Set((after.given ?? []).map(({ event }) => event));
+		expect(second?.size).toBe(first?.size);
+		let cancelled = 0;
+		for (const [uid, then] of first ?? []) {
+			const now = second?.get(uid);
+			expect(now?.sequence).toBe(then.sequence + 1);
+			expect(String(now?.stamp) > String(then.stamp)).toBe(true);
+			if (now?.status === 'CANCELLED') cancelled += 1;
+		}
+		expect(cancelled).toBe((before.given ?? []).filter(({ event }) => !still.has(event)).length);
+		expect(cancelled).toBeGreaterThan(20);
+		// What is written without being remembered cancels nothing.
+		const alone = revisionsIn(
+			new TextDecoder().decode((await taken(changed, '2026-12-15T08:05:00Z', false)).bytes)
+		);
+		expect([...alone.values()].filter(({ status }) => status === 'CANCELLED')).toEqual([]);
+		// What was cancelled once is cancelled again as long as it lies ahead, and then forgotten.
+		const later = withGiven(changed.calendar, after.given ?? [], '2040-01-01' as CalendarDate);
+		expect(later.given).toHaveLength(after.given?.length ?? 0);
+		expect(later.sequence).toBe(2);
+	});
+
+	it('has the fee of an agreement, so that its month adds up to what leaves the account', () => {
+		const one = demoPlans.find(({ document, entry }) =>
+			carriedPlan(document, entry).plan.kept.some(({ fees }) => fees > 0)
+		);
+		if (!one) throw new Error('a plan with fees');
+		const wanted = { ...wantedOf(one), each: 'day' as const, months: 12 };
+		const months = new Map<string, number>();
+		for (const { date, summary } of eventsIn(calendarOf(wanted))) {
+			const amount = Number(/ ([\d,.]+) USD/.exec(summary)?.[1]?.replaceAll(/[,.]/g, ''));
+			months.set(date.slice(0, 7), (months.get(date.slice(0, 7)) ?? 0) + amount);
+		}
+		for (const { month, paid, fees } of wanted.plan.kept.slice(0, 12)) {
+			const start = addMonths(wanted.plan.firstMonth, month - 1).slice(0, 7);
+			expect(months.get(start) ?? 0).toBe(paid + fees);
+		}
+	});
+
+	it('is refused for a plan that never ends or can’t be carried out, and marks assumed terms', async () => {
+		const [ferry] = demoCases;
+		const [entry] = ferry?.plans ?? [];
+		if (!ferry || !entry) throw new Error('a plan');
+		const made = (plan: PlanEntry, kind: OutgoingKind) =>
+			madeFile(
+				{ document: { ...ferry, plans: [plan] }, subject: { of: 'plan', id: plan.id }, kind },
+				tools
+			);
+		const poor = { ...entry, budget: { kind: 'constant' as const, amount: cents(1_000) } };
+		for (const kind of ['ics', 'csv'] as const) {
+			await expect(made(poor, kind)).rejects.toThrow('no end to this plan');
+		}
+		const open = { ...entry, changes: [newChange('consolidate', ferry)] };
+		for (const kind of ['ics', 'csv', 'pdf', 'xlsx'] as const) {
+			await expect(made(open, kind)).rejects.toThrow('nothing computed in this plan');
+		}
+		const assumed = { ...open, changes: open.changes.map((one) => withProposedTerms(one, ferry)) };
+		const text = async (kind: OutgoingKind) =>
+			new TextDecoder().decode((await made(assumed, kind)).bytes);
+		expect(await text('ics')).toContain('(assumed)');
+		expect(await text('csv')).toMatch(/,Terms\r?\n1,.*,assumed\r?\n/);
+		expect(await text('svg')).toContain('(assumed)');
+		expect((await made(assumed, 'xlsx')).name).toContain('assumed');
 	});
 
 	it('has so many months, and one event a day where that is chosen', () => {
@@ -113,7 +221,7 @@ describe('a plan as CSV', () => {
 		for (const { document, entry } of demoPlans) {
 			const { plan } = carriedPlan(document, entry);
 			const debts = plan.debts.map(({ id }, index) => ({ index, name: `=${id}` }));
-			const [head = [], ...rows] = rowsOf(planCsv(plan, debts, document.currency));
+			const [head = [], ...rows] = rowsOf(planCsv(plan, debts, document.currency, false));
 			expect(rows).toHaveLength(plan.months);
 			const column = (name: string) =>
 				rows.map((row) => Math.round(100 * Number(row[head.indexOf(name)])));
@@ -131,7 +239,7 @@ describe('a plan as CSV', () => {
 		const { plan } = carriedPlan(ferry, ferry.plans[0] as never);
 		const rows = rowsOf(
 			plansCsv(
-				names.map((name) => ({ name, plan })),
+				names.map((name) => ({ name, plan, assumed: false })),
 				ferry.currency
 			)
 		).slice(1);

@@ -6,8 +6,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { afterAll, describe, expect, it } from 'vitest';
-import { ONLY_ASKED } from '../../src/lib/core/plan/answers';
-import { planOf } from '../../src/lib/core/plan/walk';
+
+import { ONLY_ASKED, planOf } from '../../src/lib/core/plan/walk';
 import type { PlannedDebt, PlanTerms } from '../../src/lib/core/plan/terms';
 import { monthsBetween, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { DebtTerms } from '../../src/lib/core/debt/terms';

@@ -156,11 +156,11 @@ const debt = fc.record({
 const newDebt = fc.record({
 	id,
 	name,
-	firstDue: due,
+	firstDue: orNull(due),
 	rule: fc.oneof(
-		kind('level', { periods: fc.integer({ min: 1, max: LIMITS.months }) }),
-		kind('fixed', { amount: money }),
-		kind('minimum', { percent: share, floor: money })
+		kind('level', { periods: orNull(fc.integer({ min: 1, max: LIMITS.months })) }),
+		kind('fixed', { amount: orNull(money) }),
+		kind('minimum', { percent: orNull(share), floor: money })
 	)
 });
 const change = fc.oneof(
@@ -168,30 +168,39 @@ const change = fc.oneof(
 		assumed: fc.subarray(['annualRate', 'rule', 'firstDue', 'fee']),
 		debts: fc.array(id, { maxLength: 3 }),
 		loan: newDebt,
-		annualRate: rate,
-		fee: fc.record({ percent: share, amount: money, paid: fc.constantFrom('added', 'up-front') })
+		annualRate: orNull(rate),
+		fee: fc.record({
+			percent: orNull(share),
+			amount: orNull(money),
+			paid: fc.constantFrom('added', 'up-front')
+		})
 	}),
 	kind('transfer', {
 		assumed: fc.subarray(['offerRate', 'offerMonths', 'thenRate', 'rule', 'feePercent']),
 		amounts: fc.array(fc.record({ debt: id, amount: orNull(money) }), { maxLength: 3 }),
 		card: newDebt,
-		feePercent: share,
-		offerRate: rate,
-		offerMonths: fc.integer({ min: 1, max: LIMITS.months }),
-		thenRate: rate,
+		feePercent: orNull(share),
+		offerRate: orNull(rate),
+		offerMonths: orNull(fc.integer({ min: 1, max: LIMITS.months })),
+		thenRate: orNull(rate),
 		limit: orNull(money)
 	}),
 	kind('concession', {
 		assumed: fc.subarray(['from', 'setUpFee', 'monthlyFee']),
-		from: day,
+		from: orNull(day),
 		debts: fc.array(
-			fc.record({ debt: id, annualRate: rate, assumed: fc.boolean(), payment: orNull(money) }),
+			fc.record({
+				debt: id,
+				annualRate: orNull(rate),
+				assumed: fc.boolean(),
+				payment: orNull(money)
+			}),
 			{ maxLength: 3 }
 		),
-		setUpFee: money,
+		setUpFee: orNull(money),
 		monthlyFee: fc.oneof(
-			kind('amount', { amount: money }),
-			kind('percent', { percent: share, cap: orNull(money) })
+			kind('amount', { amount: orNull(money) }),
+			kind('percent', { percent: orNull(share), cap: orNull(money) })
 		)
 	})
 );
@@ -306,6 +315,24 @@ export const anyDocument: fc.Arbitrary<CaseDocument> = fc
 		note: name,
 		sheet: fc.record({ income: lines, needs: lines }),
 		lived: lifeDrawn,
+		calendar: fc.record({
+			sequence: fc.nat({ max: 1_000_000 }),
+			given: fc.array(
+				fc.record({
+					plan: id,
+					event: fc
+						.tuple(
+							day,
+							fc.oneof(
+								fc.constantFrom('', ' fee'),
+								id.map((of) => ` ${of}`)
+							)
+						)
+						.map(([date, of]) => `${date}${of}`)
+				}),
+				{ maxLength: 3 }
+			)
+		}),
 		handout: fc.record({
 			language: fc.constantFrom(...HANDOUT_LANGUAGES),
 			paper: fc.constantFrom(...PAPERS),

@@ -8,6 +8,7 @@ import {
 	type CaseDocument
 } from '../../src/lib/document/case';
 import { usualHandout } from '../../src/lib/document/handout';
+import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { forecastEntryOf, keptForecast } from '../../src/lib/document/kept-forecast';
 import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
 import { USUAL_STYLE } from '../../src/lib/words/style';
@@ -48,6 +49,7 @@ export function longLife(many: number, months: number, entries: number): CaseDoc
 		choices: [],
 		sheet: { income: [], needs: [] },
 		handout: usualHandout('USD'),
+		calendar: NO_CALENDAR,
 		...NOTHING_LIVED
 	});
 	const entry = forecastEntryOf(base, FIRST_PLAN, { id: newId(), by: 'choice', date: asOf });

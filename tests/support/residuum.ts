@@ -7,6 +7,7 @@ import type { TestProject } from 'vitest/node';
 import { startServer } from '../../scripts/own-server.mjs';
 import { queryOnce } from '../../scripts/postgres.mjs';
 import { usualHandout } from '../../src/lib/document/handout';
+import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import {
 	NOTHING_LIVED,
@@ -196,6 +197,7 @@ export async function makeCase(
 		choices: [],
 		sheet: { income: [], needs: [] },
 		handout: usualHandout('USD'),
+		calendar: NO_CALENDAR,
 		...NOTHING_LIVED
 	};
 	const document = { version: VERSION, style: USUAL_STYLE, ...fresh, debts, ...planned, ...fields };

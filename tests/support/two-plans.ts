@@ -8,6 +8,7 @@ import { NOTHING_LIVED, VERSION, caseDocument } from '../../src/lib/document/cas
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import type { ChangeEntry } from '../../src/lib/document/change';
 import { usualHandout } from '../../src/lib/document/handout';
+import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { FIRST_PLAN, type PlanEntry } from '../../src/lib/document/plan';
 import { referenceHousehold } from './reference-household';
 
@@ -82,6 +83,7 @@ export const document = caseDocument.parse({
 	choices: [],
 	sheet: { income: [], needs: [] },
 	handout: usualHandout('USD'),
+	calendar: NO_CALENDAR,
 	...NOTHING_LIVED
 });
 

@@ -116,6 +116,10 @@ export function wholeCase(): CaseDocument {
 			income: [{ name: 'pay', amount: 100_000, perYear: 26 }],
 			needs: [{ name: 'rent', amount: 90_000, perYear: 12 }]
 		},
+		calendar: {
+			sequence: 3,
+			given: [{ plan: id(20), event: `2027-01-15 ${id(1)}` }]
+		},
 		handout: {
 			language: 'es',
 			paper: 'letter',

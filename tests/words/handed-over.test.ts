@@ -234,6 +234,7 @@ describe('every month', () => {
 				'Interest',
 				'Principal',
 				'Fees',
+				'Leaves the account',
 				'Missing',
 				'Owed',
 				'One: owed'
@@ -247,11 +248,25 @@ describe('every month', () => {
 				'0.00',
 				'50.00',
 				'0.00',
+				'50.00',
 				'0.00',
 				'20.00',
 				'20.00'
 			],
-			['3', '2027-03', '50.00', '20.00', '20.00', '0.00', '20.00', '0.00', '0.00', '0.00', '0.00'],
+			[
+				'3',
+				'2027-03',
+				'50.00',
+				'20.00',
+				'20.00',
+				'0.00',
+				'20.00',
+				'0.00',
+				'20.00',
+				'0.00',
+				'0.00',
+				'0.00'
+			],
 			['']
 		]);
 	});
@@ -279,7 +294,7 @@ describe('messages and the menu', () => {
 		const blocks = [{ kind: 'answer', sentence: [{ text: 'All is well.' }] }];
 		const handout = { ...usualHandout('USD'), contact: 'Ines' };
 		const [english, Spanish] = [usd, spanish].map((writing) =>
-			mailText({ blocks }, handout, ['pdf', 'ics'], writing)
+			mailText({ blocks }, handout, ['pdf', 'ics'], false, writing)
 		);
 		expect(english).toContain(
 			'Attached: the page to take home (PDF) and the payments as a calendar.'
@@ -288,7 +303,9 @@ describe('messages and the menu', () => {
 		expect(Spanish).toContain(
 			'Adjuntos: la hoja para llevar a casa (PDF) y los pagos como calendario.'
 		);
-		expect(mailText({ blocks }, handout, [], usd)).not.toContain('Attached');
+		expect(mailText({ blocks }, handout, [], false, usd)).not.toContain('Attached');
+		expect(mailText({ blocks }, handout, [], true, usd)).toContain('nobody has agreed to them yet');
+		expect(mailText({ blocks }, handout, [], true, spanish)).toContain('son supuestas');
 		expect(fileWords('xlsx', spanish)).toBe('un libro de cálculo para comprobar las sumas (XLSX)');
 	});
 

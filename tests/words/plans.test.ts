@@ -1,4 +1,5 @@
 import { usualHandout } from '../../src/lib/document/handout';
+import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { USUAL_STYLE } from '../../src/lib/words/style';
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
@@ -47,6 +48,7 @@ function planned(debts: readonly object[], fields: Partial<PlanEntry>) {
 		choices: [],
 		sheet: { income: [], needs: [] },
 		handout: usualHandout('USD'),
+		calendar: NO_CALENDAR,
 		...NOTHING_LIVED
 	});
 	const [entry] = document.plans;

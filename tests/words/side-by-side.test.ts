@@ -1,12 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { percent } from '../../src/lib/core/quantities/rate';
 import { cents } from '../../src/lib/core/quantities/money';
 import { caseDocument } from '../../src/lib/document/case';
 import { caseDifferences } from '../../src/lib/words/differences';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
 import { listedDebts } from '../../src/lib/words/plan';
 import { measureWords } from '../../src/lib/words/plan-names';
-import { newDebtOf, type ChangeEntry } from '../../src/lib/document/change';
+import {
+	isAssumed,
+	missingTerms,
+	newDebtOf,
+	type ChangeEntry
+} from '../../src/lib/document/change';
 import { changeInWords, refusalInWords } from '../../src/lib/words/changes';
 import {
 	comparisonSentence,
@@ -19,7 +25,13 @@ import {
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { plain } from '../../src/lib/words/sentence';
 import { searchSentence } from '../../src/lib/words/search';
-import { movedPlan, newPlan, PLAN_STARTS } from '../../src/lib/desk/plan-entry';
+import {
+	movedPlan,
+	newChange,
+	newPlan,
+	PLAN_STARTS,
+	withProposedTerms
+} from '../../src/lib/desk/plan-entry';
 import {
 	agreed,
 	consolidated,
@@ -50,14 +62,15 @@ describe('what a plan changes, in words', () => {
 		expect(changeInWords({ ...loan, debts: [] }, names, usd)).toContain('No debt is paid off');
 	});
 
-	it('says why a change is refused, and pays the debts as they are until then', () => {
+	it('says why a change is refused, and computes nothing until then', () => {
 		const entry = { ...other, changes: [loan, moved] };
 		const { refusal, plan } = carriedPlan(document, entry);
 		expect(refusal).toMatchObject({ change: 1, reason: 'closed before' });
 		expect(refusal && refusalInWords(refusal, names, usd)).toContain(
 			'Quillmark card owes nothing when this change comes'
 		);
-		expect(plan.totalInterest).toBe(own.plan.totalInterest);
+		expect(plan.ending).toEqual({ status: 'refused', reason: 'changes' });
+		expect(plan).toMatchObject({ months: 0, totalInterest: 0, starting: own.plan.starting });
 		const above = { change: 0, reason: 'above the limit', amount: 5, limit: 4 } as const;
 		expect(refusalInWords({ ...above, amount: cents(500), limit: cents(400) }, names, usd)).toBe(
 			'5.00 with the fee is above the credit limit of 4.00: move less, or another debt.'
@@ -191,7 +204,21 @@ describe('a new plan', () => {
 			const plan = newPlan(value, grown, own.entry);
 			grown = caseDocument.parse({ ...grown, plans: [...grown.plans, plan] });
 			const { refusal } = carriedPlan(grown, plan);
-			expect([value, refusal]).toEqual([value, null]);
+			if (plan.changes.length === 0 || value === 'copy') {
+				expect([value, refusal]).toEqual([value, null]);
+				continue;
+			}
+			// No term is invented: the plan waits until they are typed, or proposed ones are taken.
+			expect(refusal).toMatchObject({ reason: 'terms missing', change: 0 });
+			expect(refusal && refusalInWords(refusal, names, usd)).toMatch(/^Type .*, or have them/);
+			expect(isAssumed(plan.changes[0] as ChangeEntry)).toBe(false);
+			const proposed = {
+				...plan,
+				changes: plan.changes.map((one) => withProposedTerms(one, grown))
+			};
+			grown = caseDocument.parse({ ...grown, plans: [...grown.plans.slice(0, -1), proposed] });
+			expect(proposed.changes.map(isAssumed)).toEqual([true]);
+			expect([value, carriedPlan(grown, proposed).refusal]).toEqual([value, null]);
 		}
 		expect(grown.plans.map(({ name }) => name)).toEqual([
 			'Highest rate first',
@@ -213,6 +240,19 @@ describe('a new plan', () => {
 		const ids = (by: number) => movedPlan(document.plans, other.id, by).map(({ id }) => id);
 		expect(ids(-1)).toEqual([other.id, FIRST_PLAN.id]);
 		expect(ids(1)).toEqual([FIRST_PLAN.id, other.id]);
+	});
+
+	it('takes what was typed into a proposal, and marks the rest as assumed', () => {
+		const change = newChange('consolidate', document);
+		if (change.kind !== 'consolidate') throw new Error('a loan');
+		const typed = withProposedTerms({ ...change, annualRate: percent(99_000) }, document);
+		expect(typed).toMatchObject({ annualRate: 99_000, assumed: ['rule', 'firstDue', 'fee'] });
+		expect(missingTerms(typed)).toEqual([]);
+	});
+
+	it('is never the cheapest without it being said that its terms are assumed', () => {
+		const said = plain(comparisonSentence([own, { ...consolidated, assumed: true }], usd));
+		expect(said).toContain('“One loan” (terms assumed) costs least');
 	});
 
 	it('copies a plan with debts of its own, also where its changes and its order name them', () => {

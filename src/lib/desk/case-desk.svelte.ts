@@ -1,6 +1,7 @@
 import { getContext, setContext } from 'svelte';
 import { v4 as newKey } from 'uuid';
 import type { CaseDocument, CaseState, Problem } from '../document/case';
+import { withGiven, type GivenEvent } from '../document/calendar';
 import type { DebtEntry } from '../document/debt';
 import type { PlanEntry } from '../document/plan';
 import { writingOf } from '../reading/writing';
@@ -91,6 +92,14 @@ export class CaseDesk {
 	change(what: string, update: (document: CaseDocument) => CaseDocument): void {
 		this.stepped = null;
 		this.#queue.change(what, update);
+	}
+
+	/** A calendar with these events was given out: the next one replaces it, and cancels what is gone by then. */
+	rememberCalendar(given: readonly GivenEvent[]): void {
+		this.change('a calendar given out', (document) => ({
+			...document,
+			calendar: withGiven(document.calendar, given, document.asOf)
+		}));
 	}
 
 	changeDebt(id: string, what: string, fields: Partial<DebtEntry>): void {

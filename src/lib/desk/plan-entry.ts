@@ -3,7 +3,7 @@ import { LIMITS } from '../core/quantities/limits';
 import { ZERO, type Cents } from '../core/quantities/money';
 import { percent, type Percent } from '../core/quantities/rate';
 import type { CaseDocument } from '../document/case';
-import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
+import { missingTerms, newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
 import { monthIn, USUAL_PLAN, type PlanEntry, type PlanHappening } from '../document/plan';
 import { SCREEN } from '../reading/writing';
 import { usualName } from '../words/plan-names';
@@ -84,68 +84,136 @@ export function curedBy(
 	};
 }
 
-/** A change with what is likely filled in: which debts, and no rate or fee that nobody has named. */
-export function newChange(
-	kind: ChangeEntry['kind'],
-	{ debts, asOf, currency }: CaseDocument
-): ChangeEntry {
-	const known = debts.filter(
-		({ balance, annualRate, firstDue }) => balance && annualRate !== null && firstDue !== null
+/** The debts of a case that a change can be about: those that cost something, else all that are complete. */
+function costingDebts({ debts }: CaseDocument) {
+	const known = debts.flatMap(({ id, balance, annualRate, firstDue }) =>
+		balance && annualRate !== null && firstDue !== null ? [{ id, annualRate, firstDue }] : []
 	);
-	const costing = known.filter(({ annualRate }) => (annualRate ?? 0) > 0);
-	const chosen = costing.length > 0 ? costing : known;
-	const rates = chosen.map(({ annualRate }) => annualRate ?? percent(0));
-	const highest = Math.max(0, ...rates) as Percent;
-	const [firstDue = asOf] = known.flatMap((debt) => debt.firstDue ?? []).sort();
-	const unit = 10 ** currency.digits;
+	const costing = known.filter(({ annualRate }) => annualRate > 0);
+	return costing.length > 0 ? costing : known;
+}
+
+type Costing = ReturnType<typeof costingDebts>;
+
+const highestOf = (debts: Costing): Percent =>
+	Math.max(0, ...debts.map(({ annualRate }) => annualRate)) as Percent;
+
+/** A change that names the debts it may be about, and no term: those are typed, or assumed. */
+export function newChange(kind: ChangeEntry['kind'], document: CaseDocument): ChangeEntry {
+	const chosen = costingDebts(document);
 	const brought = (name: string, rule: NewDebtEntry['rule']) => ({
 		id: newId(),
 		name,
-		firstDue,
+		firstDue: null,
 		rule
 	});
 	switch (kind) {
 		case 'consolidate':
 			return {
 				kind,
-				assumed: ['annualRate', 'rule', 'firstDue', 'fee'],
+				assumed: [],
 				debts: chosen.map(({ id }) => id),
-				loan: brought('New loan', { kind: 'level', periods: 48 }),
-				annualRate: (rates.length > 0 ? Math.min(...rates) : 0) as Percent,
-				fee: { percent: percent(0), amount: ZERO, paid: 'added' }
+				loan: brought('New loan', { kind: 'level', periods: null }),
+				annualRate: null,
+				fee: { percent: null, amount: null, paid: 'added' }
 			};
 		case 'transfer': {
+			const highest = highestOf(chosen);
 			const costliest = chosen.filter(({ annualRate }) => annualRate === highest).slice(0, 1);
 			return {
 				kind,
-				assumed: ['offerRate', 'offerMonths', 'thenRate', 'rule', 'firstDue', 'feePercent'],
+				assumed: [],
 				amounts: costliest.map(({ id }) => ({ debt: id, amount: null })),
-				card: brought('New card', {
-					kind: 'minimum',
-					percent: percent(20_000),
-					floor: (25 * unit) as Cents
-				}),
-				feePercent: percent(0),
-				offerRate: percent(0),
-				offerMonths: 12,
-				thenRate: highest,
+				card: brought('New card', { kind: 'minimum', percent: null, floor: ZERO }),
+				feePercent: null,
+				offerRate: null,
+				offerMonths: null,
+				thenRate: null,
 				limit: null
 			};
 		}
 		case 'concession':
 			return {
 				kind,
-				assumed: ['from', 'setUpFee', 'monthlyFee'],
-				from: firstDue,
-				debts: chosen.map(({ id, annualRate }) => ({
+				assumed: [],
+				from: null,
+				debts: chosen.map(({ id }) => ({
 					debt: id,
-					annualRate: Math.round((annualRate ?? 0) / 2) as Percent,
-					assumed: true,
+					annualRate: null,
+					assumed: false,
 					payment: null
 				})),
-				setUpFee: ZERO,
-				monthlyFee: { kind: 'amount', amount: ZERO }
+				setUpFee: null,
+				monthlyFee: { kind: 'amount', amount: null }
 			};
+	}
+}
+
+/**
+ * The change with a proposal for each term that nobody has typed, marked as assumed: the lowest rate there is for a new
+ * loan, half of each rate for an agreement, no interest for a year on a moved balance; no fees.
+ */
+export function withProposedTerms(change: ChangeEntry, document: CaseDocument): ChangeEntry {
+	const chosen = costingDebts(document);
+	const { asOf, currency } = document;
+	const [due = asOf] = chosen.map(({ firstDue }) => firstDue).sort();
+	const missing = missingTerms(change);
+	const assumed = <T extends string>(terms: readonly T[]): T[] => [
+		...terms,
+		...(missing.filter((term) => term !== 'agreedRate') as string[] as T[])
+	];
+	switch (change.kind) {
+		case 'consolidate': {
+			const { annualRate, loan, fee } = change;
+			const lowest = Math.min(...chosen.map((debt) => debt.annualRate));
+			const isFree = fee.percent === null && fee.amount === null;
+			return {
+				...change,
+				assumed: assumed(change.assumed),
+				annualRate: annualRate ?? ((Number.isFinite(lowest) ? lowest : 0) as Percent),
+				loan: {
+					...loan,
+					firstDue: loan.firstDue ?? due,
+					rule: missing.includes('rule') ? { kind: 'level', periods: 48 } : loan.rule
+				},
+				fee: isFree ? { ...fee, percent: percent(0), amount: ZERO } : fee
+			};
+		}
+		case 'transfer': {
+			const { card, feePercent, offerRate, offerMonths, thenRate } = change;
+			const floor = (25 * 10 ** currency.digits) as Cents;
+			return {
+				...change,
+				assumed: assumed(change.assumed),
+				card: {
+					...card,
+					firstDue: card.firstDue ?? due,
+					rule: missing.includes('rule')
+						? { kind: 'minimum', percent: percent(20_000), floor }
+						: card.rule
+				},
+				feePercent: feePercent ?? percent(0),
+				offerRate: offerRate ?? percent(0),
+				offerMonths: offerMonths ?? 12,
+				thenRate: thenRate ?? highestOf(chosen)
+			};
+		}
+		case 'concession': {
+			const { from, setUpFee, monthlyFee: fee } = change;
+			const rateOf = (id: string) => chosen.find((debt) => debt.id === id)?.annualRate ?? 0;
+			return {
+				...change,
+				assumed: assumed(change.assumed),
+				from: from ?? due,
+				debts: change.debts.map((of) =>
+					of.annualRate === null
+						? { ...of, annualRate: Math.round(rateOf(of.debt) / 2) as Percent, assumed: true }
+						: of
+				),
+				setUpFee: setUpFee ?? ZERO,
+				monthlyFee: missing.includes('monthlyFee') ? { kind: 'amount', amount: ZERO } : fee
+			};
+		}
 	}
 }
 

@@ -1,18 +1,16 @@
-import { planOf } from '../core/plan/walk';
 import { cureOf, eventMonths, furthestMoved, planDifference } from '../core/plan/answers';
 import type { Plan, PlanTerms } from '../core/plan/terms';
 import {
+	cameTo,
 	carriedPlan,
 	changedDebts,
 	measuredPlan,
 	type ChangedDebts
 } from '../document/carried-plans';
-import { newDebtOf } from '../document/change';
 import { same } from '../document/same';
 import { writingOf } from '../reading/writing';
-import { nameOf } from '../words/debt';
 import { planMonths, planTerms, type PlanEntry, type PlanMonths } from '../document/plan';
-import { listedDebts, type Listed } from '../words/plan';
+import { listedDebts, planDebtName, type Listed } from '../words/plan';
 import { measureWords } from '../words/plan-names';
 import type { CaseDesk } from './case-desk.svelte';
 
@@ -60,15 +58,7 @@ export class PlanInHand {
 	/** Every debt by its name, also one that a change can't bring yet, or that another plan brings. */
 	readonly nameOf = (id: string): string =>
 		this.listed.find((debt) => debt.id === id)?.name ??
-		nameOf(
-			this.entries.find((debt) => debt.id === id) ??
-				this.plans
-					.flatMap(({ changes }) => changes.map(newDebtOf))
-					.find((debt) => debt?.id === id) ?? {
-					name: ''
-				},
-			this.writing
-		);
+		planDebtName({ debts: this.entries, plans: this.plans }, id, this.writing);
 	readonly unfinished = $derived(
 		this.entries.length - this.listed.filter(({ isNew }) => !isNew).length
 	);
@@ -97,7 +87,7 @@ export class PlanInHand {
 	/** What plans have come to, so that the answer before a change is not worked out once more. */
 	readonly #cameTo = new WeakMap<PlanEntry, { debts: ChangedDebts['debts']; plan: Plan }>();
 	readonly plan: Plan = $derived.by(() => {
-		const plan = planOf(this.debts, this.terms);
+		const plan = cameTo(this.#changed, this.terms);
 		this.#cameTo.set(this.entry, { debts: this.debts, plan });
 		return plan;
 	});

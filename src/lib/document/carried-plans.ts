@@ -1,23 +1,32 @@
 /** The plans of a case as the core carries them out: with the debts that they change, and what they measure against. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { firstMonthWith, withChanges, type Refusal } from '../core/plan/changes';
-import { moneyBeside, ONLY_ASKED, usualBegin, type MoneyBeside } from '../core/plan/answers';
-import { planOf } from '../core/plan/walk';
+import { moneyBeside, usualBegin, type MoneyBeside } from '../core/plan/answers';
+import { ONLY_ASKED, planOf, uncomputedPlan } from '../core/plan/walk';
 import { NO_FEES } from '../core/plan/month';
 import type { ChangeFees, Plan, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import { plannedDebts, type CaseDocument } from './case';
-import { planChange } from './change';
+import { missingTerms, planChange, type MissingTerm } from './change';
 import { chosenPlan, monthIn, planMonths, planTerms, type PlanEntry } from './plan';
 
 /** The debts of a case that plans are made of. */
 export type Owing = Pick<CaseDocument, 'debts' | 'asOf'>;
 
+/** Why a plan is not computed; `change` is the place of a change of it, from 0. */
+export type PlanRefusal =
+	| Refusal
+	| {
+			readonly reason: 'terms missing';
+			readonly change: number;
+			readonly terms: readonly MissingTerm[];
+	  };
+
 /** The debts as a plan pays them, and what changing them costs. */
 export interface ChangedDebts {
 	readonly debts: readonly PlannedDebt[];
 	readonly fees: ChangeFees;
-	/** Why what it changes is not possible; the debts are then as they were. */
-	readonly refusal: Refusal | null;
+	/** Why what it changes can't be applied; the debts are then as they were, and the plan is not computed. */
+	readonly refusal: PlanRefusal | null;
 }
 
 export function changedDebts(
@@ -25,8 +34,15 @@ export function changedDebts(
 	{ pays, changes }: Pick<PlanEntry, 'pays' | 'changes'>
 ): ChangedDebts {
 	const debts = plannedDebts(owing, pays);
+	const incomplete = changes.findIndex((change) => missingTerms(change).length > 0);
+	const unknown = changes[incomplete];
+	if (unknown) {
+		const terms = missingTerms(unknown);
+		const refusal = { reason: 'terms missing', change: incomplete, terms } as const;
+		return { debts, fees: NO_FEES, refusal };
+	}
 	const within = (first: CalendarDate) =>
-		changes.map((change) => planChange(change, (day) => monthIn(day, first)));
+		changes.flatMap((change) => planChange(change, (day) => monthIn(day, first)) ?? []);
 	// Only what lenders agree to has a month, and that moves no due date.
 	const first = firstMonthWith(debts, within('1970-01-01' as CalendarDate));
 	const changed = withChanges(debts, within(first));
@@ -35,7 +51,7 @@ export function changedDebts(
 		: { debts, fees: NO_FEES, refusal: changed.refusal };
 }
 
-/** A plan of a case, carried out. */
+/** A plan of a case, carried out; one that is refused is not computed. */
 export interface CarriedPlan extends ChangedDebts {
 	readonly terms: PlanTerms;
 	readonly plan: Plan;
@@ -45,8 +61,12 @@ export function carriedPlan(owing: Owing, entry: PlanEntry): CarriedPlan {
 	const changed = changedDebts(owing, entry);
 	const { debts, fees } = changed;
 	const terms = planTerms(entry, planMonths(entry, debts, owing.asOf), fees);
-	return { ...changed, terms, plan: planOf(debts, terms) };
+	return { ...changed, terms, plan: cameTo(changed, terms) };
 }
+
+/** What a plan comes to with its debts as they are changed. */
+export const cameTo = ({ debts, refusal }: ChangedDebts, terms: PlanTerms): Plan =>
+	refusal === null ? planOf(debts, terms) : uncomputedPlan(debts);
 
 /** What plans of a case are measured against; a plan that is gone is as the minimums. */
 export function measuredPlan({

@@ -11,6 +11,7 @@ import { upgraded } from './upgrade';
 import { allowedFirstDue } from './days';
 import { debtEntry, roundingSteps, statedDebt } from './debt';
 import { currencyOf } from '../reading/currencies';
+import { calendarEntry, NO_CALENDAR } from './calendar';
 import { newDebtOf } from './change';
 import { forecastEntry } from './forecast';
 import { handoutEntry, usualHandout } from './handout';
@@ -67,6 +68,8 @@ const presentDocument = z
 		}),
 		sheet: sheetEntry,
 		handout: handoutEntry,
+		/** The calendars that were given out. */
+		calendar: calendarEntry,
 		/** What chosen plans were expected to do, the latest last; never changed by later edits. */
 		forecasts: z.array(forecastEntry).max(LIMITS.forecasts, {
 			error: `A case keeps at most ${LIMITS.forecasts} forecasts.`
@@ -238,6 +241,7 @@ export const begunCase = (request: NewCase, debts: CaseDocument['debts'] = []): 
 	choices: [],
 	sheet: { income: [], needs: [] },
 	handout: usualHandout(request.currency.code),
+	calendar: NO_CALENDAR,
 	...NOTHING_LIVED
 });
 

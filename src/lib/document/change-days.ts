@@ -9,14 +9,18 @@ import { LIMITS } from '../core/quantities/limits';
 import type { ChangeEntry } from './change';
 import { monthIn, monthStart } from './plan';
 
-/** The end of an offer, or the beginning of an agreement; null where all happens at the start. */
+/** The end of an offer, or the beginning of an agreement; null where all happens at the start, or it is not known. */
 export function changeDay(change: ChangeEntry, firstMonth: CalendarDate): CalendarDate | null {
 	switch (change.kind) {
 		case 'consolidate':
 			return null;
-		case 'transfer':
-			return startOfMonth(addMonths(change.card.firstDue, change.offerMonths));
+		case 'transfer': {
+			const { card, offerMonths } = change;
+			if (card.firstDue === null || offerMonths === null) return null;
+			return startOfMonth(addMonths(card.firstDue, offerMonths));
+		}
 		case 'concession':
+			if (change.from === null) return null;
 			return change.from < firstMonth ? firstMonth : change.from;
 	}
 }
@@ -31,6 +35,7 @@ export function withChangeDay(
 		case 'consolidate':
 			return change;
 		case 'transfer': {
+			if (change.card.firstDue === null) return change;
 			const months = monthsBetween(change.card.firstDue, day);
 			return { ...change, offerMonths: Math.min(Math.max(1, months), LIMITS.months) };
 		}

@@ -81,11 +81,16 @@ export function text(field: string, shortest: number, longest: number) {
 
 export const name = (field: string, shortest: 0 | 1) => text(field, shortest, LIMITS.name);
 
+/** Years, months and their days; that a 29 February exists is looked up. */
+const DATE_PATTERN =
+	/^\d{4}-(?:(?:0[13578]|1[02])-(?:0[1-9]|[12]\d|3[01])|(?:0[469]|11)-(?:0[1-9]|[12]\d|30)|02-(?:0[1-9]|[12]\d))$/;
+
 export function date(field: string, { first, last }: typeof DAYS = DAYS) {
 	const allowed = `a day that exists, from ${first} to ${last}, written as in 2027-01-15`;
 	const error = sentence(field, allowed);
 	return z
 		.string({ error })
+		.regex(DATE_PATTERN, { error, abort: true })
 		.refine((day) => isCalendarDate(day) && day >= first && day <= last, { error, abort: true })
 		.transform((text) => text as CalendarDate);
 }

@@ -2,7 +2,7 @@
  * A case gone on with from a day: what was read becomes the balances, what its plan changed about the debts is
  * carried out into them, the plan goes on with the money that is left (contract, section 12).
  */
-import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
+import { dueDate, type CalendarDate } from '../core/quantities/calendar';
 import { ZERO } from '../core/quantities/money';
 import { inForceAfter } from '../core/debt/going-on';
 import type { CaseDocument } from './case';
@@ -105,6 +105,7 @@ function asCaseDebt(
 	if (change.kind === 'consolidate') return { ...debt, annualRate: change.annualRate };
 	if (change.kind !== 'transfer') return debt;
 	const { offerRate: annualRate, offerMonths, thenRate: annual, limit } = change;
+	if (firstDue === null || offerMonths === null || annual === null) return debt;
 	const date = dueDate(firstDue, offerMonths, 12);
 	return {
 		...debt,
@@ -136,10 +137,7 @@ function askedOf(rule: NewDebtEntry['rule']): AskedEntry {
 	}
 }
 
-/**
- * A debt with what its lender has agreed to by a day: that replaces what would have changed later. It is in force from
- * the period in which that day lies.
- */
+/** A debt with what its lender has agreed to by a day: that replaces what would have changed later. */
 function agreed(
 	debt: DebtEntry,
 	changes: readonly ChangeEntry[],
@@ -147,10 +145,10 @@ function agreed(
 	newId: () => string
 ): DebtEntry {
 	return changes.reduce((so, change) => {
-		if (change.kind !== 'concession' || change.from > day) return so;
+		if (change.kind !== 'concession' || change.from === null || change.from > day) return so;
 		const terms = change.debts.find((one) => one.debt === debt.id);
-		if (!terms) return so;
-		const date = periodBegin(debt, day);
+		if (!terms || terms.annualRate === null) return so;
+		const { from: date } = change;
 		const { annualRate: annual, payment: amount } = terms;
 		const earlier = so.happenings.filter((item) => item.kind !== 'rate' || item.date < date);
 		const rate = {
@@ -167,13 +165,6 @@ function agreed(
 			...(amount === null ? {} : { asked: { kind: 'amount', amount, ...exactly } as const })
 		};
 	}, debt);
-}
-
-/** The due date before the period in which a day lies; that day where nothing is known of its due dates. */
-function periodBegin({ firstDue, lending }: DebtEntry, day: CalendarDate): CalendarDate {
-	if (firstDue === null) return day;
-	const { paymentsPerYear } = lending;
-	return dueDate(firstDue, dueDatesUntil(firstDue, day, paymentsPerYear), paymentsPerYear);
 }
 
 /** A debt with what is in force of it when it is gone on with. */

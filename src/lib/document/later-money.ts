@@ -69,9 +69,9 @@ export function moneyAfter(
 
 /** An agreement from a month on whose months before have been paid for: as long as it costs something. */
 function agreementFrom(change: ChangeEntry, month: CalendarDate): ChangeEntry[] {
-	if (change.kind !== 'concession' || change.from >= month) return [change];
+	if (change.kind !== 'concession' || change.from === null || change.from >= month) return [change];
 	const { monthlyFee } = change;
-	const costs = monthlyFee.kind === 'percent' || monthlyFee.amount > 0;
+	const costs = monthlyFee.kind === 'percent' || monthlyFee.amount !== 0;
 	return costs ? [{ ...change, from: month, setUpFee: ZERO }] : [];
 }
 

@@ -1,6 +1,7 @@
 /** Documents of earlier versions, as the present one would have them: history keeps what was written. */
 import { addMonths, isCalendarDate } from '../core/quantities/calendar';
 import { USUAL_STYLE } from '../words/style';
+import { NO_CALENDAR } from './calendar';
 import { NOTHING_NOTED, NO_STATEMENT } from './debt';
 import { usualHandout } from './handout';
 import { FIRST_PLAN } from './plan';
@@ -122,13 +123,14 @@ function ofVersion9(document: Record<string, unknown>) {
 	return { ...document, version: 9, forecasts };
 }
 
-/** Version 9 knew no whole periods before the first payment. */
+/** Version 9 knew no whole periods before the first payment, and nothing of calendars that were given out. */
 function ofVersion10(document: Record<string, unknown>) {
 	const raised = (forecast: Record<string, unknown>) => ({
 		...forecast,
 		figures: listOr(forecast['figures'], (figures) => ({ ...figures, before: [] }))
 	});
-	return { ...document, version: 10, forecasts: listOr(document['forecasts'], raised) };
+	const forecasts = listOr(document['forecasts'], raised);
+	return { ...document, version: 10, calendar: NO_CALENDAR, forecasts };
 }
 
 /** Names that the program gave to plans. */

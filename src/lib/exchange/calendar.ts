@@ -1,9 +1,11 @@
 /** The payments of a plan as a calendar (iCalendar, RFC 5545): an event a payment, with a reminder. */
-import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
-import { paidTogether, paymentsOf, type PlanPayment } from '../core/plan/payments';
+import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
+import { paymentsOf, type PlanPayment } from '../core/plan/payments';
 import type { Plan, PlannedDebt } from '../core/plan/terms';
 import { addDays, type CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
+import type { GivenEvent } from '../document/calendar';
+import { monthStart } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import { writeMoney } from '../reading/written';
 import en from '../words/en/calendar.json';
@@ -12,20 +14,29 @@ import { messagesOf, type Language } from '../words/message';
 
 const { text } = messagesOf({ en, es });
 
-export interface CalendarWanted {
-	/** The plan's identifier and name. */
+/** Which payments a calendar has. */
+export interface CalendarPayments {
+	/** The plan's identifier. */
 	readonly id: string;
-	readonly name: string;
 	readonly debts: readonly PlannedDebt[];
 	readonly plan: Plan;
-	/** Whom a debt, by its identifier, is owed to. */
-	readonly creditorOf: (id: string) => string;
 	/** So many months of it, from the first. */
 	readonly months: number;
 	/** One event for each payment, or one a day with all of it. */
 	readonly each: 'payment' | 'day';
-	/** The day of the figures: what the file says of when it was made, so that the same plan is the same file. */
-	readonly asOf: CalendarDate;
+}
+
+export interface CalendarWanted extends CalendarPayments {
+	readonly name: string;
+	/** Whom a debt, by its identifier, is owed to. */
+	readonly creditorOf: (id: string) => string;
+	/** Whether terms of the plan are assumed. */
+	readonly assumed: boolean;
+	/** The number of this revision (SEQUENCE) and the instant at which it was made (DTSTAMP): both rise. */
+	readonly sequence: number;
+	readonly made: Date;
+	/** Events that were given out and are not payments any more. */
+	readonly cancelled: readonly GivenEvent[];
 	readonly writing: Writing<Language>;
 }
 
@@ -33,63 +44,101 @@ export interface CalendarWanted {
 const DAYS_BEFORE = 3;
 const DAY = 24 * 60 * 60;
 
+/** What leaves the client's account on a day: to a debt, or (null) the fee of an agreement. */
+interface Leaving {
+	readonly date: CalendarDate;
+	readonly debt: string | null;
+	readonly amount: Cents;
+}
+
 /**
  * An event a due date and debt, for the whole day. What identifies an event follows from the plan, the debt and
- * the day, so that a file that is taken again replaces what is there.
+ * the day, so that a file that is taken again replaces what is there; what is gone is cancelled.
  */
 export function calendarOf(wanted: CalendarWanted): string {
-	const { id, name, months, each, asOf, writing } = wanted;
-	const payments = paymentsOf(wanted.debts, wanted.plan).filter(({ month }) => month <= months);
+	const { id, name, writing, assumed, sequence, made: stamp, cancelled } = wanted;
 	const calendar = ical({
-		name: text(writing, 'name', { name }),
+		name: text(writing, assumed ? 'name assumed' : 'name', { name }),
 		prodId: { company: 'Residuum', product: 'Residuum', language: writing.language.toUpperCase() },
 		method: ICalCalendarMethod.PUBLISH
 	});
-	for (const [key, due] of grouped(payments, each, wanted.debts)) {
-		const [first] = due;
-		if (!first) continue;
-		const { date } = first;
-		const day = new Date(`${date}T00:00:00Z`);
-		const event = calendar.createEvent({
-			id: `${key}-${id}@residuum.invalid`,
-			start: day,
-			end: new Date(`${addDays(date, 1)}T00:00:00Z`),
+	const put = ({ plan, event }: GivenEvent, summary: string) =>
+		calendar.createEvent({
+			id: `${event.replace(' ', '-')}-${plan}@residuum.invalid`,
+			start: dayOf(event),
+			end: dayOf(addDays(event.slice(0, 10) as CalendarDate, 1)),
 			allDay: true,
-			stamp: new Date(`${asOf}T00:00:00Z`),
-			summary: summaryOf(due, wanted),
-			...(due.length > 1 ? { description: due.map((one) => lineOf(one, wanted)).join('\n') } : {})
+			stamp,
+			sequence,
+			summary
 		});
-		event.createAlarm({ type: ICalAlarmType.display, trigger: DAYS_BEFORE * DAY });
+	for (const [event, leaving] of grouped(wanted)) {
+		const summary = summaryOf(leaving, wanted);
+		const entry = put(
+			{ plan: id, event },
+			assumed ? text(writing, 'assumed', { summary }) : summary
+		);
+		if (leaving.length > 1) entry.description(leaving.map((one) => lineOf(one, wanted)).join('\n'));
+		entry.createAlarm({ type: ICalAlarmType.display, trigger: DAYS_BEFORE * DAY });
 	}
-	return calendar.toString();
+	for (const gone of cancelled) {
+		put(gone, text(writing, 'cancelled')).status(ICalEventStatus.CANCELLED);
+	}
+	// A content line ends with a line break, the last one too (RFC 5545, 3.1).
+	return `${calendar.toString()}\r\n`;
 }
 
-/** Payments of one event: each by itself, or those of a day together. */
-function grouped(
-	payments: readonly PlanPayment[],
-	each: CalendarWanted['each'],
-	debts: readonly PlannedDebt[]
-): Map<string, PlanPayment[]> {
-	const groups = new Map<string, PlanPayment[]>();
-	for (const payment of payments) {
-		const key = each === 'day' ? payment.date : `${payment.date}-${debts[payment.index]?.id}`;
-		groups.set(key, [...(groups.get(key) ?? []), payment]);
+const dayOf = (date: string): Date => new Date(`${date.slice(0, 10)}T00:00:00Z`);
+
+/** The events that such a calendar has. */
+export const eventsOf = (wanted: CalendarPayments): GivenEvent[] =>
+	[...grouped(wanted).keys()].map((event) => ({ plan: wanted.id, event }));
+
+/** What leaves the account by its event: each payment by itself, or those of a day together. */
+function grouped({ debts, plan, months, each }: CalendarPayments): Map<string, Leaving[]> {
+	const payments = paymentsOf(debts, plan).filter(({ month }) => month <= months);
+	const paid = payments.map(({ date, index, amount }) => ({
+		date,
+		debt: debts[index]?.id ?? '',
+		amount
+	}));
+	const fees = plan.kept
+		.filter(({ month, fees: due }) => month <= months && due > 0)
+		.map(({ month, fees: amount }) => ({
+			date: feeDay(plan, payments, month),
+			debt: null,
+			amount
+		}));
+	const groups = new Map<string, Leaving[]>();
+	for (const one of [...paid, ...fees]) {
+		const key = each === 'day' ? one.date : `${one.date} ${one.debt ?? 'fee'}`;
+		groups.set(key, [...(groups.get(key) ?? []), one]);
 	}
 	return groups;
 }
 
-function summaryOf(due: readonly PlanPayment[], wanted: CalendarWanted): string {
-	const [first] = due;
-	if (due.length === 1 && first) return lineOf(first, wanted);
-	const parts = { amount: moneyOf(paidTogether(due), wanted), count: due.length };
+/** The fee of an agreement has a month and no day of its own: it is put on the month's first payment. */
+const feeDay = (plan: Plan, payments: readonly PlanPayment[], month: number): CalendarDate =>
+	payments
+		.filter((one) => one.month === month)
+		.map(({ date }) => date)
+		.sort()[0] ?? monthStart(plan.firstMonth, month);
+
+function summaryOf(leaving: readonly Leaving[], wanted: CalendarWanted): string {
+	const [first] = leaving;
+	if (leaving.length === 1 && first) return lineOf(first, wanted);
+	const together = leaving.reduce((sum, { amount }) => sum + amount, 0) as Cents;
+	const parts = { amount: moneyOf(together, wanted), count: leaving.length };
 	return text(wanted.writing, 'pay several', parts);
 }
 
-const lineOf = ({ index, amount }: PlanPayment, wanted: CalendarWanted): string =>
-	text(wanted.writing, 'pay', {
-		amount: moneyOf(amount, wanted),
-		creditor: wanted.creditorOf(wanted.debts[index]?.id ?? '')
-	});
+const lineOf = ({ debt, amount }: Leaving, wanted: CalendarWanted): string =>
+	debt === null
+		? text(wanted.writing, 'pay fee', { amount: moneyOf(amount, wanted) })
+		: text(wanted.writing, 'pay', {
+				amount: moneyOf(amount, wanted),
+				creditor: wanted.creditorOf(debt)
+			});
 
 const moneyOf = (amount: Cents, { writing }: CalendarWanted): string =>
 	`${writeMoney(amount, writing)} ${writing.currency.code}`;

@@ -35,8 +35,9 @@ const MONTH_COLUMNS = [
 	['interest', 'Interest'],
 	['principal', 'Principal'],
 	['fees', 'Fees'],
+	['spent', 'Leaves the account'],
 	['missing', 'Missing']
-] as const satisfies readonly (readonly [keyof PlanMonth, string])[];
+] as const satisfies readonly (readonly [keyof PlanMonth | 'spent', string])[];
 
 /** Months `from` to `to` of a plan under a heading row, with so much of each debt. */
 export function monthRows(
@@ -62,7 +63,7 @@ export function monthRows(
 	const rows = plan.kept.slice(from - 1, to).map((month) => [
 		String(month.month),
 		monthStart(plan.firstMonth, month.month).slice(0, 7),
-		...MONTH_COLUMNS.map(([of]) => amount(month[of])),
+		...MONTH_COLUMNS.map(([of]) => amount(of === 'spent' ? month.paid + month.fees : month[of])),
 		amount(owedInAll(plan, month.month)),
 		...debts.flatMap(({ index }) => {
 			const share = month.shares.find((one) => one.index === index);
@@ -76,8 +77,18 @@ export function monthRows(
 const figureOf = (share: MonthShare | undefined, figure: ShareFigure): Cents =>
 	share?.[figure] ?? (0 as Cents);
 
-export const planCsv = (plan: Plan, debts: readonly NamedDebt[], currency: Currency): string =>
-	csvOf(monthRows(plan, debts, { from: 1, to: plan.months, figures: SHARE_FIGURES }, currency));
+/** Every month; where terms of the plan are assumed, each row says so. */
+export function planCsv(
+	plan: Plan,
+	debts: readonly NamedDebt[],
+	currency: Currency,
+	assumed: boolean
+): string {
+	const wanted = { from: 1, to: plan.months, figures: SHARE_FIGURES };
+	const [head = [], ...rows] = monthRows(plan, debts, wanted, currency);
+	if (!assumed) return csvOf([head, ...rows]);
+	return csvOf([[...head, 'Terms'], ...rows.map((row) => [...row, 'assumed'])]);
+}
 
 const FIGURE_HEADINGS: Readonly<Record<ComparedFigure, string>> = {
 	ends: 'Paid off',
@@ -94,13 +105,14 @@ const FIGURE_HEADINGS: Readonly<Record<ComparedFigure, string>> = {
 
 /** A row a plan; what one that never ends does not have stays empty. */
 export function plansCsv(
-	plans: readonly { readonly name: string; readonly plan: Plan }[],
+	plans: readonly { readonly name: string; readonly plan: Plan; readonly assumed: boolean }[],
 	currency: Currency
 ): string {
-	const head = ['Plan', ...FIGURES.map((figure) => FIGURE_HEADINGS[figure])];
-	const rows = plans.map(({ name, plan }) => {
+	const head = ['Plan', ...FIGURES.map((figure) => FIGURE_HEADINGS[figure]), 'Terms'];
+	const rows = plans.map(({ name, plan, assumed }) => {
 		const compared = comparedPlan(plan);
-		return [guarded(name), ...FIGURES.map((figure) => written(compared[figure], currency))];
+		const figures = FIGURES.map((figure) => written(compared[figure], currency));
+		return [guarded(name), ...figures, assumed ? 'assumed' : ''];
 	});
 	return csvOf([head, ...rows]);
 }

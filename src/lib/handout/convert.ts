@@ -1,5 +1,6 @@
 /** Cases as a file of any kind that is written, of all, of one debt, or of one plan, by its name. */
 import type { CaseDocument } from '../document/case';
+import { assumesTerms } from '../document/change';
 import { refuse } from '../exchange/bytes';
 import { casesJson } from '../exchange/case-json';
 import { debtsCsv } from '../exchange/debts-csv';
@@ -102,11 +103,12 @@ async function made(
 	document: CaseDocument,
 	subject: Subject,
 	kind: OutgoingKind,
-	{ spoken }: Chosen,
+	{ spoken, now }: Chosen,
 	tools: Tools
 ) {
 	try {
-		return await madeFile({ document, subject, kind }, tools);
+		// What it writes is remembered nowhere, so a calendar cancels nothing.
+		return await madeFile({ document, subject, kind, made: now.toISOString() }, tools);
 	} catch (error) {
 		if (!(error instanceof NothingToMake)) throw error;
 		return refuse(spoken, 'nothing to make', { what: error.message });
@@ -129,7 +131,7 @@ async function messageOf(
 	return tools.mail({
 		to: { name: label, address: handout.email },
 		subject: mailSubject(label, writing),
-		text: mailText(handoutOf(document, entry), handout, ATTACHED, writing),
+		text: mailText(handoutOf(document, entry), handout, ATTACHED, assumesTerms(entry), writing),
 		language: handout.language,
 		attachments,
 		date: chosen.now,

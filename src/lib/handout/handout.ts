@@ -8,6 +8,7 @@ import { planTotals } from '../core/plan/walk';
 import { underStrain } from '../core/search/how-sure';
 import type { CaseDocument } from '../document/case';
 import { carriedPlan, measuredPlan } from '../document/carried-plans';
+import { assumesTerms } from '../document/change';
 import { HANDOUT_PARTS, type HandoutPart } from '../document/handout';
 import { chosenPlan, monthStart, type PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
@@ -57,13 +58,19 @@ export function handoutOf(document: CaseDocument, entry: PlanEntry): Handout {
 	};
 	const { handout } = document;
 	const parts = HANDOUT_PARTS.filter((part) => !handout.without.includes(part));
-	const title = handoutText(writing, 'title');
+	const isAssumed = assumesTerms(entry);
+	const title = handoutText(writing, isAssumed ? 'title assumed' : 'title');
 	const own: readonly Block[] =
 		handout.line === '' ? [] : [{ kind: 'sentence', sentence: [say(handout.line)], quiet: false }];
 	// The line of the counselor's own stands before what the figures assume, which closes the page.
 	const blocks = parts.flatMap((part) =>
 		part === 'assumes' ? [...own, ...BLOCKS[part](handed)] : BLOCKS[part](handed)
 	);
+	// Nobody reads an answer before this where it rests on what nobody has agreed to.
+	if (isAssumed) {
+		const sentence = [say(handoutText(writing, 'terms assumed'))];
+		blocks.unshift({ kind: 'sentence', sentence, quiet: false });
+	}
 	return {
 		language: handout.language,
 		paper: handout.paper,
@@ -136,7 +143,8 @@ const BLOCKS: Readonly<Record<HandoutPart, (handed: Handed) => readonly Block[]>
 			const name = plan.named ? plan.name : numbered(plan, usualName(plan, writing));
 			const isThis = plan.id === entry.id;
 			const id = plan.id === chosen ? 'is chosen' : isThis ? 'is this' : null;
-			const called = id === null ? name : handoutText(writing, id, { name });
+			const title = id === null ? name : handoutText(writing, id, { name });
+			const called = assumesTerms(plan) ? handoutText(writing, 'is assumed', { title }) : title;
 			return line(called, carriedPlan(document, plan).plan, isThis);
 		});
 		// What comes of doing nothing else is possible too.

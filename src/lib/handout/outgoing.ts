@@ -1,11 +1,23 @@
 /** Every file that goes out: of what, of which kind, and how it is made. */
 import { carryOut, wayTerms } from '../core/debt/ways';
-import { ONLY_ASKED } from '../core/plan/answers';
-import { planOf } from '../core/plan/walk';
+
+import { ONLY_ASKED, planOf } from '../core/plan/walk';
 import { carriedPlan } from '../document/carried-plans';
+import { cancelledEvents, type GivenEvent } from '../document/calendar';
 import type { CaseDocument } from '../document/case';
+import { assumesTerms } from '../document/change';
+import type { PlanEntry } from '../document/plan';
+import type { Plan } from '../core/plan/terms';
+import type { Writing } from '../reading/writing';
+import { handoutText } from '../words/handout';
+import type { Language } from '../words/message';
 import { statedDebt } from '../document/debt';
-import { calendarOf, type CalendarWanted } from '../exchange/calendar';
+import {
+	calendarOf,
+	eventsOf,
+	type CalendarPayments,
+	type CalendarWanted
+} from '../exchange/calendar';
 import { casesJson } from '../exchange/case-json';
 import { debtsCsv } from '../exchange/debts-csv';
 import { planCsv, plansCsv } from '../exchange/plan-csv';
@@ -48,12 +60,18 @@ export interface OutgoingTask {
 	readonly subject: Subject;
 	readonly kind: OutgoingKind;
 	readonly calendar?: Pick<CalendarWanted, 'months' | 'each'>;
+	/** When it is made, as an ISO instant; absent: on the day of the figures. */
+	readonly made?: string;
+	/** Whether a calendar cancels what was given out before: where it is remembered that it did. */
+	readonly cancels?: boolean;
 }
 
 export interface OutgoingFile {
 	readonly name: string;
 	readonly type: string;
 	readonly bytes: Uint8Array<ArrayBuffer>;
+	/** Of a calendar: its events, to be remembered. */
+	readonly given?: readonly GivenEvent[];
 }
 
 /** How far it is, from 0 to 1. */
@@ -81,7 +99,8 @@ export async function madeFile(
 	const content = await CONTENT[subject.of](task, tools, tell);
 	const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
 	const name = `${fileName(document.label, whatOf(document, subject))}.${kind}`;
-	return { name, type: TYPES[kind], bytes: new Uint8Array(bytes) };
+	const given = kind === 'ics' ? { given: eventsOf(calendarPayments(task)) } : {};
+	return { name, type: TYPES[kind], bytes: new Uint8Array(bytes), ...given };
 }
 
 type Content = (task: OutgoingTask, tools: Tools, tell: Tell) => Promise<string | Uint8Array>;
@@ -96,12 +115,18 @@ const CONTENT: Readonly<Record<Subject['of'], Content>> = {
 	plans: async ({ document, kind }) => {
 		const plans = document.plans
 			.filter(({ hidden }) => !hidden)
-			.map((entry) => ({ name: entry.name, plan: carriedPlan(document, entry).plan }));
+			.map((entry) => ({ entry, ...carriedPlan(document, entry) }))
+			.filter(({ refusal }) => refusal === null)
+			.map(({ entry, plan }) => ({ name: entry.name, plan, assumed: assumesTerms(entry) }));
 		if (plans.length === 0) throw new NothingToMake('no plan that is shown');
 		if (kind === 'csv') return plansCsv(plans, document.currency);
 		const size = { ...PICTURE, height: PICTURE.height + 14 * plans.length };
 		const writing = handoutWriting(document);
-		return plansPicture(plans, document.asOf, size, writing, document.label);
+		const named = plans.map(({ name, plan, assumed }) => ({
+			name: assumed ? handoutText(writing, 'is assumed', { title: name }) : name,
+			plan
+		}));
+		return plansPicture(named, document.asOf, size, writing, document.label);
 	}
 };
 
@@ -135,16 +160,14 @@ async function debtContent({ document, subject, kind }: OutgoingTask, tools: Too
 	});
 }
 
-async function planContent(
-	{ document, subject, kind, calendar }: OutgoingTask,
-	tools: Tools,
-	tell: Tell
-) {
+async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
+	const { document, subject, kind } = task;
 	const entry = document.plans.find((plan) => subject.of === 'plan' && plan.id === subject.id);
 	if (!entry) throw new NothingToMake('a plan that is gone');
 	const { asOf, currency } = document;
-	if (kind === 'pdf') return tools.pdf(handoutOf(document, entry), tell);
 	const { debts, terms, plan } = carriedPlan(document, entry);
+	refuseUnpayable(plan, kind);
+	if (kind === 'pdf') return tools.pdf(handoutOf(document, entry), tell);
 	if (plan.kept.length === 0) throw new NothingToMake('nothing that is paid in this plan');
 	const listed = listedDebts(document, debts, { language: 'en' });
 	const indexOf = (id: string) => debts.findIndex((debt) => debt.id === id);
@@ -154,25 +177,27 @@ async function planContent(
 			return planCsv(
 				plan,
 				listed.map(({ id, name }) => ({ index: indexOf(id), name })),
-				currency
+				currency,
+				assumesTerms(entry)
 			);
 		case 'ics':
 			return calendarOf({
-				...CALENDAR,
-				...calendar,
-				id: entry.id,
+				...calendarPayments(task),
 				name: document.label,
-				debts,
-				plan,
 				creditorOf: (id) => creditorOf(document, id, listed),
-				asOf,
+				assumed: assumesTerms(entry),
+				sequence: document.calendar.sequence + 1,
+				made: new Date(task.made ?? `${asOf}T00:00:00Z`),
+				cancelled: task.cancels
+					? cancelledEvents(document.calendar, eventsOf(calendarPayments(task)), asOf)
+					: [],
 				writing
 			});
 		case 'svg': {
 			const drawn = listed
 				.filter(({ id }) => (plan.debts[indexOf(id)]?.starting ?? 0) > 0)
 				.map(({ id, place }) => ({ id, place, letter: letterOf(place) }));
-			return planPicture(plan, drawn, asOf, PICTURE, writing, entry.name);
+			return planPicture(plan, drawn, asOf, PICTURE, writing, titleOf(entry, writing));
 		}
 		default: {
 			const { planWorkbook } = await import('../exchange/workbooks-out');
@@ -180,10 +205,38 @@ async function planContent(
 				const { place = 0, name = '' } = listed.find(({ id }) => id === debt.id) ?? {};
 				return { ...debt, letter: letterOf(place), name };
 			});
-			const title = `${document.label} · ${entry.name}`;
+			const title = `${document.label} · ${titleOf(entry, { language: 'en', currency })}`;
 			return planWorkbook({ title, asOf, currency, debts: named, terms, plan, tell });
 		}
 	}
+}
+
+/** What a plan is called in a file: that its terms are assumed is said with its name. */
+const titleOf = (entry: PlanEntry, writing: Writing<Language>): string =>
+	assumesTerms(entry) ? handoutText(writing, 'is assumed', { title: entry.name }) : entry.name;
+
+/**
+ * A plan that can't be carried out is not handed out; one that never ends has no calendar and no payments to hand out.
+ */
+function refuseUnpayable({ ending }: Plan, kind: OutgoingKind): void {
+	if (ending.status === 'refused') {
+		throw new NothingToMake(
+			ending.reason === 'changes'
+				? 'nothing computed in this plan: what it changes about the debts is not settled'
+				: 'no way to carry this plan out: its fees are more than the month’s money'
+		);
+	}
+	if (ending.status !== 'cleared' && (kind === 'ics' || kind === 'csv')) {
+		throw new NothingToMake('no end to this plan, and its payments are not handed out');
+	}
+}
+
+/** The payments of a plan's calendar. */
+function calendarPayments({ document, subject, calendar }: OutgoingTask): CalendarPayments {
+	const entry = document.plans.find((plan) => subject.of === 'plan' && plan.id === subject.id);
+	if (!entry) throw new NothingToMake('a plan that is gone');
+	const { debts, plan } = carriedPlan(document, entry);
+	return { ...CALENDAR, ...calendar, id: entry.id, debts, plan };
 }
 
 /** Whom a debt is owed to: the creditor where that is noted, else what it is called. */
@@ -203,10 +256,18 @@ function whatOf({ debts, plans }: CaseDocument, subject: Subject): string {
 		case 'debt':
 			return debts.find(({ id }) => id === subject.id)?.name ?? '';
 		case 'plan':
-			return plans.length > 1 ? (plans.find(({ id }) => id === subject.id)?.name ?? '') : 'plan';
+			return planFileName(
+				plans.find(({ id }) => id === subject.id),
+				plans.length
+			);
 		case 'plans':
 			return 'plans side by side';
 	}
+}
+
+function planFileName(entry: PlanEntry | undefined, count: number): string {
+	const name = count > 1 ? (entry?.name ?? '') : 'plan';
+	return entry && assumesTerms(entry) ? `${name} assumed` : name;
 }
 
 /** A name that every disk takes: letters, digits and hyphens. */

@@ -6,7 +6,7 @@ import type { Cents } from '../core/quantities/money';
 import { monthStart } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import { monthName, writeMoney, writeMonth, writeShortMonth } from '../reading/written';
-import { handoutText, moneyFrom, onTop, whenGone } from '../words/handout';
+import { feeAtStart, handoutText, moneyFrom, onTop, whenGone } from '../words/handout';
 import type { Language } from '../words/message';
 import { say, type Sentence } from '../words/sentence';
 import type { Block, Row } from './blocks';
@@ -39,12 +39,16 @@ export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 			isStrong: false
 		};
 	});
+	if (month.fees > 0) {
+		const fee = handoutText(writing, 'agreement fee');
+		rows.push({ letter: null, cells: [fee, '', money(month.fees), '', ''], isStrong: false });
+	}
 	const sum: Row = {
 		letter: null,
 		cells: [
 			handoutText(writing, 'together'),
 			'',
-			money(month.paid),
+			money(spentIn(month)),
 			plan.ending.status === 'cleared' ? writeShortMonth(plan.ending.payoffDate, writing) : '',
 			money(plan.totalInterest)
 		],
@@ -54,6 +58,7 @@ export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 	const when = monthStart(plan.firstMonth, month.month);
 	const notes = [
 		...(plan.begins > 1 ? [[say(handoutText(writing, 'before begin'))]] : []),
+		...(plan.changeFees.upFront > 0 ? [feeAtStart(plan.changeFees.upFront, writing)] : []),
 		whenGone(entry, writing),
 		...expected(plan.kept, carried, debts, writing)
 	];
@@ -72,6 +77,9 @@ export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 		...(terms.budget.kind === 'required' && debts.length < 2 ? [] : [paragraph(notes)])
 	];
 }
+
+/** What leaves the client's account in a month: the payments to debts, and the fee of an agreement. */
+const spentIn = ({ paid, fees }: PlanMonth): Cents => (paid + fees) as Cents;
 
 const paidIn = ({ shares }: PlanMonth, index: number): Cents =>
 	shares.find((share) => share.index === index)?.paid ?? (0 as Cents);
@@ -111,7 +119,7 @@ export function monthsBlocks({ carried, debts, writing }: Handed): Block[] {
 	const months = plan.kept.slice(0, MONTHS);
 	if (months.length === 0) return [];
 	const amount = (cents: Cents) => (cents === 0 ? '–' : writeMoney(cents, writing));
-	const longest = Math.max(...months.map(({ paid }) => writeMoney(paid, writing).length));
+	const longest = Math.max(...months.map((month) => writeMoney(spentIn(month), writing).length));
 	const beside = longest > NARROW ? MONTHS / 2 : MONTHS;
 	const tables: Block[] = [];
 	for (let from = 0; from < months.length; from += beside) {
@@ -123,9 +131,14 @@ export function monthsBlocks({ carried, debts, writing }: Handed): Block[] {
 		}));
 		const sum: Row = {
 			letter: null,
-			cells: ['', ...some.map(({ paid }) => amount(paid))],
+			cells: ['', ...some.map((month) => amount(spentIn(month)))],
 			isStrong: true
 		};
+		if (some.some(({ fees }) => fees > 0)) {
+			const fee = handoutText(writing, 'fee');
+			const cells = [fee, ...some.map(({ fees }) => amount(fees))];
+			rows.push({ letter: null, cells, isStrong: false });
+		}
 		tables.push({
 			kind: 'table',
 			columns: [

@@ -1,5 +1,7 @@
 /** What a plan changes about the debts, and why that is not possible, in words. */
-import type { Refusal } from '../core/plan/changes';
+import type { PlanRefusal } from '../document/carried-plans';
+import type { CalendarDate } from '../core/quantities/calendar';
+import type { Percent } from '../core/quantities/rate';
 import type { Cents } from '../core/quantities/money';
 import type { ChangeEntry, NewDebtEntry } from '../document/change';
 import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
@@ -23,21 +25,34 @@ export const changeKind = (kind: ChangeEntry['kind'], spoken: Spoken): string =>
 
 type Names = (id: string) => string;
 
+/** A term, or a blank where nobody has typed it yet. */
+const BLANK = '…';
+const percentOf = (of: Percent | null, writing: Writing): string =>
+	of === null ? BLANK : writePercent(of, writing);
+const moneyOf = (of: Cents | null, writing: Writing): string =>
+	of === null ? BLANK : writeMoney(of, writing);
+const monthsOf = (of: number | null, spoken: Spoken): string =>
+	of === null ? BLANK : countOf(spoken, of, 'months');
+const dayOf = (of: CalendarDate | null, spoken: Spoken): string =>
+	of === null ? BLANK : writeDate(of, spoken);
+const monthOf = (of: CalendarDate | null, spoken: Spoken): string =>
+	of === null ? BLANK : writeMonth(of, spoken);
+
 /** “Quillmark card and Pellan Stores card are paid off by Harbour loan at 11.5 %, over 48 months; fee 4 %, added to it” */
 export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writing): string {
-	const money = (amount: Cents) => writeMoney(amount, writing);
+	const money = (amount: Cents | null) => moneyOf(amount, writing);
 	switch (change.kind) {
 		case 'consolidate': {
 			const { debts, loan, annualRate, fee } = change;
 			const cost = [
-				...(fee.percent === 0 ? [] : [writePercent(fee.percent, writing)]),
-				...(fee.amount === 0 ? [] : [money(fee.amount)])
+				...(!fee.percent ? [] : [percentOf(fee.percent, writing)]),
+				...(!fee.amount ? [] : [money(fee.amount)])
 			];
 			return text(writing, cost.length === 0 ? 'consolidate' : 'consolidate with fee', {
 				debts: namesOf(debts.map(nameOf), writing),
 				count: Math.max(1, debts.length),
 				loan: loan.name || text(writing, 'a new loan'),
-				rate: writePercent(annualRate, writing),
+				rate: percentOf(annualRate, writing),
 				rule: ruleInWords(loan.rule, writing),
 				fee: listOf(writing, cost),
 				paid: fee.paid
@@ -54,22 +69,22 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writi
 				debts: namesOf(moved, writing),
 				count: Math.max(1, amounts.length),
 				card: card.name || text(writing, 'a new card'),
-				offer: writePercent(offerRate, writing),
-				months: countOf(writing, offerMonths, 'months'),
-				then: writePercent(thenRate, writing),
-				fee: writePercent(feePercent, writing)
+				offer: percentOf(offerRate, writing),
+				months: monthsOf(offerMonths, writing),
+				then: percentOf(thenRate, writing),
+				fee: percentOf(feePercent, writing)
 			});
 		}
 		case 'concession': {
 			const agreed = change.debts.map(({ debt, annualRate, payment }) => {
-				const parts = { name: nameOf(debt), rate: writePercent(annualRate, writing) };
+				const parts = { name: nameOf(debt), rate: percentOf(annualRate, writing) };
 				return payment === null
 					? text(writing, 'agreed debt', parts)
 					: text(writing, 'agreed debt and payment', { ...parts, payment: money(payment) });
 			});
 			const fees = feesInWords(change, writing);
 			return text(writing, fees.length === 0 ? 'concession' : 'concession with fees', {
-				month: writeMonth(change.from, writing),
+				month: monthOf(change.from, writing),
 				debts: namesOf(agreed, writing),
 				fees: fees.join(', ')
 			});
@@ -80,13 +95,13 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writi
 type Concession = Extract<ChangeEntry, { kind: 'concession' }>;
 
 function feesInWords({ setUpFee, monthlyFee: fee }: Concession, writing: Writing): string[] {
-	const money = (amount: Cents) => writeMoney(amount, writing);
+	const money = (amount: Cents | null) => moneyOf(amount, writing);
 	const once = setUpFee === 0 ? [] : [text(writing, 'at the start', { amount: money(setUpFee) })];
 	if (fee.kind === 'amount') {
 		const monthly = text(writing, 'a month', { amount: money(fee.amount) });
 		return fee.amount === 0 ? once : [...once, monthly];
 	}
-	const percent = writePercent(fee.percent, writing);
+	const percent = percentOf(fee.percent, writing);
 	const part =
 		fee.cap === null
 			? text(writing, 'of the money', { percent })
@@ -102,7 +117,7 @@ export function changeField(change: ChangeEntry, nameOf: Names, writing: Writing
 		words =
 			limit === null
 				? text(writing, 'no limit', { words })
-				: text(writing, 'limit', { words, limit: writeMoney(limit, writing) });
+				: text(writing, 'limit', { words, limit: moneyOf(limit, writing) });
 		words = text(writing, 'with rule', { words, rule: ruleInWords(card.rule, writing) });
 	}
 	if (change.kind === 'concession') {
@@ -112,7 +127,7 @@ export function changeField(change: ChangeEntry, nameOf: Names, writing: Writing
 		}
 	} else {
 		const { firstDue } = change.kind === 'transfer' ? change.card : change.loan;
-		words = text(writing, 'first due', { words, day: writeDate(firstDue, writing) });
+		words = text(writing, 'first due', { words, day: dayOf(firstDue, writing) });
 	}
 	if (change.assumed.length === 0) return words;
 	return text(writing, 'assumed', { words, terms: change.assumed.join(', ') });
@@ -134,45 +149,45 @@ function assumedTerms(change: ChangeEntry, nameOf: Names, writing: Writing): str
 		words: Partial<Record<T['assumed'][number], string>>
 	) => of.assumed.flatMap((term: T['assumed'][number]) => words[term] ?? []);
 	const firstDue = (debt: NewDebtEntry) =>
-		text(writing, 'first payment on', { day: writeDate(debt.firstDue, writing) });
+		text(writing, 'first payment on', { day: dayOf(debt.firstDue, writing) });
 	const feeOf = (fee: string, isNone: boolean) =>
 		isNone ? text(writing, 'no fee') : text(writing, 'a fee of', { fee });
 	switch (change.kind) {
 		case 'consolidate': {
 			const { percent, amount } = change.fee;
-			const fee = percent > 0 ? writePercent(percent, writing) : writeMoney(amount, writing);
+			const fee = percent ? percentOf(percent, writing) : moneyOf(amount, writing);
 			return said(change, {
-				annualRate: writePercent(change.annualRate, writing),
+				annualRate: percentOf(change.annualRate, writing),
 				rule: ruleAssumed(change.loan.rule, writing),
 				firstDue: firstDue(change.loan),
-				fee: feeOf(fee, percent === 0 && amount === 0)
+				fee: feeOf(fee, !percent && !amount)
 			});
 		}
 		case 'transfer': {
 			const { offerRate, offerMonths, thenRate, card, feePercent } = change;
-			const months = countOf(writing, offerMonths, 'months');
+			const months = monthsOf(offerMonths, writing);
 			return said(change, {
-				offerRate: text(writing, 'offer at', { rate: writePercent(offerRate, writing) }),
+				offerRate: text(writing, 'offer at', { rate: percentOf(offerRate, writing) }),
 				offerMonths: text(writing, 'months of offer', { months }),
-				thenRate: text(writing, 'after it', { rate: writePercent(thenRate, writing) }),
+				thenRate: text(writing, 'after it', { rate: percentOf(thenRate, writing) }),
 				rule: ruleAssumed(card.rule, writing),
 				firstDue: firstDue(card),
-				feePercent: feeOf(writePercent(feePercent, writing), feePercent === 0)
+				feePercent: feeOf(percentOf(feePercent, writing), feePercent === 0)
 			});
 		}
 		case 'concession': {
 			const rates = change.debts
 				.filter(({ assumed }) => assumed)
 				.map(({ debt, annualRate }) =>
-					text(writing, 'rate for', { rate: writePercent(annualRate, writing), name: nameOf(debt) })
+					text(writing, 'rate for', { rate: percentOf(annualRate, writing), name: nameOf(debt) })
 				);
 			const { setUpFee, monthlyFee: fee } = change;
 			const monthly = fee.kind === 'amount' ? fee.amount : fee.percent;
-			const amount = writeMoney(setUpFee, writing);
+			const amount = moneyOf(setUpFee, writing);
 			return [
 				...rates,
 				...said(change, {
-					from: text(writing, 'begin in', { month: writeMonth(change.from, writing) }),
+					from: text(writing, 'begin in', { month: monthOf(change.from, writing) }),
 					setUpFee:
 						setUpFee === 0
 							? text(writing, 'no fee at the start')
@@ -187,24 +202,24 @@ function assumedTerms(change: ChangeEntry, nameOf: Names, writing: Writing): str
 function ruleAssumed(rule: NewDebtEntry['rule'], writing: Writing): string {
 	switch (rule.kind) {
 		case 'level':
-			return countOf(writing, rule.periods, 'months');
+			return monthsOf(rule.periods, writing);
 		case 'fixed':
-			return text(writing, 'a month', { amount: writeMoney(rule.amount, writing) });
+			return text(writing, 'a month', { amount: moneyOf(rule.amount, writing) });
 		case 'minimum':
-			return text(writing, 'minimum of', { percent: writePercent(rule.percent, writing) });
+			return text(writing, 'minimum of', { percent: percentOf(rule.percent, writing) });
 	}
 }
 
 function ruleInWords(rule: NewDebtEntry['rule'], writing: Writing): string {
 	switch (rule.kind) {
 		case 'level':
-			return text(writing, 'over', { months: countOf(writing, rule.periods, 'months') });
+			return text(writing, 'over', { months: monthsOf(rule.periods, writing) });
 		case 'fixed':
-			return text(writing, 'at', { amount: writeMoney(rule.amount, writing) });
+			return text(writing, 'at', { amount: moneyOf(rule.amount, writing) });
 		case 'minimum':
 			return text(writing, 'minimum', {
-				percent: writePercent(rule.percent, writing),
-				floor: writeMoney(rule.floor, writing)
+				percent: percentOf(rule.percent, writing),
+				floor: moneyOf(rule.floor, writing)
 			});
 	}
 }
@@ -214,9 +229,16 @@ const namesOf = (names: readonly string[], spoken: Spoken): string =>
 	names.length === 0 ? text(spoken, 'no debt') : listOf(spoken, names);
 
 /** Why what a plan changes is not possible, and how to fix it. */
-export function refusalInWords(refusal: Refusal, nameOf: Names, writing: Writing): string {
-	const money = (amount: Cents) => writeMoney(amount, writing);
+export function refusalInWords(refusal: PlanRefusal, nameOf: Names, writing: Writing): string {
+	const money = (amount: Cents | null) => moneyOf(amount, writing);
 	switch (refusal.reason) {
+		case 'terms missing':
+			return text(writing, refusal.reason, {
+				terms: listOf(
+					writing,
+					refusal.terms.map((term) => text(writing, 'term', { term }))
+				)
+			});
 		case 'no debt chosen':
 		case 'unknown debt':
 			return text(writing, refusal.reason);

@@ -63,7 +63,13 @@ interface Named {
 	readonly id: string;
 	readonly name: string;
 	readonly plan: Plan;
+	/** Whether some of its terms are assumed. */
+	readonly assumed?: boolean;
 }
+
+/** “One new loan”, assumed terms: the best of what nobody has agreed to is never named without that. */
+const titleOf = ({ name, assumed = false }: Named, spoken: Spoken): Sentence =>
+	sentence(spoken, 'titled', { name, assumed: assumed ? 'yes' : 'no' });
 
 /** A figure of one of the plans, which opens its working. */
 const ofPlan = ({ id }: Named, words: string, name: PlanFigureName): Phrase => ({
@@ -90,13 +96,20 @@ export function comparisonSentence(plans: readonly Named[], writing: Writing): S
 	const apart = planDifference(cheapest.plan, first.plan);
 	return sentence(writing, isBoth ? 'cheapest' : 'cheapest and soonest', {
 		count,
-		name: cheapest.name,
+		name: titleOf(cheapest, writing),
 		cost: ofPlan(cheapest, writeMoney(cheapest.plan.totalCost, writing), 'totalCost'),
-		soonest: soonest.name,
+		soonest: titleOf(soonest, writing),
 		when: ofPlan(first, writeMonth(first.end, writing), 'payoffDate'),
 		more: writeMoney(apart.kind === 'both end' ? apart.costLess : (0 as Cents), writing)
 	});
 }
+
+/** What is said of a column whose plan is not computed, or rests on terms that nobody has named; null: nothing. */
+export const columnNote = (
+	{ refused, assumed }: { readonly refused: boolean; readonly assumed: boolean },
+	spoken: Spoken
+): string | null =>
+	refused ? text(spoken, 'not computed') : assumed ? text(spoken, 'assumed') : null;
 
 /** “8 months sooner but 412.00 more”, “never paid off”; null for what the others are measured against. */
 export function verdict(difference: PlanDifference | null, writing: Writing): string | null {

@@ -38,6 +38,7 @@ export function handedAnswer(
 	const { ending, begins, firstMonth, kept } = plan;
 	if (plan.starting === 0) return sentence(writing, 'nothing owed');
 	if (ending.status === 'refused') {
+		if (ending.reason === 'changes') return sentence(writing, 'not computed');
 		const month = writeMonth(monthStart(firstMonth, ending.month), writing);
 		return sentence(writing, 'unpayable', { month });
 	}
@@ -140,6 +141,9 @@ export const moneyFrom = (month: CalendarDate, amount: Cents, writing: AnyWritin
 		month: writeMonth(month, writing),
 		amount: writeMoney(amount, writing)
 	});
+
+export const feeAtStart = (amount: Cents, writing: AnyWriting): Sentence =>
+	sentence(writing, 'fee at start', { amount: writeMoney(amount, writing) });
 
 /** From when the money is short, and by how much; null where it never is. */
 export function handedShort(plan: PlanTotals, writing: AnyWriting): Sentence | null {

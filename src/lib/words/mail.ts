@@ -21,6 +21,8 @@ export function mailText(
 	{ contact }: HandoutEntry,
 	/** The kinds of files that go with it. */
 	kinds: readonly string[],
+	/** Whether terms of the plan are assumed: proposed, and agreed to by nobody. */
+	assumed: boolean,
 	writing: Writing<Language>
 ): string {
 	const answer = blocks.find(({ kind }) => kind === 'answer')?.sentence ?? [];
@@ -28,6 +30,7 @@ export function mailText(
 	return [
 		text(writing, 'greeting'),
 		text(writing, 'plan', { answer: plain(answer) }),
+		...(assumed ? [text(writing, 'assumed')] : []),
 		...(files.length === 0 ? [] : [text(writing, 'attached', { files: listOf(writing, files) })]),
 		text(writing, 'call', { contact: contact === '' ? 'no' : 'yes', who: contact }),
 		text(writing, 'closing')

@@ -32,7 +32,11 @@ export function planSentence(
 ): Sentence {
 	const { ending } = plan;
 	if (plan.starting === 0) return sentence(writing, 'nothing owed');
-	if (ending.status === 'refused') return unpayableSentence(plan, ending, writing);
+	if (ending.status === 'refused') {
+		return ending.reason === 'changes'
+			? sentence(writing, 'not computed')
+			: unpayableSentence(plan, ending, writing);
+	}
 	const plainly = payingPhrases(plan, budget, order, 'sentence', writing);
 	const paying =
 		assumed === null ? plainly : sentence(writing, 'assuming', { paying: plainly, terms: assumed });
@@ -82,7 +86,7 @@ function ofPlan({ opens, ...phrase }: Phrase): Phrase {
 
 const unpayableSentence = (
 	{ firstMonth }: Plan,
-	{ month, fees, money }: Extract<PlanEnding, { status: 'refused' }>,
+	{ month, fees, money }: Extract<PlanEnding, { reason: 'fees' }>,
 	writing: Writing
 ): Sentence =>
 	sentence(writing, 'unpayable', {

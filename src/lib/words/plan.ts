@@ -62,6 +62,17 @@ export function listedDebts(
 	].filter(({ id }) => known.has(id));
 }
 
+/** What a debt of the case, or one that any of its plans brings, is called. */
+export function planDebtName(
+	{ debts, plans }: Pick<CaseDocument, 'debts' | 'plans'>,
+	id: string,
+	spoken: Spoken
+): string {
+	const brought = plans.flatMap(({ changes }) => changes.map(newDebtOf));
+	const found = debts.find((debt) => debt.id === id) ?? brought.find((debt) => debt?.id === id);
+	return nameOf(found ?? { name: '' }, spoken);
+}
+
 /** “+400.00 in April, every year”, “950.00 from Jan 2028” */
 export function planHappeningInWords(item: PlanHappening, writing: Writing): string {
 	const amount = writeMoney(item.amount, writing);
@@ -76,6 +87,9 @@ export function planHappeningInWords(item: PlanHappening, writing: Writing): str
 export const changeDayInWords = (change: ChangeEntry, day: CalendarDate, spoken: Spoken): string =>
 	text(spoken, 'change day', {
 		kind: change.kind,
-		rate: change.kind === 'transfer' ? writePercent(change.thenRate, spoken) : '',
+		rate:
+			change.kind === 'transfer' && change.thenRate !== null
+				? writePercent(change.thenRate, spoken)
+				: '',
 		month: writeShortMonth(day, spoken)
 	});

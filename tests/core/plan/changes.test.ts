@@ -124,7 +124,13 @@ describe('what a plan changes', () => {
 		if (!changed.ok) throw new Error('refused');
 		const terms: PlanTerms = { ...constant(11_000), fees: changed.fees };
 		const plan = planTotals(changed.debts, terms);
-		expect(plan.ending).toEqual({ status: 'refused', month: 3, fees: 12_000, money: 11_000 });
+		expect(plan.ending).toEqual({
+			status: 'refused',
+			reason: 'fees',
+			month: 3,
+			fees: 12_000,
+			money: 11_000
+		});
 		expect(plan.months).toBe(2);
 		const asked = planTotals(changed.debts, { ...required, fees: changed.fees });
 		expect(asked.ending.status).toBe('cleared');

@@ -140,9 +140,9 @@ describe('the month in which a plan’s money begins', () => {
 				household(termsDrawn(fc.constantFrom(...FREQUENCIES))),
 				fc.constantFrom(1, 1, 3),
 				(debts, begins) => {
-					// A payment missed, or a rate raised, within a term is left to its last payment.
+					// A payment missed, a charge, or a rate raised within a term is left to its last payment.
 					const paid = debts.map(({ id, terms }) => {
-						const fields = terms.payment.kind === 'level' ? { rateChanges: [] } : {};
+						const fields = terms.payment.kind === 'level' ? { rateChanges: [], charges: [] } : {};
 						return { id, terms: { ...terms, ...fields, skips: [] } };
 					});
 					const asked = planOf(paid, { ...required, begins });

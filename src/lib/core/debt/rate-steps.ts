@@ -1,5 +1,5 @@
 /** The changes of a debt's rate, each placed among its periods (contract, section 4). */
-import { dayNumber } from '../quantities/calendar';
+import { dayNumber, type CalendarDate } from '../quantities/calendar';
 import { isByDay, type Percent } from '../quantities/rate';
 import { anchorOf, beginOfPeriod } from './period-days';
 import type { DebtTerms, RateChange } from './terms';
@@ -65,7 +65,15 @@ export function rateIn({ rate }: RateTermsOf, steps: readonly RateStep[], k: num
 	return steps.findLast(({ from }) => from <= k)?.annual ?? rate.annual;
 }
 
-/** The changes of the rate that come into force before period k begins, as they were stated. */
-export function rateChangesBefore(terms: RateTermsOf, k: number): readonly RateChange[] {
-	return (terms.rateChanges ?? []).filter((change) => placed(terms, change).affects < k);
+/** The changes of the rate that come into force before another one does, as they were stated. */
+export function rateChangesBefore(
+	terms: RateTermsOf,
+	when: { readonly from: number } | { readonly date: CalendarDate }
+): readonly RateChange[] {
+	const next = placed(terms, { ...when, annual: terms.rate.annual });
+	return (terms.rateChanges ?? []).filter((change) => {
+		const own = placed(terms, change);
+		if ('date' in change && 'date' in when) return change.date < when.date;
+		return own.from < next.from || (own.from === next.from && own.day < next.day);
+	});
 }

@@ -3,7 +3,7 @@ import { addMonths, dueDate, monthsBetween, type CalendarDate } from '../quantit
 import type { DebtTerms } from '../debt/terms';
 import type { Difference } from '../debt/difference';
 import { roundedShare, type Cents } from '../quantities/money';
-import { planOf, planTotals } from './walk';
+import { ONLY_ASKED, planOf, planTotals } from './walk';
 import {
 	firstMonthOf,
 	monthEnds,
@@ -17,15 +17,6 @@ import {
 import type { Plan, PlannedDebt, PlanTerms, PlanTotals } from './terms';
 import { percent, WHOLE, type Percent } from '../quantities/rate';
 import { least } from '../debt/solve';
-
-/** Nothing but what each debt asks. */
-export const ONLY_ASKED: PlanTerms = {
-	budget: { kind: 'required' },
-	oneOffs: [],
-	budgetChanges: [],
-	order: 'listed',
-	listed: []
-};
 
 /**
  * What all debts ask in the month in which a plan begins, where nothing but that is paid before; of debts that
@@ -63,9 +54,8 @@ export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
 		let sum = 0;
 		for (const { index, asked } of shares) {
 			const before = usual[index] ?? 0;
-			const end = ends[index];
-			const isLast = end !== undefined && end !== null && month >= end.month && before > 0;
-			sum += isLast && asked > before + end.periods ? before : asked;
+			const isLast = month >= (ends[index] ?? Infinity) && before > 0;
+			sum += isLast && asked > before + before / ROUNDING_LEAVES ? before : asked;
 			if (!isLast) usual[index] = Math.max(before, asked);
 		}
 		if (month >= begins) most = Math.max(most, sum);
@@ -73,11 +63,14 @@ export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
 	return most as Cents;
 }
 
-/** The month in which a stated term is over and all that is left is asked, and its periods; null where none is. */
+/** What rounding leaves to a last payment is at most about a hundredth of it, over the longest terms. */
+const ROUNDING_LEAVES = 100;
+
+/** The month in which a stated term is over and all that is left is asked; null where none is. */
 function termEnd(
 	{ payment, paymentChanges = [], firstDue, paymentsPerYear }: DebtTerms,
 	firstMonth: CalendarDate
-): { readonly month: number; readonly periods: number } | null {
+): number | null {
 	const rules = [{ from: 1, rule: payment }, ...paymentChanges].sort((a, b) => a.from - b.from);
 	for (const [at, { from, rule }] of rules.entries()) {
 		let [first, level] = [from, rule];
@@ -85,8 +78,7 @@ function termEnd(
 		if (level.kind !== 'level' || level.atTerm === 'continue') continue;
 		const last = first + level.periods - 1;
 		if (last >= (rules[at + 1]?.from ?? Infinity)) continue;
-		const month = monthsBetween(firstMonth, dueDate(firstDue, last, paymentsPerYear)) + 1;
-		return { month, periods: level.periods };
+		return monthsBetween(firstMonth, dueDate(firstDue, last, paymentsPerYear)) + 1;
 	}
 	return null;
 }

@@ -1,5 +1,11 @@
 /** What a plan changes about the debts before they are paid (contract, section 10). */
-import { addMonths, dueDatesUntil, endOfMonth, type CalendarDate } from '../quantities/calendar';
+import {
+	addDays,
+	addMonths,
+	dueDatesUntil,
+	endOfMonth,
+	type CalendarDate
+} from '../quantities/calendar';
 import type { DebtTerms, PaymentRule } from '../debt/terms';
 import { rateChangesBefore } from '../debt/rate-steps';
 import { roundedShare, ZERO, type Cents } from '../quantities/money';
@@ -38,7 +44,13 @@ interface Transfer {
 /** Rates, and payments where they are given, that lenders agree to from a month on. */
 interface Concession {
 	readonly kind: 'concession';
+	/** The month from which fees are due, and from whose first due period on the agreed terms hold. */
 	readonly from: number;
+	/**
+	 * The day from which it is agreed, where that is known: the rates hold from then on and never reach back (section
+	 * 4), the payments from the first due date on or after it.
+	 */
+	readonly date?: CalendarDate;
 	readonly debts: readonly {
 		readonly id: string;
 		readonly annual: Percent;
@@ -217,23 +229,39 @@ function conceded({ debts, fees }: Changed, change: Concession, first: CalendarD
 		debts: debts.map((debt) => {
 			const agreed = change.debts.find(({ id }) => id === debt.id);
 			return agreed
-				? { ...debt, terms: agreedTerms(debt.terms, periodIn(first, debt.terms, from), agreed) }
+				? { ...debt, terms: agreedTerms(debt.terms, agreed, whenAgreed(debt.terms, change, first)) }
 				: debt;
 		}),
 		fees: { ...fees, concessions: [...fees.concessions, fee] }
 	};
 }
 
+/** When agreed terms come into force for a debt: the rate, as a change of it, and the period of the first payment. */
+interface WhenAgreed {
+	readonly rate: { readonly from: number } | { readonly date: CalendarDate };
+	readonly payment: number;
+}
+
+function whenAgreed(terms: DebtTerms, { from, date }: Concession, first: CalendarDate): WhenAgreed {
+	if (date === undefined) {
+		const period = periodIn(first, terms, from);
+		return { rate: { from: period }, payment: period };
+	}
+	const before = dueDatesUntil(terms.firstDue, addDays(date, -1), terms.paymentsPerYear);
+	return { rate: { date }, payment: before + 1 };
+}
+
 /** The agreed rate and payment replace every later change of the debt's own. */
 function agreedTerms(
 	terms: DebtTerms,
-	from: number,
-	{ annual, payment }: Concession['debts'][number]
+	{ annual, payment }: Concession['debts'][number],
+	when: WhenAgreed
 ): DebtTerms {
 	const rule: PaymentRule | null = payment === null ? null : { kind: 'fixed', amount: payment };
+	const from = when.payment;
 	return {
 		...terms,
-		rateChanges: [...rateChangesBefore(terms, from), { from, annual }],
+		rateChanges: [...rateChangesBefore(terms, when.rate), { ...when.rate, annual }],
 		paymentChanges: rule
 			? [...(terms.paymentChanges ?? []).filter((change) => change.from < from), { from, rule }]
 			: (terms.paymentChanges ?? [])

@@ -53,7 +53,3 @@ export const paymentsOf = (debts: readonly PlannedDebt[], plan: Plan): PlanPayme
 		.flatMap((_, index) => paidByPeriod(debts, plan, index).map((paid) => ({ ...paid, index })))
 		.filter(({ amount }) => amount > 0)
 		.sort((a, b) => a.month - b.month || a.index - b.index || a.k - b.k);
-
-/** What payments come to together. */
-export const paidTogether = (payments: readonly PlanPayment[]): Cents =>
-	payments.reduce((sum, { amount }) => sum + amount, 0) as Cents;

@@ -145,10 +145,13 @@ export type PlanEnding =
 	/** The fees of a month are more than its money: the plan can't be carried out. */
 	| {
 			readonly status: 'refused';
+			readonly reason: 'fees';
 			readonly month: number;
 			readonly fees: Cents;
 			readonly money: Cents;
-	  };
+	  }
+	/** What the plan changes about the debts is not possible, or not known yet: nothing of it is computed. */
+	| { readonly status: 'refused'; readonly reason: 'changes' };
 
 export interface PlanTotals {
 	readonly ending: PlanEnding;

@@ -33,10 +33,35 @@ export const MONTHS_FOLLOWED = 1200;
 /** Settled months without a debt cleared or a new lowest balance, after which it never ends. */
 const QUIET_MONTHS = 12;
 
+/** Nothing but what each debt asks. */
+export const ONLY_ASKED: PlanTerms = {
+	budget: { kind: 'required' },
+	oneOffs: [],
+	budgetChanges: [],
+	order: 'listed',
+	listed: []
+};
+
 /** A plan with every month. */
 export function planOf(debts: readonly PlannedDebt[], plan: PlanTerms): Plan {
 	const kept: PlanMonth[] = [];
 	return { ...walkMonths(debts, plan, (month) => kept.push(month)), kept };
+}
+
+/** A plan whose changes can't be applied: what is owed at the start, and nothing else. */
+export function uncomputedPlan(debts: readonly PlannedDebt[]): Plan {
+	const none = planOf([], ONLY_ASKED);
+	const totals = debts.map((debt, index) =>
+		totalsOf(planDebt(debt, index, [], firstMonthOf(debts)))
+	);
+	return {
+		...none,
+		ending: { status: 'refused', reason: 'changes' },
+		firstMonth: firstMonthOf(debts),
+		starting: sumOf(totals, 'starting'),
+		closing: sumOf(totals, 'closing'),
+		debts: totals
+	};
 }
 
 /** The same plan without its months. */
@@ -137,6 +162,7 @@ function walkMonths(
 
 const refusal = (month: number, fees: number, left: number): PlanEnding => ({
 	status: 'refused',
+	reason: 'fees',
 	month,
 	fees: fees as Cents,
 	money: (fees + left) as Cents

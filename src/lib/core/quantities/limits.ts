@@ -35,6 +35,8 @@ export const LIMITS = {
 	/** Forecasts that a case keeps, and periods of debts whose figures one of them keeps. */
 	forecasts: 60,
 	forecastPeriods: 12_000,
+	/** Events of calendars that were given out. */
+	calendarEvents: 5_000,
 	/** Visits of a client, balances read in them, and single payments and charges that were typed. */
 	visits: 400,
 	readings: 6_000,

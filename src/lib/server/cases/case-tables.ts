@@ -4,7 +4,7 @@ import type { CaseDocument } from '../../document/case';
 import type { ChangeEntry, NewDebtEntry } from '../../document/change';
 import type { DebtEntry, HappeningEntry } from '../../document/debt';
 import type { PlanEntry, PlanHappening, SheetLine } from '../../document/plan';
-import { column, date, fields, percent, variants, type Part, type Row } from '../database/shapes';
+import { column, date, fields, percent, variants, type Part } from '../database/shapes';
 
 /** How the amounts and dates of a case are written, in `case_file`. */
 export const CURRENCY = fields<CaseDocument['currency']>({
@@ -18,7 +18,7 @@ export const STYLE = fields<CaseDocument['style']>({
 
 /** `case_file`, but for where it is in its history. */
 export const CASE = fields<
-	Pick<CaseDocument, 'label' | 'currency' | 'style' | 'asOf' | 'against' | 'handout'>
+	Pick<CaseDocument, 'label' | 'currency' | 'style' | 'asOf' | 'against' | 'handout' | 'calendar'>
 >({
 	label: column('label'),
 	currency: CURRENCY,
@@ -32,7 +32,8 @@ export const CASE = fields<
 		contact: column('handout_contact'),
 		line: column('handout_line'),
 		email: column('client_email')
-	})
+	}),
+	calendar: column('calendar')
 });
 
 const rounding = {
@@ -230,15 +231,10 @@ export const CHANGE: Part<ChangeTerms> = variants('kind', 'kind', {
 		assumed: column('assumed'),
 		from: date('agreed_from'),
 		setUpFee: column('set_up_fee'),
-		// A part where there is a percentage, else an amount.
-		monthlyFee: variants(
-			'kind',
-			(row: Row) => (row['fee_percent'] === null ? 'amount' : 'percent'),
-			{
-				amount: { amount: column('fee_amount') },
-				percent: { percent: percent('fee_percent'), cap: column('fee_cap') }
-			}
-		)
+		monthlyFee: variants('kind', 'fee_kind', {
+			amount: { amount: column('fee_amount') },
+			percent: { percent: percent('fee_percent'), cap: column('fee_cap') }
+		})
 	}
 });
 

@@ -57,25 +57,25 @@ type Variants<T, Tag extends keyof T> = {
 	readonly [K in T[Tag] & string]: Parts<Omit<Extract<T, Readonly<Record<Tag, K>>>, Tag>>;
 };
 
-/** One of several groups of fields; which one says `tag`, in a column or, as `tagOf` has it, by what the row has. */
+/** One of several groups of fields; which one says `tag`, in the column `where`. */
 export function variants<T extends object, Tag extends keyof T & string>(
 	tag: Tag,
-	where: string | ((row: Row) => T[Tag]),
+	where: string,
 	kinds: Variants<T, Tag>
 ): Part<T> {
 	const parts = new Map<unknown, Part<object>>(
 		Object.entries(kinds).map(([kind, of]) => [kind, fields(of as Parts<object>)])
 	);
-	const own: Part<unknown> | null = typeof where === 'string' ? column(where) : null;
+	const own: Part<unknown> = column(where);
 	const byName = new Map<string, Column>();
-	for (const part of [...(own ? [own] : []), ...parts.values()]) {
+	for (const part of [own, ...parts.values()]) {
 		for (const one of part.columns) byName.set(one.name, one);
 	}
 	return {
 		columns: [...byName.values()],
-		write: (value) => ({ ...own?.write(value[tag]), ...parts.get(value[tag])?.write(value) }),
+		write: (value) => ({ ...own.write(value[tag]), ...parts.get(value[tag])?.write(value) }),
 		read: (row) => {
-			const kind = typeof where === 'string' ? row[where] : where(row);
+			const kind = row[where];
 			return { [tag]: kind, ...(parts.get(kind)?.read(row) as object | undefined) };
 		}
 	};

@@ -200,7 +200,8 @@
 		{subject}
 		writing={desk.writing}
 		anchor={taking}
-		ontaken={(kind) => {
+		ontaken={(kind, { given }) => {
+			if (given) desk.rememberCalendar(given);
 			if (data.person) void sayTakenAlong(desk.id, kind);
 		}}
 		onclose={() => {

@@ -2,7 +2,12 @@
 <script lang="ts">
 	import { save, TakeAlong } from '$lib/desk/take-along.svelte';
 	import type { CaseDocument } from '$lib/document/case';
-	import { KINDS_OF, type OutgoingKind, type Subject } from '$lib/handout/outgoing';
+	import {
+		KINDS_OF,
+		type OutgoingFile,
+		type OutgoingKind,
+		type Subject
+	} from '$lib/handout/outgoing';
 	import { readCount } from '$lib/reading/counts';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -11,6 +16,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { takeWords } from '$lib/words/take-along';
 	import { onDestroy } from 'svelte';
+	import AssumedFirst from './AssumedFirst.svelte';
 
 	interface Props {
 		caseId: string;
@@ -19,7 +25,7 @@
 		writing: Writing;
 		anchor: HTMLElement;
 		/** A file of this kind was made. */
-		ontaken: (kind: string) => void;
+		ontaken: (kind: string, file: OutgoingFile) => void;
 		onclose: () => void;
 	}
 	const { caseId, document, subject, writing, anchor, ontaken, onclose }: Props = $props();
@@ -38,9 +44,16 @@
 	async function take(offer: Offer): Promise<void> {
 		making = takeWords(subject.of, offer, writing).name;
 		const kind = offer === 'png' ? 'svg' : offer;
-		const file = await along.make({ document, subject, kind, calendar: { months, each } });
+		const file = await along.make({
+			document,
+			subject,
+			kind,
+			calendar: { months, each },
+			made: new Date().toISOString(),
+			cancels: true
+		});
 		if (!file) return;
-		ontaken(offer);
+		ontaken(offer, file);
 		if (offer === 'png') {
 			const { asPng } = await import('$lib/workers/as-png');
 			save(await asPng(file));
@@ -51,7 +64,7 @@
 		making = takeWords('case', 'json', writing).name;
 		const file = await along.make({ document, subject: { of: 'case' }, kind: 'json' });
 		if (!file) return;
-		ontaken('json');
+		ontaken('json', file);
 		save(file);
 	}
 </script>
@@ -63,46 +76,52 @@
 	</button>
 {/snippet}
 
+{#snippet files()}
+	{#if subject.of === 'plan'}
+		<a class="offer" href="/cases/{caseId}/handout?of={subject.id}">
+			<strong>The page for the client</strong>
+			<span>choose its parts, see it as it is printed, in English or Spanish</span>
+		</a>
+		<a class="offer" href="/cases/{caseId}/outbox?of={subject.id}">
+			<strong>A message to the client</strong>
+			<span>with the page, the calendar and the workbook</span>
+		</a>
+	{/if}
+	{#each offers as offer (offer)}
+		{@const { name, help } = takeWords(subject.of, offer, writing)}
+		{@render offered(name, help, () => void take(offer))}
+		{#if offer === 'ics'}
+			<div class="fields calendar">
+				<span class="label">Months</span>
+				<TypedField
+					label="Months in the calendar"
+					value={months}
+					read={(typed) => readCount(typed, writing)}
+					write={String}
+					onchange={(to) => to !== null && (months = to)}
+				/>
+				<span class="label">An entry</span>
+				<Choice
+					label="What an entry of the calendar is"
+					value={each}
+					options={[
+						{ value: 'payment', words: 'for each payment' },
+						{ value: 'day', words: 'for each day, with all of it' }
+					]}
+					onchange={(to) => (each = to)}
+				/>
+			</div>
+		{/if}
+	{/each}
+{/snippet}
+
 <Note title="Take it along" {anchor} {onclose}>
 	{#if along.done !== null}
 		<p><Progress what={making} done={along.done} onstop={() => along.stop()} /></p>
 	{:else}
 		{#if subject.of === 'plan'}
-			<a class="offer" href="/cases/{caseId}/handout?of={subject.id}">
-				<strong>The page for the client</strong>
-				<span>choose its parts, see it as it is printed, in English or Spanish</span>
-			</a>
-			<a class="offer" href="/cases/{caseId}/outbox?of={subject.id}">
-				<strong>A message to the client</strong>
-				<span>with the page, the calendar and the workbook</span>
-			</a>
-		{/if}
-		{#each offers as offer (offer)}
-			{@const { name, help } = takeWords(subject.of, offer, writing)}
-			{@render offered(name, help, () => void take(offer))}
-			{#if offer === 'ics'}
-				<div class="fields calendar">
-					<span class="label">Months</span>
-					<TypedField
-						label="Months in the calendar"
-						value={months}
-						read={(typed) => readCount(typed, writing)}
-						write={String}
-						onchange={(to) => to !== null && (months = to)}
-					/>
-					<span class="label">An entry</span>
-					<Choice
-						label="What an entry of the calendar is"
-						value={each}
-						options={[
-							{ value: 'payment', words: 'for each payment' },
-							{ value: 'day', words: 'for each day, with all of it' }
-						]}
-						onchange={(to) => (each = to)}
-					/>
-				</div>
-			{/if}
-		{/each}
+			<AssumedFirst {document} plan={subject.id}>{@render files()}</AssumedFirst>
+		{:else}{@render files()}{/if}
 		{#if subject.of !== 'case'}
 			{@const { name, help } = takeWords('case', 'json', writing)}
 			{@render offered(name, help, () => void takeCase())}

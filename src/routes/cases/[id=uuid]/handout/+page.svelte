@@ -5,12 +5,14 @@
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { HANDOUT_PARTS, type HandoutEntry, type HandoutPart } from '$lib/document/handout';
+	import { carriedPlan } from '$lib/document/carried-plans';
 	import { handoutOf } from '$lib/handout/handout';
 	import { readLine } from '$lib/reading/names';
 	import Choice from '$lib/ui/Choice.svelte';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { handoutPart, LANGUAGE_CHOICES, PAPER_CHOICES } from '$lib/words/handout-settings';
+	import AssumedFirst from '../AssumedFirst.svelte';
 	import Taking from '../Taking.svelte';
 	import Pages from './Pages.svelte';
 
@@ -18,7 +20,11 @@
 	const desk = $derived(inUse());
 	const { plans, handout: settings, debts } = $derived(desk.document);
 	const entry = $derived(desk.planMeant(page.url.searchParams.get('of')));
-	const handout = $derived(entry ? handoutOf(desk.document, entry) : null);
+	/** A plan that can't be carried out, or is not computed, is not handed out. */
+	const refused = $derived(
+		entry !== undefined && carriedPlan(desk.document, entry).plan.ending.status === 'refused'
+	);
+	const handout = $derived(entry && !refused ? handoutOf(desk.document, entry) : null);
 
 	const set = (fields: Partial<HandoutEntry>) =>
 		desk.change('the hand-out', (document) => ({
@@ -48,7 +54,14 @@
 	<h1 class="unseen">Hand-out of {desk.document.label}</h1>
 	{#if debts.length === 0 || !handout || !entry}
 		<div class="empty">
-			<NothingYet what="There is nothing to hand over yet" href="/cases/{desk.id}" />
+			{#if refused && entry}
+				<p>
+					“{entry.name}” can’t be handed out: it can’t be carried out as it stands.
+					<a href="/cases/{desk.id}/plan?of={entry.id}">Open the plan ›</a>
+				</p>
+			{:else}
+				<NothingYet what="There is nothing to hand over yet" href="/cases/{desk.id}" />
+			{/if}
 		</div>
 	{:else}
 		<!-- Focus lets the keys scroll it. -->
@@ -57,16 +70,18 @@
 			<div class="stack"><Pages {handout} /></div>
 		</section>
 		<section class="settings" aria-label="What is on it">
-			<p class="acts">
-				<button type="button" class="filled" onclick={() => print()}>Print it</button>
-				<Taking
-					document={desk.document}
-					subject={{ of: 'plan', id: entry.id }}
-					kind="pdf"
-					words="Save as PDF"
-				/>
-				<a href="/cases/{desk.id}/outbox?of={entry.id}">Write to the client ›</a>
-			</p>
+			<AssumedFirst document={desk.document} plan={entry.id}>
+				<p class="acts">
+					<button type="button" class="filled" onclick={() => print()}>Print it</button>
+					<Taking
+						document={desk.document}
+						subject={{ of: 'plan', id: entry.id }}
+						kind="pdf"
+						words="Save as PDF"
+					/>
+					<a href="/cases/{desk.id}/outbox?of={entry.id}">Write to the client ›</a>
+				</p>
+			</AssumedFirst>
 			<div class="fields">
 				{#if plans.length > 1}
 					<span class="label">Plan</span>

@@ -1,12 +1,13 @@
 <!-- A message to the client: written, looked at, put into the outbox; and what was put there before. -->
 <script lang="ts">
-	import { invalidateAll } from '$app/navigation';
+	import { beforeNavigate, goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { putMessage } from '$lib/desk/requests';
 	import { TakeAlong } from '$lib/desk/take-along.svelte';
 	import { LONGEST_TEXT } from '$lib/document/message';
 	import { base64Of } from '$lib/exchange/bytes';
+	import { assumesTerms } from '$lib/document/change';
 	import { handoutOf, handoutWriting } from '$lib/handout/handout';
 	import type { OutgoingFile, OutgoingKind } from '$lib/handout/outgoing';
 	import { readAddress } from '$lib/reading/addresses';
@@ -18,6 +19,7 @@
 	import { fileWords, mailSubject, mailText } from '$lib/words/mail';
 	import { onDestroy } from 'svelte';
 	import { v4 as newKey } from 'uuid';
+	import AssumedFirst from '../AssumedFirst.svelte';
 	import MessageLines from '../../../MessageLines.svelte';
 	import type { PageProps } from './$types';
 
@@ -37,7 +39,9 @@
 	const subject = $derived(desk.mail.subject ?? mailSubject(label, spoken));
 	const text = $derived(
 		desk.mail.text ??
-			(entry ? mailText(handoutOf(desk.document, entry), handout, ticked, spoken) : '')
+			(entry
+				? mailText(handoutOf(desk.document, entry), handout, ticked, assumesTerms(entry), spoken)
+				: '')
 	);
 
 	const along = new TakeAlong();
@@ -48,6 +52,27 @@
 	let putting = $state(false);
 	/** The same for as long as it is the same message: an answer that is lost does not make two of it. */
 	let key = newKey();
+
+	/** Where somebody wants to go while the message is not in the outbox yet. */
+	let leaving = $state.raw<{ readonly to: URL } | null>(null);
+	let isLeaving = false;
+	const isWritten = $derived(desk.mail.subject !== null || desk.mail.text !== null);
+
+	beforeNavigate((navigation) => {
+		const { to, type } = navigation;
+		// What was typed stays with the desk while it is this case's; what is being made does not.
+		const staysHere = to?.params?.['id'] === desk.id && type !== 'leave';
+		if (isLeaving || !(putting || (isWritten && !staysHere))) return;
+		navigation.cancel();
+		if (to && type !== 'leave') leaving = { to: to.url };
+	});
+
+	function leave(to: URL): void {
+		isLeaving = true;
+		along.stop();
+		desk.mail = { subject: null, text: null };
+		void goto(to);
+	}
 
 	async function send(): Promise<void> {
 		if (!entry) return;
@@ -64,7 +89,9 @@
 			const file = await along.make({
 				document: desk.document,
 				subject: { of: 'plan', id: entry.id },
-				kind
+				kind,
+				made: new Date().toISOString(),
+				cancels: true
 			});
 			making = null;
 			if (!file) {
@@ -74,6 +101,7 @@
 			}
 			files.push(file);
 		}
+		const events = files.find(({ given }) => given)?.given;
 		await desk.flush();
 		const answer = await putMessage(desk.id, {
 			key,
@@ -86,6 +114,7 @@
 		putting = false;
 		if (answer.kind === 'done') {
 			put = answer.value;
+			if (events) desk.rememberCalendar(events);
 			key = newKey();
 			desk.mail = { subject: null, text: null };
 			await invalidateAll();
@@ -152,12 +181,24 @@
 				{#if making !== null && along.done !== null}
 					<Progress what={making} done={along.done} onstop={() => along.stop()} />
 				{:else}
-					<button type="button" class="filled" disabled={putting} onclick={send}
-						>Put it into the outbox</button
-					>
+					<AssumedFirst document={desk.document} plan={entry.id}>
+						<button type="button" class="filled" disabled={putting} onclick={send}
+							>Put it into the outbox</button
+						>
+					</AssumedFirst>
 					<a href="/cases/{desk.id}/handout?of={entry.id}">The page for the client ›</a>
 				{/if}
 			</p>
+			{#if leaving}
+				{@const { to } = leaving}
+				<p class="problem" role="alert">
+					{putting
+						? 'The message is still being made; it is lost when you leave now.'
+						: 'What you wrote is not in the outbox yet; it is lost when you leave now.'}
+					<button type="button" onclick={() => (leaving = null)}>Stay</button>
+					<button type="button" onclick={() => leave(to)}>Leave without it</button>
+				</p>
+			{/if}
 			{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
 		</section>
 	{/if}

@@ -1,15 +1,15 @@
 <!-- One change of a plan: which debts it is about, and its terms; what is typed counts at once. -->
 <script lang="ts">
-	import { ZERO } from '$lib/core/quantities/money';
-	import { percent } from '$lib/core/quantities/rate';
 	import type { CaseDocument } from '$lib/document/case';
 	import {
 		confirmed,
 		isAssumed,
+		missingTerms,
 		type AssumedTerm,
 		type ChangeEntry,
 		type NewDebtEntry
 	} from '$lib/document/change';
+	import { withProposedTerms } from '$lib/desk/plan-entry';
 	import { changeKind } from '$lib/words/changes';
 	import { nameOf } from '$lib/words/debt';
 	import { writingOf } from '$lib/reading/writing';
@@ -45,6 +45,22 @@
 		change.kind === 'consolidate' ? change.loan : change.kind === 'transfer' ? change.card : null
 	);
 
+	/** What stands in a term that is still open. */
+	const OPEN = 'to be typed';
+	const missing = $derived(missingTerms(change));
+
+	let fields = $state<HTMLElement>();
+
+	/** Enter goes on to the next term that is still open; where there is none, the change is done. */
+	function goOn(): void {
+		const inputs = [...(fields?.querySelectorAll('input') ?? [])];
+		const here = inputs.indexOf(document.activeElement as HTMLInputElement);
+		const open = (input: HTMLInputElement) => input.placeholder === OPEN && input.value === '';
+		const next = inputs.slice(here + 1).find(open) ?? inputs.find(open);
+		if (next) next.focus();
+		else onclose();
+	}
+
 	const PAID = [
 		{ value: 'added', words: 'added to the loan' },
 		{ value: 'up-front', words: 'paid at the start' }
@@ -75,7 +91,6 @@
 
 	/** A debt is taken into the change or left out of it. */
 	function turnDebt(id: string, taken: boolean): void {
-		const rate = paper.debts.find((debt) => debt.id === id)?.annualRate ?? percent(0);
 		switch (change.kind) {
 			case 'consolidate': {
 				const others = change.debts.filter((other) => other !== id);
@@ -90,7 +105,7 @@
 			}
 			case 'concession': {
 				const others = change.debts.filter(({ debt }) => debt !== id);
-				const agreed = { debt: id, annualRate: rate, assumed: false, payment: null };
+				const agreed = { debt: id, annualRate: null, assumed: false, payment: null };
 				onchange({ ...change, debts: taken ? [...others, agreed] : others });
 			}
 		}
@@ -98,239 +113,263 @@
 </script>
 
 <Note {title} {anchor} {onclose}>
-	<div class="debts" role="group" aria-label="The debts that it is about">
-		{#each paper.debts as debt, place (debt.id)}
-			<ChangedDebt
-				{change}
-				id={debt.id}
-				name={nameOf(debt, writing)}
-				{place}
-				{writing}
-				onturn={(taken) => turnDebt(debt.id, taken)}
-				{onchange}
-				{onclose}
-			/>
-		{/each}
-	</div>
-	<div class="fields">
-		{#if brought}
-			<span class="label">New debt</span>
-			<TypedField
-				onenter={onclose}
-				label="Name of the new debt"
-				value={brought.name}
-				{...nameText(writing)}
-				onchange={(name) => bring({ name: name ?? '' })}
-			/>
-			{#if change.kind === 'consolidate'}
-				<span class="label">Annual rate</span>
-				<TypedField
-					onenter={onclose}
-					label="Annual rate of the new loan"
-					assumed={isGuess('annualRate')}
-					value={change.annualRate}
-					{...rateText(writing)}
-					onchange={(annualRate) =>
-						annualRate !== null &&
-						onchange({ ...change, assumed: named(change.assumed, 'annualRate'), annualRate })}
+	<div bind:this={fields}>
+		<div class="debts" role="group" aria-label="The debts that it is about">
+			{#each paper.debts as debt, place (debt.id)}
+				<ChangedDebt
+					{change}
+					id={debt.id}
+					name={nameOf(debt, writing)}
+					{place}
+					{writing}
+					onturn={(taken) => turnDebt(debt.id, taken)}
+					open={OPEN}
+					{onchange}
+					onenter={goOn}
 				/>
-			{:else if change.kind === 'transfer'}
-				<span class="label">Offer rate</span>
-				<span class="two">
+			{/each}
+		</div>
+		<div class="fields">
+			{#if brought}
+				<span class="label">New debt</span>
+				<TypedField
+					onenter={goOn}
+					label="Name of the new debt"
+					value={brought.name}
+					{...nameText(writing)}
+					onchange={(name) => bring({ name: name ?? '' })}
+				/>
+				{#if change.kind === 'consolidate'}
+					<span class="label">Annual rate</span>
 					<TypedField
-						onenter={onclose}
-						label="Offer rate"
-						assumed={isGuess('offerRate')}
-						value={change.offerRate}
+						onenter={goOn}
+						label="Annual rate of the new loan"
+						assumed={isGuess('annualRate')}
+						value={change.annualRate}
 						{...rateText(writing)}
-						onchange={(offerRate) =>
-							offerRate !== null &&
-							onchange({ ...change, assumed: named(change.assumed, 'offerRate'), offerRate })}
-					/>
-					<span>for months</span>
-					<TypedField
-						onenter={onclose}
-						label="Months of the offer"
-						assumed={isGuess('offerMonths')}
-						value={change.offerMonths}
-						{...countText(writing)}
-						onchange={(offerMonths) =>
-							offerMonths !== null &&
-							onchange({ ...change, assumed: named(change.assumed, 'offerMonths'), offerMonths })}
-					/>
-				</span>
-				<span class="label">Then</span>
-				<span class="two">
-					<TypedField
-						onenter={onclose}
-						label="Rate after the offer"
-						assumed={isGuess('thenRate')}
-						value={change.thenRate}
-						{...rateText(writing)}
-						onchange={(thenRate) =>
-							thenRate !== null &&
-							onchange({ ...change, assumed: named(change.assumed, 'thenRate'), thenRate })}
-					/>
-					<span>credit limit</span>
-					<TypedField
-						onenter={onclose}
-						label="Credit limit"
-						value={change.limit}
-						{...money}
 						optional
-						placeholder="not known"
-						onchange={(limit) => onchange({ ...change, limit })}
+						placeholder={OPEN}
+						onchange={(annualRate) =>
+							onchange({ ...change, assumed: named(change.assumed, 'annualRate'), annualRate })}
 					/>
-				</span>
+				{:else if change.kind === 'transfer'}
+					<span class="label">Offer rate</span>
+					<span class="two">
+						<TypedField
+							onenter={goOn}
+							label="Offer rate"
+							assumed={isGuess('offerRate')}
+							value={change.offerRate}
+							{...rateText(writing)}
+							optional
+							placeholder={OPEN}
+							onchange={(offerRate) =>
+								onchange({ ...change, assumed: named(change.assumed, 'offerRate'), offerRate })}
+						/>
+						<span>for months</span>
+						<TypedField
+							onenter={goOn}
+							label="Months of the offer"
+							assumed={isGuess('offerMonths')}
+							value={change.offerMonths}
+							{...countText(writing)}
+							optional
+							placeholder={OPEN}
+							onchange={(offerMonths) =>
+								onchange({ ...change, assumed: named(change.assumed, 'offerMonths'), offerMonths })}
+						/>
+					</span>
+					<span class="label">Then</span>
+					<span class="two">
+						<TypedField
+							onenter={goOn}
+							label="Rate after the offer"
+							assumed={isGuess('thenRate')}
+							value={change.thenRate}
+							{...rateText(writing)}
+							optional
+							placeholder={OPEN}
+							onchange={(thenRate) =>
+								onchange({ ...change, assumed: named(change.assumed, 'thenRate'), thenRate })}
+						/>
+						<span>credit limit</span>
+						<TypedField
+							onenter={goOn}
+							label="Credit limit"
+							value={change.limit}
+							{...money}
+							optional
+							placeholder="not known"
+							onchange={(limit) => onchange({ ...change, limit })}
+						/>
+					</span>
+				{/if}
+				<NewDebtTerms
+					debt={brought}
+					isAssumed={isGuess}
+					asOf={paper.asOf}
+					{writing}
+					open={OPEN}
+					onchange={bring}
+					onenter={goOn}
+				/>
 			{/if}
-			<NewDebtTerms
-				debt={brought}
-				isAssumed={isGuess}
-				asOf={paper.asOf}
-				{writing}
-				onchange={bring}
-				{onclose}
-			/>
-		{/if}
-		{#if change.kind === 'consolidate'}
-			{@const { fee } = change}
-			<span class="label">Fee</span>
-			<span class="two">
-				<TypedField
-					onenter={onclose}
-					label="Fee in percent"
-					assumed={isGuess('fee')}
-					value={fee.percent}
-					{...minimumPercentText(writing)}
-					onchange={(share) =>
-						share !== null &&
-						onchange({
-							...change,
-							assumed: named(change.assumed, 'fee'),
-							fee: { ...fee, percent: share }
-						})}
-				/>
-				<TypedField
-					onenter={onclose}
-					label="Fee as an amount"
-					assumed={isGuess('fee')}
-					value={fee.amount}
-					{...money}
-					onchange={(amount) =>
-						amount !== null &&
-						onchange({ ...change, assumed: named(change.assumed, 'fee'), fee: { ...fee, amount } })}
-				/>
-				<Choice
-					label="How the fee is paid"
-					value={fee.paid}
-					options={PAID}
-					onchange={(paid) =>
-						onchange({ ...change, assumed: named(change.assumed, 'fee'), fee: { ...fee, paid } })}
-				/>
-			</span>
-		{:else if change.kind === 'transfer'}
-			<span class="label">Fee</span>
-			<TypedField
-				onenter={onclose}
-				label="Fee in percent"
-				assumed={isGuess('feePercent')}
-				value={change.feePercent}
-				{...minimumPercentText(writing)}
-				onchange={(feePercent) =>
-					feePercent !== null &&
-					onchange({ ...change, assumed: named(change.assumed, 'feePercent'), feePercent })}
-			/>
-		{:else}
-			{@const { monthlyFee: fee } = change}
-			<span class="label">From</span>
-			<TypedField
-				onenter={onclose}
-				label="Agreed from"
-				assumed={isGuess('from')}
-				value={change.from}
-				{...day}
-				onchange={(from) =>
-					from !== null && onchange({ ...change, assumed: named(change.assumed, 'from'), from })}
-			/>
-			<span class="label">Fee at the start</span>
-			<TypedField
-				onenter={onclose}
-				label="Fee at the start"
-				assumed={isGuess('setUpFee')}
-				value={change.setUpFee}
-				{...money}
-				onchange={(setUpFee) =>
-					setUpFee !== null &&
-					onchange({ ...change, assumed: named(change.assumed, 'setUpFee'), setUpFee })}
-			/>
-			<span class="label">Monthly fee</span>
-			<span class="two">
-				<Choice
-					label="What the monthly fee is"
-					value={fee.kind}
-					options={MONTHLY}
-					onchange={(kind) =>
-						onchange({
-							...change,
-							assumed: named(change.assumed, 'monthlyFee'),
-							monthlyFee:
-								kind === 'amount'
-									? { kind, amount: ZERO }
-									: { kind, percent: percent(0), cap: null }
-						})}
-				/>
-				{#if fee.kind === 'amount'}
+			{#if change.kind === 'consolidate'}
+				{@const { fee } = change}
+				<span class="label">Fee</span>
+				<span class="two">
 					<TypedField
-						onenter={onclose}
-						label="Monthly fee"
-						assumed={isGuess('monthlyFee')}
-						value={fee.amount}
-						{...money}
-						onchange={(amount) =>
-							amount !== null &&
-							onchange({
-								...change,
-								assumed: named(change.assumed, 'monthlyFee'),
-								monthlyFee: { kind: 'amount', amount }
-							})}
-					/>
-				{:else}
-					<TypedField
-						onenter={onclose}
-						label="Monthly fee in percent"
-						assumed={isGuess('monthlyFee')}
+						onenter={goOn}
+						label="Fee in percent"
+						assumed={isGuess('fee')}
 						value={fee.percent}
 						{...minimumPercentText(writing)}
+						optional
+						placeholder={OPEN}
 						onchange={(share) =>
-							share !== null &&
 							onchange({
 								...change,
-								assumed: named(change.assumed, 'monthlyFee'),
-								monthlyFee: { ...fee, percent: share }
+								assumed: named(change.assumed, 'fee'),
+								fee: { ...fee, percent: share }
 							})}
 					/>
 					<TypedField
-						onenter={onclose}
-						label="Most that the monthly fee may be"
-						assumed={isGuess('monthlyFee')}
-						value={fee.cap}
+						onenter={goOn}
+						label="Fee as an amount"
+						assumed={isGuess('fee')}
+						value={fee.amount}
 						{...money}
 						optional
-						placeholder="no cap"
-						onchange={(cap) =>
+						placeholder="and"
+						onchange={(amount) =>
+							onchange({
+								...change,
+								assumed: named(change.assumed, 'fee'),
+								fee: { ...fee, amount }
+							})}
+					/>
+					<Choice
+						label="How the fee is paid"
+						value={fee.paid}
+						options={PAID}
+						onchange={(paid) =>
+							onchange({ ...change, assumed: named(change.assumed, 'fee'), fee: { ...fee, paid } })}
+					/>
+				</span>
+			{:else if change.kind === 'transfer'}
+				<span class="label">Fee</span>
+				<TypedField
+					onenter={goOn}
+					label="Fee in percent"
+					assumed={isGuess('feePercent')}
+					value={change.feePercent}
+					{...minimumPercentText(writing)}
+					optional
+					placeholder={OPEN}
+					onchange={(feePercent) =>
+						onchange({ ...change, assumed: named(change.assumed, 'feePercent'), feePercent })}
+				/>
+			{:else}
+				{@const { monthlyFee: fee } = change}
+				<span class="label">From</span>
+				<TypedField
+					onenter={goOn}
+					label="Agreed from"
+					assumed={isGuess('from')}
+					value={change.from}
+					{...day}
+					optional
+					placeholder={OPEN}
+					onchange={(from) => onchange({ ...change, assumed: named(change.assumed, 'from'), from })}
+				/>
+				<span class="label">Fee at the start</span>
+				<TypedField
+					onenter={goOn}
+					label="Fee at the start"
+					assumed={isGuess('setUpFee')}
+					value={change.setUpFee}
+					{...money}
+					optional
+					placeholder={OPEN}
+					onchange={(setUpFee) =>
+						onchange({ ...change, assumed: named(change.assumed, 'setUpFee'), setUpFee })}
+				/>
+				<span class="label">Monthly fee</span>
+				<span class="two">
+					<Choice
+						label="What the monthly fee is"
+						value={fee.kind}
+						options={MONTHLY}
+						onchange={(kind) =>
 							onchange({
 								...change,
 								assumed: named(change.assumed, 'monthlyFee'),
-								monthlyFee: { ...fee, cap }
+								monthlyFee:
+									kind === 'amount' ? { kind, amount: null } : { kind, percent: null, cap: null }
 							})}
 					/>
-				{/if}
-			</span>
-		{/if}
+					{#if fee.kind === 'amount'}
+						<TypedField
+							onenter={goOn}
+							label="Monthly fee"
+							assumed={isGuess('monthlyFee')}
+							value={fee.amount}
+							{...money}
+							optional
+							placeholder={OPEN}
+							onchange={(amount) =>
+								onchange({
+									...change,
+									assumed: named(change.assumed, 'monthlyFee'),
+									monthlyFee: { kind: 'amount', amount }
+								})}
+						/>
+					{:else}
+						<TypedField
+							onenter={goOn}
+							label="Monthly fee in percent"
+							assumed={isGuess('monthlyFee')}
+							value={fee.percent}
+							{...minimumPercentText(writing)}
+							optional
+							placeholder={OPEN}
+							onchange={(share) =>
+								onchange({
+									...change,
+									assumed: named(change.assumed, 'monthlyFee'),
+									monthlyFee: { ...fee, percent: share }
+								})}
+						/>
+						<TypedField
+							onenter={goOn}
+							label="Most that the monthly fee may be"
+							assumed={isGuess('monthlyFee')}
+							value={fee.cap}
+							{...money}
+							optional
+							placeholder="no cap"
+							onchange={(cap) =>
+								onchange({
+									...change,
+									assumed: named(change.assumed, 'monthlyFee'),
+									monthlyFee: { ...fee, cap }
+								})}
+						/>
+					{/if}
+				</span>
+			{/if}
+		</div>
 	</div>
-	{#if isAssumed(change)}
+	{#if missing.length > 0}
 		<p class="guess">
-			Terms in slanted ink are assumed: type what is offered, or
+			The plan is computed once every term is typed. Or
+			<button type="button" onclick={() => onchange(withProposedTerms(change, paper))}
+				>assume likely terms</button
+			>: what is assumed is marked wherever it stands.
+		</p>
+	{:else if isAssumed(change)}
+		<p class="guess">
+			Terms in italics are assumed: type what is offered, or
 			<button type="button" onclick={() => onchange(confirmed(change))}>confirm them</button>.
 		</p>
 	{/if}

@@ -12,12 +12,14 @@
 		id: string;
 		name: string;
 		place: number;
+		/** What stands in a term that is still open. */
+		open: string;
 		writing: Writing;
 		onturn: (taken: boolean) => void;
 		onchange: (change: ChangeEntry) => void;
-		onclose: () => void;
+		onenter: () => void;
 	}
-	const { change, id, name, place, writing, onturn, onchange, onclose }: Props = $props();
+	const { change, id, name, place, open, writing, onturn, onchange, onenter }: Props = $props();
 
 	const moved = $derived(
 		change.kind === 'transfer' ? change.amounts.find(({ debt }) => debt === id) : undefined
@@ -54,7 +56,7 @@
 	</label>
 	{#if moved}
 		<TypedField
-			onenter={onclose}
+			{onenter}
 			label="Amount moved of {name}"
 			value={moved.amount}
 			{...moneyText(writing)}
@@ -65,16 +67,18 @@
 		/>
 	{:else if agreed}
 		<TypedField
-			onenter={onclose}
+			{onenter}
 			label="Agreed rate of {name}"
 			assumed={agreed.assumed}
 			value={agreed.annualRate}
 			{...rateText(writing)}
 			side="right"
-			onchange={(annualRate) => annualRate !== null && agree({ annualRate, assumed: false })}
+			optional
+			placeholder={open}
+			onchange={(annualRate) => agree({ annualRate, assumed: false })}
 		/>
 		<TypedField
-			onenter={onclose}
+			{onenter}
 			label="Agreed payment of {name}"
 			value={agreed.payment}
 			{...moneyText(writing)}

@@ -2,7 +2,6 @@
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { ZERO } from '$lib/core/quantities/money';
-	import { percent } from '$lib/core/quantities/rate';
 	import type { NewDebtEntry } from '$lib/document/change';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -13,12 +12,14 @@
 		debt: NewDebtEntry;
 		/** Whether nobody has named a term yet. */
 		isAssumed: (term: 'rule' | 'firstDue') => boolean;
+		/** What stands in a term that is still open. */
+		open: string;
 		asOf: CalendarDate;
 		writing: Writing;
 		onchange: (fields: Partial<NewDebtEntry>) => void;
-		onclose: () => void;
+		onenter: () => void;
 	}
-	const { debt, isAssumed, asOf, writing, onchange, onclose }: Props = $props();
+	const { debt, isAssumed, open, asOf, writing, onchange, onenter }: Props = $props();
 
 	const money = $derived(moneyText(writing));
 
@@ -28,9 +29,9 @@
 		{ value: 'minimum', words: 'minimum' }
 	] as const;
 	function turnRule(kind: NewDebtEntry['rule']['kind']): void {
-		if (kind === 'level') onchange({ rule: { kind, periods: 48 } });
-		else if (kind === 'fixed') onchange({ rule: { kind, amount: ZERO } });
-		else onchange({ rule: { kind, percent: percent(20_000), floor: ZERO } });
+		if (kind === 'level') onchange({ rule: { kind, periods: null } });
+		else if (kind === 'fixed') onchange({ rule: { kind, amount: null } });
+		else onchange({ rule: { kind, percent: null, floor: ZERO } });
 	}
 </script>
 
@@ -44,35 +45,41 @@
 	/>
 	{#if debt.rule.kind === 'level'}
 		<TypedField
-			onenter={onclose}
+			{onenter}
 			label="Months of the new debt"
 			assumed={isAssumed('rule')}
 			value={debt.rule.periods}
 			{...countText(writing)}
-			onchange={(periods) => periods && onchange({ rule: { kind: 'level', periods } })}
+			optional
+			placeholder={open}
+			onchange={(periods) => onchange({ rule: { kind: 'level', periods } })}
 		/>
 		<span>months</span>
 	{:else if debt.rule.kind === 'fixed'}
 		<TypedField
-			onenter={onclose}
+			{onenter}
 			label="Payment of the new debt"
 			assumed={isAssumed('rule')}
 			value={debt.rule.amount}
 			{...money}
-			onchange={(amount) => amount !== null && onchange({ rule: { kind: 'fixed', amount } })}
+			optional
+			placeholder={open}
+			onchange={(amount) => onchange({ rule: { kind: 'fixed', amount } })}
 		/>
 	{:else}
 		{@const { rule } = debt}
 		<TypedField
-			onenter={onclose}
+			{onenter}
 			label="Minimum of the new debt"
 			assumed={isAssumed('rule')}
 			value={rule.percent}
 			{...minimumPercentText(writing)}
-			onchange={(share) => share !== null && onchange({ rule: { ...rule, percent: share } })}
+			optional
+			placeholder={open}
+			onchange={(share) => onchange({ rule: { ...rule, percent: share } })}
 		/>
 		<TypedField
-			onenter={onclose}
+			{onenter}
 			label="Minimum of the new debt, at least"
 			assumed={isAssumed('rule')}
 			value={rule.floor}
@@ -83,12 +90,14 @@
 </span>
 <span class="label">First due</span>
 <TypedField
-	onenter={onclose}
+	{onenter}
 	label="First due date of the new debt"
 	assumed={isAssumed('firstDue')}
 	value={debt.firstDue}
 	{...dateText(asOf, writing)}
-	onchange={(firstDue) => firstDue !== null && onchange({ firstDue })}
+	optional
+	placeholder={open}
+	onchange={(firstDue) => onchange({ firstDue })}
 />
 
 <style>

@@ -6,7 +6,7 @@
 	import { goto } from '$app/navigation';
 	import { planDifference, type Cure } from '$lib/core/plan/answers';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
-	import { curedBy, newPlan, type PlanStart } from '$lib/desk/plan-entry';
+	import { curedBy, newPlan, withProposedTerms, type PlanStart } from '$lib/desk/plan-entry';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import { assumedInWords, refusalInWords } from '$lib/words/changes';
 	import { chosenPlan, type PlanEntry } from '$lib/document/plan';
@@ -54,6 +54,14 @@
 	function useCure({ from, amount }: Cure): void {
 		const cured = curedBy(entry, hand.firstMonth, from, amount);
 		onvary('the month’s money', cured);
+	}
+
+	/** What nobody has typed of a change gets a proposal, marked as assumed. */
+	function propose(at: number): void {
+		const changes = entry.changes.map((change, place) =>
+			place === at ? withProposedTerms(change, desk.document) : change
+		);
+		onvary('what the plan changes', { changes });
 	}
 
 	function putBack(): void {
@@ -116,9 +124,17 @@
 	onchange={(changes) => onvary('what the plan changes', { changes })}
 />
 {#if hand.refusal}
-	<ShortLine alert>
-		<strong>Change {hand.refusal.change + 1} is not possible.</strong>
-		{refusalInWords(hand.refusal, nameOf, writing)} Until then this plan pays the debts as they are.
+	{@const { refusal } = hand}
+	<ShortLine alert={refusal.reason !== 'terms missing'}>
+		<strong
+			>Change {refusal.change + 1}
+			{refusal.reason === 'terms missing' ? 'is not complete.' : 'is not possible.'}</strong
+		>
+		{refusalInWords(refusal, nameOf, writing)}
+		<button type="button" onclick={() => showChange(refusal.change)}>Open it</button>
+		{#if refusal.reason === 'terms missing'}
+			<button type="button" onclick={() => propose(refusal.change)}>Assume likely terms</button>
+		{/if}
 	</ShortLine>
 {/if}
 {#if short}

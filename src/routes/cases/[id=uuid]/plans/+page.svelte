@@ -9,9 +9,11 @@
 	import { carriedPlan, measuredPlan } from '$lib/document/carried-plans';
 	import { listedDebts } from '$lib/words/plan';
 	import { measureChoices, measureWords } from '$lib/words/plan-names';
+	import { assumedInWords } from '$lib/words/changes';
 	import { comparisonSentence } from '$lib/words/comparison';
 	import { writeDate } from '$lib/reading/written';
 	import { forecastEntryOf } from '$lib/document/kept-forecast';
+	import { assumesTerms } from '$lib/document/change';
 	import { chosenPlan, contentOf, type PlanEntry } from '$lib/document/plan';
 	import Answer from '$lib/ui/Answer.svelte';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
@@ -51,6 +53,7 @@
 					entry,
 					plan,
 					refused: refusal !== null,
+					assumed: assumesTerms(entry),
 					figures: comparedPlan(plan),
 					difference: isMeasure ? null : planDifference(plan, baseline),
 					listed: listedDebts(document, debts, writing),
@@ -63,7 +66,9 @@
 	);
 	const sentence = $derived(
 		comparisonSentence(
-			shown.map(({ entry, plan }) => ({ id: entry.id, name: entry.name, plan })),
+			shown
+				.filter(({ refused }) => !refused)
+				.map(({ entry, plan, assumed }) => ({ id: entry.id, name: entry.name, plan, assumed })),
 			writing
 		)
 	);
@@ -236,6 +241,11 @@
 	{@const { plan, anchor } = choosing}
 	<ChooseNote
 		name={plan.name}
+		assumed={assumedInWords(
+			plan.changes,
+			(id) => debts.find((debt) => debt.id === id)?.name ?? '',
+			writing
+		)}
 		{anchor}
 		onchoose={(note) => choose(plan, note)}
 		onclose={() => {

@@ -7,16 +7,24 @@
 
 	interface Props {
 		name: string;
+		/** What of it nobody has named, in words; null: nothing. */
+		assumed: string | null;
 		anchor: HTMLElement;
 		onchoose: (note: string) => void;
 		onclose: () => void;
 	}
-	const { name, anchor, onchoose, onclose }: Props = $props();
+	const { name, assumed, anchor, onchoose, onclose }: Props = $props();
 
 	let note = $state('');
 </script>
 
 <Note title="Choose “{name}”" {anchor} {onclose}>
+	{#if assumed}
+		<p role="alert">
+			<strong>Nobody has agreed to all of this yet.</strong> Assumed: {assumed}. Choose it all the
+			same?
+		</p>
+	{/if}
 	<div class="fields">
 		<span class="label">Note</span>
 		<span data-first>
@@ -32,6 +40,8 @@
 		</span>
 	</div>
 	<p class="acts">
-		<button type="button" onclick={() => onchoose(note)}>Choose this plan</button>
+		<button type="button" onclick={() => onchoose(note)}
+			>{assumed ? 'Choose it as assumed' : 'Choose this plan'}</button
+		>
 	</p>
 </Note>

@@ -12,7 +12,13 @@
 	} from '$lib/core/plan/comparison';
 	import { COMPARED_AS, type PlanFigure } from '$lib/core/working/plan-figure';
 	import type { Plan } from '$lib/core/plan/terms';
-	import { comparedName, verdict, writeCompared, writeDistance } from '$lib/words/comparison';
+	import {
+		columnNote,
+		comparedName,
+		verdict,
+		writeCompared,
+		writeDistance
+	} from '$lib/words/comparison';
 	import type { Writing } from '$lib/reading/writing';
 	import type { chosenPlan, PlanEntry } from '$lib/document/plan';
 	import ArrowLeft from '@lucide/svelte/icons/arrow-left';
@@ -77,14 +83,18 @@
 		<thead>
 			<tr>
 				<td></td>
-				{#each shown as { entry, look, difference, refused }, place (entry.id)}
-					{@const said = refused ? 'what it changes is not possible' : verdict(difference, writing)}
+				{#each shown as { entry, look, difference, refused, assumed }, place (entry.id)}
+					{@const said = refused ? null : verdict(difference, writing)}
+					{@const note = columnNote({ refused, assumed }, writing)}
 					<th scope="col" class:chosen={entry.id === chosen?.plan.id}>
 						<span class="name">
 							<span class="mark">{look.number}</span>
 							<a href={hrefOf(entry.id)} title="{entry.name} — open this plan">{entry.name}</a>
 						</span>
-						<span class="verdict">{said ?? 'what the others are compared with'}</span>
+						{#if note}<span class="note">{note}</span>{/if}
+						{#if !refused}
+							<span class="verdict">{said ?? 'what the others are compared with'}</span>
+						{/if}
 						<span class="acts">
 							{#if entry.id === chosen?.plan.id}
 								<span class="is"
@@ -96,6 +106,7 @@
 								<button
 									type="button"
 									data-choose={entry.id}
+									disabled={refused}
 									onclick={(event) => on.onchoose(entry, event.currentTarget)}>Choose</button
 								>
 							{/if}
@@ -160,7 +171,9 @@
 									value,
 									writeCompared(figure, value, writing)
 								)}
-								{#if best.includes(place)}<span class="tag">best</span>{/if}
+								{#if best.includes(place)}<span class="tag"
+										>{plan.assumed ? 'best, if assumed' : 'best'}</span
+									>{/if}
 							</span>
 							<small title="compared with {words}">
 								{@render opening(
@@ -234,6 +247,15 @@
 		text-decoration: none;
 		text-overflow: ellipsis;
 		white-space: nowrap;
+	}
+
+	.note {
+		display: block;
+		font-style: italic;
+	}
+
+	.acts button:disabled {
+		color: var(--quiet);
 	}
 
 	.name a:hover {

@@ -14,8 +14,10 @@ export interface Look {
 export interface ShownPlan {
 	readonly entry: PlanEntry;
 	readonly plan: Plan;
-	/** Whether what it changes is not possible. */
+	/** Whether it is not computed: what it changes is not possible, or a term of it is missing. */
 	readonly refused: boolean;
+	/** Whether terms of it are assumed: proposed, and named by nobody. */
+	readonly assumed: boolean;
 	readonly figures: ComparedPlan;
 	/** Against what all are measured against; null where it is that itself. */
 	readonly difference: PlanDifference | null;

@@ -1,0 +1,49 @@
+<!-- What hands a plan out, after a question where the plan rests on terms that nobody has agreed to. -->
+<script lang="ts">
+	import type { CaseDocument } from '$lib/document/case';
+	import { writingOf } from '$lib/reading/writing';
+	import { assumedInWords } from '$lib/words/changes';
+	import { planDebtName } from '$lib/words/plan';
+	import type { Snippet } from 'svelte';
+
+	interface Props {
+		document: CaseDocument;
+		/** The plan, by its identifier; another one is asked about anew. */
+		plan: string;
+		children: Snippet;
+	}
+	const { document, plan, children }: Props = $props();
+
+	const writing = $derived(writingOf(document));
+	const entry = $derived(document.plans.find(({ id }) => id === plan));
+	const assumed = $derived(
+		entry && assumedInWords(entry.changes, (id) => planDebtName(document, id, writing), writing)
+	);
+	/** What was answered with yes: the plan and its assumed terms. */
+	let agreedTo = $state<string | null>(null);
+	const question = $derived(assumed ? `${plan} ${assumed}` : null);
+</script>
+
+{#if question !== null && agreedTo !== question}
+	<p class="question" role="alert">
+		<strong>Nobody has agreed to all of this plan yet.</strong> Assumed: {assumed}. What is handed
+		out says so.
+		<button type="button" onclick={() => (agreedTo = question)}>Hand it out as assumed</button>
+	</p>
+{:else}
+	{@render children()}
+{/if}
+
+<style>
+	.question {
+		display: grid;
+		gap: 6px;
+		justify-items: start;
+		font-size: 14px;
+	}
+
+	button {
+		color: var(--act);
+		font-weight: 600;
+	}
+</style>
