@@ -42,29 +42,33 @@ function askedByEach(debts: readonly PlannedDebt[], begins: number): number[] {
 
 /**
  * The money of a plan before anybody names an amount (contract, section 9): the largest ΣR of any month from its beginning
- * on, where nothing but what is asked is paid. A balloon, and the rest at the end of a term, are left out; what rounding
- * leaves to the last payment of a term is not, so that no month comes to be short by a cent.
+ * on, where nothing but what is asked is paid. Of the last payment of a term only as much counts as the others have: a
+ * balloon, and what missed payments leave to it, are aside; what rounding leaves to it is not, so that no month comes to
+ * be short by a cent.
  */
 export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
 	const plan = planOf(debts, { ...ONLY_ASKED, begins });
 	const ends = debts.map(({ terms }) => termEnd(terms, plan.firstMonth));
-	const usual = debts.map(() => 0);
+	/** The largest payment of each debt before the end of its term. */
+	const largest = debts.map(() => 0);
 	let most = 0;
 	for (const { month, shares } of plan.kept) {
 		let sum = 0;
-		for (const { index, asked } of shares) {
-			const before = usual[index] ?? 0;
-			const isLast = month >= (ends[index] ?? Infinity) && before > 0;
-			sum += isLast && asked > before + before / ROUNDING_LEAVES ? before : asked;
-			if (!isLast) usual[index] = Math.max(before, asked);
+		for (const { index, asked, paid, own, paidEach = [paid] } of shares) {
+			const isLast = month >= (ends[index] ?? Infinity);
+			const payments = isLast ? paidEach.slice(0, -1) : paidEach;
+			const before = Math.max(largest[index] ?? 0, ...payments);
+			largest[index] = before;
+			const excess = isLast && before > 0 ? (paidEach.at(-1) ?? 0) - own - before : 0;
+			sum += asked - (excess > before / 100 + LEFT_BY_ROUNDING ? excess : 0);
 		}
 		if (month >= begins) most = Math.max(most, sum);
 	}
 	return most as Cents;
 }
 
-/** What rounding leaves to a last payment is at most about a hundredth of it, over the longest terms. */
-const ROUNDING_LEAVES = 100;
+/** What rounding leaves to a last payment is about a hundredth of the others at most, or some minor units. */
+const LEFT_BY_ROUNDING = 100;
 
 /** The month in which a stated term is over and all that is left is asked; null where none is. */
 function termEnd(
