@@ -67,8 +67,16 @@ describe('what is said of a plan', () => {
 				expect(short === '').toBe(plan.shortMonths.length === 0);
 				if (short === '') return;
 				const [first] = plan.shortMonths;
-				const [, when, lacks] =
-					/^(?:In|From) (\w+ \d{4}).* the money is ([\d.,]*\d) less/.exec(short) ?? [];
+				const [, when, once, each] =
+					/^(?:In|From) (\w+ \d{4}).* the money is (?:([\d.,]*\d) less|less than the minimum payments: by ([\d.,]*\d) in the first)/.exec(
+						short
+					) ?? [];
+				const lacks = once ?? each;
+				const all = /and by ([\d.,]*\d) in all/.exec(short);
+				if (each !== undefined) {
+					const sum = plan.shortMonths.reduce((total, { missing }) => total + missing, 0);
+					expect(money(all?.[1])).toBe(sum);
+				}
 				const kept = plan.kept[(first?.month ?? 0) - 1];
 				expect(month(when)).toBe(addMonths(plan.firstMonth, (first?.month ?? 0) - 1).slice(0, 7));
 				expect(money(lacks)).toBe(kept?.missing);
@@ -208,10 +216,16 @@ describe('what is said of other money, other orders and harder times', () => {
 					if (step.done) break;
 				}
 				const own = planTotals(debts, terms);
-				const said = plain(searchSentence(best, 'at its end', own, usd));
+				const ranked = planTotals(debts, { ...terms, order: 'rate' });
+				const all = plain(searchSentence(best, 'at its end', own, ranked, usd));
+				const still =
+					/ Highest rate first, ranked anew each month, costs ([\d.,]*\d) less still\.$/;
+				const less = still.exec(all);
+				const said = all.replace(still, '');
+				if (less && best) expect(money(less[1])).toBe(best.interest - ranked.totalInterest);
 				expect(said).not.toMatch(NONSENSE);
 				if (!best) {
-					expect(said).toBe('With this money no order ever pays these debts off.');
+					expect(said).toBe('With this money no fixed order ever pays these debts off.');
 					return;
 				}
 				const costs = /costs? ([\d.,]*\d|nothing)(?: in interest|;|\.)/.exec(

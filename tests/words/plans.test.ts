@@ -91,7 +91,7 @@ describe('a plan in sentences', () => {
 		const { plan } = short;
 		const cure = cureOf(short.debts, short.terms, plan);
 		expect(plain(shortSentence(plan, cure, usd) ?? [])).toMatch(
-			/^From January 2027, in \d+ months, the money is 8\.00 less than the minimum payments.*258\.00 a month would cover it\. In January 2027 there is enough for 96\.90 % of them\.$/
+			/^From January 2027, in \d+ months, the money is less than the minimum payments: by 8\.00 in the first of them, and by 35\.00 in all; .*258\.00 a month would cover it\. In January 2027 there is enough for 96\.90 % of them\.$/
 		);
 		const [month] = plan.kept;
 		const why = month?.shares.map((share) => whyShare(share, month, 'rate', usd)) ?? [];

@@ -178,21 +178,25 @@ describe('plans side by side, in words', () => {
 	it('says how far the search for the cheapest order is, and what it proves', () => {
 		const found = { ids: [], interest: cents(347_045), bound: cents(340_000), within: cents(0) };
 		const said = (done: number, ended: 'at its end' | 'stopped' | null) =>
-			plain(searchSentence({ ...found, done }, ended, own.plan, usd));
+			plain(searchSentence({ ...found, done }, ended, own.plan, own.plan, usd));
 		expect(said(0.5, null)).toBe(
-			'The best order so far costs 3,470.45 in interest; no order costs less than 3,400.00.'
+			'The best fixed order so far costs 3,470.45 in interest; none costs less than 3,400.00.'
 		);
-		expect(said(0.5, 'stopped')).toContain('The best order found costs');
+		expect(said(0.5, 'stopped')).toContain('The best fixed order found costs');
 		expect(said(1, 'at its end')).toBe(
-			'The cheapest possible order costs 3,470.45 in interest: the plan’s own order costs 3.12 more.'
+			'The cheapest fixed order costs 3,470.45 in interest: the plan’s own order costs 3.12 more.'
 		);
 		const close = { ...found, done: 1, within: cents(10) };
-		expect(plain(searchSentence(close, 'at its end', own.plan, usd))).toBe(
-			'The cheapest order, to within 0.10, costs 3,470.45 in interest: the plan’s own order costs 3.12 more.'
+		expect(plain(searchSentence(close, 'at its end', own.plan, own.plan, usd))).toBe(
+			'The cheapest fixed order, to within 0.10, costs 3,470.45 in interest: the plan’s own order costs 3.12 more.'
 		);
+		const ranked = { ...own.plan, totalInterest: cents(346_000) };
+		expect(
+			plain(searchSentence({ ...found, done: 1 }, 'at its end', own.plan, ranked, usd))
+		).toMatch(/ Highest rate first, ranked anew each month, costs 10\.45 less still\.$/);
 		const none = (ended: 'at its end' | 'stopped') =>
-			plain(searchSentence(null, ended, own.plan, usd));
-		expect(none('at its end')).toBe('With this money no order ever pays these debts off.');
+			plain(searchSentence(null, ended, own.plan, own.plan, usd));
+		expect(none('at its end')).toBe('With this money no fixed order ever pays these debts off.');
 		expect(none('stopped')).toBe('No order was found with which this money pays these debts off.');
 	});
 });

@@ -152,7 +152,11 @@ export function handedShort(plan: PlanTotals, writing: AnyWriting): Sentence | n
 	return sentence(writing, 'short', {
 		count: plan.shortMonths.length,
 		month: writeMonth(monthStart(plan.firstMonth, first.month), writing),
-		missing: writeMoney(first.missing, writing)
+		missing: writeMoney(first.missing, writing),
+		all: writeMoney(
+			plan.shortMonths.reduce((sum, { missing }) => sum + missing, 0) as Cents,
+			writing
+		)
 	});
 }
 

@@ -166,6 +166,10 @@ export function shortSentence(plan: Plan, cure: Cure | null, writing: Writing): 
 		count: plan.shortMonths.length,
 		from,
 		missing: writeMoney(first.missing, writing),
+		all: writeMoney(
+			plan.shortMonths.reduce((sum, { missing }) => sum + missing, 0) as Cents,
+			writing
+		),
 		most:
 			most > first.missing ? sentence(writing, 'at most', { most: writeMoney(most, writing) }) : [],
 		cure: cure === null ? [] : cureSentence(plan, cure, writing),

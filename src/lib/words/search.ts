@@ -1,7 +1,8 @@
 /** The cheapest order, and how sure a plan is, in words. */
-import type { Cents } from '../core/quantities/money';
+import { roundedShare, type Cents } from '../core/quantities/money';
 import { planDifference } from '../core/plan/answers';
-import type { PlanTotals } from '../core/plan/terms';
+import { statedIn } from '../core/plan/month';
+import type { PlanTerms, PlanTotals } from '../core/plan/terms';
 import { costlierThan, type OrderAnswer, type OrderSearch } from '../core/search/cheapest-order';
 import { WITHIN, type LeastChecked, type Strain, type Strained } from '../core/search/how-sure';
 import { monthStart } from '../document/plan';
@@ -18,6 +19,34 @@ const { sentence, text } = messagesOf({ en });
 
 /** What a search has found, compared with the plan's own order. */
 export function searchSentence(
+	best: OrderSearch | null,
+	ended: OrderAnswer['ended'],
+	own: PlanTotals,
+	/** The same money, highest rate first, ranked anew each month. */
+	ranked: PlanTotals,
+	writing: Writing
+): Sentence {
+	return [
+		...foundSentence(best, ended, own, writing),
+		...(best === null ? [] : rankedSentence(best, own, ranked, writing))
+	];
+}
+
+/** What an order ranked anew each month costs less than the best one that stays the same; nothing where it doesn't. */
+function rankedSentence(
+	best: OrderSearch,
+	own: PlanTotals,
+	ranked: PlanTotals,
+	writing: Writing
+): Sentence {
+	const less = best.interest - ranked.totalInterest;
+	// Where the plan's own order costs no more, that is said already.
+	if (ranked.ending.status !== 'cleared' || less <= 0) return [];
+	if (own.ending.status === 'cleared' && own.totalInterest <= ranked.totalInterest) return [];
+	return sentence(writing, 'ranked is cheaper', { amount: writeMoney(less as Cents, writing) });
+}
+
+function foundSentence(
 	best: OrderSearch | null,
 	ended: OrderAnswer['ended'],
 	own: PlanTotals,
@@ -71,6 +100,30 @@ export function strainInWords(
 	});
 }
 
+/** What is assumed where a strain is tried: “each month has 801.00 instead of 890.00”. */
+export function assumedOf(
+	strain: Strain | null,
+	{ begins }: Pick<PlanTotals, 'begins'>,
+	plan: PlanTerms,
+	writing: Writing
+): string {
+	const stated = statedIn(plan, begins);
+	const less = roundedShare(stated, 9, 10);
+	return text(writing, 'assumes', {
+		strain: strain === null ? 'none' : STRAIN_KEYS[strain.kind],
+		more: plan.budget.kind === 'constant' ? 'no' : 'yes',
+		less: writeMoney(less, writing),
+		stated: writeMoney(stated, writing)
+	});
+}
+
+const STRAIN_KEYS: Readonly<Record<Strain['kind'], string>> = {
+	'less money': 'less',
+	'missed months': 'missed',
+	'higher rates': 'rates',
+	'a bill': 'bill'
+};
+
 /** A line of the table: when it is over, what it costs, how far that is from the plan, the least money. */
 export function sureLine(
 	{ totals, least }: Strained,
@@ -96,7 +149,7 @@ export function sureLine(
 
 /** What shows that an amount is the least with which a plan is over in time. */
 export function leastWorking(
-	{ least, less, months, monthsWithLess }: LeastChecked,
+	{ least, less, months, monthsWithLess, isShortWithLess }: LeastChecked,
 	writing: Writing
 ): WrittenWorking<never> {
 	const within = { months: countOf(writing, WITHIN, 'months') };
@@ -115,6 +168,17 @@ export function leastWorking(
 		words: text(writing, 'least words', within),
 		numbers: null,
 		result: writeMoney(least, writing),
-		sources: [source(least, months), ...(least === 0 ? [] : [source(less, monthsWithLess)])]
+		sources: [
+			source(least, months),
+			...(least === 0 || isShortWithLess ? [] : [source(less, monthsWithLess)]),
+			...(isShortWithLess
+				? [
+						{
+							text: text(writing, 'with short', { amount: writeMoney(less, writing) }),
+							figure: null
+						}
+					]
+				: [])
+		]
 	};
 }

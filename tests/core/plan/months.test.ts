@@ -20,9 +20,11 @@ import {
 	usualMoney
 } from '../../../src/lib/core/plan/answers';
 import { firstMonthOf } from '../../../src/lib/core/plan/month';
+import { lineOf } from '../../../src/lib/core/plan/order';
 import {
 	constant,
 	household,
+	monthly,
 	plans,
 	required,
 	simpleDebt,
@@ -156,7 +158,8 @@ describe('the month in which a plan’s money begins', () => {
 							? monthsBetween(firstMonth, dueDate(firstDue, payment.periods, often)) + 1
 							: null
 					);
-					expect(shortMonths.filter(({ month }) => !ends.includes(month))).toEqual([]);
+					const isAtEnd = (month: number) => ends.some((end) => end !== null && month >= end);
+					expect(shortMonths.filter(({ month }) => !isAtEnd(month))).toEqual([]);
 					if (money > askedAtBegin(paid, begins)) later += 1;
 				}
 			),
@@ -237,5 +240,35 @@ describe('what would cure short months', () => {
 			}),
 			{ numRuns: runs(60) }
 		);
+	});
+});
+
+describe('the line of a plan', () => {
+	it('is the order in which the money beyond the minimums goes', () => {
+		fc.assert(
+			fc.property(household(monthly), plans, (debts, terms) => {
+				const plan = planOf(debts, terms);
+				const line = lineOf(plan, terms);
+				expect([...line].sort((a, b) => a - b)).toEqual(debts.map((_, index) => index));
+				if (terms.order === 'spread') return;
+				// Who has a place in line in that month stands in it as the list has them.
+				const ranked = (plan.kept[plan.begins - 1]?.shares ?? [])
+					.flatMap(({ index, rank }) => (rank === null ? [] : [{ index, rank }]))
+					.sort((a, b) => a.rank - b.rank)
+					.map(({ index }) => index);
+				expect(line.filter((index) => ranked.includes(index))).toEqual(ranked);
+			}),
+			{ numRuns: runs(60) }
+		);
+	});
+
+	it('moves one debt alone when one is moved', () => {
+		const debts = [due('a', '2027-01-15'), due('b', '2027-01-15'), due('c', '2027-01-15')];
+		const ids = (listed: string[]) => {
+			const terms = constant(20_000, { order: 'listed', listed });
+			return lineOf(planOf(debts, terms), terms).map((index) => debts[index]?.id);
+		};
+		expect(ids(['c', 'a', 'b'])).toEqual(['c', 'a', 'b']);
+		expect(ids(['c', 'b', 'a'])).toEqual(['c', 'b', 'a']);
 	});
 });

@@ -25,11 +25,24 @@ describe('how sure a plan is', () => {
 	it('follows a debt without interest, where each answer can be counted', () => {
 		// 1,200.00 at 100.00 a month: at 90.00; with the twelfth month missed; 500.00 later.
 		expect(planTotals([debt(0)], constant(10_000)).months).toBe(12);
-		expect(monthsUnder([debt(0)], constant(10_000))).toEqual([14, 13, 13, 17]);
+		// Higher rates leave what bears no interest alone.
+		expect(monthsUnder([debt(0)], constant(10_000))).toEqual([14, 13, 12, 17]);
 		// At 50.00 as it asks, from month 12 and 24 nothing; the bill and less money don't touch it.
-		expect(monthsUnder([debt(0)], required)).toEqual([null, 26, 25, null]);
+		expect(monthsUnder([debt(0)], required)).toEqual([null, 26, 24, null]);
 		const plus = { ...required, budget: { kind: 'required-plus', extra: cents(5_000) } } as const;
-		expect(monthsUnder([debt(0)], plus)).toEqual([13, 13, 13, 17]);
+		expect(monthsUnder([debt(0)], plus)).toEqual([13, 13, 12, 17]);
+	});
+
+	it('never names less than the minimum payments need', () => {
+		// 20.00 a month would end it within 60 months, but 50.00 is asked.
+		const plan = constant(10_000);
+		expect(unstrained([debt(0)], plan).least).toBe(5_000);
+		for (const strain of STRAINS) {
+			const least = strained([debt(0)], plan, strain)?.least ?? 0;
+			expect(least).toBeGreaterThanOrEqual(strain.kind === 'less money' ? 5_555 : 5_000);
+			const { isShortWithLess } = leastChecked([debt(0)], plan, strain, cents(least));
+			expect(isShortWithLess).toBe(true);
+		}
 	});
 
 	it('is never sooner under a strain, and names the least money that still ends it in time', () => {

@@ -12,7 +12,7 @@ export type Strain =
 	| { readonly kind: 'less money' }
 	/** Nothing is paid in each twelfth month. */
 	| { readonly kind: 'missed months' }
-	/** Every rate is two points higher. */
+	/** Every rate above zero is two points higher. */
 	| { readonly kind: 'higher rates' }
 	/** So much of the money is needed elsewhere, from a month on until it is there. */
 	| { readonly kind: 'a bill'; readonly amount: Cents; readonly month: number };
@@ -20,7 +20,10 @@ export type Strain =
 /** What a strain leaves of a plan. */
 export interface Strained {
 	readonly totals: PlanTotals;
-	/** The least money a month, the same in each, with which it is over within 60 months even so. */
+	/**
+	 * The least money a month, the same in each, with which it is over within 60 months even so and no month is short;
+	 * months that are missed, or whose money is needed elsewhere, aside.
+	 */
 	readonly least: Cents | null;
 }
 
@@ -56,16 +59,30 @@ export function strained(
 		return null;
 	}
 	const under = underStrain(debts, plan, strain);
+	const charged = withHigherRates(debts, strain);
+	const covering = moneyCovering(charged, plan, strain);
+	const least = leastMoney(charged, plan, inTime, (constant) => poorer(constant, strain));
 	return {
 		totals: planTotals(under.debts, under.plan),
-		least: leastMoney(withHigherRates(debts, strain), plan, inTime, (constant) =>
-			poorer(constant, strain)
-		)
+		least: least === null || covering === null ? null : (Math.max(least, covering) as Cents)
 	};
 }
 
 const inTime = ({ ending, months }: PlanTotals): boolean =>
 	ending.status === 'cleared' && months <= WITHIN;
+
+/** The least money with which the minimum payments are covered: under less money too, else in the months that are paid. */
+const moneyCovering = (
+	debts: readonly PlannedDebt[],
+	plan: PlanTerms,
+	strain: Strain | null
+): Cents | null =>
+	leastMoney(
+		debts,
+		plan,
+		({ shortMonths, ending }) => shortMonths.length === 0 && ending.status !== 'refused',
+		(constant) => (strain?.kind === 'less money' ? poorer(constant, strain) : constant)
+	);
 
 /** The debts and the plan as a strain leaves them; null: none. */
 export function underStrain(
@@ -86,6 +103,8 @@ export interface LeastChecked {
 	readonly less: Cents;
 	readonly months: number | null;
 	readonly monthsWithLess: number | null;
+	/** Whether one minor unit less does not cover the minimum payments. */
+	readonly isShortWithLess: boolean;
 }
 
 /** What shows that an amount is the least under a strain. */
@@ -101,20 +120,37 @@ export function leastChecked(
 		return ending.status === 'cleared' ? months : null;
 	};
 	const less = (least - 1) as Cents;
-	return { least, less, months: monthsWith(least), monthsWithLess: monthsWith(less) };
+	const covering = moneyCovering(withHigherRates(debts, strain), plan, strain);
+	return {
+		least,
+		less,
+		months: monthsWith(least),
+		monthsWithLess: monthsWith(less),
+		isShortWithLess: covering !== null && less < covering
+	};
 }
 
 /** The same without any strain. */
 export function unstrained(debts: readonly PlannedDebt[], plan: PlanTerms): Strained {
 	return {
 		totals: planTotals(debts, plan),
-		least: leastMoney(debts, plan, inTime)
+		least: leastUnstrained(debts, plan)
 	};
 }
 
-function withHigherRates(debts: readonly PlannedDebt[], { kind }: Strain): readonly PlannedDebt[] {
-	if (kind !== 'higher rates') return debts;
-	const up = (annual: Percent) => Math.min(annual + TWO_POINTS, HIGHEST_RATE) as Percent;
+function leastUnstrained(debts: readonly PlannedDebt[], plan: PlanTerms): Cents | null {
+	const [least, covering] = [leastMoney(debts, plan, inTime), moneyCovering(debts, plan, null)];
+	return least === null || covering === null ? null : (Math.max(least, covering) as Cents);
+}
+
+function withHigherRates(
+	debts: readonly PlannedDebt[],
+	strain: Strain | null
+): readonly PlannedDebt[] {
+	if (strain?.kind !== 'higher rates') return debts;
+	// What bears no interest, a dental plan or an offer, is agreed to bear none.
+	const up = (annual: Percent) =>
+		(annual === 0 ? 0 : Math.min(annual + TWO_POINTS, HIGHEST_RATE)) as Percent;
 	return debts.map(({ id, terms }) => ({
 		id,
 		terms: {

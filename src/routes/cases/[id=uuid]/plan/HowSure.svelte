@@ -14,7 +14,7 @@
 	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/plan/terms';
 	import type { Writing } from '$lib/reading/writing';
 	import { monthIn, monthStart } from '$lib/document/plan';
-	import { leastWorking, strainInWords, sureLine } from '$lib/words/search';
+	import { leastWorking, assumedOf, strainInWords, sureLine } from '$lib/words/search';
 	import type { WrittenWorking } from '$lib/words/debt-working';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
@@ -111,7 +111,10 @@
 			{#each [null, ...strains] as strain, place (place)}
 				{@const answer = answers.find((told) => told.place === place)}
 				<tr>
-					<th scope="row">{strainInWords(strain, firstMonth, writing)}</th>
+					<th scope="row">
+						{strainInWords(strain, firstMonth, writing)}
+						<small>{assumedOf(strain, { begins: terms.begins ?? 1 }, terms, writing)}</small>
+					</th>
 					{#if !answer || !calm}
 						<td colspan="4" class="quiet">working it out …</td>
 					{:else if answer.strained === null}
@@ -177,6 +180,14 @@
 		padding: 3px 10px 3px 0;
 		font-weight: 400;
 		text-align: left;
+	}
+
+	th small {
+		display: block;
+		max-width: 62ch;
+		color: var(--quiet);
+		font-size: 12.5px;
+		white-space: normal;
 	}
 
 	thead th {

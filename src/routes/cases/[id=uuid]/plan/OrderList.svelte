@@ -1,10 +1,10 @@
 <!--
-	The debts in the order in which they are gone: when each is, what it costs, what its end frees. Dragging
-	one, or Alt with the arrows, makes that the own order.
+	The debts in the order in which the money beyond the minimums goes to them: when each is paid off, what it costs, what
+	its end frees. Dragging one, or Alt with the arrows, makes that the own order. By payoff date they can be looked at too.
 -->
 <script lang="ts">
 	import { ZERO } from '$lib/core/quantities/money';
-	import type { Order } from '$lib/core/plan/order';
+	import { lineOf, type Order } from '$lib/core/plan/order';
 	import type { PlanFigureName } from '$lib/core/working/plan-figure';
 	import type { Plan } from '$lib/core/plan/terms';
 	import { writeMoney, writeShortMonth } from '$lib/reading/written';
@@ -32,14 +32,12 @@
 	}
 	const { plan, debts, order, listed, writing, hrefOf, onopen, onorder, onlist }: Props = $props();
 
-	const own = $derived(order === 'listed');
+	/** Whether they are looked at by payoff date; the order itself is then not changed here. */
+	let byDate = $state(false);
 	const inOrder = $derived.by((): Listed[] => {
-		if (!own) return byPayoff(plan, debts);
-		const place = (debt: Listed) => {
-			const found = listed.indexOf(debt.id);
-			return found < 0 ? listed.length + debt.place : found;
-		};
-		return [...debts].sort((a, b) => place(a) - place(b));
+		if (byDate) return byPayoff(plan, debts);
+		const line = lineOf(plan, { order, listed }).map((index) => plan.debts[index]?.id);
+		return [...debts].sort((a, b) => line.indexOf(a.id) - line.indexOf(b.id));
 	});
 	let dragged = $state.raw<Listed[] | null>(null);
 	const rows = $derived(dragged ?? inOrder);
@@ -69,13 +67,13 @@
 		const to = from + step;
 		if (to < 0 || to >= rows.length) return;
 		const { id } = rows[from] ?? {};
-		if (event.altKey) {
+		if (event.altKey && !byDate) {
 			const ids = rows.map((row) => row.id);
 			ids.splice(to, 0, ...ids.splice(from, 1));
 			onlist(ids);
 			await tick();
 		}
-		const target = event.altKey ? id : rows[to]?.id;
+		const target = event.altKey && !byDate ? id : rows[to]?.id;
 		list?.querySelector<HTMLElement>(`[data-debt="${target}"] a`)?.focus();
 	}
 </script>
@@ -84,6 +82,20 @@
 	<h2 id="order-title">
 		<span>Order</span>
 		<Choice label="The order" value={order} options={orderChoices(writing)} onchange={onorder} />
+		<span class="sort" role="group" aria-label="How the debts are sorted">
+			<button
+				type="button"
+				aria-pressed={!byDate}
+				title="The order in which the money beyond the minimums goes to them"
+				onclick={() => (byDate = false)}>as the money goes</button
+			>
+			<button
+				type="button"
+				aria-pressed={byDate}
+				title="The order in which they are paid off"
+				onclick={() => (byDate = true)}>by payoff date</button
+			>
+		</span>
 	</h2>
 	<ol
 		bind:this={list}
@@ -91,6 +103,7 @@
 			items: [...rows],
 			flipDurationMs: 120,
 			dropTargetStyle: {},
+			dragDisabled: byDate,
 			type: 'order'
 		}}
 		onconsider={(event) => (dragged = event.detail.items)}
@@ -104,6 +117,7 @@
 			<li data-debt={debt.id} onkeydown={(event) => key(event, index)}>
 				<span
 					class="handle screen-only"
+					class:unseen={byDate}
 					use:dragHandle
 					aria-label="Move {debt.name}"
 					title="Drag to move"
@@ -158,6 +172,22 @@
 		padding: 0 16px 4px 24px;
 		color: var(--quiet);
 		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.sort {
+		display: flex;
+		grid-column: 1 / -1;
+		gap: 12px;
+	}
+
+	.sort button {
+		color: var(--act);
+		font-weight: 400;
+	}
+
+	.sort button[aria-pressed='true'] {
+		color: var(--ink);
 		font-weight: 600;
 	}
 

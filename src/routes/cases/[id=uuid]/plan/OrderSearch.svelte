@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { closeEnough, type OrderAnswer } from '$lib/core/search/cheapest-order';
 	import { ZERO, type Cents } from '$lib/core/quantities/money';
-	import { planOf } from '$lib/core/plan/walk';
+	import { planOf, planTotals } from '$lib/core/plan/walk';
 	import type { PlanFigure } from '$lib/core/working/plan-figure';
 	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/plan/terms';
 	import type { Listed } from '$lib/words/plan';
@@ -62,7 +62,8 @@
 		return search.end;
 	});
 
-	const sentence = $derived(searchSentence(answer.best, answer.ended, plan, writing));
+	const ranked = $derived(planTotals(debts, { ...terms, order: 'rate' }));
+	const sentence = $derived(searchSentence(answer.best, answer.ended, plan, ranked, writing));
 	const line = $derived(
 		(answer.best?.ids ?? []).flatMap((id) => {
 			const owes = plan.debts.find((debt) => debt.id === id && debt.starting > 0);
@@ -85,6 +86,10 @@
 </script>
 
 <Panel title="The cheapest order" {onclose}>
+	<p class="how">
+		A fixed order stays the same until the end: the money beyond the minimums goes to the first debt
+		in it until that is paid off, then to the next.
+	</p>
 	<p class="found">
 		<Phrases {sentence} onopen={open} />
 	</p>
