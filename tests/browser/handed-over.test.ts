@@ -100,9 +100,9 @@ describe('every month', () => {
 			return clipboardData.getData('text/plain');
 		});
 		expect(copied.split('\n').slice(0, 2)).toEqual([
-			'No.\tMonth\tMoney\tMinimum payments\tPaid\tInterest\tPrincipal\tFees\tMissing\tOwed\tQuillmark card: paid\tQuillmark card: interest\tQuillmark card: owed',
+			'No.\tMonth\tMoney\tMinimum payments\tPaid\tInterest\tPrincipal\tFees\tLeaves the account\tMissing\tOwed\tQuillmark card: paid\tQuillmark card: interest\tQuillmark card: owed',
 			expect.stringMatching(
-				/^1\t2027-01\t890\.00\t622\.44\t890\.00\t306\.33\t583\.67\t0\.00\t0\.00\t22644\.75\t121\.00\t78\.38\t/
+				/^1\t2027-01\t890\.00\t622\.44\t890\.00\t306\.33\t583\.67\t0\.00\t890\.00\t0\.00\t22644\.75\t121\.00\t78\.38\t/
 			)
 		]);
 		await clickText('.months button', 'Fold the years');

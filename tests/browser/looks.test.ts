@@ -130,12 +130,15 @@ describe('what opens on a screen', () => {
 			await screen.click('[data-change="0"]');
 			await screen.see(DIALOG, start === 'transfer' ? 'Offer rate' : 'Fee at the start');
 			expect(await seriousFindings(DIALOG)).toEqual([]);
+			await screen.click('.guess button');
 			await screen.press('Escape');
 		}
 		await screen.press('F7');
 		await screen.see('[data-row="1"]', 'Jan 2027');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.click('.tools button:first-child');
+		await screen.see(DIALOG, 'Nobody has agreed to all of this plan yet');
+		await screen.clickText('[role=dialog] button', 'Hand it out as assumed');
 		await screen.see(DIALOG, 'The page for the client');
 		expect(await seriousFindings(DIALOG)).toEqual([]);
 		await screen.press('Escape', 'F7');

@@ -63,18 +63,19 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		await screen.press('n', 'n');
 		await screen.press('Tab');
 		await screen.page.keyboard.type('8.25');
-		await screen.answer('it costs 3,291.33 in interest');
-		await screen.see('tr[data-row="25"]', '8.25 % from here');
+		await screen.answer('it costs 3,257.34 in interest');
+		// The payment of 15 January ends a period at the rate before; the new one begins with that day.
+		await screen.see('tr[data-row="26"]', '8.25 % from here');
 		await screen.press('Tab', 'Tab');
 		await screen.press('i');
-		await screen.answer('it costs 3,222.65 in interest');
+		await screen.answer('it costs 3,194.34 in interest');
 		await screen.press('Escape');
 		expect(await chips()).toEqual(['8.25 % from Jan 2029']);
 		await find('Dec 2031');
-		await screen.see('tr[data-row="60"]', '367.12');
+		await screen.see('tr[data-row="60"]', '366.72');
 		await screen.saved();
 		await screen.reload();
-		await screen.answer('it costs 3,222.65 in interest');
+		await screen.answer('it costs 3,194.34 in interest');
 	});
 
 	it('says how the lender charges interest in one line, and changes it', async () => {
@@ -241,7 +242,8 @@ describe('a loan over a hundred years, paid by the week', () => {
 			return () => screen.fill('Annual rate', '6.1234');
 		});
 		expect(longest).toBeLessThan(100);
-		await screen.answer('At 234.51 a week this debt is paid off in');
+		// Three whole weeks before the first payment bear interest.
+		await screen.answer('At 235.33 a week this debt is paid off in');
 		await screen.saved();
 	});
 });
@@ -252,6 +254,7 @@ describe('a loan over thirty years, paid by the week', () => {
 		rate: { basis: 'nominal', annual: percent(64_500) },
 		paymentsPerYear: 52,
 		firstDue: '2027-01-15' as CalendarDate,
+		asOf: '2026-12-15' as CalendarDate,
 		payment: { kind: 'level', periods: 1560, roundPayment: 'nearest' },
 		clearBelow: cents(0),
 		extras: [],

@@ -30,7 +30,14 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await turnDebt(5);
 		await screen.fill('Annual rate of the new loan', '11.5');
 		await screen.fill('Fee in percent', '4');
-		// What nobody has named yet is said, until it is typed or confirmed.
+		// No term is invented: nothing is computed until it is typed, or a proposal is taken.
+		await screen.answer('This plan is not computed yet');
+		await screen.see(
+			'.top .short',
+			'Type how it is paid and the first payment, or have them proposed.'
+		);
+		await screen.click('.guess button');
+		// What nobody has named is said, until it is typed or confirmed.
 		await screen.answer('first, assuming 48 months and a first payment on 15 Jan 2027, everything');
 		await screen.click('.guess button');
 		await screen.press('Escape');
@@ -61,15 +68,17 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.startPlan('transfer');
 		await screen.click('[data-change="0"]');
 		await turnDebt(1);
+		await screen.fill('Offer rate', '0');
 		await screen.fill('Months of the offer', '14');
 		await screen.fill('Rate after the offer', '24.99');
 		await screen.fill('Fee in percent', '3');
 		await screen.fill('Credit limit', '5000');
+		await screen.click('.guess button');
 		await screen.see(
 			'.refused',
 			'Change 1 is not possible. 5,298.07 with the fee is above the credit limit of 5,000.00: move less, or another debt.'
 		);
-		await screen.answer('it costs 3,473.57 in interest');
+		await screen.answer('This plan is not computed yet');
 		await screen.fill('Credit limit', '6000');
 		await screen.press('Tab', 'Escape');
 		await screen.answer(
@@ -99,11 +108,12 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.fill('Agreed payment of Pellan Stores card', '29');
 		await screen.fill('Agreed rate of Marrowby card', '8');
 		await screen.fill('Agreed payment of Marrowby card', '70');
+		// Agreed from the day on which the first period begins; from a later one only the next would have these rates.
+		await screen.fill('Agreed from', '2026-12-15');
 		await screen.fill('Fee at the start', '50');
 		await screen.fill('Monthly fee', '35');
-		await screen.answer('first, assuming a beginning in January 2027, everything');
-		await screen.click('.guess button');
-		await screen.press('Escape');
+		// Nothing is open any more, so Enter is done with the change.
+		await screen.press('Enter');
 		await screen.answer(
 			'At 650.00 a month, highest rate first, everything is paid off in April 2030, after 40 months; it costs 3,016.46 in interest and 1,450.00 in fees'
 		);
@@ -124,11 +134,11 @@ describe('from one plan to four of them, and a chosen one', () => {
 	it('lays them beside each other against one baseline, and marks what is best', async () => {
 		await screen.press('F9');
 		await screen.answer(
-			'Of 4 plans, “Moved balance” costs least, 2,343.53, and none is over sooner'
+			'Of 4 plans, “Moved balance” (terms assumed) costs least, 2,343.53, and none is over sooner'
 		);
-		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', '2,343.53 best', '4,466.46']);
+		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', '2,343.53 if agreed', '4,466.46']);
 		expect(await row('fees')).toEqual(['0.00 best', '317.12', '154.31', '1,450.00']);
-		expect(await row('months')).toEqual(['30', '30', '29 best', '40']);
+		expect(await row('months')).toEqual(['30', '30', '29 if agreed', '40']);
 		expect(await row('shortMonths')).toEqual(['0 best', '0 best', '0 best', '12']);
 		await screen.click('.answer button');
 		await screen.see('.numbers', '2,189.22 + 154.31 = 2,343.53');
@@ -189,6 +199,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.press('Enter');
 		await screen.see('th.chosen', 'chosen');
 		await screen.click('thead th:nth-of-type(2) [data-choose]');
+		await screen.see('[role=dialog]', 'Nobody has agreed to all of this yet. Assumed:');
 		await screen.page.keyboard.type('if the offer is granted');
 		await screen.press('Enter');
 		await screen.see('th.chosen', 'Moved balance');
@@ -272,15 +283,15 @@ describe('the cheapest order, and how sure a plan is', () => {
 		);
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.click('.asks button:first-child');
-		await screen.see('section p.found', 'The best order so far costs');
+		await screen.see('section p.found', 'The best fixed order so far costs');
 		await screen.see('.far', '% of all orders are settled');
 		// The page answers meanwhile.
 		await screen.page.focus('input[aria-label="Slide the month’s money"]');
 		await screen.press('PageUp');
 		await screen.answer('At 2,225.00 a month');
-		await screen.see('section p.found', 'The best order so far costs');
+		await screen.see('section p.found', 'The best fixed order so far costs');
 		await screen.click('.far button');
-		await screen.see('section p.found', /The best order found costs .* no order costs less than/);
+		await screen.see('section p.found', /The best fixed order found costs .* none costs less than/);
 		await screen.press('Escape');
 	});
 
@@ -296,15 +307,18 @@ describe('the cheapest order, and how sure a plan is', () => {
 		);
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.click('.asks button:first-child');
-		await screen.see('section p.found', /The cheapest order, to within 0\.0\d, costs .* more\./);
+		await screen.see(
+			'section p.found',
+			/The cheapest fixed order, to within 0\.0\d, costs .* more\./
+		);
 		await screen.click('section .far button');
-		await screen.see('section p.found', /The cheapest possible order costs .* more\./);
+		await screen.see('section p.found', /The cheapest fixed order costs .* more\./);
 		await screen.click('section .use');
 		await screen.answer('own order');
 		await screen.click('.asks button:first-child');
 		await screen.see(
 			'section p.found',
-			/The cheapest order, to within 0\.08, costs .*: it is the plan’s own\./
+			/The cheapest fixed order, to within 0\.08, costs .*: it is the plan’s own\./
 		);
 		await screen.click('section p.found button');
 		await screen.see('[role=dialog]', 'Working: Total interest');

@@ -271,11 +271,11 @@ describe('damaged data', () => {
 
 	it('are said table by table, with what can still be read out, and how to put a backup in their place', async () => {
 		await residuum.stop();
-		// The files in which this debt's name is: its table; its history keeps the document in another one.
+		// The files in which this debt's name is: its table; its history may keep the document in another one, compressed.
 		const named = filesOf(residuum.data).filter(({ path }) =>
 			readFileSync(path).includes('Findable card')
 		);
-		expect(named.length).toBeGreaterThan(1);
+		expect(named.length).toBeGreaterThan(0);
 		const smallest = named.sort((a, b) => a.size - b.size)[0];
 		const history = named.filter(({ path }) => readFileSync(path).includes('baseline'));
 		const table =

@@ -174,7 +174,7 @@ describe('a plan in months', () => {
 		];
 		const terms = planTerms(
 			{ ...FIRST_PLAN, happenings },
-			{ firstMonth: day('2027-01-01'), begins: 1, usualMoney: cents(25_800) }
+			{ firstMonth: day('2027-01-01'), begins: 1, usualMoney: () => cents(25_800) }
 		);
 		expect(terms).toMatchObject({
 			budget: { kind: 'constant', amount: 25_800 },

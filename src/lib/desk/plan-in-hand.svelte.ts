@@ -68,7 +68,7 @@ export class PlanInHand {
 	);
 	readonly firstMonth = $derived(this.months.firstMonth);
 	/** Its money until somebody names an amount. */
-	readonly usualMoney = $derived(this.months.usualMoney);
+	readonly usualMoney = $derived(this.months.usualMoney());
 
 	readonly against = $derived(this.#document.against);
 	/** A measure that is no plan stays the same whatever becomes of the plans. */

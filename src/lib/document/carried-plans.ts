@@ -68,6 +68,10 @@ export function carriedPlan(owing: Owing, entry: PlanEntry): CarriedPlan {
 export const cameTo = ({ debts, refusal }: ChangedDebts, terms: PlanTerms): Plan =>
 	refusal === null ? planOf(debts, terms) : uncomputedPlan(debts);
 
+/** Whether a plan can't be carried out: what it changes is not settled, or its fees are more than a month's money. */
+export const isUnpayable = (owing: Owing, entry: PlanEntry): boolean =>
+	entry.changes.length > 0 && carriedPlan(owing, entry).plan.ending.status === 'refused';
+
 /** What plans of a case are measured against; a plan that is gone is as the minimums. */
 export function measuredPlan({
 	plans,

@@ -192,7 +192,7 @@ export interface PlanMonths {
 	/** From 1. */
 	readonly begins: number;
 	/** In place of an amount that nobody has chosen yet. */
-	readonly usualMoney: Cents;
+	readonly usualMoney: () => Cents;
 }
 
 /** The months of a plan for its debts, as its changes leave them. */
@@ -203,7 +203,9 @@ export function planMonths(
 ): PlanMonths {
 	const firstMonth = firstMonthOf(debts);
 	const month = begins === null ? usualBegin(debts, asOf) : monthIn(begins, firstMonth);
-	return { firstMonth, begins: month, usualMoney: usualMoney(debts, month) };
+	// Another plan is followed for it, so it is worked out only where nobody has named an amount, and once.
+	let usual: Cents | null = null;
+	return { firstMonth, begins: month, usualMoney: () => (usual ??= usualMoney(debts, month)) };
 }
 
 /** The plan in its months. */
@@ -235,8 +237,8 @@ export function planTerms(
 	};
 }
 
-function budgetOf(budget: PlanEntry['budget'], usual: Cents): Budget {
-	return budget.kind === 'constant' ? { ...budget, amount: budget.amount ?? usual } : budget;
+function budgetOf(budget: PlanEntry['budget'], usual: () => Cents): Budget {
+	return budget.kind === 'constant' ? { ...budget, amount: budget.amount ?? usual() } : budget;
 }
 
 /** The days on which something happens, up to a last one. */

@@ -5,7 +5,7 @@
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { HANDOUT_PARTS, type HandoutEntry, type HandoutPart } from '$lib/document/handout';
-	import { carriedPlan } from '$lib/document/carried-plans';
+	import { isUnpayable } from '$lib/document/carried-plans';
 	import { handoutOf } from '$lib/handout/handout';
 	import { readLine } from '$lib/reading/names';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -21,9 +21,7 @@
 	const { plans, handout: settings, debts } = $derived(desk.document);
 	const entry = $derived(desk.planMeant(page.url.searchParams.get('of')));
 	/** A plan that can't be carried out, or is not computed, is not handed out. */
-	const refused = $derived(
-		entry !== undefined && carriedPlan(desk.document, entry).plan.ending.status === 'refused'
-	);
+	const refused = $derived(entry !== undefined && isUnpayable(desk.document, entry));
 	const handout = $derived(entry && !refused ? handoutOf(desk.document, entry) : null);
 
 	const set = (fields: Partial<HandoutEntry>) =>

@@ -154,92 +154,98 @@
 				onvary={vary}
 			/>
 		</div>
-		<div class="order">
-			<OrderList
-				{plan}
-				debts={listed}
-				{order}
-				listed={entry.listed}
-				{writing}
-				hrefOf={(id) => `/cases/${desk.id}/debts/${id}`}
-				onopen={(name, element) => open({ of: 'plan', name }, element)}
-				onorder={(to) => vary(`order, ${orderWords(to, writing)}`, { order: to })}
-				onlist={(ids) => vary('the order', { order: 'listed', listed: [...ids] })}
-			/>
-			<p class="asks">
-				<button type="button" onclick={() => turnPanel('search')}>The cheapest order ›</button>
-				<button type="button" onclick={() => turnPanel('sure')}>How sure is it ›</button>
+		{#if hand.refusal}
+			<p class="open">
+				No figure is shown until it is settled what this plan changes about the debts.
 			</p>
-		</div>
-		{#if asTable && plan.months > 0}
-			<div class="months">
-				<EveryMonth
+		{:else}
+			<div class="order">
+				<OrderList
 					{plan}
-					terms={hand.terms}
 					debts={listed}
+					{order}
+					listed={entry.listed}
 					{writing}
-					{month}
-					onmonth={pick}
-					onopen={open}
-					onwhy={explain}
-					onclose={() => (asTable = false)}
+					hrefOf={(id) => `/cases/${desk.id}/debts/${id}`}
+					onopen={(name, element) => open({ of: 'plan', name }, element)}
+					onorder={(to) => vary(`order, ${orderWords(to, writing)}`, { order: to })}
+					onlist={(ids) => vary('the order', { order: 'listed', listed: [...ids] })}
 				/>
+				<p class="asks">
+					<button type="button" onclick={() => turnPanel('search')}>The cheapest order ›</button>
+					<button type="button" onclick={() => turnPanel('sure')}>How sure is it ›</button>
+				</p>
 			</div>
-		{:else if plan.starting > 0}
-			<div class="picture">
-				<PlanPicture
-					{plan}
-					{baseline}
-					{entry}
-					debts={listed}
-					{entries}
-					{asOf}
-					{writing}
-					{month}
-					onmonth={pick}
-					measures={measureChoices(hand.plans, writing)}
-					against={hand.against}
-					measureWords={hand.measureWords}
-					onbaseline={(against) =>
-						desk.change('what is compared with', (document) => ({ ...document, against }))}
-					onfigure={open}
-					onadd={add}
-					onopen={edit}
-					onchange={write}
-					onremove={remove}
-					onoffer={changeOffer}
-					onplanchange={(place, changed) =>
-						vary('what the plan changes', {
-							changes: entry.changes.map((change, at) => (at === place ? changed : change))
-						})}
-					onopenchange={(place) => head?.showChange(place)}
-					onopendebt={({ id }) => goto(`/cases/${desk.id}/debts/${id}`)}
-				/>
-			</div>
-			<div class="strip">
-				{#if kept}
-					<MonthStrip
+			{#if asTable && plan.months > 0}
+				<div class="months">
+					<EveryMonth
 						{plan}
-						month={kept}
+						terms={hand.terms}
 						debts={listed}
-						events={hand.events}
 						{writing}
+						{month}
 						onmonth={pick}
 						onopen={open}
-						onwhy={(debt, element) => explain(month, debt, element)}
-						onmonths={() => (asTable = true)}
+						onwhy={explain}
+						onclose={() => (asTable = false)}
 					/>
-				{/if}
+				</div>
+			{:else if plan.starting > 0}
+				<div class="picture">
+					<PlanPicture
+						{plan}
+						{baseline}
+						{entry}
+						debts={listed}
+						{entries}
+						{asOf}
+						{writing}
+						{month}
+						onmonth={pick}
+						measures={measureChoices(hand.plans, writing)}
+						against={hand.against}
+						measureWords={hand.measureWords}
+						onbaseline={(against) =>
+							desk.change('what is compared with', (document) => ({ ...document, against }))}
+						onfigure={open}
+						onadd={add}
+						onopen={edit}
+						onchange={write}
+						onremove={remove}
+						onoffer={changeOffer}
+						onplanchange={(place, changed) =>
+							vary('what the plan changes', {
+								changes: entry.changes.map((change, at) => (at === place ? changed : change))
+							})}
+						onopenchange={(place) => head?.showChange(place)}
+						onopendebt={({ id }) => goto(`/cases/${desk.id}/debts/${id}`)}
+					/>
+				</div>
+				<div class="strip">
+					{#if kept}
+						<MonthStrip
+							{plan}
+							month={kept}
+							debts={listed}
+							events={hand.events}
+							{writing}
+							onmonth={pick}
+							onopen={open}
+							onwhy={(debt, element) => explain(month, debt, element)}
+							onmonths={() => (asTable = true)}
+						/>
+					{/if}
+				</div>
+			{/if}
+			<div class="bar screen-only">
+				<MoneyZone
+					{hand}
+					onchange={setMoney}
+					onbegin={(begins) => vary('when the plan begins', { begins })}
+					onsheet={() => turnPanel('sheet')}
+				/>
 			</div>
 		{/if}
-		<div class="bar screen-only">
-			<MoneyZone
-				{hand}
-				onchange={setMoney}
-				onbegin={(begins) => vary('when the plan begins', { begins })}
-				onsheet={() => turnPanel('sheet')}
-			/>
-		</div>
 	</main>
 {/if}
 
@@ -314,6 +320,14 @@
 		min-height: 0;
 		padding-top: 8px;
 		border-right: 1px solid var(--hairline);
+	}
+
+	.open {
+		grid-row: 2;
+		grid-column: 1 / -1;
+		padding: 24px;
+		color: var(--quiet);
+		font-style: italic;
 	}
 
 	.asks {

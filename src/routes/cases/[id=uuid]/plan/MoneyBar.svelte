@@ -48,7 +48,7 @@
 	}
 	const { budget, months, marks, more, owed, failed, writing, onchange, onbegin, ...on }: Props =
 		$props();
-	const usualMoney = $derived(months.usualMoney);
+	const usualMoney = $derived(months.usualMoney());
 	const begins = $derived(monthStart(months.firstMonth, months.begins));
 
 	const KINDS = [

@@ -90,7 +90,10 @@
 			...document,
 			plans: [...document.plans, plan]
 		}));
-		void show(plan.id);
+		void show(plan.id).then(() => {
+			// What a change is about is typed next: its terms are open.
+			if (plan.changes.length > 0 && start !== 'copy') showChange(0);
+		});
 	}
 
 	/** Goes to a plan, with the focus on which one it is. */

@@ -172,7 +172,7 @@
 									writeCompared(figure, value, writing)
 								)}
 								{#if best.includes(place)}<span class="tag"
-										>{plan.assumed ? 'best, if assumed' : 'best'}</span
+										>{plan.assumed ? 'if agreed' : 'best'}</span
 									>{/if}
 							</span>
 							<small title="compared with {words}">
