@@ -39,6 +39,7 @@
 		null
 	);
 	/** Cases that have been read from a file and are not taken yet. */
+	let taking = $state.raw<{ readonly count: number; readonly all: number } | null>(null);
 	let proposed = $state.raw<{ cases: readonly CaseDocument[]; sentence: Sentence } | null>(null);
 	let reading = $state<string | null>(null);
 	let searchField = $state<HTMLInputElement>();
@@ -125,9 +126,15 @@
 	}
 
 	async function take(cases: readonly CaseDocument[]): Promise<void> {
-		const answer = await takeCases(cases);
-		if (answer.kind !== 'done') return say(answer);
+		const before = proposed;
 		proposed = null;
+		taking = { count: 0, all: cases.length };
+		const answer = await takeCases(cases, (count) => (taking = { count, all: cases.length }));
+		taking = null;
+		if (answer.kind !== 'done') {
+			proposed = before;
+			return say(answer);
+		}
 		const { takenCases } = await import('$lib/words/taken-in');
 		const text = takenCases(
 			cases.map(({ label }) => label),
@@ -232,6 +239,8 @@
 
 	{#if reading}
 		<p role="status">Reading “{reading}” …</p>
+	{:else if taking && taking.all > 50}
+		<p role="status">{taking.count} of {taking.all} cases are in …</p>
 	{:else if proposed}
 		{@const { cases, sentence } = proposed}
 		{#await import('./ProposedCases.svelte') then { default: ProposedCases }}

@@ -3,7 +3,10 @@ import ExcelJS from 'exceljs';
 import Ajv2020 from 'ajv/dist/2020';
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { portionsOf } from '../../src/lib/desk/requests';
 import { caseDocument } from '../../src/lib/document/case';
 import { kindOf, Refusal, textOf } from '../../src/lib/exchange/bytes';
 import { casesJson, casesOf, jsonSchema } from '../../src/lib/exchange/case-json';
@@ -12,6 +15,7 @@ import { accountsOf } from '../../src/lib/exchange/statement-ofx';
 import { rowsOfText } from '../../src/lib/exchange/table';
 import { sheetsOf } from '../../src/lib/exchange/workbook';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { demoCases } from '../support/demo-cases';
 import { anyDocument } from '../support/documents';
 import { handMadeWorkbook, ofx1, ofx2 } from '../support/files';
 import { runs } from '../support/random';
@@ -252,6 +256,31 @@ describe('cases as JSON', () => {
 		);
 		expect(validate({ cases: [{ version: 6 }] })).toBe(false);
 		expect(validate({ cases: [], wish: 1 })).toBe(false);
+		const [document] = fc.sample(anyDocument, 1);
+		const on = (asOf: string) => validate({ cases: [{ ...document, asOf }] });
+		expect(['2027-12-15', '2028-02-29'].map(on)).toEqual([true, true]);
+		expect(['2027-13-45', '2027-02-30', '2027-04-31', '15 Jan 2027'].map(on)).not.toContain(true);
+	});
+
+	it('are read back however many there are, and from where the demo keeps them', () => {
+		for (const name of readdirSync('demo')) {
+			const given = { name, bytes: readFileSync(join('demo', name)) };
+			expect(kindOf(given, usd)).toBe('json');
+			expect(casesOf(given, usd)).toHaveLength(1);
+		}
+		const [first] = demoCases;
+		if (!first) throw new Error('a case');
+		const many = Array.from({ length: 240 }, () => first);
+		const written = { name: 'residuum-cases.json', bytes: bytes(casesJson(many)) };
+		expect(written.bytes.length).toBeGreaterThan(5 * 1024 * 1024);
+		expect(kindOf(written, usd)).toBe('json');
+		expect(casesOf(written, usd)).toHaveLength(240);
+		// They go to the server in portions, each as many as one request may hold.
+		const portions = portionsOf(many);
+		expect(portions.flat()).toEqual(many);
+		expect(portions.length).toBeGreaterThan(2);
+		for (const portion of portions) expect(JSON.stringify(portion).length).toBeLessThan(2_100_000);
+		expect(portionsOf([])).toEqual([]);
 	});
 
 	it('are refused with the field that is not known', () => {

@@ -1,4 +1,5 @@
 /** Workbooks recalculated from scratch by engines that are not ours. */
+import ExcelJS from 'exceljs';
 import fc from 'fast-check';
 import { execFileSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -11,7 +12,7 @@ import { ONLY_ASKED, planOf } from '../../src/lib/core/plan/walk';
 import type { PlannedDebt, PlanTerms } from '../../src/lib/core/plan/terms';
 import { monthsBetween, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { DebtTerms } from '../../src/lib/core/debt/terms';
-import type { Cents } from '../../src/lib/core/quantities/money';
+import { cents, type Cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import { isLive, planWorkbook, scheduleWorkbook } from '../../src/lib/exchange/workbooks-out';
@@ -153,6 +154,31 @@ describe('a plan’s workbook', () => {
 			{ numRuns: runs(45) }
 		);
 		expect(compared).toBeGreaterThan(8);
+	});
+
+	it('computes on in months that were short, once there is enough', async () => {
+		const debts = [
+			simpleDebt('a', 120_000, 180_000, { payment: { kind: 'fixed', amount: cents(8_000) } }),
+			simpleDebt('b', 60_000, 120_000)
+		];
+		const poor = constant(10_000);
+		expect(planOf(debts, poor).shortMonths.length).toBeGreaterThan(3);
+		const book = await recalculated(await written(debts, poor));
+		expect(sumsOf(book)).toMatchObject({ ...programs(debts, poor), verdict: EQUAL });
+		book.change('Terms', { [MONEY]: 150 });
+		expect(sumsOf(book)).toMatchObject(programs(debts, constant(15_000)));
+	});
+
+	it('is set up for paper: landscape, one page wide, its headings repeated', async () => {
+		const [one] = demoPlans;
+		if (!one) throw new Error('a plan');
+		const { debts, terms } = carriedPlan(one.document, one.entry);
+		const workbook = new ExcelJS.Workbook();
+		await workbook.xlsx.load((await written(debts, terms)).buffer as ArrayBuffer);
+		for (const { pageSetup } of workbook.worksheets) {
+			expect(pageSetup).toMatchObject({ orientation: 'landscape', fitToWidth: 1, fitToHeight: 0 });
+			expect(pageSetup.printTitlesRow).toMatch(/^\d+:\d+$/);
+		}
 	});
 
 	it('says so when something was changed, and when the months do not reach', async () => {

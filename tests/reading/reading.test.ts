@@ -39,6 +39,8 @@ describe('amounts', () => {
 		['$4182', 418_200],
 		['$ 4,182.36', 418_236],
 		['4182 USD', 418_200],
+		['US$ 500', 50_000],
+		['500 US$', 50_000],
 		['usd 4,182.5', 418_250],
 		['4 182,36', 418_236],
 		['4.182,36', 418_236],
@@ -55,6 +57,16 @@ describe('amounts', () => {
 		['999,999,999.99', 99_999_999_999]
 	])('reads %s', (typed, expected) => {
 		expect(value(readMoney(typed, usd))).toBe(expected);
+	});
+
+	it('reads the marks and signs of another country where they have one reading', () => {
+		const eur = { ...usd, currency: { code: 'EUR', digits: 2 } };
+		expect(value(readMoney('€1.200,50', eur))).toBe(120_050);
+		expect(value(readMoney('1.200,50 €', eur))).toBe(120_050);
+		expect(problem(readMoney('CA$ 500', usd))).toContain('another currency');
+		expect(value(readMoney('CA$ 500', { ...usd, currency: { code: 'CAD', digits: 2 } }))).toBe(
+			50_000
+		);
 	});
 
 	it('reads amounts in the decimals of their currency', () => {
@@ -149,6 +161,9 @@ describe('dates', () => {
 		['16', '2026-12-16'],
 		['31', '2026-12-31'],
 		['15 Jan', '2027-01-15'],
+		['1/28', '2027-01-28'],
+		['28/1', '2027-01-28'],
+		['the 15th', '2027-01-15'],
 		['29 Feb', '2028-02-29']
 	])('reads %s', (typed, expected) => {
 		expect(value(readDate(typed, asOf, usd))).toBe(expected);
@@ -156,6 +171,12 @@ describe('dates', () => {
 
 	it('refuses days that do not exist or could be two', () => {
 		expect(problem(readDate('31 Feb 2027', asOf, usd))).toContain('There is no day “31 Feb 2027”.');
+		const unordered = { ...usd, style: { numbers: 'point', dates: 'year' } } as const;
+		expect(problem(readDate('2/3', asOf, unordered))).toContain('could be');
+		expect(
+			value(readDate('2/3', asOf, { ...usd, style: { numbers: 'point', dates: 'month' } }))
+		).toBe('2027-02-03');
+		expect(problem(readDate('13/13', asOf, usd))).toContain('There is no day “13/13”.');
 		expect(problem(readDate('32', asOf, usd))).toContain('There is no day “32”.');
 		expect(problem(readDate('2027-13-01', asOf, usd))).toContain('There is no day');
 		// With no order given it asks; a case has one, which a day that has one reading alone does not need.

@@ -98,8 +98,43 @@ export const askFound = (question: Question) =>
 export const createCase = (request: NewCase) => ask<{ id: string }>('POST', '/api/cases', request);
 
 /** Takes cases in, all or none; their identifiers, in order. */
-export const takeCases = (cases: readonly CaseDocument[]) =>
-	ask<{ ids: string[] }>('POST', '/api/cases/taken', { cases });
+export async function takeCases(
+	cases: readonly CaseDocument[],
+	/** How many are in by now. */
+	tell: (count: number) => void = () => undefined
+): Promise<Answer<{ ids: string[] }>> {
+	const ids: string[] = [];
+	for (const portion of portionsOf(cases)) {
+		const answer = await ask<{ ids: string[] }>('POST', '/api/cases/taken', { cases: portion });
+		if (answer.kind !== 'done') {
+			// All or none: those of the portions before go again.
+			for (const id of ids) await deleteCase(id);
+			return answer;
+		}
+		ids.push(...answer.value.ids);
+		tell(ids.length);
+	}
+	return { kind: 'done', value: { ids } };
+}
+
+/** So many characters of cases are sent in one request, which the server takes in one go. */
+const PORTION = 2_000_000;
+
+/** Cases in portions that are not too large for one request, a single case whatever its size. */
+export function portionsOf(cases: readonly CaseDocument[]): CaseDocument[][] {
+	const portions: CaseDocument[][] = [];
+	let size = Infinity;
+	for (const one of cases) {
+		const own = JSON.stringify(one).length;
+		if (size + own > PORTION) {
+			portions.push([]);
+			size = 0;
+		}
+		portions.at(-1)?.push(one);
+		size += own;
+	}
+	return portions;
+}
 
 /** Puts a message to the client into the outbox. */
 export const putMessage = (id: string, message: MessageRequest) =>

@@ -18,8 +18,10 @@ export function refuse(
 }
 
 export const LIMITS_OF_FILES = {
-	/** Bytes of a file. */
+	/** Bytes of a table or a statement. */
 	bytes: 5 * 1024 * 1024,
+	/** Bytes of a file of cases: a whole casebook is read back. */
+	cases: 256 * 1024 * 1024,
 	/** Rows of a table. */
 	rows: 10_000,
 	/** Bytes that a workbook unpacks to. */
@@ -43,13 +45,20 @@ const BY_EXTENSION: Readonly<Record<string, FileKind>> = {
 	json: 'json'
 };
 
+const saidKind = (name: string): FileKind | undefined =>
+	BY_EXTENSION[/\.([^.]+)$/.exec(name.toLowerCase())?.[1] ?? ''];
+
+/** So many bytes of a file with this name are read at most. */
+export const mostBytes = (name: string): number =>
+	saidKind(name) === 'json' ? LIMITS_OF_FILES.cases : LIMITS_OF_FILES.bytes;
+
 /** The kind that a file's name says, which its first bytes must not contradict. */
 export function kindOf(file: NamedBytes, spoken: Spoken): FileKind {
 	const { name, bytes } = file;
-	if (bytes.length > LIMITS_OF_FILES.bytes) refuse(spoken, 'too large', { name });
+	const most = mostBytes(name);
+	if (bytes.length > most) refuse(spoken, 'too large', { name, most: most / 1024 / 1024 });
 	if (bytes.length === 0) refuse(spoken, 'nothing in it', { name });
-	const extension = /\.([^.]+)$/.exec(name.toLowerCase())?.[1] ?? '';
-	const said = BY_EXTENSION[extension];
+	const said = saidKind(name);
 	if (!said) refuse(spoken, 'unknown kind', { name });
 	const is = isArchive(bytes) ? 'xlsx' : kindOfText(textOf(file, spoken), said);
 	if (is !== said) refuse(spoken, 'another kind', { name, is });

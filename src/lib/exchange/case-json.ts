@@ -26,12 +26,18 @@ export function casesOf(file: NamedBytes, spoken: Spoken): CaseDocument[] {
 		if (error instanceof SyntaxError) refuse(spoken, 'no json', { name });
 		throw error;
 	}
-	const isAlone = typeof said === 'object' && said !== null && 'version' in said;
-	const read = caseFile.safeParse(isAlone ? { cases: [said] } : said, { error: inOurWords });
+	const read = caseFile.safeParse(asCases(said), { error: inOurWords });
 	if (read.success) return read.data.cases;
 	const [problem] = problemsOf(read.error);
 	const { at, message } = problem ?? { at: '', message: '' };
 	return refuse(spoken, at === '' ? 'json problem' : 'json problem at', { name, at, message });
+}
+
+/** What a file says as a list of cases: a document by itself is one, also where it is kept as a “document” with more about it. */
+function asCases(said: unknown): unknown {
+	if (typeof said !== 'object' || said === null) return said;
+	if ('version' in said) return { cases: [said] };
+	return 'document' in said ? { cases: [said.document] } : said;
 }
 
 /** The JSON Schema (draft 2020-12) of such a file, made from the schema that judges it. */

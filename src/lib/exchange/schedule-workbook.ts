@@ -3,7 +3,7 @@ import ExcelJS from 'exceljs';
 import type { Run } from '../core/debt/run';
 import type { Currency } from '../reading/currencies';
 import { scheduleRows } from './schedule-csv';
-import { amountFormat, column, put } from './sheet-layout';
+import { amountFormat, column, put, setUpPages } from './sheet-layout';
 
 /** The columns that are added up: what is charged, paid, and brings the balance down. */
 const ADDED = ['Purchases and fees', 'Interest', 'Payment', 'Extra', 'Principal'];
@@ -49,5 +49,6 @@ export async function scheduleWorkbook(
 		put(sheet, `${column(at)}${last + 1}`, { formula }, 'strong', money);
 	});
 	sheet.views = [{ state: 'frozen', xSplit: 2, ySplit: HEAD_ROW }];
+	setUpPages(sheet, `1:${HEAD_ROW}`);
 	return new Uint8Array(await workbook.xlsx.writeBuffer());
 }

@@ -118,6 +118,20 @@ export function put(
 	if (format !== undefined) cell.numFmt = format;
 }
 
+/** On paper: landscape, one page wide, the rows of headings on each page, and the columns that name a row. */
+export function setUpPages(sheet: ExcelJS.Worksheet, headings: string, names?: string): void {
+	sheet.pageSetup = {
+		...sheet.pageSetup,
+		orientation: 'landscape',
+		fitToPage: true,
+		fitToWidth: 1,
+		fitToHeight: 0,
+		printTitlesRow: headings,
+		...(names === undefined ? {} : { printTitlesColumn: names })
+	};
+	sheet.headerFooter = { ...sheet.headerFooter, oddFooter: '&L&A&R&P / &N' };
+}
+
 export const amountFormat = (digits: number): string =>
 	digits === 0 ? '#,##0' : `#,##0.${'0'.repeat(digits)}`;
 export const RATE_FORMAT = '0.00##%';

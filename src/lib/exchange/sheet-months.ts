@@ -24,6 +24,7 @@ import {
 	OF_DEBT,
 	put,
 	RATE_FORMAT,
+	setUpPages,
 	SHARED,
 	TERMS,
 	type Laid,
@@ -74,6 +75,7 @@ export async function writeMonths(sheet: ExcelJS.Worksheet, laid: Laid): Promise
 		}
 	});
 	sheet.views = [{ state: 'frozen', xSplit: 2, ySplit: 3 }];
+	setUpPages(sheet, '1:3', 'A:B');
 	for (let month = 1; month <= rows; month += 1) {
 		writeMonth(sheet, month, plan.kept[month - 1], laid);
 		if (month % AT_A_TIME > 0) continue;
@@ -239,14 +241,16 @@ function writeShare(
 	const short = `${SHARED.money}${row}<${SHARED.asked}${row}`;
 	if (laid.lineIsLive) formula('line', lineFormula(index, row, laid));
 	else figure('line', units(isShort || !share ? 0 : share.paid - share.own - share.asked));
-	if (isShort) figure('paid', units(share?.paid ?? 0));
-	else {
-		const part = exact(`${at('asked')}*${SHARED.money}${row}/${SHARED.asked}${row}`, digits);
-		formula(
-			'paid',
-			`IF(${short},${part},${exact(`${at('asked')}+${at('line')}`, digits)})+${at('own')}`
-		);
-	}
+	const part = exact(`${at('asked')}*${SHARED.money}${row}/${SHARED.asked}${row}`, digits);
+	const whole = exact(`${at('asked')}+${at('line')}`, digits);
+	if (isShort && kept && share) {
+		// To the cent a short month is shared by largest remainder, which formulas can't say: as long as it is the month that
+		// the program shared, the share is its figure. Once the money is enough, it computes on like any other.
+		const isSame = `AND(${SHARED.money}${row}=${units(kept.money)},${SHARED.asked}${row}=${units(kept.asked)})`;
+		const given = units(share.paid - share.own);
+		const text = `IF(${short},IF(${isSame},${given},${part}),${whole})+${at('own')}`;
+		put(sheet, at('paid'), { formula: text }, 'figure', money);
+	} else formula('paid', `IF(${short},${part},${whole})+${at('own')}`);
 	formula('closing', exact(`${owed}-${at('paid')}`, digits));
 }
 

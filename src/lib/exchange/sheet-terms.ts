@@ -27,6 +27,7 @@ import {
 	rangeOf,
 	RATE_COLUMN,
 	RATE_FORMAT,
+	setUpPages,
 	SHARED,
 	SUM_COLUMN,
 	TERMS,
@@ -140,6 +141,7 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 	sheet.getColumn(2).width = 32;
 	sheet.getColumn(3).width = 18;
 	for (let at = 4; at <= SUM_COLUMN + 3; at += 1) sheet.getColumn(at).width = 13;
+	setUpPages(sheet, `${HEAD_ROW}:${HEAD_ROW}`);
 }
 
 /** The rows below the debts: interest, payments and months, as the sheet has them and as the program wrote them. */

@@ -56,9 +56,12 @@ export function signsOf(code: string): string[] {
 				.formatToParts(0)
 				.find(({ type }) => type === 'currency')?.value ?? code
 	);
-	return [code, ...signs].map((sign) => sign.toUpperCase());
+	const narrow = signs.at(-1) ?? code;
+	// A sign that several countries have is told apart by the country before it: US$, CA$, AU$.
+	const own = /^\p{Sc}$/u.test(narrow) ? [`${code.slice(0, 2)}${narrow}`] : [];
+	return [code, ...signs, ...own].map((sign) => sign.toUpperCase());
 }
 
 /** Whether something is the sign or the code of some currency. */
 export const isCurrencySign = (sign: string): boolean =>
-	/^\p{Sc}$/u.test(sign) || currencyOf(sign.toUpperCase()) !== null;
+	/^[A-Za-z]{0,3}\p{Sc}$/u.test(sign) || currencyOf(sign.toUpperCase()) !== null;

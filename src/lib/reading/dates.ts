@@ -8,8 +8,8 @@ import { monthNames, writeDate, writeMonth } from './written';
 const { text } = messagesOf({ en });
 
 /**
- * Reads a date: `2027-01-15`, `15 Jan 2027`, `January 15, 2027`, `15.1.2027`. `15 Jan` and `15` are
- * the next such day after `after`; `15 Jan 27` is in 2027. `1/15/2027` has one reading; where day and month could
+ * Reads a date: `2027-01-15`, `15 Jan 2027`, `January 15, 2027`, `15.1.2027`. `15 Jan`, `1/15`, `15` and
+ * `the 15th` are the next such day after `after`; `15 Jan 27` is in 2027. `1/15/2027` has one reading; where day and month could
  * be swapped, it is read in the case's order, and where there is none it asks rather than guesses.
  */
 export function readDate(
@@ -24,21 +24,45 @@ export function readDate(
 			text(spoken, 'date allowed')
 		);
 	if (lower === '') return refuse('date missing');
+	const short = /^(\d{1,2})\/(\d{1,2})$/.exec(lower);
+	if (short) {
+		const [one, two] = shortDates(Number(short[1]), Number(short[2]), after);
+		return chosen(one, two, spoken, refuse);
+	}
 	const slashed = /^(\d{1,2})\/(\d{1,2})\/(\d{4}|\d{2})$/.exec(lower);
 	if (slashed) {
 		const [one, two] = slashedDates(Number(slashed[1]), Number(slashed[2]), slashed[3] ?? '');
-		if (one === undefined) return refuse('date none');
-		if (two === undefined || two === one) return accepted(one);
-		const order = spoken.style?.dates;
-		if (order === 'day' || order === 'month') return accepted(order === 'day' ? one : two);
-		const either = { one: writeDate(one, spoken), other: writeDate(two, spoken) };
-		return refuse('two readings', either);
+		return chosen(one, two, spoken, refuse);
 	}
 	const parts = writtenParts(lower, spoken);
 	if (parts === null) return refuse('date not understood');
 	const date = completed(parts, after);
 	return date === null ? refuse('date none') : accepted(date);
 }
+
+/** One of two readings of day and month: in the order that the case has; where it has none, that is asked. */
+function chosen(
+	one: CalendarDate | undefined,
+	two: CalendarDate | undefined,
+	spoken: Spoken,
+	refuse: (
+		id: Parameters<typeof text>[1],
+		parts?: Parameters<typeof text>[2]
+	) => Reading<CalendarDate>
+): Reading<CalendarDate> {
+	if (one === undefined) return refuse('date none');
+	if (two === undefined || two === one) return accepted(one);
+	const order = spoken.style?.dates;
+	if (order === 'day' || order === 'month') return accepted(order === 'day' ? one : two);
+	return refuse('two readings', { one: writeDate(one, spoken), other: writeDate(two, spoken) });
+}
+
+/** Day and month without a year, in either order: the next such day. */
+const shortDates = (one: number, two: number, after: CalendarDate): CalendarDate[] =>
+	[
+		{ day: one, month: two },
+		{ day: two, month: one }
+	].flatMap((parts) => (parts.month > 12 ? [] : (completed(parts, after) ?? [])));
 
 /** Day and month on either side of a slash, in the order of one country or another. */
 function slashedDates(one: number, two: number, years: string): CalendarDate[] {
@@ -52,16 +76,16 @@ function slashedDates(one: number, two: number, years: string): CalendarDate[] {
 /** Two digits are a year of this century. */
 const fullYear = (digits: string): number => Number(digits) + (digits.length === 2 ? 2000 : 0);
 
-/** Reads a month: `June 2029`, `Jun 2029`, `2029-06`, `6/2029`. The value is its first day. */
+/** Reads a month: `June 2029`, `Jun 2029`, `2029-06`, `6/2029`, `06/29`. The value is its first day. */
 export function readMonth(typed: string, spoken: Spoken): Reading<CalendarDate> {
 	const allowed = text(spoken, 'month allowed');
 	const lower = typed.trim().toLowerCase();
 	if (lower === '') return refused(text(spoken, 'month missing'), allowed);
-	const named = /^(\p{L}{3,})\.?\s+(\d{4})$/u.exec(lower);
+	const named = /^(\p{L}{3,})\.?,?\s+(\d{4})$/u.exec(lower);
 	const numbered = /^(\d{4})-(\d{1,2})$/.exec(lower);
-	const turned = /^(\d{1,2})[/.](\d{4})$/.exec(lower);
+	const turned = /^(\d{1,2})[/.](\d{4}|\d{2})$/.exec(lower);
 	const month = named ? monthNumber(named[1] ?? '', spoken) : Number(numbered?.[2] ?? turned?.[1]);
-	const year = Number(named?.[2] ?? numbered?.[1] ?? turned?.[2]);
+	const year = fullYear(named?.[2] ?? numbered?.[1] ?? turned?.[2] ?? '');
 	const date = month === null ? null : calendarDate({ year, month, day: 1 });
 	if (date === null) {
 		return refused(text(spoken, 'month not understood', { typed: quoted(typed.trim()) }), allowed);
@@ -113,7 +137,7 @@ function writtenParts(text: string, spoken: Spoken): WrittenParts | null {
 	const dotted = /^(\d{1,2})\.\s*(\d{1,2})\.\s*(\d{4})?$/.exec(text);
 	if (dotted)
 		return { day: Number(dotted[1]), month: Number(dotted[2]), year: optional(dotted[3]) };
-	const bare = /^(\d{1,2})(?:st|nd|rd|th)?$/.exec(text);
+	const bare = /^(?:the\s+)?(\d{1,2})(?:st|nd|rd|th)?$/.exec(text);
 	if (bare) return { day: Number(bare[1]) };
 	const named =
 		/^(\d{1,2})(?:st|nd|rd|th)?[\s.]+(\p{L}{3,})\.?,?(?:\s+(\d{4}|\d{2}))?$/u.exec(text) ??

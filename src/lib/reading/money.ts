@@ -10,7 +10,7 @@ import { writeMoney } from './written';
 
 const { text } = messagesOf({ en });
 
-/** Reads an amount as people write it: `4,182.36`, `4182.36`, `$4182`, `4182 USD`, `12k`. */
+/** Reads an amount as people write it: `4,182.36`, `4182.36`, `$4182`, `US$ 500`, `4182 USD`, `12k`. */
 export function readMoney(typed: string, writing: Writing): Reading<Cents> {
 	const { currency } = writing;
 	const { code, digits } = currency;
@@ -66,7 +66,7 @@ function otherReading(bare: string, { digits }: Currency): readonly [Cents, Cent
 function withoutCurrency(typed: string, { code }: Currency): string | null {
 	const text = typed.trim();
 	const [, before = '', number = '', after = ''] =
-		/^(\p{Sc}|[A-Za-z]{3}(?=[\s\d.,-]))?\s*(.*?)\s*(\p{Sc}|(?<=[\s\d.,])[A-Za-z]{3})?$/u.exec(
+		/^([A-Za-z]{0,3}\p{Sc}|[A-Za-z]{3}(?=[\s\d.,-]))?\s*(.*?)\s*([A-Za-z]{0,3}\p{Sc}|(?<=[\s\d.,])[A-Za-z]{3})?$/u.exec(
 			text
 		) ?? [];
 	for (const sign of [before, after]) {

@@ -1,18 +1,19 @@
-import { LIMITS_OF_FILES } from '../exchange/bytes';
+import { mostBytes } from '../exchange/bytes';
 import type { Spoken } from '../words/message';
 import { tookTooLong } from '../words/taken-in';
 import FileWorker from './read-file.worker?worker';
 import type { FileContent, FileTask } from './file-content';
 import { start } from './start';
 
-/** A file is left when reading it takes longer, in milliseconds. */
+/** A file is left when reading it takes longer, in milliseconds, and so much more for each megabyte. */
 const LONGEST = 30_000;
+const LONGEST_PER_MEGABYTE = 1_000;
 
 /** Reads a file in a worker of its own, which is ended when it is read, refused, or takes too long. */
 export async function readFile(file: File, spoken: Spoken): Promise<FileContent> {
 	const { name } = file;
 	// Of a file that is too large, enough to be refused.
-	const bytes = new Uint8Array(await file.slice(0, LIMITS_OF_FILES.bytes + 1).arrayBuffer());
+	const bytes = new Uint8Array(await file.slice(0, mostBytes(name) + 1).arrayBuffer());
 	return new Promise((resolve) => {
 		const task: FileTask = { file: { name, bytes }, spoken };
 		const leave = (content: FileContent): void => {
@@ -25,6 +26,6 @@ export async function readFile(file: File, spoken: Spoken): Promise<FileContent>
 			onanswer: leave,
 			onfail: failed
 		});
-		const waiting = setTimeout(failed, LONGEST);
+		const waiting = setTimeout(failed, LONGEST + (LONGEST_PER_MEGABYTE * file.size) / 1024 / 1024);
 	});
 }

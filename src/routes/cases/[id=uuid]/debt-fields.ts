@@ -1,7 +1,7 @@
 import type { CalendarDate } from '$lib/core/quantities/calendar';
 import { readFirstDue } from '$lib/document/days';
 import { readCount } from '$lib/reading/counts';
-import { readDate, readMonth, readMonthFrom } from '$lib/reading/dates';
+import { readDate, readMoment, readMonth, readMonthFrom } from '$lib/reading/dates';
 import { grouped, writeDate, writeMoney, writeMonth, writePercent } from '$lib/reading/written';
 import { readMoney } from '$lib/reading/money';
 import { readName } from '$lib/reading/names';
@@ -35,6 +35,10 @@ export const moneyText = (writing: Writing) => fieldText(writing, readMoney, wri
 /** A day; a day and month alone are the next such day after `after`. */
 export const dateText = (after: CalendarDate, writing: Writing) =>
 	fieldText(writing, (typed) => readDate(typed, after, writing), writeDate);
+
+/** The same, or a month: its first day. */
+export const momentText = (after: CalendarDate, writing: Writing) =>
+	fieldText(writing, (typed) => readMoment(typed, after, writing), writeDate);
 
 export const rateText = (writing: Writing) => fieldText(writing, readRate, writePercent);
 

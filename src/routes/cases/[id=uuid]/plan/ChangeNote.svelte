@@ -18,7 +18,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import {
 		countText,
-		dateText,
+		momentText,
 		minimumPercentText,
 		moneyText,
 		nameText,
@@ -39,7 +39,7 @@
 
 	const writing = $derived(writingOf(paper));
 	const money = $derived(moneyText(writing));
-	const day = $derived(dateText(paper.asOf, writing));
+	const day = $derived(momentText(paper.asOf, writing));
 	const title = $derived(changeKind(change.kind, writing));
 	const brought = $derived(
 		change.kind === 'consolidate' ? change.loan : change.kind === 'transfer' ? change.card : null
