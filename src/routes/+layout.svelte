@@ -11,11 +11,12 @@
 	import Notice from '$lib/ui/Notice.svelte';
 	import { putInTopLine } from '$lib/ui/top-line';
 	import { onMount, tick } from 'svelte';
+	import ScreenKeys from './ScreenKeys.svelte';
 	import type { LayoutProps } from './$types';
 
 	const { data, children }: LayoutProps = $props();
 
-	putInTopLine(() => (data.person ? who : null));
+	putInTopLine(() => end);
 
 	/** The session ended while a page was open: whoever it was signs in again right here. */
 	let isSignedOut = $state(false);
@@ -45,7 +46,8 @@
 	});
 </script>
 
-{#snippet who()}
+{#snippet end()}
+	<ScreenKeys />
 	{#if data.person}
 		{#await import('./PersonButton.svelte') then { default: PersonButton }}
 			<PersonButton person={data.person} />

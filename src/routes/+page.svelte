@@ -23,6 +23,7 @@
 	import Answered from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
+	import { isTyping } from '$lib/ui/typing';
 	import { codeAhead } from './code-ahead';
 	import CaseLines from './CaseLines.svelte';
 	import CasesFile from './CasesFile.svelte';
@@ -179,8 +180,7 @@
 	}
 
 	function shortcut(event: KeyboardEvent): void {
-		const typing = event.target instanceof HTMLInputElement;
-		if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+		if (isTyping(event)) return;
 		if (event.key === '/') searchField?.focus();
 		else if (event.key === 'n' && !isReader) asked = true;
 		else return;

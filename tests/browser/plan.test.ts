@@ -29,7 +29,11 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.enter('Sandpiper van loan', '11450', '8.9', 'e', '48', '', 'n', '15');
 		await screen.press('F8');
 		await screen.answer('At 642.65 a month, highest rate first, everything is paid off');
-		await screen.page.focus('input[aria-label="The month’s money"]');
+		await screen.press('?');
+		await screen.see('[role=dialog]', 'm the month’s money');
+		await screen.press('?');
+		await screen.press('m');
+		await screen.focus('The month’s money');
 		await screen.page.keyboard.type('820');
 		await screen.answer(
 			'At 820.00 a month, highest rate first, everything is paid off in June 2029, after 30 months; it costs 3,473.57 in interest'
@@ -196,11 +200,11 @@ describe('the month’s money', () => {
 		await plan([card()]);
 		await screen.click('.money h2 button');
 		await expect.poll(() => screen.focused()).toBe('Name, What comes in, line 1');
-		await screen.page.keyboard.type('take-home pay');
-		await screen.fill('Amount, What comes in, line 1', '1000');
+		await screen.enter('take-home pay', '1000', 'work on Sundays', '0', '');
+		await screen.focus('Amount, What comes in, line 3');
+		await screen.enter('', 'rent', '1,540');
+		await screen.focus('Name, What is needed to live, line 2');
 		await screen.page.select('[aria-label="How often, What comes in, line 1"]', '26');
-		await screen.fill('Name, What is needed to live, line 1', 'rent');
-		await screen.fill('Amount, What is needed to live, line 1', '1,540');
 		await screen.see(
 			'section .said',
 			'2,166.67 a month comes in, 1,540.00 is needed: 626.67 is left. 121.00 for debts is 5.58 % of what comes in.'

@@ -16,6 +16,18 @@ beforeAll(async () => {
 });
 afterAll(() => desk.close());
 
+/** The fields that what is said of a refused one covers, by their labels. */
+const fieldsBelowNote = () =>
+	screen.page.$eval('.problem', (note) => {
+		const { left, right, top, bottom } = note.getBoundingClientRect();
+		return [...document.querySelectorAll('[aria-label]:is(input, select)')]
+			.filter((field) => {
+				const box = field.getBoundingClientRect();
+				return box.left < right && box.right > left && box.top < bottom && box.bottom > top;
+			})
+			.map((field) => field.getAttribute('aria-label'));
+	});
+
 describe('what can’t be meant', () => {
 	afterEach(() => desk.checked());
 
@@ -34,6 +46,8 @@ describe('what can’t be meant', () => {
 		await screen.see('.problem', said);
 		expect(await screen.value(label)).toBe(typed);
 		expect(await screen.focused()).toBe(label);
+		expect(await screen.page.evaluate(() => getSelection()?.toString())).toBe(typed);
+		expect(await fieldsBelowNote()).toEqual([]);
 		await screen.page.evaluate(() => (document.activeElement as HTMLElement).blur());
 		expect(await screen.value(label)).toBe(typed);
 		await screen.saved();

@@ -198,6 +198,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.click(`[data-choose="${FIRST_PLAN.id}"]`);
 		await screen.press('Enter');
 		await screen.see('th.chosen', 'chosen');
+		await expect.poll(() => screen.focused()).toContain('chosen');
 		await screen.click('thead th:nth-of-type(2) [data-choose]');
 		await screen.see('[role=dialog]', 'Nobody has agreed to all of this yet. Assumed:');
 		await screen.page.keyboard.type('if the offer is granted');

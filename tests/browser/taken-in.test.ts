@@ -83,6 +83,7 @@ describe('rows that are pasted', () => {
 		await screen.page.focus(proposed);
 		await screen.press('Enter');
 		await expect.poll(names).toEqual(['One', 'Two']);
+		await screen.focus('Name, line 1');
 	});
 });
 

@@ -6,8 +6,13 @@
 	interface Props {
 		/** From the casebook down to this screen; the last one is this screen. */
 		path: readonly { readonly name: string; readonly href: string }[];
-		/** What else there is of the same case; the one whose address is the present one is marked. */
-		views?: readonly { readonly name: string; readonly href: string; readonly here: boolean }[];
+		/** What else there is of the same case, with its key; the one whose address is the present one is marked. */
+		views?: readonly {
+			readonly name: string;
+			readonly key?: string;
+			readonly href: string;
+			readonly here: boolean;
+		}[];
 		children?: Snippet;
 	}
 	const { path, views = [], children }: Props = $props();
@@ -31,8 +36,10 @@
 	</nav>
 	{#if views.length > 0}
 		<nav class="views" aria-label="Views of the case">
-			{#each views as { name, href, here } (href)}
-				<a {href} aria-current={here ? 'true' : undefined}>{name}</a>
+			{#each views as { name, key, href, here } (href)}
+				<a {href} title={key && `${name} (${key})`} aria-current={here ? 'true' : undefined}
+					>{name}</a
+				>
 			{/each}
 		</nav>
 	{/if}

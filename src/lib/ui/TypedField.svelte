@@ -52,6 +52,9 @@
 	let refused = $state(untrack(() => unread !== undefined));
 	let before: T | null = null;
 
+	/** What is refused makes its line as much higher as it takes to say why, so that no other field is covered. */
+	let noteHeight = $state(0);
+
 	const shown = $derived(typed ?? (value === null ? '' : write(value)));
 	const reading = $derived(typed === null ? null : readTyped(typed));
 	const foreign = $derived(unread !== undefined && typed === unread.typed ? unread : null);
@@ -96,12 +99,16 @@
 		onchange(before);
 	}
 
-	function key(event: KeyboardEvent): void {
+	function key(event: KeyboardEvent & { currentTarget: HTMLInputElement }): void {
 		if (event.key === 'Enter') {
 			// Nothing typed where something is needed is refused like any other text.
 			if (value === null && !optional) typed ??= '';
 			if (settle()) onenter?.();
-			else event.stopPropagation();
+			else {
+				// What is refused is typed over, or mended after an arrow.
+				event.currentTarget.select();
+				event.stopPropagation();
+			}
 			event.preventDefault();
 		} else if (event.key === 'Escape') {
 			// What was typed is taken back first; only then does the key mean what is around the field.
@@ -118,7 +125,7 @@
 	}
 </script>
 
-<span class="field">
+<span class="field" style:margin-bottom={problem ? `calc(${noteHeight}px + 8px)` : undefined}>
 	<input
 		{id}
 		class={side}
@@ -145,7 +152,7 @@
 		{@attach opened}
 	/>
 	{#if problem}
-		<span class="problem" id="{id}-problem" role="alert">
+		<span class="problem" id="{id}-problem" role="alert" bind:offsetHeight={noteHeight}>
 			<strong>{problem.problem}</strong>
 			{problem.allowed}
 		</span>
@@ -157,6 +164,11 @@
 		position: relative;
 		display: block;
 		min-width: 0;
+	}
+
+	/* In a line that is higher for what is said below one field, the others stay beside that field. */
+	:global(:is([role='row'], .line):has(.field > .problem) > *) {
+		align-self: start;
 	}
 
 	input {

@@ -20,7 +20,7 @@ import {
 	usualMoney
 } from '../../../src/lib/core/plan/answers';
 import { firstMonthOf } from '../../../src/lib/core/plan/month';
-import { lineOf } from '../../../src/lib/core/plan/order';
+import { lineOf } from '../../../src/lib/core/plan/line';
 import {
 	constant,
 	household,

@@ -1,6 +1,4 @@
 /** Who is first in line for what a month's money leaves (contract, section 9). */
-import type { Plan, PlanTerms } from './terms';
-
 export const ORDERS = ['rate', 'balance', 'relief', 'listed', 'spread'] as const;
 export type Order = (typeof ORDERS)[number];
 
@@ -47,26 +45,6 @@ const COMPARED: Readonly<Record<Order, (a: InLine, b: InLine) => number>> = {
 	listed: (a, b) => a.place - b.place,
 	spread: (a, b) => a.index - b.index
 };
-
-/**
- * The debts of a plan, by their places in its list, in the order in which the money beyond the minimums goes to them: as
- * they stand in line in the month in which that money begins. Orders that are ranked anew each month may change later.
- * Debts that owe nothing then come last; `spread` has no order and keeps the list's.
- */
-export function lineOf(
-	{ kept, begins, debts }: Pick<Plan, 'kept' | 'begins' | 'debts'>,
-	{ order, listed }: Pick<PlanTerms, 'order' | 'listed'>
-): number[] {
-	const month = kept[begins - 1] ?? kept[0];
-	const line = (month?.shares ?? []).map((share) => {
-		const place = listed.indexOf(debts[share.index]?.id ?? '');
-		return { ...share, place: place < 0 ? listed.length + share.index : place };
-	});
-	putInLine(line, order);
-	const inLine = line.map(({ index }) => index);
-	const others = debts.map((_, index) => index).filter((index) => !inLine.includes(index));
-	return [...inLine, ...others];
-}
 
 /** S ÷ R: how many times what it asks a debt owes. */
 export const reliefOf = ({ owed, asked }: Pick<InLine, 'owed' | 'asked'>): number =>

@@ -81,10 +81,15 @@
 
 	const views = $derived([
 		{ name: 'Debts', href: `/cases/${desk.id}`, here: page.url.pathname === `/cases/${desk.id}` },
-		{ name: 'Plan', href: planHref, here: page.url.pathname === planHref },
-		{ name: 'Side by side', href: sideHref, here: page.url.pathname === sideHref },
+		{ name: 'Plan', key: 'F8', href: planHref, here: page.url.pathname === planHref },
+		{ name: 'Side by side', key: 'F9', href: sideHref, here: page.url.pathname === sideHref },
 		{ name: 'Hand-out', href: handoutHref, here: page.url.pathname === handoutHref },
-		{ name: 'What happened', href: happenedHref, here: page.url.pathname === happenedHref }
+		{
+			name: 'What happened',
+			key: 'F4',
+			href: happenedHref,
+			here: page.url.pathname === happenedHref
+		}
 	]);
 
 	/** Whoever leaves the case finds it saved: what waits is sent before the next screen is asked for. */

@@ -38,6 +38,7 @@
 		)
 	);
 
+	let grid = $state<ReturnType<typeof EntryGrid>>();
 	let about = $state.raw<HTMLElement | null>(null);
 
 	/** What has been read and is not taken yet. */
@@ -81,17 +82,20 @@
 	}
 
 	function takeDebts(taken: readonly DebtEntry[]): void {
+		const first = debts.length;
 		proposed = null;
 		const what = countOf(desk.writing, taken.length, 'debts');
 		desk.change(`taking in ${what}`, (document) => ({
 			...document,
 			debts: [...document.debts, ...taken].slice(0, LIMITS.debts)
 		}));
+		void grid?.goTo(first);
 		void desk.flush();
 	}
 
 	function takeAccounts(taken: readonly { account: AccountStatement; to: string | null }[]): void {
 		proposed = null;
+		const first = debts.length;
 		const made = taken.map(({ account, to }) => ({ account, to, id: newId() }));
 		desk.change('taking in a statement', (document) => ({
 			...document,
@@ -105,6 +109,8 @@
 				document.debts
 			)
 		}));
+		const known = debts.findIndex(({ id }) => taken.some(({ to }) => to === id));
+		void grid?.goTo(known === -1 ? first : known);
 		void desk.flush();
 	}
 
@@ -172,7 +178,7 @@
 		</p>
 	{/if}
 	<div>
-		<EntryGrid {desk} {asked} onremove={remove} onpaste={paste} />
+		<EntryGrid bind:this={grid} {desk} {asked} onremove={remove} onpaste={paste} />
 		{#if proposed?.of === 'rows'}
 			<!-- What was said of one table says nothing of the next. -->
 			{#key proposed}

@@ -92,6 +92,12 @@
 		if (debts.length === 0) cell(0, 0)?.focus();
 	});
 
+	/** The focus goes to the name of a line, once it is there. */
+	export async function goTo(row: number): Promise<void> {
+		await tick();
+		cell(row, 0)?.focus();
+	}
+
 	const hrefOf = (id: string) => `/cases/${desk.id}/debts/${id}`;
 
 	const cell = (row: number, column: number) =>

@@ -200,6 +200,11 @@
 		visibility: hidden;
 	}
 
+	/* What comes and goes with the pointer moves no line. */
+	.proposed :global(.field) {
+		margin-bottom: 0 !important;
+	}
+
 	.proposed :global(.field:is(:focus-within, :hover) .problem) {
 		visibility: visible;
 	}

@@ -21,6 +21,7 @@
 	import type { Writing } from '$lib/reading/writing';
 	import { monthStart, type PlanEntry, type PlanMonths } from '$lib/document/plan';
 	import { moreSentence } from '$lib/words/plan-answer';
+	import { isTyping } from '$lib/ui/typing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -117,11 +118,23 @@
 		const units = event.key.startsWith('Page') ? 25 : event.shiftKey ? 10 : 1;
 		set(amount + (up ? units : -units) * unit);
 	}
+
+	let bar = $state<HTMLElement>();
+
+	/** One key leads from anywhere on the screen to the amount, or else to how it is given. */
+	function reach(event: KeyboardEvent): void {
+		if (event.key !== 'm' || isTyping(event)) return;
+		event.preventDefault();
+		const field = bar?.querySelector<HTMLElement>('.field input');
+		(field ?? bar?.querySelector('select'))?.focus();
+	}
 </script>
 
-<section class="money" aria-labelledby="money-title">
+<svelte:window onkeydown={reach} />
+
+<section class="money" aria-labelledby="money-title" bind:this={bar}>
 	<h2 id="money-title">
-		The month’s money
+		The month’s money <kbd aria-hidden="true">m</kbd>
 		<button type="button" onclick={on.onsheet}>work it out ›</button>
 	</h2>
 	<Choice

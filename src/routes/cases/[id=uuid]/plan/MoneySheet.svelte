@@ -7,6 +7,7 @@
 	import type { Writing } from '$lib/reading/writing';
 	import type { Sheet, SheetLine } from '$lib/document/plan';
 	import { sheetSentence } from '$lib/words/plan-answer';
+	import { tick } from 'svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
@@ -50,6 +51,17 @@
 		onchange({ ...sheet, [side]: sheet[side].filter((_, place) => place !== index) });
 	}
 
+	let sides = $state<HTMLElement>();
+
+	/** Enter goes on to the next field: from a name to its amount, from an amount to the next line. */
+	async function goOn(): Promise<void> {
+		// A line that has just been typed gives way to the next empty one.
+		await tick();
+		const fields = [...(sides?.querySelectorAll<HTMLElement>('input') ?? [])];
+		const next = fields[fields.indexOf(document.activeElement as HTMLElement) + 1];
+		(next ?? sides?.parentElement?.querySelector<HTMLElement>('button.use'))?.focus();
+	}
+
 	const begin = (element: HTMLElement) => element.querySelector('input')?.focus();
 </script>
 
@@ -59,7 +71,7 @@
 			<Phrases {sentence} />
 		</span>
 	{/snippet}
-	<div class="sides" {@attach begin}>
+	<div class="sides" bind:this={sides} {@attach begin}>
 		{#each SIDES as { side, title, hint } (side)}
 			<div class="side">
 				<h2>{title}</h2>
@@ -73,6 +85,7 @@
 							optional
 							placeholder={index === 0 ? hint : 'next line'}
 							onchange={(name) => write(side, index, { name: name ?? '' })}
+							onenter={() => void goOn()}
 						/>
 						<TypedField
 							label="Amount, {of}"
@@ -81,6 +94,7 @@
 							optional
 							side="right"
 							onchange={(amount) => write(side, index, { amount: amount ?? ZERO })}
+							onenter={() => void goOn()}
 						/>
 						<Choice
 							label="How often, {of}"

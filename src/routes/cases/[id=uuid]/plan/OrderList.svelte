@@ -4,7 +4,8 @@
 -->
 <script lang="ts">
 	import { ZERO } from '$lib/core/quantities/money';
-	import { lineOf, type Order } from '$lib/core/plan/order';
+	import { lineOf } from '$lib/core/plan/line';
+	import type { Order } from '$lib/core/plan/order';
 	import type { PlanFigureName } from '$lib/core/working/plan-figure';
 	import type { Plan } from '$lib/core/plan/terms';
 	import { writeMoney, writeShortMonth } from '$lib/reading/written';

@@ -21,7 +21,7 @@
 	import type { Phrase } from '$lib/words/sentence';
 	import NewPlanNote from '../plan/NewPlanNote.svelte';
 	import PlanWorkingNote from '../plan/PlanWorkingNote.svelte';
-	import { onMount } from 'svelte';
+	import { onMount, tick } from 'svelte';
 	import { v4 as newId } from 'uuid';
 	import type { PageProps } from './$types';
 	import ChooseNote from './ChooseNote.svelte';
@@ -90,6 +90,7 @@
 		if (plan && figure.of === 'plan') opened = { plan, figure, anchor };
 	}
 
+	let main = $state<HTMLElement>();
 	let choosing = $state.raw<{ plan: PlanEntry; anchor: HTMLElement } | null>(null);
 
 	function add(start: PlanStart): void {
@@ -124,6 +125,8 @@
 				forecastEntryOf(paper, plan, { id: newId(), by: 'choice', date: data.today })
 			]
 		}));
+		// The button that was clicked has become this word.
+		void tick().then(() => main?.querySelector<HTMLElement>('[data-chosen]')?.focus());
 	}
 
 	let figures = $state.raw<readonly ComparedFigure[]>(FIGURES);
@@ -138,7 +141,7 @@
 
 <svelte:head><title>Plans side by side · {document.label} · Residuum</title></svelte:head>
 
-<main>
+<main bind:this={main}>
 	<h1 class="unseen">Plans of {document.label} side by side</h1>
 	{#if baseline.starting === 0}
 		<div class="top">

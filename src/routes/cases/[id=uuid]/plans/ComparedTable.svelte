@@ -97,7 +97,7 @@
 						{/if}
 						<span class="acts">
 							{#if entry.id === chosen?.plan.id}
-								<span class="is"
+								<span class="is" tabindex="-1" data-chosen
 									><Check size={13} aria-hidden="true" /> chosen{chosen.changed
 										? ', changed since'
 										: ''}</span

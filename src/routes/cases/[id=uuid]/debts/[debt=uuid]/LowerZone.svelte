@@ -23,6 +23,7 @@
 	import { wayName } from '$lib/words/debt';
 	import Schedule from '$lib/ui/Schedule.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import { isTyping } from '$lib/ui/typing';
 	import AddWays from './AddWays.svelte';
 	import { waysBeside } from './compared-ways';
 	import WaysTable from './WaysTable.svelte';
@@ -89,8 +90,7 @@
 	}
 
 	function key(event: KeyboardEvent): void {
-		const typing = event.target instanceof HTMLInputElement && event.target.type === 'text';
-		if (event.key !== '/' || typing || zone !== 'payments') return;
+		if (event.key !== '/' || isTyping(event) || zone !== 'payments') return;
 		event.preventDefault();
 		finder?.querySelector('input')?.focus();
 	}

@@ -1,0 +1,72 @@
+<!-- The keys of the screen that is open, beside a button and with `?`. -->
+<script lang="ts">
+	import { page } from '$app/state';
+	import { keysOn } from '$lib/words/keys';
+	import Note from '$lib/ui/Note.svelte';
+	import Keyboard from '@lucide/svelte/icons/keyboard';
+	import { isTyping } from '$lib/ui/typing';
+
+	const keys = $derived(keysOn(page.route.id));
+	let button = $state<HTMLElement>();
+	let isOpen = $state(false);
+
+	function key(event: KeyboardEvent): void {
+		if (event.key !== '?' || isTyping(event) || keys.length === 0) return;
+		event.preventDefault();
+		isOpen = !isOpen;
+	}
+</script>
+
+<svelte:window onkeydown={key} />
+{#if keys.length > 0}
+	<button
+		type="button"
+		aria-label="Keys of this screen"
+		title="Keys of this screen (?)"
+		aria-expanded={isOpen}
+		bind:this={button}
+		onclick={() => (isOpen = !isOpen)}
+	>
+		<Keyboard size={17} aria-hidden="true" />
+	</button>
+{/if}
+{#if isOpen && button}
+	<Note
+		title="Keys of this screen"
+		anchor={button}
+		onclose={() => {
+			isOpen = false;
+			button?.focus();
+		}}
+	>
+		<dl>
+			{#each keys as { keys: named, does } (does)}
+				<dt><kbd>{named}</kbd></dt>
+				<dd>{does}</dd>
+			{/each}
+			<dt><kbd>?</kbd></dt>
+			<dd>opens and closes this list</dd>
+		</dl>
+	</Note>
+{/if}
+
+<style>
+	button {
+		display: inline-flex;
+		color: var(--act);
+	}
+
+	dl {
+		display: grid;
+		grid-template-columns: auto 1fr;
+		gap: 4px 14px;
+	}
+
+	dt {
+		white-space: nowrap;
+	}
+
+	dd {
+		margin: 0;
+	}
+</style>
