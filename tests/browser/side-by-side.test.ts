@@ -99,7 +99,6 @@ describe('from one plan to four of them, and a chosen one', () => {
 
 	it('agrees lower rates with a fee that the month’s money pays first', async () => {
 		await screen.startPlan('concession');
-		await screen.fill('The month’s money', '650');
 		await screen.click('[data-change="0"]');
 		await turnDebt(5);
 		await screen.fill('Agreed rate of Quillmark card', '8');
@@ -114,6 +113,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.fill('Monthly fee', '35');
 		// Nothing is open any more, so Enter is done with the change.
 		await screen.press('Enter');
+		await screen.fill('The month’s money', '650');
 		await screen.answer(
 			'At 650.00 a month, highest rate first, everything is paid off in April 2030, after 40 months; it costs 3,016.46 in interest and 1,450.00 in fees'
 		);
@@ -139,7 +139,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', '2,343.53 if agreed', '4,466.46']);
 		expect(await row('fees')).toEqual(['0.00 best', '317.12', '154.31', '1,450.00']);
 		expect(await row('months')).toEqual(['30', '30', '29 if agreed', '40']);
-		expect(await row('shortMonths')).toEqual(['0 best', '0 best', '0 best', '12']);
+		expect(await row('shortMonths')).toEqual(['0 best', '0 best', '0 if agreed', '12']);
 		await screen.click('.answer button');
 		await screen.see('.numbers', '2,189.22 + 154.31 = 2,343.53');
 		await screen.press('Escape');
@@ -341,13 +341,16 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.see('[role=dialog]', 'Payoff date');
 		await screen.press('Escape');
 		await screen.click('section tbody tr:nth-child(1) td:nth-of-type(4) button');
-		await screen.see('[role=dialog]', 'with 20.00 a month everything is paid off after 60 months');
-		await screen.see('[role=dialog]', 'with 19.99 a month everything is paid off after 61 months');
+		await screen.see('[role=dialog]', 'with 50.00 a month everything is paid off after 24 months');
+		await screen.see(
+			'[role=dialog]',
+			'with 49.99 a month the minimum payments are not covered in every month'
+		);
 		await screen.press('Escape');
 		await screen.see('section tbody tr:nth-child(3)', 'Jan 2028');
 		await screen.see('section tbody tr:nth-child(5)', 'May 2028');
 		await screen.fill('Amount needed elsewhere', '100');
 		await screen.see('section tbody tr:nth-child(5)', 'Jan 2028');
-		await screen.see('section tbody tr:nth-child(1)', '20.00');
+		await screen.see('section tbody tr:nth-child(1)', '50.00');
 	});
 });
