@@ -62,7 +62,8 @@ const statement = (
 	asOf,
 	owed: cents(owed),
 	limit: null,
-	transactions: all.filter(({ date }) => date <= asOf)
+	transactions: all.filter(({ date }) => date <= asOf),
+	withdrawn: []
 });
 
 describe('a lender’s statement, taken in', () => {

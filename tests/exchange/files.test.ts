@@ -232,7 +232,8 @@ describe('a lender’s statement', () => {
 						text: 'Interest'
 					},
 					{ reference: 'q-4', date: '2026-12-11', amount: -2_900, kind: 'fee', text: 'Late fee' }
-				]
+				],
+				withdrawn: []
 			}
 		]);
 	});

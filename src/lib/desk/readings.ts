@@ -103,10 +103,10 @@ export function withStatements(
 	visit: VisitEntry,
 	statements: readonly CameStatement[]
 ): CaseDocument {
-	return statements.reduce((so, { debt: id, transactions, balance }) => {
+	return statements.reduce((so, { debt: id, balance, ...happened }) => {
 		const taken = {
 			...so,
-			debts: so.debts.map((one) => (one.id === id ? withTransactions(one, { transactions }) : one))
+			debts: so.debts.map((one) => (one.id === id ? withTransactions(one, happened) : one))
 		};
 		if (balance === null) return taken;
 		const date = balance.date <= visit.date ? balance.date : visit.date;
@@ -118,11 +118,13 @@ export function withStatements(
 export interface CameStatement {
 	readonly debt: string;
 	readonly transactions: readonly TransactionEntry[];
+	/** The references of transactions that it deletes or replaces. */
+	readonly withdrawn: readonly string[];
 	readonly balance: { readonly date: CalendarDate; readonly owed: Cents } | null;
 }
 
 /** What a lender's statement says of a debt. */
 export const cameFor = (
 	debt: string,
-	{ transactions, asOf, owed }: AccountStatement
-): CameStatement => ({ debt, transactions, balance: { date: asOf, owed } });
+	{ transactions, withdrawn, asOf, owed }: AccountStatement
+): CameStatement => ({ debt, transactions, withdrawn, balance: { date: asOf, owed } });

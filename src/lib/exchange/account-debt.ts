@@ -11,7 +11,7 @@ export function debtOfAccount(account: AccountStatement, id: string): DebtEntry 
 		name: account.lender || account.account,
 		balance: account.owed,
 		noted: { ...debt.noted, account: account.account, limit: account.limit },
-		transactions: merged([], account.transactions)
+		transactions: merged([], account)
 	};
 }
 
@@ -23,16 +23,16 @@ export const withAccount = (debt: DebtEntry, account: AccountStatement): Partial
 		account: debt.noted.account || account.account,
 		limit: account.limit ?? debt.noted.limit
 	},
-	transactions: merged(debt.transactions, account.transactions)
+	transactions: merged(debt.transactions, account)
 });
 
+/** What a statement says has happened, and which transactions of before have not. */
+type Happened = Pick<AccountStatement, 'transactions' | 'withdrawn'>;
+
 /** A debt with what has happened on its account since; what was taken before is not taken again. */
-export const withTransactions = (
-	debt: DebtEntry,
-	account: Pick<AccountStatement, 'transactions'>
-): DebtEntry => ({
+export const withTransactions = (debt: DebtEntry, account: Happened): DebtEntry => ({
 	...debt,
-	transactions: merged(debt.transactions, account.transactions)
+	transactions: merged(debt.transactions, account)
 });
 
 /** How many of a statement's transactions a debt does not have yet. */
@@ -54,17 +54,29 @@ export function isAccountOf(
 	return own.length >= 4 && (its.endsWith(own) || own.endsWith(its)) && its.length >= 4;
 }
 
-/** The same transaction: by its reference, or where it has none by its day, amount and text. */
+/**
+ * The same transaction: by its reference, day and amount, or where it has no reference by its text too. One reference
+ * with another day or amount is another transaction: some lenders number anew for each file.
+ */
 const keyOf = ({ reference, date, amount, text }: TransactionEntry): string =>
-	reference === '' ? `${date} ${amount} ${text}` : `# ${reference}`;
+	reference === '' ? `${date} ${amount} ${text}` : `${date} ${amount} # ${reference}`;
 
-/** Both without what is there twice, in order of date; the latest are kept. */
+/** The references under which a debt and a statement together have transactions that differ; all of them are kept. */
+export function clashingReferences(debt: DebtEntry | null, account: Happened): string[] {
+	const all = merged(debt?.transactions ?? [], account).map(({ reference }) => reference);
+	const twice = all.filter((one, at) => one !== '' && all.indexOf(one) !== at);
+	const its = new Set(account.transactions.map(({ reference }) => reference));
+	return [...new Set(twice)].filter((one) => its.has(one));
+}
+
+/** Both without what is there twice or withdrawn, in order of date; the latest are kept. */
 function merged(
 	known: readonly TransactionEntry[],
-	more: readonly TransactionEntry[]
+	{ transactions, withdrawn }: Happened
 ): TransactionEntry[] {
-	const byKey = new Map([...known, ...more].map((one) => [keyOf(one), one]));
-	for (const one of known) byKey.set(keyOf(one), one);
+	const stands = known.filter(({ reference }) => !withdrawn.includes(reference));
+	const byKey = new Map([...stands, ...transactions].map((one) => [keyOf(one), one]));
+	for (const one of stands) byKey.set(keyOf(one), one);
 	const sorted = [...byKey.values()].sort((one, other) =>
 		one.date < other.date ? -1 : one.date > other.date ? 1 : 0
 	);

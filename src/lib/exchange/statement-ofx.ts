@@ -24,6 +24,8 @@ export interface AccountStatement {
 	readonly limit: Cents | null;
 	/** In order of date. */
 	readonly transactions: readonly TransactionEntry[];
+	/** The references of transactions that it deletes or replaces, of this statement or one before (CORRECTFITID). */
+	readonly withdrawn: readonly string[];
 }
 
 /** The accounts of a statement file, those on which something is owed or has happened. */
@@ -65,25 +67,46 @@ function accountOf(statement: unknown, lender: string, name: string, spoken: Spo
 	const asOf = dayOf(textAt(statement, 'LEDGERBAL', 'DTASOF'));
 	if (ledger === null || asOf === null) refuse(spoken, 'no balance', { name });
 	const available = amountOf(textAt(statement, 'AVAILBAL', 'BALAMT'), currency);
-	const owed = Math.max(0, -ledger) as Cents;
-	const transactions = listAt(statement, 'BANKTRANLIST', 'STMTTRN').map((one, index) =>
-		transactionOf(one, currency, { name, row: index + 1 }, spoken)
-	);
+	const written = listAt(statement, 'BANKTRANLIST', 'STMTTRN').map((one, index) => ({
+		...correctionOf(one),
+		transaction: transactionOf(one, currency, { name, row: index + 1 }, spoken)
+	}));
+	const withdrawn = written.flatMap(({ corrects }) => corrects ?? []);
+	const transactions = written
+		.filter(({ corrects, deletes, transaction: { reference } }) =>
+			corrects === null ? !withdrawn.includes(reference) : !deletes
+		)
+		.map(({ transaction }) => transaction);
 	return {
 		lender: line(lender, LIMITS.name),
 		account: line(account, LIMITS.account),
 		currency,
 		asOf,
-		owed,
-		limit: limitOf(owed, available),
-		transactions: transactions.sort((one, other) => (one.date < other.date ? -1 : 1))
+		owed: Math.max(0, -ledger) as Cents,
+		limit: limitOf(ledger, available),
+		transactions: transactions.sort((one, other) => (one.date < other.date ? -1 : 1)),
+		withdrawn
 	};
 }
 
-/** What is owed and what is left of a limit is the limit; one beyond what a case may hold is none. */
-function limitOf(owed: Cents, available: Cents | null): Cents | null {
-	if (available === null || available < 0 || owed + available > LIMITS.amount) return null;
-	return (owed + available) as Cents;
+/**
+ * What is left of a limit and what is owed is the limit; a credit balance is left beyond it. One that a case may not
+ * hold is none.
+ */
+function limitOf(ledger: Cents, available: Cents | null): Cents | null {
+	if (available === null || available < 0) return null;
+	const limit = available - ledger;
+	return limit < 0 || limit > LIMITS.amount ? null : (limit as Cents);
+}
+
+/** The reference of the transaction that one corrects, and whether it deletes it; null: it corrects none. */
+function correctionOf(one: unknown): {
+	readonly corrects: string | null;
+	readonly deletes: boolean;
+} {
+	const corrects = line(textAt(one, 'CORRECTFITID'), LIMITS.reference);
+	const deletes = textAt(one, 'CORRECTACTION').toUpperCase() === 'DELETE';
+	return { corrects: corrects === '' ? null : corrects, deletes };
 }
 
 function transactionOf(

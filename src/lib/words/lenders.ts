@@ -10,7 +10,7 @@ import { signOf } from './amounts';
 import { nameOf } from './debt';
 import en from './en/lenders.json';
 import { messagesOf, type Spoken } from './message';
-import { accountInWords } from './taken-in';
+import { accountInWords, oddTransactions } from './taken-in';
 
 const { text } = messagesOf({ en });
 
@@ -38,13 +38,14 @@ export function cameInWords(
 	const { code } = account.currency;
 	const own = writing.currency.code;
 	if (code !== own) return text(writing, 'lender currency', { name, code, own });
-	const says = text(writing, 'from lender', {
+	const came = text(writing, 'from lender', {
 		name,
 		owed: writeMoney(account.owed, writing),
 		day: writeDate(account.asOf, writing),
 		count: account.transactions.length,
 		fresh: known?.fresh ?? 0
 	});
+	const says = [came, ...oddTransactions(account, debt, writing)].join(' ');
 	if (!debt || !known) return says + text(writing, 'from lender other');
 	const odd = known.explained === null ? 0 : account.owed - known.explained;
 	if (odd === 0) return says;

@@ -4,6 +4,7 @@ import { LIMITS } from '../core/quantities/limits';
 import type { Percent } from '../core/quantities/rate';
 import type { CaseDocument } from '../document/case';
 import type { DebtEntry } from '../document/debt';
+import { clashingReferences } from '../exchange/account-debt';
 import { COLUMNS, type Field } from '../exchange/debt-columns';
 import type { TakenLine, TakenTable } from '../exchange/debts-table';
 import type { AccountStatement } from '../exchange/statement-ofx';
@@ -174,7 +175,26 @@ export function accountSentence(
 	const where = to
 		? sentence(writing, 'goes to', { name: nameOf(to, writing) })
 		: sentence(writing, 'becomes new');
-	return [...what, say(' '), ...where];
+	const odd = oddTransactions(account, to, writing).flatMap((said) => [say(' '), say(said)]);
+	return [...what, ...odd, say(' '), ...where];
+}
+
+/** What is unusual about the transactions of a statement: one reference for several, some taken back. */
+export function oddTransactions(
+	account: AccountStatement,
+	to: DebtEntry | null,
+	writing: Writing
+): string[] {
+	const clashing = clashingReferences(to, account).map(quoted);
+	const shown = clashing.length > 3 ? [...clashing.slice(0, 3), '…'] : clashing;
+	const { withdrawn } = account;
+	const count = (to?.transactions ?? []).filter((one) => withdrawn.includes(one.reference)).length;
+	return [
+		...(clashing.length > 0
+			? [text(writing, 'clashing', { references: listOf(writing, shown) })]
+			: []),
+		...(count > 0 ? [text(writing, 'withdrawn', { count })] : [])
+	];
 }
 
 /** What a file of cases, or a statement, would bring into the casebook. */

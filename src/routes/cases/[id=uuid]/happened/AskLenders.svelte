@@ -58,7 +58,7 @@
 			}
 			if (!('table' in one) || one.of === null) return [];
 			const { transactions, balance } = one.table;
-			return [{ debt: one.of, transactions, balance }];
+			return [{ debt: one.of, transactions, withdrawn: [], balance }];
 		})
 	);
 	const isUnasked = $derived(came.some((one) => 'table' in one && one.of === null));

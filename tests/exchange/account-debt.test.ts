@@ -1,0 +1,58 @@
+/** A lender's account as a debt: what a later statement adds, repeats, corrects or contradicts. */
+import { v4 as newId } from 'uuid';
+import { describe, expect, it } from 'vitest';
+import type { DebtEntry } from '../../src/lib/document/debt';
+import { debtOfAccount, withAccount } from '../../src/lib/exchange/account-debt';
+import { accountsOf } from '../../src/lib/exchange/statement-ofx';
+import { plain } from '../../src/lib/words/sentence';
+import { accountSentence } from '../../src/lib/words/taken-in';
+import { ofx2 } from '../support/files';
+import { usd } from '../support/said';
+
+/** The one account of the statement, with this instead of what it says. */
+const accountWith = (said = '', instead = '') => {
+	const [account] = accountsOf(
+		{ name: 'statement.ofx', bytes: new TextEncoder().encode(ofx2().replace(said, instead)) },
+		usd
+	);
+	if (!account) throw new Error('one account');
+	return account;
+};
+const amountsOf = ({ transactions }: DebtEntry) => transactions.map(({ amount }) => amount);
+
+describe('a statement of an account', () => {
+	it('with a credit balance raises no limit', () => {
+		const account = accountWith('<BALAMT>-4182.36', '<BALAMT>50.00');
+		expect([account.owed, account.limit]).toEqual([0, 176_764]);
+	});
+
+	it('keeps transactions of one reference that differ, once each, and says so', () => {
+		const debt = debtOfAccount(accountWith(), newId());
+		const later = accountWith('<TRNAMT>-61.50', '<TRNAMT>-16.50');
+		const both = { ...debt, ...withAccount(debt, later) };
+		expect(amountsOf(both)).toEqual([-6_150, -1_650, 12_100, -7_612, -2_900]);
+		expect(amountsOf({ ...both, ...withAccount(both, later) })).toHaveLength(5);
+		const said = plain(accountSentence(later, debt, usd));
+		expect(said).toContain(
+			'The file has “q-1” for transactions that differ; all of them are taken.'
+		);
+		expect(plain(accountSentence(later, null, usd))).not.toContain('differ');
+	});
+
+	it.each([
+		['REPLACE', [12_100, -7_612, -2_900, -600]],
+		['DELETE', [12_100, -7_612, -2_900]]
+	])('takes a transaction of before back where a correction says %s', (action, amounts) => {
+		const debt = debtOfAccount(accountWith(), newId());
+		const correcting = accountWith(
+			'</BANKTRANLIST>',
+			`<STMTTRN><TRNTYPE>DEBIT</TRNTYPE><DTPOSTED>20261212</DTPOSTED><TRNAMT>-6.00</TRNAMT><FITID>q-5</FITID><CORRECTFITID>q-1</CORRECTFITID><CORRECTACTION>${action}</CORRECTACTION><NAME>Chandlery</NAME></STMTTRN></BANKTRANLIST>`
+		);
+		const corrected = { ...debt, ...withAccount(debt, correcting) };
+		expect(amountsOf(corrected)).toEqual(amounts);
+		expect(amountsOf({ ...corrected, ...withAccount(corrected, correcting) })).toEqual(amounts);
+		expect(plain(accountSentence(correcting, debt, usd))).toContain(
+			'1 transaction of before is withdrawn by the lender.'
+		);
+	});
+});
