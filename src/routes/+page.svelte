@@ -385,10 +385,6 @@
 
 	kbd {
 		margin-left: 6px;
-		padding: 0 5px;
-		border: 1px solid var(--hairline);
-		border-radius: 2px;
 		color: var(--quiet);
-		font: 600 12px/1.4 var(--sans);
 	}
 </style>

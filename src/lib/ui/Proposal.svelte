@@ -67,9 +67,6 @@
 
 	kbd {
 		margin-left: 8px;
-		padding: 0 5px;
-		border: 1px solid currentcolor;
-		border-radius: 2px;
-		font: 600 12px/1.4 var(--sans);
+		border-color: currentcolor;
 	}
 </style>

@@ -80,6 +80,15 @@
 		white-space: nowrap;
 	}
 
+	/* Where there is little room, a case's name gives way before that of what is open. */
+	li:first-child {
+		flex-shrink: 0;
+	}
+
+	li:not(:first-child, :last-child) {
+		flex-shrink: 8;
+	}
+
 	li a,
 	li [aria-current] {
 		overflow: hidden;

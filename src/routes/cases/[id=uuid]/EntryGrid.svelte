@@ -238,11 +238,7 @@
 	kbd {
 		margin-left: 14px;
 		padding: 1px 6px;
-		border: 1px solid var(--hairline);
-		border-radius: 2px;
 		background: var(--sheet);
-		font: 600 12px/1.4 var(--sans);
-		white-space: nowrap;
 	}
 
 	kbd:first-child {

@@ -231,6 +231,11 @@
 		line-height: 1.3;
 	}
 
+	kbd {
+		margin-left: 4px;
+		color: var(--quiet);
+	}
+
 	h2 button {
 		display: block;
 		color: var(--act);
