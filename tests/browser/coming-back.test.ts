@@ -90,6 +90,11 @@ describe('a visit', () => {
 		const before = await answer();
 		await screen.see('.next', 'more a month brings it back to');
 		await clickText('.next button', 'Go on from here');
+		await screen.see('[role=dialog] tbody tr:nth-child(5)', '11,450.00 10,439.82');
+		await screen.press('Escape');
+		expect(await answer()).toBe(before);
+		await clickText('.next button', 'Go on from here');
+		await clickText('[role=dialog] button', 'Go on');
 		await screen.answer('everything is paid off in');
 		await screen.page.waitForFunction(() => location.pathname.endsWith('/plan'));
 		await screen.goto(`/cases/${id}`);

@@ -17,6 +17,8 @@ import { contentOf, type PlanEntry } from './plan';
 export interface GoneOn {
 	readonly document: CaseDocument;
 	readonly plan: PlanEntry;
+	/** The plan that was followed until then. */
+	readonly followed: PlanEntry;
 	/** The first month whose agreements have not been paid for. */
 	readonly paidUntil: CalendarDate;
 }
@@ -60,6 +62,7 @@ export function goneAhead(
 		: [...document.plans, plan];
 	return {
 		plan,
+		followed: before,
 		paidUntil,
 		document: {
 			...later,

@@ -86,7 +86,7 @@
 	}
 
 	li:not(:first-child, :last-child) {
-		flex-shrink: 8;
+		flex-shrink: 100;
 	}
 
 	li a,

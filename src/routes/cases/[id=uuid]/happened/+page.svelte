@@ -17,7 +17,7 @@
 		type CameStatement
 	} from '$lib/desk/readings';
 	import { asOfForecast, comeBack, momentsOf, outlookFrom } from '$lib/document/coming-back';
-	import { goneOn } from '$lib/document/going-on';
+	import { goneAhead, goneOn, type GoneOn } from '$lib/document/going-on';
 	import type { More } from '$lib/document/later-money';
 	import { forecastEntryOf, keptForecast } from '$lib/document/kept-forecast';
 	import type { VisitEntry } from '$lib/document/life';
@@ -37,6 +37,7 @@
 	import type { PageProps } from './$types';
 	import AskLenders from './AskLenders.svelte';
 	import DriftWorkingNote from './DriftWorkingNote.svelte';
+	import GoingOnNote from './GoingOnNote.svelte';
 	import NextSteps from './NextSteps.svelte';
 	import HappenedPicture from './HappenedPicture.svelte';
 	import { visitsBefore, type ReadLine } from './readings';
@@ -123,7 +124,20 @@
 	/** A debt's name, for the undo button. */
 	const nameOf = (id: string) => lines.find((line) => line.id === id)?.name ?? '';
 
+	/** What going on would make of the case, looked at before it is done. */
+	let ahead = $state.raw<{
+		readonly more: More;
+		readonly gone: GoneOn;
+		readonly anchor: HTMLElement;
+	} | null>(null);
+
+	function lookAhead(more: More, anchor: HTMLElement): void {
+		const gone = goneAhead(document, onDay, newId, more);
+		if (gone) ahead = { more, gone, anchor };
+	}
+
 	function goOn(more: More): void {
+		ahead = null;
 		const on = goneOn(document, onDay, newId, more);
 		if (!on) return;
 		desk.change(`gone on from ${writeDate(onDay, writing)}`, () => on.document);
@@ -179,7 +193,7 @@
 			onopen={(figure, anchor) => figure.of === 'drift' && (opened = { figure, anchor })}
 		/>
 		{#if back}
-			<NextSteps {back} {fixed} {goneOnSince} home="/cases/{desk.id}" {writing} ongo={goOn} />
+			<NextSteps {back} {fixed} {goneOnSince} home="/cases/{desk.id}" {writing} ongo={lookAhead} />
 			{#if unreadSentence(back, writing)}<p class="quiet">{unreadSentence(back, writing)}</p>{/if}
 			{#if differsSentence(back, writing)}
 				<p role="status">{differsSentence(back, writing)}</p>
@@ -293,6 +307,21 @@
 			}}
 		/>
 	{/key}
+{/if}
+
+{#if ahead}
+	{@const { more, gone, anchor } = ahead}
+	<GoingOnNote
+		{document}
+		{gone}
+		{writing}
+		{anchor}
+		ongo={() => goOn(more)}
+		onclose={() => {
+			anchor.focus();
+			ahead = null;
+		}}
+	/>
 {/if}
 
 <style>

@@ -16,7 +16,8 @@
 		/** The case's own address. */
 		home: string;
 		writing: Writing;
-		ongo: (more: More) => void;
+		/** Asks to go on, beside the button that was clicked. */
+		ongo: (more: More, anchor: HTMLElement) => void;
 	}
 	const { back, fixed, goneOnSince, home, writing, ongo }: Props = $props();
 
@@ -46,16 +47,22 @@
 		<span>Gone on from here on {writeDate(goneOnSince.date, writing)}.</span>
 		<a href="{home}/plan?of={goneOnSince.plan}">To the plan ›</a>
 	{:else if back.drift.read.length > 0 && back.on}
-		<button type="button" onclick={() => ongo(null)}>Go on from here ›</button>
+		<button type="button" onclick={({ currentTarget }) => ongo(null, currentTarget)}
+			>Go on from here ›</button
+		>
 		{#if backInWords && brings?.is}
 			{@const { each, once } = brings.is}
 			{#if each !== null}
 				<span>{backInWords.each}</span>
-				<button type="button" onclick={() => ongo({ each })}>Go on so ›</button>
+				<button type="button" onclick={({ currentTarget }) => ongo({ each }, currentTarget)}
+					>Go on so ›</button
+				>
 			{/if}
 			{#if once !== null}
 				<span>{backInWords.once}</span>
-				<button type="button" onclick={() => ongo({ once })}>Go on so ›</button>
+				<button type="button" onclick={({ currentTarget }) => ongo({ once }, currentTarget)}
+					>Go on so ›</button
+				>
 			{/if}
 			{backInWords.none ?? ''}
 		{/if}

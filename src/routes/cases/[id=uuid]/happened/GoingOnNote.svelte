@@ -1,0 +1,88 @@
+<!-- What becomes what when the case is gone on with, debt by debt, before it is done. -->
+<script lang="ts">
+	import type { CaseDocument } from '$lib/document/case';
+	import type { GoneOn } from '$lib/document/going-on';
+	import { writeMoney } from '$lib/reading/written';
+	import type { Writing } from '$lib/reading/writing';
+	import Note from '$lib/ui/Note.svelte';
+	import { debtsGoingOn, planGoingOn } from '$lib/words/going-on';
+
+	interface Props {
+		document: CaseDocument;
+		gone: GoneOn;
+		writing: Writing;
+		anchor: HTMLElement;
+		ongo: () => void;
+		onclose: () => void;
+	}
+	const { document, gone, writing, anchor, ongo, onclose }: Props = $props();
+
+	const debts = $derived(debtsGoingOn(document, gone, writing));
+</script>
+
+<Note title="Going on from here" {anchor} {onclose}>
+	<table>
+		<thead>
+			<tr>
+				<th>Debt</th>
+				<th class="right">Balance so far</th>
+				<th class="right">becomes</th>
+				<th><span class="unseen">What else becomes of it</span></th>
+			</tr>
+		</thead>
+		<tbody>
+			{#each debts as { id, name, before, after, also } (id)}
+				<tr>
+					<th title={name}>{name}</th>
+					<td class="right">{before === null ? '' : writeMoney(before, writing)}</td>
+					<td class="right"><strong>{after === null ? '' : writeMoney(after, writing)}</strong></td>
+					<td class="also">{also.join(', ')}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+	{#each planGoingOn(gone, writing) as said (said)}<p>{said}</p>{/each}
+	<button type="button" class="filled" data-first onclick={ongo}>Go on</button>
+</Note>
+
+<style>
+	table {
+		border-collapse: collapse;
+	}
+
+	th,
+	td {
+		padding: 3px 14px 3px 0;
+		border-bottom: 1px solid var(--row-line);
+		text-align: left;
+	}
+
+	thead th {
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	tbody th {
+		overflow: hidden;
+		max-width: 220px;
+		font-weight: 400;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	.right {
+		text-align: right;
+		font-variant-numeric: tabular-nums;
+	}
+
+	.also {
+		color: var(--quiet);
+		font-size: 13px;
+		font-style: italic;
+	}
+
+	.filled {
+		justify-self: start;
+	}
+</style>
