@@ -27,16 +27,14 @@
 				<th>Debt</th>
 				<th class="right">Balance so far</th>
 				<th class="right">becomes</th>
-				<th><span class="unseen">What else becomes of it</span></th>
 			</tr>
 		</thead>
 		<tbody>
 			{#each debts as { id, name, before, after, also } (id)}
 				<tr>
-					<th title={name}>{name}</th>
+					<th>{name} <span class="also">{also.join(', ')}</span></th>
 					<td class="right">{before === null ? '' : writeMoney(before, writing)}</td>
 					<td class="right"><strong>{after === null ? '' : writeMoney(after, writing)}</strong></td>
-					<td class="also">{also.join(', ')}</td>
 				</tr>
 			{/each}
 		</tbody>
@@ -47,6 +45,7 @@
 
 <style>
 	table {
+		width: 100%;
 		border-collapse: collapse;
 	}
 
@@ -64,11 +63,7 @@
 	}
 
 	tbody th {
-		overflow: hidden;
-		max-width: 220px;
 		font-weight: 400;
-		text-overflow: ellipsis;
-		white-space: nowrap;
 	}
 
 	.right {
@@ -77,6 +72,7 @@
 	}
 
 	.also {
+		display: block;
 		color: var(--quiet);
 		font-size: 13px;
 		font-style: italic;
