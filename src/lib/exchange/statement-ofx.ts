@@ -71,10 +71,10 @@ function accountOf(statement: unknown, lender: string, name: string, spoken: Spo
 		...correctionOf(one),
 		transaction: transactionOf(one, currency, { name, row: index + 1 }, spoken)
 	}));
-	const withdrawn = written.flatMap(({ corrects }) => corrects ?? []);
+	const withdrawn = new Set(written.flatMap(({ corrects }) => corrects ?? []));
 	const transactions = written
 		.filter(({ corrects, deletes, transaction: { reference } }) =>
-			corrects === null ? !withdrawn.includes(reference) : !deletes
+			corrects === null ? !withdrawn.has(reference) : !deletes
 		)
 		.map(({ transaction }) => transaction);
 	return {
@@ -85,7 +85,7 @@ function accountOf(statement: unknown, lender: string, name: string, spoken: Spo
 		owed: Math.max(0, -ledger) as Cents,
 		limit: limitOf(ledger, available),
 		transactions: transactions.sort((one, other) => (one.date < other.date ? -1 : 1)),
-		withdrawn
+		withdrawn: [...withdrawn]
 	};
 }
 

@@ -58,10 +58,20 @@ export function strained(
 	) {
 		return null;
 	}
+	return measured(debts, plan, strain);
+}
+
+/** The same without any strain. */
+export const unstrained = (debts: readonly PlannedDebt[], plan: PlanTerms): Strained =>
+	measured(debts, plan, null);
+
+function measured(debts: readonly PlannedDebt[], plan: PlanTerms, strain: Strain | null): Strained {
 	const under = underStrain(debts, plan, strain);
 	const charged = withHigherRates(debts, strain);
 	const covering = moneyCovering(charged, plan, strain);
-	const least = leastMoney(charged, plan, inTime, (constant) => poorer(constant, strain));
+	const least = leastMoney(charged, plan, inTime, (constant) =>
+		strain ? poorer(constant, strain) : constant
+	);
 	return {
 		totals: planTotals(under.debts, under.plan),
 		least: least === null || covering === null ? null : (Math.max(least, covering) as Cents)
@@ -128,19 +138,6 @@ export function leastChecked(
 		monthsWithLess: monthsWith(less),
 		isShortWithLess: covering !== null && less < covering
 	};
-}
-
-/** The same without any strain. */
-export function unstrained(debts: readonly PlannedDebt[], plan: PlanTerms): Strained {
-	return {
-		totals: planTotals(debts, plan),
-		least: leastUnstrained(debts, plan)
-	};
-}
-
-function leastUnstrained(debts: readonly PlannedDebt[], plan: PlanTerms): Cents | null {
-	const [least, covering] = [leastMoney(debts, plan, inTime), moneyCovering(debts, plan, null)];
-	return least === null || covering === null ? null : (Math.max(least, covering) as Cents);
 }
 
 function withHigherRates(
