@@ -2,7 +2,7 @@
 import { addMonths, dueDate, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import { ZERO, type Cents } from '../core/quantities/money';
-import { forecastOf, type Forecast } from '../core/plan/happened';
+import { forecastOf, type ExpectedPeriod, type Forecast } from '../core/plan/happened';
 import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import { NO_STATEMENT, NOTHING_NOTED } from './debt';
@@ -65,8 +65,14 @@ function figuresOf({ debts, plan }: CarriedPlan): KeptFigures[] {
 	});
 }
 
-/** The first month whose figures are not kept. */
+/** The first day whose figures are not kept: there are too many of them by then, or one is too large for a case. */
 function horizonOf(forecasts: readonly Forecast[], first: CalendarDate): CalendarDate {
+	const tooLarge = forecasts
+		.flatMap(({ periods }) => periods.find(isTooLarge)?.date ?? [])
+		.reduce(
+			(earliest, date) => (date < earliest ? date : earliest),
+			addMonths(first, LIMITS.months)
+		);
 	const count = (until: CalendarDate) =>
 		forecasts.reduce(
 			(sum, { periods }) => sum + periods.filter(({ date: due }) => due < until).length,
@@ -74,8 +80,12 @@ function horizonOf(forecasts: readonly Forecast[], first: CalendarDate): Calenda
 		);
 	let years = 100;
 	while (years > 1 && count(addMonths(first, 12 * years)) > LIMITS.forecastPeriods) years -= 1;
-	return addMonths(first, 12 * years);
+	const until = addMonths(first, 12 * years);
+	return tooLarge < until ? tooLarge : until;
 }
+
+const isTooLarge = ({ interest, paid, charges }: ExpectedPeriod): boolean =>
+	Math.max(interest, paid, charges) > LIMITS.amount;
 
 /** A debt of a forecast, as it is kept. */
 interface ExpectedDebt {

@@ -136,6 +136,13 @@ describe('a plan over any debts', () => {
 		charges: [{ from: 2, every: 12, amount: cents(25_00), fee: true }]
 	}));
 
+	/** One that has grown before its first payment, and falls below what it was at the start only years later. */
+	const grownBefore: DebtTerms = {
+		...loan(1_999_987, 144_152, 0),
+		asOf: '2026-09-07' as CalendarDate,
+		payment: { kind: 'fixed', amount: cents(29_042) }
+	};
+
 	it('is the single run for one debt that is paid what it asks, at every frequency', () => {
 		fc.assert(
 			fc.property(termsDrawn(fc.constantFrom(...FREQUENCIES)), (terms) => {
@@ -147,7 +154,7 @@ describe('a plan over any debts', () => {
 				expect(plan.totalPaid).toBe(alone.totalPaid);
 				expect(plan.debts[0]?.payoffDate).toBe(alone.ending.payoffDate);
 			}),
-			{ examples: slowlyFalling.map((terms) => [terms]) }
+			{ examples: [...slowlyFalling, grownBefore].map((terms) => [terms]) }
 		);
 	});
 

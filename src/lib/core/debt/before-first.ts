@@ -2,11 +2,15 @@
  * Whole periods between the day of the balance and due date 0: interest runs in them, and nothing is due (contract,
  * section 7). They are numbered 0, −1, … back from period 1.
  */
+import { LARGEST_BALANCE } from '../quantities/money';
 import { interestOn, NO_DAYS, periodicRate } from '../quantities/rate';
 import { periodsBeforeFirst } from './period-days';
 import type { Known } from './terms';
 
-/** The interest of each of them, from the earliest on, in minor units, at the rate that the debt starts with. */
+/**
+ * The interest of each of them, from the earliest on, in minor units, at the rate that the debt starts with. A balance
+ * above the largest that is followed grows no further: the run is `beyond` then (section 6), and its figures stay exact.
+ */
 export function interestBeforeFirst(terms: Known): number[] {
 	const count = terms.opening > 0 ? periodsBeforeFirst(terms) : 0;
 	if (count === 0) return [];
@@ -14,7 +18,7 @@ export function interestBeforeFirst(terms: Known): number[] {
 	const interest: number[] = [];
 	let balance: number = terms.opening;
 	for (let at = 0; at < count; at += 1) {
-		const now = interestOn(rate, balance, NO_DAYS);
+		const now = balance > LARGEST_BALANCE ? 0 : interestOn(rate, balance, NO_DAYS);
 		interest.push(now);
 		balance += now;
 	}

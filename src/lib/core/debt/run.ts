@@ -220,9 +220,10 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	let peak = balance;
 	let lowest = balance;
 	let lowestPeriod = 0;
-	let limit: 'a hundred years' | 'largest balance' | null = null;
+	let limit: 'a hundred years' | 'largest balance' | null =
+		before.length > 0 && balance > LARGEST_BALANCE ? 'largest balance' : null;
 
-	while (balance > 0) {
+	while (balance > 0 && limit === null) {
 		k += 1;
 		const opening = balance;
 		if (k === next) {
@@ -285,7 +286,6 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		if (k >= settled && k - lowestPeriod === paymentsPerYear) break;
 		if (balance > LARGEST_BALANCE) limit = 'largest balance';
 		else if (k === horizon && balance > 0) limit = 'a hundred years';
-		if (limit !== null) break;
 	}
 
 	const lastDate = dateOfTerms(terms, k);

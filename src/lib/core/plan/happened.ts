@@ -13,7 +13,7 @@ import { paidByPeriod } from './payments';
 import type { Plan, PlannedDebt } from './terms';
 
 /** One period of a debt as a plan expected it, money in minor units. */
-interface ExpectedPeriod {
+export interface ExpectedPeriod {
 	/** 1, 2, 3 …; 0, −1, … for whole periods before the first, in which only interest runs. */
 	readonly k: number;
 	readonly date: CalendarDate;

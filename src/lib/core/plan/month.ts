@@ -287,6 +287,8 @@ export function openDebt(debt: PlanDebt, month: number, until: number): void {
 	debt.until = until;
 	if (debt.early.length > 0) debt.earlyInterest = earlyInterestIn(debt, month);
 	const balance = debt.balance + debt.earlyInterest;
+	// The lowest counts from the opening of the first period, which these have raised, as in a run (section 6).
+	if (debt.earlyInterest > 0) debt.lowest = balance;
 	if (step === 0 && month >= firstMonth) openSeveral(debt, balance);
 	else if (month >= firstMonth && (step === 1 || (month - firstMonth) % step === 0)) {
 		debt.dueNow = 1;

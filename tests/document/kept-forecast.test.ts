@@ -1,0 +1,43 @@
+/** What is kept of a forecast fits a case, however large its figures come to be. */
+import { describe, expect, it } from 'vitest';
+import { run } from '../../src/lib/core/debt/run';
+import { carriedPlan } from '../../src/lib/document/carried-plans';
+import { caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { forecastEntryOf } from '../../src/lib/document/kept-forecast';
+import { FIRST_PLAN } from '../../src/lib/document/plan';
+import { card } from '../support/debts';
+import { wholeCase } from '../support/whole-case';
+
+/** A card that nobody need pay for five years, at the highest rates. */
+function unpaidFor(annualRate: number, balance: number): CaseDocument {
+	const debt = {
+		...card({ annualRate, balance }),
+		id: crypto.randomUUID(),
+		firstDue: '2031-12-01'
+	};
+	const none = { choices: [], forecasts: [], visits: [], readings: [], happened: [] };
+	return caseDocument.parse({ ...wholeCase(), ...none, debts: [debt], plans: [FIRST_PLAN] });
+}
+
+describe('a forecast of a debt that outgrows what is followed', () => {
+	it.each([
+		[9_990_000, 418_236],
+		[2_000_000, 9_999_999_999],
+		[9_990_000, 99_999_999_999]
+	])('at %s is beyond, its figures exact, and what is kept can be saved', (rate, balance) => {
+		const document = unpaidFor(rate, balance);
+		const { plan, debts } = carriedPlan(document, FIRST_PLAN);
+		expect(plan.ending.status).toBe('beyond');
+		for (const { terms } of debts) {
+			const alone = run(terms);
+			expect(alone.ending.status).toBe('beyond');
+			expect(Number.isSafeInteger(alone.totalInterest)).toBe(true);
+		}
+		const made = { id: crypto.randomUUID(), by: 'choice', date: document.asOf } as const;
+		const entry = forecastEntryOf(document, FIRST_PLAN, made);
+		expect(caseDocument.safeParse({ ...document, forecasts: [entry] }).error).toBeUndefined();
+		// Kept as far as its figures are those of a case.
+		const [kept] = entry.figures;
+		expect((kept?.before.length ?? 0) < 59 && kept?.paid.length === 0).toBe(true);
+	});
+});
