@@ -17,7 +17,7 @@
 		type CameStatement
 	} from '$lib/desk/readings';
 	import { asOfForecast, comeBack, momentsOf, outlookFrom } from '$lib/document/coming-back';
-	import { goneAhead, goneOn, type GoneOn } from '$lib/document/going-on';
+	import { goneAhead, goneOn } from '$lib/document/going-on';
 	import type { More } from '$lib/document/later-money';
 	import { forecastEntryOf, keptForecast } from '$lib/document/kept-forecast';
 	import type { VisitEntry } from '$lib/document/life';
@@ -124,17 +124,10 @@
 	/** A debt's name, for the undo button. */
 	const nameOf = (id: string) => lines.find((line) => line.id === id)?.name ?? '';
 
-	/** What going on would make of the case, looked at before it is done. */
-	let ahead = $state.raw<{
-		readonly more: More;
-		readonly gone: GoneOn;
-		readonly anchor: HTMLElement;
-	} | null>(null);
-
-	function lookAhead(more: More, anchor: HTMLElement): void {
-		const gone = goneAhead(document, onDay, newId, more);
-		if (gone) ahead = { more, gone, anchor };
-	}
+	/** Going on is looked at before it is done: with what more, and beside what. */
+	let ahead = $state.raw<{ readonly more: More; readonly anchor: HTMLElement } | null>(null);
+	/** What it would make of the case as the case is now, also where another window has changed it meanwhile. */
+	const gone = $derived(ahead && goneAhead(document, onDay, newId, ahead.more));
 
 	function goOn(more: More): void {
 		ahead = null;
@@ -193,7 +186,7 @@
 			onopen={(figure, anchor) => figure.of === 'drift' && (opened = { figure, anchor })}
 		/>
 		{#if back}
-			<NextSteps {back} {fixed} {goneOnSince} home="/cases/{desk.id}" {writing} ongo={lookAhead} />
+			<NextSteps {back} {fixed} {goneOnSince} home="/cases/{desk.id}" {writing} ongo={(more, anchor) => (ahead = { more, anchor })} />
 			{#if unreadSentence(back, writing)}<p class="quiet">{unreadSentence(back, writing)}</p>{/if}
 			{#if differsSentence(back, writing)}
 				<p role="status">{differsSentence(back, writing)}</p>
@@ -309,8 +302,8 @@
 	{/key}
 {/if}
 
-{#if ahead}
-	{@const { more, gone, anchor } = ahead}
+{#if ahead && gone}
+	{@const { more, anchor } = ahead}
 	<GoingOnNote
 		{document}
 		{gone}

@@ -64,6 +64,7 @@
 
 	tbody th {
 		font-weight: 400;
+		overflow-wrap: anywhere;
 	}
 
 	.right {
