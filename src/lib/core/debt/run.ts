@@ -220,8 +220,8 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	let peak = balance;
 	let lowest = balance;
 	let lowestPeriod = 0;
-	let limit: 'a hundred years' | 'largest balance' | null =
-		before.length > 0 && balance > LARGEST_BALANCE ? 'largest balance' : null;
+	let limit: 'a hundred years' | 'largest balance' | null = null;
+	const isOvergrown = before.length > 0 && balance > LARGEST_BALANCE;
 
 	while (balance > 0 && limit === null) {
 		k += 1;
@@ -280,11 +280,11 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		if (balance < lowest) {
 			lowest = balance;
 			lowestPeriod = k;
-			if (k < horizon) continue;
+			if (k < horizon && !isOvergrown) continue;
 		} else if (balance > peak) peak = balance;
 		if (k === lowestPeriod + 1) growth = balance - opening;
 		if (k >= settled && k - lowestPeriod === paymentsPerYear) break;
-		if (balance > LARGEST_BALANCE) limit = 'largest balance';
+		if (isOvergrown || balance > LARGEST_BALANCE) limit = 'largest balance';
 		else if (k === horizon && balance > 0) limit = 'a hundred years';
 	}
 
