@@ -95,7 +95,6 @@ describe('a plan’s workbook', () => {
 	});
 
 	it('goes on computing: another rate, balance or amount of money comes to what the program comes to', async () => {
-		let compared = 0;
 		const drawn = fc.record({
 			debts: household(monthly.map(nominal), 3),
 			order: fc.constantFrom('rate' as const, 'balance' as const, 'listed' as const),
@@ -108,17 +107,15 @@ describe('a plan’s workbook', () => {
 			fc.asyncProperty(drawn, async ({ debts, order, money, rate, added, balance }) => {
 				const terms = constant(money, { order });
 				const before = planOf(debts, terms);
-				const [first, ...others] = debts;
-				if (
-					!first ||
-					before.shortMonths.length > 0 ||
-					before.months > 150 ||
-					!debts.every(({ terms: { firstDue, ...of } }) =>
-						isLive({ firstDue, ...of }, monthsBetween(before.firstMonth, firstDue) + 1)
-					) ||
-					first.terms.opening === 0
-				)
-					return;
+				const [first, ...others] = debts as [PlannedDebt, ...PlannedDebt[]];
+				fc.pre(
+					first.terms.opening > 0 &&
+						before.shortMonths.length === 0 &&
+						before.months <= 150 &&
+						debts.every(({ terms: { firstDue, ...of } }) =>
+							isLive({ firstDue, ...of }, monthsBetween(before.firstMonth, firstDue) + 1)
+						)
+				);
 				const book = await recalculated(await written(debts, terms));
 				book.change('Terms', {
 					[FIRST.rate]: rate / 1_000_000,
@@ -142,8 +139,7 @@ describe('a plan’s workbook', () => {
 				};
 				const after = planOf(changed, now);
 				// A short month is shared to a cent.
-				if (after.shortMonths.length > 0) return;
-				compared += 1;
+				fc.pre(after.shortMonths.length === 0);
 				// The months of a workbook go on for half as long again, where the plan comes to an end.
 				const isCleared = before.ending.status === 'cleared';
 				const more = isCleared ? Math.max(24, Math.ceil(before.months / 2)) : 0;
@@ -151,9 +147,8 @@ describe('a plan’s workbook', () => {
 					expect(sumsOf(book)).toMatchObject(programs(changed, now));
 				else expect(sumsOf(book).verdict).toBe(BEYOND);
 			}),
-			{ numRuns: runs(45) }
+			{ numRuns: runs(12) }
 		);
-		expect(compared).toBeGreaterThan(8);
 	});
 
 	it('computes on in months that were short, once there is enough', async () => {

@@ -186,7 +186,14 @@
 			onopen={(figure, anchor) => figure.of === 'drift' && (opened = { figure, anchor })}
 		/>
 		{#if back}
-			<NextSteps {back} {fixed} {goneOnSince} home="/cases/{desk.id}" {writing} ongo={(more, anchor) => (ahead = { more, anchor })} />
+			<NextSteps
+				{back}
+				{fixed}
+				{goneOnSince}
+				home="/cases/{desk.id}"
+				{writing}
+				ongo={(more, anchor) => (ahead = { more, anchor })}
+			/>
 			{#if unreadSentence(back, writing)}<p class="quiet">{unreadSentence(back, writing)}</p>{/if}
 			{#if differsSentence(back, writing)}
 				<p role="status">{differsSentence(back, writing)}</p>
