@@ -94,6 +94,21 @@ describe('a plan’s workbook', () => {
 		);
 	});
 
+	it('has in its money what a debt that is figures passes on of its own extras', async () => {
+		const byTheDay = simpleDebt('figures', 150_000, 120_000, {
+			payment: { kind: 'fixed', amount: cents(40_000) },
+			rate: { basis: 'daily', annual: percent(120_000), dayYear: 'actual' },
+			extras: [{ from: 3, every: 12, amount: cents(30_000) }]
+		});
+		const debts = [byTheDay, simpleDebt('formulas', 200_000, 60_000)];
+		const terms = constant(60_000);
+		expect(
+			planOf(debts, terms).kept.some(({ shares }) => shares.some((one) => one.passedOn > 0))
+		).toBe(true);
+		const sums = sumsOf(await recalculated(await written(debts, terms)));
+		expect(sums).toEqual({ ...programs(debts, terms), verdict: EQUAL });
+	});
+
 	it('goes on computing: another rate, balance or amount of money comes to what the program comes to', async () => {
 		const drawn = fc.record({
 			debts: household(monthly.map(nominal), 3),

@@ -117,7 +117,7 @@ function writeMonth(
 	const fees = kept?.fees ?? 0;
 	put(sheet, shared('fees'), units(fees), fees === 0 ? 'formula' : 'figure', money);
 	formula(shared('asked'), exact(all('asked'), digits));
-	formula(shared('money'), moneyFormula(month, row, laid, cell));
+	formula(shared('money'), moneyFormula(month, row, kept, laid, cell));
 	formula(
 		shared('rest'),
 		`MAX(0,${exact([`${shared('money')}-${shared('asked')}`, ...figuresInLine(cell, laid)].join('-'), digits)})`
@@ -136,6 +136,7 @@ const figuresInLine = (cell: (index: number, of: OfDebt) => string, { live }: La
 function moneyFormula(
 	month: number,
 	row: number,
+	kept: PlanMonth | undefined,
 	{ debts, terms, live, firstMonths, currency }: Laid,
 	cell: (index: number, of: OfDebt) => string
 ): string {
@@ -150,8 +151,12 @@ function moneyFormula(
 				? [asked, `${SHARED.stated}${row}`]
 				: [asked];
 	const passedOn = debts.flatMap((debt, index) => {
+		if (!live[index]) {
+			const share = kept?.shares.find((one) => one.index === index);
+			return share?.passedOn ? [String(share.passedOn / 10 ** digits)] : [];
+		}
 		const planned = amountIn(debt.terms.extras, month - (firstMonths[index] ?? 1) + 1);
-		if (!live[index] || planned === 0) return [];
+		if (planned === 0) return [];
 		const opening = cell(index, 'opening');
 		return [`IF(${opening}>0,${planned / 10 ** digits},0)-${cell(index, 'own')}`];
 	});
