@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { writingOf } from '$lib/reading/writing';
 	import { chosenInWords, standingInWords, touchedInWords } from '$lib/words/casebook';
-	import { writeDate, writeMoney } from '$lib/reading/written';
+	import { writeDate, writeAmount } from '$lib/reading/written';
 	import type { CaseSummary } from '$lib/document/casebook';
 	import type { Person } from '$lib/document/people';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
@@ -86,7 +86,7 @@
 </span>
 <span role="cell" class="right">{debts}</span>
 <span role="cell" class="right" title="As of {writeDate(asOf, writing)}">
-	{writeMoney(owed, writing)} <span class="quiet">{currency.code}</span>
+	{writeAmount(owed, writing)} <span class="quiet">{currency.code}</span>
 </span>
 <span
 	role="cell"

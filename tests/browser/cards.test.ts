@@ -26,7 +26,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.enter('Gansey & Oar store card', '2784.16', '22,9', '%', '3', '25', 'n', '15 Jan');
 		await screen.enter('Dental plan', '1 644', '0', 'f', '137', '', 'n', '2027-01-15');
 		await screen.answer(
-			'3 debts, 8,610.52 owed on December 15, 2026. The first minimum payments come to 343.12, of which 131.51 is interest.'
+			'3 debts, $8,610.52 owed on December 15, 2026. The first minimum payments come to $343.12, of which $131.51 is interest.'
 		);
 		await screen.saved();
 		// The figures of the reference cases: 207 payments and 158 payments.
@@ -63,9 +63,9 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.press('ArrowUp', 'ArrowLeft', 'ArrowLeft');
 		expect(await screen.focused()).toBe('Balance, line 1');
 		await screen.page.keyboard.type('999');
-		await screen.answer('5,427.16 owed');
+		await screen.answer('$5,427.16 owed');
 		await screen.press('Escape');
-		await screen.answer('8,610.52 owed');
+		await screen.answer('$8,610.52 owed');
 		expect(await screen.value('Balance, line 1')).toBe('4,182.36');
 		await screen.page.focus('[aria-label="Name, line 4"]');
 		await screen.page.keyboard.type('A line begun');
@@ -126,8 +126,8 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.page.focus('[aria-label="Name, line 1"]');
 		await screen.press('Control+Enter');
 		await screen.answer(
-			'At 121.00 a month this debt is paid off in September 2031, after 57 payments; ' +
-				'it costs 2,618.25 in interest, 12 years 6 months sooner and 3,894.12 less than paying the minimum.'
+			'At $121.00 a month this debt is paid off in September 2031, after 57 payments; ' +
+				'it costs $2,618.25 in interest, 12 years 6 months sooner and $3,894.12 less than paying the minimum.'
 		);
 		await screen.click('[data-zone=ways]');
 		const ways = await screen.texts('.lower tbody tr');
@@ -200,15 +200,17 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 	it('keeps the answer before a change beside the new one until it is let go', async () => {
 		await screen.fill('Amount paid', '140');
 		await screen.answer(
-			'At 140.00 a month this debt is paid off in September 2030, after 45 payments'
+			'At $140.00 a month this debt is paid off in September 2030, after 45 payments'
 		);
 		await screen.see(
 			'.before',
-			'Before this change, at 121.00 a month: paid off in September 2031, 2,618.25 in interest. Now 1 year sooner, 612.35 less.'
+			'Before this change, at $121.00 a month: paid off in September 2031, $2,618.25 in interest. Now 1 year sooner, $612.35 less.'
 		);
 		await screen.fill('Extra each time', '25');
-		await screen.answer('At 140.00 a month and 25.00 more, this debt is paid off in November 2029');
-		await screen.see('.before', 'at 121.00 a month');
+		await screen.answer(
+			'At $140.00 a month and $25.00 more, this debt is paid off in November 2029'
+		);
+		await screen.see('.before', 'at $121.00 a month');
 		await screen.saved();
 		await screen.click('.before button:last-child');
 		await expect.poll(() => screen.texts('.before')).toEqual([]);
@@ -225,7 +227,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.press('Home', 'PageDown', 'ArrowRight');
 		await screen.see(
 			'.caption',
-			'Jan 15, 2028, still owed: as it is paid now 2,920.62 · its own minimum 3,655.75'
+			'Jan 15, 2028, still owed: as it is paid now $2,920.62 · its own minimum $3,655.75'
 		);
 		expect(await screen.texts('tr.pointed')).toHaveLength(1);
 		// A payment pointed at in the bars is pointed at in the balances and the schedule too.

@@ -121,7 +121,7 @@ describe('a visit', () => {
 		await screen.click('section li:first-child button');
 		await screen.see(
 			'section p[role=status]',
-			/From 15 Dec 2026 to 24 Aug 2027: .* later, [\d,.]+ more\./
+			/From 15 Dec 2026 to 24 Aug 2027: .* later, \$[\d,.]+ more\./
 		);
 	});
 });
@@ -146,8 +146,8 @@ describe('lenders', () => {
 		await screen.see('[aria-label="Not taken yet"]', 'Pinnace card: the lender does not answer.');
 		const came = await screen.text('[aria-label="Not taken yet"]');
 		expect(came).toContain('Lanternhouse Stores card: what the lender sent can’t be read');
-		expect(came).toMatch(/Eider Mutual card: .* 250\.00 less than its entries explain/);
-		expect(came).toMatch(/Marram van loan: [\d,.]+ on 24 Aug 2027; \d+ entries, \d+ new\./);
+		expect(came).toMatch(/Eider Mutual card: .* \$250\.00 less than its entries explain/);
+		expect(came).toMatch(/Marram van loan: \$[\d,.]+ on 24 Aug 2027; \d+ entries, \d+ new\./);
 		await screen.press('Escape');
 		expect(await answer()).toBe(before);
 	});
@@ -180,7 +180,7 @@ describe('a file of transactions', () => {
 			'2027-08-10,Service call,-20.00,128.00'
 		].join('\n');
 		await screen.drop('heating.csv', new TextEncoder().encode(csv));
-		await screen.see('[aria-label="Not taken yet"]', '2 entries, 128.00 owed on 10 Aug 2027');
+		await screen.see('[aria-label="Not taken yet"]', '2 entries, $128.00 owed on 10 Aug 2027');
 		const debts = await screen.page.$$eval(
 			'[aria-label="Whose transactions these are"] option',
 			(all) => all.map((one) => [one.textContent, (one as HTMLOptionElement).value])

@@ -60,7 +60,7 @@ describe('every month', () => {
 		const { document } = ferry;
 		const { plan } = carriedPlan(document, document.plans[0] as never);
 		await screen.goto(`/cases/${ferry.id}/plan`);
-		await screen.answer('890.00');
+		await screen.answer('$890.00');
 		await screen.press('F7');
 		const rows = async () => (await screen.texts('.months tbody tr[data-row]')).length;
 		await expect.poll(rows).toBeGreaterThan(12);
@@ -180,7 +180,7 @@ describe('the page for the client', () => {
 		if (hasReaders) {
 			const text = pdfText(bytes);
 			expect(text).toContain('Qué pagar en enero de 2027');
-			expect(text).toContain('4,347.09');
+			expect(text).toContain('$4,347.09');
 			expect(text).not.toContain('Los próximos 12 meses');
 		}
 		// Printed by the browser, it is the same pages.
@@ -236,7 +236,7 @@ describe('a message to the client', () => {
 		await clickText('td a', 'What we agreed');
 		await screen.see('main', 'Nothing was sent');
 		await screen.see('dd', '"Mail" <client@harbour.example>');
-		await screen.see('.text', 'At 890.00 a month, everything is paid off in July 2029');
+		await screen.see('.text', 'At $890.00 a month, everything is paid off in July 2029');
 		const files = await screen.texts('main li a');
 		expect(files.map((name) => name.split('.').at(-1))).toEqual(['pdf', 'ics', 'xlsx']);
 		const hrefs = await screen.page.$$eval('main li a', (all) =>
@@ -329,7 +329,7 @@ describe.runIf(hasReaders)('any screen on paper', () => {
 		const home = `/cases/${ferry.id}`;
 		const plan = await paper(`${home}/plan`, '.strip');
 		expect(plan).toContain('Plan of Tolliver');
-		expect(plan).toContain('4,347.09');
+		expect(plan).toContain('$4,347.09');
 		for (const control of ['Take it along', 'New plan', 'What more buys', 'later event', 'Undo']) {
 			expect(plan).not.toContain(control);
 		}

@@ -116,7 +116,7 @@ describe('what opens on a screen', () => {
 		await screen.press('Home', 'ArrowRight', '+');
 		await screen.see('[role=dialog]', 'Add what happens');
 		await screen.enter('500');
-		await screen.see('[data-chip]', '+500.00');
+		await screen.see('[data-chip]', '+$500.00');
 		await screen.page.focus('[data-chip]');
 		await screen.press('Enter');
 		await screen.see(DIALOG, 'What happens: extra payment');

@@ -39,7 +39,7 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		await screen.page.focus('[aria-label="Name, line 1"]');
 		await screen.press('Control+Enter');
 		await screen.answer(
-			'in December 2030, after 48 payments, the last one 3,780.43 with the balloon of 3,500.00; it costs 2,749.36 in interest.'
+			'in December 2030, after 48 payments, the last one $3,780.43 with the balloon of $3,500.00; it costs $2,749.36 in interest.'
 		);
 		await screen.see('.lower tfoot tr', '48 payments 2,749.36 16,949.36 14,200.00 0.00 paid off');
 		await find('15 Dec 2030');
@@ -52,7 +52,7 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		await screen.page.waitForSelector('[aria-label="Name, line 2"]');
 		await screen.page.focus('[aria-label="Name, line 2"]');
 		await screen.press('Control+Enter');
-		await screen.answer('At 352.42 a month this debt is paid off in December 2031');
+		await screen.answer('At $352.42 a month this debt is paid off in December 2031');
 		await find('Jan 2029');
 		await expect.poll(() => screen.focused()).toMatch(/^\d+\.\d\d$/);
 		await screen.press('+');
@@ -63,19 +63,19 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		await screen.press('n', 'n');
 		await screen.press('Tab');
 		await screen.page.keyboard.type('8.25');
-		await screen.answer('it costs 3,257.34 in interest');
+		await screen.answer('it costs $3,257.34 in interest');
 		// The payment of 15 January ends a period at the rate before; the new one begins with that day.
 		await screen.see('tr[data-row="26"]', '8.25 % from here');
 		await screen.press('Tab', 'Tab');
 		await screen.press('i');
-		await screen.answer('it costs 3,194.34 in interest');
+		await screen.answer('it costs $3,194.34 in interest');
 		await screen.press('Escape');
 		expect(await chips()).toEqual(['8.25 % from Jan 2029']);
 		await find('Dec 2031');
 		await screen.see('tr[data-row="60"]', '366.72');
 		await screen.saved();
 		await screen.reload();
-		await screen.answer('it costs 3,194.34 in interest');
+		await screen.answer('it costs $3,194.34 in interest');
 	});
 
 	it('says how the lender charges interest in one line, and changes it', async () => {
@@ -100,14 +100,14 @@ describe('what happens over time', () => {
 
 	it('is added from a row of the schedule, with its date filled in', async () => {
 		await runDown({ pays: { kind: 'held' } });
-		await screen.answer('after 57 payments; it costs 2,618.25 in interest');
+		await screen.answer('after 57 payments; it costs $2,618.25 in interest');
 		await screen.page.hover('tr[data-row="4"] .note');
 		await screen.click('tr[data-row="4"] .add');
 		expect(await screen.focused()).toBe('Amount of what happens');
 		expect(await screen.value('Date of what happens')).toBe('15 Apr 2027');
 		await screen.enter('400');
 		await expect.poll(() => screen.texts('[role=dialog]')).toEqual([]);
-		expect(await chips()).toEqual(['+400.00 in Apr 2027']);
+		expect(await chips()).toEqual(['+$400.00 in Apr 2027']);
 		await screen.see('tr[data-row="4"]', '521.00 400.00');
 		await screen.see('.before', 'Before this change');
 		expect((await twelveMonths())[4]).toBe('extra');
@@ -116,10 +116,10 @@ describe('what happens over time', () => {
 	it('is moved with the keys and with the pointer, also past where it was', async () => {
 		await screen.page.focus('[data-chip]');
 		await screen.press('ArrowRight', 'ArrowRight');
-		expect(await chips()).toEqual(['+400.00 in Jun 2027']);
+		expect(await chips()).toEqual(['+$400.00 in Jun 2027']);
 		expect((await twelveMonths()).indexOf('extra')).toBe(6);
 		await screen.press('PageDown', 'ArrowLeft');
-		expect(await chips()).toEqual(['+400.00 in May 2028']);
+		expect(await chips()).toEqual(['+$400.00 in May 2028']);
 		await screen.press('PageUp');
 		const box = await (await screen.page.$('[data-chip]'))?.boundingBox();
 		const [x, y] = [(box?.x ?? 0) + 30, (box?.y ?? 0) + 10];
@@ -127,27 +127,27 @@ describe('what happens over time', () => {
 		await screen.page.mouse.down();
 		await screen.page.mouse.move(x + 150, y, { steps: 10 });
 		await screen.page.mouse.up();
-		await expect.poll(chips).not.toContain('+400.00 in May 2027');
+		await expect.poll(chips).not.toContain('+$400.00 in May 2027');
 		await screen.page.focus('[data-chip]');
 		await screen.press('Enter');
 		await screen.fill('Date of what happens', '15 Apr 2027');
 		await screen.press('Enter');
-		expect(await chips()).toEqual(['+400.00 in Apr 2027']);
+		expect(await chips()).toEqual(['+$400.00 in Apr 2027']);
 	});
 
 	it('shows its effect when it is switched off, and goes with Delete and comes back with undo', async () => {
 		const with400 = await screen.text('.answer');
 		await screen.page.focus('[data-chip]');
 		await screen.press(' ');
-		await screen.answer('after 57 payments; it costs 2,618.25 in interest');
+		await screen.answer('after 57 payments; it costs $2,618.25 in interest');
 		expect(await screen.page.$eval('[data-chip]', (chip) => chip.ariaPressed)).toBe('false');
 		await screen.press(' ');
 		await screen.answer(with400);
 		await screen.press('Delete');
-		await screen.answer('it costs 2,618.25 in interest');
+		await screen.answer('it costs $2,618.25 in interest');
 		expect(await chips()).toEqual([]);
 		await screen.press('Control+z');
-		await expect.poll(chips).toEqual(['+400.00 in Apr 2027']);
+		await expect.poll(chips).toEqual(['+$400.00 in Apr 2027']);
 		await screen.answer(with400);
 	});
 });
@@ -211,7 +211,7 @@ describe('ways of paying it beside each other', () => {
 	it('makes one of them the debt’s own way of paying', async () => {
 		await act('Use it: paid off in 2 years');
 		await screen.answer(
-			'At 217.99 a month this debt is paid off in December 2028, after 24 payments; it costs 1,049.31'
+			'At $217.99 a month this debt is paid off in December 2028, after 24 payments; it costs $1,049.31'
 		);
 		expect(await screen.value('Amount paid')).toBe('217.99');
 		await act('Remove: paid off in 2 years');
@@ -243,7 +243,7 @@ describe('a loan over a hundred years, paid by the week', () => {
 		});
 		expect(longest).toBeLessThan(100);
 		// Three whole weeks before the first payment bear interest.
-		await screen.answer('At 235.33 a week this debt is paid off in');
+		await screen.answer('At $235.33 a week this debt is paid off in');
 		await screen.saved();
 	});
 });

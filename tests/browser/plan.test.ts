@@ -28,7 +28,7 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.enter('Dental plan', '1644', '0', 'f', '137', '', 'n', '15');
 		await screen.enter('Sandpiper van loan', '11450', '8.9', 'e', '48', '', 'n', '15');
 		await screen.press('F8');
-		await screen.answer('At 642.65 a month, highest rate first, everything is paid off');
+		await screen.answer('At $642.65 a month, highest rate first, everything is paid off');
 		await screen.press('?');
 		await screen.see('[role=dialog]', 'm the month’s money');
 		await screen.press('?');
@@ -36,11 +36,11 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.focus('The month’s money');
 		await screen.page.keyboard.type('820');
 		await screen.answer(
-			'At 820.00 a month, highest rate first, everything is paid off in June 2029, after 30 months; it costs 3,473.57 in interest'
+			'At $820.00 a month, highest rate first, everything is paid off in June 2029, after 30 months; it costs $3,473.57 in interest'
 		);
 		await screen.saved();
 		await screen.reload();
-		await screen.answer('it costs 3,473.57 in interest');
+		await screen.answer('it costs $3,473.57 in interest');
 		expect(await gone()).toEqual(['May 2027', 'May 2028', 'Oct 2028', 'Jun 2029', 'Dec 2027']);
 		await screen.click('.answer .interest');
 		await screen.see('.numbers', '905.58 + 72.85 + 778.50 + 0.00 + 1,716.64 = 3,473.57');
@@ -48,24 +48,24 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.press('F8');
 		await screen.answer('5 debts, 21,021.92 owed');
 		await screen.press('F8');
-		await screen.answer('it costs 3,473.57 in interest');
+		await screen.answer('it costs $3,473.57 in interest');
 	});
 
 	it('keeps each computed order’s figures, and the answer before beside the new one', async () => {
 		await screen.page.focus('[aria-label="The order"]');
 		await screen.press('s');
 		await screen.answer('smallest balance first, everything is paid off in July 2029, after 31');
-		await screen.answer('it costs 3,593.92 in interest');
-		await screen.see('.before', 'at 820.00 a month, highest rate first: paid off in June 2029');
+		await screen.answer('it costs $3,593.92 in interest');
+		await screen.see('.before', 'at $820.00 a month, highest rate first: paid off in June 2029');
 		await screen.see('.before', 'Now 1 month later, 120.35 more.');
 		await screen.page.select('[aria-label="The order"]', 'relief');
-		await screen.answer('it costs 4,417.42 in interest');
+		await screen.answer('it costs $4,417.42 in interest');
 		await screen.page.select('[aria-label="The order"]', 'spread');
-		await screen.answer('it costs 4,276.12 in interest');
+		await screen.answer('it costs $4,276.12 in interest');
 		await screen.press('Control+z');
 		await screen.answer('soonest freed payment first');
 		await screen.click('.before button');
-		await screen.answer('it costs 3,473.57 in interest');
+		await screen.answer('it costs $3,473.57 in interest');
 	});
 
 	it('makes an own order of a computed one with the keys, and says what that costs', async () => {
@@ -75,7 +75,7 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.press('Alt+ArrowDown', 'Alt+ArrowDown');
 		expect((await names()).slice(0, 3)).toEqual([before[1], before[2], before[0]]);
 		expect(await screen.focused()).toContain('Pellan Stores card');
-		await screen.answer('At 820.00 a month, own order');
+		await screen.answer('At $820.00 a month, own order');
 		await screen.see('.before', /Pellan Stores card is gone .* later\./);
 		await screen.saved();
 		await screen.reload();
@@ -104,19 +104,19 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 describe('the month’s money', () => {
 	it('slides with coarse and fine keys, and says what more of it buys', async () => {
 		await plan([card(), card({ name: 'Dental plan', annualRate: 0, asked: amount(13_700) })]);
-		await screen.answer('At 258.00 a month');
+		await screen.answer('At $258.00 a month');
 		await screen.page.focus('[aria-label="Slide the month’s money"]');
 		await screen.press('PageUp', 'PageUp', 'ArrowRight', 'Shift+ArrowRight', 'ArrowLeft');
-		await screen.answer('At 318.00 a month');
+		await screen.answer('At $318.00 a month');
 		await screen.see('.money ul', '10 more a month:');
 		await screen.see('.money ul', 'sooner');
 		await screen.click('.money li:nth-child(4) button');
-		await screen.answer('At 368.00 a month');
+		await screen.answer('At $368.00 a month');
 		await screen.page.select('[aria-label="Where the month’s money comes from"]', 'required-plus');
-		await screen.answer('Paying the minimum payments and 50.00 more, highest rate first');
+		await screen.answer('Paying the minimum payments and $50.00 more, highest rate first');
 		await screen.page.select('[aria-label="Where the month’s money comes from"]', 'required');
 		await screen.answer(
-			'Paying the minimum payments, at first 258.00, everything is paid off in March 2044'
+			'Paying the minimum payments, at first $258.00, everything is paid off in March 2044'
 		);
 	});
 
@@ -125,9 +125,9 @@ describe('the month’s money', () => {
 			card({ firstDue: '2026-12-20' }),
 			card({ name: 'Dental plan', annualRate: 0, asked: amount(13_700) })
 		]);
-		await screen.answer('At 257.00 a month from January 2027, highest rate first');
+		await screen.answer('At $257.00 a month from January 2027, highest rate first');
 		expect(await screen.value('Month in which the plan begins')).toBe('January 2027');
-		await screen.see('.strip h2', 'In December 2026, of 121.00');
+		await screen.see('.strip h2', 'In December 2026, of $121.00');
 		await screen.fill('Month in which the plan begins', 'Nov 2026');
 		await screen.press('Enter');
 		await screen.see('.problem', 'November 2026 is too early. A month from December 2026');
@@ -135,8 +135,8 @@ describe('the month’s money', () => {
 		await screen.press('Enter');
 		await screen.answer('a month from March 2027, highest rate first');
 		await screen.fill('The month’s money', '400');
-		await screen.answer('At 400.00 a month from March 2027');
-		await screen.see('.strip h2', 'In December 2026, of 121.00');
+		await screen.answer('At $400.00 a month from March 2027');
+		await screen.see('.strip h2', 'In December 2026, of $121.00');
 		await screen.saved();
 	});
 
@@ -188,7 +188,7 @@ describe('the month’s money', () => {
 		await screen.startPlan('minimums');
 		await expect.poll(() => screen.focused()).toBe('The plan');
 		await screen.page.select('[aria-label="The plan"]', FIRST_PLAN.id);
-		await screen.answer('At 121.00 a month');
+		await screen.answer('At $121.00 a month');
 		await expect.poll(() => screen.focused()).toBe('The plan');
 		await screen.click('.asks button:first-child');
 		await screen.see('section p.found', 'order');
@@ -207,10 +207,10 @@ describe('the month’s money', () => {
 		await screen.page.select('[aria-label="How often, What comes in, line 1"]', '26');
 		await screen.see(
 			'section .said',
-			'2,166.67 a month comes in, 1,540.00 is needed: 626.67 is left. 121.00 for debts is 5.58 % of what comes in.'
+			'$2,166.67 a month comes in, $1,540.00 is needed: $626.67 is left. $121.00 for debts is 5.58 % of what comes in.'
 		);
 		await screen.click('section .use');
-		await screen.answer('At 626.67 a month');
+		await screen.answer('At $626.67 a month');
 		await screen.press('Escape');
 		await screen.saved();
 		await screen.reload();
@@ -220,12 +220,12 @@ describe('the month’s money', () => {
 
 	it('draws what more buys beside the page, and tries an amount of it', async () => {
 		await plan([card()], { budget: { kind: 'constant', amount: 12_100 } });
-		await screen.answer('At 121.00 a month');
+		await screen.answer('At $121.00 a month');
 		await screen.click('.money .curve');
 		await screen.press('ArrowRight', 'ArrowRight');
 		await screen.see(
 			'section .said',
-			/^At 12[23]\.00 a month: \d years? \d+ months?, [\d,.]+ in interest$/
+			/^At \$12[23]\.00 a month: \d years? \d+ months?, \$[\d,.]+ in interest$/
 		);
 		await screen.press('PageUp');
 		const shown = await screen.text('section .said strong:first-child');
@@ -242,14 +242,14 @@ describe('the month’s money', () => {
 		await screen.press('Home', 'ArrowRight', 'ArrowRight', '+');
 		expect(await screen.value('Date of what happens')).toBe('15 Mar 2027');
 		await screen.enter('300');
-		expect(await screen.texts('[data-chip]')).toEqual(['+300.00 in Mar 2027']);
+		expect(await screen.texts('[data-chip]')).toEqual(['+$300.00 in Mar 2027']);
 		const once = await screen.text('.answer');
 		expect(once).not.toBe(before);
 		await screen.page.focus('[data-chip]');
 		await screen.press('ArrowRight', 'Enter');
 		await screen.page.select('[aria-label="How often it happens"]', 'year');
 		await screen.press('Escape');
-		expect(await screen.texts('[data-chip]')).toEqual(['+300.00 in Apr, every year']);
+		expect(await screen.texts('[data-chip]')).toEqual(['+$300.00 in Apr, every year']);
 		await screen.saved();
 		await screen.page.focus('[data-chip]');
 		await screen.press(' ');
@@ -277,7 +277,7 @@ describe('the month’s money', () => {
 		await screen.see('.strip h2', 'In October 2027');
 		await screen.page.focus('[data-chip]');
 		await screen.press('Enter');
-		await screen.answer('At 77.00 a month this debt is never paid off');
+		await screen.answer('At $77.00 a month this debt is never paid off');
 		await screen.press('F8');
 		await screen.see('.strip h2', 'In October 2027');
 		await screen.saved();
@@ -319,18 +319,18 @@ describe('the month’s money', () => {
 			],
 			{ budget: { kind: 'constant', amount: 30_000 } }
 		);
-		await screen.see('.strip h2', 'In January 2027, of 300.00: 78.38 is interest');
+		await screen.see('.strip h2', 'In January 2027, of $300.00: $78.38 is interest');
 		await screen.click('[data-why=A]');
 		await screen.see(
 			'[role=dialog]',
-			'The minimum payment is 121.00. The rest, 42.00 of the 42.00 beyond all minimum payments, because it is first in line: highest rate, 22.49 %.'
+			'The minimum payment is $121.00. The rest, $42.00 of the $42.00 beyond all minimum payments, because it is first in line: highest rate, 22.49 %.'
 		);
 		await screen.press('Escape');
 		await screen.page.focus('.picture [role=slider]');
 		await screen.press('.');
 		await screen.see('.strip h2', 'In March 2027');
 		await screen.click('[data-why=B]');
-		await screen.see('[role=dialog]', 'The minimum payment is 137.00, all that is still owed.');
+		await screen.see('[role=dialog]', 'The minimum payment is $137.00, all that is still owed.');
 		await screen.press('Escape');
 	});
 });
@@ -344,28 +344,28 @@ describe('a short month', () => {
 
 	it('is found, explained and cured: the figures of the reference case', async () => {
 		await plan(debts, { budget: { kind: 'constant', amount: 24_000 } });
-		await screen.answer('in July 2035, after 103 months; it costs 15,219.47 in interest');
+		await screen.answer('in July 2035, after 103 months; it costs $15,219.47 in interest');
 		await screen.see(
 			'.short',
-			/From January 2027, in \d+ months, the money is less than the minimum payments: by 20\.01 in the first of them, and by [\d,.]+ in all; each debt then gets its share\. 260\.01 a month would cover it\. In January 2027 there is enough for 92\.30 % of them\./
+			/From January 2027, in \d+ months, the money is less than the minimum payments: by \$20\.01 in the first of them, and by \$[\d,.]+ in all; each debt then gets its share\. \$260\.01 a month would cover it\. In January 2027 there is enough for 92\.30 % of them\./
 		);
 		// What more money buys has come, and nothing has made room for it.
-		await screen.see('.money', '50 more a month: 3 years 8 months sooner, 7,580.92 less');
+		await screen.see('.money', '$50 more a month: 3 years 8 months sooner, $7,580.92 less');
 		expect(await screen.moved()).toEqual([]);
 		await screen.click('.short button');
-		await screen.see('.strip h2', '20.01 is missing of the minimum payments');
+		await screen.see('.strip h2', '$20.01 is missing of the minimum payments');
 		await screen.click('[data-why=B]');
 		await screen.see('[role=dialog]', '70.01 × 240.00 ÷ 260.01');
 		await screen.press('Escape');
 		await screen.click('.short button:nth-of-type(2)');
 		await screen.see('[role=dialog]', 'Covered in January 2027, if the minimum payments fell');
 		// 240.00 in the proportion of 160.00, 70.01 and 30.00.
-		await screen.see('[role=dialog]', 'One: from 160.00 to 147.69');
-		await screen.see('[role=dialog]', 'Two: from 70.01 to 64.62');
-		await screen.see('[role=dialog]', 'Three: from 30.00 to 27.69');
+		await screen.see('[role=dialog]', 'One: from $160.00 to $147.69');
+		await screen.see('[role=dialog]', 'Two: from $70.01 to $64.62');
+		await screen.see('[role=dialog]', 'Three: from $30.00 to $27.69');
 		await screen.press('Escape');
 		await screen.click('.short button:last-child');
-		await screen.answer('At 260.01 a month');
+		await screen.answer('At $260.01 a month');
 		expect(await screen.texts('.short')).toEqual([]);
 	});
 
@@ -385,6 +385,6 @@ describe('little or nothing to plan', () => {
 		await plan([card({ balance: 164_400, annualRate: 0, asked: amount(13_700) })]);
 		await screen.answer('in December 2027, after 12 months; it costs nothing in interest');
 		await plan([card()], { budget: { kind: 'constant', amount: 99_999_999_999 } });
-		await screen.answer('in January 2027, after 1 month; it costs 78.38 in interest');
+		await screen.answer('in January 2027, after 1 month; it costs $78.38 in interest');
 	});
 });

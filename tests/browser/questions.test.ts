@@ -28,18 +28,18 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 	it('what ends it by a month, and uses it', async () => {
 		await ask({}, 'payment');
 		await screen.fill('Paid off by', 'Dec 2028');
-		await screen.see(sentence, /^217\.99$/);
+		await screen.see(sentence, /^\$217\.99$/);
 		await screen.see(
 			below,
-			'24 payments, the last one 217.90; 1,049.31 in interest. One cent less'
+			'24 payments, the last one $217.90; $1,049.31 in interest. One cent less'
 		);
 		await screen.fill('Paid off by', '2029-12');
-		await screen.see(sentence, /^160\.79$/);
+		await screen.see(sentence, /^\$160\.79$/);
 		await screen.click('[aria-labelledby="backwards"] .use');
 		await screen.answer(
-			'At 160.79 a month this debt is paid off in December 2029, after 36 payments'
+			'At $160.79 a month this debt is paid off in December 2029, after 36 payments'
 		);
-		await screen.see('.before', 'Before this change, at 121.00 a month');
+		await screen.see('.before', 'Before this change, at $121.00 a month');
 		await screen.saved();
 	});
 
@@ -49,7 +49,7 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 		await screen.see(sentence, '45 payments, to Sep 2030');
 		await screen.see(
 			below,
-			'The last one is 28.26; 2,005.90 in interest. By the formula: 44.20 payments.'
+			'The last one is $28.26; $2,005.90 in interest. By the formula: 44.20 payments.'
 		);
 		await screen.fill('Payment asked about', '70');
 		await screen.see(sentence, /^is never paid off$/);
@@ -61,7 +61,7 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 		await screen.fill('Number of payments', '36');
 		await screen.see(sentence, '12.2489 %');
 		await screen.fill('Number of payments', '12');
-		await screen.see(below, 'add up to 2,160.00, less than the 5,400.00 that is owed');
+		await screen.see(below, 'add up to $2,160.00, less than the $5,400.00 that is owed');
 		expect(await screen.texts('[aria-labelledby="backwards"] .use')).toEqual([]);
 	});
 
@@ -69,7 +69,7 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 		await ask({ annualRate: 99_000 }, 'afford');
 		await screen.fill('Payment asked about', '220');
 		await screen.fill('Number of payments', '48');
-		await screen.see(sentence, '8,690.64');
+		await screen.see(sentence, '$8,690.64');
 	});
 
 	it('what was paid between two balances', async () => {
@@ -78,7 +78,7 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 		await screen.fill('Earlier month', 'March 2025');
 		await screen.fill('Later balance', '6,980.55');
 		await screen.fill('Later month', '3/2027');
-		await screen.see(sentence, '214.92');
+		await screen.see(sentence, '$214.92');
 		await screen.fill('Later month', 'Smarch 2027');
 		await screen.press('Enter');
 		await screen.see('.problem', '“Smarch 2027” is not a month. A month such as June 2029');

@@ -53,7 +53,7 @@ describe('what can’t be meant', () => {
 		await screen.saved();
 		await screen.reload();
 		expect(await screen.value(label)).toBe(before);
-		await screen.answer('4,182.36 owed');
+		await screen.answer('$4,182.36 owed');
 	});
 
 	it('is fixed in place: Escape takes it back', async () => {
@@ -170,7 +170,7 @@ describe('a server that does not answer', () => {
 		expect([screen.path(), await screen.value('Balance, line 1')]).toEqual([path, '3,777.00']);
 		// What is known of the case is there without it.
 		await screen.clickText('nav.views a', 'Plan');
-		await screen.answer('At 105.00 a month, highest rate first');
+		await screen.answer('At $105.00 a month, highest rate first');
 		expect(await screen.texts('.notice')).toEqual([]);
 		await screen.clickText('nav a', 'Casebook');
 		await screen.see('.notice', 'The server doesn’t answer; this page stays as it is.');
@@ -197,7 +197,7 @@ describe('a server that does not answer', () => {
 		await expect.poll(() => fresh.texts('.ways button:disabled')).toEqual([]);
 		await residuum.restart();
 		await fresh.clickText('.ways button', 'Try again');
-		await fresh.answer('At 99.00 a month, highest rate first');
+		await fresh.answer('At $99.00 a month, highest rate first');
 		await fresh.saved();
 		await fresh.click('.views a');
 		await expect.poll(() => fresh.value('Balance, line 1')).toBe('3,555.00');

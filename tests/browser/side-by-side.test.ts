@@ -24,7 +24,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		const household = referenceHousehold();
 		const { id } = await makeCase(desk.residuum, 'Side by side', household, constant(82_000));
 		await screen.goto(`/cases/${id}/plan`);
-		await screen.answer('it costs 3,473.57 in interest');
+		await screen.answer('it costs $3,473.57 in interest');
 		await screen.startPlan('consolidate');
 		await screen.click('[data-change="0"]');
 		await turnDebt(5);
@@ -42,7 +42,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.click('.guess button');
 		await screen.press('Escape');
 		await screen.answer(
-			'At 820.00 a month, highest rate first, everything is paid off in June 2029, after 30 months; it costs 2,608.99 in interest and 317.12 in fees'
+			'At $820.00 a month, highest rate first, everything is paid off in June 2029, after 30 months; it costs $2,608.99 in interest and $317.12 in fees'
 		);
 		await screen.see('[data-change="0"]', 'Quillmark card, Pellan Stores card and Marrowby card');
 		await screen.see(
@@ -76,13 +76,13 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.click('.guess button');
 		await screen.see(
 			'.refused',
-			'Change 1 is not possible. 5,298.07 with the fee is above the credit limit of 5,000.00: move less, or another debt.'
+			'Change 1 is not possible. $5,298.07 with the fee is above the credit limit of $5,000.00: move less, or another debt.'
 		);
 		await screen.answer('This plan is not computed yet');
 		await screen.fill('Credit limit', '6000');
 		await screen.press('Tab', 'Escape');
 		await screen.answer(
-			'in May 2029, after 29 months; it costs 2,189.22 in interest and 154.31 in fees'
+			'in May 2029, after 29 months; it costs $2,189.22 in interest and $154.31 in fees'
 		);
 		expect(await screen.texts('.refused')).toEqual([]);
 		// The end of the offer is on the time line, and is moved there.
@@ -115,9 +115,9 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.press('Enter');
 		await screen.fill('The month’s money', '650');
 		await screen.answer(
-			'At 650.00 a month, highest rate first, everything is paid off in April 2030, after 40 months; it costs 3,016.46 in interest and 1,450.00 in fees'
+			'At $650.00 a month, highest rate first, everything is paid off in April 2030, after 40 months; it costs $3,016.46 in interest and $1,450.00 in fees'
 		);
-		await screen.see('.strip h2', '85.00 beside it are fees');
+		await screen.see('.strip h2', '$85.00 beside it are fees');
 		await screen.click('.strip h2 button:nth-of-type(4)');
 		await screen.see('[role=dialog]', 'Fees of January 2027');
 		await screen.see('.numbers', '50.00 + 35.00 = 85.00');
@@ -134,7 +134,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 	it('lays them beside each other against one baseline, and marks what is best', async () => {
 		await screen.press('F9');
 		await screen.answer(
-			'Of 4 plans, “Moved balance” (terms assumed) costs least, 2,343.53, and none is over sooner'
+			'Of 4 plans, “Moved balance” (terms assumed) costs least, $2,343.53, and none is over sooner'
 		);
 		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', '2,343.53 if agreed', '4,466.46']);
 		expect(await row('fees')).toEqual(['0.00 best', '317.12', '154.31', '1,450.00']);
@@ -162,9 +162,9 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.page.select('[aria-label="What the plans are compared with"]', FIRST_PLAN.id);
 		expect(await screen.texts('.verdict')).toEqual([
 			'what the others are compared with',
-			'the same month, 547.46 less',
-			'1 month sooner, 1,130.04 less',
-			'10 months later, 992.89 more'
+			'the same month, $547.46 less',
+			'1 month sooner, $1,130.04 less',
+			'10 months later, $992.89 more'
 		]);
 		await screen.page.focus('tr[data-figure=cost] th button');
 		await screen.press('Alt+ArrowUp', 'Alt+ArrowUp', 'Alt+ArrowUp');
@@ -289,7 +289,7 @@ describe('the cheapest order, and how sure a plan is', () => {
 		// The page answers meanwhile.
 		await screen.page.focus('input[aria-label="Slide the month’s money"]');
 		await screen.press('PageUp');
-		await screen.answer('At 2,225.00 a month');
+		await screen.answer('At $2,225.00 a month');
 		await screen.see('section p.found', 'The best fixed order so far costs');
 		await screen.click('.far button');
 		await screen.see('section p.found', /The best fixed order found costs .* none costs less than/);
@@ -319,7 +319,7 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.click('.asks button:first-child');
 		await screen.see(
 			'section p.found',
-			/The cheapest fixed order, to within 0\.08, costs .*: it is the plan’s own\./
+			/The cheapest fixed order, to within \$0\.08, costs .*: it is the plan’s own\./
 		);
 		await screen.click('section p.found button');
 		await screen.see('[role=dialog]', 'Working: Total interest');
@@ -335,22 +335,22 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.answer('in December 2027, after 12 months');
 		await screen.click('.asks button:last-child');
-		await screen.see('section tbody tr:nth-child(5)', '500.00 needed elsewhere from March 2027');
+		await screen.see('section tbody tr:nth-child(5)', '$500.00 needed elsewhere from March 2027');
 		await screen.see('section tbody tr:nth-child(2)', 'Feb 2028');
 		await screen.click('section tbody tr:nth-child(2) td:nth-of-type(1) button');
 		await screen.see('[role=dialog]', 'Payoff date');
 		await screen.press('Escape');
 		await screen.click('section tbody tr:nth-child(1) td:nth-of-type(4) button');
-		await screen.see('[role=dialog]', 'with 50.00 a month everything is paid off after 24 months');
+		await screen.see('[role=dialog]', 'with $50.00 a month everything is paid off after 24 months');
 		await screen.see(
 			'[role=dialog]',
-			'with 49.99 a month the minimum payments are not covered in every month'
+			'with $49.99 a month the minimum payments are not covered in every month'
 		);
 		await screen.press('Escape');
 		await screen.see('section tbody tr:nth-child(3)', 'Jan 2028');
 		await screen.see('section tbody tr:nth-child(5)', 'May 2028');
 		await screen.fill('Amount needed elsewhere', '100');
 		await screen.see('section tbody tr:nth-child(5)', 'Jan 2028');
-		await screen.see('section tbody tr:nth-child(1)', '50.00');
+		await screen.see('section tbody tr:nth-child(1)', '$50.00');
 	});
 });

@@ -163,7 +163,7 @@ describe('files', () => {
 			await screen.drop('december.ofx', file);
 			await screen.see(
 				proposed,
-				'4,182.36 owed on 12 Dec 2026, 4 transactions. It is added to My card.'
+				'$4,182.36 owed on 12 Dec 2026, 4 transactions. It is added to My card.'
 			);
 			await screen.press('Enter');
 			await expect.poll(() => screen.page.$(proposed)).toBeNull();
@@ -252,7 +252,7 @@ describe('what a statement prints', () => {
 		await screen.fill('Paid in all at the minimum, as printed', String((figures.total ?? 0) / 100));
 		await screen.see(
 			'.rules',
-			'Only one of 741 usual rules gives all 3 figures: interest + 1 %, at least 25.00, rounded up to 1.00.'
+			'Only one of 741 usual rules gives all 3 figures: interest + 1 %, at least $25.00, rounded up to $1.00.'
 		);
 		await screen.page.locator('.rules ::-p-text(Use it)').click();
 		await screen.see(
@@ -265,21 +265,24 @@ describe('what a statement prints', () => {
 			'Payment to be out in 36 months, as printed',
 			String((figures.payment36 ?? 0) / 100 + 9)
 		);
-		await screen.see('.statement', 'Within what the rule allows: 127.00 printed, 118.00 computed');
+		await screen.see(
+			'.statement',
+			'Within what the rule allows: $127.00 printed, $118.00 computed'
+		);
 		await screen.fill(
 			'Paid in all in 36 months, as printed',
 			String((figures.total36 ?? 0) / 100 + 212)
 		);
-		await screen.see('.statement', 'Differs by 212.00');
+		await screen.see('.statement', 'Differs by $212.00');
 		await screen.page.locator('.statement td button').click();
 		await screen.see(
 			'[role=dialog]',
-			'1 % of 3,120.00 + interest 55.87, rounded up to a multiple of 1.00; at least 25.00: 88.00'
+			'1 % of $3,120.00 + interest $55.87, rounded up to a multiple of $1.00; at least $25.00: $88.00'
 		);
 		await screen.press('Escape');
 		await screen.click('[data-zone=payments]');
 		await screen.page.select('[aria-label="How the debt is paid"]', 'asked');
-		await screen.answer('Paying the minimum, at first 88.00');
+		await screen.answer('Paying the minimum, at first $88.00');
 		await screen.saved();
 		const { debts, plans } = (await stateOf(id)).document;
 		expect(plans[0]?.changes).toMatchObject([

@@ -165,13 +165,13 @@ describe('a case document', () => {
 		expect(of('transactions')).toBe('2 transactions');
 		const over = found.find(({ what }) => what.endsWith('over time'));
 		expect(over?.mine).toBe(
-			'+400.00 in April, every year; fee 45.00 every quarter from Jan 2028, until Jan 2030; ' +
-				'no payment in Jun 2027 (off); pays the minimum from Aug 2027; pays 160.00 from Sep 2027; ' +
+			'+$400.00 in April, every year; fee $45.00 every quarter from Jan 2028, until Jan 2030; ' +
+				'no payment in Jun 2027 (off); pays the minimum from Aug 2027; pays $160.00 from Sep 2027; ' +
 				'29.9999 % from Oct 2027, payment set anew'
 		);
 		const interest = found.find(({ what }) => what.endsWith(', interest'));
 		expect(interest).toMatchObject({
-			mine: 'by the day, compounded, by the calendar year, not rounded, paid in full from 5.00 down',
+			mine: 'by the day, compounded, by the calendar year, not rounded, paid in full from $5.00 down',
 			theirs: 'nominal, charged monthly, rounded to the cent'
 		});
 	});

@@ -78,7 +78,7 @@ describe('the calendar of a plan', () => {
 				const event = events[at];
 				expect(event?.date).toBe(date);
 				const cents = Number(
-					/ ([\d,.]+) USD/.exec(event?.summary ?? '')?.[1]?.replaceAll(/[,.]/g, '')
+					/ \$([\d,.]+)/.exec(event?.summary ?? '')?.[1]?.replaceAll(/[,.]/g, '')
 				);
 				expect(cents).toBe(amount);
 				expect(event?.summary).toContain(wanted.creditorOf(wanted.debts[index]?.id ?? ''));
@@ -152,7 +152,7 @@ describe('the calendar of a plan', () => {
 		const wanted = { ...wantedOf(one), each: 'day' as const, months: 12 };
 		const months = new Map<string, number>();
 		for (const { date, summary } of eventsIn(calendarOf(wanted))) {
-			const amount = Number(/ ([\d,.]+) USD/.exec(summary)?.[1]?.replaceAll(/[,.]/g, ''));
+			const amount = Number(/ \$([\d,.]+)/.exec(summary)?.[1]?.replaceAll(/[,.]/g, ''));
 			months.set(date.slice(0, 7), (months.get(date.slice(0, 7)) ?? 0) + amount);
 		}
 		for (const { month, paid, fees } of wanted.plan.kept.slice(0, 12)) {
@@ -200,7 +200,7 @@ describe('the calendar of a plan', () => {
 		}));
 		const daily = eventsIn(calendarOf({ ...wanted, debts: sameDay, each: 'day' }));
 		expect(daily.length).toBeLessThanOrEqual(6);
-		expect(daily[0]?.summary).toMatch(/^Pay 890\.00 USD in 6 payments$/);
+		expect(daily[0]?.summary).toMatch(/^Pay \$890\.00 in 6 payments$/);
 	});
 
 	it('speaks the language of the hand-out', async () => {
@@ -210,7 +210,7 @@ describe('the calendar of a plan', () => {
 		const subject = { of: 'plan', id: document.plans[0]?.id ?? '' } as const;
 		const file = await madeFile({ document, subject, kind: 'ics' }, tools);
 		expect(new TextDecoder().decode(file.bytes)).toContain(
-			'SUMMARY:Pagar 121.00 USD a Quillmark card'
+			'SUMMARY:Pagar $121.00 a Quillmark card'
 		);
 		expect(file.name).toBe('tolliver-household-ferry-and-bakery-highest-rate-first.ics');
 	});
@@ -226,9 +226,9 @@ describe('a plan as CSV', () => {
 			const column = (name: string) =>
 				rows.map((row) => Math.round(100 * Number(row[head.indexOf(name)])));
 			const sum = (of: readonly number[]) => of.reduce((all, one) => all + one, 0);
-			expect(sum(column('Interest'))).toBe(plan.totalInterest);
-			plan.debts.forEach(({ paid, id }) => expect(sum(column(`'=${id}: paid`))).toBe(paid));
-			expect(column('Owed')).toEqual(plan.kept.map(({ month }) => owedInAll(plan, month)));
+			expect(sum(column('Interest (USD)'))).toBe(plan.totalInterest);
+			plan.debts.forEach(({ paid, id }) => expect(sum(column(`'=${id}: paid (USD)`))).toBe(paid));
+			expect(column('Owed (USD)')).toEqual(plan.kept.map(({ month }) => owedInAll(plan, month)));
 		}
 	});
 

@@ -29,7 +29,7 @@ describe('a case is written', () => {
 	it('as every kind, in the language and on the paper that is wished', async () => {
 		const spanish = { language: 'es', paper: 'letter' } as const;
 		expect((await textOf('pdf', spanish)).slice(0, 5)).toBe('%PDF-');
-		expect(await textOf('ics', spanish)).toContain('SUMMARY:Pagar 121.00 USD a Quillmark card');
+		expect(await textOf('ics', spanish)).toContain('SUMMARY:Pagar $121.00 a Quillmark card');
 		expect(await textOf('svg', spanish)).toMatch(/abr 2027.*<\/svg>$/s);
 		const months = (await textOf('csv', { plan: 'Minimums only' })).split('\r\n');
 		expect(months).toHaveLength(302);

@@ -27,7 +27,7 @@ if (!entry) throw new Error('a plan');
 const tables = (blocks: readonly Block[]): Table[] =>
 	blocks.filter((block) => block.kind === 'table');
 const amount = (cell: string | undefined) =>
-	Number((cell ?? '').replaceAll(',', '').replace('–', '0'));
+	Number((cell ?? '').replaceAll(/[$,]/g, '').replace('–', '0'));
 
 describe('the hand-out of a plan', () => {
 	it('has the figures of the plan', () => {

@@ -10,7 +10,7 @@ import { readDate } from '../../src/lib/reading/dates';
 import { readMoney } from '../../src/lib/reading/money';
 import { readLabel, readName } from '../../src/lib/reading/names';
 import { readMinimumPercent, readRate } from '../../src/lib/reading/percentages';
-import { writeDate, writeMoney, writePercent } from '../../src/lib/reading/written';
+import { writeAmount, writeDate, writeMoney, writePercent } from '../../src/lib/reading/written';
 import { countOf } from '../../src/lib/words/amounts';
 import type { Reading } from '../../src/lib/reading/reading';
 import {
@@ -76,8 +76,9 @@ describe('amounts', () => {
 		expect(value(readMoney('1.200', jpy))).toBe(1_200);
 		expect(value(readMoney('1.200', kwd))).toBe(1_200);
 		expect(problem(readMoney('418.5', jpy))).toContain('JPY amounts have no decimals.');
-		expect(writeMoney(cents(418_236), jpy)).toBe('418,236');
-		expect(writeMoney(cents(5), kwd)).toBe('0.005');
+		expect(writeMoney(cents(418_236), jpy)).toBe('¥418,236');
+		expect(writeAmount(cents(418_236), jpy)).toBe('418,236');
+		expect(writeMoney(cents(5), kwd)).toBe('0.005\u00a0KWD');
 	});
 
 	it.each([
@@ -227,11 +228,31 @@ describe('the style of a case', () => {
 		['space', '1\u202f234\u202f567,89', '22,49 %', '1\u202f560 payments']
 	] as const)('writes and reads numbers with a %s', (numbers, money, rate, count) => {
 		const writing = styled(numbers);
-		expect(writeMoney(cents(123_456_789), writing)).toBe(money);
+		expect(writeAmount(cents(123_456_789), writing)).toBe(money);
+		expect(writeMoney(cents(123_456_789), writing)).toBe(`$${money}`);
 		expect(writePercent(percent(224_900), writing)).toBe(rate);
 		expect(countOf(writing, 1560, 'payments')).toBe(count);
 		expect(value(readMoney(money, writing))).toBe(123_456_789);
 		expect(value(readRate(rate, writing))).toBe(224_900);
+	});
+
+	it.each([
+		['USD', '$890.00', '−$890.00'],
+		['GBP', '£890.00', '−£890.00'],
+		['CHF', 'CHF 890.00', '−CHF 890.00'],
+		['PLN', '890.00 zł', '−890.00 zł'],
+		// Two countries’ dollars look alike, as they do there; a sign that not every face has is a code.
+		['CAD', '$890.00', '−$890.00'],
+		['INR', '890.00 INR', '−890.00 INR'],
+		['EUR', '€890.00', '−€890.00']
+	])('writes the sign of %s as its country does', (code, above, below) => {
+		const writing = { ...usd, currency: { code, digits: 2 } };
+		const written = (amount: number) =>
+			writeMoney(cents(amount), writing).replaceAll('\u00a0', ' ');
+		expect([written(89_000), written(-89_000)]).toEqual([above, below]);
+		expect(value(readMoney(above, writing))).toBe(89_000);
+		const comma = { ...styled('comma'), currency: { code: 'EUR', digits: 2 } };
+		expect(writeMoney(cents(89_000), comma)).toBe('890,00\u00a0€');
 	});
 
 	it('reads whatever it writes, in every style', () => {

@@ -8,9 +8,9 @@ export const usd = writingOf({ currency: { code: 'USD', digits: 2 }, style: USUA
 
 /** Of any size: what the program says may be more than anybody may type. */
 export const amountSaid = (text: string | undefined): Cents => {
-	if (!/^\d{1,3}(,\d{3})*\.\d{2}$/.test(text ?? ''))
+	if (!/^\$?\d{1,3}(,\d{3})*\.\d{2}$/.test(text ?? ''))
 		throw new Error(`${text ?? 'nothing'} is no amount`);
-	return cents(Number(text?.replaceAll(/[,.]/g, '')));
+	return cents(Number(text?.replaceAll(/[$,.]/g, '')));
 };
 const MONTHS =
 	'January February March April May June July August September October November December';

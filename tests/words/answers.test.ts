@@ -79,26 +79,26 @@ const answer = (fields: Fields = {}, way: Way = PAID) => {
 describe('the answer as a sentence', () => {
 	it('says when it ends, what it costs, and against the minimum', () => {
 		expect(answer()).toBe(
-			'At 140.00 a month this debt is paid off in September 2030, after 45 payments; ' +
-				'it costs 2,005.90 in interest, 13 years 6 months sooner and 4,506.47 less than paying the minimum.'
+			'At $140.00 a month this debt is paid off in September 2030, after 45 payments; ' +
+				'it costs $2,005.90 in interest, 13 years 6 months sooner and $4,506.47 less than paying the minimum.'
 		);
 		expect(answer({}, ASKED)).toBe(
-			'Paying the minimum, at first 121.00, this debt is paid off in March 2044, ' +
-				'after 207 payments; it costs 6,512.37 in interest.'
+			'Paying the minimum, at first $121.00, this debt is paid off in March 2044, ' +
+				'after 207 payments; it costs $6,512.37 in interest.'
 		);
 		expect(answer({ extra: 2_500 })).toMatch(
-			/^At 140.00 a month and 25.00 more, this debt is paid off in November 2029/
+			/^At \$140.00 a month and \$25.00 more, this debt is paid off in November 2029/
 		);
 	});
 
 	it('says what never ends, and what each month adds', () => {
 		expect(answer({ pays: fixed(7_000) })).toBe(
-			'At 70.00 a month this debt is never paid off: the first payment leaves 8.38 more owed, and it does not come below 4,182.36 again.'
+			'At $70.00 a month this debt is never paid off: the first payment leaves $8.38 more owed, and it does not come below $4,182.36 again.'
 		);
 		const even = { balance: 600_000, annual: 200_000, pays: fixed(10_000) };
 		expect(answer(even)).toBe(
-			'At 100.00 a month this debt is never paid off: ' +
-				'the payment covers the interest and no more, and 6,000.00 stays owed.'
+			'At $100.00 a month this debt is never paid off: ' +
+				'the payment covers the interest and no more, and $6,000.00 stays owed.'
 		);
 	});
 
@@ -106,8 +106,8 @@ describe('the answer as a sentence', () => {
 		const creeping = { balance: 61_233, annual: 195_000, asked: share(50_000) };
 		// The reference case decides it in payment 253: twelve months after the lowest, payment 241.
 		expect(answer(creeping, ASKED)).toBe(
-			'Paying the minimum, at first 31.11, this debt is never paid off: ' +
-				'it falls to 0.09 by January 2047 and stays there: a percentage of so little is no more than its interest.'
+			'Paying the minimum, at first $31.11, this debt is never paid off: ' +
+				'it falls to $0.09 by January 2047 and stays there: a percentage of so little is no more than its interest.'
 		);
 		const turning = {
 			balance: 512_300,
@@ -115,7 +115,7 @@ describe('the answer as a sentence', () => {
 			asked: share(20_000, 0, 100)
 		};
 		expect(answer(turning, ASKED)).toMatch(
-			/it falls to 5,095.47 by July 2030; the next payment leaves 0.03 more\.$/
+			/it falls to \$5,095.47 by July 2030; the next payment leaves \$0.03 more\.$/
 		);
 		expect(answer({ ...creeping, pays: { kind: 'held' } })).toMatch(
 			/Paying the minimum, it would never be paid off\.$/
@@ -125,8 +125,8 @@ describe('the answer as a sentence', () => {
 	it('says what takes more than a hundred years', () => {
 		const slow = { balance: 10_000_000, annual: 0, pays: fixed(1_000) };
 		expect(answer(slow)).toBe(
-			'At 10.00 a month this debt is not paid off within 100 years: ' +
-				'in December 2126, 88,000.00 would still be owed, after 0.00 in interest.'
+			'At $10.00 a month this debt is not paid off within 100 years: ' +
+				'in December 2126, $88,000.00 would still be owed, after $0.00 in interest.'
 		);
 	});
 
@@ -139,15 +139,15 @@ describe('the answer as a sentence', () => {
 		};
 		const dental = { balance: 164_400, annual: 0, asked: amount, pays: { kind: 'held' } as const };
 		expect(answer(dental)).toBe(
-			'At 137.00 a month this debt is paid off in December 2027, after 12 payments; ' +
+			'At $137.00 a month this debt is paid off in December 2027, after 12 payments; ' +
 				'it costs nothing in interest, the same as paying the minimum.'
 		);
 		expect(answer({ balance: 1 })).toBe(
-			'One payment of 0.01 clears this debt in January 2027; ' +
+			'One payment of $0.01 clears this debt in January 2027; ' +
 				'it costs nothing in interest, the same as paying the minimum.'
 		);
 		expect(answer({ balance: 4_210, annual: 199_000 })).toMatch(
-			/^One payment of 42.80 clears this debt in January 2027; it costs 0.70 in interest/
+			/^One payment of \$42.80 clears this debt in January 2027; it costs \$0.70 in interest/
 		);
 		expect(answer({ balance: 0 })).toBe('Nothing is owed on this debt.');
 	});
@@ -162,18 +162,18 @@ describe('the answer as a sentence', () => {
 			until: null
 		};
 		expect(answer({ happenings: [april] })).toMatch(
-			/^At 140.00 a month and 400.00 more every April, this debt is paid off in August 2029, after 32 payments; it costs 1,369.93 in interest/
+			/^At \$140.00 a month and \$400.00 more every April, this debt is paid off in August 2029, after 32 payments; it costs \$1,369.93 in interest/
 		);
 		const skip: Happening = { kind: 'skip', id: 'skip', date: day('2027-02-15') };
 		expect(answer({ happenings: [april, skip] })).toMatch(
-			/^At 140.00 a month, with what happens over time, this debt/
+			/^At \$140.00 a month, with what happens over time, this debt/
 		);
 		expect(answer({ happenings: [april] }, { kind: 'without', happening: 'april' })).toMatch(
-			/^At 140.00 a month this debt is paid off in September 2030/
+			/^At \$140.00 a month this debt is paid off in September 2030/
 		);
-		expect(answer({ pays: fixed(3_231, 52) })).toMatch(/^At 32.31 a week this debt/);
+		expect(answer({ pays: fixed(3_231, 52) })).toMatch(/^At \$32.31 a week this debt/);
 		expect(answer({ pays: fixed(1_000, 52) })).toMatch(
-			/: the first payment leaves 8\.\d\d more owed, and/
+			/: the first payment leaves \$8\.\d\d more owed, and/
 		);
 		const loan: AskedPayment = {
 			kind: 'level',
@@ -182,7 +182,7 @@ describe('the answer as a sentence', () => {
 			balloon: cents(100_000)
 		};
 		expect(answer({ asked: loan }, ASKED)).toMatch(
-			/after 24 payments, the last one 1,1\d\d\.\d\d with the balloon of 1,000.00; it costs/
+			/after 24 payments, the last one \$1,1\d\d\.\d\d with the balloon of \$1,000\.00; it costs/
 		);
 		expect(answer({ asked: loan, interestOnly: 6 }, ASKED)).toMatch(
 			/^Paying the interest alone at first, 78.38, this debt is paid off in June 2029/
@@ -199,12 +199,12 @@ describe('the answer as a sentence', () => {
 			return plain(beforeSentence(debt(before), stood, difference(stands.run, stood.run), usd));
 		};
 		expect(said({}, { pays: fixed(18_000) })).toBe(
-			'Before this change, at 140.00 a month: paid off in September 2030, 2,005.90 in interest. ' +
-				'Now 1 year 2 months sooner, 645.33 less.'
+			'Before this change, at $140.00 a month: paid off in September 2030, $2,005.90 in interest. ' +
+				'Now 1 year 2 months sooner, $645.33 less.'
 		);
 		expect(said({}, { pays: fixed(18_000) }, ASKED)).toMatch(/Now the same\.$/);
 		expect(said({ pays: fixed(5_000) }, {})).toBe(
-			'Before this change, at 50.00 a month: never paid off. Now it is paid off.'
+			'Before this change, at $50.00 a month: never paid off. Now it is paid off.'
 		);
 	});
 
@@ -213,8 +213,8 @@ describe('the answer as a sentence', () => {
 		const said = (debts: number, unfinished: number) =>
 			plain(caseSentence(standing, { debts, unfinished }, '2026-12-15' as CalendarDate, usd));
 		expect(said(3, 1)).toBe(
-			'2 debts, 4,182.36 owed on 15 December 2026. The first minimum payments come to 121.00, ' +
-				'of which 78.38 is interest. 1 line is still to be filled in.'
+			'2 debts, $4,182.36 owed on 15 December 2026. The first minimum payments come to $121.00, ' +
+				'of which $78.38 is interest. 1 line is still to be filled in.'
 		);
 		expect(said(0, 0)).toContain('Take down the first debt');
 		expect(said(2, 2)).toBe('2 debts. 2 lines are still to be filled in.');
@@ -231,12 +231,12 @@ describe('the answer as a sentence', () => {
 			'paid in 2 ways, down to zero. paid: September 2030; minimum: March 2044.'
 		);
 		expect(plain(monthSentence(shown, day('2030-09-15'), usd))).toMatch(
-			/^15 Sep 2030, still owed: paid 0\.00 · minimum [\d,.]+$/
+			/^15 Sep 2030, still owed: paid \$0\.00 · minimum \$[\d,.]+$/
 		);
-		expect(differenceInWords(paid.against, usd)).toEqual({ sooner: '13 y 6 m', less: '4,506.47' });
+		expect(differenceInWords(paid.against, usd)).toEqual({ sooner: '13 y 6 m', less: '$4,506.47' });
 		expect(differenceInWords(difference(asked.run, paid.run), usd)).toEqual({
 			sooner: '13 y 6 m later',
-			less: '−4,506.47'
+			less: '−$4,506.47'
 		});
 	});
 });

@@ -96,9 +96,9 @@ function expectTrue(said: string, run: Run): void {
 		expect(Number(ends[2]?.replaceAll(',', ''))).toBe(run.periods);
 		expect(closings.at(-1)).toBe(0);
 	}
-	const costs = /it costs ([\d.,]*\d|nothing) in interest/.exec(said);
+	const costs = /it costs (\$[\d.,]*\d|nothing) in interest/.exec(said);
 	if (costs) expect(costs[1] === 'nothing' ? 0 : money(costs[1])).toBe(run.totalInterest);
-	const falls = /it falls to ([\d.,]*\d) by (\w+ \d{4})/.exec(said);
+	const falls = /it falls to (\$[\d.,]*\d) by (\w+ \d{4})/.exec(said);
 	if (falls) {
 		const lowest = money(falls[1]);
 		expect(run.starting).toBeGreaterThan(lowest);
@@ -107,18 +107,18 @@ function expectTrue(said: string, run: Run): void {
 			true
 		);
 	}
-	const stays = /after (\w+ \d{4}) it does not fall below ([\d.,]*\d)/.exec(said);
+	const stays = /after (\w+ \d{4}) it does not fall below (\$[\d.,]*\d)/.exec(said);
 	if (stays) {
 		const after = closings.filter((_, k) => monthOf(k) > month(stays[1]));
 		expect(Math.min(...after)).toBeGreaterThanOrEqual(money(stays[2]));
 	}
-	const more = /the next payment leaves ([\d.,]*\d) more/.exec(said);
+	const more = /the next payment leaves (\$[\d.,]*\d) more/.exec(said);
 	if (more) {
 		const steps = closings.slice(1).map((owed, k) => owed - (closings[k] ?? 0));
 		expect(steps).toContain(money(more[1]));
 	}
 	const first =
-		/the first payment leaves ([\d.,]*\d) more owed, and it does not come below ([\d.,]*\d) again/.exec(
+		/the first payment leaves (\$[\d.,]*\d) more owed, and it does not come below (\$[\d.,]*\d) again/.exec(
 			said
 		);
 	if (first) {
@@ -140,7 +140,9 @@ describe('what is said of a debt', () => {
 					const against = measured(carried, asked);
 					const said = plain(waySentence(debt, against, 'paying the minimum', usd));
 					expectTrue(said, carried.run);
-					const sooner = /, (.*) (sooner|later) (and|but) ([\d.,]*\d) (less|more) than/.exec(said);
+					const sooner = /, (.*) (sooner|later) (and|but) (\$[\d.,]*\d) (less|more) than/.exec(
+						said
+					);
 					if (sooner && against.against.kind === 'both end') {
 						const { interestLess, monthsSooner } = against.against;
 						expect(money(sooner[4]) * (sooner[5] === 'less' ? 1 : -1)).toBe(interestLess);
@@ -165,7 +167,7 @@ describe('what is said of a debt', () => {
 				found += 1;
 				const said = plain(uncoveredSentence(short, usd));
 				const [, when, asks, pays] =
-					/^In (\w+ \d{4}) the minimum comes to ([\d.,]*\d), more than the ([\d.,]*\d) that/.exec(
+					/^In (\w+ \d{4}) the minimum comes to (\$[\d.,]*\d), more than the (\$[\d.,]*\d) that/.exec(
 						said
 					) ?? [];
 				expect(money(asks)).toBeGreaterThan(money(pays));

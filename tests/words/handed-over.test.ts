@@ -40,7 +40,7 @@ const letter = (index: number) => 'ABC'[index] ?? '';
 
 describe('Spanish', () => {
 	it('writes amounts, dates and spans as it is written', () => {
-		expect(writeMoney(cents(123_456_789), spanish)).toBe('1.234.567,89');
+		expect(writeMoney(cents(123_456_789), spanish)).toBe('$1.234.567,89');
 		expect(writeDate(day('2027-01-15'), spanish)).toBe('15 ene 2027');
 		expect(writeLongDate(day('2027-01-15'), spanish)).toBe('15 de enero de 2027');
 		expect(writeMonth(day('2029-07-01'), spanish)).toBe('julio de 2029');
@@ -69,7 +69,7 @@ describe('the answer on paper', () => {
 			handedAnswer(plan, entry, { plan: minimums, words: 'paying the minimums' }, usd)
 		);
 		const [, month, interest, less, measure] =
-			/paid off in (\w+ \d{4}), after \d+ months\. It costs ([\d.,]+) in interest: ([\d.,]+) less than (.*), and/.exec(
+			/paid off in (\w+ \d{4}), after \d+ months\. It costs (\$[\d.,]+) in interest: (\$[\d.,]+) less than (.*), and/.exec(
 				said
 			) ?? [];
 		if (plan.ending.status !== 'cleared') throw new Error('it ends');
@@ -83,19 +83,19 @@ describe('the answer on paper', () => {
 		const answer = (budget: object, of = plan) =>
 			plain(handedAnswer(of, { budget: budget as never }, null, usd));
 		expect(answer({ kind: 'required' })).toMatch(
-			/^Paying what each lender asks, at first 300\.00 a month, /
+			/^Paying what each lender asks, at first \$300\.00 a month, /
 		);
 		expect(answer({ kind: 'required-plus', extra: 5_000 })).toMatch(
-			/^Paying what each lender asks and 50\.00 more, /
+			/^Paying what each lender asks and \$50\.00 more, /
 		);
 		const never = planOf([simpleDebt('a', 900_000, 299_900)], constant(5_000));
 		expect(answer({ kind: 'constant' }, never)).toMatch(
-			/never paid off: after \d+ months, [\d,.]+ is still owed\.$/
+			/never paid off: after \d+ months, \$[\d,.]+ is still owed\.$/
 		);
 		const nothing = planOf([simpleDebt('a', 0, 0)], constant(5_000));
 		expect(answer({ kind: 'constant' }, nothing)).toBe('Nothing is owed on these debts.');
 		const later = planOf(debts, constant(30_000, { begins: 3 }));
-		expect(answer({ kind: 'constant' }, later)).toMatch(/^At 300\.00 a month from March 2027, /);
+		expect(answer({ kind: 'constant' }, later)).toMatch(/^At \$300\.00 a month from March 2027, /);
 	});
 
 	it('tells what becomes of a payment, what comes on top, and whom to call, in either language', () => {
@@ -112,8 +112,8 @@ describe('the answer on paper', () => {
 			'yours again'
 		);
 		expect(both((writing) => onTop(day('2027-04-01'), cents(40_000), null, writing))).toEqual([
-			'In April 2027, 400.00 more goes to the first in line.',
-			'En abril de 2027, 400,00 más van a la primera de la fila.'
+			'In April 2027, $400.00 more goes to the first in line.',
+			'En abril de 2027, $400,00 más van a la primera de la fila.'
 		]);
 		const handout = { ...usualHandout('USD'), contact: '555 0142' };
 		expect(both((writing) => callBefore(handout, writing))).toEqual([
@@ -139,7 +139,7 @@ describe('the answer on paper', () => {
 						expect(said).toMatch(/it is never paid off\.$/);
 						continue;
 					}
-					const [, cost, way] = /costs ([\d.,]+) (more|less)\.$/.exec(said) ?? [];
+					const [, cost, way] = /costs (\$[\d.,]+) (more|less)\.$/.exec(said) ?? [];
 					const more = under.totalCost - calm.totalCost;
 					if (more === 0) expect(said).toMatch(/costs the same\.$/);
 					else
@@ -170,16 +170,16 @@ describe('every month', () => {
 		);
 		expect(said.slice(0, 4)).toEqual([
 			[],
-			['the plan begins', '+50.00', 'A is gone', '+100.00 with B'],
+			['the plan begins', '+$50.00', 'A is gone', '+$100.00 with B'],
 			['B: 24.90 %'],
-			['90.00 from now on']
+			['$90.00 from now on']
 		]);
 		const short = planOf([simpleDebt('a', 20_000, 0)], constant(3_000));
 		const [first] = short.kept;
 		if (!first) throw new Error('a month');
 		expect(
 			monthMarks(short, constant(3_000), first).map((mark) => monthMarkInWords(mark, letter, usd))
-		).toEqual(['20.00 short']);
+		).toEqual(['$20.00 short']);
 	});
 
 	it('has workings that compute to their figures as they are written', () => {
@@ -228,16 +228,16 @@ describe('every month', () => {
 			[
 				'No.',
 				'Month',
-				'Money',
-				'Minimum payments',
-				'Paid',
-				'Interest',
-				'Principal',
-				'Fees',
-				'Leaves the account',
-				'Missing',
-				'Owed',
-				'One: owed'
+				'Money (USD)',
+				'Minimum payments (USD)',
+				'Paid (USD)',
+				'Interest (USD)',
+				'Principal (USD)',
+				'Fees (USD)',
+				'Leaves the account (USD)',
+				'Missing (USD)',
+				'Owed (USD)',
+				'One: owed (USD)'
 			],
 			[
 				'2',
@@ -280,7 +280,7 @@ describe('plans side by side as differences', () => {
 			{ name: 'Three', amount: cents(0) }
 		];
 		expect(plain(aheadOfEach(day('2028-03-01'), ahead, 'cost', 'paying the minimums', usd))).toBe(
-			'March 2028, interest and fees so far against paying the minimums: One 81.20 less · Two 5.00 more · Three the same'
+			'March 2028, interest and fees so far against paying the minimums: One $81.20 less · Two $5.00 more · Three the same'
 		);
 		const crossing = { month: 7, date: day('2027-07-01'), ahead: 'second' as const };
 		expect(plain(crossingSentence(crossing, 'One', 'Two', 'cost', usd))).toBe(

@@ -6,7 +6,7 @@ import { bringsBack, comeBack, momentsOf, type ComeBack } from '../../src/lib/do
 import { goneOn } from '../../src/lib/document/going-on';
 import { standingOf } from '../../src/lib/document/forecast';
 import { keptForecast } from '../../src/lib/document/kept-forecast';
-import { writeMoney } from '../../src/lib/reading/written';
+import { writeAmount, writeMoney } from '../../src/lib/reading/written';
 import { bringsBackInWords, differsSentence, happenedSentence } from '../../src/lib/words/happened';
 import { writeDriftWorking } from '../../src/lib/words/happened-working';
 import { plain } from '../../src/lib/words/sentence';
@@ -94,7 +94,7 @@ describe('a life as planned', () => {
 	it('is said to be one', () => {
 		const { document } = livedCase('everything as planned');
 		expect(plain(happenedSentence(seen(document, '2027-06-15' as CalendarDate), usd))).toMatch(
-			/^Six months in, [\d,.]+ is owed, just as planned\. Paying on as planned it is over in \w+ \d{4}, as expected, and costs what was expected\.$/
+			/^Six months in, \$[\d,.]+ is owed, just as planned\. Paying on as planned it is over in \w+ \d{4}, as expected, and costs what was expected\.$/
 		);
 	});
 });
@@ -149,7 +149,9 @@ describe('what nobody entered', () => {
 		const { drift } = seen(unentered);
 		const paid = drift.read.reduce((sum, { sums }) => sum + sums.paid, 0);
 		expect(said).not.toContain('was not paid');
-		expect(said).toMatch(new RegExp(`bout ${money(paid)} was paid,.* as the balances show, `));
+		expect(said).toMatch(
+			new RegExp(String.raw`bout \$${writeAmount(paid, usd)} was paid,.* as the balances show, `)
+		);
 		const figure = { of: 'drift', name: 'payments' } as const;
 		const [debt = ''] = drift.read.flatMap(({ id, parts }) => (parts.payments === 0 ? [] : [id]));
 		expect(writeDriftWorking(seen(unentered), { ...figure, debt }, usd)).toMatchObject({

@@ -54,7 +54,7 @@ describe('what is said of a plan', () => {
 				const said = plain(planSentence(plan, entry, measure, usd));
 				expect(said).not.toMatch(/NaN|undefined|\b1 (months|payments|years)\b/);
 				const ends =
-					/paid off in (\w+ \d{4}), after ([\d,]+) months?; it costs ([\d.,]*\d|nothing) in interest/.exec(
+					/paid off in (\w+ \d{4}), after ([\d,]+) months?; it costs (\$[\d.,]*\d|nothing) in interest/.exec(
 						said
 					);
 				expect(ends !== null).toBe(plan.ending.status === 'cleared');
@@ -68,11 +68,11 @@ describe('what is said of a plan', () => {
 				if (short === '') return;
 				const [first] = plan.shortMonths;
 				const [, when, once, each] =
-					/^(?:In|From) (\w+ \d{4}).* the money is (?:([\d.,]*\d) less|less than the minimum payments: by ([\d.,]*\d) in the first)/.exec(
+					/^(?:In|From) (\w+ \d{4}).* the money is (?:(\$[\d.,]*\d) less|less than the minimum payments: by (\$[\d.,]*\d) in the first)/.exec(
 						short
 					) ?? [];
 				const lacks = once ?? each;
-				const all = /and by ([\d.,]*\d) in all/.exec(short);
+				const all = /and by (\$[\d.,]*\d) in all/.exec(short);
 				if (each !== undefined) {
 					const sum = plan.shortMonths.reduce((total, { missing }) => total + missing, 0);
 					expect(money(all?.[1])).toBe(sum);
@@ -84,7 +84,7 @@ describe('what is said of a plan', () => {
 				const share = kept ? kept.money / kept.asked : 0;
 				if (enough) expect(Number(enough[1])).toBeCloseTo(100 * share, 1);
 				else expect(share).toBeLessThan(0.00006);
-				const covers = /([\d.,]*\d) a month.* would cover it/.exec(short);
+				const covers = /(\$[\d.,]*\d) a month.* would cover it/.exec(short);
 				if (!covers || !cure) return;
 				expect(money(covers[1])).toBe(cure.amount);
 				const covered = planTotals(owed, stating(terms, cure.from, cure.amount));
@@ -118,12 +118,12 @@ describe('what is said of plans side by side', () => {
 				const of = (name: string | undefined) => ended.find((one) => one.name === name)?.plan;
 				const costs = ended.map(({ plan }) => plan.totalCost);
 				const ends = ended.map(({ plan }) => endOf(plan) ?? '');
-				const [, name, cost] = /“(Plan .)” costs least, ([\d.,]*\d)/.exec(said) ?? [];
+				const [, name, cost] = /“(Plan .)” costs least, (\$[\d.,]*\d)/.exec(said) ?? [];
 				expect(money(cost)).toBe(Math.min(...costs));
 				expect(of(name)?.totalCost).toBe(money(cost));
 				const alone = /none is over sooner: in (\w+ \d{4})\.$/.exec(said);
 				const first =
-					/“(Plan .)” is over first, in (\w+ \d{4}), and costs ([\d.,]*\d) more\.$/.exec(said);
+					/“(Plan .)” is over first, in (\w+ \d{4}), and costs (\$[\d.,]*\d) more\.$/.exec(said);
 				const soonest = ends.reduce((a, b) => (b < a ? b : a));
 				expect(month((alone?.[1] ?? first?.[2]) as string)).toBe(soonest);
 				if (!first) {
@@ -146,7 +146,7 @@ describe('what is said of plans side by side', () => {
 				const said = verdict(difference, usd) ?? '';
 				expect(said).not.toMatch(NONSENSE);
 				const time = /([\d,]+) months? (sooner|later)/.exec(said);
-				const cost = /([\d.,]*\d) (less|more)$/.exec(said);
+				const cost = /(\$[\d.,]*\d) (less|more)$/.exec(said);
 				if (difference.kind === 'both end') {
 					const { monthsSooner, costLess } = difference;
 					const years = /(\d+) years?/.exec(said);
@@ -189,7 +189,7 @@ describe('what is said of other money, other orders and harder times', () => {
 				];
 				const said = plain(moreSentence(cents(more), planDifference(then, now), usd));
 				expect(said).not.toMatch(NONSENSE);
-				const less = /, ([\d.,]*\d) (less|more)$/.exec(said);
+				const less = /, (\$[\d.,]*\d) (less|more)$/.exec(said);
 				const time = /: (?:.* )?(sooner|later|the same month),/.exec(said);
 				if (time) {
 					const sooner = planDifference(then, now);
@@ -219,7 +219,7 @@ describe('what is said of other money, other orders and harder times', () => {
 				const ranked = planTotals(debts, { ...terms, order: 'rate' });
 				const all = plain(searchSentence(best, 'at its end', own, ranked, usd));
 				const still =
-					/ Highest rate first, ranked anew each month, costs ([\d.,]*\d) less still\.$/;
+					/ Highest rate first, ranked anew each month, costs (\$[\d.,]*\d) less still\.$/;
 				const less = still.exec(all);
 				const said = all.replace(still, '');
 				if (less && best) expect(money(less[1])).toBe(best.interest - ranked.totalInterest);
@@ -228,11 +228,11 @@ describe('what is said of other money, other orders and harder times', () => {
 					expect(said).toBe('With this money no fixed order ever pays these debts off.');
 					return;
 				}
-				const costs = /costs? ([\d.,]*\d|nothing)(?: in interest|;|\.)/.exec(
+				const costs = /costs? (\$[\d.,]*\d|nothing)(?: in interest|;|\.)/.exec(
 					said.replace(/ranked anew.*that costs/, 'costs')
 				);
 				expect(costs?.[1] === 'nothing' ? 0 : money(costs?.[1])).toBe(best.interest);
-				const apart = /([\d.,]*\d) (more|cheaper)/.exec(said);
+				const apart = /(\$[\d.,]*\d) (more|cheaper)/.exec(said);
 				const found = planTotals(debts, { ...terms, order: 'listed', listed: best.ids });
 				expect(found.totalInterest).toBe(best.interest);
 				if (apart) {

@@ -4,7 +4,7 @@ import type { PlanFigureName } from '../../src/lib/core/working/plan-figure';
 import { planWorkingOf } from '../../src/lib/core/working/plan-working';
 import type { Plan } from '../../src/lib/core/plan/terms';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
-import { writeMoney } from '../../src/lib/reading/written';
+import { writeAmount } from '../../src/lib/reading/written';
 import { planSentence } from '../../src/lib/words/plan-answer';
 import { writePlanWorking } from '../../src/lib/words/plan-working';
 import { plain } from '../../src/lib/words/sentence';
@@ -21,7 +21,7 @@ function worked(plan: Plan, baseline: Plan) {
 describe('the fee of a new debt', () => {
 	it('shows its fees beside the interest, each with its working', () => {
 		expect(plain(planSentence(consolidated.plan, consolidated.entry, null, usd))).toBe(
-			'At 820.00 a month, highest rate first, everything is paid off in June 2029, after 30 months; it costs 2,608.99 in interest and 317.12 in fees.'
+			'At $820.00 a month, highest rate first, everything is paid off in June 2029, after 30 months; it costs $2,608.99 in interest and $317.12 in fees.'
 		);
 		const written = worked(consolidated.plan, own.plan);
 		const { id } = loan.loan;
@@ -77,7 +77,7 @@ describe('the fees of an agreement', () => {
 				figure: { of: 'plan', name: { inMonth: 3, what: 'fees' } }
 			},
 			{
-				text: `${writeMoney(monthly, usd)} is paid month by month for the agreement`,
+				text: `${writeAmount(monthly, usd)} is paid month by month for the agreement`,
 				figure: { of: 'plan', name: 'monthlyFees' }
 			}
 		]);
@@ -97,7 +97,7 @@ describe('the fees of an agreement', () => {
 			sources: [
 				{ text: '820.00 is the month’s money before fees', figure: null },
 				{
-					text: `${writeMoney(cents(owed), usd)} is all that is owed then, the month’s interest with it`,
+					text: `${writeAmount(cents(owed), usd)} is all that is owed then, the month’s interest with it`,
 					figure: null
 				}
 			]
@@ -138,7 +138,7 @@ describe('how far a figure is from the other way', () => {
 		expect(short?.result).toBe(`${plan.shortMonths.length} months`);
 		const [first] = plan.shortMonths;
 		expect(short?.sources[0]?.text).toBe(
-			`${writeMoney(first?.missing ?? cents(0), usd)} is lacking in January 2027`
+			`${writeAmount(first?.missing ?? cents(0), usd)} is lacking in January 2027`
 		);
 		expect(short?.sources.length).toBeLessThanOrEqual(12);
 	});

@@ -69,17 +69,17 @@ describe('a plan in sentences', () => {
 	it('says when everything is over, what it costs, and against what', () => {
 		const constant = { kind: 'constant', amount: cents(30_000) } as const;
 		expect(said([card(), dental], { budget: constant })).toMatch(
-			/^At 300\.00 a month, highest rate first, everything is paid off in \w+ 20\d\d, after \d+ months; it costs [\d,.]+ in interest, \d+ years? .* sooner and [\d,.]+ less than paying the minimums\.$/
+			/^At \$300\.00 a month, highest rate first, everything is paid off in \w+ 20\d\d, after \d+ months; it costs \$[\d,.]+ in interest, \d+ years? .* sooner and \$[\d,.]+ less than paying the minimums\.$/
 		);
 		expect(said([dental], {})).toBe(
-			'At 137.00 a month, highest rate first, everything is paid off in December 2027, after 12 months; it costs nothing in interest, the same as paying the minimums.'
+			'At $137.00 a month, highest rate first, everything is paid off in December 2027, after 12 months; it costs nothing in interest, the same as paying the minimums.'
 		);
 		expect(said([dental], { budget: { kind: 'required-plus', extra: cents(5_000) } })).toContain(
-			'Paying the minimum payments and 50.00 more, highest rate first, everything is paid off in September 2027'
+			'Paying the minimum payments and $50.00 more, highest rate first, everything is paid off in September 2027'
 		);
 		const least = { kind: 'constant', amount: cents(5_000) } as const;
 		expect(said([card()], { budget: least })).toMatch(
-			/^At 50\.00 a month, highest rate first, these debts are never paid off: after \d+ months, [\d,.]+ is owed\.$/
+			/^At \$50\.00 a month, highest rate first, these debts are never paid off: after \d+ months, \$[\d,.]+ is owed\.$/
 		);
 		expect(said([card({ balance: 0 })], {})).toBe('Nothing is owed on these debts.');
 	});
@@ -91,11 +91,11 @@ describe('a plan in sentences', () => {
 		const { plan } = short;
 		const cure = cureOf(short.debts, short.terms, plan);
 		expect(plain(shortSentence(plan, cure, usd) ?? [])).toMatch(
-			/^From January 2027, in \d+ months, the money is less than the minimum payments: by 8\.00 in the first of them, and by 35\.00 in all; .*258\.00 a month would cover it\. In January 2027 there is enough for 96\.90 % of them\.$/
+			/^From January 2027, in \d+ months, the money is less than the minimum payments: by \$8\.00 in the first of them, and by \$35\.00 in all; .*\$258\.00 a month would cover it\. In January 2027 there is enough for 96\.90 % of them\.$/
 		);
 		const [month] = plan.kept;
 		const why = month?.shares.map((share) => whyShare(share, month, 'rate', usd)) ?? [];
-		expect(why[0]).toContain('121.00 × 250.00 ÷ 258.00 = 117.25');
+		expect(why[0]).toContain('$121.00 × $250.00 ÷ $258.00 = $117.25');
 		const enough = planned([card(), dental], {
 			order: 'balance',
 			budget: { kind: 'constant', amount: cents(30_000) }
@@ -104,7 +104,7 @@ describe('a plan in sentences', () => {
 		const [first] = enough.kept;
 		const reasons = first?.shares.map((share) => whyShare(share, first, 'balance', usd)) ?? [];
 		expect(reasons[1]).toBe(
-			'The minimum payment is 137.00. The rest, 42.00 of the 42.00 beyond all minimum payments, because it is first in line: smallest balance, 1,644.00.'
+			'The minimum payment is $137.00. The rest, $42.00 of the $42.00 beyond all minimum payments, because it is first in line: smallest balance, $1,644.00.'
 		);
 		expect(reasons[0]).toContain('went to debts before it in line');
 	});
@@ -112,11 +112,11 @@ describe('a plan in sentences', () => {
 	it('says what more buys, and names what happens', () => {
 		const gained = { kind: 'both end', monthsSooner: 2, interestLess: cents(10_820) } as const;
 		expect(plain(moreSentence(cents(2_500), gained, usd))).toBe(
-			'25 more a month: 2 months sooner, 108.20 less'
+			'$25 more a month: 2 months sooner, $108.20 less'
 		);
 		const point = { amount: cents(94_000), months: 29, interest: cents(402_299) };
 		expect(plain(curveSentence(point, usd))).toBe(
-			'At 940.00 a month: 2 years 5 months, 4,022.99 in interest'
+			'At $940.00 a month: 2 years 5 months, $4,022.99 in interest'
 		);
 		const refund = {
 			id: crypto.randomUUID(),
@@ -126,7 +126,7 @@ describe('a plan in sentences', () => {
 			amount: cents(40_000),
 			everyYear: true
 		};
-		expect(planHappeningInWords(refund, usd)).toBe('+400.00 in Apr, every year');
+		expect(planHappeningInWords(refund, usd)).toBe('+$400.00 in Apr, every year');
 		expect(daysOf(refund, day('2029-12-31'))).toEqual(['2027-04-15', '2028-04-15', '2029-04-15']);
 	});
 });

@@ -54,10 +54,10 @@ describe('what a plan changes, in words', () => {
 			'Quillmark card, Pellan Stores card and Marrowby card are paid off by one new loan at 11.50 %, over 48 months; fee 4 %, added to it'
 		);
 		expect(changeInWords(moved, names, usd)).toBe(
-			'1,000.00 of Quillmark card and Pellan Stores card are moved to Tern card: 0 % for 14 months, then 24.99 %; fee 3 %'
+			'$1,000.00 of Quillmark card and Pellan Stores card are moved to Tern card: 0 % for 14 months, then 24.99 %; fee 3 %'
 		);
 		expect(changeInWords(agreed, names, usd)).toBe(
-			'From March 2027 it is agreed: Quillmark card 8 % and 105.00 a month; fees 50.00 at the start, 7.50 % of the month’s money, at most 40.00'
+			'From March 2027 it is agreed: Quillmark card 8 % and $105.00 a month; fees $50.00 at the start, 7.50 % of the month’s money, at most $40.00'
 		);
 		expect(changeInWords({ ...loan, debts: [] }, names, usd)).toContain('No debt is paid off');
 	});
@@ -73,7 +73,7 @@ describe('what a plan changes, in words', () => {
 		expect(plan).toMatchObject({ months: 0, totalInterest: 0, starting: own.plan.starting });
 		const above = { change: 0, reason: 'above the limit', amount: 5, limit: 4 } as const;
 		expect(refusalInWords({ ...above, amount: cents(500), limit: cents(400) }, names, usd)).toBe(
-			'5.00 with the fee is above the credit limit of 4.00: move less, or another debt.'
+			'$5.00 with the fee is above the credit limit of $4.00: move less, or another debt.'
 		);
 	});
 
@@ -94,7 +94,7 @@ describe('what a plan changes, in words', () => {
 describe('plans side by side, in words', () => {
 	it('says which costs least and which is over first', () => {
 		expect(plain(comparisonSentence([own, consolidated], usd))).toBe(
-			'Of 2 plans, “One loan” costs least, 2,926.11, and none is over sooner: in June 2029.'
+			'Of 2 plans, “One loan” costs least, $2,926.11, and none is over sooner: in June 2029.'
 		);
 		expect(plain(comparisonSentence([own], usd))).toContain('Only “Highest rate first” is shown');
 		const sooner = {
@@ -107,20 +107,20 @@ describe('plans side by side, in words', () => {
 			}
 		};
 		expect(plain(comparisonSentence([consolidated, sooner], usd))).toBe(
-			'Of 2 plans, “One loan” costs least, 2,926.11; “Dear” is over first, in January 2029, and costs 1,073.89 more.'
+			'Of 2 plans, “One loan” costs least, $2,926.11; “Dear” is over first, in January 2029, and costs $1,073.89 more.'
 		);
 	});
 
 	it('says plainly where a plan makes something worse', () => {
 		const both = { kind: 'both end' as const, interestLess: cents(0) };
 		expect(verdict({ ...both, monthsSooner: 8, costLess: cents(-41_200) }, usd)).toBe(
-			'8 months sooner but 412.00 more'
+			'8 months sooner but $412.00 more'
 		);
 		expect(verdict({ ...both, monthsSooner: -1, costLess: cents(41_200) }, usd)).toBe(
-			'1 month later but 412.00 less'
+			'1 month later but $412.00 less'
 		);
 		expect(verdict({ ...both, monthsSooner: 0, costLess: cents(41_200) }, usd)).toBe(
-			'the same month, 412.00 less'
+			'the same month, $412.00 less'
 		);
 		expect(verdict({ kind: 'neither ends' }, usd)).toBe('never paid off, nor is the other');
 		expect(verdict(null, usd)).toBeNull();
@@ -180,20 +180,20 @@ describe('plans side by side, in words', () => {
 		const said = (done: number, ended: 'at its end' | 'stopped' | null) =>
 			plain(searchSentence({ ...found, done }, ended, own.plan, own.plan, usd));
 		expect(said(0.5, null)).toBe(
-			'The best fixed order so far costs 3,470.45 in interest; none costs less than 3,400.00.'
+			'The best fixed order so far costs $3,470.45 in interest; none costs less than $3,400.00.'
 		);
 		expect(said(0.5, 'stopped')).toContain('The best fixed order found costs');
 		expect(said(1, 'at its end')).toBe(
-			'The cheapest fixed order costs 3,470.45 in interest: the plan’s own order costs 3.12 more.'
+			'The cheapest fixed order costs $3,470.45 in interest: the plan’s own order costs $3.12 more.'
 		);
 		const close = { ...found, done: 1, within: cents(10) };
 		expect(plain(searchSentence(close, 'at its end', own.plan, own.plan, usd))).toBe(
-			'The cheapest fixed order, to within 0.10, costs 3,470.45 in interest: the plan’s own order costs 3.12 more.'
+			'The cheapest fixed order, to within $0.10, costs $3,470.45 in interest: the plan’s own order costs $3.12 more.'
 		);
 		const ranked = { ...own.plan, totalInterest: cents(346_000) };
 		expect(
 			plain(searchSentence({ ...found, done: 1 }, 'at its end', own.plan, ranked, usd))
-		).toMatch(/ Highest rate first, ranked anew each month, costs 10\.45 less still\.$/);
+		).toMatch(/ Highest rate first, ranked anew each month, costs \$10\.45 less still\.$/);
 		const none = (ended: 'at its end' | 'stopped') =>
 			plain(searchSentence(null, ended, own.plan, own.plan, usd));
 		expect(none('at its end')).toBe('With this money no fixed order ever pays these debts off.');

@@ -128,17 +128,14 @@ function summaryOf(leaving: readonly Leaving[], wanted: CalendarWanted): string 
 	const [first] = leaving;
 	if (leaving.length === 1 && first) return lineOf(first, wanted);
 	const together = leaving.reduce((sum, { amount }) => sum + amount, 0) as Cents;
-	const parts = { amount: moneyOf(together, wanted), count: leaving.length };
+	const parts = { amount: writeMoney(together, wanted.writing), count: leaving.length };
 	return text(wanted.writing, 'pay several', parts);
 }
 
 const lineOf = ({ debt, amount }: Leaving, wanted: CalendarWanted): string =>
 	debt === null
-		? text(wanted.writing, 'pay fee', { amount: moneyOf(amount, wanted) })
+		? text(wanted.writing, 'pay fee', { amount: writeMoney(amount, wanted.writing) })
 		: text(wanted.writing, 'pay', {
-				amount: moneyOf(amount, wanted),
+				amount: writeMoney(amount, wanted.writing),
 				creditor: wanted.creditorOf(debt)
 			});
-
-const moneyOf = (amount: Cents, { writing }: CalendarWanted): string =>
-	`${writeMoney(amount, writing)} ${writing.currency.code}`;

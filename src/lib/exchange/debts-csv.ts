@@ -1,7 +1,7 @@
 /** The debts of a case as CSV (RFC 4180): plain numbers with a point, ISO dates; read back they are the same debts. */
 import type { DebtEntry } from '../document/debt';
 import type { Currency } from '../reading/currencies';
-import { plainDecimal, PLACES } from '../reading/written';
+import { amountHeading, plainDecimal, PLACES } from '../reading/written';
 import { COLUMNS, flatOf, type Column, type Flat } from './debt-columns';
 import { csvOf, guarded } from './table';
 
@@ -10,7 +10,10 @@ export function debtsCsv(debts: readonly DebtEntry[], currency: Currency): strin
 		const flat = flatOf(debt);
 		return COLUMNS.map((column) => written(flat, column, currency));
 	});
-	return csvOf([COLUMNS.map(({ heading }) => heading), ...rows]);
+	const head = COLUMNS.map(({ heading, kind }) =>
+		kind.of === 'money' ? amountHeading(heading, currency) : heading
+	);
+	return csvOf([head, ...rows]);
 }
 
 function written(flat: Flat, { field, kind }: Column, { digits }: Currency): string {

@@ -6,11 +6,12 @@ import {
 	type ComparedFigure,
 	type ComparedValue
 } from '../core/plan/comparison';
+import { spentIn } from '../core/plan/payments';
 import type { MonthShare, Plan, PlanMonth } from '../core/plan/terms';
 import type { Cents } from '../core/quantities/money';
 import { monthStart } from '../document/plan';
 import type { Currency } from '../reading/currencies';
-import { plainDecimal } from '../reading/written';
+import { amountHeading, plainDecimal } from '../reading/written';
 import { csvOf, guarded } from './table';
 
 /** A debt of a plan, at its place in the plan's list, as it is called. */
@@ -48,22 +49,23 @@ export function monthRows(
 		to,
 		figures
 	}: { readonly from: number; readonly to: number; readonly figures: readonly ShareFigure[] },
-	{ digits }: Currency
+	currency: Currency
 ): string[][] {
-	const amount = (cents: number) => plainDecimal(cents, digits);
+	const amount = (cents: number) => plainDecimal(cents, currency.digits);
+	const inCurrency = (heading: string) => amountHeading(heading, currency);
 	const head = [
 		'No.',
 		'Month',
-		...MONTH_COLUMNS.map(([, heading]) => heading),
-		'Owed',
+		...MONTH_COLUMNS.map(([, heading]) => inCurrency(heading)),
+		inCurrency('Owed'),
 		...debts.flatMap(({ name }) =>
-			figures.map((figure) => guarded(`${name}: ${SHARE_HEADINGS[figure]}`))
+			figures.map((figure) => guarded(inCurrency(`${name}: ${SHARE_HEADINGS[figure]}`)))
 		)
 	];
 	const rows = plan.kept.slice(from - 1, to).map((month) => [
 		String(month.month),
 		monthStart(plan.firstMonth, month.month).slice(0, 7),
-		...MONTH_COLUMNS.map(([of]) => amount(of === 'spent' ? month.paid + month.fees : month[of])),
+		...MONTH_COLUMNS.map(([of]) => amount(of === 'spent' ? spentIn(month) : month[of])),
 		amount(owedInAll(plan, month.month)),
 		...debts.flatMap(({ index }) => {
 			const share = month.shares.find((one) => one.index === index);
@@ -103,12 +105,28 @@ const FIGURE_HEADINGS: Readonly<Record<ComparedFigure, string>> = {
 	shortMonths: 'Short months'
 };
 
+const IN_MONEY: ReadonlySet<ComparedFigure> = new Set([
+	'interest',
+	'fees',
+	'cost',
+	'moneyAtFirst',
+	'moneyAtMost'
+]);
+
 /** A row a plan; what one that never ends does not have stays empty. */
 export function plansCsv(
 	plans: readonly { readonly name: string; readonly plan: Plan; readonly assumed: boolean }[],
 	currency: Currency
 ): string {
-	const head = ['Plan', ...FIGURES.map((figure) => FIGURE_HEADINGS[figure]), 'Terms'];
+	const head = [
+		'Plan',
+		...FIGURES.map((figure) =>
+			IN_MONEY.has(figure)
+				? amountHeading(FIGURE_HEADINGS[figure], currency)
+				: FIGURE_HEADINGS[figure]
+		),
+		'Terms'
+	];
 	const rows = plans.map(({ name, plan, assumed }) => {
 		const compared = comparedPlan(plan);
 		const figures = FIGURES.map((figure) => written(compared[figure], currency));

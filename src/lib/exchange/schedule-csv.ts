@@ -1,6 +1,6 @@
 /** A debt's schedule as CSV (RFC 4180): plain numbers with a point, ISO dates. */
 import { rowAt, type Run } from '../core/debt/run';
-import { plainDecimal } from '../reading/written';
+import { amountHeading, plainDecimal } from '../reading/written';
 import type { Currency } from '../reading/currencies';
 import { csvOf } from './table';
 
@@ -19,8 +19,9 @@ const COLUMNS = [
  * Rows `from` to `to` of a schedule under a heading row; the one before the first is the starting balance. Whole
  * periods before payment 1 are numbered 0, −1, … back from it.
  */
-export function scheduleRows(run: Run, from: number, to: number, { digits }: Currency): string[][] {
-	const rows = [['No.', 'Due', ...COLUMNS.map(([, heading]) => heading)]];
+export function scheduleRows(run: Run, from: number, to: number, currency: Currency): string[][] {
+	const { digits } = currency;
+	const rows = [['No.', 'Due', ...COLUMNS.map(([, heading]) => amountHeading(heading, currency))]];
 	for (let k = from; k <= to; k += 1) {
 		const row = rowAt(run, k);
 		if (row) {

@@ -2,6 +2,7 @@
 import ExcelJS from 'exceljs';
 import type { Run } from '../core/debt/run';
 import type { Currency } from '../reading/currencies';
+import { amountHeading } from '../reading/written';
 import { scheduleRows } from './schedule-csv';
 import { amountFormat, column, put, setUpPages } from './sheet-layout';
 
@@ -41,9 +42,10 @@ export async function scheduleWorkbook(
 		})
 	);
 	const last = HEAD_ROW + rows.length;
+	const added = ADDED.map((heading) => amountHeading(heading, currency));
 	put(sheet, `B${last + 1}`, 'Together', 'strong');
 	head.forEach((text, at) => {
-		if (!ADDED.includes(text)) return;
+		if (!added.includes(text)) return;
 		const range = `${column(at)}${HEAD_ROW + 1}:${column(at)}${last}`;
 		const formula = `ROUND(SUM(${range}),${currency.digits})`;
 		put(sheet, `${column(at)}${last + 1}`, { formula }, 'strong', money);

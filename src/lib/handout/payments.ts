@@ -1,11 +1,17 @@
 /** What to pay: in the first month of the plan, and month by month. */
-import { paymentsOf } from '../core/plan/payments';
+import { paymentsOf, spentIn } from '../core/plan/payments';
 import type { PlanMonth } from '../core/plan/terms';
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import { monthStart } from '../document/plan';
 import type { Writing } from '../reading/writing';
-import { monthName, writeMoney, writeMonth, writeShortMonth } from '../reading/written';
+import {
+	monthName,
+	writeAmount,
+	writeMoney,
+	writeMonth,
+	writeShortMonth
+} from '../reading/written';
 import { feeAtStart, handoutText, moneyFrom, onTop, whenGone } from '../words/handout';
 import type { Language } from '../words/message';
 import { say, type Sentence } from '../words/sentence';
@@ -78,9 +84,6 @@ export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 	];
 }
 
-/** What leaves the client's account in a month: the payments to debts, and the fee of an agreement. */
-const spentIn = ({ paid, fees }: PlanMonth): Cents => (paid + fees) as Cents;
-
 const paidIn = ({ shares }: PlanMonth, index: number): Cents =>
 	shares.find((share) => share.index === index)?.paid ?? (0 as Cents);
 
@@ -118,8 +121,8 @@ export function monthsBlocks({ carried, debts, writing }: Handed): Block[] {
 	const { plan } = carried;
 	const months = plan.kept.slice(0, MONTHS);
 	if (months.length === 0) return [];
-	const amount = (cents: Cents) => (cents === 0 ? '–' : writeMoney(cents, writing));
-	const longest = Math.max(...months.map((month) => writeMoney(spentIn(month), writing).length));
+	const amount = (cents: Cents) => (cents === 0 ? '–' : writeAmount(cents, writing));
+	const longest = Math.max(...months.map((month) => writeAmount(spentIn(month), writing).length));
 	const beside = longest > NARROW ? MONTHS / 2 : MONTHS;
 	const tables: Block[] = [];
 	for (let from = 0; from < months.length; from += beside) {
@@ -153,5 +156,8 @@ export function monthsBlocks({ carried, debts, writing }: Handed): Block[] {
 			isDense: true
 		});
 	}
-	return [heading(writing, 'next months', { count: months.length }), ...tables];
+	return [
+		heading(writing, 'next months', { count: months.length, currency: writing.currency.code }),
+		...tables
+	];
 }

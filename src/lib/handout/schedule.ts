@@ -3,7 +3,7 @@ import { rowAt } from '../core/debt/run';
 import { carryOut } from '../core/debt/ways';
 import type { CaseDocument } from '../document/case';
 import { statedDebt, type DebtEntry } from '../document/debt';
-import { writeDate, writeLongDate, writeMoney } from '../reading/written';
+import { amountHeading, writeAmount, writeDate, writeLongDate } from '../reading/written';
 import { letterOf } from '../words/debt';
 import { handoutText, scheduleAnswer } from '../words/handout';
 import type { Handout, Row } from './blocks';
@@ -39,7 +39,7 @@ export function scheduleOf(document: CaseDocument, entry: DebtEntry): Handout | 
 			cells: [
 				k < 1 ? '' : String(k),
 				writeDate(row.date, writing),
-				...amounts.map((amount) => writeMoney(amount, writing))
+				...amounts.map((amount) => writeAmount(amount, writing))
 			],
 			isStrong: false
 		});
@@ -51,8 +51,8 @@ export function scheduleOf(document: CaseDocument, entry: DebtEntry): Handout | 
 			'',
 			handoutText(writing, 'together'),
 			'',
-			...sums.map((amount) => writeMoney(amount, writing)),
-			writeMoney(run.closing, writing)
+			...sums.map((amount) => writeAmount(amount, writing)),
+			writeAmount(run.closing, writing)
 		],
 		isStrong: true
 	});
@@ -71,7 +71,10 @@ export function scheduleOf(document: CaseDocument, entry: DebtEntry): Handout | 
 			{
 				kind: 'table',
 				columns: HEADINGS.map((id, at) => ({
-					heading: handoutText(writing, id),
+					heading:
+						at < 2
+							? handoutText(writing, id)
+							: amountHeading(handoutText(writing, id), writing.currency),
 					align: at === 1 ? 'left' : 'right'
 				})),
 				rows,

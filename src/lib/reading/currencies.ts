@@ -1,5 +1,6 @@
 import { messagesOf, type Spoken } from '../words/message';
 import en from '../words/en/reading.json';
+import { signAround, USUAL_STYLE } from '../words/style';
 import { accepted, quoted, refused, type Reading } from './reading';
 
 const { text } = messagesOf({ en });
@@ -48,8 +49,10 @@ function currencyDigits(currency: string): number {
 	return digits;
 }
 
-/** The code of a currency and the signs that it is written with, in capitals. */
-export function signsOf(code: string): string[] {
+/** The code of a currency and the signs that it is written with, here and in its country, the longest first. */
+export function signsOf(code: string): readonly string[] {
+	const known = signsKnown.get(code);
+	if (known) return known;
 	const signs = (['symbol', 'narrowSymbol'] as const).map(
 		(currencyDisplay) =>
 			new Intl.NumberFormat('en', { style: 'currency', currency: code, currencyDisplay })
@@ -59,8 +62,18 @@ export function signsOf(code: string): string[] {
 	const narrow = signs.at(-1) ?? code;
 	// A sign that several countries have is told apart by the country before it: US$, CA$, AU$.
 	const own = /^\p{Sc}$/u.test(narrow) ? [`${code.slice(0, 2)}${narrow}`] : [];
-	return [code, ...signs, ...own].map((sign) => sign.toUpperCase());
+	const written = (['point', 'comma'] as const).map((numbers) => {
+		const { before, after } = signAround(code, { ...USUAL_STYLE, numbers });
+		return (before + after).trim();
+	});
+	// A K after a number is a thousand.
+	const all = [...new Set([code, ...signs, ...own, ...written])].filter((sign) => sign !== 'K');
+	const ordered = all.sort((a, b) => b.length - a.length);
+	signsKnown.set(code, ordered);
+	return ordered;
 }
+
+const signsKnown = new Map<string, readonly string[]>();
 
 /** Whether something is the sign or the code of some currency. */
 export const isCurrencySign = (sign: string): boolean =>

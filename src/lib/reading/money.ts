@@ -6,7 +6,7 @@ import { isCurrencySign, signsOf, type Currency } from './currencies';
 import { decimalDigits, scaled, withPoint } from './decimals';
 import { accepted, quoted, refused, type Reading } from './reading';
 import type { Writing } from './writing';
-import { writeMoney } from './written';
+import { writeAmount } from './written';
 
 const { text } = messagesOf({ en });
 
@@ -19,8 +19,8 @@ export function readMoney(typed: string, writing: Writing): Reading<Cents> {
 		refused(
 			text(writing, id, { typed: quoted(typed.trim()), ...parts }),
 			text(writing, 'amount allowed', {
-				largest: writeMoney(LIMITS.amount, writing),
-				example: writeMoney(418236 as Cents, writing)
+				largest: writeAmount(LIMITS.amount, writing),
+				example: writeAmount(418236 as Cents, writing)
 			})
 		);
 	const written = withoutCurrency(typed, currency);
@@ -35,8 +35,8 @@ export function readMoney(typed: string, writing: Writing): Reading<Cents> {
 	if (either !== null) {
 		const [one, other] = either;
 		return refuse('two readings', {
-			one: writeMoney(one, writing),
-			other: writeMoney(other, writing)
+			one: writeAmount(one, writing),
+			other: writeAmount(other, writing)
 		});
 	}
 	const amount = scaled(parts.whole, parts.fraction, thousand ? digits + 3 : digits);
@@ -64,15 +64,15 @@ function otherReading(bare: string, { digits }: Currency): readonly [Cents, Cent
 
 /** What was typed without the currency's own sign or code; null where it has those of another one. */
 function withoutCurrency(typed: string, { code }: Currency): string | null {
-	const text = typed.trim();
-	const [, before = '', number = '', after = ''] =
-		/^([A-Za-z]{0,3}\p{Sc}|[A-Za-z]{3}(?=[\s\d.,-]))?\s*(.*?)\s*([A-Za-z]{0,3}\p{Sc}|(?<=[\s\d.,])[A-Za-z]{3})?$/u.exec(
-			text
-		) ?? [];
-	for (const sign of [before, after]) {
-		if (sign !== '' && !signsOf(code).includes(sign.toUpperCase())) {
-			return isCurrencySign(sign) ? null : text;
-		}
-	}
-	return number.replace(/^-\s*\p{Sc}/u, '-');
+	const own = signsOf(code).map(escaped).join('|');
+	const [, bare = ''] =
+		new RegExp(`^(?:${own})?\\s*(.*?)\\s*(?:${own})?$`, 'iu').exec(typed.trim()) ?? [];
+	const [, before = '', number = '', after = ''] = ANY_SIGN.exec(bare) ?? [];
+	if ([before, after].some((sign) => sign !== '' && isCurrencySign(sign))) return null;
+	return before + after === '' ? number.replace(/^[-−]\s*\p{Sc}/u, '-') : bare;
 }
+
+const ANY_SIGN =
+	/^([A-Za-z]{0,3}\p{Sc}|[A-Za-z]{3}(?=[\s\d.,-]))?\s*(.*?)\s*([A-Za-z]{0,3}\p{Sc}|(?<=[\s\d.,])[A-Za-z]{3})?$/u;
+
+const escaped = (sign: string): string => sign.replace(/[.$]/g, String.raw`\$&`);

@@ -5,7 +5,8 @@ import type { Percent } from '../core/quantities/rate';
 import { messagesOf, type Language, type Spoken } from '../words/message';
 import en from '../words/en/written.json';
 import es from '../words/es/written.json';
-import { MARKS, USUAL_STYLE } from '../words/style';
+import { MARKS, signAround, USUAL_STYLE } from '../words/style';
+import type { Currency } from './currencies';
 import type { Writing } from './writing';
 
 const { text } = messagesOf({ en, es });
@@ -35,16 +36,33 @@ function inDigits(
 	return (value < 0 ? marks.minus : '') + whole + fraction;
 }
 
-/** `4,182.36`: the amount in the currency's decimals, without its sign. */
-export function writeMoney(amount: Cents, writing: Writing<Language>): string {
-	return grouped(amount, writing.currency.digits, writing);
-}
+/** `4,182.36`: the amount in the currency's decimals, where the currency is said beside it: in a cell, a field, a sum. */
+export const writeAmount = (amount: Cents, writing: Writing<Language>): string =>
+	grouped(amount, writing.currency.digits, writing);
 
-/** The same without decimals where there are only noughts: `25`, `25.50`. */
+/** `$4,182.36` or `4,182.36 kr`: the amount with its currency, as that is written in its country. */
+export const writeMoney = (amount: Cents, writing: Writing<Language>): string =>
+	withCurrency(amount, (size) => writeAmount(size, writing), writing);
+
+/** The same without decimals where there are only noughts: `$25`, `$25.50`. */
 export function writeRoundMoney(amount: Cents, writing: Writing<Language>): string {
 	const unit = 10 ** writing.currency.digits;
-	return amount % unit === 0 ? grouped(amount / unit, 0, writing) : writeMoney(amount, writing);
+	if (amount % unit !== 0) return writeMoney(amount, writing);
+	return withCurrency(amount, (size) => grouped(size / unit, 0, writing), writing);
 }
+
+function withCurrency(
+	amount: Cents,
+	written: (size: Cents) => string,
+	{ currency, style = USUAL_STYLE }: Writing<Language>
+): string {
+	const { before, after } = signAround(currency.code, style);
+	return (amount < 0 ? '−' : '') + before + written(Math.abs(amount) as Cents) + after;
+}
+
+/** The heading of a column of amounts, which have no sign: `Interest (USD)`. */
+export const amountHeading = (heading: string, { code }: Currency): string =>
+	`${heading} (${code})`;
 
 /** Rounded to whole units of the currency, as on an axis: `4,182`. */
 export const writeWholeMoney = (amount: number, writing: Writing<Language>): string =>

@@ -4,7 +4,7 @@
 	import type { Cents } from '../core/quantities/money';
 	import { rowAt } from '../core/debt/run';
 	import type { Explained } from '../core/working/debt-working';
-	import { writeDate, writeMoney } from '../reading/written';
+	import { writeDate, writeAmount } from '../reading/written';
 	import type { Writing } from '../reading/writing';
 	import { countOf } from '../words/amounts';
 	import { markInWords } from '../words/debt';
@@ -29,7 +29,7 @@
 	const { line, place, explained, cells, writing, pointed, marked, reachable, onpoint }: Props =
 		$props();
 
-	const money = $derived((amount: Cents) => writeMoney(amount, writing));
+	const money = $derived((amount: Cents) => writeAmount(amount, writing));
 	const run = $derived(explained.run);
 	const row = $derived(line.kind === 'row' ? rowAt(run, line.k) : undefined);
 	const last = $derived(

@@ -4,7 +4,7 @@
 	import type { Cents } from '../core/quantities/money';
 	import type { TotalFigure } from '../core/working/debt-figure';
 	import type { Writing } from '../reading/writing';
-	import { writeMoney } from '../reading/written';
+	import { writeAmount } from '../reading/written';
 	import { countOf } from '../words/amounts';
 	import type { Cell } from './schedule-cells';
 
@@ -17,7 +17,7 @@
 	}
 	const { run, cells, writing, place }: Props = $props();
 
-	const money = $derived((amount: Cents) => writeMoney(amount, writing));
+	const money = $derived((amount: Cents) => writeAmount(amount, writing));
 	const isPaidOff = $derived(run.ending.status === 'cleared');
 </script>
 

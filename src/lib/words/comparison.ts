@@ -5,7 +5,7 @@ import { planDifference, type PlanDifference } from '../core/plan/answers';
 import type { AheadBy, ComparedFigure, ComparedValue, Crossing } from '../core/plan/comparison';
 import type { Plan } from '../core/plan/terms';
 import type { PlanFigureName } from '../core/working/plan-figure';
-import { grouped, writeMoney, writeMonth, writeShortMonth } from '../reading/written';
+import { grouped, writeAmount, writeMoney, writeMonth, writeShortMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { signOf, soonerInWords } from './amounts';
 import en from './en/comparison.json';
@@ -29,7 +29,7 @@ export function writeCompared(
 		case 'count':
 			return grouped(value.count, 0, writing);
 		case 'money':
-			return writeMoney(value.amount, writing);
+			return writeAmount(value.amount, writing);
 		case 'per unit':
 			return grouped(value.hundredths, 2, writing);
 		default:
@@ -51,7 +51,7 @@ export function writeDistance(
 		case 'date':
 			return soonerInWords(writing, -away);
 		case 'money':
-			return sign + writeMoney(size as Cents, writing);
+			return sign + writeAmount(size as Cents, writing);
 		case 'per unit':
 			return sign + grouped(size, 2, writing);
 		case 'count':

@@ -11,7 +11,7 @@ import type {
 import type { Cents } from '../core/quantities/money';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { InterestRounding, Percent } from '../core/quantities/rate';
-import { grouped, precise, writeDate, writeMoney, writePercent } from '../reading/written';
+import { grouped, precise, writeDate, writeAmount, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf, monthsInWords } from './amounts';
 import en from './en/debt-working.json';
@@ -174,7 +174,7 @@ function restWords({ because, balloon }: Formula & { kind: 'rest' }, writing: Wr
 		case 'end of term':
 			return balloon === 0
 				? text(writing, 'end of term')
-				: text(writing, 'end of term with balloon', { balloon: writeMoney(balloon, writing) });
+				: text(writing, 'end of term with balloon', { balloon: writeAmount(balloon, writing) });
 	}
 }
 
@@ -263,7 +263,7 @@ function minimumWritten(
 	writing: Writing
 ): Written {
 	const { of, added, fees, roundUpTo, floor, unrounded, rounding } = formula;
-	const money = (amount: Cents) => writeMoney(amount, writing);
+	const money = (amount: Cents) => writeAmount(amount, writing);
 	const percent = writePercent(formula.percent, writing);
 	const words = [
 		text(writing, 'minimum of', { percent, of: shortName(of.from, writing) }),
@@ -298,9 +298,9 @@ function levelWritten(formula: Formula & { kind: 'level' }, is: string, writing:
 	const { on, periods, i, balloon, advance, unrounded, rounding } = formula;
 	const parts = {
 		n: String(periods),
-		owed: writeMoney(on.result.amount, writing),
+		owed: writeAmount(on.result.amount, writing),
 		balloon: yes(balloon !== 0),
-		last: writeMoney(balloon, writing),
+		last: writeAmount(balloon, writing),
 		advance: yes(advance),
 		i: (i * 100).toFixed(6),
 		outcome: outcome(unrounded, rounding, is, writing)
@@ -363,7 +363,7 @@ function yearName({ name, year }: YearFigure, spoken: Spoken): string {
 function writeResult(result: Result, writing: Writing): string {
 	switch (result.kind) {
 		case 'money':
-			return writeMoney(result.amount, writing);
+			return writeAmount(result.amount, writing);
 		case 'payments':
 			return countOf(writing, result.count, 'payments');
 		case 'months': {

@@ -10,7 +10,7 @@ import type {
 import type { CaseDocument } from '../document/case';
 import type { HandoutEntry } from '../document/handout';
 import type { PlanEntry, Sheet, SheetLine } from '../document/plan';
-import { grouped, writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
+import { grouped, writeDate, writeAmount, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf, frequencyWords } from './amounts';
 import { changeField } from './changes';
@@ -47,14 +47,14 @@ export const livedFields = (
 		[
 			'balances read',
 			listedOf(
-				readings.map(({ balance }) => writeMoney(balance, writing)),
+				readings.map(({ balance }) => writeAmount(balance, writing)),
 				writing
 			)
 		],
 		[
 			'paid or bought',
 			listedOf(
-				happened.map(({ amount }) => writeMoney(amount, writing)),
+				happened.map(({ amount }) => writeAmount(amount, writing)),
 				writing
 			)
 		]
@@ -140,7 +140,7 @@ const countField = (count: number | null, writing: Writing): string =>
 	count === null ? text(writing, 'nothing yet') : grouped(count, 0, writing);
 
 const moneyField = (amount: Cents | null, writing: Writing): string =>
-	amount === null ? text(writing, 'nothing yet') : writeMoney(amount, writing);
+	amount === null ? text(writing, 'nothing yet') : writeAmount(amount, writing);
 
 function askedFields(asked: AskedEntry, writing: Writing): (readonly [MessageId, string])[] {
 	const nothingYet = text(writing, 'nothing yet');
@@ -148,7 +148,7 @@ function askedFields(asked: AskedEntry, writing: Writing): (readonly [MessageId,
 		const { periods, payment, balloon, roundPayment, atTerm } = asked;
 		return [
 			['equal payments', periods === null ? nothingYet : String(periods)],
-			['equal payment as set', payment === null ? nothingYet : writeMoney(payment, writing)],
+			['equal payment as set', payment === null ? nothingYet : writeAmount(payment, writing)],
 			['balloon', moneyField(balloon, writing)],
 			['equal payment rounded', text(writing, 'nearest or up', { way: roundPayment })],
 			['at the term', text(writing, 'settle or continue', { way: atTerm })]
@@ -177,7 +177,7 @@ export function paysInWords({ pays }: DebtEntry, writing: Writing): string {
 		case 'interest-plus':
 			return text(writing, 'pays interest plus', { percent: writePercent(pays.percent, writing) });
 		case 'fixed': {
-			const amount = writeMoney(pays.amount, writing);
+			const amount = writeAmount(pays.amount, writing);
 			if (pays.paymentsPerYear === null) return amount;
 			const often = frequencyWords(writing, pays.paymentsPerYear).adverb;
 			return text(writing, 'pays as often', { amount, often });
@@ -219,11 +219,11 @@ function budgetField(budget: PlanEntry['budget'], writing: Writing): string {
 		case 'required':
 			return text(writing, 'money of minimums');
 		case 'required-plus':
-			return text(writing, 'money with more', { extra: writeMoney(budget.extra, writing) });
+			return text(writing, 'money with more', { extra: writeAmount(budget.extra, writing) });
 		case 'constant':
 			return budget.amount === null
 				? text(writing, 'money at the beginning')
-				: writeMoney(budget.amount, writing);
+				: writeAmount(budget.amount, writing);
 	}
 }
 
@@ -239,7 +239,7 @@ const sheetField = (lines: readonly SheetLine[], writing: Writing): string =>
 		.map(({ name, amount, perYear }) =>
 			text(writing, 'sheet line', {
 				name: name || text(writing, 'unnamed'),
-				amount: writeMoney(amount, writing),
+				amount: writeAmount(amount, writing),
 				often: frequencyWords(writing, perYear).adverb
 			})
 		)

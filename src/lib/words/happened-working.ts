@@ -4,7 +4,7 @@ import { howPaid, type DebtDrift, type Drift } from '../core/plan/drift';
 import type { DriftPart, Interval } from '../core/plan/happened';
 import type { DriftFigure, DriftFigureName } from '../core/working/drift-figure';
 import { apart, type ComeBack } from '../document/coming-back';
-import { writeDate, writeMoney, writeMonth } from '../reading/written';
+import { writeDate, writeAmount, writeMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import type { WrittenWorking } from './debt-working';
 import en from './en/happened-working.json';
@@ -34,7 +34,7 @@ const titleOf = (name: DriftFigureName, writing: Writing): string =>
 
 /** With a minus that is one. */
 const signed = (amount: number, writing: Writing): string =>
-	`${amount < 0 ? '−' : ''}${writeMoney(Math.abs(amount) as Cents, writing)}`;
+	`${amount < 0 ? '−' : ''}${writeAmount(Math.abs(amount) as Cents, writing)}`;
 
 function valueOf({ parts, latest }: DebtDrift, name: Summed): Cents {
 	switch (name) {
@@ -62,7 +62,7 @@ function overDebts({ drift, kept }: ComeBack, name: Summed, writing: Writing): W
 		.map(({ amount }, at) =>
 			at === 0
 				? signed(amount, writing)
-				: `${amount < 0 ? '−' : '+'} ${writeMoney(Math.abs(amount) as Cents, writing)}`
+				: `${amount < 0 ? '−' : '+'} ${writeAmount(Math.abs(amount) as Cents, writing)}`
 		)
 		.join(' ');
 	return {
@@ -95,8 +95,8 @@ function ofDebt(
 	const date = writeDate(latest.date, writing);
 	const minus = (one: Cents, other: Cents): string =>
 		text(writing, 'minus', {
-			one: writeMoney(one, writing),
-			other: writeMoney(other, writing),
+			one: writeAmount(one, writing),
+			other: writeAmount(other, writing),
 			is: result
 		});
 	const figure = (of: DriftFigureName): DriftFigure => ({ of: 'drift', name: of, debt: id });
@@ -167,9 +167,9 @@ function intervalInWords(interval: Interval, name: DriftPart, writing: Writing):
 	}[name];
 	return text(writing, `until ${name}`, {
 		date: writeDate(date, writing),
-		planned: writeMoney(expected, writing),
+		planned: writeAmount(expected, writing),
 		inferred: interval.inferred ? 'yes' : 'no',
-		balance: writeMoney(balance, writing),
+		balance: writeAmount(balance, writing),
 		is: signed(is, writing)
 	});
 }
@@ -208,9 +208,9 @@ function costWritten(back: ComeBack, writing: Writing): Working | null {
 		title: titleOf('costMore', writing),
 		words: text(writing, 'cost words', { day: writeDate(day, writing) }),
 		numbers: text(writing, 'cost numbers', {
-			far: writeMoney(soFar, writing),
-			further: writeMoney(on.carried.plan.totalCost, writing),
-			expected: writeMoney(expected.cost, writing),
+			far: writeAmount(soFar, writing),
+			further: writeAmount(on.carried.plan.totalCost, writing),
+			expected: writeAmount(expected.cost, writing),
 			is
 		}),
 		result: is,

@@ -34,17 +34,58 @@ export const MARKS: Readonly<Record<NumberStyle, Marks>> = {
 export function styleFor(currency: string, locale: string): Style {
 	const region = currency.slice(0, 2);
 	const own = new Intl.Locale(locale).maximize().region;
-	// Codes of no one country begin with X, or with a region that has no language of its own, as EUR does.
-	const isCountrys = !region.startsWith('X') && region !== 'EU';
-	return styleOf(isCountrys && region !== own ? localeIn(region, locale) : locale);
+	return styleOf(isOfOneCountry(currency) && region !== own ? localeIn(region, locale) : locale);
 }
 
 /** How a language is written in a currency's country: Spanish with 1,234.56 for dollars, with 1.234,56 for euros. */
 export function styleIn(language: string, currency: string): Style {
-	const region = currency.slice(0, 2);
-	const isCountrys = !region.startsWith('X') && region !== 'EU';
-	return styleOf(isCountrys ? `${language}-${region}` : language);
+	return styleOf(isOfOneCountry(currency) ? `${language}-${currency.slice(0, 2)}` : language);
 }
+
+/** What is written before and after an amount of a currency. */
+interface SignAround {
+	readonly before: string;
+	readonly after: string;
+}
+
+/** Signs that the faces of screen and PDF have; other currencies are named by their code. */
+const WRITABLE = /^[\p{Script=Latin}.$€£¥]+$/u;
+const NO_BREAK = '\u00a0';
+
+const signs = new Map<string, SignAround>();
+
+/**
+ * Where the sign of a currency is written and what it is: as in the currency's country, and for one of many
+ * countries (EUR) before the amount where decimals have a point, behind it where they have a comma.
+ */
+export function signAround(currency: string, { numbers }: Style): SignAround {
+	const key = `${currency} ${numbers}`;
+	const known = signs.get(key);
+	if (known) return known;
+	const locale = isOfOneCountry(currency)
+		? localeIn(currency.slice(0, 2), 'en')
+		: numbers === 'point'
+			? 'en'
+			: 'de';
+	const parts = new Intl.NumberFormat(locale, {
+		style: 'currency',
+		currency,
+		currencyDisplay: 'narrowSymbol'
+	}).formatToParts(1);
+	const at = parts.findIndex(({ type }) => type === 'currency');
+	const sign = parts[at]?.value.normalize('NFKC') ?? '';
+	const around = !WRITABLE.test(sign)
+		? { before: '', after: NO_BREAK + currency }
+		: at > parts.findIndex(({ type }) => type === 'integer')
+			? { before: '', after: NO_BREAK + sign }
+			: { before: sign + (parts[at + 1]?.type === 'literal' ? NO_BREAK : ''), after: '' };
+	signs.set(key, around);
+	return around;
+}
+
+/** Codes of no one country begin with X, or with a region that has no language of its own, as EUR does. */
+const isOfOneCountry = (currency: string): boolean =>
+	!currency.startsWith('X') && !currency.startsWith('EU');
 
 /** What is mostly spoken and written in a country. */
 function localeIn(region: string, otherwise: string): string {

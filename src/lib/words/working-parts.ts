@@ -7,7 +7,7 @@ import type {
 	Span,
 	Spans
 } from '../core/working/plan-figure';
-import { writeMoney, writeMonth } from '../reading/written';
+import { writeAmount, writeMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import type { WrittenWorking } from './debt-working';
 import en from './en/plan-working.json';
@@ -32,7 +32,7 @@ export class Pen {
 	}
 
 	money(amount: number): string {
-		return writeMoney(amount as Cents, this.writing);
+		return writeAmount(amount as Cents, this.writing);
 	}
 
 	/** With its sign. */

@@ -2,6 +2,7 @@
 import { addMonths, monthsBetween, type CalendarDate } from '../quantities/calendar';
 import { type Cents } from '../quantities/money';
 import { owedInAll } from './answers';
+import { spentIn } from './payments';
 import type { Plan } from './terms';
 import { costPerUnit } from '../debt/run';
 
@@ -39,7 +40,7 @@ export function comparedPlan(plan: Plan): ComparedPlan {
 		payoffDate !== null && payoffMonth !== 0 ? [payoffDate] : []
 	);
 	const [first] = gone.sort();
-	const spent = kept.map(({ paid, fees }) => paid + fees);
+	const spent = kept.map(spentIn);
 	const perUnit = costPerUnit(plan);
 	return {
 		ends: ended ? { kind: 'date', date: ending.payoffDate } : null,

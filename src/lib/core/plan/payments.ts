@@ -1,7 +1,7 @@
 /** The payments of a plan, each on the day on which it is due. */
 import { dueDate, monthsBetween, type CalendarDate } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
-import type { Plan, PlannedDebt } from './terms';
+import type { Plan, PlanMonth, PlannedDebt } from './terms';
 
 /** What a debt is paid in one of its periods; 0: nothing. */
 export interface PeriodPayment {
@@ -38,6 +38,10 @@ export function paidByPeriod(
 	}
 	return paid;
 }
+
+/** What leaves the client's account in a month, in minor units: the payments to debts, and the fee of an agreement. */
+export const spentIn = ({ paid, fees }: Pick<PlanMonth, 'paid' | 'fees'>): Cents =>
+	(paid + fees) as Cents;
 
 export interface PlanPayment extends PeriodPayment {
 	/** Which debt: its place in the list, from 0. */

@@ -5,6 +5,7 @@ import { owedInAll, planDifference } from '../plan/answers';
 import { comparedPlan, distance, type ComparedFigure } from '../plan/comparison';
 import type { MonthSum, PlanFigure, PlanFigureName, PlanWorking, Span, Spans } from './plan-figure';
 import { monthlyFee } from '../plan/month';
+import { spentIn } from '../plan/payments';
 import type { Brought, Plan, PlanMonth } from '../plan/terms';
 import { WHOLE, type Percent } from '../quantities/rate';
 import { costPerUnit } from '../debt/run';
@@ -48,7 +49,7 @@ function partWorking(
 	if (!month) return null;
 	if ('ofDebt' in name) return shareWorking(plan, month, name);
 	if (name.what === 'fees') return feesOfMonth(plan, month);
-	if (name.what === 'spent') return spentIn(plan, month, false);
+	if (name.what === 'spent') return workingOfSpent(plan, month, false);
 	return sumOfMonth(plan, month, name.what);
 }
 
@@ -90,13 +91,13 @@ function totalWorking(
 			return payoff(plan, name === 'firstGone' ? 'first' : 'latest');
 		case 'moneyAtFirst': {
 			const first = plan.kept[plan.begins - 1] ?? plan.kept[0];
-			return first ? spentIn(plan, first, false) : null;
+			return first ? workingOfSpent(plan, first, false) : null;
 		}
 		case 'moneyAtMost': {
 			const [first] = plan.kept;
 			if (!first) return null;
-			const most = plan.kept.reduce((a, b) => (b.paid + b.fees > a.paid + a.fees ? b : a), first);
-			return spentIn(plan, most, true);
+			const most = plan.kept.reduce((a, b) => (spentIn(b) > spentIn(a) ? b : a), first);
+			return workingOfSpent(plan, most, true);
 		}
 		case 'shortMonths':
 			return {
@@ -156,8 +157,9 @@ function feesOfMonth(plan: Plan, { month, before, fees: total, shares }: PlanMon
 	};
 }
 
-function spentIn(plan: Plan, { month, paid, fees }: PlanMonth, most: boolean): PlanWorking {
-	const total = (paid + fees) as Cents;
+function workingOfSpent(plan: Plan, of: PlanMonth, most: boolean): PlanWorking {
+	const { month, paid, fees } = of;
+	const total = spentIn(of);
 	return { kind: 'spent', month, date: dateOf(plan, month), most, paid, fees, total };
 }
 

@@ -5,7 +5,7 @@
 	import type { Run } from '$lib/core/debt/run';
 
 	import { missingOf, type DebtEntry } from '$lib/document/debt';
-	import { writeMoney, writeShortMonth } from '$lib/reading/written';
+	import { writeAmount, writeShortMonth } from '$lib/reading/written';
 	import { endInWords, missingInWords, nameOf } from '$lib/words/debt';
 	import type { Unread } from '$lib/exchange/debts-table';
 	import type { Writing } from '$lib/reading/writing';
@@ -148,7 +148,7 @@
 					{endInWords(asked, writing, writeShortMonth)}
 				</span>
 				{#if asked.ending.status === 'cleared' && asked.totalInterest > ZERO}
-					<span class="interest">{writeMoney(asked.totalInterest, writing)}</span>
+					<span class="interest">{writeAmount(asked.totalInterest, writing)}</span>
 				{/if}
 				<span aria-hidden="true">›</span>
 			</a>

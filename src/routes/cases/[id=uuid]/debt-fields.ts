@@ -2,7 +2,7 @@ import type { CalendarDate } from '$lib/core/quantities/calendar';
 import { readFirstDue } from '$lib/document/days';
 import { readCount } from '$lib/reading/counts';
 import { readDate, readMoment, readMonth, readMonthFrom } from '$lib/reading/dates';
-import { grouped, writeDate, writeMoney, writeMonth, writePercent } from '$lib/reading/written';
+import { grouped, writeDate, writeAmount, writeMonth, writePercent } from '$lib/reading/written';
 import { readMoney } from '$lib/reading/money';
 import { readName } from '$lib/reading/names';
 import { readMinimumPercent, readRate } from '$lib/reading/percentages';
@@ -30,7 +30,7 @@ export const debtFieldReaders = (writing: Writing, asOf: CalendarDate) => ({
 	firstDue: fieldText(writing, (typed) => readFirstDue(typed, asOf, writing), writeDate)
 });
 
-export const moneyText = (writing: Writing) => fieldText(writing, readMoney, writeMoney);
+export const moneyText = (writing: Writing) => fieldText(writing, readMoney, writeAmount);
 
 /** A day; a day and month alone are the next such day after `after`. */
 export const dateText = (after: CalendarDate, writing: Writing) =>

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import type { CaseDocument } from '$lib/document/case';
 	import type { GoneOn } from '$lib/document/going-on';
-	import { writeMoney } from '$lib/reading/written';
+	import { writeAmount } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import Note from '$lib/ui/Note.svelte';
 	import { debtsGoingOn, planGoingOn } from '$lib/words/going-on';
@@ -33,8 +33,9 @@
 			{#each debts as { id, name, before, after, also } (id)}
 				<tr>
 					<th>{name} <span class="also">{also.join(', ')}</span></th>
-					<td class="right">{before === null ? '' : writeMoney(before, writing)}</td>
-					<td class="right"><strong>{after === null ? '' : writeMoney(after, writing)}</strong></td>
+					<td class="right">{before === null ? '' : writeAmount(before, writing)}</td>
+					<td class="right"><strong>{after === null ? '' : writeAmount(after, writing)}</strong></td
+					>
 				</tr>
 			{/each}
 		</tbody>

@@ -9,7 +9,7 @@
 	import type { DebtEntry } from '$lib/document/debt';
 	import type { HappenedEntry, VisitEntry } from '$lib/document/life';
 	import type { Writing } from '$lib/reading/writing';
-	import { writeDate, writeMoney } from '$lib/reading/written';
+	import { writeDate, writeAmount } from '$lib/reading/written';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -138,18 +138,18 @@
 				>
 				{#each earlier as read, at (before[at]?.id)}
 					<span role="cell" class="right figure"
-						>{#if read}{writeMoney(read.balance, writing)}{:else}<i>not read</i>{/if}</span
+						>{#if read}{writeAmount(read.balance, writing)}{:else}<i>not read</i>{/if}</span
 					>
 				{/each}
 				<span role="cell" class="right figure"
-					>{writeMoney(
+					>{writeAmount(
 						drift.latest && reading ? drift.latest.forecast : drift.expected,
 						writing
 					)}</span
 				>
 				<span role="cell" class="right figure typed">
 					{#if fixed}
-						{#if reading}{writeMoney(reading.balance, writing)}{:else}<i>not read</i>{/if}
+						{#if reading}{writeAmount(reading.balance, writing)}{:else}<i>not read</i>{/if}
 					{:else}
 						<TypedField
 							label="Balance of {name}"

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import type { Moment } from '$lib/document/coming-back';
 	import type { Writing } from '$lib/reading/writing';
-	import { writeDate, writeMoney } from '$lib/reading/written';
+	import { writeDate, writeAmount } from '$lib/reading/written';
 	import { offInWords } from '$lib/words/casebook';
 	import { momentInWords } from '$lib/words/happened';
 
@@ -34,7 +34,7 @@
 							? offInWords(amount, writing)
 							: amount === null
 								? ''
-								: writeMoney(amount, writing)}</span
+								: writeAmount(amount, writing)}</span
 					>
 				</a>
 				{#if id !== here && here !== null}

@@ -4,7 +4,7 @@
 	import type { Drift } from '$lib/core/plan/drift';
 	import type { DriftPart } from '$lib/core/plan/happened';
 	import type { Writing } from '$lib/reading/writing';
-	import { writeMoney } from '$lib/reading/written';
+	import { writeAmount } from '$lib/reading/written';
 	import { barInWords, partName, sizedParts } from '$lib/words/happened';
 	import DriftBar from './DriftBar.svelte';
 	import PartFill from './PartFill.svelte';
@@ -33,7 +33,10 @@
 			<li>
 				<span class="key"><PartFill {part} /></span>
 				<button type="button" onclick={(event) => onopen(part, event.currentTarget)}
-					>{parts[part] < 0 ? '−' : ''}{writeMoney(Math.abs(parts[part]) as Cents, writing)}</button
+					>{parts[part] < 0 ? '−' : ''}{writeAmount(
+						Math.abs(parts[part]) as Cents,
+						writing
+					)}</button
 				>
 				{partName(part, parts[part], writing)}
 			</li>

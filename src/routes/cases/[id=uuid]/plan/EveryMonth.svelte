@@ -5,7 +5,7 @@
 	import { monthSums, planYears } from '$lib/core/plan/years';
 	import type { PlanFigureName } from '$lib/core/working/plan-figure';
 	import { SHARE_FIGURES, type ShareFigure } from '$lib/exchange/plan-csv';
-	import { writeMoney } from '$lib/reading/written';
+	import { writeAmount } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import LongTable from '$lib/ui/LongTable.svelte';
@@ -38,7 +38,7 @@
 	let figure = $state<ShareFigure>('paid');
 	let only = $state('');
 
-	const money = (amount: Cents) => writeMoney(amount, writing);
+	const money = (amount: Cents) => writeAmount(amount, writing);
 	const years = $derived(planYears(plan));
 	const sums = $derived(monthSums(plan));
 	const placed = $derived(

@@ -17,7 +17,7 @@
 	import type { Difference } from '$lib/core/debt/difference';
 	import { ZERO } from '$lib/core/quantities/money';
 	import { LIMITS } from '$lib/core/quantities/limits';
-	import { writeMoney } from '$lib/reading/written';
+	import { writeAmount, writeMoney } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import { monthStart, type PlanEntry, type PlanMonths } from '$lib/document/plan';
 	import { moreSentence } from '$lib/words/plan-answer';
@@ -89,7 +89,7 @@
 			.sort((a, b) => a.amount - b.amount)
 			.map((mark) => {
 				const at = THUMB + share(mark.amount) * (width - 2 * THUMB);
-				const text = `${mark.words} ${writeMoney(mark.amount, writing)}`;
+				const text = `${mark.words} ${writeAmount(mark.amount, writing)}`;
 				const half = (text.length * LETTER) / 2;
 				const centre = Math.min(Math.max(at, half), width - half);
 				const free = centre - half > end;

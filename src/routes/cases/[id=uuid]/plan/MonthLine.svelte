@@ -5,7 +5,7 @@
 	import type { PlanYear } from '$lib/core/plan/years';
 	import type { Cents } from '$lib/core/quantities/money';
 	import { monthStart } from '$lib/document/plan';
-	import { writeMoney, writeShortMonth } from '$lib/reading/written';
+	import { writeAmount, writeShortMonth } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import type { LongLine } from '$lib/ui/long-lines';
 	import { countOf } from '$lib/words/amounts';
@@ -58,7 +58,7 @@
 						class="figure"
 						data-k={line.k}
 						data-name={cell}
-						tabindex={cell === reachable ? 0 : -1}>{writeMoney(amount, writing)}</button
+						tabindex={cell === reachable ? 0 : -1}>{writeAmount(amount, writing)}</button
 					>
 				{/if}
 			</td>
@@ -81,7 +81,7 @@
 						data-k={totals.from}
 						data-year={totals.year}
 						data-name={cell}
-						tabindex="-1">{writeMoney(amount, writing)}</button
+						tabindex="-1">{writeAmount(amount, writing)}</button
 					>
 				{/if}
 			</td>

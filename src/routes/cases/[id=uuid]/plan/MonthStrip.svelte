@@ -6,7 +6,7 @@
 	import type { Cents } from '$lib/core/quantities/money';
 	import type { MonthShare, Plan, PlanMonth } from '$lib/core/plan/terms';
 	import { letterOf } from '$lib/words/debt';
-	import { writeMoney } from '$lib/reading/written';
+	import { writeAmount } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import { moneySentence } from '$lib/words/plan-answer';
 	import type { Phrase } from '$lib/words/sentence';
@@ -33,7 +33,7 @@
 	}
 	const { plan, month, debts, events, writing, onmonth, onopen, onwhy, onmonths }: Props = $props();
 
-	const money = (amount: Cents) => writeMoney(amount, writing);
+	const money = (amount: Cents) => writeAmount(amount, writing);
 	const sentence = $derived(moneySentence(month, plan, writing));
 	const pieces = $derived(
 		month.shares.flatMap((share) => {

@@ -8,7 +8,7 @@
 	import type { Order } from '$lib/core/plan/order';
 	import type { PlanFigureName } from '$lib/core/working/plan-figure';
 	import type { Plan } from '$lib/core/plan/terms';
-	import { writeMoney, writeShortMonth } from '$lib/reading/written';
+	import { writeAmount, writeMoney, writeShortMonth } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import { orderChoices, type Listed } from '$lib/words/plan';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -148,7 +148,7 @@
 							data-print
 							title="Interest of {debt.name}: show its working"
 							onclick={(event) => onopen({ interestOf: debt.id }, event.currentTarget)}
-							>{writeMoney(total.interest, writing)}</button
+							>{writeAmount(total.interest, writing)}</button
 						>
 					{/if}
 				</small>

@@ -82,7 +82,7 @@
 	<table bind:this={table}>
 		<thead>
 			<tr>
-				<td></td>
+				<td class="corner">amounts in {writing.currency.code}</td>
 				{#each shown as { entry, look, difference, refused, assumed }, place (entry.id)}
 					{@const said = refused ? null : verdict(difference, writing)}
 					{@const note = columnNote({ refused, assumed }, writing)}
@@ -229,9 +229,12 @@
 		background: var(--picked);
 	}
 
-	thead td {
+	.corner {
 		width: 178px;
 		border-bottom: 1px solid var(--hairline);
+		padding-bottom: 6px;
+		vertical-align: bottom;
+		color: var(--quiet);
 	}
 
 	.name {

@@ -5,7 +5,7 @@
 	import { percent as percentage, type Percent } from '$lib/core/quantities/rate';
 	import type { Run } from '$lib/core/debt/run';
 	import type { DebtEntry } from '$lib/document/debt';
-	import { writeLongDate, writeMoney } from '$lib/reading/written';
+	import { writeLongDate, writeAmount } from '$lib/reading/written';
 	import { frequencyChoices, frequencyWords } from '$lib/words/amounts';
 	import type { Writing } from '$lib/reading/writing';
 	import { asksMinimum } from '$lib/words/debt';
@@ -30,7 +30,7 @@
 
 	const { money, rate, firstDue } = $derived(debtFieldReaders(writing, asOf));
 	const minimum = $derived(asksMinimum(debt));
-	const today = $derived(asked ? writeMoney(asked.firstPayment, writing) : '');
+	const today = $derived(asked ? writeAmount(asked.firstPayment, writing) : '');
 	const pays = $derived(debt.pays);
 	const { adverb } = $derived(frequencyWords(writing, debt.lending.paymentsPerYear));
 

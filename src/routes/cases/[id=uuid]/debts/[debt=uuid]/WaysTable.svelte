@@ -6,7 +6,7 @@
 	import type { Figure } from '$lib/core/working/debt-figure';
 	import type { Cents } from '$lib/core/quantities/money';
 	import { sameWay, type Measured, type Way } from '$lib/core/debt/ways';
-	import { grouped, writeMoney, writeShortMonth } from '$lib/reading/written';
+	import { grouped, writeAmount, writeShortMonth } from '$lib/reading/written';
 	import type { DebtEntry } from '$lib/document/debt';
 	import type { Writing } from '$lib/reading/writing';
 	import { costInWords, differenceInWords, endInWords, wayName } from '$lib/words/debt';
@@ -46,7 +46,7 @@
 	const ended = $derived(rows.filter(({ run }) => run.ending.status === 'cleared'));
 	const longest = $derived(Math.max(1, ...ended.map(({ run }) => yearsTaken(run))));
 	const costliest = $derived(Math.max(1, ...ended.map(({ run }) => run.totalInterest)));
-	const money = (amount: Cents) => writeMoney(amount, writing);
+	const money = (amount: Cents) => writeAmount(amount, writing);
 
 	/** How long a way takes, for the length of its bar. */
 	const yearsTaken = (run: Measured['run']) => run.periods / run.paymentsPerYear;
