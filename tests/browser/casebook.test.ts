@@ -98,7 +98,7 @@ describe('the casebook', () => {
 		await screen.enter('1 Dec 2026');
 		await screen.answer('Take down the first debt');
 		await screen.enter('Harbour store', '¥418,236', '15', '%', '2', '1000', 'n', '5');
-		await screen.answer('418,236 owed on 2026-12-01. The first minimum payments come to 8,469');
+		await screen.answer('¥418,236 owed on 2026-12-01. The first minimum payments come to ¥8,469');
 		await screen.saved();
 	});
 

@@ -1,7 +1,7 @@
 /** The client is back: balances read and typed, what happened explained, lenders asked, and the plan gone on with. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startLender } from '../../standins/lender/server.mjs';
-import { writeMoney } from '../../src/lib/reading/written';
+import { writeAmount, writeMoney } from '../../src/lib/reading/written';
 import { cents } from '../../src/lib/core/quantities/money';
 import type { CaseDocument } from '../../src/lib/document/case';
 import { demoCases } from '../support/demo-cases';
@@ -21,6 +21,7 @@ sitDown(() =>
 );
 
 const money = (amount: number) => writeMoney(cents(Math.abs(amount)), usd);
+const bare = (amount: number) => writeAmount(cents(Math.abs(amount)), usd);
 
 /** A document as a case of this server. */
 async function caseOf({ debts, label, ...fields }: CaseDocument): Promise<string> {
@@ -56,7 +57,7 @@ describe('a visit', () => {
 		// What was read on the last day, each in the line of its debt.
 		for (const { debt, balance } of typed) {
 			await screen.page.focus(`[data-cell="${lineOfDebt(debt)}:0"]`);
-			await screen.page.keyboard.type(writeMoney(balance, usd));
+			await screen.page.keyboard.type(writeAmount(balance, usd));
 			await screen.press('Enter');
 		}
 		await screen.answer(`Eight months in, ${money(lived.owed)} is owed instead of`);
@@ -65,7 +66,7 @@ describe('a visit', () => {
 			if (amount !== 0) await screen.answer(money(amount));
 		}
 		await clickText('.answer button', money(lived.gap));
-		await screen.see('[role=dialog]', `= ${money(lived.gap)}`);
+		await screen.see('[role=dialog]', `= ${bare(lived.gap)}`);
 		await clickText('[role=dialog] button', 'Sandpiper van loan');
 		await screen.see('[role=dialog]', '10,439.82 − 9,812.20 = 627.62');
 		await screen.press('Escape');
@@ -111,7 +112,7 @@ describe('a visit', () => {
 
 	it('stands on a line with those before, each to be looked at as it was, two beside each other', async () => {
 		await screen.goto(`/cases/${id}/happened`);
-		await screen.see('li[aria-current]', `+${money(lived.gap)}`);
+		await screen.see('li[aria-current]', `+${bare(lived.gap)}`);
 		await clickText('section li a', '15 Jan 2027');
 		await screen.answer('One month in');
 		await screen.see('.next', 'As it stood on 15 January 2027: only to look at.');

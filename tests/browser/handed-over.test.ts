@@ -8,7 +8,7 @@ import { aheadOf } from '../../src/lib/core/plan/comparison';
 import { owedInAll } from '../../src/lib/core/plan/answers';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
 import { casesOf } from '../../src/lib/exchange/case-json';
-import { writeMoney } from '../../src/lib/reading/written';
+import { writeAmount, writeMoney } from '../../src/lib/reading/written';
 import { card, fixed } from '../support/debts';
 import { demoCases, handedIn } from '../support/demo-cases';
 import { desk, screen, sitDown } from '../support/page';
@@ -66,7 +66,7 @@ describe('every month', () => {
 		await expect.poll(rows).toBeGreaterThan(12);
 		const third = plan.kept[2];
 		if (!third) throw new Error('three months');
-		const money = (cents: number) => writeMoney(cents as never, usd);
+		const money = (cents: number) => writeAmount(cents as never, usd);
 		await screen.see('[data-row="3"]', `3 Mar 2027 ${money(third.paid)} ${money(third.interest)}`);
 		await screen.see('[data-row="3"]', money(owedInAll(plan, 3)));
 		await screen.see('.months tfoot', money(plan.totalInterest));
@@ -100,7 +100,7 @@ describe('every month', () => {
 			return clipboardData.getData('text/plain');
 		});
 		expect(copied.split('\n').slice(0, 2)).toEqual([
-			'No.\tMonth\tMoney\tMinimum payments\tPaid\tInterest\tPrincipal\tFees\tLeaves the account\tMissing\tOwed\tQuillmark card: paid\tQuillmark card: interest\tQuillmark card: owed',
+			'No.\tMonth\tMoney (USD)\tMinimum payments (USD)\tPaid (USD)\tInterest (USD)\tPrincipal (USD)\tFees (USD)\tLeaves the account (USD)\tMissing (USD)\tOwed (USD)\tQuillmark card: paid (USD)\tQuillmark card: interest (USD)\tQuillmark card: owed (USD)',
 			expect.stringMatching(
 				/^1\t2027-01\t890\.00\t622\.44\t890\.00\t306\.33\t583\.67\t0\.00\t890\.00\t0\.00\t22644\.75\t121\.00\t78\.38\t/
 			)

@@ -3,7 +3,7 @@ import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
 import { rowAt, run } from '../../src/lib/core/debt/run';
-import { writeMoney } from '../../src/lib/reading/written';
+import { writeAmount } from '../../src/lib/reading/written';
 import { card, interestPlus } from '../support/debts';
 import { desk, screen, sitDown } from '../support/page';
 import { makeCase } from '../support/residuum';
@@ -62,11 +62,20 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		// One letter, twice: more of them would have to come within a second of each other.
 		await screen.press('n', 'n');
 		await screen.press('Tab');
+		// Nothing counts while it is typed, nor where a field is refused.
 		await screen.page.keyboard.type('8.25');
+		await screen.press('Tab');
+		await screen.page.keyboard.type('no day');
+		await screen.click('[role=dialog] button ::-p-text(Add)');
+		expect(await screen.focused()).toBe('Date of what happens');
+		expect(await chips()).toEqual([]);
+		await screen.answer('At $352.42 a month this debt is paid off in December 2031');
+		await screen.press('Escape', 'Enter');
 		await screen.answer('it costs $3,257.34 in interest');
 		// The payment of 15 January ends a period at the rate before; the new one begins with that day.
 		await screen.see('tr[data-row="26"]', '8.25 % from here');
-		await screen.press('Tab', 'Tab');
+		await screen.page.focus('[data-chip]');
+		await screen.press('Enter', 'Tab', 'Tab');
 		await screen.press('i');
 		await screen.answer('it costs $3,194.34 in interest');
 		await screen.press('Escape');
@@ -280,7 +289,7 @@ describe('a loan over thirty years, paid by the week', () => {
 		});
 		const whole = run(terms);
 		const last = rowAt(whole, 1560);
-		const money = (amount: typeof terms.opening) => writeMoney(amount, usd);
+		const money = (amount: typeof terms.opening) => writeAmount(amount, usd);
 		await screen.answer(`a week this debt is paid off in December 2056, after 1,560 payments`);
 		await screen.page.focus('.scroller');
 		await screen.page.hover('.scroller');
@@ -302,7 +311,10 @@ describe('a loan over thirty years, paid by the week', () => {
 		}
 		await screen.click('.lower .head .act');
 		await expect.poll(rows).toEqual([]);
-		await screen.see('tr[data-year-row="2040"]', `52 payments ${writeMoney(cents(interest), usd)}`);
+		await screen.see(
+			'tr[data-year-row="2040"]',
+			`52 payments ${writeAmount(cents(interest), usd)}`
+		);
 		await find('6 Jul 2040');
 		await screen.see('tr[data-row]:has(:focus)', '6 Jul 2040');
 	});
@@ -321,7 +333,7 @@ describe('a loan over thirty years, paid by the week', () => {
 		const copied = await screen.page.evaluate(() => document.body.dataset['copied'] ?? '');
 		const lines = copied.trimEnd().split('\n');
 		expect(lines[0]).toBe(
-			'No.\tDue\tOpening\tPurchases and fees\tInterest\tPayment\tExtra\tPrincipal\tClosing\tInterest so far'
+			'No.\tDue\tOpening (USD)\tPurchases and fees (USD)\tInterest (USD)\tPayment (USD)\tExtra (USD)\tPrincipal (USD)\tClosing (USD)\tInterest so far (USD)'
 		);
 		expect(lines.slice(1).map((line) => line.split('\t')[1])).toEqual([
 			'2040-07-06',

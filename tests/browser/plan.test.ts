@@ -46,7 +46,7 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.see('.numbers', '905.58 + 72.85 + 778.50 + 0.00 + 1,716.64 = 3,473.57');
 		await screen.press('Escape');
 		await screen.press('F8');
-		await screen.answer('5 debts, 21,021.92 owed');
+		await screen.answer('5 debts, $21,021.92 owed');
 		await screen.press('F8');
 		await screen.answer('it costs $3,473.57 in interest');
 	});
@@ -57,7 +57,7 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.answer('smallest balance first, everything is paid off in July 2029, after 31');
 		await screen.answer('it costs $3,593.92 in interest');
 		await screen.see('.before', 'at $820.00 a month, highest rate first: paid off in June 2029');
-		await screen.see('.before', 'Now 1 month later, 120.35 more.');
+		await screen.see('.before', 'Now 1 month later, $120.35 more.');
 		await screen.page.select('[aria-label="The order"]', 'relief');
 		await screen.answer('it costs $4,417.42 in interest');
 		await screen.page.select('[aria-label="The order"]', 'spread');
@@ -241,7 +241,10 @@ describe('the month’s money', () => {
 		await screen.page.focus('.picture [role=slider]');
 		await screen.press('Home', 'ArrowRight', 'ArrowRight', '+');
 		expect(await screen.value('Date of what happens')).toBe('15 Mar 2027');
-		await screen.enter('300');
+		await screen.page.keyboard.type('300');
+		expect(await screen.texts('[data-chip]')).toEqual([]);
+		expect(await screen.text('.answer')).toBe(before);
+		await screen.press('Enter');
 		expect(await screen.texts('[data-chip]')).toEqual(['+$300.00 in Mar 2027']);
 		const once = await screen.text('.answer');
 		expect(once).not.toBe(before);
@@ -355,7 +358,7 @@ describe('a short month', () => {
 		await screen.click('.short button');
 		await screen.see('.strip h2', '$20.01 is missing of the minimum payments');
 		await screen.click('[data-why=B]');
-		await screen.see('[role=dialog]', '70.01 × 240.00 ÷ 260.01');
+		await screen.see('[role=dialog]', '$70.01 × $240.00 ÷ $260.01');
 		await screen.press('Escape');
 		await screen.click('.short button:nth-of-type(2)');
 		await screen.see('[role=dialog]', 'Covered in January 2027, if the minimum payments fell');

@@ -124,7 +124,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.press('Escape');
 		await screen.fill('The month’s money', '30');
 		await screen.answer(
-			'This plan can’t be carried out: in January 2027 its fees, 85.00, are more than the month’s money, 30.00.'
+			'This plan can’t be carried out: in January 2027 its fees, $85.00, are more than the month’s money, $30.00.'
 		);
 		await screen.fill('The month’s money', '650');
 		await screen.answer('after 40 months');
@@ -256,7 +256,7 @@ describe('where plans cross', () => {
 		await screen.see('.crossed', said);
 		await screen.click('.crossed button');
 		const owed = await screen.texts('.pictures .caption strong');
-		const figure = (text: string | undefined) => Number(text?.replace(/,/g, ''));
+		const figure = (text: string | undefined) => Number(text?.replace(/[$,]/g, ''));
 		expect(figure(owed[1])).toBeLessThan(figure(owed[0]));
 	});
 });
@@ -310,7 +310,7 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.click('.asks button:first-child');
 		await screen.see(
 			'section p.found',
-			/The cheapest fixed order, to within 0\.0\d, costs .* more\./
+			/The cheapest fixed order, to within \$0\.0\d, costs .* more\./
 		);
 		await screen.click('section .far button');
 		await screen.see('section p.found', /The cheapest fixed order costs .* more\./);

@@ -75,10 +75,10 @@ describe('rows that are pasted', () => {
 		await screen.goto(`/cases/${id}`);
 		await screen.focus('Name, line 1');
 		await screen.paste('Name\tOwed\nOne\t4.180\nTwo\t9.250');
-		await screen.see(proposed, 'Is “4.180” 4.18 or 4,180.00?');
+		await screen.see(proposed, 'Is “4.180” $4.18 or $4,180.00?');
 		await screen.press('Enter');
 		expect(await names()).toEqual([]);
-		await screen.page.locator(`${proposed} button ::-p-text(4,180.00)`).click();
+		await screen.page.locator(`${proposed} button ::-p-text($4,180.00)`).click();
 		await expect.poll(() => screen.value('Balance, proposed line 2')).toBe('9,250.00');
 		await screen.page.focus(proposed);
 		await screen.press('Enter');

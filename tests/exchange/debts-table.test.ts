@@ -4,6 +4,9 @@ import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { debtOf, flatOf, type Field } from '../../src/lib/exchange/debt-columns';
 import { debtsCsv } from '../../src/lib/exchange/debts-csv';
 import { takenTable, type Reader } from '../../src/lib/exchange/debts-table';
+import { tableUnder } from '../../src/lib/exchange/tables-on-sheet';
+import { tableQuestion } from '../../src/lib/words/taken-in';
+import { plain } from '../../src/lib/words/sentence';
 import { rowsOfText, type Row } from '../../src/lib/exchange/table';
 import { emptyDebt } from '../../src/lib/document/debt';
 import { writingOf } from '../../src/lib/reading/writing';
@@ -56,7 +59,7 @@ describe('headings', () => {
 		expect(fields[0]).toBe(field === 'note' && heading.startsWith('Who') ? null : field);
 	});
 
-	it('gives each meaning to one column, the best first, and refuses two of the same', () => {
+	it('gives each meaning to one column, the best first', () => {
 		const both = [['Creditor', 'Card', 'Payment', 'Minimum payment', 'Owed', 'Shoe size']];
 		expect(taken(both).fields).toEqual([
 			'creditor',
@@ -66,12 +69,103 @@ describe('headings', () => {
 			'balance',
 			null
 		]);
-		expect(() =>
-			taken([
-				['Balance', 'APR', 'Owed'],
-				['1', '2', '3']
-			])
-		).toThrow('“a list” has two columns of the same meaning, “Balance” and “Owed”');
+	});
+
+	it('takes neither of two columns of one meaning before it is said which', () => {
+		const rows = [
+			['Balance', 'APR', 'Owed'],
+			['100', '2', '300']
+		];
+		const asked = taken(rows);
+		expect([asked.fields, asked.twins]).toEqual([
+			[null, 'annualRate', null],
+			{ field: 'balance', columns: [0, 2] }
+		]);
+		const question = tableQuestion(asked, () => null, usd);
+		expect(plain(question?.sentence ?? [])).toBe(
+			'Which column is the balance: “Balance” or “Owed”?'
+		);
+		const [, second] = question?.answers ?? [];
+		const answered = taken(rows, { fields: second?.fields });
+		expect(answered.twins).toBeNull();
+		expect(answered.lines[0]?.flat).toMatchObject({ balance: 30_000, annualRate: 20_000 });
+	});
+
+	it.each([
+		['Deuda;Saldo;Tasa de interés;Cuota mensual;Vencimiento', 'Totales'],
+		['Dette;Reste dû;Taux d’intérêt;Mensualité;Échéance', 'Somme'],
+		['Gläubiger;Restschuld;Zinssatz p. a.;Monatsrate;Fällig am', 'Gesamtsumme'],
+		['Debt;Balance;Annual rate;Payment;Due', 'Grand total']
+	])('are known in four languages, and so are totals: %s', (head, total) => {
+		const { fields, lines, totals } = taken(
+			`${head}\nEins;1.200,50;22,49 %;30,00;15\nZwei;800,00;0 %;20,00;3\n${total};2.000,50;;50,00;`
+		);
+		expect(fields).toEqual(['name', 'balance', 'annualRate', 'minimum', 'firstDue']);
+		expect(
+			lines.map(({ flat }) => [flat.name, flat.balance, flat.annualRate, flat.minimum])
+		).toEqual([
+			['Eins', 120_050, 224_900, 3_000],
+			['Zwei', 80_000, 0, 2_000]
+		]);
+		expect(totals).toBe(1);
+	});
+
+	it('refuses amounts of another currency than the case’s', () => {
+		const euros = ['Name', 'Balance (EUR)'];
+		expect(() => taken([euros, ['One', '100.00']])).toThrow(
+			'“a list” has “Balance (EUR)” in EUR; this case is in USD.'
+		);
+	});
+
+	it('are in the row that is picked, below a row of groups too', () => {
+		const rows = [
+			['Household', '', 'Money', ''],
+			['Name', 'Balance', 'Rate', 'Sum asked'],
+			['One', '100.00', '5 %', '10.00']
+		];
+		expect(taken(rows).place.head).toBe(1);
+		// Groups of which more is known than of the headings below them are a dead end no more.
+		const grouped = [
+			['Name', 'Balance', 'Rate'],
+			['called', 'open', 'a year'],
+			['One', '100.00', '5 %']
+		];
+		expect(taken(grouped).lines[0]?.flat.name).toBe('called');
+		const picked = taken(grouped, {
+			place: tableUnder(grouped, 1),
+			fields: ['name', 'balance', 'annualRate']
+		});
+		expect(picked.lines.map(({ row, flat }) => [row, flat.name, flat.balance])).toEqual([
+			[3, 'One', 10_000]
+		]);
+		expect(taken(rows, { place: tableUnder(rows, null) }).lines).toHaveLength(3);
+	});
+
+	it('begin each table of a sheet, one below the other or side by side', () => {
+		const cards = [
+			['Name', 'Balance', 'Rate'],
+			['One', '100.00', '5 %'],
+			['Two', '200.00', '6 %']
+		];
+		const loans = [
+			['Lender', 'Owed'],
+			['Three', '300.00']
+		];
+		const below = [['Cards'], ...cards, [], ['Loans'], ...loans];
+		const first = taken(below);
+		expect(first.lines.map(({ flat }) => flat.name)).toEqual(['One', 'Two']);
+		expect(first.others).toMatchObject([{ head: 6, title: 'Loans' }]);
+		const [other] = first.others;
+		const second = taken(below, { place: other });
+		expect(second.lines.map(({ row, flat }) => [row, flat.name, flat.balance])).toEqual([
+			[8, 'Three', 30_000]
+		]);
+		const beside = cards.map((row, at) => [...row, '', ...(loans[at] ?? ['', ''])]);
+		expect(flats(beside).map(({ name }) => name)).toEqual(['One', 'Two']);
+		const [right] = taken(beside).others;
+		expect(flats(beside, { place: right }).map(({ name, balance }) => [name, balance])).toEqual([
+			['Three', 30_000]
+		]);
 	});
 
 	it('finds them below titles and empty rows, and leaves totals below out', () => {

@@ -11,12 +11,19 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { ONLY_ASKED, planOf } from '../../src/lib/core/plan/walk';
 import type { PlannedDebt, PlanTerms } from '../../src/lib/core/plan/terms';
 import { monthsBetween, type CalendarDate } from '../../src/lib/core/quantities/calendar';
-import type { DebtTerms } from '../../src/lib/core/debt/terms';
+import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt/terms';
 import { cents, type Cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import { isLive, planWorkbook, scheduleWorkbook } from '../../src/lib/exchange/workbooks-out';
-import { carryOut } from '../../src/lib/core/debt/ways';
+import { rateStepsOf } from '../../src/lib/core/debt/rate-steps';
+import { carryOut, termsNow, wayTerms } from '../../src/lib/core/debt/ways';
+import { debtOf } from '../../src/lib/exchange/debt-columns';
+import { takenTable } from '../../src/lib/exchange/debts-table';
+import { sheetsOf } from '../../src/lib/exchange/workbook';
+import { writingOf } from '../../src/lib/reading/writing';
+import { USUAL_STYLE } from '../../src/lib/words/style';
+import { usd } from '../support/said';
 import { statedDebt } from '../../src/lib/document/debt';
 import {
 	changingTerms,
@@ -284,4 +291,73 @@ describe.runIf(hasOffice)('a workbook in LibreOffice', () => {
 		expect(Number(row('Months until all is paid off')[4])).toBe(months);
 		expect(row(EQUAL)).not.toEqual([]);
 	}, 90_000);
+});
+
+describe('a workbook of ours', () => {
+	/** A rule with what is usual in it written out; that a minimum is held is a way of paying it. */
+	const whole = (rule: PaymentRule) => {
+		if (rule.kind === 'level')
+			return { balloon: 0, payment: null, roundPayment: 'nearest', atTerm: 'settle', ...rule };
+		return rule.kind === 'frozen-minimum' ? { ...rule, kind: 'minimum' } : rule;
+	};
+
+	/** A debt as the workbook has it, read back: what is asked, its rates and its dates. */
+	async function readBack(debts: readonly PlannedDebt[], terms: PlanTerms, digits: 0 | 2 = 2) {
+		const [sheet] = await sheetsOf(
+			{ name: 'a plan.xlsx', bytes: await written(debts, terms, digits) },
+			usd
+		);
+		const currency = { code: digits === 2 ? 'USD' : 'JPY', digits };
+		const writing = writingOf({ currency, style: USUAL_STYLE });
+		const table = takenTable(sheet?.rows ?? [], {
+			name: 'a plan.xlsx',
+			writing,
+			asOf: '2026-01-01' as CalendarDate
+		});
+		expect(table.lines.flatMap(({ unread }) => unread)).toEqual([]);
+		expect(table.lines).toHaveLength(debts.length);
+		return table.lines.map(({ flat }) => debtOf(flat, 'read'));
+	}
+
+	it.each(demoPlans.map(({ name, ...one }) => [name, one] as const))(
+		'is read back as the debts that it was written of: %s',
+		async (_, { document, entry }) => {
+			const { debts, terms } = carriedPlan(document, entry);
+			const digits = document.currency.digits as 0 | 2;
+			const read = await readBack(debts, terms, digits);
+			read.forEach((debt, at) => {
+				const stated = statedDebt(debt, document.asOf);
+				const was = debts[at]?.terms;
+				if (!stated || !was) throw new Error('a debt');
+				expect(debt.name).toBe(`Debt ${at}`);
+				const {
+					payment,
+					rate,
+					opening,
+					firstDue,
+					paymentsPerYear,
+					timing = 'arrears'
+				} = wayTerms(stated, { kind: 'asked' });
+				expect({
+					payment: whole(payment),
+					rate,
+					opening,
+					firstDue,
+					paymentsPerYear,
+					timing
+				}).toEqual({
+					payment: whole(was.payment),
+					rate: was.rate,
+					opening: was.opening,
+					firstDue: was.firstDue,
+					paymentsPerYear: was.paymentsPerYear,
+					timing: was.timing ?? 'arrears'
+				});
+				expect(rateStepsOf(termsNow(stated)).map(({ from, annual }) => [from, annual])).toEqual(
+					rateStepsOf(was).map(({ from, annual }) => [from, annual])
+				);
+			});
+		},
+		60_000
+	);
 });

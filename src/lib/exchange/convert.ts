@@ -40,6 +40,10 @@ export async function casesIn(file: NamedBytes, wanted: Wanted): Promise<CaseDoc
 function debtsOfTable(rows: Sheet['rows'], name: string, wanted: Wanted): DebtEntry[] {
 	const { fresh, spoken, style } = wanted;
 	const table = takenTable(rows, { name, writing: writingOf(fresh), asOf: fresh.asOf, style });
+	if (table.twins) {
+		const [one = '', other = ''] = table.twins.columns.map((at) => table.headings[at] ?? '');
+		refuse(spoken, 'same meaning', { name, one, other });
+	}
 	if (table.numbers.how === 'either') refuse(spoken, 'numbers either way', { name });
 	if (table.dates.how === 'either') refuse(spoken, 'dates either way', { name });
 	if (!table.fields.includes('balance')) refuse(spoken, 'no balances', { name });

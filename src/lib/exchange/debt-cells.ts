@@ -16,6 +16,7 @@ import type { Style } from '../words/style';
 import en from '../words/en/exchange.json';
 import type { Column, Field, Flat } from './debt-columns';
 import type { Cell } from './table';
+import { ruleCalled } from './terms-cells';
 import { plainNumber, slashed } from './written-style';
 
 const { text } = messagesOf({ en });
@@ -149,7 +150,8 @@ function readChoice(
 	writing: Writing
 ): Reading<string | number> {
 	const said = typed.trim().toLowerCase();
-	const found = among.find((one) => String(one) === said);
+	const meant = ruleCalled(said) ?? said;
+	const found = among.find((one) => String(one) === meant);
 	if (found !== undefined) return accepted(found);
 	const problem = text(writing, 'none of them', { typed: quoted(typed.trim()) });
 	return refused(problem, text(writing, 'one of', { allowed: among.join(', ') }));

@@ -2,10 +2,16 @@
  * The columns of a table of debts: under which headings people write them, what may be in them, and where it
  * is in a debt. Reading and writing both follow from this list.
  */
-import type { CalendarDate } from '../core/quantities/calendar';
-import { FREQUENCIES, type PaymentsPerYear } from '../core/quantities/calendar';
+import { v4 as newId } from 'uuid';
+import {
+	dueDate,
+	FREQUENCIES,
+	type CalendarDate,
+	type PaymentsPerYear
+} from '../core/quantities/calendar';
 import { ZERO, type Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
+import { headingsElsewhere } from './heading-words';
 import { emptyDebt, type AskedEntry, type DebtEntry, type LendingEntry } from '../document/debt';
 
 /** A debt as the cells of one row: what it does not say is undefined. */
@@ -50,9 +56,12 @@ export interface Flat {
 	paymentsLeft?: number;
 	paymentsInAll?: number;
 	paymentEach?: Cents;
+	/** Rates that come later, each from one of its payments on, counted from 1. */
+	laterRates?: readonly { readonly from: number; readonly annual: Percent }[];
 }
 
-export type Field = keyof Flat;
+/** What a column can be; later rates are in pairs of columns of a workbook. */
+export type Field = Exclude<keyof Flat, 'laterRates'>;
 
 /** What a column's cells hold. */
 type Kind =
@@ -64,7 +73,7 @@ export interface Column {
 	readonly kind: Kind;
 	/** As this program writes it. */
 	readonly heading: string;
-	/** As people write it: in small letters, words apart by one space, nothing else. */
+	/** As people write it, in four languages: in small letters without accents, words apart by one space. */
 	readonly known: readonly string[];
 }
 
@@ -79,7 +88,7 @@ const column = (field: Field, kind: Kind, heading: string, ...known: string[]): 
 	field,
 	kind,
 	heading,
-	known: [heading.toLowerCase(), ...known]
+	known: [heading.toLowerCase(), ...known, ...headingsElsewhere(field)]
 });
 
 /** In the order in which they are written. Where two have a heading in common, the first that is free has it. */
@@ -91,7 +100,7 @@ export const COLUMNS: readonly Column[] = [
 	column('balance', money, 'Balance', 'owed', 'owing', 'amount', 'amount owed', 'current balance', 'balance owed', 'balance due', 'outstanding', 'outstanding balance', 'remaining balance', 'statement balance', 'debt amount', 'total owed', 'principal', 'how much'),
 	column('balanceOn', { of: 'day' }, 'Balance on', 'balance as of'),
 	column('annualRate', percent, 'Annual rate', 'apr', 'rate', 'interest', 'interest rate', 'annual interest', 'annual interest rate', 'int rate', 'yearly rate', 'annual percentage rate', 'apr in', 'percent', 'purchase apr'),
-	column('rule', choice('percent', 'interest-plus', 'amount', 'level'), 'Minimum rule'),
+	column('rule', choice('percent', 'interest-plus', 'amount', 'level'), 'Minimum rule', 'rule'),
 	column('minimum', money, 'Minimum payment', 'minimum', 'min', 'min payment', 'min pmt', 'minimum due', 'min due', 'minimum payment due', 'payment due', 'required payment', 'monthly minimum', 'monthly payment', 'payment', 'pmt', 'instalment', 'installment'),
 	column('percent', percent, 'Minimum percentage', 'min percent', 'minimum percent', 'min rate'),
 	column('of', choice('statement', 'opening'), 'Percentage of'),
@@ -159,9 +168,23 @@ export function debtOf(flat: Flat, id: string): DebtEntry {
 			paymentsLeft: flat.paymentsLeft ?? null,
 			paymentsInAll: flat.paymentsInAll ?? null,
 			paymentEach: flat.paymentEach ?? null
-		}
+		},
+		happenings: laterRates(flat)
 	};
 }
+
+/** A rate that is charged from payment k on comes into force on the due date before it. */
+const laterRates = ({ laterRates: rates = [], firstDue, paymentsPerYear = 12 }: Flat) =>
+	firstDue === undefined
+		? []
+		: rates.map(({ from, annual }) => ({
+				id: newId(),
+				off: false,
+				kind: 'rate' as const,
+				date: dueDate(firstDue, from - 1, paymentsPerYear),
+				annual,
+				reamortize: false
+			}));
 
 function askedOf(flat: Flat): AskedEntry {
 	const { minimum, percent, payments } = flat;

@@ -16,7 +16,8 @@ export function debtsCsv(debts: readonly DebtEntry[], currency: Currency): strin
 	return csvOf([head, ...rows]);
 }
 
-function written(flat: Flat, { field, kind }: Column, { digits }: Currency): string {
+/** What stands in the cell of a column, as text; empty where the debt says nothing of it. */
+export function written(flat: Flat, { field, kind }: Column, { digits }: Currency): string {
 	const value = flat[field];
 	if (value === undefined) return '';
 	switch (kind.of) {

@@ -1,13 +1,17 @@
 /** A table of debts as somebody made it, read: which column means what, how its numbers and dates are written, each line. */
 import type { CalendarDate } from '../core/quantities/calendar';
+import { currencyOf } from '../reading/currencies';
 import { readDate } from '../reading/dates';
 import { PLACES } from '../reading/written';
 import type { Writing } from '../reading/writing';
+import { percent, WHOLE } from '../core/quantities/rate';
 import { USUAL_STYLE, type DateOrder, type NumberStyle, type Style } from '../words/style';
 import { refuse } from './bytes';
 import { isShare, readCell, shown, type How } from './debt-cells';
 import { COLUMNS, type Column, type Field, type Flat } from './debt-columns';
+import { isTotal, meaningOf } from './heading-words';
 import type { Cell, Row } from './table';
+import { tablesOn, tableUnder, type TablePlace } from './tables-on-sheet';
 import { datesOf, numbersOf, plainNumber, SLASHED, type Found } from './written-style';
 
 /** A cell that could not be read: what stands there, and why. */
@@ -36,6 +40,13 @@ export interface TakenTable {
 	readonly lines: readonly TakenLine[];
 	/** Lines with sums of others, which are left out. */
 	readonly totals: number;
+	/** Two columns of one meaning, of which neither is taken before it is said which. */
+	readonly twins: { readonly field: Field; readonly columns: readonly [number, number] } | null;
+	/** Where it stands on its sheet, and the other tables there. */
+	readonly place: TablePlace;
+	readonly others: readonly TablePlace[];
+	/** Its rows below the headings, cut to its columns. */
+	readonly body: readonly Row[];
 }
 
 export interface Reader {
@@ -46,23 +57,31 @@ export interface Reader {
 	/** What the counselor has said of it. */
 	readonly fields?: readonly (Field | null)[] | undefined;
 	readonly style?: Partial<Style> | undefined;
+	/** Which of its sheet's tables it is; the one of which most is known. */
+	readonly place?: TablePlace | undefined;
 }
 
 export function takenTable(rows: readonly Row[], reader: Reader): TakenTable {
 	const { writing, asOf } = reader;
-	const head = headingsAt(rows);
-	const below = rows
-		.map((row, at) => ({ row, number: at + 1 }))
-		.slice(head === null ? 0 : head + 1)
-		.filter(({ row }) => row.some((cell) => shown(cell).trim() !== ''));
-	const width = Math.max(0, ...rows.map((row) => row.length));
+	const tables = tablesOn(rows);
+	const place = reader.place ?? tables[0] ?? tableUnder(rows, null);
+	const { head, end, columns } = place;
+	const cut = (row: Row | undefined): Row => (row ?? []).slice(...columns);
+	const body = rows.slice(head === null ? 0 : head + 1, end).map(cut);
+	const width = columns[1] - columns[0];
 	const headings = Array.from({ length: width }, (_, at) =>
-		head === null ? '' : shown(rows[head]?.[at]).trim()
+		head === null ? '' : shown(cut(rows[head])[at]).trim()
 	);
-	const fields =
-		reader.fields ??
-		(head === null ? guessedFields(below, width, reader) : fieldsOf(headings, reader));
-	const isOwn = headings.includes(OWN);
+	const isOwn = OWN.some((heading) => headings.includes(heading));
+	const filled = body
+		.map((row, at) => ({ row, number: at + 1 + (head === null ? 0 : head + 1) }))
+		.filter(({ row }) => row.some((cell) => shown(cell).trim() !== ''));
+	const below = headings.includes(OF_WORKBOOK) ? beforeSums(filled, headings) : filled;
+	const said =
+		head === null
+			? { fields: guessedFields(below, width, reader), twins: null }
+			: fieldsOf(headings, reader);
+	const fields = reader.fields ?? said.fields;
 	const table = {
 		rows: isOwn ? below : withoutTotals(below),
 		columns: fields.map((field) => COLUMNS.find((one) => one.field === field) ?? null)
@@ -80,7 +99,8 @@ export function takenTable(rows: readonly Row[], reader: Reader): TakenTable {
 		asOf,
 		areShares
 	};
-	const read = table.rows.map((one) => takenLine(one, table.columns, how));
+	const rates = headings.flatMap((heading, at) => (heading === LATER_RATE ? [at] : []));
+	const read = table.rows.map((one) => takenLine(one, table.columns, how, rates));
 	const lines = isOwn ? read : withoutSum(read);
 	return {
 		headings,
@@ -89,12 +109,31 @@ export function takenTable(rows: readonly Row[], reader: Reader): TakenTable {
 		dates,
 		areShares,
 		lines,
-		totals: below.length - lines.length
+		totals: below.length - lines.length,
+		twins: reader.fields ? null : said.twins,
+		place,
+		others: tables.filter((other) => !isSame(other, place)),
+		body
 	};
 }
 
-/** The heading by which a table that this program wrote is known. */
-const OWN = 'Minimum rule';
+const isSame = (one: TablePlace, other: TablePlace): boolean =>
+	one.head === other.head && one.columns[0] === other.columns[0];
+
+/** The heading by which the terms of a workbook that this program wrote are known. */
+const OF_WORKBOOK = 'Place in line';
+
+/** Headings by which any table that this program wrote is known. */
+const OWN = ['Minimum rule', OF_WORKBOOK];
+
+/** The debts of a workbook: what it adds up stands below them, in lines that have no letter. */
+function beforeSums(rows: readonly NumberedRow[], headings: readonly string[]): NumberedRow[] {
+	const name = headings.indexOf('Debt');
+	const end = rows.findIndex(
+		({ row }) => shown(row[0]).trim() === '' || shown(row[name]).trim() === ''
+	);
+	return rows.slice(0, end < 0 ? rows.length : end);
+}
 
 interface NumberedRow {
 	readonly row: Row;
@@ -131,33 +170,14 @@ function datesIn(table: Table, { writing, style }: Reader): Found<DateOrder> {
 	return datesOf(cells, (writing.style ?? USUAL_STYLE).dates);
 }
 
-/** A heading without signs and what is in brackets: `Min. payment (USD)` is `min payment`. */
-const meaning = (heading: string): string =>
-	heading
-		.toLowerCase()
-		.replace(/\(.*?\)/g, ' ')
-		.replace(/[^\p{L}\p{N}]+/gu, ' ')
-		.trim();
-
-const KNOWN = new Set(COLUMNS.flatMap(({ known }) => known));
-
-/** So far down a heading row is looked for: titles stand above it. */
-const TITLES = 30;
-
-/** The row in which most headings are known, two at least; null where there is none. */
-function headingsAt(rows: readonly Row[]): number | null {
-	let [best, most] = [-1, 1];
-	rows.slice(0, TITLES).forEach((row, at) => {
-		const known = row.filter((cell) => KNOWN.has(meaning(shown(cell)))).length;
-		if (known > most) [best, most] = [at, known];
-	});
-	return best < 0 ? null : best;
-}
-
-/** What each column is by its heading; each meaning is there once. */
-function fieldsOf(headings: readonly string[], { name, writing }: Reader): (Field | null)[] {
+/** What each column is by its heading; of two with one meaning neither is taken. */
+function fieldsOf(
+	headings: readonly string[],
+	{ name, writing }: Reader
+): { fields: (Field | null)[]; twins: TakenTable['twins'] } {
+	refuseOtherCurrency(headings, name, writing);
 	const fields = headings.map((): Field | null => null);
-	const said = headings.map(meaning);
+	const said = headings.map(meaningOf);
 	for (const { field, known } of COLUMNS) {
 		const places = known.flatMap((word) =>
 			said.flatMap((heading, at) => (heading === word && fields[at] === null ? [at] : []))
@@ -165,13 +185,25 @@ function fieldsOf(headings: readonly string[], { name, writing }: Reader): (Fiel
 		const [at] = places;
 		if (at !== undefined) fields[at] = field;
 	}
-	said.forEach((heading, at) => {
-		if (heading === '' || fields[at] !== null) return;
+	for (const [at, heading] of said.entries()) {
+		if (heading === '' || fields[at] !== null) continue;
 		const twin = COLUMNS.find(({ known }) => known.includes(heading));
-		const other = twin && headings[fields.indexOf(twin.field)];
-		if (other) refuse(writing, 'same meaning', { name, one: other, other: headings[at] ?? '' });
-	});
-	return fields;
+		const other = twin ? fields.indexOf(twin.field) : -1;
+		if (!twin || other < 0) continue;
+		const neither = fields.map((field) => (field === twin.field ? null : field));
+		return { fields: neither, twins: { field: twin.field, columns: [other, at] } };
+	}
+	return { fields, twins: null };
+}
+
+/** Amounts of another currency than the case's are not taken for its own. */
+function refuseOtherCurrency(headings: readonly string[], name: string, writing: Writing): void {
+	const { code: own } = writing.currency;
+	for (const heading of headings) {
+		const [, code = ''] = /\(([A-Z]{3})\)$/.exec(heading) ?? [];
+		if (code !== own && currencyOf(code))
+			refuse(writing, 'other currency', { name, heading, code, own });
+	}
 }
 
 /** What each column is by what stands in it, where nothing stands above. */
@@ -217,12 +249,9 @@ const isMonthDay = (cell: Cell): boolean => {
 	return Number.isInteger(day) && day >= 1 && day <= 31;
 };
 
-const TOTAL =
-	/^\W*(grand |sub|sub-)?(total|totals|sum)( of)?( all)?( owed| debt| debts| balance)?\W*$/i;
-
 /** Without the lines that people call a total. */
 const withoutTotals = (rows: readonly NumberedRow[]): NumberedRow[] =>
-	rows.filter(({ row }) => !row.some((cell) => TOTAL.test(shown(cell))));
+	rows.filter(({ row }) => !row.some((cell) => isTotal(shown(cell))));
 
 /** Without a last line that has no name and what all others come to. */
 function withoutSum(lines: readonly TakenLine[]): readonly TakenLine[] {
@@ -244,10 +273,23 @@ function allShares(cells: readonly Cell[], numbers: NumberStyle): boolean {
 	return values.some((value) => value > 0) && values.every((value) => value < 1);
 }
 
+/** Above a rate that comes later, in a workbook of ours; the payment from which it is charged stands before it. */
+const LATER_RATE = 'Rate then';
+
+const laterRatesIn = (row: Row, columns: readonly number[]) =>
+	columns.flatMap((at) => {
+		const [from, annual] = [row[at - 1], row[at]].map((cell) =>
+			typeof cell === 'object' && 'number' in cell ? cell.number : null
+		);
+		if (typeof from !== 'number' || typeof annual !== 'number' || from < 2) return [];
+		return [{ from, annual: percent(Math.round(annual * WHOLE)) }];
+	});
+
 function takenLine(
 	{ row, number }: NumberedRow,
 	columns: readonly (Column | null)[],
-	how: How
+	how: How,
+	rates: readonly number[]
 ): TakenLine {
 	const flat: Flat = {};
 	const unread: Unread[] = [];
@@ -262,5 +304,6 @@ function takenLine(
 			unread.push({ field: column.field, typed: shown(cell).trim(), problem });
 		}
 	});
+	if (rates.length > 0) flat.laterRates = laterRatesIn(row, rates);
 	return { row: number, flat, unread };
 }

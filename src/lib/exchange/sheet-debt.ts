@@ -6,6 +6,7 @@ import { periodsBeforeFirst } from '../core/debt/period-days';
 import { amountIn, feesIn } from '../core/debt/recurring';
 import type { DebtTerms, LevelTerms, MinimumTerms } from '../core/debt/terms';
 import { WHOLE } from '../core/quantities/rate';
+import { ruleAfterInterest } from './terms-cells';
 
 /** What a cell holds: a figure or text, or a formula. */
 export type CellValue = number | string | { readonly formula: string };
@@ -71,7 +72,7 @@ export function termValues(
 	digits: number,
 	cells: TermCells['of']
 ): Readonly<Record<TermColumn, CellValue | null>> {
-	const { payment } = terms;
+	const payment = ruleAfterInterest(terms.payment);
 	const units = (cents: number) => cents / 10 ** digits;
 	const isMinimum = payment.kind === 'minimum' || payment.kind === 'frozen-minimum';
 	return {

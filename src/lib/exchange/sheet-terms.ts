@@ -5,6 +5,9 @@ import { statedIn } from '../core/plan/month';
 import type { PlanTerms } from '../core/plan/terms';
 import { monthSums } from '../core/plan/years';
 import { WHOLE } from '../core/quantities/rate';
+import { COLUMNS, type Column } from './debt-columns';
+import { written } from './debts-csv';
+import { furtherCells, ruleInCell } from './terms-cells';
 import {
 	RATES_LATER,
 	TERM_COLUMNS,
@@ -39,11 +42,11 @@ const HEADINGS: Readonly<Record<TermColumn, string>> = {
 	balance: 'Balance',
 	rate: 'Annual rate',
 	amount: 'Payment',
-	percent: 'Minimum, %',
-	floor: 'Minimum, at least',
+	percent: 'Minimum percentage',
+	floor: 'At least',
 	step: 'Rounded up to',
-	periods: 'Payments in all',
-	clearBelow: 'Paid whole below'
+	periods: 'Payments',
+	clearBelow: 'Paid in full below'
 };
 
 export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
@@ -92,8 +95,9 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 		...TERM_COLUMNS.map((term) => HEADINGS[term])
 	];
 	const later = Array.from({ length: RATES_LATER }, () => ['From payment no.', 'Rate then']).flat();
-	const sums = ['Interest', 'Paid', 'Gone after months'];
-	[...heads, ...later, ...sums].forEach((head, at) =>
+	const sums = ['Interest in all', 'Paid in all', 'Gone after months'];
+	const further = furtherColumns(laid);
+	[...heads, ...later, ...sums, ...further.map(({ heading }) => heading)].forEach((head, at) =>
 		put(sheet, `${column(at)}${HEAD_ROW}`, head, 'head')
 	);
 	debts.forEach((debt, index) => {
@@ -102,7 +106,7 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 		const place = terms.listed.indexOf(debt.id);
 		put(sheet, `A${row}`, debt.letter, 'strong');
 		put(sheet, `B${row}`, debt.name, 'formula');
-		put(sheet, `C${row}`, RULE_WORDS[debt.terms.payment.kind] ?? '', 'formula');
+		put(sheet, `C${row}`, ruleInCell(debt.terms.payment), 'formula');
 		if (terms.order === 'listed') {
 			const at = place < 0 ? terms.listed.length + index : place;
 			put(sheet, `D${row}`, at + 1, 'input');
@@ -135,14 +139,26 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 		put(sheet, `${column(SUM_COLUMN + 1)}${row}`, { formula: sum('paid') }, 'formula', money);
 		const open = `COUNTIF(${rangeOf(columnOf(index, 'opening'), rows)},">0")`;
 		put(sheet, `${column(SUM_COLUMN + 2)}${row}`, { formula: open }, 'formula', '0');
+		further.forEach((one, at) =>
+			put(
+				sheet,
+				`${column(SUM_COLUMN + 3 + at)}${row}`,
+				written(furtherCells(debt.terms), one, currency),
+				'figure'
+			)
+		);
 	});
 	writeCheck(sheet, laid);
 	sheet.getColumn(1).width = 5;
 	sheet.getColumn(2).width = 32;
 	sheet.getColumn(3).width = 18;
-	for (let at = 4; at <= SUM_COLUMN + 3; at += 1) sheet.getColumn(at).width = 13;
+	for (let at = 4; at <= SUM_COLUMN + 3 + further.length; at += 1) sheet.getColumn(at).width = 13;
 	setUpPages(sheet, `${HEAD_ROW}:${HEAD_ROW}`);
 }
+
+/** The columns for what is not as usual with some debt, as they are headed in any table of debts. */
+const furtherColumns = ({ debts }: Laid): Column[] =>
+	COLUMNS.filter(({ field }) => debts.some(({ terms }) => field in furtherCells(terms)));
 
 /** The rows below the debts: interest, payments and months, as the sheet has them and as the program wrote them. */
 const checkRows = (debts: number) => {
@@ -195,11 +211,4 @@ const ORDER_WORDS: Readonly<Record<PlanTerms['order'], string>> = {
 	relief: 'to the soonest freed payment first',
 	listed: 'down the line in the order of the places below',
 	spread: 'to all, in proportion to what they owe'
-};
-const RULE_WORDS: Readonly<Record<string, string>> = {
-	fixed: 'the same amount',
-	level: 'equal payments',
-	minimum: 'minimum payment',
-	'frozen-minimum': 'first minimum, held',
-	'interest-only': 'interest, then more'
 };

@@ -11,6 +11,7 @@ import {
 	grouped,
 	monthName,
 	writeDate,
+	writeAmount,
 	writeMoney,
 	writePercent,
 	writeShortMonth
@@ -263,7 +264,7 @@ export function differenceInWords(
 				: monthsSooner > 0
 					? time
 					: text(writing, 'later', { time }),
-		less: interestLess === 0 ? text(writing, 'same') : writeMoney(interestLess, writing)
+		less: interestLess === 0 ? text(writing, 'same') : writeAmount(interestLess, writing)
 	};
 }
 

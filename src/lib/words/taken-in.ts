@@ -6,7 +6,10 @@ import type { CaseDocument } from '../document/case';
 import type { DebtEntry } from '../document/debt';
 import { clashingReferences } from '../exchange/account-debt';
 import { COLUMNS, type Field } from '../exchange/debt-columns';
+import { shown } from '../exchange/debt-cells';
 import type { TakenLine, TakenTable } from '../exchange/debts-table';
+import type { TablePlace } from '../exchange/tables-on-sheet';
+import type { Row } from '../exchange/table';
 import type { AccountStatement } from '../exchange/statement-ofx';
 import { plainNumber } from '../exchange/written-style';
 import { readMoney } from '../reading/money';
@@ -58,18 +61,24 @@ const A_DAY = '2027-01-15' as CalendarDate;
 /** Where rows come from that no file has. */
 export const asPasted = (spoken: Spoken): string => text(spoken, 'as pasted');
 
-/** A question about how a table is written, and both answers. */
-export interface StyleQuestion {
+/** A question about how a table is to be read, and both answers. */
+export interface TableQuestion {
 	readonly sentence: Sentence;
-	readonly answers: readonly { readonly words: string; readonly style: Partial<Style> }[];
+	readonly answers: readonly {
+		readonly words: string;
+		readonly style?: Partial<Style>;
+		/** What each column is. */
+		readonly fields?: readonly (Field | null)[];
+	}[];
 }
 
-/** What is to be asked before a table can be taken: how its numbers are written, or its dates. */
-export function styleQuestion(
+/** What is to be asked before a table can be taken: which of two columns, how its numbers are written, or its dates. */
+export function tableQuestion(
 	table: TakenTable,
 	cellOf: (field: (field: Field) => boolean, test: RegExp) => string | null,
 	writing: Writing
-): StyleQuestion | null {
+): TableQuestion | null {
+	if (table.twins) return columnQuestion(table, table.twins, writing);
 	if (table.numbers.how === 'either') {
 		const typed = cellOf((field) => MONEY.has(field), /\d[.,]\d{3}(?!\d)/) ?? '';
 		const [point, comma] = (['point', 'comma'] as const).map((numbers) =>
@@ -102,6 +111,59 @@ export function styleQuestion(
 		]
 	};
 }
+
+function columnQuestion(
+	{ headings, fields }: TakenTable,
+	{ field, columns }: NonNullable<TakenTable['twins']>,
+	writing: Writing
+): TableQuestion {
+	const [one = '', other = ''] = columns.map((at) => headings[at] ?? '');
+	const name = COLUMNS.find((column) => column.field === field)?.heading ?? field;
+	return {
+		sentence: sentence(writing, 'which column', { field: name.toLowerCase(), one, other }),
+		answers: columns.map((chosen) => ({
+			words: headings[chosen] ?? '',
+			fields: fields.map((was, at) => (at === chosen ? field : was))
+		}))
+	};
+}
+
+/** That there are other tables on the sheet, and how each is called: “Loans” from row 14. */
+export const otherTables = (others: readonly TablePlace[], spoken: Spoken) => ({
+	words: text(spoken, 'other tables', { count: others.length }),
+	each: others.map((place) => ({
+		place,
+		words: text(spoken, 'another table', {
+			title: place.title || 'none',
+			row: (place.head ?? 0) + 1
+		})
+	}))
+});
+
+/** How many characters of a row of headings are shown to choose it by. */
+const SHOWN_OF_ROW = 56;
+
+/** The rows that can be headings, to choose from: the first ones that have something in them, or none at all. */
+export function headingChoices(rows: readonly Row[], { head }: TablePlace, spoken: Spoken) {
+	const filled = rows.flatMap((row, at) => {
+		const words = row.map((cell) => shown(cell).trim()).filter((cell) => cell !== '');
+		return words.length === 0 ? [] : [{ at, headings: words.join(' · ').slice(0, SHOWN_OF_ROW) }];
+	});
+	const offered = filled.filter(({ at }, place) => place < 12 || at === head);
+	return [
+		{ value: '', words: text(spoken, 'no headings') },
+		...offered.map(({ at, headings }) => ({
+			value: String(at),
+			words: text(spoken, 'headings in row', { row: at + 1, headings })
+		}))
+	];
+}
+
+/** That the counselor left lines out, and what takes them again. */
+export const leftOut = (count: number, spoken: Spoken) => ({
+	words: text(spoken, 'left out', { count }),
+	again: text(spoken, 'take again', { count })
+});
 
 /** An amount as a style reads it. */
 function amountIn(typed: string, numbers: NumberStyle, writing: Writing): string {

@@ -81,15 +81,15 @@
 		}
 	}
 
-	function takeDebts(taken: readonly DebtEntry[]): void {
+	function takeDebts(taken: readonly DebtEntry[], hasMore: boolean): void {
 		const first = debts.length;
-		proposed = null;
+		if (!hasMore) proposed = null;
 		const what = countOf(desk.writing, taken.length, 'debts');
 		desk.change(`taking in ${what}`, (document) => ({
 			...document,
 			debts: [...document.debts, ...taken].slice(0, LIMITS.debts)
 		}));
-		void grid?.goTo(first);
+		if (!hasMore) void grid?.goTo(first);
 		void desk.flush();
 	}
 

@@ -15,6 +15,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import Copy from '@lucide/svelte/icons/copy';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
+	import X from '@lucide/svelte/icons/x';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { dragHandle } from 'svelte-dnd-action';
 	import { debtFieldReaders } from './debt-fields';
@@ -36,6 +37,8 @@
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
 		oncopy?: () => void;
 		onremove?: () => void;
+		/** Keys of the whole line. */
+		onkey?: (event: KeyboardEvent) => void;
 	}
 	const {
 		debt,
@@ -48,7 +51,8 @@
 		proposed,
 		onchange,
 		oncopy,
-		onremove
+		onremove,
+		onkey
 	}: Props = $props();
 	const unread = $derived(proposed?.unread);
 
@@ -62,6 +66,8 @@
 	class:blank
 	class:proposed={proposed !== undefined}
 	role="row"
+	tabindex="-1"
+	onkeydown={onkey}
 	aria-label={blank ? 'new line' : nameOf(debt, writing)}
 >
 	<span role="cell" class="order">
@@ -157,7 +163,7 @@
 		{/if}
 	</span>
 	<span role="cell" class="tools">
-		{#if oncopy && onremove && !blank}
+		{#if oncopy && !blank}
 			<IconButton
 				title="Copy this line (Ctrl+D)"
 				label="Copy {nameOf(debt, writing)}"
@@ -165,12 +171,18 @@
 			>
 				<Copy size={15} aria-hidden="true" />
 			</IconButton>
+		{/if}
+		{#if onremove && !blank}
+			{@const what = proposed ? 'Leave out' : 'Delete'}
 			<IconButton
-				title="Delete this line (Ctrl+Delete)"
-				label="Delete {nameOf(debt, writing)}"
+				title={proposed ? 'Leave this line out (Ctrl+Delete)' : 'Delete this line (Ctrl+Delete)'}
+				label="{what} {nameOf(debt, writing)}"
 				onclick={onremove}
 			>
-				<Trash2 size={15} aria-hidden="true" />
+				{#if proposed}<X size={15} aria-hidden="true" />{:else}<Trash2
+						size={15}
+						aria-hidden="true"
+					/>{/if}
 			</IconButton>
 		{/if}
 	</span>

@@ -1,6 +1,7 @@
 <!--
 	Rows of a sheet, a file or a pasted list as they were understood, before they are taken: each field can be
-	fixed, each column can be another one, and numbers can be read the other way. Enter takes all, Escape none.
+	fixed, each line left out, each column and the row of headings can be another one, and numbers can be read the
+	other way. Enter takes all, Escape none; another table of the sheet comes next.
 -->
 <script lang="ts">
 	import { LIMITS } from '$lib/core/quantities/limits';
@@ -11,11 +12,21 @@
 	import { debtOf, type Field } from '$lib/exchange/debt-columns';
 	import { takenTable, type TakenLine, type TakenTable } from '$lib/exchange/debts-table';
 	import type { Sheet } from '$lib/exchange/table';
+	import { tablesOn, tableUnder, type TablePlace } from '$lib/exchange/tables-on-sheet';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Proposal from '$lib/ui/Proposal.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
-	import { alsoInWords, columnChoices, styleQuestion, tableSentence } from '$lib/words/taken-in';
+	import {
+		alsoInWords,
+		columnChoices,
+		headingChoices,
+		leftOut,
+		otherTables,
+		tableQuestion,
+		tableSentence
+	} from '$lib/words/taken-in';
 	import type { Style } from '$lib/words/style';
+	import { tick } from 'svelte';
 	import { v4 as newId } from 'uuid';
 	import EntryLine from './EntryLine.svelte';
 
@@ -24,12 +35,17 @@
 		/** Where it comes from, as it is called in a sentence. */
 		source: string;
 		sheets: readonly Sheet[];
-		ontake: (debts: readonly DebtEntry[]) => void;
+		/** Whether more is to be taken of the same sheet is told with the debts. */
+		ontake: (debts: readonly DebtEntry[], hasMore: boolean) => void;
 		onclose: () => void;
 	}
 	const { desk, source, sheets, ontake, onclose }: Props = $props();
 
 	interface Said {
+		/** Which table of the sheet it is. */
+		readonly place?: TablePlace;
+		/** Lines that are left out, by their rows. */
+		readonly out?: readonly number[];
 		readonly fields?: readonly (Field | null)[];
 		readonly changed?: Readonly<Record<number, Partial<DebtEntry>>>;
 	}
@@ -44,14 +60,20 @@
 	let said = $state.raw<Readonly<Record<number, Said>>>({});
 	/** Which column is what. */
 	const fields = $derived(said[sheet]?.fields);
+	const place = $derived(said[sheet]?.place);
 	/** What is in a line, by its row. */
 	const changed = $derived(said[sheet]?.changed ?? {});
-	const ids: Record<number, string> = {};
+	const out = $derived(new Set(said[sheet]?.out));
+	/** Tables that have been taken. */
+	let done = $state.raw<readonly TablePlace[]>([]);
+	let ids: Record<number, string> = {};
+	let linesTable = $state<HTMLElement>();
 
 	const writing = $derived(desk.writing);
 	const rows = $derived(sheets[sheet]?.rows ?? []);
+	const here = $derived(place ?? tablesOn(rows)[0]);
 	const read = $derived.by((): TakenTable | string => {
-		const reader = { name: source, writing, asOf: desk.document.asOf, style };
+		const reader = { name: source, writing, asOf: desk.document.asOf, style, place };
 		try {
 			const table = takenTable(rows, { ...reader, fields });
 			const remembered = fields ?? rememberedColumns(table.headings);
@@ -63,7 +85,11 @@
 	});
 	const table = $derived(typeof read === 'string' ? null : read);
 	const room = $derived(LIMITS.debts - desk.document.debts.length);
-	const lines = $derived((table?.lines ?? []).slice(0, room));
+	const others = $derived(
+		(table?.others ?? []).filter((other) => !done.some((one) => isSame(one, other)))
+	);
+	const kept = $derived((table?.lines ?? []).filter(({ row }) => !out.has(row)));
+	const lines = $derived(kept.slice(0, room));
 	/** So many lines are drawn at first, and as many more with each frame: a long table is there at once. */
 	const AT_ONCE = 8;
 	let drawn = $state(AT_ONCE);
@@ -75,14 +101,12 @@
 
 	const entries = $derived(lines.map((line) => entryOf(line)));
 	const sentence = $derived(
-		table
-			? tableSentence({ ...table, lines: table.lines.map(stillUnread) }, source, room, writing)
-			: null
+		table ? tableSentence({ ...table, lines: kept.map(stillUnread) }, source, room, writing) : null
 	);
-	const question = $derived(table && styleQuestion(table, cellOf, writing));
+	const question = $derived(table && tableQuestion(table, cellOf, writing));
 	const choices = $derived(columnChoices(writing));
 	/** Read again in another way, a field shows what it is then. */
-	const reading = $derived(JSON.stringify([sheet, fields, style]));
+	const reading = $derived(JSON.stringify([sheet, fields, style, place]));
 
 	function entryOf({ row, flat }: TakenLine): DebtEntry {
 		const id = (ids[row] ??= newId());
@@ -105,7 +129,7 @@
 		const columns = (table?.fields ?? []).flatMap((field, at) =>
 			field && among(field) ? [at] : []
 		);
-		for (const row of rows) {
+		for (const row of table?.body ?? []) {
 			for (const at of columns) {
 				const cell = row[at];
 				if (typeof cell === 'string' && test.test(cell.trim())) return cell.trim();
@@ -124,9 +148,37 @@
 		said = { ...said, [sheet]: { ...said[sheet], ...more } };
 	};
 
+	const isSame = (one: TablePlace, other: TablePlace): boolean =>
+		one.head === other.head && one.columns[0] === other.columns[0];
+
+	/** Another table of the sheet, or the same one under other headings: what was said of its lines is of other ones. */
+	function turn(to: TablePlace): void {
+		ids = {};
+		said = { ...said, [sheet]: { place: to } };
+	}
+
+	async function leaveOut(row: number, index: number): Promise<void> {
+		say({ out: [...out, row] });
+		await tick();
+		const next = linesTable?.querySelectorAll('[role="row"]')[Math.min(index, lines.length - 1)];
+		next?.querySelector('input')?.focus();
+	}
+
+	function key(event: KeyboardEvent, row: number, index: number): void {
+		if (event.key !== 'Delete' || !(event.ctrlKey || event.metaKey)) return;
+		event.preventDefault();
+		void leaveOut(row, index);
+	}
+
+	/** Takes what is shown; another table of the same sheet is offered then. */
 	function take(): void {
-		if (table && fields) rememberColumns(table.headings, fields);
-		ontake(entries);
+		if (!table) return;
+		if (fields) rememberColumns(table.headings, fields);
+		const [next] = others;
+		ontake(entries, next !== undefined);
+		if (!next) return;
+		done = [...done, table.place];
+		turn(next);
 	}
 </script>
 
@@ -140,7 +192,14 @@
 		<p class="said" role="alert">
 			<Phrases sentence={question.sentence} />
 			{#each question.answers as answer (answer.words)}
-				<button type="button" class="act" onclick={() => (style = { ...style, ...answer.style })}>
+				<button
+					type="button"
+					class="act"
+					onclick={() => {
+						if (answer.style) style = { ...style, ...answer.style };
+						if (answer.fields) say({ fields: answer.fields });
+					}}
+				>
 					{answer.words}
 				</button>
 			{/each}
@@ -162,17 +221,46 @@
 			{/if}
 		</p>
 	{/if}
-	{#if sheets.length > 1}
-		<label class="sheet">
-			<span>Sheet</span>
-			<Choice
-				label="Sheet of the workbook"
-				value={String(sheet)}
-				options={sheets.map(({ name }, at) => ({ value: String(at), words: name }))}
-				onchange={(value) => (sheet = Number(value))}
-			/>
-		</label>
+	{#if out.size > 0}
+		{@const left = leftOut(out.size, writing)}
+		<p class="said" role="status">
+			{left.words}
+			<button type="button" class="act" onclick={() => say({ out: [] })}>{left.again}</button>
+		</p>
 	{/if}
+	{#if others.length > 0}
+		{@const more = otherTables(others, writing)}
+		<p class="said" role="status">
+			{more.words}
+			{#each more.each as other (other.words)}
+				<button type="button" class="act" onclick={() => turn(other.place)}>{other.words}</button>
+			{/each}
+		</p>
+	{/if}
+	<div class="sheet">
+		{#if sheets.length > 1}
+			<label>
+				<span>Sheet</span>
+				<Choice
+					label="Sheet of the workbook"
+					value={String(sheet)}
+					options={sheets.map(({ name }, at) => ({ value: String(at), words: name }))}
+					onchange={(value) => (sheet = Number(value))}
+				/>
+			</label>
+		{/if}
+		{#if here}
+			<label>
+				<span>Headings</span>
+				<Choice
+					label="Row of the headings"
+					value={String(here.head ?? '')}
+					options={headingChoices(rows, here, writing)}
+					onchange={(value) => turn(tableUnder(rows, value === '' ? null : Number(value)))}
+				/>
+			</label>
+		{/if}
+	</div>
 	{#if table && table.fields.length <= COLUMNS_SHOWN}
 		<div class="columns" role="group" aria-label="What each column is">
 			{#each table.fields as field, at (at)}
@@ -189,7 +277,7 @@
 		</div>
 	{/if}
 	{#if table}
-		<div role="table" aria-label="Lines not taken yet" class="lines">
+		<div role="table" aria-label="Lines not taken yet" class="lines" bind:this={linesTable}>
 			<div role="rowgroup">
 				{#key reading}
 					{#each lines.slice(0, drawn) as line, index (line.row)}
@@ -207,6 +295,8 @@
 									unread: new Map(line.unread.map((one) => [one.field, one])),
 									also: alsoInWords(line, writing)
 								}}
+								onremove={() => void leaveOut(line.row, index)}
+								onkey={(event) => key(event, line.row, index)}
 								onchange={(_, part) =>
 									say({ changed: { ...changed, [line.row]: { ...changed[line.row], ...part } } })}
 							/>
@@ -238,9 +328,15 @@
 
 	.sheet {
 		display: flex;
+		flex-wrap: wrap;
+		gap: 6px 26px;
+		margin-top: 6px;
+	}
+
+	.sheet label {
+		display: flex;
 		gap: 8px;
 		align-items: center;
-		margin-top: 6px;
 	}
 
 	.columns {

@@ -11,6 +11,7 @@
 		type VisitEntry
 	} from '$lib/document/life';
 	import type { Writing } from '$lib/reading/writing';
+	import AddDraft from '$lib/ui/AddDraft.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -169,7 +170,7 @@
 			</span>
 		{/each}
 		{#if draft}
-			<span class="item">
+			<span class="item" data-draft>
 				<Choice
 					label="What it was, {name}"
 					value={draft.kind}
@@ -195,12 +196,10 @@
 					onescape={() => void close()}
 				/>
 				<span class="ends">
-					<button type="button" disabled={draft.amount === null} onclick={() => void add()}
-						>Add</button
-					>
+					<AddDraft ready={draft.amount !== null} onadd={() => void add()} />
 					<button type="button" onclick={() => void close()}>Cancel</button>
 				</span>
-				<small>Enter adds it; a payment of 0 says that nothing was paid</small>
+				<small>a payment of 0 says that nothing was paid</small>
 			</span>
 		{:else if !fixed}
 			<button

@@ -78,11 +78,7 @@
 	}
 
 	function write(item: PlanHappening): void {
-		const known = happenings.some(({ id }) => id === item.id);
-		// Turning what is not there yet into another kind only says which fields it has.
-		if (!known && editing && item.kind !== editing.draft.kind) {
-			editing = { ...editing, draft: item };
-		} else vary('what happens to the money', { happenings: withHappening(happenings, item) });
+		vary('what happens to the money', { happenings: withHappening(happenings, item) });
 	}
 
 	function remove(id: string): void {

@@ -1,8 +1,11 @@
-<!-- Money that comes on top once or every year, or another amount from a month on; what is typed counts at once. -->
+<!-- Money that comes on top once or every year, or another amount from a month on; a new one counts once it is added. -->
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import type { Cents } from '$lib/core/quantities/money';
 	import type { Writing } from '$lib/reading/writing';
 	import type { PlanHappening } from '$lib/document/plan';
+	import AddDraft from '$lib/ui/AddDraft.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -19,7 +22,36 @@
 		onremove: () => void;
 		onclose: () => void;
 	}
-	const { happening, fresh, writing, asOf, anchor, onchange, onremove, onclose }: Props = $props();
+	const {
+		happening: stored,
+		fresh,
+		writing,
+		asOf,
+		anchor,
+		onchange,
+		onremove,
+		onclose
+	}: Props = $props();
+
+	let draft = $state.raw(untrack(() => stored));
+	let isNamed = $state(false);
+	const happening = $derived(fresh ? draft : stored);
+
+	function set(next: PlanHappening): void {
+		if (fresh) draft = next;
+		else onchange(next);
+	}
+
+	function name(amount: Cents | null): void {
+		isNamed = amount !== null;
+		if (amount !== null) set({ ...happening, amount });
+	}
+
+	function enter(): void {
+		if (fresh && !isNamed) return;
+		if (fresh) onchange(draft);
+		onclose();
+	}
 
 	const KINDS = [
 		{ value: 'one-off', words: 'money on top' },
@@ -29,7 +61,7 @@
 	function turn(kind: PlanHappening['kind']): void {
 		const { id, off, date, amount } = happening;
 		const dated = { id, off, date, amount };
-		onchange(kind === 'money' ? { ...dated, kind } : { ...dated, kind, everyYear: false });
+		set(kind === 'money' ? { ...dated, kind } : { ...dated, kind, everyYear: false });
 	}
 </script>
 
@@ -41,10 +73,10 @@
 		<span data-first>
 			<TypedField
 				label="Amount of what happens"
-				value={fresh ? null : happening.amount}
+				value={fresh && !isNamed ? null : happening.amount}
 				{...moneyText(writing)}
-				onchange={(amount) => amount !== null && onchange({ ...happening, amount })}
-				onenter={onclose}
+				onchange={name}
+				onenter={enter}
 			/>
 		</span>
 		<span class="label">{happening.kind === 'money' ? 'From' : 'In'}</span>
@@ -52,8 +84,8 @@
 			label="Date of what happens"
 			value={happening.date}
 			{...dateText(asOf, writing)}
-			onchange={(date) => date !== null && onchange({ ...happening, date })}
-			onenter={onclose}
+			onchange={(date) => date !== null && set({ ...happening, date })}
+			onenter={enter}
 		/>
 		{#if happening.kind === 'one-off'}
 			<span class="label">How often</span>
@@ -64,16 +96,18 @@
 					{ value: 'once', words: 'once' },
 					{ value: 'year', words: 'every year' }
 				]}
-				onchange={(often) => onchange({ ...happening, everyYear: often === 'year' })}
+				onchange={(often) => set({ ...happening, everyYear: often === 'year' })}
 			/>
 		{/if}
 	</div>
-	{#if !fresh}
-		<p class="acts">
-			<button type="button" onclick={() => onchange({ ...happening, off: !happening.off })}>
+	<p class="acts">
+		{#if fresh}
+			<AddDraft ready={isNamed} onadd={enter} />
+		{:else}
+			<button type="button" onclick={() => set({ ...happening, off: !happening.off })}>
 				{happening.off ? 'Switch on' : 'Switch off'}
 			</button>
 			<button type="button" onclick={onremove}>Delete</button>
-		</p>
-	{/if}
+		{/if}
+	</p>
 </Note>

@@ -142,11 +142,7 @@
 	function write(item: HappeningEntry): void {
 		if (!debt) return;
 		const words = happeningKind(item.kind, writing);
-		// Turning what is not there yet into another kind only says which fields it has.
-		const known = debt.happenings.some((other) => other.id === item.id);
-		if (!known && editing && item.kind !== editing.draft.kind)
-			editing = { ...editing, draft: item };
-		else change(words, { happenings: withHappening(debt.happenings, item) });
+		change(words, { happenings: withHappening(debt.happenings, item) });
 	}
 
 	function remove(happening: string): void {

@@ -1,4 +1,4 @@
-<!-- One thing that happens over time, with all that can be said of it; what is typed counts at once. -->
+<!-- One thing that happens over time, with all that can be said of it; a new one counts once it is added, one that is there as it is typed. -->
 <script lang="ts">
 	import {
 		FREQUENCIES,
@@ -6,11 +6,13 @@
 		type PaymentsPerYear
 	} from '$lib/core/quantities/calendar';
 	import type { Happening } from '$lib/core/debt/happenings';
+	import { untrack } from 'svelte';
 	import { newHappening } from '$lib/desk/debt-entry';
 	import type { DebtEntry, HappeningEntry } from '$lib/document/debt';
 	import { frequencyWords } from '$lib/words/amounts';
 	import { happeningKind, happeningKinds } from '$lib/words/debt';
 	import type { Writing } from '$lib/reading/writing';
+	import AddDraft from '$lib/ui/AddDraft.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -28,8 +30,40 @@
 		onremove: () => void;
 		onclose: () => void;
 	}
-	const { debt, happening, fresh, writing, asOf, anchor, onchange, onremove, onclose }: Props =
-		$props();
+	const {
+		debt,
+		happening: stored,
+		fresh,
+		writing,
+		asOf,
+		anchor,
+		onchange,
+		onremove,
+		onclose
+	}: Props = $props();
+
+	let draft = $state.raw(untrack(() => stored));
+	/** Whether the amount or rate that it needs has been typed. */
+	let isNamed = $state(false);
+	const happening = $derived(fresh ? draft : stored);
+	const isReady = $derived(isNamed || draft.kind === 'skip' || draft.kind === 'payment');
+
+	function set(next: HappeningEntry): void {
+		if (fresh) draft = next;
+		else onchange(next);
+	}
+
+	/** Sets what it needs; nothing where what was typed can't be read. */
+	function name(next: HappeningEntry | null): void {
+		isNamed = next !== null;
+		if (next) set(next);
+	}
+
+	function enter(): void {
+		if (fresh && !isReady) return;
+		if (fresh) onchange(draft);
+		onclose();
+	}
 
 	const money = $derived(moneyText(writing));
 	const date = $derived(dateText(asOf, writing));
@@ -47,13 +81,14 @@
 	/** Another kind keeps its day and its identity. */
 	function turn(kind: Happening['kind']): void {
 		const { id, off } = happening;
-		onchange({ ...newHappening(kind, happening.date, debt), id, off });
+		isNamed = false;
+		set({ ...newHappening(kind, happening.date, debt), id, off });
 	}
 
 	function repeat(often: string): void {
 		if (!('perYear' in happening)) return;
 		const next = Number(often);
-		onchange(
+		set(
 			next === 0
 				? { ...happening, perYear: null, until: null }
 				: { ...happening, perYear: next as PaymentsPerYear }
@@ -75,10 +110,10 @@
 			<span data-first>
 				<TypedField
 					label="Amount of what happens"
-					value={happening.amount === 0 ? null : happening.amount}
+					value={fresh && !isNamed ? null : happening.amount}
 					{...money}
-					onchange={(amount) => amount !== null && onchange({ ...happening, amount })}
-					onenter={onclose}
+					onchange={(amount) => name(amount === null ? null : { ...happening, amount })}
+					onenter={enter}
 				/>
 			</span>
 		{:else if happening.kind === 'payment'}
@@ -90,8 +125,8 @@
 					{...money}
 					optional
 					placeholder="the minimum"
-					onchange={(amount) => onchange({ ...happening, amount })}
-					onenter={onclose}
+					onchange={(amount) => set({ ...happening, amount })}
+					onenter={enter}
 				/>
 			</span>
 		{:else if happening.kind === 'rate'}
@@ -99,10 +134,10 @@
 			<span data-first>
 				<TypedField
 					label="New annual rate"
-					value={fresh ? null : happening.annual}
+					value={fresh && !isNamed ? null : happening.annual}
 					{...rateText(writing)}
-					onchange={(annual) => annual !== null && onchange({ ...happening, annual })}
-					onenter={onclose}
+					onchange={(annual) => name(annual === null ? null : { ...happening, annual })}
+					onenter={enter}
 				/>
 			</span>
 		{/if}
@@ -113,8 +148,8 @@
 			label="Date of what happens"
 			value={happening.date}
 			{...date}
-			onchange={(day) => day !== null && onchange({ ...happening, date: day })}
-			onenter={onclose}
+			onchange={(day) => day !== null && set({ ...happening, date: day })}
+			onenter={enter}
 		/>
 		{#if 'perYear' in happening}
 			<span class="label">How often</span>
@@ -132,8 +167,8 @@
 					{...date}
 					optional
 					placeholder="to the end"
-					onchange={(until) => onchange({ ...happening, until })}
-					onenter={onclose}
+					onchange={(until) => set({ ...happening, until })}
+					onenter={enter}
 				/>
 			{/if}
 		{/if}
@@ -146,7 +181,7 @@
 					{ value: 'fee', words: 'a fee' },
 					{ value: 'charge', words: 'a purchase' }
 				]}
-				onchange={(kind) => onchange({ ...happening, fee: kind === 'fee' })}
+				onchange={(kind) => set({ ...happening, fee: kind === 'fee' })}
 			/>
 		{/if}
 		{#if happening.kind === 'rate' && debt.asked.kind === 'level'}
@@ -158,19 +193,23 @@
 					{ value: 'stays', words: 'stays as it is' },
 					{ value: 'anew', words: 'is set anew over the payments left' }
 				]}
-				onchange={(choice) => onchange({ ...happening, reamortize: choice === 'anew' })}
+				onchange={(choice) => set({ ...happening, reamortize: choice === 'anew' })}
 			/>
 		{/if}
 	</div>
 	<p class="acts">
-		{#if fresh && happening.kind === 'skip'}
-			<button type="button" onclick={() => onchange(happening)}>Add the missed payment</button>
-		{:else if fresh && happening.kind === 'payment'}
-			<button type="button" onclick={() => onchange(happening)}
-				>Add: the minimum from then on</button
-			>
-		{:else if !fresh}
-			<button type="button" onclick={() => onchange({ ...happening, off: !happening.off })}>
+		{#if fresh}
+			<AddDraft
+				ready={isReady}
+				what={happening.kind === 'skip'
+					? 'the missed payment'
+					: happening.kind === 'payment' && happening.amount === null
+						? 'the minimum from then on'
+						: ''}
+				onadd={enter}
+			/>
+		{:else}
+			<button type="button" onclick={() => set({ ...happening, off: !happening.off })}>
 				{happening.off ? 'Switch on' : 'Switch off'}
 			</button>
 			<button type="button" onclick={onremove}>Delete</button>

@@ -1,0 +1,105 @@
+/**
+ * What people write above the columns of a table of debts in Spanish, French and German: in small letters, without
+ * accents, words apart by one space. English is with the columns themselves.
+ */
+import type { Field } from './debt-columns';
+
+const listed = (words: string): readonly string[] => words.split(', ');
+
+const SPANISH: Partial<Readonly<Record<Field, readonly string[]>>> = {
+	name: listed(
+		'deuda, nombre, tarjeta, prestamo, descripcion, concepto, acreedor, entidad, banco, prestamista'
+	),
+	creditor: listed('acreedor, entidad, banco, prestamista, nombre del acreedor'),
+	account: listed(
+		'cuenta, numero de cuenta, n de cuenta, no de cuenta, numero de tarjeta, referencia'
+	),
+	balance: listed(
+		'saldo, saldo actual, saldo pendiente, saldo deudor, deuda pendiente, importe, importe pendiente, monto, monto adeudado, adeudado, capital pendiente, debe'
+	),
+	annualRate: listed(
+		'tasa, tasa anual, tasa de interes, tasa de interes anual, interes, interes anual, tipo, tipo de interes, tae, tin'
+	),
+	minimum: listed('pago minimo, minimo, cuota, cuota mensual, pago mensual, mensualidad, pago'),
+	payments: listed('plazo, numero de pagos, cuotas, meses'),
+	firstDue: listed(
+		'vencimiento, fecha de vencimiento, fecha de pago, proximo pago, proximo vencimiento, dia de pago, vence'
+	),
+	paysAmount: listed('paga, pago actual'),
+	limit: listed('limite, limite de credito, linea de credito'),
+	pastDue: listed('vencido, atrasado, atrasos, importe vencido'),
+	note: listed('nota, notas, comentario, comentarios, observaciones'),
+	paymentsLeft: listed('pagos restantes, cuotas restantes, cuotas pendientes')
+};
+
+const FRENCH: Partial<Readonly<Record<Field, readonly string[]>>> = {
+	name: listed(
+		'dette, nom, carte, pret, credit, designation, libelle, creancier, preteur, banque, organisme'
+	),
+	creditor: listed('creancier, preteur, banque, organisme, nom du creancier'),
+	account: listed('compte, numero de compte, n de compte, numero de carte, reference'),
+	balance: listed(
+		'solde, solde actuel, solde restant, solde du, montant, montant du, reste du, restant du, capital restant, capital restant du, encours'
+	),
+	annualRate: listed(
+		'taux, taux annuel, taux d interet, taux d interet annuel, taux nominal, interet, interets, taeg, teg'
+	),
+	minimum: listed(
+		'paiement minimum, paiement minimal, mensualite, paiement mensuel, echeance mensuelle, versement, paiement'
+	),
+	payments: listed('duree, nombre de paiements, nombre de mensualites, nombre d echeances, mois'),
+	firstDue: listed(
+		'echeance, date d echeance, prochaine echeance, date de paiement, jour de paiement, a payer le'
+	),
+	paysAmount: listed('paie, paiement actuel'),
+	limit: listed('plafond, limite de credit, decouvert autorise'),
+	pastDue: listed('arrieres, en retard, impaye, impayes'),
+	note: listed('remarque, remarques, commentaire, commentaires'),
+	paymentsLeft: listed('mensualites restantes, paiements restants, echeances restantes')
+};
+
+const GERMAN: Partial<Readonly<Record<Field, readonly string[]>>> = {
+	name: listed(
+		'schuld, schulden, bezeichnung, karte, kreditkarte, kredit, darlehen, posten, glaubiger, kreditgeber'
+	),
+	creditor: listed('glaubiger, kreditgeber, name des glaubigers'),
+	account: listed('konto, kontonummer, konto nr, kartennummer, aktenzeichen, vertragsnummer'),
+	balance: listed(
+		'saldo, betrag, restschuld, offener betrag, offen, forderung, forderungshohe, kontostand, schuldenstand, gesamtforderung'
+	),
+	annualRate: listed(
+		'zins, zinsen, zinssatz, sollzins, sollzinssatz, effektivzins, jahreszins, effektiver jahreszins, zins p a, zinsen p a, zinssatz p a'
+	),
+	minimum: listed(
+		'mindestrate, mindestzahlung, mindestbetrag, rate, monatsrate, monatliche rate, monatliche zahlung'
+	),
+	payments: listed('laufzeit, laufzeit in monaten, anzahl raten, anzahl der raten, raten, monate'),
+	firstDue: listed(
+		'fallig, fallig am, falligkeit, falligkeitsdatum, nachste falligkeit, nachste rate, zahltag'
+	),
+	paysAmount: listed('zahlt, aktuelle rate, zahlung'),
+	limit: listed('kreditrahmen, kreditlimit, rahmen, verfugungsrahmen'),
+	pastDue: listed('ruckstand, ruckstande, uberfallig, verzug'),
+	note: listed('notiz, notizen, bemerkung, bemerkungen, anmerkung, anmerkungen, kommentar'),
+	paymentsLeft: listed('restraten, verbleibende raten, restlaufzeit')
+};
+
+/** The headings of a column in languages other than English. */
+export const headingsElsewhere = (field: Field): readonly string[] =>
+	[SPANISH, FRENCH, GERMAN].flatMap((words) => words[field] ?? []);
+
+/** A heading without signs, accents and what is in brackets: `Min. payment (USD)` is `min payment`, `Fällig` is `fallig`. */
+export const meaningOf = (heading: string): string =>
+	heading
+		.toLowerCase()
+		.normalize('NFD')
+		.replace(/\p{M}/gu, '')
+		.replace(/\(.*?\)/g, ' ')
+		.replace(/[^\p{L}\p{N}]+/gu, ' ')
+		.trim();
+
+/** What people call the sum of a column, in a cell by itself. */
+const TOTAL =
+	/^(grand |sub|sub |gran |sous |zwischen)?(totals?|totales|totaux|sums?|sumas?|somme|summe|gesamt|gesamtsumme|gesamtbetrag|insgesamt)( (of|de|des|du|der))?( (all|todo|todas|general|tout|aller))?( (owed|debts?|balances?|deudas?|dettes?|schulden))?$/;
+
+export const isTotal = (cell: string): boolean => TOTAL.test(meaningOf(cell));

@@ -1,0 +1,22 @@
+<!-- Adds what is being written down around it, once all that it needs is there and no field near it is refused. -->
+<script lang="ts">
+	interface Props {
+		/** Whether all that it needs has been typed. */
+		ready: boolean;
+		onadd: () => void;
+		/** What would be added, where that can't be seen: “a missed payment”. */
+		what?: string;
+	}
+	const { ready, onadd, what }: Props = $props();
+
+	function add({ currentTarget }: MouseEvent & { currentTarget: HTMLElement }): void {
+		const around = currentTarget.closest('[data-draft], [role="dialog"]');
+		const refused = around?.querySelector<HTMLElement>('[aria-invalid="true"]');
+		if (refused) refused.focus();
+		else onadd();
+	}
+</script>
+
+<button type="button" disabled={!ready} onclick={add}
+	>{what ? `Add ${what}` : 'Add'}<kbd aria-hidden="true">Enter</kbd></button
+>
