@@ -43,3 +43,11 @@ alter table plan_change_debt add check (agreed_rate is null or assumed is not nu
 -- The calendars that were given out: how many, and their events, so that those that are gone can be cancelled.
 alter table case_file add column calendar jsonb not null default '{"sequence": 0, "given": []}';
 alter table case_file alter column calendar drop default;
+
+-- Transactions that a lender has withdrawn, so that an older file does not bring them back.
+alter table debt add column withdrawn jsonb not null default '[]' check (jsonb_typeof(withdrawn) = 'array');
+alter table debt alter column withdrawn drop default;
+update forecast set debts = (
+	select coalesce(jsonb_agg(debt || '{"withdrawn": []}' order by place), '[]')
+	from jsonb_array_elements(debts) with ordinality as each (debt, place)
+);

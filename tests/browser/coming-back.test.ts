@@ -178,16 +178,26 @@ describe('a file of transactions', () => {
 		const csv = [
 			'Date,Description,Amount,Balance',
 			'2027-07-28,"Payment, thank you",54.00,108.00',
-			'2027-08-10,Service call,-20.00,128.00'
+			'2027-08-10,Service call,-10.00,118.00',
+			'2027-08-10,Service call,-10.00,128.00'
 		].join('\n');
 		await screen.drop('heating.csv', new TextEncoder().encode(csv));
-		await screen.see('[aria-label="Not taken yet"]', '2 entries, $128.00 owed on 10 Aug 2027');
+		await screen.see('[aria-label="Not taken yet"]', '3 entries, $128.00 owed on 10 Aug 2027');
 		const debts = await screen.page.$$eval(
 			'[aria-label="Whose transactions these are"] option',
 			(all) => all.map((one) => [one.textContent, (one as HTMLOptionElement).value])
 		);
 		const heating = debts.find(([name]) => name?.includes('Heating'))?.[1] ?? '';
 		await screen.page.select('[aria-label="Whose transactions these are"]', heating);
+		// Two that are alike and have no reference are asked about before anything is taken.
+		await screen.see('[aria-label="Not taken yet"]', '$10.00 on 10 Aug 2027, “Service call”');
+		const taking = async () =>
+			screen.page.$eval('[aria-label="Not taken yet"] .take', (button) =>
+				button.matches(':disabled') ? 'asked' : 'ready'
+			);
+		expect(await taking()).toBe('asked');
+		await clickText('[aria-label="Not taken yet"] button', 'Different');
+		expect(await taking()).toBe('ready');
 		await clickText('[aria-label="Not taken yet"] button', 'Take all');
 		await expect.poll(() => screen.value('Balance of Glasshouse Heating account')).toBe('128.00');
 		await screen.see('header', 'Saved');

@@ -70,6 +70,39 @@ describe('rows that are pasted', () => {
 		expect(await screen.value('Balance, proposed line 2')).toBe('400.50');
 	});
 
+	it('of two tables come one after the other, a line left out, the headings picked', async () => {
+		const { id } = await makeCase(desk.residuum, 'Two tables');
+		await screen.goto(`/cases/${id}`);
+		await screen.focus('Name, line 1');
+		const cards = ['Name\tBalance\tRate', 'One\t100.50\t5 %', 'Old\t1.00\t5 %', 'Two\t200.50\t6 %'];
+		const loans = ['Loans\t\t', 'Name\tOwed\tBalance', 'Three\t300.50\t333.00'];
+		await screen.paste(['Household\t\t', ...cards, ...loans].join('\n'));
+		await screen.see(proposed, '3 debts read from what was pasted');
+		await screen.see(proposed, 'There is another table on this sheet');
+		await screen.page.focus('[aria-label="Name, proposed line 2"]');
+		await screen.press('Control+Delete');
+		await expect.poll(() => screen.value('Name, proposed line 2')).toBe('Two');
+		expect(await screen.focused()).toBe('Name, proposed line 2');
+		await screen.see(proposed, 'A line is left out by you. Take it again');
+		await screen.press('Enter');
+		// The other table is offered by itself; which of its columns is the balance is asked.
+		await screen.see(proposed, 'Which column is the balance: “Owed” or “Balance”?');
+		await expect.poll(names).toEqual(['One', 'Two']);
+		await screen.page.focus(proposed);
+		await screen.press('Enter');
+		await expect.poll(names).toEqual(['One', 'Two']);
+		await screen.page.locator(`${proposed} button ::-p-text(Owed)`).click();
+		await expect.poll(() => screen.value('Balance, proposed line 1')).toBe('300.50');
+		await screen.page.select('[aria-label="Row of the headings"]', '');
+		await expect.poll(() => screen.value('Name, proposed line 1')).toBe('Household');
+		await screen.page.select('[aria-label="Row of the headings"]', '6');
+		await screen.page.locator(`${proposed} button ::-p-text(Owed)`).click();
+		await screen.page.focus(proposed);
+		await screen.press('Enter');
+		await expect.poll(() => screen.page.$(proposed)).toBeNull();
+		await expect.poll(names).toEqual(['One', 'Two', 'Three']);
+	});
+
 	it('ask where numbers can be read in two ways, and take none before they are answered', async () => {
 		const { id } = await makeCase(desk.residuum, 'Either way');
 		await screen.goto(`/cases/${id}`);

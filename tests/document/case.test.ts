@@ -156,7 +156,8 @@ describe('a case document', () => {
 			'36-month payment',
 			'36-month total',
 			'36-month saving',
-			'transactions'
+			'transactions',
+			'withdrawn by the lender'
 		]);
 		const of = (field: string) => found.find(({ what }) => what.endsWith(field))?.mine;
 		expect(of('payments left')).toBe('41 of 60, 284.39 each');

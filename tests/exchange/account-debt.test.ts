@@ -2,10 +2,17 @@
 import { v4 as newId } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import type { DebtEntry } from '../../src/lib/document/debt';
-import { debtOfAccount, withAccount } from '../../src/lib/exchange/account-debt';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import type { Cents } from '../../src/lib/core/quantities/money';
+import {
+	debtOfAccount,
+	newTransactions,
+	withAccount,
+	withAlikeOnce
+} from '../../src/lib/exchange/account-debt';
 import { accountsOf } from '../../src/lib/exchange/statement-ofx';
 import { plain } from '../../src/lib/words/sentence';
-import { accountSentence } from '../../src/lib/words/taken-in';
+import { accountSentence, alikeQuestion } from '../../src/lib/words/taken-in';
 import { ofx2 } from '../support/files';
 import { usd } from '../support/said';
 
@@ -54,5 +61,57 @@ describe('a statement of an account', () => {
 		expect(plain(accountSentence(correcting, debt, usd))).toContain(
 			'1 transaction of before is withdrawn by the lender.'
 		);
+	});
+
+	it('taken before its correction or after it has what stands, and nothing that was withdrawn', () => {
+		const older = accountWith();
+		const correcting = accountWith(
+			'</BANKTRANLIST>',
+			'<STMTTRN><TRNTYPE>DEBIT</TRNTYPE><DTPOSTED>20261212</DTPOSTED><TRNAMT>-6.00</TRNAMT><FITID>q-5</FITID><CORRECTFITID>q-1</CORRECTFITID><CORRECTACTION>REPLACE</CORRECTACTION><NAME>Chandlery</NAME></STMTTRN></BANKTRANLIST>'
+		);
+		for (const files of [
+			[older, correcting, older],
+			[correcting, older],
+			[correcting, older, correcting]
+		]) {
+			let debt = debtOfAccount({ ...older, transactions: [] }, newId());
+			for (const file of files) debt = { ...debt, ...withAccount(debt, file) };
+			expect(amountsOf(debt)).toEqual([12_100, -7_612, -2_900, -600]);
+			expect(newTransactions(debt, older)).toBe(0);
+			expect(plain(accountSentence(older, debt, usd))).toContain(
+				'1 transaction in it was withdrawn by the lender since: it is left out.'
+			);
+		}
+	});
+
+	it('asks whether entries that are alike and have no reference are several, and keeps the answer', () => {
+		const coffee = {
+			reference: '',
+			date: '2026-12-01' as CalendarDate,
+			amount: -450 as Cents,
+			kind: 'charge',
+			text: 'Coffee'
+		} as const;
+		const statement = {
+			...accountWith(),
+			transactions: [coffee, coffee, { ...coffee, reference: 'a' }]
+		};
+		expect(alikeQuestion(null, statement, usd)?.words).toContain('$4.50 on 1 Dec 2026, “Coffee”');
+		const debt = debtOfAccount(statement, newId());
+		expect(amountsOf(debt)).toEqual([-450, -450, -450]);
+		expect(amountsOf(debtOfAccount(withAlikeOnce(statement), newId()))).toEqual([-450, -450]);
+		// The same file again, and a later one that has one of them still: nothing is new, nothing asked.
+		expect([newTransactions(debt, statement), alikeQuestion(debt, statement, usd)]).toEqual([
+			0,
+			null
+		]);
+		const later = { ...statement, transactions: [coffee] };
+		expect(amountsOf({ ...debt, ...withAccount(debt, later) })).toHaveLength(3);
+		const three = { ...statement, transactions: [coffee, coffee, coffee] };
+		expect([newTransactions(debt, three), alikeQuestion(debt, three, usd) !== null]).toEqual([
+			1,
+			true
+		]);
+		expect(newTransactions(debt, withAlikeOnce(three))).toBe(0);
 	});
 });

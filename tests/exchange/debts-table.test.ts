@@ -415,9 +415,20 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 			expect(totals).toBe(0);
 			const back = lines.map(({ flat }, at) => debtOf(flat, debts[at]?.id ?? ''));
 			const plain = debts.map((debt) => {
-				const { happenings, compared, baseline, statement, transactions } = emptyDebt(debt.id);
+				const { happenings, compared, baseline, statement, transactions, withdrawn } = emptyDebt(
+					debt.id
+				);
 				const now = { balanceAssumed: false };
-				return { ...debt, ...now, happenings, compared, baseline, statement, transactions };
+				return {
+					...debt,
+					...now,
+					happenings,
+					compared,
+					baseline,
+					statement,
+					transactions,
+					withdrawn
+				};
 			});
 			expect(back).toEqual(plain);
 			expect(back.map(flatOf)).toEqual(lines.map(({ flat }) => flat));

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { isTransactions, transactionsIn } from '../../src/lib/exchange/statement-csv';
+import { tableInWords } from '../../src/lib/words/lenders';
 import { rowsOfText } from '../../src/lib/exchange/table';
 import { usd } from '../support/said';
 
-const read = (text: string) => transactionsIn(rowsOfText(text, 'a.csv', usd), 'a.csv', usd);
+const read = (text: string) => transactionsIn(rowsOfText(text, 'a.csv', usd), usd);
 
 describe('a lender’s transactions as CSV', () => {
 	it('are payments, purchases, interest and fees by their type and sign', () => {
@@ -45,9 +46,19 @@ describe('a lender’s transactions as CSV', () => {
 		expect(read('Date,Amount\n2027-01-15,121').balance).toBeNull();
 	});
 
-	it('are refused with the row that can’t be read, and other tables are none', () => {
-		expect(() => read('Date,Amount\n2027-01-15,121\nsoon,12')).toThrow('3');
-		expect(() => read('Date,Amount\n2027-01-15,much')).toThrow('2');
+	it('are taken without rows that can’t be read, which are named, and without totals', () => {
+		const table = read('Date,Amount\n2027-01-15,121\nsoon,12\n2027-01-16,much\nTotal,121');
+		expect(table.transactions.map(({ amount }) => amount)).toEqual([12_100]);
+		expect(table.unread).toEqual([3, 4]);
+		expect(tableInWords(table, 'a.csv', usd)).toContain(
+			'2 rows can’t be read and are left out: 3, 4.'
+		);
+		expect(tableInWords(read('Date,Amount\n2027-01-15,121'), 'a.csv', usd)).not.toContain(
+			'left out'
+		);
+	});
+
+	it('are told from other tables', () => {
 		expect(isTransactions(rowsOfText('Creditor,Owed\nA,12', 'a.csv', usd))).toBe(false);
 		expect(isTransactions([])).toBe(false);
 	});

@@ -55,6 +55,7 @@ export function card(fields: object = {}) {
 		noted: NOTHING_NOTED,
 		statement: NO_STATEMENT,
 		transactions: [],
+		withdrawn: [],
 		...fields
 	};
 }
@@ -133,7 +134,8 @@ export function unusual() {
 		transactions: [
 			{ reference: 'T-1', date: '2026-12-01', amount: 9_100, kind: 'payment', text: 'Thank you' },
 			{ reference: '', date: '2026-12-03', amount: -2_150, kind: 'charge', text: 'Chandlery' }
-		]
+		],
+		withdrawn: ['T-0']
 	});
 }
 

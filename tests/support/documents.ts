@@ -150,6 +150,10 @@ const debt = fc.record({
 			text: name
 		}),
 		{ maxLength: 3 }
+	),
+	withdrawn: fc.array(
+		name.filter((reference) => reference !== ''),
+		{ maxLength: 3 }
 	)
 });
 

@@ -185,10 +185,10 @@ describe('the answer as a sentence', () => {
 			/after 24 payments, the last one \$1,1\d\d\.\d\d with the balloon of \$1,000\.00; it costs/
 		);
 		expect(answer({ asked: loan, interestOnly: 6 }, ASKED)).toMatch(
-			/^Paying the interest alone at first, 78.38, this debt is paid off in June 2029/
+			/^Paying the interest alone at first, \$78\.38, this debt is paid off in June 2029/
 		);
 		expect(answer({}, { kind: 'interest-plus', percent: percent(20_000) })).toMatch(
-			/^Paying the interest and 2 %, at first 164.00, this debt/
+			/^Paying the interest and 2 %, at first \$164\.00, this debt/
 		);
 	});
 

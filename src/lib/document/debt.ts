@@ -244,7 +244,13 @@ export const debtEntry = z.strictObject({
 	/** The latest last; kept for when the client is back. */
 	transactions: z.array(transactionEntry).max(LIMITS.transactions, {
 		error: `A debt keeps at most ${LIMITS.transactions} transactions.`
-	})
+	}),
+	/** The references of transactions that the lender has withdrawn, the latest last: an older file does not bring them back. */
+	withdrawn: z
+		.array(text('The reference of a withdrawn transaction', 1, LIMITS.reference))
+		.max(LIMITS.transactions, {
+			error: `A debt keeps at most ${LIMITS.transactions} references of withdrawn transactions.`
+		})
 });
 
 export type DebtEntry = z.infer<typeof debtEntry>;
@@ -317,7 +323,8 @@ export const emptyDebt = (id: string): DebtEntry => ({
 	baseline: { kind: 'asked' },
 	noted: NOTHING_NOTED,
 	statement: NO_STATEMENT,
-	transactions: []
+	transactions: [],
+	withdrawn: []
 });
 
 /** The debt with all that a run needs, or null while something is still missing. */

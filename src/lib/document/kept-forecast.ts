@@ -30,7 +30,8 @@ export function forecastEntryOf(
 			compared: [],
 			noted: NOTHING_NOTED,
 			statement: NO_STATEMENT,
-			transactions: []
+			transactions: [],
+			withdrawn: []
 		})),
 		content: contentOf(plan),
 		figures: figuresOf(carried),

@@ -123,14 +123,17 @@ function ofVersion9(document: Record<string, unknown>) {
 	return { ...document, version: 9, forecasts };
 }
 
-/** Version 9 knew no whole periods before the first payment, and nothing of calendars that were given out. */
+/** Version 9 knew no whole periods before the first payment, and nothing of calendars given out or transactions withdrawn. */
 function ofVersion10(document: Record<string, unknown>) {
+	const keeping = (debt: Record<string, unknown>) => ({ ...debt, withdrawn: [] });
 	const raised = (forecast: Record<string, unknown>) => ({
 		...forecast,
+		debts: listOr(forecast['debts'], keeping),
 		figures: listOr(forecast['figures'], (figures) => ({ ...figures, before: [] }))
 	});
 	const forecasts = listOr(document['forecasts'], raised);
-	return { ...document, version: 10, calendar: NO_CALENDAR, forecasts };
+	const debts = listOr(document['debts'], keeping);
+	return { ...document, version: 10, calendar: NO_CALENDAR, debts, forecasts };
 }
 
 /** Names that the program gave to plans. */

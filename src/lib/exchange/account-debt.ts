@@ -11,7 +11,7 @@ export function debtOfAccount(account: AccountStatement, id: string): DebtEntry 
 		name: account.lender || account.account,
 		balance: account.owed,
 		noted: { ...debt.noted, account: account.account, limit: account.limit },
-		transactions: merged([], account)
+		...merged(debt, account)
 	};
 }
 
@@ -23,7 +23,7 @@ export const withAccount = (debt: DebtEntry, account: AccountStatement): Partial
 		account: debt.noted.account || account.account,
 		limit: account.limit ?? debt.noted.limit
 	},
-	transactions: merged(debt.transactions, account)
+	...merged(debt, account)
 });
 
 /** What a statement says has happened, and which transactions of before have not. */
@@ -32,7 +32,7 @@ type Happened = Pick<AccountStatement, 'transactions' | 'withdrawn'>;
 /** A debt with what has happened on its account since; what was taken before is not taken again. */
 export const withTransactions = (debt: DebtEntry, account: Happened): DebtEntry => ({
 	...debt,
-	transactions: merged(debt.transactions, account)
+	...merged(debt, account)
 });
 
 /** How many of a statement's transactions a debt does not have yet. */
@@ -40,9 +40,19 @@ export function newTransactions(
 	debt: DebtEntry,
 	{ transactions }: Pick<AccountStatement, 'transactions'>
 ): number {
-	const known = new Set(debt.transactions.map(keyOf));
-	return new Set(transactions.map(keyOf).filter((key) => !known.has(key))).size;
+	const known = new Set(keysOf(debt.transactions));
+	return keysOf(transactions.filter(({ reference }) => !debt.withdrawn.includes(reference))).filter(
+		(key) => !known.has(key)
+	).length;
 }
+
+/** How many of a statement's transactions its lender withdrew in a later one: they are not taken again. */
+export const takenBack = (
+	debt: DebtEntry | null,
+	{ transactions }: Pick<AccountStatement, 'transactions'>
+): number =>
+	transactions.filter(({ reference }) => reference !== '' && debt?.withdrawn.includes(reference))
+		.length;
 
 /** The same account, by its number as far as both have it: a paper may show the last four digits only. */
 export function isAccountOf(
@@ -61,24 +71,70 @@ export function isAccountOf(
 const keyOf = ({ reference, date, amount, text }: TransactionEntry): string =>
 	reference === '' ? `${date} ${amount} ${text}` : `${date} ${amount} # ${reference}`;
 
+/** A key for each of a list: of several alike without a reference the second is another one than the first. */
+function keysOf(transactions: readonly TransactionEntry[]): string[] {
+	const seen = new Map<string, number>();
+	return transactions.map((one) => {
+		const key = keyOf(one);
+		const before = seen.get(key) ?? 0;
+		seen.set(key, before + 1);
+		return one.reference === '' && before > 0 ? `${key} again ${before}` : key;
+	});
+}
+
+/** Transactions without a reference that a statement has several times over, and more often than the debt has them. */
+export function alikeIn(
+	debt: DebtEntry | null,
+	{ transactions }: Pick<AccountStatement, 'transactions'>
+): TransactionEntry[] {
+	const times = (all: readonly TransactionEntry[], key: string) =>
+		all.filter((one) => one.reference === '' && keyOf(one) === key).length;
+	const first = new Map(transactions.map((one) => [keyOf(one), one]));
+	return [...first].flatMap(([key, one]) => {
+		const count = times(transactions, key);
+		return count > 1 && count > times(debt?.transactions ?? [], key) ? [one] : [];
+	});
+}
+
+/** A statement in which those that are alike and have no reference are one and the same. */
+export function withAlikeOnce<T extends Pick<AccountStatement, 'transactions'>>(account: T): T {
+	const keys = keysOf(account.transactions);
+	const transactions = account.transactions.filter(
+		(one, at) => one.reference !== '' || keys[at] === keyOf(one)
+	);
+	return { ...account, transactions };
+}
+
 /** The references under which a debt and a statement together have transactions that differ; all of them are kept. */
 export function clashingReferences(debt: DebtEntry | null, account: Happened): string[] {
-	const all = merged(debt?.transactions ?? [], account).map(({ reference }) => reference);
+	const all = merged(debt ?? NOTHING_YET, account).transactions.map(({ reference }) => reference);
 	const twice = all.filter((one, at) => one !== '' && all.indexOf(one) !== at);
 	const its = new Set(account.transactions.map(({ reference }) => reference));
 	return [...new Set(twice)].filter((one) => its.has(one));
 }
 
-/** Both without what is there twice or withdrawn, in order of date; the latest are kept. */
-function merged(
-	known: readonly TransactionEntry[],
-	{ transactions, withdrawn }: Happened
-): TransactionEntry[] {
-	const stands = known.filter(({ reference }) => !withdrawn.includes(reference));
-	const byKey = new Map([...stands, ...transactions].map((one) => [keyOf(one), one]));
-	for (const one of stands) byKey.set(keyOf(one), one);
+type Taken = Pick<DebtEntry, 'transactions' | 'withdrawn'>;
+const NOTHING_YET: Taken = { transactions: [], withdrawn: [] };
+
+/** Both without what is there twice or withdrawn, in order of date, and all that has been withdrawn; the latest are kept. */
+function merged(debt: Taken, { transactions, withdrawn }: Happened): Taken {
+	const stands = debt.transactions.filter(({ reference }) => !withdrawn.includes(reference));
+	const comes = transactions.filter(({ reference }) => !debt.withdrawn.includes(reference));
+	const byKey = new Map<string, TransactionEntry>();
+	// What was taken before stays as it was taken.
+	for (const list of [stands, comes]) {
+		keysOf(list).forEach((key, at) => {
+			const one = list[at];
+			if (one && !byKey.has(key)) byKey.set(key, one);
+		});
+	}
 	const sorted = [...byKey.values()].sort((one, other) =>
 		one.date < other.date ? -1 : one.date > other.date ? 1 : 0
 	);
-	return sorted.slice(-LIMITS.transactions);
+	// A reference under which the correction itself stands is in use.
+	const gone = withdrawn.filter((one) => !transactions.some(({ reference }) => reference === one));
+	return {
+		transactions: sorted.slice(-LIMITS.transactions),
+		withdrawn: [...new Set([...debt.withdrawn, ...gone])].slice(-LIMITS.transactions)
+	};
 }

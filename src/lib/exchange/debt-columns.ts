@@ -11,7 +11,6 @@ import {
 } from '../core/quantities/calendar';
 import { ZERO, type Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
-import { headingsElsewhere } from './heading-words';
 import { emptyDebt, type AskedEntry, type DebtEntry, type LendingEntry } from '../document/debt';
 
 /** A debt as the cells of one row: what it does not say is undefined. */
@@ -73,7 +72,7 @@ export interface Column {
 	readonly kind: Kind;
 	/** As this program writes it. */
 	readonly heading: string;
-	/** As people write it, in four languages: in small letters without accents, words apart by one space. */
+	/** As people write it in English: in small letters, words apart by one space. */
 	readonly known: readonly string[];
 }
 
@@ -88,7 +87,7 @@ const column = (field: Field, kind: Kind, heading: string, ...known: string[]): 
 	field,
 	kind,
 	heading,
-	known: [heading.toLowerCase(), ...known, ...headingsElsewhere(field)]
+	known: [heading.toLowerCase(), ...known]
 });
 
 /** In the order in which they are written. Where two have a heading in common, the first that is free has it. */

@@ -9,7 +9,7 @@ import { USUAL_STYLE, type DateOrder, type NumberStyle, type Style } from '../wo
 import { refuse } from './bytes';
 import { isShare, readCell, shown, type How } from './debt-cells';
 import { COLUMNS, type Column, type Field, type Flat } from './debt-columns';
-import { isTotal, meaningOf } from './heading-words';
+import { HEADINGS, isTotal, meaningOf } from './heading-words';
 import type { Cell, Row } from './table';
 import { tablesOn, tableUnder, type TablePlace } from './tables-on-sheet';
 import { datesOf, numbersOf, plainNumber, SLASHED, type Found } from './written-style';
@@ -178,8 +178,8 @@ function fieldsOf(
 	refuseOtherCurrency(headings, name, writing);
 	const fields = headings.map((): Field | null => null);
 	const said = headings.map(meaningOf);
-	for (const { field, known } of COLUMNS) {
-		const places = known.flatMap((word) =>
+	for (const { field, words } of HEADINGS) {
+		const places = words.flatMap((word) =>
 			said.flatMap((heading, at) => (heading === word && fields[at] === null ? [at] : []))
 		);
 		const [at] = places;
@@ -187,7 +187,7 @@ function fieldsOf(
 	}
 	for (const [at, heading] of said.entries()) {
 		if (heading === '' || fields[at] !== null) continue;
-		const twin = COLUMNS.find(({ known }) => known.includes(heading));
+		const twin = HEADINGS.find(({ words }) => words.includes(heading));
 		const other = twin ? fields.indexOf(twin.field) : -1;
 		if (!twin || other < 0) continue;
 		const neither = fields.map((field) => (field === twin.field ? null : field));

@@ -2,7 +2,7 @@
  * What people write above the columns of a table of debts in Spanish, French and German: in small letters, without
  * accents, words apart by one space. English is with the columns themselves.
  */
-import type { Field } from './debt-columns';
+import { COLUMNS, type Field } from './debt-columns';
 
 const listed = (words: string): readonly string[] => words.split(', ');
 
@@ -84,9 +84,12 @@ const GERMAN: Partial<Readonly<Record<Field, readonly string[]>>> = {
 	paymentsLeft: listed('restraten, verbleibende raten, restlaufzeit')
 };
 
-/** The headings of a column in languages other than English. */
-export const headingsElsewhere = (field: Field): readonly string[] =>
-	[SPANISH, FRENCH, GERMAN].flatMap((words) => words[field] ?? []);
+/** What each column can mean, in the order in which headings are given to them, and all that is written above it. */
+export const HEADINGS: readonly { readonly field: Field; readonly words: readonly string[] }[] =
+	COLUMNS.map(({ field, known }) => ({
+		field,
+		words: [known, ...[SPANISH, FRENCH, GERMAN].map((words) => words[field] ?? [])].flat()
+	}));
 
 /** A heading without signs, accents and what is in brackets: `Min. payment (USD)` is `min payment`, `Fällig` is `fallig`. */
 export const meaningOf = (heading: string): string =>

@@ -6,7 +6,7 @@ import type { TransactionEntry } from '../document/debt';
 import { readDate } from '../reading/dates';
 import { readMoney } from '../reading/money';
 import type { Writing } from '../reading/writing';
-import { refuse } from './bytes';
+import { isTotal } from './heading-words';
 import type { Cell, Row } from './table';
 import { datesOf, numbersOf, plainNumber, slashed } from './written-style';
 
@@ -17,6 +17,8 @@ export interface TransactionTable {
 	readonly transactions: readonly TransactionEntry[];
 	/** Where a column has balances, the one of the latest row. */
 	readonly balance: { readonly date: CalendarDate; readonly owed: Cents } | null;
+	/** Rows, counted from 1, of which an amount or the day can't be read: they are left out. */
+	readonly unread: readonly number[];
 }
 
 const HEADINGS = {
@@ -49,12 +51,8 @@ function columnsOf(row: Row): ReadonlyMap<Column, number> {
 	return found;
 }
 
-/** The transactions of a table whose first row are headings. @throws Refusal with the row that can't be read */
-export function transactionsIn(
-	rows: readonly Row[],
-	name: string,
-	writing: Writing
-): TransactionTable {
+/** The transactions of a table whose first row are headings. */
+export function transactionsIn(rows: readonly Row[], writing: Writing): TransactionTable {
 	const columns = columnsOf(rows[0] ?? []);
 	const cellsOf = (column: Column) => {
 		const at = columns.get(column);
@@ -75,27 +73,33 @@ export function transactionsIn(
 	const { is: numbers } = numbersOf(money, style.numbers);
 	const read = { ...writing, style: { numbers, dates: datesOf(dates, style.dates).is } };
 
-	const amountIn = (text: string, row: number): number => {
+	const amountIn = (text: string): number | null => {
 		if (text === '') return 0;
 		const bare = text.replace(/^\((.*)\)$/, '-$1');
 		const plain = plainNumber(bare, numbers);
 		const size =
 			plain === null ? null : readMoney(plain.replace('-', ''), { ...read, style: PLAIN });
-		if (size === null || !size.ok) return refuse(writing, 'bad transaction', { name, row });
+		if (size === null || !size.ok) return null;
 		return plain?.startsWith('-') ? -size.value : size.value;
 	};
-	const dayIn = (text: string, row: number): CalendarDate => {
-		const day = readDate(slashed(text), FAR_BACK, read);
-		return day.ok ? day.value : refuse(writing, 'bad transaction', { name, row });
+	const signedIn = (at: number): number | null => {
+		if (columns.has('amount')) return amountIn(amounts[at] ?? '');
+		const [comes, goes] = [amountIn(ins[at] ?? ''), amountIn(outs[at] ?? '')];
+		return comes === null || goes === null ? null : Math.abs(comes) - Math.abs(goes);
 	};
 
-	const inRows = dates.map((date, at) => {
-		const row = at + 2;
-		const signed = columns.has('amount')
-			? amountIn(amounts[at] ?? '', row)
-			: Math.abs(amountIn(ins[at] ?? '', row)) - Math.abs(amountIn(outs[at] ?? '', row));
+	const unread: number[] = [];
+	const inRows = dates.flatMap((date, at) => {
+		const row = rows[at + 1] ?? [];
+		if (row.some((cell) => isTotal(textOf(cell)))) return [];
+		const [signed, day] = [signedIn(at), readDate(slashed(date), FAR_BACK, read)];
+		const owed = amountIn(balances[at] ?? '');
+		if (signed === null || !day.ok || owed === null) {
+			unread.push(at + 2);
+			return [];
+		}
 		const says = `${types[at] ?? ''} ${texts[at] ?? ''}`;
-		return { at, row, day: dayIn(date, row), signed, says };
+		return [{ at, day: day.value, signed, owed, says }];
 	});
 	const turned = columns.has('amount') && isTurned(inRows);
 	const transactions = inRows
@@ -123,8 +127,9 @@ export function transactionsIn(
 		transactions,
 		balance: latest && {
 			date: latest.day,
-			owed: Math.abs(amountIn(balances[latest.at] ?? '', latest.row)) as Cents
-		}
+			owed: Math.abs(latest.owed) as Cents
+		},
+		unread
 	};
 }
 

@@ -1,7 +1,7 @@
 /** Where the tables of a sheet are: a sheet can have several, one below the other or side by side. */
 import { shown } from './debt-cells';
-import { COLUMNS, type Field } from './debt-columns';
-import { meaningOf } from './heading-words';
+import type { Field } from './debt-columns';
+import { HEADINGS, meaningOf } from './heading-words';
 import type { Cell, Row } from './table';
 
 /** One table of a sheet; its rows and columns are counted from 0, an end is the first that is not its own. */
@@ -33,11 +33,11 @@ export function tableUnder(rows: readonly Row[], head: number | null): TablePlac
 	};
 }
 
-const KNOWN = new Set(COLUMNS.flatMap(({ known }) => known));
+const KNOWN = new Set(HEADINGS.flatMap(({ words }) => words));
 const isKnown = (cell: Cell | undefined): boolean => KNOWN.has(meaningOf(shown(cell)));
 /** What a known heading means first of all. */
 const fieldOf = (cell: Cell): Field | undefined =>
-	COLUMNS.find(({ known }) => known.includes(meaningOf(shown(cell))))?.field;
+	HEADINGS.find(({ words }) => words.includes(meaningOf(shown(cell))))?.field;
 const isBlank = (cell: Cell | undefined): boolean => shown(cell).trim() === '';
 
 /** How many known headings make a row of headings. */
@@ -50,8 +50,9 @@ const TITLES = 30;
 function headingRows(rows: readonly Row[]): number[] {
 	const heads: { row: number; known: number }[] = [];
 	rows.forEach((row, at) => {
+		if (row.some(isFigure)) return;
 		const known = row.filter(isKnown).length;
-		if (known < ENOUGH || row.some(isFigure)) return;
+		if (known < ENOUGH) return;
 		const last = heads.at(-1);
 		if (!last && at >= TITLES) return;
 		const isNext = last && rows.slice(last.row + 1, at).every((between) => between.every(isBlank));

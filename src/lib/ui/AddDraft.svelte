@@ -20,3 +20,9 @@
 <button type="button" disabled={!ready} onclick={add}
 	>{what ? `Add ${what}` : 'Add'}<kbd aria-hidden="true">Enter</kbd></button
 >
+
+<style>
+	kbd {
+		margin-left: 8px;
+	}
+</style>

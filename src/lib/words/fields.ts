@@ -92,7 +92,8 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 		['measured against', wayName(baseline, entry, writing)],
 		...notedFields(entry.noted, writing),
 		...statementFields(entry.statement, writing),
-		['transactions', countOf(writing, entry.transactions.length, 'transactions')]
+		['transactions', countOf(writing, entry.transactions.length, 'transactions')],
+		['withdrawn', countOf(writing, entry.withdrawn.length, 'transactions')]
 	]);
 }
 

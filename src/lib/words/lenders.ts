@@ -55,15 +55,20 @@ export function cameInWords(
 
 export const noAccounts = (spoken: Spoken): string => text(spoken, 'no accounts');
 
+/** So many rows are named that can't be read. */
+const NAMED_ROWS = 5;
+
 /** What a table of transactions holds; whose it is stands beside it. */
 export const tableInWords = (
-	{ transactions, balance }: TransactionTable,
+	{ transactions, balance, unread }: TransactionTable,
 	source: string,
 	writing: Writing
 ): string =>
 	text(writing, 'table', {
 		source: quoted(source),
 		count: transactions.length,
+		unread: unread.length,
+		rows: [...unread.slice(0, NAMED_ROWS), ...(unread.length > NAMED_ROWS ? ['…'] : [])].join(', '),
 		balance: balance
 			? text(writing, 'table balance', {
 					owed: writeMoney(balance.owed, writing),

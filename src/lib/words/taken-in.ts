@@ -1,10 +1,11 @@
 /** What is said of rows and files before they are taken, and of what could not be read in them. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
+import type { Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import type { CaseDocument } from '../document/case';
 import type { DebtEntry } from '../document/debt';
-import { clashingReferences } from '../exchange/account-debt';
+import { alikeIn, clashingReferences, takenBack } from '../exchange/account-debt';
 import { COLUMNS, type Field } from '../exchange/debt-columns';
 import { shown } from '../exchange/debt-cells';
 import type { TakenLine, TakenTable } from '../exchange/debts-table';
@@ -250,13 +251,36 @@ export function oddTransactions(
 	const clashing = clashingReferences(to, account).map(quoted);
 	const shown = clashing.length > 3 ? [...clashing.slice(0, 3), '…'] : clashing;
 	const { withdrawn } = account;
+	const back = takenBack(to, account);
 	const count = (to?.transactions ?? []).filter((one) => withdrawn.includes(one.reference)).length;
 	return [
 		...(clashing.length > 0
 			? [text(writing, 'clashing', { references: listOf(writing, shown) })]
 			: []),
-		...(count > 0 ? [text(writing, 'withdrawn', { count })] : [])
+		...(count > 0 ? [text(writing, 'withdrawn', { count })] : []),
+		...(back > 0 ? [text(writing, 'taken back', { count: back })] : [])
 	];
+}
+
+/** What is asked of transactions that are alike and have no reference, and both answers; null where none are. */
+export function alikeQuestion(
+	debt: DebtEntry | null,
+	account: Pick<AccountStatement, 'transactions'>,
+	writing: Writing
+): { readonly words: string; readonly several: string; readonly one: string } | null {
+	const alike = alikeIn(debt, account);
+	const [first] = alike;
+	if (!first) return null;
+	return {
+		words: text(writing, 'alike', {
+			day: writeDate(first.date, writing),
+			amount: writeMoney(Math.abs(first.amount) as Cents, writing),
+			what: quoted(first.text),
+			others: alike.length - 1
+		}),
+		several: text(writing, 'several'),
+		one: text(writing, 'one and the same')
+	};
 }
 
 /** What a file of cases, or a statement, would bring into the casebook. */

@@ -119,7 +119,8 @@ export const DEBT = fields<
 		payment36: column('printed_payment_36'),
 		total36: column('printed_total_36'),
 		saving36: column('printed_saving_36')
-	})
+	}),
+	withdrawn: column('withdrawn')
 });
 
 /** `debt_transaction`, what has happened on an account. */

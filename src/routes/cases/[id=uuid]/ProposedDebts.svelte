@@ -326,6 +326,10 @@
 		font-weight: 600;
 	}
 
+	.said .act {
+		margin-left: 10px;
+	}
+
 	.sheet {
 		display: flex;
 		flex-wrap: wrap;

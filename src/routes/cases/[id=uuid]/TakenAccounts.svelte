@@ -1,11 +1,12 @@
 <!-- What a lender's statement file would bring, account by account, before it is taken. -->
 <script lang="ts">
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
-	import { isAccountOf } from '$lib/exchange/account-debt';
+	import { isAccountOf, withAlikeOnce } from '$lib/exchange/account-debt';
 	import type { AccountStatement } from '$lib/exchange/statement-ofx';
 	import Proposal from '$lib/ui/Proposal.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
-	import { accountSentence } from '$lib/words/taken-in';
+	import { accountSentence, alikeQuestion } from '$lib/words/taken-in';
+	import AlikeQuestion from './AlikeQuestion.svelte';
 
 	interface Props {
 		desk: CaseDesk;
@@ -16,22 +17,31 @@
 	}
 	const { desk, accounts, ontake, onclose }: Props = $props();
 
+	/** Of each account whether entries that are alike are one and the same, once it has been answered. */
+	let once = $state.raw<Readonly<Record<number, boolean>>>({});
+
 	const found = $derived(
-		accounts.map((account) => {
+		accounts.map((account, at) => {
 			const to = desk.document.debts.find((debt) => isAccountOf(debt, account)) ?? null;
 			const fits = account.currency.code === desk.document.currency.code;
-			return { account, to, fits, sentence: accountSentence(account, to, desk.writing) };
+			const question = fits ? alikeQuestion(to, account, desk.writing) : null;
+			const sentence = accountSentence(account, to, desk.writing);
+			return { account: once[at] ? withAlikeOnce(account) : account, to, fits, question, sentence };
 		})
 	);
 	const taken = $derived(found.filter(({ fits }) => fits));
+	const isAsked = $derived(found.some(({ question }, at) => question && once[at] === undefined));
 
 	function take(): void {
 		ontake(taken.map(({ account, to }) => ({ account, to: to?.id ?? null })));
 	}
 </script>
 
-<Proposal ready={taken.length > 0} ontake={take} {onclose}>
-	{#each found as { sentence }, at (at)}
+<Proposal ready={taken.length > 0 && !isAsked} ontake={take} {onclose}>
+	{#each found as { sentence, question }, at (at)}
 		<p role="status"><Phrases {sentence} /></p>
+		{#if question}
+			<AlikeQuestion {question} once={once[at]} onanswer={(is) => (once = { ...once, [at]: is })} />
+		{/if}
 	{/each}
 </Proposal>

@@ -4,8 +4,7 @@
 	import { askLender } from '$lib/desk/requests';
 	import type { DebtEntry } from '$lib/document/debt';
 	import { explainedBalance, type Lived, type VisitEntry } from '$lib/document/life';
-	import { isAccountOf, newTransactions } from '$lib/exchange/account-debt';
-	import { Refusal } from '$lib/exchange/bytes';
+	import { isAccountOf, newTransactions, withAlikeOnce } from '$lib/exchange/account-debt';
 	import {
 		isTransactions,
 		transactionsIn,
@@ -26,7 +25,8 @@
 		noTransactions,
 		tableInWords
 	} from '$lib/words/lenders';
-	import { onlyStatements } from '$lib/words/taken-in';
+	import { alikeQuestion, onlyStatements } from '$lib/words/taken-in';
+	import AlikeQuestion from '../AlikeQuestion.svelte';
 
 	interface Props {
 		debts: readonly DebtEntry[];
@@ -37,11 +37,20 @@
 	}
 	const { debts, lived, visit, writing, ontake }: Props = $props();
 
+	interface Alike {
+		/** Whether entries that are alike are one and the same, once it has been answered. */
+		readonly once?: boolean;
+	}
+
 	/** What came of one account: what it says, or why it says nothing. */
 	type Came =
-		| { readonly account: AccountStatement; readonly debt: DebtEntry | null }
+		| (Alike & { readonly account: AccountStatement; readonly debt: DebtEntry | null })
 		/** A table of transactions, and whose it is: where no column says it, somebody has to. */
-		| { readonly table: TransactionTable; readonly source: string; readonly of: string | null }
+		| (Alike & {
+				readonly table: TransactionTable;
+				readonly source: string;
+				readonly of: string | null;
+		  })
 		| { readonly trouble: string };
 	let came = $state.raw<readonly Came[]>([]);
 	let asking = $state<{ readonly done: number; readonly all: number } | null>(null);
@@ -52,16 +61,29 @@
 	const taken = $derived(
 		came.flatMap((one): CameStatement[] => {
 			if ('account' in one) {
-				const { account, debt } = one;
+				const { debt } = one;
+				const account = one.once ? withAlikeOnce(one.account) : one.account;
 				const fits = debt && account.currency.code === writing.currency.code;
 				return fits ? [cameFor(debt.id, account)] : [];
 			}
 			if (!('table' in one) || one.of === null) return [];
-			const { transactions, balance } = one.table;
+			const { transactions, balance } = one.once ? withAlikeOnce(one.table) : one.table;
 			return [{ debt: one.of, transactions, withdrawn: [], balance }];
 		})
 	);
-	const isUnasked = $derived(came.some((one) => 'table' in one && one.of === null));
+	const isUnasked = $derived(
+		came.some(
+			(one) =>
+				('table' in one && one.of === null) ||
+				(!('trouble' in one) && alikeOf(one) && one.once === undefined)
+		)
+	);
+
+	/** What is to be asked of entries that are alike; of whose debt is known only once somebody has said it. */
+	function alikeOf(one: Exclude<Came, { trouble: string }>) {
+		if ('account' in one) return one.debt && alikeQuestion(one.debt, one.account, writing);
+		return alikeQuestion(debts.find(({ id }) => id === one.of) ?? null, one.table, writing);
+	}
 
 	async function ask(): Promise<void> {
 		const noted = debts.filter(({ noted }) => noted.account.length >= 4);
@@ -112,14 +134,9 @@
 	function tablesIn(sheets: readonly Sheet[], source: string): Came[] {
 		const rows = sheets[0]?.rows ?? [];
 		if (!isTransactions(rows)) return [{ trouble: noTransactions(source, writing) }];
-		try {
-			const table = transactionsIn(rows, source, writing);
-			const known = debts.find((debt) => isAccountOf(debt, table));
-			return [{ table, source, of: known?.id ?? null }];
-		} catch (error) {
-			if (!(error instanceof Refusal)) throw error;
-			return [{ trouble: error.message }];
-		}
+		const table = transactionsIn(rows, writing);
+		const known = debts.find((debt) => isAccountOf(debt, table));
+		return [{ table, source, of: known?.id ?? null }];
 	}
 
 	async function look(file: File): Promise<void> {
@@ -188,6 +205,17 @@
 									))}
 							/>
 						</span>
+					{/if}
+					{#if !('trouble' in one)}
+						{@const question = alikeOf(one)}
+						{#if question}
+							<AlikeQuestion
+								{question}
+								once={one.once}
+								onanswer={(is) =>
+									(came = came.map((other) => (other === one ? { ...one, once: is } : other)))}
+							/>
+						{/if}
 					{/if}
 				</li>
 			{/each}

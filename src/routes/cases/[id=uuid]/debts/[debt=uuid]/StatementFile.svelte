@@ -1,13 +1,14 @@
 <!-- A lender's statement file (OFX) added to this debt: what it would bring is said before it is taken. -->
 <script lang="ts">
 	import type { DebtEntry } from '$lib/document/debt';
-	import { withAccount } from '$lib/exchange/account-debt';
+	import { withAccount, withAlikeOnce } from '$lib/exchange/account-debt';
 	import type { AccountStatement } from '$lib/exchange/statement-ofx';
 	import type { Writing } from '$lib/reading/writing';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import Proposal from '$lib/ui/Proposal.svelte';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
-	import { accountSentence, onlyStatements } from '$lib/words/taken-in';
+	import { accountSentence, alikeQuestion, onlyStatements } from '$lib/words/taken-in';
+	import AlikeQuestion from '../../AlikeQuestion.svelte';
 
 	interface Props {
 		debt: DebtEntry;
@@ -16,7 +17,12 @@
 	}
 	const { debt, writing, onchange }: Props = $props();
 
-	let accounts = $state.raw<readonly AccountStatement[]>([]);
+	interface Account {
+		readonly account: AccountStatement;
+		/** Whether entries that are alike are one and the same, once it has been answered. */
+		readonly once?: boolean;
+	}
+	let accounts = $state.raw<readonly Account[]>([]);
 	let reading = $state<string | null>(null);
 	let refusal = $state<string | null>(null);
 
@@ -27,15 +33,15 @@
 			const content = await readFile(file, writing);
 			if (content.kind === 'refused') refusal = content.message;
 			else if (content.kind !== 'accounts') refusal = onlyStatements(file.name, writing);
-			else accounts = content.accounts;
+			else accounts = content.accounts.map((account) => ({ account }));
 		} finally {
 			reading = null;
 		}
 	}
 
-	function take(account: AccountStatement): void {
+	function take({ account, once }: Account): void {
 		accounts = [];
-		onchange('statement file', withAccount(debt, account));
+		onchange('statement file', withAccount(debt, once ? withAlikeOnce(account) : account));
 	}
 </script>
 
@@ -49,12 +55,23 @@
 {:else if refusal}
 	<p role="alert">{refusal}</p>
 {/if}
-{#each accounts as account, at (at)}
+{#each accounts as one, at (at)}
+	{@const { account, once } = one}
+	{@const fits = account.currency.code === writing.currency.code}
+	{@const question = fits ? alikeQuestion(debt, account, writing) : null}
 	<Proposal
-		ready={account.currency.code === writing.currency.code}
-		ontake={() => take(account)}
-		onclose={() => (accounts = accounts.filter((other) => other !== account))}
+		ready={fits && (question === null || once !== undefined)}
+		ontake={() => take(one)}
+		onclose={() => (accounts = accounts.filter((other) => other !== one))}
 	>
 		<p role="status"><Phrases sentence={accountSentence(account, debt, writing)} /></p>
+		{#if question}
+			<AlikeQuestion
+				{question}
+				{once}
+				onanswer={(is) =>
+					(accounts = accounts.map((other) => (other === one ? { account, once: is } : other)))}
+			/>
+		{/if}
 	</Proposal>
 {/each}
