@@ -18,6 +18,8 @@
 	import { plain, type Sentence } from '$lib/words/sentence';
 	import type { CaseDocument, NewCase } from '$lib/document/case';
 	import { addressOf, LONGEST_SEARCH, USUAL, type Question } from '$lib/document/casebook';
+	import KeyLine from '$lib/ui/KeyLine.svelte';
+	import { keysFor, LINE_KEYS } from '$lib/words/keys';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
 	import { casebookSentence, nothingShared } from '$lib/words/casebook';
 	import Answered from '$lib/ui/Answer.svelte';
@@ -293,6 +295,7 @@
 				onremove={remove}
 				onheld={() => void book.again()}
 			/>
+			<KeyLine keys={keysFor(LINE_KEYS, !isReader)} />
 		{/if}
 	</div>
 </main>

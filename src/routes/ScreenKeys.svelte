@@ -6,7 +6,7 @@
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import { isTyping } from '$lib/ui/typing';
 
-	const keys = $derived(keysOn(page.route.id));
+	const keys = $derived(keysOn(page.route.id, page.data['person']?.role !== 'reader'));
 	let button = $state<HTMLElement>();
 	let isOpen = $state(false);
 

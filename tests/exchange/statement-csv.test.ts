@@ -58,6 +58,13 @@ describe('a lender’s transactions as CSV', () => {
 		);
 	});
 
+	it('have what was owed in the end, whichever of them stand first', () => {
+		const rows = ['2027-01-15,-10,110', '2027-01-16,-20,130', '2027-01-16,-5,135'];
+		const owed = (lines: readonly string[]) =>
+			read(['Date,Amount,Balance', ...lines].join('\n')).balance?.owed;
+		expect([owed(rows), owed(rows.toReversed())]).toEqual([13_500, 13_500]);
+	});
+
 	it('are told from other tables', () => {
 		expect(isTransactions(rowsOfText('Creditor,Owed\nA,12', 'a.csv', usd))).toBe(false);
 		expect(isTransactions([])).toBe(false);

@@ -191,7 +191,10 @@ function fieldsOf(
 		const other = twin ? fields.indexOf(twin.field) : -1;
 		if (!twin || other < 0) continue;
 		const neither = fields.map((field) => (field === twin.field ? null : field));
-		return { fields: neither, twins: { field: twin.field, columns: [other, at] } };
+		return {
+			fields: neither,
+			twins: { field: twin.field, columns: [Math.min(other, at), Math.max(other, at)] }
+		};
 	}
 	return { fields, twins: null };
 }

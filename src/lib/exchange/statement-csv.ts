@@ -116,12 +116,14 @@ export function transactionsIn(rows: readonly Row[], writing: Writing): Transact
 		})
 		.sort((one, other) => (one.date < other.date ? -1 : one.date > other.date ? 1 : 0));
 	const [account = ''] = cellsOf('account').filter((text) => text !== '');
-	const latest = inRows
-		.filter(({ at }) => (balances[at] ?? '') !== '')
-		.reduce<(typeof inRows)[number] | null>(
-			(last, one) => (last === null || one.day > last.day ? one : last),
-			null
-		);
+	// Of several rows of the latest day the last one has what was owed in the end, or the first where the newest stand first.
+	const withBalance = inRows.filter(({ at }) => (balances[at] ?? '') !== '');
+	const isNewestFirst = (inRows[0]?.day ?? '') > (inRows.at(-1)?.day ?? '');
+	const inOrder = isNewestFirst ? withBalance.toReversed() : withBalance;
+	const latest = inOrder.reduce<(typeof inRows)[number] | null>(
+		(last, one) => (last === null || one.day >= last.day ? one : last),
+		null
+	);
 	return {
 		account: account.slice(0, LIMITS.account),
 		transactions,

@@ -15,7 +15,7 @@
 {#each sentence as { text, figure, opens, plan }, index (index)}{#if opens && onopen}<button
 			type="button"
 			data-print
-			title="Show its working"
+			title="Show its working (Enter)"
 			class:interest={figure === 'interest'}
 			onclick={(event) => onopen(opens, event.currentTarget, plan)}>{text}</button
 		>{:else if figure}<strong class:interest={figure === 'interest'}>{text}</strong

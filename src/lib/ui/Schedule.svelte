@@ -61,7 +61,7 @@
 >
 	{#snippet head()}
 		<tr aria-rowindex={1}>
-			<th scope="col" class="number">No.</th>
+			<th scope="col" class="number" title="Shift+↑ ↓ marks rows to copy">No.</th>
 			<th scope="col" class="left">Due</th>
 			{#each cells as cell (cell)}<th scope="col">{CELL_HEADS[cell]}</th>{/each}
 			<th scope="col" class="note"><span class="unseen">Note</span></th>

@@ -80,7 +80,13 @@
 	let taking = $state.raw<HTMLElement | null>(null);
 
 	const views = $derived([
-		{ name: 'Debts', href: `/cases/${desk.id}`, here: page.url.pathname === `/cases/${desk.id}` },
+		{
+			name: 'Debts',
+			// From the plan the same key goes back.
+			...(page.url.pathname === planHref ? { key: 'F8' } : {}),
+			href: `/cases/${desk.id}`,
+			here: page.url.pathname === `/cases/${desk.id}`
+		},
 		{ name: 'Plan', key: 'F8', href: planHref, here: page.url.pathname === planHref },
 		{ name: 'Side by side', key: 'F9', href: sideHref, here: page.url.pathname === sideHref },
 		{ name: 'Hand-out', href: handoutHref, here: page.url.pathname === handoutHref },
@@ -161,7 +167,7 @@
 	</button>
 	<button
 		type="button"
-		title={desk.undoable === null ? 'Nothing to undo' : `Undo: ${desk.undoable} (Ctrl+Z)`}
+		title={desk.undoable === null ? 'Nothing to undo (Ctrl+Z)' : `Undo: ${desk.undoable} (Ctrl+Z)`}
 		disabled={desk.undoable === null}
 		onclick={() => desk.step('undo')}
 	>
@@ -169,7 +175,7 @@
 	</button>
 	<button
 		type="button"
-		title={desk.redoable === null ? 'Nothing to redo' : `Redo: ${desk.redoable} (Ctrl+Shift+Z)`}
+		title={desk.redoable === null ? 'Nothing to redo (Ctrl+Shift+Z)' : `Redo: ${desk.redoable} (Ctrl+Shift+Z)`}
 		disabled={desk.redoable === null}
 		onclick={() => desk.step('redo')}
 	>

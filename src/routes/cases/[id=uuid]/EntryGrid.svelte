@@ -7,7 +7,9 @@
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import { blankDebt, duplicated, isBlank, moved, without } from '$lib/desk/debt-entry';
 	import type { DebtEntry } from '$lib/document/debt';
+	import KeyLine from '$lib/ui/KeyLine.svelte';
 	import { nameOf } from '$lib/words/debt';
+	import { GRID_KEYS } from '$lib/words/keys';
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { goto } from '$app/navigation';
 	import { onMount, tick } from 'svelte';
@@ -188,12 +190,8 @@
 	</div>
 </div>
 
-<p class="keys">
-	{#if full}A case holds at most {LIMITS.debts} debts.{/if}
-	<kbd>Enter</kbd> goes on <kbd>Esc</kbd> takes back <kbd>↑ ↓</kbd> other lines
-	<kbd>Alt ↑ ↓</kbd> moves the line <kbd>Ctrl D</kbd> copies it <kbd>Ctrl Delete</kbd> deletes it
-	<kbd>Ctrl Enter</kbd> opens it
-</p>
+{#if full}<p class="full">A case holds at most {LIMITS.debts} debts.</p>{/if}
+<KeyLine keys={GRID_KEYS} />
 
 <style>
 	/* On the root, because a line that is being dragged hangs outside the grid. */
@@ -229,20 +227,9 @@
 		text-align: right;
 	}
 
-	.keys {
+	.full {
 		color: var(--quiet);
 		font-size: 13px;
-		line-height: 2;
-	}
-
-	kbd {
-		margin-left: 14px;
-		padding: 1px 6px;
-		background: var(--sheet);
-	}
-
-	kbd:first-child {
-		margin-left: 0;
 	}
 
 	/* A table needs its width: where the page has less, it is scrolled sideways. */

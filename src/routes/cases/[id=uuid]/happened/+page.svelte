@@ -1,5 +1,7 @@
 <!-- What really happened since a plan was chosen: read, explained, and gone on from. -->
 <script lang="ts">
+	import KeyLine from '$lib/ui/KeyLine.svelte';
+	import { READING_KEYS } from '$lib/words/keys';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { monthsBetween } from '$lib/core/quantities/calendar';
@@ -264,6 +266,7 @@
 				ongone={(id) => desk.change('what happened', (paper) => withoutHappened(paper, id))}
 				onopen={(debt, name, anchor) => open(name, anchor, debt)}
 			/>
+			{#if !fixed}<KeyLine keys={READING_KEYS} />{/if}
 			{#if !fixed && document.visits.some(({ id }) => id === visit.id)}
 				<p class="tools">
 					{#if visit.date < data.today}

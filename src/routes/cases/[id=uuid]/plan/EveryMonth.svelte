@@ -152,7 +152,7 @@
 		>
 			{#snippet head()}
 				<tr aria-rowindex={1}>
-					<th scope="col" class="number">No.</th>
+					<th scope="col" class="number" title="Shift+↑ ↓ marks rows to copy">No.</th>
 					<th scope="col" class="left">Month</th>
 					{#each IN_ALL as of (of)}<th scope="col">{HEADS[of]}</th>{/each}
 					{#each debtCells as { cell, letter, name, of } (cell)}

@@ -175,6 +175,7 @@
 				value={amount}
 				aria-label="Slide the month’s money"
 				aria-valuetext={writeMoney(amount, writing)}
+				title="↑ ↓ one more or less; Page Up, Page Down 25"
 				oninput={(event) => set(Number(event.currentTarget.value))}
 				onkeydown={key}
 			/>

@@ -11,6 +11,7 @@
 	import { writeWholeMoney } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import { daysOf, monthIn, type PlanEntry, type PlanHappening } from '$lib/document/plan';
+	import { PICTURE_KEYS } from '$lib/words/keys';
 	import { owedSentence, planInWords } from '$lib/words/plan-answer';
 	import type { Phrase } from '$lib/words/sentence';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
@@ -225,6 +226,7 @@
 <section class="pictures" aria-label="What is owed over time">
 	<p class="caption">
 		<Phrases sentence={owed} onopen={on.onfigure} />
+		<kbd title={PICTURE_KEYS}>← →</kbd>
 	</p>
 	<span class="against">
 		<span>compared with</span>
@@ -274,6 +276,11 @@
 		gap: 0 16px;
 		min-height: 0;
 		height: 100%;
+	}
+
+	.caption kbd {
+		margin-left: 8px;
+		font-weight: 400;
 	}
 
 	.caption {

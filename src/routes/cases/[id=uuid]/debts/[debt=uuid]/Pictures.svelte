@@ -7,6 +7,7 @@
 	import type { StatedDebt } from '$lib/core/debt/ways';
 	import type { DebtEntry } from '$lib/document/debt';
 	import { happeningInWords } from '$lib/words/debt';
+	import { PICTURE_KEYS } from '$lib/words/keys';
 	import { writeWholeMoney } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import {
@@ -119,6 +120,7 @@
 		{:else}
 			What is owed over time
 		{/if}
+		<kbd title={PICTURE_KEYS}>← →</kbd>
 	</h2>
 	{#if axis?.cut}
 		<button type="button" class="whole" aria-pressed={whole} onclick={() => (whole = !whole)}>
@@ -176,6 +178,11 @@
 		min-width: 0;
 		min-height: 0;
 		height: 100%;
+	}
+
+	.caption kbd {
+		margin-left: 8px;
+		font-weight: 400;
 	}
 
 	.caption {
