@@ -56,7 +56,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.click('.picture .caption button');
 		await screen.see('[role=dialog]', 'The balances after January 2027');
 		await screen.press('Escape');
-		await screen.click('.answer button:nth-of-type(4)');
+		await screen.click('.answer span:nth-of-type(4) button');
 		await screen.see('.numbers', '317.12 = 317.12');
 		await screen.click('[role=dialog] .source');
 		await screen.see('[role=dialog]', 'Fee for New loan');
@@ -118,7 +118,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 			'At $650.00 a month, highest rate first, everything is paid off in April 2030, after 40 months; it costs $3,016.46 in interest and $1,450.00 in fees'
 		);
 		await screen.see('.strip h2', '$85.00 beside it are fees');
-		await screen.click('.strip h2 button:nth-of-type(4)');
+		await screen.click('.strip h2 span:nth-of-type(4) button');
 		await screen.see('[role=dialog]', 'Fees of January 2027');
 		await screen.see('.numbers', '50.00 + 35.00 = 85.00');
 		await screen.press('Escape');

@@ -1,3 +1,5 @@
+import { planOf } from '../../src/lib/core/plan/walk';
+import { constant, simpleDebt } from '../support/households';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
@@ -266,7 +268,7 @@ describe('a picture as SVG', () => {
 	it('has a band for each debt up to what is owed, and no text that runs as markup', () => {
 		const { plan } = own;
 		const debts = household.debts.map(({ id }, place) => ({ id, place, letter: '<&"' }));
-		const svg = planPicture(
+		const { svg } = planPicture(
 			plan,
 			debts,
 			household.asOf,
@@ -277,6 +279,22 @@ describe('a picture as SVG', () => {
 		expect(svg.match(/<path d="M[^"]*" fill="#/g)?.length).toBeGreaterThanOrEqual(debts.length);
 		expect(svg).not.toMatch(/<b>|&"|<&/);
 		expect(svg).toContain('<title>A &amp; &lt;b&gt;</title>');
+	});
+
+	it('keeps the height of its field, however many payoff dates are close together', () => {
+		const debts = Array.from({ length: 12 }, (_, at) =>
+			simpleDebt(String(at), 100_000 + 100 * at, 120_000)
+		);
+		const plan = planOf(debts, constant(120_000, { order: 'spread' }));
+		const drawn = debts.map(({ id }, place) => ({ id, place, letter: String(place) }));
+		const size = { width: 450, height: 150 };
+		const { svg, height } = planPicture(plan, drawn, household.asOf, size, usd);
+		expect(height).toBeGreaterThan(size.height);
+		expect(svg).toContain(`viewBox="0 0 450 ${height}"`);
+		const axis = Math.max(
+			...[...svg.matchAll(/M[\d.]+ ([\d.]+)l-3 5h6Z/g)].map(([, y]) => Number(y))
+		);
+		expect(axis).toBeGreaterThan(80);
 	});
 
 	it('has the hues of the style sheet', () => {

@@ -87,13 +87,23 @@ export function alikeIn(
 	debt: DebtEntry | null,
 	{ transactions }: Pick<AccountStatement, 'transactions'>
 ): TransactionEntry[] {
-	const times = (all: readonly TransactionEntry[], key: string) =>
-		all.filter((one) => one.reference === '' && keyOf(one) === key).length;
+	const known = timesOf(debt?.transactions ?? []);
 	const first = new Map(transactions.map((one) => [keyOf(one), one]));
-	return [...first].flatMap(([key, one]) => {
-		const count = times(transactions, key);
-		return count > 1 && count > times(debt?.transactions ?? [], key) ? [one] : [];
+	return [...timesOf(transactions)].flatMap(([key, count]) => {
+		const one = first.get(key);
+		return one && count > 1 && count > (known.get(key) ?? 0) ? [one] : [];
 	});
+}
+
+/** How often each transaction without a reference is there, by its key. */
+function timesOf(transactions: readonly TransactionEntry[]): ReadonlyMap<string, number> {
+	const times = new Map<string, number>();
+	for (const one of transactions) {
+		if (one.reference !== '') continue;
+		const key = keyOf(one);
+		times.set(key, (times.get(key) ?? 0) + 1);
+	}
+	return times;
 }
 
 /** A statement in which those that are alike and have no reference are one and the same. */

@@ -123,8 +123,7 @@ const BLOCKS: Readonly<Record<HandoutPart, (handed: Handed) => readonly Block[]>
 		return [
 			{
 				kind: 'picture',
-				...size,
-				svg: planPicture(plan, debts, document.asOf, size, writing),
+				...planPicture(plan, debts, document.asOf, size, writing),
 				words: handedPicture(gone, writing)
 			}
 		];

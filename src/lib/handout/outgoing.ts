@@ -197,7 +197,7 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 			const drawn = listed
 				.filter(({ id }) => (plan.debts[indexOf(id)]?.starting ?? 0) > 0)
 				.map(({ id, place }) => ({ id, place, letter: letterOf(place) }));
-			return planPicture(plan, drawn, asOf, PICTURE, writing, titleOf(entry, writing));
+			return planPicture(plan, drawn, asOf, PICTURE, writing, titleOf(entry, writing)).svg;
 		}
 		default: {
 			const { planWorkbook } = await import('../exchange/workbooks-out');

@@ -25,15 +25,21 @@ const RIGHT = 12;
 const TOP = 8;
 const ROW = 12;
 
-/** The bands of a plan's debts, from the last to go, at the bottom, up to the first. */
+/** So many rows of payoff dates are in the height that is wished; more of them make the picture higher. */
+const ROWS_WITHIN = 3;
+
+/**
+ * The bands of a plan's debts, from the last to go, at the bottom, up to the first: the picture, and how high it is where
+ * many payoff dates are close together.
+ */
 export function planPicture(
 	plan: Plan,
 	debts: readonly { readonly id: string; readonly place: number; readonly letter: string }[],
 	asOf: CalendarDate,
-	size: Size,
+	wished: Size,
 	writing: Writing<Language>,
 	title = ''
-): string {
+): Size & { readonly svg: string } {
 	const months = monthsDrawn(plan);
 	const days = months.map((month) => dayNumber(dayOfMonth(plan, month, asOf)));
 	const ordered = byPayoff(plan, debts);
@@ -46,8 +52,15 @@ export function planPicture(
 	const last = Math.max(...days, ...ends.map(({ day }) => day));
 	const highest = Math.max(...months.map((month) => owedInAll(plan, month)), 1);
 	const left = roomFor(highest, writing);
-	const room = placed(ends, (day) => xOf(days[0] ?? 0, last, left, size)(day), left, size.width);
-	const below = 2 + (Math.max(-1, ...room.map(({ row }) => row)) + 1) * ROW;
+	const room = placed(
+		ends,
+		(day) => xOf(days[0] ?? 0, last, left, wished)(day),
+		left,
+		wished.width
+	);
+	const rows = Math.max(-1, ...room.map(({ row }) => row)) + 1;
+	const size = { ...wished, height: wished.height + Math.max(0, rows - ROWS_WITHIN) * ROW };
+	const below = 5 + rows * ROW;
 	const field = fieldOf(days[0] ?? 0, last, highest, left, size, below + ROW);
 	const heights = months.map(() => 0);
 	const bands = ordered.toReversed().map(({ id, place, letter }) => {
@@ -59,7 +72,7 @@ export function planPicture(
 		const over = [...heights];
 		return { place, letter, under, over };
 	});
-	return picture(size, title, [
+	const svg = picture(size, title, [
 		...grid(field, highest, size, writing),
 		...bands.map(({ place, under, over }) => {
 			const path = area<number>()
@@ -96,6 +109,7 @@ export function planPicture(
 			)
 		])
 	]);
+	return { ...size, svg };
 }
 
 /** How a line is told from the others without colour. */

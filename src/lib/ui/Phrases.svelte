@@ -10,14 +10,30 @@
 			| undefined;
 	}
 	const { sentence, onopen }: Props = $props();
+
+	/** What ends a clause right behind a figure: no line may begin with it. */
+	const stopIn = (text = ''): string => /^[;,.:]*/.exec(text)?.[0] ?? '';
+	const parts = $derived(
+		sentence.map((phrase, at) => {
+			const isBehind = onopen && sentence[at - 1]?.opens;
+			return {
+				...phrase,
+				text: isBehind ? phrase.text.slice(stopIn(phrase.text).length) : phrase.text,
+				stop: stopIn(sentence[at + 1]?.text)
+			};
+		})
+	);
 </script>
 
-{#each sentence as { text, figure, opens, plan }, index (index)}{#if opens && onopen}<button
-			type="button"
-			data-print
-			title="Show its working (Enter)"
-			class:interest={figure === 'interest'}
-			onclick={(event) => onopen(opens, event.currentTarget, plan)}>{text}</button
+{#each parts as { text, figure, opens, plan, stop }, index (index)}{#if opens && onopen}<span
+			class:kept={stop !== ''}
+			><button
+				type="button"
+				data-print
+				title="Show its working (Enter)"
+				class:interest={figure === 'interest'}
+				onclick={(event) => onopen(opens, event.currentTarget, plan)}>{text}</button
+			>{stop}</span
 		>{:else if figure}<strong class:interest={figure === 'interest'}>{text}</strong
 		>{:else}{text}{/if}{/each}
 
@@ -32,6 +48,10 @@
 	button {
 		border-bottom: 1px dotted var(--act);
 		line-height: 1.15;
+	}
+
+	.kept {
+		white-space: nowrap;
 	}
 
 	.interest {

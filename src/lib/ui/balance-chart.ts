@@ -223,7 +223,7 @@ interface PlacedEnd {
 	readonly row: number;
 }
 
-/** Where payoff dates go under the axis: on a second row where two would run into each other. */
+/** Where payoff dates go under the axis: on another row where two would run into each other, or past the edge. */
 function placedEnds(
 	pen: CanvasRenderingContext2D,
 	lines: readonly BalanceLine[],
@@ -239,8 +239,11 @@ function placedEnds(
 			const width = pen.measureText(line.label).width;
 			const centred = Math.min(Math.max(at - width / 2, from), to - width);
 			const free = taken.findIndex((end) => centred > end + 10);
-			const row = free >= 0 ? free : taken.indexOf(Math.min(...taken));
-			const left = free >= 0 ? centred : (taken[row] ?? 0) + 12;
+			const soonest = taken.indexOf(Math.min(...taken));
+			const pushed = (taken[soonest] ?? 0) + 12;
+			const isPushed = free < 0 && pushed + width <= to;
+			const row = isPushed ? soonest : free < 0 ? taken.length : free;
+			const left = isPushed ? pushed : centred;
 			taken[row] = left + width;
 			return { line, at, left, row };
 		});
