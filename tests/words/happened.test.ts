@@ -150,7 +150,9 @@ describe('what nobody entered', () => {
 		const paid = drift.read.reduce((sum, { sums }) => sum + sums.paid, 0);
 		expect(said).not.toContain('was not paid');
 		expect(said).toMatch(
-			new RegExp(String.raw`bout \$${writeAmount(cents(paid), usd)} was paid,.* as the balances show, `)
+			new RegExp(
+				String.raw`bout \$${writeAmount(cents(paid), usd)} was paid,.* as the balances show, `
+			)
 		);
 		const figure = { of: 'drift', name: 'payments' } as const;
 		const [debt = ''] = drift.read.flatMap(({ id, parts }) => (parts.payments === 0 ? [] : [id]));

@@ -175,7 +175,9 @@
 	</button>
 	<button
 		type="button"
-		title={desk.redoable === null ? 'Nothing to redo (Ctrl+Shift+Z)' : `Redo: ${desk.redoable} (Ctrl+Shift+Z)`}
+		title={desk.redoable === null
+			? 'Nothing to redo (Ctrl+Shift+Z)'
+			: `Redo: ${desk.redoable} (Ctrl+Shift+Z)`}
 		disabled={desk.redoable === null}
 		onclick={() => desk.step('redo')}
 	>
