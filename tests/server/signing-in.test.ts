@@ -53,9 +53,33 @@ describe('signing in', () => {
 
 	it('slows down by address whatever the name', async () => {
 		const statuses = [];
-		for (let tries = 0; tries < 6; tries += 1)
+		for (let tries = 0; tries < 13; tries += 1)
 			statuses.push((await session(`Somebody ${tries}`, 'not the password')).status);
 		expect(statuses).toContain(429);
+		await queryOnce(residuum.settings['DATABASE_URL'] ?? '', 'delete from sign_in_failure');
+	});
+
+	it('counts attempts before they are judged: of many at once few are, and a name is not shut out elsewhere', async () => {
+		const began = performance.now();
+		const statuses = await Promise.all(
+			Array.from({ length: 120 }, async () => (await session(SENNA, 'not the password')).status)
+		);
+		const judged = statuses.filter((status) => status === 422).length;
+		expect(judged).toBeGreaterThan(0);
+		expect(judged).toBeLessThanOrEqual(5);
+		expect(statuses.filter((status) => status === 429)).toHaveLength(120 - judged);
+		expect(performance.now() - began).toBeLessThan(20_000);
+		// The right name and password of somebody else at the address is as good as ever, and leaves no failure behind.
+		const countedHere = async () =>
+			(
+				await queryOnce(
+					residuum.settings['DATABASE_URL'] ?? '',
+					'select max(failures) as most from sign_in_failure'
+				)
+			)[0]?.most as number;
+		const before = await countedHere();
+		expect((await session(IVO, PASSWORD)).status).toBe(200);
+		expect(await countedHere()).toBe(before);
 		await queryOnce(residuum.settings['DATABASE_URL'] ?? '', 'delete from sign_in_failure');
 	});
 

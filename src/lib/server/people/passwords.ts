@@ -51,6 +51,7 @@ let nobodys: Promise<string> | null = null;
 /** Whether it is the password of what is kept; where nothing is kept it is not, after just as long. */
 export async function isPassword(typed: string, of: string | null): Promise<boolean> {
 	nobodys ??= kept(crypto.randomUUID());
-	const matches = await verify(of ?? (await nobodys), plain(typed).slice(0, LONGEST));
+	const password = [...plain(typed)].slice(0, LONGEST).join('');
+	const matches = await verify(of ?? (await nobodys), password);
 	return matches && of !== null;
 }

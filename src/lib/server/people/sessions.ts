@@ -14,8 +14,11 @@ const LONGEST = Number(process.env['RESIDUUM_SESSION'] ?? 12) * 3_600_000;
 /** That something was done is noted to within this. */
 const NOTED_EVERY = Math.min(60_000, IDLE / 10);
 
-/** So many failures are nothing; each further one makes the next try wait twice as long, up to the longest wait. */
-const FREE = 3;
+/**
+ * So many failures are nothing; each further one makes the next try wait twice as long, up to the longest wait. At one
+ * address several people may sign in at once, and each attempt counts until it is judged.
+ */
+const FREE = { name: 3, address: 10 };
 const LONGEST_WAIT = { name: 60_000, address: 900_000 };
 /** Failures are forgotten after so long. */
 const FORGOTTEN = 3_600_000;
@@ -55,7 +58,7 @@ export async function identified(
 	address: string
 ): Promise<Exclude<SignIn, { kind: 'done' }> | { readonly kind: 'done'; readonly person: Person }> {
 	const keys = keysOf(typed, address);
-	const seconds = await waitOf(keys);
+	const seconds = await attempt(keys);
 	if (seconds > 0) return { kind: 'slow', seconds };
 	const { rows } = await reading((statements) =>
 		statements.query<AccountRow>(
@@ -67,18 +70,15 @@ export async function identified(
 	// Without an account it takes as long.
 	const isRight = await isPassword(password, account?.password ?? null);
 	if (account === null || !isRight || account.is_locked) {
-		await writing(async (statements) => {
-			await countFailure(statements, keys);
-			await append(statements, null, address, [
+		await writing((statements) =>
+			append(statements, null, address, [
 				{ what: 'was refused a sign-in', subject: account?.id ?? null }
-			]);
-		});
+			])
+		);
 		return { kind: 'wrong' };
 	}
 	const { id, name, role } = account;
-	await writing((statements) =>
-		statements.query('delete from sign_in_failure where key = $1', [keys.name])
-	);
+	await writing((statements) => uncount(statements, keys));
 	return { kind: 'done', person: { id, name, role } };
 }
 
@@ -101,23 +101,47 @@ interface Keys {
 	readonly address: Buffer;
 }
 
-/** What failures are counted by, as hashes: what is typed as a name may be a password. */
+/**
+ * What failures are counted by, as hashes: what is typed as a name may be a password. A name is counted with the address
+ * it is tried from: whoever tries it elsewhere shuts nobody out.
+ */
 const keysOf = (typed: string, address: string): Keys => ({
-	name: hashed(`name ${folded(typed)}`),
+	name: hashed(`name ${folded(typed)} from ${address}`),
 	address: hashed(`address ${address}`)
 });
 
+/**
+ * Counts an attempt as a failure before it is judged, so that many at once are counted like one after the other; or
+ * for how many seconds nothing is tried, and then it is not.
+ */
+const attempt = (keys: Keys): Promise<number> =>
+	writing(async (statements) => {
+		const seconds = await waitOf(statements, keys);
+		if (seconds === 0) await countFailure(statements, keys);
+		return seconds;
+	});
+
+/** Takes back that an attempt was counted: it was none that failed. */
+async function uncount(statements: Statements, { name, address }: Keys): Promise<void> {
+	await statements.query(
+		'delete from sign_in_failure where key = $1 or (key = $2 and failures = 1)',
+		[name, address]
+	);
+	await statements.query('update sign_in_failure set failures = failures - 1 where key = $1', [
+		address
+	]);
+}
+
 /** For how many seconds nothing is tried, by name and by address. */
-async function waitOf(keys: Keys): Promise<number> {
-	const { rows } = await reading((statements) =>
-		statements.query<{ key: Uint8Array; failures: number; last_at: Date }>(
-			'select key, failures, last_at from sign_in_failure where key = $1 or key = $2',
-			[keys.name, keys.address]
-		)
+async function waitOf(statements: Statements, keys: Keys): Promise<number> {
+	const { rows } = await statements.query<{ key: Uint8Array; failures: number; last_at: Date }>(
+		'select key, failures, last_at from sign_in_failure where key = $1 or key = $2 order by key for update',
+		[keys.name, keys.address]
 	);
 	const waits = rows.map(({ key, failures, last_at: last }) => {
-		const most = keys.name.equals(key) ? LONGEST_WAIT.name : LONGEST_WAIT.address;
-		const wait = failures <= FREE ? 0 : Math.min(most, 1_000 * 2 ** (failures - FREE));
+		const by = keys.name.equals(key) ? 'name' : 'address';
+		const over = failures - FREE[by];
+		const wait = over <= 0 ? 0 : Math.min(LONGEST_WAIT[by], 1_000 * 2 ** over);
 		return Math.ceil((last.getTime() + wait - Date.now()) / 1_000);
 	});
 	return Math.max(0, ...waits);
