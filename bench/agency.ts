@@ -107,9 +107,14 @@ export async function makeCase(ask: Ask, label: string, debts: readonly object[]
 		calendar: NO_CALENDAR,
 		...NOTHING_LIVED
 	};
-	const saved = await ask('PUT', `/api/cases/${id}`, { basedOn: 1, what: 'debts', document });
+	const saved = await ask('PUT', `/api/cases/${id}`, {
+		basedOn: 1,
+		what: 'debts',
+		changes: [{ op: 'replace', path: '', value: document }]
+	});
 	if (saved.status !== 200) throw new Error(saved.body);
-	return { id, ...(JSON.parse(saved.body) as { document: CaseDocument; revision: number }) };
+	const { revision } = JSON.parse(saved.body) as { revision: number };
+	return { id, document: document as unknown as CaseDocument, revision };
 }
 
 /** The value below which so much of them lies, from 0 to 1. */

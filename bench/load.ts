@@ -121,15 +121,13 @@ async function work({ ask, cases }: Counselor, until: number, done: Done): Promi
 async function save(ask: Ask, held: Held, done: Done): Promise<void> {
 	const [first, ...others] = held.document.debts;
 	if (!first) return;
-	const document = {
-		...held.document,
-		debts: [{ ...first, balance: (first.balance ?? 0) + 1 }, ...others]
-	};
+	const balance = (first.balance ?? 0) + 1;
+	const document = { ...held.document, debts: [{ ...first, balance }, ...others] };
 	const { status, milliseconds } = await ask('PUT', `/api/cases/${held.id}`, {
 		basedOn: held.revision,
 		what: 'balance',
 		key: crypto.randomUUID(),
-		document
+		changes: [{ op: 'replace', path: '/debts/0/balance', value: balance }]
 	});
 	if (status !== 200) return void done.failed.push(`a save: ${status}`);
 	Object.assign(held, { document, revision: held.revision + 1 });

@@ -81,7 +81,11 @@ async function makeCase(debts: readonly object[], fields: object = {}): Promise<
 		...NOTHING_LIVED,
 		...fields
 	};
-	await send('PUT', `/api/cases/${id}`, { basedOn: 1, what: 'debts', document });
+	await send('PUT', `/api/cases/${id}`, {
+		basedOn: 1,
+		what: 'debts',
+		changes: [{ op: 'replace', path: '', value: document }]
+	});
 	return id;
 }
 

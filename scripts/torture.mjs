@@ -74,7 +74,7 @@ class Counter {
 		const saved = await ask(this.at, 'PUT', `/api/cases/${this.id}`, {
 			basedOn: this.revision,
 			what: 'balance',
-			document
+			changes: [{ op: 'replace', path: '', value: document }]
 		});
 		if (saved.status !== 200) return saved;
 		this.acknowledged = balance;

@@ -5,7 +5,7 @@ import { addPerson, PASSWORD, signIn, welcome } from '../../scripts/accounts.mjs
 import { card } from '../support/debts';
 import { findings } from '../support/axe';
 import { openDesk, type Desk, type Screen } from '../support/page';
-import { makeCase, startResiduum, type MadeCase } from '../support/residuum';
+import { makeCase, startResiduum, type MadeCase, wholly } from '../support/residuum';
 import { staffOf } from '../support/staff';
 
 /** The balance of the only debt there is. */
@@ -60,7 +60,7 @@ async function kept(): Promise<CaseState> {
 	const { body } = await desk.residuum.request('PUT', `/api/cases/${made.id}`, {
 		basedOn: 0,
 		what: 'nothing',
-		document: made.document
+		...wholly(made.document)
 	});
 	return (body as { state: CaseState }).state;
 }

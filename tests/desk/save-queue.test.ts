@@ -4,6 +4,7 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { changesFrom, withChanges } from '../../src/lib/document/changes';
 import { same } from '../../src/lib/document/same';
 import {
 	SaveQueue,
@@ -35,8 +36,14 @@ class Window {
 		const asked = (carryOut: () => Answer) =>
 			new Promise<Answer>((resolve) => this.#waiting.push({ carryOut, resolve }));
 		const server: Server<Doc, string> = {
-			save: ({ basedOn, document, what, key }) =>
-				asked(() => this.file.save(basedOn, document, what, key)),
+			// As it goes over the wire: what changes in what the save says that it is based on.
+			save: ({ basedOn, document, held, what, key }) => {
+				const changes = changesFrom(held, document);
+				return asked(() => {
+					const sent = withChanges(this.file.held.document, changes) as Doc;
+					return this.file.save(basedOn, sent, what, key);
+				});
+			},
 			step: ({ direction, basedOn, key }) => asked(() => this.file.step(direction, basedOn, key))
 		};
 		const after = (_: number, call: () => void) => {
@@ -290,6 +297,20 @@ describe('the queue of saves', () => {
 		here.queue.change('deleted', (now) => ({ ...now, b: 0 }));
 		await here.settle();
 		expect(here.file.held).toMatchObject({ revision: 3, undo: 'deleted' });
+	});
+
+	it('tells changes apart by what they change, however alike they are called', async () => {
+		const here = opened();
+		const rate = (field: string, to: number) =>
+			here.queue.change('annual rate', (now) => ({ ...now, [field]: to }), field);
+		rate('a', 1);
+		rate('a', 12);
+		rate('b', 3);
+		await here.settle();
+		expect(here.file.held).toMatchObject({ revision: 2, document: { a: 12, b: 3 } });
+		here.queue.step('undo');
+		await here.settle();
+		expect(here.queue.document).toMatchObject({ a: 12, b: 0 });
 	});
 
 	it('takes three steps that are asked for at once one after the other, and keeps what is typed meanwhile', async () => {

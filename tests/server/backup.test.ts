@@ -18,7 +18,8 @@ import {
 	temporaryFolder,
 	TESTER,
 	TODAY,
-	type Residuum
+	type Residuum,
+	wholly
 } from '../support/residuum';
 import { wholeCase } from '../support/whole-case';
 
@@ -39,7 +40,7 @@ beforeAll(async () => {
 	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
 		basedOn: 2,
 		what: 'all of it',
-		document: whole
+		...wholly(whole)
 	});
 	expect(saved.status).toBe(200);
 	await residuum.request('POST', `/api/cases/${id}/undo`, { basedOn: 3 });
@@ -284,7 +285,7 @@ describe('a backup', () => {
 				const { status } = await residuum.request('PUT', `/api/cases/${own}`, {
 					basedOn: revision,
 					what: 'label',
-					document: { ...document, label }
+					...wholly({ ...document, label })
 				});
 				expect(status).toBe(200);
 				revision += 1;

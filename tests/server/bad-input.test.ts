@@ -1,5 +1,5 @@
 import { describe, expect, inject, it } from 'vitest';
-import { makeCase, sharedResiduum } from '../support/residuum';
+import { makeCase, sharedResiduum, wholly } from '../support/residuum';
 import { badValues, placesIn, wholeCase, withValue } from '../support/whole-case';
 
 const residuum = sharedResiduum();
@@ -41,7 +41,7 @@ describe('bad input', () => {
 		for (const { kind, place, value } of saves) {
 			const document = withValue(whole, place, value);
 			const basedOn = 2 + counts.taken;
-			const body = JSON.stringify({ basedOn, what: kind, document }).replace(
+			const body = JSON.stringify({ basedOn, what: kind, ...wholly(document) }).replace(
 				DEEP,
 				'['.repeat(10_000) + ']'.repeat(10_000)
 			);
@@ -56,10 +56,10 @@ describe('bad input', () => {
 
 	it('is no less refused around a document: what was changed, the revision, the key, and no JSON at all', async () => {
 		const { id, document } = await makeCase(residuum, 'Around', [wholeCase().debts[0] ?? {}]);
-		const good = { basedOn: 2, what: 'label', document };
+		const good = { basedOn: 2, what: 'label', ...wholly(document) };
 		for (const [kind, value] of badValues()) {
 			if (kind === 'nested 10,000 deep') continue;
-			for (const field of ['basedOn', 'what', 'key', 'changesCurrency']) {
+			for (const field of ['basedOn', 'what', 'key', 'changes', 'changesCurrency']) {
 				const body = JSON.stringify(withValue(good, [field], value));
 				const { status } = await send('PUT', `/api/cases/${id}`, body);
 				expect([kind, field, [200, 409, 422].includes(status)]).toEqual([kind, field, true]);
@@ -75,7 +75,7 @@ describe('bad input', () => {
 	it('does not bring amounts into another currency without saying so', async () => {
 		const { id, document } = await makeCase(residuum, 'Currency', [wholeCase().debts[1] ?? {}]);
 		const euros = { ...document, currency: { code: 'EUR', digits: 2 } };
-		const save = { basedOn: 2, what: 'currency', document: euros };
+		const save = { basedOn: 2, what: 'currency', ...wholly(euros) };
 		const refused = await send('PUT', `/api/cases/${id}`, JSON.stringify(save));
 		expect(refused).toMatchObject({ status: 422, problems: [{ at: 'document.currency' }] });
 		const said = JSON.stringify({ ...save, changesCurrency: true });

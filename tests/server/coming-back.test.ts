@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { CaseState } from '../../src/lib/document/case';
 import { livedCase } from '../support/lives';
-import { makeCase, sharedResiduum, TODAY } from '../support/residuum';
+import { makeCase, sharedResiduum, TODAY, wholly } from '../support/residuum';
 
 const residuum = sharedResiduum();
 
@@ -33,7 +33,7 @@ describe('what was expected, and what happened', () => {
 		const fewer = await residuum.request('PUT', `/api/cases/${id}`, {
 			basedOn: revision,
 			what: 'reading',
-			document: { ...document, readings: readings.slice(0, -1) }
+			...wholly({ ...document, readings: readings.slice(0, -1) })
 		});
 		expect(fewer.status).toBe(200);
 		const undone = await residuum.request('POST', `/api/cases/${id}/undo`, {

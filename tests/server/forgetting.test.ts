@@ -7,7 +7,7 @@ import { thinned, type Kept } from '../../src/lib/server/cases/thinning';
 import { KEPT } from '../../src/lib/server/database/tables';
 import { card } from '../support/debts';
 import { runs } from '../support/random';
-import { makeCase, startResiduum, type Residuum } from '../support/residuum';
+import { makeCase, startResiduum, type Residuum, wholly } from '../support/residuum';
 import { wholeCase } from '../support/whole-case';
 
 let residuum: Residuum;
@@ -22,7 +22,11 @@ describe('a case', () => {
 		const whole = wholeCase();
 		const { id } = await makeCase(residuum, 'To be forgotten', [card()]);
 		const put = (basedOn: number, document: object) =>
-			residuum.request('PUT', `/api/cases/${id}`, { basedOn, what: 'all of it', document });
+			residuum.request('PUT', `/api/cases/${id}`, {
+				basedOn,
+				what: 'all of it',
+				...wholly(document)
+			});
 		expect((await put(2, whole)).status).toBe(200);
 		const key = crypto.randomUUID();
 		const message = {
@@ -176,7 +180,7 @@ describe('a long history', () => {
 			await own.request('PUT', `/api/cases/${id}`, {
 				basedOn: number - 1,
 				what: `label ${number}`,
-				document: { ...document, label: `Revision ${number}` }
+				...wholly({ ...document, label: `Revision ${number}` })
 			});
 		await own.stop();
 		const later = await startResiduum(

@@ -10,7 +10,7 @@ import type { CaseState } from '../../src/lib/document/case';
 import { ROUTES, type Need } from '../../src/lib/server/people/access';
 import { addPerson, command, signIn, welcome } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
-import { makeCase, startResiduum, TESTER, type Residuum } from '../support/residuum';
+import { makeCase, startResiduum, TESTER, type Residuum, wholly } from '../support/residuum';
 import { staffOf } from '../support/staff';
 
 let residuum: Residuum;
@@ -285,7 +285,7 @@ describe('two people in one case', () => {
 			as(name, 'PUT', `/api/cases/${id}`, {
 				basedOn: revision,
 				what: 'client label',
-				document: { ...document, label }
+				...wholly({ ...document, label })
 			});
 		expect((await save(IVO, 'By Ivo')).status).toBe(200);
 		const stale = await save(TESTER, 'By the tester');

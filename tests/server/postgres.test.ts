@@ -6,7 +6,7 @@ import { server } from '../../scripts/torture.mjs';
 import type { CaseState } from '../../src/lib/document/case';
 import { addPerson, signIn, welcome } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
-import { ask, makeCase, startResiduum, TESTER, TODAY } from '../support/residuum';
+import { ask, makeCase, startResiduum, TESTER, TODAY, wholly } from '../support/residuum';
 
 type Postgres = Awaited<ReturnType<typeof startPostgres>>;
 
@@ -90,7 +90,7 @@ describe('a PostgreSQL server', () => {
 				by.request('PUT', `/api/cases/${id}`, {
 					basedOn,
 					what: 'label',
-					document: { ...document, label }
+					...wholly({ ...document, label })
 				});
 			const answers = await Promise.all([
 				change(one, `One ${round}`),
@@ -116,7 +116,7 @@ describe('a PostgreSQL server', () => {
 			basedOn: revision,
 			what: 'label',
 			key: crypto.randomUUID(),
-			document: { ...document, label: 'Sent twice' }
+			...wholly({ ...document, label: 'Sent twice' })
 		};
 		const put = () => one.request('PUT', `/api/cases/${id}`, save);
 		await postgres.end('SIGKILL');

@@ -15,7 +15,8 @@ import {
 	temporaryFolder,
 	TODAY,
 	USD,
-	type Residuum
+	type Residuum,
+	wholly
 } from '../support/residuum';
 
 const folders: string[] = [];
@@ -228,7 +229,7 @@ describe('data of versions before', () => {
 		const answer = await change('PUT', `/api/cases/${second}`, {
 			basedOn: 0,
 			what: 'late',
-			document
+			...wholly(document)
 		});
 		// Based on no revision there is: the case as it is comes back.
 		expect(answer.status).toBe(409);

@@ -15,7 +15,7 @@ import { startServer } from '../../scripts/own-server.mjs';
 import { canMount, disk, kill, power } from '../../scripts/torture.mjs';
 import { card } from '../support/debts';
 import { addPerson, signIn, welcome } from '../../scripts/accounts.mjs';
-import { makeCase, startResiduum, TODAY, USD, type Residuum } from '../support/residuum';
+import { makeCase, startResiduum, TODAY, USD, type Residuum, wholly } from '../support/residuum';
 import { wholeCase } from '../support/whole-case';
 
 const folders: string[] = [];
@@ -129,7 +129,7 @@ describe('a server', () => {
 		const { id } = made.body as { id: string };
 		const { document } = small;
 		const large = { ...document, label: 'Large', debts };
-		const save = { basedOn: 1, what: 'all of it', document: large };
+		const save = { basedOn: 1, what: 'all of it', ...wholly(large) };
 		for (const [method, path, body] of [
 			['PUT', `/api/cases/${id}`, save],
 			['POST', `/api/cases/${id}/undo`, { basedOn: 2, key: crypto.randomUUID() }],
@@ -179,9 +179,9 @@ describe('a server', () => {
 		const secret = 'Zachariah Quelliwick';
 		const { id, document } = await makeCase(residuum, secret, [card({ name: secret })]);
 		const put = (body: unknown) => residuum.request('PUT', `/api/cases/${id}`, body);
-		await put({ basedOn: 1, what: secret, document });
-		await put({ basedOn: 2, what: secret, document: { ...document, debts: [secret] } });
-		await put({ basedOn: 2, what: secret, document: { ...document, label: `${secret}\u0000` } });
+		await put({ basedOn: 1, what: secret, ...wholly(document) });
+		await put({ basedOn: 2, what: secret, ...wholly({ ...document, debts: [secret] }) });
+		await put({ basedOn: 2, what: secret, ...wholly({ ...document, label: `${secret}\u0000` }) });
 		await put(secret);
 		await residuum.request('DELETE', '/api/cases');
 		await fetch(`${residuum.address}/%E0%A4%A?${secret}`).catch(() => undefined);

@@ -1,4 +1,5 @@
 /** A Residuum of a test's own: the built server on a data folder that is thrown away, and its API. */
+import { withChanges } from '../../src/lib/document/changes';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -13,7 +14,8 @@ import {
 	NOTHING_LIVED,
 	VERSION,
 	type CaseDocument,
-	type CaseState
+	type CaseState,
+	type Saved
 } from '../../src/lib/document/case';
 import { signIn } from '../../scripts/accounts.mjs';
 import { USUAL_STYLE } from '../../src/lib/words/style';
@@ -205,9 +207,20 @@ export async function makeCase(
 	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
 		basedOn: 1,
 		what: 'debts',
-		document
+		...wholly(document)
 	});
 	if (saved.status !== 200) throw new Error(JSON.stringify(saved.body));
-	const { document: written, revision } = saved.body as CaseState;
-	return { id, document: written, revision };
+	const { revision } = saved.body as CaseState;
+	return { id, document: documentSaved(saved.body, document), revision };
+}
+
+/** A save of a whole document: all of it in the place of what is there. */
+export const wholly = (document: unknown) => ({
+	changes: [{ op: 'replace' as const, path: '', value: document }]
+});
+
+/** The document that a save came to: what was sent, with what the server writes otherwise. */
+function documentSaved(body: unknown, sent: unknown): CaseDocument {
+	const saved = body as Saved;
+	return 'document' in saved ? saved.document : (withChanges(sent, saved.changes) as CaseDocument);
 }

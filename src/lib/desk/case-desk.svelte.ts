@@ -88,10 +88,13 @@ export class CaseDesk {
 		return of(named ?? this.planLookedAt) ?? of(choices.at(-1)?.plan) ?? plans[0];
 	}
 
-	/** Changes the case; `what` says what changed, in the words of the undo button. */
-	change(what: string, update: (document: CaseDocument) => CaseDocument): void {
+	/**
+	 * Changes the case; `what` says what changed, in the words of the undo button, `of` whose field it is, where several
+	 * are called alike: typing on in one field is one step, in another one the next.
+	 */
+	change(what: string, update: (document: CaseDocument) => CaseDocument, of = ''): void {
 		this.stepped = null;
-		this.#queue.change(what, update);
+		this.#queue.change(what, update, `${of} ${what}`);
 	}
 
 	/** A calendar with these events was given out: the next one replaces it, and cancels what is gone by then. */
@@ -103,12 +106,16 @@ export class CaseDesk {
 	}
 
 	changeDebt(id: string, what: string, fields: Partial<DebtEntry>): void {
-		this.change(what, (document) => ({
-			...document,
-			debts: document.debts.map((debt) =>
-				debt.id === id ? { ...debt, ...asRead(fields, debt, document), ...fields } : debt
-			)
-		}));
+		this.change(
+			what,
+			(document) => ({
+				...document,
+				debts: document.debts.map((debt) =>
+					debt.id === id ? { ...debt, ...asRead(fields, debt, document), ...fields } : debt
+				)
+			}),
+			id
+		);
 	}
 
 	/** Changes a debt and keeps how it was before, until that is let go. */
@@ -133,12 +140,16 @@ export class CaseDesk {
 	}
 
 	changePlan(id: string, what: string, fields: Partial<PlanEntry>): void {
-		this.change(what, (document) => ({
-			...document,
-			plans: document.plans.map((plan) =>
-				plan.id === id ? withOwnName({ ...plan, ...fields }, document) : plan
-			)
-		}));
+		this.change(
+			what,
+			(document) => ({
+				...document,
+				plans: document.plans.map((plan) =>
+					plan.id === id ? withOwnName({ ...plan, ...fields }, document) : plan
+				)
+			}),
+			id
+		);
 	}
 
 	/** Keeps a plan, and debts, as they are now, where they are not kept already. */
@@ -172,10 +183,11 @@ export class CaseDesk {
 		return this.#queue.flush();
 	}
 
-	/** The page is going: what still waits is sent and kept. */
-	leave(): void {
-		leaveBehind(this.id, this.#who, this.#queue.leftBehind());
+	/** The page is going: what still waits is sent and kept; false where it could not be kept. */
+	leave(): boolean {
+		const isKept = leaveBehind(this.id, this.#who, this.#queue.leftBehind());
 		this.#queue.leave();
+		return isKept;
 	}
 
 	/** Takes up what was left behind here, unless the case has it by now. */

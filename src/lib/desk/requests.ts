@@ -1,11 +1,12 @@
 /** The page's requests to its server. */
-import type { CaseDocument, CaseState, NewCase, Problem } from '../document/case';
+import type { CaseDocument, CaseState, NewCase, Problem, Saved } from '../document/case';
+import { changesFrom, withChanges } from '../document/changes';
 import { addressOf, type BookPage, type Question } from '../document/casebook';
 import type { MessageRequest } from '../document/message';
 import type { AccountChange, Holders, Person, Role } from '../document/people';
 import { LONGEST_REQUEST } from '../workers/longest-request';
 import { tellSignedOut } from './session';
-import type { Answered, Server } from './save-queue';
+import type { Server } from './save-queue';
 
 /** What came of a request. */
 export type Answer<T> =
@@ -43,17 +44,17 @@ export async function loadAnew(): Promise<void> {
 	if (await serverAnswers()) location.reload();
 }
 
-/** Bodies up to this many characters may outlive the page that sends them. */
+/** Bodies up to this many bytes may outlive the page that sends them: a browser lets 64 KiB in all. */
 const KEEPALIVE = 60_000;
 
 async function ask<T>(method: string, path: string, content?: unknown): Promise<Answer<T>> {
-	const body = content === undefined ? null : JSON.stringify(content);
+	const body = content === undefined ? null : new TextEncoder().encode(JSON.stringify(content));
 	try {
 		const response = await fetch(path, {
 			method,
 			body,
 			headers: { 'content-type': 'application/json' },
-			keepalive: body !== null && body.length < KEEPALIVE,
+			keepalive: body !== null && body.byteLength <= KEEPALIVE,
 			signal: AbortSignal.timeout(LONGEST_REQUEST)
 		});
 		const answer = (response.status === 204 ? undefined : await response.json()) as Told<T>;
@@ -199,17 +200,32 @@ export const sayHere = (id: string, here: boolean) =>
 export const sayTakenAlong = (id: string, kind: string) =>
 	ask<undefined>('POST', `/api/cases/${id}/taken-along`, { kind });
 
+/** The case as it was saved: what was sent, with what the server writes otherwise. */
+function stateSaved(saved: Saved, sent: CaseDocument): CaseState {
+	if ('document' in saved) return saved;
+	const { changes, ...told } = saved;
+	const document = changes.length === 0 ? sent : (withChanges(sent, changes) as CaseDocument);
+	return { ...told, document };
+}
+
 /** How the queue of saves of one case reaches the server. */
 export function serverOf(id: string): Server<CaseDocument, Problem> {
-	const answered = (answer: Answer<CaseState>): Answered<CaseDocument, Problem> =>
-		answer.kind === 'done' ? { kind: 'done', state: answer.value } : answer;
 	return {
-		save: async ({ held, ...request }) => {
-			const changed = held.currency.code !== request.document.currency.code;
-			const body = changed ? { ...request, changesCurrency: true } : request;
-			return answered(await ask('PUT', `/api/cases/${id}`, body));
+		save: async ({ held, document, ...request }) => {
+			const changesCurrency = held !== null && held.currency.code !== document.currency.code;
+			const body = {
+				...request,
+				changes: changesFrom(held, document),
+				...(changesCurrency ? { changesCurrency } : {})
+			};
+			const answer = await ask<Saved>('PUT', `/api/cases/${id}`, body);
+			return answer.kind === 'done'
+				? { kind: 'done', state: stateSaved(answer.value, document) }
+				: answer;
 		},
-		step: async ({ direction, ...request }) =>
-			answered(await ask('POST', `/api/cases/${id}/${direction}`, request))
+		step: async ({ direction, ...request }) => {
+			const answer = await ask<CaseState>('POST', `/api/cases/${id}/${direction}`, request);
+			return answer.kind === 'done' ? { kind: 'done', state: answer.value } : answer;
+		}
 	};
 }

@@ -33,8 +33,8 @@ export interface Server<D, P> {
 		document: D;
 		what: string;
 		key: string;
-		/** What it is based on. */
-		held: D;
+		/** The document at the revision that it is based on; null where that is not known yet. */
+		held: D | null;
 	}): Promise<Answered<D, P>>;
 	step(request: { direction: Direction; basedOn: number; key: string }): Promise<Answered<D, P>>;
 }
@@ -69,6 +69,8 @@ export interface LeftBehind<D> {
 interface Change<D> {
 	readonly key: string;
 	readonly what: string;
+	/** What of the document it changes: typing on there is the same change, elsewhere another one. */
+	readonly at: string;
 	readonly document: D;
 }
 
@@ -145,8 +147,8 @@ export class SaveQueue<D, P> {
 		return this.#tasks.length > 0 || this.#refusal ? null : this.#base.redo;
 	}
 
-	/** Changes the document; `what` says what changed, in the words of the undo button. */
-	change(what: string, update: (document: D) => D): void {
+	/** Changes the document; `what` says what changed, in the words of the undo button, `at` tells one field from others. */
+	change(what: string, update: (document: D) => D, at = what): void {
 		this.document = update(this.document);
 		if (this.#conflict) {
 			// It is in either version, whichever is chosen.
@@ -156,30 +158,29 @@ export class SaveQueue<D, P> {
 		}
 		const last = this.#tasks.at(-1);
 		const underWay = this.#sending && this.#tasks.length === 1;
-		if (!this.#sending && this.#isAsHeld(what)) {
+		if (!this.#sending && this.#isAsHeld(at)) {
 			// What was typed has been taken back before it was saved.
 			this.#tasks = [];
 			this.#refusal = null;
 			return this.told(null);
 		}
-		if (last?.of === 'change' && last.what === what && this.#isOpen && !underWay) {
+		if (last?.of === 'change' && last.at === at && this.#isOpen && !underWay) {
 			this.#tasks[this.#tasks.length - 1] = { ...last, document: this.document };
-		} else this.#tasks.push(this.#newChange(what));
+		} else this.#tasks.push(this.#newChange(what, at));
 		this.#isOpen = true;
 		this.#wait(PAUSE);
 		this.told(null);
 	}
 
 	/** Whether a change that is still being made has come to nothing: the server has it so already. */
-	#isAsHeld(what: string): boolean {
+	#isAsHeld(at: string): boolean {
 		const [only, ...others] = this.#tasks;
-		const isSame =
-			only === undefined || (only.of === 'change' && only.what === what && this.#isOpen);
+		const isSame = only === undefined || (only.of === 'change' && only.at === at && this.#isOpen);
 		return isSame && others.length === 0 && same(this.document, this.#base.document);
 	}
 
-	#newChange(what: string): Extract<Task<D>, { of: 'change' }> {
-		return { of: 'change', key: this.newKey(), what, document: this.document };
+	#newChange(what: string, at = what): Extract<Task<D>, { of: 'change' }> {
+		return { of: 'change', key: this.newKey(), what, at, document: this.document };
 	}
 
 	/** Takes the last change back, or makes it again, once what waits is saved. */
@@ -232,7 +233,7 @@ export class SaveQueue<D, P> {
 		if (left.length > 0) return { base: this.#base, changes: left };
 		return {
 			base: this.#base,
-			changes: [{ key: this.newKey(), what: 'what was typed', document: this.document }]
+			changes: [this.#newChange('what was typed')]
 		};
 	}
 
@@ -246,7 +247,8 @@ export class SaveQueue<D, P> {
 		const last = this.#tasks.at(-1);
 		if (last?.of !== 'change' || this.#tasks.length !== 2) return;
 		const { document, what, key } = last;
-		const held = this.#base.document;
+		const [first] = this.#tasks;
+		const held = first?.of === 'change' ? first.document : null;
 		void this.server.save({ basedOn: this.#base.revision + 1, document, what, key, held });
 	}
 

@@ -2,11 +2,13 @@
  * A case as it travels between page, server and history, and the requests around it. Everything that
  * comes in passes these schemas; each refusal says the field, what is wrong and what is allowed.
  */
+import type { Operation } from 'fast-json-patch';
 import { z } from 'zod';
 import { addMonths, isCalendarDate, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import type { PlannedDebt } from '../core/plan/terms';
 import { carryOut, plannedTerms, wayTerms, type Carried } from '../core/debt/ways';
+import { changesEntry } from './changes';
 import { upgraded } from './upgrade';
 import { allowedFirstDue } from './days';
 import { debtEntry, roundingSteps, statedDebt } from './debt';
@@ -179,7 +181,13 @@ function refuseTwice(
 }
 
 /** A case of this version, or of an earlier one, which becomes one of this. */
-export const caseDocument = z.preprocess(upgraded, presentDocument);
+export const caseDocument = z.preprocess(
+	(document, context) =>
+		upgraded(document, (message, path) =>
+			context.addIssue({ code: 'custom', message, path: [...path], input: document })
+		),
+	presentDocument
+);
 
 const fileOf = <T extends z.ZodType>(document: T) =>
 	z.strictObject({
@@ -193,9 +201,8 @@ const fileOf = <T extends z.ZodType>(document: T) =>
 export const caseFile = fileOf(caseDocument);
 export const presentCaseFile = fileOf(presentDocument);
 
-const basedOn = z.int({
-	error: sentence('The revision', 'the number of the one that was changed')
-});
+const REVISION = sentence('The revision', 'the number of the one that was changed');
+const basedOn = z.int({ error: REVISION }).max(LIMITS.revisions, { error: REVISION });
 const what = text('What was changed', 1, 200);
 
 /** A request that is sent again has the same key, so that it is carried out once; absent: it is not. */
@@ -212,7 +219,8 @@ export const saveRequest = z.strictObject({
 	basedOn,
 	what,
 	key,
-	document: caseDocument,
+	/** What changes in the revision that it is based on (RFC 6902). */
+	changes: changesEntry,
 	/** A case whose amounts come to be in another currency says so: it is never by accident. */
 	changesCurrency: flag('Whether the currency is changed').optional()
 });
@@ -263,6 +271,10 @@ export interface CaseState {
 	readonly redo: string | null;
 }
 
+/** What a save tells whoever made it: the revision, and what differs from what was sent; or, sent again, all of it. */
+export type Saved = Omit<CaseState, 'document'> &
+	({ readonly changes: readonly Operation[] } | { readonly document: CaseDocument });
+
 /** One thing that is wrong with a request: where, and a sentence with what is allowed. */
 export interface Problem {
 	readonly at: string;
@@ -272,8 +284,11 @@ export interface Problem {
 /** More problems than these are not read. */
 const NAMED = 40;
 
-export function problemsOf(error: z.ZodError): Problem[] {
-	return error.issues.slice(0, NAMED).map(({ path, message }) => ({ at: path.join('.'), message }));
+export function problemsOf(error: z.ZodError, within = ''): Problem[] {
+	return error.issues.slice(0, NAMED).map(({ path, message }) => ({
+		at: [...(within === '' ? [] : [within]), ...path].join('.'),
+		message
+	}));
 }
 
 /** Every refusal in words of our own, also where no field has one for it. */
@@ -305,6 +320,9 @@ const TYPE_WORDS: Readonly<Record<string, string>> = {
 	boolean: 'true or false'
 };
 
+/** The fields of debts and plans that hold days; a text may look like one. */
+const DAYS = new Set(['asOf', 'firstDue', 'date', 'until', 'begins', 'from']);
+
 /** Every date in a document, and where. */
 function* datesIn(
 	value: unknown,
@@ -315,7 +333,7 @@ function* datesIn(
 	} else if (typeof value === 'object' && value !== null) {
 		const entries = Array.isArray(value) ? value.entries() : Object.entries(value);
 		for (const [key, inner] of entries) {
-			if (key !== 'name') yield* datesIn(inner, [...path, key]);
+			if (typeof inner !== 'string' || DAYS.has(String(key))) yield* datesIn(inner, [...path, key]);
 		}
 	}
 }

@@ -24,6 +24,25 @@ export function readAsOf(
 	return refused(text(spoken, 'year', years), text(spoken, 'day years', years));
 }
 
+/** Reads a day that something of a case happens on: within the span around the day of its figures. */
+export function readDayNear(
+	typed: string,
+	asOf: CalendarDate,
+	spoken: Spoken,
+	read: typeof readDate = readDate
+): Reading<CalendarDate> {
+	const reading = read(typed, asOf, spoken);
+	if (!reading.ok) return reading;
+	const first = addMonths(asOf, -12 * LIMITS.span.before);
+	const last = addMonths(asOf, 12 * LIMITS.span.after);
+	if (reading.value >= first && reading.value <= last) return reading;
+	const date = writeDate(reading.value, spoken);
+	return refused(
+		text(spoken, reading.value < first ? 'too early' : 'too late', { date }),
+		text(spoken, 'day near', { first: writeDate(first, spoken), last: writeDate(last, spoken) })
+	);
+}
+
 /** Reads a first due date: after the day the figures are as of, and not years away. */
 export function readFirstDue(
 	typed: string,

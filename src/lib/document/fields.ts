@@ -47,6 +47,9 @@ function integer<T extends number>(field: string, lowest: number, highest: numbe
 
 export const money = (field: string) => integer<Cents>(field, 0, LIMITS.amount, 'minor units');
 
+/** What amounts add up to. */
+export const sum = (field: string) => integer<Cents>(field, 0, LIMITS.sum, 'minor units');
+
 /** An amount that may be below zero. */
 export const signedMoney = (field: string) =>
 	integer<Cents>(field, -LIMITS.amount, LIMITS.amount, 'minor units');

@@ -5,7 +5,7 @@ import { LIMITS } from '../core/quantities/limits';
 import type { Cents } from '../core/quantities/money';
 import { newDebtOf } from './change';
 import { debtEntry } from './debt';
-import { choice, date, identifier, money, name } from './fields';
+import { choice, date, identifier, money, name, sum } from './fields';
 import { readingsOf, type ReadingEntry, type VisitEntry } from './life';
 import { planContent } from './plan';
 import type { Standing } from './standing';
@@ -54,11 +54,17 @@ export const forecastEntry = z.strictObject({
 	/** The first month whose money is less than what is asked; null: there is none, or (before version 9) it was not kept. */
 	shortFrom: date('The first short month of a forecast').nullable(),
 	/** Interest and fees in all. */
-	cost: money('The cost of a forecast')
+	cost: sum('The cost of a forecast')
 });
 export type ForecastEntry = z.infer<typeof forecastEntry>;
 /** The figures of one debt of it. */
 export type KeptFigures = ForecastEntry['figures'][number];
+
+/** The forecasts of a case with one more; of those beyond what a case keeps the oldest are let go. */
+export const withForecast = (
+	forecasts: readonly ForecastEntry[],
+	entry: ForecastEntry
+): ForecastEntry[] => [...forecasts, entry].slice(-LIMITS.forecasts);
 
 /** What a debt was called, one that the plan brings too. */
 export function nameIn({ debts, content }: ForecastEntry, id: string): string {

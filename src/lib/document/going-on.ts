@@ -9,6 +9,7 @@ import type { CaseDocument } from './case';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from './change';
 import { emptyDebt, NO_STATEMENT, statedDebt, type AskedEntry, type DebtEntry } from './debt';
 import { balancesOn, followedPlan, type Found } from './found-balances';
+import { withForecast } from './forecast';
 import { forecastEntryOf, keptForecast } from './kept-forecast';
 import { moneyAfter, withMoreMoney, type More } from './later-money';
 import { contentOf, type PlanEntry } from './plan';
@@ -32,8 +33,8 @@ export function goneOn(
 ): GoneOn | null {
 	const gone = goneAhead(document, on, newId, more);
 	if (!gone) return null;
-	const made = { id: newId(), by: 'going on', date: on } as const;
-	const forecasts = [...document.forecasts, forecastEntryOf(gone.document, gone.plan, made)];
+	const made = forecastEntryOf(gone.document, gone.plan, { id: newId(), by: 'going on', date: on });
+	const forecasts = withForecast(document.forecasts, made);
 	return { ...gone, document: { ...gone.document, forecasts } };
 }
 

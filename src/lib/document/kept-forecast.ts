@@ -6,7 +6,7 @@ import { forecastOf, type ExpectedPeriod, type Forecast } from '../core/plan/hap
 import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import { NO_STATEMENT, NOTHING_NOTED } from './debt';
-import { nameIn, type ForecastEntry, type KeptFigures } from './forecast';
+import { nameIn, withForecast, type ForecastEntry, type KeptFigures } from './forecast';
 import { contentOf, USUAL_PLAN, type PlanEntry } from './plan';
 
 type Expecting = Pick<CaseDocument, 'debts' | 'asOf'>;
@@ -37,7 +37,30 @@ export function forecastEntryOf(
 		figures: figuresOf(carried),
 		ends: carried.plan.ending.status === 'cleared' ? carried.plan.ending.payoffDate : null,
 		shortFrom: short ? addMonths(carried.plan.firstMonth, short.month - 1) : null,
-		cost: Math.min(carried.plan.totalCost, LIMITS.amount) as Cents
+		cost: Math.min(carried.plan.totalCost, LIMITS.sum) as Cents
+	};
+}
+
+/** A case in which a plan is chosen on a day, with what is expected of it from then on. */
+export function withChoice(
+	document: CaseDocument,
+	plan: PlanEntry,
+	note: string,
+	made: Pick<ForecastEntry, 'id' | 'by' | 'date'>
+): CaseDocument {
+	const choice = {
+		plan: plan.id,
+		name: plan.name,
+		date: made.date,
+		note,
+		content: contentOf(plan)
+	};
+	// Only of the latest choice it is asked whether its plan has been changed since.
+	const earlier = document.choices.map((one) => ({ ...one, content: null }));
+	return {
+		...document,
+		choices: [...earlier, choice].slice(-LIMITS.choices),
+		forecasts: withForecast(document.forecasts, forecastEntryOf(document, plan, made))
 	};
 }
 

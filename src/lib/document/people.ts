@@ -27,7 +27,8 @@ export const SHORTEST_PASSWORD = 12;
 export const LONGEST_NAME = 60;
 
 const name = text('The name', 1, LONGEST_NAME);
-const password = z.string().max(500);
+/** More than any allowed password takes, however its characters are made up. */
+const password = z.string().max(2_000);
 const role = z.enum(ROLES);
 
 export const signInRequest = z.strictObject({ name: z.string().max(200), password });

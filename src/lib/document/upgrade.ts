@@ -6,28 +6,76 @@ import { NOTHING_NOTED, NO_STATEMENT } from './debt';
 import { usualHandout } from './handout';
 import { FIRST_PLAN } from './plan';
 
+/** Says that something in a document is wrong, and where. */
+type Refuse = (message: string, path: readonly (string | number)[]) => void;
+
 /** Whatever is no document of an earlier version is left for the schema to judge. */
-export function upgraded(document: unknown): unknown {
+export function upgraded(document: unknown, refuse: Refuse): unknown {
+	refuseNewer(document, refuse);
+	return raised(document);
+}
+
+/** The fields that each version brought, of a document and of its debts. */
+const BROUGHT: readonly {
+	readonly version: number;
+	readonly document: readonly string[];
+	readonly debt: readonly string[];
+}[] = [
+	{
+		version: 2,
+		document: [],
+		debt: ['interestOnly', 'lending', 'pays', 'happenings', 'compared', 'baseline']
+	},
+	{ version: 4, document: ['plans', 'against', 'choices', 'sheet'], debt: [] },
+	{ version: 6, document: ['style'], debt: ['noted', 'statement', 'transactions'] },
+	{ version: 7, document: ['handout'], debt: [] },
+	{
+		version: 8,
+		document: ['forecasts', 'visits', 'readings', 'happened'],
+		debt: ['asOf', 'balanceAssumed']
+	},
+	{ version: 10, document: ['calendar'], debt: ['withdrawn'] }
+];
+
+/** What a version did not know would be written over in silence where it stands in a document of that version. */
+function refuseNewer(document: unknown, refuse: Refuse): void {
+	if (!isRecord(document)) return;
+	const { version, debts } = document;
+	if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return;
+	for (const brought of BROUGHT.filter((one) => one.version > version)) {
+		const say = (field: string, path: readonly (string | number)[]) =>
+			refuse(
+				`The version of the document is ${version}, which has no field “${field}”; leave it out, or say the version that it is of, ${brought.version} or later.`,
+				[...path, field]
+			);
+		for (const field of brought.document) if (field in document) say(field, []);
+		records(debts).forEach((debt, at) => {
+			for (const field of brought.debt) if (field in debt) say(field, ['debts', at]);
+		});
+	}
+}
+
+function raised(document: unknown): unknown {
 	if (!isRecord(document)) return document;
 	switch (document['version']) {
 		case 1:
-			return upgraded(ofVersion2(document));
+			return raised(ofVersion2(document));
 		case 2:
-			return upgraded(ofVersion4(document, {}));
+			return raised(ofVersion4(document, {}));
 		case 3: {
 			const { plan, ...rest } = document;
-			return upgraded(ofVersion4(rest, plan));
+			return raised(ofVersion4(rest, plan));
 		}
 		case 4:
-			return upgraded(ofVersion5(document));
+			return raised(ofVersion5(document));
 		case 5:
-			return upgraded(ofVersion6(document));
+			return raised(ofVersion6(document));
 		case 6:
-			return upgraded(ofVersion7(document));
+			return raised(ofVersion7(document));
 		case 7:
-			return upgraded(ofVersion8(document));
+			return raised(ofVersion8(document));
 		case 8:
-			return upgraded(ofVersion9(document));
+			return raised(ofVersion9(document));
 		case 9:
 			return ofVersion10(document);
 		default:

@@ -2,7 +2,8 @@ import { error, json } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { questionIn } from '../document/book-question';
 import type { Question } from '../document/casebook';
-import { inOurWords, problemsOf, type Problem } from '../document/case';
+import { inOurWords, problemsOf, type Problem, type Saved } from '../document/case';
+import { differenceBetween } from '../document/changes';
 import type { Written } from './cases/cases';
 import { NotNow } from './database';
 import { log, loggable } from './log';
@@ -66,7 +67,7 @@ export async function loading<T>(work: () => Promise<T>): Promise<T> {
 export function answerTo(written: Written): Response {
 	switch (written.outcome) {
 		case 'saved':
-			return json(written.state);
+			return json(savedIn(written));
 		case 'stale':
 			return json(
 				{
@@ -77,12 +78,18 @@ export function answerTo(written: Written): Response {
 				{ status: 409 }
 			);
 		case 'refused':
-			return refuse(422, NOT_SAVED, [written.problem]);
+			return refuse(422, NOT_SAVED, written.problems);
 		case 'nothing':
 			return refuse(409, 'There is no change to take back or to make again.');
 		case 'unknown':
 			return unknownCase();
 	}
+}
+
+/** What was sent is known where it came from: only what was written otherwise is told. */
+function savedIn({ state, sent }: Extract<Written, { outcome: 'saved' }>): Saved {
+	const { document, ...told } = state;
+	return sent ? { ...told, changes: differenceBetween(sent, document) } : state;
 }
 
 export function unknownCase(): Response {

@@ -19,7 +19,7 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 2px 14px;
-		padding-top: 4px;
+		padding: 4px 0;
 		color: var(--quiet);
 		font-size: 13px;
 	}

@@ -37,6 +37,10 @@ export const LIMITS = {
 	forecastPeriods: 12_000,
 	/** Events of calendars that were given out. */
 	calendarEvents: 5_000,
+	/** Revisions of a case. */
+	revisions: 2_147_483_647,
+	/** A sum of what amounts come to over a life, in minor units: the largest that a number holds exactly. */
+	sum: cents(Number.MAX_SAFE_INTEGER),
 	/** Visits of a client, balances read in them, and single payments and charges that were typed. */
 	visits: 400,
 	readings: 6_000,

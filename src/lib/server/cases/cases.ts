@@ -3,15 +3,19 @@
  * revisions in `revisions.ts`. The casebook is in `casebook.ts`.
  * Nothing above these modules knows SQL.
  */
+import type { Operation } from 'fast-json-patch';
 import {
 	begunCase,
 	caseDocument,
+	inOurWords,
+	problemsOf,
 	VERSION,
 	type CaseDocument,
 	type CaseState,
 	type NewCase,
 	type Problem
 } from '../../document/case';
+import { withChanges } from '../../document/changes';
 import { standingOf } from '../../document/forecast';
 import { chosenPlan } from '../../document/plan';
 import { now } from '../clock';
@@ -35,7 +39,12 @@ import {
 
 /** What became of a write. */
 export type Written =
-	| { readonly outcome: 'saved'; readonly state: CaseState }
+	| {
+			readonly outcome: 'saved';
+			readonly state: CaseState;
+			/** What the case would be exactly as it was sent; null: it was carried out before. */
+			readonly sent: object | null;
+	  }
 	| { readonly outcome: 'unknown' }
 	/** Based on an old revision: refused, with the case as it is, and who has changed it since. */
 	| {
@@ -44,7 +53,7 @@ export type Written =
 			readonly authors: readonly string[];
 	  }
 	/** Not possible with the case as it is. */
-	| { readonly outcome: 'refused'; readonly problem: Problem }
+	| { readonly outcome: 'refused'; readonly problems: readonly Problem[] }
 	/** Nothing to undo or redo. */
 	| { readonly outcome: 'nothing' };
 
@@ -98,31 +107,46 @@ async function insertInto(
 	return id;
 }
 
-/** Saves a changed case: the rows, and one revision more. */
+/** Saves what has changed in a case: the rows, and one revision more. */
 export async function saveCase(
 	id: string,
 	{
-		document,
+		changes,
 		what,
 		changesCurrency,
 		...request
 	}: Request & {
-		readonly document: CaseDocument;
+		readonly changes: readonly Operation[];
 		readonly what: string;
 		readonly changesCurrency?: boolean | undefined;
 	},
 	by: By
 ): Promise<Written> {
-	return write(id, request, by, async (history, current) =>
-		changesMoney(current, document) && !changesCurrency
-			? { problem: CURRENCY_CHANGED }
-			: { document, what, parent: history.current.number }
-	);
+	return write(id, request, by, async (history, current) => {
+		const sent = withChanges(current, changes);
+		if (typeof sent !== 'object' || sent === null) return { problems: [NOT_FITTING] };
+		await othersFirst();
+		const judged = caseDocument.safeParse(sent, { error: inOurWords });
+		await othersFirst();
+		if (!judged.success) return { problems: problemsOf(judged.error, 'document') };
+		const document = judged.data;
+		return changesMoney(current, document) && !changesCurrency
+			? { problems: [CURRENCY_CHANGED] }
+			: { document, what, parent: history.current.number, sent };
+	});
 }
 
 /** Whether amounts that are written down would come to be in another currency. */
 const changesMoney = (from: CaseDocument, to: CaseDocument): boolean =>
 	from.currency.code !== to.currency.code && from.debts.length > 0;
+
+/** Lets those who wait have their turn: judging a large case takes its time. */
+const othersFirst = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
+
+const NOT_FITTING: Problem = {
+	at: 'changes',
+	message: 'What changes does not fit the case: a field that it speaks of is not there.'
+};
 
 const CURRENCY_CHANGED: Problem = {
 	at: 'document.currency',
@@ -235,7 +259,9 @@ async function write(
 	change: (
 		history: History,
 		current: CaseDocument
-	) => Promise<NewRevision | { readonly problem: Problem } | null>
+	) => Promise<
+		(NewRevision & { readonly sent?: object }) | { readonly problems: readonly Problem[] } | null
+	>
 ): Promise<Written> {
 	return writing(async (transaction): Promise<Written> => {
 		await lockCase(transaction, id);
@@ -243,13 +269,14 @@ async function write(
 		if (there === null) return { outcome: 'unknown' };
 		const { state, history } = there;
 		// Carried out before: only its answer was lost.
-		if (key && (await isKnown(transaction, id, key))) return { outcome: 'saved', state };
+		if (key && (await isKnown(transaction, id, key)))
+			return { outcome: 'saved', state, sent: null };
 		if (basedOn !== null && basedOn !== state.revision) {
 			return { outcome: 'stale', state, authors: await authorsSince(transaction, id, basedOn) };
 		}
 		const revision = await change(history, state.document);
 		if (revision === null) return { outcome: 'nothing' };
-		if ('problem' in revision) return { outcome: 'refused', problem: revision.problem };
+		if ('problems' in revision) return { outcome: 'refused', problems: revision.problems };
 		const number = state.revision + 1;
 		await appendRevision(transaction, id, { ...revision, number, key }, state.document, by);
 		await updateRow(transaction, 'case_file', id, rowOf(revision.document, number, now()));
@@ -264,7 +291,8 @@ async function write(
 		const stepped = stepsOf(await historyOf(transaction, id, number));
 		return {
 			outcome: 'saved',
-			state: { id, revision: number, document: revision.document, ...stepped }
+			state: { id, revision: number, document: revision.document, ...stepped },
+			sent: revision.sent ?? null
 		};
 	});
 }

@@ -1,5 +1,6 @@
 /** How a history stores documents: whole or, where that is less, as a JSON patch (RFC 6902) of a whole one before it. */
-import patches, { type Operation } from 'fast-json-patch';
+import type { Operation } from 'fast-json-patch';
+import { differenceBetween, withChanges } from '../../document/changes';
 
 /** A document as it is stored; `difference` and `whole` are null where it is stored whole. */
 export interface Stored {
@@ -16,7 +17,7 @@ export const STORED = `revision.document, revision.difference,
 
 /** How a document differs from a whole one; null where the difference is not worth keeping instead of it. */
 export function differenceOf(document: object, whole: object): Operation[] | null {
-	const difference = patches.compare(whole, document);
+	const difference = differenceBetween(whole, document);
 	return JSON.stringify(difference).length * 2 < JSON.stringify(document).length
 		? difference
 		: null;
@@ -24,4 +25,4 @@ export function differenceOf(document: object, whole: object): Operation[] | nul
 
 /** The document that was stored. */
 export const documentIn = ({ document, difference, whole }: Stored): unknown =>
-	difference === null ? document : patches.applyPatch(whole, difference, true, false).newDocument;
+	difference === null ? document : withChanges(whole, difference);

@@ -157,9 +157,13 @@
 		step(event);
 		turn(event);
 	}}
-	onpagehide={() => desk.leave()}
+	onpagehide={() => void desk.leave()}
+	onbeforeunload={(event) => {
+		// Where the tab can’t keep what is not saved yet, whoever leaves is asked.
+		if (!desk.leave()) event.preventDefault();
+	}}
 />
-<svelte:document onvisibilitychange={() => document.hidden && desk.leave()} />
+<svelte:document onvisibilitychange={() => document.hidden && void desk.leave()} />
 
 <TopLine {path} {views}>
 	<button type="button" onclick={(event) => (taking = event.currentTarget)}>

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
-	import { withCurrency, withDay } from '$lib/document/settings';
+	import { refusalOf, withCurrency, withDay } from '$lib/document/settings';
 	import { currencyMeans, dayMeans } from '$lib/words/settings';
 	import { readAsOf } from '$lib/document/days';
 	import { DATE_ORDERS, NUMBER_STYLES, type Style } from '$lib/words/style';
@@ -80,9 +80,12 @@
 			onchange={(typed) => (day = typed)}
 		/>
 		{#if otherDay}
-			<p class="means">
-				{dayMeans(paper, otherDay)}
-				<button type="button" onclick={() => takeDay(otherDay)}>Change the day</button>
+			{@const refusal = refusalOf(withDay(paper, otherDay))}
+			<p class="means" role={refusal ? 'alert' : undefined}>
+				{#if refusal}{refusal}{:else}
+					{dayMeans(paper, otherDay)}
+					<button type="button" onclick={() => takeDay(otherDay)}>Change the day</button>
+				{/if}
 			</p>
 		{/if}
 		<span class="label">Currency</span>
@@ -94,11 +97,14 @@
 			onchange={(typed) => (currency = typed)}
 		/>
 		{#if otherCurrency}
-			<p class="means">
-				{currencyMeans(paper, otherCurrency)}
-				<button type="button" onclick={() => takeCurrency(otherCurrency)}
-					>Change the currency</button
-				>
+			{@const refusal = refusalOf(withCurrency(paper, otherCurrency))}
+			<p class="means" role={refusal ? 'alert' : undefined}>
+				{#if refusal}{refusal}{:else}
+					{currencyMeans(paper, otherCurrency)}
+					<button type="button" onclick={() => takeCurrency(otherCurrency)}
+						>Change the currency</button
+					>
+				{/if}
 			</p>
 		{/if}
 		<span class="label">Numbers</span>

@@ -1,7 +1,7 @@
 import type { CalendarDate } from '$lib/core/quantities/calendar';
-import { readFirstDue } from '$lib/document/days';
+import { readDayNear, readFirstDue } from '$lib/document/days';
 import { readCount } from '$lib/reading/counts';
-import { readDate, readMoment, readMonth, readMonthFrom } from '$lib/reading/dates';
+import { readMoment, readMonth, readMonthFrom } from '$lib/reading/dates';
 import { grouped, writeDate, writeAmount, writeMonth, writePercent } from '$lib/reading/written';
 import { readMoney } from '$lib/reading/money';
 import { readName } from '$lib/reading/names';
@@ -32,13 +32,13 @@ export const debtFieldReaders = (writing: Writing, asOf: CalendarDate) => ({
 
 export const moneyText = (writing: Writing) => fieldText(writing, readMoney, writeAmount);
 
-/** A day; a day and month alone are the next such day after `after`. */
-export const dateText = (after: CalendarDate, writing: Writing) =>
-	fieldText(writing, (typed) => readDate(typed, after, writing), writeDate);
+/** A day; a day and month alone are the next such day after the day of the figures. */
+export const dateText = (asOf: CalendarDate, writing: Writing) =>
+	fieldText(writing, (typed) => readDayNear(typed, asOf, writing), writeDate);
 
 /** The same, or a month: its first day. */
-export const momentText = (after: CalendarDate, writing: Writing) =>
-	fieldText(writing, (typed) => readMoment(typed, after, writing), writeDate);
+export const momentText = (asOf: CalendarDate, writing: Writing) =>
+	fieldText(writing, (typed) => readDayNear(typed, asOf, writing, readMoment), writeDate);
 
 export const rateText = (writing: Writing) => fieldText(writing, readRate, writePercent);
 

@@ -21,6 +21,7 @@
 	import { asOfForecast, comeBack, momentsOf, outlookFrom } from '$lib/document/coming-back';
 	import { goneAhead, goneOn } from '$lib/document/going-on';
 	import type { More } from '$lib/document/later-money';
+	import { withForecast } from '$lib/document/forecast';
 	import { forecastEntryOf, keptForecast } from '$lib/document/kept-forecast';
 	import type { VisitEntry } from '$lib/document/life';
 	import { chosenPlan } from '$lib/document/plan';
@@ -146,7 +147,7 @@
 		const made = { id: newId(), by: 'choice', date: data.today } as const;
 		desk.change('what is expected, kept', (paper) => ({
 			...paper,
-			forecasts: [...paper.forecasts, forecastEntryOf(paper, chosen.plan, made)]
+			forecasts: withForecast(paper.forecasts, forecastEntryOf(paper, chosen.plan, made))
 		}));
 	}
 

@@ -1,11 +1,12 @@
 /** What the lines of the table of readings are made of. */
 import { addMonths, type CalendarDate } from '$lib/core/quantities/calendar';
+import { readDayNear } from '$lib/document/days';
 import type { DebtDrift } from '$lib/core/plan/drift';
 import type { ReadingEntry, VisitEntry } from '$lib/document/life';
 import { readDate } from '$lib/reading/dates';
 import type { Writing } from '$lib/reading/writing';
 import { writeDate } from '$lib/reading/written';
-import { accepted, refused, type Reading } from '$lib/reading/reading';
+import { refused, type Reading } from '$lib/reading/reading';
 import { afterVisit } from '$lib/words/happened';
 
 /** A debt in the table: what was expected of it, and what was read. */
@@ -35,9 +36,10 @@ export const visitsBefore = (
 /** A day up to another; a day and month alone are the latest such day. */
 export const pastDateText = (latest: CalendarDate, writing: Writing) => ({
 	read: (typed: string): Reading<CalendarDate> => {
-		const reading = readDate(typed, addMonths(latest, -12), writing);
-		if (!reading.ok || reading.value <= latest)
-			return reading.ok ? accepted(reading.value) : reading;
+		const reading = readDayNear(typed, latest, writing, (text, day, spoken) =>
+			readDate(text, addMonths(day, -12), spoken)
+		);
+		if (!reading.ok || reading.value <= latest) return reading;
 		const { problem, allowed } = afterVisit(reading.value, latest, writing);
 		return refused(problem, allowed);
 	},

@@ -12,9 +12,9 @@
 	import { assumedInWords } from '$lib/words/changes';
 	import { comparisonSentence } from '$lib/words/comparison';
 	import { writeDate } from '$lib/reading/written';
-	import { forecastEntryOf } from '$lib/document/kept-forecast';
+	import { withChoice } from '$lib/document/kept-forecast';
 	import { assumesTerms } from '$lib/document/change';
-	import { chosenPlan, contentOf, type PlanEntry } from '$lib/document/plan';
+	import { chosenPlan, type PlanEntry } from '$lib/document/plan';
 	import Answer from '$lib/ui/Answer.svelte';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -114,17 +114,9 @@
 
 	function choose(plan: PlanEntry, note: string): void {
 		choosing = null;
-		const { id, name } = plan;
-		const choice = { plan: id, name, date: data.today, note, content: contentOf(plan) };
-		desk.change(`chosen: ${name}`, (paper) => ({
-			...paper,
-			// Only of the latest choice it is asked whether its plan has been changed since.
-			choices: [...paper.choices.map((earlier) => ({ ...earlier, content: null })), choice],
-			forecasts: [
-				...paper.forecasts,
-				forecastEntryOf(paper, plan, { id: newId(), by: 'choice', date: data.today })
-			]
-		}));
+		const { name } = plan;
+		const made = { id: newId(), by: 'choice', date: data.today } as const;
+		desk.change(`chosen: ${name}`, (paper) => withChoice(paper, plan, note, made));
 		// The button that was clicked has become this word.
 		void tick().then(() => main?.querySelector<HTMLElement>('[data-chosen]')?.focus());
 	}
