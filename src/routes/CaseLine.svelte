@@ -4,6 +4,7 @@
 	import { chosenInWords, standingInWords, touchedInWords } from '$lib/words/casebook';
 	import { writeDate, writeAmount } from '$lib/reading/written';
 	import type { CaseSummary } from '$lib/document/casebook';
+	import { holdsCase } from '$lib/document/holding';
 	import type { Person } from '$lib/document/people';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import IconButton from '$lib/ui/IconButton.svelte';
@@ -49,9 +50,7 @@
 
 	/** What one may do with a case, where there are people to be told apart. */
 	const isReader = $derived(person?.role === 'reader');
-	const holds = $derived(
-		person !== null && (person.role === 'supervisor' || (!isReader && line.owner === person.name))
-	);
+	const holds = $derived(holdsCase(person, line.owner));
 
 	/** What is typed as the new label; null: nothing yet. */
 	let typed = $state<string | null>(null);
@@ -115,7 +114,7 @@
 				<Pencil size={15} aria-hidden="true" />
 			</IconButton>
 		{/if}
-		{#if holds}
+		{#if person && holds}
 			<button
 				type="button"
 				class="hold"
@@ -134,7 +133,7 @@
 		>
 			<Download size={15} aria-hidden="true" />
 		</a>
-		{#if !isReader}
+		{#if holds}
 			<IconButton title="Delete (Delete)" label="Delete {label}" onclick={onremove}>
 				<Trash2 size={15} aria-hidden="true" />
 			</IconButton>

@@ -4,6 +4,7 @@
 <script lang="ts">
 	import type { Casebook } from '$lib/desk/casebook.svelte';
 	import type { CaseSummary, Sort } from '$lib/document/casebook';
+	import { holdsCase } from '$lib/document/holding';
 	import type { Person } from '$lib/document/people';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { goto } from '$app/navigation';
@@ -142,7 +143,7 @@
 	const ACTS: Readonly<Record<string, (line: CaseSummary) => void>> = {
 		Enter: () => activeLink()?.click(),
 		F2: ({ id }) => !isReader && (renaming = id),
-		Delete: (line) => !isReader && void remove(line, active),
+		Delete: (line) => holdsCase(person, line.owner) && void remove(line, active),
 		h: ({ id }) => void goto(`/cases/${id}/happened`)
 	};
 </script>

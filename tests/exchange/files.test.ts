@@ -20,6 +20,7 @@ import { anyDocument } from '../support/documents';
 import { handMadeWorkbook, ofx1, ofx2 } from '../support/files';
 import { runs } from '../support/random';
 import { usd } from '../support/said';
+import { sheetCounter } from '../../src/lib/exchange/sheet-counts';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const file = (name: string, content: string | Uint8Array) => ({
@@ -76,6 +77,64 @@ describe('files that lie, or are too much', () => {
 		]
 	])('%s is refused', async (name, content, why) => {
 		expect(await refusal(name, content)).toContain(why);
+	});
+
+	/** A workbook of one sheet with this in it, which may be far more than the file is large. */
+	const workbookWith = (inside: string) =>
+		zipSync({
+			'xl/workbook.xml': strToU8(
+				'<workbook xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="A" sheetId="1" r:id="rId1"/></sheets></workbook>'
+			),
+			'xl/worksheets/sheet1.xml': strToU8(`<worksheet>${inside}</worksheet>`)
+		});
+	const row = (cells: string) => `<sheetData><row r="1">${cells}</row></sheetData>`;
+	it.each<[string, string | Uint8Array, string]>([
+		[
+			'merged.xlsx',
+			workbookWith('<mergeCells><mergeCell ref="A1:XFD1048576"/></mergeCells>'),
+			'merges more than 100,000 cells'
+		],
+		[
+			'wide.xlsx',
+			workbookWith('<cols><col min="1" max="2000000000" width="9"/></cols>'),
+			'more than 200 columns'
+		],
+		['far.xlsx', workbookWith(row('<c r="XFD1"><v>1</v></c>')), 'more than 200 columns'],
+		[
+			'cells.xlsx',
+			workbookWith(row('<c r="A1"><v>1</v></c>'.repeat(540_000))),
+			'more than 500,000 cells'
+		],
+		['commas.csv', ','.repeat(4_800_000), 'more than 200 columns'],
+		['lines.csv', `${',,,,,,,,,'.repeat(20)}\n`.repeat(3_000), 'more than 500,000 cells'],
+		['columns.csv', `Name${',x'.repeat(200)}\n`, 'more than 200 columns']
+	])('%s is refused by its count, before anything is made of it', async (name, content, why) => {
+		const before = process.memoryUsage().rss;
+		const began = performance.now();
+		expect(await refusal(name, content)).toContain(why);
+		expect(performance.now() - began).toBeLessThan(2_000);
+		expect(process.memoryUsage().rss - before).toBeLessThan(300 * 1024 * 1024);
+	});
+
+	it('a workbook whose tags are cut anywhere is counted alike', () => {
+		fc.assert(
+			fc.property(fc.array(fc.integer({ min: 1, max: 400 }), { maxLength: 8 }), (cuts) => {
+				const text =
+					'<cols><col min="1" max="9"/></cols><c r="A1"/><c s="1" r="AB12"><v>3</v></c><mergeCell ref="B2:D5"/>';
+				const count = sheetCounter();
+				let from = 0;
+				for (const cut of cuts) {
+					count(text.slice(from, from + cut));
+					from += cut;
+				}
+				expect(count(text.slice(from))).toEqual({
+					cells: 2,
+					lastColumn: 28,
+					merged: 12,
+					lastWidth: 9
+				});
+			})
+		);
 	});
 
 	it('a workbook that unpacks to more than 100 MB, also where it says that it doesn’t', async () => {

@@ -196,6 +196,29 @@ describe('the table of what is allowed', () => {
 	});
 });
 
+describe('a case that is shared', () => {
+	it('is shared by many at once without a failure: the last one says with whom', async () => {
+		const { id } = await makeCase(residuum, 'Shared at once', [card()]);
+		const accounts = [IVO, PELL, SENNA].map((name) => ids.get(name) ?? '');
+		const statuses = await Promise.all(
+			Array.from({ length: 12 }, async (_, at) => {
+				const some = { accounts: accounts.slice(0, 1 + (at % 3)) };
+				return (await residuum.request('PUT', `/api/cases/${id}/shared`, some)).status;
+			})
+		);
+		expect(new Set(statuses)).toEqual(new Set([204]));
+	});
+
+	it('is read and worked on by whom it is shared with, and not deleted', async () => {
+		const { id } = await makeCase(residuum, 'Shared with Ivo', [card()]);
+		const shared = { accounts: [ids.get(IVO)] };
+		await residuum.request('PUT', `/api/cases/${id}/shared`, shared);
+		expect((await as(IVO, 'PATCH', `/api/cases/${id}`, { label: 'By Ivo' })).status).toBe(200);
+		expect((await as(IVO, 'DELETE', `/api/cases/${id}`)).status).toBe(403);
+		expect((await as(IVO, 'GET', `/cases/${id}`)).status).toBe(200);
+	});
+});
+
 describe('accounts', () => {
 	const people = async (): Promise<AccountSummary[]> => {
 		const { body } = await residuum.request('GET', '/people/__data.json');
@@ -245,6 +268,9 @@ describe('accounts', () => {
 			1,
 			'There is an account of the name “ivo BRANDT” already; take another name.'
 		]);
+		// Another supervisor who has not used their link yet could not let anybody in.
+		const another = ['accounts', 'add', 'Mara Unused', '--role', 'supervisor', '--link'] as const;
+		expect(command(settings, ...another).status).toBe(0);
 		expect(command(settings, 'accounts', 'lock', TESTER).refused).toContain('only supervisor');
 		expect(command(settings, 'accounts', 'role', TESTER, 'reader').refused).toContain(
 			'only supervisor'

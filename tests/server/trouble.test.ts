@@ -262,6 +262,9 @@ describe('damaged data', () => {
 			expect(start).toMatchObject({ url: '/damaged', status: 200 });
 			expect(start.text).not.toMatch(NOT_FOR_ANYBODY);
 			expect((await page('/damaged/cases.json')).status).toBe(200);
+			// Whoever watches does not start it again and again; whoever sends requests sends none.
+			expect(await page('/healthz')).toMatchObject({ status: 200, text: 'damaged\n' });
+			expect((await page('/readyz')).status).toBe(503);
 			await residuum.stop();
 			writeFileSync(path, whole);
 		}

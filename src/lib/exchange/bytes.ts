@@ -22,8 +22,14 @@ export const LIMITS_OF_FILES = {
 	bytes: 5 * 1024 * 1024,
 	/** Bytes of a file of cases: a whole casebook is read back. */
 	cases: 256 * 1024 * 1024,
-	/** Rows of a table. */
+	/** Rows and columns of a table, and cells of all its sheets together. */
 	rows: 10_000,
+	columns: 200,
+	cells: 500_000,
+	/** Cells of a workbook that are merged into others. */
+	merged: 100_000,
+	/** Columns of a sheet that have a width: as many as any sheet has. */
+	widths: 16_384,
 	/** Bytes that a workbook unpacks to. */
 	unpacked: 100 * 1024 * 1024
 } as const;

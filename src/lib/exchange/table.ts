@@ -18,8 +18,10 @@ export interface Sheet {
 
 /** Rows copied from a sheet, typed as a list, or from a CSV file (RFC 4180, also with tabs or semicolons). */
 export function rowsOfText(written: string, name: string, spoken: Spoken): Row[] {
+	const delimiter = delimiterOf(written);
+	refuseWide(written, delimiter, name, spoken);
 	const { data } = Papa.parse<string[]>(written, {
-		delimiter: delimiterOf(written),
+		delimiter,
 		skipEmptyLines: 'greedy',
 		// One more than may be: that there are too many is known then.
 		preview: LIMITS_OF_FILES.rows + 1
@@ -27,7 +29,28 @@ export function rowsOfText(written: string, name: string, spoken: Spoken): Row[]
 	if (data.length > LIMITS_OF_FILES.rows) {
 		refuse(spoken, 'too many rows', { name, most: LIMITS_OF_FILES.rows });
 	}
+	const { columns } = LIMITS_OF_FILES;
+	if (data.some((row) => row.length > columns)) {
+		refuse(spoken, 'too many columns', { name, most: columns });
+	}
 	return data.map((row) => row.map(readable));
+}
+
+/** What stands between cells is counted before any of them is made; in quotes it stands between none, so a line may have more. */
+function refuseWide(written: string, delimiter: string, name: string, spoken: Spoken): void {
+	const { columns, cells } = LIMITS_OF_FILES;
+	const mark = delimiter.charCodeAt(0);
+	let [all, inLine] = [0, 0];
+	for (let at = 0; at < written.length; at += 1) {
+		const code = written.charCodeAt(at);
+		if (code === 10 || code === 13) inLine = 0;
+		else if (code === mark) {
+			all += 1;
+			inLine += 1;
+		}
+		if (inLine > 20 * columns) refuse(spoken, 'too many columns', { name, most: columns });
+		if (all > cells) refuse(spoken, 'too many cells', { name, most: cells });
+	}
 }
 
 /** A tab where there is one, a semicolon where lines have some; else a comma, in a typed list with its space. */
@@ -42,12 +65,12 @@ function delimiterOf(written: string): string {
 /** What is written in front of a text that a sheet would run as a formula, so that it doesn't. */
 const GUARD = "'";
 
-/** A text as it is safe in a sheet; read back it is the same. */
+/** A text as it is safe in a sheet, signs of full width among what begins a formula; read back it is the same. */
 export const guarded = (value: string): string =>
-	/^'*[=+\-@\t\r]/.test(value) ? GUARD + value : value;
+	/^'*[=+\-@\t\r＝＋－＠]/.test(value) ? GUARD + value : value;
 
 const readable = (value: string): string =>
-	/^'+[=+\-@\t\r]/.test(value) ? value.slice(GUARD.length) : value;
+	/^'+[=+\-@\t\r＝＋－＠]/.test(value) ? value.slice(GUARD.length) : value;
 
 /** Rows as CSV (RFC 4180). Texts that people wrote are to be guarded. */
 export const csvOf = (rows: readonly (readonly string[])[]): string =>

@@ -4,6 +4,7 @@ import { Unzip, UnzipInflate } from 'fflate';
 import { isCalendarDate } from '../core/quantities/calendar';
 import type { Spoken } from '../words/message';
 import { LIMITS_OF_FILES, Refusal, refuse, type NamedBytes } from './bytes';
+import { sheetCounter } from './sheet-counts';
 import type { Cell, Sheet } from './table';
 
 /** Every sheet of a workbook that has something in it. */
@@ -32,6 +33,9 @@ export async function sheetsOf({ name, bytes }: NamedBytes, spoken: Spoken): Pro
 	return filled;
 }
 
+/** The sheets in the archive. */
+const SHEET = /^xl\/worksheets\/[^/]+\.xml$/i;
+
 /** So many bytes of an archive are unpacked at a time: what they become stays small enough to be counted. */
 const SLICE = 16 * 1024;
 
@@ -43,9 +47,12 @@ function lookInside({ name, bytes }: NamedBytes, spoken: Spoken): void {
 	const refuses = (id: Parameters<typeof refuse>[1]) => refuse(spoken, id, { name });
 	const entries = new Set<string>();
 	let unpacked = 0;
+	let cells = 0;
 	const unzip = new Unzip((entry) => {
 		entries.add(entry.name);
-		let isBegun = false;
+		const count = SHEET.test(entry.name) ? sheetCounter() : null;
+		const decoder = new TextDecoder();
+		let [isBegun, before] = [false, 0];
 		entry.ondata = (error, chunk) => {
 			if (error) throw error;
 			unpacked += chunk.length;
@@ -53,6 +60,15 @@ function lookInside({ name, bytes }: NamedBytes, spoken: Spoken): void {
 			const begin = isBegun ? '' : new TextDecoder().decode(chunk.subarray(0, 4096));
 			isBegun = true;
 			if (/<!(DOCTYPE|ENTITY)/i.test(begin)) refuses('refers elsewhere');
+			if (count === null) return;
+			const counts = count(decoder.decode(chunk, { stream: true }));
+			cells += counts.cells - before;
+			before = counts.cells;
+			const { columns, cells: mostCells, merged, widths } = LIMITS_OF_FILES;
+			if (cells > mostCells) refuse(spoken, 'too many cells', { name, most: mostCells });
+			if (counts.lastColumn > columns) refuse(spoken, 'too many columns', { name, most: columns });
+			if (counts.lastWidth > widths) refuse(spoken, 'too many columns', { name, most: columns });
+			if (counts.merged > merged) refuse(spoken, 'too much merged', { name, most: merged });
 		};
 		entry.start();
 	});

@@ -124,10 +124,11 @@ export const changeRole = (id: string, role: Role, by: Doer): Promise<Done> =>
 const LAST =
 	'This is the only supervisor who can sign in; make somebody else a supervisor first, or nobody could let people in.';
 
-/** Whether nobody else could let people in; whoever asks at the same time waits. */
+/** Whether nobody else could let people in: who has not used their link yet can't. Whoever asks at the same time waits. */
 async function isLastSupervisor(statements: Statements, id: string): Promise<boolean> {
 	const { rows } = await statements.query<{ id: string }>(
-		`select id from account where role = 'supervisor' and locked_at is null order by id for update`
+		`select id from account where role = 'supervisor' and locked_at is null and password is not null
+		order by id for update`
 	);
 	return rows.length === 1 && rows[0]?.id === id;
 }

@@ -55,6 +55,8 @@ export async function shareWith(
 	by: By
 ): Promise<void> {
 	await writing(async (statements) => {
+		// Who shares it at the same time waits, and then says the last word.
+		await statements.query('select from case_file where id = $1 for update', [caseId]);
 		await statements.query('delete from case_share where case_id = $1', [caseId]);
 		await statements.query(
 			`insert into case_share (case_id, account_id)
