@@ -360,6 +360,14 @@ describe('the outbox', () => {
 			headers: residuum.headers
 		});
 		expect((await page.text()).split(body.key)).toHaveLength(2);
+		// With its case it is gone, by whatever address, and with it it comes back.
+		await residuum.request('DELETE', `/api/cases/${id}`);
+		const paths = [`/api/outbox/${body.key}`, `/api/outbox/${body.key}/0`, `/outbox/${body.key}`];
+		const statuses = async () =>
+			Promise.all(paths.map(async (path) => (await residuum.request('GET', path)).status));
+		expect(await statuses()).toEqual([404, 404, 404]);
+		await residuum.request('POST', `/api/cases/${id}/restore`);
+		expect(await statuses()).toEqual([200, 200, 200]);
 	});
 
 	it.each([

@@ -4,7 +4,7 @@ import { now } from '../clock';
 import { NotNow, reading, writing } from '../database';
 import type { Statements } from '../database/statements';
 import { log, loggable } from '../log';
-import { isSeen, limitedTo, type By } from '../people/by';
+import { isHeld, limitedTo, type By } from '../people/by';
 import { append, note } from '../people/trail';
 import { thinned, type Kept } from './thinning';
 
@@ -16,12 +16,12 @@ const THIN_AFTER = Number(process.env['RESIDUUM_THIN'] ?? Infinity);
 /** So often it is looked what is to be forgotten, in milliseconds. */
 const EVERY = 3_600_000;
 
-/** The deleted cases that somebody sees, the last deleted first. */
+/** The deleted cases that somebody may bring back, the last deleted first. */
 export async function listBin(by: By): Promise<BinnedCase[]> {
 	const { rows } = await reading((statements) =>
 		statements.query<{ id: string; label: string; deleted_at: Date }>(
 			`select id, label, deleted_at from case_file
-			where deleted_at is not null and ${isSeen(1)} order by deleted_at desc, label, id`,
+			where deleted_at is not null and ${isHeld(1)} order by deleted_at desc, label, id`,
 			[limitedTo(by)]
 		)
 	);

@@ -91,12 +91,14 @@ export async function putMessage(
 	return true;
 }
 
-/** The file of a message; null where there is none. */
+/** The file of a message; null where there is none, or none any more: a deleted case’s messages are deleted with it. */
 export async function messageFile(id: string): Promise<Uint8Array<ArrayBuffer> | null> {
 	const { rows } = await reading((statements) =>
-		statements.query<{ message: Uint8Array }>('select message from outbox_message where id = $1', [
-			id
-		])
+		statements.query<{ message: Uint8Array }>(
+			`select message from outbox_message join case_file on case_file.id = case_id
+			where outbox_message.id = $1 and case_file.deleted_at is null`,
+			[id]
+		)
 	);
 	return rows[0] ? new Uint8Array(rows[0].message) : null;
 }

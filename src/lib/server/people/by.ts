@@ -15,6 +15,9 @@ export const THIS_MACHINE: By = { person: null, address: 'this machine' };
 export const limitedTo = ({ person }: By): string | null =>
 	person === null || person.role === 'supervisor' ? null : person.id;
 
+/** That a case is somebody’s own, where `$n` is what `limitedTo` says: all for supervisors, and where nobody signs in. */
+export const isHeld = (n: number): string => `($${n}::uuid is null or case_file.owner_id = $${n})`;
+
 /** That a case is seen, where `$n` is what `limitedTo` says. */
 export const isSeen = (n: number): string => `($${n}::uuid is null or case_file.owner_id = $${n}
 	or exists (select from case_share where case_share.case_id = case_file.id and account_id = $${n}))`;
