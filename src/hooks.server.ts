@@ -53,7 +53,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (refusal !== null) error(403, refusal);
 	const { pathname } = event.url;
 	const isAsked = pathname.startsWith('/api/');
-	if (damageFound() !== null && !isAsked && !pathname.startsWith('/damaged'))
+	const isWatched = pathname === '/healthz' || pathname === '/readyz';
+	if (damageFound() !== null && !isAsked && !isWatched && !pathname.startsWith('/damaged'))
 		redirect(303, '/damaged');
 	const began = performance.now();
 	const answer = () => answerTo(event, isAsked, resolve);

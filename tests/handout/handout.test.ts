@@ -279,6 +279,7 @@ describe('a picture as SVG', () => {
 		expect(svg.match(/<path d="M[^"]*" fill="#/g)?.length).toBeGreaterThanOrEqual(debts.length);
 		expect(svg).not.toMatch(/<b>|&"|<&/);
 		expect(svg).toContain('<title>A &amp; &lt;b&gt;</title>');
+		expect(svg).toMatch(/<text [^>]*>USD<\/text>/);
 	});
 
 	it('keeps the height of its field, however many payoff dates are close together', () => {

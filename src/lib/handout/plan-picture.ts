@@ -96,7 +96,7 @@ export function planPicture(
 				)
 			];
 		}),
-		...axis(field, size, below),
+		...axis(field, size, below, writing),
 		...room.flatMap(({ label, left, at, row }) => [
 			element('path', {
 				d: `M${near(at)} ${near(field.y(0))}l-3 5h6Z`,
@@ -152,7 +152,7 @@ export function plansPicture(
 	return picture(size, title, [
 		...grid(field, highest, size, writing),
 		...lines,
-		...axis(field, size, 4),
+		...axis(field, size, 4, writing),
 		...names
 	]);
 }
@@ -217,8 +217,13 @@ function grid(
 	});
 }
 
-/** The years, each at its first of January; where there are many, some of them. */
-function axis({ x, y, left }: Field, { width }: Size, below: number): Drawn[] {
+/** The years, each at its first of January; where there are many, some of them. Left of them the currency of the amounts above. */
+function axis(
+	{ x, y, left }: Field,
+	{ width }: Size,
+	below: number,
+	{ currency }: Writing<Language>
+): Drawn[] {
 	const [first = 0, last = 0] = x.domain();
 	const dayOf = (year: number) => dayNumber(`${year}-01-01` as CalendarDate);
 	const from = 1970 + Math.floor(first / 365.2425);
@@ -227,7 +232,10 @@ function axis({ x, y, left }: Field, { width }: Size, below: number): Drawn[] {
 		(_, at) => from + at
 	).filter((year) => dayOf(year) >= first && dayOf(year) <= last);
 	const step = [1, 2, 5, 10, 20].find((size) => years.length / size <= 12) ?? 50;
+	const line = near(y(0) + below + ROW - 3);
+	const code = { x: near(left - 5), y: line, fill: QUIET, 'text-anchor': 'end' };
 	return [
+		element('text', code, currency.code),
 		element('path', {
 			d: `M${near(left)} ${near(y(0))}H${width - RIGHT}`,
 			stroke: QUIET,
@@ -240,7 +248,7 @@ function axis({ x, y, left }: Field, { width }: Size, below: number): Drawn[] {
 					'text',
 					{
 						x: near(Math.max(left + 10, x(dayOf(year)))),
-						y: near(y(0) + below + ROW - 3),
+						y: line,
 						fill: QUIET,
 						'text-anchor': 'middle'
 					},

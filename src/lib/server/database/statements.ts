@@ -45,7 +45,7 @@ export class DatabaseLost extends OwnError {
 export class NotNow extends OwnError {
 	override readonly name = 'NotNow';
 	constructor(
-		readonly reason: 'full' | 'opening' | 'damaged',
+		readonly reason: 'full' | 'opening' | 'damaged' | 'busy',
 		message: string
 	) {
 		super(message);

@@ -20,7 +20,9 @@ export type Need =
 	| 'see'
 	/** The same for who does more than read. */
 	| 'change'
-	/** One's own case; all for supervisors. */
+	/** One's own case; all for supervisors, and for whoever has the machine. */
+	| 'delete'
+	/** The same, there only where there are accounts. */
 	| 'hold'
 	/** For supervisors, and for whoever has the machine. */
 	| 'erase'
@@ -61,10 +63,10 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/casebook/csv': { GET: 'signed in' },
 	'/api/cases/file': { GET: 'signed in' },
 	'/api/cases/taken': { POST: 'work' },
-	'/api/cases/[id=uuid]': { PUT: 'change', PATCH: 'change', DELETE: 'hold' },
+	'/api/cases/[id=uuid]': { PUT: 'change', PATCH: 'change', DELETE: 'delete' },
 	'/api/cases/[id=uuid]/undo': { POST: 'change' },
 	'/api/cases/[id=uuid]/redo': { POST: 'change' },
-	'/api/cases/[id=uuid]/restore': { POST: 'hold' },
+	'/api/cases/[id=uuid]/restore': { POST: 'delete' },
 	'/api/cases/[id=uuid]/forget': { POST: 'erase' },
 	'/api/cases/[id=uuid]/outbox': { POST: 'change' },
 	'/api/cases/[id=uuid]/here': { POST: 'see' },
@@ -140,6 +142,7 @@ export async function decide(
 		}
 		case 'see':
 		case 'change':
+		case 'delete':
 		case 'hold':
 			return ofCase(need, person.role, await relationTo(params['id'] ?? '', person.id));
 	}
@@ -152,7 +155,7 @@ type Relation = 'own' | 'shared' | 'other' | 'none';
 
 /** What somebody of a role may do with a case. */
 function ofCase(
-	need: 'see' | 'change' | 'hold',
+	need: 'see' | 'change' | 'delete' | 'hold',
 	role: 'counselor' | 'supervisor' | 'reader',
 	relation: Relation
 ): Decision {
@@ -161,7 +164,7 @@ function ofCase(
 	if (relation === 'other') return 'no case';
 	if (need === 'see') return 'allowed';
 	if (role === 'reader') return 'refused';
-	return need === 'hold' && relation !== 'own' ? 'refused' : 'allowed';
+	return need !== 'change' && relation !== 'own' ? 'refused' : 'allowed';
 }
 
 async function relationTo(caseId: string, account: string): Promise<Relation> {

@@ -1,6 +1,7 @@
 /** Passwords: which are allowed, and what is kept of them. */
 import { hash, verify } from '@node-rs/argon2';
 import { SHORTEST_PASSWORD } from '../../document/people';
+import { NotNow } from '../database/statements';
 
 /** Nobody types a longer one; hashing takes as long as what it is given. */
 const LONGEST = 200;
@@ -41,9 +42,34 @@ function commonest(): Promise<ReadonlySet<string>> {
 	return common;
 }
 
+/** So many hashes are worked out at once, for each takes 19 MiB and a core; and so many more may wait their turn. */
+const AT_ONCE = 2;
+export const MAY_WAIT = 60;
+const BUSY = 'Too many people are signing in at once; try again in a moment.';
+
+let atWork = 0;
+const waiting: (() => void)[] = [];
+
+/** Works in turn. @throws NotNow where too many wait already */
+async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+	if (atWork < AT_ONCE) atWork += 1;
+	else {
+		if (waiting.length >= MAY_WAIT) throw new NotNow('busy', BUSY);
+		await new Promise<void>((resolve) => waiting.push(resolve));
+	}
+	try {
+		return await work();
+	} finally {
+		// Whoever waits longest takes the place over.
+		const next = waiting.shift();
+		if (next) next();
+		else atWork -= 1;
+	}
+}
+
 /** Argon2id, with a salt of its own, as one line of text: 19 MiB, two passes. */
 export const kept = (password: string): Promise<string> =>
-	hash(plain(password), { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
+	inTurn(() => hash(plain(password), { memoryCost: 19_456, timeCost: 2, parallelism: 1 }));
 
 /** Made of nothing that anybody knows: what is compared with it takes as long as with a real one. */
 let nobodys: Promise<string> | null = null;
@@ -52,6 +78,7 @@ let nobodys: Promise<string> | null = null;
 export async function isPassword(typed: string, of: string | null): Promise<boolean> {
 	nobodys ??= kept(crypto.randomUUID());
 	const password = [...plain(typed)].slice(0, LONGEST).join('');
-	const matches = await verify(of ?? (await nobodys), password);
+	const known = of ?? (await nobodys);
+	const matches = await inTurn(() => verify(known, password));
 	return matches && of !== null;
 }

@@ -68,7 +68,13 @@ export async function identified(
 	);
 	const account = rows[0] ?? null;
 	// Without an account it takes as long.
-	const isRight = await isPassword(password, account?.password ?? null);
+	const isRight = await isPassword(password, account?.password ?? null).catch(
+		async (error: unknown) => {
+			// It was not judged, so it is none that failed.
+			await writing((statements) => uncount(statements, keys));
+			throw error;
+		}
+	);
 	if (account === null || !isRight || account.is_locked) {
 		await writing((statements) =>
 			append(statements, null, address, [
