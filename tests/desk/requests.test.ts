@@ -4,7 +4,7 @@ import { leaveBehind, takeLeftBehind } from '../../src/lib/desk/left-behind';
 import { serverOf } from '../../src/lib/desk/requests';
 import type { LeftBehind } from '../../src/lib/desk/save-queue';
 import type { CaseDocument } from '../../src/lib/document/case';
-import { withChanges } from '../../src/lib/document/changes';
+import { withChanges } from '../../src/lib/document/patches';
 import { demoCases } from '../support/demo-cases';
 
 const [found] = demoCases;

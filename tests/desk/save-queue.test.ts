@@ -4,7 +4,7 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changesFrom, withChanges } from '../../src/lib/document/changes';
+import { changesFrom, withChanges } from '../../src/lib/document/patches';
 import { same } from '../../src/lib/document/same';
 import {
 	SaveQueue,

@@ -1,5 +1,5 @@
 /** A Residuum of a test's own: the built server on a data folder that is thrown away, and its API. */
-import { withChanges } from '../../src/lib/document/changes';
+import { withChanges } from '../../src/lib/document/patches';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

@@ -4,7 +4,7 @@
  */
 import type { Operation } from 'fast-json-patch';
 import { VERSION, type CaseDocument } from '../document/case';
-import { changesFrom, withChanges } from '../document/changes';
+import { changesFrom, withChanges } from '../document/patches';
 import type { Held, LeftBehind } from './save-queue';
 
 /** Whose it is, where there are people to be told apart: nobody takes up what another one left. */

@@ -1,6 +1,6 @@
 /** The page's requests to its server. */
 import type { CaseDocument, CaseState, NewCase, Problem, Saved } from '../document/case';
-import { changesFrom, withChanges } from '../document/changes';
+import { changesFrom, withChanges } from '../document/patches';
 import { addressOf, type BookPage, type Question } from '../document/casebook';
 import type { MessageRequest } from '../document/message';
 import type { AccountChange, Holders, Person, Role } from '../document/people';

@@ -1,5 +1,5 @@
-/** What changes from one document to another, as JSON Patch has it (RFC 6902): what a save carries, and what a history keeps. */
-import patches, { type Operation } from 'fast-json-patch';
+/** What a save may carry: what changes in a document, as JSON Patch has it (RFC 6902). It is found and made in `patches.ts`. */
+import type { Operation } from 'fast-json-patch';
 import { z } from 'zod';
 
 /** Nothing is copied or moved: a few of those could make a document of any size. */
@@ -13,26 +13,3 @@ export const changesEntry = z
 		])
 	)
 	.transform((changes) => changes as Operation[]);
-
-/** What has to be done to one document so that it becomes the other. */
-export const differenceBetween = (before: object, after: object): Operation[] =>
-	patches.compare(before, after);
-
-/** The same, or, where that is more than the other one or nothing is known of the first, all of it. */
-export function changesFrom(before: object | null, after: object): Operation[] {
-	const whole: Operation[] = [{ op: 'replace', path: '', value: after }];
-	if (before === null) return whole;
-	const changes = differenceBetween(before, after);
-	return JSON.stringify(changes).length < JSON.stringify(after).length ? changes : whole;
-}
-
-/** A document with changes made to it, itself left as it was; null where they do not fit it. */
-export function withChanges(document: unknown, changes: readonly Operation[]): unknown {
-	const [only] = changes;
-	if (changes.length === 1 && only?.op === 'replace' && only.path === '') return only.value;
-	try {
-		return patches.applyPatch(document, changes as Operation[], true, false).newDocument;
-	} catch {
-		return null;
-	}
-}

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { questionIn } from '../document/book-question';
 import type { Question } from '../document/casebook';
 import { inOurWords, problemsOf, type Problem, type Saved } from '../document/case';
-import { differenceBetween } from '../document/changes';
+import { differenceBetween } from '../document/patches';
 import type { Written } from './cases/cases';
 import { NotNow } from './database';
 import { log, loggable } from './log';

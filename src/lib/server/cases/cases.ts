@@ -15,7 +15,7 @@ import {
 	type NewCase,
 	type Problem
 } from '../../document/case';
-import { withChanges } from '../../document/changes';
+import { withChanges } from '../../document/patches';
 import { standingOf } from '../../document/forecast';
 import { chosenPlan } from '../../document/plan';
 import { now } from '../clock';

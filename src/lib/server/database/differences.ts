@@ -1,6 +1,6 @@
 /** How a history stores documents: whole or, where that is less, as a JSON patch (RFC 6902) of a whole one before it. */
 import type { Operation } from 'fast-json-patch';
-import { differenceBetween, withChanges } from '../../document/changes';
+import { differenceBetween, withChanges } from '../../document/patches';
 
 /** A document as it is stored; `difference` and `whole` are null where it is stored whole. */
 export interface Stored {
