@@ -99,6 +99,24 @@ describe('files that lie, or are too much', () => {
 			workbookWith('<cols><col min="1" max="2000000000" width="9"/></cols>'),
 			'more than 200 columns'
 		],
+		[
+			'quoted.xlsx',
+			workbookWith(`<mergeCells><mergeCell a=">" ref = 'A1:XFD1048576'/></mergeCells>`),
+			'merges more than 100,000 cells'
+		],
+		[
+			'hidden.xlsx',
+			workbookWith('<mergeCells><mergeCell ref="A1:&#88;FD1048576"/></mergeCells>'),
+			'more than 500,000 cells'
+		],
+		[
+			'drawn-out.xlsx',
+			workbookWith(
+				`<mergeCells><mergeCell a="${'x'.repeat(200_000)}" ref="A1:XFD9"/></mergeCells>`
+			),
+			'more than'
+		],
+		['open.xlsx', workbookWith('<c "'.repeat(2_000_000)), 'can’t be read as a workbook'],
 		['far.xlsx', workbookWith(row('<c r="XFD1"><v>1</v></c>')), 'more than 200 columns'],
 		[
 			'cells.xlsx',

@@ -11,7 +11,7 @@ import { isShare, readCell, shown, type How } from './debt-cells';
 import { COLUMNS, type Column, type Field, type Flat } from './debt-columns';
 import { HEADINGS, isTotal, meaningOf } from './heading-words';
 import type { Cell, Row } from './table';
-import { tablesOn, tableUnder, type TablePlace } from './tables-on-sheet';
+import { isSamePlace, tablesOn, tableUnder, type TablePlace } from './tables-on-sheet';
 import { datesOf, numbersOf, plainNumber, SLASHED, type Found } from './written-style';
 
 /** A cell that could not be read: what stands there, and why. */
@@ -112,13 +112,10 @@ export function takenTable(rows: readonly Row[], reader: Reader): TakenTable {
 		totals: below.length - lines.length,
 		twins: reader.fields ? null : said.twins,
 		place,
-		others: tables.filter((other) => !isSame(other, place)),
+		others: tables.filter((other) => !isSamePlace(other, place)),
 		body
 	};
 }
-
-const isSame = (one: TablePlace, other: TablePlace): boolean =>
-	one.head === other.head && one.columns[0] === other.columns[0];
 
 /** The heading by which the terms of a workbook that this program wrote are known. */
 const OF_WORKBOOK = 'Place in line';

@@ -13,9 +13,13 @@ export interface SheetCounts {
 	lastWidth: number;
 }
 
-const TAG = /<(c|col|mergeCell)\s([^>]*)>/g;
-/** No tag of these is longer, in characters. */
-const LONGEST_TAG = 4_096;
+/** A tag to its end, which is none in quotes: XML allows either quotes, and a `>` between them, but no `<`. */
+const TO_END = String.raw`[^<>"']*(?:"[^<"]*"[^<>"']*|'[^<']*'[^<>"']*)*>`;
+const TAG = new RegExp(String.raw`<(?:\w+:)?(c|col|mergeCell)(?=[\s/>])(${TO_END})`, 'g');
+const WHOLE_TAG = new RegExp(`^<${TO_END}`);
+
+/** No tag is longer, in characters: one that is, or hides a name in entities, is not meant to be read. */
+const LONGEST_TAG = 65_536;
 
 /** Counts on with each piece of a sheet's text; a tag that is cut off is put together with the next piece. */
 export function sheetCounter(): (piece: string) => SheetCounts {
@@ -24,16 +28,19 @@ export function sheetCounter(): (piece: string) => SheetCounts {
 	return (piece) => {
 		const text = rest + piece;
 		for (const [, tag, attributes = ''] of text.matchAll(TAG)) {
+			if (attributes.includes('&')) counts.cells = Infinity;
 			if (tag === 'c') {
 				counts.cells += 1;
-				const [, letters = ''] = /\br="([A-Za-z]+)\d+"/.exec(attributes) ?? [];
+				const [, letters = ''] = /\br\s*=\s*["']([A-Za-z]+)\d+["']/.exec(attributes) ?? [];
 				counts.lastColumn = Math.max(counts.lastColumn, columnOf(letters));
 			} else if (tag === 'col') {
-				const [, last = '0'] = /\bmax="(\d+)"/.exec(attributes) ?? [];
+				const [, last = '0'] = /\bmax\s*=\s*["'](\d+)["']/.exec(attributes) ?? [];
 				counts.lastWidth = Math.max(counts.lastWidth, Number(last));
 			} else counts.merged += areaOf(attributes);
 		}
-		rest = text.slice(Math.max(text.lastIndexOf('>') + 1, text.length - LONGEST_TAG));
+		const tail = text.slice(text.lastIndexOf('<'));
+		rest = !tail.startsWith('<') || WHOLE_TAG.test(tail) ? '' : tail;
+		if (rest.length > LONGEST_TAG) counts.cells = Infinity;
 		return counts;
 	};
 }
@@ -41,7 +48,7 @@ export function sheetCounter(): (piece: string) => SheetCounts {
 /** How many cells a range has: `A1:C2` has 6. */
 function areaOf(attributes: string): number {
 	const [, from = '', top = '0', to = '', bottom = '0'] =
-		/\bref="([A-Za-z]+)(\d+):([A-Za-z]+)(\d+)"/.exec(attributes) ?? [];
+		/\bref\s*=\s*["']([A-Za-z]+)(\d+):([A-Za-z]+)(\d+)["']/.exec(attributes) ?? [];
 	const [width, height] = [columnOf(to) - columnOf(from) + 1, Number(bottom) - Number(top) + 1];
 	return from === '' ? 0 : Math.abs(width * height);
 }

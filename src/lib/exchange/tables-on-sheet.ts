@@ -14,6 +14,9 @@ export interface TablePlace {
 	readonly title: string;
 }
 
+export const isSamePlace = (one: TablePlace, other: TablePlace): boolean =>
+	one.head === other.head && one.columns[0] === other.columns[0];
+
 /** The tables that have headings, the one of which most is known first; one without headings where none has. */
 export function tablesOn(rows: readonly Row[]): readonly TablePlace[] {
 	const heads = headingRows(rows);

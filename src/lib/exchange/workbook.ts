@@ -34,7 +34,7 @@ export async function sheetsOf({ name, bytes }: NamedBytes, spoken: Spoken): Pro
 }
 
 /** The sheets in the archive. */
-const SHEET = /^xl\/worksheets\/[^/]+\.xml$/i;
+const SHEET = /^\/?xl\/worksheets\/[^/]+\.xml$/i;
 
 /** So many bytes of an archive are unpacked at a time: what they become stays small enough to be counted. */
 const SLICE = 16 * 1024;

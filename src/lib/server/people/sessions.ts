@@ -70,8 +70,8 @@ export async function identified(
 	// Without an account it takes as long.
 	const isRight = await isPassword(password, account?.password ?? null).catch(
 		async (error: unknown) => {
-			// It was not judged, so it is none that failed.
-			await writing((statements) => uncount(statements, keys));
+			// It was not judged, so it is none that failed; those before it are still counted.
+			await writing((statements) => uncount(statements, [keys.name, keys.address]));
 			throw error;
 		}
 	);
@@ -84,7 +84,10 @@ export async function identified(
 		return { kind: 'wrong' };
 	}
 	const { id, name, role } = account;
-	await writing((statements) => uncount(statements, keys));
+	await writing(async (statements) => {
+		await statements.query('delete from sign_in_failure where key = $1', [keys.name]);
+		await uncount(statements, [keys.address]);
+	});
 	return { kind: 'done', person: { id, name, role } };
 }
 
@@ -127,15 +130,14 @@ const attempt = (keys: Keys): Promise<number> =>
 		return seconds;
 	});
 
-/** Takes back that an attempt was counted: it was none that failed. */
-async function uncount(statements: Statements, { name, address }: Keys): Promise<void> {
-	await statements.query(
-		'delete from sign_in_failure where key = $1 or (key = $2 and failures = 1)',
-		[name, address]
-	);
-	await statements.query('update sign_in_failure set failures = failures - 1 where key = $1', [
-		address
-	]);
+/** Takes one attempt back that was counted: it was none that failed. */
+async function uncount(statements: Statements, keys: readonly Buffer[]): Promise<void> {
+	for (const key of keys.toSorted(Buffer.compare)) {
+		await statements.query('delete from sign_in_failure where key = $1 and failures = 1', [key]);
+		await statements.query('update sign_in_failure set failures = failures - 1 where key = $1', [
+			key
+		]);
+	}
 }
 
 /** For how many seconds nothing is tried, by name and by address. */

@@ -12,7 +12,12 @@
 	import { debtOf, type Field } from '$lib/exchange/debt-columns';
 	import { takenTable, type TakenLine, type TakenTable } from '$lib/exchange/debts-table';
 	import type { Sheet } from '$lib/exchange/table';
-	import { tablesOn, tableUnder, type TablePlace } from '$lib/exchange/tables-on-sheet';
+	import {
+		isSamePlace,
+		tablesOn,
+		tableUnder,
+		type TablePlace
+	} from '$lib/exchange/tables-on-sheet';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Proposal from '$lib/ui/Proposal.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
@@ -64,8 +69,8 @@
 	/** What is in a line, by its row. */
 	const changed = $derived(said[sheet]?.changed ?? {});
 	const out = $derived(new Set(said[sheet]?.out));
-	/** Tables that have been taken. */
-	let done = $state.raw<readonly TablePlace[]>([]);
+	/** Tables that have been taken, each of its sheet. */
+	let done = $state.raw<readonly { readonly sheet: number; readonly place: TablePlace }[]>([]);
 	let ids: Record<number, string> = {};
 	let linesTable = $state<HTMLElement>();
 
@@ -86,7 +91,9 @@
 	const table = $derived(typeof read === 'string' ? null : read);
 	const room = $derived(LIMITS.debts - desk.document.debts.length);
 	const others = $derived(
-		(table?.others ?? []).filter((other) => !done.some((one) => isSame(one, other)))
+		(table?.others ?? []).filter(
+			(other) => !done.some((one) => one.sheet === sheet && isSamePlace(one.place, other))
+		)
 	);
 	const kept = $derived((table?.lines ?? []).filter(({ row }) => !out.has(row)));
 	const lines = $derived(kept.slice(0, room));
@@ -148,9 +155,6 @@
 		said = { ...said, [sheet]: { ...said[sheet], ...more } };
 	};
 
-	const isSame = (one: TablePlace, other: TablePlace): boolean =>
-		one.head === other.head && one.columns[0] === other.columns[0];
-
 	/** Another table of the sheet, or the same one under other headings: what was said of its lines is of other ones. */
 	function turn(to: TablePlace): void {
 		ids = {};
@@ -177,7 +181,7 @@
 		const [next] = others;
 		ontake(entries, next !== undefined);
 		if (!next) return;
-		done = [...done, table.place];
+		done = [...done, { sheet, place: table.place }];
 		turn(next);
 	}
 </script>
