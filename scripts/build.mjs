@@ -4,12 +4,13 @@
  */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { nothingSet } from '../src/lib/server/settings.js';
 import { makeEmptyData } from './empty-data.mjs';
 import { EMPTY_DATA, ROOT } from './prepare.mjs';
 
 const vite = join(ROOT, 'node_modules/vite/bin/vite.js');
 // Whatever this process is started by, a test or a measurement: what it builds is what is delivered.
-const env = { ...process.env, NODE_ENV: 'production' };
+const env = { ...process.env, ...nothingSet(), NODE_ENV: 'production' };
 
 for (const more of [[], ['--config', 'vite.commands.config.ts']]) {
 	const words = [vite, 'build', '--logLevel', 'warn', ...more];

@@ -5,16 +5,16 @@
 import { join } from 'node:path';
 import { ensureBuild, ensurePackages, ROOT } from './prepare.mjs';
 import { startLender } from '../standins/lender/server.mjs';
-import { serve } from './serve.mjs';
+import { serve, settingsOrRefuse } from './serve.mjs';
 
 process.env.RESIDUUM_DATA ??= join(ROOT, 'data-demo');
 process.env.RESIDUUM_DEMO ??= join(ROOT, 'demo');
 process.env.RESIDUUM_TODAY ??= '2026-12-15';
 
+const { lenderPort: port } = settingsOrRefuse();
 ensurePackages();
 ensureBuild();
 try {
-	const port = Number(process.env.RESIDUUM_LENDER_PORT ?? 4611);
 	const lender = await startLender({ port });
 	process.env.RESIDUUM_LENDERS ??= lender.address;
 	console.log(`The lenders’ stand-in is open at ${lender.address}`);

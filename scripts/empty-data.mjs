@@ -1,5 +1,6 @@
 /** The data folder from which every new one begins. */
 import { rmSync } from 'node:fs';
+import { nothingSet } from '../src/lib/server/settings.js';
 import { startServer } from './own-server.mjs';
 
 /**
@@ -9,9 +10,7 @@ import { startServer } from './own-server.mjs';
  */
 export async function makeEmptyData(folder) {
 	rmSync(folder, { recursive: true, force: true });
-	const names = Object.keys(process.env).filter((name) => /^(RESIDUUM_|DATABASE_URL$)/.test(name));
-	const unset = Object.fromEntries(names.map((name) => [name, undefined]));
-	const server = await startServer({ ...unset, RESIDUUM_PORT: '0', RESIDUUM_DATA: folder });
+	const server = await startServer({ ...nothingSet(), RESIDUUM_PORT: '0', RESIDUUM_DATA: folder });
 	if (server.address === null) throw new Error(server.printed());
 	await server.stop();
 }

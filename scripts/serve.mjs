@@ -5,6 +5,7 @@
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { readSettings, settingsInWords } from '../src/lib/server/settings.js';
 import { EMPTY_DATA, ROOT } from './prepare.mjs';
 
 /** How long requests that are under way may take when the server is told to stop, in milliseconds. */
@@ -22,21 +23,9 @@ process.env.BODY_SIZE_LIMIT ??= '8M';
 process.env.RESIDUUM_EMPTY ??= EMPTY_DATA;
 
 export async function serve() {
-	const host = process.env.RESIDUUM_HOST ?? '127.0.0.1';
-	const port = Number(process.env.RESIDUUM_PORT ?? 4610);
-	if (!Number.isInteger(port) || port < 0 || port > 65535) {
-		refuse(
-			`RESIDUUM_PORT is “${process.env.RESIDUUM_PORT}”; a port is a whole number from 0 to 65535.`
-		);
-	}
-	const names = (process.env.RESIDUUM_NAMES ?? '').split(/[\s,]+/).filter(Boolean);
-	if (!isLoopback(host) && names.length === 0) {
-		refuse(
-			`RESIDUUM_HOST is “${host}”, which other machines reach: name in RESIDUUM_NAMES the host names under which it may be asked, or leave RESIDUUM_HOST away to open it on this machine alone.`
-		);
-	}
+	const { host, port, isBehindProxy } = settingsOrRefuse();
 	// Who asks, and whether by TLS, is then known to the proxy alone.
-	if (process.env.RESIDUUM_PROXY !== undefined) {
+	if (isBehindProxy) {
 		process.env.ADDRESS_HEADER ??= 'X-Forwarded-For';
 		process.env.XFF_DEPTH ??= '1';
 		process.env.PROTOCOL_HEADER ??= 'X-Forwarded-Proto';
@@ -84,9 +73,17 @@ export async function serve() {
 	console.log(`Residuum is open at http://${host.includes(':') ? `[${host}]` : host}:${taken}`);
 }
 
-/** @param {string} host */
-function isLoopback(host) {
-	return host === 'localhost' || host === '::1' || /^127(\.\d{1,3}){3}$/.test(host);
+/** What is set; says what can be, where that is asked. */
+export function settingsOrRefuse() {
+	if (process.argv.includes('--help')) {
+		console.log(settingsInWords());
+		process.exit(0);
+	}
+	try {
+		return readSettings(process.env);
+	} catch (error) {
+		return refuse(/** @type {Error} */ (error).message);
+	}
 }
 
 /** @param {import('node:http').Server} server */

@@ -9,8 +9,9 @@ import { askProgram } from './lib/server/control';
 import { ALONE, COMMANDS } from './lib/server/commands';
 import { passwordFor } from './lib/server/commands/accounts';
 import { refuse } from './lib/server/commands/command';
-import { closeDatabase, damageFound, openDatabase, placeOfData } from './lib/server/database';
+import { closeDatabase, damageFound, openDatabase } from './lib/server/database';
 import { StartRefusal } from './lib/server/database/start-refusal';
+import { settings } from './lib/server/settings';
 
 /** Carries out a command; throws `CommandRefused` with a sentence where it can’t. */
 export async function run(name: string, given: readonly string[]): Promise<void> {
@@ -22,19 +23,19 @@ export async function run(name: string, given: readonly string[]): Promise<void>
 	const password = whose === null ? null : await askPassword(whose);
 	const say = (line: string): void => console.log(line);
 
-	const { url, folder } = placeOfData();
-	if (url === undefined) {
-		const answer = await askProgram(folder, { name, words, password });
+	const { databases, data } = settings();
+	if (databases === null) {
+		const answer = await askProgram(data, { name, words, password });
 		if (answer !== null) {
 			answer.said.forEach(say);
 			if (answer.refused !== null) refuse(answer.refused);
 			return;
 		}
-		if (name !== 'accounts' && name !== 'restore' && !existsSync(folder))
-			refuse(`There is no data folder ${resolve(folder)}; name it in RESIDUUM_DATA.`);
+		if (name !== 'accounts' && name !== 'restore' && !existsSync(data))
+			refuse(`There is no data folder ${resolve(data)}; name it in RESIDUUM_DATA.`);
 	}
 	try {
-		await openDatabase({ url, folder });
+		await openDatabase({ databases, data });
 	} catch (error) {
 		if (error instanceof StartRefusal) refuse(error.message);
 		throw error;

@@ -1,15 +1,16 @@
 import { answering, loading, unknownCase, unknownMessage, refuse } from '$lib/server/answers';
-import { closeDatabase, damageFound, openDatabase, placeOfData } from '$lib/server/database';
+import { closeDatabase, damageFound, openDatabase } from '$lib/server/database';
 import { backUpDaily } from '$lib/server/backup/daily';
 import { takeCommands } from '$lib/server/control';
 import { forgetInTime } from '$lib/server/cases/forgetting';
 import { fillWithDemo } from '$lib/server/cases/demo';
 import { log, loggable } from '$lib/server/log';
 import { asksWho, decide, type Decision } from '$lib/server/people/access';
-import { hasAccounts, namesOfServer, needSupervisor, secretOf } from '$lib/server/people/agency';
+import { hasAccounts, needSupervisor, secretOf } from '$lib/server/people/agency';
 import { personOf } from '$lib/server/people/sessions';
 import type { Metrics } from '$lib/server/metrics';
 import { foreignRequest } from '$lib/server/same-origin';
+import { settings } from '$lib/server/settings';
 import {
 	error,
 	redirect,
@@ -25,27 +26,24 @@ let metrics: Metrics | null = null;
 
 /** Opens the database when the server starts, not when the application is built. */
 export const init: ServerInit = async () => {
-	const place = placeOfData();
-	await openDatabase(place);
+	const { databases, data, metrics: port, backup, demo } = settings();
+	await openDatabase({ databases, data });
 	const ends: (() => unknown)[] = [closeDatabase];
 	process.once('sveltekit:shutdown', () => ends.forEach((end) => end()));
 	if (damageFound() !== null) return;
 	await needSupervisor();
-	if (place.url === undefined) ends.unshift(await takeCommands(place.folder));
+	if (databases === null) ends.unshift(await takeCommands(data));
 	ends.unshift(forgetInTime());
-	const port = Number(process.env['RESIDUUM_METRICS'] ?? 0);
-	if (port > 0) {
+	if (port !== null) {
 		const { offerMetrics } = await import('$lib/server/metrics');
 		metrics = offerMetrics(port);
 		ends.unshift(metrics.end);
 	}
-	const backups = process.env['RESIDUUM_BACKUP'];
-	if (backups) ends.unshift(backUpDaily(backups));
-	const demo = process.env['RESIDUUM_DEMO'];
-	if (demo !== undefined) await fillWithDemo(demo);
+	if (backup !== null) ends.unshift(backUpDaily(backup));
+	if (demo !== null) await fillWithDemo(demo);
 };
 
-const names = [process.env['RESIDUUM_HOST'] ?? '127.0.0.1', ...namesOfServer()];
+const names = [settings().host, ...settings().names];
 const accounts = hasAccounts();
 
 export const handle: Handle = async ({ event, resolve }) => {

@@ -7,29 +7,23 @@ import { migrate } from './database/migrate';
 import { openPooled } from './database/pooled';
 import type { Statements } from './database/statements';
 import type { Store } from './database/store';
+import type { Settings } from './settings';
 
 export { NotNow } from './database/statements';
 
 let opened: Store | null = null;
 
-/** Where the data are: at the address of a PostgreSQL server, else in a folder. */
-export interface Place {
-	readonly url: string | undefined;
-	readonly folder: string;
-}
-
-export const placeOfData = (): Place => ({
-	url: process.env['DATABASE_URL'] || undefined,
-	folder: process.env['RESIDUUM_DATA'] ?? './data'
-});
+/** Where the data are: on a PostgreSQL server, which may have several addresses, else in a folder. */
+export type Place = Pick<Settings, 'databases' | 'data'>;
 
 /**
  * Opens the database and brings it up to date. Once, at start. Damaged data do not keep the program from
  * starting: `damageFound` says what is damaged.
  * @throws StartRefusal with one sentence; no data have then been changed.
  */
-export async function openDatabase({ url, folder }: Place): Promise<void> {
-	opened = url === undefined ? await openEmbedded(folder, migrate) : await openPooled(url, migrate);
+export async function openDatabase({ databases, data }: Place): Promise<void> {
+	opened =
+		databases === null ? await openEmbedded(data, migrate) : await openPooled(databases, migrate);
 }
 
 function here(): Store {

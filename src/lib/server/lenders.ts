@@ -1,8 +1,8 @@
 /** Lenders that can be asked for statements: one address, that of a stand-in in the demo. */
-import { env } from 'node:process';
+import { settings } from './settings';
 
 /** How long a lender may take, in milliseconds, and how much it may send. */
-const PATIENCE = Number(env['RESIDUUM_LENDERS_WAIT'] ?? 8000);
+const PATIENCE = settings().lendersWait;
 const LONGEST = 2_000_000;
 
 /** What came of asking for one account. */
@@ -12,8 +12,8 @@ export type Asked =
 
 /** The statement of an account up to a day, as the lender sends it. */
 export async function askLender(account: string, until: string): Promise<Asked> {
-	const address = env['RESIDUUM_LENDERS'];
-	if (!address) return { kind: 'unset' };
+	const address = settings().lenders;
+	if (address === null) return { kind: 'unset' };
 	const path = `/accounts/${encodeURIComponent(account)}/statement?until=${until}`;
 	try {
 		const response = await fetch(new URL(path, address), {

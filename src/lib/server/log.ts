@@ -1,7 +1,8 @@
 import pino from 'pino';
+import { settings } from './settings';
 
 /** What went wrong, and no more: no client's figures, no secrets. */
-export const log = pino({ level: process.env['RESIDUUM_LOG'] ?? 'warn' }, pino.destination(2));
+export const log = pino({ level: settings().log }, pino.destination(2));
 
 /** An error whose message is ours and quotes nothing that it was given. */
 export class OwnError extends Error {}

@@ -6,13 +6,14 @@ import type { Statements } from '../database/statements';
 import { log, loggable } from '../log';
 import { isHeld, limitedTo, type By } from '../people/by';
 import { append, note } from '../people/trail';
+import { settings } from '../settings';
 import { thinned, type Kept } from './thinning';
 
 const DAY = 86_400_000;
 /** A case stays in the bin for so many days. */
-export const BIN_DAYS = Number(process.env['RESIDUUM_BIN'] ?? 90);
+export const BIN_DAYS = settings().bin;
 /** Histories older than so many days are thinned; never, where it is not said. */
-const THIN_AFTER = Number(process.env['RESIDUUM_THIN'] ?? Infinity);
+const THIN_AFTER = settings().thin;
 /** So often it is looked what is to be forgotten, in milliseconds. */
 const EVERY = 3_600_000;
 
@@ -134,7 +135,7 @@ export function forgetInTime(): () => void {
 	const look = async (): Promise<void> => {
 		try {
 			while ((await emptyBin()) > 0);
-			if (Number.isFinite(THIN_AFTER)) await thinHistories(THIN_AFTER);
+			if (THIN_AFTER !== null) await thinHistories(THIN_AFTER);
 		} catch (error) {
 			if (!(error instanceof NotNow)) log.error({ err: loggable(error) }, 'forgetting failed');
 		}

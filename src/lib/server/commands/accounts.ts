@@ -11,6 +11,7 @@ import {
 	type Done,
 	type Doer
 } from '../people/accounts';
+import { settings } from '../settings';
 import { refuse, type Command, type Terminal } from './command';
 
 const USAGE = `npm run --silent accounts -- …
@@ -96,6 +97,6 @@ function told(done: Done, { say }: Terminal): void {
 
 /** Where browsers reach the program, as far as its settings say. */
 function base(): string {
-	const [name] = (process.env['RESIDUUM_NAMES'] ?? '').split(/[\s,]+/).filter(Boolean);
-	return name ? `https://${name}` : `http://127.0.0.1:${process.env['RESIDUUM_PORT'] ?? 4610}`;
+	const { names, port } = settings();
+	return names.length > 0 ? `https://${names[0]}` : `http://127.0.0.1:${port}`;
 }

@@ -12,6 +12,7 @@ import {
 	type FileHandle
 } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
+import { settings } from '../settings';
 import { StartRefusal } from './start-refusal';
 
 /** A folder that belongs to this process until it ends, however it ends. */
@@ -74,8 +75,9 @@ export async function takeDataFolder(named: string): Promise<DataFolder> {
  * Without, the database makes one itself, which takes seconds. It is there all at once or not at all.
  */
 export async function beginDatabase({ path, database }: DataFolder): Promise<void> {
-	const empty = join(process.env['RESIDUUM_EMPTY'] ?? '', 'postgres');
-	if (existsSync(database) || !existsSync(empty)) return;
+	const { empty: built } = settings();
+	const empty = join(built ?? '', 'postgres');
+	if (built === null || existsSync(database) || !existsSync(empty)) return;
 	const copy = `${database}.new`;
 	await rm(copy, { recursive: true, force: true });
 	// A thousand small files, before anybody is answered: one step after the other is several times as quick.

@@ -3,6 +3,7 @@
  * lost, and looked through for damage at the start.
  */
 import { log } from '../log';
+import { settings } from '../settings';
 import { damagedTables, Fragile, isDamage, readOut, type Damage, type ReadOut } from './damage';
 import { beginDatabase, freeSpace, takeDataFolder, type DataFolder } from './data-folder';
 import type { Migrate } from './migrate';
@@ -24,7 +25,7 @@ import { DatabaseThread } from './thread';
  * So much must be free for a save, in bytes: the database's log grows by pieces of 16 MB, and tables beside
  * it. `RESIDUUM_ROOM` says it in MB.
  */
-const ROOM = Number(process.env['RESIDUUM_ROOM'] ?? 48) * 2 ** 20;
+const ROOM = settings().room * 2 ** 20;
 /** So often a lost database is tried to be opened again, in milliseconds. */
 const AGAIN = 1_000;
 

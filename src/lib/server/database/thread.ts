@@ -1,6 +1,7 @@
 /** The thread that the database runs in, as seen from the server: questions, answers, and a watch over it. */
 import { setFlagsFromString } from 'node:v8';
 import { Worker } from 'node:worker_threads';
+import { settings } from '../settings';
 import source from './database-thread.js?raw';
 import { DatabaseLost, StatementFailed, type Result, type Statements } from './statements';
 
@@ -21,7 +22,7 @@ interface Waiting {
 }
 
 /** No statement takes so long, in milliseconds; opening may first have to make a database, or to recover one. */
-const LONGEST = Number(process.env['RESIDUUM_WATCH'] ?? 15_000);
+const LONGEST = settings().watch;
 const LONGEST_OPENING = 120_000;
 /** The end of the program does not wait longer for its database. */
 const LONGEST_CLOSING = 5_000;

@@ -1,22 +1,17 @@
 /** Whether there are people to be told apart, and how a browser is known. */
 import type { Cookies } from '@sveltejs/kit';
 import { StartRefusal } from '../database/start-refusal';
+import { isLoopback, settings } from '../settings';
 import { hasSupervisor } from './accounts';
-
-const LOOPBACK = /^(localhost|::1|\[::1\]|127(\.\d{1,3}){3})$/;
 
 /**
  * One counselor on one machine is asked for nothing. Whoever can be reached from other machines, under a name of its
  * own or at another address, or shares a database with others, has accounts.
  */
-export const hasAccounts = (): boolean =>
-	Boolean(process.env['DATABASE_URL']) ||
-	!LOOPBACK.test(process.env['RESIDUUM_HOST'] ?? '127.0.0.1') ||
-	namesOfServer().length > 0;
-
-/** Under which names it may be asked, beside those of this machine. */
-export const namesOfServer = (): string[] =>
-	(process.env['RESIDUUM_NAMES'] ?? '').split(/[\s,]+/).filter(Boolean);
+export function hasAccounts(): boolean {
+	const { databases, host, names } = settings();
+	return databases !== null || !isLoopback(host) || names.length > 0;
+}
 
 /** @throws StartRefusal where nobody could let people in */
 export async function needSupervisor(): Promise<void> {
@@ -29,17 +24,15 @@ export async function needSupervisor(): Promise<void> {
 const COOKIE = 'residuum-session';
 
 /** Whether what stands in front of the program speaks TLS with browsers; told by it where there is one. */
-const isSecure = (url: URL): boolean =>
-	process.env['RESIDUUM_PROXY'] !== undefined && url.protocol === 'https:';
+const isSecure = (url: URL): boolean => settings().isBehindProxy && url.protocol === 'https:';
 
 /** For no script, no other site, and, behind TLS, no open line. It ends with the browser, or before. */
-const settings = (url: URL) =>
+const kept = (url: URL) =>
 	({ path: '/', httpOnly: true, sameSite: 'strict', secure: isSecure(url) }) as const;
 
 export const secretOf = (cookies: Cookies): string | null => cookies.get(COOKIE) ?? null;
 
 export const giveSecret = (cookies: Cookies, url: URL, secret: string): void =>
-	cookies.set(COOKIE, secret, settings(url));
+	cookies.set(COOKIE, secret, kept(url));
 
-export const takeSecret = (cookies: Cookies, url: URL): void =>
-	cookies.delete(COOKIE, settings(url));
+export const takeSecret = (cookies: Cookies, url: URL): void => cookies.delete(COOKIE, kept(url));

@@ -2,15 +2,16 @@
 import type { Person, Role } from '../../document/people';
 import { NotNow, reading, writing } from '../database';
 import type { Statements } from '../database/statements';
+import { settings } from '../settings';
 import { folded, isPassword } from './passwords';
 import { hashed, newToken } from './tokens';
 import { append, note } from './trail';
 import type { By } from './by';
 
 /** A session ends after so long without anything being done in it, in milliseconds. */
-const IDLE = Number(process.env['RESIDUUM_IDLE'] ?? 30) * 60_000;
+const IDLE = settings().idle * 60_000;
 /** A session ends after so long whatever is done in it. */
-const LONGEST = Number(process.env['RESIDUUM_SESSION'] ?? 12) * 3_600_000;
+const LONGEST = settings().session * 3_600_000;
 /** That something was done is noted to within this. */
 const NOTED_EVERY = Math.min(60_000, IDLE / 10);
 
