@@ -43,33 +43,61 @@ export async function queryOnce(url, sql, values = []) {
 	}
 }
 
+/** @param {string | undefined} at what is there gives way */
+function folderOf(at) {
+	const folder = at ?? mkdtempSync(join(tmpdir(), 'residuum-pg-'));
+	const data = join(folder, 'data');
+	rmSync(data, { recursive: true, force: true });
+	mkdirSync(data, { mode: 0o700, recursive: true });
+	const whom = asWhom();
+	if (whom.uid !== undefined)
+		for (const path of [folder, data]) chownSync(path, whom.uid, whom.gid);
+	return folder;
+}
+
 /**
  * Makes a server in a folder that is thrown away with it, and starts it.
  * @param {readonly string[]} settings as `name=value`
  */
 export async function startPostgres(settings = []) {
 	ensurePostgres();
-	const bin = postgresPrograms() ?? '';
-	const folder = mkdtempSync(join(tmpdir(), 'residuum-pg-'));
-	const whom = asWhom();
-	const data = join(folder, 'data');
-	mkdirSync(data, { mode: 0o700 });
-	if (whom.uid !== undefined)
-		for (const path of [folder, data]) chownSync(path, whom.uid, whom.gid);
-	const made = spawnSync(
-		join(bin, 'initdb'),
-		['-D', data, '-U', 'residuum', '-A', 'trust', '-E', 'UTF8', '--locale=C', '--no-sync'],
-		{ ...whom, cwd: folder, encoding: 'utf8' }
+	const folder = folderOf(undefined);
+	tool(
+		folder,
+		'initdb',
+		...['-D', join(folder, 'data'), '-U', 'residuum', '-A', 'trust'],
+		...['-E', 'UTF8', '--locale=C', '--no-sync']
 	);
-	if (made.status !== 0) throw new Error(`initdb: ${made.stderr}`);
+	return run(folder, settings);
+}
 
+/**
+ * Runs one of PostgreSQL's programs to its end.
+ * @param {string} folder @param {string} name @param {string[]} words
+ */
+function tool(folder, name, ...words) {
+	const done = spawnSync(join(postgresPrograms() ?? '', name), words, {
+		...asWhom(),
+		cwd: folder,
+		encoding: 'utf8'
+	});
+	if (done.status !== 0) throw new Error(`${name}: ${done.stderr}`);
+}
+
+/**
+ * Runs the server of a folder that has one.
+ * @param {string} folder @param {readonly string[]} settings
+ */
+async function run(folder, settings) {
+	const bin = postgresPrograms() ?? '';
+	const data = join(folder, 'data');
 	const words = [`unix_socket_directories=${folder}`, 'listen_addresses=', ...settings];
 	let child = start();
 	await answers();
 
 	function start() {
 		return spawn(join(bin, 'postgres'), ['-D', data, ...words.flatMap((word) => ['-c', word])], {
-			...whom,
+			...asWhom(),
 			cwd: folder,
 			stdio: 'ignore'
 		});
@@ -95,8 +123,11 @@ export async function startPostgres(settings = []) {
 
 	/** @param {string} database */
 	const url = (database) => `postgres://residuum@localhost/${database}?host=${folder}`;
+	/** @param {string} sql */
+	const asked = (sql) => queryOnce(url('postgres'), sql);
 
 	return {
+		folder,
 		url,
 		/**
 		 * @param {string} database
@@ -108,6 +139,42 @@ export async function startPostgres(settings = []) {
 		async startAgain() {
 			child = start();
 			await answers();
+		},
+		/** Starts a standby of it; in the folder of one that was killed, it takes that one's address. @param {string} [at] */
+		async standBy(at) {
+			const other = folderOf(at);
+			const into = join(other, 'data');
+			tool(
+				folder,
+				'pg_basebackup',
+				'-D',
+				into,
+				'-h',
+				folder,
+				'-U',
+				'residuum',
+				'-R',
+				'-N',
+				'-cfast'
+			);
+			return run(other, settings);
+		},
+		/** From now on nothing is committed that the standby does not have on its disk. */
+		async waitForStandby() {
+			await asked(`alter system set synchronous_standby_names = '*'`);
+			await asked('select pg_reload_conf()');
+			for (let tries = 0; tries < 300; tries += 1) {
+				const rows = await asked(`select from pg_stat_replication where sync_state = 'sync'`);
+				if (rows.length > 0) return;
+				await new Promise((resolve) => setTimeout(resolve, 50));
+			}
+			throw new Error('the standby did not come');
+		},
+		/** Makes a standby the server: it waits for no standby itself. */
+		async promote() {
+			await asked('select pg_promote()');
+			await asked('alter system reset synchronous_standby_names');
+			await asked('select pg_reload_conf()');
 		},
 		async remove() {
 			await end('SIGINT');

@@ -2,7 +2,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { queryOnce, startPostgres } from '../../scripts/postgres.mjs';
-import { server } from '../../scripts/torture.mjs';
+import { failover } from '../../scripts/torture/failover.mjs';
+import { server } from '../../scripts/torture/killed.mjs';
 import type { CaseState } from '../../src/lib/document/case';
 import { addPerson, signIn, welcome } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
@@ -141,6 +142,12 @@ describe('a PostgreSQL server', () => {
 	it('and the program may be killed in the middle of saves: none that was acknowledged is lost', async () => {
 		const { said, passed } = await server(1);
 		expect({ said, passed }).toEqual({ said: [], passed: 2 });
+	});
+
+	it('may be lost for good where it has a standby: the program goes on with that one by itself', async () => {
+		const { said, passed } = await failover(2);
+		expect(said).toEqual([]);
+		expect(passed).toBe(4);
 	});
 });
 
