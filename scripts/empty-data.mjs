@@ -11,6 +11,7 @@ import { startServer } from './own-server.mjs';
 export async function makeEmptyData(folder) {
 	rmSync(folder, { recursive: true, force: true });
 	const server = await startServer({ ...nothingSet(), RESIDUUM_PORT: '0', RESIDUUM_DATA: folder });
-	if (server.address === null) throw new Error(server.printed());
+	const answer = server.address === null ? null : await fetch(`${server.address}/readyz`);
+	if (answer?.status !== 200) throw new Error(`no empty data could be made: ${server.printed()}`);
 	await server.stop();
 }

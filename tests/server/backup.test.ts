@@ -144,7 +144,7 @@ describe('a backup', () => {
 		async () => {
 			const rows = await queryOnce(
 				residuum.settings['DATABASE_URL'] ?? '',
-				`select table_name as name from information_schema.tables where table_schema = 'public'`
+				`select table_name as name from information_schema.tables where table_schema = 'residuum'`
 			);
 			const names = rows.map(({ name }) => String(name)).filter((name) => name !== 'migration');
 			expect(names.sort()).toEqual([...KEPT, ...MOMENTARY].sort());

@@ -54,7 +54,7 @@ describe('the database of the build', () => {
 		vi.stubEnv('DATABASE_URL', 'postgres://nobody@127.0.0.1:1/none');
 		await makeEmptyData(folder).finally(() => vi.unstubAllEnvs());
 		const database = await PGlite.create(join(folder, 'postgres'));
-		const { rows } = await database.query('select count(*)::int as cases from case_file');
+		const { rows } = await database.query('select count(*)::int as cases from residuum.case_file');
 		expect(rows).toEqual([{ cases: 0 }]);
 		await database.close();
 	});
@@ -96,13 +96,13 @@ describe('a data folder, from its first start to its end', () => {
 		const database = await PGlite.create(
 			join(String(residuum.settings['RESIDUUM_DATA']), 'postgres')
 		);
-		const { rows } = await database.query('select label, revision from case_file');
+		const { rows } = await database.query('select label, revision from residuum.case_file');
 		expect(rows).toEqual([{ label: 'The first', revision: 2 }]);
 		// Revisions can't be rewritten, not even by hand.
-		await expect(database.exec(`update case_revision set what = 'x'`)).rejects.toThrow(
+		await expect(database.exec(`update residuum.case_revision set what = 'x'`)).rejects.toThrow(
 			'revisions are only ever appended'
 		);
-		await expect(database.exec(`delete from case_revision`)).rejects.toThrow('appended');
+		await expect(database.exec(`delete from residuum.case_revision`)).rejects.toThrow('appended');
 		await database.close();
 	});
 });
@@ -196,7 +196,7 @@ describe('data of versions before', () => {
 		folders.push(folder);
 		cpSync(join(EMPTY_DATA, 'postgres'), join(folder, 'postgres'), { recursive: true });
 		const database = await PGlite.create(join(folder, 'postgres'));
-		await database.exec(`drop schema public cascade; create schema public;
+		await database.exec(`drop schema residuum cascade; drop schema public cascade; create schema public;
 			create table migration (number integer primary key, name text not null,
 			hash text not null, applied_at timestamptz not null default now())`);
 		await bringOn(database, ['0001_casebook.sql'], 1);

@@ -2,11 +2,14 @@
 import { stat } from 'node:fs/promises';
 import { writing } from '../database';
 import { apply, MIGRATIONS } from '../database/migrate';
-import type { Statements } from '../database/statements';
+import { StatementFailed, type Statements } from '../database/statements';
+import { dropAll, SCHEMA, strangerIn } from '../database/tables';
 import { append } from '../people/trail';
 import { BackupRefused, readBackup, type Head, type Table } from './file';
 import { lastChange, type Written } from './write';
 
+/** SQLSTATE of what can't be dropped because of what is built on it. */
+const BUILT_ON = '2BP01';
 /** So many rows, or characters of them, are written at once. */
 const ROWS = 200;
 const CHARACTERS = 4_000_000;
@@ -23,7 +26,7 @@ export async function restoreBackup(path: string, overNewer: boolean): Promise<W
 		throw new BackupRefused(`${path} was made by a newer Residuum; restore it with that version.`);
 	await writing(async (statements) => {
 		await refuseOlder(statements, head, overNewer);
-		await statements.exec('drop schema public cascade; create schema public');
+		await clear(statements);
 		const upTo = Math.max(...head.migrations.map(({ number }) => number));
 		for (const migration of MIGRATIONS)
 			if (migration.number <= upTo) await apply(statements, migration);
@@ -38,6 +41,21 @@ export async function restoreBackup(path: string, overNewer: boolean): Promise<W
 	});
 	const { size: bytes } = await stat(path);
 	return { cases: counts.case_file ?? 0, revisions: counts.case_revision ?? 0, bytes, sha256 };
+}
+
+/** Makes room: what is the program's own goes, and only that. */
+async function clear(statements: Statements): Promise<void> {
+	await dropAll(statements).catch((error: unknown) => {
+		if (!(error instanceof StatementFailed) || error.code !== BUILT_ON) throw error;
+		throw new BackupRefused(
+			`Something in the database that is not Residuum’s, a view perhaps, is built on its tables, and would be lost. Drop it first, and make it again afterwards.`
+		);
+	});
+	const stranger = await strangerIn(statements);
+	if (stranger !== null)
+		throw new BackupRefused(
+			`The schema ${SCHEMA}, which is for Residuum alone, has something else in it (${stranger}), which nothing but you can put back. Move it elsewhere first.`
+		);
 }
 
 async function refuseOlder(statements: Statements, head: Head, overNewer: boolean): Promise<void> {

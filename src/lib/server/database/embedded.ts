@@ -19,6 +19,7 @@ import {
 	type Statements
 } from './statements';
 import type { Store } from './store';
+import { SCHEMA } from './tables';
 import { DatabaseThread } from './thread';
 
 /**
@@ -138,6 +139,7 @@ class Embedded implements Store {
 		});
 		try {
 			await thread.opened;
+			await thread.exec(`set search_path = ${SCHEMA}`);
 		} catch (error) {
 			// One that could not open its database is not left behind.
 			await thread.close().catch(() => undefined);

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { StatementFailed, type Statements } from './statements';
 import { StartRefusal } from './start-refusal';
+import { SCHEMA, strangerIn } from './tables';
 
 /** One numbered file of `migrations/`. */
 export interface Migration {
@@ -47,6 +48,7 @@ export const MIGRATIONS: readonly Migration[] = Object.entries(FILES)
  */
 export const migrate: Migrate = (transaction) =>
 	transaction(async (statements) => {
+		await enterSchema(statements);
 		const rows = await appliedOf(statements);
 		const applied = new Map(rows.map((row) => [row.number, row]));
 		const newest = MIGRATIONS.at(-1)?.number ?? 0;
@@ -83,8 +85,35 @@ function refusalOf({ name }: Migration, error: unknown): unknown {
 	);
 }
 
-async function appliedOf(statements: Statements): Promise<Applied[]> {
+/**
+ * Goes to where the data are: the program's own schema, made here for new ones; where they are of a version before,
+ * wherever that found them, from where a migration moves them.
+ */
+async function enterSchema(statements: Statements): Promise<void> {
 	await statements.exec(LOCK);
+	await statements.exec('set local search_path to default');
+	const { rows } = await statements.query<{
+		is_there: boolean;
+		is_own: boolean;
+		before: string | null;
+	}>(
+		`select to_regnamespace('${SCHEMA}') is not null as is_there,
+			to_regclass('${SCHEMA}.migration') is not null as is_own,
+			(select quote_ident(nspname) from pg_class join pg_namespace on pg_namespace.oid = relnamespace
+				where pg_class.oid = to_regclass('migration')
+				and to_regclass(quote_ident(nspname) || '.case_revision') is not null) as before`
+	);
+	const { is_there: isThere, is_own: isOwn, before } = rows[0] ?? {};
+	const stranger = isOwn ? null : await strangerIn(statements);
+	if (stranger)
+		throw new StartRefusal(
+			`The schema ${SCHEMA} of the database, which is for Residuum alone, has something else in it (${stranger}); move that elsewhere, or name another database. It has been left as it is.`
+		);
+	if (!isThere && before === null) await statements.exec(`create schema ${SCHEMA}`);
+	await statements.exec(`set local search_path = ${isOwn ? SCHEMA : (before ?? SCHEMA)}`);
+}
+
+async function appliedOf(statements: Statements): Promise<Applied[]> {
 	await statements.exec(OF_MIGRATIONS);
 	const { rows } = await statements.query<Applied>(
 		'select number, name, hash from migration order by number'

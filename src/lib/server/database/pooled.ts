@@ -15,6 +15,7 @@ import {
 	type Statements
 } from './statements';
 import type { Store } from './store';
+import { SCHEMA } from './tables';
 
 /** No statement takes so long, in milliseconds; the server ends what does. */
 const LONGEST = settings().watch;
@@ -31,8 +32,10 @@ const GONE =
 
 /** SQLSTATE of what another try mends: two transactions that could not be put in an order, or waited for each other. */
 const IN_THE_WAY = new Set(['40001', '40P01']);
+/** SQLSTATE of a server that takes no writing: a standby. */
+const READ_ONLY = '25006';
 /** SQLSTATEs that say that the connection, or the server, is gone, full of others, or no more the one that takes writing. */
-const AWAY = /^(08|57P|53300|25006)/;
+const AWAY = new RegExp(`^(08|57P|53300|${READ_ONLY})`);
 
 /** As the embedded database gives them: amounts are numbers. */
 const INT8 = 20;
@@ -86,7 +89,7 @@ function writableAmong(addresses: readonly string[]): typeof pg.Client {
 		async #connect(): Promise<pg.Client> {
 			try {
 				await super.connect();
-				if (addresses.length > 1) await this.#needWritable();
+				await this.#begin();
 				return this;
 			} catch (error) {
 				if (this.#tried === chosen) chosen = (chosen + 1) % addresses.length;
@@ -94,13 +97,14 @@ function writableAmong(addresses: readonly string[]): typeof pg.Client {
 			}
 		}
 
-		async #needWritable(): Promise<void> {
-			const { rows } = await this.query<{ transaction_read_only: string }>(
-				'show transaction_read_only'
+		async #begin(): Promise<void> {
+			const { rows } = await this.query<{ is_read_only: string }>(
+				`select set_config('search_path', '${SCHEMA}', false),
+					current_setting('transaction_read_only') as is_read_only`
 			);
-			if (rows[0]?.transaction_read_only !== 'on') return;
+			if (rows[0]?.is_read_only === 'off') return;
 			await this.end();
-			throw new Error('this server takes no writing');
+			throw Object.assign(new Error('this server takes no writing'), { code: READ_ONLY });
 		}
 	};
 }
@@ -135,7 +139,9 @@ function refusalOf(error: unknown): string {
 		case '3D000':
 			return 'The database that DATABASE_URL names does not exist; make it with createdb, or name another one.';
 		case '42501':
-			return 'The user of DATABASE_URL may not make tables in that database; give it the right, or name another one.';
+			return 'The user of DATABASE_URL may not make a schema in that database; give it the right, or name another one.';
+		case READ_ONLY:
+			return 'The database server of DATABASE_URL takes no writing: it is a standby. Name the one that does, or both with a space between them.';
 		case DISK_FULL:
 			return 'The disk of the database server of DATABASE_URL is full; free some space there and start again, the data have been left as they are.';
 		default:

@@ -1,6 +1,12 @@
-/** The tables of the program, each after those that it refers to. */
+/** What the program has in its database, all of it in a schema of its own. */
+import type { Statements } from './statements';
 
-/** What is kept of people, cases and what was done: all that a backup holds. */
+export const SCHEMA = 'residuum';
+
+/**
+ * What is kept of people, cases and what was done: all that a backup holds. Each table comes after those that it
+ * refers to.
+ */
 export const KEPT = [
 	'account',
 	'account_link',
@@ -29,3 +35,32 @@ export const KEPT = [
 
 /** What is of the moment: who is signed in, who tries to, and who has what open. */
 export const MOMENTARY = ['session', 'sign_in_failure', 'case_presence'] as const;
+
+const FUNCTIONS = [
+	'file_by_label()',
+	'filed_under(text)',
+	'folded(text)',
+	'refuse_rewriting_history()',
+	'refuse_rewriting_the_trail()'
+];
+const DOMAINS = ['minor_units', 'annual_percent', 'payments_per_year', 'payment_count'];
+
+/**
+ * Drops all that is the program's own, and nothing else.
+ * @throws StatementFailed (2BP01) where something of others is built on it
+ */
+export const dropAll = (statements: Statements): Promise<void> =>
+	statements.exec(`drop table ${[...KEPT, ...MOMENTARY, 'migration'].join(', ')};
+		drop function ${FUNCTIONS.join(', ')}; drop domain ${DOMAINS.join(', ')}`);
+
+/** Something that is in the program's schema while nothing of its own is; null where nothing is. */
+export async function strangerIn(statements: Statements): Promise<string | null> {
+	const { rows } = await statements.query<{ name: string }>(
+		`select relname::text as name from pg_class where relnamespace = to_regnamespace('${SCHEMA}')
+		union all select proname::text from pg_proc where pronamespace = to_regnamespace('${SCHEMA}')
+		union all select typname::text from pg_type where typnamespace = to_regnamespace('${SCHEMA}')
+			and typrelid = 0 and typelem = 0
+		order by name limit 1`
+	);
+	return rows[0]?.name ?? null;
+}
