@@ -93,7 +93,9 @@ describe('a backup', () => {
 		const path = newFile();
 		const { said, refused } = command(residuum.settings, 'backup', path);
 		expect([said, refused]).toEqual([
-			expect.stringMatching(/^Written and read again: 2 cases with 7 revisions, \d+ KB, SHA-256/),
+			expect.stringMatching(
+				/^Written, read again and restored for trial: 2 cases with 7 revisions, \d+ KB, SHA-256/
+			),
 			''
 		]);
 		expect(statSync(path).mode & 0o777).toBe(0o600);
@@ -295,7 +297,7 @@ describe('a backup', () => {
 			const path = newFile();
 			const before = revision;
 			const { said } = await commandBeside(residuum.settings, 'backup', path);
-			expect(said).toContain('Written and read again');
+			expect(said).toContain('Written, read again');
 			const rows = (table: string) =>
 				linesOf(path)
 					.filter((line) => line.startsWith(`${table} `) && line.includes(own))

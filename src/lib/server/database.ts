@@ -41,6 +41,12 @@ export const readOutCases = () => here().readOut();
 export const reading = <T>(work: (statements: Statements) => Promise<T>): Promise<T> =>
 	here().transaction('reading', work);
 
+/** Reads one state of everything for as long as it takes; a copy of a data folder, if need be, is made beside a path. */
+export const readingStill = <T>(
+	scratch: string,
+	work: (statements: Statements) => Promise<T>
+): Promise<T> => here().still(scratch, work);
+
 /** Writes, all of it or nothing. */
 export const writing = <T>(work: (statements: Statements) => Promise<T>): Promise<T> =>
 	here().transaction('writing', work);

@@ -1,5 +1,5 @@
 /** A backup every day, of which the last are kept. */
-import { mkdir, readdir, rm } from 'node:fs/promises';
+import { mkdir, readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { log, loggable } from '../log';
 import { BackupRefused } from './file';
@@ -11,6 +11,8 @@ const KEPT_DAYS = 14;
 const EVERY = 15 * 60_000;
 
 const NAME = /^residuum-\d{4}-\d{2}-\d{2}\.backup$/;
+const LEFT_OVER = /^residuum-\d{4}-\d{2}-\d{2}\.backup\.[-0-9a-f]{36}\.part(\.scratch-.*)?$/;
+const DAY = 86_400_000;
 
 /** Sees to it that each day has a backup in a folder, as long as the program runs. */
 export function backUpDaily(folder: string): () => void {
@@ -27,6 +29,7 @@ async function backUpToday(folder: string): Promise<void> {
 		await mkdir(folder, { recursive: true, mode: 0o700 });
 		const there = (await readdir(folder)).filter((one) => NAME.test(one));
 		if (there.includes(name)) return;
+		await removeLeftOver(folder);
 		await writeBackup(join(folder, name));
 		// Only after a new one is there and whole an old one goes.
 		const old = [...there, name].sort().slice(0, -KEPT_DAYS);
@@ -35,5 +38,15 @@ async function backUpToday(folder: string): Promise<void> {
 		const why =
 			error instanceof BackupRefused ? { message: error.message } : { err: loggable(error) };
 		log.error(why, 'the daily backup could not be made; it is tried again');
+	}
+}
+
+/** What a program that was killed was writing: nobody goes on with it after a day. */
+async function removeLeftOver(folder: string): Promise<void> {
+	for (const one of await readdir(folder)) {
+		if (!LEFT_OVER.test(one)) continue;
+		const path = join(folder, one);
+		const { mtimeMs } = await stat(path);
+		if (Date.now() - mtimeMs > DAY) await rm(path, { recursive: true, force: true });
 	}
 }

@@ -38,6 +38,14 @@ export type Tail = z.infer<typeof tail>;
 
 export type Table = (typeof KEPT)[number];
 
+/** What a backup came to. */
+export interface Written {
+	readonly cases: number;
+	readonly revisions: number;
+	readonly bytes: number;
+	readonly sha256: string;
+}
+
 /** A row as a line: the database's own JSON of it, which nobody here looks into. */
 export const rowLine = (table: Table, json: string): string => `${table} ${json}`;
 

@@ -5,8 +5,8 @@ import { apply, MIGRATIONS } from '../database/migrate';
 import { StatementFailed, type Statements } from '../database/statements';
 import { dropAll, SCHEMA, strangerIn } from '../database/tables';
 import { append } from '../people/trail';
-import { BackupRefused, readBackup, type Head, type Table } from './file';
-import { lastChange, type Written } from './write';
+import { BackupRefused, readBackup, type Head, type Table, type Written } from './file';
+import { lastChange } from './last-change';
 
 /** SQLSTATE of what can't be dropped because of what is built on it. */
 const BUILT_ON = '2BP01';
@@ -26,21 +26,30 @@ export async function restoreBackup(path: string, overNewer: boolean): Promise<W
 		throw new BackupRefused(`${path} was made by a newer Residuum; restore it with that version.`);
 	await writing(async (statements) => {
 		await refuseOlder(statements, head, overNewer);
-		await clear(statements);
-		const upTo = Math.max(...head.migrations.map(({ number }) => number));
-		for (const migration of MIGRATIONS)
-			if (migration.number <= upTo) await apply(statements, migration);
-		// Rows come in whichever order.
-		await statements.exec('set constraints all deferred');
-		await fill(statements, path);
-		for (const migration of MIGRATIONS)
-			if (migration.number > upTo) await apply(statements, migration);
+		await putBack(statements, path, head);
 		await append(statements, null, 'command', [
 			{ what: 'restored a backup', detail: `made ${head.at}` }
 		]);
 	});
 	const { size: bytes } = await stat(path);
 	return { cases: counts.case_file ?? 0, revisions: counts.case_revision ?? 0, bytes, sha256 };
+}
+
+/** Puts what a file holds in the place of all that is there, brought up to date. */
+export async function putBack(
+	statements: Statements,
+	path: string,
+	{ migrations }: Pick<Head, 'migrations'>
+): Promise<void> {
+	await clear(statements);
+	const upTo = Math.max(...migrations.map(({ number }) => number));
+	for (const migration of MIGRATIONS)
+		if (migration.number <= upTo) await apply(statements, migration);
+	// Rows come in whichever order.
+	await statements.exec('set constraints all deferred');
+	await fill(statements, path);
+	for (const migration of MIGRATIONS)
+		if (migration.number > upTo) await apply(statements, migration);
 }
 
 /** Makes room: what is the program's own goes, and only that. */

@@ -1,24 +1,29 @@
 /** Writes a backup: all of one state of the data, while the program goes on. */
+import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { existsSync } from 'node:fs';
 import { open, rename, rm, stat, type FileHandle } from 'node:fs/promises';
 import { createGzip } from 'node:zlib';
-import { reading } from '../database';
+import { readingStill } from '../database';
 import { MIGRATIONS } from '../database/migrate';
-import type { Statements } from '../database/statements';
+import { DISK_FULL, type Statements } from '../database/statements';
 import { KEPT } from '../database/tables';
-import { BackupRefused, hashOfLines, readBackup, rowLine, type Head, type Table } from './file';
+import {
+	BackupRefused,
+	hashOfLines,
+	readBackup,
+	rowLine,
+	type Head,
+	type Table,
+	type Written
+} from './file';
+import { lastChange } from './last-change';
+import { proveBackup } from './prove';
 
-/** What a backup came to. */
-export interface Written {
-	readonly cases: number;
-	readonly revisions: number;
-	readonly bytes: number;
-	readonly sha256: string;
-}
-
-/** So many rows are asked for at once. */
+/** So many rows are asked for at once: fewer of those that may have a whole case, or a message with its files, in them. */
 const ROWS = 500;
+const LARGE_ROWS = 10;
+const LARGE: ReadonlySet<Table> = new Set(['case_revision', 'forecast', 'outbox_message']);
 
 /** Rows in an order in which each comes after those that it refers to. */
 const ORDERED: Partial<Record<Table, string>> = {
@@ -26,38 +31,32 @@ const ORDERED: Partial<Record<Table, string>> = {
 	trail_entry: 'order by number'
 };
 
-/** When something was changed last, by the machine's clock. */
-export async function lastChange(statements: Statements): Promise<string | null> {
-	const { rows } = await statements.query<{ last: Date | null }>(
-		`select greatest((select max(coalesce(written_at, made_at)) from case_revision),
-			(select max(coalesce(written_at, made_at)) from outbox_message), (select max(at) from trail_entry)) as last`
-	);
-	return rows[0]?.last?.toISOString() ?? null;
-}
-
 /**
- * Writes a backup to a new file and reads it again. It is of one state, whatever is saved meanwhile.
+ * Writes a backup to a new file, reads it again, and restores it for trial. It is of one state, whatever is saved
+ * meanwhile; of several programs that write the same one at once, each writes a whole one.
  * @throws BackupRefused where there is no room for it, or the file is there already
  */
 export async function writeBackup(path: string): Promise<Written> {
 	if (existsSync(path)) throw new BackupRefused(`${path} is there already; name another file.`);
-	const part = `${path}.part`;
+	const part = `${path}.${randomUUID()}.part`;
 	try {
 		const file = await open(part, 'w', 0o600);
 		try {
-			await reading((statements) => pour(statements, file));
+			await readingStill(part, (statements) => pour(statements, file));
 			await file.sync();
 		} finally {
 			await file.close();
 		}
-		const { counts, sha256 } = await readBackup(part);
+		const read = await readBackup(part);
+		await proveBackup(part, read);
+		const { counts, sha256 } = read;
 		await rename(part, path);
 		const { size: bytes } = await stat(path);
 		return { cases: counts.case_file ?? 0, revisions: counts.case_revision ?? 0, bytes, sha256 };
 	} catch (error) {
 		await rm(part, { force: true });
 		const { code } = error as NodeJS.ErrnoException;
-		if (code === undefined || !/^E[A-Z]+$/.test(code)) throw error;
+		if (typeof code !== 'string' || !(code === DISK_FULL || /^E[A-Z]+$/.test(code))) throw error;
 		throw new BackupRefused(`${path} can’t be written (${code}); name a file where there is room.`);
 	}
 }
@@ -102,10 +101,11 @@ async function* rowsOf(statements: Statements, table: Table): AsyncGenerator<str
 	await statements.exec(
 		`declare each_row cursor for select to_jsonb(${table})::text as json from ${table} ${ORDERED[table] ?? ''}`
 	);
+	const most = LARGE.has(table) ? LARGE_ROWS : ROWS;
 	for (;;) {
-		const { rows } = await statements.query<{ json: string }>(`fetch ${ROWS} from each_row`);
+		const { rows } = await statements.query<{ json: string }>(`fetch ${most} from each_row`);
 		for (const { json } of rows) yield json;
-		if (rows.length < ROWS) break;
+		if (rows.length < most) break;
 	}
 	await statements.exec('close each_row');
 }

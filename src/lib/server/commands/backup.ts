@@ -1,7 +1,7 @@
 /** `npm run backup -- FILE` and `npm run restore -- FILE`. */
-import { BackupRefused } from '../backup/file';
+import { BackupRefused, type Written } from '../backup/file';
 import { restoreBackup } from '../backup/restore';
-import { writeBackup, type Written } from '../backup/write';
+import { writeBackup } from '../backup/write';
 import { refuse, type Command } from './command';
 
 /** What a backup holds, in words. */
@@ -20,7 +20,7 @@ async function orRefuse<T>(work: Promise<T>): Promise<T> {
 export const backup: Command = async (words, { say }) => {
 	const [path] = words;
 	if (path === undefined || words.length > 1) return refuse('npm run --silent backup -- FILE');
-	say(`Written and read again: ${held(await orRefuse(writeBackup(path)))}.`);
+	say(`Written, read again and restored for trial: ${held(await orRefuse(writeBackup(path)))}.`);
 };
 
 const OVER = '--over-newer';

@@ -74,7 +74,10 @@ export async function takeDataFolder(named: string): Promise<DataFolder> {
  * Gives a new folder a database: a copy of the one with nothing in it that the build has made, where there is one.
  * Without, the database makes one itself, which takes seconds. It is there all at once or not at all.
  */
-export async function beginDatabase({ path, database }: DataFolder): Promise<void> {
+export async function beginDatabase({
+	path,
+	database
+}: Pick<DataFolder, 'path' | 'database'>): Promise<void> {
 	const { empty: built } = settings();
 	const empty = join(built ?? '', 'postgres');
 	if (built === null || existsSync(database) || !existsSync(empty)) return;

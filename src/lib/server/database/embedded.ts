@@ -9,7 +9,6 @@ import { beginDatabase, freeSpace, takeDataFolder, type DataFolder } from './dat
 import type { Migrate } from './migrate';
 import { StartRefusal } from './start-refusal';
 import {
-	BEGIN,
 	DatabaseLost,
 	DISK_FULL,
 	FULL,
@@ -18,9 +17,10 @@ import {
 	type Purpose,
 	type Statements
 } from './statements';
+import { withCopy } from './scratch';
 import type { Store } from './store';
 import { SCHEMA } from './tables';
-import { DatabaseThread } from './thread';
+import { DatabaseThread, transactionIn } from './thread';
 
 /**
  * So much must be free for a save, in bytes: the database's log grows by pieces of 16 MB, and tables beside
@@ -55,7 +55,7 @@ class Embedded implements Store {
 	#thread: DatabaseThread | null = null;
 	#damage: Damage | null = null;
 	#isOpen = false;
-	/** The end of the transaction that was asked for last: the next one begins then. */
+	/** The end of what was asked for last: the next begins then. */
 	#last: Promise<unknown> = Promise.resolve();
 
 	constructor(folder: DataFolder) {
@@ -66,7 +66,7 @@ class Embedded implements Store {
 		try {
 			const thread = await this.#openThread();
 			this.#thread = thread;
-			await migrate((work) => within(thread, 'writing', work));
+			await migrate((work) => transactionIn(thread, 'writing', work));
 			await this.#lookThrough();
 		} catch (error) {
 			if (error instanceof StartRefusal) throw error;
@@ -94,18 +94,36 @@ class Embedded implements Store {
 		const { path } = this.#folder;
 		if (purpose === 'writing' && (await freeSpace(path)) < ROOM) throw new NotNow('full', FULL);
 		if (this.#damage) throw new NotNow('damaged', DAMAGED);
+		try {
+			return await this.#inTurn((thread) => transactionIn(thread, purpose, work));
+		} catch (error) {
+			throw await this.#told(error);
+		}
+	}
+
+	/** From a copy, which is made while this goes on but for a moment. */
+	async still<T>(scratch: string, work: (statements: Statements) => Promise<T>): Promise<T> {
+		if (this.#damage) throw new NotNow('damaged', DAMAGED);
+		const whileStill = (copy: () => Promise<void>): Promise<void> =>
+			this.#inTurn(async (thread) => {
+				await thread.exec('checkpoint');
+				await copy();
+			});
+		return withCopy(this.#folder.database, scratch, whileStill, (copy) =>
+			transactionIn(copy, 'reading', work)
+		);
+	}
+
+	/** Works with the database after everything that was asked for before. */
+	#inTurn<T>(work: (thread: DatabaseThread) => Promise<T>): Promise<T> {
 		const turn = this.#last.then(async () => {
-			if (this.#thread) return within(this.#thread, purpose, work);
-			throw (await freeSpace(path)) < ROOM
+			if (this.#thread) return work(this.#thread);
+			throw (await freeSpace(this.#folder.path)) < ROOM
 				? new NotNow('full', FULL)
 				: new NotNow('opening', 'The database is being opened again; this takes a few seconds.');
 		});
 		this.#last = turn.catch(() => undefined);
-		try {
-			return await turn;
-		} catch (error) {
-			throw await this.#told(error);
-		}
+		return turn;
 	}
 
 	/** What an error of a transaction is to whoever asked. */
@@ -174,19 +192,3 @@ class Embedded implements Store {
 
 const codeOf = (error: unknown): string =>
 	error instanceof StatementFailed ? (error.code ?? 'no code') : (error as Error).name;
-
-async function within<T>(
-	thread: DatabaseThread,
-	purpose: Purpose,
-	work: (statements: Statements) => Promise<T>
-): Promise<T> {
-	await thread.exec(BEGIN[purpose]);
-	try {
-		const result = await work(thread);
-		await thread.exec('commit');
-		return result;
-	} catch (error) {
-		await thread.exec('rollback').catch(() => undefined);
-		throw error;
-	}
-}

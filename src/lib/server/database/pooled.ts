@@ -226,6 +226,10 @@ class Pooled implements Store {
 		}
 	}
 
+	still<T>(_: string, work: (statements: Statements) => Promise<T>): Promise<T> {
+		return this.transaction('reading', work);
+	}
+
 	/** The server itself watches over its data. */
 	damage(): null {
 		return null;

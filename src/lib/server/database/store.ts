@@ -9,6 +9,11 @@ export interface Store {
 	 * @throws NotNow where it can't be done at the moment
 	 */
 	transaction<T>(purpose: Purpose, work: (statements: Statements) => Promise<T>): Promise<T>;
+	/**
+	 * Reads one state of everything, for as long as it takes, while others go on.
+	 * @param scratch the path beside which there is room for a copy of the data
+	 */
+	still<T>(scratch: string, work: (statements: Statements) => Promise<T>): Promise<T>;
 	/** What is damaged; null where nothing is known to be. */
 	damage(): Damage | null;
 	/** Every case that can still be read out of damaged data, as it was last saved. */

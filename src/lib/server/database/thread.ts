@@ -3,7 +3,14 @@ import { setFlagsFromString } from 'node:v8';
 import { Worker } from 'node:worker_threads';
 import { settings } from '../settings';
 import source from './database-thread.js?raw';
-import { DatabaseLost, StatementFailed, type Result, type Statements } from './statements';
+import {
+	BEGIN,
+	DatabaseLost,
+	StatementFailed,
+	type Purpose,
+	type Result,
+	type Statements
+} from './statements';
 
 interface Told {
 	readonly id: number;
@@ -128,5 +135,22 @@ export class DatabaseThread implements Statements {
 			reject(this.#ended);
 		}
 		this.#waiting.clear();
+	}
+}
+
+/** Does work in one transaction of a thread that nobody else asks meanwhile. */
+export async function transactionIn<T>(
+	thread: DatabaseThread,
+	purpose: Purpose,
+	work: (statements: Statements) => Promise<T>
+): Promise<T> {
+	await thread.exec(BEGIN[purpose]);
+	try {
+		const result = await work(thread);
+		await thread.exec('commit');
+		return result;
+	} catch (error) {
+		await thread.exec('rollback').catch(() => undefined);
+		throw error;
 	}
 }

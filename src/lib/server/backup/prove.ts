@@ -1,0 +1,26 @@
+/** Proves a backup: restores it into a database that is thrown away, and counts what is there then. */
+import { migrate } from '../database/migrate';
+import { withEmpty } from '../database/scratch';
+import { KEPT } from '../database/tables';
+import { transactionIn } from '../database/thread';
+import { BackupRefused, type Head, type Tail } from './file';
+import { putBack } from './restore';
+
+/**
+ * @param what the head and the tail of the file, which has been read
+ * @throws BackupRefused where it can't be restored, or less is there then than the data had
+ */
+export async function proveBackup(path: string, what: Head & Tail): Promise<void> {
+	await withEmpty(path, async (database) => {
+		await migrate((work) => transactionIn(database, 'writing', work));
+		await transactionIn(database, 'writing', (statements) => putBack(statements, path, what));
+		for (const table of KEPT) {
+			const { rows } = await database.query<{ count: number }>(`select count(*) from ${table}`);
+			const [there, wanted] = [Number(rows[0]?.count), what.counts[table] ?? 0];
+			if (there !== wanted)
+				throw new BackupRefused(
+					`The backup was restored for trial, and has ${there} rows of ${table} instead of ${wanted}: it is none. Try again.`
+				);
+		}
+	});
+}
