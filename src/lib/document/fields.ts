@@ -47,6 +47,34 @@ function integer<T extends number>(field: string, lowest: number, highest: numbe
 
 export const money = (field: string) => integer<Cents>(field, 0, LIMITS.amount, 'minor units');
 
+/**
+ * Amounts of which there may be hundreds of thousands in a case: looked through in a loop, which is some twenty times as
+ * quick as a schema for each.
+ */
+export function moneyList(field: string, most: number, tooMany: string) {
+	const whole = `whole number of minor units from 0 to ${LIMITS.amount}`;
+	const error = sentence(field, `a ${whole}`);
+	return z
+		.custom<Cents[]>(Array.isArray, {
+			error: sentence(field, `a list, each a ${whole}`),
+			abort: true
+		})
+		.superRefine((list: readonly unknown[], context) => {
+			if (list.length > most) return context.addIssue({ code: 'custom', message: tooMany });
+			const at = list.findIndex((amount) => !isAmount(amount));
+			if (at >= 0)
+				context.addIssue({ code: 'custom', path: [at], message: error({ input: list[at] }) });
+		})
+		.meta({
+			type: 'array',
+			maxItems: most,
+			items: { type: 'integer', minimum: 0, maximum: LIMITS.amount }
+		});
+}
+
+const isAmount = (value: unknown): boolean =>
+	Number.isInteger(value) && (value as number) >= 0 && (value as number) <= LIMITS.amount;
+
 /** What amounts add up to. */
 export const sum = (field: string) => integer<Cents>(field, 0, LIMITS.sum, 'minor units');
 

@@ -5,15 +5,17 @@ import { LIMITS } from '../core/quantities/limits';
 import type { Cents } from '../core/quantities/money';
 import { newDebtOf } from './change';
 import { debtEntry } from './debt';
-import { choice, date, identifier, money, name, sum } from './fields';
+import { choice, date, identifier, money, moneyList, name, sum } from './fields';
 import { readingsOf, type ReadingEntry, type VisitEntry } from './life';
 import { planContent } from './plan';
 import type { Standing } from './standing';
 
 const amounts = (what: string) =>
-	z.array(money(what)).max(LIMITS.forecastPeriods, {
-		error: `A forecast keeps at most ${LIMITS.forecastPeriods} figures of a kind.`
-	});
+	moneyList(
+		what,
+		LIMITS.forecastPeriods,
+		`A forecast keeps at most ${LIMITS.forecastPeriods} figures of a kind.`
+	);
 
 /** One debt, period by period; what it owes after each follows from these. */
 const figuresEntry = z
