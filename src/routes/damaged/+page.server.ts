@@ -1,9 +1,10 @@
-import { damageFound } from '$lib/server/database';
+import { damageFound, readOutCases } from '$lib/server/database';
 import { redirect } from '@sveltejs/kit';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = () => {
+export const load: PageServerLoad = async () => {
 	const damage = damageFound();
 	if (damage === null) redirect(303, '/');
-	return { damage };
+	const { documents, lost } = await readOutCases();
+	return { damage, readable: documents.length, lost };
 };

@@ -27,13 +27,22 @@
 		household_line: 'what households earn and need',
 		case_revision: 'the history of the cases'
 	};
+	const readable = $derived.by(() => {
+		const { readable: read, lost } = data;
+		const all = read + (lost ?? 0);
+		if (read === 0) return 'No case can be read out of them.';
+		if (all === read)
+			return `${read === 1 ? 'The one case' : `All ${read} cases`} can still be read.`;
+		return `${read} of ${all} cases can still be read; ${lost === 1 ? 'one' : lost} can’t.`;
+	});
 	const sentence = $derived([
 		{
 			text:
 				tables === null
 					? 'The database can’t be opened: its files are damaged.'
 					: 'Some of the data can’t be read any more: files of the database are damaged.'
-		}
+		},
+		{ text: ` ${readable}` }
 	]);
 </script>
 
@@ -56,14 +65,19 @@
 				{/each}
 			</ul>
 		</section>
-		<section>
-			<h2>What can still be read</h2>
-			<p>
-				Each case has a history of all its versions. The latest of them that can be read is in this
-				file, for every case: <a href="/damaged/cases.json" download>Save the cases as JSON</a>
-			</p>
-		</section>
 	{/if}
+	<section>
+		<h2>What can still be read</h2>
+		{#if data.readable === 0}
+			<p>Nothing of the cases. A backup is what is left.</p>
+		{:else}
+			<p>
+				This file has each case as it was last saved, or as it was at the latest before that can be
+				read: <a href="/damaged/cases.json" download>Save the cases as JSON</a>. A casebook takes it
+				in again as it is, by “Take in a file”.
+			</p>
+		{/if}
+	</section>
 	<section>
 		<h2>How to put a backup in its place</h2>
 		<ol>
@@ -73,8 +87,14 @@
 				<code>postgres-damaged</code>
 				for instance. Do not delete it: somebody may still get more out of it.
 			</li>
-			<li>Copy the folder <code>postgres</code> of your latest backup to the same place.</li>
-			<li>Start Residuum again. Without a backup it starts with an empty casebook.</li>
+			<li>
+				Put the latest backup in its place: <code>npm run --silent restore -- FILE</code>, with the
+				same settings.
+			</li>
+			<li>
+				Start Residuum again. Without a backup it starts with an empty casebook; take the file of
+				cases in there.
+			</li>
 		</ol>
 	</section>
 </main>
@@ -94,6 +114,10 @@
 	ul,
 	ol {
 		padding-left: 22px;
+	}
+
+	ol {
+		list-style: decimal;
 	}
 
 	small {

@@ -1,4 +1,5 @@
 /** Damaged data: what is damaged, and what can still be read out. */
+import { caseDocument, type CaseDocument } from '../../document/case';
 import { documentIn, STORED, type Stored } from './differences';
 import { StatementFailed } from './statements';
 import { KEPT } from './tables';
@@ -63,37 +64,43 @@ export async function damagedTables(database: Fragile): Promise<string[]> {
 	return damaged;
 }
 
-/** A case as it was last saved, as far as its history can be read. */
+/** Cases as they were last saved, as far as their history can be read. */
 export interface ReadOut {
-	readonly id: string;
-	/** Null where none of its revisions can be read. */
-	readonly document: unknown;
-	readonly savedAt: string | null;
+	readonly documents: readonly CaseDocument[];
+	/** Of so many cases nothing can be read; null: it can't even be read how many there are. */
+	readonly lost: number | null;
 }
 
 /** Every case as it was last saved and can still be read: from the latest of its revisions that can. */
-export async function readOut(database: Fragile): Promise<ReadOut[]> {
+export async function readOut(database: Fragile): Promise<ReadOut> {
 	const cases = await database.read<{ id: string; numbers: number[] }>(
 		`select case_id as id, array_agg(number order by number desc) as numbers
 		from case_revision group by case_id order by case_id`
 	);
-	const found: ReadOut[] = [];
-	for (const { id, numbers } of cases ?? []) {
-		let read: ReadOut = { id, document: null, savedAt: null };
-		for (const number of numbers.slice(0, TRIED)) {
-			const rows = await database.read<Stored & { made_at: Date }>(
-				`select made_at, ${STORED} where case_id = $1 and number = $2`,
-				[id, number]
-			);
-			const [row] = rows ?? [];
-			if (!row) continue;
-			read = { id, document: documentIn(row), savedAt: row.made_at.toISOString() };
-			break;
-		}
-		found.push(read);
-	}
-	return found;
+	if (cases === null) return { documents: [], lost: null };
+	const found: (CaseDocument | null)[] = [];
+	for (const { id, numbers } of cases) found.push(await latestOf(database, id, numbers));
+	const documents = found.filter((document) => document !== null);
+	return { documents, lost: found.length - documents.length };
 }
 
 /** So many revisions of a case are tried, from the latest back. */
 const TRIED = 20;
+
+async function latestOf(
+	database: Fragile,
+	id: string,
+	numbers: readonly number[]
+): Promise<CaseDocument | null> {
+	for (const number of numbers.slice(0, TRIED)) {
+		const rows = await database.read<Stored>(
+			`select ${STORED} where case_id = $1 and number = $2`,
+			[id, number]
+		);
+		const [row] = rows ?? [];
+		// What was read may have been changed by what has damaged it.
+		const judged = row && caseDocument.safeParse(documentIn(row));
+		if (judged?.success) return judged.data;
+	}
+	return null;
+}

@@ -82,8 +82,8 @@ class Embedded implements Store {
 		return this.#damage;
 	}
 
-	async readOut(): Promise<ReadOut[]> {
-		if (!this.#thread) return [];
+	async readOut(): Promise<ReadOut> {
+		if (!this.#thread) return { documents: [], lost: null };
 		const database = new Fragile(this.#thread, () => this.#openThread());
 		const found = await readOut(database);
 		this.#thread = database.thread;

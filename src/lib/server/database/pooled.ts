@@ -2,6 +2,7 @@
 import pg from 'pg';
 import { log } from '../log';
 import { settings } from '../settings';
+import type { ReadOut } from './damage';
 import type { Migrate } from './migrate';
 import { StartRefusal } from './start-refusal';
 import {
@@ -235,8 +236,8 @@ class Pooled implements Store {
 		return null;
 	}
 
-	readOut(): Promise<never[]> {
-		return Promise.resolve([]);
+	readOut(): Promise<ReadOut> {
+		return Promise.resolve({ documents: [], lost: null });
 	}
 
 	close(): Promise<void> {

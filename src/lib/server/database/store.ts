@@ -17,6 +17,6 @@ export interface Store {
 	/** What is damaged; null where nothing is known to be. */
 	damage(): Damage | null;
 	/** Every case that can still be read out of damaged data, as it was last saved. */
-	readOut(): Promise<ReadOut[]>;
+	readOut(): Promise<ReadOut>;
 	close(): Promise<void>;
 }

@@ -1,13 +1,17 @@
+import { casesJson } from '$lib/exchange/case-json';
 import { damageFound, readOutCases } from '$lib/server/database';
-import { error, json } from '@sveltejs/kit';
+import { error } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
 
-/** Every case that can still be read out of damaged data, as it was last saved. */
+/** Every case that can still be read out of damaged data, as it was last saved: a file that the casebook takes in. */
 export const GET: RequestHandler = async () => {
 	if (damageFound() === null) error(404, 'Nothing is damaged.');
-	const cases = await readOutCases();
-	return json(
-		{ cases },
-		{ headers: { 'Content-Disposition': 'attachment; filename="cases.json"' } }
-	);
+	const { documents } = await readOutCases();
+	if (documents.length === 0) error(404, 'No case can be read out of the damaged data.');
+	return new Response(casesJson(documents), {
+		headers: {
+			'content-type': 'application/json',
+			'content-disposition': 'attachment; filename="residuum-cases.json"'
+		}
+	});
 };
