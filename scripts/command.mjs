@@ -1,12 +1,12 @@
 /** Runs one of the built commands: `node scripts/command.mjs NAME WORDS`. */
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { EMPTY_DATA, ensureBuild, ensurePackages, ROOT } from './prepare.mjs';
+import { BUILD, ensureBuild, ensurePackages, ROOT } from './prepare.mjs';
 
 const [name = '', ...words] = process.argv.slice(2);
 ensurePackages();
 ensureBuild();
-process.env.RESIDUUM_EMPTY ??= EMPTY_DATA;
+process.env.RESIDUUM_BUILD ??= BUILD;
 const built = pathToFileURL(join(ROOT, 'build/commands/commands.js')).href;
 try {
 	const { run } = await import(built);

@@ -6,8 +6,11 @@ import { join } from 'node:path';
 
 export const ROOT = join(import.meta.dirname, '..');
 
+/** What is built; the server finds there what it needs beside itself. */
+export const BUILD = join(ROOT, 'build');
+
 /** A data folder of the build, with nothing in it: every new one is a copy. */
-export const EMPTY_DATA = join(ROOT, 'build/empty');
+export const EMPTY_DATA = join(BUILD, 'empty');
 
 /** The browser that tests and pictures drive: Chromium without windows, whose pages open with two thirds of the work. */
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell';

@@ -6,7 +6,7 @@ import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { readSettings, settingsInWords } from '../src/lib/server/settings.js';
-import { EMPTY_DATA, ROOT } from './prepare.mjs';
+import { BUILD, ROOT } from './prepare.mjs';
 
 /** How long requests that are under way may take when the server is told to stop, in milliseconds. */
 const PATIENCE = 5000;
@@ -20,7 +20,7 @@ const LONGEST_SILENCE = 65_000;
 const LEEWAY = 10_000;
 /** No request is larger than the largest case can be; see `LIMITS`. */
 process.env.BODY_SIZE_LIMIT ??= '8M';
-process.env.RESIDUUM_EMPTY ??= EMPTY_DATA;
+process.env.RESIDUUM_BUILD ??= BUILD;
 
 export async function serve() {
 	const { host, port, isBehindProxy } = settingsOrRefuse();

@@ -13,10 +13,15 @@ export function changesFrom(before: object | null, after: object): Operation[] {
 	return JSON.stringify(changes).length < JSON.stringify(after).length ? changes : whole;
 }
 
+/** Whether changes say all of a document anew. */
+export const isWhole = ([only, ...more]: readonly Operation[]): boolean =>
+	only?.op === 'replace' && only.path === '' && more.length === 0;
+
 /** A document with changes made to it, itself left as it was; null where they do not fit it. */
 export function withChanges(document: unknown, changes: readonly Operation[]): unknown {
+	if (changes.length === 0) return document;
 	const [only] = changes;
-	if (changes.length === 1 && only?.op === 'replace' && only.path === '') return only.value;
+	if (only?.op === 'replace' && isWhole(changes)) return only.value;
 	try {
 		return patches.applyPatch(document, changes as Operation[], true, false).newDocument;
 	} catch {

@@ -14,7 +14,23 @@ import { refuse, textOf, type NamedBytes } from './bytes';
 const SCHEMA_NAME = 'residuum-cases.schema.json';
 
 export const casesJson = (documents: readonly CaseDocument[]): string =>
-	`${JSON.stringify({ $schema: SCHEMA_NAME, cases: documents }, null, '\t')}\n`;
+	[BEGINNING, ...documents.map(caseWithin), END].join('');
+
+/** The same, part by part as the cases come. */
+export async function* casesJsonOf(documents: AsyncIterable<CaseDocument>): AsyncGenerator<string> {
+	yield BEGINNING;
+	let at = 0;
+	for await (const document of documents) {
+		yield caseWithin(document, at);
+		at += 1;
+	}
+	yield END;
+}
+
+const BEGINNING = `{\n\t"$schema": "${SCHEMA_NAME}",\n\t"cases": [`;
+const END = '\n\t]\n}\n';
+const caseWithin = (document: CaseDocument, at: number): string =>
+	`${at === 0 ? '' : ','}\n\t\t${JSON.stringify(document, null, '\t').replaceAll('\n', '\n\t\t')}`;
 
 /** The cases of a file, also of earlier versions of the document; a document by itself is one case. */
 export function casesOf(file: NamedBytes, spoken: Spoken): CaseDocument[] {

@@ -1,35 +1,11 @@
 import { error, json } from '@sveltejs/kit';
-import type { z } from 'zod';
 import { questionIn } from '../document/book-question';
 import type { Question } from '../document/casebook';
-import { inOurWords, problemsOf, type Problem, type Saved } from '../document/case';
+import { problemsOf, type Problem, type Saved } from '../document/case';
 import { differenceBetween } from '../document/patches';
 import type { Written } from './cases/cases';
 import { NotNow } from './database';
 import { log, loggable } from './log';
-
-/** A request's body that passed its schema, or the refusal to send. */
-export type Body<T> =
-	{ readonly ok: true; readonly value: T } | { readonly ok: false; readonly refusal: Response };
-
-export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promise<Body<T>> {
-	let sent: unknown;
-	try {
-		sent = await request.json();
-	} catch (error) {
-		// The server stops reading a body beyond its limit.
-		if ((error as { status?: number }).status === 413) {
-			return { ok: false, refusal: refuse(413, 'The request is larger than any case can be.') };
-		}
-		return { ok: false, refusal: refuse(400, 'The request is not JSON.') };
-	}
-	const parsed = schema.safeParse(sent, { error: inOurWords });
-	if (parsed.success) return { ok: true, value: parsed.data };
-	const problems = problemsOf(parsed.error);
-	return { ok: false, refusal: refuse(422, NOT_SAVED, problems) };
-}
-
-const NOT_SAVED = 'Nothing was saved: something in it is not allowed.';
 
 /** Answers what is asked of the casebook in an address, or refuses what can’t be asked. */
 export const answeringBook = (
@@ -78,7 +54,7 @@ export function answerTo(written: Written): Response {
 				{ status: 409 }
 			);
 		case 'refused':
-			return refuse(422, NOT_SAVED, written.problems);
+			return notSaved(written.problems);
 		case 'nothing':
 			return refuse(409, 'There is no change to take back or to make again.');
 		case 'unknown':
@@ -91,6 +67,9 @@ function savedIn({ state, sent }: Extract<Written, { outcome: 'saved' }>): Saved
 	const { document, ...told } = state;
 	return sent ? { ...told, changes: differenceBetween(sent, document) } : state;
 }
+
+export const notSaved = (problems: readonly Problem[]): Response =>
+	refuse(422, 'Nothing was saved: something in it is not allowed.', problems);
 
 export function unknownCase(): Response {
 	return refuse(404, 'There is no such case; it may have been deleted.');

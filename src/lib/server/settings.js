@@ -217,10 +217,10 @@ const SETTINGS = {
 		'the path of a folder',
 		text
 	),
-	empty: maybe(
-		'RESIDUUM_EMPTY',
+	build: maybe(
+		'RESIDUUM_BUILD',
 		'none',
-		'the data folder of the build, which every new one is a copy of',
+		'the folder of the build, for a data folder with nothing in it and for threads of the program',
 		'the path of a folder',
 		text
 	),
@@ -234,7 +234,7 @@ const SETTINGS = {
 };
 
 /** Of the program itself and of its tests: not for anybody to set. */
-const OWN = ['RESIDUUM_EMPTY', 'RESIDUUM_RANDOM'];
+const OWN = ['RESIDUUM_BUILD', 'RESIDUUM_RANDOM'];
 
 /** What is said of a setting may quote it, unless a password may be in it. */
 const SECRET = 'DATABASE_URL';

@@ -15,11 +15,12 @@ import {
 	type NewCase,
 	type Problem
 } from '../../document/case';
-import { withChanges } from '../../document/patches';
+import { isWhole, withChanges } from '../../document/patches';
 import { standingOf } from '../../document/forecast';
 import { chosenPlan } from '../../document/plan';
 import { now } from '../clock';
 import { reading, writing } from '../database';
+import { judgedBeside } from '../judging';
 import { CASE } from './case-tables';
 import { insertRows, rowsOf, selecting, updateRow, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
@@ -107,7 +108,7 @@ async function insertInto(
 	return id;
 }
 
-/** Saves what has changed in a case: the rows, and one revision more. */
+/** Saves what has changed in a case: the rows, and one revision more. What is large is judged beside the program. */
 export async function saveCase(
 	id: string,
 	{
@@ -120,20 +121,54 @@ export async function saveCase(
 		readonly what: string;
 		readonly changesCurrency?: boolean | undefined;
 	},
-	by: By
+	by: By,
+	isLarge: boolean
 ): Promise<Written> {
+	const early = isLarge ? await judgedEarly(id, request.basedOn, changes) : null;
 	return write(id, request, by, async (history, current) => {
-		const sent = withChanges(current, changes);
-		if (typeof sent !== 'object' || sent === null) return { problems: [NOT_FITTING] };
-		await othersFirst();
-		const judged = caseDocument.safeParse(sent, { error: inOurWords });
-		await othersFirst();
-		if (!judged.success) return { problems: problemsOf(judged.error, 'document') };
-		const document = judged.data;
+		const judged = early ?? (await judgedChanges(current, changes, isLarge));
+		if ('problems' in judged) return judged;
+		const { document, sent } = judged;
 		return changesMoney(current, document) && !changesCurrency
 			? { problems: [CURRENCY_CHANGED] }
 			: { document, what, parent: history.current.number, sent };
 	});
+}
+
+/**
+ * Judges large changes before anybody waits for the case, or for the database; null where they are based on something
+ * else than the case is at.
+ */
+async function judgedEarly(id: string, basedOn: number | null, changes: readonly Operation[]) {
+	// What replaces the whole is judged without knowing what.
+	if (isWhole(changes)) return judgedChanges(null, changes, true);
+	const before = await readCase(id);
+	return before?.revision === basedOn ? judgedChanges(before.document, changes, true) : null;
+}
+
+/** What a case becomes by changes, and what it would be exactly as they were sent. */
+async function judgedChanges(
+	current: CaseDocument | null,
+	changes: readonly Operation[],
+	isLarge: boolean
+): Promise<
+	| { readonly document: CaseDocument; readonly sent: object }
+	| { readonly problems: readonly Problem[] }
+> {
+	const sent = withChanges(current, changes);
+	if (typeof sent !== 'object' || sent === null) return { problems: [NOT_FITTING] };
+	await othersFirst();
+	if (!isLarge) {
+		const judged = caseDocument.safeParse(sent, { error: inOurWords });
+		await othersFirst();
+		return judged.success
+			? { document: judged.data, sent }
+			: { problems: problemsOf(judged.error, 'document') };
+	}
+	const judged = await judgedBeside({ kind: 'document', document: sent });
+	if (judged.kind === 'document')
+		return { document: withChanges(sent, judged.changes) as CaseDocument, sent };
+	return { problems: judged.kind === 'refused' ? judged.problems : [NOT_FITTING] };
 }
 
 /** Whether amounts that are written down would come to be in another currency. */

@@ -78,9 +78,9 @@ export async function beginDatabase({
 	path,
 	database
 }: Pick<DataFolder, 'path' | 'database'>): Promise<void> {
-	const { empty: built } = settings();
-	const empty = join(built ?? '', 'postgres');
-	if (built === null || existsSync(database) || !existsSync(empty)) return;
+	const { build } = settings();
+	const empty = join(build ?? '', 'empty/postgres');
+	if (build === null || existsSync(database) || !existsSync(empty)) return;
 	const copy = `${database}.new`;
 	await rm(copy, { recursive: true, force: true });
 	// A thousand small files, before anybody is answered: one step after the other is several times as quick.

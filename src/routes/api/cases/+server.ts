@@ -1,5 +1,6 @@
 import { newCase } from '$lib/document/case';
-import { answering, readBody } from '$lib/server/answers';
+import { answering } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import { createCase } from '$lib/server/cases/cases';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';

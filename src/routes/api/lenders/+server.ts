@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { LIMITS } from '$lib/core/quantities/limits';
 import { date, text } from '$lib/document/fields';
-import { answering, readBody } from '$lib/server/answers';
+import { answering } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import { askLender } from '$lib/server/lenders';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';

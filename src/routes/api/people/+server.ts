@@ -1,5 +1,6 @@
 import { newAccountRequest } from '$lib/document/people';
-import { answering, readBody } from '$lib/server/answers';
+import { answering } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import { addAccount } from '$lib/server/people/accounts';
 import type { RequestHandler } from './$types';
 import { answerToDone, doer } from './answer';

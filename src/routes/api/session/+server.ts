@@ -1,5 +1,6 @@
 import { passwordRequest, signInRequest } from '$lib/document/people';
-import { answering, readBody, refuse } from '$lib/server/answers';
+import { answering, refuse } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import { changePassword } from '$lib/server/people/accounts';
 import { giveSecret, takeSecret } from '$lib/server/people/agency';
 import { identified, signIn, signOut, type SignIn } from '$lib/server/people/sessions';

@@ -1,5 +1,6 @@
 import { welcomeRequest } from '$lib/document/people';
-import { answering, readBody, refuse } from '$lib/server/answers';
+import { answering, refuse } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import { setPassword } from '$lib/server/people/accounts';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';

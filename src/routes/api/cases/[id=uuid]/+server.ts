@@ -1,12 +1,15 @@
 import { renameRequest, saveRequest } from '$lib/document/case';
-import { answering, answerTo, readBody, unknownCase } from '$lib/server/answers';
+import { answering, answerTo, unknownCase } from '$lib/server/answers';
+import { LARGEST, readBody } from '$lib/server/bodies';
 import { deleteCase, renameCase, saveCase } from '$lib/server/cases/cases';
 import type { RequestHandler } from './$types';
 
 export const PUT: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
-		const body = await readBody(request, saveRequest);
-		return body.ok ? answerTo(await saveCase(params.id, body.value, locals.by)) : body.refusal;
+		const body = await readBody(request, saveRequest, LARGEST);
+		return body.ok
+			? answerTo(await saveCase(params.id, body.value, locals.by, body.isLarge))
+			: body.refusal;
 	});
 
 export const PATCH: RequestHandler = ({ request, params, locals }) =>

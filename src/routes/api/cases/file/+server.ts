@@ -1,6 +1,8 @@
-import { casesJson } from '$lib/exchange/case-json';
+import { casesJsonOf } from '$lib/exchange/case-json';
 import { match as isIdentifier } from '../../../../params/uuid';
 import { answering, unknownCase } from '$lib/server/answers';
+import { Readable } from 'node:stream';
+import type { CaseDocument } from '$lib/document/case';
 import { USUAL } from '$lib/document/casebook';
 import { idsFound, idsSeen } from '$lib/server/cases/casebook';
 import { readCase } from '$lib/server/cases/cases';
@@ -13,22 +15,29 @@ export const GET: RequestHandler = ({ url, locals }) =>
 		const named = url.searchParams.getAll('id');
 		const ids = named.length > 0 ? named : await idsFound(locals.by, USUAL);
 		const seen = await idsSeen(locals.by, ids.filter(isIdentifier));
-		const documents = [];
-		for (const id of ids) {
-			const state = seen.has(id) ? await readCase(id) : null;
-			if (state === null) return unknownCase();
-			documents.push(state.document);
-		}
+		if (ids.some((id) => !seen.has(id))) return unknownCase();
 		await noteAlone(
 			locals.by,
 			...(named.length > 0
 				? ids.map((subject) => ({ what: 'exported a case', subject, detail: 'json' }) as const)
 				: [{ what: 'exported the book', detail: `${ids.length} cases` } as const])
 		);
-		return new Response(casesJson(documents), {
+		return new Response(streamed(casesJsonOf(casesOf(ids))), {
 			headers: {
 				'content-type': 'application/json',
 				'content-disposition': 'attachment; filename="residuum-cases.json"'
 			}
 		});
 	});
+
+/** As they are when their turn comes; one that was deleted meanwhile is left out. */
+async function* casesOf(ids: readonly string[]): AsyncGenerator<CaseDocument> {
+	for (const id of ids) {
+		const state = await readCase(id);
+		if (state !== null) yield state.document;
+	}
+}
+
+/** One part after the other, as they are taken. */
+const streamed = (parts: AsyncIterable<string>): ReadableStream =>
+	Readable.toWeb(Readable.from(parts, { objectMode: false })) as ReadableStream;

@@ -1,5 +1,5 @@
-import { takenRequest } from '$lib/document/case';
-import { answering, readBody } from '$lib/server/answers';
+import { answering } from '$lib/server/answers';
+import { readCases } from '$lib/server/bodies';
 import { takeCases } from '$lib/server/cases/cases';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
@@ -7,7 +7,7 @@ import type { RequestHandler } from './$types';
 /** Cases from elsewhere come in beside those that are there: all of them or none. */
 export const POST: RequestHandler = ({ request, locals }) =>
 	answering(async () => {
-		const body = await readBody(request, takenRequest);
+		const body = await readCases(request);
 		if (!body.ok) return body.refusal;
-		return json({ ids: await takeCases(body.value.cases, locals.by) }, { status: 201 });
+		return json({ ids: await takeCases(body.value, locals.by) }, { status: 201 });
 	});

@@ -1,5 +1,6 @@
 import { accountChange, type AccountChange } from '$lib/document/people';
-import { answering, readBody } from '$lib/server/answers';
+import { answering } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import {
 	changeRole,
 	lockAccount,

@@ -1,5 +1,6 @@
 import { hereRequest } from '$lib/document/people';
-import { answering, readBody } from '$lib/server/answers';
+import { answering } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import { hear } from '$lib/server/people/holders';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';

@@ -1,5 +1,6 @@
 import { ownerRequest } from '$lib/document/people';
-import { answering, readBody, refuse } from '$lib/server/answers';
+import { answering, refuse } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import { handOver } from '$lib/server/people/holders';
 import type { RequestHandler } from './$types';
 

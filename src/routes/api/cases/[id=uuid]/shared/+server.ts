@@ -1,5 +1,6 @@
 import { sharedRequest } from '$lib/document/people';
-import { answering, readBody } from '$lib/server/answers';
+import { answering } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import { shareWith } from '$lib/server/people/holders';
 import type { RequestHandler } from './$types';
 

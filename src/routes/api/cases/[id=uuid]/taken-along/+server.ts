@@ -1,5 +1,6 @@
 import { takenAlongRequest } from '$lib/document/people';
-import { answering, readBody } from '$lib/server/answers';
+import { answering } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import { noteAlone } from '$lib/server/people/trail';
 import type { RequestHandler } from './$types';
 

@@ -1,5 +1,6 @@
 import { stepRequest } from '$lib/document/case';
-import { answering, answerTo, readBody } from '$lib/server/answers';
+import { answering, answerTo } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
 import { undoCase } from '$lib/server/cases/cases';
 import type { RequestHandler } from './$types';
 

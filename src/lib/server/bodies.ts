@@ -1,0 +1,162 @@
+/** Bodies of requests: read as they come, measured and refused before all of one is there. */
+import type { z } from 'zod';
+import { inOurWords, problemsOf, type CaseDocument } from '../document/case';
+import { notSaved, refuse } from './answers';
+import { judgedBeside } from './judging';
+
+/** Most requests are of some lines. */
+const SMALL = 65_536;
+/** One that may hold a whole case, or several. */
+export const LARGEST = 8_000_000;
+/** What is larger than this is judged beside the program. */
+const LARGE = 32_768;
+
+/** A request's body that passed its schema, or the refusal to send. */
+export type Body<T> =
+	| { readonly ok: true; readonly value: T; readonly isLarge: boolean }
+	| { readonly ok: false; readonly refusal: Response };
+
+type Bytes =
+	| { readonly ok: true; readonly bytes: Uint8Array<ArrayBuffer> }
+	| { readonly ok: false; readonly refusal: Response };
+
+/** Reads a body that is judged by a schema. */
+export async function readBody<T>(
+	request: Request,
+	schema: z.ZodType<T>,
+	most = SMALL
+): Promise<Body<T>> {
+	const read = await readBytes(request, most);
+	if (!read.ok) return read;
+	let sent: unknown;
+	try {
+		sent = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(read.bytes));
+	} catch {
+		return notJson();
+	}
+	const parsed = schema.safeParse(sent, { error: inOurWords });
+	if (parsed.success) return { ok: true, value: parsed.data, isLarge: read.bytes.length > LARGE };
+	return { ok: false, refusal: notSaved(problemsOf(parsed.error)) };
+}
+
+const notJson = () => ({ ok: false, refusal: refuse(400, 'The request is not JSON.') }) as const;
+
+/** Reads a body that is cases from elsewhere; they are judged beside the program. */
+export async function readCases(request: Request): Promise<Body<readonly CaseDocument[]>> {
+	const read = await readBytes(request, LARGEST);
+	if (!read.ok) return read;
+	const judged = await judgedBeside({ kind: 'cases', bytes: read.bytes });
+	switch (judged.kind) {
+		case 'cases':
+			return { ok: true, value: judged.cases, isLarge: true };
+		case 'refused':
+			return { ok: false, refusal: notSaved(judged.problems) };
+		default:
+			return notJson();
+	}
+}
+
+/** Reads a body as it is, unless it is too long, or built as nothing is that anybody would send. */
+async function readBytes(request: Request, most: number): Promise<Bytes> {
+	const guard = new Structure();
+	let chunks: Uint8Array[] = [];
+	let length = 0;
+	let refusal: Response | null = null;
+	try {
+		for await (const chunk of chunksOf(request)) {
+			length += chunk.length;
+			if (length > most) refusal ??= refuse(413, TOO_LONG);
+			else if (!guard.isBearable(chunk)) refusal ??= notSaved([{ at: '', message: TOO_MUCH }]);
+			// Whoever is refused has to be let finish, else they never hear of it; nothing of it is kept.
+			if (refusal) chunks = [];
+			else chunks.push(chunk);
+		}
+	} catch (error) {
+		// The server stops reading a body beyond its limit.
+		if ((error as { status?: number }).status !== 413) throw error;
+		refusal ??= refuse(413, TOO_LONG);
+	}
+	return refusal ? { ok: false, refusal } : { ok: true, bytes: joined(chunks, length) };
+}
+
+async function* chunksOf({ body }: Request): AsyncGenerator<Uint8Array> {
+	const reader = body?.getReader();
+	for (let part = await reader?.read(); part && !part.done; part = await reader?.read())
+		yield part.value;
+}
+
+function joined(chunks: readonly Uint8Array[], length: number): Uint8Array<ArrayBuffer> {
+	const bytes = new Uint8Array(length);
+	let at = 0;
+	for (const chunk of chunks) {
+		bytes.set(chunk, at);
+		at += chunk.length;
+	}
+	return bytes;
+}
+
+const TOO_LONG = 'The request is larger than what is asked here can be.';
+const TOO_MUCH =
+	'The request is built of more parts than any case has, or of parts within parts without end.';
+
+/** Groups and lists within each other, all of them, and fields of one group: each far beyond what a case has. */
+const DEEPEST = 32;
+const MOST_PARTS = 150_000;
+const MOST_FIELDS = 1_000;
+
+const [QUOTE, ESCAPE, COMMA, GROUP, GROUP_END, LIST, LIST_END] = [...'"\\,{}[]'].map((sign) =>
+	sign.charCodeAt(0)
+);
+
+/** What a JSON text is built of, counted while it comes in: to read one of millions of groups takes seconds. */
+class Structure {
+	#parts = 0;
+	#isText = false;
+	#isEscaped = false;
+	/** Fields so far of each group that is open; none are counted of a list. */
+	readonly #open: (number | null)[] = [];
+	#isBearable = true;
+
+	/** Whether the text is bearable with what comes next. */
+	isBearable(bytes: Uint8Array): boolean {
+		this.#isBearable &&= this.#goesOn(bytes);
+		return this.#isBearable;
+	}
+
+	#goesOn(bytes: Uint8Array): boolean {
+		for (let at = 0; at < bytes.length; at += 1) {
+			const byte = bytes[at];
+			if (this.#isText) {
+				if (this.#isEscaped) this.#isEscaped = false;
+				else if (byte === ESCAPE) this.#isEscaped = true;
+				else if (byte === QUOTE) this.#isText = false;
+				continue;
+			}
+			switch (byte) {
+				case QUOTE:
+					this.#isText = true;
+					break;
+				case COMMA:
+					if (!this.#hasRoomForField()) return false;
+					break;
+				case GROUP:
+				case LIST:
+					this.#open.push(byte === GROUP ? 1 : null);
+					this.#parts += 1;
+					if (this.#open.length > DEEPEST || this.#parts > MOST_PARTS) return false;
+					break;
+				case GROUP_END:
+				case LIST_END:
+					this.#open.pop();
+			}
+		}
+		return true;
+	}
+
+	#hasRoomForField(): boolean {
+		const last = this.#open.length - 1;
+		const fields = this.#open[last];
+		if (typeof fields === 'number') this.#open[last] = fields + 1;
+		return typeof fields !== 'number' || fields < MOST_FIELDS;
+	}
+}
