@@ -13,7 +13,7 @@ try {
 	await run(name, words);
 } catch (error) {
 	const { name: kind, message } = /** @type {Error} */ (error);
-	if (kind !== 'CommandRefused' && kind !== 'SettingRefused') throw error;
+	if (!['CommandRefused', 'SettingRefused', 'StartRefusal'].includes(kind)) throw error;
 	process.stderr.write(`${message}\n`);
 	process.exitCode = 1;
 }

@@ -8,6 +8,7 @@ import { log, loggable } from '$lib/server/log';
 import { asksWho, decide, type Decision } from '$lib/server/people/access';
 import { hasAccounts, needSupervisor, secretOf } from '$lib/server/people/agency';
 import { personOf } from '$lib/server/people/sessions';
+import { beginTrail } from '$lib/server/people/trail';
 import type { Metrics } from '$lib/server/metrics';
 import { foreignRequest } from '$lib/server/same-origin';
 import { settings } from '$lib/server/settings';
@@ -32,6 +33,7 @@ export const init: ServerInit = async () => {
 	process.once('sveltekit:shutdown', () => ends.forEach((end) => end()));
 	if (damageFound() !== null) return;
 	await needSupervisor();
+	if (accounts) await beginTrail();
 	if (databases === null) ends.unshift(await takeCommands(data));
 	ends.unshift(forgetInTime());
 	if (port !== null) {

@@ -1,9 +1,11 @@
 /** The trail says who did what, and shows when it was tampered with. */
+import { rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { describe, expect, inject, it } from 'vitest';
 import { queryOnce } from '../../scripts/postgres.mjs';
 import { command } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
-import { makeCase, startResiduum, TESTER, TODAY, USD } from '../support/residuum';
+import { makeCase, startResiduum, temporaryFolder, TESTER, TODAY, USD } from '../support/residuum';
 
 describe('the trail', () => {
 	it('says who did what, without a client’s figures, and shows what was changed, taken out or put elsewhere', async () => {
@@ -81,5 +83,69 @@ describe('the trail', () => {
 			expect([sql, status, refused.startsWith(found)]).toEqual([sql, 1, true]);
 		}
 		await own.remove();
+	});
+
+	it('that is signed shows an end that was cut off with its head set back, and an emptied trail', async () => {
+		const folder = temporaryFolder();
+		const key = join(folder, 'trail.key');
+		const own = await startResiduum({ RESIDUUM_TRAIL_KEY: key });
+		expect(statSync(key).mode & 0o777).toBe(0o600);
+		for (const label of ['One', 'Two', 'Three']) await makeCase(own, label, []);
+		const verify = (...words: string[]) => command(own.settings, 'trail', 'verify', ...words);
+		const early = /next time: (\S+)$/.exec(verify().said)?.[1] ?? '';
+		expect(early).toMatch(/^\d+:[0-9a-f]{64}:[0-9a-f]{64}$/);
+		await makeCase(own, 'Four', []);
+		const { said } = verify(early);
+		expect(said).toContain(', its end signed.');
+		const late = /next time: (\S+)$/.exec(said)?.[1] ?? '';
+		// What was said in the log when it started is a head of this trail, too.
+		const [logged = ''] = /\d+:[0-9a-f]{64}:[0-9a-f]{64}/.exec(own.printed()) ?? [];
+		expect(verify(logged).said).toContain('The trail is whole');
+
+		const url = own.settings['DATABASE_URL'] ?? '';
+		const [last] = await queryOnce(url, 'select * from trail_head');
+		const number = Number(last.number);
+		const asOwner = (sql: string) =>
+			queryOnce(url, `set session_replication_role = replica; ${sql}`);
+		const setBack = `update trail_head set (number, hash) = (select number, hash from trail_entry order by number desc limit 1)`;
+		await asOwner(`delete from trail_entry where number = ${number}; ${setBack}`);
+		expect(verify().refused).toContain(
+			`Entry ${number - 1} of the trail is not the last that was signed`
+		);
+		// Going on does not heal it: nothing is signed after such an end, and the log says so.
+		await makeCase(own, 'Five', []);
+		expect(verify().refused).toContain('is not the last that was signed');
+		expect(own.printed()).toContain('the end of the trail is not what was signed');
+
+		// An old head with its own signature put back: what was written down since tells.
+		const [at, , signature] = early.split(':');
+		await asOwner(
+			`delete from trail_entry where number > ${at}; ${setBack}, signature = '\\x${signature}'`
+		);
+		expect(verify().said).toContain('The trail is whole');
+		expect(verify(late).refused).toContain(`Entry ${Number(at) + 1} of the trail is missing`);
+
+		await asOwner(
+			`truncate trail_entry; update trail_head set number = 0, hash = '', signature = null`
+		);
+		expect(verify().refused).toContain('The trail is empty, and was not when it was signed');
+		await own.remove();
+		rmSync(folder, { recursive: true });
+	});
+
+	it('has no key in the folder of its data, nor one that is none', () => {
+		const folder = temporaryFolder();
+		const inside = { RESIDUUM_DATA: folder, RESIDUUM_TRAIL_KEY: join(folder, 'trail.key') };
+		expect(command(inside, 'accounts', 'list').refused).toContain('name a file elsewhere');
+		const none = join(folder, 'none.key');
+		writeFileSync(none, 'no key');
+		const { refused } = command(
+			{ RESIDUUM_DATA: join(folder, 'data'), RESIDUUM_TRAIL_KEY: none },
+			'accounts',
+			...['add', 'Sella Wray', '--role', 'supervisor', '--link']
+		);
+		expect(refused).toContain('is no key of a trail');
+		expect(refused.split('\n')).toHaveLength(1);
+		rmSync(folder, { recursive: true });
 	});
 });

@@ -2,6 +2,7 @@
  * Everything that can be set, by environment variables: the one place that reads them. Scripts import it as it stands
  * here, before there are packages: it needs none.
  */
+import { resolve } from 'node:path';
 
 /**
  * What a setting's text is read as; undefined where it can't be.
@@ -147,6 +148,13 @@ const SETTINGS = {
 		'the path of a folder',
 		text
 	),
+	trailKey: maybe(
+		'RESIDUUM_TRAIL_KEY',
+		'none',
+		'a file with the key that the trail is signed with, outside the data folder; made at the first start',
+		'the path of a file outside the data folder',
+		text
+	),
 	metrics: maybe(
 		'RESIDUUM_METRICS',
 		'none',
@@ -283,8 +291,15 @@ export function readSettings(environment) {
 		throw new SettingRefused(
 			`RESIDUUM_HOST is “${settings.host}”, which other machines reach: name in RESIDUUM_NAMES the host names under which it may be asked, or leave RESIDUUM_HOST away to open it on this machine alone.`
 		);
+	if (settings.trailKey !== null && isWithin(settings.trailKey, settings.data))
+		throw new SettingRefused(
+			`RESIDUUM_TRAIL_KEY is “${settings.trailKey}”, in the data folder; whoever can write there could sign a trail of their own: name a file elsewhere.`
+		);
 	return settings;
 }
+
+/** @param {string} path @param {string} folder */
+const isWithin = (path, folder) => `${resolve(path)}/`.startsWith(`${resolve(folder)}/`);
 
 /** @type {Settings | null} */
 let ofThisProcess = null;

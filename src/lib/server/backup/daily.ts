@@ -2,6 +2,7 @@
 import { mkdir, readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { log, loggable } from '../log';
+import { logHead } from '../people/trail';
 import { BackupRefused } from './file';
 import { writeBackup } from './write';
 
@@ -31,6 +32,7 @@ async function backUpToday(folder: string): Promise<void> {
 		if (there.includes(name)) return;
 		await removeLeftOver(folder);
 		await writeBackup(join(folder, name));
+		await logHead();
 		// Only after a new one is there and whole an old one goes.
 		const old = [...there, name].sort().slice(0, -KEPT_DAYS);
 		for (const one of old) await rm(join(folder, one), { force: true });

@@ -1,19 +1,38 @@
 /** `npm run trail -- verify`: whether the trail is what it was when it was written. */
-import { verifyTrail } from '../people/trail';
+import { verifyTrail, type Verified } from '../people/trail';
 import { refuse, type Command } from './command';
 
-const USAGE = 'npm run --silent trail -- verify';
+const USAGE = `npm run --silent trail -- verify
+npm run --silent trail -- verify HEAD    and whether it still has what it had at a head that was written down, or is in the log`;
+
+const HEAD = /^\d+:[0-9a-f]{64}(:[0-9a-f]{64})?$/;
 
 export const trail: Command = async (words, { say }) => {
-	if (words[0] !== 'verify' || words.length > 1) refuse(USAGE);
-	const found = await verifyTrail();
-	if (!found.whole)
+	const [verb, noted = null, more] = words;
+	if (verb !== 'verify' || more !== undefined) return refuse(USAGE);
+	if (noted !== null && !HEAD.test(noted))
 		return refuse(
-			found.why === 'missing'
-				? `Entry ${found.entry} of the trail is missing; what is before it is whole.`
-				: `Entry ${found.entry} of the trail is not what was written; what is before it is whole.`
+			`“${noted}” is no head of a trail, which is written NUMBER:HASH or NUMBER:HASH:SIGNATURE.`
 		);
+	const found = await verifyTrail(noted);
+	if (!found.whole) return refuse(whatIsWrong(found));
+	const { entries, head, isSigned } = found;
 	say(
-		`The trail is whole: ${found.entries} entries. Write down its last hash and compare the next time: ${found.hash}`
+		`The trail is whole: ${entries} entries${isSigned ? ', its end signed' : ''}. Write down its head and compare the next time: ${head}`
 	);
 };
+
+function whatIsWrong({ entry, why }: Extract<Verified, { whole: false }>): string {
+	switch (why) {
+		case 'missing':
+			return `Entry ${entry} of the trail is missing; what is before it is whole.`;
+		case 'changed':
+			return `Entry ${entry} of the trail is not what was written; what is before it is whole.`;
+		case 'other head':
+			return `Entry ${entry} of the trail is not the one of the head that was written down: the trail was written anew.`;
+		case 'unsigned':
+			return entry === 0
+				? 'The trail is empty, and was not when it was signed: all of it was taken out.'
+				: `Entry ${entry} of the trail is not the last that was signed: what came after it was taken out, or the trail was written anew.`;
+	}
+}

@@ -6,7 +6,9 @@ import { createHash } from 'node:crypto';
 import type { Deed, TrailEntry } from '../../document/people';
 import { reading, writing } from '../database';
 import type { Statements } from '../database/statements';
+import { log } from '../log';
 import type { By } from './by';
+import { isSigned, signatureOf, trailKey, type Head } from './trail-key';
 
 /** What is done to what, and what more has to be said of it. */
 interface Done {
@@ -52,12 +54,10 @@ export async function append(
 	address: string,
 	all: readonly Done[]
 ): Promise<void> {
-	const { rows } = await statements.query<{ number: number; hash: Uint8Array }>(
-		'select number, hash from trail_head for update'
-	);
+	const { rows } = await statements.query<SignedHead>(`${HEAD} for update`);
 	const [head] = rows;
 	if (!head) throw new Error('the trail has no head');
-	let { number, hash }: { number: number; hash: Uint8Array } = head;
+	let { number, hash }: Head = head;
 	for (const { what, subject = null, detail = null } of all) {
 		number += 1;
 		const entry = {
@@ -76,7 +76,73 @@ export async function append(
 			[...Object.values(entry), hash]
 		);
 	}
-	await statements.query('update trail_head set number = $1, hash = $2', [number, hash]);
+	await statements.query('update trail_head set number = $1, hash = $2, signature = $3', [
+		number,
+		hash,
+		await signatureAfter(statements, head, { number, hash }, all)
+	]);
+}
+
+type SignedHead = Head & { readonly signature: Uint8Array | null };
+const HEAD = 'select number, hash, signature from trail_head';
+
+/**
+ * The signature of a head that comes after another one. Nothing is signed after what is not: an end that was cut stays
+ * seen. What a backup brings has no signature where it is of a version before, and is signed as it was restored.
+ */
+async function signatureAfter(
+	statements: Statements,
+	before: SignedHead,
+	head: Head,
+	all: readonly Done[]
+): Promise<Buffer | null> {
+	const key = trailKey();
+	if (key === null) return null;
+	const isRestored = all.some(({ what }) => what === 'restored a backup');
+	const isBegun =
+		key.isNew || isRestored || (before.number === 0 && (await isNewAgency(statements)));
+	if (!isBegun && !isSigned(key, before, before.signature)) {
+		log.error(
+			{ entry: before.number },
+			'the end of the trail is not what was signed; npm run trail -- verify says more'
+		);
+		return null;
+	}
+	return signatureOf(key, head);
+}
+
+/** Whether the trail begins because the agency does: it has no more than the account that is being added. */
+async function isNewAgency(statements: Statements): Promise<boolean> {
+	const { rows } = await statements.query('select from account limit 2');
+	return rows.length < 2;
+}
+
+/** The head as it is written down elsewhere: its number, its hash, and its signature where there is a key. */
+const written = ({ number, hash, signature }: SignedHead): string =>
+	[String(number), hex(hash), ...(signature ? [hex(signature)] : [])].join(':');
+
+const hex = (bytes: Uint8Array): string => Buffer.from(bytes).toString('hex');
+
+/** Signs the trail as it is with a key that was only just made, and says in the log how far it has come. */
+export async function beginTrail(): Promise<void> {
+	const key = trailKey();
+	if (key?.isNew) {
+		await writing(async (statements) => {
+			const { rows } = await statements.query<SignedHead>(`${HEAD} for update`);
+			const [head] = rows;
+			if (!head) return;
+			await statements.query('update trail_head set signature = $1', [signatureOf(key, head)]);
+		});
+		key.isNew = false;
+	}
+	await logHead();
+}
+
+/** Says in the log how far the trail has come: what is cut off from it later, or put in its place, does not fit that. */
+export async function logHead(): Promise<void> {
+	const { rows } = await reading((statements) => statements.query<SignedHead>(HEAD));
+	const [head] = rows;
+	if (head && head.number > 0) log.warn({ head: written(head) }, 'the head of the trail');
 }
 
 /** Writes what is done that is no change of the data into the trail. */
@@ -115,12 +181,27 @@ export async function readTrail(
 
 /** What a look at the whole trail found. */
 export type Verified =
-	| { readonly whole: true; readonly entries: number; readonly hash: string }
-	/** The first entry that is not what it was when it was written, or is not there. */
-	| { readonly whole: false; readonly entry: number; readonly why: 'missing' | 'changed' };
+	| {
+			readonly whole: true;
+			readonly entries: number;
+			readonly head: string;
+			readonly isSigned: boolean;
+	  }
+	/**
+	 * The first entry that is not what it was when it was written, or is not there; or the last, where it is not the end
+	 * that was signed, or does not lead to the head that was written down.
+	 */
+	| {
+			readonly whole: false;
+			readonly entry: number;
+			readonly why: 'missing' | 'changed' | 'unsigned' | 'other head';
+	  };
 
-/** Computes every hash of the trail again, from the first entry to the last. */
-export async function verifyTrail(): Promise<Verified> {
+/**
+ * Computes every hash of the trail again, from the first entry to the last, and looks at the signature of its head.
+ * @param noted a head as it was written down before, with which it has to agree
+ */
+export async function verifyTrail(noted: string | null): Promise<Verified> {
 	return reading(async (statements): Promise<Verified> => {
 		let last = 0;
 		let hash: Uint8Array = new Uint8Array();
@@ -134,17 +215,27 @@ export async function verifyTrail(): Promise<Verified> {
 				hash = hashOf(hash, entry);
 				if (!sameBytes(hash, kept)) return { whole: false, entry: entry.number, why: 'changed' };
 				last = entry.number;
+				if (noted?.startsWith(`${last}:`) && hex(hash) !== noted.split(':')[1])
+					return { whole: false, entry: last, why: 'other head' };
 			}
 			if (rows.length < PAGE) break;
 		}
-		const { rows } = await statements.query<{ number: number; hash: Uint8Array }>(
-			'select number, hash from trail_head'
-		);
-		const head = rows[0] ?? { number: 0, hash: new Uint8Array() };
+		const { rows } = await statements.query<SignedHead>(HEAD);
+		const head = rows[0] ?? { number: 0, hash: new Uint8Array(), signature: null };
 		if (head.number > last) return { whole: false, entry: last + 1, why: 'missing' };
 		if (head.number < last || !sameBytes(head.hash, hash))
 			return { whole: false, entry: last, why: 'changed' };
-		return { whole: true, entries: last, hash: Buffer.from(hash).toString('hex') };
+		if (noted !== null && Number(noted.split(':')[0]) > last)
+			return { whole: false, entry: last + 1, why: 'missing' };
+		const key = trailKey();
+		if (key !== null && !key.isNew && !isSigned(key, head, head.signature))
+			return { whole: false, entry: last, why: 'unsigned' };
+		return {
+			whole: true,
+			entries: last,
+			head: written(head),
+			isSigned: key !== null && !key.isNew
+		};
 	});
 }
 
