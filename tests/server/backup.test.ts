@@ -1,4 +1,5 @@
 /** Backups: of one state while saves go on, whole or none, and put back as they were, in either database. */
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -6,6 +7,7 @@ import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { queryOnce } from '../../scripts/postgres.mjs';
 import { startServer } from '../../scripts/own-server.mjs';
+import { ROOT } from '../../scripts/prepare.mjs';
 import type { CaseState } from '../../src/lib/document/case';
 import { documentIn, type Stored } from '../../src/lib/server/database/differences';
 import { KEPT, MOMENTARY } from '../../src/lib/server/database/tables';
@@ -138,6 +140,79 @@ describe('a backup', () => {
 			const server = await startServer({ ...place, RESIDUUM_NAMES: 'casebook.example' });
 			expect(await signIn(server.address ?? '', TESTER)).toContain('residuum-session');
 			await server.stop();
+			// And back: what the data folder has is what the server had.
+			const back = newFile();
+			command(place, 'backup', back);
+			const onServer = await emptyPlace();
+			expect(command(onServer, 'restore', back).said).toContain('Restored: 2 cases');
+			const again = newFile();
+			command(onServer, 'backup', again);
+			expect(momentless(again)).toEqual(momentless(path));
+		}
+	);
+
+	/** What is in a backup but for the trail, and for sessions' marks on accounts. */
+	const momentless = (path: string): string[] =>
+		contentOf(path).filter((line) => !line.startsWith('account_link '));
+
+	it.runIf(isServer)('is restored beside whatever else the database holds', async () => {
+		const path = newFile();
+		command(residuum.settings, 'backup', path);
+		const place = await emptyPlace();
+		expect(command(place, 'restore', path).said).toContain('Restored: 2 cases');
+		const url = place['DATABASE_URL'] ?? '';
+		const outside = `create table public.ledger (id integer); insert into public.ledger values (7);
+			create schema bookkeeping; create table bookkeeping.debt (id integer); insert into bookkeeping.debt values (8)`;
+		await queryOnce(url, outside);
+		const restore = () => command(place, 'restore', path, '--over-newer');
+		expect(restore().said).toContain('Restored: 2 cases');
+		const [there] = await queryOnce(
+			url,
+			'select ledger.id as ledger, other.id as debt from public.ledger, bookkeeping.debt other'
+		);
+		expect(there).toEqual({ ledger: 7, debt: 8 });
+
+		// What others have built on it, or put among it, nobody but they can put back.
+		const own = await queryOnce(url, 'select count(*)::int as cases from residuum.case_file');
+		await queryOnce(url, 'create view public.labels as select label from residuum.case_file');
+		expect(restore().refused).toContain('is built on its tables');
+		await queryOnce(url, 'drop view public.labels; create table residuum.ledger (id integer)');
+		expect(restore().refused).toContain('has something else in it (ledger)');
+		expect(await queryOnce(url, 'select count(*)::int as cases from residuum.case_file')).toEqual(
+			own
+		);
+		await queryOnce(url, 'drop table residuum.ledger');
+		expect(restore().said).toContain('Restored: 2 cases');
+	});
+
+	it.runIf(isServer)(
+		'may be broken off while it is restored, and has then changed nothing',
+		async () => {
+			const path = newFile();
+			command(residuum.settings, 'backup', path);
+			const place = await emptyPlace();
+			command(place, 'restore', path);
+			const url = place['DATABASE_URL'] ?? '';
+			const state = () =>
+				queryOnce(
+					url,
+					`select (select count(*) from residuum.case_file)::int as cases,
+					(select count(*) from residuum.case_revision)::int as revisions`
+				);
+			const before = await state();
+			for (const after of [300, 500, 700, 900]) {
+				const restoring = spawn(
+					process.execPath,
+					['scripts/command.mjs', 'restore', path, '--over-newer'],
+					{ cwd: ROOT, env: { ...process.env, ...place }, stdio: 'ignore' }
+				);
+				const ended = new Promise((resolve) => restoring.once('exit', resolve));
+				await new Promise((resolve) => setTimeout(resolve, after));
+				restoring.kill('SIGKILL');
+				await ended;
+				expect([after, await state()]).toEqual([after, before]);
+			}
+			expect(command(place, 'restore', path, '--over-newer').said).toContain('Restored: 2 cases');
 		}
 	);
 
@@ -193,7 +268,14 @@ describe('a backup', () => {
 		const own = await startResiduum();
 		await makeCase(own, 'Before', [card()]);
 		command(own.settings, 'backup', path);
+		// Whatever day the program is told it is, what was saved after the backup is newer.
+		await makeCase(own, 'After', [card()]);
 		await own.stop();
+		await queryOnce(
+			own.settings['DATABASE_URL'] ?? '',
+			`set session_replication_role = replica; delete from residuum.trail_entry`
+		);
+		expect(command(own.settings, 'restore', path).refused).toContain('would be lost');
 		const early = linesOf(path).map((line, at) =>
 			at === 0 ? line.replace(/"last":"[^"]*"/, '"last":"2020-01-01T00:00:00.000Z"') : line
 		);
@@ -275,6 +357,19 @@ describe('a backup', () => {
 		expect(readdirSync(daily)).toContain('something-else.txt');
 		expect(readdirSync(daily)).not.toContain('residuum-2026-01-07.backup');
 		expect(linesOf(join(daily, today)).at(-1)).toContain('"end":true');
+	});
+
+	it('is made by several programs that have one folder for it: it is good, and nothing else is left', async () => {
+		const shared = temporaryFolder();
+		const programs = await Promise.all([
+			startResiduum({ RESIDUUM_BACKUP: shared }),
+			startResiduum({ RESIDUUM_BACKUP: shared })
+		]);
+		const today = `residuum-${new Date().toISOString().slice(0, 10)}.backup`;
+		await expect.poll(() => readdirSync(shared), { timeout: 60_000 }).toEqual([today]);
+		expect(linesOf(join(shared, today)).at(-1)).toContain('"end":true');
+		for (const one of programs) await one.remove();
+		rmSync(shared, { recursive: true });
 	});
 
 	it('is of one state, however much is saved meanwhile', async () => {
