@@ -14,11 +14,12 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { basename, extname } from 'node:path';
 import { parseArgs } from 'node:util';
 import { Refusal } from '../src/lib/exchange/bytes';
-import { casesIn, type Wanted } from '../src/lib/exchange/convert';
+import type { Wanted } from '../src/lib/exchange/convert';
 import { converted } from '../src/lib/handout/convert';
 import { HANDOUT_LANGUAGES, PAPERS } from '../src/lib/document/handout';
 import { newCase } from '../src/lib/document/case';
 import { currencyOf } from '../src/lib/reading/currencies';
+import { readBeside, type Question } from './read-beside';
 import { DATE_ORDERS, NUMBER_STYLES, styleFor } from '../src/lib/words/style';
 
 const USAGE =
@@ -42,16 +43,15 @@ async function main(): Promise<void> {
 	if (from === undefined || to === undefined || more.length > 0) throw new Refusal(USAGE);
 	const kind = extname(to).slice(1).toLowerCase();
 	const spoken = { language: 'en' } as const;
-	const wanted: Wanted = {
+	const wanted: Question['wanted'] = {
 		fresh: freshCase(basename(from, extname(from)), values.currency, values['as-of']),
 		style: {
 			...chosen('numbers', NUMBER_STYLES, values.numbers),
 			...chosen('dates', DATE_ORDERS, values.dates)
 		},
-		spoken,
-		newId: () => crypto.randomUUID()
+		spoken
 	};
-	const documents = await casesIn({ name: basename(from), bytes: bytesOf(from) }, wanted);
+	const documents = await readBeside({ name: basename(from), bytes: bytesOf(from) }, wanted);
 	const content = await converted(
 		kind,
 		documents,
@@ -62,7 +62,7 @@ async function main(): Promise<void> {
 			paper: oneOf('paper', PAPERS, values.paper),
 			spoken,
 			now: new Date(),
-			newId: wanted.newId
+			newId: () => crypto.randomUUID()
 		},
 		{
 			// What draws PDFs and writes mail is large, and seldom asked for.

@@ -6,6 +6,8 @@
  * failover  of a PostgreSQL server and its standby the first is killed during saves, and the other promoted
  * power     the power goes: the disk as it is in the middle of saves is copied, and the copy started from
  * disk      the disk fills up while it saves, and is freed again
+ * race      sharing, backups, restores and guesses at passwords, many at once
+ * files     files that are weapons are given to the command that reads files
  * random    the unit tests, with many times as many random cases
  *
  * `power` and `disk` need a disk of their own, which takes root and a loop device; without, they say so.
@@ -17,7 +19,9 @@ import { join } from 'node:path';
 import { ensureBuild, ensurePackages, ROOT } from './prepare.mjs';
 import { canMount, disk, power } from './torture/disks.mjs';
 import { failover } from './torture/failover.mjs';
+import { files } from './torture/files.mjs';
 import { kill, server } from './torture/killed.mjs';
+import { race } from './torture/race.mjs';
 import { note } from './torture/support.mjs';
 
 /** @typedef {import('./torture/support.mjs').Outcome} Outcome */
@@ -42,6 +46,8 @@ const ALL = new Map([
 	['failover', () => failover(20)],
 	['power', (/** @type {string} */ folder) => power(folder, 16)],
 	['disk', (/** @type {string} */ folder) => disk(folder)],
+	['race', (/** @type {string} */ folder) => race(folder, 10)],
+	['files', (/** @type {string} */ folder) => files(folder)],
 	['random', async () => random()]
 ]);
 

@@ -4,6 +4,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
+import { readBeside, TABLE } from '../../scripts/read-beside';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { casesJson } from '../../src/lib/exchange/case-json';
 import { casesIn } from '../../src/lib/exchange/convert';
@@ -107,5 +108,21 @@ describe('the convert command', () => {
 		const wanted = { fresh, style: {}, spoken, newId: () => crypto.randomUUID() };
 		const file = { name, bytes: new TextEncoder().encode(content) };
 		await expect(casesIn(file, wanted)).rejects.toThrow(why);
+	});
+
+	it.each([
+		['takes too long', { longest: 1 }],
+		['takes more of this machine than a file of its kind may', { memory: 20 }],
+		['takes more of this machine than a file of its kind may', { heap: 12 }]
+	])('lets a file go that %s, and is there afterwards', async (why, limits) => {
+		const currency = { code: 'USD', digits: 2 as const };
+		const fresh = { label: 'x', currency, style: USUAL_STYLE, asOf: '2026-12-15' as CalendarDate };
+		const wanted = { fresh, style: {}, spoken: { language: 'en' } as const };
+		const lines = Array.from({ length: 9_000 }, (_, index) => `Debt ${index},${index}.00,18.00%`);
+		const file = {
+			name: 'long.csv',
+			bytes: new TextEncoder().encode(['Name,Owed,Rate', ...lines].join('\n'))
+		};
+		await expect(readBeside(file, wanted, { ...TABLE, ...limits })).rejects.toThrow(why);
 	});
 });

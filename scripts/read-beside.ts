@@ -1,0 +1,69 @@
+/**
+ * Reads a file in a process of its own: whatever is in it, that process ends when it takes too long or too much of the
+ * machine, and the command says so. What a file holds is counted before it is read; this is for what the count misses.
+ */
+import { fork, type ChildProcess } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { CaseDocument } from '../src/lib/document/case';
+import { Refusal, type NamedBytes } from '../src/lib/exchange/bytes';
+import type { Wanted } from '../src/lib/exchange/convert';
+
+export interface Question {
+	readonly file: NamedBytes;
+	readonly wanted: Omit<Wanted, 'newId'>;
+}
+export type Answer = { readonly cases: CaseDocument[] } | { readonly refused: string };
+
+/** What reading may take: milliseconds, and megabytes of heap and of all memory. A casebook of many years is large. */
+export const TABLE = { longest: 2_000, heap: 160, memory: 300 };
+const CASEBOOK = { longest: 60_000, heap: 2_048, memory: 3_000 };
+/** So often the memory is looked at, in milliseconds. */
+const EVERY = 20;
+
+/** @throws Refusal where the file can't be read, or reading it takes too much */
+export function readBeside(
+	file: NamedBytes,
+	wanted: Question['wanted'],
+	limits = /\.json$/i.test(file.name) ? CASEBOOK : TABLE
+): Promise<CaseDocument[]> {
+	const child = fork(join(import.meta.dirname, 'read-file.ts'), {
+		execArgv: ['--import', 'tsx', `--max-old-space-size=${limits.heap}`],
+		serialization: 'advanced',
+		stdio: ['ignore', 'ignore', 'ignore', 'ipc']
+	});
+	return new Promise<CaseDocument[]>((resolve, reject) => {
+		const refuse = (why: string): void =>
+			reject(new Refusal(`“${file.name}” can’t be read: ${why}.`));
+		const watched = setInterval(() => {
+			if (memoryOf(child) > limits.memory) refuse(TOO_MUCH);
+		}, EVERY);
+		let late: NodeJS.Timeout | undefined;
+		child.on('message', (message: Answer | 'ready') => {
+			if (message === 'ready') {
+				late = setTimeout(() => refuse('it takes too long'), limits.longest);
+				child.send({ file, wanted } satisfies Question);
+			} else if ('refused' in message) reject(new Refusal(message.refused));
+			else resolve(message.cases);
+		});
+		child.once('error', reject);
+		// Its heap was full, or something in the file was not foreseen.
+		child.once('exit', () => refuse(TOO_MUCH));
+		child.once('exit', () => {
+			clearInterval(watched);
+			clearTimeout(late);
+		});
+	}).finally(() => child.kill('SIGKILL'));
+}
+
+const TOO_MUCH = 'reading it takes more of this machine than a file of its kind may';
+
+/** Megabytes; none where the system does not tell (`proc_pid_status(5)`). */
+function memoryOf({ pid }: ChildProcess): number {
+	try {
+		const status = readFileSync(`/proc/${pid}/status`, 'utf8');
+		return Number(/^VmRSS:\s+(\d+) kB/m.exec(status)?.[1] ?? 0) / 1024;
+	} catch {
+		return 0;
+	}
+}

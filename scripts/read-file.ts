@@ -1,0 +1,18 @@
+/** The process in which `read-beside.ts` has a file read: it says that it is ready, is sent one file, and answers. */
+import { Refusal } from '../src/lib/exchange/bytes';
+import { casesIn } from '../src/lib/exchange/convert';
+import type { Answer, Question } from './read-beside';
+
+async function answerTo({ file, wanted }: Question): Promise<Answer> {
+	try {
+		return { cases: await casesIn(file, { ...wanted, newId: () => crypto.randomUUID() }) };
+	} catch (error) {
+		if (error instanceof Refusal) return { refused: error.message };
+		throw error;
+	}
+}
+
+process.once('message', (question: Question) => {
+	void answerTo(question).then((answer) => process.send?.(answer, () => process.disconnect()));
+});
+process.send?.('ready');
