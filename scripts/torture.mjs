@@ -8,6 +8,7 @@
  * disk      the disk fills up while it saves, and is freed again
  * race      sharing, backups, restores and guesses at passwords, many at once
  * files     files that are weapons are given to the command that reads files
+ * hold      how long somebody else waits while the program does the most that it can be asked to
  * random    the unit tests, with many times as many random cases
  *
  * `power` and `disk` need a disk of their own, which takes root and a loop device; without, they say so.
@@ -39,6 +40,15 @@ function random() {
 	return outcome;
 }
 
+/** @returns {Outcome} */
+function hold() {
+	const words = [join(ROOT, 'scripts/bench.mjs'), 'hold'];
+	const { status } = spawnSync(process.execPath, words, { cwd: ROOT, stdio: 'inherit' });
+	const outcome = { passed: 0, failed: 0, said: [] };
+	note(outcome, 'nobody is held', status === 0 ? null : 'see above');
+	return outcome;
+}
+
 /** @type {ReadonlyMap<string, (folder: string) => Promise<Outcome>>} */
 const ALL = new Map([
 	['kill', (/** @type {string} */ folder) => kill(join(folder, 'data'), 100)],
@@ -48,6 +58,7 @@ const ALL = new Map([
 	['disk', (/** @type {string} */ folder) => disk(folder)],
 	['race', (/** @type {string} */ folder) => race(folder, 10)],
 	['files', (/** @type {string} */ folder) => files(folder)],
+	['hold', async () => hold()],
 	['random', async () => random()]
 ]);
 

@@ -284,6 +284,8 @@ describe('cases as JSON', () => {
 		fc.assert(
 			fc.property(fc.array(anyDocument, { minLength: 1, maxLength: 3 }), (documents) => {
 				const written = casesJson(documents);
+				const named = { $schema: 'residuum-cases.schema.json', cases: documents };
+				expect(written).toBe(`${JSON.stringify(named, null, '\t')}\n`);
 				expect(casesOf(file('cases.json', written), usd)).toEqual(documents);
 				expect(validate(JSON.parse(written)), JSON.stringify(validate.errors)).toBe(true);
 			}),

@@ -23,8 +23,21 @@ export function withChanges(document: unknown, changes: readonly Operation[]): u
 	const [only] = changes;
 	if (only?.op === 'replace' && isWhole(changes)) return only.value;
 	try {
-		return patches.applyPatch(document, changes as Operation[], true, false).newDocument;
+		return patches.applyPatch(ownParts(document, changes), changes as Operation[], true)
+			.newDocument;
 	} catch {
 		return null;
 	}
+}
+
+/** A document whose parts that changes are about are its own; a large one is mostly what it was. */
+function ownParts(document: unknown, changes: readonly Operation[]): unknown {
+	if (typeof document !== 'object' || document === null || Array.isArray(document))
+		return structuredClone(document);
+	const own: Record<string, unknown> = { ...document };
+	for (const { path } of changes) {
+		const [, part = ''] = path.split('/');
+		if (part in own) own[part] = structuredClone(own[part]);
+	}
+	return own;
 }

@@ -21,6 +21,7 @@ import { chosenPlan } from '../../document/plan';
 import { now } from '../clock';
 import { reading, writing } from '../database';
 import { judgedBeside } from '../judging';
+import { othersFirst } from '../others-first';
 import { CASE } from './case-tables';
 import { insertRows, rowsOf, selecting, updateRow, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
@@ -174,9 +175,6 @@ async function judgedChanges(
 /** Whether amounts that are written down would come to be in another currency. */
 const changesMoney = (from: CaseDocument, to: CaseDocument): boolean =>
 	from.currency.code !== to.currency.code && from.debts.length > 0;
-
-/** Lets those who wait have their turn: judging a large case takes its time. */
-const othersFirst = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
 const NOT_FITTING: Problem = {
 	at: 'changes',
@@ -353,6 +351,7 @@ async function stateOf(
 	if (!row) return null;
 	const rows = await rowsOf(transaction, id, TABLES);
 	const history = await historyOf(transaction, id, row.revision);
+	await othersFirst();
 	const document = caseDocument.parse({
 		version: VERSION,
 		...(CASE.read(row) as object),
@@ -360,6 +359,7 @@ async function stateOf(
 		...plansIn(rows),
 		...livedIn(rows)
 	});
+	await othersFirst();
 	return { state: { id, revision: row.revision, document, ...stepsOf(history) }, history };
 }
 

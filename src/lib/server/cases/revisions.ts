@@ -4,6 +4,7 @@ import { now } from '../clock';
 import { differenceOf, documentIn, STORED, type Stored } from '../database/differences';
 import { insertRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
+import { othersFirst } from '../others-first';
 import type { By } from '../people/by';
 
 /** A revision as history knows it; `number` is that of the change itself, not of a step back to it. */
@@ -78,12 +79,13 @@ async function wholeBefore(
 	id: string,
 	number: number
 ): Promise<{ readonly number: number; readonly document: object } | null> {
-	const { rows } = await transaction.query<{ number: number; document: object }>(
-		`select number, document from case_revision
+	const { rows } = await transaction.query<{ number: number; document: string }>(
+		`select number, document::text as document from case_revision
 		where case_id = $1 and document is not null and number > $2 order by number desc limit 1`,
 		[id, number - WHOLE_EVERY]
 	);
-	return rows[0] ?? null;
+	const [row] = rows;
+	return row ? { number: row.number, document: JSON.parse(row.document) as object } : null;
 }
 
 /** Appends the revision that comes after a document, null where it is the first. */
@@ -102,7 +104,9 @@ export async function appendRevision(
 	by: By
 ): Promise<void> {
 	const whole = await wholeBefore(transaction, id, number);
-	const difference = whole && differenceOf(document, whole.document);
+	await othersFirst();
+	const difference = whole && (await differenceOf(document, whole.document));
+	await othersFirst();
 	await insertRows(transaction, 'case_revision', [
 		{
 			case_id: id,

@@ -1,6 +1,7 @@
 /** How a history stores documents: whole or, where that is less, as a JSON patch (RFC 6902) of a whole one before it. */
 import type { Operation } from 'fast-json-patch';
 import { differenceBetween, withChanges } from '../../document/patches';
+import { othersFirst } from '../others-first';
 
 /** A document as it is stored; `difference` and `whole` are null where it is stored whole. */
 export interface Stored {
@@ -16,8 +17,9 @@ export const STORED = `revision.document, revision.difference,
 	from case_revision revision`;
 
 /** How a document differs from a whole one; null where the difference is not worth keeping instead of it. */
-export function differenceOf(document: object, whole: object): Operation[] | null {
+export async function differenceOf(document: object, whole: object): Promise<Operation[] | null> {
 	const difference = differenceBetween(whole, document);
+	await othersFirst();
 	return JSON.stringify(difference).length * 2 < JSON.stringify(document).length
 		? difference
 		: null;

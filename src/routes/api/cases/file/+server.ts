@@ -6,6 +6,7 @@ import type { CaseDocument } from '$lib/document/case';
 import { USUAL } from '$lib/document/casebook';
 import { idsFound, idsSeen } from '$lib/server/cases/casebook';
 import { readCase } from '$lib/server/cases/cases';
+import { othersFirst } from '$lib/server/others-first';
 import { noteAlone } from '$lib/server/people/trail';
 import type { RequestHandler } from './$types';
 
@@ -38,6 +39,22 @@ async function* casesOf(ids: readonly string[]): AsyncGenerator<CaseDocument> {
 	}
 }
 
-/** One part after the other, as they are taken. */
-const streamed = (parts: AsyncIterable<string>): ReadableStream =>
-	Readable.toWeb(Readable.from(parts, { objectMode: false })) as ReadableStream;
+/** One part after the other, as they are taken; after some of them everybody else has a turn. */
+function streamed(parts: AsyncIterable<string>): ReadableStream {
+	return Readable.toWeb(Readable.from(inTurns(parts), { objectMode: false })) as ReadableStream;
+}
+
+/** Characters that are written in one go. */
+const AT_ONCE = 200_000;
+
+async function* inTurns(parts: AsyncIterable<string>): AsyncGenerator<string> {
+	let gathered = '';
+	for await (const part of parts) {
+		gathered += part;
+		if (gathered.length < AT_ONCE) continue;
+		yield gathered;
+		gathered = '';
+		await othersFirst();
+	}
+	yield gathered;
+}

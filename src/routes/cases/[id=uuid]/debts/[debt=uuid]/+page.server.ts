@@ -4,7 +4,6 @@ import type { PageServerLoad } from './$types';
 /** A debt that is asked for from outside must be there; one that the page goes to may not be saved yet. */
 export const load: PageServerLoad = async ({ params, parent, isDataRequest }) => {
 	if (isDataRequest) return;
-	const { state } = await parent();
-	if (!state.document.debts.some(({ id }) => id === params.debt))
-		error(404, 'There is no such debt.');
+	const { debts } = await parent();
+	if (!debts.includes(params.debt)) error(404, 'There is no such debt.');
 };
