@@ -18,6 +18,7 @@ import type { Reading } from '../../src/lib/reading/reading';
 import { demoCases } from '../support/demo-cases';
 import { runs } from '../support/random';
 import { usd } from '../support/said';
+import { wholeCase } from '../support/whole-case';
 
 const [found] = demoCases;
 if (!found) throw new Error('a case');
@@ -168,16 +169,24 @@ describe('what the page takes', () => {
 	});
 });
 
-it('a document of an earlier version with what only a later one has is refused by name', () => {
-	const older = { ...ferry, version: 7 };
-	const judged = caseDocument.safeParse(older, { error: inOurWords });
-	const said =
-		judged.error?.issues.map(({ path, message }) => `${path.join('.')}: ${message}`) ?? [];
-	expect(said.join('\n')).toContain(
-		'forecasts: The version of the document is 7, which has no field “forecasts”'
-	);
-	expect(said.join('\n')).toContain('debts.0.withdrawn: ');
-});
+it.each([
+	[7, 'forecasts', 'debts.0.withdrawn'],
+	[4, 'plans.0.named', 'plans.0.changes.0.assumed'],
+	[4, 'choices.0.content', 'plans.0.begins'],
+	[8, 'forecasts.0.shortFrom', 'forecasts.0.figures.0.before'],
+	[9, 'forecasts.0.debts.0.withdrawn', 'calendar']
+])(
+	'a document of version %i with what only a later one has, as %s and %s, is refused by name',
+	(version, ...fields) => {
+		const judged = caseDocument.safeParse({ ...wholeCase(), version }, { error: inOurWords });
+		const said =
+			judged.error?.issues.map(({ path, message }) => `${path.join('.')}: ${message}`) ?? [];
+		for (const field of fields)
+			expect(said.join('\n')).toContain(
+				`${field}: The version of the document is ${version}, which has no field “${field.split('.').at(-1)}”`
+			);
+	}
+);
 
 it('a day is read as one in its own fields alone', () => {
 	expect(readDate('1899-05-01', asOf, usd).ok).toBe(true);

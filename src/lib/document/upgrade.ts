@@ -15,44 +15,50 @@ export function upgraded(document: unknown, refuse: Refuse): unknown {
 	return raised(document);
 }
 
-/** The fields that each version brought, of a document and of its debts. */
-const BROUGHT: readonly {
-	readonly version: number;
-	readonly document: readonly string[];
-	readonly debt: readonly string[];
-}[] = [
-	{
-		version: 2,
-		document: [],
-		debt: ['interestOnly', 'lending', 'pays', 'happenings', 'compared', 'baseline']
-	},
-	{ version: 4, document: ['plans', 'against', 'choices', 'sheet'], debt: [] },
-	{ version: 6, document: ['style'], debt: ['noted', 'statement', 'transactions'] },
-	{ version: 7, document: ['handout'], debt: [] },
-	{
-		version: 8,
-		document: ['forecasts', 'visits', 'readings', 'happened'],
-		debt: ['asOf', 'balanceAssumed']
-	},
-	{ version: 10, document: ['calendar'], debt: ['withdrawn'] }
-];
+/** The fields that each version brought, by where they are; `*` is each entry of a list. */
+const BROUGHT: Readonly<Record<number, readonly string[]>> = {
+	2: ['interestOnly', 'lending', 'pays', 'happenings', 'compared', 'baseline'].map(
+		(field) => `debts.*.${field}`
+	),
+	4: ['plans', 'against', 'choices', 'sheet'],
+	5: ['plans.*.named', 'plans.*.begins', 'plans.*.changes.*.assumed', 'choices.*.content'],
+	6: ['style', 'debts.*.noted', 'debts.*.statement', 'debts.*.transactions'],
+	7: ['handout'],
+	8: ['forecasts', 'visits', 'readings', 'happened', 'debts.*.asOf', 'debts.*.balanceAssumed'],
+	9: ['forecasts.*.shortFrom'],
+	10: [
+		'calendar',
+		'debts.*.withdrawn',
+		'forecasts.*.debts.*.withdrawn',
+		'forecasts.*.figures.*.before'
+	]
+};
 
 /** What a version did not know would be written over in silence where it stands in a document of that version. */
 function refuseNewer(document: unknown, refuse: Refuse): void {
 	if (!isRecord(document)) return;
-	const { version, debts } = document;
+	const { version } = document;
 	if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return;
-	for (const brought of BROUGHT.filter((one) => one.version > version)) {
-		const say = (field: string, path: readonly (string | number)[]) =>
+	for (const [brought, fields] of Object.entries(BROUGHT)) {
+		if (Number(brought) <= version) continue;
+		for (const path of fields.flatMap((field) => pathsTo(document, field.split('.'))))
 			refuse(
-				`The version of the document is ${version}, which has no field “${field}”; leave it out, or say the version that it is of, ${brought.version} or later.`,
-				[...path, field]
+				`The version of the document is ${version}, which has no field “${path.at(-1)}”; leave it out, or say the version that it is of, ${brought} or later.`,
+				path
 			);
-		for (const field of brought.document) if (field in document) say(field, []);
-		records(debts).forEach((debt, at) => {
-			for (const field of brought.debt) if (field in debt) say(field, ['debts', at]);
-		});
 	}
+}
+
+/** Where a field is, of all the places where it could be. */
+function pathsTo(within: unknown, [first, ...rest]: readonly string[]): (string | number)[][] {
+	if (first === undefined) return [[]];
+	if (first !== '*')
+		return isRecord(within) && first in within
+			? pathsTo(within[first], rest).map((path) => [first, ...path])
+			: [];
+	return Array.isArray(within)
+		? within.flatMap((entry, at) => pathsTo(entry, rest).map((path) => [at, ...path]))
+		: [];
 }
 
 function raised(document: unknown): unknown {
