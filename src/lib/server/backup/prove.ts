@@ -3,20 +3,20 @@ import { migrate } from '../database/migrate';
 import { withEmpty } from '../database/scratch';
 import { KEPT } from '../database/tables';
 import { transactionIn } from '../database/thread';
-import { BackupRefused, type Head, type Tail } from './file';
-import { putBack } from './restore';
+import { BackupRefused, type Tail } from './file';
+import { fill } from './restore';
 
 /**
- * @param what the head and the tail of the file, which has been read
+ * @param counts of its rows by table: of a file that was just written, and so of this version
  * @throws BackupRefused where it can't be restored, or less is there then than the data had
  */
-export async function proveBackup(path: string, what: Head & Tail): Promise<void> {
+export async function proveBackup(path: string, counts: Tail['counts']): Promise<void> {
 	await withEmpty(path, async (database) => {
 		await migrate((work) => transactionIn(database, 'writing', work));
-		await transactionIn(database, 'writing', (statements) => putBack(statements, path, what));
+		await transactionIn(database, 'writing', (statements) => fill(statements, path));
 		for (const table of KEPT) {
 			const { rows } = await database.query<{ count: number }>(`select count(*) from ${table}`);
-			const [there, wanted] = [Number(rows[0]?.count), what.counts[table] ?? 0];
+			const [there, wanted] = [Number(rows[0]?.count), counts[table] ?? 0];
 			if (there !== wanted)
 				throw new BackupRefused(
 					`The backup was restored for trial, and has ${there} rows of ${table} instead of ${wanted}: it is none. Try again.`

@@ -36,7 +36,7 @@ export async function restoreBackup(path: string, overNewer: boolean): Promise<W
 }
 
 /** Puts what a file holds in the place of all that is there, brought up to date. */
-export async function putBack(
+async function putBack(
 	statements: Statements,
 	path: string,
 	{ migrations }: Pick<Head, 'migrations'>
@@ -45,8 +45,6 @@ export async function putBack(
 	const upTo = Math.max(...migrations.map(({ number }) => number));
 	for (const migration of MIGRATIONS)
 		if (migration.number <= upTo) await apply(statements, migration);
-	// Rows come in whichever order.
-	await statements.exec('set constraints all deferred');
 	await fill(statements, path);
 	for (const migration of MIGRATIONS)
 		if (migration.number > upTo) await apply(statements, migration);
@@ -75,7 +73,10 @@ async function refuseOlder(statements: Statements, head: Head, overNewer: boolea
 	);
 }
 
-async function fill(statements: Statements, path: string): Promise<void> {
+/** Puts every row of a file into tables that have none. */
+export async function fill(statements: Statements, path: string): Promise<void> {
+	// Rows come in whichever order.
+	await statements.exec('set constraints all deferred');
 	let of: Table | null = null;
 	let rows: string[] = [];
 	let length = 0;

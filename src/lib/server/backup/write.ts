@@ -47,9 +47,8 @@ export async function writeBackup(path: string): Promise<Written> {
 		} finally {
 			await file.close();
 		}
-		const read = await readBackup(part);
-		await proveBackup(part, read);
-		const { counts, sha256 } = read;
+		const { counts, sha256 } = await readBackup(part);
+		await proveBackup(part, counts);
 		await rename(part, path);
 		const { size: bytes } = await stat(path);
 		return { cases: counts.case_file ?? 0, revisions: counts.case_revision ?? 0, bytes, sha256 };
