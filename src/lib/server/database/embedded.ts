@@ -157,7 +157,8 @@ class Embedded implements Store {
 		});
 		try {
 			await thread.opened;
-			await thread.exec(`set search_path = ${SCHEMA}`);
+			// Data of a version before, where they are too damaged to be brought up to date, are read where they were.
+			await thread.exec(`set search_path = ${SCHEMA}, public`);
 		} catch (error) {
 			// One that could not open its database is not left behind.
 			await thread.close().catch(() => undefined);
