@@ -1,6 +1,6 @@
 /**
  * What many do at once, where only one may win or all have to: a case shared, backups into one folder, a restore tried
- * while the data are in use, passwords guessed and the right one given.
+ * while the data are in use, passwords guessed while somebody is at work.
  */
 import { mkdirSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
@@ -26,7 +26,7 @@ export async function race(folder, rounds) {
 			shared(at, round),
 			backedUp(environment, join(backups, `${round}`)),
 			commandBeside(environment, 'restore', join(backups, 'none')),
-			guessed(address, round)
+			guessed(at, round)
 		]);
 		note(outcome, `shared by many at once, ${round}`, sharing);
 		note(outcome, `backed up by many at once, ${round}`, backingUp);
@@ -71,8 +71,9 @@ async function backedUp(environment, path) {
 	return good > 0 && good + told === all.length ? null : JSON.stringify(all);
 }
 
-/** Of many guesses at once a few are judged; whoever has a session goes on, and whoever else signs in elsewhere. @param {string} address @param {number} round */
-async function guessed(address, round) {
+/** Of many guesses at once a few are judged, and whoever has a session goes on. @param {import('./support.mjs').At} at @param {number} round */
+async function guessed(at, round) {
+	const { address } = at;
 	const name = `Nobody ${round}`;
 	const statuses = await Promise.all(
 		Array.from({ length: MANY }, async () => {
@@ -80,6 +81,8 @@ async function guessed(address, round) {
 			return answer.status;
 		})
 	);
+	const goesOn = await ask(at, 'GET', '/api/casebook');
+	if (goesOn.status !== 200) return `who has a session was answered with ${goesOn.status}`;
 	const judged = statuses.filter((status) => status === 422).length;
 	const turnedAway = statuses.filter((status) => status === 429).length;
 	if (judged + turnedAway < MANY) return `answered with ${[...new Set(statuses)].join()}`;

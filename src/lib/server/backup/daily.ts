@@ -12,7 +12,7 @@ const KEPT_DAYS = 14;
 const EVERY = 15 * 60_000;
 
 const NAME = /^residuum-\d{4}-\d{2}-\d{2}\.backup$/;
-const LEFT_OVER = /^residuum-\d{4}-\d{2}-\d{2}\.backup\.[-0-9a-f]{36}\.part(\.scratch-.*)?$/;
+const LEFT_OVER = /^residuum-[-0-9a-f]{36}\.part(\.scratch-.*)?$/;
 const DAY = 86_400_000;
 
 /** Sees to it that each day has a backup in a folder, as long as the program runs. */

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { existsSync } from 'node:fs';
 import { open, rename, rm, stat, type FileHandle } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
 import { createGzip } from 'node:zlib';
 import { readingStill } from '../database';
 import { MIGRATIONS } from '../database/migrate';
@@ -38,7 +39,8 @@ const ORDERED: Partial<Record<Table, string>> = {
  */
 export async function writeBackup(path: string): Promise<Written> {
 	if (existsSync(path)) throw new BackupRefused(`${path} is there already; name another file.`);
-	const part = `${path}.${randomUUID()}.part`;
+	// Of a length of its own: a name may be as long as a disk allows.
+	const part = join(dirname(path), `residuum-${randomUUID()}.part`);
 	try {
 		const file = await open(part, 'w', 0o600);
 		try {
