@@ -15,11 +15,16 @@ export interface Question {
 }
 export type Answer = { readonly cases: CaseDocument[] } | { readonly refused: string };
 
-/** What reading may take: milliseconds, and megabytes of heap and of all memory. A casebook of many years is large. */
+/**
+ * What reading may take: milliseconds of a processor, and megabytes of heap and of all memory. A casebook of many years
+ * is large. On a busy machine a small file waits long for its turn; waiting is not what a hostile file is known by.
+ */
 export const TABLE = { longest: 2_000, heap: 160, memory: 300 };
 const CASEBOOK = { longest: 60_000, heap: 2_048, memory: 3_000 };
-/** So often the memory is looked at, in milliseconds. */
+/** How often the process is looked at, in milliseconds. */
 const EVERY = 20;
+/** It may wait for its turn this many times as long as it may work. */
+const PATIENCE = 15;
 
 /** @throws Refusal where the file can't be read, or reading it takes too much */
 export function readBeside(
@@ -35,13 +40,16 @@ export function readBeside(
 	return new Promise<CaseDocument[]>((resolve, reject) => {
 		const refuse = (why: string): void =>
 			reject(new Refusal(`“${file.name}” can’t be read: ${why}.`));
+		let late: NodeJS.Timeout | undefined;
+		let before = Infinity;
 		const watched = setInterval(() => {
 			if (memoryOf(child) > limits.memory) refuse(TOO_MUCH);
+			if (workedBy(child) - before > limits.longest) refuse(TOO_LONG);
 		}, EVERY);
-		let late: NodeJS.Timeout | undefined;
 		child.on('message', (message: Answer | 'ready') => {
 			if (message === 'ready') {
-				late = setTimeout(() => refuse('it takes too long'), limits.longest);
+				before = workedBy(child);
+				late = setTimeout(() => refuse(TOO_LONG), limits.longest * PATIENCE);
 				child.send({ file, wanted } satisfies Question);
 			} else if ('refused' in message) reject(new Refusal(message.refused));
 			else resolve(message.cases);
@@ -57,13 +65,25 @@ export function readBeside(
 }
 
 const TOO_MUCH = 'reading it takes more of this machine than a file of its kind may';
+const TOO_LONG = 'it takes too long';
 
 /** Megabytes; none where the system does not tell (`proc_pid_status(5)`). */
-function memoryOf({ pid }: ChildProcess): number {
+const memoryOf = (child: ChildProcess): number =>
+	Number(/^VmRSS:\s+(\d+) kB/m.exec(told(child, 'status'))?.[1] ?? 0) / 1024;
+
+/** Milliseconds a processor has worked for it, alone or for the system; none where it does not tell (`proc_pid_stat(5)`). */
+function workedBy(child: ChildProcess): number {
+	// The name of the program is in parentheses, and may hold spaces and parentheses itself.
+	const [own, systems] = told(child, 'stat').split(') ').at(-1)?.split(' ').slice(11, 13) ?? [];
+	return (Number(own ?? 0) + Number(systems ?? 0)) * TICK;
+}
+/** `sysconf(_SC_CLK_TCK)` is 100 a second on every Linux that Node.js runs on. */
+const TICK = 10;
+
+function told({ pid }: ChildProcess, what: 'status' | 'stat'): string {
 	try {
-		const status = readFileSync(`/proc/${pid}/status`, 'utf8');
-		return Number(/^VmRSS:\s+(\d+) kB/m.exec(status)?.[1] ?? 0) / 1024;
+		return readFileSync(`/proc/${pid}/${what}`, 'utf8');
 	} catch {
-		return 0;
+		return '';
 	}
 }
