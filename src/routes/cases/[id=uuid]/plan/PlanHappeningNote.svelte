@@ -1,6 +1,6 @@
 <!-- Money that comes on top once or every year, or another amount from a month on; a new one counts once it is added. -->
 <script lang="ts">
-	import { untrack } from 'svelte';
+	import { Draft } from '$lib/desk/draft.svelte';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import type { Cents } from '$lib/core/quantities/money';
 	import type { Writing } from '$lib/reading/writing';
@@ -33,25 +33,12 @@
 		onclose
 	}: Props = $props();
 
-	let draft = $state.raw(untrack(() => stored));
-	let isNamed = $state(false);
-	const happening = $derived(fresh ? draft : stored);
-
-	function set(next: PlanHappening): void {
-		if (fresh) draft = next;
-		else onchange(next);
-	}
-
-	function name(amount: Cents | null): void {
-		isNamed = amount !== null;
-		if (amount !== null) set({ ...happening, amount });
-	}
-
-	function enter(): void {
-		if (fresh && !isNamed) return;
-		if (fresh) onchange(draft);
-		onclose();
-	}
+	const draft = new Draft(() => ({ stored, fresh, onchange, onclose }));
+	const happening = $derived(draft.now);
+	const set = (next: PlanHappening) => draft.set(next);
+	const name = (amount: Cents | null) =>
+		draft.name(amount === null ? null : { ...happening, amount });
+	const enter = () => draft.enter();
 
 	const KINDS = [
 		{ value: 'one-off', words: 'money on top' },
@@ -73,7 +60,7 @@
 		<span data-first>
 			<TypedField
 				label="Amount of what happens"
-				value={fresh && !isNamed ? null : happening.amount}
+				value={fresh && !draft.isNamed ? null : happening.amount}
 				{...moneyText(writing)}
 				onchange={name}
 				onenter={enter}
@@ -102,7 +89,7 @@
 	</div>
 	<p class="acts">
 		{#if fresh}
-			<AddDraft ready={isNamed} onadd={enter} />
+			<AddDraft ready={draft.isNamed} onadd={enter} />
 		{:else}
 			<button type="button" onclick={() => set({ ...happening, off: !happening.off })}>
 				{happening.off ? 'Switch on' : 'Switch off'}

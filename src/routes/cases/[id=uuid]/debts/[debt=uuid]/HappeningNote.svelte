@@ -6,7 +6,7 @@
 		type PaymentsPerYear
 	} from '$lib/core/quantities/calendar';
 	import type { Happening } from '$lib/core/debt/happenings';
-	import { untrack } from 'svelte';
+	import { Draft } from '$lib/desk/draft.svelte';
 	import { newHappening } from '$lib/desk/debt-entry';
 	import type { DebtEntry, HappeningEntry } from '$lib/document/debt';
 	import { frequencyWords } from '$lib/words/amounts';
@@ -42,28 +42,14 @@
 		onclose
 	}: Props = $props();
 
-	let draft = $state.raw(untrack(() => stored));
-	/** Whether the amount or rate that it needs has been typed. */
-	let isNamed = $state(false);
-	const happening = $derived(fresh ? draft : stored);
-	const isReady = $derived(isNamed || draft.kind === 'skip' || draft.kind === 'payment');
-
-	function set(next: HappeningEntry): void {
-		if (fresh) draft = next;
-		else onchange(next);
-	}
-
-	/** Sets what it needs; nothing where what was typed can't be read. */
-	function name(next: HappeningEntry | null): void {
-		isNamed = next !== null;
-		if (next) set(next);
-	}
-
-	function enter(): void {
-		if (fresh && !isReady) return;
-		if (fresh) onchange(draft);
-		onclose();
-	}
+	const draft = new Draft(() => ({ stored, fresh, onchange, onclose }));
+	const happening = $derived(draft.now);
+	const isReady = $derived(
+		draft.isNamed || happening.kind === 'skip' || happening.kind === 'payment'
+	);
+	const set = (next: HappeningEntry) => draft.set(next);
+	const name = (next: HappeningEntry | null) => draft.name(next);
+	const enter = () => draft.enter(isReady);
 
 	const money = $derived(moneyText(writing));
 	const date = $derived(dateText(asOf, writing));
@@ -81,7 +67,7 @@
 	/** Another kind keeps its day and its identity. */
 	function turn(kind: Happening['kind']): void {
 		const { id, off } = happening;
-		isNamed = false;
+		draft.isNamed = false;
 		set({ ...newHappening(kind, happening.date, debt), id, off });
 	}
 
@@ -110,7 +96,7 @@
 			<span data-first>
 				<TypedField
 					label="Amount of what happens"
-					value={fresh && !isNamed ? null : happening.amount}
+					value={fresh && !draft.isNamed ? null : happening.amount}
 					{...money}
 					onchange={(amount) => name(amount === null ? null : { ...happening, amount })}
 					onenter={enter}
@@ -134,7 +120,7 @@
 			<span data-first>
 				<TypedField
 					label="New annual rate"
-					value={fresh && !isNamed ? null : happening.annual}
+					value={fresh && !draft.isNamed ? null : happening.annual}
 					{...rateText(writing)}
 					onchange={(annual) => name(annual === null ? null : { ...happening, annual })}
 					onenter={enter}
