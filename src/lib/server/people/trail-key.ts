@@ -3,7 +3,7 @@
  * whoever can write there can't sign what they have written. Made where it is missing.
  */
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { StartRefusal } from '../database/start-refusal';
 import { log } from '../log';
@@ -58,7 +58,9 @@ function readKey(path: string): Key | null {
 function makeKey(path: string): Key {
 	const bytes = randomBytes(LENGTH);
 	try {
-		mkdirSync(dirname(path), { recursive: true, mode: 0o700 });
+		const folder = dirname(path);
+		// One folder, not all on the way to it: where none can be made, making all of them need not come to an end.
+		if (!existsSync(folder)) mkdirSync(folder, { mode: 0o700 });
 		writeFileSync(path, `${bytes.toString('hex')}\n`, { flag: 'wx', mode: 0o600 });
 	} catch (error) {
 		const { code } = error as NodeJS.ErrnoException;
