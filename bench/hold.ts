@@ -1,6 +1,6 @@
 /**
- * How long somebody else waits, at most, while the program does the most that it can be asked to: the largest case that
- * is allowed, the whole casebook as a file, bodies that are no requests, a backup of two thousand cases. As a ratio to the
+ * How long somebody else waits, at most, while the program does the most that it can be asked to: the largest cases that
+ * are allowed, the whole casebook as a file, bodies that are no requests, a backup of two thousand cases. As a ratio to the
  * longest that the same somebody waits while nothing else is asked. Ends with 1 where an answer that needs no data is
  * waited for longer than is allowed: `npm run torture -- hold` goes by that.
  */
@@ -11,7 +11,7 @@ import { commandBeside } from '../scripts/accounts.mjs';
 import { startServer } from '../scripts/own-server.mjs';
 import { ROOT } from '../scripts/prepare.mjs';
 import type { CaseDocument } from '../src/lib/document/case';
-import { largestCase } from '../tests/support/largest-case';
+import { largestCase, withTransactions } from '../tests/support/largest-case';
 import { TODAY } from './agency';
 
 /** Nobody is kept from an answer for longer, in milliseconds. */
@@ -79,6 +79,9 @@ async function take(documents: readonly CaseDocument[]): Promise<string[]> {
 	return (JSON.parse(text) as { ids: string[] }).ids;
 }
 
+const size = (document: CaseDocument): string =>
+	`${(JSON.stringify(document).length / 1e6).toFixed(1)} MB`;
+
 const demo = (name: string) =>
 	(JSON.parse(readFileSync(join(ROOT, 'demo', name), 'utf8')) as { document: CaseDocument })
 		.document;
@@ -94,6 +97,8 @@ for (let there = 1; there < CASES; there += AT_ONCE) await take(many);
 try {
 	const large = largestCase(household, 60);
 	const [id = ''] = await take([large]);
+	const transactions = withTransactions(largestCase(household, 0));
+	const [other = ''] = await take([transactions]);
 	const key = () => crypto.randomUUID();
 	const save = (basedOn: number, label: string) =>
 		JSON.stringify({
@@ -115,7 +120,7 @@ try {
 	const keys = Array.from({ length: LONG / 20 }, (_, index) => `"unknown ${index}":1`).join();
 	const works: readonly (readonly [string, () => Promise<{ status: number } | string>])[] = [
 		[
-			`the largest case (${(JSON.stringify(large).length / 1e6).toFixed(1)} MB) saved whole`,
+			`a case with sixty forecasts (${size(large)}) saved whole`,
 			() => ask('PUT', `/api/cases/${id}`, whole)
 		],
 		['its label', () => ask('PUT', `/api/cases/${id}`, save(2, 'One'))],
@@ -123,8 +128,15 @@ try {
 			'taken back',
 			() => ask('POST', `/api/cases/${id}/undo`, JSON.stringify({ basedOn: 3, key: key() }))
 		],
-		['opened', () => ask('GET', `/cases/${id}`)],
-		['as a file', () => ask('GET', `/api/cases/file?id=${id}`)],
+		['its page', () => ask('GET', `/cases/${id}`)],
+		['opened', () => ask('GET', `/api/cases/${id}`)],
+		[
+			`a case with 45,000 transactions (${size(transactions)}), its label`,
+			() => ask('PUT', `/api/cases/${other}`, save(1, 'One'))
+		],
+		['its label again', () => ask('PUT', `/api/cases/${other}`, save(2, 'Two'))],
+		['opened', () => ask('GET', `/api/cases/${other}`)],
+		['the first as a file', () => ask('GET', `/api/cases/file?id=${id}`)],
 		['8 MB of brackets', () => ask('PUT', `/api/cases/${id}`, '['.repeat(LONG))],
 		['8 MB of unknown keys', () => ask('PUT', `/api/cases/${id}`, `{${keys}}`)],
 		[

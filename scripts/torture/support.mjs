@@ -48,8 +48,8 @@ export class Counter {
 		const fresh = { label: 'Counted', currency: { code: 'USD', digits: 2 }, asOf: '2026-12-15' };
 		const made = await ask(this.at, 'POST', '/api/cases', fresh);
 		this.id = made.body.id;
-		const { body } = await ask(this.at, 'POST', `/api/cases/${this.id}/undo`, { basedOn: -1 });
-		this.document = { ...body.state.document, debts: [{ ...DEBT, id: crypto.randomUUID() }] };
+		const { body } = await ask(this.at, 'GET', `/api/cases/${this.id}`);
+		this.document = { ...body.document, debts: [{ ...DEBT, id: crypto.randomUUID() }] };
 	}
 
 	/** Saves one count more; its status. */
@@ -88,15 +88,16 @@ export class Counter {
  * @param {At} at @param {string} id @param {number} acknowledged
  */
 export async function missing(at, id, acknowledged) {
-	const { body, status } = await ask(at, 'POST', `/api/cases/${id}/undo`, { basedOn: -1 });
-	if (status !== 409) return `the case is not there (${status})`;
-	let { document, revision } = body.state;
+	const { body, status } = await ask(at, 'GET', `/api/cases/${id}`);
+	if (status !== 200) return `the case is not there (${status})`;
+	let { document, revision } = body;
 	const balance = document.debts[0]?.balance ?? 0;
 	if (balance < acknowledged)
 		return `${acknowledged} saves were acknowledged, ${balance} are there`;
 	for (let back = 1; back <= 3 && balance - back > 0; back += 1) {
 		const step = await ask(at, 'POST', `/api/cases/${id}/undo`, { basedOn: revision });
-		if (step.status !== 200 || step.body.document.debts[0]?.balance !== balance - back) {
+		const { body: now } = await ask(at, 'GET', `/api/cases/${id}`);
+		if (step.status !== 200 || now.document.debts[0]?.balance !== balance - back) {
 			return `undo does not lead back to save ${balance - back}`;
 		}
 		revision = step.body.revision;

@@ -4,11 +4,11 @@ import { describe, expect, it } from 'vitest';
 import { statementOf } from '../../src/lib/core/debt/statement';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
-import { caseDocument, type CaseState } from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/case';
 import { handMadeWorkbook, ofx2 } from '../support/files';
 import { desk, screen, sitDown } from '../support/page';
 import { card } from '../support/debts';
-import { makeCase, startResiduum } from '../support/residuum';
+import { caseNow, makeCase, startResiduum } from '../support/residuum';
 
 sitDown(startResiduum);
 
@@ -18,11 +18,7 @@ const names = () =>
 		fields.map((field) => (field as HTMLInputElement).value).filter(Boolean)
 	);
 
-async function stateOf(id: string): Promise<CaseState> {
-	// The document as the server has it: a step that is not possible tells it.
-	const { body } = await desk.residuum.request('POST', `/api/cases/${id}/undo`, { basedOn: -1 });
-	return (body as { state: CaseState }).state;
-}
+const stateOf = (id: string) => caseNow(desk.residuum, id);
 
 describe('rows that are pasted', () => {
 	it('twelve at once, by keyboard: shown, fixed, taken as one change, undone as one', async () => {

@@ -8,12 +8,12 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { queryOnce } from '../../scripts/postgres.mjs';
 import { startServer } from '../../scripts/own-server.mjs';
 import { ROOT } from '../../scripts/prepare.mjs';
-import type { CaseState } from '../../src/lib/document/case';
 import { documentIn, type Stored } from '../../src/lib/server/database/differences';
 import { KEPT, MOMENTARY } from '../../src/lib/server/database/tables';
 import { command, commandBeside, signIn } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
 import {
+	caseNow,
 	ask,
 	makeCase,
 	startResiduum,
@@ -122,7 +122,7 @@ describe('a backup', () => {
 		const file = `/api/cases/file?id=${id}`;
 		expect((await request('GET', file)).body).toEqual((await residuum.request('GET', file)).body);
 		const step = await request('POST', `/api/cases/${id}/undo`, { basedOn: 5 });
-		expect([step.status, (step.body as CaseState).document.label]).toEqual([
+		expect([step.status, (await caseNow({ request }, id)).document.label]).toEqual([
 			200,
 			'All that there is'
 		]);

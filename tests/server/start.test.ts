@@ -217,7 +217,9 @@ describe('data of versions before', () => {
 
 	it('are brought up to date, and their history can still be stepped through', async () => {
 		const state = await change('POST', `/api/cases/${first}/undo`, { basedOn: 2 });
-		const back = (await state.json()) as CaseState;
+		expect(state.status).toBe(200);
+		const now = await fetch(`${server.address}/api/cases/${first}`);
+		const back = (await now.json()) as CaseState;
 		const [written] = back.document.debts;
 		expect(written).toEqual(card({ id: written?.id }));
 		expect(back.redo).toBe('amount held');

@@ -1,6 +1,7 @@
 /** A case as large as a client's can become: everything a case may hold sixty of, and a forecast of each year's choice. */
 import { addMonths, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
+import type { Cents } from '../../src/lib/core/quantities/money';
 import type { CaseDocument } from '../../src/lib/document/case';
 import { contentOf } from '../../src/lib/document/plan';
 import { TODAY } from './residuum';
@@ -66,3 +67,22 @@ export function largestCase(of: CaseDocument, forecasts: number): CaseDocument {
 		forecasts: made
 	};
 }
+
+/** A case with as many transactions as go into one request. */
+export const withTransactions = (of: CaseDocument): CaseDocument => ({
+	...of,
+	label: 'Transactions',
+	debts: of.debts.map((debt, index) => ({
+		...debt,
+		transactions: Array.from(
+			{ length: index < 45 ? LIMITS.transactions : 0 },
+			(_, at): CaseDocument['debts'][number]['transactions'][number] => ({
+				reference: `${index}-${at}`,
+				date: addMonths(TODAY as CalendarDate, -(at % 60)),
+				amount: (-1_000 - at) as Cents,
+				kind: 'charge',
+				text: 'Bought at the shop on the quay'
+			})
+		)
+	}))
+});

@@ -214,6 +214,13 @@ export async function makeCase(
 	return { id, document: documentSaved(saved.body, document), revision };
 }
 
+/** A case as the server has it. */
+export async function caseNow(residuum: Pick<Asked, 'request'>, id: string): Promise<CaseState> {
+	const { status, body } = await residuum.request('GET', `/api/cases/${id}`);
+	if (status !== 200) throw new Error(JSON.stringify(body));
+	return body as CaseState;
+}
+
 /** A save of a whole document: all of it in the place of what is there. */
 export const wholly = (document: unknown) => ({
 	changes: [{ op: 'replace' as const, path: '', value: document }]

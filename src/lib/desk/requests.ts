@@ -152,6 +152,9 @@ export const askLender = (account: string, until: string) =>
 export const renameCase = (id: string, label: string) =>
 	ask<CaseState>('PATCH', `/api/cases/${id}`, { label });
 
+/** The case as the server has it, where it did not come with its page. */
+export const openCase = (id: string) => ask<CaseState>('GET', `/api/cases/${id}`);
+
 export const deleteCase = (id: string) => ask<undefined>('DELETE', `/api/cases/${id}`);
 
 /** Deletes a case in the bin for good. */
@@ -200,7 +203,7 @@ export const sayHere = (id: string, here: boolean) =>
 export const sayTakenAlong = (id: string, kind: string) =>
 	ask<undefined>('POST', `/api/cases/${id}/taken-along`, { kind });
 
-/** The case as it was saved: what was sent, with what the server writes otherwise. */
+/** The case as it was saved: what was sent or there before, with what is otherwise now. */
 function stateSaved(saved: Saved, sent: CaseDocument): CaseState {
 	if ('document' in saved) return saved;
 	const { changes, ...told } = saved;
@@ -223,9 +226,11 @@ export function serverOf(id: string): Server<CaseDocument, Problem> {
 				? { kind: 'done', state: stateSaved(answer.value, document) }
 				: answer;
 		},
-		step: async ({ direction, ...request }) => {
-			const answer = await ask<CaseState>('POST', `/api/cases/${id}/${direction}`, request);
-			return answer.kind === 'done' ? { kind: 'done', state: answer.value } : answer;
+		step: async ({ direction, held, ...request }) => {
+			const answer = await ask<Saved>('POST', `/api/cases/${id}/${direction}`, request);
+			return answer.kind === 'done'
+				? { kind: 'done', state: stateSaved(answer.value, held) }
+				: answer;
 		}
 	};
 }

@@ -36,7 +36,13 @@ export interface Server<D, P> {
 		/** The document at the revision that it is based on; null where that is not known yet. */
 		held: D | null;
 	}): Promise<Answered<D, P>>;
-	step(request: { direction: Direction; basedOn: number; key: string }): Promise<Answered<D, P>>;
+	step(request: {
+		direction: Direction;
+		basedOn: number;
+		key: string;
+		/** The document at that revision. */
+		held: D;
+	}): Promise<Answered<D, P>>;
 }
 
 export type Direction = 'undo' | 'redo';
@@ -283,7 +289,12 @@ export class SaveQueue<D, P> {
 		const basedOn = this.#base.revision;
 		const asked =
 			task.of === 'step'
-				? this.server.step({ direction: task.direction, basedOn, key: task.key })
+				? this.server.step({
+						direction: task.direction,
+						basedOn,
+						key: task.key,
+						held: this.#base.document
+					})
 				: this.server.save({
 						basedOn,
 						document: task.document,

@@ -88,16 +88,18 @@ const presentDocument = z
 		})
 	})
 	.superRefine(({ debts, plans, currency, asOf, forecasts, ...lived }, context) => {
-		for (const { path, day } of datesIn({ debts, plans })) {
-			if (
-				day >= addMonths(asOf, -12 * LIMITS.span.before) &&
-				day <= addMonths(asOf, 12 * LIMITS.span.after)
-			)
-				continue;
-			const { before, after } = LIMITS.span;
-			const message = `${day} is too far from the day of the figures, ${asOf}; allowed is a day from ${before} years before it to ${after} years after it.`;
-			context.addIssue({ code: 'custom', path, message });
-		}
+		const { before, after } = LIMITS.span;
+		const [earliest, latest] = [addMonths(asOf, -12 * before), addMonths(asOf, 12 * after)];
+		for (const [list, entries] of Object.entries({ debts, plans }))
+			for (const [at, entry] of entries.entries()) {
+				const { first, last } = spanOf(entry);
+				if (first >= earliest && last <= latest) continue;
+				for (const { path, day } of datesIn(entry, [list, at])) {
+					if (day >= earliest && day <= latest) continue;
+					const message = `${day} is too far from the day of the figures, ${asOf}; allowed is a day from ${before} years before it to ${after} years after it.`;
+					context.addIssue({ code: 'custom', path, message });
+				}
+			}
 		const owed = new Set(debts.map(({ id }) => id));
 		plans.forEach(({ changes }, at) => {
 			const taken = changes.findIndex((change) => owed.has(newDebtOf(change)?.id ?? ''));
@@ -271,7 +273,10 @@ export interface CaseState {
 	readonly redo: string | null;
 }
 
-/** What a save tells whoever made it: the revision, and what differs from what was sent; or, sent again, all of it. */
+/**
+ * What a save, or a step back or forward, tells whoever made it: the revision, and what differs from what was sent, or
+ * was there before the step; or, sent again, all of it.
+ */
 export type Saved = Omit<CaseState, 'document'> &
 	({ readonly changes: readonly Operation[] } | { readonly document: CaseDocument });
 
@@ -337,6 +342,29 @@ function* datesIn(
 		}
 	}
 }
+
+/** The first and the last day in a part of a document; a part without any is within every span. */
+export function spanOf(part: object): Span {
+	const before = spans.get(part);
+	if (before) return before;
+	const span: { first: string; last: string } = { first: '9999-12-31', last: '' };
+	const look = (value: unknown, isDay: boolean): void => {
+		if (typeof value === 'string') {
+			if (!isDay || !isCalendarDate(value)) return;
+			if (value < span.first) span.first = value;
+			if (value > span.last) span.last = value;
+		} else if (typeof value === 'object' && value !== null)
+			for (const [key, inner] of Object.entries(value)) look(inner, DAYS.has(key));
+	};
+	look(part, false);
+	spans.set(part, span);
+	return span;
+}
+interface Span {
+	readonly first: string;
+	readonly last: string;
+}
+const spans = new WeakMap<object, Span>();
 
 /** The debts that nothing is missing of, as a plan takes them or as they are paid today. */
 export function plannedDebts(

@@ -21,6 +21,7 @@ import {
 	signedMoney,
 	text
 } from './fields';
+import { judgedOnce } from './judged-once';
 
 const askedPercent = {
 	percent: percentage('The percentage of the minimum', LIMITS.minimumPercent).nullable(),
@@ -108,30 +109,32 @@ const repeated = {
 	perYear: frequency('How often it happens').nullable(),
 	until: date('The last date of what happens').nullable()
 };
-const happeningEntry = z.discriminatedUnion(
-	'kind',
-	[
-		z.strictObject({ kind: z.literal('extra'), ...dated, ...repeated }),
-		z.strictObject({
-			kind: z.literal('charge'),
-			...dated,
-			...repeated,
-			fee: flag('Whether it is a fee')
-		}),
-		z.strictObject({ kind: z.literal('skip'), ...dated }),
-		z.strictObject({
-			kind: z.literal('payment'),
-			...dated,
-			amount: money('The new payment').nullable()
-		}),
-		z.strictObject({
-			kind: z.literal('rate'),
-			...dated,
-			annual: percentage('The new annual rate', LIMITS.rate),
-			reamortize: flag('Whether the equal payment is set anew')
-		})
-	],
-	{ error: sentence('What happens', 'extra, charge, skip, payment or rate') }
+export const happeningEntry = judgedOnce(
+	z.discriminatedUnion(
+		'kind',
+		[
+			z.strictObject({ kind: z.literal('extra'), ...dated, ...repeated }),
+			z.strictObject({
+				kind: z.literal('charge'),
+				...dated,
+				...repeated,
+				fee: flag('Whether it is a fee')
+			}),
+			z.strictObject({ kind: z.literal('skip'), ...dated }),
+			z.strictObject({
+				kind: z.literal('payment'),
+				...dated,
+				amount: money('The new payment').nullable()
+			}),
+			z.strictObject({
+				kind: z.literal('rate'),
+				...dated,
+				annual: percentage('The new annual rate', LIMITS.rate),
+				reamortize: flag('Whether the equal payment is set anew')
+			})
+		],
+		{ error: sentence('What happens', 'extra, charge, skip, payment or rate') }
+	)
 );
 
 const wayEntry = z.discriminatedUnion(
@@ -203,55 +206,59 @@ const statementEntry = z.strictObject({
 });
 
 /** What has happened on an account, as a lender's file says it. */
-const transactionEntry = z.strictObject({
-	/** As the file names it; empty where it doesn't. */
-	reference: text('The reference of a transaction', 0, LIMITS.reference),
-	date: date('The date of a transaction'),
-	/** Below zero: it was taken from the account's holder, as a purchase is. */
-	amount: signedMoney('The amount of a transaction'),
-	kind: choice('The kind of a transaction', ['payment', 'charge', 'interest', 'fee']),
-	text: text('The text of a transaction', 0, LIMITS.name)
-});
+export const transactionEntry = judgedOnce(
+	z.strictObject({
+		/** As the file names it; empty where it doesn't. */
+		reference: text('The reference of a transaction', 0, LIMITS.reference),
+		date: date('The date of a transaction'),
+		/** Below zero: it was taken from the account's holder, as a purchase is. */
+		amount: signedMoney('The amount of a transaction'),
+		kind: choice('The kind of a transaction', ['payment', 'charge', 'interest', 'fee']),
+		text: text('The text of a transaction', 0, LIMITS.name)
+	})
+);
 
 /** A debt as far as it has been taken down: what is not known yet is null. */
-export const debtEntry = z.strictObject({
-	id: identifier('The identifier of a debt'),
-	name: name('The name of a debt', 0),
-	balance: money('The balance').nullable(),
-	/** The day of the balance; null: that of the case's figures. */
-	asOf: date('The day of the balance').nullable(),
-	/** Whether nobody has read that balance: it is what was expected. */
-	balanceAssumed: flag('Whether a balance is assumed'),
-	annualRate: percentage('The annual rate', LIMITS.rate).nullable(),
-	firstDue: date('The first due date').nullable(),
-	asked: askedEntry,
-	/** So many payments of interest alone before what is asked. */
-	interestOnly: count('The payments of interest alone', 0, LIMITS.periods, 'payments'),
-	lending: lendingEntry,
-	pays: paysEntry,
-	/** Paid on top, with every payment. */
-	extra: money('The extra payment'),
-	happenings: z.array(happeningEntry).max(LIMITS.happenings, {
-		error: `At most ${LIMITS.happenings} things can happen to one debt.`
-	}),
-	/** The ways of paying that are kept beside each other, and the one that all are measured against. */
-	compared: z.array(wayEntry).max(LIMITS.ways, {
-		error: `At most ${LIMITS.ways} ways of paying can be compared.`
-	}),
-	baseline: wayEntry,
-	noted: notedEntry,
-	statement: statementEntry,
-	/** The latest last; kept for when the client is back. */
-	transactions: z.array(transactionEntry).max(LIMITS.transactions, {
-		error: `A debt keeps at most ${LIMITS.transactions} transactions.`
-	}),
-	/** The references of transactions that the lender has withdrawn, the latest last: an older file does not bring them back. */
-	withdrawn: z
-		.array(text('The reference of a withdrawn transaction', 1, LIMITS.reference))
-		.max(LIMITS.transactions, {
-			error: `A debt keeps at most ${LIMITS.transactions} references of withdrawn transactions.`
-		})
-});
+export const debtEntry = judgedOnce(
+	z.strictObject({
+		id: identifier('The identifier of a debt'),
+		name: name('The name of a debt', 0),
+		balance: money('The balance').nullable(),
+		/** The day of the balance; null: that of the case's figures. */
+		asOf: date('The day of the balance').nullable(),
+		/** Whether nobody has read that balance: it is what was expected. */
+		balanceAssumed: flag('Whether a balance is assumed'),
+		annualRate: percentage('The annual rate', LIMITS.rate).nullable(),
+		firstDue: date('The first due date').nullable(),
+		asked: askedEntry,
+		/** So many payments of interest alone before what is asked. */
+		interestOnly: count('The payments of interest alone', 0, LIMITS.periods, 'payments'),
+		lending: lendingEntry,
+		pays: paysEntry,
+		/** Paid on top, with every payment. */
+		extra: money('The extra payment'),
+		happenings: z.array(happeningEntry).max(LIMITS.happenings, {
+			error: `At most ${LIMITS.happenings} things can happen to one debt.`
+		}),
+		/** The ways of paying that are kept beside each other, and the one that all are measured against. */
+		compared: z.array(wayEntry).max(LIMITS.ways, {
+			error: `At most ${LIMITS.ways} ways of paying can be compared.`
+		}),
+		baseline: wayEntry,
+		noted: notedEntry,
+		statement: statementEntry,
+		/** The latest last; kept for when the client is back. */
+		transactions: z.array(transactionEntry).max(LIMITS.transactions, {
+			error: `A debt keeps at most ${LIMITS.transactions} transactions.`
+		}),
+		/** The references of transactions that the lender has withdrawn, the latest last: an older file does not bring them back. */
+		withdrawn: z
+			.array(text('The reference of a withdrawn transaction', 1, LIMITS.reference))
+			.max(LIMITS.transactions, {
+				error: `A debt keeps at most ${LIMITS.transactions} references of withdrawn transactions.`
+			})
+	})
+);
 
 export type DebtEntry = z.infer<typeof debtEntry>;
 export type AskedEntry = z.infer<typeof askedEntry>;

@@ -6,6 +6,7 @@ import type { Cents } from '../core/quantities/money';
 import { newDebtOf } from './change';
 import { debtEntry } from './debt';
 import { choice, date, identifier, money, moneyList, name, sum } from './fields';
+import { judgedOnce } from './judged-once';
 import { readingsOf, type ReadingEntry, type VisitEntry } from './life';
 import { planContent } from './plan';
 import type { Standing } from './standing';
@@ -36,28 +37,30 @@ const figuresEntry = z
 		}
 	);
 
-export const forecastEntry = z.strictObject({
-	id: identifier('The identifier of a forecast'),
-	/** By what it came to be: a plan was chosen, or gone on with. */
-	by: choice('How a forecast came to be', ['choice', 'going on']),
-	date: date('The day of a forecast'),
-	plan: identifier('The plan of a forecast'),
-	name: name('The name of the plan of a forecast', 1),
-	asOf: date('The day of the figures of a forecast'),
-	debts: z.array(debtEntry).max(LIMITS.debts, {
-		error: `A forecast has at most ${LIMITS.debts} debts.`
-	}),
-	content: planContent,
-	figures: z.array(figuresEntry).max(2 * LIMITS.debts, {
-		error: `A forecast has figures of at most ${2 * LIMITS.debts} debts.`
-	}),
-	/** Its last payoff; null: it doesn’t end. */
-	ends: date('The end of a forecast').nullable(),
-	/** The first month whose money is less than what is asked; null: there is none, or (before version 9) it was not kept. */
-	shortFrom: date('The first short month of a forecast').nullable(),
-	/** Interest and fees in all. */
-	cost: sum('The cost of a forecast')
-});
+export const forecastEntry = judgedOnce(
+	z.strictObject({
+		id: identifier('The identifier of a forecast'),
+		/** By what it came to be: a plan was chosen, or gone on with. */
+		by: choice('How a forecast came to be', ['choice', 'going on']),
+		date: date('The day of a forecast'),
+		plan: identifier('The plan of a forecast'),
+		name: name('The name of the plan of a forecast', 1),
+		asOf: date('The day of the figures of a forecast'),
+		debts: z.array(debtEntry).max(LIMITS.debts, {
+			error: `A forecast has at most ${LIMITS.debts} debts.`
+		}),
+		content: planContent,
+		figures: z.array(figuresEntry).max(2 * LIMITS.debts, {
+			error: `A forecast has figures of at most ${2 * LIMITS.debts} debts.`
+		}),
+		/** Its last payoff; null: it doesn’t end. */
+		ends: date('The end of a forecast').nullable(),
+		/** The first month whose money is less than what is asked; null: there is none, or (before version 9) it was not kept. */
+		shortFrom: date('The first short month of a forecast').nullable(),
+		/** Interest and fees in all. */
+		cost: sum('The cost of a forecast')
+	})
+);
 export type ForecastEntry = z.infer<typeof forecastEntry>;
 /** The figures of one debt of it. */
 export type KeptFigures = ForecastEntry['figures'][number];

@@ -1,13 +1,20 @@
 /** Judges what was sent as a case, or as several: a question and an answer that can go from one thread to another. */
 import type { Operation } from 'fast-json-patch';
+import type { z } from 'zod';
 import {
 	caseDocument,
 	inOurWords,
 	problemsOf,
+	spanOf,
 	takenRequest,
+	VERSION,
 	type CaseDocument,
 	type Problem
 } from './case';
+import { debtEntry, happeningEntry, transactionEntry } from './debt';
+import { forecastEntry } from './forecast';
+import { rememberJudged } from './judged-once';
+import { happenedEntry, readingEntry, visitEntry } from './life';
 import { differenceBetween } from './patches';
 
 export type Sent =
@@ -40,4 +47,70 @@ export function judge(sent: Sent): Judged {
 	return judged.success
 		? { kind: 'cases', cases: judged.data.cases }
 		: { kind: 'refused', problems: problemsOf(judged.error) };
+}
+
+/** Lists of a case that may be long, and what judges one of each. */
+const LONG = {
+	debts: debtEntry,
+	forecasts: forecastEntry,
+	visits: visitEntry,
+	readings: readingEntry,
+	happened: happenedEntry
+} as const;
+const LONG_OF_DEBT = { transactions: transactionEntry, happenings: happeningEntry } as const;
+
+/** Says of a case that was judged elsewhere that it was. */
+export function rememberCase(document: CaseDocument): void {
+	for (const debt of document.debts) rememberLists<keyof typeof LONG_OF_DEBT>(debt, LONG_OF_DEBT);
+	rememberLists<keyof typeof LONG>(document, LONG);
+}
+
+const rememberLists = <K extends string>(
+	of: { readonly [name in K]: readonly object[] },
+	lists: { readonly [name in K]: z.ZodType }
+): void => {
+	for (const name of Object.keys(lists) as K[]) rememberJudged(lists[name], of[name]);
+};
+
+/** Works for so long, in milliseconds, before others have a turn. */
+const TURN = 10;
+
+/**
+ * A case as it was kept, judged an entry after the other: between them others have their turn.
+ * @throws ZodError where it is none
+ */
+export async function judgedInTurns(
+	kept: unknown,
+	turn: () => Promise<void>
+): Promise<CaseDocument> {
+	let began = performance.now();
+	const entries = async (list: readonly unknown[], schema: z.ZodType): Promise<unknown[]> => {
+		const judged: unknown[] = [];
+		for (const entry of list) {
+			const { data } = schema.safeParse(entry);
+			// One that is refused is so again with the whole, and there it is said where it is.
+			judged.push(data ?? entry);
+			if (schema === debtEntry && data) spanOf(data as object);
+			if (performance.now() - began < TURN) continue;
+			await turn();
+			began = performance.now();
+		}
+		return judged;
+	};
+	const lists = async (of: unknown, schemas: Readonly<Record<string, z.ZodType>>) => {
+		if (typeof of !== 'object' || of === null || Array.isArray(of)) return of;
+		const judged: Record<string, unknown> = { ...of };
+		for (const [name, schema] of Object.entries(schemas)) {
+			const list = judged[name];
+			if (Array.isArray(list)) judged[name] = await entries(list, schema);
+		}
+		return judged;
+	};
+	const { version, debts } = (kept ?? {}) as { version?: unknown; debts?: unknown };
+	// One of an earlier version has other entries.
+	if (version !== VERSION) return caseDocument.parse(kept);
+	if (!Array.isArray(debts)) return caseDocument.parse(await lists(kept, LONG));
+	const inside: unknown[] = [];
+	for (const debt of debts) inside.push(await lists(debt, LONG_OF_DEBT));
+	return caseDocument.parse(await lists({ ...(kept as object), debts: inside }, LONG));
 }

@@ -8,32 +8,39 @@ import type { Cents } from '../core/quantities/money';
 import type { DatedAmount, Forecast, Life } from '../core/plan/happened';
 import type { DebtEntry, TransactionEntry } from './debt';
 import { choice, date, identifier, money } from './fields';
+import { judgedOnce } from './judged-once';
 
-export const visitEntry = z.strictObject({
-	id: identifier('The identifier of a visit'),
-	date: date('The day of a visit')
-});
+export const visitEntry = judgedOnce(
+	z.strictObject({
+		id: identifier('The identifier of a visit'),
+		date: date('The day of a visit')
+	})
+);
 
 /** A balance as a statement has it. */
-export const readingEntry = z.strictObject({
-	id: identifier('The identifier of a reading'),
-	visit: identifier('The visit of a reading'),
-	debt: identifier('The debt of a reading'),
-	/** The day of the balance: that of the visit, or before. */
-	date: date('The day of a reading'),
-	balance: money('The balance that was read'),
-	/** Since the reading before, as printed; null: not known. */
-	interest: money('The interest as printed').nullable()
-});
+export const readingEntry = judgedOnce(
+	z.strictObject({
+		id: identifier('The identifier of a reading'),
+		visit: identifier('The visit of a reading'),
+		debt: identifier('The debt of a reading'),
+		/** The day of the balance: that of the visit, or before. */
+		date: date('The day of a reading'),
+		balance: money('The balance that was read'),
+		/** Since the reading before, as printed; null: not known. */
+		interest: money('The interest as printed').nullable()
+	})
+);
 
 /** Something that was paid, bought or charged, as it was typed. */
-export const happenedEntry = z.strictObject({
-	id: identifier('The identifier of what happened'),
-	debt: identifier('The debt of what happened'),
-	date: date('The day of what happened'),
-	kind: choice('What happened', ['payment', 'charge', 'fee']),
-	amount: money('The amount of what happened')
-});
+export const happenedEntry = judgedOnce(
+	z.strictObject({
+		id: identifier('The identifier of what happened'),
+		debt: identifier('The debt of what happened'),
+		date: date('The day of what happened'),
+		kind: choice('What happened', ['payment', 'charge', 'fee']),
+		amount: money('The amount of what happened')
+	})
+);
 
 export type VisitEntry = z.infer<typeof visitEntry>;
 export type ReadingEntry = z.infer<typeof readingEntry>;

@@ -17,27 +17,45 @@ export function changesFrom(before: object | null, after: object): Operation[] {
 export const isWhole = ([only, ...more]: readonly Operation[]): boolean =>
 	only?.op === 'replace' && only.path === '' && more.length === 0;
 
-/** A document with changes made to it, itself left as it was; null where they do not fit it. */
+/**
+ * A document with changes made to it, itself left as it was; null where they do not fit it. What they are not about is the
+ * same in both: whoever knows the one by heart need not look through the other.
+ */
 export function withChanges(document: unknown, changes: readonly Operation[]): unknown {
 	if (changes.length === 0) return document;
 	const [only] = changes;
 	if (only?.op === 'replace' && isWhole(changes)) return only.value;
 	try {
-		return patches.applyPatch(ownParts(document, changes), changes as Operation[], true)
-			.newDocument;
+		const own = new Set<unknown>();
+		let changed = document;
+		for (const change of changes) {
+			changed = ownAlong(changed, change.path, own);
+			changed = patches.applyOperation(changed, change, true).newDocument;
+		}
+		return changed;
 	} catch {
 		return null;
 	}
 }
 
-/** A document whose parts that changes are about are its own; a large one is mostly what it was. */
-function ownParts(document: unknown, changes: readonly Operation[]): unknown {
-	if (typeof document !== 'object' || document === null || Array.isArray(document))
-		return structuredClone(document);
-	const own: Record<string, unknown> = { ...document };
-	for (const { path } of changes) {
-		const [, part = ''] = path.split('/');
-		if (part in own) own[part] = structuredClone(own[part]);
+/** A document whose groups and lists on the way to a place are its own, so that it can be changed there. */
+function ownAlong(document: unknown, path: string, own: Set<unknown>): unknown {
+	const root = ownOne(document, own);
+	let at = root as Record<string, unknown>;
+	// What the last name names is changed as a whole.
+	for (const name of path.split('/').slice(1, -1).map(patches.unescapePathComponent)) {
+		if (!Object.hasOwn(at, name)) break;
+		const inner = ownOne(at[name], own);
+		if (typeof inner !== 'object' || inner === null) break;
+		at[name] = inner;
+		at = inner as Record<string, unknown>;
 	}
-	return own;
+	return root;
+}
+
+function ownOne(value: unknown, own: Set<unknown>): unknown {
+	if (typeof value !== 'object' || value === null || own.has(value)) return value;
+	const copy: unknown = Array.isArray(value) ? [...(value as unknown[])] : { ...value };
+	own.add(copy);
+	return copy;
 }

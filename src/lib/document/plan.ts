@@ -10,6 +10,7 @@ import type { Budget, ChangeFees, PlannedDebt, PlanTerms } from '../core/plan/te
 import { same } from './same';
 import { changeEntry, newDebtOf } from './change';
 import { choice, date, flag, frequency, identifier, money, name, sentence } from './fields';
+import { judgedOnce } from './judged-once';
 
 const budgetEntry = z.discriminatedUnion(
 	'kind',
@@ -87,9 +88,8 @@ const planFields = {
 	hidden: flag('Whether a plan is hidden')
 };
 
-export const planEntry = z
-	.strictObject(planFields)
-	.superRefine(({ listed, happenings, changes }, context) => {
+export const planEntry = judgedOnce(
+	z.strictObject(planFields).superRefine(({ listed, happenings, changes }, context) => {
 		const twice = (ids: readonly string[]) => new Set(ids).size < ids.length;
 		if (twice(listed)) {
 			context.addIssue({ code: 'custom', path: ['listed'], message: 'A debt is listed twice.' });
@@ -102,7 +102,8 @@ export const planEntry = z
 			const message = 'Two new debts have the same identifier.';
 			context.addIssue({ code: 'custom', path: ['changes'], message });
 		}
-	});
+	})
+);
 
 /** What the household earns and needs to live, from which the money of a plan can be worked out. */
 export const sheetEntry = z.strictObject({ income: sheetLines, needs: sheetLines });

@@ -1,6 +1,6 @@
 /**
- * The tables of a case: the case itself; its debts as they are are in `debts.ts`, its plans in `plans.ts`, its
- * revisions in `revisions.ts`. The casebook is in `casebook.ts`.
+ * What is done to cases: each begun, changed, taken back, deleted. A case as it is comes from `at-hand.ts`; its debts are
+ * in `debts.ts`, its plans in `plans.ts`, its revisions in `revisions.ts`. The casebook is in `casebook.ts`.
  * Nothing above these modules knows SQL.
  */
 import type { Operation } from 'fast-json-patch';
@@ -9,30 +9,32 @@ import {
 	caseDocument,
 	inOurWords,
 	problemsOf,
-	VERSION,
 	type CaseDocument,
 	type CaseState,
 	type NewCase,
 	type Problem
 } from '../../document/case';
-import { isWhole, withChanges } from '../../document/patches';
+import { rememberCase } from '../../document/judge';
+import { differenceBetween, isWhole, withChanges } from '../../document/patches';
 import { standingOf } from '../../document/forecast';
 import { chosenPlan } from '../../document/plan';
 import { now } from '../clock';
-import { reading, writing } from '../database';
+import { NotNow, reading, writing } from '../database';
 import { judgedBeside } from '../judging';
 import { othersFirst } from '../others-first';
+import { caseAt, caseThere, hold, markOf, type There } from './at-hand';
 import { CASE } from './case-tables';
-import { insertRows, rowsOf, selecting, updateRow, type Row } from '../database/shapes';
+import { insertEach, updateRow, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
-import { DEBT_TABLES, debtsIn, replaceDebts } from './debts';
+import { debtRows, replaceDebts } from './debts';
 import { THIS_MACHINE, type By } from '../people/by';
 import { note } from '../people/trail';
-import { LIVED_TABLES, livedIn, replaceLived } from './lived';
-import { PLAN_TABLES, plansIn, replacePlans } from './plans';
+import { livedRows, replaceLived } from './lived';
+import { plannedRows, replacePlans } from './plans';
 import {
 	appendRevision,
 	authorsSince,
+	firstRevision,
 	historyOf,
 	isKnown,
 	type History,
@@ -59,54 +61,62 @@ export type Written =
 	/** Nothing to undo or redo. */
 	| { readonly outcome: 'nothing' };
 
-/** The case as it is, or null when there is none (any more) of this id. */
-export async function readCase(id: string): Promise<CaseState | null> {
-	return reading(async (statements) => (await stateOf(statements, id))?.state ?? null);
+/** The case as it is, or null when there is none (any more) of this id; one of many is read in passing. */
+export async function readCase(id: string, isPassing = false): Promise<CaseState | null> {
+	const there = await caseThere(id, isPassing);
+	return there && stateOf(there);
 }
 
 export async function createCase(request: NewCase, by: By): Promise<string> {
 	return writing(async (transaction) => {
-		const id = await insertInto(transaction, begunCase(request), now(), 'new case', by);
+		const [id = ''] = await insertInto(transaction, [begunCase(request)], {
+			touchedAt: now(),
+			what: 'new case',
+			by
+		});
 		await note(transaction, by, { what: 'began a case', subject: id });
 		return id;
 	});
 }
 
 /** Writes a case that is complete already, as the demo's are. */
-export async function insertCase(document: CaseDocument, touchedAt: Date): Promise<string> {
-	return writing((transaction) =>
-		insertInto(transaction, document, touchedAt, 'new case', THIS_MACHINE)
+export const insertCase = (document: CaseDocument, touchedAt: Date): Promise<string[]> =>
+	writing((transaction) =>
+		insertInto(transaction, [document], { touchedAt, what: 'new case', by: THIS_MACHINE })
 	);
-}
 
 /** Writes cases from elsewhere, all of them or none; what is there stays as it is. */
 export async function takeCases(documents: readonly CaseDocument[], by: By): Promise<string[]> {
 	return writing(async (transaction) => {
+		const made = { touchedAt: now(), what: 'case taken in', by };
 		const ids: string[] = [];
-		for (const document of documents) {
-			ids.push(await insertInto(transaction, document, now(), 'case taken in', by));
-		}
+		for (let at = 0; at < documents.length; at += AT_ONCE)
+			ids.push(...(await insertInto(transaction, documents.slice(at, at + AT_ONCE), made)));
 		const taken = ids.map((subject) => ({ what: 'took a case in', subject }) as const);
 		await note(transaction, by, ...taken);
 		return ids;
 	});
 }
 
+/** So many cases are written with one statement for each table. */
+const AT_ONCE = 25;
+
 async function insertInto(
 	transaction: Statements,
-	document: CaseDocument,
-	touchedAt: Date,
-	what: string,
-	by: By
-): Promise<string> {
-	const id = crypto.randomUUID();
-	const row = { id, owner_id: by.person?.id ?? null, ...rowOf(document, 1, touchedAt) };
-	await insertRows(transaction, 'case_file', [row]);
-	await appendRevision(transaction, id, { number: 1, document, what }, null, by);
-	await replaceDebts(transaction, id, document.debts, []);
-	await replacePlans(transaction, id, document, null);
-	await replaceLived(transaction, id, document, null);
-	return id;
+	documents: readonly CaseDocument[],
+	{ touchedAt, what, by }: { readonly touchedAt: Date; readonly what: string; readonly by: By }
+): Promise<string[]> {
+	const made = documents.map((document) => ({ id: crypto.randomUUID(), document }));
+	const rows = made.flatMap(({ id, document }): TableRows[] => [
+		['case_file', [{ id, owner_id: by.person?.id ?? null, ...rowOf(document, 1, touchedAt) }]],
+		['case_revision', [firstRevision(id, { document, what }, by)]],
+		...debtRows(id, [...document.debts.entries()]),
+		...plannedRows(id, document),
+		...livedRows(id, document)
+	]);
+	await othersFirst();
+	await insertEach(transaction, rows);
+	return made.map(({ id }) => id);
 }
 
 /** Saves what has changed in a case: the rows, and one revision more. What is large is judged beside the program. */
@@ -125,31 +135,29 @@ export async function saveCase(
 	by: By,
 	isLarge: boolean
 ): Promise<Written> {
-	const early = isLarge ? await judgedEarly(id, request.basedOn, changes) : null;
-	return write(id, request, by, async (history, current) => {
-		const judged = early ?? (await judgedChanges(current, changes, isLarge));
+	return write(id, request, by, async ({ document: current, history }) => {
+		const judged = await judgedChanges(current, changes, isLarge);
 		if ('problems' in judged) return judged;
 		const { document, sent } = judged;
-		return changesMoney(current, document) && !changesCurrency
-			? { problems: [CURRENCY_CHANGED] }
-			: { document, what, parent: history.current.number, sent };
+		if (changesMoney(current, document) && !changesCurrency)
+			return { problems: [CURRENCY_CHANGED] };
+		// Whatever said all of it anew has mostly changed a part.
+		const made = isWhole(changes)
+			? differenceBetween(current, document)
+			: [...changes, ...differenceBetween(sent, document)];
+		return {
+			document,
+			what,
+			parent: history.current.number,
+			how: { changes: made },
+			sent
+		};
 	});
-}
-
-/**
- * Judges large changes before anybody waits for the case, or for the database; null where they are based on something
- * else than the case is at.
- */
-async function judgedEarly(id: string, basedOn: number | null, changes: readonly Operation[]) {
-	// What replaces the whole is judged without knowing what.
-	if (isWhole(changes)) return judgedChanges(null, changes, true);
-	const before = await readCase(id);
-	return before?.revision === basedOn ? judgedChanges(before.document, changes, true) : null;
 }
 
 /** What a case becomes by changes, and what it would be exactly as they were sent. */
 async function judgedChanges(
-	current: CaseDocument | null,
+	current: CaseDocument,
 	changes: readonly Operation[],
 	isLarge: boolean
 ): Promise<
@@ -167,9 +175,11 @@ async function judgedChanges(
 			: { problems: problemsOf(judged.error, 'document') };
 	}
 	const judged = await judgedBeside({ kind: 'document', document: sent });
-	if (judged.kind === 'document')
-		return { document: withChanges(sent, judged.changes) as CaseDocument, sent };
-	return { problems: judged.kind === 'refused' ? judged.problems : [NOT_FITTING] };
+	if (judged.kind !== 'document')
+		return { problems: judged.kind === 'refused' ? judged.problems : [NOT_FITTING] };
+	const document = withChanges(sent, judged.changes) as CaseDocument;
+	rememberCase(document);
+	return { document, sent };
 }
 
 /** Whether amounts that are written down would come to be in another currency. */
@@ -189,35 +199,38 @@ const CURRENCY_CHANGED: Problem = {
 
 /** Renames a case from the casebook, on top of whatever it is at. */
 export async function renameCase(id: string, label: string, by: By): Promise<Written> {
-	return write(id, { basedOn: null }, by, async (history, current) => ({
-		document: { ...current, label },
+	return write(id, { basedOn: null }, by, async ({ document, history }) => ({
+		document: { ...document, label },
 		what: 'client label',
-		parent: history.current.number
+		parent: history.current.number,
+		how: { changes: [{ op: 'replace', path: '/label', value: label }] }
 	}));
 }
 
 /** Takes the last change back, by appending a revision that restores the one before it. */
 export async function undoCase(id: string, request: Request, by: By): Promise<Written> {
-	return write(id, request, by, async ({ current, documentOf }) =>
+	return write(id, request, by, async ({ document, history: { current } }) =>
 		current.parent === null
 			? null
 			: {
-					document: await documentOf(current.parent),
+					document: await caseAt(id, current.parent),
 					what: shortened(`undo: ${current.what}`),
-					restores: current.parent
+					how: { restores: current.parent },
+					sent: document
 				}
 	);
 }
 
 /** Makes the change again that was last taken back from here. */
 export async function redoCase(id: string, request: Request, by: By): Promise<Written> {
-	return write(id, request, by, async ({ undone, documentOf }) =>
+	return write(id, request, by, async ({ document, history: { undone } }) =>
 		undone === null
 			? null
 			: {
-					document: await documentOf(undone.number),
+					document: await caseAt(id, undone.number),
 					what: shortened(`redo: ${undone.what}`),
-					restores: undone.number
+					how: { restores: undone.number },
+					sent: document
 				}
 	);
 }
@@ -284,84 +297,92 @@ interface Request {
 	readonly key?: string | undefined;
 }
 
-/** One change: in one transaction, the rows as they are now and one revision of the whole case. */
+/** What a change makes of a case. */
+interface Change extends Pick<NewRevision, 'document' | 'what' | 'parent' | 'how'> {
+	/** What whoever asked knows, or makes of it by themselves: the answer says what differs. */
+	readonly sent?: object;
+}
+
+/** One change. It is prepared on the case as it is, and made where it is still so; else prepared again. */
 async function write(
 	id: string,
-	{ basedOn, key }: Request,
+	request: Request,
 	by: By,
-	change: (
-		history: History,
-		current: CaseDocument
-	) => Promise<
-		(NewRevision & { readonly sent?: object }) | { readonly problems: readonly Problem[] } | null
-	>
+	prepare: (there: There) => Promise<Change | { readonly problems: readonly Problem[] } | null>
 ): Promise<Written> {
-	return writing(async (transaction): Promise<Written> => {
-		await lockCase(transaction, id);
-		const there = await stateOf(transaction, id);
+	const { basedOn, key } = request;
+	for (let tries = 0; tries < MOST_TRIES; tries += 1) {
+		const there = await caseThere(id);
 		if (there === null) return { outcome: 'unknown' };
-		const { state, history } = there;
 		// Carried out before: only its answer was lost.
-		if (key && (await isKnown(transaction, id, key)))
-			return { outcome: 'saved', state, sent: null };
-		if (basedOn !== null && basedOn !== state.revision) {
-			return { outcome: 'stale', state, authors: await authorsSince(transaction, id, basedOn) };
+		if (key && (await reading((statements) => isKnown(statements, id, key))))
+			return { outcome: 'saved', state: stateOf(there), sent: null };
+		if (basedOn !== null && basedOn !== there.revision) {
+			const authors = await reading((statements) => authorsSince(statements, id, basedOn));
+			return { outcome: 'stale', state: stateOf(there), authors };
 		}
-		const revision = await change(history, state.document);
-		if (revision === null) return { outcome: 'nothing' };
-		if ('problems' in revision) return { outcome: 'refused', problems: revision.problems };
-		const number = state.revision + 1;
-		await appendRevision(transaction, id, { ...revision, number, key }, state.document, by);
-		await updateRow(transaction, 'case_file', id, rowOf(revision.document, number, now()));
-		await replaceDebts(transaction, id, revision.document.debts, state.document.debts);
-		await replacePlans(transaction, id, revision.document, state.document);
-		await replaceLived(transaction, id, revision.document, state.document);
-		await note(transaction, by, {
-			what: 'changed a case',
-			subject: id,
-			detail: `revision ${number}`
-		});
-		const stepped = stepsOf(await historyOf(transaction, id, number));
-		return {
-			outcome: 'saved',
-			state: { id, revision: number, document: revision.document, ...stepped },
-			sent: revision.sent ?? null
-		};
-	});
+		const change = await prepare(there);
+		if (change === null) return { outcome: 'nothing' };
+		if ('problems' in change) return { outcome: 'refused', problems: change.problems };
+		const made = await writing((transaction) => make(transaction, there, change, key, by));
+		if (made === null) continue;
+		hold(id, made);
+		return { outcome: 'saved', state: stateOf(made), sent: change.sent ?? null };
+	}
+	throw new NotNow('busy', 'This case is changed by many at once; nothing was saved.');
 }
 
-/** Whoever else would change the case waits until this transaction has ended. */
-async function lockCase(transaction: Statements, id: string): Promise<void> {
-	await transaction.query('select from case_file where id = $1 for update', [id]);
-}
+/** Whoever is overtaken so often has others to talk to. */
+const MOST_TRIES = 20;
 
-/** What a case lies in beside its own row. */
-const TABLES = { ...DEBT_TABLES, ...PLAN_TABLES, ...LIVED_TABLES };
-
-/** The case as its tables have it. */
-async function stateOf(
+/** In one transaction, the rows as they are now and one revision more; null where the case is at another revision by now. */
+async function make(
 	transaction: Statements,
-	id: string
-): Promise<{ readonly state: CaseState; readonly history: History } | null> {
-	const { rows: files } = await transaction.query<Row & { revision: number }>(
-		`select ${[...selecting(CASE), 'revision'].join(', ')} from case_file where id = $1 and deleted_at is null`,
-		[id]
-	);
-	const [row] = files;
-	if (!row) return null;
-	const rows = await rowsOf(transaction, id, TABLES);
-	const history = await historyOf(transaction, id, row.revision);
-	await othersFirst();
-	const document = caseDocument.parse({
-		version: VERSION,
-		...(CASE.read(row) as object),
-		debts: debtsIn(rows),
-		...plansIn(rows),
-		...livedIn(rows)
+	there: There,
+	change: Change,
+	key: string | undefined,
+	by: By
+): Promise<There | null> {
+	const { id, document: before } = there;
+	if (!(await isStillAt(transaction, there))) return null;
+	const { document } = change;
+	const revision = there.revision + 1;
+	const size = sizeAfter(there, change);
+	await appendRevision(transaction, id, { ...change, number: revision, key }, { before, size }, by);
+	await updateRow(transaction, 'case_file', id, rowOf(document, revision, now()));
+	await replaceDebts(transaction, id, document.debts, before.debts);
+	await replacePlans(transaction, id, document, before);
+	await replaceLived(transaction, id, document, before);
+	await note(transaction, by, {
+		what: 'changed a case',
+		subject: id,
+		detail: `revision ${revision}`
 	});
-	await othersFirst();
-	return { state: { id, revision: row.revision, document, ...stepsOf(history) }, history };
+	const history = await historyOf(transaction, id, revision);
+	return { id, revision, mark: history.mark, document, size, history };
 }
+
+/** About how many characters a case has after a change: a large one is not written out to be measured. */
+function sizeAfter({ size }: There, { document, how }: Change): number {
+	if (size < LARGE) return JSON.stringify(document).length;
+	return 'restores' in how ? size : size + JSON.stringify(how.changes).length;
+}
+const LARGE = 500_000;
+
+/** Whether a case is as it was; whoever else would change it waits from then on until this transaction has ended. */
+async function isStillAt(transaction: Statements, { id, revision, mark }: There): Promise<boolean> {
+	await transaction.query('select from case_file where id = $1 and deleted_at is null for update', [
+		id
+	]);
+	return (await markOf(transaction, id, revision)) === mark;
+}
+
+const stateOf = ({ id, revision, document, history }: There): CaseState => ({
+	id,
+	revision,
+	document,
+	...stepsOf(history)
+});
 
 /** What a step back or forward would change. */
 const stepsOf = ({ current, undone }: History): Pick<CaseState, 'undo' | 'redo'> => ({

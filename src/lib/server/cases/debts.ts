@@ -2,31 +2,47 @@
 import type { DebtEntry } from '../../document/debt';
 import { same } from '../../document/same';
 import { DEBT, HAPPENING, TRANSACTION, WAY } from './case-tables';
-import { insertRows, type Row } from '../database/shapes';
+import { insertEach, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
 export const DEBT_TABLES = {
 	debt: { part: DEBT },
-	happening: { part: HAPPENING, keys: ['debt_id'] },
+	happening: { part: HAPPENING, keys: ['debt_id'], portion: 2_000 },
 	way: { part: WAY, keys: ['debt_id'] },
-	debt_transaction: { part: TRANSACTION, keys: ['debt_id'] }
+	debt_transaction: { part: TRANSACTION, keys: ['debt_id'], portion: 2_000 }
 } as const;
 
 /** The debts of a case in their order, for the document's schema to judge. */
 export const debtsIn = (
 	rows: Readonly<Record<keyof typeof DEBT_TABLES, readonly Row[]>>
-): unknown[] =>
-	rows.debt.map((row) => {
-		const isOwn = ({ debt_id: id }: Row) => id === row['id'];
-		const [baseline, ...compared] = rows.way.filter(isOwn).map(WAY.read);
+): unknown[] => {
+	const [ways, happenings, transactions] = [
+		byDebt(rows.way),
+		byDebt(rows.happening),
+		byDebt(rows.debt_transaction)
+	];
+	return rows.debt.map((row) => {
+		const [baseline, ...compared] = ways(row).map(WAY.read);
 		return {
 			...(DEBT.read(row) as object),
-			happenings: rows.happening.filter(isOwn).map(HAPPENING.read),
+			happenings: happenings(row).map(HAPPENING.read),
 			baseline,
 			compared,
-			transactions: rows.debt_transaction.filter(isOwn).map(TRANSACTION.read)
+			transactions: transactions(row).map(TRANSACTION.read)
 		};
 	});
+};
+
+/** The rows that belong to the row of a debt, among those of all. */
+function byDebt(rows: readonly Row[]): (debt: Row) => readonly Row[] {
+	const found = new Map<unknown, Row[]>();
+	for (const row of rows) {
+		const own = found.get(row['debt_id']);
+		if (own) own.push(row);
+		else found.set(row['debt_id'], [row]);
+	}
+	return ({ id }) => found.get(id) ?? [];
+}
 
 /** Writes the debts of a case in place of those that were there; what is the same already is left alone. */
 export async function replaceDebts(
@@ -44,44 +60,23 @@ export async function replaceDebts(
 		]);
 	}
 	const changed = [...debts.entries()].filter(([position]) => !isKept(position));
-	const owner = ({ id }: DebtEntry) => ({ case_id: caseId, debt_id: id });
-	await insertRows(
-		statements,
-		'debt',
-		changed.map(([position, debt]) => ({ case_id: caseId, position, ...DEBT.write(debt) }))
-	);
-	await insertRows(
-		statements,
-		'happening',
-		changed.flatMap(([, debt]) =>
-			debt.happenings.map((item, position) => ({
-				...owner(debt),
-				position,
-				...HAPPENING.write(item)
-			}))
-		)
-	);
-	await insertRows(
-		statements,
-		'debt_transaction',
-		changed.flatMap(([, debt]) =>
-			debt.transactions.map((item, position) => ({
-				...owner(debt),
-				position,
-				...TRANSACTION.write(item)
-			}))
-		)
-	);
-	// Position 0 is the baseline.
-	await insertRows(
-		statements,
-		'way',
-		changed.flatMap(([, debt]) =>
-			[debt.baseline, ...debt.compared].map((way, position) => ({
-				...owner(debt),
-				position,
-				...WAY.write(way)
-			}))
-		)
-	);
+	await insertEach(statements, debtRows(caseId, changed));
+}
+
+/** What debts in their places are in their tables, each table before those that refer to it. */
+export function debtRows(
+	caseId: string,
+	debts: readonly (readonly [position: number, debt: DebtEntry])[]
+): TableRows[] {
+	const ofEach = (rows: (debt: DebtEntry) => readonly object[]): Row[] =>
+		debts.flatMap(([, debt]) =>
+			rows(debt).map((row, position) => ({ case_id: caseId, debt_id: debt.id, position, ...row }))
+		);
+	return [
+		['debt', debts.map(([position, debt]) => ({ case_id: caseId, position, ...DEBT.write(debt) }))],
+		['happening', ofEach(({ happenings }) => happenings.map(HAPPENING.write))],
+		['debt_transaction', ofEach(({ transactions }) => transactions.map(TRANSACTION.write))],
+		// Position 0 is the baseline.
+		['way', ofEach(({ baseline, compared }) => [baseline, ...compared].map(WAY.write))]
+	];
 }

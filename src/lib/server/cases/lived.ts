@@ -2,15 +2,15 @@
 import type { CaseDocument } from '../../document/case';
 import { same } from '../../document/same';
 import { FORECAST, HAPPENED, READING, VISIT } from './case-tables';
-import { insertRows, type Row } from '../database/shapes';
+import { insertRows, upsertRows, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
 type Lived = Pick<CaseDocument, 'forecasts' | 'visits' | 'readings' | 'happened'>;
 
 export const LIVED_TABLES = {
-	forecast: { part: FORECAST },
+	forecast: { part: FORECAST, portion: 4 },
 	visit: { part: VISIT },
-	reading: { part: READING },
+	reading: { part: READING, portion: 2_000 },
 	happened: { part: HAPPENED }
 } as const;
 
@@ -28,27 +28,75 @@ export const livedIn = (rows: Readonly<Record<keyof typeof LIVED_TABLES, readonl
 		LISTS.map(([name, table]) => [name, rows[table].map(LIVED_TABLES[table].part.read)])
 	) as Record<keyof Lived, unknown>;
 
-/** Writes each list in place of the one that was there; one that is the same stays. */
+/** Writes the rows of what has changed; what is the same stays. */
 export async function replaceLived(
 	statements: Statements,
 	caseId: string,
 	document: Lived,
 	before: Lived | null
 ): Promise<void> {
-	const visitsChange = !same(document.visits, before?.visits);
-	const changed = LISTS.filter(
-		([name]) => !same(document[name], before?.[name]) || (name === 'readings' && visitsChange)
-	);
-	for (const [, table] of changed.toReversed()) {
-		await statements.query(`delete from ${table} where case_id = $1`, [caseId]);
+	const changed = LISTS.map(([name, table]) => ({
+		table,
+		...changesOf(document[name], before?.[name] ?? [])
+	}));
+	// What others belong to goes last, and comes first. A visit stays, since its readings would go with it.
+	for (const { table, gone, written } of changed.toReversed()) {
+		const ids = [...gone, ...(table === 'visit' ? [] : written.map(([, { id }]) => id))];
+		if (ids.length === 0) continue;
+		await statements.query(`delete from ${table} where case_id = $1 and id = any($2)`, [
+			caseId,
+			ids
+		]);
 	}
-	for (const [name, table] of changed) {
-		const write = LIVED_TABLES[table].part.write as (value: unknown) => object;
-		const rows = document[name].map((one, position) => ({
-			case_id: caseId,
-			position,
-			...write(one)
-		}));
-		await insertRows(statements, table, rows);
+	for (const { table, written, moved } of changed) {
+		const rows = rowsIn(table, caseId, written);
+		if (table === 'visit') await upsertRows(statements, table, ['case_id', 'id'], rows);
+		else await insertRows(statements, table, rows);
+		if (moved.length === 0) continue;
+		await statements.query(
+			`update ${table} set position = moved.position
+			from jsonb_to_recordset($2) moved (id uuid, position integer)
+			where case_id = $1 and ${table}.id = moved.id`,
+			[caseId, JSON.stringify(moved)]
+		);
 	}
+}
+
+/** What is expected and has happened in all of a case, in its tables, each before those that refer to it. */
+export const livedRows = (caseId: string, document: Lived): TableRows[] =>
+	LISTS.map(([name, table]) => [table, rowsIn(table, caseId, [...document[name].entries()])]);
+
+function rowsIn(
+	table: keyof typeof LIVED_TABLES,
+	caseId: string,
+	entries: readonly (readonly [position: number, one: unknown])[]
+): Row[] {
+	const write = LIVED_TABLES[table].part.write as (value: unknown) => object;
+	return entries.map(([position, one]) => ({ case_id: caseId, position, ...write(one) }));
+}
+
+interface Changes<T> {
+	/** The identifiers of what is not there any more. */
+	readonly gone: readonly string[];
+	/** What is new or says something else, and its place. */
+	readonly written: readonly (readonly [position: number, one: T])[];
+	/** What has another place only. */
+	readonly moved: readonly { readonly id: string; readonly position: number }[];
+}
+
+function changesOf<T extends { readonly id: string }>(
+	now: readonly T[],
+	before: readonly T[]
+): Changes<T> {
+	if (now === before) return { gone: [], written: [], moved: [] };
+	const places = new Map(before.map((one, position) => [one.id, { one, position }]));
+	const written: [number, T][] = [];
+	const moved: { id: string; position: number }[] = [];
+	for (const [position, one] of now.entries()) {
+		const earlier = places.get(one.id);
+		places.delete(one.id);
+		if (!earlier || !same(earlier.one, one)) written.push([position, one]);
+		else if (earlier.position !== position) moved.push({ id: one.id, position });
+	}
+	return { gone: [...places.keys()], written, moved };
 }

@@ -4,7 +4,7 @@ import type { ChangeEntry } from '../../document/change';
 import type { PlanEntry } from '../../document/plan';
 import { same } from '../../document/same';
 import { CHANGE, CHOICE, LINE, NAMED, PLACE, PLAN, PLAN_HAPPENING } from './case-tables';
-import { insertRows, type Row } from '../database/shapes';
+import { insertEach, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
 type Planned = Pick<CaseDocument, 'plans' | 'choices' | 'sheet'>;
@@ -69,63 +69,71 @@ export async function replacePlans(
 		caseId,
 		gone.map(({ id }) => id)
 	]);
-	await insertPlans(
-		statements,
-		caseId,
-		[...plans.entries()].filter(([position]) => !isKept(position))
-	);
+	const changed = [...plans.entries()].filter(([position]) => !isKept(position));
+	await insertEach(statements, planRows(caseId, changed));
 	if (!same(choices, before?.choices)) {
 		await statements.query('delete from plan_choice where case_id = $1', [caseId]);
-		const rows = choices.map((choice, position) => ({
-			case_id: caseId,
-			position,
-			...CHOICE.write(choice)
-		}));
-		await insertRows(statements, 'plan_choice', rows);
+		await insertEach(statements, [choiceRows(caseId, choices)]);
 	}
 	if (!same(sheet, before?.sheet)) {
 		await statements.query('delete from household_line where case_id = $1', [caseId]);
-		const rows = (side: string, lines: typeof sheet.income) =>
-			lines.map((line, position) => ({ case_id: caseId, side, position, ...LINE.write(line) }));
-		await insertRows(statements, 'household_line', [
-			...rows('income', sheet.income),
-			...rows('need', sheet.needs)
-		]);
+		await insertEach(statements, [sheetRows(caseId, sheet)]);
 	}
 }
 
-async function insertPlans(
-	statements: Statements,
+/** What all plans of a case, its choices and its sheet are in their tables, each table before those that refer to it. */
+export const plannedRows = (caseId: string, { plans, choices, sheet }: Planned): TableRows[] => [
+	...planRows(caseId, [...plans.entries()]),
+	choiceRows(caseId, choices),
+	sheetRows(caseId, sheet)
+];
+
+const choiceRows = (caseId: string, choices: Planned['choices']): TableRows => [
+	'plan_choice',
+	choices.map((choice, position) => ({ case_id: caseId, position, ...CHOICE.write(choice) }))
+];
+
+function sheetRows(caseId: string, { income, needs }: Planned['sheet']): TableRows {
+	const rows = (side: string, lines: typeof income) =>
+		lines.map((line, position) => ({ case_id: caseId, side, position, ...LINE.write(line) }));
+	return ['household_line', [...rows('income', income), ...rows('need', needs)]];
+}
+
+function planRows(
 	caseId: string,
 	plans: readonly (readonly [position: number, plan: PlanEntry])[]
-): Promise<void> {
-	const insert = (table: string, rowsOfPlan: (plan: PlanEntry) => readonly Row[]) =>
-		insertRows(
-			statements,
-			table,
-			plans.flatMap(([, plan]) =>
-				rowsOfPlan(plan).map((row) => ({ case_id: caseId, plan_id: plan.id, ...row }))
-			)
+): TableRows[] {
+	const ofEach = (rowsOfPlan: (plan: PlanEntry) => readonly Row[]): Row[] =>
+		plans.flatMap(([, plan]) =>
+			rowsOfPlan(plan).map((row) => ({ case_id: caseId, plan_id: plan.id, ...row }))
 		);
-	await insertRows(
-		statements,
-		'plan',
-		plans.map(([position, plan]) => ({ case_id: caseId, position, ...PLAN.write(plan) }))
-	);
-	await insert('plan_place', ({ listed }) =>
-		listed.map((debt, position) => ({ position, ...PLACE.write(debt) }))
-	);
-	await insert('plan_happening', ({ happenings }) =>
-		happenings.map((item, position) => ({ position, ...PLAN_HAPPENING.write(item) }))
-	);
-	await insert('plan_change', ({ changes }) =>
-		changes.map((change, position) => ({ position, ...CHANGE.write(change) }))
-	);
-	await insert('plan_change_debt', ({ changes }) =>
-		changes.flatMap((change, at) =>
-			namedRows(change).map((debt, position) => ({ change: at, position, ...debt }))
-		)
-	);
+	return [
+		['plan', plans.map(([position, plan]) => ({ case_id: caseId, position, ...PLAN.write(plan) }))],
+		[
+			'plan_place',
+			ofEach(({ listed }) => listed.map((debt, position) => ({ position, ...PLACE.write(debt) })))
+		],
+		[
+			'plan_happening',
+			ofEach(({ happenings }) =>
+				happenings.map((item, position) => ({ position, ...PLAN_HAPPENING.write(item) }))
+			)
+		],
+		[
+			'plan_change',
+			ofEach(({ changes }) =>
+				changes.map((change, position) => ({ position, ...CHANGE.write(change) }))
+			)
+		],
+		[
+			'plan_change_debt',
+			ofEach(({ changes }) =>
+				changes.flatMap((change, at) =>
+					namedRows(change).map((debt, position) => ({ change: at, position, ...debt }))
+				)
+			)
+		]
+	];
 }
 
 function namedRows(change: ChangeEntry): Row[] {

@@ -1,8 +1,18 @@
 /** The history of a case: revisions, which only grow, who made them, and what can be undone and made again. */
-import { caseDocument, type CaseDocument } from '../../document/case';
+import type { Operation } from 'fast-json-patch';
+import type { CaseDocument } from '../../document/case';
+import { judgedInTurns } from '../../document/judge';
+import { same } from '../../document/same';
 import { now } from '../clock';
-import { differenceOf, documentIn, STORED, type Stored } from '../database/differences';
-import { insertRows } from '../database/shapes';
+import {
+	differingAfter,
+	documentIn,
+	STORED,
+	storedIn,
+	type Differing,
+	type StoredText
+} from '../database/differences';
+import { insertRows, type Asking, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
 import { othersFirst } from '../others-first';
 import type { By } from '../people/by';
@@ -15,115 +25,149 @@ interface Revision {
 }
 
 export interface History {
+	/** Tells the revision from one of the same number in other data, as after a restore. */
+	readonly mark: string;
 	/** The change whose result the case is at. */
 	readonly current: Revision;
 	/** The latest change that was made from here and taken back. */
 	readonly undone: Revision | null;
-	documentOf(number: number): Promise<CaseDocument>;
 }
 
 export interface NewRevision {
+	readonly number: number;
 	readonly document: CaseDocument;
 	readonly what: string;
 	readonly parent?: number;
-	readonly restores?: number;
+	readonly how: How;
+	readonly key?: string | undefined;
 }
 
+/** How a revision comes to be: by changes of the one before it, or by bringing another one back. */
+type How = { readonly changes: readonly Operation[] } | { readonly restores: number };
+
 export async function historyOf(
-	transaction: Statements,
+	statements: Statements,
 	id: string,
 	revision: number
 ): Promise<History> {
-	const { rows } = await transaction.query<Revision>(
-		`select change.number, change.parent, change.what
+	const { rows } = await statements.query<
+		Revision & {
+			mark: string;
+			undone: number | null;
+			undone_parent: number | null;
+			undone_what: string;
+		}
+	>(
+		`select coalesce(here.written_at, here.made_at)::text as mark,
+			change.number, change.parent, change.what,
+			made.number as undone, made.parent as undone_parent, made.what as undone_what
 		from case_revision here
 		join case_revision change
 			on change.case_id = here.case_id and change.number = coalesce(here.restores, here.number)
+		left join lateral (
+			select number, parent, what from case_revision
+			where case_id = here.case_id and parent = change.number order by number desc limit 1
+		) made on true
 		where here.case_id = $1 and here.number = $2`,
 		[id, revision]
 	);
-	const [current] = rows;
-	if (!current) throw new Error(`case ${id} has no revision ${revision}`);
-	const { rows: made } = await transaction.query<Revision>(
-		`select number, parent, what from case_revision
-		where case_id = $1 and parent = $2 order by number desc limit 1`,
-		[id, current.number]
-	);
+	const [row] = rows;
+	if (!row) throw new Error(`case ${id} has no revision ${revision}`);
+	const { mark, number, parent, what, undone, undone_parent, undone_what } = row;
 	return {
-		current,
-		undone: made[0] ?? null,
-		documentOf: (number) => documentOf(transaction, id, number)
+		mark,
+		current: { number, parent, what },
+		undone: undone === null ? null : { number: undone, parent: undone_parent, what: undone_what }
 	};
 }
 
-async function documentOf(
-	transaction: Statements,
-	id: string,
-	number: number
-): Promise<CaseDocument> {
-	const { rows } = await transaction.query<Stored>(
-		`select ${STORED} where revision.case_id = $1 and revision.number = $2`,
-		[id, number]
+/** A case as it was at a revision. */
+export async function documentOf(ask: Asking, id: string, number: number): Promise<CaseDocument> {
+	const { rows } = await ask((statements) =>
+		statements.query<StoredText>(
+			`select ${STORED} where revision.case_id = $1 and revision.number = $2`,
+			[id, number]
+		)
 	);
 	const [stored] = rows;
 	if (!stored) throw new Error(`case ${id} has no revision ${number}`);
-	return caseDocument.parse(documentIn(stored));
+	return judgedInTurns(documentIn(storedIn(stored)), othersFirst);
 }
 
-/** A revision differs from a whole one that is fewer than so many before it. */
-const WHOLE_EVERY = 25;
-
-/** The latest revision that holds the whole case, where it is near enough for others to be kept as differences. */
-async function wholeBefore(
+/** How a revision is stored. */
+async function storedAs(
 	transaction: Statements,
 	id: string,
 	number: number
-): Promise<{ readonly number: number; readonly document: object } | null> {
-	const { rows } = await transaction.query<{ number: number; document: string }>(
-		`select number, document::text as document from case_revision
-		where case_id = $1 and document is not null and number > $2 order by number desc limit 1`,
-		[id, number - WHOLE_EVERY]
+): Promise<{ readonly number: number; readonly stored: Differing }> {
+	const { rows } = await transaction.query<{ from: number | null; difference: string | null }>(
+		`select differs_from as from, difference::text as difference from case_revision
+		where case_id = $1 and number = $2`,
+		[id, number]
 	);
-	const [row] = rows;
-	return row ? { number: row.number, document: JSON.parse(row.document) as object } : null;
+	const { from = null, difference = null } = rows[0] ?? {};
+	const isWhole = from === null || difference === null;
+	return {
+		number,
+		stored: isWhole ? null : { from, difference: JSON.parse(difference) as Operation[] }
+	};
 }
 
-/** Appends the revision that comes after a document, null where it is the first. */
+async function storedNext(
+	transaction: Statements,
+	id: string,
+	{ number, how }: NewRevision,
+	size: number
+): Promise<Differing> {
+	if ('restores' in how) {
+		const { stored } = await storedAs(transaction, id, how.restores);
+		return stored ?? { from: how.restores, difference: [] };
+	}
+	return differingAfter(await storedAs(transaction, id, number - 1), how.changes, size);
+}
+
+/** Appends the revision that comes after a document; `size` is that of its own, in characters. */
 export async function appendRevision(
 	transaction: Statements,
 	id: string,
-	{
-		number,
-		document,
-		what,
-		parent,
-		restores,
-		key
-	}: NewRevision & { readonly number: number; readonly key?: string | undefined },
-	before: CaseDocument | null,
+	revision: NewRevision,
+	{ before, size }: { readonly before: CaseDocument; readonly size: number },
 	by: By
 ): Promise<void> {
-	const whole = await wholeBefore(transaction, id, number);
-	await othersFirst();
-	const difference = whole && (await differenceOf(document, whole.document));
-	await othersFirst();
-	await insertRows(transaction, 'case_revision', [
-		{
-			case_id: id,
-			number,
-			parent: parent ?? null,
-			restores: restores ?? null,
-			what,
-			document: difference ? null : document,
-			differs_from: difference ? whole.number : null,
-			difference,
-			chose: JSON.stringify(document.choices) !== JSON.stringify(before?.choices ?? []),
-			made_at: now(),
-			request: key ?? null,
-			author_id: by.person?.id ?? null
-		}
-	]);
+	const differing = await storedNext(transaction, id, revision, size);
+	const row = revisionRow(id, revision, differing, by);
+	const chose = !same(revision.document.choices, before.choices);
+	await insertRows(transaction, 'case_revision', [{ ...row, chose }]);
 }
+
+/** The first revision of a case, in its table. */
+export const firstRevision = (
+	id: string,
+	{ document, what }: Pick<NewRevision, 'document' | 'what'>,
+	by: By
+): Row => ({
+	...revisionRow(id, { number: 1, document, what, how: { changes: [] } }, null, by),
+	chose: document.choices.length > 0
+});
+
+const revisionRow = (
+	id: string,
+	{ number, document, what, parent, how, key }: NewRevision,
+	differing: Differing,
+	by: By
+): Row => ({
+	case_id: id,
+	number,
+	parent: parent ?? null,
+	restores: 'restores' in how ? how.restores : null,
+	what,
+	document: differing ? null : document,
+	differs_from: differing?.from ?? null,
+	difference: differing?.difference ?? null,
+	made_at: now(),
+	request: key ?? null,
+	author_id: by.person?.id ?? null
+});
 
 export async function isKnown(transaction: Statements, id: string, key: string): Promise<boolean> {
 	const { rows } = await transaction.query(

@@ -1,6 +1,6 @@
 /** Damaged data: what is damaged, and what can still be read out. */
 import { caseDocument, type CaseDocument } from '../../document/case';
-import { documentIn, STORED, type Stored } from './differences';
+import { documentIn, STORED, storedIn, type StoredText } from './differences';
 import { StatementFailed } from './statements';
 import { KEPT } from './tables';
 import type { DatabaseThread } from './thread';
@@ -93,13 +93,13 @@ async function latestOf(
 	numbers: readonly number[]
 ): Promise<CaseDocument | null> {
 	for (const number of numbers.slice(0, TRIED)) {
-		const rows = await database.read<Stored>(
+		const rows = await database.read<StoredText>(
 			`select ${STORED} where case_id = $1 and number = $2`,
 			[id, number]
 		);
 		const [row] = rows ?? [];
 		// What was read may have been changed by what has damaged it.
-		const judged = row && caseDocument.safeParse(documentIn(row));
+		const judged = row && caseDocument.safeParse(documentIn(storedIn(row)));
 		if (judged?.success) return judged.data;
 	}
 	return null;

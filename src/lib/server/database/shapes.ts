@@ -92,46 +92,120 @@ export const selecting = ({ columns }: Pick<Part<never>, 'columns'>): string[] =
 export interface Wanted {
 	readonly part: Pick<Part<never>, 'columns'>;
 	readonly keys?: readonly string[];
+	/** Of a table with large or many rows, how many are asked for at a time. */
+	readonly portion?: number;
+}
+
+/** Where rows are asked for: in a transaction that there is, or in one of its own for each question. */
+export type Asking = <T>(work: (statements: Statements) => Promise<T>) => Promise<T>;
+
+/** The rows of a case in some tables, each in their order, and how many characters they are. */
+export interface Rows<T extends string> {
+	readonly of: Readonly<Record<T, readonly Row[]>>;
+	readonly size: number;
 }
 
 /**
- * The rows of a case in some tables, each in their order; asked for at once. They come as text, which takes a third of what
- * a large case takes as values from one thread to another.
+ * Reads the rows of a case in some tables: all with one question but for what is more than a portion. They come as text,
+ * which takes a third of what a large case takes as values from one thread to another.
  */
 export async function rowsOf<T extends string>(
-	statements: Statements,
+	ask: Asking,
 	caseId: string,
 	tables: Readonly<Record<T, Wanted>>
-): Promise<Readonly<Record<T, readonly Row[]>>> {
-	const selected = Object.entries<Wanted>(tables).map(([table, { part, keys = [] }]) => {
-		const columns = [...new Set([...keys, ...selecting(part)])];
-		return `(select coalesce(json_agg(line), '[]') from (
-			select ${columns.join(', ')} from ${table} where case_id = $1
-			order by ${[...keys, 'position'].join(', ')}) line)::text as ${table}`;
-	});
-	const { rows } = await statements.query<Record<T, string>>(`select ${selected.join(', ')}`, [
-		caseId
-	]);
-	const [found] = rows;
-	if (!found) throw new Error('a query without a row');
-	const read: [string, unknown][] = [];
-	for (const [table, text] of Object.entries<string>(found)) {
-		read.push([table, JSON.parse(text)]);
-		await othersFirst();
+): Promise<Rows<T>> {
+	let size = 0;
+	const found = Object.fromEntries(
+		Object.keys(tables).map((table) => [table, []])
+	) as unknown as Record<T, Row[]>;
+	let open = Object.entries(tables) as [T, Wanted][];
+	while (open.length > 0) {
+		const values: unknown[] = [caseId];
+		const selected = open.map(([table, wanted]) =>
+			portionOf(table, wanted, found[table].at(-1), values)
+		);
+		const { rows } = await ask((statements) =>
+			statements.query<Record<T, string>>(`select ${selected.join(', ')}`, values)
+		);
+		const more: typeof open = [];
+		for (const [table, wanted] of open) {
+			const text = rows[0]?.[table] ?? '[]';
+			const read = JSON.parse(text) as Row[];
+			size += text.length;
+			found[table].push(...read);
+			if (read.length === wanted.portion) more.push([table, wanted]);
+			await othersFirst();
+		}
+		open = more;
 	}
-	return Object.fromEntries(read) as Record<T, readonly Row[]>;
+	return { of: found, size };
+}
+
+/** The question for some rows of a table: those after a last one, whose keys come to the values of the statement. */
+function portionOf(
+	table: string,
+	{ part, keys = [], portion }: Wanted,
+	last: Row | undefined,
+	values: unknown[]
+): string {
+	const order = [...keys, 'position'];
+	const columns = [...new Set([...order, ...selecting(part)])];
+	const after = last
+		? `and (${order.join(', ')}) > (${order.map((key) => `$${values.push(last[key])}`).join(', ')})`
+		: '';
+	return `(select coalesce(json_agg(line), '[]') from (
+		select ${columns.join(', ')} from ${table} where case_id = $1 ${after}
+		order by ${order.join(', ')} limit ${portion ?? 'all'}) line)::text as ${table}`;
 }
 
 /** Writes rows into a table, all in one statement. What a row does not name is null. */
-export async function insertRows(
+export const insertRows = (
 	statements: Statements,
 	table: string,
 	rows: readonly Row[]
+): Promise<void> => putRows(statements, table, rows, () => '');
+
+/** A table and rows of it. */
+export type TableRows = readonly [table: string, rows: readonly Row[]];
+
+/** Writes rows into several tables, those of each table in one statement, in the order in which tables are named first. */
+export async function insertEach(
+	statements: Statements,
+	several: readonly TableRows[]
+): Promise<void> {
+	const tables = new Map<string, Row[]>();
+	for (const [table, rows] of several) {
+		const own = tables.get(table) ?? [];
+		for (const row of rows) own.push(row);
+		tables.set(table, own);
+	}
+	for (const [table, rows] of tables) await insertRows(statements, table, rows);
+}
+
+/** The same, in place of rows that have the same keys. */
+export const upsertRows = (
+	statements: Statements,
+	table: string,
+	keys: readonly string[],
+	rows: readonly Row[]
+): Promise<void> =>
+	putRows(statements, table, rows, (names) => {
+		const set = names.filter((name) => !keys.includes(name));
+		return `on conflict (${keys.join(', ')}) do update set ${set.map((name) => `${name} = excluded.${name}`).join(', ')}`;
+	});
+
+async function putRows(
+	statements: Statements,
+	table: string,
+	rows: readonly Row[],
+	otherwise: (names: readonly string[]) => string
 ): Promise<void> {
 	if (rows.length === 0) return;
-	const names = [...new Set(rows.flatMap((row) => Object.keys(row)))].join(', ');
+	const named = [...new Set(rows.flatMap((row) => Object.keys(row)))];
+	const names = named.join(', ');
 	await statements.query(
-		`insert into ${table} (${names}) select ${names} from jsonb_populate_recordset(null::${table}, $1)`,
+		`insert into ${table} (${names}) select ${names} from jsonb_populate_recordset(null::${table}, $1)
+		${otherwise(named)}`,
 		[JSON.stringify(rows)]
 	);
 }

@@ -63,7 +63,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/casebook/csv': { GET: 'signed in' },
 	'/api/cases/file': { GET: 'signed in' },
 	'/api/cases/taken': { POST: 'work' },
-	'/api/cases/[id=uuid]': { PUT: 'change', PATCH: 'change', DELETE: 'delete' },
+	'/api/cases/[id=uuid]': { GET: 'see', PUT: 'change', PATCH: 'change', DELETE: 'delete' },
 	'/api/cases/[id=uuid]/undo': { POST: 'change' },
 	'/api/cases/[id=uuid]/redo': { POST: 'change' },
 	'/api/cases/[id=uuid]/restore': { POST: 'delete' },

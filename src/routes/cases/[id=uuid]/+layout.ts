@@ -1,8 +1,8 @@
 import type { CaseState } from '$lib/document/case';
 import type { LayoutLoad } from './$types';
 
-/** The case as the server has judged it. */
+/** The case as the server has judged it; null: it comes by itself. */
 export const load: LayoutLoad = ({ data: { kept, ...more } }) => ({
 	...more,
-	state: JSON.parse(kept) as CaseState
+	state: kept === null ? null : (JSON.parse(kept) as CaseState)
 });

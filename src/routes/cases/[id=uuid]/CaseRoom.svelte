@@ -15,28 +15,34 @@
 	import Redo2 from '@lucide/svelte/icons/redo-2';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import { onMount, untrack } from 'svelte';
-	import type { LayoutProps } from './$types';
+	import type { Person } from '$lib/document/people';
+	import type { Snippet } from 'svelte';
 	import OthersHere from './OthersHere.svelte';
 	import SavingLine from './SavingLine.svelte';
 	import StaleChoice from './StaleChoice.svelte';
 	import TakeAlongNote from './TakeAlongNote.svelte';
 
-	const { data, children }: LayoutProps = $props();
+	interface Props {
+		/** As the server has it. */
+		state: CaseState;
+		/** Whose desk it is; null where there are no people to be told apart. */
+		person: Pick<Person, 'id'> | null;
+		children: Snippet;
+	}
+	const { state: loaded, person, children }: Props = $props();
 
 	/** One desk for as long as the case is open, whatever is loaded anew: what it has still to save is in it. */
 	let held: CaseDesk | null = null;
 	const deskOf = (state: CaseState): CaseDesk =>
-		held?.id === state.id ? held : (held = new CaseDesk(state, data.person?.id ?? null));
-	const desk = $derived(deskOf(data.state));
+		held?.id === state.id ? held : (held = new CaseDesk(state, person?.id ?? null));
+	const desk = $derived(deskOf(loaded));
 	putOnDesk(() => desk);
 	$effect(() => {
 		const opened = desk;
 		untrack(() => opened.takeUp());
 	});
 
-	let inPage = $state(false);
 	onMount(() => {
-		inPage = true;
 		const forget = [onSignedInAgain(() => void desk.flush()), beforeSigningOut(() => desk.flush())];
 		return () => {
 			forget.forEach((call) => call());
@@ -199,16 +205,11 @@
 	/>
 {/if}
 
-{#if data.person}
+{#if person}
 	<OthersHere caseId={desk.id} />
 {/if}
 
-<!-- Figures are computed where they are looked at: the server, which answers everybody, computes none. -->
-{#if inPage}
-	{@render children()}
-{:else}
-	<main><p class="opening">Opening the case …</p></main>
-{/if}
+{@render children()}
 
 {#if taking}
 	<TakeAlongNote
@@ -219,7 +220,7 @@
 		anchor={taking}
 		ontaken={(kind, { given }) => {
 			if (given) desk.rememberCalendar(given);
-			if (data.person) void sayTakenAlong(desk.id, kind);
+			if (person) void sayTakenAlong(desk.id, kind);
 		}}
 		onclose={() => {
 			taking?.focus();
@@ -238,11 +239,6 @@
 {/if}
 
 <style>
-	.opening {
-		padding: 26px 24px;
-		color: var(--quiet);
-	}
-
 	button {
 		display: inline-flex;
 		gap: 5px;

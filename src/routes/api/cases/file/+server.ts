@@ -34,7 +34,7 @@ export const GET: RequestHandler = ({ url, locals }) =>
 /** As they are when their turn comes; one that was deleted meanwhile is left out. */
 async function* casesOf(ids: readonly string[]): AsyncGenerator<CaseDocument> {
 	for (const id of ids) {
-		const state = await readCase(id);
+		const state = await readCase(id, true);
 		if (state !== null) yield state.document;
 	}
 }

@@ -1,0 +1,66 @@
+<!-- A case and all that is shown of it. What is large comes after its page. -->
+<script lang="ts">
+	import { page } from '$app/state';
+	import { openCase, whyNot } from '$lib/desk/requests';
+	import type { CaseState } from '$lib/document/case';
+	import TopLine from '$lib/ui/TopLine.svelte';
+	import { onMount } from 'svelte';
+	import type { LayoutProps } from './$types';
+	import CaseRoom from './CaseRoom.svelte';
+
+	const { data, children }: LayoutProps = $props();
+
+	let inPage = $state(false);
+	onMount(() => {
+		inPage = true;
+	});
+
+	let came = $state.raw<CaseState | null>(null);
+	let problem = $state.raw<string | null>(null);
+	const opened = $derived(data.state ?? (came?.id === page.params.id ? came : null));
+
+	$effect(() => {
+		if (opened === null && page.params.id !== undefined) void open(page.params.id);
+	});
+	async function open(id: string): Promise<void> {
+		problem = null;
+		const answer = await openCase(id);
+		if (id !== page.params.id) return;
+		if (answer.kind === 'done') came = answer.value;
+		else problem = whyNot(answer);
+	}
+</script>
+
+{#snippet inside()}
+	<!-- Figures are computed where they are looked at: the server, which answers everybody, computes none. -->
+	{#if inPage}
+		{@render children()}
+	{:else}
+		<main><p class="opening">Opening the case …</p></main>
+	{/if}
+{/snippet}
+
+{#if opened}
+	<CaseRoom state={opened} person={data.person} children={inside} />
+{:else}
+	<TopLine path={[{ name: 'Casebook', href: '/' }]} />
+	<main>
+		{#if problem}
+			<p class="opening" role="alert">
+				{problem}
+				<button type="button" onclick={() => page.params.id && void open(page.params.id)}>
+					Open it again
+				</button>
+			</p>
+		{:else}
+			<p class="opening">Opening the case …</p>
+		{/if}
+	</main>
+{/if}
+
+<style>
+	.opening {
+		padding: 26px 24px;
+		color: var(--quiet);
+	}
+</style>
