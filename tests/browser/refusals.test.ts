@@ -1,7 +1,10 @@
+import type { HTTPRequest } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { card } from '../support/debts';
-import { makeCase, startResiduum, type Residuum } from '../support/residuum';
+import { demoCases } from '../support/demo-cases';
+import { largestCase } from '../support/largest-case';
+import { caseNow, makeCase, startResiduum, type Residuum } from '../support/residuum';
 
 let residuum: Residuum;
 let desk: Desk;
@@ -74,6 +77,38 @@ describe('a case that is not there', () => {
 		await screen.answer('There is nothing at this address');
 		// Both answers are 404s, which the browser itself reports.
 		desk.checked('404');
+	});
+});
+
+describe('a case that is too large to come with its page', () => {
+	it('comes after it; where it does not, that is said, and it is asked for again', async () => {
+		const [household] = demoCases;
+		if (!household) throw new Error('a demo');
+		const large = largestCase(household, 20);
+		const taken = await residuum.request('POST', '/api/cases/taken', { cases: [large] });
+		const [id = ''] = (taken.body as { ids: string[] }).ids;
+		const window = await desk.open(path);
+		await window.page.setRequestInterception(true);
+		const lose = (request: HTTPRequest) =>
+			void (request.url().endsWith(`/api/cases/${id}`) ? request.abort() : request.continue());
+		window.page.on('request', lose);
+		await window.page.goto(`${residuum.address}/cases/${id}`);
+		await window.see('[role=alert]', 'The case could not be opened');
+		window.page.off('request', lose);
+		await window.page.setRequestInterception(false);
+		await window.click('[role=alert] button');
+		await window.see('h1', 'Debts of Large');
+		await window.fill('Name, line 2', 'Called otherwise');
+		await window.press('Enter');
+		await window.saved();
+		await window.press('Control+z');
+		await expect.poll(() => window.value('Name, line 2')).toBe('Debt number 2 of sixty');
+		await window.saved();
+		const { document, revision } = await caseNow(residuum, id);
+		expect([revision, document.debts]).toEqual([3, large.debts]);
+		desk.checked('ERR_FAILED');
+		await window.page.close();
+		await residuum.request('DELETE', `/api/cases/${id}`);
 	});
 });
 

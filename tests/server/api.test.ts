@@ -1,5 +1,6 @@
 import type { Operation } from 'fast-json-patch';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { CaseState } from '../../src/lib/document/case';
 import { withChanges } from '../../src/lib/document/patches';
 import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
 import { card, unusual } from '../support/debts';
@@ -200,6 +201,30 @@ describe('saving', () => {
 		expect((await step()).body).toMatchObject(again);
 		const other = { ...undo, key: crypto.randomUUID() };
 		expect((await residuum.request('POST', `/api/cases/${id}/undo`, other)).status).toBe(409);
+	});
+
+	it('answers each of the same request sent several times at once with what it came to', async () => {
+		const { id, document } = await makeCase(residuum, 'At once', [card()]);
+		for (let basedOn = 2; basedOn < 42; basedOn += 1) {
+			const change = {
+				basedOn,
+				key: crypto.randomUUID(),
+				what: 'label',
+				changes: [{ op: 'replace', path: '/label', value: `At once ${basedOn}` }]
+			};
+			// Each time the second comes a little later: at some time the first is being written down.
+			const later = async (at: number) => {
+				await new Promise((resolve) => setTimeout(resolve, at));
+				return put(id, change);
+			};
+			const sent = Array.from({ length: 12 }, (_, at) => later((basedOn % 10) + 2 * at));
+			for (const { body } of await Promise.all(sent)) {
+				expect(body).toMatchObject({ revision: basedOn + 1, undo: 'label' });
+				const { document: whole } = body as Partial<CaseState>;
+				expect((whole ?? { label: `At once ${basedOn}` }).label).toBe(`At once ${basedOn}`);
+			}
+		}
+		expect(await asKept(id)).toEqual({ ...document, label: 'At once 41' });
 	});
 
 	it('refuses what is based on an old revision, with both versions intact', async () => {

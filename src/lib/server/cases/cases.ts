@@ -314,9 +314,11 @@ async function write(
 	for (let tries = 0; tries < MOST_TRIES; tries += 1) {
 		const there = await caseThere(id);
 		if (there === null) return { outcome: 'unknown' };
-		// Carried out before: only its answer was lost.
-		if (key && (await reading((statements) => isKnown(statements, id, key))))
-			return { outcome: 'saved', state: stateOf(there), sent: null };
+		// Carried out before, perhaps just now: only its answer was lost.
+		if (key && (await reading((statements) => isKnown(statements, id, key)))) {
+			const state = await readCase(id);
+			return state ? { outcome: 'saved', state, sent: null } : { outcome: 'unknown' };
+		}
 		if (basedOn !== null && basedOn !== there.revision) {
 			const authors = await reading((statements) => authorsSince(statements, id, basedOn));
 			return { outcome: 'stale', state: stateOf(there), authors };

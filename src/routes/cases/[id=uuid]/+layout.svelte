@@ -1,8 +1,9 @@
 <!-- A case and all that is shown of it. What is large comes after its page. -->
 <script lang="ts">
 	import { page } from '$app/state';
-	import { openCase, whyNot } from '$lib/desk/requests';
+	import { openCase } from '$lib/desk/requests';
 	import type { CaseState } from '$lib/document/case';
+	import Answer from '$lib/ui/Answer.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { onMount } from 'svelte';
 	import type { LayoutProps } from './$types';
@@ -27,7 +28,7 @@
 		const answer = await openCase(id);
 		if (id !== page.params.id) return;
 		if (answer.kind === 'done') came = answer.value;
-		else problem = whyNot(answer);
+		else problem = ('message' in answer ? answer.message : null) ?? 'The server doesn’t answer.';
 	}
 </script>
 
@@ -44,23 +45,41 @@
 	<CaseRoom state={opened} person={data.person} children={inside} />
 {:else}
 	<TopLine path={[{ name: 'Casebook', href: '/' }]} />
-	<main>
-		{#if problem}
-			<p class="opening" role="alert">
-				{problem}
+	{#if problem === null}
+		<main><p class="opening">Opening the case …</p></main>
+	{:else}
+		<main class="missing" role="alert">
+			<Answer sentence={[{ text: 'The case could not be opened.' }]} />
+			<p>{problem}</p>
+			<p class="ways">
 				<button type="button" onclick={() => page.params.id && void open(page.params.id)}>
-					Open it again
+					Try again
 				</button>
+				<a href="/">Open the casebook</a>
 			</p>
-		{:else}
-			<p class="opening">Opening the case …</p>
-		{/if}
-	</main>
+		</main>
+	{/if}
 {/if}
 
 <style>
 	.opening {
 		padding: 26px 24px;
 		color: var(--quiet);
+	}
+
+	.missing {
+		display: grid;
+		gap: 12px;
+		padding: 40px 24px;
+	}
+
+	.ways {
+		display: flex;
+		gap: 18px;
+	}
+
+	button {
+		color: var(--act);
+		font-weight: 600;
 	}
 </style>

@@ -47,7 +47,7 @@
 		return () => {
 			forget.forEach((call) => call());
 			// Also where a page that could not be opened has taken its place.
-			desk.leave();
+			held?.leave();
 		};
 	});
 
