@@ -3,7 +3,7 @@ import { parse } from '@formatjs/icu-messageformat-parser';
 import { sveltekit } from '@sveltejs/kit/vite';
 import { defineConfig, type Plugin } from 'vite';
 
-const MESSAGES = /\/src\/lib\/words\/[a-z]+\/[\w-]+\.json$/;
+const MESSAGES = /\/src\/lib\/messages\/[a-z]+\/[\w-]+\.json$/;
 
 /** Reads messages when the program is built, so that what reads them stays out of the page. */
 const readMessages: Plugin = {

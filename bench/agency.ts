@@ -6,7 +6,7 @@ import { NOTHING_LIVED, VERSION, type CaseDocument } from '../src/lib/document/c
 import { usualHandout } from '../src/lib/document/handout';
 import { NO_CALENDAR } from '../src/lib/document/calendar';
 import { FIRST_PLAN } from '../src/lib/document/plan';
-import { USUAL_STYLE } from '../src/lib/words/style';
+import { USUAL_STYLE } from '../src/lib/messages/style';
 import { addPerson, signIn, welcome } from '../scripts/accounts.mjs';
 
 export const TODAY = '2026-12-15';

@@ -12,7 +12,7 @@ import { fittingRules } from '../src/lib/core/search/fitting-rules';
 import { takenTable } from '../src/lib/exchange/debts-table';
 import { rowsOfText } from '../src/lib/exchange/table';
 import { writingOf } from '../src/lib/reading/writing';
-import { USUAL_STYLE } from '../src/lib/words/style';
+import { USUAL_STYLE } from '../src/lib/messages/style';
 import { closeEnough, searchOrders } from '../src/lib/core/search/cheapest-order';
 
 const BALANCE = 19_870_000;

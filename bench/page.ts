@@ -11,7 +11,7 @@ import { openBrowser } from '../scripts/browser.mjs';
 import { startServer } from '../scripts/own-server.mjs';
 import { NOTHING_LIVED, VERSION } from '../src/lib/document/case';
 import { FIRST_PLAN } from '../src/lib/document/plan';
-import { USUAL_STYLE } from '../src/lib/words/style';
+import { USUAL_STYLE } from '../src/lib/messages/style';
 import { card } from '../tests/support/debts';
 import { longLife } from '../tests/support/long-life';
 

@@ -20,7 +20,7 @@ import { HANDOUT_LANGUAGES, PAPERS } from '../src/lib/document/handout';
 import { newCase } from '../src/lib/document/case';
 import { currencyOf } from '../src/lib/reading/currencies';
 import { readBeside, type Question } from './read-beside';
-import { DATE_ORDERS, NUMBER_STYLES, styleFor } from '../src/lib/words/style';
+import { DATE_ORDERS, NUMBER_STYLES, styleFor } from '../src/lib/messages/style';
 
 const USAGE =
 	'usage: npm run --silent convert -- IN OUT [--debt NAME] [--currency CODE] [--as-of DATE]';

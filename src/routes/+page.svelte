@@ -15,7 +15,7 @@
 		whyNot,
 		type Answer
 	} from '$lib/desk/requests';
-	import { plain, type Sentence } from '$lib/words/sentence';
+	import { plain, type Sentence } from '$lib/messages/sentence';
 	import type { CaseDocument, NewCase } from '$lib/document/case';
 	import { addressOf, LONGEST_SEARCH, USUAL, type Question } from '$lib/document/casebook';
 	import KeyLine from '$lib/ui/KeyLine.svelte';

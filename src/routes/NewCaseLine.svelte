@@ -7,7 +7,7 @@
 	import { readAsOf } from '$lib/document/days';
 	import { writeDate } from '$lib/reading/written';
 	import { knownCurrencies, readCurrency, type Currency } from '$lib/reading/currencies';
-	import { styleFor } from '$lib/words/style';
+	import { styleFor } from '$lib/messages/style';
 	import { SCREEN } from '$lib/reading/writing';
 	import { readLabel } from '$lib/reading/names';
 	import TypedField from '$lib/ui/TypedField.svelte';

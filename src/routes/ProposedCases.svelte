@@ -1,6 +1,6 @@
 <!-- Cases that a file would bring into the casebook, before they are taken. -->
 <script lang="ts">
-	import type { Sentence } from '$lib/words/sentence';
+	import type { Sentence } from '$lib/messages/sentence';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import Proposal from '$lib/ui/Proposal.svelte';
 

@@ -3,7 +3,7 @@ import { crossings } from '../../src/lib/core/plan/comparison';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import { crossingSentence } from '../../src/lib/words/comparison';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { amount, card } from '../support/debts';
 import { desk, screen, sitDown } from '../support/page';
 import { referenceHousehold } from '../support/reference-household';

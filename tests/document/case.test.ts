@@ -10,7 +10,7 @@ import {
 import { caseDifferences } from '../../src/lib/words/differences';
 import { usualHandout } from '../../src/lib/document/handout';
 import { NO_CALENDAR } from '../../src/lib/document/calendar';
-import { USUAL_STYLE } from '../../src/lib/words/style';
+import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { NOTHING_NOTED, missingOf, statedDebt } from '../../src/lib/document/debt';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { letterOf } from '../../src/lib/words/debt';

@@ -11,7 +11,7 @@ import {
 	withAlikeOnce
 } from '../../src/lib/exchange/account-debt';
 import { accountsOf } from '../../src/lib/exchange/statement-ofx';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { accountSentence, alikeQuestion } from '../../src/lib/words/taken-in';
 import { ofx2 } from '../support/files';
 import { usd } from '../support/said';

@@ -8,7 +8,7 @@ import { readBeside, TABLE } from '../../scripts/read-beside';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { casesJson } from '../../src/lib/exchange/case-json';
 import { casesIn } from '../../src/lib/exchange/convert';
-import { USUAL_STYLE } from '../../src/lib/words/style';
+import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { demoCases } from '../support/demo-cases';
 import { handMadeWorkbook, ofx1 } from '../support/files';
 

@@ -6,11 +6,11 @@ import { debtsCsv } from '../../src/lib/exchange/debts-csv';
 import { takenTable, type Reader } from '../../src/lib/exchange/debts-table';
 import { tableUnder } from '../../src/lib/exchange/tables-on-sheet';
 import { tableQuestion } from '../../src/lib/words/taken-in';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { rowsOfText, type Row } from '../../src/lib/exchange/table';
 import { emptyDebt } from '../../src/lib/document/debt';
 import { writingOf } from '../../src/lib/reading/writing';
-import { USUAL_STYLE } from '../../src/lib/words/style';
+import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { anyDocument } from '../support/documents';
 import { usd } from '../support/said';
 

@@ -22,7 +22,7 @@ import { debtOf } from '../../src/lib/exchange/debt-columns';
 import { takenTable } from '../../src/lib/exchange/debts-table';
 import { sheetsOf } from '../../src/lib/exchange/workbook';
 import { writingOf } from '../../src/lib/reading/writing';
-import { USUAL_STYLE } from '../../src/lib/words/style';
+import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { usd } from '../support/said';
 import { statedDebt } from '../../src/lib/document/debt';
 import {

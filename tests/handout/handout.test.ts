@@ -14,7 +14,7 @@ import { paginated, type Measured } from '../../src/lib/handout/pages';
 import { planPicture } from '../../src/lib/handout/plan-picture';
 import { writeMoney, writeMonth } from '../../src/lib/reading/written';
 import { hueOf } from '../../src/lib/words/hues';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { demoCases, demoPlans, handedIn } from '../support/demo-cases';
 import { plainHandout } from '../support/plain-handout';
 import { total } from '../support/households';

@@ -20,7 +20,7 @@ import {
 	USUAL_STYLE,
 	type DateOrder,
 	type NumberStyle
-} from '../../src/lib/words/style';
+} from '../../src/lib/messages/style';
 import { SCREEN, writingOf } from '../../src/lib/reading/writing';
 
 const usd = writingOf({ currency: { code: 'USD', digits: 2 }, style: USUAL_STYLE });

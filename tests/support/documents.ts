@@ -4,7 +4,7 @@ import { FREQUENCIES } from '../../src/lib/core/quantities/calendar';
 import { ORDERS } from '../../src/lib/core/plan/order';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
 import { VERSION, caseDocument, type CaseDocument } from '../../src/lib/document/case';
-import { DATE_ORDERS, NUMBER_STYLES } from '../../src/lib/words/style';
+import { DATE_ORDERS, NUMBER_STYLES } from '../../src/lib/messages/style';
 import { HANDOUT_LANGUAGES, HANDOUT_PARTS, PAPERS } from '../../src/lib/document/handout';
 import { contentOf } from '../../src/lib/document/plan';
 

@@ -11,7 +11,7 @@ import { usualHandout } from '../../src/lib/document/handout';
 import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { forecastEntryOf } from '../../src/lib/document/kept-forecast';
 import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
-import { USUAL_STYLE } from '../../src/lib/words/style';
+import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { referenceHousehold } from './reference-household';
 
 interface Interval {

@@ -1,5 +1,5 @@
 import type { Handout } from '../../src/lib/handout/blocks';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 
 /** Every text of a hand-out. */
 export function plainHandout({ title, blocks }: Handout): string {

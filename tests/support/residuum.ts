@@ -18,7 +18,7 @@ import {
 	type Saved
 } from '../../src/lib/document/case';
 import { signIn } from '../../scripts/accounts.mjs';
-import { USUAL_STYLE } from '../../src/lib/words/style';
+import { USUAL_STYLE } from '../../src/lib/messages/style';
 
 /** A program that is asked: a test's own, or the one that files share. */
 export interface Asked {

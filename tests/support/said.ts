@@ -1,7 +1,7 @@
 /** What sentences say, read back from them. */
 import { Decimal } from 'decimal.js';
 import { cents, type Cents } from '../../src/lib/core/quantities/money';
-import { USUAL_STYLE } from '../../src/lib/words/style';
+import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { writingOf } from '../../src/lib/reading/writing';
 
 export const usd = writingOf({ currency: { code: 'USD', digits: 2 }, style: USUAL_STYLE });

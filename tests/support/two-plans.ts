@@ -1,5 +1,5 @@
 /** The reference household with two plans, and changes of each kind, as documents have them. */
-import { USUAL_STYLE } from '../../src/lib/words/style';
+import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { usd } from './said';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents } from '../../src/lib/core/quantities/money';

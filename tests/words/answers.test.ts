@@ -15,7 +15,7 @@ import {
 import { beforeSentence, caseSentence, waySentence } from '../../src/lib/words/debt-answer';
 import { monthSentence, pictureInWords } from '../../src/lib/words/pictures';
 import { differenceInWords } from '../../src/lib/words/debt';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { usd } from '../support/said';
 
 const day = (text: string) => text as CalendarDate;

@@ -18,7 +18,7 @@ import { statedDebt, type DebtEntry } from '../../src/lib/document/debt';
 import { readMoney } from '../../src/lib/reading/money';
 import { writeMoney } from '../../src/lib/reading/written';
 import { timeAnswered } from '../../src/lib/words/questions';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { amount, card, fixed, interestPlus, share } from '../support/debts';
 import { runs } from '../support/random';
 import { amountSaid as money, monthSaid as month, usd } from '../support/said';

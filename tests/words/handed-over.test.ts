@@ -24,11 +24,11 @@ import {
 	whenGone
 } from '../../src/lib/words/handout';
 import { fileWords, mailText, outboxSentence, sizeInWords } from '../../src/lib/words/mail';
-import type { Language } from '../../src/lib/words/message';
+import type { Language } from '../../src/lib/messages/message';
 import { monthMarkInWords, monthsAsText } from '../../src/lib/words/plan-months';
 import { writePlanWorking } from '../../src/lib/words/plan-working';
-import { plain } from '../../src/lib/words/sentence';
-import { styleIn } from '../../src/lib/words/style';
+import { plain } from '../../src/lib/messages/sentence';
+import { styleIn } from '../../src/lib/messages/style';
 import { takeWords } from '../../src/lib/words/take-along';
 import { constant, household, monthly, plans, required, simpleDebt } from '../support/households';
 import { runs } from '../support/random';

@@ -9,7 +9,7 @@ import { keptForecast } from '../../src/lib/document/kept-forecast';
 import { writeAmount, writeMoney } from '../../src/lib/reading/written';
 import { bringsBackInWords, differsSentence, happenedSentence } from '../../src/lib/words/happened';
 import { writeDriftWorking } from '../../src/lib/words/happened-working';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { livedCase } from '../support/lives';
 import { usd } from '../support/said';
 

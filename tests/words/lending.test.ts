@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { emptyDebt, type LendingEntry } from '../../src/lib/document/debt';
 import { writingOf } from '../../src/lib/reading/writing';
 import { basisHelp, compoundingHelp, paidInFullHelp } from '../../src/lib/words/lending';
-import { USUAL_STYLE } from '../../src/lib/words/style';
+import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { usd } from '../support/said';
 
 const help = (interest: LendingEntry['interest'], fields: Partial<LendingEntry> = {}) =>

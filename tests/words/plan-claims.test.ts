@@ -31,7 +31,7 @@ import {
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { moreSentence, planSentence, shortSentence } from '../../src/lib/words/plan-answer';
 import { writePlanWorking } from '../../src/lib/words/plan-working';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { leastWorking, searchSentence, sureLine } from '../../src/lib/words/search';
 import { household, monthly, plans, termsDrawn } from '../support/households';
 import { runs } from '../support/random';

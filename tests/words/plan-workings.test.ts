@@ -7,7 +7,7 @@ import { carriedPlan } from '../../src/lib/document/carried-plans';
 import { writeAmount } from '../../src/lib/reading/written';
 import { planSentence } from '../../src/lib/words/plan-answer';
 import { writePlanWorking } from '../../src/lib/words/plan-working';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { agreed, consolidated, document, loan, names, other, own, usd } from '../support/two-plans';
 
 /** The workings of a plan against another, as they are written. */

@@ -1,6 +1,6 @@
 import { usualHandout } from '../../src/lib/document/handout';
 import { NO_CALENDAR } from '../../src/lib/document/calendar';
-import { USUAL_STYLE } from '../../src/lib/words/style';
+import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { householdOf, shareOfIncome } from '../../src/lib/core/plan/household';
@@ -23,7 +23,7 @@ import {
 import { writePlanWorking } from '../../src/lib/words/plan-working';
 import { cureOf } from '../../src/lib/core/plan/answers';
 import { whyShare } from '../../src/lib/words/shares';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { amount, card } from '../support/debts';
 import { usd } from '../support/said';
 

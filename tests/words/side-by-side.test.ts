@@ -23,7 +23,7 @@ import {
 	writeDistance
 } from '../../src/lib/words/comparison';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
-import { plain } from '../../src/lib/words/sentence';
+import { plain } from '../../src/lib/messages/sentence';
 import { searchSentence } from '../../src/lib/words/search';
 import {
 	movedPlan,

@@ -19,7 +19,7 @@ import { forecastEntry } from './forecast';
 import { handoutEntry, usualHandout } from './handout';
 import { happenedEntry, readingEntry, visitEntry } from './life';
 import { quoted } from '../reading/reading';
-import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE } from '../words/style';
+import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE } from '../messages/style';
 import { choiceEntry, FIRST_PLAN, measureEntry, planEntry, sheetEntry } from './plan';
 import { choice, date, flag, identifier, name, sentence, shown, text } from './fields';
 

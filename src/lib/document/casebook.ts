@@ -2,7 +2,7 @@
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import type { Currency } from '../reading/currencies';
-import type { Style } from '../words/style';
+import type { Style } from '../messages/style';
 import type { Standing } from './standing';
 
 /** A line of the casebook. */

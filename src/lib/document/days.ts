@@ -4,8 +4,8 @@ import { LIMITS } from '../core/quantities/limits';
 import { readDate } from '../reading/dates';
 import { writeDate } from '../reading/written';
 import { accepted, refused, type Reading } from '../reading/reading';
-import { messagesOf, type Spoken } from '../words/message';
-import en from '../words/en/reading.json';
+import { messagesOf, type Spoken } from '../messages/message';
+import en from '../messages/en/reading.json';
 
 const { text } = messagesOf({ en });
 

@@ -1,6 +1,6 @@
 /** What kind of file some bytes are, and their text; whatever can't be read is refused before anything is made of it. */
-import { messagesOf, type Spoken } from '../words/message';
-import en from '../words/en/exchange.json';
+import { messagesOf, type Spoken } from '../messages/message';
+import en from '../messages/en/exchange.json';
 
 const { text } = messagesOf({ en });
 

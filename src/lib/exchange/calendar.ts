@@ -8,9 +8,9 @@ import type { GivenEvent } from '../document/calendar';
 import { monthStart } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import { writeMoney } from '../reading/written';
-import en from '../words/en/calendar.json';
-import es from '../words/es/calendar.json';
-import { messagesOf, type Language } from '../words/message';
+import en from '../messages/en/calendar.json';
+import es from '../messages/es/calendar.json';
+import { messagesOf, type Language } from '../messages/message';
 
 const { text } = messagesOf({ en, es });
 

@@ -7,7 +7,7 @@ import {
 	problemsOf,
 	type CaseDocument
 } from '../document/case';
-import type { Spoken } from '../words/message';
+import type { Spoken } from '../messages/message';
 import { refuse, textOf, type NamedBytes } from './bytes';
 
 /** The name under which the JSON Schema is served and shipped. */

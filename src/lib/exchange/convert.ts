@@ -2,8 +2,8 @@
 import { begunCase, type CaseDocument, type NewCase } from '../document/case';
 import type { DebtEntry } from '../document/debt';
 import { writingOf } from '../reading/writing';
-import type { Spoken } from '../words/message';
-import type { Style } from '../words/style';
+import type { Spoken } from '../messages/message';
+import type { Style } from '../messages/style';
 import { kindOf, refuse, type NamedBytes } from './bytes';
 import { casesOf } from './case-json';
 import { COLUMNS, debtOf } from './debt-columns';

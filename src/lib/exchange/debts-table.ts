@@ -5,7 +5,7 @@ import { readDate } from '../reading/dates';
 import { PLACES } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { percent, WHOLE } from '../core/quantities/rate';
-import { USUAL_STYLE, type DateOrder, type NumberStyle, type Style } from '../words/style';
+import { USUAL_STYLE, type DateOrder, type NumberStyle, type Style } from '../messages/style';
 import { refuse } from './bytes';
 import { isShare, readCell, shown, type How } from './debt-cells';
 import { COLUMNS, type Column, type Field, type Flat } from './debt-columns';

@@ -1,4 +1,4 @@
-import type { Spoken } from '../words/message';
+import type { Spoken } from '../messages/message';
 import { kindOf, textOf, type NamedBytes } from './bytes';
 import { rowsOfText, type Sheet } from './table';
 

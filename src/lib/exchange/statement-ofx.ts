@@ -7,7 +7,7 @@ import type { TransactionEntry } from '../document/debt';
 import { decimalDigits, scaled } from '../reading/decimals';
 import { currencyOf, type Currency } from '../reading/currencies';
 import { NO_TEXT } from '../reading/names';
-import type { Spoken } from '../words/message';
+import type { Spoken } from '../messages/message';
 import { refuse, textOf, type NamedBytes } from './bytes';
 
 /** One account of a statement file. */

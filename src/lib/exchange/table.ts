@@ -1,7 +1,7 @@
 /** Rows and cells, wherever they come from: pasted, a CSV file, a sheet of a workbook. */
 import Papa from 'papaparse';
 import type { CalendarDate } from '../core/quantities/calendar';
-import type { Spoken } from '../words/message';
+import type { Spoken } from '../messages/message';
 import { LIMITS_OF_FILES, refuse } from './bytes';
 
 /** What stands in a cell: a text as somebody wrote it, or a number or a day that a workbook knows as such. */

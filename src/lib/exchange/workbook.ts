@@ -2,7 +2,7 @@
 import ExcelJS from 'exceljs';
 import { Unzip, UnzipInflate } from 'fflate';
 import { isCalendarDate } from '../core/quantities/calendar';
-import type { Spoken } from '../words/message';
+import type { Spoken } from '../messages/message';
 import { LIMITS_OF_FILES, Refusal, refuse, type NamedBytes } from './bytes';
 import { sheetCounter } from './sheet-counts';
 import type { Cell, Sheet } from './table';

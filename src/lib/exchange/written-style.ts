@@ -1,6 +1,6 @@
 /** How the numbers and dates of a whole table are written: the style under which every cell can be read. */
 import { calendarDate } from '../core/quantities/calendar';
-import type { DateOrder, NumberStyle } from '../words/style';
+import type { DateOrder, NumberStyle } from '../messages/style';
 
 /** What the cells leave open: one way, either way with another meaning, or no way that reads them all. */
 export interface Found<T> {

@@ -1,5 +1,5 @@
 /** What a client takes home, as data: it is drawn as a page and as a PDF. */
-import type { Sentence } from '../words/sentence';
+import type { Sentence } from '../messages/sentence';
 import type { Paper } from '../document/handout';
 
 export type Block =

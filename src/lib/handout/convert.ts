@@ -6,7 +6,7 @@ import { casesJson } from '../exchange/case-json';
 import { debtsCsv } from '../exchange/debts-csv';
 import type { Message } from '../exchange/mail';
 import { mailSubject, mailText } from '../words/mail';
-import type { Spoken } from '../words/message';
+import type { Spoken } from '../messages/message';
 import { handoutOf, handoutWriting } from './handout';
 import {
 	KINDS_OF,

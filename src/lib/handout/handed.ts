@@ -4,8 +4,8 @@ import type { CaseDocument } from '../document/case';
 import type { PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import { handoutText } from '../words/handout';
-import type { Language } from '../words/message';
-import { say, type Sentence } from '../words/sentence';
+import type { Language } from '../messages/message';
+import { say, type Sentence } from '../messages/sentence';
 import type { Block } from './blocks';
 
 /** A plan of a case with what it comes to, and in which words. */

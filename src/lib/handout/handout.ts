@@ -25,11 +25,11 @@ import {
 	possibleLine,
 	strainedSentence
 } from '../words/handout';
-import type { Language } from '../words/message';
+import type { Language } from '../messages/message';
 import { measureWords, usualName } from '../words/plan-names';
 import { listedDebts } from '../words/plan';
-import { say } from '../words/sentence';
-import { styleIn } from '../words/style';
+import { say } from '../messages/sentence';
+import { styleIn } from '../messages/style';
 import { PICTURE_WIDTH, type Block, type Handout, type Row } from './blocks';
 import { heading, paragraph, type Handed, type HandedDebt } from './handed';
 import { monthsBlocks, payBlocks } from './payments';

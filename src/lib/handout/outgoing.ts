@@ -10,7 +10,7 @@ import type { PlanEntry } from '../document/plan';
 import type { Plan } from '../core/plan/terms';
 import type { Writing } from '../reading/writing';
 import { handoutText } from '../words/handout';
-import type { Language } from '../words/message';
+import type { Language } from '../messages/message';
 import { statedDebt } from '../document/debt';
 import {
 	calendarOf,

@@ -13,8 +13,8 @@ import {
 	writeShortMonth
 } from '../reading/written';
 import { feeAtStart, handoutText, moneyFrom, onTop, whenGone } from '../words/handout';
-import type { Language } from '../words/message';
-import { say, type Sentence } from '../words/sentence';
+import type { Language } from '../messages/message';
+import { say, type Sentence } from '../messages/sentence';
 import type { Block, Row } from './blocks';
 import { heading, paragraph, type Handed, type HandedDebt } from './handed';
 

@@ -6,7 +6,7 @@ import type {
 	TableCell,
 	TDocumentDefinitions
 } from 'pdfmake/interfaces';
-import type { Sentence } from '../words/sentence';
+import type { Sentence } from '../messages/sentence';
 import { MARGIN, PAPER_SIZES, type Block, type Handout, type Table } from './blocks';
 import { faceOf, fontRuns, isPrintable, type Family, type FontLoader, type Subset } from './fonts';
 import { element, HAIRLINE, INK, picture, QUIET } from './svg';

@@ -7,7 +7,7 @@ import type { Plan } from '../core/plan/terms';
 import { dateParts, dayNumber, type CalendarDate } from '../core/quantities/calendar';
 import type { Writing } from '../reading/writing';
 import { grouped, writeShortMonth } from '../reading/written';
-import type { Language } from '../words/message';
+import type { Language } from '../messages/message';
 import { aboutWide, element, HAIRLINE, INK, near, picture, QUIET, type Size } from './svg';
 import { hueOf } from '../words/hues';
 

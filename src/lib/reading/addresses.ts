@@ -1,5 +1,5 @@
-import { messagesOf, type Spoken } from '../words/message';
-import en from '../words/en/names.json';
+import { messagesOf, type Spoken } from '../messages/message';
+import en from '../messages/en/names.json';
 import { accepted, quoted, refused, type Reading } from './reading';
 
 const { text } = messagesOf({ en });

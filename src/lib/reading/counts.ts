@@ -1,6 +1,6 @@
 import { LIMITS } from '../core/quantities/limits';
-import { messagesOf, type Spoken } from '../words/message';
-import en from '../words/en/reading.json';
+import { messagesOf, type Spoken } from '../messages/message';
+import en from '../messages/en/reading.json';
 import { accepted, quoted, refused, type Reading } from './reading';
 
 const { text } = messagesOf({ en });

@@ -1,6 +1,6 @@
-import { messagesOf, type Spoken } from '../words/message';
-import en from '../words/en/reading.json';
-import { signAround, USUAL_STYLE } from '../words/style';
+import { messagesOf, type Spoken } from '../messages/message';
+import en from '../messages/en/reading.json';
+import { signAround, USUAL_STYLE } from '../messages/style';
 import { accepted, quoted, refused, type Reading } from './reading';
 
 const { text } = messagesOf({ en });

@@ -1,7 +1,7 @@
 import { addMonths, calendarDate, dateParts, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import { messagesOf, type Spoken } from '../words/message';
-import en from '../words/en/reading.json';
+import { messagesOf, type Spoken } from '../messages/message';
+import en from '../messages/en/reading.json';
 import { accepted, quoted, refused, type Reading } from './reading';
 import { monthNames, writeDate, writeMonth } from './written';
 

@@ -1,5 +1,5 @@
 /** Decimal numbers as people write them: `4,182.36`, `4 182,36`, `4'182.36`, `4182.36`. */
-import { MARKS, USUAL_STYLE, type Style } from '../words/style';
+import { MARKS, USUAL_STYLE, type Style } from '../messages/style';
 
 /** A number as it would be written with a decimal point, whatever the style. */
 export const withPoint = (typed: string, { numbers }: Style = USUAL_STYLE): string =>

@@ -1,7 +1,7 @@
 import { LIMITS } from '../core/quantities/limits';
 import type { Cents } from '../core/quantities/money';
-import { messagesOf } from '../words/message';
-import en from '../words/en/reading.json';
+import { messagesOf } from '../messages/message';
+import en from '../messages/en/reading.json';
 import { isCurrencySign, signsOf, type Currency } from './currencies';
 import { decimalDigits, scaled, withPoint } from './decimals';
 import { accepted, quoted, refused, type Reading } from './reading';

@@ -1,7 +1,7 @@
 import { LIMITS } from '../core/quantities/limits';
 import type { Percent } from '../core/quantities/rate';
-import { messagesOf, type Spoken } from '../words/message';
-import en from '../words/en/reading.json';
+import { messagesOf, type Spoken } from '../messages/message';
+import en from '../messages/en/reading.json';
 import { decimalDigits, scaled } from './decimals';
 import { accepted, quoted, refused, type Reading } from './reading';
 import { grouped, PLACES } from './written';

@@ -1,6 +1,6 @@
-import type { Language, Spoken } from '../words/message';
+import type { Language, Spoken } from '../messages/message';
 import type { Currency } from './currencies';
-import type { Style } from '../words/style';
+import type { Style } from '../messages/style';
 
 /** How a case is written and read: in which language, and its amounts in which currency. */
 export interface Writing<L extends Language = 'en'> extends Spoken<L> {

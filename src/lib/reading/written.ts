@@ -2,10 +2,10 @@
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
-import { messagesOf, type Language, type Spoken } from '../words/message';
-import en from '../words/en/written.json';
-import es from '../words/es/written.json';
-import { MARKS, signAround, USUAL_STYLE } from '../words/style';
+import { messagesOf, type Language, type Spoken } from '../messages/message';
+import en from '../messages/en/written.json';
+import es from '../messages/es/written.json';
+import { MARKS, signAround, USUAL_STYLE } from '../messages/style';
 import type { Currency } from './currencies';
 import type { Writing } from './writing';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Phrase, Sentence } from '../words/sentence';
+	import type { Phrase, Sentence } from '../messages/sentence';
 	import Phrases from './Phrases.svelte';
 
 	interface Props {

@@ -1,6 +1,6 @@
 <!-- The answer from before a change, beside the new one, until the change is kept or undone. -->
 <script lang="ts">
-	import type { Sentence } from '../words/sentence';
+	import type { Sentence } from '../messages/sentence';
 	import Phrases from './Phrases.svelte';
 
 	interface Props {

@@ -1,6 +1,6 @@
 <!-- A screen that has nothing to show until the debts are taken down, with the way there. -->
 <script lang="ts">
-	import { say } from '../words/sentence';
+	import { say } from '../messages/sentence';
 	import Answer from './Answer.svelte';
 
 	interface Props {

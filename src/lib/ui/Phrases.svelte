@@ -1,6 +1,6 @@
 <!-- A sentence with its figures set apart; those that have a working open it where `onopen` is given. -->
 <script lang="ts">
-	import type { Phrase, Sentence } from '../words/sentence';
+	import type { Phrase, Sentence } from '../messages/sentence';
 
 	interface Props {
 		sentence: Sentence;

@@ -1,8 +1,8 @@
 /** Counts, spans of months and frequencies, as they are in sentences and in tables. */
 import { FREQUENCIES, type PaymentsPerYear } from '../core/quantities/calendar';
-import en from './en/amounts.json';
-import es from './es/amounts.json';
-import { messagesOf, type Language, type Spoken } from './message';
+import en from '../messages/en/amounts.json';
+import es from '../messages/es/amounts.json';
+import { messagesOf, type Language, type Spoken } from '../messages/message';
 
 const { text } = messagesOf({ en, es });
 

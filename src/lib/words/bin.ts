@@ -1,7 +1,7 @@
 /** The bin, in words. */
-import en from './en/bin.json';
-import { messagesOf, type Spoken } from './message';
-import type { Sentence } from './sentence';
+import en from '../messages/en/bin.json';
+import { messagesOf, type Spoken } from '../messages/message';
+import type { Sentence } from '../messages/sentence';
 
 const { sentence } = messagesOf({ en });
 

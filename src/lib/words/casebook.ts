@@ -5,9 +5,9 @@ import type { Standing } from '../document/standing';
 import { grouped, writeDate, writeAmount } from '../reading/written';
 import { quoted } from '../reading/reading';
 import type { Writing } from '../reading/writing';
-import en from './en/casebook.json';
-import { messagesOf, type Spoken } from './message';
-import type { Sentence } from './sentence';
+import en from '../messages/en/casebook.json';
+import { messagesOf, type Spoken } from '../messages/message';
+import type { Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 

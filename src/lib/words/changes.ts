@@ -7,8 +7,8 @@ import type { ChangeEntry, NewDebtEntry } from '../document/change';
 import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf } from './amounts';
-import en from './en/changes.json';
-import { listOf, messagesOf, type Spoken } from './message';
+import en from '../messages/en/changes.json';
+import { listOf, messagesOf, type Spoken } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

@@ -8,9 +8,9 @@ import type { PlanFigureName } from '../core/working/plan-figure';
 import { grouped, writeAmount, writeMoney, writeMonth, writeShortMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { signOf, soonerInWords } from './amounts';
-import en from './en/comparison.json';
-import { messagesOf, type Spoken } from './message';
-import { figure, say, type Phrase, type Sentence } from './sentence';
+import en from '../messages/en/comparison.json';
+import { messagesOf, type Spoken } from '../messages/message';
+import { figure, say, type Phrase, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 

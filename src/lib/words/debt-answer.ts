@@ -9,9 +9,9 @@ import { monthName, writeLongDate, writeMoney, writeMonth, writePercent } from '
 import type { Writing } from '../reading/writing';
 import { countOf, frequencyWords, monthsInWords, signOf, soonerInWords } from './amounts';
 import { isNever } from './debt';
-import en from './en/debt-answer.json';
-import { capital, messagesOf } from './message';
-import { figure, interest, say, type Sentence } from './sentence';
+import en from '../messages/en/debt-answer.json';
+import { capital, messagesOf } from '../messages/message';
+import { figure, interest, say, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 

@@ -14,8 +14,8 @@ import type { InterestRounding, Percent } from '../core/quantities/rate';
 import { grouped, precise, writeDate, writeAmount, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf, monthsInWords } from './amounts';
-import en from './en/debt-working.json';
-import { capital, messagesOf, type Spoken } from './message';
+import en from '../messages/en/debt-working.json';
+import { capital, messagesOf, type Spoken } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

@@ -18,8 +18,8 @@ import {
 } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { frequencyWords, monthsInWords, shortMonths } from './amounts';
-import en from './en/debt.json';
-import { listOf, messagesOf, type Spoken } from './message';
+import en from '../messages/en/debt.json';
+import { listOf, messagesOf, type Spoken } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

@@ -3,7 +3,7 @@ import { same } from '../document/same';
 import { grouped, writeDate } from '../reading/written';
 import { writingOf } from '../reading/writing';
 import { nameOf } from './debt';
-import en from './en/differences.json';
+import en from '../messages/en/differences.json';
 import {
 	debtFields,
 	handoutFields,
@@ -12,7 +12,7 @@ import {
 	sheetFields,
 	type Fields
 } from './fields';
-import { messagesOf } from './message';
+import { messagesOf } from '../messages/message';
 import { measureWords } from './plan-names';
 
 const { text } = messagesOf({ en });

@@ -8,8 +8,8 @@ import { same } from '../document/same';
 import type { Writing } from '../reading/writing';
 import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 import { nameOf } from './debt';
-import en from './en/going-on.json';
-import { messagesOf } from './message';
+import en from '../messages/en/going-on.json';
+import { messagesOf } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

@@ -1,7 +1,7 @@
 /** What can be chosen about a hand-out. */
 import type { HandoutPart } from '../document/handout';
-import en from './en/handout-settings.json';
-import { capital, messagesOf, type Spoken } from './message';
+import en from '../messages/en/handout-settings.json';
+import { capital, messagesOf, type Spoken } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

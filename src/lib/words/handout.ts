@@ -12,10 +12,10 @@ import { monthStart, type PlanEntry } from '../document/plan';
 import { writeLongDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf, monthsInWords, signOf } from './amounts';
-import en from './en/handout.json';
-import es from './es/handout.json';
-import { messagesOf, type Language } from './message';
-import { figure, interest, type Sentence } from './sentence';
+import en from '../messages/en/handout.json';
+import es from '../messages/es/handout.json';
+import { messagesOf, type Language } from '../messages/message';
+import { figure, interest, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en, es });
 

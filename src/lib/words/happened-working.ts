@@ -7,9 +7,9 @@ import { apart, type ComeBack } from '../document/coming-back';
 import { writeDate, writeAmount, writeMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import type { WrittenWorking } from './debt-working';
-import en from './en/happened-working.json';
+import en from '../messages/en/happened-working.json';
 import { sizedParts } from './happened';
-import { messagesOf } from './message';
+import { messagesOf } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

@@ -22,9 +22,9 @@ import { writeDate, writeMoney, writeMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { signOf } from './amounts';
 import { verdict } from './comparison';
-import en from './en/happened.json';
-import { capital, listOf, messagesOf, type Spoken } from './message';
-import { figure, interest, say, type Phrase, type Sentence } from './sentence';
+import en from '../messages/en/happened.json';
+import { capital, listOf, messagesOf, type Spoken } from '../messages/message';
+import { figure, interest, say, type Phrase, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 

@@ -8,8 +8,8 @@ import { writeDate, writeMoney } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { signOf } from './amounts';
 import { nameOf } from './debt';
-import en from './en/lenders.json';
-import { messagesOf, type Spoken } from './message';
+import en from '../messages/en/lenders.json';
+import { messagesOf, type Spoken } from '../messages/message';
 import { accountInWords, oddTransactions } from './taken-in';
 
 const { text } = messagesOf({ en });

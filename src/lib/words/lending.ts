@@ -11,8 +11,8 @@ import {
 import { rateTerms, type LendingEntry } from '../document/debt';
 import { writeMoney, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
-import en from './en/lending.json';
-import { messagesOf } from './message';
+import en from '../messages/en/lending.json';
+import { messagesOf } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

@@ -1,11 +1,11 @@
 /** Messages to a client, and the outbox that stands in for mail. */
 import type { HandoutEntry } from '../document/handout';
 import type { Writing } from '../reading/writing';
-import en from './en/mail.json';
-import es from './es/mail.json';
-import enOutbox from './en/outbox.json';
-import { listOf, messagesOf, type Language, type Spoken } from './message';
-import { plain, type Sentence } from './sentence';
+import en from '../messages/en/mail.json';
+import es from '../messages/es/mail.json';
+import enOutbox from '../messages/en/outbox.json';
+import { listOf, messagesOf, type Language, type Spoken } from '../messages/message';
+import { plain, type Sentence } from '../messages/sentence';
 
 const { text } = messagesOf({ en, es });
 const outbox = messagesOf({ en: enOutbox });

@@ -3,8 +3,8 @@ import type { DebtEntry } from '../document/debt';
 import { writeMoney } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf } from './amounts';
-import en from './en/noted.json';
-import { messagesOf } from './message';
+import en from '../messages/en/noted.json';
+import { messagesOf } from '../messages/message';
 import { accountInWords } from './taken-in';
 
 const { text } = messagesOf({ en });

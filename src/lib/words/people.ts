@@ -1,8 +1,8 @@
 /** The people of an agency and their trail, in words. */
 import type { AccountSummary } from '../document/people';
-import en from './en/people.json';
-import { messagesOf, type Spoken } from './message';
-import type { Sentence } from './sentence';
+import en from '../messages/en/people.json';
+import { messagesOf, type Spoken } from '../messages/message';
+import type { Sentence } from '../messages/sentence';
 
 const { sentence } = messagesOf({ en });
 

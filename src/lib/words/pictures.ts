@@ -5,9 +5,9 @@ import type { PaymentParts, PartsBar } from '../core/debt/payment-parts';
 import { writeDate, writeMoney, writeMonth, writeShortMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { endInWords } from './debt';
-import en from './en/pictures.json';
-import { messagesOf } from './message';
-import type { Sentence } from './sentence';
+import en from '../messages/en/pictures.json';
+import { messagesOf } from '../messages/message';
+import type { Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 

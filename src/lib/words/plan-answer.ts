@@ -13,10 +13,10 @@ import { writeMoney, writeMonth, writePercent, writeRoundMoney } from '../readin
 import type { Writing } from '../reading/writing';
 import { countOf, monthsInWords, signOf, soonerInWords } from './amounts';
 import { againstPhrases, changePhrases } from './debt-answer';
-import en from './en/plan-answer.json';
-import { messagesOf } from './message';
+import en from '../messages/en/plan-answer.json';
+import { messagesOf } from '../messages/message';
 import { orderWords } from './plan-names';
-import { figure, interest, type Phrase, type Sentence } from './sentence';
+import { figure, interest, type Phrase, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 

@@ -4,8 +4,8 @@ import type { Plan } from '../core/plan/terms';
 import { monthRows, type NamedDebt, type ShareFigure } from '../exchange/plan-csv';
 import { writeMoney, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
-import en from './en/plan-months.json';
-import { messagesOf } from './message';
+import en from '../messages/en/plan-months.json';
+import { messagesOf } from '../messages/message';
 import { tabbed } from './schedule';
 
 const { text } = messagesOf({ en });

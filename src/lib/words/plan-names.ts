@@ -1,9 +1,9 @@
 /** What plans, their orders and what they are measured against are called, in every language. */
 import type { Order } from '../core/plan/order';
 import type { Measure, PlanEntry } from '../document/plan';
-import en from './en/plan-names.json';
-import es from './es/plan-names.json';
-import { messagesOf, type Language, type Spoken } from './message';
+import en from '../messages/en/plan-names.json';
+import es from '../messages/es/plan-names.json';
+import { messagesOf, type Language, type Spoken } from '../messages/message';
 
 const { text } = messagesOf({ en, es });
 

@@ -8,8 +8,8 @@ import type { PlanEntry, PlanHappening } from '../document/plan';
 import { monthName, writeMoney, writePercent, writeShortMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { nameOf } from './debt';
-import en from './en/plan.json';
-import { messagesOf, type Spoken } from './message';
+import en from '../messages/en/plan.json';
+import { messagesOf, type Spoken } from '../messages/message';
 import { orderWords } from './plan-names';
 
 const { text } = messagesOf({ en });

@@ -25,8 +25,8 @@ import type { Writing } from '../reading/writing';
 import { countOf, monthsInWords } from './amounts';
 import { endInWords, isNever } from './debt';
 import type { WrittenWorking } from './debt-working';
-import en from './en/questions.json';
-import { messagesOf, type Spoken } from './message';
+import en from '../messages/en/questions.json';
+import { messagesOf, type Spoken } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

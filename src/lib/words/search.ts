@@ -11,9 +11,9 @@ import type { Writing } from '../reading/writing';
 import { countOf, signOf } from './amounts';
 import { verdict } from './comparison';
 import type { WrittenWorking } from './debt-working';
-import en from './en/search.json';
-import { messagesOf } from './message';
-import { figure, interest, type Sentence } from './sentence';
+import en from '../messages/en/search.json';
+import { messagesOf } from '../messages/message';
+import { figure, interest, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 

@@ -5,8 +5,8 @@ import { withDay } from '../document/settings';
 import type { Currency } from '../reading/currencies';
 import { writeLongDate } from '../reading/written';
 import { writingOf } from '../reading/writing';
-import en from './en/settings.json';
-import { messagesOf } from './message';
+import en from '../messages/en/settings.json';
+import { messagesOf } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

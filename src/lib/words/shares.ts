@@ -5,8 +5,8 @@ import type { MonthShare, PlanMonth } from '../core/plan/terms';
 import type { Percent } from '../core/quantities/rate';
 import { writeMoney, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
-import en from './en/shares.json';
-import { messagesOf } from './message';
+import en from '../messages/en/shares.json';
+import { messagesOf } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

@@ -23,9 +23,9 @@ import { writeMoney, writePercent, writeRoundMoney } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf, signOf } from './amounts';
 import type { WrittenWorking } from './debt-working';
-import en from './en/statement.json';
-import { listOf, messagesOf } from './message';
-import { say, type Sentence } from './sentence';
+import en from '../messages/en/statement.json';
+import { listOf, messagesOf } from '../messages/message';
+import { say, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 

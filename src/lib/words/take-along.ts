@@ -1,6 +1,6 @@
 /** What can be taken along, and what it is good for. */
-import en from './en/take-along.json';
-import { messagesOf, type Spoken } from './message';
+import en from '../messages/en/take-along.json';
+import { messagesOf, type Spoken } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

@@ -19,10 +19,10 @@ import type { Writing } from '../reading/writing';
 import { grouped, writeDate, writeMoney, writePercent } from '../reading/written';
 import { countOf } from './amounts';
 import { nameOf } from './debt';
-import en from './en/taken-in.json';
-import { listOf, messagesOf, type Spoken } from './message';
-import { say, type Sentence } from './sentence';
-import type { NumberStyle, Style } from './style';
+import en from '../messages/en/taken-in.json';
+import { listOf, messagesOf, type Spoken } from '../messages/message';
+import { say, type Sentence } from '../messages/sentence';
+import type { NumberStyle, Style } from '../messages/style';
 
 const { sentence, text } = messagesOf({ en });
 

@@ -1,8 +1,8 @@
 /** From when on a case wants a visit, as it can be chosen. */
 import { grouped } from '../reading/written';
 import { countOf } from './amounts';
-import en from './en/visits.json';
-import { messagesOf, type Spoken } from './message';
+import en from '../messages/en/visits.json';
+import { messagesOf, type Spoken } from '../messages/message';
 
 const { text } = messagesOf({ en });
 

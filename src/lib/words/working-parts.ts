@@ -10,8 +10,8 @@ import type {
 import { writeAmount, writeMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import type { WrittenWorking } from './debt-working';
-import en from './en/plan-working.json';
-import { messagesOf, type Parts } from './message';
+import en from '../messages/en/plan-working.json';
+import { messagesOf, type Parts } from '../messages/message';
 
 const messages = messagesOf({ en });
 type MessageId = Parameters<typeof messages.text>[1];

@@ -2,7 +2,7 @@ import type { CaseDocument } from '../document/case';
 import type { NamedBytes } from '../exchange/bytes';
 import type { AccountStatement } from '../exchange/statement-ofx';
 import type { Sheet } from '../exchange/table';
-import type { Spoken } from '../words/message';
+import type { Spoken } from '../messages/message';
 
 export interface FileTask {
 	readonly file: NamedBytes;

@@ -1,5 +1,5 @@
 import { mostBytes } from '../exchange/bytes';
-import type { Spoken } from '../words/message';
+import type { Spoken } from '../messages/message';
 import { tookTooLong } from '../words/taken-in';
 import FileWorker from './read-file.worker?worker';
 import type { FileContent, FileTask } from './file-content';

@@ -5,7 +5,7 @@
 	import { refusalOf, withCurrency, withDay } from '$lib/document/settings';
 	import { currencyMeans, dayMeans } from '$lib/words/settings';
 	import { readAsOf } from '$lib/document/days';
-	import { DATE_ORDERS, NUMBER_STYLES, type Style } from '$lib/words/style';
+	import { DATE_ORDERS, NUMBER_STYLES, type Style } from '$lib/messages/style';
 	import { grouped, writeDate } from '$lib/reading/written';
 	import { readCurrency, type Currency } from '$lib/reading/currencies';
 	import { readLabel } from '$lib/reading/names';

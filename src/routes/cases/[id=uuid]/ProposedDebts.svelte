@@ -30,7 +30,7 @@
 		tableQuestion,
 		tableSentence
 	} from '$lib/words/taken-in';
-	import type { Style } from '$lib/words/style';
+	import type { Style } from '$lib/messages/style';
 	import { tick } from 'svelte';
 	import { v4 as newId } from 'uuid';
 	import EntryLine from './EntryLine.svelte';

@@ -11,7 +11,7 @@
 	import { measureChoices, orderWords } from '$lib/words/plan-names';
 	import type { DebtEntry } from '$lib/document/debt';
 	import type { PlanEntry, PlanHappening } from '$lib/document/plan';
-	import type { Phrase } from '$lib/words/sentence';
+	import type { Phrase } from '$lib/messages/sentence';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import EveryMonth from './EveryMonth.svelte';

@@ -13,7 +13,7 @@
 	import { letterOf } from '$lib/words/debt';
 	import type { Listed } from '$lib/words/plan';
 	import { figureChoices, monthMarkInWords, monthsAsText } from '$lib/words/plan-months';
-	import type { Phrase } from '$lib/words/sentence';
+	import type { Phrase } from '$lib/messages/sentence';
 	import type { Cents } from '$lib/core/quantities/money';
 	import MonthLine from './MonthLine.svelte';
 	import { debtCell, IN_ALL, partsOfCell, type InAll } from './month-cells';

@@ -9,7 +9,7 @@
 	import { writeAmount } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import { moneySentence } from '$lib/words/plan-answer';
-	import type { Phrase } from '$lib/words/sentence';
+	import type { Phrase } from '$lib/messages/sentence';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import { hueOf } from '$lib/words/hues';

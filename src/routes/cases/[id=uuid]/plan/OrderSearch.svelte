@@ -9,7 +9,7 @@
 	import type { Writing } from '$lib/reading/writing';
 	import { writePercent } from '$lib/reading/written';
 	import { percent } from '$lib/core/quantities/rate';
-	import type { Phrase } from '$lib/words/sentence';
+	import type { Phrase } from '$lib/messages/sentence';
 	import { searchSentence } from '$lib/words/search';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';

@@ -16,7 +16,7 @@
 		planSentence,
 		shortSentence
 	} from '$lib/words/plan-answer';
-	import type { Phrase } from '$lib/words/sentence';
+	import type { Phrase } from '$lib/messages/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeLine from '$lib/ui/BeforeLine.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';

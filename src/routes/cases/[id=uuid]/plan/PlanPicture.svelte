@@ -13,7 +13,7 @@
 	import { daysOf, monthIn, type PlanEntry, type PlanHappening } from '$lib/document/plan';
 	import { PICTURE_KEYS } from '$lib/words/keys';
 	import { owedSentence, planInWords } from '$lib/words/plan-answer';
-	import type { Phrase } from '$lib/words/sentence';
+	import type { Phrase } from '$lib/messages/sentence';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';

@@ -18,7 +18,7 @@
 	import Answer from '$lib/ui/Answer.svelte';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
-	import type { Phrase } from '$lib/words/sentence';
+	import type { Phrase } from '$lib/messages/sentence';
 	import NewPlanNote from '../plan/NewPlanNote.svelte';
 	import PlanWorkingNote from '../plan/PlanWorkingNote.svelte';
 	import { onMount, tick } from 'svelte';

@@ -18,7 +18,7 @@
 	import { writeMoney, writeWholeMoney } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import { monthIn, monthStart } from '$lib/document/plan';
-	import { plain } from '$lib/words/sentence';
+	import { plain } from '$lib/messages/sentence';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';

@@ -13,7 +13,7 @@
 	import { same } from '$lib/document/same';
 	import { baselineName, happeningKind, missingInWords, nameOf, wayName } from '$lib/words/debt';
 	import type { NamedRun } from '$lib/words/pictures';
-	import type { Sentence } from '$lib/words/sentence';
+	import type { Sentence } from '$lib/messages/sentence';
 	import { writeWorking, type WrittenWorking } from '$lib/words/debt-working';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeChange from './BeforeChange.svelte';

@@ -3,18 +3,18 @@ import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messagefor
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { listOf, messagesOf } from '../../src/lib/words/message';
-import { figure, plain, say } from '../../src/lib/words/sentence';
+import { listOf, messagesOf } from '../../src/lib/messages/message';
+import { figure, plain, say } from '../../src/lib/messages/sentence';
 
 const LIB = 'src/lib';
-const WORDS = join(LIB, 'words');
-const languages = readdirSync(WORDS, { withFileTypes: true })
+const MESSAGES = join(LIB, 'messages');
+const languages = readdirSync(MESSAGES, { withFileTypes: true })
 	.filter((entry) => entry.isDirectory())
 	.map(({ name }) => name);
-const themes = readdirSync(join(WORDS, 'en'));
-const speaks = (language: string, theme: string) => existsSync(join(WORDS, language, theme));
+const themes = readdirSync(join(MESSAGES, 'en'));
+const speaks = (language: string, theme: string) => existsSync(join(MESSAGES, language, theme));
 const messagesIn = (language: string, theme: string) =>
-	JSON.parse(readFileSync(join(WORDS, language, theme), 'utf8')) as Record<string, string>;
+	JSON.parse(readFileSync(join(MESSAGES, language, theme), 'utf8')) as Record<string, string>;
 
 /** All modules, and those that read a theme, themselves or by what one beside them makes of it. */
 const modules = readdirSync(LIB, { recursive: true, encoding: 'utf8' })
@@ -25,7 +25,7 @@ const imports = ({ path, text }: (typeof modules)[number], file: string): boolea
 		([, from = '']) => join(dirname(path), from).replace(/\.ts$/, '') === file.replace(/\.ts$/, '')
 	);
 const readersOf = (theme: string) => {
-	const direct = modules.filter((module) => imports(module, join(WORDS, 'en', theme)));
+	const direct = modules.filter((module) => imports(module, join(MESSAGES, 'en', theme)));
 	const beside = modules.filter((module) => direct.some(({ path }) => imports(module, path)));
 	return [...direct, ...beside];
 };
