@@ -264,6 +264,24 @@ describe('what holds for every run', () => {
 		);
 	});
 
+	it('is the same by the way of a plain debt as by the way of any other', () => {
+		// Nothing is charged by it, and nothing of the ending changes; but a debt with charges is not a plain one.
+		const nothing: Charge = { from: 1, every: 1, amount: ZERO, fee: false };
+		const bare = debts.map((terms): DebtTerms => ({ ...terms, extras: [], charges: [] }));
+		let plain = 0;
+		fc.assert(
+			fc.property(bare, (terms) => {
+				if (terms.payment.kind !== 'minimum') plain += 1;
+				const { kept, ...totals } = run(terms);
+				const { kept: keptToo, ...same } = run({ ...terms, charges: [nothing] });
+				expect(same).toEqual(totals);
+				expect(keptToo.trace).toEqual(kept.trace);
+			}),
+			{ numRuns: runs(500) }
+		);
+		expect(plain).toBeGreaterThan(100);
+	});
+
 	it('gives the same totals with and without its rows', () => {
 		fc.assert(
 			fc.property(debts, (terms) => {

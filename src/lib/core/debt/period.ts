@@ -1,4 +1,7 @@
-/** One period of a debt whose payment somebody else decides: a plan with its one budget. */
+/**
+ * One period of a debt (contract, section 3): opened before anything is paid, closed when it is known what is. A debt by
+ * itself and a plan go this one way; they differ in who decides what is paid.
+ */
 import type { DueAnchor } from '../quantities/calendar';
 import type { DebtTerms } from './terms';
 import { askedBy } from './payment';
@@ -36,8 +39,9 @@ export const blankPeriod = (): OpenPeriod => ({
 const days = { ...NO_DAYS };
 
 /**
- * Opens period k of a debt in arrears and in cents into `period` (`anchor` where interest goes by days); moves the stretch on where a new one begins
- * with it. Opening the same period again changes nothing.
+ * Opens period k of a debt into `period` (`anchor` where interest goes by days); moves the stretch on where a new one
+ * begins with it. Opening the same period again changes nothing. In advance the payment comes first: there is no interest
+ * until the period is closed.
  */
 export function openPeriod(
 	terms: DebtTerms,
@@ -53,7 +57,7 @@ export function openPeriod(
 	const fees = charged.length === 0 ? 0 : feesIn(charged, k);
 	const bearing = opening + charges;
 	if (anchor !== null && stretch.rate.kind === 'days') daysOfPeriod(terms, anchor, k, days);
-	const interest = interestOn(stretch.rate, bearing, days);
+	const interest = terms.timing === 'advance' ? 0 : interestOn(stretch.rate, bearing, days);
 	const statement = bearing + interest;
 	const rule = askedBy(stretch.asking, bearing, interest, fees);
 	if (k === stretch.freezesAt) stretch.asking = { kind: 'fixed', amount: rule };
@@ -67,4 +71,24 @@ export function openPeriod(
 	period.asked = asked;
 	period.extra = extra;
 	period.own = Math.min(extra, statement - asked);
+}
+
+/** What is left of sums of fractions where nothing is owed, in minor units. */
+const NOISE = 1e-6;
+
+/** What can be paid of what is owed: in full precision it may miss the statement by its last bits. */
+export const payable = ({ owed }: OpenPeriod, amount: number): number =>
+	owed - amount < NOISE ? owed : amount;
+
+/** Closes the period that was opened last, with what is paid in it; the balance that it leaves. */
+export function closePeriod(
+	{ timing }: DebtTerms,
+	{ rate }: Stretch,
+	period: OpenPeriod,
+	paid: number
+): number {
+	const left = period.owed - paid;
+	if (timing !== 'advance') return left;
+	period.interest = interestOn(rate, left, days);
+	return left + period.interest;
 }

@@ -1,11 +1,9 @@
 import { dueDate, type CalendarDate, type PaymentsPerYear } from '../quantities/calendar';
 import type { DebtTerms } from './terms';
 import { LARGEST_BALANCE, roundedBy, roundedShare, type Cents } from '../quantities/money';
-import { askedBy } from './payment';
-import { anchorOf, dateOfTerms, daysOfPeriod } from './period-days';
-import { interestOn, NO_DAYS } from '../quantities/rate';
+import { blankPeriod, closePeriod, openPeriod, payable } from './period';
+import { anchorOf, dateOfTerms } from './period-days';
 import { interestBeforeFirst } from './before-first';
-import { amountIn, feesIn } from './recurring';
 import { beforeTheFirst, enterStretch, settledFrom } from './stretches';
 
 /** One period of a run (contract, section 3), money in minor units. */
@@ -83,9 +81,6 @@ interface Trace {
 	/** For each period the charges so far; empty where the debt has none. */
 	readonly chargedSoFar: number[];
 }
-
-/** What is left of sums of fractions where nothing is owed, in minor units. */
-const NOISE = 1e-6;
 
 /** A hundred years of periods; a run that needs more is `beyond`. */
 const YEARS_FOLLOWED = 100;
@@ -179,28 +174,21 @@ export function costPerUnit(totals: Pick<RunTotals, 'starting' | 'totalPaid'>): 
 }
 
 /**
- * The loop that every run is (contract, section 3). It calls plain functions on plain data, for these
- * become part of it when it is compiled; closures would not.
+ * The loop that every run is (contract, section 3). The commonest stretch, a nominal rate and one amount with nothing
+ * beside it, is not asked what it is in every period; what it needs is read once. It calls plain functions on plain data,
+ * for these become part of it when it is compiled; closures would not.
  */
 function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
-	const { extras, charges, clearBelow, paymentsPerYear, skips = [] } = terms;
+	const { extras, charges, paymentsPerYear, clearBelow } = terms;
 	const stretch = beforeTheFirst(terms);
-	let { rate, asking, next, freezesAt } = stretch;
-	// The commonest stretch, a nominal rate and one amount, is not asked what it is in every period: what it
-	// needs is read once.
-	let isExact = false;
-	let annual = 0;
-	let denominator = 1;
-	let inverse = 1;
-	let isFixed = false;
-	let amount = 0;
-	const period = { ...NO_DAYS };
+	const period = blankPeriod();
 	// By days or not: changes of the rate leave that as it is.
-	const anchor = rate.kind === 'days' ? anchorOf(terms) : null;
-	const advance = terms.timing === 'advance';
-	const hasSkips = skips.length > 0;
+	const anchor = stretch.rate.kind === 'days' ? anchorOf(terms) : null;
 	const hasExtras = extras.length > 0;
 	const hasCharges = charges.length > 0;
+	const isBare = !hasExtras && !hasCharges && !terms.skips?.length && terms.timing !== 'advance';
+	let isPlain = false;
+	let [annual, denominator, inverse, amount] = [0, 1, 1, 0];
 	const settled = settledFrom(terms);
 	const horizon = YEARS_FOLLOWED * paymentsPerYear;
 
@@ -226,48 +214,31 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	while (balance > 0 && limit === null) {
 		k += 1;
 		const opening = balance;
-		if (k === next) {
-			enterStretch(stretch, terms, k, opening);
-			({ rate, asking, next, freezesAt } = stretch);
-			isExact = rate.kind === 'exact' && !advance;
+		const isEntered = k === stretch.next;
+		if (isEntered) enterStretch(stretch, terms, k, opening);
+		if (isEntered || k === stretch.freezesAt + 1) {
+			const { rate, asking } = stretch;
+			isPlain = isBare && rate.kind === 'exact' && asking.kind === 'fixed';
 			if (rate.kind === 'exact') ({ annual, denominator, inverse } = rate);
-			isFixed = asking.kind === 'fixed';
 			if (asking.kind === 'fixed') ({ amount } = asking);
 		}
-		if (anchor !== null) daysOfPeriod(terms, anchor, k, period);
-		const charged = hasCharges ? amountIn(charges, k) : 0;
-		const bearing = opening + charged;
-		// In advance the payment comes first, and interest is charged on what remains.
-		const before = isExact
-			? roundedBy(bearing, annual, denominator, inverse)
-			: advance
-				? 0
-				: interestOn(rate, bearing, period);
-		const statement = bearing + before;
-		let asked = amount;
-		if (!isFixed) {
-			asked = askedBy(asking, bearing, before, hasCharges ? feesIn(charges, k) : 0);
-			if (k === freezesAt) {
-				isFixed = true;
-				amount = asked;
-				stretch.asking = { kind: 'fixed', amount };
-			}
+		if (isPlain) {
+			const interest = roundedBy(opening, annual, denominator, inverse);
+			const statement = opening + interest;
+			paid = amount > statement || statement <= clearBelow ? statement : amount;
+			balance = statement - paid;
+			totalInterest += interest;
+		} else {
+			openPeriod(terms, anchor, stretch, k, opening, period);
+			paid = payable(period, period.asked + period.own);
+			balance = closePeriod(terms, stretch, period, paid);
+			totalInterest += period.interest;
+			totalCharges += period.charges;
 		}
-		const due = hasSkips && skips.includes(k) ? 0 : asked;
-		const scheduled = due > statement || statement <= clearBelow ? statement : due;
-		const extra = hasExtras ? Math.min(amountIn(extras, k), statement - scheduled) : 0;
-		paid = scheduled + extra;
-		// In full precision the sum may miss the statement by its last bits; in minor units only by whole ones.
-		if (statement - paid < NOISE) paid = statement;
-		const interest = advance ? interestOn(rate, statement - paid, period) : before;
-		balance = bearing + interest - paid;
-
-		totalInterest += interest;
 		totalPaid += paid;
-		if (hasCharges) totalCharges += charged;
 		if (kept !== null) {
 			kept.trace.push(balance, totalPaid);
-			if (hasExtras) kept.extraPaid.push(extra);
+			if (hasExtras) kept.extraPaid.push(period.own);
 			if (hasCharges) kept.chargedSoFar.push(totalCharges);
 		}
 

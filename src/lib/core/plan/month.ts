@@ -13,7 +13,7 @@ import type { DebtTerms } from '../debt/terms';
 import { roundedShare, ZERO, type Cents } from '../quantities/money';
 import type { InLine, Order } from './order';
 import { interestBeforeFirst } from '../debt/before-first';
-import { blankPeriod, openPeriod, type OpenPeriod } from '../debt/period';
+import { blankPeriod, closePeriod, openPeriod, type OpenPeriod } from '../debt/period';
 import { anchorOf } from '../debt/period-days';
 import type { ChangeFees, ConcessionFees, PlannedDebt, PlanTerms } from './terms';
 import { isByDay, WHOLE } from '../quantities/rate';
@@ -387,8 +387,8 @@ export function pay(debt: PlanDebt, month: number): void {
 		if (debt.dueNow === 1) {
 			debt.periods += 1;
 			debt.paid = debt.given + debt.own;
-		}
-		debt.balance = debt.owed - debt.paid;
+			debt.balance = closePeriod(debt.terms, debt.stretch, debt, debt.paid);
+		} else debt.balance = debt.owed;
 		debt.reached = debt.balance;
 	}
 	if (debt.early.length > 0) passEarly(debt, month);
@@ -430,7 +430,7 @@ function paySeveral(debt: PlanDebt): void {
 		const extra = Math.min(foreseen, period.own);
 		const most = period.owed - extra;
 		const now = Math.min(left, at === dueNow - 1 ? most : Math.min(period.asked, most));
-		debt.balance = most - now;
+		debt.balance = closePeriod(debt.terms, debt.stretch, period, now + extra);
 		// The lowest counts from the opening of the first settled period, as in a run (section 6).
 		if (debt.periods < debt.settled) debt.lowest = debt.reached = debt.balance;
 		else debt.reached = Math.min(debt.reached, debt.balance);
