@@ -36,6 +36,9 @@ export const withCopy = <T>(
 		work
 	);
 
+/** Nobody waits for it: a busy machine may take so many milliseconds for a statement that has a thousand rows in it. */
+const PATIENCE = 300_000;
+
 async function withScratch<T>(
 	beside: string,
 	fill: (folder: string, database: string) => Promise<void>,
@@ -47,7 +50,7 @@ async function withScratch<T>(
 		// Nobody minds whether it is on the disk.
 		await writeFile(join(folder, 'on-disk.mark'), '');
 		await fill(folder, join(folder, 'postgres'));
-		thread = new DatabaseThread(join(folder, 'postgres'), () => undefined);
+		thread = new DatabaseThread(join(folder, 'postgres'), () => undefined, PATIENCE);
 		await thread.opened;
 		await thread.exec(`set search_path = ${SCHEMA}`);
 		return await work(thread);

@@ -49,8 +49,12 @@ export class DatabaseThread implements Statements {
 	/** Resolves when the database is open; rejects where it can't be opened. */
 	readonly opened: Promise<unknown>;
 
+	/** Of this one, in milliseconds. */
+	readonly #longest: number;
+
 	/** `onlost` is told when the thread ends without having been closed. */
-	constructor(folder: string, onlost: () => void) {
+	constructor(folder: string, onlost: () => void, longest = LONGEST) {
+		this.#longest = longest;
 		this.#worker = new Worker(source, {
 			eval: true,
 			workerData: {
@@ -96,7 +100,7 @@ export class DatabaseThread implements Statements {
 		}
 	}
 
-	#ask(question: object, longest = LONGEST): Promise<Result<never>> {
+	#ask(question: object, longest = this.#longest): Promise<Result<never>> {
 		if (this.#ended) return Promise.reject(this.#ended);
 		const id = (this.#last += 1);
 		return new Promise((resolve, reject) => {
