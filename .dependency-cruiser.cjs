@@ -28,7 +28,7 @@ module.exports = {
 			to: { dependencyTypes: ['core', 'npm'] }
 		},
 		// What a phrase can open: the kinds of figures that explain themselves.
-		knows('messages', ['core/working']),
+		knows('messages', ['core/working', 'core/debt']),
 		knows('reading', ['messages', 'core/quantities']),
 		knows('document', ['reading', 'messages', 'core']),
 		knows('exchange', ['document', 'reading', 'messages', 'core']),

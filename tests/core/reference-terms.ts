@@ -5,7 +5,8 @@ import {
 	isCalendarDate,
 	type CalendarDate
 } from '../../src/lib/core/quantities/calendar';
-import type { DebtTerms, PaymentRule } from '../../src/lib/core/debt/terms';
+import type { DebtTerms } from '../../src/lib/core/debt/terms';
+import type { PaymentRule } from '../../src/lib/core/debt/rules/all-rules';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
 

@@ -6,7 +6,7 @@ import type {
 	Operand,
 	Result,
 	Working
-} from '../../src/lib/core/working/debt-figure';
+} from '../../src/lib/core/debt/figure';
 
 /** The rate of one period as a fraction, worked out here a second time from what the working says. */
 function share(annual: number, convention: Convention): Decimal {

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { NewDebt, PlanChange } from '../core/plan/changes';
-import type { PaymentRule } from '../core/debt/terms';
+import type { PaymentRule } from '../core/debt/rules/all-rules';
 import { LIMITS } from '../core/quantities/limits';
 import { ZERO } from '../core/quantities/money';
 import { percent, type Percent } from '../core/quantities/rate';

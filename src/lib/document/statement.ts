@@ -1,6 +1,6 @@
 /** What is typed of a card's statement, as the core knows it (contract, section 11). */
 import type { Printed, StatementGiven } from '../core/debt/statement';
-import type { MinimumTerms } from '../core/debt/terms';
+import type { MinimumTerms } from '../core/debt/rules/minimum';
 import { ZERO } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import type { Currency } from '../reading/currencies';

@@ -4,7 +4,9 @@
  */
 import { periodsBeforeFirst } from '../core/debt/period-days';
 import { amountIn, feesIn } from '../core/debt/recurring';
-import type { DebtTerms, LevelTerms, MinimumTerms } from '../core/debt/terms';
+import type { DebtTerms } from '../core/debt/terms';
+import type { LevelTerms } from '../core/debt/rules/level';
+import type { MinimumTerms } from '../core/debt/rules/minimum';
 import { WHOLE } from '../core/quantities/rate';
 import { ruleAfterInterest } from './terms-cells';
 

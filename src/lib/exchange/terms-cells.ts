@@ -1,5 +1,6 @@
 /** The terms of a debt as the cells of a workbook's line, from which they are read back. */
-import type { DebtTerms, PaymentRule } from '../core/debt/terms';
+import type { DebtTerms } from '../core/debt/terms';
+import type { PaymentRule } from '../core/debt/rules/all-rules';
 import { ZERO } from '../core/quantities/money';
 import type { AskedEntry } from '../document/debt';
 import type { Flat } from './debt-columns';

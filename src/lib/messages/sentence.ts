@@ -2,7 +2,7 @@
  * Answers as sentences. A sentence is a list of phrases, so that the figures in it can be set apart
  * and opened; read one after the other, the phrases are the sentence.
  */
-import type { Figure } from '../core/working/debt-figure';
+import type { Figure } from '../core/debt/figure';
 import type { PlanFigure } from '../core/working/plan-figure';
 import type { DriftFigure } from '../core/working/drift-figure';
 

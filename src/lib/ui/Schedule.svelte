@@ -1,6 +1,6 @@
 <!-- Every payment of a run, from the starting balance to the closing zero, by years that fold. -->
 <script lang="ts">
-	import type { Figure, TotalFigure, YearFigure } from '../core/working/debt-figure';
+	import type { Figure, TotalFigure, YearFigure } from '../core/debt/figure';
 	import type { Explained } from '../core/working/debt-working';
 	import { yearsOf } from '../core/debt/years';
 	import type { Writing } from '../reading/writing';

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { totalExtra, type Run } from '../core/debt/run';
 	import type { Cents } from '../core/quantities/money';
-	import type { TotalFigure } from '../core/working/debt-figure';
+	import type { TotalFigure } from '../core/debt/figure';
 	import type { Writing } from '../reading/writing';
 	import { writeAmount } from '../reading/written';
 	import { countOf } from '../words/amounts';

@@ -1,5 +1,5 @@
 /** The columns of a schedule that hold figures, and where its keys lead. */
-import type { RowFigure, YearFigure } from '../core/working/debt-figure';
+import type { RowFigure, YearFigure } from '../core/debt/figure';
 import { totalExtra, type Run } from '../core/debt/run';
 
 export type Cell =

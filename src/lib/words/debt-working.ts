@@ -7,7 +7,7 @@ import type {
 	Result,
 	Working,
 	YearFigure
-} from '../core/working/debt-figure';
+} from '../core/debt/figure';
 import type { Cents } from '../core/quantities/money';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { InterestRounding, Percent } from '../core/quantities/rate';

@@ -9,7 +9,7 @@ import {
 	type StatementGiven,
 	type Verdict
 } from '../core/debt/statement';
-import type { MinimumTerms } from '../core/debt/terms';
+import type { MinimumTerms } from '../core/debt/rules/minimum';
 import { lackFor } from '../core/plan/answers';
 import type { Cents } from '../core/quantities/money';
 import {

@@ -9,7 +9,8 @@ import {
 	FREQUENCIES,
 	type CalendarDate
 } from '../../../src/lib/core/quantities/calendar';
-import type { DebtTerms, PaymentRule } from '../../../src/lib/core/debt/terms';
+import type { DebtTerms } from '../../../src/lib/core/debt/terms';
+import type { PaymentRule } from '../../../src/lib/core/debt/rules/all-rules';
 import { cents, ZERO } from '../../../src/lib/core/quantities/money';
 import { percent, type RateTerms } from '../../../src/lib/core/quantities/rate';
 import { dateOfPeriod, rowAt, run, runTotals } from '../../../src/lib/core/debt/run';

@@ -2,7 +2,8 @@ import { Decimal } from 'decimal.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../../src/lib/core/quantities/calendar';
-import type { Charge, DebtTerms, PaymentRule, Recurring } from '../../../src/lib/core/debt/terms';
+import type { Charge, DebtTerms, Recurring } from '../../../src/lib/core/debt/terms';
+import type { PaymentRule } from '../../../src/lib/core/debt/rules/all-rules';
 import { cents, ZERO } from '../../../src/lib/core/quantities/money';
 import { percent } from '../../../src/lib/core/quantities/rate';
 import {

@@ -1,4 +1,5 @@
-import type { LevelTerms, PaymentRule } from './terms';
+import type { LevelTerms } from './rules/level';
+import type { PaymentRule } from './rules/all-rules';
 import { roundedUpTo, type Cents } from '../quantities/money';
 import type { Percent } from '../quantities/rate';
 

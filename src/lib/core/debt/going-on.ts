@@ -5,7 +5,7 @@ import type { Cents } from '../quantities/money';
 import { isByDay, type Percent } from '../quantities/rate';
 import { rateStepsOf } from './rate-steps';
 import { rowAt, run } from './run';
-import type { PaymentRule } from './terms';
+import type { PaymentRule } from './rules/all-rules';
 import { plannedTerms, wayTerms, type Pays, type StatedDebt } from './ways';
 
 /** What is in force of a debt after a day. */

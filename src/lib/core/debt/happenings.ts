@@ -13,7 +13,8 @@ import {
 	type CalendarDate,
 	type PaymentsPerYear
 } from '../quantities/calendar';
-import type { DebtTerms, PaymentRule, Recurring } from './terms';
+import type { DebtTerms, Recurring } from './terms';
+import type { PaymentRule } from './rules/all-rules';
 import type { Cents } from '../quantities/money';
 import type { Percent } from '../quantities/rate';
 

@@ -4,7 +4,7 @@
  */
 import type { DueAnchor } from '../quantities/calendar';
 import type { DebtTerms } from './terms';
-import { askedBy } from './payment';
+import { askedBy } from './rules/all-rules';
 import { daysOfPeriod } from './period-days';
 import { interestOn, NO_DAYS } from '../quantities/rate';
 import { amountIn, feesIn } from './recurring';

@@ -7,7 +7,7 @@ import type { DebtTerms, Known } from './terms';
 import { LIMITS } from '../quantities/limits';
 import { roundedShare, type Cents } from '../quantities/money';
 import { owedAtFirst } from './before-first';
-import { unroundedLevelPayment } from './payment';
+import { unroundedLevelPayment } from './rules/level';
 import { periodsBeforeFirst } from './period-days';
 import { HIGHEST_RATE, periodicFraction, type Percent, type RateTerms } from '../quantities/rate';
 import { run, runTotals, type Run, type RunTotals } from './run';

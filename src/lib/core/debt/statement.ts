@@ -5,9 +5,10 @@
 import type { CalendarDate } from '../quantities/calendar';
 import { ZERO, type Cents } from '../quantities/money';
 import { WHOLE, type Percent } from '../quantities/rate';
-import { askedBy } from './payment';
+import { askedBy } from './rules/all-rules';
 import { runTotals, type RunTotals } from './run';
-import type { DebtTerms, MinimumTerms } from './terms';
+import type { DebtTerms } from './terms';
+import type { MinimumTerms } from './rules/minimum';
 
 /** What the figures follow from. */
 export interface StatementGiven {

@@ -2,8 +2,18 @@
  * What is in force when: the rule that asks and the rate that is charged, from period to period. A run is
  * cut into stretches in which neither changes, so that its loop has nothing to look up inside one.
  */
-import type { DebtTerms, LevelTerms, PaymentRule } from './terms';
-import { levelPayment, type AskingRule } from './payment';
+import type { DebtTerms } from './terms';
+import {
+	asking,
+	changesAt,
+	followed,
+	isFrozen,
+	lasting,
+	setAnew,
+	type AskingRule,
+	type PaymentRule
+} from './rules/all-rules';
+import type { Lending } from './rules/rule';
 import {
 	periodicFraction,
 	periodicRate,
@@ -62,63 +72,38 @@ export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, open
 		rule = newRule.rule;
 		ruleFrom = k;
 	}
-	while (rule.kind === 'interest-only' && k >= ruleFrom + rule.periods) {
-		ruleFrom += rule.periods;
-		rule = rule.then;
+	for (let then = followed(rule); then && k >= ruleFrom + then.after; then = followed(rule)) {
+		ruleFrom += then.after;
+		({ rule } = then);
 	}
-	if (rule.kind === 'level' && newRate?.reamortize && k > ruleFrom) {
-		const left = ruleFrom + rule.periods - k;
-		if (left > 0) {
-			rule = { ...rule, periods: left, payment: null };
-			ruleFrom = k;
-		}
+	if (newRate?.reamortize && k > ruleFrom) {
+		const left = ruleFrom + lasting(rule) - k;
+		const anew = left > 0 ? setAnew(rule, left) : null;
+		if (anew) [rule, ruleFrom] = [anew, k];
 	}
 	stretch.rule = rule;
 	stretch.ruleFrom = ruleFrom;
-	stretch.freezesAt = rule.kind === 'frozen-minimum' && k === ruleFrom ? k : 0;
-	if (k === ruleFrom || rule.kind !== 'frozen-minimum') {
-		const i = periodicFraction(rateNow, paymentsPerYear);
-		stretch.asking = askingRule(stretch, terms, k, opening, i);
-	}
+	stretch.freezesAt = isFrozen(rule) && k === ruleFrom ? k : 0;
+	const begins = {
+		at: k - ruleFrom,
+		opening,
+		i: periodicFraction(rateNow, paymentsPerYear),
+		...lendingOf(terms)
+	};
+	stretch.asking = asking(rule, begins) ?? stretch.asking;
 	stretch.next = nextChange(stretch, terms, k);
 }
 
-/** What the rule in force asks from period k on. */
-function askingRule(
-	{ rule, ruleFrom, asking }: Stretch,
-	terms: DebtTerms,
-	k: number,
-	opening: number,
-	i: number
-): AskingRule {
-	switch (rule.kind) {
-		case 'fixed':
-			return rule;
-		case 'minimum':
-		case 'frozen-minimum':
-			return { ...rule, kind: 'minimum', rounding: terms.interestRounding ?? 'cent' };
-		case 'interest-only':
-			return { kind: 'interest' };
-		case 'level': {
-			if (k === ruleFrom + rule.periods - 1 && settles(rule)) return { kind: 'whole' };
-			if (k === ruleFrom) return { kind: 'fixed', amount: levelPayment(rule, opening, i, terms) };
-			// A rate that changes, or a term that was missed, leaves the payment as it is.
-			return asking;
-		}
-	}
-}
-
-const settles = ({ atTerm = 'settle' }: LevelTerms) => atTerm === 'settle';
+/** How a debt is lent, as far as its payment rule goes by it. */
+export const lendingOf = ({ timing, interestRounding = 'cent' }: DebtTerms): Lending => ({
+	isInAdvance: timing === 'advance',
+	rounding: interestRounding
+});
 
 /** The first period after k in which the rate or what is asked may change. */
 function nextChange({ rule, ruleFrom, rates }: Stretch, terms: DebtTerms, k: number): number {
 	const { paymentChanges = NONE } = terms;
-	const own =
-		rule.kind === 'interest-only'
-			? ruleFrom + rule.periods
-			: rule.kind === 'level' && settles(rule)
-				? ruleFrom + rule.periods - 1
-				: Infinity;
+	const own = ruleFrom + changesAt(rule);
 	let next = own > k ? own : Infinity;
 	for (const { from } of paymentChanges) if (from > k && from < next) next = from;
 	for (const { from } of rates) if (from > k && from < next) next = from;
@@ -140,16 +125,10 @@ export function settledFrom(terms: DebtTerms): number {
 	for (const { from } of rateStepsOf(terms)) settled = Math.max(settled, from);
 	for (const k of skips) settled = Math.max(settled, k + 1);
 	// A rule's own term or phase counts until another rule replaces it.
-	let ends = 1 + statedPeriods(terms.payment);
+	let ends = 1 + lasting(terms.payment);
 	for (const { from, rule } of paymentChanges) {
 		settled = Math.max(settled, from);
-		ends = from + statedPeriods(rule);
+		ends = from + lasting(rule);
 	}
 	return Math.max(settled, ends);
-}
-
-/** For how many periods a rule has a phase or a term of its own. */
-function statedPeriods(rule: PaymentRule): number {
-	if (rule.kind === 'interest-only') return rule.periods + statedPeriods(rule.then);
-	return rule.kind === 'level' ? rule.periods : 0;
 }

@@ -1,42 +1,7 @@
 import type { CalendarDate, PaymentsPerYear } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import type { InterestRounding, Percent, RateTerms } from '../quantities/rate';
-
-/**
- * A minimum payment rule (contract, section 4):
- * max(`floor`, up(`percent` · base + [interest if `plusInterest`] + [fees if `plusFees`])).
- */
-export interface MinimumTerms {
-	readonly percent: Percent;
-	/** `statement`: balance, charges and interest; `opening`: balance and charges, before interest. */
-	readonly of: 'statement' | 'opening';
-	readonly plusInterest: boolean;
-	readonly plusFees: boolean;
-	/** Rounded up to a multiple of so many minor units; 0: half away from zero to the minor unit. */
-	readonly roundUpTo: Cents;
-	readonly floor: Cents;
-}
-
-/** Equal payments to an end after `periods`, with an optional balloon then (contract, section 4). */
-export interface LevelTerms {
-	readonly periods: number;
-	readonly balloon?: Cents;
-	readonly roundPayment?: 'nearest' | 'up';
-	/** The payment, where it was set before and stays in force; absent: it follows from the balance. */
-	readonly payment?: Cents | null;
-	/** What happens at the term: the whole rest is due, or payments go on until nothing is owed. */
-	readonly atTerm?: 'settle' | 'continue';
-}
-
-/** The payment rules (contract, section 4). */
-export type PaymentRule =
-	| { readonly kind: 'fixed'; readonly amount: Cents }
-	| ({ readonly kind: 'level' } & LevelTerms)
-	| ({ readonly kind: 'minimum' } & MinimumTerms)
-	/** The minimum of the first period, then that amount for ever. */
-	| ({ readonly kind: 'frozen-minimum' } & MinimumTerms)
-	/** The interest alone for so many periods, then another rule, whose own periods count from there. */
-	| { readonly kind: 'interest-only'; readonly periods: number; readonly then: PaymentRule };
+import type { PaymentRule } from './rules/all-rules';
 
 /** Another rule from a period on. */
 interface PaymentChange {

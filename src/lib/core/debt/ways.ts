@@ -8,7 +8,8 @@ import {
 	type PaymentsPerYear
 } from '../quantities/calendar';
 import { difference, type Difference } from './difference';
-import type { DebtTerms, Known, PaymentRule, Recurring } from './terms';
+import type { DebtTerms, Known, Recurring } from './terms';
+import type { PaymentRule } from './rules/all-rules';
 import { happeningTerms, isLenders, type Happening } from './happenings';
 import { roundedShare, ZERO, type Cents } from '../quantities/money';
 import type { Percent } from '../quantities/rate';

@@ -6,7 +6,8 @@ import {
 	endOfMonth,
 	type CalendarDate
 } from '../quantities/calendar';
-import type { DebtTerms, PaymentRule } from '../debt/terms';
+import type { DebtTerms } from '../debt/terms';
+import type { PaymentRule } from '../debt/rules/all-rules';
 import { rateChangesBefore } from '../debt/rate-steps';
 import { roundedShare, ZERO, type Cents } from '../quantities/money';
 import { firstMonthOf, NO_FEES } from './month';

@@ -9,7 +9,7 @@ import {
 	type StatementFigures,
 	type StatementGiven
 } from '../debt/statement';
-import type { MinimumTerms } from '../debt/terms';
+import type { MinimumTerms } from '../debt/rules/minimum';
 
 /** Percentages of the statement's balance alone, and on top of the interest; in ten-thousandths of a percent. */
 const OF_STATEMENT = [1, 1.5, 2, 2.25, 2.5, 3, 3.5, 4, 5, 6, 7, 8, 10];

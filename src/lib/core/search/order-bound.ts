@@ -24,7 +24,8 @@
  * months that a plan is followed, no order ends.
  */
 import type { CalendarDate } from '../quantities/calendar';
-import type { DebtTerms, PaymentRule } from '../debt/terms';
+import type { DebtTerms } from '../debt/terms';
+import type { PaymentRule } from '../debt/rules/all-rules';
 import { ZERO } from '../quantities/money';
 import { blankPeriod, openPeriod } from '../debt/period';
 import { MONTHS_FOLLOWED } from '../plan/walk';

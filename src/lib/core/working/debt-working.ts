@@ -15,7 +15,7 @@ import type {
 	TotalFigure,
 	Working,
 	YearFigure
-} from './debt-figure';
+} from '../debt/figure';
 import { ZERO } from '../quantities/money';
 import { costPerUnit, rowAt, totalExtra, type Run } from '../debt/run';
 import { minus, money, rowWorking, sumOf } from './row-working';

@@ -1,5 +1,7 @@
-/** The working of a figure in one period (contract, sections 2 to 4). */
-import type { DebtTerms, MinimumTerms, PaymentRule } from '../debt/terms';
+/** The working of a figure in one period (contract, sections 2 to 4), from the record of that period. */
+import type { DebtTerms } from '../debt/terms';
+import { explained } from '../debt/rules/all-rules';
+import type { Explained } from '../debt/rules/rule';
 import type {
 	Convention,
 	Formula,
@@ -7,27 +9,23 @@ import type {
 	RateDays,
 	RowFigure,
 	Working
-} from './debt-figure';
+} from '../debt/figure';
 import { dateOfDay, dayNumber, type CalendarDate } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
-import { unroundedLevelPayment } from '../debt/payment';
-import { anchorOf, daysOfPeriod } from '../debt/period-days';
 import {
 	isByDay,
-	NO_DAYS,
 	periodicFraction,
 	periodicRate,
 	piecesOf,
 	unroundedInterest,
-	WHOLE,
 	type Percent,
 	type PeriodDays,
 	type RateTerms
 } from '../quantities/rate';
 import { rateIn, type RateStep } from '../debt/rate-steps';
-import { feesIn } from '../debt/recurring';
-import { rowAt, unroundedAt, type Run, type RunRow } from '../debt/run';
-import { beforeTheFirst, enterStretch, type Stretch } from '../debt/stretches';
+import { recordOf, type PeriodRecord } from '../debt/record';
+import { rowAt, type Run, type RunRow } from '../debt/run';
+import { lendingOf } from '../debt/stretches';
 
 export function rowWorking(terms: DebtTerms, run: Run, figure: RowFigure, row: RunRow): Working {
 	const { k } = row;
@@ -102,22 +100,18 @@ function rowFormula(
 
 /** On the balance with its charges; in advance, on what the payment leaves of it. */
 function interestFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): Formula {
-	const { k } = row;
-	const { annual, rates } = stretchOf(terms, run, k);
-	const period = { ...NO_DAYS };
-	daysOfPeriod(terms, anchorOf(terms), k, period);
-	const later = rates.filter(({ from }) => from > k);
+	const { opening, charges, paid, annual, days, stretch } = recordOf(terms, run, row.k);
+	const later = stretch.rates.filter(({ from }) => from > row.k);
 	const advance = terms.timing === 'advance';
-	const { opening, charges, paid } = unroundedAt(run, k);
 	const balance = opening + charges - (advance ? paid : 0);
 	const rate = { ...terms.rate, annual };
 	return {
 		kind: 'interest',
 		on: here(advance ? 'remaining' : base(row)),
 		annual,
-		convention: conventionOf(terms, piecesAt(rate, later, period)),
-		waiting: waitingIn(terms, period),
-		unrounded: unroundedInterest(rate, terms.paymentsPerYear, balance, period, later),
+		convention: conventionOf(terms, piecesAt(rate, later, days)),
+		waiting: waitingIn(terms, days),
+		unrounded: unroundedInterest(rate, terms.paymentsPerYear, balance, days, later),
 		rounding: terms.interestRounding ?? 'cent'
 	};
 }
@@ -174,10 +168,11 @@ function conventionOf(
 function scheduledFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): Formula {
 	const { k, scheduled } = row;
 	if (k < 1) return { kind: 'not due' };
-	const { rule, ruleFrom, asking, i } = stretchOf(terms, run, k);
+	const record = recordOf(terms, run, k);
+	const { rule, ruleFrom, asking, rates } = record.stretch;
 	const statement = here(terms.timing === 'advance' ? 'bearing' : 'statement');
 	const owed = statement.result.amount;
-	if (terms.skips?.includes(k) && scheduled === 0) return { kind: 'missed' };
+	if (record.isSkipped && scheduled === 0) return { kind: 'missed' };
 	if (scheduled === owed) {
 		const because =
 			owed <= terms.clearBelow
@@ -188,97 +183,37 @@ function scheduledFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): 
 		const balloon = asking.kind === 'whole' && rule.kind === 'level' ? rule.balloon : undefined;
 		return { kind: 'rest', of: statement, because, balloon: balloon ?? (0 as Cents) };
 	}
-	switch (rule.kind) {
-		case 'fixed':
-			return { kind: 'stated' };
-		case 'interest-only':
-			return { kind: 'same', as: here('interest') };
-		case 'level':
-			return rule.payment ? { kind: 'stated' } : levelFormula(terms, run, rule, ruleFrom, i);
-		case 'minimum':
-			return minimumFormula(terms, rule, row, here);
-		case 'frozen-minimum': {
-			const first = k === ruleFrom ? row : (rowAt(run, ruleFrom) ?? row);
-			if (k > ruleFrom && !terms.skips?.includes(ruleFrom)) {
-				const from = { of: 'row', name: 'scheduled', k: ruleFrom } as const;
-				return { kind: 'same', as: money(first.scheduled, from) };
-			}
-			const then = valuesOf(first);
-			return minimumFormula(terms, rule, first, (name) =>
-				money(then[name], { of: 'row', name, k: ruleFrom })
-			);
-		}
-	}
+	const first = k === ruleFrom ? record : recordOf(terms, run, ruleFrom);
+	const firstRow = rowAt(run, ruleFrom) ?? row;
+	// It was set at the rate of its own first period.
+	const set = { ...terms.rate, annual: rateIn(terms, rates, ruleFrom) };
+	return explained(rule, {
+		now: explainedPeriod(terms, record, row),
+		first: explainedPeriod(terms, first, firstRow),
+		i: periodicFraction(set, terms.paymentsPerYear),
+		isFirstMissed: first.isSkipped
+	});
 }
 
-function levelFormula(
+/** A period as its rule explains it. */
+function explainedPeriod(
 	terms: DebtTerms,
-	run: Run,
-	rule: PaymentRule & { readonly kind: 'level' },
-	from: number,
-	i: number
-): Formula {
-	const { periods, balloon = 0 as Cents, roundPayment = 'nearest' } = rule;
-	const principal = unroundedAt(run, from).opening;
-	const advance = terms.timing === 'advance';
+	{ k, opening, fees }: PeriodRecord,
+	row: RunRow
+): Explained {
+	const values = valuesOf(row);
+	const here = (name: RowFigure['name']) => money(values[name], { of: 'row', name, k });
 	return {
-		kind: 'level',
-		on: money(Math.round(principal) as Cents, { of: 'row', name: 'opening', k: from }),
-		periods,
-		i,
-		balloon,
-		advance,
-		roundPayment,
-		unrounded: unroundedLevelPayment(principal, periods, i, advance, balloon),
-		rounding: terms.interestRounding ?? 'cent'
-	};
-}
-
-function minimumFormula(
-	terms: DebtTerms,
-	{ percent, of, plusInterest, plusFees, roundUpTo, floor }: MinimumTerms,
-	row: RunRow,
-	here: Here
-): Formula {
-	const { interestRounding: rounding = 'cent', timing } = terms;
-	// In advance there is no interest yet when the payment is asked for.
-	const early = timing === 'advance';
-	const basis = here(of === 'statement' && !early ? 'statement' : base(row));
-	const added = plusInterest && !early ? [here('interest')] : [];
-	const fees = plusFees ? feesIn(terms.charges, row.k) : (0 as Cents);
-	const share = (basis.result.amount * percent) / WHOLE;
-	const unrounded = added.reduce((total, { result }) => total + result.amount, share + fees);
-	return {
-		kind: 'minimum',
-		percent,
-		of: basis,
-		added,
-		fees,
-		roundUpTo,
-		floor,
-		unrounded,
-		rounding
+		...lendingOf(terms),
+		k,
+		opening,
+		fees: fees as Cents,
+		here,
+		base: here(base(row))
 	};
 }
 
 const base = ({ charges }: RunRow) => (charges === 0 ? 'opening' : 'bearing');
-
-/** The stretch that period k lies in, found by entering each one before it again. */
-function stretchOf(
-	terms: DebtTerms,
-	run: Run,
-	k: number
-): Stretch & { readonly annual: Percent; readonly i: number } {
-	const stretch = beforeTheFirst(terms);
-	while (stretch.next <= k) {
-		const at = stretch.next;
-		enterStretch(stretch, terms, at, unroundedAt(run, at).opening);
-	}
-	const annual = rateIn(terms, stretch.rates, k);
-	// A level payment was set at the rate of its own first period.
-	const set = { ...terms.rate, annual: rateIn(terms, stretch.rates, stretch.ruleFrom) };
-	return { ...stretch, annual, i: periodicFraction(set, terms.paymentsPerYear) };
-}
 
 export function money(amount: Cents, from: MoneyOperand['from']): MoneyOperand {
 	return { result: { kind: 'money', amount }, from };

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
-	import type { Figure } from '$lib/core/working/debt-figure';
+	import type { Figure } from '$lib/core/debt/figure';
 	import { carryOut, measured, paysAs, sameWay, uncovered, type Way } from '$lib/core/debt/ways';
 	import { workingOf } from '$lib/core/working/debt-working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';

@@ -5,7 +5,7 @@
 
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
-	import type { Figure } from '$lib/core/working/debt-figure';
+	import type { Figure } from '$lib/core/debt/figure';
 	import { dateOfPeriod, periodBy } from '$lib/core/debt/run';
 	import {
 		carryOut,

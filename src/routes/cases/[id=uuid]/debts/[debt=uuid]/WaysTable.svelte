@@ -3,7 +3,7 @@
 	the pictures and the schedule; any of them can become the debt's own.
 -->
 <script lang="ts">
-	import type { Figure } from '$lib/core/working/debt-figure';
+	import type { Figure } from '$lib/core/debt/figure';
 	import type { Cents } from '$lib/core/quantities/money';
 	import { sameWay, type Measured, type Way } from '$lib/core/debt/ways';
 	import { grouped, writeAmount, writeShortMonth } from '$lib/reading/written';

@@ -1,7 +1,7 @@
 <!-- The usual minimum rules that give what is printed, searched beside the page while figures are typed. -->
 <script lang="ts">
 	import type { Printed, StatementGiven } from '$lib/core/debt/statement';
-	import type { MinimumTerms } from '$lib/core/debt/terms';
+	import type { MinimumTerms } from '$lib/core/debt/rules/minimum';
 	import type { Cents } from '$lib/core/quantities/money';
 	import {
 		byFloor,

@@ -1,0 +1,14 @@
+/** The minimum of the first period, then that amount for ever (contract, section 4, `frozen-minimum`). */
+import { explainedMinimum, minimumAsking, type MinimumAsking, type MinimumTerms } from './minimum';
+import type { Rule } from './rule';
+
+export type FrozenMinimumRule = { readonly kind: 'frozen-minimum' } & MinimumTerms;
+
+export const frozenMinimum: Rule<FrozenMinimumRule, MinimumAsking> = {
+	freezes: true,
+	asks: (rule, period) => (period.at === 0 ? minimumAsking(rule, period) : null),
+	explain: (rule, { now, first, isFirstMissed }) =>
+		now.k > first.k && !isFirstMissed
+			? { kind: 'same', as: first.here('scheduled') }
+			: explainedMinimum(rule, first)
+};

@@ -1,0 +1,91 @@
+/**
+ * A minimum payment (contract, section 4, `minimum`):
+ * max(`floor`, up(`percent` · base + [interest if `plusInterest`] + [fees if `plusFees`])).
+ */
+import { roundedShare, roundedUpTo, shareRoundedUp, type Cents } from '../../quantities/money';
+import { WHOLE, type InterestRounding, type Percent } from '../../quantities/rate';
+import type { Formula } from '../figure';
+import type { Explained, Lending, Rule } from './rule';
+
+export interface MinimumTerms {
+	readonly percent: Percent;
+	/** `statement`: balance, charges and interest; `opening`: balance and charges, before interest. */
+	readonly of: 'statement' | 'opening';
+	readonly plusInterest: boolean;
+	readonly plusFees: boolean;
+	/** Rounded up to a multiple of so many minor units; 0: half away from zero to the minor unit. */
+	readonly roundUpTo: Cents;
+	readonly floor: Cents;
+}
+
+export type MinimumRule = { readonly kind: 'minimum' } & MinimumTerms;
+
+export type MinimumAsking = MinimumRule & { readonly rounding: InterestRounding };
+
+export const minimum: Rule<MinimumRule, MinimumAsking> = {
+	asks: minimumAsking,
+	explain: (rule, { now }) => explainedMinimum(rule, now)
+};
+
+export function minimumAsking(
+	terms: MinimumTerms,
+	{ rounding }: Pick<Lending, 'rounding'>
+): MinimumAsking {
+	return { ...terms, kind: 'minimum', rounding };
+}
+
+/**
+ * The minimum payment, in minor units. `bearing` is opening + charges, `interest` that of the period, `fees` the charges
+ * marked as fees. Where interest is rounded to the minor unit,
+ * interest, fees and `roundUpTo` are whole, so that rounding the percentage up first, exactly, gives the same
+ * multiple as rounding the sum up; in full precision they are not, and the sum is rounded up as it is.
+ */
+export function minimumPayment(
+	terms: MinimumAsking,
+	bearing: number,
+	interest: number,
+	fees: number
+): number {
+	const base = terms.of === 'statement' ? bearing + interest : bearing;
+	const added = (terms.plusInterest ? interest : 0) + (terms.plusFees ? fees : 0);
+	return Math.max(
+		terms.floor,
+		terms.rounding === 'cent' ? inWhole(base, added, terms) : inFull(base, added, terms)
+	);
+}
+
+function inWhole(base: number, added: number, { percent, roundUpTo }: MinimumTerms): number {
+	if (roundUpTo === 0) return roundedShare(base, percent, WHOLE) + added;
+	return roundedUpTo(shareRoundedUp(base, percent, WHOLE) + added, roundUpTo);
+}
+
+/** What a sum of fractions may lie above a multiple that it means, as a part of that. */
+const NOISE = 1e-13;
+
+function inFull(base: number, added: number, { percent, roundUpTo }: MinimumTerms): number {
+	const sum = (base * percent) / WHOLE + added;
+	return roundUpTo === 0 ? sum : Math.ceil((sum * (1 - NOISE)) / roundUpTo) * roundUpTo;
+}
+
+export function explainedMinimum(
+	{ percent, of, plusInterest, plusFees, roundUpTo, floor }: MinimumTerms,
+	{ isInAdvance, rounding, fees: charged, here, base }: Explained
+): Formula {
+	// In advance there is no interest yet when the payment is asked for.
+	const basis = of === 'statement' && !isInAdvance ? here('statement') : base;
+	const added = plusInterest && !isInAdvance ? [here('interest')] : [];
+	const fees = plusFees ? charged : (0 as Cents);
+	const share = (basis.result.amount * percent) / WHOLE;
+	const unrounded = added.reduce((total, { result }) => total + result.amount, share + fees);
+	return {
+		kind: 'minimum',
+		percent,
+		of: basis,
+		added,
+		fees,
+		roundUpTo,
+		floor,
+		unrounded,
+		rounding
+	};
+}
