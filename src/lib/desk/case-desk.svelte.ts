@@ -1,6 +1,7 @@
 import { getContext, setContext } from 'svelte';
 import { v4 as newKey } from 'uuid';
-import type { CaseDocument, CaseState, Problem } from '../document/case';
+import type { CaseDocument, CaseState } from '../document/case';
+import type { Problem } from '../document/schema/problems';
 import { withGiven, type GivenEvent } from '../document/calendar';
 import type { DebtEntry } from '../document/debt';
 import type { PlanEntry } from '../document/plan';

@@ -3,7 +3,8 @@
  * the request it sent on leaving may not have arrived, or was too large to be sent on leaving.
  */
 import type { Operation } from 'fast-json-patch';
-import { VERSION, type CaseDocument } from '../document/case';
+import { VERSION } from '../document/version';
+import type { CaseDocument } from '../document/case';
 import { changesFrom, withChanges } from '../document/patches';
 import type { Held, LeftBehind } from './save-queue';
 

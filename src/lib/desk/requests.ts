@@ -1,11 +1,13 @@
 /** The page's requests to its server. */
-import type { CaseDocument, CaseState, NewCase, Problem, Saved } from '../document/case';
+import type { CaseDocument, CaseState, NewCase, Saved } from '../document/case';
+import type { Problem } from '../document/schema/problems';
 import { changesFrom, withChanges } from '../document/patches';
 import { addressOf, type BookPage, type Question } from '../document/casebook';
-import type { MessageRequest } from '../document/message';
-import type { AccountChange, Holders, Person, Role } from '../document/people';
+import type { MessageRequest } from '../document/schema/message';
+import type { AccountChange } from '../document/schema/people';
+import type { Holders, Person, Role } from '../document/people';
 import { LONGEST_REQUEST } from '../workers/longest-request';
-import { tellSignedOut } from './session';
+import { finishWork, tellSignedOut } from './session';
 import type { Server } from './save-queue';
 
 /** What came of a request. */
@@ -39,9 +41,11 @@ export async function serverAnswers(): Promise<boolean> {
 	}
 }
 
-/** Loads the page anew, unless nothing would come in its place. */
+/** Loads the page anew with all that was typed in it, unless nothing would come in its place. */
 export async function loadAnew(): Promise<void> {
-	if (await serverAnswers()) location.reload();
+	if (!(await serverAnswers())) return;
+	await finishWork();
+	location.reload();
 }
 
 /** Bodies up to this many bytes may outlive the page that sends them: a browser lets 64 KiB in all. */

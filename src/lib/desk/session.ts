@@ -4,7 +4,7 @@
 const ended = new Set<() => void>();
 /** The same person has signed in again. */
 const goneOn = new Set<() => void>();
-/** Somebody is about to sign out: what still waits is saved first. */
+/** Somebody is about to sign out, or to load the page anew: what still waits is saved first. */
 const ending = new Set<() => Promise<void>>();
 
 function added<T>(calls: Set<T>, call: T): () => void {
@@ -14,7 +14,7 @@ function added<T>(calls: Set<T>, call: T): () => void {
 
 export const onSignedOut = (call: () => void) => added(ended, call);
 export const onSignedInAgain = (call: () => void) => added(goneOn, call);
-export const beforeSigningOut = (call: () => Promise<void>) => added(ending, call);
+export const beforeWorkEnds = (call: () => Promise<void>) => added(ending, call);
 
 export const tellSignedOut = (): void => ended.forEach((call) => call());
 export const tellSignedInAgain = (): void => goneOn.forEach((call) => call());

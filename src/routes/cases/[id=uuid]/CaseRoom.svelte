@@ -2,7 +2,7 @@
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { CaseDesk, putOnDesk } from '$lib/desk/case-desk.svelte';
-	import { beforeSigningOut, onSignedInAgain } from '$lib/desk/session';
+	import { beforeWorkEnds, onSignedInAgain } from '$lib/desk/session';
 	import { sayTakenAlong } from '$lib/desk/requests';
 	import { codeAhead } from '../../code-ahead';
 	import { placeOf } from '$lib/document/place';
@@ -43,11 +43,13 @@
 	});
 
 	onMount(() => {
-		const forget = [onSignedInAgain(() => void desk.flush()), beforeSigningOut(() => desk.flush())];
+		const forget = onSignedInAgain(() => void held?.flush());
+		const isDone = beforeWorkEnds(async () => held?.flush());
 		return () => {
-			forget.forEach((call) => call());
-			// Also where a page that could not be opened has taken its place.
+			forget();
+			// Also where a page that could not be opened has taken its place: what is not saved then is before another is loaded.
 			held?.leave();
+			if (held?.saving.kind === 'saved') isDone();
 		};
 	});
 
