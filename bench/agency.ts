@@ -2,7 +2,8 @@
 import { createServer } from 'node:net';
 import { startServer } from '../scripts/own-server.mjs';
 import { startPostgres } from '../scripts/postgres.mjs';
-import { NOTHING_LIVED, VERSION, type CaseDocument } from '../src/lib/document/case';
+import { NOTHING_LIVED, type CaseDocument } from '../src/lib/document/case';
+import { VERSION } from '../src/lib/document/version';
 import { usualHandout } from '../src/lib/document/handout';
 import { NO_CALENDAR } from '../src/lib/document/calendar';
 import { FIRST_PLAN } from '../src/lib/document/plan';

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aheadOf } from '../../src/lib/core/plan/comparison';
 import { owedInAll } from '../../src/lib/core/plan/answers';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
-import { casesOf } from '../../src/lib/exchange/case-json';
+import { casesOf } from '../../src/lib/exchange/cases-read';
 import { writeAmount, writeMoney } from '../../src/lib/reading/written';
 import { card, fixed } from '../support/debts';
 import { demoCases, handedIn } from '../support/demo-cases';

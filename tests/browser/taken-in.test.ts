@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { statementOf } from '../../src/lib/core/debt/statement';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
-import { caseDocument } from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
 import { handMadeWorkbook, ofx2 } from '../support/files';
 import { desk, screen, sitDown } from '../support/page';
 import { card } from '../support/debts';

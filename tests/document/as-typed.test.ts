@@ -4,11 +4,14 @@ import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
 import { cents } from '../../src/lib/core/quantities/money';
-import { inOurWords, caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { inOurWords } from '../../src/lib/document/schema/problems';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import type { CaseDocument } from '../../src/lib/document/case';
 import { readAsOf, readDayNear, readFirstDue } from '../../src/lib/document/days';
 import { withChoice } from '../../src/lib/document/kept-forecast';
 import { refusalOf, withCurrency, withDay } from '../../src/lib/document/settings';
-import { casesJson, casesOf } from '../../src/lib/exchange/case-json';
+import { casesJson } from '../../src/lib/exchange/case-json';
+import { casesOf } from '../../src/lib/exchange/cases-read';
 import { readDate, readMonth } from '../../src/lib/reading/dates';
 import { readMoney } from '../../src/lib/reading/money';
 import { readLabel, readLine, readName } from '../../src/lib/reading/names';
@@ -103,30 +106,32 @@ describe('what the page takes', () => {
 		);
 	});
 
-	it('is another day of the figures, or it says why it can’t be', () => {
-		fc.assert(
-			fc.property(fc.constantFrom(...demoCases), typed, (document, text) => {
+	it('is another day of the figures, or it says why it can’t be', async () => {
+		await fc.assert(
+			fc.asyncProperty(fc.constantFrom(...demoCases), typed, async (document, text) => {
 				const reading = readAsOf(text, asOf, usd);
 				if (!reading.ok) return;
 				const later = withDay(document, reading.value);
-				expect(refusalOf(later)).toBe(allowed(later));
+				expect(await refusalOf(later)).toBe(allowed(later));
 			}),
 			{ numRuns: runs(100) }
 		);
 		for (const day of ['2021-03-01', '2100-12-31'] as CalendarDate[])
-			expect(refusalOf(withDay(ferry, day))).toMatch(/allowed|Allowed/);
-		expect(refusalOf(withDay(ferry, '2027-03-01' as CalendarDate))).toBeNull();
+			expect(await refusalOf(withDay(ferry, day))).toMatch(/allowed|Allowed/);
+		expect(await refusalOf(withDay(ferry, '2027-03-01' as CalendarDate))).toBeNull();
 	});
 
-	it('is another currency, or it says why it can’t be', () => {
+	it('is another currency, or it says why it can’t be', async () => {
 		const rich = withDebt({ balance: LIMITS.amount });
 		const [kwd, jpy] = [currencyOf('KWD'), currencyOf('JPY')];
 		if (!kwd || !jpy) throw new Error('currencies');
-		expect(refusalOf(withCurrency(rich, kwd))).toMatch(/allowed is a whole number of minor units/);
-		expect(refusalOf(withCurrency(rich, jpy))).toBeNull();
+		expect(await refusalOf(withCurrency(rich, kwd))).toMatch(
+			/allowed is a whole number of minor units/
+		);
+		expect(await refusalOf(withCurrency(rich, jpy))).toBeNull();
 		for (const currency of knownCurrencies(usd).slice(0, 30)) {
 			const { code, digits } = currency;
-			expect([code, refusalOf(withCurrency(ferry, { code, digits }))]).toEqual([code, null]);
+			expect([code, await refusalOf(withCurrency(ferry, { code, digits }))]).toEqual([code, null]);
 		}
 	});
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { caseDocument, inOurWords, problemsOf } from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import { inOurWords, problemsOf } from '../../src/lib/document/schema/problems';
 import { badValues, placesIn, wholeCase, withValue, type Path } from '../support/whole-case';
 
 /** Words of the schema library, or none at all. */

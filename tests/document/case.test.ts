@@ -1,12 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import {
-	NOTHING_LIVED,
-	VERSION,
-	caseDocument,
-	carriedOut,
-	problemsOf,
-	saveRequest
-} from '../../src/lib/document/case';
+import { NOTHING_LIVED, carriedOut } from '../../src/lib/document/case';
+import { VERSION } from '../../src/lib/document/version';
+import { caseDocument, saveRequest } from '../../src/lib/document/schema/case';
+import { problemsOf } from '../../src/lib/document/schema/problems';
 import { caseDifferences } from '../../src/lib/words/differences';
 import { usualHandout } from '../../src/lib/document/handout';
 import { NO_CALENDAR } from '../../src/lib/document/calendar';

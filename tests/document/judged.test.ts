@@ -1,7 +1,8 @@
 /** A case is judged at each change, and only what has changed is looked through: the answer is the same. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import type { CaseDocument } from '../../src/lib/document/case';
 import { judgedInTurns } from '../../src/lib/document/judge';
 import { differenceBetween, withChanges } from '../../src/lib/document/patches';
 import { anyDocument } from '../support/documents';

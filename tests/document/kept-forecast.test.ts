@@ -2,7 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { run } from '../../src/lib/core/debt/run';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
-import { caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import type { CaseDocument } from '../../src/lib/document/case';
 import { forecastEntryOf } from '../../src/lib/document/kept-forecast';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { card } from '../support/debts';

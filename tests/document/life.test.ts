@@ -5,7 +5,8 @@ import { cents } from '../../src/lib/core/quantities/money';
 import { comeBack } from '../../src/lib/document/coming-back';
 import type { TransactionEntry } from '../../src/lib/document/debt';
 import { alsoInFile, explainedBalance, lifeOf } from '../../src/lib/document/life';
-import { caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import type { CaseDocument } from '../../src/lib/document/case';
 import { keptForecast } from '../../src/lib/document/kept-forecast';
 import {
 	cameFor,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
-import { caseDocument } from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
 import { withCurrency, withDay } from '../../src/lib/document/settings';
 import { currencyMeans, dayMeans } from '../../src/lib/words/settings';
 import { wholeCase } from '../support/whole-case';

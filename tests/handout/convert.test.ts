@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { writtenPdf } from '../../scripts/pdf';
 import { emlOf } from '../../src/lib/exchange/mail';
-import { casesOf } from '../../src/lib/exchange/case-json';
+import { casesOf } from '../../src/lib/exchange/cases-read';
 import { converted, type Chosen } from '../../src/lib/handout/convert';
 import { demoCases } from '../support/demo-cases';
 import { recalculated } from '../support/recalculated';

@@ -5,7 +5,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { moneyThatCovers, planDifference } from '../../src/lib/core/plan/answers';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
-import { HANDOUT_PARTS } from '../../src/lib/document/handout';
+import { HANDOUT_PARTS } from '../../src/lib/document/handout-parts';
 import { USUAL_PLAN } from '../../src/lib/document/plan';
 import type { Block, Table } from '../../src/lib/handout/blocks';
 import { fontRuns, isPrintable } from '../../src/lib/handout/fonts';

@@ -1,7 +1,8 @@
 /** What a history stores as differences are the documents that there were. */
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import type { CaseDocument } from '../../src/lib/document/case';
 import { differenceBetween } from '../../src/lib/document/patches';
 import {
 	differingAfter,

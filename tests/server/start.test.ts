@@ -6,7 +6,8 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { makeEmptyData } from '../../scripts/empty-data.mjs';
 import { startServer } from '../../scripts/own-server.mjs';
 import { EMPTY_DATA, ROOT } from '../../scripts/prepare.mjs';
-import { VERSION, type CaseState } from '../../src/lib/document/case';
+import { VERSION } from '../../src/lib/document/version';
+import type { CaseState } from '../../src/lib/document/case';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { card, cardOfVersion1 } from '../support/debts';
 import {

@@ -1,6 +1,7 @@
 /** The demo's cases, as documents. */
 import { readdirSync, readFileSync } from 'node:fs';
-import { caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import type { CaseDocument } from '../../src/lib/document/case';
 
 export const demoCases: readonly CaseDocument[] = readdirSync('demo')
 	.sort()

@@ -3,9 +3,11 @@ import fc from 'fast-check';
 import { FREQUENCIES } from '../../src/lib/core/quantities/calendar';
 import { ORDERS } from '../../src/lib/core/plan/order';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
-import { VERSION, caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { VERSION } from '../../src/lib/document/version';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import type { CaseDocument } from '../../src/lib/document/case';
 import { DATE_ORDERS, NUMBER_STYLES } from '../../src/lib/messages/style';
-import { HANDOUT_LANGUAGES, HANDOUT_PARTS, PAPERS } from '../../src/lib/document/handout';
+import { HANDOUT_LANGUAGES, HANDOUT_PARTS, PAPERS } from '../../src/lib/document/handout-parts';
 import { contentOf } from '../../src/lib/document/plan';
 
 const money = fc.oneof(fc.integer({ min: 0, max: 90_000 }), fc.constantFrom(0, 1, LIMITS.amount));

@@ -1,12 +1,9 @@
 /** Reference cases of what really happened, as documents: the same households, plans and lives, typed by a counselor. */
 import { readFileSync } from 'node:fs';
 import { DRIFT_PARTS, type DriftPart } from '../../src/lib/core/plan/happened';
-import {
-	caseDocument,
-	NOTHING_LIVED,
-	VERSION,
-	type CaseDocument
-} from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import { NOTHING_LIVED, type CaseDocument } from '../../src/lib/document/case';
+import { VERSION } from '../../src/lib/document/version';
 import { usualHandout } from '../../src/lib/document/handout';
 import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { forecastEntryOf } from '../../src/lib/document/kept-forecast';

@@ -1,12 +1,9 @@
 /** A household that has been read every month for years, with what its lenders' files say: for measuring. */
 import { addDays, addMonths, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents } from '../../src/lib/core/quantities/money';
-import {
-	caseDocument,
-	NOTHING_LIVED,
-	VERSION,
-	type CaseDocument
-} from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import { NOTHING_LIVED, type CaseDocument } from '../../src/lib/document/case';
+import { VERSION } from '../../src/lib/document/version';
 import { usualHandout } from '../../src/lib/document/handout';
 import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { forecastEntryOf, keptForecast } from '../../src/lib/document/kept-forecast';

@@ -12,11 +12,11 @@ import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import {
 	NOTHING_LIVED,
-	VERSION,
 	type CaseDocument,
 	type CaseState,
 	type Saved
 } from '../../src/lib/document/case';
+import { VERSION } from '../../src/lib/document/version';
 import { signIn } from '../../scripts/accounts.mjs';
 import { USUAL_STYLE } from '../../src/lib/messages/style';
 

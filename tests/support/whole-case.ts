@@ -1,6 +1,8 @@
 /** A case in which every field that a document can have says something. */
 import { FIRST_PLAN, contentOf, type PlanEntry } from '../../src/lib/document/plan';
-import { VERSION, caseDocument, type CaseDocument } from '../../src/lib/document/case';
+import { VERSION } from '../../src/lib/document/version';
+import { caseDocument } from '../../src/lib/document/schema/case';
+import type { CaseDocument } from '../../src/lib/document/case';
 import { amount, card, fixed, interestPlus, unusual } from './debts';
 
 const id = (at: number) => `7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f${String(at).padStart(3, '0')}`;

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { percent } from '../../src/lib/core/quantities/rate';
 import { cents } from '../../src/lib/core/quantities/money';
-import { caseDocument } from '../../src/lib/document/case';
+import { caseDocument } from '../../src/lib/document/schema/case';
 import { caseDifferences } from '../../src/lib/words/differences';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
 import { listedDebts } from '../../src/lib/words/plan';

@@ -1,9 +1,9 @@
 /** What the casebook is asked, as an address has it. */
 import { z } from 'zod';
 import { LIMITS } from '../core/quantities/limits';
-import { inOurWords } from './case';
+import { inOurWords } from './schema/problems';
 import { LONGEST_SEARCH, SHOWN, SORTS, USUAL, type Question } from './casebook';
-import { choice, count, text } from './fields';
+import { choice, count, text } from './schema/fields';
 
 /** A number as an address has it. */
 const written = <T extends z.ZodType>(schema: T) =>

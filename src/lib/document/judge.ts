@@ -1,20 +1,14 @@
 /** Judges what was sent as a case, or as several: a question and an answer that can go from one thread to another. */
 import type { Operation } from 'fast-json-patch';
 import type { z } from 'zod';
-import {
-	caseDocument,
-	inOurWords,
-	problemsOf,
-	spanOf,
-	takenRequest,
-	VERSION,
-	type CaseDocument,
-	type Problem
-} from './case';
-import { debtEntry, happeningEntry, transactionEntry } from './debt';
-import { forecastEntry } from './forecast';
-import { rememberJudged } from './judged-once';
-import { happenedEntry, readingEntry, visitEntry } from './life';
+import { caseDocument, spanOf, takenRequest } from './schema/case';
+import { inOurWords, problemsOf, type Problem } from './schema/problems';
+import { VERSION } from './version';
+import type { CaseDocument } from './case';
+import { debtEntry, happeningEntry, transactionEntry } from './schema/debt';
+import { forecastEntry } from './schema/forecast';
+import { rememberJudged } from './schema/judged-once';
+import { happenedEntry, readingEntry, visitEntry } from './schema/life';
 import { differenceBetween } from './patches';
 
 export type Sent =

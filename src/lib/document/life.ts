@@ -2,45 +2,12 @@
  * What really happened to a case's debts, as it is saved: the client's visits, the balances that were read in them,
  * and payments and charges that somebody typed. What lenders' files say is with the debts (`transactions`).
  */
-import { z } from 'zod';
 import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import type { DatedAmount, Forecast, Life } from '../core/plan/happened';
 import type { DebtEntry, TransactionEntry } from './debt';
-import { choice, date, identifier, money } from './fields';
-import { judgedOnce } from './judged-once';
-
-export const visitEntry = judgedOnce(
-	z.strictObject({
-		id: identifier('The identifier of a visit'),
-		date: date('The day of a visit')
-	})
-);
-
-/** A balance as a statement has it. */
-export const readingEntry = judgedOnce(
-	z.strictObject({
-		id: identifier('The identifier of a reading'),
-		visit: identifier('The visit of a reading'),
-		debt: identifier('The debt of a reading'),
-		/** The day of the balance: that of the visit, or before. */
-		date: date('The day of a reading'),
-		balance: money('The balance that was read'),
-		/** Since the reading before, as printed; null: not known. */
-		interest: money('The interest as printed').nullable()
-	})
-);
-
-/** Something that was paid, bought or charged, as it was typed. */
-export const happenedEntry = judgedOnce(
-	z.strictObject({
-		id: identifier('The identifier of what happened'),
-		debt: identifier('The debt of what happened'),
-		date: date('The day of what happened'),
-		kind: choice('What happened', ['payment', 'charge', 'fee']),
-		amount: money('The amount of what happened')
-	})
-);
+import type { z } from 'zod';
+import type { visitEntry, readingEntry, happenedEntry } from './schema/life';
 
 export type VisitEntry = z.infer<typeof visitEntry>;
 export type ReadingEntry = z.infer<typeof readingEntry>;

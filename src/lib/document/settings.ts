@@ -1,6 +1,6 @@
 /** What a case is about as a whole, changed after it was opened: the day of its figures, its currency. */
 import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
-import { caseDocument, inOurWords, problemsOf, type CaseDocument } from './case';
+import type { CaseDocument } from './case';
 import type { Currency } from '../reading/currencies';
 
 /** The case with its figures as of another day: balances stay, and what was due by then is due next after it. */
@@ -21,8 +21,12 @@ export function withDay(document: CaseDocument, asOf: CalendarDate): CaseDocumen
 	};
 }
 
-/** Why a case would not be allowed as it would come to be; null where it would. */
-export function refusalOf(document: CaseDocument): string | null {
+/** Why a case would not be allowed as it would come to be; null where it would. What judges it comes when it is asked. */
+export async function refusalOf(document: CaseDocument): Promise<string | null> {
+	const [{ caseDocument }, { inOurWords, problemsOf }] = await Promise.all([
+		import('./schema/case'),
+		import('./schema/problems')
+	]);
 	const judged = caseDocument.safeParse(document, { error: inOurWords });
 	return judged.success ? null : (problemsOf(judged.error)[0]?.message ?? null);
 }

@@ -1,14 +1,5 @@
-/** Cases as JSON: one, several or all of them, as they are in documents; taken back in they are equal. */
-import { z } from 'zod';
-import {
-	caseFile,
-	inOurWords,
-	presentCaseFile,
-	problemsOf,
-	type CaseDocument
-} from '../document/case';
-import type { Spoken } from '../messages/message';
-import { refuse, textOf, type NamedBytes } from './bytes';
+/** Cases as JSON: one, several or all of them, as they are in documents; taken back in they are equal. They are read in `cases-read.ts`. */
+import type { CaseDocument } from '../document/case';
 
 /** The name under which the JSON Schema is served and shipped. */
 const SCHEMA_NAME = 'residuum-cases.schema.json';
@@ -48,31 +39,3 @@ function* partsOf(document: CaseDocument, at: number): Generator<string> {
 
 const indented = (value: unknown, depth: number): string =>
 	JSON.stringify(value, null, '\t').replaceAll('\n', `\n${'\t'.repeat(depth)}`);
-
-/** The cases of a file, also of earlier versions of the document; a document by itself is one case. */
-export function casesOf(file: NamedBytes, spoken: Spoken): CaseDocument[] {
-	const { name } = file;
-	let said: unknown;
-	try {
-		said = JSON.parse(textOf(file, spoken));
-	} catch (error) {
-		if (error instanceof SyntaxError) refuse(spoken, 'no json', { name });
-		throw error;
-	}
-	const read = caseFile.safeParse(asCases(said), { error: inOurWords });
-	if (read.success) return read.data.cases;
-	const [problem] = problemsOf(read.error);
-	const { at, message } = problem ?? { at: '', message: '' };
-	return refuse(spoken, at === '' ? 'json problem' : 'json problem at', { name, at, message });
-}
-
-/** What a file says as a list of cases: a document by itself is one, also where it is kept as a “document” with more about it. */
-function asCases(said: unknown): unknown {
-	if (typeof said !== 'object' || said === null) return said;
-	if ('version' in said) return { cases: [said] };
-	return 'document' in said ? { cases: [said.document] } : said;
-}
-
-/** The JSON Schema (draft 2020-12) of such a file, made from the schema that judges it. */
-export const jsonSchema = (): object =>
-	z.toJSONSchema(presentCaseFile, { io: 'input', unrepresentable: 'any' });

@@ -5,7 +5,7 @@ import { writingOf } from '../reading/writing';
 import type { Spoken } from '../messages/message';
 import type { Style } from '../messages/style';
 import { kindOf, refuse, type NamedBytes } from './bytes';
-import { casesOf } from './case-json';
+import { casesOf } from './cases-read';
 import { COLUMNS, debtOf } from './debt-columns';
 import { takenTable } from './debts-table';
 import { debtOfAccount } from './account-debt';

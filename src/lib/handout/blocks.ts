@@ -1,6 +1,6 @@
 /** What a client takes home, as data: it is drawn as a page and as a PDF. */
 import type { Sentence } from '../messages/sentence';
-import type { Paper } from '../document/handout';
+import type { Paper } from '../document/handout-parts';
 
 export type Block =
 	| { readonly kind: 'heading'; readonly text: string }

@@ -9,7 +9,7 @@ import { underStrain } from '../core/search/how-sure';
 import type { CaseDocument } from '../document/case';
 import { carriedPlan, measuredPlan } from '../document/carried-plans';
 import { assumesTerms } from '../document/change';
-import { HANDOUT_PARTS, type HandoutPart } from '../document/handout';
+import { HANDOUT_PARTS, type HandoutPart } from '../document/handout-parts';
 import { chosenPlan, monthStart, type PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import { writeLongDate } from '../reading/written';

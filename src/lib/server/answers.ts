@@ -1,7 +1,8 @@
 import { error, json } from '@sveltejs/kit';
 import { questionIn } from '../document/book-question';
 import type { Question } from '../document/casebook';
-import { problemsOf, type Problem, type Saved } from '../document/case';
+import { problemsOf, type Problem } from '../document/schema/problems';
+import type { Saved } from '../document/case';
 import { differenceBetween } from '../document/patches';
 import type { Written } from './cases/cases';
 import { NotNow } from './database';

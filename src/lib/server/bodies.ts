@@ -1,6 +1,7 @@
 /** Bodies of requests: read as they come, measured and refused before all of one is there. */
 import type { z } from 'zod';
-import { inOurWords, problemsOf, type CaseDocument } from '../document/case';
+import { inOurWords, problemsOf } from '../document/schema/problems';
+import type { CaseDocument } from '../document/case';
 import { notSaved, refuse } from './answers';
 import { judgedBeside } from './judging';
 

@@ -1,5 +1,5 @@
 /** What can be chosen about a hand-out. */
-import type { HandoutPart } from '../document/handout';
+import type { HandoutPart } from '../document/handout-parts';
 import en from '../messages/en/handout-settings.json';
 import { capital, messagesOf, type Spoken } from '../messages/message';
 

@@ -1,6 +1,6 @@
 /** Reads a file beside the page: what it holds, or the sentence with which it is refused. */
 import { kindOf, Refusal } from '../exchange/bytes';
-import { casesOf } from '../exchange/case-json';
+import { casesOf } from '../exchange/cases-read';
 import { accountsOf } from '../exchange/statement-ofx';
 import { sheetsIn } from '../exchange/sheets';
 import type { FileContent, FileTask } from './file-content';

@@ -8,13 +8,8 @@
 		type AccountDone,
 		type Answer
 	} from '$lib/desk/requests';
-	import {
-		LONGEST_NAME,
-		ROLES,
-		type AccountChange,
-		type AccountSummary,
-		type Role
-	} from '$lib/document/people';
+	import { LONGEST_NAME, ROLES, type AccountSummary, type Role } from '$lib/document/people';
+	import type { AccountChange } from '$lib/document/schema/people';
 	import { SCREEN } from '$lib/reading/writing';
 	import Answered from '$lib/ui/Answer.svelte';
 	import Choice from '$lib/ui/Choice.svelte';

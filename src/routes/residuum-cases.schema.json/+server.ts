@@ -1,4 +1,4 @@
-import { jsonSchema } from '$lib/exchange/case-json';
+import { jsonSchema } from '$lib/exchange/cases-read';
 import type { RequestHandler } from './$types';
 
 /** The JSON Schema that files of cases name. */

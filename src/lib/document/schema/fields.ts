@@ -1,11 +1,11 @@
 /** The fields that documents are made of, each with a refusal that says what is allowed. */
 import { z } from 'zod';
-import { FREQUENCIES, isCalendarDate, type CalendarDate } from '../core/quantities/calendar';
-import { LIMITS } from '../core/quantities/limits';
-import type { Cents } from '../core/quantities/money';
-import type { Percent } from '../core/quantities/rate';
-import { NO_TEXT } from '../reading/names';
-import { quoted } from '../reading/reading';
+import { FREQUENCIES, isCalendarDate, type CalendarDate } from '../../core/quantities/calendar';
+import { LIMITS } from '../../core/quantities/limits';
+import type { Cents } from '../../core/quantities/money';
+import type { Percent } from '../../core/quantities/rate';
+import { NO_TEXT } from '../../reading/names';
+import { quoted } from '../../reading/reading';
 
 /** The refusal of a value that is none of what the field allows. */
 export function sentence(field: string, allowed: string) {

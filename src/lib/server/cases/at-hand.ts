@@ -3,7 +3,8 @@
  * neither read nor judged again at the next save. Whether it is still so is asked of the database each time, since
  * others may write there too.
  */
-import { VERSION, type CaseDocument } from '../../document/case';
+import { VERSION } from '../../document/version';
+import type { CaseDocument } from '../../document/case';
 import { judgedInTurns } from '../../document/judge';
 import { reading } from '../database';
 import { rowsOf, selecting, type Row } from '../database/shapes';

@@ -4,16 +4,9 @@
  * Nothing above these modules knows SQL.
  */
 import type { Operation } from 'fast-json-patch';
-import {
-	begunCase,
-	caseDocument,
-	inOurWords,
-	problemsOf,
-	type CaseDocument,
-	type CaseState,
-	type NewCase,
-	type Problem
-} from '../../document/case';
+import { begunCase, type CaseDocument, type CaseState, type NewCase } from '../../document/case';
+import { caseDocument } from '../../document/schema/case';
+import { inOurWords, problemsOf, type Problem } from '../../document/schema/problems';
 import { rememberCase } from '../../document/judge';
 import { differenceBetween, isWhole, withChanges } from '../../document/patches';
 import { standingOf } from '../../document/forecast';

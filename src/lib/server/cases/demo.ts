@@ -1,7 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { caseDocument } from '../../document/case';
+import { caseDocument } from '../../document/schema/case';
 import { isAnyCase } from './casebook';
 import { insertCase } from './cases';
 

@@ -1,6 +1,7 @@
 /** The outbox: messages as the files that they would be sent as. Nothing leaves the machine. */
 import { simpleParser } from 'mailparser';
-import type { ArrivedMessage, MessageRequest, MessageSummary } from '../../document/message';
+import type { ArrivedMessage, MessageSummary } from '../../document/message';
+import type { MessageRequest } from '../../document/schema/message';
 import { emlOf } from '../../exchange/mail';
 import { now } from '../clock';
 import { reading, writing } from '../database';

@@ -1,5 +1,6 @@
 /** Damaged data: what is damaged, and what can still be read out. */
-import { caseDocument, type CaseDocument } from '../../document/case';
+import { caseDocument } from '../../document/schema/case';
+import type { CaseDocument } from '../../document/case';
 import { documentIn, STORED, storedIn, type StoredText } from './differences';
 import { StatementFailed } from './statements';
 import { KEPT } from './tables';

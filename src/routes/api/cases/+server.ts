@@ -1,4 +1,4 @@
-import { newCase } from '$lib/document/case';
+import { newCase } from '$lib/document/schema/case';
 import { answering } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { createCase } from '$lib/server/cases/cases';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LIMITS } from '$lib/core/quantities/limits';
-import { date, text } from '$lib/document/fields';
+import { date, text } from '$lib/document/schema/fields';
 import { answering } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { askLender } from '$lib/server/lenders';

@@ -1,4 +1,4 @@
-import { newAccountRequest } from '$lib/document/people';
+import { newAccountRequest } from '$lib/document/schema/people';
 import { answering } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { addAccount } from '$lib/server/people/accounts';

@@ -1,4 +1,4 @@
-import { passwordRequest, signInRequest } from '$lib/document/people';
+import { passwordRequest, signInRequest } from '$lib/document/schema/people';
 import { answering, refuse } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { changePassword } from '$lib/server/people/accounts';

@@ -1,4 +1,4 @@
-import { welcomeRequest } from '$lib/document/people';
+import { welcomeRequest } from '$lib/document/schema/people';
 import { answering, refuse } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { setPassword } from '$lib/server/people/accounts';

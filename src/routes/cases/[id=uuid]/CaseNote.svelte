@@ -57,6 +57,12 @@
 	}
 </script>
 
+{#snippet silent()}
+	<p class="means" role="alert">
+		The server doesn’t answer: a part of this page did not come. Type it again in a moment.
+	</p>
+{/snippet}
+
 <Note title="This case" {anchor} {onclose}>
 	<div class="fields">
 		<span class="label">Client</span>
@@ -80,13 +86,16 @@
 			onchange={(typed) => (day = typed)}
 		/>
 		{#if otherDay}
-			{@const refusal = refusalOf(withDay(paper, otherDay))}
-			<p class="means" role={refusal ? 'alert' : undefined}>
-				{#if refusal}{refusal}{:else}
-					{dayMeans(paper, otherDay)}
-					<button type="button" onclick={() => takeDay(otherDay)}>Change the day</button>
-				{/if}
-			</p>
+			{#await refusalOf(withDay(paper, otherDay)) then refusal}
+				<p class="means" role={refusal ? 'alert' : undefined}>
+					{#if refusal}{refusal}{:else}
+						{dayMeans(paper, otherDay)}
+						<button type="button" onclick={() => takeDay(otherDay)}>Change the day</button>
+					{/if}
+				</p>
+			{:catch}
+				{@render silent()}
+			{/await}
 		{/if}
 		<span class="label">Currency</span>
 		<TypedField
@@ -97,15 +106,18 @@
 			onchange={(typed) => (currency = typed)}
 		/>
 		{#if otherCurrency}
-			{@const refusal = refusalOf(withCurrency(paper, otherCurrency))}
-			<p class="means" role={refusal ? 'alert' : undefined}>
-				{#if refusal}{refusal}{:else}
-					{currencyMeans(paper, otherCurrency)}
-					<button type="button" onclick={() => takeCurrency(otherCurrency)}
-						>Change the currency</button
-					>
-				{/if}
-			</p>
+			{#await refusalOf(withCurrency(paper, otherCurrency)) then refusal}
+				<p class="means" role={refusal ? 'alert' : undefined}>
+					{#if refusal}{refusal}{:else}
+						{currencyMeans(paper, otherCurrency)}
+						<button type="button" onclick={() => takeCurrency(otherCurrency)}
+							>Change the currency</button
+						>
+					{/if}
+				</p>
+			{:catch}
+				{@render silent()}
+			{/await}
 		{/if}
 		<span class="label">Numbers</span>
 		<Choice

@@ -1,4 +1,4 @@
-import { renameRequest, saveRequest } from '$lib/document/case';
+import { renameRequest, saveRequest } from '$lib/document/schema/case';
 import { answering, answerTo, unknownCase } from '$lib/server/answers';
 import { LARGEST, readBody } from '$lib/server/bodies';
 import { deleteCase, readCase, renameCase, saveCase } from '$lib/server/cases/cases';

@@ -1,4 +1,4 @@
-import { accountChange, type AccountChange } from '$lib/document/people';
+import { accountChange, type AccountChange } from '$lib/document/schema/people';
 import { answering } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import {

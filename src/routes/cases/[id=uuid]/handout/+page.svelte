@@ -4,7 +4,8 @@
 	import { page } from '$app/state';
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
-	import { HANDOUT_PARTS, type HandoutEntry, type HandoutPart } from '$lib/document/handout';
+	import { HANDOUT_PARTS, type HandoutPart } from '$lib/document/handout-parts';
+	import type { HandoutEntry } from '$lib/document/handout';
 	import { isUnpayable } from '$lib/document/carried-plans';
 	import { handoutOf } from '$lib/handout/handout';
 	import { readLine } from '$lib/reading/names';

@@ -1,4 +1,4 @@
-import { hereRequest } from '$lib/document/people';
+import { hereRequest } from '$lib/document/schema/people';
 import { answering } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { hear } from '$lib/server/people/holders';

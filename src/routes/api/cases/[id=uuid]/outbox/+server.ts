@@ -1,4 +1,4 @@
-import { messageRequest } from '$lib/document/message';
+import { messageRequest } from '$lib/document/schema/message';
 import { answering, unknownCase } from '$lib/server/answers';
 import { LARGEST, readBody } from '$lib/server/bodies';
 import { putMessage } from '$lib/server/cases/outbox';

@@ -1,4 +1,4 @@
-import { ownerRequest } from '$lib/document/people';
+import { ownerRequest } from '$lib/document/schema/people';
 import { answering, refuse } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { handOver } from '$lib/server/people/holders';

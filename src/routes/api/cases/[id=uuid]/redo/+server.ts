@@ -1,4 +1,4 @@
-import { stepRequest } from '$lib/document/case';
+import { stepRequest } from '$lib/document/schema/case';
 import { answering, answerTo } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { redoCase } from '$lib/server/cases/cases';

@@ -1,4 +1,4 @@
-import { sharedRequest } from '$lib/document/people';
+import { sharedRequest } from '$lib/document/schema/people';
 import { answering } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { shareWith } from '$lib/server/people/holders';

@@ -1,4 +1,4 @@
-import { takenAlongRequest } from '$lib/document/people';
+import { takenAlongRequest } from '$lib/document/schema/people';
 import { answering } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { noteAlone } from '$lib/server/people/trail';

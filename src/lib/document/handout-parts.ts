@@ -1,0 +1,17 @@
+/** What a hand-out can be made of: its parts, languages and papers. */
+/** The parts of a hand-out, in the order in which they are printed. */
+export const HANDOUT_PARTS = [
+	'answer',
+	'picture',
+	'pay',
+	'months',
+	'choice',
+	'short',
+	'sure',
+	'assumes'
+] as const;
+export type HandoutPart = (typeof HANDOUT_PARTS)[number];
+
+export const HANDOUT_LANGUAGES = ['en', 'es'] as const;
+export const PAPERS = ['a4', 'letter'] as const;
+export type Paper = (typeof PAPERS)[number];

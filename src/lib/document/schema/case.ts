@@ -1,0 +1,267 @@
+/**
+ * A case as it travels between page, server and history, and the requests around it. Everything that
+ * comes in passes these schemas; each refusal says the field, what is wrong and what is allowed.
+ */
+import { z } from 'zod';
+import { addMonths, isCalendarDate, type CalendarDate } from '../../core/quantities/calendar';
+import { LIMITS } from '../../core/quantities/limits';
+import { changesEntry } from './changes';
+import { upgraded } from '../upgrade';
+import { VERSION } from '../version';
+import { allowedFirstDue } from '../days';
+import { debtEntry } from './debt';
+import { roundingSteps } from '../debt';
+import { currencyOf } from '../../reading/currencies';
+import { calendarEntry } from './calendar';
+import { newDebtOf } from '../change';
+import { forecastEntry } from './forecast';
+import { handoutEntry } from './handout';
+import { happenedEntry, readingEntry, visitEntry } from './life';
+import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE } from '../../messages/style';
+import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan';
+import { choice, date, flag, identifier, name, sentence, text } from './fields';
+
+const currencyError = {
+	abort: true,
+	error: sentence('The currency', 'an ISO 4217 code with its own number of decimals')
+};
+const currency = z
+	.strictObject({ code: z.string(currencyError), digits: z.int(currencyError) }, currencyError)
+	.refine(({ code, digits }) => {
+		return currencyOf(code)?.digits === digits;
+	}, currencyError);
+
+/** How the case's numbers and dates are shown and typed. */
+const style = z.strictObject({
+	numbers: choice('How numbers are written', NUMBER_STYLES),
+	dates: choice('How dates are written', DATE_ORDERS)
+});
+
+const asOf = date('The day the figures are as of', {
+	first: `${LIMITS.years.first}-01-01`,
+	last: `${LIMITS.years.last}-12-31`
+});
+
+const presentDocument = z
+	.strictObject({
+		version: z.literal(VERSION, {
+			error: sentence('The version of the document', `1 to ${VERSION}`)
+		}),
+		label: name('The client label', 1),
+		currency,
+		style,
+		asOf,
+		debts: z
+			.array(debtEntry)
+			.max(LIMITS.debts, { error: `A case holds at most ${LIMITS.debts} debts.` }),
+		plans: z
+			.array(planEntry)
+			.min(1, { error: 'A case has at least one plan.' })
+			.max(LIMITS.plans, { error: `A case holds at most ${LIMITS.plans} plans.` }),
+		against: measureEntry,
+		/** The plans that were chosen, the latest last. */
+		choices: z.array(choiceEntry).max(LIMITS.choices, {
+			error: `A case remembers at most ${LIMITS.choices} choices.`
+		}),
+		sheet: sheetEntry,
+		handout: handoutEntry,
+		/** The calendars that were given out. */
+		calendar: calendarEntry,
+		/** What chosen plans were expected to do, the latest last; never changed by later edits. */
+		forecasts: z.array(forecastEntry).max(LIMITS.forecasts, {
+			error: `A case keeps at most ${LIMITS.forecasts} forecasts.`
+		}),
+		/** What really happened since. */
+		visits: z.array(visitEntry).max(LIMITS.visits, {
+			error: `A case remembers at most ${LIMITS.visits} visits.`
+		}),
+		readings: z.array(readingEntry).max(LIMITS.readings, {
+			error: `A case keeps at most ${LIMITS.readings} balances that were read.`
+		}),
+		happened: z.array(happenedEntry).max(LIMITS.happened, {
+			error: `A case keeps at most ${LIMITS.happened} payments and charges that were typed.`
+		})
+	})
+	.superRefine(({ debts, plans, currency, asOf, forecasts, ...lived }, context) => {
+		const { before, after } = LIMITS.span;
+		const [earliest, latest] = [addMonths(asOf, -12 * before), addMonths(asOf, 12 * after)];
+		for (const [list, entries] of Object.entries({ debts, plans }))
+			for (const [at, entry] of entries.entries()) {
+				const { first, last } = spanOf(entry);
+				if (first >= earliest && last <= latest) continue;
+				for (const { path, day } of datesIn(entry, [list, at])) {
+					if (day >= earliest && day <= latest) continue;
+					const message = `${day} is too far from the day of the figures, ${asOf}; allowed is a day from ${before} years before it to ${after} years after it.`;
+					context.addIssue({ code: 'custom', path, message });
+				}
+			}
+		const owed = new Set(debts.map(({ id }) => id));
+		plans.forEach(({ changes }, at) => {
+			const taken = changes.findIndex((change) => owed.has(newDebtOf(change)?.id ?? ''));
+			if (taken < 0) return;
+			const message =
+				'A new debt of a plan has the identifier of a debt of the case; it needs one of its own.';
+			context.addIssue({ code: 'custom', path: ['plans', at, 'changes', taken], message });
+		});
+		if (new Set(plans.map(({ id }) => id)).size < plans.length) {
+			const message = 'Two plans have the same identifier.';
+			context.addIssue({ code: 'custom', path: ['plans'], message });
+		}
+		refuseTwice({ forecasts, ...lived }, context);
+		const seen = new Set<string>();
+		debts.forEach((debt, index) => {
+			const refuse = (field: string, message: string): void =>
+				context.addIssue({ code: 'custom', path: ['debts', index, field], message });
+			if (seen.has(debt.id)) refuse('id', 'Two debts have the same identifier.');
+			seen.add(debt.id);
+			const steps: readonly number[] = roundingSteps(currency);
+			if (debt.asked.kind !== 'level' && !steps.includes(debt.asked.roundUpTo)) {
+				refuse('asked', `The minimum is rounded up to ${steps.join(', ')} minor units.`);
+			}
+			if (debt.interestOnly > 0 && debt.lending.timing === 'advance') {
+				refuse(
+					'interestOnly',
+					'Payments in advance come before their interest, so none can be of interest alone.'
+				);
+			}
+			if (debt.asked.kind === 'level' && debt.asked.balloon > 0 && debt.asked.atTerm !== 'settle') {
+				refuse('asked', 'A balloon is due at the term, so payments can’t go on after it.');
+			}
+			if (new Set(debt.happenings.map(({ id }) => id)).size < debt.happenings.length) {
+				refuse('happenings', 'Two things that happen have the same identifier.');
+			}
+			const day = debt.asOf ?? asOf;
+			if (day > asOf)
+				refuse('asOf', `The day of the balance is after that of the figures, ${asOf}.`);
+			const due =
+				debt.firstDue === null ? null : allowedFirstDue(debt.firstDue, day, { language: 'en' });
+			if (due !== null && !due.ok) {
+				refuse('firstDue', `The first due date: ${due.problem} Allowed is: ${due.allowed}`);
+			}
+		});
+	});
+
+interface Remembered {
+	readonly forecasts: readonly z.infer<typeof forecastEntry>[];
+	readonly visits: readonly z.infer<typeof visitEntry>[];
+	readonly readings: readonly z.infer<typeof readingEntry>[];
+	readonly happened: readonly z.infer<typeof happenedEntry>[];
+}
+
+/** What has an identity has it once, and a debt one balance a day. */
+function refuseTwice(
+	{ forecasts, visits, readings, happened }: Remembered,
+	context: z.RefinementCtx
+): void {
+	const refuse = (path: string, message: string): void =>
+		context.addIssue({ code: 'custom', path: [path], message });
+	const lists = { forecasts, visits, readings, happened };
+	for (const [path, list] of Object.entries(lists)) {
+		if (new Set(list.map(({ id }) => id)).size < list.length) {
+			refuse(path, 'Two of them have the same identifier.');
+		}
+	}
+	if (new Set(readings.map(({ debt, date: day }) => `${debt} ${day}`)).size < readings.length) {
+		refuse('readings', 'A debt has two balances on one day.');
+	}
+	const days = new Map(visits.map(({ id, date: day }) => [id, day]));
+	readings.forEach(({ visit, date: day }, at) => {
+		const met = days.get(visit);
+		if (met !== undefined && day <= met) return;
+		const message =
+			met === undefined
+				? 'There is no such visit.'
+				: `The day of a reading is after that of its visit, ${met}.`;
+		const path = visits.length === 0 ? ['visits'] : ['readings', at, 'visit'];
+		context.addIssue({ code: 'custom', path, message });
+	});
+}
+
+/** A case of this version, or of an earlier one, which becomes one of this. */
+export const caseDocument = z.preprocess(
+	(document, context) =>
+		upgraded(document, (message, path) =>
+			context.addIssue({ code: 'custom', message, path: [...path], input: document })
+		),
+	presentDocument
+);
+
+const fileOf = <T extends z.ZodType>(document: T) =>
+	z.strictObject({
+		$schema: z.string().optional(),
+		cases: z
+			.array(document, { error: 'The cases are missing; allowed is a list of cases.' })
+			.min(1, { error: 'There is no case in it; allowed is one or more.' })
+			.max(LIMITS.cases, { error: `A file holds at most ${LIMITS.cases} cases.` })
+	});
+/** A file of cases, of this or any earlier version; and as it is written today. */
+export const caseFile = fileOf(caseDocument);
+export const presentCaseFile = fileOf(presentDocument);
+
+const REVISION = sentence('The revision', 'the number of the one that was changed');
+const basedOn = z.int({ error: REVISION }).max(LIMITS.revisions, { error: REVISION });
+const what = text('What was changed', 1, 200);
+
+/** A request that is sent again has the same key, so that it is carried out once; absent: it is not. */
+const key = identifier('The key of the request').optional();
+
+/** Requests that write; see the routes below `/api/cases`. */
+export const newCase = z.strictObject({
+	label: name('The client label', 1),
+	currency,
+	style: style.default(USUAL_STYLE),
+	asOf
+});
+export const saveRequest = z.strictObject({
+	basedOn,
+	what,
+	key,
+	/** What changes in the revision that it is based on (RFC 6902). */
+	changes: changesEntry,
+	/** A case whose amounts come to be in another currency says so: it is never by accident. */
+	changesCurrency: flag('Whether the currency is changed').optional()
+});
+export const takenRequest = z.strictObject({ cases: caseFile.shape.cases });
+export const renameRequest = z.strictObject({ label: name('The client label', 1) });
+export const stepRequest = z.strictObject({ basedOn, key });
+
+/** The fields of debts and plans that hold days; a text may look like one. */
+const DAYS = new Set(['asOf', 'firstDue', 'date', 'until', 'begins', 'from']);
+
+/** Every date in a document, and where. */
+function* datesIn(
+	value: unknown,
+	path: readonly (string | number)[] = []
+): Generator<{ readonly path: (string | number)[]; readonly day: CalendarDate }> {
+	if (typeof value === 'string') {
+		if (isCalendarDate(value)) yield { path: [...path], day: value };
+	} else if (typeof value === 'object' && value !== null) {
+		const entries = Array.isArray(value) ? value.entries() : Object.entries(value);
+		for (const [key, inner] of entries) {
+			if (typeof inner !== 'string' || DAYS.has(String(key))) yield* datesIn(inner, [...path, key]);
+		}
+	}
+}
+
+/** The first and the last day in a part of a document; a part without any is within every span. */
+export function spanOf(part: object): Span {
+	const before = spans.get(part);
+	if (before) return before;
+	const span: { first: string; last: string } = { first: '9999-12-31', last: '' };
+	const look = (value: unknown, isDay: boolean): void => {
+		if (typeof value === 'string') {
+			if (!isDay || !isCalendarDate(value)) return;
+			if (value < span.first) span.first = value;
+			if (value > span.last) span.last = value;
+		} else if (typeof value === 'object' && value !== null)
+			for (const [key, inner] of Object.entries(value)) look(inner, DAYS.has(key));
+	};
+	look(part, false);
+	spans.set(part, span);
+	return span;
+}
+interface Span {
+	readonly first: string;
+	readonly last: string;
+}
+const spans = new WeakMap<object, Span>();

@@ -1,0 +1,255 @@
+/** A debt as it travels in a case document. */
+import { z } from 'zod';
+import { LIMITS } from '../../core/quantities/limits';
+import {
+	choice,
+	count,
+	date,
+	flag,
+	frequency,
+	identifier,
+	money,
+	name,
+	percentage,
+	sentence,
+	signedMoney,
+	text
+} from './fields';
+import { judgedOnce } from './judged-once';
+
+const askedPercent = {
+	percent: percentage('The percentage of the minimum', LIMITS.minimumPercent).nullable(),
+	of: choice('What the percentage is of', ['statement', 'opening']),
+	plusFees: flag('Whether fees are asked for on top'),
+	roundUpTo: money('The rounding of the minimum'),
+	floor: money('The least that is asked')
+};
+
+export const askedEntry = z.discriminatedUnion(
+	'kind',
+	[
+		z.strictObject({ kind: z.literal('percent'), ...askedPercent }),
+		z.strictObject({ kind: z.literal('interest-plus'), ...askedPercent }),
+		z.strictObject({
+			kind: z.literal('amount'),
+			amount: money('The amount that is asked').nullable(),
+			roundUpTo: askedPercent.roundUpTo,
+			floor: askedPercent.floor
+		}),
+		z.strictObject({
+			kind: z.literal('level'),
+			periods: count('The number of payments', 1, LIMITS.periods, 'payments').nullable(),
+			/** As it was set before, where it stays in force; null: it follows from the balance. */
+			payment: money('The equal payment').nullable(),
+			balloon: money('The balloon'),
+			roundPayment: choice('The rounding of the equal payment', ['nearest', 'up']),
+			atTerm: choice('What happens at the term', ['settle', 'continue'])
+		})
+	],
+	{ error: sentence('The rule of what is asked', 'percent, interest-plus, amount or level') }
+);
+
+const dayYear = choice('The days of a year', [365, 360, 'actual']);
+const basis = z.discriminatedUnion(
+	'basis',
+	[
+		z.strictObject({
+			basis: z.literal('nominal'),
+			compoundsPerYear: count('How often interest is compounded', 1, 365, 'times a year').nullable()
+		}),
+		z.strictObject({ basis: z.literal('effective') }),
+		z.strictObject({ basis: z.literal('daily'), dayYear }),
+		z.strictObject({ basis: z.literal('daily-compounded'), dayYear })
+	],
+	{
+		error: sentence('How interest is charged', 'nominal, effective, daily or daily-compounded')
+	}
+);
+
+/** How the lender charges interest: seldom other than a card's monthly nominal rate in arrears. */
+export const lendingEntry = z.strictObject({
+	paymentsPerYear: frequency('How often a payment is due'),
+	interest: basis,
+	timing: choice('When a payment is due', ['arrears', 'advance']),
+	interestRounding: choice('The rounding of interest', ['cent', 'none']),
+	clearBelow: money('The balance that is paid whole')
+});
+
+const paysEntry = z.discriminatedUnion(
+	'kind',
+	[
+		z.strictObject({ kind: z.literal('asked') }),
+		z.strictObject({ kind: z.literal('held') }),
+		z.strictObject({
+			kind: z.literal('fixed'),
+			amount: money('The amount that is paid'),
+			paymentsPerYear: frequency('How often it is paid').nullable()
+		}),
+		z.strictObject({
+			kind: z.literal('interest-plus'),
+			percent: percentage('The percentage that is paid', LIMITS.minimumPercent)
+		})
+	],
+	{ error: sentence('How the debt is paid', 'asked, held, fixed or interest-plus') }
+);
+
+const dated = {
+	id: identifier('The identifier of what happens'),
+	off: flag('Whether it is switched off'),
+	date: date('The date of what happens')
+};
+const repeated = {
+	amount: money('The amount of what happens'),
+	perYear: frequency('How often it happens').nullable(),
+	until: date('The last date of what happens').nullable()
+};
+export const happeningEntry = judgedOnce(
+	z.discriminatedUnion(
+		'kind',
+		[
+			z.strictObject({ kind: z.literal('extra'), ...dated, ...repeated }),
+			z.strictObject({
+				kind: z.literal('charge'),
+				...dated,
+				...repeated,
+				fee: flag('Whether it is a fee')
+			}),
+			z.strictObject({ kind: z.literal('skip'), ...dated }),
+			z.strictObject({
+				kind: z.literal('payment'),
+				...dated,
+				amount: money('The new payment').nullable()
+			}),
+			z.strictObject({
+				kind: z.literal('rate'),
+				...dated,
+				annual: percentage('The new annual rate', LIMITS.rate),
+				reamortize: flag('Whether the equal payment is set anew')
+			})
+		],
+		{ error: sentence('What happens', 'extra, charge, skip, payment or rate') }
+	)
+);
+
+const wayEntry = z.discriminatedUnion(
+	'kind',
+	[
+		z.strictObject({ kind: z.literal('paid') }),
+		z.strictObject({ kind: z.literal('asked') }),
+		z.strictObject({ kind: z.literal('held') }),
+		z.strictObject({
+			kind: z.literal('without'),
+			happening: identifier('What is left out')
+		}),
+		z.strictObject({
+			kind: z.literal('interest-plus'),
+			percent: percentage('The percentage of a way of paying', LIMITS.minimumPercent)
+		}),
+		z.strictObject({
+			kind: z.literal('fixed'),
+			amount: money('The amount of a way of paying'),
+			extra: money('The extra of a way of paying')
+		}),
+		z.strictObject({
+			kind: z.literal('ends-in'),
+			months: count('The months of a way of paying', 1, LIMITS.months, 'months')
+		}),
+		z.strictObject({
+			kind: z.literal('portions'),
+			paymentsPerYear: frequency('The payments of a way of paying')
+		})
+	],
+	{
+		error: sentence(
+			'A way of paying',
+			'paid, asked, held, without, interest-plus, fixed, ends-in or portions'
+		)
+	}
+);
+
+/** What else a paper says of a debt; empty, or null, where it has not been noted. */
+export const notedEntry = z.strictObject({
+	/** Where it differs from the debt's name. */
+	creditor: name('The creditor', 0),
+	account: text('The account', 0, LIMITS.account),
+	limit: money('The credit limit').nullable(),
+	pastDue: money('The past-due amount').nullable(),
+	security: choice('Whether it is secured', ['secured', 'unsecured']).nullable(),
+	joint: flag('Whether it is joint'),
+	note: text('The note of a debt', 0, LIMITS.note),
+	/** The last line of a loan's paper: so many of so many payments are left, of so much each. */
+	paymentsLeft: count('The payments left', 0, LIMITS.periods, 'payments').nullable(),
+	paymentsInAll: count('The payments in all', 1, LIMITS.periods, 'payments').nullable(),
+	paymentEach: money('The payment of the loan’s paper').nullable()
+});
+
+/** What a card's statement prints, as far as it has been typed (contract, section 11). */
+export const statementEntry = z.strictObject({
+	/** What the lender rounds printed amounts to: a cent, or a whole unit. */
+	roundTo: choice('What printed amounts are rounded to', ['cent', 'unit']),
+	interestCharged: money('The interest charged').nullable(),
+	offerRate: percentage('The rate of the offer', LIMITS.rate).nullable(),
+	offerMonths: count('The months of the offer', 1, LIMITS.months, 'months').nullable(),
+	minimumDue: money('The minimum due').nullable(),
+	estimateCount: count('How long it takes', 1, LIMITS.months, 'months or years').nullable(),
+	estimateUnit: choice('The unit of how long it takes', ['months', 'years']),
+	total: money('The total at the minimum').nullable(),
+	payment36: money('The payment of 36 months').nullable(),
+	total36: money('The total of 36 months').nullable(),
+	saving36: signedMoney('The saving of 36 months').nullable()
+});
+
+/** What has happened on an account, as a lender's file says it. */
+export const transactionEntry = judgedOnce(
+	z.strictObject({
+		/** As the file names it; empty where it doesn't. */
+		reference: text('The reference of a transaction', 0, LIMITS.reference),
+		date: date('The date of a transaction'),
+		/** Below zero: it was taken from the account's holder, as a purchase is. */
+		amount: signedMoney('The amount of a transaction'),
+		kind: choice('The kind of a transaction', ['payment', 'charge', 'interest', 'fee']),
+		text: text('The text of a transaction', 0, LIMITS.name)
+	})
+);
+
+/** A debt as far as it has been taken down: what is not known yet is null. */
+export const debtEntry = judgedOnce(
+	z.strictObject({
+		id: identifier('The identifier of a debt'),
+		name: name('The name of a debt', 0),
+		balance: money('The balance').nullable(),
+		/** The day of the balance; null: that of the case's figures. */
+		asOf: date('The day of the balance').nullable(),
+		/** Whether nobody has read that balance: it is what was expected. */
+		balanceAssumed: flag('Whether a balance is assumed'),
+		annualRate: percentage('The annual rate', LIMITS.rate).nullable(),
+		firstDue: date('The first due date').nullable(),
+		asked: askedEntry,
+		/** So many payments of interest alone before what is asked. */
+		interestOnly: count('The payments of interest alone', 0, LIMITS.periods, 'payments'),
+		lending: lendingEntry,
+		pays: paysEntry,
+		/** Paid on top, with every payment. */
+		extra: money('The extra payment'),
+		happenings: z.array(happeningEntry).max(LIMITS.happenings, {
+			error: `At most ${LIMITS.happenings} things can happen to one debt.`
+		}),
+		/** The ways of paying that are kept beside each other, and the one that all are measured against. */
+		compared: z.array(wayEntry).max(LIMITS.ways, {
+			error: `At most ${LIMITS.ways} ways of paying can be compared.`
+		}),
+		baseline: wayEntry,
+		noted: notedEntry,
+		statement: statementEntry,
+		/** The latest last; kept for when the client is back. */
+		transactions: z.array(transactionEntry).max(LIMITS.transactions, {
+			error: `A debt keeps at most ${LIMITS.transactions} transactions.`
+		}),
+		/** The references of transactions that the lender has withdrawn, the latest last: an older file does not bring them back. */
+		withdrawn: z
+			.array(text('The reference of a withdrawn transaction', 1, LIMITS.reference))
+			.max(LIMITS.transactions, {
+				error: `A debt keeps at most ${LIMITS.transactions} references of withdrawn transactions.`
+			})
+	})
+);

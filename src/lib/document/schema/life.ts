@@ -1,0 +1,36 @@
+/** Visits, balances that were read, and what happened, as a case document has them. */
+import { z } from 'zod';
+import { choice, date, identifier, money } from './fields';
+import { judgedOnce } from './judged-once';
+
+export const visitEntry = judgedOnce(
+	z.strictObject({
+		id: identifier('The identifier of a visit'),
+		date: date('The day of a visit')
+	})
+);
+
+/** A balance as a statement has it. */
+export const readingEntry = judgedOnce(
+	z.strictObject({
+		id: identifier('The identifier of a reading'),
+		visit: identifier('The visit of a reading'),
+		debt: identifier('The debt of a reading'),
+		/** The day of the balance: that of the visit, or before. */
+		date: date('The day of a reading'),
+		balance: money('The balance that was read'),
+		/** Since the reading before, as printed; null: not known. */
+		interest: money('The interest as printed').nullable()
+	})
+);
+
+/** Something that was paid, bought or charged, as it was typed. */
+export const happenedEntry = judgedOnce(
+	z.strictObject({
+		id: identifier('The identifier of what happened'),
+		debt: identifier('The debt of what happened'),
+		date: date('The day of what happened'),
+		kind: choice('What happened', ['payment', 'charge', 'fee']),
+		amount: money('The amount of what happened')
+	})
+);

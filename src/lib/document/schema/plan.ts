@@ -1,0 +1,131 @@
+/** Plans, choices and the household’s sheet as a case document has them. */
+import { z } from 'zod';
+import { LIMITS } from '../../core/quantities/limits';
+import { ORDERS } from '../../core/plan/order';
+import { changeEntry } from './change';
+import { newDebtOf } from '../change';
+import { choice, date, flag, frequency, identifier, money, name, sentence } from './fields';
+import { judgedOnce } from './judged-once';
+
+const budgetEntry = z.discriminatedUnion(
+	'kind',
+	[
+		z.strictObject({ kind: z.literal('required') }),
+		z.strictObject({
+			kind: z.literal('required-plus'),
+			extra: money('What is paid beyond what is asked')
+		}),
+		z.strictObject({
+			kind: z.literal('constant'),
+			/** Null: what covers what is asked in every month from its beginning on. */
+			amount: money('The month’s money').nullable()
+		})
+	],
+	{ error: sentence('The budget', 'required, required-plus or constant') }
+);
+
+const dated = {
+	id: identifier('The identifier of what happens'),
+	off: flag('Whether it is switched off'),
+	date: date('The date of what happens'),
+	amount: money('The amount of what happens')
+};
+const planHappening = z.discriminatedUnion(
+	'kind',
+	[
+		/** Money that comes on top in one month, or in that month of every year. */
+		z.strictObject({
+			kind: z.literal('one-off'),
+			...dated,
+			everyYear: flag('Whether it comes every year')
+		}),
+		/** Another amount, or another extra, from then on. */
+		z.strictObject({ kind: z.literal('money'), ...dated })
+	],
+	{ error: sentence('What happens', 'one-off or money') }
+);
+
+export const sheetLine = z.strictObject({
+	name: name('What a line of the sheet is', 0),
+	amount: money('The amount of a line of the sheet'),
+	perYear: frequency('How often a line of the sheet comes')
+});
+const sheetLines = z.array(sheetLine).max(LIMITS.sheetLines, {
+	error: `A sheet has at most ${LIMITS.sheetLines} lines on each side.`
+});
+
+const planFields = {
+	id: identifier('The identifier of a plan'),
+	name: name('The name of a plan', 1),
+	/** Whether somebody typed that name; else it follows what the plan does. */
+	named: flag('Whether the name of a plan was typed'),
+	/** What debts ask in it: what they ask in any plan, nothing but their minimums, or what is paid today. */
+	pays: choice('What debts ask in a plan', ['planned', 'asked', 'paid']),
+	budget: budgetEntry,
+	/** The first day of the month in which the plan's own money begins; null: as the core says. */
+	begins: date('The month in which a plan begins')
+		.refine((day) => day.endsWith('-01'), {
+			error: sentence('The month in which a plan begins', 'the first day of a month')
+		})
+		.nullable(),
+	order: choice('The order', ORDERS),
+	listed: z.array(identifier('A debt of the own order')).max(LIMITS.debts, {
+		error: `An order has at most ${LIMITS.debts} debts.`
+	}),
+	happenings: z.array(planHappening).max(LIMITS.happenings, {
+		error: `At most ${LIMITS.happenings} things can happen to a plan.`
+	}),
+	/** In their order. */
+	changes: z.array(changeEntry).max(LIMITS.changes, {
+		error: `A plan changes at most ${LIMITS.changes} things about the debts.`
+	}),
+	/** Whether it is left out where plans are side by side. */
+	hidden: flag('Whether a plan is hidden')
+};
+
+export const planEntry = judgedOnce(
+	z.strictObject(planFields).superRefine(({ listed, happenings, changes }, context) => {
+		const twice = (ids: readonly string[]) => new Set(ids).size < ids.length;
+		if (twice(listed)) {
+			context.addIssue({ code: 'custom', path: ['listed'], message: 'A debt is listed twice.' });
+		}
+		if (twice(happenings.map(({ id }) => id))) {
+			const message = 'Two things that happen have the same identifier.';
+			context.addIssue({ code: 'custom', path: ['happenings'], message });
+		}
+		if (twice(changes.flatMap((change) => newDebtOf(change)?.id ?? []))) {
+			const message = 'Two new debts have the same identifier.';
+			context.addIssue({ code: 'custom', path: ['changes'], message });
+		}
+	})
+);
+
+/** What the household earns and needs to live, from which the money of a plan can be worked out. */
+export const sheetEntry = z.strictObject({ income: sheetLines, needs: sheetLines });
+
+/** What a plan is made of, beside what it is called and where it is shown. */
+export const planContent = z.strictObject({
+	pays: planFields.pays,
+	budget: planFields.budget,
+	begins: planFields.begins,
+	order: planFields.order,
+	listed: planFields.listed,
+	happenings: planFields.happenings,
+	changes: planFields.changes
+});
+
+/** A plan that was chosen with the client: which, called what then, when, and why. */
+export const choiceEntry = z.strictObject({
+	plan: identifier('The plan that was chosen'),
+	name: name('The name of the plan that was chosen', 1),
+	date: date('The day of the choice'),
+	note: name('The note of the choice', 0),
+	/** The plan as it was then, of the latest choice; null where that is not known. */
+	content: planContent.nullable()
+});
+
+/** What plans are measured against: nothing but the minimums, what is paid today, or one of the plans. */
+export const measureEntry = z.union([
+	choice('What plans are measured against', ['minimums', 'today']),
+	identifier('The plan that the others are measured against')
+]);

@@ -1,0 +1,2 @@
+/** The present version of the document; earlier ones are raised to it. */
+export const VERSION = 10 as const;
