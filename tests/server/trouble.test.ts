@@ -141,11 +141,12 @@ describe('a server', () => {
 			['GET', `/api/cases/file?id=${id}`],
 			['GET', '/']
 		] as const) {
-			const began = performance.now();
+			const before = residuum.busy();
 			const { status, busiest } = await beside(() => residuum.request(method, path, body));
 			expect([path, status]).toEqual([path, 200]);
 			expect(busiest, path).toBeLessThan(0.2);
-			expect(performance.now() - began, path).toBeLessThan(3_000);
+			// All of its work, however long it waits for the processor: not that of others on the same machine.
+			expect(residuum.busy() - before, path).toBeLessThan(1.5);
 		}
 	});
 
