@@ -1,5 +1,4 @@
 /** What the client takes home, as it is set for a case: which parts, in which language, on which paper. */
-
 import type { z } from 'zod';
 import type { handoutEntry } from './schema/handout';
 

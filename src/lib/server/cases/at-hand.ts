@@ -46,11 +46,13 @@ const held = new Map<string, readonly Held[]>();
 export async function caseThere(id: string, isPassing = false): Promise<There | null> {
 	const head = await reading((statements) => headOf(statements, id));
 	if (head === null) {
-		held.delete(id);
+		letGo(id);
 		return null;
 	}
 	const [known] = held.get(id) ?? [];
 	const isKnown = known?.revision === head.revision && known.mark === head.history.mark;
+	// What is held of it may be of other data, whose revisions have the same numbers.
+	if (!isKnown) letGo(id);
 	const now = isKnown ? known : await readWhole(id, head);
 	// It was changed while it was read.
 	if (now === null) return caseThere(id, isPassing);
@@ -69,6 +71,11 @@ export function hold(id: string, now: Held): void {
 		room -= size;
 		if (room < 0 && of !== id) held.delete(of);
 	}
+}
+
+/** Holds a case no longer, as where it is deleted for good. */
+export function letGo(id: string): void {
+	held.delete(id);
 }
 
 /** A case as it was at a revision. */

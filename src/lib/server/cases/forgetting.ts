@@ -7,6 +7,7 @@ import { log, loggable } from '../log';
 import { isHeld, limitedTo, type By } from '../people/by';
 import { append, note } from '../people/trail';
 import { settings } from '../settings';
+import { letGo } from './at-hand';
 import { thinned, type Kept } from './thinning';
 
 const DAY = 86_400_000;
@@ -63,6 +64,7 @@ async function forget(statements: Statements, id: string): Promise<void> {
 	for (const table of OF_A_CASE)
 		await statements.query(`delete from ${table} where case_id = $1`, [id]);
 	await statements.query('delete from case_file where id = $1', [id]);
+	letGo(id);
 }
 
 /** Deletes for good what has been in the bin for its time; how many. */
