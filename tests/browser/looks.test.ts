@@ -165,6 +165,20 @@ describe('what opens on a screen', () => {
 });
 
 describe('every screen', () => {
+	it('shows in its own faces from the first, however late they come', async () => {
+		const late = await desk.open();
+		await late.page.setRequestInterception(true);
+		late.page.on('request', (request) => {
+			const wait = request.url().endsWith('.woff2') ? 400 : 0;
+			setTimeout(() => void request.continue(), wait);
+		});
+		await late.goto('/');
+		expect(await late.moved()).toEqual([]);
+		expect(await late.page.$eval('body', (body) => getComputedStyle(body).opacity)).toBe('1');
+		await late.page.close();
+		desk.checked();
+	});
+
 	it.each([
 		'casebook',
 		'entry grid, full',
