@@ -10,6 +10,7 @@ import { join } from 'node:path';
 import { commandBeside } from '../scripts/accounts.mjs';
 import { startServer } from '../scripts/own-server.mjs';
 import { ROOT } from '../scripts/prepare.mjs';
+import { LIMITS } from '../src/lib/core/quantities/limits';
 import type { CaseDocument } from '../src/lib/document/case';
 import { largestCase, withTransactions } from '../tests/support/largest-case';
 import { TODAY } from './agency';
@@ -18,7 +19,6 @@ import { TODAY } from './agency';
 const LONGEST = 200;
 const CASES = 2_000;
 const LONG = 8_000_000;
-const AT_ONCE = 300;
 /** Those who wait ask again after so many milliseconds: they are no burden themselves. */
 const BETWEEN = 25;
 
@@ -88,11 +88,11 @@ const demo = (name: string) =>
 const household = demo('2-net-maker.json');
 const [small = ''] = await take([{ ...household, label: 'Small' }]);
 /** As many cases as one request may hold. */
-const many = Array.from({ length: AT_ONCE }, (_, index) => ({
+const many = Array.from({ length: LIMITS.casesAtOnce }, (_, index) => ({
 	...household,
 	label: `Household ${index + 1}`
 }));
-for (let there = 1; there < CASES; there += AT_ONCE) await take(many);
+for (let there = 1; there < CASES; there += LIMITS.casesAtOnce) await take(many);
 
 try {
 	const large = largestCase(household, 60);
@@ -145,7 +145,7 @@ try {
 		],
 		['8 MB of digits', () => ask('PUT', `/api/cases/${id}`, '9'.repeat(LONG))],
 		[
-			`${AT_ONCE} cases taken in`,
+			`${LIMITS.casesAtOnce} cases taken in`,
 			() => ask('POST', '/api/cases/taken', JSON.stringify({ cases: many }))
 		],
 		['the whole casebook as a file', () => ask('GET', '/api/cases/file')],

@@ -6,6 +6,7 @@ import { strToU8, zipSync } from 'fflate';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { LIMITS } from '../../src/lib/core/quantities/limits';
 import { portionsOf } from '../../src/lib/desk/requests';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import { kindOf, Refusal, textOf } from '../../src/lib/exchange/bytes';
@@ -317,7 +318,10 @@ describe('cases as JSON', () => {
 		const portions = portionsOf(many);
 		expect(portions.flat()).toEqual(many);
 		expect(portions.length).toBeGreaterThan(2);
-		for (const portion of portions) expect(JSON.stringify(portion).length).toBeLessThan(2_100_000);
+		for (const portion of portions) {
+			expect(JSON.stringify(portion).length).toBeLessThan(2_100_000);
+			expect(portion.length).toBeLessThanOrEqual(LIMITS.casesAtOnce);
+		}
 		expect(portionsOf([])).toEqual([]);
 	});
 

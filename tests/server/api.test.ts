@@ -1,5 +1,6 @@
 import type { Operation } from 'fast-json-patch';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { LIMITS } from '../../src/lib/core/quantities/limits';
 import type { CaseState } from '../../src/lib/document/case';
 import { withChanges } from '../../src/lib/document/patches';
 import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
@@ -353,6 +354,9 @@ describe('cases from elsewhere', () => {
 		expect(refused.status).toBe(422);
 		expect((refused.body as Refusal).problems[0]).toMatchObject({ at: 'cases.1' });
 		expect((await take([])).status).toBe(422);
+		const many = await take(Array.from({ length: LIMITS.casesAtOnce + 1 }, () => document));
+		expect(many.status).toBe(422);
+		expect((many.body as Refusal).problems[0]?.message).toContain('at most 40 cases');
 		expect(await count()).toBe(before);
 		const taken = await take([document, { ...document, label: 'Another' }]);
 		expect(taken.status).toBe(201);

@@ -13,6 +13,7 @@ import {
 	type Question
 } from '../../src/lib/document/casebook';
 import { standingOf } from '../../src/lib/document/forecast';
+import { portionsOf } from '../../src/lib/desk/requests';
 import { chosenPlan } from '../../src/lib/document/plan';
 import { anyDocument } from '../support/documents';
 import { card } from '../support/debts';
@@ -42,9 +43,12 @@ let residuum: Residuum;
 let byId: Map<string, CaseDocument>;
 beforeAll(async () => {
 	residuum = await startResiduum();
-	const taken = await residuum.request('POST', '/api/cases/taken', { cases: documents });
-	expect(taken.status, JSON.stringify(taken.body).slice(0, 300)).toBe(201);
-	const { ids } = taken.body as { ids: string[] };
+	const ids: string[] = [];
+	for (const cases of portionsOf(documents)) {
+		const taken = await residuum.request('POST', '/api/cases/taken', { cases });
+		expect(taken.status, JSON.stringify(taken.body).slice(0, 300)).toBe(201);
+		ids.push(...(taken.body as { ids: string[] }).ids);
+	}
 	byId = new Map(ids.map((id, at) => [id, documents[at] as CaseDocument]));
 });
 afterAll(() => residuum.remove());

@@ -1,4 +1,5 @@
 /** The page's requests to its server. */
+import { LIMITS } from '../core/quantities/limits';
 import type { CaseDocument, CaseState, NewCase, Saved } from '../document/case';
 import type { Problem } from '../document/schema/problems';
 import { changesFrom, withChanges } from '../document/patches';
@@ -122,7 +123,7 @@ export async function takeCases(
 	return { kind: 'done', value: { ids } };
 }
 
-/** So many characters of cases are sent in one request, which the server takes in one go. */
+/** So many characters of cases, and never more than the server takes in one go, are sent in one request. */
 const PORTION = 2_000_000;
 
 /** Cases in portions that are not too large for one request, a single case whatever its size. */
@@ -131,7 +132,7 @@ export function portionsOf(cases: readonly CaseDocument[]): CaseDocument[][] {
 	let size = Infinity;
 	for (const one of cases) {
 		const own = JSON.stringify(one).length;
-		if (size + own > PORTION) {
+		if (size + own > PORTION || portions.at(-1)?.length === LIMITS.casesAtOnce) {
 			portions.push([]);
 			size = 0;
 		}

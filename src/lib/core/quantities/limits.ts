@@ -18,6 +18,8 @@ export const LIMITS = {
 	transactions: 1000,
 	/** Cases in one file. */
 	cases: 10_000,
+	/** Cases that one request brings in: they are one transaction, for which other saves wait. */
+	casesAtOnce: 40,
 	/** Debts in one case. */
 	debts: 60,
 	/** A first due date lies within so many months of the day the figures are as of. */

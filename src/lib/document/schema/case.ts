@@ -221,7 +221,11 @@ export const saveRequest = z.strictObject({
 	/** A case whose amounts come to be in another currency says so: it is never by accident. */
 	changesCurrency: flag('Whether the currency is changed').optional()
 });
-export const takenRequest = z.strictObject({ cases: caseFile.shape.cases });
+export const takenRequest = z.strictObject({
+	cases: caseFile.shape.cases.max(LIMITS.casesAtOnce, {
+		error: `A request brings in at most ${LIMITS.casesAtOnce} cases; send the others after it.`
+	})
+});
 export const renameRequest = z.strictObject({ label: name('The client label', 1) });
 export const stepRequest = z.strictObject({ basedOn, key });
 
