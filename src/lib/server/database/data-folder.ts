@@ -70,6 +70,13 @@ export async function takeDataFolder(named: string): Promise<DataFolder> {
 	return { path, database: join(path, 'postgres'), release: () => file.close() };
 }
 
+/** The database with nothing in it that the build has made; null where there is none. */
+export function emptyDatabase(): string | null {
+	const { build } = settings();
+	const empty = join(build ?? '', 'empty/postgres');
+	return build !== null && existsSync(empty) ? empty : null;
+}
+
 /**
  * Gives a new folder a database: a copy of the one with nothing in it that the build has made, where there is one.
  * Without, the database makes one itself, which takes seconds. It is there all at once or not at all.
@@ -78,9 +85,8 @@ export async function beginDatabase({
 	path,
 	database
 }: Pick<DataFolder, 'path' | 'database'>): Promise<void> {
-	const { build } = settings();
-	const empty = join(build ?? '', 'empty/postgres');
-	if (build === null || existsSync(database) || !existsSync(empty)) return;
+	const empty = emptyDatabase();
+	if (empty === null || existsSync(database)) return;
 	const copy = `${database}.new`;
 	await rm(copy, { recursive: true, force: true });
 	// A thousand small files, before anybody is answered: one step after the other is several times as quick.

@@ -2,10 +2,10 @@
  * Databases that are thrown away: one with nothing in it, and a copy of the data as they are at one moment, which can
  * be read for long while the program goes on with the data themselves.
  */
-import { copyFile, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { copyFile, cp, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { beginDatabase } from './data-folder';
+import { emptyDatabase } from './data-folder';
 import { SCHEMA } from './tables';
 import { DatabaseThread } from './thread';
 
@@ -13,7 +13,15 @@ import { DatabaseThread } from './thread';
 export const withEmpty = <T>(
 	beside: string,
 	work: (database: DatabaseThread) => Promise<T>
-): Promise<T> => withScratch(beside, (path, database) => beginDatabase({ path, database }), work);
+): Promise<T> =>
+	withScratch(
+		beside,
+		async (_, database) => {
+			const empty = emptyDatabase();
+			if (empty !== null) await cp(empty, database, { recursive: true });
+		},
+		work
+	);
 
 /**
  * Works with a copy of a database that goes on meanwhile.
