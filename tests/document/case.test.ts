@@ -41,7 +41,7 @@ describe('a case document', () => {
 		const begun = withDebt({ ...unknown, asked: { ...line.asked, percent: null } });
 		expect(problems(begun)).toEqual([]);
 		const [debt] = caseDocument.parse(begun).debts;
-		expect(debt && missingOf(debt)).toEqual(['balance', 'rate', 'minimum', 'due']);
+		expect(debt && missingOf(debt)).toEqual(['balance', 'rate', 'percent', 'due']);
 		expect(debt && statedDebt(debt, caseDocument.parse(begun).asOf)).toBeNull();
 		expect(carriedOut(caseDocument.parse(whole), 'asked').get(line.id)?.run.periods).toBe(207);
 	});
@@ -123,11 +123,11 @@ describe('a case document', () => {
 		const found = caseDifferences(mine, theirs);
 		expect(found.map(({ what }) => what.replace(/^.*, /, ''))).toEqual([
 			'minimum payment',
-			'equal payments',
+			'number of payments',
 			'equal payment as set before',
 			'balloon',
-			'equal payment rounded',
-			'at the term',
+			'equal payment rounded up',
+			'what happens at the term',
 			'interest alone at first',
 			'payments due',
 			'interest',

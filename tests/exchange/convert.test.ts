@@ -46,7 +46,7 @@ describe('the convert command', () => {
 			said: ''
 		});
 		expect(readFileSync(at('one.csv'), 'utf8').split('\r\n')[1]).toMatch(
-			/^Van loan,,,10480\.00,,7\.9000,amount,284\.39,/
+			/^Van loan,,,10480\.00,,7\.9000,amount,,,,0\.00,0\.00,284\.39,/
 		);
 	});
 

@@ -34,10 +34,10 @@ describe('headings', () => {
 		['APR (%)', 'annualRate'],
 		['Interest rate', 'annualRate'],
 		['int. rate', 'annualRate'],
-		['Min. payment', 'minimum'],
-		['Min Pmt', 'minimum'],
-		['Minimum due (USD)', 'minimum'],
-		['monthly payment', 'minimum'],
+		['Min. payment', 'amount'],
+		['Min Pmt', 'amount'],
+		['Minimum due (USD)', 'amount'],
+		['monthly payment', 'amount'],
 		['Owed', 'balance'],
 		['Amount owed $', 'balance'],
 		['  current   balance ', 'balance'],
@@ -65,7 +65,7 @@ describe('headings', () => {
 			'creditor',
 			'name',
 			'paysAmount',
-			'minimum',
+			'amount',
 			'balance',
 			null
 		]);
@@ -100,9 +100,9 @@ describe('headings', () => {
 		const { fields, lines, totals } = taken(
 			`${head}\nEins;1.200,50;22,49 %;30,00;15\nZwei;800,00;0 %;20,00;3\n${total};2.000,50;;50,00;`
 		);
-		expect(fields).toEqual(['name', 'balance', 'annualRate', 'minimum', 'firstDue']);
+		expect(fields).toEqual(['name', 'balance', 'annualRate', 'amount', 'firstDue']);
 		expect(
-			lines.map(({ flat }) => [flat.name, flat.balance, flat.annualRate, flat.minimum])
+			lines.map(({ flat }) => [flat.name, flat.balance, flat.annualRate, flat.amount])
 		).toEqual([
 			['Eins', 120_050, 224_900, 3_000],
 			['Zwei', 80_000, 0, 2_000]
@@ -206,7 +206,7 @@ describe('headings', () => {
 			'name',
 			'balance',
 			'annualRate',
-			'minimum',
+			'amount',
 			'firstDue'
 		]);
 		// What stands before a number is no month; small whole numbers at the end are days.
@@ -214,7 +214,7 @@ describe('headings', () => {
 			'name',
 			'balance',
 			'annualRate',
-			'minimum',
+			'amount',
 			'firstDue'
 		]);
 		expect(taken('One\t100\t20\nTwo\t200\t30').fields).toEqual(['name', 'balance', 'annualRate']);
@@ -304,8 +304,8 @@ describe('rates, minimums and dates', () => {
 	});
 
 	it.each([
-		['35', { minimum: 3_500 }],
-		['$35.00', { minimum: 3_500 }],
+		['35', { amount: 3_500 }],
+		['$35.00', { amount: 3_500 }],
 		['3 %', { rule: 'percent', percent: 30_000 }],
 		['3%, min 25', { rule: 'percent', percent: 30_000, floor: 2_500 }],
 		['2.5 % or at least $25.00', { rule: 'percent', percent: 25_000, floor: 2_500 }],

@@ -194,21 +194,21 @@ describe('a workbook made by hand', () => {
 				name: 'Quillmark card',
 				balance: 418_236,
 				annualRate: 224_900,
-				minimum: 12_100,
+				amount: 12_100,
 				firstDue: '2027-01-15'
 			},
 			{
 				name: 'Gansey & Oar',
 				balance: 278_416,
 				annualRate: 229_000,
-				minimum: 5_600,
+				amount: 5_600,
 				firstDue: '2026-12-20'
 			},
 			{
 				name: 'Van loan',
 				balance: 1_048_000,
 				annualRate: 79_000,
-				minimum: 28_439,
+				amount: 28_439,
 				firstDue: '2027-01-05'
 			}
 		]);

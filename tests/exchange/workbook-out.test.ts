@@ -70,9 +70,9 @@ const programs = (debts: readonly PlannedDebt[], terms: PlanTerms) => {
 	return { interest: plan.totalInterest as number, paid, months: plan.months };
 };
 
-/** The balance, the rate and the payment of the first debt on the sheet of terms, and the money. */
+/** The balance and the rate of the first debt on the sheet of terms, and the money. */
 const MONEY = 'E5';
-const FIRST = { balance: 'E10', rate: 'F10', payment: 'G10' };
+const FIRST = { balance: 'E10', rate: 'F10' };
 
 const nominal = (terms: DebtTerms): DebtTerms => ({
 	...terms,

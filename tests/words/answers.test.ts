@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { askedRule, type AskedPayment } from '../../src/lib/core/debt/asked';
+import { askedRule, filled, type AskedPayment } from '../../src/lib/core/debt/rules/asked';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { difference } from '../../src/lib/core/debt/difference';
 import type { Happening } from '../../src/lib/core/debt/happenings';
@@ -175,12 +175,7 @@ describe('the answer as a sentence', () => {
 		expect(answer({ pays: fixed(1_000, 52) })).toMatch(
 			/: the first payment leaves \$8\.\d\d more owed, and/
 		);
-		const loan: AskedPayment = {
-			kind: 'level',
-			periods: 24,
-			payment: null,
-			balloon: cents(100_000)
-		};
+		const loan = filled('level', { periods: 24, balloon: cents(100_000) }) as AskedPayment;
 		expect(answer({ asked: loan }, ASKED)).toMatch(
 			/after 24 payments, the last one \$1,1\d\d\.\d\d with the balloon of \$1,000\.00; it costs/
 		);

@@ -1,3 +1,4 @@
+import { filled } from '../core/debt/rules/asked';
 import { isLenders, type Happening } from '../core/debt/happenings';
 import { ZERO } from '../core/quantities/money';
 import { percent } from '../core/quantities/rate';
@@ -6,7 +7,6 @@ import type { CaseDocument } from '../document/case';
 import {
 	NOTHING_NOTED,
 	emptyDebt,
-	type AskedEntry,
 	type DebtEntry,
 	missingOf,
 	type HappeningEntry
@@ -21,23 +21,9 @@ export const blankDebt = (): DebtEntry => emptyDebt(newId());
 export function isBlank(entry: DebtEntry): boolean {
 	const { name, asked, pays, extra } = entry;
 	const known = 4 - missingOf(entry).length;
-	const rounded = asked.kind === 'level' ? asked.balloon : asked.floor;
-	const isPlain = name === '' && rounded === 0 && pays.kind === 'held' && extra === 0;
+	const isUsual = same(asked, filled(asked.kind));
+	const isPlain = name === '' && isUsual && pays.kind === 'held' && extra === 0;
 	return known === 0 && isPlain && same(entry.noted, NOTHING_NOTED);
-}
-
-/** The rule with another way of working it out; what both ways have is kept. */
-export function askedAs(asked: AskedEntry, kind: AskedEntry['kind']): AskedEntry {
-	if (kind === asked.kind) return asked;
-	if (kind === 'level') {
-		const anew = { periods: null, payment: null, balloon: ZERO };
-		return { kind, ...anew, roundPayment: 'nearest', atTerm: 'settle' };
-	}
-	const { roundUpTo, floor } = asked.kind === 'level' ? { roundUpTo: ZERO, floor: ZERO } : asked;
-	if (kind === 'amount') return { kind, amount: null, roundUpTo, floor };
-	const plusFees = kind === 'interest-plus';
-	const { percent, of } = 'percent' in asked ? asked : { percent: null, of: 'statement' as const };
-	return { kind, percent, of, plusFees, roundUpTo, floor };
 }
 
 /** Something that happens on a day, not known yet how much. */

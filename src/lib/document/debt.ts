@@ -1,5 +1,11 @@
 /** A debt as it travels in a case document: taken down from its statement, and how it is paid. */
-import { askedRule, type AskedPayment } from '../core/debt/asked';
+import {
+	askedRule,
+	filled,
+	needOf,
+	type AskedNeed,
+	type AskedPayment
+} from '../core/debt/rules/asked';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Happening } from '../core/debt/happenings';
 import { ZERO, type Cents } from '../core/quantities/money';
@@ -7,7 +13,6 @@ import type { RateTerms } from '../core/quantities/rate';
 import type { StatedDebt } from '../core/debt/ways';
 import type { z } from 'zod';
 import type {
-	askedEntry,
 	lendingEntry,
 	notedEntry,
 	statementEntry,
@@ -16,7 +21,6 @@ import type {
 } from './schema/debt';
 
 export type DebtEntry = z.infer<typeof debtEntry>;
-export type AskedEntry = z.infer<typeof askedEntry>;
 export type LendingEntry = z.infer<typeof lendingEntry>;
 export type Noted = z.infer<typeof notedEntry>;
 export type StatementEntry = z.infer<typeof statementEntry>;
@@ -68,14 +72,7 @@ export const emptyDebt = (id: string): DebtEntry => ({
 	balanceAssumed: false,
 	annualRate: null,
 	firstDue: null,
-	asked: {
-		kind: 'percent',
-		percent: null,
-		of: 'statement',
-		plusFees: false,
-		roundUpTo: ZERO,
-		floor: ZERO
-	},
+	asked: filled('percent'),
 	interestOnly: 0,
 	lending: USUAL_LENDING,
 	pays: { kind: 'held' },
@@ -92,8 +89,8 @@ export const emptyDebt = (id: string): DebtEntry => ({
 /** The debt with all that a run needs, or null while something is still missing. */
 export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | null {
 	const { balance, annualRate, firstDue, lending, interestOnly, pays, extra } = entry;
-	const asked = statedAsked(entry.asked);
-	if (balance === null || annualRate === null || firstDue === null || asked === null) return null;
+	if (balance === null || annualRate === null || firstDue === null) return null;
+	if (needOf(entry.asked) !== null) return null;
 	const { interest, ...conventions } = lending;
 	return {
 		known: {
@@ -105,22 +102,11 @@ export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | n
 			extras: [],
 			charges: []
 		},
-		asked: askedRule(asked, interestOnly),
+		asked: askedRule(entry.asked as AskedPayment, interestOnly),
 		pays,
 		extra,
 		happenings: entry.happenings.filter(({ off }) => !off)
 	};
-}
-
-function statedAsked(entry: AskedEntry): AskedPayment | null {
-	switch (entry.kind) {
-		case 'amount':
-			return entry.amount === null ? null : { ...entry, amount: entry.amount };
-		case 'level':
-			return entry.periods === null ? null : { ...entry, periods: entry.periods };
-		default:
-			return entry.percent === null ? null : { ...entry, percent: entry.percent };
-	}
 }
 
 /** How a debt's annual rate becomes interest. */
@@ -134,29 +120,19 @@ export function rateTerms(
 }
 
 /** A field that must be known before a debt can be run down. */
-export type MissingField = 'balance' | 'rate' | 'periods' | 'minimum' | 'due';
+export type MissingField = 'balance' | 'rate' | 'due' | AskedNeed;
 
 /** What is still to be taken down before a debt can be run down. */
 export function missingOf(entry: DebtEntry): MissingField[] {
 	const { balance, annualRate, asked, firstDue } = entry;
+	const need = needOf(asked);
 	const of = (field: MissingField, isMissing: boolean) => (isMissing ? [field] : []);
 	return [
 		...of('balance', balance === null),
 		...of('rate', annualRate === null),
-		...missingAsked(asked),
+		...(need === null ? [] : [need]),
 		...of('due', firstDue === null)
 	];
-}
-
-function missingAsked(asked: AskedEntry): MissingField[] {
-	switch (asked.kind) {
-		case 'level':
-			return asked.periods === null ? ['periods'] : [];
-		case 'amount':
-			return asked.amount === null ? ['minimum'] : [];
-		default:
-			return asked.percent === null ? ['minimum'] : [];
-	}
 }
 
 /** What a minimum can be rounded up to, in minor units: nothing, a whole unit of the currency, five, ten. */

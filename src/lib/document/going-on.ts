@@ -3,11 +3,11 @@
  * carried out into them, the plan goes on with the money that is left (contract, section 12).
  */
 import { dueDate, type CalendarDate } from '../core/quantities/calendar';
-import { ZERO } from '../core/quantities/money';
+import { filled, type AskedEntry } from '../core/debt/rules/asked';
 import { inForceAfter } from '../core/debt/going-on';
 import type { CaseDocument } from './case';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from './change';
-import { emptyDebt, NO_STATEMENT, statedDebt, type AskedEntry, type DebtEntry } from './debt';
+import { emptyDebt, NO_STATEMENT, statedDebt, type DebtEntry } from './debt';
 import { balancesOn, followedPlan, type Found } from './found-balances';
 import { withForecast } from './forecast';
 import { forecastEntryOf, keptForecast } from './kept-forecast';
@@ -119,26 +119,9 @@ function asCaseDebt(
 	};
 }
 
-const exactly = { roundUpTo: ZERO, floor: ZERO };
-
-function askedOf(rule: NewDebtEntry['rule']): AskedEntry {
-	switch (rule.kind) {
-		case 'level': {
-			const as = {
-				payment: null,
-				balloon: ZERO,
-				roundPayment: 'nearest',
-				atTerm: 'settle'
-			} as const;
-			return { kind: 'level', periods: rule.periods, ...as };
-		}
-		case 'fixed':
-			return { kind: 'amount', amount: rule.amount, ...exactly };
-		case 'minimum': {
-			const { percent, floor } = rule;
-			return { kind: 'percent', percent, of: 'statement', plusFees: false, ...exactly, floor };
-		}
-	}
+function askedOf({ kind, ...said }: NewDebtEntry['rule']): AskedEntry {
+	const KINDS = { level: 'level', fixed: 'amount', minimum: 'percent' } as const;
+	return filled(KINDS[kind], said);
 }
 
 /** A debt with what its lender has agreed to by a day: that replaces what would have changed later. */
@@ -166,7 +149,7 @@ function agreed(
 		return {
 			...so,
 			happenings: [...earlier, rate],
-			...(amount === null ? {} : { asked: { kind: 'amount', amount, ...exactly } as const })
+			...(amount === null ? {} : { asked: filled('amount', { amount }) })
 		};
 	}, debt);
 }

@@ -4,7 +4,8 @@ import type { MinimumTerms } from '../core/debt/rules/minimum';
 import { ZERO } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import type { Currency } from '../reading/currencies';
-import type { AskedEntry, DebtEntry, StatementEntry } from './debt';
+import { askedRule, needOf, type AskedEntry, type AskedPayment } from '../core/debt/rules/asked';
+import type { DebtEntry, StatementEntry } from './debt';
 
 /** Minor units in a whole unit of a currency. */
 export const wholeUnit = ({ digits }: Currency): number => 10 ** digits;
@@ -35,23 +36,14 @@ export function printedOf(entry: StatementEntry): Printed {
 	return Object.fromEntries(Object.entries(figures).filter(([, value]) => value !== null));
 }
 
-/** The minimum as a rule of percentage and floor; null where it is none yet, or equal payments are agreed. */
+/** The minimum as a rule of percentage and floor; null where it is none yet, or something else is agreed. */
 export function minimumRule(asked: AskedEntry): MinimumTerms | null {
-	switch (asked.kind) {
-		case 'level':
-			return null;
-		case 'amount': {
-			if (asked.amount === null) return null;
-			const floor = asked.amount > asked.floor ? asked.amount : asked.floor;
-			const nothing = { percent: 0 as Percent, plusInterest: false, plusFees: false };
-			return { ...nothing, of: 'statement', roundUpTo: asked.roundUpTo, floor };
-		}
-		default: {
-			const { percent, of, plusFees, roundUpTo, floor, kind } = asked;
-			if (percent === null) return null;
-			return { percent, of, plusFees, roundUpTo, floor, plusInterest: kind === 'interest-plus' };
-		}
-	}
+	if (needOf(asked) !== null) return null;
+	const rule = askedRule(asked as AskedPayment, 0);
+	if (rule.kind === 'minimum') return rule;
+	if (rule.kind !== 'fixed') return null;
+	const nothing = { percent: 0 as Percent, plusInterest: false, plusFees: false };
+	return { ...nothing, of: 'statement', roundUpTo: ZERO, floor: rule.amount };
 }
 
 /** A rule that was found, as what is asked. */

@@ -36,7 +36,7 @@ export function readCell(cell: Cell, { field, kind }: Column, how: How): Reading
 		case 'text':
 			return as(readLine(shown(cell), LONGEST[field] ?? LIMITS.name, writing));
 		case 'money':
-			return field === 'minimum' && isShare(cell)
+			return field === 'amount' && isShare(cell)
 				? readMinimum(cell, how)
 				: as(readAmount(cell, how));
 		case 'percent':

@@ -11,28 +11,36 @@ import {
 } from '../core/quantities/calendar';
 import { ZERO, type Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
-import { emptyDebt, type AskedEntry, type DebtEntry, type LendingEntry } from '../document/debt';
+import {
+	ASKED_FIELDS,
+	ASKED_KINDS,
+	fieldsOf,
+	filled,
+	formOf,
+	saidIn,
+	type AskedEntry,
+	type AskedField,
+	type AskedKind
+} from '../core/debt/rules/asked';
+import type { RuleField } from '../core/debt/rules/form';
+import { fieldHeading } from '../messages/rules';
+import { SCREEN } from '../reading/writing';
+import { emptyDebt, type DebtEntry, type LendingEntry } from '../document/debt';
+
+/** What a rule asks, as it is in the fields of the form that has it. */
+type AskedCells = {
+	[F in AskedField]?: NonNullable<Extract<AskedEntry, Readonly<Record<F, unknown>>>[F]>;
+};
 
 /** A debt as the cells of one row: what it does not say is undefined. */
-export interface Flat {
+export interface Flat extends AskedCells {
 	name?: string;
 	creditor?: string;
 	account?: string;
 	balance?: Cents;
 	balanceOn?: CalendarDate;
 	annualRate?: Percent;
-	rule?: AskedEntry['kind'];
-	percent?: Percent;
-	of?: 'statement' | 'opening';
-	plusFees?: boolean;
-	minimum?: Cents;
-	floor?: Cents;
-	roundUpTo?: Cents;
-	payments?: number;
-	balloon?: Cents;
-	roundPayment?: 'nearest' | 'up';
-	atTerm?: 'settle' | 'continue';
-	equalPayment?: Cents;
+	rule?: AskedKind;
 	interestOnly?: number;
 	firstDue?: CalendarDate;
 	paymentsPerYear?: PaymentsPerYear;
@@ -90,6 +98,30 @@ const column = (field: Field, kind: Kind, heading: string, ...known: string[]): 
 	known: [heading.toLowerCase(), ...known]
 });
 
+/** What else people write above the fields of what is asked. */
+// prettier-ignore
+const ASKED_KNOWN: Partial<Readonly<Record<AskedField, readonly string[]>>> = {
+	amount: ['minimum', 'min', 'min payment', 'min pmt', 'minimum due', 'min due', 'minimum payment due', 'payment due', 'required payment', 'monthly minimum', 'monthly payment', 'payment', 'pmt', 'instalment', 'installment'],
+	percent: ['min percent', 'minimum percent', 'min rate'],
+	floor: ['minimum at least', 'floor', 'not less than'],
+	periods: ['number of payments', 'no of payments', 'term', 'term in months', 'months'],
+	balloon: ['balloon payment']
+};
+
+function askedColumn([name, field]: readonly [AskedField, RuleField]): Column {
+	const kind = (): Kind => {
+		switch (field.of) {
+			case 'rounding':
+				return money;
+			case 'choice':
+				return choice(...field.among);
+			default:
+				return { of: field.of };
+		}
+	};
+	return column(name, kind(), fieldHeading(name, SCREEN), ...(ASKED_KNOWN[name] ?? []));
+}
+
 /** In the order in which they are written. Where two have a heading in common, the first that is free has it. */
 // prettier-ignore
 export const COLUMNS: readonly Column[] = [
@@ -99,18 +131,8 @@ export const COLUMNS: readonly Column[] = [
 	column('balance', money, 'Balance', 'owed', 'owing', 'amount', 'amount owed', 'current balance', 'balance owed', 'balance due', 'outstanding', 'outstanding balance', 'remaining balance', 'statement balance', 'debt amount', 'total owed', 'principal', 'how much'),
 	column('balanceOn', { of: 'day' }, 'Balance on', 'balance as of'),
 	column('annualRate', percent, 'Annual rate', 'apr', 'rate', 'interest', 'interest rate', 'annual interest', 'annual interest rate', 'int rate', 'yearly rate', 'annual percentage rate', 'apr in', 'percent', 'purchase apr'),
-	column('rule', choice('percent', 'interest-plus', 'amount', 'level'), 'Minimum rule', 'rule'),
-	column('minimum', money, 'Minimum payment', 'minimum', 'min', 'min payment', 'min pmt', 'minimum due', 'min due', 'minimum payment due', 'payment due', 'required payment', 'monthly minimum', 'monthly payment', 'payment', 'pmt', 'instalment', 'installment'),
-	column('percent', percent, 'Minimum percentage', 'min percent', 'minimum percent', 'min rate'),
-	column('of', choice('statement', 'opening'), 'Percentage of'),
-	column('plusFees', flag, 'Fees on top'),
-	column('floor', money, 'At least', 'minimum at least', 'floor', 'not less than'),
-	column('roundUpTo', money, 'Rounded up to'),
-	column('payments', count, 'Payments', 'number of payments', 'no of payments', 'term', 'term in months', 'months'),
-	column('balloon', money, 'Balloon', 'balloon payment'),
-	column('roundPayment', choice('nearest', 'up'), 'Equal payment rounded'),
-	column('atTerm', choice('settle', 'continue'), 'At the term'),
-	column('equalPayment', money, 'Equal payment'),
+	column('rule', choice(...ASKED_KINDS), 'Minimum rule', 'rule'),
+	...ASKED_FIELDS.map(askedColumn),
 	column('interestOnly', count, 'Interest alone at first', 'interest only payments'),
 	column('firstDue', { of: 'first due' }, 'First due', 'due', 'due date', 'due day', 'due on', 'first due date', 'next due', 'next due date', 'payment date', 'payment due date', 'day due', 'date due', 'next payment'),
 	column('paymentsPerYear', choice(...FREQUENCIES), 'Payments a year', 'payments per year', 'frequency'),
@@ -185,33 +207,10 @@ const laterRates = ({ laterRates: rates = [], firstDue, paymentsPerYear = 12 }: 
 				reamortize: false
 			}));
 
+/** The rule that is named, or the first that has what it needs. */
 function askedOf(flat: Flat): AskedEntry {
-	const { minimum, percent, payments } = flat;
-	const [roundUpTo, floor] = [flat.roundUpTo ?? ZERO, flat.floor ?? ZERO];
-	const usual = minimum !== undefined ? 'amount' : payments !== undefined ? 'level' : 'percent';
-	const kind = flat.rule ?? (percent === undefined ? usual : 'percent');
-	switch (kind) {
-		case 'amount':
-			return { kind, amount: minimum ?? null, roundUpTo, floor };
-		case 'level':
-			return {
-				kind,
-				periods: payments ?? null,
-				payment: flat.equalPayment ?? null,
-				balloon: flat.balloon ?? ZERO,
-				roundPayment: flat.roundPayment ?? 'nearest',
-				atTerm: flat.atTerm ?? 'settle'
-			};
-		default:
-			return {
-				kind,
-				percent: percent ?? null,
-				of: flat.of ?? 'statement',
-				plusFees: flat.plusFees ?? kind === 'interest-plus',
-				roundUpTo,
-				floor
-			};
-	}
+	const kind = flat.rule ?? ASKED_KINDS.find((one) => formOf(one).needs in flat) ?? 'percent';
+	return filled(kind, flat);
 }
 
 function interestOf({ basis = 'nominal', compoundsPerYear, dayYear = '365' }: Flat) {
@@ -236,10 +235,11 @@ function paysOf({ pays, paysAmount, paysPerYear, paysPercent }: Flat): DebtEntry
 /** A debt as cells: each that says something other than nothing, so that reading them gives the debt back. */
 export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry): Flat {
 	const { interest } = lending;
-	const isShare = asked.kind === 'percent' || asked.kind === 'interest-plus';
 	const some = <T>(value: T | null | undefined | '' | false) =>
 		value === null || value === '' || value === false ? undefined : value;
+	const inForm = fieldsOf(asked.kind).map(([field]) => [field, saidIn(asked, field) ?? undefined]);
 	return stated({
+		...(Object.fromEntries(inForm) as AskedCells),
 		name: some(name),
 		creditor: some(noted.creditor),
 		account: some(noted.account),
@@ -247,17 +247,6 @@ export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry
 		balanceOn: some(debt.asOf),
 		annualRate: some(debt.annualRate),
 		rule: asked.kind,
-		minimum: asked.kind === 'amount' ? some(asked.amount) : undefined,
-		percent: isShare ? some(asked.percent) : undefined,
-		of: isShare ? asked.of : undefined,
-		plusFees: isShare ? asked.plusFees : undefined,
-		floor: asked.kind === 'level' ? undefined : asked.floor,
-		roundUpTo: asked.kind === 'level' ? undefined : asked.roundUpTo,
-		payments: asked.kind === 'level' ? some(asked.periods) : undefined,
-		balloon: asked.kind === 'level' ? asked.balloon : undefined,
-		roundPayment: asked.kind === 'level' ? asked.roundPayment : undefined,
-		atTerm: asked.kind === 'level' ? asked.atTerm : undefined,
-		equalPayment: asked.kind === 'level' ? some(asked.payment) : undefined,
 		interestOnly: debt.interestOnly,
 		firstDue: some(debt.firstDue),
 		paymentsPerYear: lending.paymentsPerYear,
@@ -284,5 +273,6 @@ export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry
 }
 
 /** What is undefined left out. */
-const stated = (cells: { readonly [K in Field]: Flat[K] | undefined }): Flat =>
-	Object.fromEntries(Object.entries(cells).filter(([, value]) => value !== undefined));
+const stated = (
+	cells: { readonly [K in Exclude<Field, AskedField>]: Flat[K] | undefined } & AskedCells
+): Flat => Object.fromEntries(Object.entries(cells).filter(([, value]) => value !== undefined));

@@ -213,7 +213,7 @@ function guessedFields(
 	reader: Reader
 ): (Field | null)[] {
 	const free: Field[] = ['name', 'creditor', 'note'];
-	const amounts: Field[] = ['balance', 'annualRate', 'minimum', 'limit'];
+	const amounts: Field[] = ['balance', 'annualRate', 'amount', 'limit'];
 	const take = (field: Field, from: Field[]): Field | null => {
 		const at = from.indexOf(field);
 		return at < 0 ? null : (from.splice(at, 1)[0] ?? null);
@@ -227,7 +227,7 @@ function guessedFields(
 			cells.length > 0 && cells.filter(test).length * 2 > cells.length;
 		if (most((cell) => typeof cell === 'object' && 'day' in cell)) return 'firstDue';
 		if (most((cell) => isShare(cell)))
-			return take('annualRate', amounts) ?? take('minimum', amounts);
+			return take('annualRate', amounts) ?? take('amount', amounts);
 		if (most((cell) => typeof cell === 'string' && isDay(cell, reader))) return 'firstDue';
 		if (most((cell) => typeof cell === 'object' || /^[^\p{L}]*\d[^\p{L}]*$/u.test(cell))) {
 			// What is owed and asked is known by then: small whole numbers are days.

@@ -20,8 +20,8 @@ const SPANISH: Partial<Readonly<Record<Field, readonly string[]>>> = {
 	annualRate: listed(
 		'tasa, tasa anual, tasa de interes, tasa de interes anual, interes, interes anual, tipo, tipo de interes, tae, tin'
 	),
-	minimum: listed('pago minimo, minimo, cuota, cuota mensual, pago mensual, mensualidad, pago'),
-	payments: listed('plazo, numero de pagos, cuotas, meses'),
+	amount: listed('pago minimo, minimo, cuota, cuota mensual, pago mensual, mensualidad, pago'),
+	periods: listed('plazo, numero de pagos, cuotas, meses'),
 	firstDue: listed(
 		'vencimiento, fecha de vencimiento, fecha de pago, proximo pago, proximo vencimiento, dia de pago, vence'
 	),
@@ -44,10 +44,10 @@ const FRENCH: Partial<Readonly<Record<Field, readonly string[]>>> = {
 	annualRate: listed(
 		'taux, taux annuel, taux d interet, taux d interet annuel, taux nominal, interet, interets, taeg, teg'
 	),
-	minimum: listed(
+	amount: listed(
 		'paiement minimum, paiement minimal, mensualite, paiement mensuel, echeance mensuelle, versement, paiement'
 	),
-	payments: listed('duree, nombre de paiements, nombre de mensualites, nombre d echeances, mois'),
+	periods: listed('duree, nombre de paiements, nombre de mensualites, nombre d echeances, mois'),
 	firstDue: listed(
 		'echeance, date d echeance, prochaine echeance, date de paiement, jour de paiement, a payer le'
 	),
@@ -70,10 +70,10 @@ const GERMAN: Partial<Readonly<Record<Field, readonly string[]>>> = {
 	annualRate: listed(
 		'zins, zinsen, zinssatz, sollzins, sollzinssatz, effektivzins, jahreszins, effektiver jahreszins, zins p a, zinsen p a, zinssatz p a'
 	),
-	minimum: listed(
+	amount: listed(
 		'mindestrate, mindestzahlung, mindestbetrag, rate, monatsrate, monatliche rate, monatliche zahlung'
 	),
-	payments: listed('laufzeit, laufzeit in monaten, anzahl raten, anzahl der raten, raten, monate'),
+	periods: listed('laufzeit, laufzeit in monaten, anzahl raten, anzahl der raten, raten, monate'),
 	firstDue: listed(
 		'fallig, fallig am, falligkeit, falligkeitsdatum, nachste falligkeit, nachste rate, zahltag'
 	),

@@ -5,25 +5,32 @@
 import { periodsBeforeFirst } from '../core/debt/period-days';
 import { amountIn, feesIn } from '../core/debt/recurring';
 import type { DebtTerms } from '../core/debt/terms';
-import type { LevelTerms } from '../core/debt/rules/level';
-import type { MinimumTerms } from '../core/debt/rules/minimum';
+import { afterInterest, onSheet } from '../core/debt/rules/all-rules';
+import {
+	ASKED_FIELDS,
+	ASKED_KINDS,
+	fieldsInLine,
+	formOf,
+	kindOf,
+	type AskedField
+} from '../core/debt/rules/asked';
+import type { Cents } from '../core/quantities/money';
 import { WHOLE } from '../core/quantities/rate';
-import { ruleAfterInterest } from './terms-cells';
+import { exact, formulaOf, rounded } from './sheet-formula';
 
 /** What a cell holds: a figure or text, or a formula. */
 export type CellValue = number | string | { readonly formula: string };
 
+/** What rules have of their own in a line of debts: amounts, shares and counts. */
+const RULE_TERMS = ASKED_FIELDS.filter(
+	([field, { of }]) =>
+		of !== 'choice' &&
+		of !== 'flag' &&
+		ASKED_KINDS.some((kind) => fieldsInLine(kind).some(([name]) => name === field))
+).map(([field]) => field);
+
 /** Where a debt's terms are; each with what is written in it, null where the debt has no such term. */
-export const TERM_COLUMNS = [
-	'balance',
-	'rate',
-	'amount',
-	'percent',
-	'floor',
-	'step',
-	'periods',
-	'clearBelow'
-] as const;
+export const TERM_COLUMNS = ['balance', 'rate', ...RULE_TERMS, 'clearBelow'] as const;
 export type TermColumn = (typeof TERM_COLUMNS)[number];
 
 /** The addresses of a debt's terms, and of the rates that come later, each with the period from which it is charged. */
@@ -38,8 +45,9 @@ export interface MonthCells {
 	readonly charges: string | null;
 	readonly interest: string;
 	readonly asked: string;
-	/** What is asked in its first month, which a frozen minimum keeps. */
+	/** What is asked in the first month of its rule, after interest alone. */
 	readonly firstAsked: string;
+	readonly rate: string;
 }
 
 /** Rates that come later than so many changes don't have cells. */
@@ -51,7 +59,7 @@ export const RATES_LATER = 3;
  * of its first payment, from 1.
  */
 export function isLive(terms: DebtTerms, first: number): boolean {
-	const { rate, payment, rateChanges = [], paymentChanges = [], skips = [] } = terms;
+	const { rate, rateChanges = [], paymentChanges = [], skips = [] } = terms;
 	const isMonthly = terms.paymentsPerYear === 12;
 	const isNominal = rate.basis === 'nominal' && (rate.compoundsPerYear ?? 12) === 12;
 	const isPlain = terms.timing !== 'advance' && terms.interestRounding !== 'none';
@@ -59,7 +67,6 @@ export function isLive(terms: DebtTerms, first: number): boolean {
 		isMonthly &&
 		isNominal &&
 		isPlain &&
-		payment.kind !== 'interest-only' &&
 		paymentChanges.length === 0 &&
 		skips.length === 0 &&
 		periodsBeforeFirst(terms) < first &&
@@ -74,56 +81,27 @@ export function termValues(
 	digits: number,
 	cells: TermCells['of']
 ): Readonly<Record<TermColumn, CellValue | null>> {
-	const payment = ruleAfterInterest(terms.payment);
 	const units = (cents: number) => cents / 10 ** digits;
-	const isMinimum = payment.kind === 'minimum' || payment.kind === 'frozen-minimum';
+	const rule = afterInterest(terms.payment) as Readonly<Partial<Record<AskedField, number>>>;
+	const own = onSheet(terms.payment).terms(terms.payment);
+	const fields = formOf(kindOf(terms.payment)).fields;
+	/** Where a rule begins later, what it computes is in the month in which it begins. */
+	const isLater = terms.payment !== afterInterest(terms.payment);
+	const written = RULE_TERMS.map((field): [AskedField, CellValue | null] => {
+		const term = own[field];
+		const value = rule[field] ?? 0;
+		if (term === undefined) return [field, null];
+		if (term !== 'as it is')
+			return [field, isLater ? null : { formula: formulaOf(term, cells, digits) }];
+		const of = fields[field]?.of;
+		return [field, of === 'percent' ? value / WHOLE : of === 'count' ? value : units(value)];
+	});
 	return {
+		...(Object.fromEntries(written) as Record<AskedField, CellValue | null>),
 		balance: units(terms.opening),
 		rate: terms.rate.annual / WHOLE,
-		amount:
-			payment.kind === 'fixed'
-				? units(payment.amount)
-				: payment.kind === 'level'
-					? { formula: levelFormula(payment, digits, cells) }
-					: null,
-		percent: isMinimum ? payment.percent / WHOLE : null,
-		floor: isMinimum ? units(payment.floor) : null,
-		step: isMinimum ? units(payment.roundUpTo) : null,
-		periods: payment.kind === 'level' ? payment.periods : null,
 		clearBelow: units(terms.clearBelow)
 	};
-}
-
-/**
- * Rounded half away from zero to the minor unit: first what binary fractions add to it is taken off, in minor units,
- * where a half is a number that sheets can hold.
- */
-function rounded(expression: string, digits: number): string {
-	const unit = 10 ** digits;
-	return `ROUND(ROUND(${unit}*${expression},7),0)/${unit}`;
-}
-
-/** The same where nothing is lost but what binary fractions add: sums and differences of whole minor units. */
-export const exact = (expression: string, digits: number): string =>
-	`ROUND(${expression},${digits})`;
-
-/** The level payment by the closed form (contract, section 4). */
-function levelFormula(
-	{ periods, balloon = 0 as never, roundPayment = 'nearest', payment: set }: LevelTerms,
-	digits: number,
-	{ balance, rate, periods: count }: TermCells['of']
-): string {
-	const last = balloon / 10 ** digits;
-	const growth = `(1+${rate}/12)^-${count}`;
-	const left = last === 0 ? balance : `(${balance}-${last}*${growth})`;
-	const even = `${last === 0 ? balance : `(${balance}-${last})`}/${count}`;
-	const payment = `IF(${rate}=0,${even},${left}*${rate}/12/(1-${growth}))`;
-	const unit = 10 ** digits;
-	if (set) return String(set / unit);
-	if (periods === 0) return '0';
-	return roundPayment === 'up'
-		? `MAX(0,ROUNDUP(ROUND(${unit}*${payment}-0.000001,7),0)/${unit})`
-		: `MAX(0,${rounded(payment, digits)})`;
 }
 
 /** The rate of period k: the address of the one that is in force. */
@@ -166,43 +144,26 @@ function dueFormula(
 	{ payment, charges }: DebtTerms,
 	k: number,
 	{ of }: TermCells,
-	month: MonthCells,
+	{ firstAsked, ...month }: MonthCells,
 	digits: number
 ): string | null {
-	switch (payment.kind) {
-		case 'fixed':
-			return of.amount;
-		case 'level':
-			return k >= payment.periods && (payment.atTerm ?? 'settle') === 'settle' ? null : of.amount;
-		case 'frozen-minimum':
-			return k > 1
-				? month.firstAsked
-				: minimumFormula(payment, feesIn(charges, k), of, month, digits);
-		case 'minimum':
-			return minimumFormula(payment, feesIn(charges, k), of, month, digits);
-		case 'interest-only':
-			throw new Error('interest alone is not written as a formula');
-	}
-}
-
-function minimumFormula(
-	{ of: base, plusInterest, plusFees, roundUpTo }: MinimumTerms,
-	fees: number,
-	of: TermCells['of'],
-	{ opening, charges, interest }: MonthCells,
-	digits: number
-): string {
-	const bearing = [opening, ...(charges === null ? [] : [charges])];
-	const parts = base === 'statement' ? [...bearing, interest] : bearing;
-	const share = `(${parts.join('+')})*${of.percent}`;
-	const added = [
-		...(plusInterest ? [interest] : []),
-		...(plusFees && fees > 0 ? [String(fees / 10 ** digits)] : [])
-	];
-	const sum = (first: string) => [first, ...added].join('+');
-	const asked =
-		roundUpTo === 0
-			? sum(rounded(share, digits))
-			: `ROUNDUP(ROUND((${sum(share)})/${of.step},10),0)*${of.step}`;
-	return exact(`MAX(${of.floor},${asked})`, digits);
+	const isLater = payment !== afterInterest(payment);
+	const fees = feesIn(charges, k) as Cents;
+	const hasCharges = month.charges !== null;
+	const due = onSheet(payment).asks(payment, { k, fees, hasCharges, isLater: false });
+	if (due === null) return null;
+	const { opening, charges: charged, interest, rate } = month;
+	const formula = formulaOf(
+		due,
+		{
+			...of,
+			...(isLater ? { balance: opening, rate } : {}),
+			opening,
+			...(charged === null ? {} : { charges: charged }),
+			interest,
+			'first asked': firstAsked
+		},
+		digits
+	);
+	return typeof due === 'string' ? formula : exact(formula, digits);
 }

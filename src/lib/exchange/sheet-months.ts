@@ -2,6 +2,7 @@
 import type ExcelJS from 'exceljs';
 import { periodsBeforeFirst } from '../core/debt/period-days';
 import { amountIn } from '../core/debt/recurring';
+import { interestPeriods } from '../core/debt/rules/all-rules';
 import { onTopIn, statedIn } from '../core/plan/month';
 import type { PlanMonth } from '../core/plan/terms';
 import { WHOLE } from '../core/quantities/rate';
@@ -9,12 +10,12 @@ import { monthStart } from '../document/plan';
 import {
 	askedFormula,
 	chargesFormula,
-	exact,
 	interestFormula,
 	rateAt,
 	statementFormula,
 	type MonthCells
 } from './sheet-debt';
+import { exact } from './sheet-formula';
 import {
 	amountFormat,
 	columnOf,
@@ -228,7 +229,8 @@ function writeShare(
 		charges: charged ? at('charges') : null,
 		interest: at('interest'),
 		asked: at('asked'),
-		firstAsked: `${columnOf(index, 'asked')}$${FIRST_MONTH_ROW + first - 1}`
+		firstAsked: `${columnOf(index, 'asked')}$${FIRST_MONTH_ROW + first - 1 + interestPeriods(debt.terms.payment)}`,
+		rate: at('rate')
 	};
 	const owed = statementFormula(here, digits);
 	formula('rate', rateAt(terms, k), RATE_FORMAT);

@@ -11,12 +11,12 @@ import { furtherCells, ruleInCell } from './terms-cells';
 import {
 	RATES_LATER,
 	TERM_COLUMNS,
-	exact,
 	termValues,
 	type CellValue,
 	type TermCells,
 	type TermColumn
 } from './sheet-debt';
+import { exact } from './sheet-formula';
 import {
 	amountFormat,
 	column,
@@ -38,15 +38,12 @@ import {
 	type OfDebt
 } from './sheet-layout';
 
-const HEADINGS: Readonly<Record<TermColumn, string>> = {
-	balance: 'Balance',
-	rate: 'Annual rate',
-	amount: 'Payment',
-	percent: 'Minimum percentage',
-	floor: 'At least',
-	step: 'Rounded up to',
-	periods: 'Payments',
-	clearBelow: 'Paid in full below'
+/** As they are headed in any table of debts. */
+const headingOf = (term: TermColumn): string =>
+	COLUMNS.find(({ field }) => field === (term === 'rate' ? 'annualRate' : term))?.heading ?? term;
+const formatOf = (term: TermColumn, money: string): string => {
+	const kind = COLUMNS.find(({ field }) => field === term)?.kind.of;
+	return term === 'rate' || kind === 'percent' ? RATE_FORMAT : kind === 'count' ? '0' : money;
 };
 
 export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
@@ -87,13 +84,7 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 	];
 	put(sheet, `A${MONEY_ROW + 2}`, notes.join(' '), 'formula');
 
-	const heads = [
-		'',
-		'Debt',
-		'Rule',
-		'Place in line',
-		...TERM_COLUMNS.map((term) => HEADINGS[term])
-	];
+	const heads = ['', 'Debt', 'Rule', 'Place in line', ...TERM_COLUMNS.map(headingOf)];
 	const later = Array.from({ length: RATES_LATER }, () => ['From payment no.', 'Rate then']).flat();
 	const sums = ['Interest in all', 'Paid in all', 'Gone after months'];
 	const further = furtherColumns(laid);
@@ -118,14 +109,12 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 		) as TermCells['of'];
 		const values = termValues(debt.terms, digits, local);
 		TERM_COLUMNS.forEach((term, at) => {
-			const format =
-				term === 'rate' || term === 'percent' ? RATE_FORMAT : term === 'periods' ? '0' : money;
 			put(
 				sheet,
 				`${column(4 + at)}${row}`,
 				values[term],
 				isFormula(values[term]) ? 'formula' : look,
-				format
+				formatOf(term, money)
 			);
 		});
 		rateStepsOf(debt.terms)

@@ -3,6 +3,7 @@ import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import type { Difference } from '../core/debt/difference';
 import { isLenders } from '../core/debt/happenings';
 import type { Cents } from '../core/quantities/money';
+import { afterInterest, balloonOf } from '../core/debt/rules/all-rules';
 import { owedAfter, rowAt, type Ending, type Run } from '../core/debt/run';
 import type { Carried, CaseTotals, Measured, StatedDebt, Uncovered } from '../core/debt/ways';
 import { monthName, writeLongDate, writeMoney, writeMonth, writePercent } from '../reading/written';
@@ -155,15 +156,14 @@ function costPhrases(run: Run, writing: Writing): Sentence {
 }
 
 function balloonPhrases({ terms, run }: Carried, writing: Writing): Sentence {
-	const { payment } = terms;
-	const rule = payment.kind === 'interest-only' ? payment.then : payment;
-	if (rule.kind !== 'level' || !rule.balloon || run.finalPayment < rule.balloon) return [];
+	const due = balloonOf(afterInterest(terms.payment));
+	if (due === 0 || run.finalPayment < due) return [];
 	const last = figure(writeMoney(run.finalPayment, writing), {
 		of: 'row',
 		name: 'paid',
 		k: run.periods
 	});
-	return sentence(writing, 'balloon', { last, balloon: writeMoney(rule.balloon, writing) });
+	return sentence(writing, 'balloon', { last, balloon: writeMoney(due, writing) });
 }
 
 /** From when on less is paid than the minimum payment, and what would cover it. */

@@ -6,7 +6,9 @@ import type { Happening } from '../core/debt/happenings';
 import type { Mark } from '../core/debt/marks';
 import { costPerUnit, type RunTotals } from '../core/debt/run';
 import type { Way } from '../core/debt/ways';
-import type { AskedEntry, DebtEntry, LendingEntry } from '../document/debt';
+import { ASKED_KINDS } from '../core/debt/rules/asked';
+import { askedKind, fieldMissing } from '../messages/rules';
+import type { DebtEntry, LendingEntry, MissingField } from '../document/debt';
 import {
 	grouped,
 	monthName,
@@ -35,19 +37,17 @@ export function letterOf(index: number): string {
 
 /** The rules of a minimum payment, as they are in the entry grid. */
 export const askedKinds = (spoken: Spoken) =>
-	(['percent', 'interest-plus', 'amount', 'level'] as const).map((value) => ({
-		value,
-		words: askedKind(value, spoken)
-	}));
-
-export const askedKind = (kind: AskedEntry['kind'], spoken: Spoken): string =>
-	kind === 'interest-plus' ? text(spoken, 'rule interest plus') : text(spoken, 'rule', { kind });
+	ASKED_KINDS.map((value) => ({ value, words: askedKind(value, spoken) }));
 
 /** What is still to be taken down before a debt can be run down, in words. */
-export const missingInWords = (missing: readonly string[], spoken: Spoken): string =>
+export const missingInWords = (missing: readonly MissingField[], spoken: Spoken): string =>
 	listOf(
 		spoken,
-		missing.map((field) => text(spoken, 'field', { field }))
+		missing.map((field) =>
+			field === 'balance' || field === 'rate' || field === 'due'
+				? text(spoken, 'field', { field })
+				: fieldMissing(field, spoken)
+		)
 	);
 
 /** “its own minimum”, “interest + 2 %”, “180.00 and 25.00 more”, “paid off in 2 years” */

@@ -1,12 +1,9 @@
 /** Every field of a debt, a plan and the household as text, to lay two versions beside each other. */
+import { fieldsOf, saidIn, type AskedEntry, type AskedField } from '../core/debt/rules/asked';
+import type { RuleField } from '../core/debt/rules/form';
 import type { Cents } from '../core/quantities/money';
-import type {
-	AskedEntry,
-	DebtEntry,
-	HappeningEntry,
-	Noted,
-	StatementEntry
-} from '../document/debt';
+import type { Percent } from '../core/quantities/rate';
+import type { DebtEntry, HappeningEntry, Noted, StatementEntry } from '../document/debt';
 import type { CaseDocument } from '../document/case';
 import type { HandoutEntry } from '../document/handout';
 import type { PlanEntry, Sheet, SheetLine } from '../document/plan';
@@ -14,10 +11,11 @@ import { grouped, writeDate, writeAmount, writeMonth, writePercent } from '../re
 import type { Writing } from '../reading/writing';
 import { countOf, frequencyWords } from './amounts';
 import { changeField } from './changes';
-import { askedKind, happeningInWords, lendingInWords, nameOf, wayName } from './debt';
+import { happeningInWords, lendingInWords, nameOf, wayName } from './debt';
 import en from '../messages/en/differences.json';
 import { partInWords } from './handout-settings';
 import { messagesOf } from '../messages/message';
+import { askedKind, choiceWords, fieldName } from '../messages/rules';
 import { planHappeningInWords } from './plan';
 import { orderWords } from './plan-names';
 import { accountInWords } from './taken-in';
@@ -71,7 +69,7 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 	const { asked, lending, happenings, compared, baseline } = entry;
 	const nothingYet = text(writing, 'nothing yet');
 	const listed = (texts: readonly string[]) => texts.join('; ') || text(writing, 'nothing');
-	return named(writing, [
+	const known = named(writing, [
 		['name', nameOf(entry, writing)],
 		['balance', moneyField(entry.balance, writing)],
 		['day of the balance', entry.asOf === null ? nothingYet : writeDate(entry.asOf, writing)],
@@ -79,8 +77,9 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 			'annual rate',
 			entry.annualRate === null ? nothingYet : writePercent(entry.annualRate, writing)
 		],
-		['minimum payment', askedKind(asked.kind, writing)],
-		...askedFields(asked, writing),
+		['minimum payment', askedKind(asked.kind, writing)]
+	]);
+	const further = named(writing, [
 		['interest alone', countOf(writing, entry.interestOnly, 'payments')],
 		['first due date', entry.firstDue === null ? nothingYet : writeDate(entry.firstDue, writing)],
 		['payments due', frequencyWords(writing, lending.paymentsPerYear).adverb],
@@ -95,6 +94,7 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 		['transactions', countOf(writing, entry.transactions.length, 'transactions')],
 		['withdrawn', countOf(writing, entry.withdrawn.length, 'transactions')]
 	]);
+	return new Map([...known, ...askedFields(asked, writing), ...further]);
 }
 
 function notedFields(noted: Noted, writing: Writing): (readonly [MessageId, string])[] {
@@ -143,29 +143,29 @@ const countField = (count: number | null, writing: Writing): string =>
 const moneyField = (amount: Cents | null, writing: Writing): string =>
 	amount === null ? text(writing, 'nothing yet') : writeAmount(amount, writing);
 
-function askedFields(asked: AskedEntry, writing: Writing): (readonly [MessageId, string])[] {
-	const nothingYet = text(writing, 'nothing yet');
-	if (asked.kind === 'level') {
-		const { periods, payment, balloon, roundPayment, atTerm } = asked;
-		return [
-			['equal payments', periods === null ? nothingYet : String(periods)],
-			['equal payment as set', payment === null ? nothingYet : writeAmount(payment, writing)],
-			['balloon', moneyField(balloon, writing)],
-			['equal payment rounded', text(writing, 'nearest or up', { way: roundPayment })],
-			['at the term', text(writing, 'settle or continue', { way: atTerm })]
-		];
+/** What is in the fields of a form, each with its name. */
+const askedFields = (asked: AskedEntry, writing: Writing): Fields =>
+	new Map(
+		fieldsOf(asked.kind).map(([name, field]) => [
+			fieldName(name, writing),
+			askedField(name, field, saidIn(asked, name), writing)
+		])
+	);
+
+function askedField(name: AskedField, { of }: RuleField, said: unknown, writing: Writing): string {
+	if (said === null) return text(writing, 'nothing yet');
+	switch (of) {
+		case 'money':
+		case 'rounding':
+			return writeAmount(said as Cents, writing);
+		case 'percent':
+			return writePercent(said as Percent, writing);
+		case 'count':
+			return grouped(said as number, 0, writing);
+		case 'choice':
+		case 'flag':
+			return choiceWords(name, said as string | boolean, writing);
 	}
-	const rounding = [
-		['at least', moneyField(asked.floor, writing)],
-		['rounded up to', moneyField(asked.roundUpTo, writing)]
-	] as const;
-	if (asked.kind === 'amount') return [['minimum', moneyField(asked.amount, writing)], ...rounding];
-	return [
-		['minimum', asked.percent === null ? nothingYet : writePercent(asked.percent, writing)],
-		['minimum of', text(writing, 'statement or opening', { of: asked.of })],
-		['fees on top', text(writing, 'yes or no', { holds: asked.plusFees ? 'yes' : 'no' })],
-		...rounding
-	];
 }
 
 /** How a debt is paid now. */

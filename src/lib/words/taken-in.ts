@@ -1,4 +1,5 @@
 /** What is said of rows and files before they are taken, and of what could not be read in them. */
+import { ASKED_KINDS, fieldsInLine } from '../core/debt/rules/asked';
 import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import type { Cents } from '../core/quantities/money';
@@ -189,14 +190,10 @@ const IN_GRID = new Set<Field>([
 	'balance',
 	'annualRate',
 	'rule',
-	'minimum',
-	'percent',
+	...ASKED_KINDS.flatMap((kind) => fieldsInLine(kind).map(([field]) => field)),
+	// Said with the rule, in its percentage.
 	'of',
 	'plusFees',
-	'floor',
-	'roundUpTo',
-	'payments',
-	'balloon',
 	'firstDue'
 ]);
 

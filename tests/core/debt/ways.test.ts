@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { askedRule } from '../../../src/lib/core/debt/asked';
+import { askedRule, filled, type AskedPayment } from '../../../src/lib/core/debt/rules/asked';
 import type { CalendarDate } from '../../../src/lib/core/quantities/calendar';
 import { difference } from '../../../src/lib/core/debt/difference';
 import type { Happening } from '../../../src/lib/core/debt/happenings';
@@ -164,7 +164,7 @@ describe('one debt in several ways', () => {
 	});
 
 	it('asks for interest alone at first, and then for what was agreed', () => {
-		const asked = askedRule({ kind: 'level', periods: 12 }, 6);
+		const asked = askedRule(filled('level', { periods: 12 }) as AskedPayment, 6);
 		const run = of({ kind: 'asked' }, { asked });
 		expect(run.periods).toBe(18);
 		expect(rowAt(run, 6)?.principal).toBe(0);

@@ -5,7 +5,7 @@ import type { Cents } from '../quantities/money';
 import { isByDay, type Percent } from '../quantities/rate';
 import { rateStepsOf } from './rate-steps';
 import { rowAt, run } from './run';
-import type { PaymentRule } from './rules/all-rules';
+import { afterInterest, interestPeriods } from './rules/all-rules';
 import { plannedTerms, wayTerms, type Pays, type StatedDebt } from './ways';
 
 /** What is in force of a debt after a day. */
@@ -37,7 +37,7 @@ export function inForceAfter(debt: StatedDebt, day: CalendarDate, from: Calendar
 		nextDue: dueDate(firstDue, elapsed + 1, paymentsPerYear),
 		annual: rates.annual,
 		pays: paysAfter(debt, elapsed),
-		interestOnly: Math.max(0, interestOnlyOf(debt.asked) - elapsed),
+		interestOnly: Math.max(0, interestPeriods(debt.asked) - elapsed),
 		level: levelAfter(debt, elapsed),
 		happenings: [
 			...debt.happenings.flatMap((item) =>
@@ -98,13 +98,10 @@ function paysAfter(debt: StatedDebt, elapsed: number): Pays {
 	return amount === undefined ? debt.pays : { kind: 'fixed', amount, paymentsPerYear: null };
 }
 
-const interestOnlyOf = (rule: PaymentRule): number =>
-	rule.kind === 'interest-only' ? rule.periods : 0;
-
 function levelAfter(debt: StatedDebt, elapsed: number): InForce['level'] {
 	const { asked } = debt;
-	const before = interestOnlyOf(asked);
-	const rule = asked.kind === 'interest-only' ? asked.then : asked;
+	const before = interestPeriods(asked);
+	const rule = afterInterest(asked);
 	if (rule.kind !== 'level') return null;
 	const paid = elapsed - before;
 	if (paid <= 0) return { payment: rule.payment ?? null, periods: rule.periods };

@@ -2,6 +2,7 @@ import type { DebtTerms } from './terms';
 import type { Percent } from '../quantities/rate';
 import { rateStepsOf } from './rate-steps';
 import { amountIn } from './recurring';
+import { afterInterest, balloonOf } from './rules/all-rules';
 import type { Run, RunRow } from './run';
 
 /** What is out of the ordinary in one period of a run. */
@@ -33,13 +34,13 @@ export function marksOf(terms: DebtTerms, run: Run, row: RunRow): Mark[] {
 		...(row.extra > 0 && amountIn(seldom, k) > 0 ? [{ kind: 'extra' as const }] : []),
 		...(row.charges > 0 ? [{ kind: 'charge' as const }] : []),
 		...(row.principal < 0 ? [{ kind: 'grown' as const }] : []),
-		...(last && balloonOf(terms, row) ? [{ kind: 'balloon' as const }] : []),
+		...(last && hasBalloon(terms, row) ? [{ kind: 'balloon' as const }] : []),
 		...(last ? [{ kind: 'last' as const }] : [])
 	];
 }
 
 /** Whether the last payment has the balloon of the agreed term in it. */
-function balloonOf({ payment }: DebtTerms, { scheduled }: RunRow): boolean {
-	const rule = payment.kind === 'interest-only' ? payment.then : payment;
-	return rule.kind === 'level' && !!rule.balloon && scheduled >= rule.balloon;
+function hasBalloon({ payment }: DebtTerms, { scheduled }: RunRow): boolean {
+	const balloon = balloonOf(afterInterest(payment));
+	return balloon > 0 && scheduled >= balloon;
 }

@@ -1,6 +1,6 @@
 /** The working of a figure in one period (contract, sections 2 to 4), from the record of that period. */
 import type { DebtTerms } from '../debt/terms';
-import { explained } from '../debt/rules/all-rules';
+import { balloonOf, explained } from '../debt/rules/all-rules';
 import type { Explained } from '../debt/rules/rule';
 import type {
 	Convention,
@@ -11,7 +11,7 @@ import type {
 	Working
 } from '../debt/figure';
 import { dateOfDay, dayNumber, type CalendarDate } from '../quantities/calendar';
-import type { Cents } from '../quantities/money';
+import { ZERO, type Cents } from '../quantities/money';
 import {
 	isByDay,
 	periodicFraction,
@@ -180,8 +180,8 @@ function scheduledFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): 
 				: asking.kind === 'whole'
 					? 'end of term'
 					: 'less than asked';
-		const balloon = asking.kind === 'whole' && rule.kind === 'level' ? rule.balloon : undefined;
-		return { kind: 'rest', of: statement, because, balloon: balloon ?? (0 as Cents) };
+		const balloon = asking.kind === 'whole' ? balloonOf(rule) : ZERO;
+		return { kind: 'rest', of: statement, because, balloon };
 	}
 	const first = k === ruleFrom ? record : recordOf(terms, run, ruleFrom);
 	const firstRow = rowAt(run, ruleFrom) ?? row;

@@ -3,6 +3,7 @@
  * comes in passes these schemas; each refusal says the field, what is wrong and what is allowed.
  */
 import { z } from 'zod';
+import { fieldsOf, filled, idleIn, saidIn } from '../../core/debt/rules/asked';
 import { addMonths, isCalendarDate, type CalendarDate } from '../../core/quantities/calendar';
 import { LIMITS } from '../../core/quantities/limits';
 import { changesEntry } from './changes';
@@ -11,12 +12,14 @@ import { VERSION } from '../version';
 import { allowedFirstDue } from '../days';
 import { debtEntry } from './debt';
 import { roundingSteps } from '../debt';
+import { SCREEN } from '../../reading/writing';
 import { currencyOf } from '../../reading/currencies';
 import { calendarEntry } from './calendar';
 import { newDebtOf } from '../change';
 import { forecastEntry } from './forecast';
 import { handoutEntry } from './handout';
 import { happenedEntry, readingEntry, visitEntry } from './life';
+import { fieldRefusal } from '../../messages/rules';
 import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE } from '../../messages/style';
 import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan';
 import { choice, date, flag, identifier, name, sentence, text } from './fields';
@@ -115,8 +118,9 @@ const presentDocument = z
 			if (seen.has(debt.id)) refuse('id', 'Two debts have the same identifier.');
 			seen.add(debt.id);
 			const steps: readonly number[] = roundingSteps(currency);
-			if (debt.asked.kind !== 'level' && !steps.includes(debt.asked.roundUpTo)) {
-				refuse('asked', `The minimum is rounded up to ${steps.join(', ')} minor units.`);
+			for (const [name, { of }] of fieldsOf(debt.asked.kind)) {
+				if (of === 'rounding' && !steps.includes(saidIn(debt.asked, name) as number))
+					refuse('asked', `The minimum is rounded up to ${steps.join(', ')} minor units.`);
 			}
 			if (debt.interestOnly > 0 && debt.lending.timing === 'advance') {
 				refuse(
@@ -124,9 +128,11 @@ const presentDocument = z
 					'Payments in advance come before their interest, so none can be of interest alone.'
 				);
 			}
-			if (debt.asked.kind === 'level' && debt.asked.balloon > 0 && debt.asked.atTerm !== 'settle') {
-				refuse('asked', 'A balloon is due at the term, so payments can’t go on after it.');
-			}
+			const usual = filled(debt.asked.kind);
+			const said = idleIn(debt.asked).find(
+				(name) => saidIn(debt.asked, name) !== saidIn(usual, name)
+			);
+			if (said !== undefined) refuse('asked', fieldRefusal(said, SCREEN));
 			if (new Set(debt.happenings.map(({ id }) => id)).size < debt.happenings.length) {
 				refuse('happenings', 'Two things that happen have the same identifier.');
 			}

@@ -1,6 +1,16 @@
 /** A debt as it travels in a case document. */
 import { z } from 'zod';
+import {
+	ASKED_KINDS,
+	fieldsOf,
+	type AskedEntry,
+	type AskedField,
+	type AskedKind
+} from '../../core/debt/rules/asked';
+import type { RuleField } from '../../core/debt/rules/form';
 import { LIMITS } from '../../core/quantities/limits';
+import { fieldLabel } from '../../messages/rules';
+import { SCREEN } from '../../reading/writing';
 import {
 	choice,
 	count,
@@ -17,37 +27,35 @@ import {
 } from './fields';
 import { judgedOnce } from './judged-once';
 
-const askedPercent = {
-	percent: percentage('The percentage of the minimum', LIMITS.minimumPercent).nullable(),
-	of: choice('What the percentage is of', ['statement', 'opening']),
-	plusFees: flag('Whether fees are asked for on top'),
-	roundUpTo: money('The rounding of the minimum'),
-	floor: money('The least that is asked')
-};
+/** What judges a field of what a paper asks. */
+function askedField([name, field]: readonly [AskedField, RuleField]): z.ZodType {
+	const called = fieldLabel(name, SCREEN);
+	const open = (known: z.ZodType) => (field.usual === null ? known.nullable() : known);
+	switch (field.of) {
+		case 'money':
+		case 'rounding':
+			return open(money(called));
+		case 'percent':
+			return open(percentage(called, LIMITS.minimumPercent));
+		case 'count':
+			return open(count(called, 1, LIMITS.periods, 'payments'));
+		case 'choice':
+			return choice(called, field.among);
+		case 'flag':
+			return flag(called);
+	}
+}
 
-export const askedEntry = z.discriminatedUnion(
-	'kind',
-	[
-		z.strictObject({ kind: z.literal('percent'), ...askedPercent }),
-		z.strictObject({ kind: z.literal('interest-plus'), ...askedPercent }),
-		z.strictObject({
-			kind: z.literal('amount'),
-			amount: money('The amount that is asked').nullable(),
-			roundUpTo: askedPercent.roundUpTo,
-			floor: askedPercent.floor
-		}),
-		z.strictObject({
-			kind: z.literal('level'),
-			periods: count('The number of payments', 1, LIMITS.periods, 'payments').nullable(),
-			/** As it was set before, where it stays in force; null: it follows from the balance. */
-			payment: money('The equal payment').nullable(),
-			balloon: money('The balloon'),
-			roundPayment: choice('The rounding of the equal payment', ['nearest', 'up']),
-			atTerm: choice('What happens at the term', ['settle', 'continue'])
-		})
-	],
-	{ error: sentence('The rule of what is asked', 'percent, interest-plus, amount or level') }
-);
+const ONE_OF = new Intl.ListFormat('en-GB', { type: 'disjunction' });
+type Form = ReturnType<typeof askedForm>;
+const askedForm = (kind: AskedKind) =>
+	z.strictObject({
+		kind: z.literal(kind),
+		...Object.fromEntries(fieldsOf(kind).map((field) => [field[0], askedField(field)]))
+	});
+const askedEntry = z.discriminatedUnion('kind', ASKED_KINDS.map(askedForm) as [Form, ...Form[]], {
+	error: sentence('The rule of what is asked', ONE_OF.format(ASKED_KINDS))
+}) as unknown as z.ZodType<AskedEntry>;
 
 const dayYear = choice('The days of a year', [365, 360, 'actual']);
 const basis = z.discriminatedUnion(

@@ -1,4 +1,5 @@
 /** The tables of a case, and what of its document lies in them. */
+import { ASKED_KINDS, fieldsOf, type AskedEntry } from '../../core/debt/rules/asked';
 import type { Way } from '../../core/debt/ways';
 import type { CaseDocument } from '../../document/case';
 import type { ChangeEntry, NewDebtEntry } from '../../document/change';
@@ -36,16 +37,22 @@ export const CASE = fields<
 	calendar: column('calendar')
 });
 
-const rounding = {
-	roundUpTo: column<never>('asked_round_up_to'),
-	floor: column<never>('asked_floor')
-};
-const share = {
-	percent: percent<never>('asked_percent'),
-	of: column<never>('asked_of'),
-	plusFees: column<never>('asked_plus_fees'),
-	...rounding
-};
+/** Each field of what is asked in a column that is named after it. */
+const askedColumns = variants(
+	'kind',
+	'asked_kind',
+	Object.fromEntries(
+		ASKED_KINDS.map((kind) => [
+			kind,
+			Object.fromEntries(
+				fieldsOf(kind).map(([field, { of }]) => {
+					const name = `asked_${field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)}`;
+					return [field, of === 'percent' ? percent(name) : column(name)];
+				})
+			)
+		])
+	) as unknown as Parameters<typeof variants<AskedEntry, 'kind'>>[2]
+) as Part<AskedEntry>;
 const dayYear: Part<365 | 360 | 'actual'> = {
 	...column('day_year'),
 	write: (year) => ({ day_year: String(year) }),
@@ -63,18 +70,7 @@ export const DEBT = fields<
 	balanceAssumed: column('balance_assumed'),
 	annualRate: percent('annual_rate'),
 	firstDue: date('first_due'),
-	asked: variants('kind', 'asked_kind', {
-		percent: share,
-		'interest-plus': share,
-		amount: { amount: column('asked_amount'), ...rounding },
-		level: {
-			periods: column('asked_periods'),
-			payment: column('asked_payment'),
-			balloon: column('asked_balloon'),
-			roundPayment: column('asked_round_payment'),
-			atTerm: column('asked_at_term')
-		}
-	}),
+	asked: askedColumns,
 	interestOnly: column('interest_only'),
 	lending: fields<DebtEntry['lending']>({
 		paymentsPerYear: column('payments_per_year'),

@@ -1,15 +1,11 @@
 <!-- The minimum payment and its rule: four cells, in the entry grid as on the debt's own screen. -->
 <script lang="ts">
-	import { ZERO, type Cents } from '$lib/core/quantities/money';
-	import { askedAs } from '$lib/desk/debt-entry';
-	import { roundingSteps, type AskedEntry } from '$lib/document/debt';
+	import { askedAs, fieldsInLine, type AskedEntry } from '$lib/core/debt/rules/asked';
 	import { askedKinds } from '$lib/words/debt';
-	import { writeMoney } from '$lib/reading/written';
 	import type { Unread } from '$lib/exchange/debts-table';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
-	import TypedField from '$lib/ui/TypedField.svelte';
-	import { countText, minimumPercentText, moneyText } from './debt-fields';
+	import AskedField from './AskedField.svelte';
 	import { COLUMNS } from './grid-keys';
 
 	interface Props {
@@ -26,108 +22,34 @@
 	const { asked, writing, of, unread, cell, onchange }: Props = $props();
 
 	const role = $derived(cell ? 'cell' : undefined);
-	const money = $derived(moneyText(writing));
-	const kinds = $derived(askedKinds(writing));
-	const roundings = $derived(
-		roundingSteps(writing.currency).map((step) => ({
-			value: String(step),
-			words: step === 0 ? 'no' : `to ${writeMoney(step, writing)}`
-		}))
-	);
-	const LEVEL_ROUNDINGS = [
-		{ value: 'nearest', words: 'no' },
-		{ value: 'up', words: 'up a cent' }
-	] as const;
+	const PLACES = [COLUMNS.asked, COLUMNS.floor, COLUMNS.rounding];
+	/** A minimum that could not be read is not known to be an amount or a share. */
+	const unreadIn = (name: string, place: number) =>
+		unread?.get(name) ?? (place === 0 ? unread?.get('amount') : undefined);
 </script>
 
 <span {role}>
 	<Choice
 		label="Rule of the minimum, {of}"
 		value={asked.kind}
-		options={kinds}
+		options={askedKinds(writing)}
 		cell={cell?.(COLUMNS.kind)}
 		onchange={(kind) => onchange(askedAs(asked, kind))}
 	/>
 </span>
-<span {role}>
-	{#if asked.kind === 'amount'}
-		<TypedField
-			label="Amount of the minimum, {of}"
-			value={asked.amount}
-			unread={unread?.get('minimum')}
-			{...money}
-			optional
-			side="right"
-			cell={cell?.(COLUMNS.asked)}
-			onchange={(amount) => onchange({ ...asked, amount })}
-		/>
-	{:else if asked.kind === 'level'}
-		<TypedField
-			label="Number of payments, {of}"
-			value={asked.periods}
-			unread={unread?.get('payments')}
-			{...countText(writing)}
-			optional
-			side="right"
-			placeholder="how many"
-			cell={cell?.(COLUMNS.asked)}
-			onchange={(periods) => onchange({ ...asked, periods, payment: null })}
-		/>
-	{:else}
-		<TypedField
-			label="Percentage of the minimum, {of}"
-			value={asked.percent}
-			unread={unread?.get('percent') ?? unread?.get('minimum')}
-			{...minimumPercentText(writing)}
-			optional
-			side="right"
-			cell={cell?.(COLUMNS.asked)}
-			onchange={(percent) => onchange({ ...asked, percent })}
-		/>
-	{/if}
-</span>
-<span {role}>
-	{#if asked.kind === 'level'}
-		<TypedField
-			label="Balloon, {of}"
-			value={asked.balloon === ZERO ? null : asked.balloon}
-			{...money}
-			optional
-			side="right"
-			placeholder="balloon"
-			cell={cell?.(COLUMNS.floor)}
-			onchange={(balloon) => onchange({ ...asked, balloon: balloon ?? ZERO, payment: null })}
-		/>
-	{:else}
-		<TypedField
-			label="Minimum at least, {of}"
-			value={asked.floor === ZERO ? null : asked.floor}
-			unread={unread?.get('floor')}
-			{...money}
-			optional
-			side="right"
-			placeholder="none"
-			cell={cell?.(COLUMNS.floor)}
-			onchange={(floor) => onchange({ ...asked, floor: floor ?? ZERO })}
-		/>
-	{/if}
-</span>
-<span {role}>
-	{#if asked.kind === 'level'}
-		<Choice
-			label="Equal payment rounded up, {of}"
-			value={asked.roundPayment}
-			options={LEVEL_ROUNDINGS}
-			cell={cell?.(COLUMNS.rounding)}
-			onchange={(roundPayment) => onchange({ ...asked, roundPayment })}
-		/>
-	{:else}
-		<Choice
-			label="Minimum rounded up, {of}"
-			value={String(asked.roundUpTo)}
-			options={roundings}
-			cell={cell?.(COLUMNS.rounding)}
-			onchange={(step) => onchange({ ...asked, roundUpTo: Number(step) as Cents })}
-		/>
-	{/if}
-</span>
+{#each fieldsInLine(asked.kind) as [name, field], place (place)}
+	<span {role}>
+		{#key name}
+			<AskedField
+				{asked}
+				{name}
+				{field}
+				{writing}
+				{of}
+				unread={unreadIn(name, place)}
+				cell={cell?.(PLACES[place] ?? 0)}
+				{onchange}
+			/>
+		{/key}
+	</span>
+{/each}

@@ -1,5 +1,7 @@
 /** The payment rules that there are (contract, section 4), and what the rest of the core asks of whichever it is. */
+import { ZERO, type Cents } from '../../quantities/money';
 import type { Formula } from '../figure';
+import type { RuleOnSheet } from './expression';
 import { fixed, type FixedAsking, type FixedRule } from './fixed';
 import { frozenMinimum, type FrozenMinimumRule } from './frozen-minimum';
 import { interestOnly, type InterestAsking, type InterestOnlyRule } from './interest-only';
@@ -18,7 +20,7 @@ const RULES = {
 	level,
 	minimum,
 	'frozen-minimum': frozenMinimum,
-	'interest-only': interestOnly<PaymentRule>(lasting)
+	'interest-only': interestOnly<PaymentRule>(lasting, onSheet)
 } as const satisfies {
 	readonly [K in PaymentRule['kind']]: Rule<
 		Extract<PaymentRule, { kind: K }>,
@@ -41,11 +43,28 @@ export function lasting(rule: PaymentRule): number {
 
 export const followed = (rule: PaymentRule) => of(rule).follows?.(rule) ?? null;
 
+/** What is due at the end beside the last payment. */
+export const balloonOf = (rule: PaymentRule): Cents => of(rule).balloon?.(rule) ?? ZERO;
+
 export const isFrozen = (rule: PaymentRule): boolean => of(rule).freezes ?? false;
 
 /** The rule on what is owed at a new rate; null where it stays as it is. */
 export const setAnew = (rule: PaymentRule, left: number): PaymentRule | null =>
 	of(rule).setAnew?.(rule, left) ?? null;
+
+export function onSheet(rule: PaymentRule): RuleOnSheet<PaymentRule> {
+	return of(rule).onSheet;
+}
+
+/** The rule after interest that is paid alone at first. */
+export const afterInterest = (
+	rule: PaymentRule
+): Exclude<PaymentRule, { kind: 'interest-only' }> =>
+	rule.kind === 'interest-only' ? afterInterest(rule.then) : rule;
+
+/** For how many periods interest is paid alone at first. */
+export const interestPeriods = (rule: PaymentRule): number =>
+	rule.kind === 'interest-only' ? rule.periods + interestPeriods(rule.then) : 0;
 
 export const explained = (rule: PaymentRule, period: ExplainedSince): Formula =>
 	of(rule).explain(rule, period);

@@ -1,5 +1,6 @@
 /** One amount, every period (contract, section 4, `fixed`). */
-import type { Cents } from '../../quantities/money';
+import { roundedUpTo, ZERO, type Cents } from '../../quantities/money';
+import { ruleForm } from './form';
 import type { Rule } from './rule';
 
 export interface FixedRule {
@@ -14,5 +15,22 @@ export interface FixedAsking {
 
 export const fixed: Rule<FixedRule, FixedAsking> = {
 	asks: (rule) => rule,
-	explain: () => ({ kind: 'stated' })
+	explain: () => ({ kind: 'stated' }),
+	onSheet: { terms: () => ({ amount: 'as it is' }), asks: () => 'amount' }
 };
+
+/** An amount that a paper states: rounded up, and at least so much. */
+export const amountForm = ruleForm<FixedRule>()({
+	fields: {
+		amount: { of: 'money', usual: null },
+		roundUpTo: { of: 'rounding', usual: ZERO },
+		floor: { of: 'money', usual: ZERO }
+	},
+	needs: 'amount',
+	tells: ({ kind }) => kind === 'fixed',
+	inLine: ['amount', 'floor', 'roundUpTo'],
+	rule: ({ amount, roundUpTo, floor }) => ({
+		kind: 'fixed',
+		amount: Math.max(floor, roundedUpTo(amount, roundUpTo)) as Cents
+	})
+});

@@ -1,5 +1,11 @@
 /** The minimum of the first period, then that amount for ever (contract, section 4, `frozen-minimum`). */
-import { explainedMinimum, minimumAsking, type MinimumAsking, type MinimumTerms } from './minimum';
+import {
+	explainedMinimum,
+	minimumAsking,
+	minimumOnSheet,
+	type MinimumAsking,
+	type MinimumTerms
+} from './minimum';
 import type { Rule } from './rule';
 
 export type FrozenMinimumRule = { readonly kind: 'frozen-minimum' } & MinimumTerms;
@@ -10,5 +16,9 @@ export const frozenMinimum: Rule<FrozenMinimumRule, MinimumAsking> = {
 	explain: (rule, { now, first, isFirstMissed }) =>
 		now.k > first.k && !isFirstMissed
 			? { kind: 'same', as: first.here('scheduled') }
-			: explainedMinimum(rule, first)
+			: explainedMinimum(rule, first),
+	onSheet: {
+		...minimumOnSheet(),
+		asks: (rule, month) => (month.k > 1 ? 'first asked' : minimumOnSheet().asks(rule, month))
+	}
 };

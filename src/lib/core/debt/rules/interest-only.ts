@@ -1,4 +1,5 @@
 /** The interest alone for so many periods, then another rule, whose own periods count from there (contract, section 4). */
+import type { RuleOnSheet } from './expression';
 import type { Rule } from './rule';
 
 export interface InterestOnlyRule<Then> {
@@ -12,13 +13,21 @@ export interface InterestAsking {
 	readonly kind: 'interest';
 }
 
-/** `lastsThen`: for how many periods the rule that follows lasts. */
+/** `lastsThen`: for how many periods the rule that follows lasts; `thenOnSheet`: how a sheet computes it. */
 export const interestOnly = <Then>(
-	lastsThen: (rule: Then) => number
+	lastsThen: (rule: Then) => number,
+	thenOnSheet: (rule: Then) => RuleOnSheet<Then>
 ): Rule<InterestOnlyRule<Then>, InterestAsking, Then> => ({
 	asks: () => ({ kind: 'interest' }),
 	changesAt: ({ periods }) => periods,
 	lasts: ({ periods, then }) => periods + lastsThen(then),
 	follows: ({ periods, then }) => ({ after: periods, rule: then }),
-	explain: (_, { now }) => ({ kind: 'same', as: now.here('interest') })
+	explain: (_, { now }) => ({ kind: 'same', as: now.here('interest') }),
+	onSheet: {
+		terms: ({ then }) => thenOnSheet(then).terms(then),
+		asks: ({ periods, then }, month) =>
+			month.k <= periods
+				? 'interest'
+				: thenOnSheet(then).asks(then, { ...month, k: month.k - periods, isLater: true })
+	}
 });

@@ -1,9 +1,11 @@
 /** Equal payments to an end after `periods`, with an optional balloon then (contract, section 4, `level`). */
-import type { Cents } from '../../quantities/money';
+import { ZERO, type Cents } from '../../quantities/money';
 import type { FixedAsking } from './fixed';
+import type { Expression } from './expression';
+import { ruleForm } from './form';
 import type { Lending, Rule } from './rule';
 
-export interface LevelTerms {
+interface LevelTerms {
 	readonly periods: number;
 	readonly balloon?: Cents;
 	readonly roundPayment?: 'nearest' | 'up';
@@ -29,6 +31,7 @@ export const level: Rule<LevelRule, FixedAsking | WholeAsking> = {
 	},
 	changesAt: (rule) => (settles(rule) ? rule.periods - 1 : Infinity),
 	lasts: ({ periods }) => periods,
+	balloon: ({ balloon = ZERO }) => balloon,
 	setAnew: (rule, left) => ({ ...rule, periods: left, payment: null }),
 	explain(rule, { first, i }) {
 		if (rule.payment) return { kind: 'stated' };
@@ -45,8 +48,36 @@ export const level: Rule<LevelRule, FixedAsking | WholeAsking> = {
 			unrounded: unroundedLevelPayment(opening, periods, i, advance, balloon),
 			rounding
 		};
+	},
+	onSheet: {
+		terms: (rule) => ({ periods: 'as it is', balloon: 'as it is', amount: onSheet(rule) }),
+		asks(rule, { k, isLater }) {
+			if (k >= rule.periods && settles(rule)) return null;
+			// What follows from a balance of later is computed where that is, and kept from there.
+			return !isLater ? 'amount' : k > 1 ? 'first asked' : onSheet(rule);
+		}
 	}
 };
+
+/** Equal payments as a loan's paper states them. */
+export const levelForm = ruleForm<LevelRule>()({
+	fields: {
+		periods: { of: 'count', usual: null },
+		payment: { of: 'money', usual: null },
+		balloon: { of: 'money', usual: ZERO },
+		roundPayment: { of: 'choice', among: ['nearest', 'up'], usual: 'nearest' },
+		atTerm: { of: 'choice', among: ['settle', 'continue'], usual: 'settle' }
+	},
+	needs: 'periods',
+	tells: ({ kind }) => kind === 'level',
+	inLine: ['periods', 'balloon', 'roundPayment'],
+	rule: (said) => ({ ...said, kind: 'level' }),
+	// A payment that was set before was set for other terms.
+	forgets: (changed) => (changed === 'periods' || changed === 'balloon' ? { payment: null } : {}),
+	kept: ['payment'],
+	// A balloon settles all.
+	idle: ({ balloon }) => (balloon === ZERO ? [] : ['atTerm'])
+});
 
 const settles = ({ atTerm = 'settle' }: LevelTerms): boolean => atTerm === 'settle';
 
@@ -81,4 +112,21 @@ function levelPayment(
 	// A whole amount that the double misses by its last digits is not rounded up to the next cent.
 	const up = Math.ceil(payment - 1e-6);
 	return Math.max(0, roundPayment === 'up' ? up : Math.round(payment));
+}
+
+/** The level payment of monthly periods by the closed form, over the cells of the terms. */
+function onSheet({ periods, roundPayment = 'nearest', payment: set }: LevelTerms): Expression {
+	if (set) return { amount: set };
+	if (periods === 0) return 0;
+	const i: Expression = { divide: ['rate', 12] };
+	const discount: Expression = { power: [{ sum: [1, i] }, { take: [0, 'periods'] }] };
+	const left: Expression = { take: ['balance', { times: ['balloon', discount] }] };
+	const payment: Expression = {
+		ifZero: 'rate',
+		then: { divide: [{ take: ['balance', 'balloon'] }, 'periods'] },
+		otherwise: { divide: [{ times: [left, i] }, { take: [1, discount] }] }
+	};
+	return {
+		largest: [0, roundPayment === 'up' ? { roundedUp: payment } : { rounded: payment }]
+	};
 }

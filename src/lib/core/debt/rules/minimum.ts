@@ -2,9 +2,17 @@
  * A minimum payment (contract, section 4, `minimum`):
  * max(`floor`, up(`percent` · base + [interest if `plusInterest`] + [fees if `plusFees`])).
  */
-import { roundedShare, roundedUpTo, shareRoundedUp, type Cents } from '../../quantities/money';
+import {
+	roundedShare,
+	roundedUpTo,
+	shareRoundedUp,
+	ZERO,
+	type Cents
+} from '../../quantities/money';
 import { WHOLE, type InterestRounding, type Percent } from '../../quantities/rate';
 import type { Formula } from '../figure';
+import type { Expression, RuleOnSheet } from './expression';
+import { ruleForm } from './form';
 import type { Explained, Lending, Rule } from './rule';
 
 export interface MinimumTerms {
@@ -24,8 +32,38 @@ export type MinimumAsking = MinimumRule & { readonly rounding: InterestRounding 
 
 export const minimum: Rule<MinimumRule, MinimumAsking> = {
 	asks: minimumAsking,
-	explain: (rule, { now }) => explainedMinimum(rule, now)
+	explain: (rule, { now }) => explainedMinimum(rule, now),
+	onSheet: minimumOnSheet()
 };
+
+const SHARE = {
+	percent: { of: 'percent', usual: null },
+	of: { of: 'choice', among: ['statement', 'opening'], usual: 'statement' },
+	plusFees: { of: 'flag', usual: false },
+	roundUpTo: { of: 'rounding', usual: ZERO },
+	floor: { of: 'money', usual: ZERO }
+} as const;
+
+/** A percentage of what is owed. */
+export const percentForm = ruleForm<MinimumRule>()({
+	fields: SHARE,
+	needs: 'percent',
+	inLine: ['percent', 'floor', 'roundUpTo'],
+	tells: (rule) => isMinimum(rule) && !rule.plusInterest,
+	rule: (said) => ({ ...said, kind: 'minimum', plusInterest: false })
+});
+
+/** The interest of the period, usually with its fees, and a percentage. */
+export const interestPlusForm = ruleForm<MinimumRule>()({
+	fields: { ...SHARE, plusFees: { of: 'flag', usual: true } },
+	needs: 'percent',
+	inLine: ['percent', 'floor', 'roundUpTo'],
+	tells: (rule) => isMinimum(rule) && rule.plusInterest,
+	rule: (said) => ({ ...said, kind: 'minimum', plusInterest: true })
+});
+
+const isMinimum = (rule: { readonly kind: string }): rule is MinimumRule =>
+	rule.kind === 'minimum' || rule.kind === 'frozen-minimum';
 
 export function minimumAsking(
 	terms: MinimumTerms,
@@ -87,5 +125,26 @@ export function explainedMinimum(
 		floor,
 		unrounded,
 		rounding
+	};
+}
+
+/** A function, since a rule may be there before what this file has further down. */
+export function minimumOnSheet(): RuleOnSheet<MinimumTerms> {
+	return {
+		terms: () => ({ percent: 'as it is', floor: 'as it is', roundUpTo: 'as it is' }),
+		asks({ of, plusInterest, plusFees, roundUpTo }, { fees, hasCharges }) {
+			const bearing: Expression[] = hasCharges ? ['opening', 'charges'] : ['opening'];
+			const base: Expression[] = of === 'statement' ? [...bearing, 'interest'] : bearing;
+			const share: Expression = { times: [{ sum: base }, 'percent'] };
+			const added: Expression[] = [
+				...(plusInterest ? ['interest' as const] : []),
+				...(plusFees && fees > 0 ? [{ amount: fees }] : [])
+			];
+			const asked: Expression =
+				roundUpTo === 0
+					? { sum: [{ rounded: share }, ...added] }
+					: { upTo: [{ sum: [share, ...added] }, 'roundUpTo'] };
+			return { largest: ['floor', asked] };
+		}
 	};
 }

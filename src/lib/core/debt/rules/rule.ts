@@ -5,6 +5,7 @@
 import type { Cents } from '../../quantities/money';
 import type { InterestRounding } from '../../quantities/rate';
 import type { Formula, MoneyOperand, RowFigure } from '../figure';
+import type { RuleOnSheet } from './expression';
 
 /** How a debt is lent, as far as rules go by it. */
 export interface Lending {
@@ -51,6 +52,8 @@ export interface Rule<R, A, Then = never> {
 	changesAt?(rule: R): number;
 	/** For how many periods it has a phase or a term of its own, with what follows it. */
 	lasts?(rule: R): number;
+	/** What is due at its end beside the last payment. */
+	balloon?(rule: R): Cents;
 	/** What follows it, after so many periods. */
 	follows?(rule: R): { readonly after: number; readonly rule: Then };
 	/** Whether what it asks in its first period is asked from then on. */
@@ -59,4 +62,5 @@ export interface Rule<R, A, Then = never> {
 	setAnew?(rule: R, left: number): R;
 	/** How what it asked came about. */
 	explain(rule: R, of: ExplainedSince): Formula;
+	readonly onSheet: RuleOnSheet<R>;
 }

@@ -1,15 +1,18 @@
 <!-- How the lender charges interest: folded away, with what is set said in one line; each setting with its help. -->
 <script lang="ts">
 	import type { PaymentsPerYear } from '$lib/core/quantities/calendar';
+	import { settingsOf } from '$lib/core/debt/rules/asked';
 	import { ZERO } from '$lib/core/quantities/money';
 	import type { DebtEntry, LendingEntry } from '$lib/document/debt';
 	import { frequencyChoices } from '$lib/words/amounts';
 	import { lendingInWords, termInWords } from '$lib/words/debt';
+	import { fieldHelp, fieldSetting } from '$lib/messages/rules';
 	import { basisHelp, compoundingHelp, paidInFullHelp } from '$lib/words/lending';
 	import type { Writing } from '$lib/reading/writing';
 	import Folded from './Folded.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import AskedField from '../../AskedField.svelte';
 	import { countText, moneyText } from '../../debt-fields';
 
 	interface Props {
@@ -20,7 +23,6 @@
 	const { debt, writing, onchange }: Props = $props();
 
 	const lending = $derived(debt.lending);
-	const asked = $derived(debt.asked);
 	const { interest } = $derived(lending);
 	const money = $derived(moneyText(writing));
 	const line = $derived(
@@ -166,41 +168,15 @@
 		<p>So many payments cover the interest and no more; then the minimum payment begins.</p>
 	{/if}
 
-	{#if asked.kind === 'percent' || asked.kind === 'interest-plus'}
-		<span class="name">The percentage is of</span>
-		<Choice
-			label="What the percentage is of"
-			value={asked.of}
-			options={[
-				{ value: 'statement', words: 'the statement' },
-				{ value: 'opening', words: 'before interest' }
-			]}
-			onchange={(of) => onchange('minimum', { asked: { ...asked, of } })}
+	{#each settingsOf(debt.asked) as [name, field] (name)}
+		<span class="name">{fieldSetting(name, writing)}</span>
+		<AskedField
+			asked={debt.asked}
+			{name}
+			{field}
+			{writing}
+			onchange={(asked) => onchange('minimum', { asked })}
 		/>
-		<p>The statement has the period’s interest in it; some papers take the balance without it.</p>
-		<span class="name">Fees added</span>
-		<Choice
-			label="Whether fees are added to the minimum"
-			value={asked.plusFees ? 'yes' : 'no'}
-			options={[
-				{ value: 'no', words: 'no' },
-				{ value: 'yes', words: 'yes, in full' }
-			]}
-			onchange={(choice) =>
-				onchange('minimum', { asked: { ...asked, plusFees: choice === 'yes' } })}
-		/>
-		<p>Whether a period’s fees are added to the minimum in full, besides the percentage.</p>
-	{:else if asked.kind === 'level' && asked.balloon === ZERO}
-		<span class="name">At the term</span>
-		<Choice
-			label="What happens at the term"
-			value={asked.atTerm}
-			options={[
-				{ value: 'settle', words: 'the rest is due' },
-				{ value: 'continue', words: 'payments go on' }
-			]}
-			onchange={(atTerm) => onchange('minimum', { asked: { ...asked, atTerm } })}
-		/>
-		<p>After a missed payment, whether the last one settles all, or payments go on.</p>
-	{/if}
+		<p>{fieldHelp(name, writing)}</p>
+	{/each}
 </Folded>

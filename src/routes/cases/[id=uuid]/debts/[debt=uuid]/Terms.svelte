@@ -9,6 +9,8 @@
 	import { frequencyChoices, frequencyWords } from '$lib/words/amounts';
 	import type { Writing } from '$lib/reading/writing';
 	import { asksMinimum } from '$lib/words/debt';
+	import { fieldsInLine } from '$lib/core/debt/rules/asked';
+	import { askedTitle, fieldAbove } from '$lib/messages/rules';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import AskedFields from '../../AskedFields.svelte';
@@ -113,10 +115,10 @@
 		/>
 	</div>
 	<div class="asked" role="group" aria-label="The minimum payment">
-		<span class="label">{debt.asked.kind === 'level' ? 'Equal payments' : 'Minimum payment'}</span>
-		<span class="label right">{debt.asked.kind === 'level' ? 'how many' : 'how much'}</span>
-		<span class="label">{debt.asked.kind === 'level' ? 'balloon' : 'at least'}</span>
-		<span class="label right">rounded up</span>
+		<span class="label">{askedTitle(debt.asked.kind, writing)}</span>
+		{#each fieldsInLine(debt.asked.kind) as [name], place (place)}
+			<span class="label" class:right={place !== 1}>{fieldAbove(name, writing)}</span>
+		{/each}
 		<AskedFields
 			asked={debt.asked}
 			{writing}

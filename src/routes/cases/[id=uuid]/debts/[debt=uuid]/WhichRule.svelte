@@ -9,7 +9,7 @@
 		type FitTask,
 		type FloorGroup
 	} from '$lib/core/search/fitting-rules';
-	import type { AskedEntry } from '$lib/document/debt';
+	import type { AskedEntry } from '$lib/core/debt/rules/asked';
 	import { askedByRule, wholeUnit } from '$lib/document/statement';
 	import type { Writing } from '$lib/reading/writing';
 	import { writeMoney } from '$lib/reading/written';
