@@ -118,10 +118,18 @@ export const termsDrawn = (frequencies: fc.Arbitrary<DebtTerms['paymentsPerYear'
 
 export const monthly = termsDrawn(fc.constant(12));
 
-/** The same with interest alone at first, and with other rates and payments later. */
+/** A nominal rate as one of a year, or compounded so many times in it. */
+function chargedBy(rate: DebtTerms['rate'], how: 'effective' | number | null): DebtTerms['rate'] {
+	if (rate.basis !== 'nominal' || how === null) return rate;
+	if (how === 'effective') return { basis: how, annual: rate.annual };
+	return { ...rate, compoundsPerYear: how };
+}
+
+/** The same with interest compounded, with interest alone at first, and with other rates and payments later. */
 export const changingTerms = fc
 	.record({
 		terms: monthly,
+		compounded: fc.constantFrom(null, null, 'effective' as const, 2, 365),
 		interestOnly: fc.option(fc.integer({ min: 1, max: 8 })),
 		rate: fc.option(
 			fc.record({
@@ -132,8 +140,9 @@ export const changingTerms = fc
 		),
 		payment: fc.option(fc.record({ from: fc.integer({ min: 2, max: 20 }), rule: rules }))
 	})
-	.map(({ terms, interestOnly, rate, payment }): DebtTerms => ({
+	.map(({ terms, compounded, interestOnly, rate, payment }): DebtTerms => ({
 		...terms,
+		rate: chargedBy(terms.rate, compounded),
 		payment:
 			interestOnly === null
 				? terms.payment

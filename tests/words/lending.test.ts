@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { emptyDebt, type LendingEntry } from '../../src/lib/document/debt';
 import { writingOf } from '../../src/lib/reading/writing';
-import { basisHelp, compoundingHelp, paidInFullHelp } from '../../src/lib/words/lending';
+import { basisHelp, basisFieldHelp, paidInFullHelp } from '../../src/lib/words/lending';
 import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { usd } from '../support/said';
 
@@ -28,7 +28,9 @@ describe('the help of how interest is charged', () => {
 			['daily-compounded', 'actual', '10.24']
 		] as const)
 			expect(help({ basis, dayYear })).toContain(`cost $${cost} in the 31 days of March.`);
-		expect(compoundingHelp(usd)).toContain('half-yearly, 12 % is 0.9759 % a month.');
+		expect(basisFieldHelp('compoundsPerYear', usd)).toContain(
+			'half-yearly, 12 % is 0.9759 % a month.'
+		);
 	});
 
 	it('is written as the case is: with its decimals, or without any', () => {
@@ -39,7 +41,7 @@ describe('the help of how interest is charged', () => {
 		const yen = writingOf({ currency: { code: 'JPY', digits: 0 }, style: USUAL_STYLE });
 		const { lending } = emptyDebt('a');
 		expect(basisHelp(lending, comma)).toContain('1.000,00\u00a0€ cost 10,00\u00a0€');
-		expect(compoundingHelp(comma)).toContain('0,9759 %');
+		expect(basisFieldHelp('compoundsPerYear', comma)).toContain('0,9759 %');
 		expect(basisHelp(lending, yen)).toContain('¥1,000 cost ¥10 until');
 		expect(paidInFullHelp(yen)).toContain('at ¥5, one of ¥3 is.');
 	});

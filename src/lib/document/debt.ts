@@ -1,4 +1,5 @@
 /** A debt as it travels in a case document: taken down from its statement, and how it is paid. */
+import { chargedBy, type RateTerms } from '../core/debt/interest/all-ways';
 import {
 	askedRule,
 	filled,
@@ -9,7 +10,6 @@ import {
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Happening } from '../core/debt/happenings';
 import { ZERO, type Cents } from '../core/quantities/money';
-import type { RateTerms } from '../core/quantities/rate';
 import type { StatedDebt } from '../core/debt/ways';
 import type { z } from 'zod';
 import type {
@@ -30,7 +30,7 @@ export type HappeningEntry = Happening & { readonly off: boolean };
 /** Interest nominal and charged with each monthly payment, which is at the end of its month. */
 const USUAL_LENDING: LendingEntry = {
 	paymentsPerYear: 12,
-	interest: { basis: 'nominal', compoundsPerYear: null },
+	interest: chargedBy('nominal'),
 	timing: 'arrears',
 	interestRounding: 'cent',
 	clearBelow: ZERO
@@ -110,14 +110,10 @@ export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | n
 }
 
 /** How a debt's annual rate becomes interest. */
-export function rateTerms(
+export const rateTerms = (
 	interest: LendingEntry['interest'],
 	annual: NonNullable<DebtEntry['annualRate']>
-): RateTerms {
-	if (interest.basis !== 'nominal') return { ...interest, annual };
-	const { basis, compoundsPerYear } = interest;
-	return compoundsPerYear === null ? { basis, annual } : { basis, annual, compoundsPerYear };
-}
+): RateTerms => ({ ...interest, annual });
 
 /** A field that must be known before a debt can be run down. */
 export type MissingField = 'balance' | 'rate' | 'due' | AskedNeed;

@@ -12,6 +12,16 @@ import {
 import { ZERO, type Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import {
+	BASES,
+	BASIS_FIELDS,
+	basisFields,
+	basisSaid,
+	chargedBy,
+	type Basis,
+	type BasisEntry,
+	type BasisField
+} from '../core/debt/interest/all-ways';
+import {
 	ASKED_FIELDS,
 	ASKED_KINDS,
 	fieldsOf,
@@ -22,8 +32,8 @@ import {
 	type AskedField,
 	type AskedKind
 } from '../core/debt/rules/asked';
-import type { RuleField } from '../core/debt/rules/form';
-import { fieldHeading } from '../messages/rules';
+import type { Field as FormField } from '../core/quantities/field';
+import { fieldHeading } from '../messages/terms';
 import { SCREEN } from '../reading/writing';
 import { emptyDebt, type DebtEntry, type LendingEntry } from '../document/debt';
 
@@ -32,8 +42,12 @@ type AskedCells = {
 	[F in AskedField]?: NonNullable<Extract<AskedEntry, Readonly<Record<F, unknown>>>[F]>;
 };
 
+type BasisCells = {
+	[F in BasisField]?: NonNullable<Extract<BasisEntry, Readonly<Record<F, unknown>>>[F]>;
+};
+
 /** A debt as the cells of one row: what it does not say is undefined. */
-export interface Flat extends AskedCells {
+export interface Flat extends AskedCells, BasisCells {
 	name?: string;
 	creditor?: string;
 	account?: string;
@@ -44,9 +58,7 @@ export interface Flat extends AskedCells {
 	interestOnly?: number;
 	firstDue?: CalendarDate;
 	paymentsPerYear?: PaymentsPerYear;
-	basis?: LendingEntry['interest']['basis'];
-	compoundsPerYear?: number;
-	dayYear?: '365' | '360' | 'actual';
+	basis?: Basis;
 	timing?: LendingEntry['timing'];
 	interestRounding?: LendingEntry['interestRounding'];
 	clearBelow?: Cents;
@@ -108,18 +120,21 @@ const ASKED_KNOWN: Partial<Readonly<Record<AskedField, readonly string[]>>> = {
 	balloon: ['balloon payment']
 };
 
-function askedColumn([name, field]: readonly [AskedField, RuleField]): Column {
+function termColumn([name, field]: readonly [AskedField | BasisField, FormField]): Column {
 	const kind = (): Kind => {
 		switch (field.of) {
 			case 'rounding':
 				return money;
+			case 'times':
+				return count;
 			case 'choice':
 				return choice(...field.among);
 			default:
 				return { of: field.of };
 		}
 	};
-	return column(name, kind(), fieldHeading(name, SCREEN), ...(ASKED_KNOWN[name] ?? []));
+	const known: Partial<Readonly<Record<string, readonly string[]>>> = ASKED_KNOWN;
+	return column(name, kind(), fieldHeading(name, SCREEN), ...(known[name] ?? []));
 }
 
 /** In the order in which they are written. Where two have a heading in common, the first that is free has it. */
@@ -132,13 +147,12 @@ export const COLUMNS: readonly Column[] = [
 	column('balanceOn', { of: 'day' }, 'Balance on', 'balance as of'),
 	column('annualRate', percent, 'Annual rate', 'apr', 'rate', 'interest', 'interest rate', 'annual interest', 'annual interest rate', 'int rate', 'yearly rate', 'annual percentage rate', 'apr in', 'percent', 'purchase apr'),
 	column('rule', choice(...ASKED_KINDS), 'Minimum rule', 'rule'),
-	...ASKED_FIELDS.map(askedColumn),
+	...ASKED_FIELDS.map(termColumn),
 	column('interestOnly', count, 'Interest alone at first', 'interest only payments'),
 	column('firstDue', { of: 'first due' }, 'First due', 'due', 'due date', 'due day', 'due on', 'first due date', 'next due', 'next due date', 'payment date', 'payment due date', 'day due', 'date due', 'next payment'),
 	column('paymentsPerYear', choice(...FREQUENCIES), 'Payments a year', 'payments per year', 'frequency'),
-	column('basis', choice('nominal', 'effective', 'daily', 'daily-compounded'), 'Interest basis'),
-	column('compoundsPerYear', count, 'Compounded a year'),
-	column('dayYear', choice('365', '360', 'actual'), 'Days of a year'),
+	column('basis', choice(...BASES), 'Interest basis'),
+	...BASIS_FIELDS.map(termColumn),
 	column('timing', choice('arrears', 'advance'), 'Paid in'),
 	column('interestRounding', choice('cent', 'none'), 'Interest rounded'),
 	column('clearBelow', money, 'Paid in full below'),
@@ -171,7 +185,7 @@ export function debtOf(flat: Flat, id: string): DebtEntry {
 		interestOnly: flat.interestOnly ?? 0,
 		lending: {
 			paymentsPerYear: flat.paymentsPerYear ?? 12,
-			interest: interestOf(flat),
+			interest: chargedBy(flat.basis ?? 'nominal', { ...flat }),
 			timing: flat.timing ?? 'arrears',
 			interestRounding: flat.interestRounding ?? 'cent',
 			clearBelow: flat.clearBelow ?? ZERO
@@ -213,13 +227,6 @@ function askedOf(flat: Flat): AskedEntry {
 	return filled(kind, flat);
 }
 
-function interestOf({ basis = 'nominal', compoundsPerYear, dayYear = '365' }: Flat) {
-	if (basis === 'effective') return { basis };
-	if (basis === 'nominal') return { basis, compoundsPerYear: compoundsPerYear ?? null };
-	const year = dayYear === 'actual' ? dayYear : dayYear === '360' ? 360 : 365;
-	return { basis, dayYear: year } as const;
-}
-
 function paysOf({ pays, paysAmount, paysPerYear, paysPercent }: Flat): DebtEntry['pays'] {
 	const kind = pays ?? (paysAmount === undefined ? 'held' : 'fixed');
 	switch (kind) {
@@ -238,8 +245,12 @@ export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry
 	const some = <T>(value: T | null | undefined | '' | false) =>
 		value === null || value === '' || value === false ? undefined : value;
 	const inForm = fieldsOf(asked.kind).map(([field]) => [field, saidIn(asked, field) ?? undefined]);
+	const inBasis = basisFields(interest.basis).map(([field]) => [
+		field,
+		basisSaid(interest, field) ?? undefined
+	]);
 	return stated({
-		...(Object.fromEntries(inForm) as AskedCells),
+		...(Object.fromEntries([...inForm, ...inBasis]) as AskedCells & BasisCells),
 		name: some(name),
 		creditor: some(noted.creditor),
 		account: some(noted.account),
@@ -251,8 +262,6 @@ export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry
 		firstDue: some(debt.firstDue),
 		paymentsPerYear: lending.paymentsPerYear,
 		basis: interest.basis,
-		compoundsPerYear: interest.basis === 'nominal' ? some(interest.compoundsPerYear) : undefined,
-		dayYear: 'dayYear' in interest ? (String(interest.dayYear) as '365') : undefined,
 		timing: lending.timing,
 		interestRounding: lending.interestRounding,
 		clearBelow: lending.clearBelow,
@@ -274,5 +283,8 @@ export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry
 
 /** What is undefined left out. */
 const stated = (
-	cells: { readonly [K in Exclude<Field, AskedField>]: Flat[K] | undefined } & AskedCells
+	cells: {
+		readonly [K in Exclude<Field, AskedField | BasisField>]: Flat[K] | undefined;
+	} & AskedCells &
+		BasisCells
 ): Flat => Object.fromEntries(Object.entries(cells).filter(([, value]) => value !== undefined));

@@ -24,7 +24,7 @@ export async function scheduleWorkbook(
 	put(
 		sheet,
 		'A2',
-		'This debt is not monthly at a nominal rate under one rule: its payments are figures, only their sums are formulas.',
+		'This debt is not paid monthly under one rule, or bears interest by the day: its payments are figures, only their sums are formulas.',
 		'formula'
 	);
 	const [head = [], ...rows] = scheduleRows(run, run.firstRow - 1, run.periods, currency);

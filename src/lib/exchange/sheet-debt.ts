@@ -5,6 +5,8 @@
 import { periodsBeforeFirst } from '../core/debt/period-days';
 import { amountIn, feesIn } from '../core/debt/recurring';
 import type { DebtTerms } from '../core/debt/terms';
+import type { Expression } from '../core/debt/expression';
+import { rateOnSheet } from '../core/debt/interest/all-ways';
 import { afterInterest, onSheet } from '../core/debt/rules/all-rules';
 import {
 	ASKED_FIELDS,
@@ -16,7 +18,7 @@ import {
 } from '../core/debt/rules/asked';
 import type { Cents } from '../core/quantities/money';
 import { WHOLE } from '../core/quantities/rate';
-import { exact, formulaOf, rounded } from './sheet-formula';
+import { exact, formulaOf } from './sheet-formula';
 
 /** What a cell holds: a figure or text, or a formula. */
 export type CellValue = number | string | { readonly formula: string };
@@ -54,18 +56,17 @@ export interface MonthCells {
 export const RATES_LATER = 3;
 
 /**
- * Whether formulas can say a debt's months: monthly, at a nominal rate, in arrears and in cents, under one rule, with
- * few changes of its rate and no payment missed, and no whole period before the plan's first month. `first` is the month
+ * Whether formulas can say a debt's months: monthly, not by the day, in arrears and in cents, with few changes of its rate,
+ * none of its rule and no payment missed, and no whole period before the plan's first month. `first` is the month
  * of its first payment, from 1.
  */
 export function isLive(terms: DebtTerms, first: number): boolean {
 	const { rate, rateChanges = [], paymentChanges = [], skips = [] } = terms;
 	const isMonthly = terms.paymentsPerYear === 12;
-	const isNominal = rate.basis === 'nominal' && (rate.compoundsPerYear ?? 12) === 12;
 	const isPlain = terms.timing !== 'advance' && terms.interestRounding !== 'none';
 	return (
 		isMonthly &&
-		isNominal &&
+		rateOnSheet(rate, 12) !== null &&
 		isPlain &&
 		paymentChanges.length === 0 &&
 		skips.length === 0 &&
@@ -83,7 +84,7 @@ export function termValues(
 ): Readonly<Record<TermColumn, CellValue | null>> {
 	const units = (cents: number) => cents / 10 ** digits;
 	const rule = afterInterest(terms.payment) as Readonly<Partial<Record<AskedField, number>>>;
-	const own = onSheet(terms.payment).terms(terms.payment);
+	const own = onSheet(terms.payment).terms(terms.payment, monthlyRate(terms));
 	const fields = formOf(kindOf(terms.payment)).fields;
 	/** Where a rule begins later, what it computes is in the month in which it begins. */
 	const isLater = terms.payment !== afterInterest(terms.payment);
@@ -112,14 +113,21 @@ export const rateAt = ({ of, rates }: TermCells, k: number): string =>
 export const chargesFormula = (terms: DebtTerms, k: number, opening: string, digits: number) =>
 	`IF(${opening}>0,${amountIn(terms.charges, k) / 10 ** digits},0)`;
 
-export const interestFormula = (
+/** The rate of a month over the cell of the annual rate; by the day it is not said, and none of its months are formulas. */
+const monthlyRate = ({ rate }: DebtTerms): Expression =>
+	rateOnSheet(rate, 12) ?? { divide: ['rate', 12] };
+
+/** The interest of a month at the rate of a cell. */
+export function interestFormula(
+	terms: DebtTerms,
 	rate: string,
 	{ opening, charges }: Pick<MonthCells, 'opening' | 'charges'>,
 	digits: number
-) => {
-	const bearing = charges === null ? opening : `(${opening}+${charges})`;
-	return rounded(`${bearing}*${rate}/12`, digits);
-};
+): string {
+	const bearing: Expression = { sum: charges === null ? ['opening'] : ['opening', 'charges'] };
+	const cells = { opening, rate, ...(charges === null ? {} : { charges }) };
+	return formulaOf({ rounded: { times: [bearing, monthlyRate(terms)] } }, cells, digits);
+}
 
 /** The statement balance: what is owed before anything is paid. */
 export const statementFormula = ({ opening, charges, interest }: MonthCells, digits: number) =>
@@ -141,16 +149,23 @@ export function askedFormula(
 
 /** What the rule asks before it is held to what is owed; null: all of it. */
 function dueFormula(
-	{ payment, charges }: DebtTerms,
+	terms: DebtTerms,
 	k: number,
 	{ of }: TermCells,
 	{ firstAsked, ...month }: MonthCells,
 	digits: number
 ): string | null {
+	const { payment, charges } = terms;
 	const isLater = payment !== afterInterest(payment);
 	const fees = feesIn(charges, k) as Cents;
 	const hasCharges = month.charges !== null;
-	const due = onSheet(payment).asks(payment, { k, fees, hasCharges, isLater: false });
+	const due = onSheet(payment).asks(payment, {
+		i: monthlyRate(terms),
+		k,
+		fees,
+		hasCharges,
+		isLater: false
+	});
 	if (due === null) return null;
 	const { opening, charges: charged, interest, rate } = month;
 	const formula = formulaOf(

@@ -1,5 +1,5 @@
 /** A rule's expression (`core/debt/rules/expression.ts`) as the formula of a cell, in the language of sheets. */
-import type { Cell, Expression } from '../core/debt/rules/expression';
+import type { Cell, Expression } from '../core/debt/expression';
 
 /** Where the cells of an expression are. */
 export type CellsAt = Readonly<Partial<Record<Cell, string>>>;
@@ -8,11 +8,9 @@ export type CellsAt = Readonly<Partial<Record<Cell, string>>>;
 export function formulaOf(expression: Expression, at: CellsAt, digits: number): string {
 	const unit = 10 ** digits;
 	const of = (part: Expression): string => formulaOf(part, at, digits);
-	/** Of more than one term, in brackets. */
-	const apart = (part: Expression): string =>
-		typeof part === 'object' && ('take' in part || ('sum' in part && part.sum.length > 1))
-			? `(${of(part)})`
-			: of(part);
+	/** In brackets where it is a sum, or part of a power. */
+	const apart = (part: Expression, isInPower = false): string =>
+		isPlain(part) || (!isInPower && !isSum(part)) ? of(part) : `(${of(part)})`;
 	if (typeof expression === 'number') return String(expression);
 	if (typeof expression === 'string') {
 		const address = at[expression];
@@ -25,12 +23,12 @@ export function formulaOf(expression: Expression, at: CellsAt, digits: number): 
 		const [from, what] = expression.take;
 		return from === 0 ? `-${apart(what)}` : `${of(from)}-${apart(what)}`;
 	}
-	if ('times' in expression) return expression.times.map(apart).join('*');
+	if ('times' in expression) return expression.times.map((part) => apart(part)).join('*');
 	if ('divide' in expression) {
 		const [what, by] = expression.divide;
-		return `${apart(what)}/${typeof by === 'number' || typeof by === 'string' ? of(by) : `(${of(by)})`}`;
+		return `${apart(what)}/${isPlain(by) ? of(by) : `(${of(by)})`}`;
 	}
-	if ('power' in expression) return expression.power.map(apart).join('^');
+	if ('power' in expression) return expression.power.map((part) => apart(part, true)).join('^');
 	if ('largest' in expression) return `MAX(${expression.largest.map(of).join(',')})`;
 	if ('rounded' in expression) return rounded(apart(expression.rounded), digits);
 	if ('roundedUp' in expression)
@@ -42,11 +40,16 @@ export function formulaOf(expression: Expression, at: CellsAt, digits: number): 
 	return `IF(${of(expression.ifZero)}=0,${of(expression.then)},${of(expression.otherwise)})`;
 }
 
+const isPlain = (part: Expression): boolean =>
+	typeof part !== 'object' || 'amount' in part || ('sum' in part && part.sum.length === 1);
+const isSum = (part: Expression): boolean =>
+	typeof part === 'object' && ('take' in part || 'sum' in part);
+
 /**
  * Rounded half away from zero to the minor unit: first what binary fractions add to it is taken off, in minor units,
  * where a half is a number that sheets can hold.
  */
-export function rounded(expression: string, digits: number): string {
+function rounded(expression: string, digits: number): string {
 	const unit = 10 ** digits;
 	return `ROUND(ROUND(${unit}*${expression},7),0)/${unit}`;
 }

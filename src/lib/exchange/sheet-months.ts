@@ -218,7 +218,7 @@ function writeShare(
 		}
 		const early = { opening: at('opening'), charges: null };
 		if (k > -periodsBeforeFirst(debt.terms)) {
-			formula('interest', interestFormula(terms.of.rate, early, digits));
+			formula('interest', interestFormula(debt.terms, terms.of.rate, early, digits));
 		} else put(sheet, at('interest'), 0, 'formula', money);
 		formula('closing', exact(`${at('opening')}+${at('interest')}`, digits));
 		return;
@@ -236,7 +236,7 @@ function writeShare(
 	formula('rate', rateAt(terms, k), RATE_FORMAT);
 	if (charged) formula('charges', chargesFormula(debt.terms, k, at('opening'), digits));
 	else put(sheet, at('charges'), 0, 'formula', money);
-	formula('interest', interestFormula(at('rate'), here, digits));
+	formula('interest', interestFormula(debt.terms, at('rate'), here, digits));
 	formula('asked', askedFormula(debt.terms, k, terms, here, digits));
 	const planned = amountIn(debt.terms.extras, k) / 10 ** digits;
 	if (planned === 0) put(sheet, at('own'), 0, 'formula', money);

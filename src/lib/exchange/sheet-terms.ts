@@ -76,7 +76,7 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 		...(live.every(Boolean)
 			? []
 			: [
-					'Debts in grey are not monthly at a nominal rate under one rule: their months are figures.'
+					'Debts in grey are not paid monthly under one rule, or bear interest by the day: their months are figures.'
 				]),
 		...(plan.shortMonths.length === 0
 			? []

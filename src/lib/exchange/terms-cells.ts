@@ -1,8 +1,9 @@
 /** The terms of a debt as the cells of a workbook's line, from which they are read back. */
 import type { DebtTerms } from '../core/debt/terms';
+import { basisFields } from '../core/debt/interest/all-ways';
 import { afterInterest, isFrozen, onSheet, type PaymentRule } from '../core/debt/rules/all-rules';
 import { ASKED_KINDS, fieldsOf, kindOf, type AskedKind } from '../core/debt/rules/asked';
-import { askedInCell } from '../messages/rules';
+import { askedInCell } from '../messages/terms';
 import { SCREEN } from '../reading/writing';
 import type { Flat } from './debt-columns';
 
@@ -27,15 +28,18 @@ export function furtherCells(terms: DebtTerms): Flat {
 	if (terms.timing === 'advance') flat.timing = 'advance';
 	if (terms.interestRounding === 'none') flat.interestRounding = 'none';
 	if (rate.basis !== 'nominal') flat.basis = rate.basis;
-	else if (rate.compoundsPerYear) flat.compoundsPerYear = rate.compoundsPerYear;
-	if ('dayYear' in rate && rate.dayYear !== 365) flat.dayYear = String(rate.dayYear) as '360';
+	const asked = basisFields(rate.basis).flatMap(([field, { usual }]) => {
+		const value = (rate as Readonly<Record<string, unknown>>)[field] ?? usual;
+		return value === usual ? [] : [[field, value]];
+	});
+	Object.assign(flat, Object.fromEntries(asked));
 	return flat;
 }
 
 /** What a rule has beyond the cells of its terms, where it is not as usual. */
 function unusual(payment: PaymentRule): Flat {
 	const rule = afterInterest(payment) as unknown as Readonly<Record<string, unknown>>;
-	const inCells = onSheet(payment).terms(payment);
+	const inCells = onSheet(payment).terms(payment, 0);
 	return Object.fromEntries(
 		fieldsOf(kindOf(payment)).flatMap(([field, { usual }]) => {
 			const value = rule[field] ?? usual;

@@ -7,7 +7,8 @@ import type { Mark } from '../core/debt/marks';
 import { costPerUnit, type RunTotals } from '../core/debt/run';
 import type { Way } from '../core/debt/ways';
 import { ASKED_KINDS } from '../core/debt/rules/asked';
-import { askedKind, fieldMissing } from '../messages/rules';
+import { askedKind, basisName, basisPart, fieldMissing } from '../messages/terms';
+import { basisFields, basisSaid } from '../core/debt/interest/all-ways';
 import type { DebtEntry, LendingEntry, MissingField } from '../document/debt';
 import {
 	grouped,
@@ -212,24 +213,21 @@ export const termInWords = ({ interestOnly, asked }: DebtEntry, spoken: Spoken):
 	...(asked.kind === 'level' && asked.atTerm === 'continue' ? [text(spoken, 'goes on')] : [])
 ];
 
+/** “nominal, charged monthly”, “by the day, a year of 360” */
 function basisInWords(
 	interest: LendingEntry['interest'],
 	paymentsPerYear: LendingEntry['paymentsPerYear'],
 	writing: Writing
 ): string {
-	const { basis } = interest;
 	const often = frequencyWords(writing, paymentsPerYear).adverb;
-	if (basis === 'nominal') {
-		const { compoundsPerYear: times } = interest;
-		return times === null || times === paymentsPerYear
-			? text(writing, 'charged', { basis, often })
-			: text(writing, 'compounded', { times: String(times) });
-	}
-	if (basis === 'effective') return text(writing, 'charged', { basis, often });
-	return text(writing, 'by the day', {
-		compounded: basis === 'daily-compounded' ? 'yes' : 'no',
-		year: String(interest.dayYear)
+	const fields = basisFields(interest.basis).map(([field]) => {
+		const value = basisSaid(interest, field);
+		// At each payment is as usual, however often that is.
+		const usual = field === 'compoundsPerYear' && value === paymentsPerYear;
+		return basisPart(field, usual ? null : value, often, writing);
 	});
+	const charged = fields.length > 0 ? fields : [text(writing, 'charged', { often })];
+	return [basisName(interest.basis, writing), ...charged].join(', ');
 }
 
 /** A run's end in a few words: “March 2044”, “never”, “not in 100 years”. */

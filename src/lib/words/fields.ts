@@ -1,6 +1,6 @@
 /** Every field of a debt, a plan and the household as text, to lay two versions beside each other. */
 import { fieldsOf, saidIn, type AskedEntry, type AskedField } from '../core/debt/rules/asked';
-import type { RuleField } from '../core/debt/rules/form';
+import type { Field } from '../core/quantities/field';
 import type { Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import type { DebtEntry, HappeningEntry, Noted, StatementEntry } from '../document/debt';
@@ -15,7 +15,7 @@ import { happeningInWords, lendingInWords, nameOf, wayName } from './debt';
 import en from '../messages/en/differences.json';
 import { partInWords } from './handout-settings';
 import { messagesOf } from '../messages/message';
-import { askedKind, choiceWords, fieldName } from '../messages/rules';
+import { askedKind, choiceWords, fieldName } from '../messages/terms';
 import { planHappeningInWords } from './plan';
 import { orderWords } from './plan-names';
 import { accountInWords } from './taken-in';
@@ -152,7 +152,7 @@ const askedFields = (asked: AskedEntry, writing: Writing): Fields =>
 		])
 	);
 
-function askedField(name: AskedField, { of }: RuleField, said: unknown, writing: Writing): string {
+function askedField(name: AskedField, { of }: Field, said: unknown, writing: Writing): string {
 	if (said === null) return text(writing, 'nothing yet');
 	switch (of) {
 		case 'money':
@@ -161,6 +161,7 @@ function askedField(name: AskedField, { of }: RuleField, said: unknown, writing:
 		case 'percent':
 			return writePercent(said as Percent, writing);
 		case 'count':
+		case 'times':
 			return grouped(said as number, 0, writing);
 		case 'choice':
 		case 'flag':

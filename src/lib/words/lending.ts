@@ -1,18 +1,13 @@
 /** What the settings of how a lender charges interest do, each by an example in the case's own settings and style. */
 import type { Cents } from '../core/quantities/money';
-import {
-	interestOn,
-	percent,
-	periodicFraction,
-	periodicRate,
-	WHOLE,
-	type PeriodDays
-} from '../core/quantities/rate';
+import { interestOn, percent, WHOLE, type PeriodDays } from '../core/quantities/rate';
+import { periodicFraction, periodicRate, type BasisField } from '../core/debt/interest/all-ways';
 import { rateTerms, type LendingEntry } from '../document/debt';
 import { writeMoney, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import en from '../messages/en/lending.json';
 import { messagesOf } from '../messages/message';
+import { basisExample, fieldHelp } from '../messages/terms';
 
 const { text } = messagesOf({ en });
 
@@ -28,17 +23,23 @@ export function basisHelp({ interest, paymentsPerYear }: LendingEntry, writing: 
 	const isAgain =
 		interest.basis === 'nominal' &&
 		(interest.compoundsPerYear ?? paymentsPerYear) !== paymentsPerYear;
-	return text(writing, 'basis', {
-		basis: isAgain ? 'again' : interest.basis,
-		byDay: 'dayYear' in interest ? 'yes' : 'no',
-		annual: writePercent(ANNUAL, writing),
-		balance: writeMoney(balance, writing),
-		interest: writeMoney(interestOn(rate, balance, MARCH) as Cents, writing)
-	});
+	return basisExample(
+		isAgain ? 'again' : interest.basis,
+		{
+			annual: writePercent(ANNUAL, writing),
+			balance: writeMoney(balance, writing),
+			interest: writeMoney(interestOn(rate, balance, MARCH) as Cents, writing)
+		},
+		writing
+	);
 }
 
+/** What a field of a way of charging interest is about. */
+export const basisFieldHelp = (field: BasisField, writing: Writing): string =>
+	field === 'compoundsPerYear' ? compoundingHelp(writing) : (fieldHelp(field, writing) ?? '');
+
 /** “… half-yearly, 12 % is 0.9759 % a month.” */
-export function compoundingHelp(writing: Writing): string {
+function compoundingHelp(writing: Writing): string {
 	const monthly = periodicFraction({ basis: 'nominal', annual: ANNUAL, compoundsPerYear: 2 }, 12);
 	return text(writing, 'compounding', {
 		annual: writePercent(ANNUAL, writing),

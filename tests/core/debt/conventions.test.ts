@@ -12,7 +12,8 @@ import {
 import type { DebtTerms } from '../../../src/lib/core/debt/terms';
 import type { PaymentRule } from '../../../src/lib/core/debt/rules/all-rules';
 import { cents, ZERO } from '../../../src/lib/core/quantities/money';
-import { percent, type RateTerms } from '../../../src/lib/core/quantities/rate';
+import { percent } from '../../../src/lib/core/quantities/rate';
+import { type RateTerms } from '../../../src/lib/core/debt/interest/all-ways';
 import { dateOfPeriod, rowAt, run, runTotals } from '../../../src/lib/core/debt/run';
 
 const dates = fc

@@ -7,7 +7,8 @@ import { extraFor, paymentBetween } from '../../../src/lib/core/debt/solve';
 import type { DebtTerms } from '../../../src/lib/core/debt/terms';
 import { dueDate, FREQUENCIES, type CalendarDate } from '../../../src/lib/core/quantities/calendar';
 import { cents } from '../../../src/lib/core/quantities/money';
-import { percent, type RateTerms } from '../../../src/lib/core/quantities/rate';
+import { percent } from '../../../src/lib/core/quantities/rate';
+import { type RateTerms } from '../../../src/lib/core/debt/interest/all-ways';
 import { workingOf } from '../../../src/lib/core/working/debt-working';
 import { simpleDebt, termsDrawn, total } from '../../support/households';
 

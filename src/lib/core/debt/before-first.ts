@@ -3,7 +3,8 @@
  * section 7). They are numbered 0, −1, … back from period 1.
  */
 import { LARGEST_BALANCE } from '../quantities/money';
-import { interestOn, NO_DAYS, periodicRate } from '../quantities/rate';
+import { interestOn, NO_DAYS } from '../quantities/rate';
+import { periodicRate } from './interest/all-ways';
 import { periodsBeforeFirst } from './period-days';
 import type { Known } from './terms';
 

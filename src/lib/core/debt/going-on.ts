@@ -2,7 +2,8 @@
 import { dueDate, dueDatesUntil, type CalendarDate } from '../quantities/calendar';
 import { periodOn, periodsBetween, type Happening } from './happenings';
 import type { Cents } from '../quantities/money';
-import { isByDay, type Percent } from '../quantities/rate';
+import { type Percent } from '../quantities/rate';
+import { isByDay } from './interest/all-ways';
 import { rateStepsOf } from './rate-steps';
 import { rowAt, run } from './run';
 import { afterInterest, interestPeriods } from './rules/all-rules';

@@ -7,7 +7,8 @@ import {
 	type DueAnchor
 } from '../quantities/calendar';
 import type { DebtTerms } from './terms';
-import { countDays, isByDay, type PeriodDays } from '../quantities/rate';
+import { countDays, type PeriodDays } from '../quantities/rate';
+import { isByDay } from './interest/all-ways';
 
 /** The due dates of a debt, ready to have the days between them counted. */
 export const anchorOf = ({

@@ -1,6 +1,7 @@
 /** The changes of a debt's rate, each placed among its periods (contract, section 4). */
 import { dayNumber, type CalendarDate } from '../quantities/calendar';
-import { isByDay, type Percent } from '../quantities/rate';
+import { type Percent } from '../quantities/rate';
+import { isByDay } from './interest/all-ways';
 import { anchorOf, beginOfPeriod } from './period-days';
 import type { DebtTerms, RateChange } from './terms';
 

@@ -9,7 +9,8 @@ import { roundedShare, type Cents } from '../quantities/money';
 import { owedAtFirst } from './before-first';
 import { unroundedLevelPayment } from './rules/level';
 import { periodsBeforeFirst } from './period-days';
-import { HIGHEST_RATE, periodicFraction, type Percent, type RateTerms } from '../quantities/rate';
+import { HIGHEST_RATE, type Percent } from '../quantities/rate';
+import { periodicFraction, type RateTerms } from './interest/all-ways';
 import { run, runTotals, type Run, type RunTotals } from './run';
 
 /** The payment that ends a debt in n periods. */

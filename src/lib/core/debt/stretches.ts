@@ -14,12 +14,8 @@ import {
 	type PaymentRule
 } from './rules/all-rules';
 import type { Lending } from './rules/rule';
-import {
-	periodicFraction,
-	periodicRate,
-	type Percent,
-	type PeriodicRate
-} from '../quantities/rate';
+import { type Percent, type PeriodicRate } from '../quantities/rate';
+import { periodicFraction, periodicRate } from './interest/all-ways';
 import { rateIn, rateStepsOf, type RateStep } from './rate-steps';
 import { isFirstLonger } from './period-days';
 import { amountsSettledFrom } from './recurring';

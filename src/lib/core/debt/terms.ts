@@ -1,6 +1,7 @@
 import type { CalendarDate, PaymentsPerYear } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
-import type { InterestRounding, Percent, RateTerms } from '../quantities/rate';
+import type { InterestRounding, Percent } from '../quantities/rate';
+import type { RateTerms } from './interest/all-ways';
 import type { PaymentRule } from './rules/all-rules';
 
 /** Another rule from a period on. */

@@ -16,7 +16,8 @@ import { interestBeforeFirst } from '../debt/before-first';
 import { blankPeriod, closePeriod, openPeriod, type OpenPeriod } from '../debt/period';
 import { anchorOf } from '../debt/period-days';
 import type { ChangeFees, ConcessionFees, PlannedDebt, PlanTerms } from './terms';
-import { isByDay, WHOLE } from '../quantities/rate';
+import { WHOLE } from '../quantities/rate';
+import { isByDay } from '../debt/interest/all-ways';
 import { shared } from '../quantities/share';
 import { beforeTheFirst, settledFrom, type Stretch } from '../debt/stretches';
 

@@ -26,6 +26,8 @@ export const LIMITS = {
 	firstDueMonths: 60,
 	/** Payments of a term: a hundred years of weeks. */
 	periods: 5200,
+	/** How often a year something can be done: daily. */
+	timesAYear: 365,
 	/** What can happen to one debt, and the ways of paying it that are kept beside each other. */
 	happenings: 100,
 	ways: 40,

@@ -24,16 +24,6 @@ export function percent(value: number): Percent {
 /** How many days a year has for daily interest; `actual`: 365 or 366, by the year that a day falls in. */
 export type DayYear = 365 | 360 | 'actual';
 
-/** How a lender turns an annual rate into the interest of one period (contract, section 2). */
-export type RateTerms =
-	/** The annual rate divided by the payments per year; or compounded another number of times a year. */
-	| { readonly basis: 'nominal'; readonly annual: Percent; readonly compoundsPerYear?: number }
-	/** The annual rate is what a year comes to, compounded. */
-	| { readonly basis: 'effective'; readonly annual: Percent }
-	/** By days, simple or compounded each day. */
-	| { readonly basis: 'daily'; readonly annual: Percent; readonly dayYear: DayYear }
-	| { readonly basis: 'daily-compounded'; readonly annual: Percent; readonly dayYear: DayYear };
-
 /** `cent`: rounded once a period; `none`: full precision is carried (contract, section 1). */
 export type InterestRounding = 'cent' | 'none';
 
@@ -104,50 +94,6 @@ export function piecesOf(
 	});
 }
 
-/** Whether interest is charged by the days of a period. */
-export const isByDay = (
-	rate: RateTerms
-): rate is Extract<RateTerms, { basis: 'daily' | 'daily-compounded' }> =>
-	rate.basis === 'daily' || rate.basis === 'daily-compounded';
-
-/** The interest rule of a debt, ready for the inner loop. */
-export function periodicRate(
-	rate: RateTerms,
-	paymentsPerYear: number,
-	rounding: InterestRounding = 'cent',
-	later: readonly RateFromDay[] = []
-): PeriodicRate {
-	const { annual } = rate;
-	if (isByDay(rate)) {
-		const compounded = rate.basis === 'daily-compounded';
-		return { kind: 'days', annual, later, dayYear: rate.dayYear, compounded, rounding };
-	}
-	if (isRational(rate, paymentsPerYear) && rounding === 'cent') {
-		const denominator = WHOLE * paymentsPerYear;
-		return { kind: 'exact', annual, denominator, inverse: 1 / denominator };
-	}
-	return { kind: 'factor', factor: periodicFraction(rate, paymentsPerYear), rounding };
-}
-
-function isRational(rate: RateTerms, paymentsPerYear: number): boolean {
-	const { basis } = rate;
-	return basis === 'nominal' && (rate.compoundsPerYear ?? paymentsPerYear) === paymentsPerYear;
-}
-
-/**
- * The periodic rate i as a fraction, as closed forms use it (contract, sections 2 and 4); for daily
- * interest r/m.
- */
-export function periodicFraction(rate: RateTerms, paymentsPerYear: number): number {
-	const r = rate.annual / WHOLE;
-	if (rate.basis === 'effective') return (1 + r) ** (1 / paymentsPerYear) - 1;
-	if (rate.basis === 'nominal' && !isRational(rate, paymentsPerYear)) {
-		const c = rate.compoundsPerYear ?? paymentsPerYear;
-		return (1 + r / c) ** (c / paymentsPerYear) - 1;
-	}
-	return r / paymentsPerYear;
-}
-
 /** The interest of one period on the balance that bears it, in minor units (contract, section 2). */
 export function interestOn(rate: PeriodicRate, balance: number, period: PeriodDays): number {
 	switch (rate.kind) {
@@ -158,17 +104,6 @@ export function interestOn(rate: PeriodicRate, balance: number, period: PeriodDa
 		case 'days':
 			return interestByDays(rate, balance, period);
 	}
-}
-
-/** The interest of one period before it is rounded, in minor units (contract, section 2). */
-export function unroundedInterest(
-	rate: RateTerms,
-	paymentsPerYear: number,
-	balance: number,
-	period: PeriodDays,
-	later: readonly RateFromDay[] = []
-): number {
-	return interestOn(periodicRate(rate, paymentsPerYear, 'none', later), balance, period);
 }
 
 function exactInterest(rate: ExactRate, balance: number): number {

@@ -1,6 +1,7 @@
 /** Which minimum rule a lender uses: those of a list of usual ones that give every printed figure (contract, section 11). */
 import type { Cents } from '../quantities/money';
-import { interestOn, NO_DAYS, percent, periodicRate, type Percent } from '../quantities/rate';
+import { interestOn, NO_DAYS, percent, type Percent } from '../quantities/rate';
+import { periodicRate } from '../debt/interest/all-ways';
 import {
 	checked,
 	minimumDue,

@@ -2,26 +2,18 @@
 import type { DebtTerms } from '../debt/terms';
 import { balloonOf, explained } from '../debt/rules/all-rules';
 import type { Explained } from '../debt/rules/rule';
-import type {
-	Convention,
-	Formula,
-	MoneyOperand,
-	RateDays,
-	RowFigure,
-	Working
-} from '../debt/figure';
+import type { Formula, MoneyOperand, RateDays, RowFigure, Working } from '../debt/figure';
 import { dateOfDay, dayNumber, type CalendarDate } from '../quantities/calendar';
 import { ZERO, type Cents } from '../quantities/money';
+import { piecesOf, type Percent, type PeriodDays } from '../quantities/rate';
 import {
+	conventionOf,
 	isByDay,
 	periodicFraction,
 	periodicRate,
-	piecesOf,
 	unroundedInterest,
-	type Percent,
-	type PeriodDays,
 	type RateTerms
-} from '../quantities/rate';
+} from '../debt/interest/all-ways';
 import { rateIn, type RateStep } from '../debt/rate-steps';
 import { recordOf, type PeriodRecord } from '../debt/record';
 import { rowAt, type Run, type RunRow } from '../debt/run';
@@ -109,7 +101,7 @@ function interestFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): F
 		kind: 'interest',
 		on: here(advance ? 'remaining' : base(row)),
 		annual,
-		convention: conventionOf(terms, piecesAt(rate, later, days)),
+		convention: conventionOf(terms.rate, terms.paymentsPerYear, piecesAt(rate, later, days)),
 		waiting: waitingIn(terms, days),
 		unrounded: unroundedInterest(rate, terms.paymentsPerYear, balance, days, later),
 		rounding: terms.interestRounding ?? 'cent'
@@ -144,25 +136,6 @@ function waitingIn(
 		.filter(({ date }) => dayNumber(date) > from && dayNumber(date) < to)
 		.sort((a, b) => (a.date < b.date ? -1 : 1));
 	return within.at(-1) ?? null;
-}
-
-function conventionOf(
-	{ rate, paymentsPerYear }: DebtTerms,
-	pieces: readonly RateDays[]
-): Convention {
-	switch (rate.basis) {
-		case 'nominal': {
-			const { compoundsPerYear = paymentsPerYear } = rate;
-			return compoundsPerYear === paymentsPerYear
-				? { kind: 'nominal', paymentsPerYear }
-				: { kind: 'compounded', compoundsPerYear, paymentsPerYear };
-		}
-		case 'effective':
-			return { kind: 'effective', paymentsPerYear };
-		case 'daily':
-		case 'daily-compounded':
-			return { kind: rate.basis, dayYear: rate.dayYear, pieces };
-	}
 }
 
 function scheduledFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): Formula {

@@ -19,7 +19,7 @@ import { newDebtOf } from '../change';
 import { forecastEntry } from './forecast';
 import { handoutEntry } from './handout';
 import { happenedEntry, readingEntry, visitEntry } from './life';
-import { fieldRefusal } from '../../messages/rules';
+import { fieldRefusal } from '../../messages/terms';
 import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE } from '../../messages/style';
 import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan';
 import { choice, date, flag, identifier, name, sentence, text } from './fields';

@@ -1,15 +1,10 @@
 /** A debt as it travels in a case document. */
 import { z } from 'zod';
-import {
-	ASKED_KINDS,
-	fieldsOf,
-	type AskedEntry,
-	type AskedField,
-	type AskedKind
-} from '../../core/debt/rules/asked';
-import type { RuleField } from '../../core/debt/rules/form';
+import { BASES, basisFields, type BasisEntry } from '../../core/debt/interest/all-ways';
+import { ASKED_KINDS, fieldsOf, type AskedEntry } from '../../core/debt/rules/asked';
+import type { Field } from '../../core/quantities/field';
 import { LIMITS } from '../../core/quantities/limits';
-import { fieldLabel } from '../../messages/rules';
+import { fieldLabel, type TermField } from '../../messages/terms';
 import { SCREEN } from '../../reading/writing';
 import {
 	choice,
@@ -27,8 +22,8 @@ import {
 } from './fields';
 import { judgedOnce } from './judged-once';
 
-/** What judges a field of what a paper asks. */
-function askedField([name, field]: readonly [AskedField, RuleField]): z.ZodType {
+/** What judges a field of a rule or of a way of charging interest. */
+function termField([name, field]: readonly [TermField, Field]): z.ZodType {
 	const called = fieldLabel(name, SCREEN);
 	const open = (known: z.ZodType) => (field.usual === null ? known.nullable() : known);
 	switch (field.of) {
@@ -39,6 +34,8 @@ function askedField([name, field]: readonly [AskedField, RuleField]): z.ZodType 
 			return open(percentage(called, LIMITS.minimumPercent));
 		case 'count':
 			return open(count(called, 1, LIMITS.periods, 'payments'));
+		case 'times':
+			return open(count(called, 1, LIMITS.timesAYear, 'times a year'));
 		case 'choice':
 			return choice(called, field.among);
 		case 'flag':
@@ -46,33 +43,29 @@ function askedField([name, field]: readonly [AskedField, RuleField]): z.ZodType 
 	}
 }
 
-const ONE_OF = new Intl.ListFormat('en-GB', { type: 'disjunction' });
-type Form = ReturnType<typeof askedForm>;
-const askedForm = (kind: AskedKind) =>
-	z.strictObject({
-		kind: z.literal(kind),
-		...Object.fromEntries(fieldsOf(kind).map((field) => [field[0], askedField(field)]))
-	});
-const askedEntry = z.discriminatedUnion('kind', ASKED_KINDS.map(askedForm) as [Form, ...Form[]], {
-	error: sentence('The rule of what is asked', ONE_OF.format(ASKED_KINDS))
-}) as unknown as z.ZodType<AskedEntry>;
-
-const dayYear = choice('The days of a year', [365, 360, 'actual']);
-const basis = z.discriminatedUnion(
-	'basis',
-	[
+/** One of several groups of fields; which one says `tag`. */
+function oneOf<T>(
+	tag: string,
+	kinds: readonly string[],
+	fields: (kind: never) => readonly (readonly [TermField, Field])[],
+	called: string
+): z.ZodType<T> {
+	const groups = kinds.map((kind) =>
 		z.strictObject({
-			basis: z.literal('nominal'),
-			compoundsPerYear: count('How often interest is compounded', 1, 365, 'times a year').nullable()
-		}),
-		z.strictObject({ basis: z.literal('effective') }),
-		z.strictObject({ basis: z.literal('daily'), dayYear }),
-		z.strictObject({ basis: z.literal('daily-compounded'), dayYear })
-	],
-	{
-		error: sentence('How interest is charged', 'nominal, effective, daily or daily-compounded')
-	}
-);
+			[tag]: z.literal(kind),
+			...Object.fromEntries(
+				fields(kind as never).map((field) => [field[0], termField(field)] as const)
+			)
+		})
+	);
+	const error = sentence(called, ONE_OF.format(kinds));
+	const all = groups as unknown as [(typeof groups)[0], ...typeof groups];
+	return z.discriminatedUnion(tag, all, { error }) as unknown as z.ZodType<T>;
+}
+const ONE_OF = new Intl.ListFormat('en-GB', { type: 'disjunction' });
+
+const askedEntry = oneOf<AskedEntry>('kind', ASKED_KINDS, fieldsOf, 'The rule of what is asked');
+const basis = oneOf<BasisEntry>('basis', BASES, basisFields, 'How interest is charged');
 
 /** How the lender charges interest: seldom other than a card's monthly nominal rate in arrears. */
 export const lendingEntry = z.strictObject({

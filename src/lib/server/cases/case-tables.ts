@@ -1,5 +1,7 @@
 /** The tables of a case, and what of its document lies in them. */
+import { BASES, basisFields, type BasisEntry } from '../../core/debt/interest/all-ways';
 import { ASKED_KINDS, fieldsOf, type AskedEntry } from '../../core/debt/rules/asked';
+import type { Field } from '../../core/quantities/field';
 import type { Way } from '../../core/debt/ways';
 import type { CaseDocument } from '../../document/case';
 import type { ChangeEntry, NewDebtEntry } from '../../document/change';
@@ -37,27 +39,33 @@ export const CASE = fields<
 	calendar: column('calendar')
 });
 
-/** Each field of what is asked in a column that is named after it. */
-const askedColumns = variants(
-	'kind',
-	'asked_kind',
-	Object.fromEntries(
-		ASKED_KINDS.map((kind) => [
-			kind,
-			Object.fromEntries(
-				fieldsOf(kind).map(([field, { of }]) => {
-					const name = `asked_${field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)}`;
-					return [field, of === 'percent' ? percent(name) : column(name)];
-				})
-			)
-		])
-	) as unknown as Parameters<typeof variants<AskedEntry, 'kind'>>[2]
-) as Part<AskedEntry>;
-const dayYear: Part<365 | 360 | 'actual'> = {
-	...column('day_year'),
-	write: (year) => ({ day_year: String(year) }),
-	read: ({ day_year: year }) => (year === 'actual' ? year : Number(year))
-};
+/** Each field of what is asked, or of how interest is charged, in a column that is named after it. */
+function termColumns<T>(
+	kinds: readonly string[],
+	fieldsOfKind: (kind: never) => readonly (readonly [string, Field])[],
+	before = ''
+) {
+	const column = ([name, field]: readonly [string, Field]) =>
+		[name, termColumn(`${before}${snake(name)}`, field)] as const;
+	const parts = kinds.map((kind) => [
+		kind,
+		Object.fromEntries(fieldsOfKind(kind as never).map(column))
+	]);
+	return Object.fromEntries(parts) as T;
+}
+const snake = (name: string): string =>
+	name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+
+function termColumn(name: string, field: Field): Part<unknown> {
+	if (field.of === 'percent') return percent<never>(name);
+	if (field.of !== 'choice') return column(name);
+	// Some choices are numbers, and lie in the column as text.
+	return {
+		...column(name),
+		write: (value) => ({ [name]: String(value) }),
+		read: (row) => field.among.find((one) => String(one) === row[name]) ?? row[name]
+	};
+}
 
 /** `debt`; what happens to it, the ways of paying it and its transactions are in tables of their own. */
 export const DEBT = fields<
@@ -70,16 +78,15 @@ export const DEBT = fields<
 	balanceAssumed: column('balance_assumed'),
 	annualRate: percent('annual_rate'),
 	firstDue: date('first_due'),
-	asked: askedColumns,
+	asked: variants<AskedEntry, 'kind'>(
+		'kind',
+		'asked_kind',
+		termColumns(ASKED_KINDS, fieldsOf, 'asked_')
+	),
 	interestOnly: column('interest_only'),
 	lending: fields<DebtEntry['lending']>({
 		paymentsPerYear: column('payments_per_year'),
-		interest: variants('basis', 'basis', {
-			nominal: { compoundsPerYear: column('compounds_per_year') },
-			effective: {},
-			daily: { dayYear },
-			'daily-compounded': { dayYear }
-		}),
+		interest: variants<BasisEntry, 'basis'>('basis', 'basis', termColumns(BASES, basisFields)),
 		timing: column('timing'),
 		interestRounding: column('interest_rounding'),
 		clearBelow: column('clear_below')

@@ -1,11 +1,17 @@
 <!-- The minimum payment and its rule: four cells, in the entry grid as on the debt's own screen. -->
 <script lang="ts">
-	import { askedAs, fieldsInLine, type AskedEntry } from '$lib/core/debt/rules/asked';
+	import {
+		askedAs,
+		fieldsInLine,
+		saidIn,
+		withField,
+		type AskedEntry
+	} from '$lib/core/debt/rules/asked';
 	import { askedKinds } from '$lib/words/debt';
 	import type { Unread } from '$lib/exchange/debts-table';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
-	import AskedField from './AskedField.svelte';
+	import TermField from './TermField.svelte';
 	import { COLUMNS } from './grid-keys';
 
 	interface Props {
@@ -40,15 +46,15 @@
 {#each fieldsInLine(asked.kind) as [name, field], place (place)}
 	<span {role}>
 		{#key name}
-			<AskedField
-				{asked}
+			<TermField
 				{name}
 				{field}
+				value={saidIn(asked, name)}
 				{writing}
 				{of}
 				unread={unreadIn(name, place)}
 				cell={cell?.(PLACES[place] ?? 0)}
-				{onchange}
+				onchange={(value) => onchange(withField(asked, name, value))}
 			/>
 		{/key}
 	</span>

@@ -1,7 +1,7 @@
 /** The payment rules that there are (contract, section 4), and what the rest of the core asks of whichever it is. */
 import { ZERO, type Cents } from '../../quantities/money';
 import type { Formula } from '../figure';
-import type { RuleOnSheet } from './expression';
+import type { RuleOnSheet } from '../expression';
 import { fixed, type FixedAsking, type FixedRule } from './fixed';
 import { frozenMinimum, type FrozenMinimumRule } from './frozen-minimum';
 import { interestOnly, type InterestAsking, type InterestOnlyRule } from './interest-only';

@@ -1,7 +1,8 @@
 /** What papers ask: the forms that there are of payment rules (contract, section 4), and what follows from a filled one. */
 import { afterInterest, type PaymentRule } from './all-rules';
 import { amountForm } from './fixed';
-import type { RuleField, RuleFields, RuleForm, Said, Stated } from './form';
+import { said, type Field, type Fields, type Said } from '../../quantities/field';
+import type { RuleForm, Stated } from './form';
 import { levelForm } from './level';
 import { interestPlusForm, percentForm } from './minimum';
 
@@ -35,17 +36,17 @@ export type AskedField = { readonly [K in AskedKind]: keyof Forms[K]['fields'] }
 /** Those without which nothing can be asked. */
 export type AskedNeed = Forms[AskedKind]['needs'];
 
-export type AskedForm = RuleForm<RuleFields, string, PaymentRule>;
+export type AskedForm = RuleForm<Fields, string, PaymentRule>;
 export const formOf = (kind: AskedKind): AskedForm => FORMS[kind] as unknown as AskedForm;
 
 /** The fields of a form, with their names. */
-export const fieldsOf = (kind: AskedKind): (readonly [AskedField, RuleField])[] =>
-	Object.entries(formOf(kind).fields) as (readonly [AskedField, RuleField])[];
+export const fieldsOf = (kind: AskedKind): (readonly [AskedField, Field])[] =>
+	Object.entries(formOf(kind).fields) as (readonly [AskedField, Field])[];
 
 /** Every field of any form once, as the first that has it has it. */
-export const ASKED_FIELDS: readonly (readonly [AskedField, RuleField])[] = ASKED_KINDS.flatMap(
-	fieldsOf
-).filter(([name], at, all) => all.findIndex(([other]) => other === name) === at);
+export const ASKED_FIELDS: readonly (readonly [AskedField, Field])[] = [
+	...new Map(ASKED_KINDS.flatMap(fieldsOf))
+];
 
 /** What stands in a field, whatever the form. */
 export const saidIn = (asked: AskedEntry, field: AskedField): unknown =>
@@ -55,11 +56,7 @@ export const saidIn = (asked: AskedEntry, field: AskedField): unknown =>
 export const filled = (
 	kind: AskedKind,
 	given: Readonly<Partial<Record<AskedField, unknown>>> = {}
-): AskedEntry =>
-	({
-		kind,
-		...Object.fromEntries(fieldsOf(kind).map(([name, { usual }]) => [name, given[name] ?? usual]))
-	}) as unknown as AskedEntry;
+): AskedEntry => ({ kind, ...said(formOf(kind).fields, given) }) as unknown as AskedEntry;
 
 /** The same form with another value in a field, and without what no longer holds then. */
 export function withField(asked: AskedEntry, field: AskedField, value: unknown): AskedEntry {
@@ -71,15 +68,15 @@ export function withField(asked: AskedEntry, field: AskedField, value: unknown):
 }
 
 /** The fields that can't be other than usual with the others as they are. */
-export const idleIn = ({ kind, ...said }: AskedEntry): readonly AskedField[] =>
-	(formOf(kind).idle?.(said as never) ?? []) as readonly AskedField[];
+export const idleIn = ({ kind, ...fields }: AskedEntry): readonly AskedField[] =>
+	(formOf(kind).idle?.(fields as never) ?? []) as readonly AskedField[];
 
 /** The fields in a line of debts: what is needed, and two beside it. */
-export const fieldsInLine = (kind: AskedKind): readonly (readonly [AskedField, RuleField])[] =>
-	formOf(kind).inLine.map((name) => [name as AskedField, formOf(kind).fields[name] as RuleField]);
+export const fieldsInLine = (kind: AskedKind): readonly (readonly [AskedField, Field])[] =>
+	formOf(kind).inLine.map((name) => [name as AskedField, formOf(kind).fields[name] as Field]);
 
 /** The fields among the lender’s settings, with the others as they are. */
-export function settingsOf(asked: AskedEntry): readonly (readonly [AskedField, RuleField])[] {
+export function settingsOf(asked: AskedEntry): readonly (readonly [AskedField, Field])[] {
 	const { inLine, kept = [] } = formOf(asked.kind);
 	const elsewhere: readonly string[] = [...inLine, ...kept, ...idleIn(asked)];
 	return fieldsOf(asked.kind).filter(([name]) => !elsewhere.includes(name));
@@ -109,7 +106,7 @@ export function kindOf(rule: PaymentRule): AskedKind {
 }
 
 /** The payment rule of what is asked, after as many payments of interest alone as are agreed at first. */
-export function askedRule({ kind, ...said }: AskedPayment, interestOnly: number): PaymentRule {
-	const then = formOf(kind).rule(said as never);
+export function askedRule({ kind, ...fields }: AskedPayment, interestOnly: number): PaymentRule {
+	const then = formOf(kind).rule(fields as never);
 	return interestOnly === 0 ? then : { kind: 'interest-only', periods: interestOnly, then };
 }

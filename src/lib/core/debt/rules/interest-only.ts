@@ -1,5 +1,5 @@
 /** The interest alone for so many periods, then another rule, whose own periods count from there (contract, section 4). */
-import type { RuleOnSheet } from './expression';
+import type { RuleOnSheet } from '../expression';
 import type { Rule } from './rule';
 
 export interface InterestOnlyRule<Then> {
@@ -24,7 +24,7 @@ export const interestOnly = <Then>(
 	follows: ({ periods, then }) => ({ after: periods, rule: then }),
 	explain: (_, { now }) => ({ kind: 'same', as: now.here('interest') }),
 	onSheet: {
-		terms: ({ then }) => thenOnSheet(then).terms(then),
+		terms: ({ then }, i) => thenOnSheet(then).terms(then, i),
 		asks: ({ periods, then }, month) =>
 			month.k <= periods
 				? 'interest'

@@ -1,7 +1,7 @@
 /** Equal payments to an end after `periods`, with an optional balloon then (contract, section 4, `level`). */
 import { ZERO, type Cents } from '../../quantities/money';
 import type { FixedAsking } from './fixed';
-import type { Expression } from './expression';
+import type { Expression } from '../expression';
 import { ruleForm } from './form';
 import type { Lending, Rule } from './rule';
 
@@ -50,11 +50,11 @@ export const level: Rule<LevelRule, FixedAsking | WholeAsking> = {
 		};
 	},
 	onSheet: {
-		terms: (rule) => ({ periods: 'as it is', balloon: 'as it is', amount: onSheet(rule) }),
-		asks(rule, { k, isLater }) {
+		terms: (rule, i) => ({ periods: 'as it is', balloon: 'as it is', amount: onSheet(rule, i) }),
+		asks(rule, { k, isLater, i }) {
 			if (k >= rule.periods && settles(rule)) return null;
 			// What follows from a balance of later is computed where that is, and kept from there.
-			return !isLater ? 'amount' : k > 1 ? 'first asked' : onSheet(rule);
+			return !isLater ? 'amount' : k > 1 ? 'first asked' : onSheet(rule, i);
 		}
 	}
 };
@@ -114,11 +114,13 @@ function levelPayment(
 	return Math.max(0, roundPayment === 'up' ? up : Math.round(payment));
 }
 
-/** The level payment of monthly periods by the closed form, over the cells of the terms. */
-function onSheet({ periods, roundPayment = 'nearest', payment: set }: LevelTerms): Expression {
+/** The level payment by the closed form, with the periodic rate i, over the cells of the terms. */
+function onSheet(
+	{ periods, roundPayment = 'nearest', payment: set }: LevelTerms,
+	i: Expression
+): Expression {
 	if (set) return { amount: set };
 	if (periods === 0) return 0;
-	const i: Expression = { divide: ['rate', 12] };
 	const discount: Expression = { power: [{ sum: [1, i] }, { take: [0, 'periods'] }] };
 	const left: Expression = { take: ['balance', { times: ['balloon', discount] }] };
 	const payment: Expression = {

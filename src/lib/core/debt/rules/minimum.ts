@@ -11,7 +11,7 @@ import {
 } from '../../quantities/money';
 import { WHOLE, type InterestRounding, type Percent } from '../../quantities/rate';
 import type { Formula } from '../figure';
-import type { Expression, RuleOnSheet } from './expression';
+import type { Expression, RuleOnSheet } from '../expression';
 import { ruleForm } from './form';
 import type { Explained, Lending, Rule } from './rule';
 

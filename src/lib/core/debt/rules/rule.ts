@@ -5,7 +5,7 @@
 import type { Cents } from '../../quantities/money';
 import type { InterestRounding } from '../../quantities/rate';
 import type { Formula, MoneyOperand, RowFigure } from '../figure';
-import type { RuleOnSheet } from './expression';
+import type { RuleOnSheet } from '../expression';
 
 /** How a debt is lent, as far as rules go by it. */
 export interface Lending {

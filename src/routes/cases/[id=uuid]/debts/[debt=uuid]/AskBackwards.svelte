@@ -9,7 +9,7 @@
 		type CalendarDate
 	} from '$lib/core/quantities/calendar';
 	import { ZERO, type Cents } from '$lib/core/quantities/money';
-	import { periodicFraction } from '$lib/core/quantities/rate';
+	import { periodicFraction } from '$lib/core/debt/interest/all-ways';
 	import {
 		balanceFor,
 		extraFor,

@@ -1,18 +1,19 @@
 <!-- How the lender charges interest: folded away, with what is set said in one line; each setting with its help. -->
 <script lang="ts">
 	import type { PaymentsPerYear } from '$lib/core/quantities/calendar';
-	import { settingsOf } from '$lib/core/debt/rules/asked';
+	import { BASES, basisFields, basisSaid, chargedBy } from '$lib/core/debt/interest/all-ways';
+	import { saidIn, settingsOf, withField } from '$lib/core/debt/rules/asked';
 	import { ZERO } from '$lib/core/quantities/money';
 	import type { DebtEntry, LendingEntry } from '$lib/document/debt';
 	import { frequencyChoices } from '$lib/words/amounts';
 	import { lendingInWords, termInWords } from '$lib/words/debt';
-	import { fieldHelp, fieldSetting } from '$lib/messages/rules';
-	import { basisHelp, compoundingHelp, paidInFullHelp } from '$lib/words/lending';
+	import { basisName, fieldHelp, fieldSetting } from '$lib/messages/terms';
+	import { basisFieldHelp, basisHelp, paidInFullHelp } from '$lib/words/lending';
 	import type { Writing } from '$lib/reading/writing';
 	import Folded from './Folded.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import AskedField from '../../AskedField.svelte';
+	import TermField from '../../TermField.svelte';
 	import { countText, moneyText } from '../../debt-fields';
 
 	interface Props {
@@ -29,26 +30,7 @@
 		[lendingInWords(lending, writing), ...termInWords(debt, writing)].join('; ')
 	);
 
-	const BASES = [
-		{ value: 'nominal', words: 'nominal' },
-		{ value: 'effective', words: 'effective' },
-		{ value: 'daily', words: 'by the day' },
-		{ value: 'daily-compounded', words: 'by the day, compounded' }
-	] as const;
-	const DAY_YEARS = [
-		{ value: '365', words: '365 days' },
-		{ value: '360', words: '360 days' },
-		{ value: 'actual', words: 'as many as it has' }
-	] as const;
-	/** How often nominal interest is compounded; 0: with each payment. */
-	const COMPOUNDINGS = [
-		{ value: '0', words: 'with each payment' },
-		{ value: '365', words: 'daily' },
-		{ value: '12', words: 'monthly' },
-		{ value: '4', words: 'quarterly' },
-		{ value: '2', words: 'half-yearly' },
-		{ value: '1', words: 'yearly' }
-	];
+	const bases = $derived(BASES.map((value) => ({ value, words: basisName(value, writing) })));
 	const TIMINGS = [
 		{ value: 'arrears', words: 'in arrears' },
 		{ value: 'advance', words: 'in advance' }
@@ -60,26 +42,6 @@
 
 	const lend = (fields: Partial<LendingEntry>) =>
 		onchange('how interest is charged', { lending: { ...lending, ...fields } });
-
-	function turn(basis: LendingEntry['interest']['basis']): void {
-		if (basis === 'nominal') lend({ interest: { basis, compoundsPerYear: null } });
-		else if (basis === 'effective') lend({ interest: { basis } });
-		else {
-			const dayYear = 'dayYear' in interest ? interest.dayYear : 365;
-			lend({ interest: { basis, dayYear } });
-		}
-	}
-
-	function countDays(year: (typeof DAY_YEARS)[number]['value']): void {
-		if (!('dayYear' in interest)) return;
-		const dayYear = year === 'actual' ? year : year === '360' ? 360 : 365;
-		lend({ interest: { ...interest, dayYear } });
-	}
-
-	function compound(times: string): void {
-		const compoundsPerYear = times === '0' ? null : Number(times);
-		lend({ interest: { basis: 'nominal', compoundsPerYear } });
-	}
 </script>
 
 <Folded title="How interest is charged" {line}>
@@ -93,28 +55,26 @@
 	<p>How many payments a year the contract has: 26 for every second Friday.</p>
 
 	<span class="name">Basis</span>
-	<Choice label="Basis of interest" value={interest.basis} options={BASES} onchange={turn} />
+	<Choice
+		label="Basis of interest"
+		value={interest.basis}
+		options={bases}
+		onchange={(basis) => lend({ interest: chargedBy(basis, { ...interest }) })}
+	/>
 	<p>{basisHelp(lending, writing)}</p>
 
-	{#if interest.basis === 'nominal'}
-		<span class="name">Compounded</span>
-		<Choice
-			label="How often interest is compounded"
-			value={String(interest.compoundsPerYear ?? 0)}
-			options={COMPOUNDINGS}
-			onchange={compound}
+	{#each basisFields(interest.basis) as [name, field] (name)}
+		<span class="name">{fieldSetting(name, writing)}</span>
+		<TermField
+			{name}
+			{field}
+			value={basisSaid(interest, name)}
+			{writing}
+			onchange={(value) =>
+				lend({ interest: chargedBy(interest.basis, { ...interest, [name]: value }) })}
 		/>
-		<p>{compoundingHelp(writing)}</p>
-	{:else if 'dayYear' in interest}
-		<span class="name">A year has</span>
-		<Choice
-			label="The days of a year"
-			value={interest.dayYear === 'actual' ? 'actual' : interest.dayYear === 360 ? '360' : '365'}
-			options={DAY_YEARS}
-			onchange={countDays}
-		/>
-		<p>What a day’s share is taken of: of 360 days, a year’s interest is that of 365 ÷ 360.</p>
-	{/if}
+		<p>{basisFieldHelp(name, writing)}</p>
+	{/each}
 
 	<span class="name">A payment is due</span>
 	<Choice
@@ -170,12 +130,12 @@
 
 	{#each settingsOf(debt.asked) as [name, field] (name)}
 		<span class="name">{fieldSetting(name, writing)}</span>
-		<AskedField
-			asked={debt.asked}
+		<TermField
 			{name}
 			{field}
+			value={saidIn(debt.asked, name)}
 			{writing}
-			onchange={(asked) => onchange('minimum', { asked })}
+			onchange={(value) => onchange('minimum', { asked: withField(debt.asked, name, value) })}
 		/>
 		<p>{fieldHelp(name, writing)}</p>
 	{/each}

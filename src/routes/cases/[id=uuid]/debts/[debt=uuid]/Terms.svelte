@@ -10,7 +10,7 @@
 	import type { Writing } from '$lib/reading/writing';
 	import { asksMinimum } from '$lib/words/debt';
 	import { fieldsInLine } from '$lib/core/debt/rules/asked';
-	import { askedTitle, fieldAbove } from '$lib/messages/rules';
+	import { askedTitle, fieldAbove } from '$lib/messages/terms';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import AskedFields from '../../AskedFields.svelte';

@@ -1,8 +1,8 @@
 /**
- * What a rule asks, as a sheet of cells computes it: data, from which files make formulas. Amounts are in units of the
+ * What a rule asks and what interest is charged, as a sheet of cells computes them: data, from which files make formulas. Amounts are in units of the
  * currency, as sheets have them.
  */
-import type { Cents } from '../../quantities/money';
+import type { Cents } from '../quantities/money';
 
 /**
  * A cell: a term of the rule, by the name of its field; `balance` and `rate`, what is owed and the annual rate as a
@@ -30,6 +30,8 @@ export type Expression =
 
 /** A month of a rule, as far as it is known when formulas are written. */
 interface SheetMonth {
+	/** Its periodic rate. */
+	readonly i: Expression;
 	/** Counted from the rule’s first month as 1. */
 	readonly k: number;
 	/** The charges of it that are fees. */
@@ -41,8 +43,8 @@ interface SheetMonth {
 
 /** A rule R on a sheet. */
 export interface RuleOnSheet<R> {
-	/** Its terms, each in a cell where it can be changed, or as an expression over others. */
-	terms(rule: R): Readonly<Record<string, 'as it is' | Expression>>;
+	/** Its terms, each in a cell where it can be changed, or as an expression over others; `i`: the periodic rate. */
+	terms(rule: R, i: Expression): Readonly<Record<string, 'as it is' | Expression>>;
 	/** What is asked in a month before it is held to what is owed; null: all that is owed. */
 	asks(rule: R, month: SheetMonth): Expression | null;
 }
