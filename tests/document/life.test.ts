@@ -4,7 +4,7 @@ import { addDays, type CalendarDate } from '../../src/lib/core/quantities/calend
 import { cents } from '../../src/lib/core/quantities/money';
 import { comeBack } from '../../src/lib/document/coming-back';
 import type { TransactionEntry } from '../../src/lib/document/debt';
-import { alsoInFile, explainedBalance, lifeOf } from '../../src/lib/document/life';
+import { alsoInFile, lifeOf, unexplainedOf } from '../../src/lib/document/life';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import type { CaseDocument } from '../../src/lib/document/case';
 import { keptForecast } from '../../src/lib/document/kept-forecast';
@@ -156,8 +156,10 @@ describe('a lender’s statement, taken in', () => {
 			{ reference: 'b', date: addDays(START, 50), amount: cents(12_000), kind: 'payment', text: '' }
 		];
 		const came = statement(all, addDays(START, 60), 391_000);
-		expect(explainedBalance(before, first.id, came)).toBe(391_000);
-		expect(explainedBalance(plainCase, first.id, came)).toBeNull();
+		expect(unexplainedOf(before, first.id, came)).toBe(0);
+		const more = statement(all, addDays(START, 60), 391_250);
+		expect(unexplainedOf(before, first.id, more)).toBe(250);
+		expect(unexplainedOf(plainCase, first.id, came)).toBeNull();
 	});
 });
 

@@ -1,6 +1,6 @@
 import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import { ZERO, type Cents } from '../core/quantities/money';
+import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
 import { percent, type Percent } from '../core/quantities/rate';
 import type { CaseDocument } from '../document/case';
 import { missingTerms, newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
@@ -181,7 +181,7 @@ export function withProposedTerms(change: ChangeEntry, document: CaseDocument): 
 		}
 		case 'transfer': {
 			const { card, feePercent, offerRate, offerMonths, thenRate } = change;
-			const floor = (25 * 10 ** currency.digits) as Cents;
+			const floor = wholeUnits(25, currency.digits);
 			return {
 				...change,
 				assumed: assumed(change.assumed),

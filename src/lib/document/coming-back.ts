@@ -1,6 +1,6 @@
 /** A case on a day after its plan was chosen: what was expected, what happened, and what is to be expected from there. */
 import { monthsBetween, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, minus, plus, sumOf, asCarried } from '../core/quantities/money';
 import { moreThatEnds, onceThatEnds, type PlanDifference } from '../core/plan/answers';
 import { agreedSoFar } from '../core/plan/comparison';
 import { costSoFar, driftOn, gapOn, type Drift, type LivedDebt } from '../core/plan/drift';
@@ -94,11 +94,11 @@ function seenFrom(document: CaseDocument, entry: ForecastEntry, day: CalendarDat
 		kept,
 		drift,
 		on: gone && carried && { ...gone, carried },
-		soFar: soFar as Cents,
-		expected: { ends: entry.ends, cost: (before + entry.cost) as Cents },
+		soFar: asCarried(soFar),
+		expected: { ends: entry.ends, cost: plus(before, entry.cost) },
 		outlook: carried && {
 			ends: endOf(carried),
-			cost: (soFar + carried.plan.totalCost) as Cents
+			cost: plus(soFar, carried.plan.totalCost)
 		}
 	};
 }
@@ -187,7 +187,7 @@ export function bringsBack({ on, expected, outlook }: ComeBack): BringsBack | nu
 /** One outlook beside another, as plans are compared. */
 export function apart(one: Outlook, other: Outlook): PlanDifference {
 	if (one.ends !== null && other.ends !== null) {
-		const costLess = (other.cost - one.cost) as Cents;
+		const costLess = minus(other.cost, one.cost);
 		return {
 			kind: 'both end',
 			monthsSooner: monthsBetween(one.ends, other.ends),
@@ -217,7 +217,7 @@ export function momentsOf(document: CaseDocument): Moment[] {
 		kind,
 		date,
 		name,
-		amount: figures.reduce((sum, { opening }) => sum + opening, 0) as Cents
+		amount: sumOf(figures, ({ opening }) => opening)
 	}));
 	// What happened is followed once for each forecast, and looked at on the day of each visit.
 	const drifts = new Map<string, Drift>();
@@ -247,5 +247,5 @@ export function outlookFrom(document: CaseDocument, { id, kind, date }: Moment):
 	if (kind === 'visit') return comeBack(document, date)?.outlook ?? null;
 	const entry = document.forecasts.find((one) => one.id === id);
 	if (!entry) return null;
-	return { ends: entry.ends, cost: (costBefore(document, entry) + entry.cost) as Cents };
+	return { ends: entry.ends, cost: plus(costBefore(document, entry), entry.cost) };
 }

@@ -9,7 +9,7 @@ import {
 } from '../core/debt/rules/asked';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Happening } from '../core/debt/happenings';
-import { ZERO, type Cents } from '../core/quantities/money';
+import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
 import type { StatedDebt } from '../core/debt/ways';
 import type { z } from 'zod';
 import type {
@@ -133,4 +133,4 @@ export function missingOf(entry: DebtEntry): MissingField[] {
 
 /** What a minimum can be rounded up to, in minor units: nothing, a whole unit of the currency, five, ten. */
 export const roundingSteps = ({ digits }: { readonly digits: number }): readonly Cents[] =>
-	[0, 1, 5, 10].map((units) => (units * 10 ** digits) as Cents);
+	[0, 1, 5, 10].map((units) => wholeUnits(units, digits));

@@ -1,7 +1,8 @@
 /** What a chosen plan was expected to do, as it stood when it was chosen: its terms and its figures. */
-import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
+import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, sumOf } from '../core/quantities/money';
+import { keptOwedOn } from '../core/plan/kept-figures';
 import { newDebtOf } from './change';
 import { readingsOf, type ReadingEntry, type VisitEntry } from './life';
 import type { Standing } from './standing';
@@ -37,19 +38,7 @@ function expectedBy(entry: ForecastEntry, id: string, day: CalendarDate): Cents 
 	const figures = entry.figures.find(({ debt }) => debt === id);
 	const dates = datesIn(entry, id);
 	if (!figures || !dates) return null;
-	const due = Math.min(
-		dueDatesUntil(dates.firstDue, day, dates.paymentsPerYear),
-		figures.paid.length
-	);
-	let balance: number = figures.opening;
-	figures.before.forEach((interest, at) => {
-		const k = at + 1 - figures.before.length;
-		if (dueDate(dates.firstDue, k, dates.paymentsPerYear) <= day) balance += interest;
-	});
-	for (let at = 0; at < due; at += 1) {
-		balance += (figures.charges[at] ?? 0) + (figures.interest[at] ?? 0) - (figures.paid[at] ?? 0);
-	}
-	return balance as Cents;
+	return keptOwedOn(figures, dates, day);
 }
 
 function datesIn({ debts, content }: ForecastEntry, id: string) {
@@ -87,6 +76,6 @@ export function standingOf({
 		if (!latest || expected === null || latest.date <= entry.asOf) return [];
 		return [latest.balance - expected];
 	});
-	const off = gaps.length === 0 ? null : (gaps.reduce((sum, gap) => sum + gap, 0) as Cents);
+	const off = gaps.length === 0 ? null : sumOf(gaps, (gap) => gap);
 	return { expectedSince, lastRead: last, off, shortFrom };
 }

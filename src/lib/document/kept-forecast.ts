@@ -1,7 +1,8 @@
 /** Making a forecast of a plan, and carrying out anew one that was kept. */
-import { addMonths, dueDate, type CalendarDate } from '../core/quantities/calendar';
+import { addMonths, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import { ZERO, type Cents } from '../core/quantities/money';
+import { cents } from '../core/quantities/money';
+import { asKept } from '../core/plan/kept-figures';
 import { forecastOf, type ExpectedPeriod, type Forecast } from '../core/plan/happened';
 import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
@@ -37,7 +38,7 @@ export function forecastEntryOf(
 		figures: figuresOf(carried),
 		ends: carried.plan.ending.status === 'cleared' ? carried.plan.ending.payoffDate : null,
 		shortFrom: short ? addMonths(carried.plan.firstMonth, short.month - 1) : null,
-		cost: Math.min(carried.plan.totalCost, LIMITS.sum) as Cents
+		cost: cents(Math.min(carried.plan.totalCost, LIMITS.sum))
 	};
 }
 
@@ -159,42 +160,6 @@ const planOf = ({ plan, name: called, content }: ForecastEntry): PlanEntry => ({
 	id: plan,
 	name: called
 });
-
-/** What was kept, and beyond it what the terms come to. */
-function asKept(
-	rerun: Forecast,
-	{ opening, before, paid, charges, interest }: KeptFigures
-): Forecast {
-	let balance: number = opening;
-	const { terms } = rerun;
-	const { annual: last } = rerun.periods.at(-1) ?? terms.rate;
-	const rerunFrom = rerun.periods[0]?.k ?? 1;
-	const period = (k: number, amounts: { paid: Cents; charges: Cents; interest: Cents }) => {
-		balance += amounts.charges + amounts.interest - amounts.paid;
-		const again = rerun.periods[k - rerunFrom];
-		return {
-			k,
-			date: again?.date ?? dueDate(terms.firstDue, k, terms.paymentsPerYear),
-			annual: again?.annual ?? last,
-			...amounts,
-			closing: balance as Cents
-		};
-	};
-	const kept = [
-		...before.map((added, at) =>
-			period(at + 1 - before.length, { paid: ZERO, charges: ZERO, interest: added })
-		),
-		...paid.map((amount, at) =>
-			period(at + 1, {
-				paid: amount,
-				charges: charges[at] ?? ZERO,
-				interest: interest[at] ?? ZERO
-			})
-		)
-	];
-	const further = balance > 0 ? rerun.periods.filter(({ k }) => k > paid.length) : [];
-	return { terms: { ...terms, opening }, periods: [...kept, ...further] };
-}
 
 function firstDifference(
 	{ periods, terms }: Forecast,

@@ -1,6 +1,6 @@
 /** The money of a plan that is gone on with: what of it lies ahead, and what is left of a month that is partly paid. */
 import { addMonths, startOfMonth, type CalendarDate } from '../core/quantities/calendar';
-import { ZERO, type Cents } from '../core/quantities/money';
+import { ZERO, type Cents, plus, cents } from '../core/quantities/money';
 import { askedAtBegin } from '../core/plan/answers';
 import { firstMonthOf, statedIn } from '../core/plan/month';
 import { changedDebts, type CarriedPlan } from './carried-plans';
@@ -55,7 +55,7 @@ export function moneyAfter(
 		kind: 'one-off',
 		off: false,
 		date: first,
-		amount: rest as Cents,
+		amount: cents(rest),
 		everyYear: false
 	} as const;
 	return {
@@ -130,7 +130,7 @@ export function withMoreMoney(
 		const once = { id: newId(), off: false, date, amount: more.once, everyYear: false };
 		return { ...plan, happenings: [...plan.happenings, { ...once, kind: 'one-off' }] };
 	}
-	const raised = (amount: Cents) => (amount + more.each) as Cents;
+	const raised = (amount: Cents) => plus(amount, more.each);
 	const { budget } = plan;
 	return {
 		...plan,

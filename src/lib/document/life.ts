@@ -2,8 +2,9 @@
  * What really happened to a case's debts, as it is saved: the client's visits, the balances that were read in them,
  * and payments and charges that somebody typed. What lenders' files say is with the debts (`transactions`).
  */
+import { addedBy, unexplained } from '../core/debt/entries';
 import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, negative } from '../core/quantities/money';
 import type { DatedAmount, Forecast, Life } from '../core/plan/happened';
 import type { DebtEntry, TransactionEntry } from './debt';
 import type { z } from 'zod';
@@ -95,7 +96,7 @@ export function lifeOf(
 			...own.filter(({ kind }) => kinds.includes(kind)),
 			...transactions
 				.filter(({ kind }) => kinds.includes(kind))
-				.map((one) => ({ ...one, amount: (sign * one.amount) as Cents }))
+				.map((one) => ({ ...one, amount: sign < 0 ? negative(one.amount) : one.amount }))
 		]
 			.map(({ date: day, amount, kind }) => ({ date: day, amount, fee: kind === 'fee' }))
 			.sort(byDate);
@@ -123,26 +124,21 @@ function chargedBetween(
 		dueDatesUntil(firstDue, until, paymentsPerYear) -
 		dueDatesUntil(firstDue, after, paymentsPerYear);
 	if (due === 0 || within.length < due) return null;
-	return within.reduce((sum, { amount }) => sum - amount, 0) as Cents;
+	return addedBy(within, after, until);
 }
 
-/**
- * What would be owed on the day of a lender's balance by the last balance before it and the lender's own entries
- * since; null where nothing was read before.
- */
-export function explainedBalance(
+/** What of a lender's balance neither the last balance before it nor the lender's entries since explain; null: none was read. */
+export function unexplainedOf(
 	lived: Lived,
 	debt: string,
 	statement: {
 		readonly asOf: CalendarDate;
+		readonly owed: Cents;
 		readonly transactions: readonly TransactionEntry[];
 	}
 ): Cents | null {
 	const last = readingsOf(lived, debt, statement.asOf).findLast(
 		({ date: day }) => day < statement.asOf
 	);
-	if (!last) return null;
-	return statement.transactions
-		.filter(({ date: day }) => day > last.date && day <= statement.asOf)
-		.reduce((owed, { amount }) => owed - amount, last.balance as number) as Cents;
+	return last ? unexplained(last, statement.transactions, statement) : null;
 }

@@ -3,7 +3,7 @@ import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventStatus } from 'ical-g
 import { paymentsOf, type PlanPayment } from '../core/plan/payments';
 import type { Plan, PlannedDebt } from '../core/plan/terms';
 import { addDays, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, sumOf } from '../core/quantities/money';
 import type { GivenEvent } from '../document/calendar';
 import { monthStart } from '../document/plan';
 import type { Writing } from '../reading/writing';
@@ -127,7 +127,7 @@ const feeDay = (plan: Plan, payments: readonly PlanPayment[], month: number): Ca
 function summaryOf(leaving: readonly Leaving[], wanted: CalendarWanted): string {
 	const [first] = leaving;
 	if (leaving.length === 1 && first) return lineOf(first, wanted);
-	const together = leaving.reduce((sum, { amount }) => sum + amount, 0) as Cents;
+	const together = sumOf(leaving, ({ amount }) => amount);
 	const parts = { amount: writeMoney(together, wanted.writing), count: leaving.length };
 	return text(wanted.writing, 'pay several', parts);
 }

@@ -8,7 +8,7 @@ import {
 } from '../core/plan/comparison';
 import { spentIn } from '../core/plan/payments';
 import type { MonthShare, Plan, PlanMonth } from '../core/plan/terms';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, ZERO } from '../core/quantities/money';
 import { monthStart } from '../document/plan';
 import type { Currency } from '../reading/currencies';
 import { amountHeading, plainDecimal } from '../reading/written';
@@ -77,7 +77,7 @@ export function monthRows(
 
 /** A figure of a debt in a month; nothing of one that is gone. */
 const figureOf = (share: MonthShare | undefined, figure: ShareFigure): Cents =>
-	share?.[figure] ?? (0 as Cents);
+	share?.[figure] ?? ZERO;
 
 /** Every month; where terms of the plan are assumed, each row says so. */
 export function planCsv(

@@ -16,7 +16,7 @@ import {
 	kindOf,
 	type AskedField
 } from '../core/debt/rules/asked';
-import type { Cents } from '../core/quantities/money';
+import { cents } from '../core/quantities/money';
 import { WHOLE } from '../core/quantities/rate';
 import { exact, formulaOf } from './sheet-formula';
 
@@ -157,7 +157,7 @@ function dueFormula(
 ): string | null {
 	const { payment, charges } = terms;
 	const isLater = payment !== afterInterest(payment);
-	const fees = feesIn(charges, k) as Cents;
+	const fees = cents(feesIn(charges, k));
 	const hasCharges = month.charges !== null;
 	const due = onSheet(payment).asks(payment, {
 		i: monthlyRate(terms),

@@ -1,7 +1,7 @@
 /** A lender's transactions as a table (CSV): what is in its columns, and what each row is by its type and its sign. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, size, negative, cents } from '../core/quantities/money';
 import type { TransactionEntry } from '../document/debt';
 import { readDate } from '../reading/dates';
 import { readMoney } from '../reading/money';
@@ -105,7 +105,7 @@ export function transactionsIn(rows: readonly Row[], writing: Writing): Transact
 	const transactions = inRows
 		.filter(({ signed }) => signed !== 0)
 		.map(({ at, day, signed, says }): TransactionEntry => {
-			const amount = (turned ? -signed : signed) as Cents;
+			const amount = turned ? negative(signed) : cents(signed);
 			return {
 				reference: (references[at] ?? '').slice(0, LIMITS.reference),
 				date: day,
@@ -129,7 +129,7 @@ export function transactionsIn(rows: readonly Row[], writing: Writing): Transact
 		transactions,
 		balance: latest && {
 			date: latest.day,
-			owed: Math.abs(latest.owed) as Cents
+			owed: size(latest.owed)
 		},
 		unread
 	};

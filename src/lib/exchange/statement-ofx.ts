@@ -2,7 +2,7 @@
 import { parseSync } from 'ofx-js';
 import { isCalendarDate, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, atLeastZero, cents, negative } from '../core/quantities/money';
 import type { TransactionEntry } from '../document/debt';
 import { decimalDigits, scaled } from '../reading/decimals';
 import { currencyOf, type Currency } from '../reading/currencies';
@@ -82,7 +82,7 @@ function accountOf(statement: unknown, lender: string, name: string, spoken: Spo
 		account: line(account, LIMITS.account),
 		currency,
 		asOf,
-		owed: Math.max(0, -ledger) as Cents,
+		owed: atLeastZero(-ledger),
 		limit: limitOf(ledger, available),
 		transactions: transactions.sort((one, other) => (one.date < other.date ? -1 : 1)),
 		withdrawn: [...withdrawn]
@@ -96,7 +96,7 @@ function accountOf(statement: unknown, lender: string, name: string, spoken: Spo
 function limitOf(ledger: Cents, available: Cents | null): Cents | null {
 	if (available === null || available < 0) return null;
 	const limit = available - ledger;
-	return limit < 0 || limit > LIMITS.amount ? null : (limit as Cents);
+	return limit < 0 || limit > LIMITS.amount ? null : cents(limit);
 }
 
 /** The reference of the transaction that one corrects, and whether it deletes it; null: it corrects none. */
@@ -140,7 +140,7 @@ function amountOf(written: string, { digits }: Currency): Cents | null {
 	const parts = decimalDigits(written.trim().replace(/^\+/, '').replace(',', '.'));
 	const amount = parts && scaled(parts.whole, parts.fraction, digits);
 	if (!parts || amount === null || amount > LIMITS.amount) return null;
-	return (parts.negative && amount > 0 ? -amount : amount) as Cents;
+	return parts.negative && amount > 0 ? negative(amount) : cents(amount);
 }
 
 /** `20261215120000[-5:EST]`: the day that it was there. */

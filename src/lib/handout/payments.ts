@@ -2,7 +2,7 @@
 import { paymentsOf, spentIn } from '../core/plan/payments';
 import type { PlanMonth } from '../core/plan/terms';
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { ZERO, type Cents } from '../core/quantities/money';
 import { monthStart } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import {
@@ -40,7 +40,7 @@ export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 				own.map(({ date }) => dateParts(date).day).join(', '),
 				own.length === 0 ? '–' : money(paidIn(month, index)),
 				payoffDate ? writeShortMonth(payoffDate, writing) : handoutText(writing, 'never gone'),
-				money(interest ?? (0 as Cents))
+				money(interest ?? ZERO)
 			],
 			isStrong: false
 		};
@@ -85,7 +85,7 @@ export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 }
 
 const paidIn = ({ shares }: PlanMonth, index: number): Cents =>
-	shares.find((share) => share.index === index)?.paid ?? (0 as Cents);
+	shares.find((share) => share.index === index)?.paid ?? ZERO;
 
 /** What comes on top within the months on the page, and where the money changes. */
 function expected(
@@ -100,8 +100,8 @@ function expected(
 	// What comes with a debt every month is in its payment, and nothing to be told of.
 	const own = debts.flatMap((debt) => {
 		const months = within.flatMap(({ month, shares }) => {
-			const amount = shares.find(({ index }) => index === debt.index)?.own ?? 0;
-			return amount > 0 ? [{ month, amount: amount as Cents, name: debt.name }] : [];
+			const amount = shares.find(({ index }) => index === debt.index)?.own ?? ZERO;
+			return amount > 0 ? [{ month, amount, name: debt.name }] : [];
 		});
 		return months.length > 2 ? [] : months;
 	});

@@ -1,5 +1,5 @@
 import { LIMITS } from '../core/quantities/limits';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, cents } from '../core/quantities/money';
 import { messagesOf } from '../messages/message';
 import en from '../messages/en/reading.json';
 import { isCurrencySign, signsOf, type Currency } from './currencies';
@@ -20,7 +20,7 @@ export function readMoney(typed: string, writing: Writing): Reading<Cents> {
 			text(writing, id, { typed: quoted(typed.trim()), ...parts }),
 			text(writing, 'amount allowed', {
 				largest: writeAmount(LIMITS.amount, writing),
-				example: writeAmount(418236 as Cents, writing)
+				example: writeAmount(cents(418_236), writing)
 			})
 		);
 	const written = withoutCurrency(typed, currency);
@@ -42,7 +42,7 @@ export function readMoney(typed: string, writing: Writing): Reading<Cents> {
 	const amount = scaled(parts.whole, parts.fraction, thousand ? digits + 3 : digits);
 	if (amount === null) return refuse('amount decimals', { code, digits });
 	if (amount > LIMITS.amount) return refuse('amount too large');
-	return accepted(amount as Cents);
+	return accepted(cents(amount));
 }
 
 /** One point with three digits after it: groups them in some countries, and is the decimal mark in others. */

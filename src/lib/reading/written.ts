@@ -1,6 +1,6 @@
 /** Numbers, amounts, percentages and dates as they are written. */
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, size } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import { messagesOf, type Language, type Spoken } from '../messages/message';
 import en from '../messages/en/written.json';
@@ -57,7 +57,7 @@ function withCurrency(
 	{ currency, style = USUAL_STYLE }: Writing<Language>
 ): string {
 	const { before, after } = signAround(currency.code, style);
-	return (amount < 0 ? '−' : '') + before + written(Math.abs(amount) as Cents) + after;
+	return (amount < 0 ? '−' : '') + before + written(size(amount)) + after;
 }
 
 /** The heading of a column of amounts, which have no sign: `Interest (USD)`. */

@@ -1,5 +1,5 @@
 import type { CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, size } from '../core/quantities/money';
 import type { BookTotals, CaseSummary, Owed, Question, Shown } from '../document/casebook';
 import type { Standing } from '../document/standing';
 import { grouped, writeDate, writeAmount } from '../reading/written';
@@ -68,7 +68,7 @@ export const offInWords = (gap: Cents | null, writing: Writing): string =>
 		? '–'
 		: gap === 0
 			? text(writing, 'on plan')
-			: `${gap > 0 ? '+' : '−'}${writeAmount(Math.abs(gap) as Cents, writing)}`;
+			: `${gap > 0 ? '+' : '−'}${writeAmount(size(gap), writing)}`;
 
 /** Of a case with a chosen plan: since when, and what is to be known of it: “12 Dec 2026, changed since”. */
 export const chosenInWords = ({ chosen, standing }: CaseSummary, writing: Writing): string =>

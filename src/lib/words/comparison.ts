@@ -1,6 +1,6 @@
 /** Plans side by side, in words: what each figure is called, how it is written, what the answer is. */
 import type { CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, ZERO, size, asCarried } from '../core/quantities/money';
 import { planDifference, type PlanDifference } from '../core/plan/answers';
 import type { AheadBy, ComparedFigure, ComparedValue, Crossing } from '../core/plan/comparison';
 import type { Plan } from '../core/plan/terms';
@@ -51,7 +51,7 @@ export function writeDistance(
 		case 'date':
 			return soonerInWords(writing, -away);
 		case 'money':
-			return sign + writeAmount(size as Cents, writing);
+			return sign + writeAmount(asCarried(size), writing);
 		case 'per unit':
 			return sign + grouped(size, 2, writing);
 		case 'count':
@@ -100,7 +100,7 @@ export function comparisonSentence(plans: readonly Named[], writing: Writing): S
 		cost: ofPlan(cheapest, writeMoney(cheapest.plan.totalCost, writing), 'totalCost'),
 		soonest: titleOf(soonest, writing),
 		when: ofPlan(first, writeMonth(first.end, writing), 'payoffDate'),
-		more: writeMoney(apart.kind === 'both end' ? apart.costLess : (0 as Cents), writing)
+		more: writeMoney(apart.kind === 'both end' ? apart.costLess : ZERO, writing)
 	});
 }
 
@@ -123,7 +123,7 @@ export function verdict(difference: PlanDifference | null, writing: Writing): st
 	return text(writing, 'apart', {
 		time,
 		torn: monthsSooner !== 0 && monthsSooner > 0 !== costLess > 0 ? 'yes' : 'no',
-		cost: writeMoney(Math.abs(costLess) as Cents, writing),
+		cost: writeMoney(size(costLess), writing),
 		way: signOf(costLess)
 	});
 }
@@ -179,7 +179,7 @@ export function aheadOfEach(
 		...sentence(writing, 'ahead of', {
 			name,
 			way: signOf(amount),
-			amount: writeMoney(Math.abs(amount) as Cents, writing)
+			amount: writeMoney(size(amount), writing)
 		})
 	]);
 	return sentence(writing, 'ahead of each', {

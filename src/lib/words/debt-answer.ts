@@ -2,7 +2,7 @@
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import type { Difference } from '../core/debt/difference';
 import { isLenders } from '../core/debt/happenings';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, ZERO, size, asCarried } from '../core/quantities/money';
 import { afterInterest, balloonOf } from '../core/debt/rules/all-rules';
 import { owedAfter, rowAt, type Ending, type Run } from '../core/debt/run';
 import type { Carried, CaseTotals, Measured, StatedDebt, Uncovered } from '../core/debt/ways';
@@ -96,7 +96,7 @@ function payingPhrases(
 	const more = [
 		...(extra === 0
 			? []
-			: sentence(writing, 'and more', { amount: writeMoney(extra as Cents, writing) })),
+			: sentence(writing, 'and more', { amount: writeMoney(asCarried(extra), writing) })),
 		...(own ? happeningPhrases(debt, carried, writing) : [])
 	];
 	const said = place === 'inside' ? 'none' : more.length === 0 ? 'only' : 'after more';
@@ -122,7 +122,7 @@ function firstAsked(run: Run) {
 		const row = rowAt(run, k);
 		if (row && row.scheduled > 0) return row;
 	}
-	return rowAt(run, 1) ?? { k: 1, scheduled: 0 as Cents };
+	return rowAt(run, 1) ?? { k: 1, scheduled: ZERO };
 }
 
 /** More extras than this are not all named in a sentence. */
@@ -192,7 +192,7 @@ export function againstPhrases(against: Difference, baseline: string, writing: W
 	if (interestLess === 0 && monthsSooner === 0) {
 		return sentence(writing, 'the same as', { other: baseline });
 	}
-	const amount = writeMoney(Math.abs(interestLess) as Cents, writing);
+	const amount = writeMoney(size(interestLess), writing);
 	const cost = {
 		amount: figure(amount, { of: 'against', name: 'interestLess' }),
 		way: signOf(interestLess),
@@ -277,7 +277,7 @@ export function changePhrases(change: Difference, writing: Writing): Sentence {
 			if (monthsSooner === 0 && interestLess === 0) return sentence(writing, 'now the same');
 			return sentence(writing, 'now', {
 				time: soonerInWords(writing, monthsSooner),
-				amount: writeMoney(Math.abs(interestLess) as Cents, writing),
+				amount: writeMoney(size(interestLess), writing),
 				way: signOf(interestLess)
 			});
 		}

@@ -1,10 +1,10 @@
 /** What a client takes home, in sentences: plainer than on screen, in the client's language. */
-import { planDifference } from '../core/plan/answers';
+import { missingInAll, planDifference } from '../core/plan/answers';
 import type { ComparedPlan } from '../core/plan/comparison';
 import type { Plan, PlanTotals } from '../core/plan/terms';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { RunTotals } from '../core/debt/run';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, ZERO, size } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import type { Strain } from '../core/search/how-sure';
 import type { HandoutEntry } from '../document/handout';
@@ -42,7 +42,7 @@ export function handedAnswer(
 		const month = writeMonth(monthStart(firstMonth, ending.month), writing);
 		return sentence(writing, 'unpayable', { month });
 	}
-	const first = kept[begins - 1]?.before ?? kept[0]?.before ?? (0 as Cents);
+	const first = kept[begins - 1]?.before ?? kept[0]?.before ?? ZERO;
 	const paying = sentence(writing, 'paying', {
 		budget:
 			budget.kind === 'constant' ? 'constant' : budget.kind === 'required-plus' ? 'plus' : 'asked',
@@ -88,7 +88,7 @@ function againstPhrases(
 	return sentence(writing, 'against', {
 		measure,
 		cost: signOf(costLess),
-		amount: writeMoney(Math.abs(costLess) as Cents, writing),
+		amount: writeMoney(size(costLess), writing),
 		time: signOf(monthsSooner),
 		span: monthsInWords(writing, Math.abs(monthsSooner))
 	});
@@ -153,10 +153,7 @@ export function handedShort(plan: PlanTotals, writing: AnyWriting): Sentence | n
 		count: plan.shortMonths.length,
 		month: writeMonth(monthStart(plan.firstMonth, first.month), writing),
 		missing: writeMoney(first.missing, writing),
-		all: writeMoney(
-			plan.shortMonths.reduce((sum, { missing }) => sum + missing, 0) as Cents,
-			writing
-		)
+		all: writeMoney(missingInAll(plan), writing)
 	});
 }
 
@@ -186,7 +183,7 @@ export function strainedSentence(
 		moved: apart.monthsSooner === 0 ? 'no' : 'yes',
 		month: writeMonth(ending.payoffDate, writing),
 		cost: signOf(-apart.costLess),
-		amount: writeMoney(Math.abs(apart.costLess) as Cents, writing)
+		amount: writeMoney(size(apart.costLess), writing)
 	});
 }
 

@@ -1,5 +1,5 @@
 /** How the figures of what happened come about, in words and numbers. */
-import type { Cents } from '../core/quantities/money';
+import { type Cents, ZERO, size } from '../core/quantities/money';
 import { howPaid, type DebtDrift, type Drift } from '../core/plan/drift';
 import type { DriftPart, Interval } from '../core/plan/happened';
 import type { DriftFigure, DriftFigureName } from '../core/working/drift-figure';
@@ -34,16 +34,16 @@ const titleOf = (name: DriftFigureName, writing: Writing): string =>
 
 /** With a minus that is one. */
 const signed = (amount: number, writing: Writing): string =>
-	`${amount < 0 ? '−' : ''}${writeAmount(Math.abs(amount) as Cents, writing)}`;
+	`${amount < 0 ? '−' : ''}${writeAmount(size(amount), writing)}`;
 
 function valueOf({ parts, latest }: DebtDrift, name: Summed): Cents {
 	switch (name) {
 		case 'owed':
-			return latest?.balance ?? (0 as Cents);
+			return latest?.balance ?? ZERO;
 		case 'expected':
-			return latest?.forecast ?? (0 as Cents);
+			return latest?.forecast ?? ZERO;
 		case 'gap':
-			return latest?.gap ?? (0 as Cents);
+			return latest?.gap ?? ZERO;
 		default:
 			return parts[name];
 	}
@@ -62,7 +62,7 @@ function overDebts({ drift, kept }: ComeBack, name: Summed, writing: Writing): W
 		.map(({ amount }, at) =>
 			at === 0
 				? signed(amount, writing)
-				: `${amount < 0 ? '−' : '+'} ${writeAmount(Math.abs(amount) as Cents, writing)}`
+				: `${amount < 0 ? '−' : '+'} ${writeAmount(size(amount), writing)}`
 		)
 		.join(' ');
 	return {

@@ -1,10 +1,11 @@
 /** What really happened beside what was expected, in sentences. */
 import { monthsBetween, startOfMonth, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, negative, size } from '../core/quantities/money';
 import {
+	expectedInAll,
 	howPaid,
+	paidInAll,
 	paidByMonth,
-	type DebtDrift,
 	type Drift,
 	type HowPaid,
 	type Parts
@@ -30,7 +31,7 @@ const { sentence, text } = messagesOf({ en });
 
 /** A figure of it that opens its working. */
 function opening(amount: Cents, name: DriftFigureName, writing: Writing): Phrase {
-	const written = writeMoney(Math.abs(amount) as Cents, writing);
+	const written = writeMoney(size(amount), writing);
 	const opens = { of: 'drift', name } as const;
 	return name === 'balance' || name === 'lender'
 		? interest(written, opens)
@@ -52,7 +53,7 @@ export function happenedSentence(back: ComeBack, writing: Writing): Sentence {
 			? inMonths(day)
 			: text(writing, 'last read', { since: inMonths(last), date: writeDate(last, writing) });
 	if (drift.read.length === 0) {
-		const owed = drift.debts.reduce((sum, debt) => sum + debt.expected, 0) as Cents;
+		const owed = expectedInAll(drift.debts, day);
 		return sentence(writing, 'nothing read', {
 			since,
 			expected: figure(writeMoney(owed, writing)),
@@ -77,7 +78,7 @@ function howFar(drift: Drift, writing: Writing): Sentence {
 	const { gap, parts } = drift;
 	const there = sizedParts(parts);
 	if (there.length === 0 && gap === 0) return [...sentence(writing, 'as planned'), say('.')];
-	const paid = paidBy(drift.read, onlyMonth(drift, writing));
+	const paid = paidBy(drift, onlyMonth(drift, writing));
 	const ofSign = (sign: 1 | -1) =>
 		joined(
 			partsInWords(
@@ -101,9 +102,9 @@ function howFar(drift: Drift, writing: Writing): Sentence {
 	});
 }
 
-const paidBy = (debts: readonly DebtDrift[], month: string): Paid => ({
-	paid: howPaid(debts),
-	total: debts.reduce((sum, { sums }) => sum + sums.paid, 0) as Cents,
+const paidBy = (drift: Pick<Drift, 'read'>, month: string): Paid => ({
+	paid: howPaid(drift.read),
+	total: paidInAll(drift),
 	in: month
 });
 
@@ -172,7 +173,7 @@ function goingOn({ outlook, expected }: ComeBack, writing: Writing): Sentence {
 	if (outlook.ends === null) return sentence(writing, 'never');
 	const isSame = expected.ends?.slice(0, 7) === outlook.ends.slice(0, 7);
 	const difference = apart(outlook, expected);
-	const more = difference.kind === 'both end' ? (-difference.costLess as Cents) : null;
+	const more = difference.kind === 'both end' ? negative(difference.costLess) : null;
 	return sentence(writing, 'ahead', {
 		ends: figure(writeMonth(outlook.ends, writing), { of: 'drift', name: 'ends' }),
 		instead: isSame
@@ -275,8 +276,8 @@ export function barInWords(
 	{ parts, read }: Pick<Drift, 'parts' | 'read'>,
 	writing: Writing
 ): string {
-	const pieces = partsInWords(parts, sizedParts(parts), paidBy(read, ''), writing).map((piece) =>
-		piece.map(({ text: words }) => words).join('')
+	const pieces = partsInWords(parts, sizedParts(parts), paidBy({ read }, ''), writing).map(
+		(piece) => piece.map(({ text: words }) => words).join('')
 	);
 	return pieces.length === 0
 		? text(writing, 'bar none', { name })

@@ -1,5 +1,5 @@
 /** What is said of lenders that were asked for statements, and of what they sent. */
-import type { Cents } from '../core/quantities/money';
+import { size, ZERO, type Cents } from '../core/quantities/money';
 import type { DebtEntry } from '../document/debt';
 import type { TransactionTable } from '../exchange/statement-csv';
 import type { AccountStatement } from '../exchange/statement-ofx';
@@ -29,7 +29,7 @@ export const lenderTrouble = (
 export function cameInWords(
 	account: AccountStatement,
 	debt: DebtEntry | null,
-	known: { readonly fresh: number; readonly explained: Cents | null } | null,
+	known: { readonly fresh: number; readonly unexplained: Cents | null } | null,
 	writing: Writing
 ): string {
 	const name = debt
@@ -47,9 +47,9 @@ export function cameInWords(
 	});
 	const says = [came, ...oddTransactions(account, debt, writing)].join(' ');
 	if (!debt || !known) return says + text(writing, 'from lender other');
-	const odd = known.explained === null ? 0 : account.owed - known.explained;
-	if (odd === 0) return says;
-	const amount = writeMoney(Math.abs(odd) as Cents, writing);
+	const odd = known.unexplained ?? ZERO;
+	if (odd === ZERO) return says;
+	const amount = writeMoney(size(odd), writing);
 	return says + text(writing, 'from lender odd', { amount, way: signOf(odd) });
 }
 

@@ -1,5 +1,5 @@
 /** What the settings of how a lender charges interest do, each by an example in the case's own settings and style. */
-import type { Cents } from '../core/quantities/money';
+import { wholeUnits, cents } from '../core/quantities/money';
 import { interestOn, percent, WHOLE, type PeriodDays } from '../core/quantities/rate';
 import { periodicFraction, periodicRate, type BasisField } from '../core/debt/interest/all-ways';
 import { rateTerms, type LendingEntry } from '../document/debt';
@@ -13,7 +13,7 @@ const { text } = messagesOf({ en });
 
 /** The rate, the balance and the days of the examples. */
 const ANNUAL = percent(120_000);
-const units = (count: number, { currency }: Writing) => (count * 10 ** currency.digits) as Cents;
+const units = (count: number, { currency }: Writing) => wholeUnits(count, currency.digits);
 const MARCH: PeriodDays = { from: 0, to: 31, days: 31, leapDays: 0 };
 
 /** “Each day costs its share of the annual rate: at 12 %, 1,000.00 cost 10.19 in the 31 days of March.” */
@@ -28,7 +28,7 @@ export function basisHelp({ interest, paymentsPerYear }: LendingEntry, writing: 
 		{
 			annual: writePercent(ANNUAL, writing),
 			balance: writeMoney(balance, writing),
-			interest: writeMoney(interestOn(rate, balance, MARCH) as Cents, writing)
+			interest: writeMoney(cents(interestOn(rate, balance, MARCH)), writing)
 		},
 		writing
 	);

@@ -1,7 +1,7 @@
 /** What a plan comes to, what its months do, and why, in sentences. */
 import type { Difference } from '../core/debt/difference';
-import type { Cents } from '../core/quantities/money';
-import { shortfallOf, type Cure, type PlanDifference } from '../core/plan/answers';
+import { type Cents, ZERO, size, asCarried } from '../core/quantities/money';
+import { missingInAll, shortfallOf, type Cure, type PlanDifference } from '../core/plan/answers';
 import { shareOfIncome, type Household } from '../core/plan/household';
 import type { Order } from '../core/plan/order';
 import type { Plan, PlanEnding, PlanMonth, PlanTotals } from '../core/plan/terms';
@@ -102,7 +102,7 @@ function payingPhrases(
 	place: 'sentence' | 'inside',
 	writing: Writing
 ): Sentence {
-	const first = kept[begins - 1]?.before ?? kept[0]?.before ?? (0 as Cents);
+	const first = kept[begins - 1]?.before ?? kept[0]?.before ?? ZERO;
 	const month = writeMonth(monthStart(firstMonth, begins), writing);
 	const parts = {
 		place,
@@ -166,10 +166,7 @@ export function shortSentence(plan: Plan, cure: Cure | null, writing: Writing): 
 		count: plan.shortMonths.length,
 		from,
 		missing: writeMoney(first.missing, writing),
-		all: writeMoney(
-			plan.shortMonths.reduce((sum, { missing }) => sum + missing, 0) as Cents,
-			writing
-		),
+		all: writeMoney(missingInAll(plan), writing),
 		most:
 			most > first.missing ? sentence(writing, 'at most', { most: writeMoney(most, writing) }) : [],
 		cure: cure === null ? [] : cureSentence(plan, cure, writing),
@@ -207,7 +204,7 @@ function cureSentence(
 
 /** “In April 2028, of 890.00: 137.00 is interest, 753.00 brings the balances down” */
 export function moneySentence(month: PlanMonth, plan: PlanTotals, writing: Writing): Sentence {
-	const money = (amount: number) => writeMoney(amount as Cents, writing);
+	const money = (amount: number) => writeMoney(asCarried(amount), writing);
 	const opens = (what: Extract<PlanFigureName, { inMonth: number }>['what']) =>
 		({ of: 'plan', name: { inMonth: month.month, what } }) as const;
 	const part = (id: 'own money' | 'beside it fees' | 'missing', amount: Phrase, size: number) =>
@@ -237,7 +234,7 @@ export function moreSentence(more: Cents, gained: Difference, writing: Writing):
 	return sentence(writing, 'more', {
 		amount,
 		time: monthsSooner === 0 ? text(writing, 'same month') : soonerInWords(writing, monthsSooner),
-		cost: writeMoney(Math.abs(interestLess) as Cents, writing),
+		cost: writeMoney(size(interestLess), writing),
 		way: signOf(interestLess)
 	});
 }
@@ -249,7 +246,7 @@ export function sheetSentence(
 	writing: Writing
 ): Sentence {
 	if (income === 0) return sentence(writing, 'sheet empty');
-	const money = (amount: number) => writeMoney(amount as Cents, writing);
+	const money = (amount: number) => writeMoney(asCarried(amount), writing);
 	const share = shareOfIncome(forDebts, income);
 	return sentence(writing, 'sheet', {
 		income: money(income),

@@ -3,7 +3,7 @@
  * below the sentence is how the answer comes about, and what the last payment is.
  */
 import { monthsBetween, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, minus } from '../core/quantities/money';
 import { HIGHEST_RATE, type Percent } from '../core/quantities/rate';
 import type { RunTotals } from '../core/debt/run';
 import type {
@@ -93,7 +93,7 @@ export function paymentAnswered(
 			result: money(amount),
 			sources: [
 				tried(money(amount), run, writing),
-				tried(money((amount - 1) as Cents), oneLessRun, writing)
+				tried(money(minus(amount, 1)), oneLessRun, writing)
 			]
 		}
 	};
@@ -280,7 +280,7 @@ export function extraAnswered(
 			result: money(extra),
 			sources: [
 				tried(money(extra), run, writing),
-				...(oneLessRun ? [tried(money((extra - 1) as Cents), oneLessRun, writing)] : [])
+				...(oneLessRun ? [tried(money(minus(extra, 1)), oneLessRun, writing)] : [])
 			]
 		}
 	};

@@ -1,5 +1,5 @@
 /** The cheapest order, and how sure a plan is, in words. */
-import { roundedShare, type Cents } from '../core/quantities/money';
+import { roundedShare, type Cents, asCarried } from '../core/quantities/money';
 import { planDifference } from '../core/plan/answers';
 import { statedIn } from '../core/plan/month';
 import type { PlanTerms, PlanTotals } from '../core/plan/terms';
@@ -43,7 +43,7 @@ function rankedSentence(
 	// Where the plan's own order costs no more, that is said already.
 	if (ranked.ending.status !== 'cleared' || less <= 0) return [];
 	if (own.ending.status === 'cleared' && own.totalInterest <= ranked.totalInterest) return [];
-	return sentence(writing, 'ranked is cheaper', { amount: writeMoney(less as Cents, writing) });
+	return sentence(writing, 'ranked is cheaper', { amount: writeMoney(asCarried(less), writing) });
 }
 
 function foundSentence(
@@ -52,7 +52,7 @@ function foundSentence(
 	own: PlanTotals,
 	writing: Writing
 ): Sentence {
-	const money = (amount: number) => writeMoney(amount as Cents, writing);
+	const money = (amount: number) => writeMoney(asCarried(amount), writing);
 	if (best === null) {
 		return sentence(
 			writing,

@@ -1,5 +1,5 @@
 /** Why a debt gets what it gets in a month, and what would cure a short one, in words. */
-import type { Cents } from '../core/quantities/money';
+import { minus, asCarried } from '../core/quantities/money';
 import { reliefOf, type Order } from '../core/plan/order';
 import type { MonthShare, PlanMonth } from '../core/plan/terms';
 import type { Percent } from '../core/quantities/rate';
@@ -17,7 +17,7 @@ export function whyShare(
 	order: Order,
 	writing: Writing
 ): string {
-	const money = (amount: number) => writeMoney(amount as Cents, writing);
+	const money = (amount: number) => writeMoney(asCarried(amount), writing);
 	const { own, paid, passedOn } = share;
 	const given = paid - own;
 	let why = whyGiven(share, given, month, order, writing);
@@ -36,7 +36,7 @@ function whyGiven(
 	order: Order,
 	writing: Writing
 ): string {
-	const money = (amount: number) => writeMoney(amount as Cents, writing);
+	const money = (amount: number) => writeMoney(asCarried(amount), writing);
 	if (share.owed > 0 && share.asked === 0 && given === 0 && share.interest === 0) {
 		return text(writing, 'nothing due');
 	}
@@ -77,7 +77,7 @@ export function cureByDebt(
 			text(writing, 'cure', {
 				name: nameOf(index),
 				asked: writeMoney(asked, writing),
-				given: writeMoney((paid - own) as Cents, writing)
+				given: writeMoney(minus(paid, own), writing)
 			})
 		);
 }

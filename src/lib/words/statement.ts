@@ -11,7 +11,7 @@ import {
 } from '../core/debt/statement';
 import type { MinimumTerms } from '../core/debt/rules/minimum';
 import { lackFor } from '../core/plan/answers';
-import type { Cents } from '../core/quantities/money';
+import { type Cents, size, asCarried } from '../core/quantities/money';
 import {
 	byFloor,
 	type FittingRules,
@@ -84,7 +84,7 @@ export function verdictInWords(
 	if (verdict.kind === 'within') return text(writing, 'within', both);
 	if (typeof ours !== 'number' || verdict.by === null)
 		return text(writing, 'differs in unit', both);
-	return text(writing, 'differs', { by: writeMoney(Math.abs(verdict.by) as Cents, writing) });
+	return text(writing, 'differs', { by: writeMoney(size(verdict.by), writing) });
 }
 
 /** Whether a statement can be trusted as it stands. */
@@ -122,7 +122,7 @@ export function meaningSentence(
 	writing: Writing
 ): Sentence {
 	const parts: Sentence[] = [];
-	const money = (amount: number) => writeMoney(amount as Cents, writing);
+	const money = (amount: number) => writeMoney(asCarried(amount), writing);
 	const { minimumDue: due, payment36: payment } = figures;
 	if (due !== undefined && interestCharged !== undefined) {
 		const { interest, principal } = minimumSplit(due, interestCharged);
@@ -149,7 +149,7 @@ export function figureWorking(
 	writing: Writing
 ): WrittenWorking {
 	const { figures, run } = statement;
-	const money = (amount: number) => writeMoney(amount as Cents, writing);
+	const money = (amount: number) => writeMoney(asCarried(amount), writing);
 	const result = oursInWords(figure, statement, writing);
 	const months = countOf(writing, run.periods, 'months');
 	const title = lowered(figureInWords(figure, writing));
@@ -293,7 +293,7 @@ export function impliedSentence(
 		rate,
 		implied: writeMoney(implied, writing),
 		way: signOf(off),
-		off: writeMoney(Math.abs(off) as Cents, writing)
+		off: writeMoney(size(off), writing)
 	});
 }
 

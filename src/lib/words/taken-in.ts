@@ -2,7 +2,7 @@
 import { ASKED_KINDS, fieldsInLine } from '../core/debt/rules/asked';
 import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import type { Cents } from '../core/quantities/money';
+import { size } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import type { CaseDocument } from '../document/case';
 import type { DebtEntry } from '../document/debt';
@@ -271,7 +271,7 @@ export function alikeQuestion(
 	return {
 		words: text(writing, 'alike', {
 			day: writeDate(first.date, writing),
-			amount: writeMoney(Math.abs(first.amount) as Cents, writing),
+			amount: writeMoney(size(first.amount), writing),
 			what: quoted(first.text),
 			others: alike.length - 1
 		}),

@@ -1,5 +1,5 @@
 /** What workings of plans are written with. */
-import type { Cents } from '../core/quantities/money';
+import { asCarried } from '../core/quantities/money';
 import type {
 	PlanFigure,
 	PlanFigureName,
@@ -32,7 +32,7 @@ export class Pen {
 	}
 
 	money(amount: number): string {
-		return writeAmount(amount as Cents, this.writing);
+		return writeAmount(asCarried(amount), this.writing);
 	}
 
 	/** With its sign. */

@@ -1,5 +1,5 @@
 import { monthsBetween } from '../quantities/calendar';
-import type { Cents } from '../quantities/money';
+import { type Cents, minus } from '../quantities/money';
 import type { RunTotals } from './run';
 
 /** One way of paying against another, when one or both of them end. */
@@ -23,7 +23,7 @@ export function difference(way: RunTotals, other: RunTotals): Difference {
 		return {
 			kind: 'both end',
 			monthsSooner: monthsBetween(mine, theirs),
-			interestLess: (other.totalInterest - way.totalInterest) as Cents
+			interestLess: minus(other.totalInterest, way.totalInterest)
 		};
 	}
 	if (mine !== null) return { kind: 'only this ends' };

@@ -3,7 +3,7 @@
  * appendix M1 to part 1026), and how far what is printed agrees with it.
  */
 import type { CalendarDate } from '../quantities/calendar';
-import { ZERO, type Cents } from '../quantities/money';
+import { ZERO, type Cents, minus } from '../quantities/money';
 import { WHOLE, type Percent } from '../quantities/rate';
 import { askedBy } from './rules/all-rules';
 import { runTotals, type RunTotals } from './run';
@@ -81,7 +81,7 @@ export function statementOf(given: StatementGiven, rule: MinimumTerms): Statemen
 		figures.payment36 = roundedTo(payment, roundTo);
 		figures.total36 = roundedTo(PAYMENTS * payment, roundTo);
 		if (figures.total !== undefined) {
-			figures.saving36 = (figures.total - figures.total36) as Cents;
+			figures.saving36 = minus(figures.total, figures.total36);
 		}
 	}
 	return { status, figures, omitted36, run };
@@ -148,7 +148,7 @@ export function minimumSplit(
 	interestCharged: Cents
 ): { readonly interest: Cents; readonly principal: Cents } {
 	const interest = Math.min(due, interestCharged) as Cents;
-	return { interest, principal: (due - interest) as Cents };
+	return { interest, principal: minus(due, interest) };
 }
 
 /** How a printed figure stands beside ours. */

@@ -2,7 +2,7 @@
 import { addMonths, dueDate, monthsBetween, type CalendarDate } from '../quantities/calendar';
 import type { DebtTerms } from '../debt/terms';
 import type { Difference } from '../debt/difference';
-import { roundedShare, type Cents } from '../quantities/money';
+import { roundedShare, type Cents, atLeastZero, minus, plus, sumOf } from '../quantities/money';
 import { ONLY_ASKED, planOf, planTotals } from './walk';
 import {
 	firstMonthOf,
@@ -107,12 +107,12 @@ export function moneyBeside(
 	const stated = statedIn(plan, begins);
 	const money = budget.kind === 'constant' ? stated : asked + stated;
 	const others = asked - (each[index] ?? 0);
-	return { money: money as Cents, free: (money - others) as Cents };
+	return { money: money as Cents, free: minus(money, others) };
 }
 
 /** What such a month's money lacks for a payment; 0: it carries it. */
 export const lackFor = (payment: Cents, { free }: MoneyBeside): Cents =>
-	Math.max(0, payment - free) as Cents;
+	atLeastZero(payment - free);
 
 /**
  * The month in which a new plan begins unless the counselor says otherwise (contract, section 9): that of the
@@ -124,6 +124,10 @@ export function usualBegin(debts: readonly PlannedDebt[], asOf: CalendarDate): n
 	const months = owed.map(({ terms }) => monthsBetween(firstMonthOf(debts), terms.firstDue) + 1);
 	return Math.max(1, ...months);
 }
+
+/** What is missing in all short months. */
+export const missingInAll = ({ shortMonths }: Pick<PlanTotals, 'shortMonths'>): Cents =>
+	sumOf(shortMonths, ({ missing }) => missing);
 
 /** How the month's money falls short of what is asked; null where it never does. */
 export function shortfallOf({ shortMonths, kept }: Plan): {
@@ -151,8 +155,8 @@ export function planDifference(plan: PlanTotals, other: PlanTotals): PlanDiffere
 		return {
 			kind: 'both end',
 			monthsSooner: monthsBetween(mine.payoffDate, theirs.payoffDate),
-			interestLess: (other.totalInterest - plan.totalInterest) as Cents,
-			costLess: (other.totalCost - plan.totalCost) as Cents
+			interestLess: minus(other.totalInterest, plan.totalInterest),
+			costLess: minus(other.totalCost, plan.totalCost)
 		};
 	}
 	if (mine.status === 'cleared') return { kind: 'only this ends' };
@@ -305,7 +309,7 @@ export function moneyThatEndsSooner(
 
 /** The plan with so much more in every month. */
 export function withMore({ budget, budgetChanges, ...plan }: PlanTerms, more: number): PlanTerms {
-	const raised = (amount: number) => (amount + more) as Cents;
+	const raised = (amount: number) => plus(amount, more);
 	return {
 		...plan,
 		budget:
@@ -378,7 +382,7 @@ export function eventMonths(
 
 /** What is owed in all after a month; before the first, at the start, with the fees added to it. */
 export function owedInAll(plan: Plan, month: number): Cents {
-	if (month < 1) return (plan.starting + plan.changeFees.added) as Cents;
+	if (month < 1) return plus(plan.starting, plan.changeFees.added);
 	const shares = plan.kept[month - 1]?.shares ?? [];
-	return shares.reduce((sum, { closing }) => sum + closing, 0) as Cents;
+	return sumOf(shares, ({ closing }) => closing);
 }

@@ -9,7 +9,7 @@ import {
 import type { DebtTerms } from '../debt/terms';
 import type { PaymentRule } from '../debt/rules/all-rules';
 import { rateChangesBefore } from '../debt/rate-steps';
-import { roundedShare, ZERO, type Cents } from '../quantities/money';
+import { roundedShare, ZERO, type Cents, minus, plus, sumOf } from '../quantities/money';
 import { firstMonthOf, NO_FEES } from './month';
 import type { Brought, ChangeFees, ConcessionFees, PlannedDebt } from './terms';
 import { WHOLE, type Percent } from '../quantities/rate';
@@ -150,7 +150,7 @@ function refusalOf(debts: readonly PlannedDebt[], change: PlanChange): Unplaced<
 		}
 	}
 	const { moved, fee } = movedBy(debts, change);
-	const amount = (moved + fee) as Cents;
+	const amount = plus(moved, fee);
 	return change.limit !== null && amount > change.limit
 		? { reason: 'above the limit', amount, limit: change.limit }
 		: null;
@@ -202,7 +202,7 @@ function broughtBy(
 	takes: Brought['takes'],
 	{ percent, amount, paid }: Pick<Brought, 'percent' | 'amount' | 'paid'>
 ): Brought {
-	const moved = takes.reduce((sum, taken) => sum + taken.amount, 0) as Cents;
+	const moved = sumOf(takes, (taken) => taken.amount);
 	const fee = (part(moved, percent) + amount) as Cents;
 	return { debt, takes, moved, percent, amount, fee, paid };
 }
@@ -215,7 +215,7 @@ function bringing({ debts, fees }: Changed, { id, terms }: NewDebt, brought: Bro
 		debts: [
 			...debts.map((debt) => {
 				const taken = takes.find((other) => other.id === debt.id);
-				return taken ? owing(debt, (debt.terms.opening - taken.amount) as Cents) : debt;
+				return taken ? owing(debt, minus(debt.terms.opening, taken.amount)) : debt;
 			}),
 			{ id, terms: { ...terms, opening } }
 		],

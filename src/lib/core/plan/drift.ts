@@ -1,6 +1,6 @@
 /** How far a household is from what was expected of it, over its debts (contract, section 12). */
 import { dueDate, type CalendarDate } from '../quantities/calendar';
-import type { Cents } from '../quantities/money';
+import { type Cents, sumOf } from '../quantities/money';
 import {
 	DRIFT_PARTS,
 	expectedOn,
@@ -80,12 +80,38 @@ export function driftOn(debts: readonly LivedDebt[], day: CalendarDate): Drift {
 	};
 }
 
+/** What was expected to be owed in all on a day, read or not. */
+export const expectedInAll = (
+	debts: readonly { readonly forecast: Forecast }[],
+	day: CalendarDate
+): Cents => sumOf(debts, ({ forecast }) => expectedOn(forecast, day));
+
+/** What was owed in all on a day; what was not read by then counts as it was expected. */
+export const owedInAllOn = (
+	debts: readonly Pick<DebtDrift, 'forecast' | 'intervals'>[],
+	day: CalendarDate
+): Cents =>
+	sumOf(debts, ({ forecast, intervals }) => {
+		const read = intervals.findLast(({ date }) => date <= day);
+		return read?.balance ?? expectedOn(forecast, day);
+	});
+
+/** What was paid in all to the debts that were read. */
+export const paidInAll = ({ read }: Pick<Drift, 'read'>): Cents =>
+	sumOf(read, ({ sums }) => sums.paid);
+
+/** The larger of what parts put behind the plan and what they put ahead of it. */
+export function largerSide(parts: Parts): Cents {
+	const side = (sign: 1 | -1) => sumOf(DRIFT_PARTS, (part) => Math.max(0, sign * parts[part]));
+	return Math.max(side(1), side(-1)) as Cents;
+}
+
 /** How far the household was off on an earlier day, each debt at its latest reading by then; null: none was read. */
 export function gapOn({ read }: Pick<Drift, 'read'>, day: CalendarDate): Cents | null {
 	const gaps = read.flatMap(
 		({ intervals }) => intervals.findLast(({ date }) => date <= day)?.gap ?? []
 	);
-	return gaps.length === 0 ? null : (gaps.reduce((sum, gap) => sum + gap, 0) as Cents);
+	return gaps.length === 0 ? null : sumOf(gaps, (gap) => gap);
 }
 
 function sumsOf(intervals: readonly Interval[]): IntervalSums {

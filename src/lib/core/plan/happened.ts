@@ -6,7 +6,7 @@ import { blankPeriod, openPeriod } from '../debt/period';
 import { beforeTheFirst } from '../debt/stretches';
 import type { DebtTerms } from '../debt/terms';
 import { dueDate, dueDatesUntil, type CalendarDate } from '../quantities/calendar';
-import { ZERO, type Cents } from '../quantities/money';
+import { ZERO, type Cents, atLeastZero, minus } from '../quantities/money';
 import { interestOn, NO_DAYS, type Percent } from '../quantities/rate';
 import { periodicRate } from '../debt/interest/all-ways';
 import { asPlanned } from './month';
@@ -185,13 +185,13 @@ export function happenedTo(forecast: Forecast, life: Life): Interval[] {
 			planned,
 			computed,
 			parts: {
-				payments: (planned.paid - paid) as Cents,
-				charges: (charged - planned.charges) as Cents,
-				balance: (computed - planned.interest) as Cents,
-				lender: (interest - computed) as Cents,
-				unexplained: (reading.balance - explained) as Cents
+				payments: minus(planned.paid, paid),
+				charges: minus(charged, planned.charges),
+				balance: minus(computed, planned.interest),
+				lender: minus(interest, computed),
+				unexplained: minus(reading.balance, explained)
 			},
-			gap: (reading.balance - owed) as Cents
+			gap: minus(reading.balance, owed)
 		};
 		before = reading;
 		return interval;
@@ -280,7 +280,7 @@ export function carriedBalance(
 	const { last } = passed(forecast, from, on, { payments, charges, inferred });
 	const { left, date: day } = last ?? { left: from.balance as number, date: from.date };
 	const owed = left + charges.between(day, on) - payments.between(day, on);
-	return { balance: Math.max(0, owed) as Cents, day, assumed: inferred && last !== null };
+	return { balance: atLeastZero(owed), day, assumed: inferred && last !== null };
 }
 
 /** The first period of a run that is due after a day. */

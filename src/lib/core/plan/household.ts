@@ -1,6 +1,6 @@
 /** What a household has left for its debts: take-home pay without what it needs to live. */
 import type { PaymentsPerYear } from '../quantities/calendar';
-import { roundedShare, type Cents } from '../quantities/money';
+import { roundedShare, type Cents, minus } from '../quantities/money';
 
 export interface HouseholdLine {
 	readonly amount: Cents;
@@ -27,7 +27,7 @@ export function householdOf(
 	const sum = (lines: readonly HouseholdLine[]) =>
 		lines.reduce((total, line) => total + byTheMonth(line), 0) as Cents;
 	const [earned, needed] = [sum(income), sum(needs)];
-	return { income: earned, needs: needed, left: (earned - needed) as Cents };
+	return { income: earned, needs: needed, left: minus(earned, needed) };
 }
 
 /** Which share of the income an amount is, in hundredths of a percent; null without an income. */

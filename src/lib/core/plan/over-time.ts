@@ -1,6 +1,6 @@
 /** A plan as it is drawn: which of its months, on which days, in which order its debts are gone. */
 import { addDays, addMonths, type CalendarDate } from '../quantities/calendar';
-import type { Cents } from '../quantities/money';
+import { type Cents, ZERO } from '../quantities/money';
 import type { Plan, PlanTotals } from './terms';
 
 /** The day of a month in a picture: its middle; the start is the day of the balances. */
@@ -39,7 +39,7 @@ export function monthsDrawn(plan: PlanTotals): number[] {
 
 /** What a debt, by its place in the plan, owes after a month; 0: at the start. */
 export function owedBy(plan: Plan, index: number, month: number): Cents {
-	if (month === 0) return plan.debts[index]?.starting ?? (0 as Cents);
+	if (month === 0) return plan.debts[index]?.starting ?? ZERO;
 	const share = plan.kept[month - 1]?.shares.find((other) => other.index === index);
-	return share?.closing ?? (0 as Cents);
+	return share?.closing ?? ZERO;
 }

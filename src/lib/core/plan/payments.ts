@@ -1,7 +1,7 @@
 /** The payments of a plan, each on the day on which it is due. */
 import { dueDate, monthsBetween, type CalendarDate } from '../quantities/calendar';
-import type { Cents } from '../quantities/money';
-import type { Plan, PlanMonth, PlannedDebt } from './terms';
+import { type Cents, minus, plus } from '../quantities/money';
+import type { MonthShare, Plan, PlanMonth, PlannedDebt } from './terms';
 
 /** What a debt is paid in one of its periods; 0: nothing. */
 export interface PeriodPayment {
@@ -41,7 +41,7 @@ export function paidByPeriod(
 
 /** What leaves the client's account in a month, in minor units: the payments to debts, and the fee of an agreement. */
 export const spentIn = ({ paid, fees }: Pick<PlanMonth, 'paid' | 'fees'>): Cents =>
-	(paid + fees) as Cents;
+	plus(paid, fees);
 
 export interface PlanPayment extends PeriodPayment {
 	/** Which debt: its place in the list, from 0. */
@@ -57,3 +57,12 @@ export const paymentsOf = (debts: readonly PlannedDebt[], plan: Plan): PlanPayme
 		.flatMap((_, index) => paidByPeriod(debts, plan, index).map((paid) => ({ ...paid, index })))
 		.filter(({ amount }) => amount > 0)
 		.sort((a, b) => a.month - b.month || a.index - b.index || a.k - b.k);
+
+/** What a payment of a month is of: first the month's interest, then what is owed. */
+export function partsOf({ interest, paid }: Pick<MonthShare, 'interest' | 'paid'>): {
+	readonly interest: Cents;
+	readonly principal: Cents;
+} {
+	const charged = Math.min(interest, paid) as Cents;
+	return { interest: charged, principal: minus(paid, charged) };
+}

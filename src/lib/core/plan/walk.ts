@@ -1,6 +1,6 @@
 /** Several debts under one budget, month by month (contract, section 9). */
 import { dueDate, type CalendarDate } from '../quantities/calendar';
-import { LARGEST_BALANCE, type Cents } from '../quantities/money';
+import { LARGEST_BALANCE, type Cents, atLeastZero, minus, plus } from '../quantities/money';
 import {
 	firstMonthOf,
 	monthEnds,
@@ -106,7 +106,7 @@ function walkMonths(
 		cost.setUp += due.setUp;
 		cost.monthly += due.monthly;
 		if (asked > money) {
-			shortMonths.push({ month, missing: (asked - money) as Cents });
+			shortMonths.push({ month, missing: minus(asked, money) });
 			shareOut(open, money);
 		} else if (money > asked) {
 			putInLine(line, plan.order);
@@ -153,7 +153,7 @@ function walkMonths(
 		changeFees: { added, upFront, setUp, monthly },
 		totalFees,
 		totalPaid: (sumOf(totals, 'paid') + upFront + setUp + monthly) as Cents,
-		totalCost: (totalInterest + totalFees) as Cents,
+		totalCost: plus(totalInterest, totalFees),
 		closing: sumOf(totals, 'closing'),
 		debts: totals,
 		shortMonths
@@ -165,7 +165,7 @@ const refusal = (month: number, fees: number, left: number): PlanEnding => ({
 	reason: 'fees',
 	month,
 	fees: fees as Cents,
-	money: (fees + left) as Cents
+	money: plus(fees, left)
 });
 
 /** A month that has been paid, as it is kept. */
@@ -193,7 +193,7 @@ function monthOf(
 		paid: paid as Cents,
 		interest: interest as Cents,
 		principal: principal as Cents,
-		missing: Math.max(0, asked - money) as Cents,
+		missing: atLeastZero(asked - money),
 		shares
 	};
 }

@@ -22,6 +22,28 @@ export function cents(amount: number): Cents {
 	return amount as Cents;
 }
 
+/** So many whole units of a currency. */
+export const wholeUnits = (count: number, digits: number): Cents => cents(count * 10 ** digits);
+
+/**
+ * What follows from amounts as they are carried, which in full precision are no whole minor units: neither is what
+ * follows.
+ */
+export const asCarried = (amount: number): Cents => amount as Cents;
+export const plus = (amount: number, more: number): Cents => (amount + more) as Cents;
+export const minus = (amount: number, less: number): Cents => (amount - less) as Cents;
+export const negative = (amount: number): Cents => -amount as Cents;
+/** How much it is, whichever way. */
+export const size = (amount: number): Cents => Math.abs(amount) as Cents;
+export const atLeastZero = (amount: number): Cents => Math.max(0, amount) as Cents;
+
+/** The sum over some things. */
+export function sumOf<T>(all: readonly T[], amountOf: (one: T) => number): Cents {
+	let sum = 0;
+	for (const one of all) sum += amountOf(one);
+	return sum as Cents;
+}
+
 /** Below this, products and the corrections made to them stay exact in a double. */
 const EXACT = 2 ** 52;
 

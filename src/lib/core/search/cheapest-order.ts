@@ -3,7 +3,7 @@
  * search: a plan is followed as far as the debts that are already in line say who gets what, then a next
  * debt is put in line; what can't come out below the best so far is left out (contract, section 9).
  */
-import { ZERO, type Cents } from '../quantities/money';
+import { ZERO, type Cents, minus } from '../quantities/money';
 import { boundsOf, leastInterest, type MonthBounds } from './order-bound';
 import { MONTHS_FOLLOWED, planTotals } from '../plan/walk';
 import {
@@ -54,7 +54,7 @@ export interface OrderAnswer {
 
 /** How much more interest a plan costs than the best order found; negative: less. */
 export const costlierThan = ({ interest }: OrderSearch, own: PlanTotals): Cents =>
-	(own.totalInterest - interest) as Cents;
+	minus(own.totalInterest, interest);
 
 /** The debts in line and the plan as far as they decide it. */
 interface Node {

@@ -1,5 +1,5 @@
 /** Which minimum rule a lender uses: those of a list of usual ones that give every printed figure (contract, section 11). */
-import type { Cents } from '../quantities/money';
+import { type Cents, plus } from '../quantities/money';
 import { interestOn, NO_DAYS, percent, type Percent } from '../quantities/rate';
 import { periodicRate } from '../debt/interest/all-ways';
 import {
@@ -185,7 +185,7 @@ function nextMinimum(given: StatementGiven, rule: MinimumTerms): Cents | undefin
 	const rate = periodicRate({ basis: 'nominal', annual }, 12);
 	const left = given.balance - due;
 	const interestCharged = interestOn(rate, left, NO_DAYS) as Cents;
-	const balance = (left + interestCharged) as Cents;
+	const balance = plus(left, interestCharged);
 	return minimumDue({ ...given, balance, interestCharged }, rule) ?? undefined;
 }
 

@@ -1,6 +1,6 @@
 /** What becomes of a plan when life does not keep to it: less money, a missed month, higher rates, a bill. */
 import { addMonths, dueDatesUntil, endOfMonth } from '../quantities/calendar';
-import { roundedShare, ZERO, type Cents } from '../quantities/money';
+import { roundedShare, ZERO, type Cents, minus } from '../quantities/money';
 import { planTotals } from '../plan/walk';
 import { leastMoney, paying } from '../plan/answers';
 import { firstMonthOf, statedIn } from '../plan/month';
@@ -129,7 +129,7 @@ export function leastChecked(
 		const { ending, months } = planTotals(under.debts, under.plan);
 		return ending.status === 'cleared' ? months : null;
 	};
-	const less = (least - 1) as Cents;
+	const less = minus(least, 1);
 	const covering = moneyCovering(withHigherRates(debts, strain), plan, strain);
 	return {
 		least,

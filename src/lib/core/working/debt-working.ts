@@ -18,7 +18,7 @@ import type {
 } from '../debt/figure';
 import { ZERO } from '../quantities/money';
 import { costPerUnit, rowAt, totalExtra, type Run } from '../debt/run';
-import { minus, money, rowWorking, sumOf } from './row-working';
+import { addedUp, money, rowWorking, takenOff } from './row-working';
 import { yearsOf, type YearTotals } from '../debt/years';
 
 /** A run with the terms that it came from. */
@@ -93,14 +93,14 @@ function totalFormula(run: Run, name: TotalFigure['name']): Formula {
 				as: money(run.totalInterest, { of: 'row', name: 'interestSoFar', k })
 			};
 		case 'totalPaid':
-			return sumOf([
+			return addedUp([
 				total('starting'),
 				total('totalCharges'),
 				total('totalInterest'),
-				minus(closing)
+				takenOff(closing)
 			]);
 		case 'totalPrincipal':
-			return sumOf([total('starting'), minus(closing)]);
+			return addedUp([total('starting'), takenOff(closing)]);
 		case 'periods':
 			return { kind: 'last payment', closing, k };
 		case 'payoffDate':
@@ -135,15 +135,15 @@ function yearFormula(run: Run, totals: YearTotals, name: YearFigure['name']): Fo
 		case 'interest':
 			return from === run.firstRow
 				? { kind: 'same', as: row(to, 'interestSoFar') }
-				: sumOf([row(to, 'interestSoFar'), minus(row(from - 1, 'interestSoFar'))]);
+				: addedUp([row(to, 'interestSoFar'), takenOff(row(from - 1, 'interestSoFar'))]);
 		case 'principal':
-			return sumOf([row(from, 'opening'), minus(row(to, 'closing'))]);
+			return addedUp([row(from, 'opening'), takenOff(row(to, 'closing'))]);
 		case 'paid':
-			return sumOf([
+			return addedUp([
 				row(from, 'opening'),
 				...(totals.charges === 0 ? [] : [inYear('charges')]),
 				inYear('interest'),
-				minus(row(to, 'closing'))
+				takenOff(row(to, 'closing'))
 			]);
 	}
 }
@@ -174,7 +174,7 @@ function againstWorking(run: Run, baseline: Run, figure: AgainstFigure): Working
 		return {
 			figure,
 			result: { kind: 'money', amount: against.interestLess },
-			formula: sumOf([paidThere, minus(paidHere)])
+			formula: addedUp([paidThere, takenOff(paidHere)])
 		};
 	}
 	const earlier = operandOf(run, 'payoffDate');

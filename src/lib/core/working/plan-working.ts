@@ -1,6 +1,6 @@
 /** How the figures of a plan come about, as data: of which debts' or months' figures each is made. */
 import { addMonths, dateParts, type CalendarDate } from '../quantities/calendar';
-import { roundedShare, type Cents } from '../quantities/money';
+import { roundedShare, type Cents, sumOf } from '../quantities/money';
 import { owedInAll, planDifference } from '../plan/answers';
 import { comparedPlan, distance, type ComparedFigure } from '../plan/comparison';
 import type { MonthSum, PlanFigure, PlanFigureName, PlanWorking, Span, Spans } from './plan-figure';
@@ -140,7 +140,7 @@ function allFees(plan: Plan): PlanWorking {
 }
 
 function feesOfMonth(plan: Plan, { month, before, fees: total, shares }: PlanMonth): PlanWorking {
-	const owed = shares.reduce((sum, share) => sum + share.owed, 0) as Cents;
+	const owed = sumOf(shares, (share) => share.owed);
 	const open = new Set(shares.map(({ index }) => plan.debts[index]?.id));
 	const monthly = plan.agreed.concessions
 		.filter(({ from, debts }) => month >= from && debts.some((id) => open.has(id)))

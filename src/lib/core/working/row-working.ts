@@ -4,7 +4,7 @@ import { balloonOf, explained } from '../debt/rules/all-rules';
 import type { Explained } from '../debt/rules/rule';
 import type { Formula, MoneyOperand, RateDays, RowFigure, Working } from '../debt/figure';
 import { dateOfDay, dayNumber, type CalendarDate } from '../quantities/calendar';
-import { ZERO, type Cents } from '../quantities/money';
+import { ZERO, type Cents, minus, plus } from '../quantities/money';
 import { piecesOf, type Percent, type PeriodDays } from '../quantities/rate';
 import {
 	conventionOf,
@@ -32,12 +32,12 @@ export function rowWorking(terms: DebtTerms, run: Run, figure: RowFigure, row: R
 
 /** The figures of a row, and what its steps come to on the way. */
 function valuesOf(row: RunRow): Readonly<Record<RowFigure['name'], Cents>> {
-	const bearing = (row.opening + row.charges) as Cents;
+	const bearing = plus(row.opening, row.charges);
 	return {
 		...row,
 		bearing,
-		statement: (bearing + row.interest) as Cents,
-		remaining: (bearing - row.paid) as Cents
+		statement: plus(bearing, row.interest),
+		remaining: minus(bearing, row.paid)
 	};
 }
 
@@ -61,11 +61,11 @@ function rowFormula(
 						: money(row.opening, { of: 'row', name: 'closing', k: k - 1 })
 			};
 		case 'bearing':
-			return sumOf([here('opening'), here('charges')]);
+			return addedUp([here('opening'), here('charges')]);
 		case 'statement':
-			return sumOf([here('opening'), here('charges'), here('interest')]);
+			return addedUp([here('opening'), here('charges'), here('interest')]);
 		case 'remaining':
-			return sumOf([here('opening'), here('charges'), minus(here('paid'))]);
+			return addedUp([here('opening'), here('charges'), takenOff(here('paid'))]);
 		case 'interest':
 			return interestFormula(terms, run, row, here);
 		case 'scheduled':
@@ -73,16 +73,19 @@ function rowFormula(
 		case 'paid':
 			return row.extra === 0
 				? scheduledFormula(terms, run, row, here)
-				: sumOf([here('scheduled'), here('extra')]);
+				: addedUp([here('scheduled'), here('extra')]);
 		case 'principal':
-			return sumOf([here('paid'), minus(here('interest')), minus(here('charges'))]);
+			return addedUp([here('paid'), takenOff(here('interest')), takenOff(here('charges'))]);
 		case 'closing':
-			return sumOf([here('opening'), here('charges'), here('interest'), minus(here('paid'))]);
+			return addedUp([here('opening'), here('charges'), here('interest'), takenOff(here('paid'))]);
 		case 'interestSoFar': {
 			const before = rowAt(run, k - 1)?.interestSoFar;
 			return before === undefined
 				? { kind: 'same', as: here('interest') }
-				: sumOf([money(before, { of: 'row', name: 'interestSoFar', k: k - 1 }), here('interest')]);
+				: addedUp([
+						money(before, { of: 'row', name: 'interestSoFar', k: k - 1 }),
+						here('interest')
+					]);
 		}
 		case 'extra':
 		case 'charges':
@@ -192,12 +195,12 @@ export function money(amount: Cents, from: MoneyOperand['from']): MoneyOperand {
 	return { result: { kind: 'money', amount }, from };
 }
 
-export function minus(taken: MoneyOperand): MoneyOperand {
+export function takenOff(taken: MoneyOperand): MoneyOperand {
 	return { ...taken, minus: true };
 }
 
 /** A sum without what is nothing in it, such as charges where there are none. */
-export function sumOf(operands: readonly MoneyOperand[]): Formula {
+export function addedUp(operands: readonly MoneyOperand[]): Formula {
 	const there = operands.filter(
 		({ result, from }) => result.amount !== 0 || !['charges', 'totalCharges'].includes(from.name)
 	);

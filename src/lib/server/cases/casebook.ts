@@ -1,6 +1,6 @@
 /** The casebook: found, sorted, filtered and added up in the database, from what stands of a case in its row. */
 import type { CalendarDate } from '../../core/quantities/calendar';
-import type { Cents } from '../../core/quantities/money';
+import { cents } from '../../core/quantities/money';
 import {
 	AT_ONCE,
 	type BookPage,
@@ -126,7 +126,7 @@ async function totalsOf(statements: Statements, by: By, question: Question): Pro
 		found: sum('found'),
 		owed: rows
 			.filter(({ found }) => found > 0)
-			.map(({ code, digits, owed }) => ({ currency: { code, digits }, amount: owed as Cents }))
+			.map(({ code, digits, owed }) => ({ currency: { code, digits }, amount: cents(owed) }))
 	};
 }
 

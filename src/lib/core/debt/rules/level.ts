@@ -35,7 +35,7 @@ export const level: Rule<LevelRule, FixedAsking | WholeAsking> = {
 	setAnew: (rule, left) => ({ ...rule, periods: left, payment: null }),
 	explain(rule, { first, i }) {
 		if (rule.payment) return { kind: 'stated' };
-		const { periods, balloon = 0 as Cents, roundPayment = 'nearest' } = rule;
+		const { periods, balloon = ZERO, roundPayment = 'nearest' } = rule;
 		const { opening, isInAdvance: advance, rounding } = first;
 		return {
 			kind: 'level',
@@ -101,7 +101,7 @@ export function unroundedLevelPayment(
 
 /** The level payment of a rule on the balance that it amortizes, rounded as the rule and the debt say. */
 function levelPayment(
-	{ periods, balloon = 0 as Cents, roundPayment = 'nearest', payment: set }: LevelTerms,
+	{ periods, balloon = ZERO, roundPayment = 'nearest', payment: set }: LevelTerms,
 	principal: number,
 	i: number,
 	{ isInAdvance, rounding }: Lending

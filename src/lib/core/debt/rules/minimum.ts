@@ -112,7 +112,7 @@ export function explainedMinimum(
 	// In advance there is no interest yet when the payment is asked for.
 	const basis = of === 'statement' && !isInAdvance ? here('statement') : base;
 	const added = plusInterest && !isInAdvance ? [here('interest')] : [];
-	const fees = plusFees ? charged : (0 as Cents);
+	const fees = plusFees ? charged : ZERO;
 	const share = (basis.result.amount * percent) / WHOLE;
 	const unrounded = added.reduce((total, { result }) => total + result.amount, share + fees);
 	return {

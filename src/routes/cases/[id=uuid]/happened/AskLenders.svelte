@@ -3,7 +3,7 @@
 	import { cameFor, type CameStatement } from '$lib/desk/readings';
 	import { askLender } from '$lib/desk/requests';
 	import type { DebtEntry } from '$lib/document/debt';
-	import { explainedBalance, type Lived, type VisitEntry } from '$lib/document/life';
+	import { unexplainedOf, type Lived, type VisitEntry } from '$lib/document/life';
 	import { isAccountOf, newTransactions, withAlikeOnce } from '$lib/exchange/account-debt';
 	import {
 		isTransactions,
@@ -154,7 +154,7 @@
 			debt,
 			debt && {
 				fresh: newTransactions(debt, account),
-				explained: explainedBalance(lived, debt.id, account)
+				unexplained: unexplainedOf(lived, debt.id, account)
 			},
 			writing
 		);

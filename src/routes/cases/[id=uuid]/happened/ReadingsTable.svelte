@@ -3,6 +3,7 @@
 	debt to debt, Ctrl+Enter unfolds what was paid and bought.
 -->
 <script lang="ts">
+	import { largerSide } from '$lib/core/plan/drift';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import type { DriftFigureName } from '$lib/core/working/drift-figure';
 	import type { Read } from '$lib/desk/readings';
@@ -46,17 +47,7 @@
 	let table = $state<HTMLElement>();
 
 	/** All bars to one measure: the longer side of the debt that is furthest off. */
-	const most = $derived(
-		Math.max(
-			1,
-			...lines.flatMap(({ drift }) => {
-				const amounts = Object.values(drift.parts);
-				const side = (sign: 1 | -1) =>
-					amounts.reduce((sum: number, amount) => sum + Math.max(0, sign * amount), 0);
-				return [side(1), side(-1)];
-			})
-		)
-	);
+	const most = $derived(Math.max(1, ...lines.map(({ drift }) => largerSide(drift.parts))));
 	/** As many columns of earlier visits as there are: none, at first. */
 	const columns = $derived(
 		[

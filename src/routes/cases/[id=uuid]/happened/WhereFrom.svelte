@@ -1,7 +1,7 @@
 <!-- Where the difference comes from: the five parts over all debts, each with its name and its working. -->
 <script lang="ts">
-	import type { Cents } from '$lib/core/quantities/money';
-	import type { Drift } from '$lib/core/plan/drift';
+	import { size } from '$lib/core/quantities/money';
+	import { largerSide, type Drift } from '$lib/core/plan/drift';
 	import type { DriftPart } from '$lib/core/plan/happened';
 	import type { Writing } from '$lib/reading/writing';
 	import { writeAmount } from '$lib/reading/written';
@@ -18,9 +18,7 @@
 
 	const parts = $derived(drift.parts);
 	const there = $derived(sizedParts(parts));
-	const sum = (sign: 1 | -1) =>
-		there.reduce((all, part) => all + Math.max(0, sign * parts[part]), 0);
-	const most = $derived(Math.max(sum(1), sum(-1)));
+	const most = $derived(largerSide(parts));
 </script>
 
 <section aria-labelledby="from-title">
@@ -33,10 +31,7 @@
 			<li>
 				<span class="key"><PartFill {part} /></span>
 				<button type="button" onclick={(event) => onopen(part, event.currentTarget)}
-					>{parts[part] < 0 ? '−' : ''}{writeAmount(
-						Math.abs(parts[part]) as Cents,
-						writing
-					)}</button
+					>{parts[part] < 0 ? '−' : ''}{writeAmount(size(parts[part]), writing)}</button
 				>
 				{partName(part, parts[part], writing)}
 			</li>

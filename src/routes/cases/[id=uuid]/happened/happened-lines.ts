@@ -1,7 +1,6 @@
 /** What happened as a picture: as it was expected, as it was, and as it is to be expected from there. */
 import { addMonths, endOfMonth, type CalendarDate } from '$lib/core/quantities/calendar';
-import { beginOf, type Drift } from '$lib/core/plan/drift';
-import { expectedOn } from '$lib/core/plan/happened';
+import { beginOf, expectedInAll, owedInAllOn, type Drift } from '$lib/core/plan/drift';
 import type { ComeBack } from '$lib/document/coming-back';
 import type { KeptForecast } from '$lib/document/kept-forecast';
 import type { Writing } from '$lib/reading/writing';
@@ -32,9 +31,9 @@ function expectedLine({ entry, debts }: KeptForecast, dash: readonly number[]): 
 		.flatMap(({ forecast }) => forecast.periods.at(-1)?.date ?? [])
 		.sort()
 		.at(-1);
-	const points = [{ date: entry.asOf as string, balance: owedOn(debts, entry.asOf) }];
+	const points = [{ date: entry.asOf as string, balance: expectedInAll(debts, entry.asOf) }];
 	for (let day = endOfMonth(entry.asOf); ; day = endOfMonth(addMonths(day, 1))) {
-		points.push({ date: day, balance: owedOn(debts, day) });
+		points.push({ date: day, balance: expectedInAll(debts, day) });
 		if (last === undefined || day >= last || points.length > 1200) break;
 	}
 	return {
@@ -47,21 +46,13 @@ function expectedLine({ entry, debts }: KeptForecast, dash: readonly number[]): 
 	};
 }
 
-const owedOn = (debts: KeptForecast['debts'], day: CalendarDate): number =>
-	debts.reduce((sum, { forecast }) => sum + expectedOn(forecast, day), 0);
-
 /** What was owed in all on the day of each visit; what was not read counts as it was expected. */
 function realLine({ debts }: Drift, visits: readonly CalendarDate[]): BalanceLine {
 	const begin = debts.map(({ forecast }) => beginOf(forecast)).sort()[0];
-	const sumOn = (day: CalendarDate) =>
-		debts.reduce((sum, { forecast, intervals }) => {
-			const read = intervals.findLast(({ date }) => date <= day);
-			return sum + (read?.balance ?? expectedOn(forecast, day));
-		}, 0);
 	const days = begin === undefined ? visits : [begin, ...visits.filter((day) => day > begin)];
 	return {
 		id: 'real',
-		points: days.map((date) => ({ date, balance: sumOn(date) })),
+		points: days.map((date) => ({ date, balance: owedInAllOn(debts, date) })),
 		label: '',
 		ends: null,
 		dash: [],

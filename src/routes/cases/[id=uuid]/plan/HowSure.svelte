@@ -8,7 +8,7 @@
 		type Strain,
 		type SureAnswer
 	} from '$lib/core/search/how-sure';
-	import type { Cents } from '$lib/core/quantities/money';
+	import { type Cents, wholeUnits } from '$lib/core/quantities/money';
 	import { planOf } from '$lib/core/plan/walk';
 	import type { PlanFigure, PlanFigureName } from '$lib/core/working/plan-figure';
 	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/plan/terms';
@@ -36,7 +36,7 @@
 
 	let month = $state(3);
 	let typed = $state<Cents | null>(null);
-	const bill = $derived(typed ?? ((500 * 10 ** writing.currency.digits) as Cents));
+	const bill = $derived(typed ?? wholeUnits(500, writing.currency.digits));
 	const strains = $derived<Strain[]>([
 		{ kind: 'less money' },
 		{ kind: 'missed months' },

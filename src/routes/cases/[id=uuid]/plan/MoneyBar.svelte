@@ -3,7 +3,7 @@
 	where something changes; what more of it would buy.
 -->
 <script lang="ts" module>
-	import type { Cents } from '$lib/core/quantities/money';
+	import { type Cents, cents } from '$lib/core/quantities/money';
 
 	/** An amount a month at which something changes. */
 	export interface MoneyMark {
@@ -99,14 +99,14 @@
 	});
 
 	function set(value: number): void {
-		const next = Math.min(Math.max(0, value), LIMITS.amount) as Cents;
+		const next = cents(Math.min(Math.max(0, value), LIMITS.amount));
 		if (budget.kind === 'required-plus') onchange({ kind: budget.kind, extra: next });
 		else onchange({ kind: 'constant', amount: next });
 	}
 
 	function turn(kind: PlanEntry['budget']['kind']): void {
 		if (kind === 'constant') onchange({ kind, amount: null });
-		else if (kind === 'required-plus') onchange({ kind, extra: (50 * unit) as Cents });
+		else if (kind === 'required-plus') onchange({ kind, extra: cents(50 * unit) });
 		else onchange({ kind });
 	}
 

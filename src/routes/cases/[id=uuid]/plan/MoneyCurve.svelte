@@ -3,7 +3,7 @@
 	An amount is pointed at with the pointer or the arrows; a click or Enter tries it.
 -->
 <script lang="ts">
-	import type { Cents } from '$lib/core/quantities/money';
+	import { type Cents, cents } from '$lib/core/quantities/money';
 	import { amountsBetween, kneeOf, type CurvePoint } from '$lib/core/search/money-curve';
 	import type { PlannedDebt, PlanTerms } from '$lib/core/plan/terms';
 	import { writeMoney, writeWholeMoney } from '$lib/reading/written';
@@ -91,7 +91,7 @@
 	function key(event: KeyboardEvent): void {
 		const steps = { ArrowRight: 1, ArrowLeft: -1, PageUp: 10, PageDown: -10 } as const;
 		const step = steps[event.key as keyof typeof steps];
-		if (event.key === 'Enter' && pointed !== null) ontry(pointed as Cents);
+		if (event.key === 'Enter' && pointed !== null) ontry(cents(pointed));
 		else if (step !== undefined) {
 			const here = amounts.indexOf(nearest(pointed ?? present));
 			pointed = amounts[Math.min(Math.max(here + step, 0), amounts.length - 1)] ?? null;
@@ -122,11 +122,11 @@
 		aria-valuemin={from}
 		aria-valuemax={to}
 		aria-valuenow={pointed ?? present}
-		aria-valuetext={writeMoney((pointed ?? present) as Cents, writing)}
+		aria-valuetext={writeMoney(cents(pointed ?? present), writing)}
 		onkeydown={key}
 		onpointermove={point}
 		onpointerleave={() => (pointed = null)}
-		onclick={() => pointed !== null && ontry(pointed as Cents)}
+		onclick={() => pointed !== null && ontry(cents(pointed))}
 		{@attach focus}
 	>
 		<canvas {@attach live}></canvas>

@@ -1,7 +1,7 @@
 <!-- The month's money: its bar, and the curve of what more of it would buy, worked out beside the page. -->
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
-	import type { Cents } from '$lib/core/quantities/money';
+	import { type Cents, wholeUnits, cents } from '$lib/core/quantities/money';
 	import type { MoreAnswer } from '$lib/core/search/more-money';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import { letterOf } from '$lib/words/debt';
@@ -26,7 +26,7 @@
 		const { usualMoney, present } = hand;
 		const low = Math.min(buys.covers ?? usualMoney, present ?? usualMoney);
 		const high = Math.max(usualMoney * 2, (present ?? 0) * 1.4, low * 1.5);
-		curve = curve === null ? { from: low as Cents, to: Math.ceil(high) as Cents } : null;
+		curve = curve === null ? { from: cents(low), to: cents(Math.ceil(high)) } : null;
 	}
 
 	const STEPS = [10, 25, 50];
@@ -37,7 +37,7 @@
 	/** Counts the times that it was tried again. */
 	let tries = $state(0);
 	$effect(() => {
-		const steps = STEPS.map((step) => (step * 10 ** writing.currency.digits) as Cents);
+		const steps = STEPS.map((step) => wholeUnits(step, writing.currency.digits));
 		const { terms, steady, present } = hand;
 		const task = { debts, plan: terms, steps, steady, present };
 		void tries;

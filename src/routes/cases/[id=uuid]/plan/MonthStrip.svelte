@@ -4,7 +4,8 @@
 -->
 <script lang="ts">
 	import type { Cents } from '$lib/core/quantities/money';
-	import type { MonthShare, Plan, PlanMonth } from '$lib/core/plan/terms';
+	import { partsOf } from '$lib/core/plan/payments';
+	import type { Plan, PlanMonth } from '$lib/core/plan/terms';
 	import { letterOf } from '$lib/words/debt';
 	import { writeAmount } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
@@ -44,9 +45,6 @@
 	);
 	const earlier = $derived(events.findLast((event) => event < month.month));
 	const later = $derived(events.find((event) => event > month.month));
-
-	/** How much of a payment is interest, for the bar. */
-	const charged = ({ interest, paid }: MonthShare) => Math.min(interest, paid);
 </script>
 
 <section aria-label="The picked month">
@@ -77,9 +75,9 @@
 	<div class="bar drawn" aria-hidden="true">
 		{#each pieces as { share, debt } (debt.id)}
 			<span class="piece" style:flex-grow={share.paid} title={debt.name}>
-				<span class="hatched" style:flex-grow={charged(share)}></span>
+				<span class="hatched" style:flex-grow={partsOf(share).interest}></span>
 				<span
-					style:flex-grow={share.paid - charged(share)}
+					style:flex-grow={partsOf(share).principal}
 					style:background="var({hueOf(debt.place).property})"
 				></span>
 			</span>

@@ -1,7 +1,7 @@
 <!-- The plans over one time axis: what is owed under each, or how far each is ahead; and what each costs. -->
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
-	import type { Cents } from '$lib/core/quantities/money';
+	import { ZERO } from '$lib/core/quantities/money';
 	import { owedInAll } from '$lib/core/plan/answers';
 	import { aheadOf, crossings, type AheadBy } from '$lib/core/plan/comparison';
 	import { dayOfMonth } from '$lib/core/plan/over-time';
@@ -42,7 +42,7 @@
 	const NAMED = 4;
 
 	let look = $state<ComparedLook>('owed');
-	const ZERO = { id: 'measure', dash: [1, 3], hue: null };
+	const MEASURE = { id: 'measure', dash: [1, 3], hue: null };
 	const lookOf = ({ entry, look: { dash } }: ShownPlan) => ({ id: entry.id, dash, hue: null });
 	const by = $derived<AheadBy>(look === 'cost' ? 'cost' : 'owed');
 	let whole = $state(false);
@@ -70,10 +70,10 @@
 			: [
 					aheadLine(
 						baseline,
-						baseline.kept.map(() => 0 as Cents),
+						baseline.kept.map(() => ZERO),
 						measure,
 						asOf,
-						ZERO
+						MEASURE
 					),
 					...measured.map((one) =>
 						aheadLine(
@@ -104,7 +104,7 @@
 		}
 		const ahead = measured.map((one) => ({
 			name: called(one),
-			amount: one.ahead[Math.min(at, one.ahead.length - 1)] ?? (0 as Cents)
+			amount: one.ahead[Math.min(at, one.ahead.length - 1)] ?? ZERO
 		}));
 		return aheadOfEach(when, ahead, by, measure, writing);
 	});

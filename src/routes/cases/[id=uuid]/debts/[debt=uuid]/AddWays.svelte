@@ -2,7 +2,7 @@
 <script lang="ts">
 	import type { PaymentsPerYear } from '$lib/core/quantities/calendar';
 	import { LIMITS } from '$lib/core/quantities/limits';
-	import { ZERO, type Cents } from '$lib/core/quantities/money';
+	import { ZERO, type Cents, cents } from '$lib/core/quantities/money';
 	import type { Percent } from '$lib/core/quantities/rate';
 	import type { Way } from '$lib/core/debt/ways';
 	import type { DebtEntry } from '$lib/document/debt';
@@ -39,7 +39,7 @@
 	let months = $state({ start: 12, step: 12 });
 	let percent = $state({ start: 10_000 as Percent, step: 10_000 as Percent });
 	let amount = $state(untrack(() => ({ start: firstPayment, step: firstPayment })));
-	let more = $state({ start: 2_500 as Cents, step: 2_500 as Cents });
+	let more = $state({ start: cents(2_500), step: cents(2_500) });
 	let portion = $state<PaymentsPerYear>(26);
 	let left = $state('');
 
@@ -87,7 +87,7 @@
 	}
 
 	function fixed(sum: number, extra: number): Way {
-		const capped = (value: number) => Math.min(value, LIMITS.amount) as Cents;
+		const capped = (value: number) => cents(Math.min(value, LIMITS.amount));
 		return { kind: 'fixed', amount: capped(sum), extra: capped(extra) };
 	}
 </script>

@@ -1,0 +1,75 @@
+/** The figures of a forecast as they were kept, and what follows from them without running a plan (contract, section 12). */
+import {
+	dueDate,
+	dueDatesUntil,
+	type CalendarDate,
+	type PaymentsPerYear
+} from '../quantities/calendar';
+import { plus, ZERO, type Cents } from '../quantities/money';
+import type { ExpectedPeriod, Forecast } from './happened';
+
+/** Of one debt: period by period, from the first on; `before`: the interest of whole periods before it. */
+export interface KeptFigures {
+	readonly opening: Cents;
+	readonly before: readonly Cents[];
+	readonly paid: readonly Cents[];
+	readonly charges: readonly Cents[];
+	readonly interest: readonly Cents[];
+}
+
+interface Dates {
+	readonly firstDue: CalendarDate;
+	readonly paymentsPerYear: PaymentsPerYear;
+}
+
+/** What was kept for period k, with what is owed after it. */
+interface KeptPeriod {
+	readonly k: number;
+	readonly paid: Cents;
+	readonly charges: Cents;
+	readonly interest: Cents;
+	readonly closing: Cents;
+}
+
+function periodsOf({ opening, before, paid, charges, interest }: KeptFigures): KeptPeriod[] {
+	const amounts = [
+		...before.map((added) => ({ paid: ZERO, charges: ZERO, interest: added })),
+		...paid.map((amount, at) => ({
+			paid: amount,
+			charges: charges[at] ?? ZERO,
+			interest: interest[at] ?? ZERO
+		}))
+	];
+	let balance: number = opening;
+	return amounts.map((one, at) => {
+		balance += one.charges + one.interest - one.paid;
+		return { k: at + 1 - before.length, ...one, closing: plus(balance, ZERO) };
+	});
+}
+
+/** What was expected to be owed on a day; beyond what was kept, its last figure. */
+export function keptOwedOn(
+	figures: KeptFigures,
+	{ firstDue, paymentsPerYear }: Dates,
+	day: CalendarDate
+): Cents {
+	const due = dueDatesUntil(firstDue, day, paymentsPerYear);
+	const isPast = ({ k }: KeptPeriod) =>
+		k < 1 ? dueDate(firstDue, k, paymentsPerYear) <= day : k <= due;
+	return periodsOf(figures).findLast(isPast)?.closing ?? figures.opening;
+}
+
+/** A forecast as it was kept, and beyond that as the same terms come to when they are run anew. */
+export function asKept(rerun: Forecast, figures: KeptFigures): Forecast {
+	const { terms } = rerun;
+	const { annual: last } = rerun.periods.at(-1) ?? terms.rate;
+	const rerunFrom = rerun.periods[0]?.k ?? 1;
+	const kept = periodsOf(figures).map((period): ExpectedPeriod => {
+		const again = rerun.periods[period.k - rerunFrom];
+		const date = again?.date ?? dueDate(terms.firstDue, period.k, terms.paymentsPerYear);
+		return { ...period, date, annual: again?.annual ?? last };
+	});
+	const owed = kept.at(-1)?.closing ?? figures.opening;
+	const further = owed > 0 ? rerun.periods.filter(({ k }) => k > figures.paid.length) : [];
+	return { terms: { ...terms, opening: figures.opening }, periods: [...kept, ...further] };
+}
