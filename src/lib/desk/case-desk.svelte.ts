@@ -6,22 +6,17 @@ import { withGiven, type GivenEvent } from '../document/calendar';
 import type { DebtEntry } from '../document/debt';
 import type { PlanEntry } from '../document/plan';
 import { writingOf } from '../reading/writing';
+import { Before } from './before.svelte';
 import { leaveBehind, takeLeftBehind } from './left-behind';
+import { OnScreen } from './on-screen.svelte';
 import { withOwnName } from './plan-entry';
 import { serverOf } from './requests';
 import { SaveQueue, type Direction, type Saving as SavingOf, type Stepped } from './save-queue';
 
 export type Saving = SavingOf<CaseDocument, Problem>;
 
-/** A plan, and the debts that were changed together with it, as they were before. */
-interface PlanBefore {
-	readonly plan: PlanEntry;
-	readonly debts: Readonly<Record<string, DebtEntry>>;
-}
-
 /**
- * The case on the desk: its document as it is being worked on, and how things were before they were changed.
- * Every change goes through the queue of saves; this is what a screen sees of it.
+ * The case on the desk: its document as it is being worked on, how things were before, and what is on screen. Every change goes through the queue of saves; this is what a screen sees of it.
  */
 export class CaseDesk {
 	readonly id: string;
@@ -33,23 +28,10 @@ export class CaseDesk {
 	redoable = $state.raw<string | null>(null);
 	/** The last step back or forward, until it is let go. */
 	stepped = $state.raw<Stepped<CaseDocument> | null>(null);
-	/** How debts were before they were changed, by id, until let go. */
-	before = $state.raw<Readonly<Record<string, DebtEntry>>>({});
-
-	/** How plans, and the debts changed from there, were before, by the plan's id, until let go. */
-	plansBefore = $state.raw<Readonly<Record<string, PlanBefore>>>({});
-
-	/** The plan that was looked at last; the way back leads to it. */
-	planLookedAt = $state.raw<string | null>(null);
-
-	/** What was typed of a message to the client and is not in the outbox yet; null: as the template has it. */
-	mail = $state.raw<{ readonly subject: string | null; readonly text: string | null }>({
-		subject: null,
-		text: null
-	});
-
-	/** The month of the plan that is looked at; it is still the same one after a look at a debt. */
-	pickedMonth = $state(1);
+	/** How things were before they were changed, as long as that is kept. */
+	readonly before: Before = new Before(this);
+	/** What of it is on screen. */
+	readonly onScreen = new OnScreen();
 
 	readonly #queue: SaveQueue<CaseDocument, Problem>;
 	readonly #who: string | null;
@@ -86,7 +68,7 @@ export class CaseDesk {
 	planMeant(named: string | null): PlanEntry | undefined {
 		const { plans, choices } = this.document;
 		const of = (id: string | null | undefined) => plans.find((plan) => plan.id === id);
-		return of(named ?? this.planLookedAt) ?? of(choices.at(-1)?.plan) ?? plans[0];
+		return of(named ?? this.onScreen.plan) ?? of(choices.at(-1)?.plan) ?? plans[0];
 	}
 
 	/**
@@ -119,27 +101,6 @@ export class CaseDesk {
 		);
 	}
 
-	/** Changes a debt and keeps how it was before, until that is let go. */
-	vary(id: string, what: string, fields: Partial<DebtEntry>): void {
-		const before = this.debt(id);
-		if (before && !(id in this.before)) this.before = { ...this.before, [id]: before };
-		this.changeDebt(id, what, fields);
-	}
-
-	/** Changes a plan and keeps how it was before, until that is let go. */
-	varyPlan(id: string, what: string, fields: Partial<PlanEntry>): void {
-		this.#keepPlan(id, {});
-		this.changePlan(id, what, fields);
-	}
-
-	/** Changes a debt from a plan and keeps how both were before, until that is let go. */
-	varyPlannedDebt(planId: string, id: string, what: string, fields: Partial<DebtEntry>): void {
-		const debt = this.debt(id);
-		if (!debt) return;
-		this.#keepPlan(planId, { [id]: debt });
-		this.changeDebt(id, what, fields);
-	}
-
 	changePlan(id: string, what: string, fields: Partial<PlanEntry>): void {
 		this.change(
 			what,
@@ -151,32 +112,6 @@ export class CaseDesk {
 			}),
 			id
 		);
-	}
-
-	/** Keeps a plan, and debts, as they are now, where they are not kept already. */
-	#keepPlan(id: string, asTheyAre: PlanBefore['debts']): void {
-		const now = this.document.plans.find((plan) => plan.id === id);
-		if (!now) return;
-		const kept = this.plansBefore[id];
-		// What is kept already stays the same object, so that what it came to is not worked out again.
-		if (kept && Object.keys(asTheyAre).every((debt) => debt in kept.debts)) return;
-		const { plan, debts } = kept ?? { plan: now, debts: {} };
-		this.plansBefore = {
-			...this.plansBefore,
-			[id]: { plan, debts: { ...asTheyAre, ...debts } }
-		};
-	}
-
-	/** Lets go of how a plan was before it was changed. */
-	letGoPlan(id: string): void {
-		this.plansBefore = Object.fromEntries(
-			Object.entries(this.plansBefore).filter(([other]) => other !== id)
-		);
-	}
-
-	/** Lets go of how a debt was before it was changed. */
-	letGo(id: string): void {
-		this.before = Object.fromEntries(Object.entries(this.before).filter(([other]) => other !== id));
 	}
 
 	/** Sends what waits; resolves when the server has it, or when it can't go on by itself. */

@@ -118,7 +118,7 @@ export class PlanInHand {
 	readonly present = $derived(
 		this.entry.budget.kind === 'constant' ? (this.entry.budget.amount ?? this.usualMoney) : null
 	);
-	readonly #kept = $derived.by(() => this.#desk().plansBefore[this.entry.id] ?? null);
+	readonly #kept = $derived.by(() => this.#desk().before.ofPlan(this.entry.id));
 	/** The debts as they were before the changes that were made from here. */
 	readonly #debtsBefore = $derived(
 		this.#kept && this.entries.map((debt) => this.#kept?.debts[debt.id] ?? debt)

@@ -3,6 +3,7 @@
 	import { beforeNavigate, goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
+	import { NOTHING_TYPED } from '$lib/desk/on-screen.svelte';
 	import { putMessage } from '$lib/desk/requests';
 	import { TakeAlong } from '$lib/desk/take-along.svelte';
 	import { LONGEST_TEXT } from '$lib/document/message';
@@ -36,9 +37,9 @@
 		(ticked = FILES.filter((one) => ticked.includes(one) !== (one === kind)));
 
 	// What was typed stays with the desk; until then it follows the plan.
-	const subject = $derived(desk.mail.subject ?? mailSubject(label, spoken));
+	const subject = $derived(desk.onScreen.mail.subject ?? mailSubject(label, spoken));
 	const text = $derived(
-		desk.mail.text ??
+		desk.onScreen.mail.text ??
 			(entry
 				? mailText(handoutOf(desk.document, entry), handout, ticked, assumesTerms(entry), spoken)
 				: '')
@@ -56,7 +57,9 @@
 	/** Where somebody wants to go while the message is not in the outbox yet. */
 	let leaving = $state.raw<{ readonly to: URL } | null>(null);
 	let isLeaving = false;
-	const isWritten = $derived(desk.mail.subject !== null || desk.mail.text !== null);
+	const isWritten = $derived(
+		desk.onScreen.mail.subject !== null || desk.onScreen.mail.text !== null
+	);
 
 	beforeNavigate((navigation) => {
 		const { to, type } = navigation;
@@ -70,7 +73,7 @@
 	function leave(to: URL): void {
 		isLeaving = true;
 		along.stop();
-		desk.mail = { subject: null, text: null };
+		desk.onScreen.mail = NOTHING_TYPED;
 		void goto(to);
 	}
 
@@ -116,7 +119,7 @@
 			put = answer.value;
 			if (events) desk.rememberCalendar(events);
 			key = newKey();
-			desk.mail = { subject: null, text: null };
+			desk.onScreen.mail = NOTHING_TYPED;
 			await invalidateAll();
 		} else if (answer.kind === 'refused') {
 			problem = answer.problems[0]?.message ?? answer.message;
@@ -157,7 +160,7 @@
 					value={subject}
 					read={(typed) => readLine(typed, 200, desk.writing)}
 					write={(line) => line}
-					onchange={(line) => (desk.mail = { ...desk.mail, subject: line })}
+					onchange={(line) => (desk.onScreen.mail = { ...desk.onScreen.mail, subject: line })}
 				/>
 			</div>
 			<textarea
@@ -166,7 +169,8 @@
 				maxlength={LONGEST_TEXT}
 				lang={handout.language}
 				value={text}
-				oninput={(event) => (desk.mail = { ...desk.mail, text: event.currentTarget.value })}
+				oninput={(event) =>
+					(desk.onScreen.mail = { ...desk.onScreen.mail, text: event.currentTarget.value })}
 			></textarea>
 			<fieldset>
 				<legend>Attached</legend>

@@ -33,7 +33,7 @@
 	const { order, happenings } = $derived(entry);
 
 	$effect(() => {
-		desk.planLookedAt = entry.id;
+		desk.onScreen.plan = entry.id;
 	});
 
 	let head = $state<ReturnType<typeof PlanHead>>();
@@ -41,9 +41,9 @@
 	let panel = $state<Panel>(null);
 	const turnPanel = (which: Panel) => (panel = panel === which ? null : which);
 
-	const month = $derived(Math.min(desk.pickedMonth, Math.max(plan.months, 1)));
+	const month = $derived(Math.min(desk.onScreen.month, Math.max(plan.months, 1)));
 	const kept = $derived(plan.kept[month - 1]);
-	const pick = (to: number) => (desk.pickedMonth = to);
+	const pick = (to: number) => (desk.onScreen.month = to);
 
 	let why = $state.raw<Why | null>(null);
 	let editing = $state.raw<{ anchor: HTMLElement; draft: PlanHappening } | null>(null);
@@ -93,7 +93,7 @@
 	): void {
 		const others = all.filter((item) => item.id !== offer);
 		const happenings = changed ? withHappening(all, changed) : others;
-		desk.varyPlannedDebt(entry.id, id, `what happens, ${name}`, { happenings });
+		desk.before.varyPlannedDebt(entry.id, id, `what happens, ${name}`, { happenings });
 	}
 
 	function close(): void {
@@ -105,7 +105,7 @@
 	}
 
 	function vary(what: string, fields: Partial<PlanEntry>): void {
-		desk.varyPlan(entry.id, what, fields);
+		desk.before.varyPlan(entry.id, what, fields);
 	}
 
 	function setMoney(budget: PlanEntry['budget']): void {

@@ -73,7 +73,7 @@
 				debts: before.debts
 			}));
 		}
-		desk.letGoPlan(entry.id);
+		desk.before.letGoPlan(entry.id);
 	}
 
 	let changes = $state<ReturnType<typeof Changes>>();
@@ -163,6 +163,6 @@
 			writing
 		)}
 		onundo={putBack}
-		onkeep={() => desk.letGoPlan(entry.id)}
+		onkeep={() => desk.before.letGoPlan(entry.id)}
 	/>
 {/if}

@@ -187,8 +187,8 @@
 			against={document.against}
 			asOf={document.asOf}
 			{writing}
-			month={desk.pickedMonth}
-			onmonth={(month) => (desk.pickedMonth = month)}
+			month={desk.onScreen.month}
+			onmonth={(month) => (desk.onScreen.month = month)}
 		/>
 		<DebtsAcross {shown} {debts} {writing} />
 		{#if document.choices.length > 0}

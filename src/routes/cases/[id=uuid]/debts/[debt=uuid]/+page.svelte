@@ -63,7 +63,7 @@
 		return waySentence(stated, measured(carried, baseline), against, writing);
 	});
 
-	const before = $derived(desk.before[id]);
+	const before = $derived(desk.before.ofDebt(id));
 
 	const shown = $derived.by((): [NamedRun, ...NamedRun[]] | null => {
 		if (!debt || !carried || !baseline || !paid) return null;
@@ -174,7 +174,7 @@
 		const what = `${field} of ${nameOf(debt, writing)}`;
 		// What is only noted changes no answer.
 		if ('noted' in fields || 'statement' in fields) desk.changeDebt(id, what, fields);
-		else desk.vary(id, what, fields);
+		else desk.before.varyDebt(id, what, fields);
 	}
 
 	function putBack(): void {
@@ -186,7 +186,7 @@
 				baseline
 			});
 		}
-		desk.letGo(id);
+		desk.before.letGoDebt(id);
 	}
 </script>
 
@@ -211,7 +211,7 @@
 				{carried}
 				{writing}
 				onundo={putBack}
-				onkeep={() => desk.letGo(id)}
+				onkeep={() => desk.before.letGoDebt(id)}
 			/>
 		{/if}
 	</div>
