@@ -170,37 +170,6 @@ function tell(what: string, { bare, frame, script, longest }: Measured, goal: st
 	);
 }
 
-/** What pages needed in kB of script before sentences became messages, to be held against what they need now. */
-const BEFORE = { casebook: 132.8, plan: 624.7 };
-
-/** The script that a page fetches until it is open, in kB. */
-async function scriptOf(path: string): Promise<number> {
-	const fresh = await browser.newPage();
-	await fresh.setCacheEnabled(false);
-	const fetched: Promise<number>[] = [];
-	let open = false;
-	fresh.on('response', (response) => {
-		if (!open && response.url().endsWith('.js')) {
-			fetched.push(response.buffer().then(({ length }) => length));
-		}
-	});
-	await fresh.goto(address + path);
-	await fresh.waitForSelector('[data-open]');
-	open = true;
-	const sizes = await Promise.all(fetched);
-	await fresh.close();
-	return sizes.reduce((sum, size) => sum + size, 0) / 1000;
-}
-
-async function tellScript(name: keyof typeof BEFORE, path: string, goal: string): Promise<void> {
-	const size = await scriptOf(path);
-	const change = (size / BEFORE[name] - 1) * 100;
-	const sign = change < 0 ? '−' : '+';
-	console.log(
-		`script of the ${name}: ${size.toFixed(1)} kB, ${sign}${Math.abs(change).toFixed(1)} % (${goal})`
-	);
-}
-
 try {
 	const debt = loan(0, 360);
 	const one = await makeCase([debt]);
@@ -236,9 +205,6 @@ try {
 	console.log(
 		`1,000 rows pasted: ${pasting.toFixed(0)} ms of script until they are shown (goal: 200 or less)`
 	);
-
-	await tellScript('casebook', '/', 'goal: no more than before');
-	await tellScript('plan', `/cases/${many}/plan`, 'the largest page');
 } finally {
 	await close();
 	await server.stop();

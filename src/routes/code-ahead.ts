@@ -4,6 +4,14 @@ import { serverAnswers } from '$lib/desk/requests';
 /** How long a page has been open before anything is loaded for others, in milliseconds; also when it is tried again. */
 const AFTER = 5_000;
 
+/** What screens load once they have opened: their pictures, and what places notes. */
+const PARTS: readonly (() => Promise<unknown>)[] = [
+	() => import('$lib/ui/balance-chart'),
+	() => import('$lib/ui/split-chart'),
+	() => import('$lib/ui/curve-chart'),
+	() => import('@floating-ui/dom')
+];
+
 /**
  * Loads the code of other screens: they open without a wait then, and also while the server is away. A browser asks
  * only once for code that it did not get, so nothing is loaded before the server has answered. What `onMount` is given
@@ -14,7 +22,9 @@ export function codeAhead(paths: () => readonly string[]): () => void {
 	void (async () => {
 		do await new Promise((resolve) => setTimeout(resolve, AFTER));
 		while (isOpen && !(await serverAnswers()));
-		if (isOpen) for (const path of paths()) preloadCode(path).catch(() => undefined);
+		if (!isOpen) return;
+		for (const path of paths()) preloadCode(path).catch(() => undefined);
+		for (const part of PARTS) part().catch(() => undefined);
 	})();
 	return () => (isOpen = false);
 }

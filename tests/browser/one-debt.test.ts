@@ -93,7 +93,7 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		await screen.see('summary', 'nominal, charged monthly, rounded to the cent');
 		await screen.click('summary');
 		await screen.page.select('[aria-label="Basis of interest"]', 'daily');
-		await screen.page.select('[aria-label="The days of a year"]', 'actual');
+		await screen.page.select('[aria-label="Days of a year"]', 'actual');
 		await screen.see('summary', 'by the day, by the calendar year, rounded to the cent');
 		await screen.click('[data-k="2"][data-name="interest"]');
 		await screen.see('.numbers', '× 8.90 % × 31 ÷ 365 =');

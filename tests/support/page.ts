@@ -80,6 +80,9 @@ export function sitDown(at: () => Promise<Asked> = () => Promise.resolve(sharedR
 	afterAll(() => desk.close());
 }
 
+/** The page answers, and its pictures are drawn. */
+const OPEN = 'html[data-open]:not([data-drawing])';
+
 /** What a person sees and does on one page. */
 export class Screen {
 	constructor(
@@ -89,12 +92,12 @@ export class Screen {
 
 	async goto(path: string): Promise<void> {
 		await this.page.goto(this.address + path);
-		await this.page.waitForSelector('html[data-open]');
+		await this.page.waitForSelector(OPEN);
 	}
 
 	async reload(): Promise<void> {
 		await this.page.reload();
-		await this.page.waitForSelector('html[data-open]');
+		await this.page.waitForSelector(OPEN);
 	}
 
 	async press(...keys: readonly string[]): Promise<void> {

@@ -10,7 +10,7 @@ import { Before } from './before.svelte';
 import { leaveBehind, takeLeftBehind } from './left-behind';
 import { OnScreen } from './on-screen.svelte';
 import { withOwnName } from './plan-entry';
-import { serverOf } from './requests';
+import { serverOf } from './case-saves';
 import { SaveQueue, type Direction, type Saving as SavingOf, type Stepped } from './save-queue';
 
 export type Saving = SavingOf<CaseDocument, Problem>;

@@ -1,15 +1,13 @@
 /** The page's requests to its server. */
 import { LIMITS } from '../core/quantities/limits';
-import type { CaseDocument, CaseState, NewCase, Saved } from '../document/case';
+import type { CaseDocument, CaseState, NewCase } from '../document/case';
 import type { Problem } from '../document/schema/problems';
-import { changesFrom, withChanges } from '../document/patches';
 import { addressOf, type BookPage, type Question } from '../document/casebook';
 import type { MessageRequest } from '../document/schema/message';
 import type { AccountChange } from '../document/schema/people';
 import type { Holders, Person, Role } from '../document/people';
 import { LONGEST_REQUEST } from '../workers/longest-request';
 import { finishWork, tellSignedOut } from './session';
-import type { Server } from './save-queue';
 
 /** What came of a request. */
 export type Answer<T> =
@@ -52,7 +50,7 @@ export async function loadAnew(): Promise<void> {
 /** Bodies up to this many bytes may outlive the page that sends them: a browser lets 64 KiB in all. */
 const KEEPALIVE = 60_000;
 
-async function ask<T>(method: string, path: string, content?: unknown): Promise<Answer<T>> {
+export async function ask<T>(method: string, path: string, content?: unknown): Promise<Answer<T>> {
 	const body = content === undefined ? null : new TextEncoder().encode(JSON.stringify(content));
 	try {
 		const response = await fetch(path, {
@@ -207,35 +205,3 @@ export const sayHere = (id: string, here: boolean) =>
 /** Says that a file of the case was made here. */
 export const sayTakenAlong = (id: string, kind: string) =>
 	ask<undefined>('POST', `/api/cases/${id}/taken-along`, { kind });
-
-/** The case as it was saved: what was sent or there before, with what is otherwise now. */
-function stateSaved(saved: Saved, sent: CaseDocument): CaseState {
-	if ('document' in saved) return saved;
-	const { changes, ...told } = saved;
-	const document = changes.length === 0 ? sent : (withChanges(sent, changes) as CaseDocument);
-	return { ...told, document };
-}
-
-/** How the queue of saves of one case reaches the server. */
-export function serverOf(id: string): Server<CaseDocument, Problem> {
-	return {
-		save: async ({ held, document, ...request }) => {
-			const changesCurrency = held !== null && held.currency.code !== document.currency.code;
-			const body = {
-				...request,
-				changes: changesFrom(held, document),
-				...(changesCurrency ? { changesCurrency } : {})
-			};
-			const answer = await ask<Saved>('PUT', `/api/cases/${id}`, body);
-			return answer.kind === 'done'
-				? { kind: 'done', state: stateSaved(answer.value, document) }
-				: answer;
-		},
-		step: async ({ direction, held, ...request }) => {
-			const answer = await ask<Saved>('POST', `/api/cases/${id}/${direction}`, request);
-			return answer.kind === 'done'
-				? { kind: 'done', state: stateSaved(answer.value, held) }
-				: answer;
-		}
-	};
-}

@@ -4,8 +4,8 @@
 -->
 <script lang="ts">
 	import type { CalendarDate } from '../core/quantities/calendar';
-	import { dayAt, drawBalances, redrawBalances, type BalancePicture } from './balance-chart';
-	import { liveChart } from './live-chart.svelte';
+	import type { BalancePicture } from './balance-chart';
+	import { liveChart, type Drawn } from './live-chart.svelte';
 	import { toDay } from './time-axis';
 
 	interface Props {
@@ -20,14 +20,13 @@
 	}
 	const { picture, words, dates, onpoint, onpick, onadd }: Props = $props();
 
-	let chart = $state.raw<ReturnType<typeof drawBalances>>();
+	let chart = $state.raw<Drawn<BalancePicture>>();
 
 	const last = $derived(dates.count - 1);
 	const pointed = $derived(lastBefore((date) => date <= (picture.pointed ?? '')));
 
 	const live = liveChart(
-		drawBalances,
-		redrawBalances,
+		async () => (await import('./balance-chart')).drawBalances,
 		() => picture,
 		(drawn) => (chart = drawn)
 	);
@@ -44,7 +43,7 @@
 	}
 
 	function indexAt(event: PointerEvent | MouseEvent): number {
-		const day = chart ? dayAt(chart, event.offsetX) : 0;
+		const day = chart ? chart.at(event.offsetX) : 0;
 		const before = Math.max(
 			lastBefore((date) => toDay(date) < day),
 			0

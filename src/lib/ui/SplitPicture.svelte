@@ -1,7 +1,7 @@
 <!-- How each payment, or each year's, splits into interest and principal. -->
 <script lang="ts">
-	import { liveChart } from './live-chart.svelte';
-	import { barAt, drawSplit, redrawSplit, type SplitPicture } from './split-chart';
+	import { liveChart, type Drawn } from './live-chart.svelte';
+	import type { SplitPicture } from './split-chart';
 
 	interface Props {
 		picture: SplitPicture;
@@ -12,11 +12,10 @@
 	}
 	const { picture, words, onpoint, onpick }: Props = $props();
 
-	let chart = $state.raw<ReturnType<typeof drawSplit>>();
+	let chart = $state.raw<Drawn<SplitPicture>>();
 
 	const live = liveChart(
-		drawSplit,
-		redrawSplit,
+		async () => (await import('./split-chart')).drawSplit,
 		() => picture,
 		(drawn) => (chart = drawn),
 		'second'
@@ -29,9 +28,9 @@
 	class="split"
 	role="img"
 	aria-label={words}
-	onpointermove={(event) => chart && onpoint(barAt(chart, event.offsetX))}
+	onpointermove={(event) => chart && onpoint(chart.at(event.offsetX))}
 	onpointerleave={() => onpoint(null)}
-	onclick={(event) => chart && onpick(barAt(chart, event.offsetX))}
+	onclick={(event) => chart && onpick(chart.at(event.offsetX))}
 >
 	<canvas {@attach live}></canvas>
 </div>

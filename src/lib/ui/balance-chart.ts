@@ -9,6 +9,7 @@ import {
 	type ChartDataset,
 	type Plugin
 } from 'chart.js';
+import type { Drawn } from './live-chart.svelte';
 import { coloursOf, type Colour } from './colours';
 import { timeTicks, toDay, type TimeScale } from './time-axis';
 
@@ -49,7 +50,10 @@ const ROW = 15;
 const YEARS = 20;
 const MARK = 10;
 
-export function drawBalances(canvas: HTMLCanvasElement, picture: BalancePicture): BalanceChart {
+export function drawBalances(
+	canvas: HTMLCanvasElement,
+	picture: BalancePicture
+): Drawn<BalancePicture> {
 	const state = { picture };
 	const chart: BalanceChart = new Chart(canvas, {
 		type: 'line',
@@ -68,12 +72,16 @@ export function drawBalances(canvas: HTMLCanvasElement, picture: BalancePicture)
 	});
 	states.set(chart, state);
 	redrawBalances(chart, picture);
-	return chart;
+	return {
+		redraw: (next) => redrawBalances(chart, next),
+		at: (pixel) => dayAt(chart, pixel),
+		destroy: () => chart.destroy()
+	};
 }
 
 const states = new WeakMap<BalanceChart, { picture: BalancePicture }>();
 
-export function redrawBalances(chart: BalanceChart, picture: BalancePicture): void {
+function redrawBalances(chart: BalanceChart, picture: BalancePicture): void {
 	const state = states.get(chart);
 	if (state) state.picture = picture;
 	const colour = coloursOf(chart.canvas);
@@ -122,7 +130,7 @@ export function redrawBalances(chart: BalanceChart, picture: BalancePicture): vo
 }
 
 /** The date at a horizontal place in the picture, as days since 1970. */
-export function dayAt(chart: BalanceChart, pixel: number): number {
+function dayAt(chart: BalanceChart, pixel: number): number {
 	return chart.scales['x']?.getValueForPixel(pixel) ?? 0;
 }
 

@@ -7,6 +7,7 @@ import {
 	PointElement,
 	type Plugin
 } from 'chart.js';
+import type { Drawn } from './live-chart.svelte';
 import { coloursOf } from './colours';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);
@@ -30,7 +31,7 @@ type CurveChart = Chart<'line', { x: number; y: number }[]>;
 
 const states = new WeakMap<CurveChart, { picture: CurvePicture }>();
 
-export function drawCurve(canvas: HTMLCanvasElement, picture: CurvePicture): CurveChart {
+export function drawCurve(canvas: HTMLCanvasElement, picture: CurvePicture): Drawn<CurvePicture> {
 	const state = { picture };
 	const chart: CurveChart = new Chart(canvas, {
 		type: 'line',
@@ -40,10 +41,14 @@ export function drawCurve(canvas: HTMLCanvasElement, picture: CurvePicture): Cur
 	});
 	states.set(chart, state);
 	redrawCurve(chart, picture);
-	return chart;
+	return {
+		redraw: (next) => redrawCurve(chart, next),
+		at: (pixel) => amountAt(chart, pixel),
+		destroy: () => chart.destroy()
+	};
 }
 
-export function redrawCurve(chart: CurveChart, picture: CurvePicture): void {
+function redrawCurve(chart: CurveChart, picture: CurvePicture): void {
 	const state = states.get(chart);
 	if (state) state.picture = picture;
 	const colour = coloursOf(chart.canvas);
@@ -100,7 +105,7 @@ export function redrawCurve(chart: CurveChart, picture: CurvePicture): void {
 }
 
 /** The amount at a horizontal place in the picture. */
-export function amountAt(chart: CurveChart, pixel: number): number {
+function amountAt(chart: CurveChart, pixel: number): number {
 	return chart.scales['x']?.getValueForPixel(pixel) ?? 0;
 }
 

@@ -1,5 +1,6 @@
 /** Bars that split what was paid into interest, hatched, and principal, solid; drawn with Chart.js. */
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from 'chart.js';
+import type { Drawn } from './live-chart.svelte';
 import { coloursOf, type Colour } from './colours';
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale);
@@ -19,17 +20,21 @@ export interface SplitPicture {
 
 type SplitChart = Chart<'bar', number[], string>;
 
-export function drawSplit(canvas: HTMLCanvasElement, picture: SplitPicture): SplitChart {
+export function drawSplit(canvas: HTMLCanvasElement, picture: SplitPicture): Drawn<SplitPicture> {
 	const chart: SplitChart = new Chart(canvas, {
 		type: 'bar',
 		data: { labels: [], datasets: [] },
 		options: { animation: false, responsive: true, maintainAspectRatio: false, events: [] }
 	});
 	redrawSplit(chart, picture);
-	return chart;
+	return {
+		redraw: (next) => redrawSplit(chart, next),
+		at: (pixel) => barAt(chart, pixel),
+		destroy: () => chart.destroy()
+	};
 }
 
-export function redrawSplit(chart: SplitChart, picture: SplitPicture): void {
+function redrawSplit(chart: SplitChart, picture: SplitPicture): void {
 	const colour = coloursOf(chart.canvas);
 	const { bars, hue, pointed, amount } = picture;
 	const font = { family: colour('--sans'), size: 12 };
@@ -75,7 +80,7 @@ export function redrawSplit(chart: SplitChart, picture: SplitPicture): void {
 }
 
 /** The bar at a horizontal place in the picture. */
-export function barAt(chart: SplitChart, pixel: number): number {
+function barAt(chart: SplitChart, pixel: number): number {
 	const index = Math.round(chart.scales['x']?.getValueForPixel(pixel) ?? 0);
 	return Math.min(Math.max(index, 0), chart.data.datasets[0]?.data.length ?? 1);
 }

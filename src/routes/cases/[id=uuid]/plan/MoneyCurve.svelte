@@ -10,8 +10,8 @@
 	import type { Writing } from '$lib/reading/writing';
 	import { curveMark, curveSentence } from '$lib/words/plan-answer';
 	import Phrases from '$lib/ui/Phrases.svelte';
-	import { amountAt, drawCurve, redrawCurve } from '$lib/ui/curve-chart';
-	import { liveChart } from '$lib/ui/live-chart.svelte';
+	import type { CurvePicture } from '$lib/ui/curve-chart';
+	import { liveChart, type Drawn } from '$lib/ui/live-chart.svelte';
 	import { curveInWorker } from '$lib/workers/money-curve';
 	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
@@ -69,10 +69,9 @@
 	});
 	const shown = $derived(points.find(({ amount }) => amount === pointed) ?? null);
 
-	let chart = $state.raw<ReturnType<typeof drawCurve>>();
+	let chart = $state.raw<Drawn<CurvePicture>>();
 	const live = liveChart(
-		drawCurve,
-		redrawCurve,
+		async () => (await import('$lib/ui/curve-chart')).drawCurve,
 		() => picture,
 		(drawn) => (chart = drawn)
 	);
@@ -85,7 +84,7 @@
 	}
 
 	function point(event: PointerEvent): void {
-		if (chart) pointed = nearest(amountAt(chart, event.offsetX));
+		if (chart) pointed = nearest(chart.at(event.offsetX));
 	}
 
 	function key(event: KeyboardEvent): void {

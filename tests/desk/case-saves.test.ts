@@ -1,7 +1,7 @@
 /** What goes over the wire when a case is saved: what changes, in as many bytes as a browser lets a page that is being left send. */
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { leaveBehind, takeLeftBehind } from '../../src/lib/desk/left-behind';
-import { serverOf } from '../../src/lib/desk/requests';
+import { serverOf } from '../../src/lib/desk/case-saves';
 import type { LeftBehind } from '../../src/lib/desk/save-queue';
 import type { CaseDocument } from '../../src/lib/document/case';
 import { withChanges } from '../../src/lib/document/patches';

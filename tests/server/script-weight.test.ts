@@ -1,0 +1,46 @@
+/** How much script a screen needs before it answers: what comes later is loaded when it is opened. */
+import { statSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, it } from 'vitest';
+import { ROOT } from '../../scripts/prepare.mjs';
+import { card } from '../support/debts';
+import { makeCase, sharedResiduum } from '../support/residuum';
+
+/** In kB, little above what they are: whoever needs more says why. Svelte and its router are 105 of each. */
+const MOST = {
+	casebook: 235,
+	debts: 545,
+	'one debt': 635,
+	plan: 690,
+	'side by side': 515,
+	'hand-out': 455,
+	'what happened': 560
+};
+
+it.each(Object.entries(MOST))('of the %s is at most %d kB', async (screen, most) => {
+	const residuum = sharedResiduum();
+	const { id, document } = await makeCase(residuum, `The script of a screen: ${screen}`, [card()]);
+	const debt = document.debts[0]?.id ?? '';
+	const paths: Readonly<Record<string, string>> = {
+		casebook: '/',
+		debts: `/cases/${id}`,
+		'one debt': `/cases/${id}/debts/${debt}`,
+		plan: `/cases/${id}/plan`,
+		'side by side': `/cases/${id}/plans`,
+		'hand-out': `/cases/${id}/handout`,
+		'what happened': `/cases/${id}/happened`
+	};
+	const { address, headers } = residuum;
+	const response = await fetch(address + (paths[screen] ?? ''), { headers });
+	const links = response.headers.get('link') ?? '';
+	const files = [...links.matchAll(/<([^>]+\.js)>; rel="modulepreload"/g)].map(([, file]) =>
+		String(file).replace(/^.*_app\//, '')
+	);
+	// It can't pass because nothing was found.
+	expect(files.length).toBeGreaterThan(20);
+	const built = join(ROOT, 'build/client/_app');
+	const sizes = [...new Set(files)].map((file) => statSync(join(built, file)).size);
+	const size = sizes.reduce((sum, one) => sum + one, 0) / 1000;
+	expect(size).toBeLessThan(most);
+	expect(size).toBeGreaterThan(0.9 * most);
+});
