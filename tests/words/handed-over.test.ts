@@ -195,7 +195,7 @@ describe('every month', () => {
 							['closing', closing]
 						] as const) {
 							const name = { inMonth: month, ofDebt, what };
-							const working = planWorkingOf(plan, plan, { of: 'plan', name });
+							const working = planWorkingOf({ plan, debts }, plan, { of: 'plan', name });
 							if (!working) throw new Error('a working');
 							const { numbers, result } = writePlanWorking(working, (id) => id, usd);
 							expect(amountSaid(result)).toBe(figure);
@@ -210,7 +210,7 @@ describe('every month', () => {
 				}
 				for (const { year, interest } of planYears(plan)) {
 					const name = { over: year, ofDebt: null, what: 'interest' as const };
-					const working = planWorkingOf(plan, plan, { of: 'plan', name });
+					const working = planWorkingOf({ plan, debts }, plan, { of: 'plan', name });
 					if (working)
 						expect(amountSaid(writePlanWorking(working, (id) => id, usd).result)).toBe(interest);
 				}

@@ -311,7 +311,7 @@ describe('what a working of a plan says', () => {
 					...FIGURES.map((apart) => ({ apart }))
 				];
 				for (const name of names) {
-					const working = planWorkingOf(plan, baseline, { of: 'plan', name });
+					const working = planWorkingOf({ plan, debts }, baseline, { of: 'plan', name });
 					if (!working) continue;
 					const { numbers, result, title, words, sources } = writePlanWorking(
 						working,

@@ -13,7 +13,7 @@ import { agreed, consolidated, document, loan, names, other, own, usd } from '..
 /** The workings of a plan against another, as they are written. */
 function worked(plan: Plan, baseline: Plan) {
 	return (name: PlanFigureName) => {
-		const working = planWorkingOf(plan, baseline, { of: 'plan', name });
+		const working = planWorkingOf({ plan, debts: [] }, baseline, { of: 'plan', name });
 		return working && writePlanWorking(working, names, usd);
 	};
 }

@@ -140,7 +140,7 @@ describe('the working of a plan', () => {
 		});
 		const names = new Map(plan.debts.map(({ id }, index) => [id, ['Card', 'Dental'][index] ?? '']));
 		const written = (name: PlanFigure['name']) => {
-			const working = planWorkingOf(plan, baseline, { of: 'plan', name });
+			const working = planWorkingOf({ plan, debts: [] }, baseline, { of: 'plan', name });
 			return working && writePlanWorking(working, (id) => names.get(id) ?? '', usd);
 		};
 		const sum = written('totalInterest');
@@ -148,20 +148,24 @@ describe('the working of a plan', () => {
 			`${sum?.result ?? ''} is Card`,
 			'0.00 is Dental'
 		]);
-		const less = planWorkingOf(plan, baseline, { of: 'plan', name: 'interestLess' });
+		const less = planWorkingOf({ plan, debts: [] }, baseline, { of: 'plan', name: 'interestLess' });
 		expect(less).toMatchObject({
 			kind: 'less',
 			less: baseline.totalInterest - plan.totalInterest
 		});
 		const ends = plan.debts.map(({ payoffDate }) => payoffDate).sort();
-		expect(planWorkingOf(plan, baseline, { of: 'plan', name: 'payoffDate' })).toMatchObject({
+		expect(
+			planWorkingOf({ plan, debts: [] }, baseline, { of: 'plan', name: 'payoffDate' })
+		).toMatchObject({
 			date: ends.at(-1),
 			months: plan.months
 		});
 		expect(written('monthsSooner')?.numbers).toContain(' to 15 Mar 2044: ');
 		const never = planned([card()], { budget: { kind: 'constant', amount: cents(5_000) } });
 		for (const name of ['payoffDate', 'monthsSooner', 'interestLess'] as const) {
-			expect(planWorkingOf(never.plan, never.baseline, { of: 'plan', name })).toBeNull();
+			expect(
+				planWorkingOf({ plan: never.plan, debts: [] }, never.baseline, { of: 'plan', name })
+			).toBeNull();
 		}
 	});
 });

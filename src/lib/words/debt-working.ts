@@ -96,25 +96,8 @@ function written(formula: Formula, result: Result, writing: Writing): Written {
 			};
 		}
 		case 'interest': {
-			const { on, annual, convention, waiting, unrounded, rounding } = formula;
-			const { words, numbers } = conventionWords(
-				convention,
-				writePercent(annual, writing),
-				writing
-			);
-			return {
-				words: [
-					text(writing, 'interest', { convention: words }),
-					...ratesByDay(convention, writing),
-					...(waiting ? [waitingWords(waiting, writing)] : [])
-				].join('; '),
-				numbers: text(writing, 'interest numbers', {
-					balance: write(on.result),
-					convention: numbers,
-					outcome: outcome(unrounded, rounding, is, writing)
-				}),
-				operands: [on]
-			};
+			const { on } = formula;
+			return { ...interestWritten(formula, write(on.result), is, writing), operands: [on] };
 		}
 		case 'minimum':
 			return minimumWritten(formula, is, writing);
@@ -163,6 +146,34 @@ function written(formula: Formula, result: Result, writing: Writing): Written {
 			};
 		}
 	}
+}
+
+/** How interest comes about on a balance, in words and in numbers. */
+export function interestWritten(
+	{
+		annual,
+		convention,
+		waiting,
+		unrounded,
+		rounding
+	}: Omit<Formula & { kind: 'interest' }, 'kind' | 'on'>,
+	balance: string,
+	is: string,
+	writing: Writing
+): { words: string; numbers: string } {
+	const by = conventionWords(convention, writePercent(annual, writing), writing);
+	return {
+		words: [
+			text(writing, 'interest', { convention: by.words }),
+			...ratesByDay(convention, writing),
+			...(waiting ? [waitingWords(waiting, writing)] : [])
+		].join('; '),
+		numbers: text(writing, 'interest numbers', {
+			balance,
+			convention: by.numbers,
+			outcome: outcome(unrounded, rounding, is, writing)
+		})
+	};
 }
 
 function restWords({ because, balloon }: Formula & { kind: 'rest' }, writing: Writing): string {

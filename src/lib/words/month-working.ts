@@ -1,32 +1,38 @@
 /** How a figure in the table of every month comes about, in words and numbers. */
-import { grouped, writeMonth, writePercent } from '../reading/written';
+import { writeMonth } from '../reading/written';
+import { interestWritten } from './debt-working';
 import type { Pen } from './working-parts';
 import { source, yes, type Of, type Written } from './working-parts';
 
 export function monthInterestWritten(
-	{ id, month, opening, charges, annual, unrounded, interest }: Of<'interest of a month'>,
+	{ id, month, periods, interest }: Of<'interest of a month'>,
 	pen: Pen
 ): Written {
-	const { writing } = pen;
-	const charged = yes(charges !== 0);
-	const places = writing.currency.digits + 3;
-	return {
-		title: pen.text('month interest', { name: pen.nameOf(id), month: writeMonth(month, writing) }),
-		words: pen.text('month interest words', { charged, twelfth: yes(unrounded !== null) }),
-		numbers:
-			unrounded === null
-				? null
-				: pen.text('month interest numbers', {
-						opening: pen.money(opening),
-						charged,
-						charges: pen.money(charges),
-						rate: writePercent(annual, writing),
-						unrounded: grouped(Math.round(unrounded * 1000), places, writing),
-						is: pen.money(interest)
-					}),
-		result: pen.money(interest),
-		sources: []
-	};
+	const [only, ...others] = periods;
+	const is = pen.money(interest);
+	const title = pen.text('month interest', {
+		name: pen.nameOf(id),
+		month: writeMonth(month, pen.writing)
+	});
+	if (!only) {
+		return {
+			title,
+			words: pen.text('month interest none'),
+			numbers: null,
+			result: is,
+			sources: []
+		};
+	}
+	if (others.length > 0) {
+		const amounts = periods.map((period) => period.interest);
+		const words = pen.text('month interest of several', { count: periods.length });
+		return { title, words, numbers: pen.added(amounts, interest), result: is, sources: [] };
+	}
+	const balance =
+		only.charges === 0
+			? pen.money(only.opening)
+			: `(${pen.money(only.opening)} + ${pen.money(only.charges)})`;
+	return { title, ...interestWritten(only, balance, is, pen.writing), result: is, sources: [] };
 }
 
 export function monthBalanceWritten(working: Of<'balance after a month'>, pen: Pen): Written {

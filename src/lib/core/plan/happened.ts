@@ -1,30 +1,16 @@
 /** What really happened beside what was planned: where the difference comes from (contract, section 12). */
-import { interestBeforeFirst } from '../debt/before-first';
 import { anchorOf, dateOfTerms, daysOfPeriod, periodsBeforeFirst } from '../debt/period-days';
 import { rateStepsOf } from '../debt/rate-steps';
-import { blankPeriod, openPeriod } from '../debt/period';
-import { beforeTheFirst } from '../debt/stretches';
 import type { DebtTerms } from '../debt/terms';
 import { dueDate, dueDatesUntil, type CalendarDate } from '../quantities/calendar';
-import { ZERO, type Cents, atLeastZero, minus } from '../quantities/money';
-import { interestOn, NO_DAYS, type Percent } from '../quantities/rate';
+import { type Cents, atLeastZero, minus } from '../quantities/money';
+import { interestOn, NO_DAYS } from '../quantities/rate';
 import { periodicRate } from '../debt/interest/all-ways';
-import { asPlanned } from './month';
-import { paidByPeriod } from './payments';
+import { periodsOf, type PlannedPeriod } from './records';
 import type { Plan, PlannedDebt } from './terms';
 
 /** One period of a debt as a plan expected it, money in minor units. */
-export interface ExpectedPeriod {
-	/** 1, 2, 3 …; 0, −1, … for whole periods before the first, in which only interest runs. */
-	readonly k: number;
-	readonly date: CalendarDate;
-	/** The annual rate in force. */
-	readonly annual: Percent;
-	readonly paid: Cents;
-	readonly charges: Cents;
-	readonly interest: Cents;
-	readonly closing: Cents;
-}
+export type ExpectedPeriod = Omit<PlannedPeriod, 'month' | 'opening'>;
 
 /** What a chosen plan expected of one of its debts. */
 export interface Forecast {
@@ -33,45 +19,8 @@ export interface Forecast {
 }
 
 /** What a plan expects of a debt, by its place in it, period by period. */
-export function forecastOf(debts: readonly PlannedDebt[], plan: Plan, index: number): Forecast {
-	const planned = debts[index];
-	if (!planned) throw new RangeError('a plan has no such debt');
-	const terms = asPlanned(planned.terms);
-	const anchor = anchorOf(terms);
-	const stretch = beforeTheFirst(terms);
-	const period = blankPeriod();
-	let balance: number = terms.opening;
-	const before = interestBeforeFirst(terms);
-	const early = before.map((interest, at): ExpectedPeriod => {
-		const k = at + 1 - before.length;
-		balance += interest;
-		return {
-			k,
-			date: dueDate(terms.firstDue, k, terms.paymentsPerYear),
-			annual: terms.rate.annual,
-			paid: ZERO,
-			charges: ZERO,
-			interest: interest as Cents,
-			closing: balance as Cents
-		};
-	});
-	const periods = paidByPeriod(debts, plan, index).map(
-		({ k, date, amount: paid }): ExpectedPeriod => {
-			openPeriod(terms, anchor, stretch, k, balance, period);
-			balance = period.owed - paid;
-			return {
-				k,
-				date,
-				annual: stretch.annual,
-				paid,
-				charges: period.charges as Cents,
-				interest: period.interest as Cents,
-				closing: balance as Cents
-			};
-		}
-	);
-	return { terms, periods: [...early, ...periods] };
-}
+export const forecastOf = (debts: readonly PlannedDebt[], plan: Plan, index: number): Forecast =>
+	periodsOf(debts, plan, index);
 
 /** A balance as a statement has it, with the interest since the one before where that is printed. */
 interface BalanceReading {

@@ -1,9 +1,9 @@
 /** The figures of a plan that have a working, and what such a working is, as data. */
+import type { Formula } from '../debt/figure';
 import type { CalendarDate } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import type { ComparedFigure, ComparedValue } from '../plan/comparison';
 import type { Brought, ConcessionFees, DebtTotals } from '../plan/terms';
-import type { Percent } from '../quantities/rate';
 
 /** A figure of a plan, or of how it compares with its baseline. */
 export interface PlanFigure {
@@ -73,6 +73,16 @@ export interface MonthlyFee {
 	readonly due: Cents;
 }
 
+/** The interest of one period: on what, and how it is charged. */
+export interface PeriodInterest extends Omit<
+	Extract<Formula, { kind: 'interest' }>,
+	'kind' | 'on'
+> {
+	readonly opening: Cents;
+	readonly charges: Cents;
+	readonly interest: Cents;
+}
+
 export type PlanWorking =
 	/** A sum over the debts, in all or in one month. */
 	| {
@@ -92,16 +102,12 @@ export type PlanWorking =
 			/** Whether the plan brings it, so that what it owed has a working of its own. */
 			readonly isNew: boolean;
 	  }
-	/** A month's interest: what bears it, at a twelfth of the annual rate where it is charged so. */
+	/** A month's interest: that of the periods that fall due in it. */
 	| {
 			readonly kind: 'interest of a month';
 			readonly id: string;
 			readonly month: CalendarDate;
-			readonly opening: Cents;
-			readonly charges: Cents;
-			readonly annual: Percent;
-			/** In minor units; null where the lender charges it in another way. */
-			readonly unrounded: number | null;
+			readonly periods: readonly PeriodInterest[];
 			readonly interest: Cents;
 	  }
 	/** What is owed on a debt after a month. */

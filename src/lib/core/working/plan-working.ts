@@ -1,31 +1,49 @@
 /** How the figures of a plan come about, as data: of which debts' or months' figures each is made. */
 import { addMonths, dateParts, type CalendarDate } from '../quantities/calendar';
-import { roundedShare, type Cents, sumOf } from '../quantities/money';
+import { type Cents, sumOf } from '../quantities/money';
 import { owedInAll, planDifference } from '../plan/answers';
 import { comparedPlan, distance, type ComparedFigure } from '../plan/comparison';
-import type { MonthSum, PlanFigure, PlanFigureName, PlanWorking, Span, Spans } from './plan-figure';
+import type {
+	MonthSum,
+	PeriodInterest,
+	PlanFigure,
+	PlanFigureName,
+	PlanWorking,
+	Span,
+	Spans
+} from './plan-figure';
 import { monthlyFee } from '../plan/month';
 import { spentIn } from '../plan/payments';
-import type { Brought, Plan, PlanMonth } from '../plan/terms';
-import { WHOLE, type Percent } from '../quantities/rate';
+import type { Brought, Plan, PlanMonth, PlannedDebt } from '../plan/terms';
+import { WHOLE } from '../quantities/rate';
+import { periodsOf } from '../plan/records';
+import { interestBy } from './row-working';
 import { costPerUnit } from '../debt/run';
+
+/** A plan with the debts that it is made of. */
+export interface PlannedBy {
+	readonly plan: Plan;
+	readonly debts: readonly PlannedDebt[];
+}
 
 /** How a figure of a plan comes about; null where there is no such figure. */
 export function planWorkingOf(
-	plan: Plan,
+	{ plan, debts }: PlannedBy,
 	baseline: Plan,
 	{ name, whose }: PlanFigure
 ): PlanWorking | null {
 	const of = whose === 'baseline' ? baseline : plan;
-	return typeof name === 'object'
-		? partWorking(of, baseline, name)
-		: totalWorking(of, baseline, name);
+	if (typeof name !== 'object') return totalWorking(of, baseline, name);
+	// What a month of one debt is made of is opened in the plan alone.
+	return 'ofDebt' in name && 'inMonth' in name
+		? shareWorking({ plan, debts }, name)
+		: partWorking(of, baseline, name);
 }
 
 function partWorking(
 	plan: Plan,
 	baseline: Plan,
-	name: Exclude<PlanFigureName, string>
+	name: Exclude<PlanFigureName, string | OfShare>
 ): PlanWorking | null {
 	if ('interestOf' in name) {
 		const debt = plan.debts.find(({ id }) => id === name.interestOf);
@@ -47,7 +65,6 @@ function partWorking(
 	if ('over' in name) return sumOfMonths(plan, name);
 	const month = plan.kept[name.inMonth - 1];
 	if (!month) return null;
-	if ('ofDebt' in name) return shareWorking(plan, month, name);
 	if (name.what === 'fees') return feesOfMonth(plan, month);
 	if (name.what === 'spent') return workingOfSpent(plan, month, false);
 	return sumOfMonth(plan, month, name.what);
@@ -179,32 +196,28 @@ function sumOfMonth(plan: Plan, month: PlanMonth, what: MonthSum): PlanWorking {
 type OfShare = Extract<PlanFigureName, { readonly inMonth: number; readonly ofDebt: string }>;
 
 function shareWorking(
-	plan: Plan,
-	month: PlanMonth,
-	{ ofDebt: id, what }: OfShare
+	{ plan, debts }: PlannedBy,
+	{ inMonth, ofDebt: id, what }: OfShare
 ): PlanWorking | null {
-	const share = month.shares.find(({ index }) => plan.debts[index]?.id === id);
-	if (!share) return null;
+	const month = plan.kept[inMonth - 1];
+	const share = month?.shares.find(({ index }) => plan.debts[index]?.id === id);
+	if (!month || !share) return null;
 	const { opening, charges, interest, paid, closing } = share;
 	const date = dateOf(plan, month.month);
 	if (what === 'closing') {
 		const of = { opening, charges, interest, paid, closing };
 		return { kind: 'balance after a month', id, month: date, number: month.month, ...of };
 	}
-	const annual = share.annual as Percent;
-	const bearing = opening + charges;
-	// Where interest goes by days, or several payments fall into the month, a twelfth is not what is charged.
-	const twelfth = roundedShare(bearing, annual, WHOLE * 12) === interest;
-	return {
-		kind: 'interest of a month',
-		id,
-		month: date,
-		opening,
-		charges,
-		annual,
-		unrounded: twelfth ? (bearing * annual) / (WHOLE * 12) : null,
-		interest
-	};
+	const { terms, periods } = periodsOf(debts, plan, share.index);
+	const due = periods
+		.filter((period) => period.month === month.month)
+		.map((period): PeriodInterest => ({
+			opening: period.opening,
+			charges: period.charges,
+			interest: period.interest,
+			...interestBy(terms, period.k, period.annual, period.opening + period.charges)
+		}));
+	return { kind: 'interest of a month', id, month: date, periods: due, interest };
 }
 
 type OverMonths = Extract<PlanFigureName, { readonly over: number | 'all' }>;

@@ -5,7 +5,7 @@ import type { Explained } from '../debt/rules/rule';
 import type { Formula, MoneyOperand, RateDays, RowFigure, Working } from '../debt/figure';
 import { dateOfDay, dayNumber, type CalendarDate } from '../quantities/calendar';
 import { ZERO, type Cents, minus, plus } from '../quantities/money';
-import { piecesOf, type Percent, type PeriodDays } from '../quantities/rate';
+import { NO_DAYS, piecesOf, type Percent, type PeriodDays } from '../quantities/rate';
 import {
 	conventionOf,
 	isByDay,
@@ -14,7 +14,8 @@ import {
 	unroundedInterest,
 	type RateTerms
 } from '../debt/interest/all-ways';
-import { rateIn, type RateStep } from '../debt/rate-steps';
+import { anchorOf, daysOfPeriod } from '../debt/period-days';
+import { rateIn, rateStepsOf, type RateStep } from '../debt/rate-steps';
 import { recordOf, type PeriodRecord } from '../debt/record';
 import { rowAt, type Run, type RunRow } from '../debt/run';
 import { lendingOf } from '../debt/stretches';
@@ -95,14 +96,28 @@ function rowFormula(
 
 /** On the balance with its charges; in advance, on what the payment leaves of it. */
 function interestFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): Formula {
-	const { opening, charges, paid, annual, days, stretch } = recordOf(terms, run, row.k);
-	const later = stretch.rates.filter(({ from }) => from > row.k);
+	const { opening, charges, paid, annual } = recordOf(terms, run, row.k);
 	const advance = terms.timing === 'advance';
 	const balance = opening + charges - (advance ? paid : 0);
-	const rate = { ...terms.rate, annual };
 	return {
 		kind: 'interest',
 		on: here(advance ? 'remaining' : base(row)),
+		...interestBy(terms, row.k, annual, balance)
+	};
+}
+
+/** How the interest of period k comes about, on a balance in minor units and at the rate with which it begins. */
+export function interestBy(
+	terms: DebtTerms,
+	k: number,
+	annual: Percent,
+	balance: number
+): Omit<Extract<Formula, { kind: 'interest' }>, 'kind' | 'on'> {
+	const days = { ...NO_DAYS };
+	daysOfPeriod(terms, anchorOf(terms), k, days);
+	const later = rateStepsOf(terms).filter(({ from }) => from > k);
+	const rate = { ...terms.rate, annual };
+	return {
 		annual,
 		convention: conventionOf(terms.rate, terms.paymentsPerYear, piecesAt(rate, later, days)),
 		waiting: waitingIn(terms, days),

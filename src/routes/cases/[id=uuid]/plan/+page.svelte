@@ -260,6 +260,7 @@
 	<PlanWorkingNote
 		figure={opened.figure}
 		{plan}
+		debts={hand.debts}
 		{baseline}
 		nameOf={nameOfDebt}
 		{writing}

@@ -65,6 +65,7 @@
 				readonly anchor: HTMLElement;
 				readonly figure: PlanFigure;
 				readonly plan: Plan;
+				readonly debts: readonly PlannedDebt[];
 				readonly baseline: Plan;
 		  };
 	/** The figure that shows its working: the least money, or one of the strained plan against the plan. */
@@ -74,7 +75,7 @@
 		const under = underStrain(debts, terms, strain);
 		const plan = planOf(under.debts, under.plan);
 		const baseline = planOf(debts, terms);
-		opened = { anchor, figure: { of: 'plan', name }, plan, baseline };
+		opened = { anchor, figure: { of: 'plan', name }, plan, debts: under.debts, baseline };
 	}
 
 	function close(): void {

@@ -139,6 +139,7 @@
 	<PlanWorkingNote
 		{...opened}
 		plan={found}
+		{debts}
 		baseline={plan}
 		{nameOf}
 		{writing}

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import type { PlanFigure } from '$lib/core/working/plan-figure';
 	import { planWorkingOf } from '$lib/core/working/plan-working';
-	import type { Plan } from '$lib/core/plan/terms';
+	import type { Plan, PlannedDebt } from '$lib/core/plan/terms';
 	import type { Writing } from '$lib/reading/writing';
 	import { writePlanWorking } from '$lib/words/plan-working';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
@@ -10,6 +10,8 @@
 	interface Props {
 		figure: PlanFigure;
 		plan: Plan;
+		/** The debts that it is made of. */
+		debts: readonly PlannedDebt[];
 		/** What it is measured against. */
 		baseline: Plan;
 		nameOf: (id: string) => string;
@@ -17,12 +19,12 @@
 		anchor: HTMLElement;
 		onclose: () => void;
 	}
-	const { figure, plan, baseline, nameOf, writing, anchor, onclose }: Props = $props();
+	const { figure, plan, debts, baseline, nameOf, writing, anchor, onclose }: Props = $props();
 
 	/** The figures opened from that one, each from the one before. */
 	let further = $state.raw<readonly PlanFigure[]>([]);
 	const working = $derived.by(() => {
-		const found = planWorkingOf(plan, baseline, further.at(-1) ?? figure);
+		const found = planWorkingOf({ plan, debts }, baseline, further.at(-1) ?? figure);
 		return found && writePlanWorking(found, nameOf, writing);
 	});
 </script>

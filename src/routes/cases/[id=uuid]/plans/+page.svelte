@@ -52,6 +52,7 @@
 				return {
 					entry,
 					plan,
+					planned: debts,
 					refused: refusal !== null,
 					assumed: assumesTerms(entry),
 					figures: comparedPlan(plan),
@@ -222,6 +223,7 @@
 	<PlanWorkingNote
 		{figure}
 		plan={plan.plan}
+		debts={plan.planned}
 		{baseline}
 		nameOf={(id) => debts.find((debt) => debt.id === id)?.name ?? ''}
 		{writing}

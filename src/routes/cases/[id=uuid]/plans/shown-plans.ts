@@ -1,7 +1,7 @@
 /** A plan as it is laid beside others. */
 import type { PlanDifference } from '$lib/core/plan/answers';
 import type { ComparedPlan } from '$lib/core/plan/comparison';
-import type { Plan } from '$lib/core/plan/terms';
+import type { Plan, PlannedDebt } from '$lib/core/plan/terms';
 import type { Listed } from '$lib/words/plan';
 import type { PlanEntry } from '$lib/document/plan';
 
@@ -14,6 +14,8 @@ export interface Look {
 export interface ShownPlan {
 	readonly entry: PlanEntry;
 	readonly plan: Plan;
+	/** Those that it is made of. */
+	readonly planned: readonly PlannedDebt[];
 	/** Whether it is not computed: what it changes is not possible, or a term of it is missing. */
 	readonly refused: boolean;
 	/** Whether terms of it are assumed: proposed, and named by nobody. */

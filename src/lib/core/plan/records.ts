@@ -1,0 +1,83 @@
+/** The periods of a debt on its way through a plan, each as it was opened and closed. */
+import { interestBeforeFirst } from '../debt/before-first';
+import { blankPeriod, openPeriod } from '../debt/period';
+import { anchorOf } from '../debt/period-days';
+import { beforeTheFirst } from '../debt/stretches';
+import type { DebtTerms } from '../debt/terms';
+import { dueDate, monthsBetween, type CalendarDate } from '../quantities/calendar';
+import { asCarried, plus, ZERO, type Cents } from '../quantities/money';
+import type { Percent } from '../quantities/rate';
+import { asPlanned } from './month';
+import { paidByPeriod } from './payments';
+import type { Plan, PlannedDebt } from './terms';
+
+/** One period, money in minor units. */
+export interface PlannedPeriod {
+	/** 1, 2, 3 …; 0, −1, … for whole periods before the first, in which only interest runs. */
+	readonly k: number;
+	readonly date: CalendarDate;
+	/** The month of the plan in which it falls due, from 1. */
+	readonly month: number;
+	/** The annual rate in force. */
+	readonly annual: Percent;
+	readonly opening: Cents;
+	readonly charges: Cents;
+	readonly interest: Cents;
+	readonly paid: Cents;
+	readonly closing: Cents;
+}
+
+/**
+ * The periods of one debt, by its place in the plan, and its terms as plans have them.
+ * @throws RangeError where the plan has no such debt
+ */
+export function periodsOf(
+	debts: readonly PlannedDebt[],
+	plan: Plan,
+	index: number
+): { readonly terms: DebtTerms; readonly periods: readonly PlannedPeriod[] } {
+	const planned = debts[index];
+	if (!planned) throw new RangeError('a plan has no such debt');
+	const terms = asPlanned(planned.terms);
+	const anchor = anchorOf(terms);
+	const stretch = beforeTheFirst(terms);
+	const period = blankPeriod();
+	let balance = terms.opening;
+	const before = interestBeforeFirst(terms);
+	const early = before.map((interest, at): PlannedPeriod => {
+		const k = at + 1 - before.length;
+		const date = dueDate(terms.firstDue, k, terms.paymentsPerYear);
+		const opening = balance;
+		balance = plus(balance, interest);
+		return {
+			k,
+			date,
+			month: Math.max(1, monthsBetween(plan.firstMonth, date) + 1),
+			annual: terms.rate.annual,
+			opening,
+			charges: ZERO,
+			interest: asCarried(interest),
+			paid: ZERO,
+			closing: balance
+		};
+	});
+	const periods = paidByPeriod(debts, plan, index).map(
+		({ k, date, month, amount: paid }): PlannedPeriod => {
+			const opening = balance;
+			openPeriod(terms, anchor, stretch, k, balance, period);
+			balance = asCarried(period.owed - paid);
+			return {
+				k,
+				date,
+				month,
+				annual: stretch.annual,
+				opening,
+				charges: asCarried(period.charges),
+				interest: asCarried(period.interest),
+				paid,
+				closing: balance
+			};
+		}
+	);
+	return { terms, periods: [...early, ...periods] };
+}
