@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { loadAnew } from '$lib/desk/requests';
-	import Answer from '$lib/ui/Answer.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
+	import NotOpened from './NotOpened.svelte';
 
 	const missing = $derived(page.status === 404);
 	const text = $derived(
@@ -16,13 +16,6 @@
 			: page.error?.remedy
 	);
 	const title = $derived(missing ? 'Not found' : 'Something went wrong');
-
-	let isAsking = $state(false);
-	async function again(): Promise<void> {
-		isAsking = true;
-		await loadAnew();
-		isAsking = false;
-	}
 </script>
 
 <svelte:head><title>Residuum</title></svelte:head>
@@ -33,32 +26,4 @@
 		{ name: title, href: page.url.pathname }
 	]}
 />
-<main>
-	<h1 class="unseen">{title}</h1>
-	<Answer sentence={[{ text }]} />
-	{#if remedy}<p>{remedy}</p>{/if}
-	<p class="ways">
-		{#if !missing}
-			<button type="button" disabled={isAsking} onclick={again}>Try again</button>
-		{/if}
-		<a href="/">Open the casebook</a>
-	</p>
-</main>
-
-<style>
-	main {
-		display: grid;
-		gap: 12px;
-		padding: 40px 24px;
-	}
-
-	.ways {
-		display: flex;
-		gap: 18px;
-	}
-
-	button {
-		color: var(--act);
-		font-weight: 600;
-	}
-</style>
+<NotOpened {title} why={text} {remedy} {...missing ? {} : { onagain: loadAnew }} />

@@ -2,7 +2,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { keysOn } from '$lib/words/keys';
-	import Note from '$lib/ui/Note.svelte';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import { isTyping } from '$lib/ui/typing';
 
@@ -31,23 +30,25 @@
 	</button>
 {/if}
 {#if isOpen && button}
-	<Note
-		title="Keys of this screen"
-		anchor={button}
-		onclose={() => {
-			isOpen = false;
-			button?.focus();
-		}}
-	>
-		<dl>
-			{#each keys as { keys: named, does } (does)}
-				<dt><kbd>{named}</kbd></dt>
-				<dd>{does}</dd>
-			{/each}
-			<dt><kbd>?</kbd></dt>
-			<dd>opens and closes this list</dd>
-		</dl>
-	</Note>
+	{#await import('$lib/ui/Note.svelte') then { default: Note }}
+		<Note
+			title="Keys of this screen"
+			anchor={button}
+			onclose={() => {
+				isOpen = false;
+				button?.focus();
+			}}
+		>
+			<dl>
+				{#each keys as { keys: named, does } (does)}
+					<dt><kbd>{named}</kbd></dt>
+					<dd>{does}</dd>
+				{/each}
+				<dt><kbd>?</kbd></dt>
+				<dd>opens and closes this list</dd>
+			</dl>
+		</Note>
+	{/await}
 {/if}
 
 <style>

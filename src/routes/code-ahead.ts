@@ -4,12 +4,13 @@ import { serverAnswers } from '$lib/desk/requests';
 /** How long a page has been open before anything is loaded for others, in milliseconds; also when it is tried again. */
 const AFTER = 5_000;
 
-/** What screens load once they have opened: their pictures, and what places notes. */
+/** What screens load once they have opened: their pictures, notes, and workings of a plan. */
 const PARTS: readonly (() => Promise<unknown>)[] = [
 	() => import('$lib/ui/balance-chart'),
 	() => import('$lib/ui/split-chart'),
 	() => import('$lib/ui/curve-chart'),
-	() => import('@floating-ui/dom')
+	() => import('$lib/ui/Note.svelte'),
+	() => import('./cases/[id=uuid]/plan/PlanWorkingNote.svelte')
 ];
 
 /**

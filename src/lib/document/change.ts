@@ -70,6 +70,22 @@ export const confirmed = (change: ChangeEntry): ChangeEntry =>
 		? { ...change, assumed: [], debts: change.debts.map((of) => ({ ...of, assumed: false })) }
 		: { ...change, assumed: [] };
 
+/** Whether nobody has named a term of it yet. */
+export const isAssumedTerm = ({ assumed }: ChangeEntry, term: AssumedTerm): boolean =>
+	assumed.some((other) => other === term);
+
+/** The change with other fields; a term that is named with them is no longer assumed. */
+export const withTerm = (
+	change: ChangeEntry,
+	term: AssumedTerm | undefined,
+	fields: object
+): ChangeEntry =>
+	({
+		...change,
+		...fields,
+		assumed: change.assumed.filter((other) => other !== term)
+	}) as ChangeEntry;
+
 /** The debt that a change brings; null where it brings none. */
 export const newDebtOf = (change: ChangeEntry): NewDebtEntry | null =>
 	change.kind === 'consolidate' ? change.loan : change.kind === 'transfer' ? change.card : null;

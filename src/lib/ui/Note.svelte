@@ -3,7 +3,7 @@
 	in it and is gone leaves the focus to the note.
 -->
 <script lang="ts">
-	import type * as Placing from '@floating-ui/dom';
+	import { autoUpdate, computePosition, flip, offset, shift, size } from '@floating-ui/dom';
 	import type { Snippet } from 'svelte';
 	import type { Attachment } from 'svelte/attachments';
 
@@ -20,9 +20,6 @@
 	}
 	const { title, anchor, tools, children, onclose, onkey }: Props = $props();
 
-	/** What places notes: not needed before the first one opens. */
-	const floating = (): Promise<typeof Placing> => import('@floating-ui/dom');
-
 	/** So far a note keeps from the edges of the window, in pixels. */
 	const EDGE = 12;
 
@@ -37,35 +34,19 @@
 			':is([data-first] input, [data-first] select, button[data-first])'
 		);
 		(first ?? note).focus();
-		let stopPlacing = (): void => undefined;
-		let isGone = false;
-		note.style.opacity = '0';
-		void floating()
-			.then((placing) => {
-				if (isGone) return;
-				stopPlacing = placing.autoUpdate(beside, note, () => void put(placing, beside, note));
-			})
-			.catch((error: unknown) => {
-				note.style.opacity = '';
-				throw error;
-			});
+		const stopPlacing = autoUpdate(beside, note, () => void put(beside, note));
 		const kept = new MutationObserver(() => {
 			if (document.activeElement === document.body) note.focus();
 		});
 		kept.observe(note, { childList: true, subtree: true });
 		return () => {
-			isGone = true;
 			stopPlacing();
 			kept.disconnect();
 		};
 	};
 
 	/** Below its anchor or above it, never past an edge, and no higher than there is room. */
-	async function put(
-		{ computePosition, flip, offset, shift, size }: typeof Placing,
-		beside: HTMLElement,
-		note: HTMLElement
-	): Promise<void> {
+	async function put(beside: HTMLElement, note: HTMLElement): Promise<void> {
 		const { x, y } = await computePosition(beside, note, {
 			strategy: 'fixed',
 			placement: 'bottom-start',
@@ -82,7 +63,7 @@
 				})
 			]
 		});
-		Object.assign(note.style, { left: `${x}px`, top: `${y}px`, opacity: '' });
+		Object.assign(note.style, { left: `${x}px`, top: `${y}px` });
 	}
 
 	function key(event: KeyboardEvent): void {

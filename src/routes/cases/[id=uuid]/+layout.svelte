@@ -3,10 +3,10 @@
 	import { page } from '$app/state';
 	import { openCase } from '$lib/desk/requests';
 	import type { CaseState } from '$lib/document/case';
-	import Answer from '$lib/ui/Answer.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { onMount } from 'svelte';
 	import type { LayoutProps } from './$types';
+	import NotOpened from '../../NotOpened.svelte';
 	import CaseRoom from './CaseRoom.svelte';
 
 	const { data, children }: LayoutProps = $props();
@@ -48,16 +48,12 @@
 	{#if problem === null}
 		<main><p class="opening">Opening the case …</p></main>
 	{:else}
-		<main class="missing" role="alert">
-			<Answer sentence={[{ text: 'The case could not be opened.' }]} />
-			<p>{problem}</p>
-			<p class="ways">
-				<button type="button" onclick={() => page.params.id && void open(page.params.id)}>
-					Try again
-				</button>
-				<a href="/">Open the casebook</a>
-			</p>
-		</main>
+		<NotOpened
+			title="Not opened"
+			why="The case could not be opened."
+			remedy={problem}
+			onagain={() => open(page.params.id ?? '')}
+		/>
 	{/if}
 {/if}
 
@@ -65,21 +61,5 @@
 	.opening {
 		padding: 26px 24px;
 		color: var(--quiet);
-	}
-
-	.missing {
-		display: grid;
-		gap: 12px;
-		padding: 40px 24px;
-	}
-
-	.ways {
-		display: flex;
-		gap: 18px;
-	}
-
-	button {
-		color: var(--act);
-		font-weight: 600;
 	}
 </style>

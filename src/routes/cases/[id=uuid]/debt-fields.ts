@@ -10,7 +10,7 @@ import type { Reading } from '$lib/reading/reading';
 import type { Writing } from '$lib/reading/writing';
 
 /** How a value is read from and written into a field. */
-interface FieldText<T> {
+export interface FieldText<T> {
 	readonly read: (typed: string) => Reading<T>;
 	readonly write: (value: T) => string;
 }

@@ -22,7 +22,6 @@
 	import PlanHappeningNote from './PlanHappeningNote.svelte';
 	import PlanPanels, { type Panel } from './PlanPanels.svelte';
 	import PlanPicture from './PlanPicture.svelte';
-	import PlanWorkingNote from './PlanWorkingNote.svelte';
 	import { eventByKey } from './month-keys';
 	import { cureInFirst, whyDebtGets, type Why } from './reasons';
 
@@ -257,16 +256,18 @@
 	onclose={() => (panel = null)}
 />
 {#if opened}
-	<PlanWorkingNote
-		figure={opened.figure}
-		{plan}
-		debts={hand.debts}
-		{baseline}
-		nameOf={nameOfDebt}
-		{writing}
-		anchor={opened.anchor}
-		onclose={close}
-	/>
+	{#await import('./PlanWorkingNote.svelte') then { default: PlanWorkingNote }}
+		<PlanWorkingNote
+			figure={opened.figure}
+			{plan}
+			debts={hand.debts}
+			{baseline}
+			nameOf={nameOfDebt}
+			{writing}
+			anchor={opened.anchor}
+			onclose={close}
+		/>
+	{/await}
 {/if}
 {#if why}
 	<Note title={why.title} anchor={why.anchor} onclose={close}>

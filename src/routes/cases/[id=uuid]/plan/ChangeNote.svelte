@@ -4,8 +4,10 @@
 	import {
 		confirmed,
 		isAssumed,
+		isAssumedTerm,
 		missingTerms,
-		type AssumedTerm,
+		newDebtOf,
+		withTerm,
 		type ChangeEntry,
 		type NewDebtEntry
 	} from '$lib/document/change';
@@ -25,6 +27,7 @@
 		rateText
 	} from '../debt-fields';
 	import ChangedDebt from './ChangedDebt.svelte';
+	import ChangeTerm from './ChangeTerm.svelte';
 	import NewDebtTerms from './NewDebtTerms.svelte';
 
 	interface Props {
@@ -39,15 +42,16 @@
 
 	const writing = $derived(writingOf(paper));
 	const money = $derived(moneyText(writing));
-	const day = $derived(momentText(paper.asOf, writing));
+	const rate = $derived(rateText(writing));
+	const share = $derived(minimumPercentText(writing));
 	const title = $derived(changeKind(change.kind, writing));
-	const brought = $derived(
-		change.kind === 'consolidate' ? change.loan : change.kind === 'transfer' ? change.card : null
-	);
+	const brought = $derived(newDebtOf(change));
 
 	/** What stands in a term that is still open. */
 	const OPEN = 'to be typed';
 	const missing = $derived(missingTerms(change));
+	/** What all terms have in common. */
+	const about = $derived({ change, placeholder: OPEN, onchange, onenter: goOn });
 
 	let fields = $state<HTMLElement>();
 
@@ -65,28 +69,22 @@
 		{ value: 'added', words: 'added to the loan' },
 		{ value: 'up-front', words: 'paid at the start' }
 	] as const;
+	const NO_FEE = {
+		amount: { kind: 'amount', amount: null },
+		percent: { kind: 'percent', percent: null, cap: null }
+	} as const;
 	const MONTHLY = [
 		{ value: 'amount', words: 'an amount' },
 		{ value: 'percent', words: 'in percent' }
 	] as const;
 
-	/** Whether a term is assumed; once it is typed it is not any more. */
-	const isGuess = (term: AssumedTerm): boolean => change.assumed.some((other) => other === term);
-	const named = <T extends AssumedTerm>(terms: readonly T[], term: AssumedTerm): T[] =>
-		terms.filter((other) => other !== term);
-
+	/** The debt that it brings, with other fields. */
 	function bring(fields: Partial<NewDebtEntry>): void {
-		const term = 'rule' in fields ? 'rule' : 'firstDue';
-		if (change.kind === 'consolidate') {
-			const loan = { ...change.loan, ...fields };
-			const assumed = 'name' in fields ? change.assumed : named(change.assumed, term);
-			onchange({ ...change, assumed, loan });
-		}
-		if (change.kind === 'transfer') {
-			const card = { ...change.card, ...fields };
-			const assumed = 'name' in fields ? change.assumed : named(change.assumed, term);
-			onchange({ ...change, assumed, card });
-		}
+		const term = 'rule' in fields ? 'rule' : 'firstDue' in fields ? 'firstDue' : undefined;
+		const debt = { ...brought, ...fields };
+		onchange(
+			withTerm(change, term, change.kind === 'consolidate' ? { loan: debt } : { card: debt })
+		);
 	}
 
 	/** A debt is taken into the change or left out of it. */
@@ -111,6 +109,20 @@
 		}
 	}
 </script>
+
+{#snippet newDebt()}
+	{#if brought}
+		<NewDebtTerms
+			debt={brought}
+			isAssumed={(term) => isAssumedTerm(change, term)}
+			asOf={paper.asOf}
+			{writing}
+			open={OPEN}
+			onchange={bring}
+			onenter={goOn}
+		/>
+	{/if}
+{/snippet}
 
 <Note {title} {anchor} {onclose}>
 	<div bind:this={fields}>
@@ -139,160 +151,115 @@
 					{...nameText(writing)}
 					onchange={(name) => bring({ name: name ?? '' })}
 				/>
-				{#if change.kind === 'consolidate'}
-					<span class="label">Annual rate</span>
-					<TypedField
-						onenter={goOn}
-						label="Annual rate of the new loan"
-						assumed={isGuess('annualRate')}
-						value={change.annualRate}
-						{...rateText(writing)}
-						optional
-						placeholder={OPEN}
-						onchange={(annualRate) =>
-							onchange({ ...change, assumed: named(change.assumed, 'annualRate'), annualRate })}
-					/>
-				{:else if change.kind === 'transfer'}
-					<span class="label">Offer rate</span>
-					<span class="two">
-						<TypedField
-							onenter={goOn}
-							label="Offer rate"
-							assumed={isGuess('offerRate')}
-							value={change.offerRate}
-							{...rateText(writing)}
-							optional
-							placeholder={OPEN}
-							onchange={(offerRate) =>
-								onchange({ ...change, assumed: named(change.assumed, 'offerRate'), offerRate })}
-						/>
-						<span>for months</span>
-						<TypedField
-							onenter={goOn}
-							label="Months of the offer"
-							assumed={isGuess('offerMonths')}
-							value={change.offerMonths}
-							{...countText(writing)}
-							optional
-							placeholder={OPEN}
-							onchange={(offerMonths) =>
-								onchange({ ...change, assumed: named(change.assumed, 'offerMonths'), offerMonths })}
-						/>
-					</span>
-					<span class="label">Then</span>
-					<span class="two">
-						<TypedField
-							onenter={goOn}
-							label="Rate after the offer"
-							assumed={isGuess('thenRate')}
-							value={change.thenRate}
-							{...rateText(writing)}
-							optional
-							placeholder={OPEN}
-							onchange={(thenRate) =>
-								onchange({ ...change, assumed: named(change.assumed, 'thenRate'), thenRate })}
-						/>
-						<span>credit limit</span>
-						<TypedField
-							onenter={goOn}
-							label="Credit limit"
-							value={change.limit}
-							{...money}
-							optional
-							placeholder="not known"
-							onchange={(limit) => onchange({ ...change, limit })}
-						/>
-					</span>
-				{/if}
-				<NewDebtTerms
-					debt={brought}
-					isAssumed={isGuess}
-					asOf={paper.asOf}
-					{writing}
-					open={OPEN}
-					onchange={bring}
-					onenter={goOn}
-				/>
 			{/if}
 			{#if change.kind === 'consolidate'}
 				{@const { fee } = change}
+				<span class="label">Annual rate</span>
+				<ChangeTerm
+					{...about}
+					label="Annual rate of the new loan"
+					term="annualRate"
+					value={change.annualRate}
+					text={rate}
+					put={(annualRate) => ({ annualRate })}
+				/>
+				{@render newDebt()}
 				<span class="label">Fee</span>
 				<span class="two">
-					<TypedField
-						onenter={goOn}
+					<ChangeTerm
+						{...about}
 						label="Fee in percent"
-						assumed={isGuess('fee')}
+						term="fee"
 						value={fee.percent}
-						{...minimumPercentText(writing)}
-						optional
-						placeholder={OPEN}
-						onchange={(share) =>
-							onchange({
-								...change,
-								assumed: named(change.assumed, 'fee'),
-								fee: { ...fee, percent: share }
-							})}
+						text={share}
+						put={(percent) => ({ fee: { ...fee, percent } })}
 					/>
-					<TypedField
-						onenter={goOn}
+					<ChangeTerm
+						{...about}
 						label="Fee as an amount"
-						assumed={isGuess('fee')}
+						term="fee"
 						value={fee.amount}
-						{...money}
-						optional
+						text={money}
 						placeholder="and"
-						onchange={(amount) =>
-							onchange({
-								...change,
-								assumed: named(change.assumed, 'fee'),
-								fee: { ...fee, amount }
-							})}
+						put={(amount) => ({ fee: { ...fee, amount } })}
 					/>
 					<Choice
 						label="How the fee is paid"
 						value={fee.paid}
 						options={PAID}
-						onchange={(paid) =>
-							onchange({ ...change, assumed: named(change.assumed, 'fee'), fee: { ...fee, paid } })}
+						onchange={(paid) => onchange(withTerm(change, 'fee', { fee: { ...fee, paid } }))}
 					/>
 				</span>
 			{:else if change.kind === 'transfer'}
+				<span class="label">Offer rate</span>
+				<span class="two">
+					<ChangeTerm
+						{...about}
+						label="Offer rate"
+						term="offerRate"
+						value={change.offerRate}
+						text={rate}
+						put={(offerRate) => ({ offerRate })}
+					/>
+					<span>for months</span>
+					<ChangeTerm
+						{...about}
+						label="Months of the offer"
+						term="offerMonths"
+						value={change.offerMonths}
+						text={countText(writing)}
+						put={(offerMonths) => ({ offerMonths })}
+					/>
+				</span>
+				<span class="label">Then</span>
+				<span class="two">
+					<ChangeTerm
+						{...about}
+						label="Rate after the offer"
+						term="thenRate"
+						value={change.thenRate}
+						text={rate}
+						put={(thenRate) => ({ thenRate })}
+					/>
+					<span>credit limit</span>
+					<ChangeTerm
+						{...about}
+						label="Credit limit"
+						value={change.limit}
+						text={money}
+						placeholder="not known"
+						put={(limit) => ({ limit })}
+					/>
+				</span>
+				{@render newDebt()}
 				<span class="label">Fee</span>
-				<TypedField
-					onenter={goOn}
+				<ChangeTerm
+					{...about}
 					label="Fee in percent"
-					assumed={isGuess('feePercent')}
+					term="feePercent"
 					value={change.feePercent}
-					{...minimumPercentText(writing)}
-					optional
-					placeholder={OPEN}
-					onchange={(feePercent) =>
-						onchange({ ...change, assumed: named(change.assumed, 'feePercent'), feePercent })}
+					text={share}
+					put={(feePercent) => ({ feePercent })}
 				/>
 			{:else}
 				{@const { monthlyFee: fee } = change}
 				<span class="label">From</span>
-				<TypedField
-					onenter={goOn}
+				<ChangeTerm
+					{...about}
 					label="Agreed from"
-					assumed={isGuess('from')}
+					term="from"
 					value={change.from}
-					{...day}
-					optional
-					placeholder={OPEN}
-					onchange={(from) => onchange({ ...change, assumed: named(change.assumed, 'from'), from })}
+					text={momentText(paper.asOf, writing)}
+					put={(from) => ({ from })}
 				/>
 				<span class="label">Fee at the start</span>
-				<TypedField
-					onenter={goOn}
+				<ChangeTerm
+					{...about}
 					label="Fee at the start"
-					assumed={isGuess('setUpFee')}
+					term="setUpFee"
 					value={change.setUpFee}
-					{...money}
-					optional
-					placeholder={OPEN}
-					onchange={(setUpFee) =>
-						onchange({ ...change, assumed: named(change.assumed, 'setUpFee'), setUpFee })}
+					text={money}
+					put={(setUpFee) => ({ setUpFee })}
 				/>
 				<span class="label">Monthly fee</span>
 				<span class="two">
@@ -301,59 +268,34 @@
 						value={fee.kind}
 						options={MONTHLY}
 						onchange={(kind) =>
-							onchange({
-								...change,
-								assumed: named(change.assumed, 'monthlyFee'),
-								monthlyFee:
-									kind === 'amount' ? { kind, amount: null } : { kind, percent: null, cap: null }
-							})}
+							onchange(withTerm(change, 'monthlyFee', { monthlyFee: NO_FEE[kind] }))}
 					/>
 					{#if fee.kind === 'amount'}
-						<TypedField
-							onenter={goOn}
+						<ChangeTerm
+							{...about}
 							label="Monthly fee"
-							assumed={isGuess('monthlyFee')}
+							term="monthlyFee"
 							value={fee.amount}
-							{...money}
-							optional
-							placeholder={OPEN}
-							onchange={(amount) =>
-								onchange({
-									...change,
-									assumed: named(change.assumed, 'monthlyFee'),
-									monthlyFee: { kind: 'amount', amount }
-								})}
+							text={money}
+							put={(amount) => ({ monthlyFee: { ...fee, amount } })}
 						/>
 					{:else}
-						<TypedField
-							onenter={goOn}
+						<ChangeTerm
+							{...about}
 							label="Monthly fee in percent"
-							assumed={isGuess('monthlyFee')}
+							term="monthlyFee"
 							value={fee.percent}
-							{...minimumPercentText(writing)}
-							optional
-							placeholder={OPEN}
-							onchange={(share) =>
-								onchange({
-									...change,
-									assumed: named(change.assumed, 'monthlyFee'),
-									monthlyFee: { ...fee, percent: share }
-								})}
+							text={share}
+							put={(percent) => ({ monthlyFee: { ...fee, percent } })}
 						/>
-						<TypedField
-							onenter={goOn}
+						<ChangeTerm
+							{...about}
 							label="Most that the monthly fee may be"
-							assumed={isGuess('monthlyFee')}
+							term="monthlyFee"
 							value={fee.cap}
-							{...money}
-							optional
+							text={money}
 							placeholder="no cap"
-							onchange={(cap) =>
-								onchange({
-									...change,
-									assumed: named(change.assumed, 'monthlyFee'),
-									monthlyFee: { ...fee, cap }
-								})}
+							put={(cap) => ({ monthlyFee: { ...fee, cap } })}
 						/>
 					{/if}
 				</span>

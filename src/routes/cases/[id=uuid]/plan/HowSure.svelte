@@ -22,7 +22,6 @@
 	import { moneyText, monthText } from '../debt-fields';
 	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
-	import PlanWorkingNote from './PlanWorkingNote.svelte';
 
 	interface Props {
 		debts: readonly PlannedDebt[];
@@ -168,7 +167,9 @@
 {#if opened && 'least' in opened}
 	<WorkingNote working={opened.least} anchor={opened.anchor} onclose={close} />
 {:else if opened}
-	<PlanWorkingNote {...opened} {nameOf} {writing} onclose={close} />
+	{#await import('./PlanWorkingNote.svelte') then { default: PlanWorkingNote }}
+		<PlanWorkingNote {...opened} {nameOf} {writing} onclose={close} />
+	{/await}
 {/if}
 
 <style>

@@ -17,7 +17,6 @@
 	import { untrack } from 'svelte';
 	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
-	import PlanWorkingNote from './PlanWorkingNote.svelte';
 
 	interface Props {
 		debts: readonly PlannedDebt[];
@@ -136,18 +135,20 @@
 </Panel>
 
 {#if opened && found}
-	<PlanWorkingNote
-		{...opened}
-		plan={found}
-		{debts}
-		baseline={plan}
-		{nameOf}
-		{writing}
-		onclose={() => {
-			opened?.anchor.focus();
-			opened = null;
-		}}
-	/>
+	{#await import('./PlanWorkingNote.svelte') then { default: PlanWorkingNote }}
+		<PlanWorkingNote
+			{...opened}
+			plan={found}
+			{debts}
+			baseline={plan}
+			{nameOf}
+			{writing}
+			onclose={() => {
+				opened?.anchor.focus();
+				opened = null;
+			}}
+		/>
+	{/await}
 {/if}
 
 <style>

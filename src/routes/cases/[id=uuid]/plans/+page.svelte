@@ -20,7 +20,6 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import type { Phrase } from '$lib/messages/sentence';
 	import NewPlanNote from '../plan/NewPlanNote.svelte';
-	import PlanWorkingNote from '../plan/PlanWorkingNote.svelte';
 	import { onMount, tick } from 'svelte';
 	import { v4 as newId } from 'uuid';
 	import type { PageProps } from './$types';
@@ -220,19 +219,21 @@
 {/if}
 {#if opened}
 	{@const { plan, figure, anchor } = opened}
-	<PlanWorkingNote
-		{figure}
-		plan={plan.plan}
-		debts={plan.planned}
-		{baseline}
-		nameOf={(id) => debts.find((debt) => debt.id === id)?.name ?? ''}
-		{writing}
-		{anchor}
-		onclose={() => {
-			anchor.focus();
-			opened = null;
-		}}
-	/>
+	{#await import('../plan/PlanWorkingNote.svelte') then { default: PlanWorkingNote }}
+		<PlanWorkingNote
+			{figure}
+			plan={plan.plan}
+			debts={plan.planned}
+			{baseline}
+			nameOf={(id) => debts.find((debt) => debt.id === id)?.name ?? ''}
+			{writing}
+			{anchor}
+			onclose={() => {
+				anchor.focus();
+				opened = null;
+			}}
+		/>
+	{/await}
 {/if}
 {#if choosing}
 	{@const { plan, anchor } = choosing}

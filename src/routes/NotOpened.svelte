@@ -1,0 +1,50 @@
+<!-- What is there in the place of a page that could not be opened: why, and what can be done. -->
+<script lang="ts">
+	import Answer from '$lib/ui/Answer.svelte';
+
+	interface Props {
+		title: string;
+		why: string;
+		remedy?: string | undefined;
+		/** Tries again; absent: that would not help. */
+		onagain?: () => Promise<void>;
+	}
+	const { title, why, remedy, onagain }: Props = $props();
+
+	let isTrying = $state(false);
+	async function again(): Promise<void> {
+		isTrying = true;
+		await onagain?.();
+		isTrying = false;
+	}
+</script>
+
+<main role="alert">
+	<h1 class="unseen">{title}</h1>
+	<Answer sentence={[{ text: why }]} />
+	{#if remedy}<p>{remedy}</p>{/if}
+	<p class="ways">
+		{#if onagain}
+			<button type="button" disabled={isTrying} onclick={again}>Try again</button>
+		{/if}
+		<a href="/">Open the casebook</a>
+	</p>
+</main>
+
+<style>
+	main {
+		display: grid;
+		gap: 12px;
+		padding: 40px 24px;
+	}
+
+	.ways {
+		display: flex;
+		gap: 18px;
+	}
+
+	button {
+		color: var(--act);
+		font-weight: 600;
+	}
+</style>
