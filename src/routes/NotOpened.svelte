@@ -19,20 +19,22 @@
 	}
 </script>
 
-<main role="alert">
-	<h1 class="unseen">{title}</h1>
-	<Answer sentence={[{ text: why }]} />
-	{#if remedy}<p>{remedy}</p>{/if}
-	<p class="ways">
-		{#if onagain}
-			<button type="button" disabled={isTrying} onclick={again}>Try again</button>
-		{/if}
-		<a href="/">Open the casebook</a>
-	</p>
+<main>
+	<div role="alert">
+		<h1 class="unseen">{title}</h1>
+		<Answer sentence={[{ text: why }]} />
+		{#if remedy}<p>{remedy}</p>{/if}
+		<p class="ways">
+			{#if onagain}
+				<button type="button" disabled={isTrying} onclick={again}>Try again</button>
+			{/if}
+			<a href="/">Open the casebook</a>
+		</p>
+	</div>
 </main>
 
 <style>
-	main {
+	div {
 		display: grid;
 		gap: 12px;
 		padding: 40px 24px;

@@ -160,5 +160,8 @@ describe('a form of what is asked', () => {
 		expect(withField(loan, 'periods', 48)).toMatchObject({ periods: 48, payment: null });
 		expect(withField(loan, 'balloon', 100_000)).toMatchObject({ payment: null, atTerm: 'settle' });
 		expect(withField(loan, 'balloon', null)).toMatchObject({ balloon: 0, atTerm: 'continue' });
+		// Also where a file says both at once: a case that has both could not be saved.
+		const both = { balloon: cents(100_000), atTerm: 'continue' as const, periods: 12 };
+		expect(debtOf({ rule: 'level', ...both }, id).asked).toMatchObject({ atTerm: 'settle' });
 	});
 });

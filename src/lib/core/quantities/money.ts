@@ -32,7 +32,7 @@ export const wholeUnits = (count: number, digits: number): Cents => cents(count 
 export const asCarried = (amount: number): Cents => amount as Cents;
 export const plus = (amount: number, more: number): Cents => (amount + more) as Cents;
 export const minus = (amount: number, less: number): Cents => (amount - less) as Cents;
-export const negative = (amount: number): Cents => -amount as Cents;
+export const negative = (amount: number): Cents => (0 - amount) as Cents;
 /** How much it is, whichever way. */
 export const size = (amount: number): Cents => Math.abs(amount) as Cents;
 export const atLeastZero = (amount: number): Cents => Math.max(0, amount) as Cents;

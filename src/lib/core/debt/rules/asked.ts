@@ -52,19 +52,25 @@ export const ASKED_FIELDS: readonly (readonly [AskedField, Field])[] = [
 export const saidIn = (asked: AskedEntry, field: AskedField): unknown =>
 	(asked as Readonly<Record<string, unknown>>)[field];
 
-/** A form that is filled with what is given, and as usual where nothing is. */
+/** A form that is filled with what is given, and as usual where nothing is, or nothing else can be. */
 export const filled = (
 	kind: AskedKind,
 	given: Readonly<Partial<Record<AskedField, unknown>>> = {}
-): AskedEntry => ({ kind, ...said(formOf(kind).fields, given) }) as unknown as AskedEntry;
+): AskedEntry =>
+	withoutIdle({ kind, ...said(formOf(kind).fields, given) } as unknown as AskedEntry);
 
 /** The same form with another value in a field, and without what no longer holds then. */
 export function withField(asked: AskedEntry, field: AskedField, value: unknown): AskedEntry {
 	const { fields, forgets } = formOf(asked.kind);
 	const usual = fields[field]?.usual;
-	const changed = { ...asked, [field]: value ?? usual, ...forgets?.(field) } as AskedEntry;
-	const idle = idleIn(changed).map((name) => [name, fields[name]?.usual]);
-	return { ...changed, ...Object.fromEntries(idle) } as AskedEntry;
+	return withoutIdle({ ...asked, [field]: value ?? usual, ...forgets?.(field) } as AskedEntry);
+}
+
+/** The same form, as usual in what can't be otherwise. */
+function withoutIdle(asked: AskedEntry): AskedEntry {
+	const { fields } = formOf(asked.kind);
+	const idle = idleIn(asked).map((name) => [name, fields[name]?.usual]);
+	return { ...asked, ...Object.fromEntries(idle) } as AskedEntry;
 }
 
 /** The fields that can't be other than usual with the others as they are. */
