@@ -112,6 +112,19 @@ describe('a lender’s statement, taken in', () => {
 		);
 	});
 
+	it('pairs as many entries with what a client says as there can be', () => {
+		const paid = (reference: string, date: string) =>
+			({ reference, date, amount: cents(1_400), kind: 'payment', text: '' }) as never;
+		const said = (id: string, date: string) =>
+			({ id, debt: first.id, date, kind: 'payment', amount: cents(1_400) }) as never;
+		// The nearest entry to the 24th is that of the 22nd, without which the 27th has none.
+		const found = alsoInFile(
+			[said('one', '2026-12-24'), said('two', '2026-12-27')],
+			[paid('a', '2026-12-19'), paid('b', '2026-12-22')]
+		);
+		expect([...found].sort()).toEqual(['one', 'two']);
+	});
+
 	it('and what a client says too counts once, each at most for one entry', () => {
 		fc.assert(
 			fc.property(transactions, fc.integer({ min: -5, max: 5 }), (all, shift) => {

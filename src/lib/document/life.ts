@@ -5,7 +5,7 @@
 import { addedBy, unexplained } from '../core/debt/entries';
 import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
 import { type Cents, negative } from '../core/quantities/money';
-import type { DatedAmount, Forecast, Life } from '../core/plan/happened';
+import type { DatedAmount, Forecast, Life } from '../core/plan/progress';
 import type { DebtEntry, TransactionEntry } from './debt';
 import type { z } from 'zod';
 import type { visitEntry, readingEntry, happenedEntry } from './schema/life';
@@ -55,23 +55,24 @@ function byDebt(readings: readonly ReadingEntry[]): ReadonlyMap<string, readonly
 /** The same thing is in a lender's file some days before or after a client says that it was. */
 const DAYS_APART = 5;
 
-/** What was typed of a debt and a lender's file has too: it counts once. */
+/**
+ * Typed payments and charges of a debt that a creditor's file has too: each counts once. As many pairs are found as
+ * there can be: by date, each takes the earliest entry of the file that is near enough.
+ */
 export function alsoInFile(
 	typed: readonly HappenedEntry[],
 	transactions: readonly TransactionEntry[]
 ): ReadonlySet<string> {
-	const free = [...transactions];
+	const free = [...transactions].sort(byDate);
 	const found = new Set<string>();
 	for (const one of [...typed].sort(byDate)) {
 		const fits = ({ kind, amount, date: day }: TransactionEntry) =>
 			kind === one.kind &&
 			Math.abs(amount) === one.amount &&
 			daysApart(day, one.date) <= DAYS_APART;
-		const [nearest] = free
-			.filter(fits)
-			.sort((a, b) => daysApart(a.date, one.date) - daysApart(b.date, one.date));
-		if (!nearest) continue;
-		free.splice(free.indexOf(nearest), 1);
+		const at = free.findIndex(fits);
+		if (at < 0) continue;
+		free.splice(at, 1);
 		found.add(one.id);
 	}
 	return found;
@@ -80,7 +81,7 @@ export function alsoInFile(
 const daysApart = (one: string, other: string): number =>
 	Math.abs(Date.parse(one) - Date.parse(other)) / 86_400_000;
 
-/** What is known of a debt up to a day, beside what a forecast has for it (contract, section 12). */
+/** What is known of a debt up to a day, beside what a forecast has for it (specification, section 12). */
 export function lifeOf(
 	lived: Lived,
 	debt: string,
