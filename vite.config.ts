@@ -2,8 +2,9 @@ import { readFileSync } from 'node:fs';
 import { parse } from '@formatjs/icu-messageformat-parser';
 import { sveltekit } from '@sveltejs/kit/vite';
 import { defineConfig, type Plugin } from 'vite';
+import { isPlain } from './src/lib/messages/plain';
 
-const MESSAGES = /\/src\/lib\/messages\/[a-z]+\/[\w-]+\.json$/;
+const MESSAGES = /\/src\/lib\/messages\/[a-z]+\/[\w/-]+\.json$/;
 
 /** Reads messages when the program is built, so that what reads them stays out of the page. */
 const readMessages: Plugin = {
@@ -12,7 +13,10 @@ const readMessages: Plugin = {
 	load(file) {
 		if (!MESSAGES.test(file)) return null;
 		const messages = JSON.parse(readFileSync(file, 'utf8')) as Record<string, string>;
-		const read = Object.entries(messages).map(([id, message]) => [id, parse(message)]);
+		const read = Object.entries(messages).map(([id, message]) => [
+			id,
+			isPlain(message) ? message : parse(message)
+		]);
 		return {
 			code: `export default ${JSON.stringify(Object.fromEntries(read))};`,
 			moduleType: 'js',

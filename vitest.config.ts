@@ -40,7 +40,7 @@ export default defineConfig({
 				resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
 				test: {
 					name: 'unit',
-					include: ['tests/{core,desk,document,exchange,handout,reading,ui,words}/**/*.test.ts'],
+					include: ['tests/{core,desk,document,exchange,handout,messages,reading,ui,words}/**/*.test.ts'],
 					// They touch nothing outside of themselves; modules are loaded once for all files.
 					isolate: false,
 					maxWorkers: CORES,
@@ -52,7 +52,7 @@ export default defineConfig({
 				test: {
 					name: 'built',
 					include: ['tests/{server,browser}/**/*.test.ts'],
-					exclude: ['tests/server/{forged,people,postgres,signing-in,trail}.test.ts'],
+					exclude: ['tests/server/{forged,people,postgres,retention,signing-in,trail}.test.ts'],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup.ts',
 					isolate: false,
@@ -68,7 +68,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{api,backup,bad-input,casebook,coming-back,forged,forgetting,people,postgres,signing-in,tables,trail}.test.ts'
+						'tests/server/{api,backup,bad-input,casebook,coming-back,forged,people,postgres,retention,signing-in,tables,trail}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',

@@ -159,7 +159,7 @@ const pasted = (text: string): Promise<number> =>
 		clipboardData.setData('text/plain', rows);
 		const began = performance.now();
 		field?.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true }));
-		while (!document.querySelector('[aria-label="Not taken yet"]')) await Promise.resolve();
+		while (!document.querySelector('[aria-label="Not imported yet"]')) await Promise.resolve();
 		return performance.now() - began;
 	}, text);
 
@@ -181,12 +181,12 @@ try {
 	const many = await makeCase(Array.from({ length: 12 }, (_, index) => loan(index, 360)));
 	await page.goto(`${address}/cases/${many}/plan`, { waitUntil: 'networkidle0' });
 	const amounts = Array.from({ length: INPUTS }, (_, step) => String(1_600_000 + step * 5000));
-	const slid = await measure('[aria-label="Slide the month’s money"]', amounts);
+	const slid = await measure('[aria-label="Monthly budget slider"]', amounts);
 	tell('money slid, 12 debts over 30 years, 4 plans', slid, 'goal: under 50 ms');
 
 	const { debts: lived, ...life } = longLife(12, 60, 2000);
 	const years = await makeCase(lived, life);
-	await page.goto(`${address}/cases/${years}/happened`, { waitUntil: 'networkidle0' });
+	await page.goto(`${address}/cases/${years}/progress`, { waitUntil: 'networkidle0' });
 	const balances = Array.from({ length: INPUTS }, (_, step) => String(5000 + step));
 	const reading = await measure('[data-cell="0:0"]', balances);
 	tell(

@@ -42,14 +42,14 @@ async function main(): Promise<void> {
 	const [from, to, ...more] = positionals;
 	if (from === undefined || to === undefined || more.length > 0) throw new Refusal(USAGE);
 	const kind = extname(to).slice(1).toLowerCase();
-	const spoken = { language: 'en' } as const;
+	const locale = { language: 'en' } as const;
 	const wanted: Question['wanted'] = {
 		fresh: freshCase(basename(from, extname(from)), values.currency, values['as-of']),
 		style: {
 			...chosen('numbers', NUMBER_STYLES, values.numbers),
 			...chosen('dates', DATE_ORDERS, values.dates)
 		},
-		spoken
+		locale
 	};
 	const documents = await readBeside({ name: basename(from), bytes: bytesOf(from) }, wanted);
 	const content = await converted(
@@ -60,7 +60,7 @@ async function main(): Promise<void> {
 			plan: values.plan,
 			language: oneOf('lang', HANDOUT_LANGUAGES, values.lang),
 			paper: oneOf('paper', PAPERS, values.paper),
-			spoken,
+			locale,
 			now: new Date(),
 			newId: () => crypto.randomUUID()
 		},

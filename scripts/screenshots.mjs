@@ -53,7 +53,7 @@ await page.evaluate((rows) => {
 	const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
 	document.activeElement?.dispatchEvent(event);
 }, PASTED);
-await page.waitForSelector('[aria-label="Not taken yet"]');
+await page.waitForSelector('[aria-label="Not imported yet"]');
 await page.evaluate(() => scrollTo(0, document.body.scrollHeight));
 await take('pasted-rows');
 await page.keyboard.press('Escape');
@@ -70,10 +70,10 @@ await page.click('[data-zone=statement]');
 for (const [label, text] of [
 	['Interest charged', '78.38'],
 	['Minimum due', '121'],
-	['How long at the minimum', '17'],
-	['Paid in all at the minimum', '10697'],
-	['Payment to be out in 36 months', '160'],
-	['Paid in all in 36 months', '5788']
+	['Time at the minimum', '17'],
+	['Total paid at the minimum', '10697'],
+	['36-month payoff payment', '160'],
+	['Total paid in 36 months', '5788']
 ]) {
 	await page.focus(`[aria-label="${label}, as printed"]`);
 	await page.keyboard.type(text ?? '');
@@ -85,14 +85,14 @@ await take('statement');
 await page.click('[data-zone=payments]');
 
 await page.select('[aria-label="Question"]', 'time');
-await page.click('[aria-label="Payment asked about"]', { count: 3 });
+await page.click('[aria-label="Payment to try"]', { count: 3 });
 await page.keyboard.type('180');
 await page.click('[aria-labelledby=backwards] .sentence button');
 await page.waitForSelector('[role=dialog]');
 await take('asked-backwards');
 await page.keyboard.press('Escape');
 
-await page.click('[aria-label="Amount paid"]', { count: 3 });
+await page.click('[aria-label="Payment amount"]', { count: 3 });
 await page.keyboard.type('180');
 await page.waitForSelector('.before');
 await page.evaluate(
@@ -139,10 +139,10 @@ await page.waitForSelector('.pictures canvas');
 await take('side-by-side');
 await page.click('.views a:nth-child(4)');
 await page.waitForSelector('article');
-await page.select('[aria-label="The language of the hand-out"]', 'es');
+await page.select('[aria-label="Language of the handout"]', 'es');
 await page.waitForFunction(() => document.querySelector('article')?.lang === 'es');
 await take('hand-out');
-await page.select('[aria-label="The language of the hand-out"]', 'en');
+await page.select('[aria-label="Language of the handout"]', 'en');
 await page.click('.acts a');
 await page.waitForSelector('textarea');
 await take('message');
@@ -170,7 +170,7 @@ await open('Varga');
 await page.keyboard.press('F4');
 await page.waitForSelector('.ask button');
 await page.click('.ask button');
-await page.waitForSelector('[aria-label="Not taken yet"] li');
+await page.waitForSelector('[aria-label="Not imported yet"] li');
 await page.keyboard.press('Enter');
 await page.waitForFunction(() => document.querySelector('.next')?.textContent?.includes('once'));
 await take('what-happened');

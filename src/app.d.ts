@@ -1,4 +1,4 @@
-import type { By } from '$lib/server/people/by';
+import type { Actor } from '$lib/server/people/actor';
 
 declare global {
 	namespace App {
@@ -9,7 +9,7 @@ declare global {
 		}
 		interface Locals {
 			/** On whose behalf this is asked. */
-			by: By;
+			actor: Actor;
 			/** What the browser is known by; null where it is not. */
 			secret: string | null;
 		}

@@ -1,4 +1,5 @@
 import { isMissingCode, pageRequests } from '$lib/desk/page-requests.svelte';
+import { t } from '$lib/words/labels/desk';
 import type { HandleClientError } from '@sveltejs/kit';
 
 window.fetch = pageRequests.patient(window.fetch.bind(window));
@@ -11,7 +12,7 @@ window.addEventListener('unhandledrejection', (event) => {
 export const handleError: HandleClientError = ({ error, message }) =>
 	isMissingCode(error)
 		? {
-				message: 'The server doesn’t answer: this page did not come.',
-				remedy: 'What was typed is kept, and saved when the server is there again.'
+				message: t('The server is not responding, so this page …'),
+				remedy: t('What you typed is kept, and is saved …')
 			}
 		: { message };

@@ -2,11 +2,11 @@ import { answering, loading, unknownCase, unknownMessage, refuse } from '$lib/se
 import { closeDatabase, damageFound, openDatabase } from '$lib/server/database';
 import { backUpDaily } from '$lib/server/backup/daily';
 import { takeCommands } from '$lib/server/control';
-import { forgetInTime } from '$lib/server/cases/forgetting';
+import { forgetInTime } from '$lib/server/cases/retention';
 import { fillWithDemo } from '$lib/server/cases/demo';
 import { log, loggable } from '$lib/server/log';
 import { asksWho, decide, type Decision } from '$lib/server/people/access';
-import { hasAccounts, needSupervisor, secretOf } from '$lib/server/people/agency';
+import { hasAccounts, requireSupervisor, secretOf } from '$lib/server/people/agency';
 import { personOf } from '$lib/server/people/sessions';
 import { beginTrail } from '$lib/server/people/trail';
 import type { Metrics } from '$lib/server/metrics';
@@ -32,7 +32,7 @@ export const init: ServerInit = async () => {
 	const ends: (() => unknown)[] = [closeDatabase];
 	process.once('sveltekit:shutdown', () => ends.forEach((end) => end()));
 	if (damageFound() !== null) return;
-	await needSupervisor();
+	await requireSupervisor();
 	if (accounts) await beginTrail();
 	if (databases === null) ends.unshift(await takeCommands(data));
 	ends.unshift(forgetInTime());
@@ -82,11 +82,12 @@ async function answerTo(
 	const { request, params, route, locals } = event;
 	const asked = { route: route.id, method: request.method, params };
 	locals.secret = accounts && asksWho(asked) ? secretOf(event.cookies) : null;
-	locals.by = {
-		person: locals.secret === null ? null : await personOf(locals.secret, !isOfItself(route.id)),
+	locals.actor = {
+		person:
+			locals.secret === null ? null : await personOf(locals.secret, !isBackgroundRequest(route.id)),
 		address: addressOf(event)
 	};
-	const decision = await decide(asked, locals.by, accounts);
+	const decision = await decide(asked, locals.actor, accounts);
 	return decision === 'allowed' ? resolve(event, ASKED_EARLY) : turnAway(event, decision, isAsked);
 }
 
@@ -100,10 +101,11 @@ function addressOf(event: RequestEvent): string {
 }
 
 /** What pages ask without anybody doing anything does not keep anybody signed in. */
-const isOfItself = (route: string | null): boolean => route === '/api/cases/[id=uuid]/here';
+const isBackgroundRequest = (route: string | null): boolean =>
+	route === '/api/cases/[id=uuid]/here';
 
-const SIGNED_OUT = 'You are signed out; sign in again, and it goes on from here.';
-const NOT_YOURS = 'Your account may read this, not change it.';
+const SIGNED_OUT = 'You are signed out. Sign in again to continue from here.';
+const NOT_YOURS = 'Your account can view this but not change it.';
 const NOTHING_HERE = 'There is nothing at this address.';
 
 function turnAway(
@@ -134,7 +136,7 @@ export const handleError: HandleServerError = ({ error: cause, event, status, me
 	}
 	log.error({ err: loggable(cause), route: event.route.id }, 'a request failed');
 	return {
-		message: 'Something went wrong here.',
-		remedy: 'What was saved before is safe. Try again; if it comes back, look into the log.'
+		message: 'Something went wrong.',
+		remedy: 'Everything saved before is safe. Try again; if it happens again, check the log.'
 	};
 };

@@ -47,7 +47,7 @@ export const weapons = () => [
 		workbookWith(`<mergeCells><mergeCell a="${'x'.repeat(200_000)}" ref="A1:XFD9"/></mergeCells>`),
 		'more than'
 	],
-	['open.xlsx', workbookWith('<c "'.repeat(2_000_000)), 'can’t be read as a workbook'],
+	['open.xlsx', workbookWith('<c "'.repeat(2_000_000)), 'cannot be read as a workbook'],
 	['far.xlsx', workbookWith(row('<c r="XFD1"><v>1</v></c>')), 'more than 200 columns'],
 	[
 		'cells.xlsx',
@@ -57,12 +57,12 @@ export const weapons = () => [
 	[
 		'entities.xlsx',
 		zipSync({ 'xl/workbook.xml': strToU8(`${ENTITIES}<workbook>&e8;</workbook>`) }),
-		'refers to something outside'
+		'refers to content outside'
 	],
 	[
 		'entities.ofx',
 		strToU8(`<?xml version="1.0"?><?OFX OFXHEADER="200"?>${ENTITIES}<OFX>&e8;</OFX>`),
-		'refers to something outside'
+		'refers to content outside'
 	],
 	['commas.csv', strToU8(','.repeat(4_800_000)), 'more than 200 columns'],
 	['lines.csv', strToU8(`${',,,,,,,,,'.repeat(20)}\n`.repeat(3_000)), 'more than 500,000 cells'],

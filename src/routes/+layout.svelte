@@ -13,6 +13,7 @@
 	import { onMount, tick } from 'svelte';
 	import ScreenKeys from './ScreenKeys.svelte';
 	import type { LayoutProps } from './$types';
+	import { t } from '$lib/words/labels/common';
 
 	const { data, children }: LayoutProps = $props();
 
@@ -58,20 +59,20 @@
 {@render children()}
 {#if pageRequests.hasLost}
 	<Notice
-		text="The server doesn’t answer; this page stays as it is."
-		undo="Try again"
+		text={t('The server is not responding. This page …')}
+		undo={t('Try again')}
 		onundo={() => pageRequests.again()}
 		onclose={() => pageRequests.giveUp()}
 	/>
 {:else if pageRequests.lacksCode}
 	<Notice
-		text="The server doesn’t answer: a part of this page did not come. What was typed is kept."
-		undo="Try again"
+		text={t('The server is not responding, and part …')}
+		undo={t('Try again')}
 		onundo={loadAnew}
 		onclose={() => (pageRequests.lacksCode = false)}
 	/>
 {:else if isSlow}
-	<p class="opening screen-only" role="status">Opening …</p>
+	<p class="opening screen-only" role="status">{t('Opening …')}</p>
 {/if}
 {#if isSignedOut && data.person}
 	{#await import('./SignInAgain.svelte') then { default: SignInAgain }}

@@ -6,6 +6,6 @@ import type { PageServerLoad } from './$types';
 
 /** The first lines of the casebook; whatever else is asked is asked by the page. */
 export const load: PageServerLoad = async ({ locals }) => ({
-	page: await loading(() => bookPage(locals.by, USUAL, 0)),
+	page: await loading(() => bookPage(locals.actor, USUAL, 0)),
 	today: today()
 });

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { SCREEN } from '$lib/reading/writing';
 	import { afterNavigate, goto } from '$app/navigation';
-	import { Casebook, type Kept } from '$lib/desk/casebook.svelte';
+	import { Casebook, type CasebookSnapshot } from '$lib/desk/casebook.svelte';
 	import { keepRule, keptRule } from '$lib/desk/kept-rule';
 	import { onSignedInAgain } from '$lib/desk/session';
 	import {
@@ -32,6 +32,7 @@
 	import ShownLine from './ShownLine.svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { PageProps, Snapshot } from './$types';
+	import { t } from '$lib/words/labels/casebook';
 
 	const { data }: PageProps = $props();
 
@@ -94,7 +95,7 @@
 	});
 
 	/** Who comes back from a case finds what was asked, and the lines that were in view. */
-	export const snapshot: Snapshot<Kept> = {
+	export const snapshot: Snapshot<CasebookSnapshot> = {
 		capture: () => book.keep(),
 		restore: (kept) => void book.restore(kept)
 	};
@@ -138,7 +139,7 @@
 			proposed = before;
 			return say(answer);
 		}
-		const { takenCases } = await import('$lib/words/taken-in');
+		const { takenCases } = await import('$lib/words/imports');
 		const text = takenCases(
 			cases.map(({ label }) => label),
 			SCREEN
@@ -165,7 +166,8 @@
 
 	async function remove(id: string, label: string): Promise<void> {
 		const answer = await deleteCase(id);
-		if (answer.kind === 'done') notice = { text: `“${label}” is deleted.`, restores: id };
+		if (answer.kind === 'done')
+			notice = { text: t('“{label}” is deleted', { label }), restores: id };
 		else say(answer);
 		await book.again();
 	}
@@ -190,22 +192,22 @@
 	}
 </script>
 
-<svelte:head><title>Casebook · Residuum</title></svelte:head>
+<svelte:head><title>{t('Casebook')} · Residuum</title></svelte:head>
 <svelte:window onkeydown={shortcut} />
 
-<TopLine path={[{ name: 'Casebook', href: '/' }]} />
+<TopLine path={[{ name: t('Casebook'), href: '/' }]} />
 
 <main class:wide={data.person}>
-	<h1 class="unseen">Casebook</h1>
+	<h1 class="unseen">{t('Casebook')}</h1>
 	<div class="top">
 		<Answered {sentence} />
 		<div class="actions">
 			{#if totals.cases > 0}
 				<label>
-					<span class="unseen">Search the cases</span>
+					<span class="unseen">{t('Search the cases')}</span>
 					<input
 						type="search"
-						placeholder="Search  ( / )"
+						placeholder={t('Search ( / )')}
 						bind:this={searchField}
 						maxlength={LONGEST_SEARCH}
 						bind:value={() => book.question.search, search}
@@ -216,18 +218,18 @@
 			{#if !isReader}
 				<TakeFile
 					accept=".json,.ofx,.qfx"
-					title="Cases (JSON) or a lender’s statement (OFX); it can be dropped anywhere here"
-					onfile={(file) => void look(file)}>Take in a file</TakeFile
+					title={t('Cases (JSON) or a creditor’s statement (OFX). …')}
+					onfile={(file) => void look(file)}>{t('Import')}</TakeFile
 				>
 			{/if}
 			{#if totals.cases > 0}
-				<a class="act" href="/outbox" title="Messages to clients: nothing leaves this machine"
-					>Outbox</a
+				<a class="act" href="/outbox" title={t('Messages to clients. Nothing leaves this machine')}
+					>{t('Outbox')}</a
 				>
 			{/if}
 			{#if !opening && !isReader}
 				<button type="button" class="new" onclick={() => (asked = true)}>
-					New case<kbd aria-hidden="true">n</kbd>
+					{t('New case')}<kbd aria-hidden="true">n</kbd>
 				</button>
 			{/if}
 		</div>
@@ -240,9 +242,11 @@
 	{/if}
 
 	{#if reading}
-		<p role="status">Reading “{reading}” …</p>
+		<p role="status">{t('Reading “{reading}” …', { reading })}</p>
 	{:else if taking && taking.all > 50}
-		<p role="status">{taking.count} of {taking.all} cases are in …</p>
+		<p role="status">
+			{t('{count} of {all} cases imported …', { count: taking.count, all: taking.all })}
+		</p>
 	{:else if proposed}
 		{@const { cases, sentence } = proposed}
 		{#await import('./ProposedCases.svelte') then { default: ProposedCases }}
@@ -266,22 +270,24 @@
 				{#if totals.found > 0}
 					<CasesFile
 						ids={found}
-						words={totals.found === totals.cases ? 'All as a file' : 'These as a file'}
+						words={totals.found === totals.cases ? t('Export all') : t('Export these')}
 					/>
-					<a href="/api/casebook/csv?{parameters}" download title="These lines as a table (CSV)"
-						>Table (CSV)</a
+					<a
+						href="/api/casebook/csv?{parameters}"
+						download
+						title={t('Export these lines as a table (CSV)')}>{t('Table (CSV)')}</a
 					>
 				{/if}
-				{#if !isReader}<a href="/bin">Deleted cases</a>{/if}
+				{#if !isReader}<a href="/bin">{t('Deleted cases')}</a>{/if}
 			</div>
 		</div>
 	{:else if !isReader}
-		<p class="files"><a href="/bin">Deleted cases</a></p>
+		<p class="files"><a href="/bin">{t('Deleted cases')}</a></p>
 	{/if}
 	{#if book.failure}
 		<p role="alert">
 			{whyNot(book.failure)}
-			<button type="button" onclick={() => void book.again()}>Try again</button>
+			<button type="button" onclick={() => void book.again()}>{t('Try again')}</button>
 		</p>
 	{/if}
 	<div bind:this={list}>
@@ -304,8 +310,8 @@
 	{@const { text, restores, deletes } = notice}
 	<Notice
 		{text}
-		{...restores ? { undo: 'Undo', onundo: () => restore(restores) } : {}}
-		{...deletes ? { undo: 'Undo', onundo: () => giveBack(deletes) } : {}}
+		{...restores ? { undo: t('Undo'), onundo: () => restore(restores) } : {}}
+		{...deletes ? { undo: t('Undo'), onundo: () => giveBack(deletes) } : {}}
 		onclose={() => (notice = null)}
 	/>
 {/if}

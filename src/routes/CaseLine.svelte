@@ -12,6 +12,7 @@
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import UsersRound from '@lucide/svelte/icons/users-round';
+	import { t } from '$lib/words/labels/casebook';
 
 	interface Props {
 		line: CaseSummary;
@@ -84,7 +85,11 @@
 	{/if}
 </span>
 <span role="cell" class="right">{debts}</span>
-<span role="cell" class="right" title="As of {writeDate(asOf, writing)}">
+<span
+	role="cell"
+	class="right"
+	title={t('Balances as of {asOf}', { asOf: writeDate(asOf, writing) })}
+>
 	{writeAmount(owed, writing)} <span class="quiet">{currency.code}</span>
 </span>
 <span
@@ -93,24 +98,28 @@
 	title={chosen && `${chosen.name}, ${chosenInWords(line, writing)}`}
 >
 	{#if chosen}{chosen.name}<small>{chosenInWords(line, writing)}</small>
-	{:else}<span class="quiet">none yet</span>{/if}
+	{:else}<span class="quiet">{t('none yet')}</span>{/if}
 </span>
 <span role="cell" class="right quiet">
 	{#if stands.read}<a
 			class="read"
-			href="/cases/{id}/happened"
-			title="What happened (h)"
+			href="/cases/{id}/progress"
+			title={t('Progress (h)')}
 			tabindex="-1">{stands.read}</a
 		>{/if}
 </span>
 <span role="cell" class="right" class:quiet={line.standing.off === null}>{stands.off}</span>
 <span role="cell" class="right quiet">{touchedInWords(touchedAt, today, writing)}</span>
 {#if person}
-	<span role="cell" class="quiet whose" title={line.owner}>{line.owner ?? 'nobody’s'}</span>
+	<span role="cell" class="quiet whose" title={line.owner}>{line.owner ?? t('unassigned')}</span>
 {/if}
 <span role="cell" class="tools">
 	{#if isOpen}{#if !isReader}
-			<IconButton title="Rename (F2)" label="Rename {label}" onclick={onrenaming}>
+			<IconButton
+				title={t('Rename (F2)')}
+				label={t('Rename {label}', { label })}
+				onclick={onrenaming}
+			>
 				<Pencil size={15} aria-hidden="true" />
 			</IconButton>
 		{/if}
@@ -118,8 +127,8 @@
 			<button
 				type="button"
 				class="hold"
-				title="Hand over or share"
-				aria-label="Hand over or share {label}"
+				title={t('Hand over or share')}
+				aria-label={t('Hand over or share {label}', { label })}
 				onclick={({ currentTarget }) => onhold(currentTarget)}
 			>
 				<UsersRound size={15} aria-hidden="true" />
@@ -128,13 +137,17 @@
 		<a
 			href="/api/cases/file?id={id}"
 			download
-			title="As a file (JSON)"
-			aria-label="{label} as a file"
+			title={t('Export (JSON)')}
+			aria-label={t('Export {label}', { label })}
 		>
 			<Download size={15} aria-hidden="true" />
 		</a>
 		{#if holds}
-			<IconButton title="Delete (Delete)" label="Delete {label}" onclick={onremove}>
+			<IconButton
+				title={t('Delete (Delete)')}
+				label={t('Delete {label}', { label })}
+				onclick={onremove}
+			>
 				<Trash2 size={15} aria-hidden="true" />
 			</IconButton>
 		{/if}{/if}

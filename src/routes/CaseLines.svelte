@@ -13,6 +13,7 @@
 	import { get } from 'svelte/store';
 	import CaseLine from './CaseLine.svelte';
 	import { keySteps } from '$lib/ui/schedule-cells';
+	import { t } from '$lib/words/labels/casebook';
 
 	interface Props {
 		book: Casebook;
@@ -144,7 +145,7 @@
 		Enter: () => activeLink()?.click(),
 		F2: ({ id }) => !isReader && (renaming = id),
 		Delete: (line) => holdsCase(person, line.owner) && void remove(line, active),
-		h: ({ id }) => void goto(`/cases/${id}/happened`)
+		h: ({ id }) => void goto(`/cases/${id}/progress`)
 	};
 </script>
 
@@ -158,7 +159,9 @@
 				: 'descending'
 			: undefined}
 	>
-		<button type="button" title="Sort by it" onclick={() => onsort(by)}>{words}</button>
+		<button type="button" title={t('Sort by this column')} onclick={() => onsort(by)}
+			>{words}</button
+		>
 	</span>
 {/snippet}
 
@@ -166,21 +169,21 @@
 	role="table"
 	class="cases"
 	class:people={person}
-	aria-label="Cases"
+	aria-label={t('Cases')}
 	aria-rowcount={found + 1}
 	bind:this={list}
 >
 	<div role="rowgroup" class="heads">
 		<div class="line head" role="row">
-			{@render heading('label', 'Client')}
-			<span role="columnheader" class="right">Debts</span>
-			{@render heading('owed', 'Owed')}
-			<span role="columnheader">Chosen plan</span>
-			{@render heading('read', 'Last read')}
-			{@render heading('off', 'From the plan')}
-			{@render heading('touched', 'Last touched')}
-			{#if person}<span role="columnheader">Whose</span>{/if}
-			<span role="columnheader"><span class="unseen">Rename, save as a file or delete</span></span>
+			{@render heading('label', t('Client'))}
+			<span role="columnheader" class="right">{t('Debts')}</span>
+			{@render heading('owed', t('Owed'))}
+			<span role="columnheader">{t('Chosen plan')}</span>
+			{@render heading('read', t('Last recorded'))}
+			{@render heading('off', t('Ahead / behind plan'))}
+			{@render heading('touched', t('Last edited'))}
+			{#if person}<span role="columnheader">{t('Counselor')}</span>{/if}
+			<span role="columnheader"><span class="unseen">{t('Rename, export or delete')}</span></span>
 		</div>
 	</div>
 	<div role="rowgroup" class="rows" style:height="{found * ROW}px" bind:this={rows}>

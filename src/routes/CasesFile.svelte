@@ -1,8 +1,9 @@
 <!-- Cases as one file, made beside the page: a casebook of many years takes a while. -->
 <script lang="ts">
-	import type { TakeAlong } from '$lib/desk/take-along.svelte';
+	import type { FileExport } from '$lib/desk/file-export.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { onDestroy } from 'svelte';
+	import { t } from '$lib/words/labels/casebook';
 
 	interface Props {
 		/** Which; null: it can’t be known now, which has been said. */
@@ -11,12 +12,12 @@
 	}
 	const { ids, words }: Props = $props();
 
-	let along = $state.raw<TakeAlong | null>(null);
+	let along = $state.raw<FileExport | null>(null);
 	onDestroy(() => along?.stop());
 
 	// What makes files is not needed for the first page.
 	async function take(): Promise<void> {
-		const { save, TakeAlong: Along } = await import('$lib/desk/take-along.svelte');
+		const { save, FileExport: Along } = await import('$lib/desk/file-export.svelte');
 		const cases = await ids();
 		if (cases === null) return;
 		along = new Along();
@@ -28,9 +29,7 @@
 {#if along && along.done !== null}
 	<Progress what={words} done={along.done} onstop={() => along?.stop()} />
 {:else}
-	<button type="button" title="As a file (JSON), to be taken in again" onclick={take}
-		>{words}</button
-	>
+	<button type="button" title={t('As a file (JSON) that can be …')} onclick={take}>{words}</button>
 {/if}
 {#if along?.failure}<span role="alert">{along.failure}</span>{/if}
 

@@ -5,6 +5,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import { onMount } from 'svelte';
+	import { t } from '$lib/words/labels/casebook';
 
 	interface Props {
 		caseId: string;
@@ -38,7 +39,7 @@
 
 	const NOBODY = '';
 	const owners = $derived([
-		...(holders?.owner ? [] : [{ value: NOBODY, words: 'nobody' }]),
+		...(holders?.owner ? [] : [{ value: NOBODY, words: t('unassigned') }]),
 		...(holders?.people ?? [])
 			.filter(({ role, id }) => role !== 'reader' || id === holders?.owner)
 			.map(({ id, name }) => ({ value: id, words: name }))
@@ -55,20 +56,20 @@
 	{#if holders}
 		{@const { owner, shared, people } = holders}
 		<p>
-			<span class="name">Whose it is</span>
+			<span class="name">{t('Counselor')}</span>
 			{#if handsOver}
 				<Choice
-					label="Whose it is"
+					label={t('Counselor')}
 					value={owner ?? NOBODY}
 					options={owners}
 					onchange={(to) => void change(handOver(caseId, to))}
 				/>
 			{:else}
-				{people.find(({ id }) => id === owner)?.name ?? 'nobody’s'}
+				{people.find(({ id }) => id === owner)?.name ?? t('unassigned')}
 			{/if}
 		</p>
 		<fieldset>
-			<legend>Shared with</legend>
+			<legend>{t('Shared with')}</legend>
 			{#each others as { id, name, role } (id)}
 				<label>
 					<input
@@ -78,14 +79,20 @@
 						onchange={({ currentTarget }) => share(id, currentTarget.checked)}
 					/>
 					{name}
-					<span>{role === 'supervisor' ? 'sees all' : role === 'reader' ? 'reads it' : ''}</span>
+					<span
+						>{role === 'supervisor'
+							? t('sees all cases')
+							: role === 'reader'
+								? t('can view')
+								: ''}</span
+					>
 				</label>
 			{:else}
-				<p>There is nobody else yet.</p>
+				<p>{t('There are no other accounts yet')}</p>
 			{/each}
 		</fieldset>
 	{:else if !problem}
-		<p>Reading …</p>
+		<p>{t('Loading …')}</p>
 	{/if}
 	{#if problem}<p role="alert">{problem}</p>{/if}
 </Note>

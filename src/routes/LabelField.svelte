@@ -3,6 +3,7 @@
 	import { readLabel } from '$lib/reading/names';
 	import { SCREEN } from '$lib/reading/writing';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import { t } from '$lib/words/labels/casebook';
 
 	interface Props {
 		value: string;
@@ -14,7 +15,7 @@
 </script>
 
 <TypedField
-	label="Client label"
+	label={t('Client label')}
 	{value}
 	read={(text) => readLabel(text, SCREEN)}
 	write={(text) => text}

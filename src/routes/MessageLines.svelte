@@ -1,6 +1,7 @@
 <!-- What was put into the outbox, the latest first. -->
 <script lang="ts">
 	import type { MessageSummary } from '$lib/document/message';
+	import { t } from '$lib/words/labels/outbox';
 
 	interface Props {
 		messages: readonly MessageSummary[];
@@ -15,11 +16,11 @@
 <table>
 	<thead>
 		<tr>
-			{#if withClient}<th scope="col">Client</th>{/if}
-			<th scope="col">Subject</th>
-			<th scope="col">To</th>
-			<th scope="col" class="right">Attachments</th>
-			<th scope="col" class="right">Put here</th>
+			{#if withClient}<th scope="col">{t('Client')}</th>{/if}
+			<th scope="col">{t('Subject')}</th>
+			<th scope="col">{t('To')}</th>
+			<th scope="col" class="right">{t('Attachments')}</th>
+			<th scope="col" class="right">{t('Saved')}</th>
 		</tr>
 	</thead>
 	<tbody>

@@ -11,6 +11,7 @@
 	import { SCREEN } from '$lib/reading/writing';
 	import { readLabel } from '$lib/reading/names';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import { t } from '$lib/words/labels/casebook';
 
 	interface Props {
 		today: CalendarDate;
@@ -27,7 +28,7 @@
 
 	/** Numbers and dates as in the currency's country, or as the browser has them. */
 	const style = $derived(styleFor(currency?.code ?? '', navigator.language));
-	const spoken = $derived({ ...SCREEN, style });
+	const locale = $derived({ ...SCREEN, style });
 	const named = $derived(currencies.find(({ code }) => code === currency?.code));
 	const decimals = $derived(
 		currency === null
@@ -52,20 +53,20 @@
 
 <form
 	bind:this={line}
-	aria-label="New case"
+	aria-label={t('New case')}
 	onsubmit={(event) => {
 		event.preventDefault();
 		void open();
 	}}
 >
 	<div class="part wide">
-		<span class="name">Client</span>
+		<span class="name">{t('Client')}</span>
 		<TypedField
-			label="Client label"
+			label={t('Client label')}
 			value={label}
 			read={(text) => readLabel(text, SCREEN)}
 			write={(text) => text}
-			placeholder="a name or a number that you know the client by"
+			placeholder={t('a name or number for this client')}
 			onchange={(text) => (label = text)}
 			onenter={() => next(0)}
 			onescape={onclose}
@@ -73,9 +74,9 @@
 		/>
 	</div>
 	<div class="part">
-		<span class="name">Currency <span class="hint">{decimals}</span></span>
+		<span class="name">{t('Currency')} <span class="hint">{decimals}</span></span>
 		<TypedField
-			label="Currency"
+			label={t('Currency')}
 			value={currency}
 			read={(text) => readCurrency(text, SCREEN)}
 			write={({ code }) => code}
@@ -85,19 +86,19 @@
 		/>
 	</div>
 	<div class="part">
-		<span class="name">Figures as of</span>
+		<span class="name">{t('Date of the balances')}</span>
 		<TypedField
-			label="Day the figures are as of"
+			label={t('Date of the balances')}
 			value={asOf}
-			read={(text) => readAsOf(text, today, spoken)}
-			write={(day) => writeDate(day, spoken)}
+			read={(text) => readAsOf(text, today, locale)}
+			write={(day) => writeDate(day, locale)}
 			onchange={(value) => (asOf = value)}
 			onenter={() => next(2)}
 			onescape={onclose}
 		/>
 	</div>
-	<button type="submit" class="filled">Open the case</button>
-	<button type="button" class="cancel" onclick={onclose}>Cancel</button>
+	<button type="submit" class="filled">{t('Open the case')}</button>
+	<button type="button" class="cancel" onclick={onclose}>{t('Cancel')}</button>
 </form>
 
 <style>

@@ -1,6 +1,7 @@
 <!-- A new password, typed twice. -->
 <script lang="ts">
 	import SmallForm from '$lib/ui/SmallForm.svelte';
+	import { t } from '$lib/words/labels/accounts';
 
 	interface Props {
 		/** Whether the present one is asked for. */
@@ -17,22 +18,25 @@
 
 	async function submit(): Promise<void> {
 		problem =
-			next === again
-				? await onset(next, present)
-				: 'These are two different passwords; type the same one twice.';
+			next === again ? await onset(next, present) : t('The passwords do not match. Type the …');
 	}
 </script>
 
-<SmallForm submit="Set the password" busy="Setting it …" {problem} onsubmit={submit}>
+<SmallForm
+	submit={t('Set the password')}
+	busy={t('Setting the password …')}
+	{problem}
+	onsubmit={submit}
+>
 	{#snippet children(problemId)}
 		{#if asksPresent}
 			<label>
-				<span>Present password</span>
+				<span>{t('Current password')}</span>
 				<input type="password" autocomplete="current-password" required bind:value={present} />
 			</label>
 		{/if}
 		<label>
-			<span>New password</span>
+			<span>{t('New password')}</span>
 			<input
 				type="password"
 				autocomplete="new-password"
@@ -42,7 +46,7 @@
 			/>
 		</label>
 		<label>
-			<span>The same again</span>
+			<span>{t('Confirm new password')}</span>
 			<input type="password" autocomplete="new-password" required bind:value={again} />
 		</label>
 	{/snippet}

@@ -1,6 +1,7 @@
 <!-- What is there in the place of a page that could not be opened: why, and what can be done. -->
 <script lang="ts">
 	import Answer from '$lib/ui/Answer.svelte';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		title: string;
@@ -26,9 +27,9 @@
 		{#if remedy}<p>{remedy}</p>{/if}
 		<p class="ways">
 			{#if onagain}
-				<button type="button" disabled={isTrying} onclick={again}>Try again</button>
+				<button type="button" disabled={isTrying} onclick={again}>{t('Try again')}</button>
 			{/if}
-			<a href="/">Open the casebook</a>
+			<a href="/">{t('Open the casebook')}</a>
 		</p>
 	</div>
 </main>

@@ -5,6 +5,7 @@
 	import type { Person } from '$lib/document/people';
 	import Note from '$lib/ui/Note.svelte';
 	import UserRound from '@lucide/svelte/icons/user-round';
+	import { t } from '$lib/words/labels/accounts';
 
 	interface Props {
 		person: Person;
@@ -19,7 +20,7 @@
 		await finishWork();
 		const answer = await signOut();
 		if (answer.kind !== 'done') {
-			problem = 'The server doesn’t answer; you are still signed in.';
+			problem = t('The server is not responding. You are …');
 			return;
 		}
 		// Whoever comes next to this browser finds nothing of it.
@@ -30,7 +31,7 @@
 
 <button
 	type="button"
-	aria-label="{person.name}, signed in"
+	aria-label={t('{name}, signed in', { name: person.name })}
 	title="{person.name}, {person.role}"
 	aria-expanded={isOpen}
 	bind:this={button}
@@ -50,11 +51,11 @@
 		<p>{person.role}</p>
 		<ul>
 			{#if person.role === 'supervisor'}
-				<li><a href="/people">People</a></li>
-				<li><a href="/trail">Trail</a></li>
+				<li><a href="/people">{t('People')}</a></li>
+				<li><a href="/trail">{t('Audit trail')}</a></li>
 			{/if}
-			<li><a href="/password">Another password</a></li>
-			<li><button type="button" onclick={leave}>Sign out</button></li>
+			<li><a href="/password">{t('Change password')}</a></li>
+			<li><button type="button" onclick={leave}>{t('Sign out')}</button></li>
 		</ul>
 		{#if problem}<p role="alert">{problem}</p>{/if}
 	</Note>

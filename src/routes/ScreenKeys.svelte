@@ -4,6 +4,7 @@
 	import { keysOn } from '$lib/words/keys';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import { isTyping } from '$lib/ui/typing';
+	import { t } from '$lib/words/labels/common';
 
 	const keys = $derived(keysOn(page.route.id, page.data['person']?.role !== 'reader'));
 	let button = $state<HTMLElement>();
@@ -20,8 +21,8 @@
 {#if keys.length > 0}
 	<button
 		type="button"
-		aria-label="Keys of this screen"
-		title="Keys of this screen (?)"
+		aria-label={t('Keys of this screen')}
+		title={t('Keys of this screen (?)')}
 		aria-expanded={isOpen}
 		bind:this={button}
 		onclick={() => (isOpen = !isOpen)}
@@ -32,7 +33,7 @@
 {#if isOpen && button}
 	{#await import('$lib/ui/Note.svelte') then { default: Note }}
 		<Note
-			title="Keys of this screen"
+			title={t('Keys of this screen')}
 			anchor={button}
 			onclose={() => {
 				isOpen = false;
@@ -45,7 +46,7 @@
 					<dd>{does}</dd>
 				{/each}
 				<dt><kbd>?</kbd></dt>
-				<dd>opens and closes this list</dd>
+				<dd>{t('opens and closes this list')}</dd>
 			</dl>
 		</Note>
 	{/await}

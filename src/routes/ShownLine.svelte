@@ -5,6 +5,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import { shownInWords } from '$lib/words/casebook';
 	import { monthsChoices, offChoices } from '$lib/words/visits';
+	import { t } from '$lib/words/labels/casebook';
 
 	interface Props {
 		totals: BookTotals;
@@ -23,23 +24,23 @@
 	});
 </script>
 
-<div role="group" aria-label="Which cases are shown">
+<div role="group" aria-label={t('Filter cases')}>
 	{#each SHOWN as kind (kind)}
 		<button type="button" aria-pressed={show === kind} onclick={() => onshow(kind)}
 			>{shownInWords(kind, counts[kind], SCREEN)}</button
 		>
 	{/each}
 	<span class="rule">
-		<span>nothing read for</span>
+		<span>{t('no balance recorded for')}</span>
 		<Choice
-			label="Nothing read for"
+			label={t('No balance recorded for')}
 			value={String(rule.months)}
 			options={monthsChoices(SCREEN)}
 			onchange={(months) => onrule({ ...rule, months: Number(months) })}
 		/>
-		<span>or off its plan by more than</span>
+		<span>{t('or off plan by more than')}</span>
 		<Choice
-			label="Further from the plan than"
+			label={t('Off plan by more than')}
 			value={String(rule.off)}
 			options={offChoices(SCREEN)}
 			onchange={(off) => onrule({ ...rule, off: off === 'null' ? null : Number(off) })}

@@ -6,6 +6,7 @@
 	import { tellSignedInAgain } from '$lib/desk/session';
 	import type { Person } from '$lib/document/people';
 	import SignInForm from './SignInForm.svelte';
+	import { t } from '$lib/words/labels/accounts';
 
 	interface Props {
 		person: Person;
@@ -22,10 +23,9 @@
 	aria-labelledby="again-title"
 	oncancel={(event) => event.preventDefault()}
 >
-	<h2 id="again-title">You were signed out</h2>
+	<h2 id="again-title">{t('You are signed out')}</h2>
 	<p>
-		Nothing was done here for a while, or somebody ended the session. All that you typed is still
-		here, and is saved as soon as you sign in.
+		{t('The session timed out, or somebody ended …')}
 	</p>
 	<SignInForm
 		name={person.name}
@@ -37,7 +37,7 @@
 		}}
 	/>
 	<!-- With a page of its own: what is on this one stays with whoever typed it. -->
-	<a class="other" href="/sign-in" data-sveltekit-reload>Somebody else signs in</a>
+	<a class="other" href="/sign-in" data-sveltekit-reload>{t('Sign in as somebody else')}</a>
 </dialog>
 
 <style>

@@ -3,6 +3,7 @@
 	import { signIn, whyNot } from '$lib/desk/requests';
 	import type { Person } from '$lib/document/people';
 	import SmallForm from '$lib/ui/SmallForm.svelte';
+	import { t } from '$lib/words/labels/accounts';
 
 	interface Props {
 		/** Who it is, where that is known already. */
@@ -34,10 +35,10 @@
 	}
 </script>
 
-<SmallForm submit="Sign in" busy="Signing in …" {problem} onsubmit={submit}>
+<SmallForm submit={t('Sign in')} busy={t('Signing in …')} {problem} onsubmit={submit}>
 	{#snippet children(problemId)}
 		<label>
-			<span>Name</span>
+			<span>{t('Name')}</span>
 			<input
 				name="username"
 				autocomplete="username"
@@ -50,7 +51,7 @@
 			/>
 		</label>
 		<label>
-			<span>Password</span>
+			<span>{t('Password')}</span>
 			<input
 				type="password"
 				name="password"

@@ -5,7 +5,7 @@ import type { AccountStatement } from '$lib/exchange/statement-ofx';
 import { SCREEN } from '$lib/reading/writing';
 import { styleFor } from '$lib/messages/style';
 import type { Sentence } from '$lib/messages/sentence';
-import { casesSentence, tablesElsewhere } from '$lib/words/taken-in';
+import { casesSentence, tablesElsewhere } from '$lib/words/imports';
 import { readFile } from '$lib/workers/read-file';
 import { v4 as newId } from 'uuid';
 

@@ -70,7 +70,7 @@ describe('an agency', () => {
 		await mara.goto(`/cases/${made.id}`);
 		expect(mara.path()).toBe('/sign-in');
 		await comesIn(mara, 'mara lindqvist', 'not her password');
-		await mara.see('form [role=alert]', 'The name or the password is not right.');
+		await mara.see('form [role=alert]', 'The name or the password is wrong.');
 		desk.checked('status of 422');
 		expect(await mara.page.$eval('input[name=username]', (field) => field.value)).toBe(
 			'mara lindqvist'
@@ -88,7 +88,7 @@ describe('an agency', () => {
 		await endSession(mara);
 		await mara.page.keyboard.type('87.65');
 		await mara.press('Enter');
-		await mara.see('dialog h2', 'You were signed out');
+		await mara.see('dialog h2', 'You are signed out');
 		await mara.see('.saving', 'You are signed out');
 		expect(await mara.page.$eval('input[name=username]', (field) => field.value)).toBe(MARA);
 		expect((await kept()).document.debts[0]?.balance).not.toBe(398_765);
@@ -108,17 +108,17 @@ describe('an agency', () => {
 		await mara.goto('/');
 		expect(await labels(mara)).toEqual(['A household by the slip']);
 		await mara.click('.hold');
-		await mara.page.waitForSelector('[aria-label="Whose it is"]');
+		await mara.page.waitForSelector('[aria-label="Counselor"]');
 		await mara.page.select(
-			'[aria-label="Whose it is"]',
+			'[aria-label="Counselor"]',
 			await mara.page.$eval(
-				'[aria-label="Whose it is"]',
+				'[aria-label="Counselor"]',
 				(list, name) =>
 					[...(list as HTMLSelectElement).options].find(({ text }) => text === name)?.value ?? '',
 				IVO
 			)
 		);
-		await expect.poll(() => mara.texts('[aria-label="Whose it is"] option:checked')).toEqual([IVO]);
+		await expect.poll(() => mara.texts('[aria-label="Counselor"] option:checked')).toEqual([IVO]);
 		await mara.press('Escape');
 		await mara.see('.whose', IVO);
 		await ivo.reload();
@@ -132,8 +132,8 @@ describe('an agency', () => {
 	it('shows two people in a case to each other, and says whose change a stale save has met', async () => {
 		await mara.goto(`/cases/${made.id}`);
 		await ivo.goto(`/cases/${made.id}`);
-		await ivo.see('[role=status]', `${MARA} has this case open too`);
-		await mara.see('[role=status]', `${IVO} has this case open too`);
+		await ivo.see('[role=status]', `${MARA} has this case open as well`);
+		await mara.see('[role=status]', `${IVO} has this case open as well`);
 		for (const [screen, balance] of [
 			[ivo, '1,111.11'],
 			[mara, '2,222.22']
@@ -143,9 +143,9 @@ describe('an agency', () => {
 			await screen.enter(balance);
 			if (screen === ivo) await ivo.saved();
 		}
-		await mara.see('.stale', `${IVO} changed this case meanwhile`);
-		await mara.see('.stale', `As ${IVO} left it`);
-		await mara.clickText('.stale button', `Take what ${IVO} left`);
+		await mara.see('.stale', `${IVO} changed this case.`);
+		await mara.see('.stale', `${IVO}’s version`);
+		await mara.clickText('.stale button', `Use ${IVO}’s version`);
 		await mara.saved();
 		expect((await kept()).document.debts[0]?.balance).toBe(111_111);
 		desk.checked('status of 409');
@@ -153,7 +153,7 @@ describe('an agency', () => {
 
 	it('has pages of its own that are fit for axe-core, with the trail of what was done', async () => {
 		await mara.goto('/people');
-		await mara.answer('2 people may come in, 1 of them a supervisor.');
+		await mara.answer('2 people can sign in, 1 of them a supervisor.');
 		await mara.page.type('form input', 'Senna Okafor');
 		await mara.press('Enter');
 		await mara.see('.link', /\/welcome#[\w-]{43}$/);
@@ -161,7 +161,7 @@ describe('an agency', () => {
 		await mara.goto('/trail');
 		const deeds = await mara.texts('tbody td:nth-child(4)');
 		expect(deeds).toEqual(
-			expect.arrayContaining(['added an account', 'handed a case over', 'changed a case'])
+			expect.arrayContaining(['added an account', 'reassigned a case', 'changed a case'])
 		);
 		expect(await findings(mara)).toEqual([]);
 		const stranger = await desk.openElsewhere('/');
@@ -170,7 +170,7 @@ describe('an agency', () => {
 		await stranger.page.type('[autocomplete=new-password]', PASSWORD);
 		await stranger.press('Tab');
 		await stranger.enter(PASSWORD);
-		await stranger.see('form [role=alert]', 'This link has been used');
+		await stranger.see('form [role=alert]', 'This link is used or expired');
 		expect(await findings(stranger)).toEqual([]);
 		desk.checked('status of 422');
 	});

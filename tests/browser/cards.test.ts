@@ -16,7 +16,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.answer('The casebook is empty.');
 		await screen.focus('Client label');
 		await screen.enter('A deckhand and a baker', 'usd', '15 Dec 2026');
-		await screen.answer('Take down the first debt');
+		await screen.answer('Enter the first debt');
 		expect(await screen.focused()).toBe('Name, line 1');
 	});
 
@@ -26,7 +26,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.enter('Gansey & Oar store card', '2784.16', '22,9', '%', '3', '25', 'n', '15 Jan');
 		await screen.enter('Dental plan', '1 644', '0', 'f', '137', '', 'n', '2027-01-15');
 		await screen.answer(
-			'3 debts, $8,610.52 owed on December 15, 2026. The first minimum payments come to $343.12, of which $131.51 is interest.'
+			'3 debts, $8,610.52 owed on December 15, 2026. The first minimum payments total $343.12, of which $131.51 is interest.'
 		);
 		await screen.saved();
 		// The figures of the reference cases: 207 payments and 158 payments.
@@ -47,8 +47,8 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await residuum.restart();
 		await screen.goto(path);
 		expect(await screen.value('Name, line 2')).toBe('Gansey & Oar store card');
-		expect(await screen.value('Rule of the minimum, line 1')).toBe('interest-plus');
-		expect(await screen.value('Minimum at least, line 1')).toBe('25.00');
+		expect(await screen.value('Minimum payment rule, line 1')).toBe('interest-plus');
+		expect(await screen.value('Floor of the minimum, line 1')).toBe('25.00');
 		expect(await screen.value('Minimum rounded up, line 1')).toBe('100');
 		expect(await screen.value('Amount of the minimum, line 3')).toBe('137.00');
 		expect(await screen.value('First due date, line 3')).toBe('Jan 15, 2027');
@@ -59,7 +59,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.press('ArrowDown');
 		expect(await screen.focused()).toBe('Balance, line 2');
 		await screen.press('ArrowRight', 'ArrowRight');
-		expect(await screen.focused()).toBe('Rule of the minimum, line 2');
+		expect(await screen.focused()).toBe('Minimum payment rule, line 2');
 		await screen.press('ArrowUp', 'ArrowLeft', 'ArrowLeft');
 		expect(await screen.focused()).toBe('Balance, line 1');
 		await screen.page.keyboard.type('999');
@@ -69,7 +69,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		expect(await screen.value('Balance, line 1')).toBe('4,182.36');
 		await screen.page.focus('[aria-label="Name, line 4"]');
 		await screen.page.keyboard.type('A line begun');
-		await screen.answer('1 line is still to be filled in.');
+		await screen.answer('1 line is incomplete.');
 		await screen.press('Escape');
 		await expect.poll(() => screen.text('.answer')).not.toContain('still to be filled in');
 		expect(await screen.focused()).toBe('Name, line 4');
@@ -135,7 +135,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 			/^as it is paid now 121.00 57 Sep 2031 2,618.25 6,800.61 1.63 12 y 6 m 3,894.12/
 		);
 		expect(ways[1]).toMatch(
-			/^its own minimum 121.00 207 Mar 2044 6,512.37 10,694.73 2.56 the others are compared/
+			/^the minimum 121.00 207 Mar 2044 6,512.37 10,694.73 2.56 baseline for comparison/
 		);
 		await screen.click('[data-zone=payments]');
 		expect((await screen.texts('.lower tbody tr[data-row]'))[0]).toBe(
@@ -198,7 +198,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 	});
 
 	it('keeps the answer before a change beside the new one until it is let go', async () => {
-		await screen.fill('Amount paid', '140');
+		await screen.fill('Payment amount', '140');
 		await screen.answer(
 			'At $140.00 a month this debt is paid off in September 2030, after 45 payments'
 		);
@@ -206,7 +206,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 			'.before',
 			'Before this change, at $121.00 a month: paid off in September 2031, $2,618.25 in interest. Now 1 year sooner, $612.35 less.'
 		);
-		await screen.fill('Extra each time', '25');
+		await screen.fill('Extra payment', '25');
 		await screen.answer(
 			'At $140.00 a month and $25.00 more, this debt is paid off in November 2029'
 		);
@@ -227,7 +227,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.press('Home', 'PageDown', 'ArrowRight');
 		await screen.see(
 			'.caption',
-			'Jan 15, 2028, still owed: as it is paid now $2,920.62 · its own minimum $3,655.75'
+			'Jan 15, 2028, still owed: as it is paid now $2,920.62 · the minimum $3,655.75'
 		);
 		expect(await screen.texts('tr.pointed')).toHaveLength(1);
 		// A payment pointed at in the bars is pointed at in the balances and the schedule too.

@@ -18,14 +18,14 @@ const labels = () => screen.texts('[data-case]');
 
 describe('the casebook', () => {
 	it('shows each case with what it holds, and finds as one types', async () => {
-		await screen.answer('2 cases, the last touched first. They owe 9,364.72 USD.');
+		await screen.answer('2 cases, most recently edited first. Total owed: 9,364.72 USD.');
 		expect(await screen.texts('[role=row]:has([data-case]) .right')).toEqual(
 			expect.arrayContaining(['2', '5,182.36 USD', 'today', '4,182.36 USD'])
 		);
-		expect(await screen.page.$$('[role=cell][title="As of 15 Dec 2026"]')).toHaveLength(2);
+		expect(await screen.page.$$('[role=cell][title="Balances as of 15 Dec 2026"]')).toHaveLength(2);
 		await screen.press('/');
 		await screen.page.keyboard.type('retired NET');
-		await screen.answer('1 of 2 cases labelled “retired NET”. It owes 5,182.36 USD.');
+		await screen.answer('1 of 2 cases labelled “retired NET”. Total owed: 5,182.36 USD.');
 		expect(await labels()).toEqual(['Net-maker, retired']);
 		await screen.page.keyboard.type('x');
 		await screen.answer('No case is labelled “retired NETx”.');
@@ -40,7 +40,7 @@ describe('the casebook', () => {
 		await expect.poll(() => screen.focused()).toBe('Client label');
 		await screen.page.keyboard.press('Backspace');
 		await screen.press('Enter');
-		await screen.see('.problem', 'The client label is still missing.');
+		await screen.see('.problem', 'The client label is missing.');
 		await screen.enter('A label of forty characters for a client');
 		await expect.poll(labels).toContain('A label of forty characters for a client');
 		expect(await labels()).not.toContain(before.trim());
@@ -72,11 +72,11 @@ describe('the casebook', () => {
 		await remove('Gone for good', all.length);
 		await screen.clickText('a', 'Deleted cases');
 		await screen.answer('2 deleted cases. Each stays for 90 days');
-		await screen.click('[aria-label="Bring back Brought back"]');
-		await screen.see('.notice', '“Brought back” is in the casebook again.');
-		await screen.click('[aria-label="Delete for good … Gone for good"]');
-		await screen.click('[aria-label="Yes, delete for good Gone for good"]');
-		await screen.answer('The bin is empty.');
+		await screen.click('[aria-label="Restore Brought back"]');
+		await screen.see('.notice', '“Brought back” is back in the casebook.');
+		await screen.click('[aria-label="Delete permanently … Gone for good"]');
+		await screen.click('[aria-label="Yes, delete Gone for good permanently"]');
+		await screen.answer('There are no deleted cases.');
 		await screen.goto('/');
 		await remove('Brought back', all.length);
 		await screen.click('.notice button:last-child');
@@ -86,19 +86,19 @@ describe('the casebook', () => {
 		await screen.press('n');
 		await expect.poll(() => screen.focused()).toBe('Client label');
 		await screen.press('Enter');
-		await screen.see('.problem', 'The client label is still missing.');
+		await screen.see('.problem', 'The client label is missing.');
 		await screen.enter('Yen');
 		await screen.enter('YEN');
-		await screen.see('.problem', '“YEN” is not a currency that is known here.');
+		await screen.see('.problem', '“YEN” is not a known currency.');
 		await screen.press('Control+a');
 		await screen.enter('jpy', '30 Feb 2026');
-		await screen.see('.problem', 'There is no day “30 Feb 2026”.');
+		await screen.see('.problem', 'The date “30 Feb 2026” does not exist.');
 		expect(await screen.value('Client label')).toBe('Yen');
 		await screen.press('Control+a');
 		await screen.enter('1 Dec 2026');
-		await screen.answer('Take down the first debt');
+		await screen.answer('Enter the first debt');
 		await screen.enter('Harbour store', '¥418,236', '15', '%', '2', '1000', 'n', '5');
-		await screen.answer('¥418,236 owed on 2026-12-01. The first minimum payments come to ¥8,469');
+		await screen.answer('¥418,236 owed on 2026-12-01. The first minimum payments total ¥8,469');
 		await screen.saved();
 	});
 
@@ -108,15 +108,15 @@ describe('the casebook', () => {
 		await screen.page.setOfflineMode(true);
 		await screen.press('/');
 		await screen.page.keyboard.type('yen');
-		await screen.see('[role=alert]', 'The server doesn’t answer');
+		await screen.see('[role=alert]', 'The server is not responding');
 		expect((await labels()).toSorted()).toEqual(all.toSorted());
 		await screen.page.setOfflineMode(false);
 		await screen.clickText('[role=alert] button', 'Try again');
-		await screen.answer('1 of 3 cases labelled “yen”. It owes 418,236 JPY.');
+		await screen.answer('1 of 3 cases labelled “yen”. Total owed: 418,236 JPY.');
 		expect(await screen.page.$('[role=alert]')).toBeNull();
 		// The way to the whole casebook leads to the whole of it.
 		await screen.click('.brand');
-		await screen.answer('3 cases, the last touched first.');
+		await screen.answer('3 cases, most recently edited first.');
 		expect(
 			await screen.page.$eval('[type=search]', (field) => (field as HTMLInputElement).value)
 		).toBe('');
@@ -148,7 +148,7 @@ describe('the casebook', () => {
 		expect((await labels()).length).toBeLessThan(60);
 		expect(await screen.page.$eval('[role=table]', (table) => table.ariaRowCount)).toBe('244');
 		await screen.press('Enter');
-		await screen.answer('Take down the first debt');
+		await screen.answer('Enter the first debt');
 		await screen.page.goBack();
 		await screen.answer('243 cases, by name.');
 		await screen.see('[role=table]', 'Clíent 232');

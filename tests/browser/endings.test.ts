@@ -17,7 +17,7 @@ describe('answers that are not dates, or hardly', () => {
 		[
 			'a payment that does not cover the interest',
 			{ pays: fixed(7_000) },
-			'At $70.00 a month this debt is never paid off: the first payment leaves $8.38 more owed, and it does not come below $4,182.36 again.',
+			'At $70.00 a month this debt is never paid off: the first payment leaves $8.38 more owed, and the balance never falls below $4,182.36 again.',
 			'12 payments 951.64 840.00 −111.64 4,294.00 still owed'
 		],
 		[
@@ -74,7 +74,7 @@ describe('answers that are not dates, or hardly', () => {
 		await runDown({ balance: 0 });
 		await screen.answer('Nothing is owed on this debt.');
 		await screen.fill('Balance', ' ');
-		await screen.answer('Still to be filled in: balance.');
+		await screen.answer('Still missing: balance.');
 		await screen.saved();
 	});
 });

@@ -72,7 +72,7 @@ describe('every month', () => {
 		await screen.see('.months tfoot', money(plan.totalInterest));
 
 		await screen.click('[data-row="3"] [data-name="interest"]');
-		await screen.see('[role=dialog]', 'The interest of March 2027');
+		await screen.see('[role=dialog]', 'Interest of March 2027');
 		await screen.see('[role=dialog]', money(third.interest));
 		await screen.press('Escape');
 		// The month picked is the one that the picture and the strip speak of.
@@ -80,7 +80,7 @@ describe('every month', () => {
 		await screen.see('.strip h2', 'In March 2027');
 		await screen.press('F7');
 
-		await screen.page.select('[aria-label="What is shown of each debt"]', 'interest');
+		await screen.page.select('[aria-label="Figure shown for each debt"]', 'interest');
 		const [first] = plan.debts;
 		const share = third.shares.find(({ index }) => index === 0);
 		await screen.click('[data-row="3"] [data-name="0:interest"]');
@@ -89,7 +89,7 @@ describe('every month', () => {
 		await screen.see('[role=dialog]', money(share?.interest ?? 0));
 		await screen.press('Escape');
 
-		await screen.page.select('[aria-label="Which debts are shown"]', first?.id ?? '');
+		await screen.page.select('[aria-label="Debts shown"]', first?.id ?? '');
 		await screen.see('.months thead', /A gets ?A interest ?A left/);
 		await screen.page.focus('[data-row="1"] [data-name="paid"]');
 		await screen.press('Shift+ArrowDown');
@@ -100,7 +100,7 @@ describe('every month', () => {
 			return clipboardData.getData('text/plain');
 		});
 		expect(copied.split('\n').slice(0, 2)).toEqual([
-			'No.\tMonth\tMoney (USD)\tMinimum payments (USD)\tPaid (USD)\tInterest (USD)\tPrincipal (USD)\tFees (USD)\tLeaves the account (USD)\tMissing (USD)\tOwed (USD)\tQuillmark card: paid (USD)\tQuillmark card: interest (USD)\tQuillmark card: owed (USD)',
+			'No.\tMonth\tBudget (USD)\tMinimum payments (USD)\tPaid (USD)\tInterest (USD)\tPrincipal (USD)\tFees (USD)\tLeaves the account (USD)\tMissing (USD)\tOwed (USD)\tQuillmark card: paid (USD)\tQuillmark card: interest (USD)\tQuillmark card: owed (USD)',
 			expect.stringMatching(
 				/^1\t2027-01\t890\.00\t622\.44\t890\.00\t306\.33\t583\.67\t0\.00\t890\.00\t0\.00\t22644\.75\t121\.00\t78\.38\t/
 			)
@@ -148,7 +148,7 @@ describe('the difference of plans', () => {
 		const ahead = aheadOf(carriedPlan(document, loan).plan, measuredPlan(document), 'cost');
 		await screen.goto(`/cases/${ferry.id}/plans`);
 		await screen.see('.pictures', 'still owed');
-		await screen.page.select('[aria-label="How the plans are looked at"]', 'cost');
+		await screen.page.select('[aria-label="View"]', 'cost');
 		const amount = writeMoney(Math.abs(ahead[1] ?? 0) as never, usd);
 		await screen.see('.pictures .caption', `2 One loan for the five cards ${amount} more`);
 		await screen.see(
@@ -163,13 +163,13 @@ describe('the difference of plans', () => {
 describe('the page for the client', () => {
 	it('in Spanish, with two parts taken out, is seen as it is printed, saved as PDF, and kept', async () => {
 		await screen.goto(`/cases/${ferry.id}/plan`);
-		await clickText('.tools button', 'Take it along');
-		await clickText('a.offer', 'The page for the client');
+		await clickText('.tools button', 'Export');
+		await clickText('a.offer', 'Client handout');
 		await screen.see('article', 'What to pay in January 2027');
 		expect(await screen.texts('article')).toHaveLength(2);
-		await screen.page.select('[aria-label="The language of the hand-out"]', 'es');
+		await screen.page.select('[aria-label="Language of the handout"]', 'es');
 		await screen.see('article', 'Qué pagar en enero de 2027');
-		await clickText('fieldset label', 'How sure it is');
+		await clickText('fieldset label', 'The stress test');
 		await clickText('fieldset label', 'The next twelve months');
 		await expect.poll(() => screen.text('article')).not.toContain('Los próximos 12 meses');
 		expect(await screen.text('article')).not.toContain('Qué tan seguro es');
@@ -189,7 +189,7 @@ describe('the page for the client', () => {
 			const pages = pdfText(printed).split('\f').slice(0, -1);
 			expect(pages).toHaveLength(await screen.page.$$eval('article', (all) => all.length));
 			expect(pages[0]).toContain('página 1 de');
-			expect(pages.join('')).not.toContain('Take it along');
+			expect(pages.join('')).not.toContain('Export');
 		}
 		await screen.reload();
 		await screen.see('article', 'Su plan · Tolliver');
@@ -212,16 +212,16 @@ describe('a message to the client', () => {
 			}
 		);
 		await screen.goto(`/cases/${id}/outbox`);
-		await clickText('.acts button', 'Put it into the outbox');
-		await screen.see('.problem', 'Write down where the message goes');
-		await screen.fill('The client’s address', 'nobody');
+		await clickText('.acts button', 'Save to outbox');
+		await screen.see('.problem', 'Enter the client’s email address');
+		await screen.fill('Client’s email address', 'nobody');
 		await screen.press('Enter');
-		await screen.see('.field', '“nobody” is not an address of mail.');
-		await screen.fill('The client’s address', 'client@harbour.example');
+		await screen.see('.field', '“nobody” is not an email address.');
+		await screen.fill('Client’s email address', 'client@harbour.example');
 		await screen.press('Enter');
 		await screen.fill('Subject', 'What we agreed');
 		await screen.press('Enter');
-		await clickText('.acts button', 'Put it into the outbox');
+		await clickText('.acts button', 'Save to outbox');
 		await screen.see('main', 'In the outbox');
 		await screen.see('table', /What we agreed ?client@harbour\.example ?3/);
 		await screen.saved();
@@ -231,7 +231,7 @@ describe('a message to the client', () => {
 		await residuum.restart();
 		await screen.goto('/outbox');
 		await screen.answer(
-			'1 message is in the outbox. It stands in for mail: nothing leaves this machine.'
+			'1 message is in the outbox. It stands in for email: nothing leaves this machine.'
 		);
 		await clickText('td a', 'What we agreed');
 		await screen.see('main', 'Nothing was sent');
@@ -255,24 +255,24 @@ describe('what is taken along', () => {
 	it('from the debt, the plan and the casebook is made beside the page, and saved', async () => {
 		const [debt] = ferry.document.debts;
 		await screen.goto(`/cases/${ferry.id}/debts/${debt?.id}`);
-		await clickText('.tools button', 'Take it along');
-		await clickText('.offer', 'The schedule (CSV)');
+		await clickText('.tools button', 'Export');
+		await clickText('.offer', 'Payment schedule (CSV)');
 		expect(new TextDecoder().decode(await downloaded(/quillmark-card\.csv$/))).toContain(
 			'2027-01-15,4182.36'
 		);
 		await screen.goto(`/cases/${ferry.id}/plan`);
-		await clickText('.tools button', 'Take it along');
+		await clickText('.tools button', 'Export');
 		await screen.fill('Months in the calendar', '3');
 		await screen.press('Enter');
-		await clickText('.offer', 'The payments as a calendar');
+		await clickText('.offer', 'Payment calendar');
 		const calendar = new TextDecoder().decode(await downloaded(/\.ics$/));
 		expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(18);
-		await clickText('.offer', 'The picture (PNG)');
+		await clickText('.offer', 'Chart (PNG)');
 		expect([...(await downloaded(/\.png$/)).slice(1, 4)]).toEqual([
 			...new TextEncoder().encode('PNG')
 		]);
 		await screen.goto('/');
-		await clickText('.files button', 'All as a file');
+		await clickText('.files button', 'Export all');
 		const name = 'residuum-cases.json';
 		const cases = casesOf(
 			{ name, bytes: await downloaded(/^residuum-cases\.json$/) },
@@ -294,8 +294,8 @@ describe('what is taken along', () => {
 			budget: { kind: 'required' }
 		});
 		await screen.goto(`/cases/${id}/plan`);
-		await clickText('.tools button', 'Take it along');
-		await clickText('.offer', 'A workbook');
+		await clickText('.tools button', 'Export');
+		await clickText('.offer', 'Workbook');
 		await screen.page.waitForSelector('[role=progressbar]');
 		// The page answers while it is made: a frame comes as quickly as ever.
 		const longest = await screen.page.evaluate(
@@ -313,7 +313,7 @@ describe('what is taken along', () => {
 				})
 		);
 		expect(longest).toBeLessThan(1_000);
-		await clickText('[role=dialog] button', 'Give it up');
+		await clickText('[role=dialog] button', 'Cancel');
 		await screen.page.waitForSelector('.offer');
 		expect(readdirSync(folder).filter((file) => file.startsWith('long-work'))).toEqual([]);
 	});
@@ -330,7 +330,7 @@ describe.runIf(hasReaders)('any screen on paper', () => {
 		const plan = await paper(`${home}/plan`, '.strip');
 		expect(plan).toContain('Plan of Tolliver');
 		expect(plan).toContain('$4,347.09');
-		for (const control of ['Take it along', 'New plan', 'What more buys', 'later event', 'Undo']) {
+		for (const control of ['Export', 'New plan', 'Paying more', 'later event', 'Undo']) {
 			expect(plan).not.toContain(control);
 		}
 		const [debt] = ferry.document.debts;
@@ -340,7 +340,7 @@ describe.runIf(hasReaders)('any screen on paper', () => {
 		expect(schedule).toMatch(/32 payments/);
 		expect(rows.length).toBe(33);
 		const side = await paper(`${home}/plans`, '.pictures canvas');
-		expect(side).toContain('When each debt is gone');
+		expect(side).toContain('Payoff date of each debt');
 		expect(side).not.toContain('Choose');
 	});
 });

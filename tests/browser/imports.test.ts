@@ -12,7 +12,7 @@ import { caseNow, makeCase, startResiduum } from '../support/residuum';
 
 sitDown(startResiduum);
 
-const proposed = '[aria-label="Not taken yet"]';
+const proposed = '[aria-label="Not imported yet"]';
 const names = () =>
 	screen.page.$$eval('[aria-label^="Name, line"]', (fields) =>
 		fields.map((field) => (field as HTMLInputElement).value).filter(Boolean)
@@ -29,7 +29,7 @@ describe('rows that are pasted', () => {
 			[`Card ${at + 1}`, at === 4 ? 'a lot' : `${at + 1}.234,50`, '22,49 %', '35', '15'].join('\t')
 		);
 		await screen.paste(['Creditor\tOwed\tAPR\tMin. payment\tDue', ...rows].join('\r\n'));
-		await screen.see(proposed, '12 debts read from what was pasted, not taken yet.');
+		await screen.see(proposed, '12 debts found in the pasted text, not imported yet.');
 		await screen.see(proposed, 'Numbers are read as 1.234,56');
 		await screen.see(proposed, '1 field could not be read');
 		expect(await screen.value('Balance, proposed line 1')).toBe('1,234.50');
@@ -41,7 +41,7 @@ describe('rows that are pasted', () => {
 
 		await screen.page.focus('[aria-label="Name, line 1"]');
 		await screen.paste(rows.join('\n'));
-		await screen.see(proposed, '12 debts read');
+		await screen.see(proposed, '12 debts found');
 		await screen.page.focus('[aria-label="Balance, proposed line 5"]');
 		await screen.enter('5000');
 		await expect.poll(names).toHaveLength(12);
@@ -58,7 +58,7 @@ describe('rows that are pasted', () => {
 		await screen.goto(`/cases/${id}`);
 		await screen.focus('Name, line 1');
 		await screen.paste('Name\tOwed\nOne\t100.50\nTwo\t200.50');
-		await screen.see(proposed, '2 debts read');
+		await screen.see(proposed, '2 debts found');
 		await screen.fill('Balance, proposed line 2', '999');
 		await screen.page.focus('[aria-label="Name, line 1"]');
 		await screen.paste('Name\tOwed\nThree\t300.50\nFour\t400.50');
@@ -73,13 +73,13 @@ describe('rows that are pasted', () => {
 		const cards = ['Name\tBalance\tRate', 'One\t100.50\t5 %', 'Old\t1.00\t5 %', 'Two\t200.50\t6 %'];
 		const loans = ['Loans\t\t', 'Name\tOwed\tBalance', 'Three\t300.50\t333.00'];
 		await screen.paste(['Household\t\t', ...cards, ...loans].join('\n'));
-		await screen.see(proposed, '3 debts read from what was pasted');
+		await screen.see(proposed, '3 debts found in the pasted text');
 		await screen.see(proposed, 'There is another table on this sheet');
 		await screen.page.focus('[aria-label="Name, proposed line 2"]');
 		await screen.press('Control+Delete');
 		await expect.poll(() => screen.value('Name, proposed line 2')).toBe('Two');
 		expect(await screen.focused()).toBe('Name, proposed line 2');
-		await screen.see(proposed, 'A line is left out by you. Take it again');
+		await screen.see(proposed, '1 line is left out. Include it');
 		await screen.press('Enter');
 		// The other table is offered by itself; which of its columns is the balance is asked.
 		await screen.see(proposed, 'Which column is the balance: “Owed” or “Balance”?');
@@ -89,9 +89,9 @@ describe('rows that are pasted', () => {
 		await expect.poll(names).toEqual(['One', 'Two']);
 		await screen.page.locator(`${proposed} button ::-p-text(Owed)`).click();
 		await expect.poll(() => screen.value('Balance, proposed line 1')).toBe('300.50');
-		await screen.page.select('[aria-label="Row of the headings"]', '');
+		await screen.page.select('[aria-label="Heading row"]', '');
 		await expect.poll(() => screen.value('Name, proposed line 1')).toBe('Household');
-		await screen.page.select('[aria-label="Row of the headings"]', '6');
+		await screen.page.select('[aria-label="Heading row"]', '6');
 		await screen.page.locator(`${proposed} button ::-p-text(Owed)`).click();
 		await screen.page.focus(proposed);
 		await screen.press('Enter');
@@ -123,9 +123,9 @@ describe('files', () => {
 		await screen.focus('Name, line 1');
 		const workbook = await handMadeWorkbook();
 		await screen.drop('debts.xlsx', workbook);
-		await screen.see(proposed, '3 debts read from “debts.xlsx”, not taken yet.');
+		await screen.see(proposed, '3 debts found in “debts.xlsx”, not imported yet.');
 		await screen.see(proposed, 'A line with a total is left out.');
-		await screen.page.select('[aria-label="What column 4 is"]', 'paysAmount');
+		await screen.page.select('[aria-label="Column 4"]', 'paysAmount');
 		await screen.see(proposed, 'Pays');
 		await screen.page.focus(proposed);
 		await screen.press('Enter');
@@ -141,8 +141,8 @@ describe('files', () => {
 		await screen.press('Control+z');
 		await expect.poll(names).toEqual([]);
 		await screen.drop('debts.xlsx', workbook);
-		await screen.see(proposed, '3 debts read');
-		expect(await screen.value('What column 4 is')).toBe('paysAmount');
+		await screen.see(proposed, '3 debts found');
+		expect(await screen.value('Column 4')).toBe('paysAmount');
 	});
 
 	it('a workbook of two sheets: what was fixed in one is still there after a look at the other', async () => {
@@ -159,26 +159,26 @@ describe('files', () => {
 			['Three', 300.5]
 		]);
 		await screen.drop('two.xlsx', new Uint8Array(await book.xlsx.writeBuffer()));
-		await screen.see(proposed, '2 debts read');
-		await screen.page.select('[aria-label="What column 3 is"]', 'paysAmount');
+		await screen.see(proposed, '2 debts found');
+		await screen.page.select('[aria-label="Column 3"]', 'paysAmount');
 		await screen.fill('Balance, proposed line 2', '999');
 		await screen.page.select('[aria-label="Sheet of the workbook"]', '1');
 		await expect.poll(() => screen.value('Name, proposed line 1')).toBe('Three');
 		await screen.page.select('[aria-label="Sheet of the workbook"]', '0');
 		await expect.poll(() => screen.value('Balance, proposed line 2')).toBe('999.00');
-		expect(await screen.value('What column 3 is')).toBe('paysAmount');
+		expect(await screen.value('Column 3')).toBe('paysAmount');
 	});
 
 	it('that are not what they say are refused in a sentence, and nothing is taken', async () => {
 		const { id } = await makeCase(desk.residuum, 'Refused', [card()]);
 		await screen.goto(`/cases/${id}`);
 		await screen.drop('debts.xlsx', new TextEncoder().encode('Name,Owed\nx,1'));
-		await screen.see('.refusal', '“debts.xlsx” is not what its name says');
+		await screen.see('.refusal', '“debts.xlsx” is not what its extension says');
 		await screen.drop(
 			'entity.ofx',
 			new TextEncoder().encode(ofx2().replace('<OFX>', '<!DOCTYPE x><OFX>'))
 		);
-		await screen.see('.refusal', 'refers to something outside it');
+		await screen.see('.refusal', 'refers to content outside it');
 		expect((await stateOf(id)).revision).toBe(2);
 	});
 
@@ -212,10 +212,7 @@ describe('files', () => {
 		await screen.goto('/');
 		await screen.search('Out and in');
 		await screen.drop('cases.json', new TextEncoder().encode(written));
-		await screen.see(
-			proposed,
-			'1 case in “cases.json”: Out and in. It comes in beside what is there.'
-		);
+		await screen.see(proposed, '1 case in “cases.json”: Out and in. It is added to the casebook.');
 		await screen.press('Enter');
 		await screen.see('.notice', '“Out and in” is in the casebook.');
 		const same = () =>
@@ -271,35 +268,35 @@ describe('what a statement prints', () => {
 		const { id } = await makeCase(desk.residuum, 'Printed', [debt]);
 		await screen.goto(`/cases/${id}/debts/${debt.id}`);
 		await screen.click('[data-zone=statement]');
-		await screen.see('.statement .answer', 'Type what the statement prints, in any part');
+		await screen.see('.statement .answer', 'Enter any of the figures printed on the statement');
 		await screen.fill('Interest charged, as printed', '55.87');
 		await screen.fill('Minimum due, as printed', '88');
 		await screen.see('.statement .answer', '1 of 1 figure differs: minimum due.');
 		await screen.see('.rules', /\d+ of 741 usual rules give that figure/);
-		await screen.see('.rules', 'What would tell them apart:');
-		await screen.fill('How long at the minimum, as printed', '15');
-		await screen.fill('Paid in all at the minimum, as printed', String((figures.total ?? 0) / 100));
+		await screen.see('.rules', 'To tell them apart, check');
+		await screen.fill('Time at the minimum, as printed', '15');
+		await screen.fill('Total paid at the minimum, as printed', String((figures.total ?? 0) / 100));
 		await screen.see(
 			'.rules',
 			'Only one of 741 usual rules gives all 3 figures: interest + 1 %, at least $25.00, rounded up to $1.00.'
 		);
-		await screen.page.locator('.rules ::-p-text(Use it)').click();
+		await screen.page.locator('.rules ::-p-text(Use this)').click();
 		await screen.see(
 			'.statement .answer',
 			'This statement can be trusted as it stands: all 3 figures agree.'
 		);
-		await screen.page.locator('.rules ::-p-text(Put it into)').click();
-		await screen.see('.rules', 'has an agreed payment for it.');
+		await screen.page.locator('.rules ::-p-text(Use this payment in)').click();
+		await screen.see('.rules', 'has an agreed payment for this debt');
 		await screen.fill(
-			'Payment to be out in 36 months, as printed',
+			'36-month payoff payment, as printed',
 			String((figures.payment36 ?? 0) / 100 + 9)
 		);
 		await screen.see(
 			'.statement',
-			'Within what the rule allows: $127.00 printed, $118.00 computed'
+			'Within the rule’s tolerance: $127.00 printed, $118.00 computed'
 		);
 		await screen.fill(
-			'Paid in all in 36 months, as printed',
+			'Total paid in 36 months, as printed',
 			String((figures.total36 ?? 0) / 100 + 212)
 		);
 		await screen.see('.statement', 'Differs by $212.00');
@@ -310,7 +307,7 @@ describe('what a statement prints', () => {
 		);
 		await screen.press('Escape');
 		await screen.click('[data-zone=payments]');
-		await screen.page.select('[aria-label="How the debt is paid"]', 'asked');
+		await screen.page.select('[aria-label="Payment method"]', 'asked');
 		await screen.answer('Paying the minimum, at first $88.00');
 		await screen.saved();
 		const { debts, plans } = (await stateOf(id)).document;

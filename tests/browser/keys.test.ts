@@ -21,7 +21,7 @@ it('each stand on or beside what they do', async () => {
 		'/cases/[id=uuid]/debts/[debt=uuid]': `/cases/${id}/debts/${debts[0]?.id ?? ''}`,
 		'/cases/[id=uuid]/plan': `/cases/${id}/plan`,
 		'/cases/[id=uuid]/plans': `/cases/${id}/plans`,
-		'/cases/[id=uuid]/happened': `/cases/${id}/happened`,
+		'/cases/[id=uuid]/progress': `/cases/${id}/progress`,
 		'/cases/[id=uuid]/handout': `/cases/${id}/handout`,
 		'/cases/[id=uuid]/outbox': `/cases/${id}/outbox`
 	};

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ROOT } from '../../scripts/prepare.mjs';
 import { findings, inScheme } from '../support/axe';
 import { vanished } from '../support/forced-colours';
+import { bannedIn } from '../support/glossary';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { card, fixed } from '../support/debts';
 import { makeCase, startResiduum } from '../support/residuum';
@@ -46,11 +47,11 @@ beforeAll(async () => {
 		'plan, empty': `/cases/${empty.id}/plan`,
 		'side by side, full': `/cases/${six.id}/plans`,
 		'side by side, empty': `/cases/${empty.id}/plans`,
-		'hand-out, full': `/cases/${six.id}/handout`,
+		'handout, full': `/cases/${six.id}/handout`,
 		'side by side, with fees': `/cases/${await demo('ferry')}/plans`,
-		'what happened': `/cases/${await demo('glasshouse')}/happened`,
-		'what happened, nothing chosen': `/cases/${six.id}/happened`,
-		'hand-out, empty': `/cases/${empty.id}/handout`,
+		progress: `/cases/${await demo('glasshouse')}/progress`,
+		'progress, nothing chosen': `/cases/${six.id}/progress`,
+		'handout, empty': `/cases/${empty.id}/handout`,
 		'message, full': `/cases/${six.id}/outbox`,
 		outbox: '/outbox',
 		bin: '/bin',
@@ -94,10 +95,10 @@ describe('what opens on a screen', () => {
 		await screen.press('n');
 		await expect.poll(() => screen.focused()).toBe('Client label');
 		await screen.press('Enter');
-		await screen.see('.problem', 'The client label is still missing.');
+		await screen.see('.problem', 'The client label is missing.');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.goto(views['one debt'] ?? '');
-		await screen.fill('Amount paid', '200000');
+		await screen.fill('Payment amount', '200000');
 		await screen.see('.before', 'Before this change');
 		await screen.click('[data-k="2"][data-name="interest"]');
 		await screen.see(DIALOG, 'Interest of payment 2');
@@ -114,12 +115,12 @@ describe('what opens on a screen', () => {
 		await screen.click('[data-zone=ways]');
 		await screen.page.focus('.picture');
 		await screen.press('Home', 'ArrowRight', '+');
-		await screen.see('[role=dialog]', 'Add what happens');
+		await screen.see('[role=dialog]', 'Add an event');
 		await screen.enter('500');
 		await screen.see('[data-chip]', '+$500.00');
 		await screen.page.focus('[data-chip]');
 		await screen.press('Enter');
-		await screen.see(DIALOG, 'What happens: extra payment');
+		await screen.see(DIALOG, 'Event: extra payment');
 		expect(await seriousFindings(DIALOG)).toEqual([]);
 		await screen.press('Escape');
 		await screen.click('.before button');
@@ -128,7 +129,7 @@ describe('what opens on a screen', () => {
 		for (const start of ['transfer', 'concession']) {
 			await screen.startPlan(start);
 			await screen.click('[data-change="0"]');
-			await screen.see(DIALOG, start === 'transfer' ? 'Offer rate' : 'Fee at the start');
+			await screen.see(DIALOG, start === 'transfer' ? 'Intro rate' : 'Setup fee');
 			expect(await seriousFindings(DIALOG)).toEqual([]);
 			await screen.click('.guess button');
 			await screen.press('Escape');
@@ -137,22 +138,22 @@ describe('what opens on a screen', () => {
 		await screen.see('[data-row="1"]', 'Jan 2027');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.click('.tools button:first-child');
-		await screen.see(DIALOG, 'Nobody has agreed to all of this plan yet');
-		await screen.clickText('[role=dialog] button', 'Hand it out as assumed');
-		await screen.see(DIALOG, 'The page for the client');
+		await screen.see(DIALOG, 'Some terms of this plan are not agreed yet');
+		await screen.clickText('[role=dialog] button', 'Hand out with assumed terms');
+		await screen.see(DIALOG, 'Client handout');
 		expect(await seriousFindings(DIALOG)).toEqual([]);
 		await screen.press('Escape', 'F7');
 		await screen.click('.asks button:first-child');
 		await screen.see('section p.found', 'order');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.click('.asks button:last-child');
-		await screen.see('section tbody tr:nth-child(5)', 'needed elsewhere');
+		await screen.see('section tbody tr:nth-child(5)', 'Unexpected expense of');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.saved();
 		await screen.goto(views['entry grid, full'] ?? '');
 		await screen.page.focus('[aria-label="Name, line 1"]');
 		await screen.paste('Name\tOwed\tDue\nOne\ta lot\t15\nTwo\t4\tsoon');
-		await screen.see('[aria-label="Not taken yet"]', '2 fields could not be read');
+		await screen.see('[aria-label="Not imported yet"]', '2 fields could not be read');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.press('Escape');
 		await screen.click('.tools [aria-label^="Delete"]');
@@ -189,16 +190,16 @@ describe('every screen', () => {
 		'side by side, full',
 		'side by side, with fees',
 		'side by side, empty',
-		'hand-out, full',
-		'hand-out, empty',
+		'handout, full',
+		'handout, empty',
 		'message, full',
-		'what happened',
-		'what happened, nothing chosen',
+		'progress',
+		'progress, nothing chosen',
 		'outbox',
 		'bin',
 		'not found'
 	])(
-		'%s: nothing serious for axe-core, nothing moves, vanishes in forced colours, is cut off from 1024 pixels up, nor zoomed in to 200 %',
+		'%s: no banned phrase, nothing serious for axe-core, nothing moves, vanishes in forced colours, is cut off from 1024 pixels up, nor zoomed in to 200 %',
 		async (view) => {
 			await inScheme(screen, 'light');
 			await screen.goto(views[view] ?? '');
@@ -206,6 +207,7 @@ describe('every screen', () => {
 			expect(await screen.moved()).toEqual([]);
 			expect(await lateFonts()).toEqual([]);
 			expect(await otherFaces()).toEqual([]);
+			expect(bannedIn(await saidOnScreen())).toEqual([]);
 			expect(await seriousFindings()).toEqual([]);
 			expect(await vanished(screen)).toEqual([]);
 			// 640 by 400 is a window of 1280 by 800 at 200 %.
@@ -221,3 +223,19 @@ describe('every screen', () => {
 		}
 	);
 });
+
+/** All that a screen says: its text, and what its controls are called, explain or ask for. */
+const saidOnScreen = (): Promise<string> =>
+	screen.page.evaluate(() => {
+		const named = [...document.querySelectorAll('[aria-label], [title], [placeholder], option')];
+		return [
+			document.title,
+			document.body.innerText,
+			...named.flatMap((element) => [
+				element.getAttribute('aria-label'),
+				element.getAttribute('title'),
+				element.getAttribute('placeholder'),
+				element.tagName === 'OPTION' ? element.textContent : null
+			])
+		].join('\n');
+	});

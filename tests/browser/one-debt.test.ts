@@ -34,12 +34,12 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		const { id } = await makeCase(desk.residuum, 'Loans');
 		await screen.goto(`/cases/${id}`);
 		await screen.page.focus('[aria-label="Name, line 1"]');
-		await screen.enter('Roof loan', '14 200', '7.45', 'e', '48', '3 500', 'n', '15');
-		await screen.enter('Van loan', '18,450.00', '5.5 %', 'e', '60', '', 'n', '15');
+		await screen.enter('Roof loan', '14 200', '7.45', 'ins', '48', '3 500', 'n', '15');
+		await screen.enter('Van loan', '18,450.00', '5.5 %', 'ins', '60', '', 'n', '15');
 		await screen.page.focus('[aria-label="Name, line 1"]');
 		await screen.press('Control+Enter');
 		await screen.answer(
-			'in December 2030, after 48 payments, the last one $3,780.43 with the balloon of $3,500.00; it costs $2,749.36 in interest.'
+			'in December 2030, after 48 payments, the last one $3,780.43 including the balloon of $3,500.00; it costs $2,749.36 in interest.'
 		);
 		await screen.see('.lower tfoot tr', '48 payments 2,749.36 16,949.36 14,200.00 0.00 paid off');
 		await find('15 Dec 2030');
@@ -56,8 +56,8 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		await find('Jan 2029');
 		await expect.poll(() => screen.focused()).toMatch(/^\d+\.\d\d$/);
 		await screen.press('+');
-		await screen.see('[role=dialog]', 'Add what happens');
-		expect(await screen.value('Date of what happens')).toBe('15 Jan 2029');
+		await screen.see('[role=dialog]', 'Add an event');
+		expect(await screen.value('Date of the event')).toBe('15 Jan 2029');
 		await screen.press('Shift+Tab');
 		// One letter, twice: more of them would have to come within a second of each other.
 		await screen.press('n', 'n');
@@ -68,7 +68,7 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		await screen.page.keyboard.type('no day');
 		await screen.press('Tab');
 		await screen.click('[role=dialog] .acts button');
-		expect(await screen.focused()).toBe('Date of what happens');
+		expect(await screen.focused()).toBe('Date of the event');
 		expect(await chips()).toEqual([]);
 		await screen.answer('At $352.42 a month this debt is paid off in December 2031');
 		await screen.press('Escape', 'Enter');
@@ -92,13 +92,13 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		await runDown({ balance: 1_845_000, annualRate: 89_000 });
 		await screen.see('summary', 'nominal, charged monthly, rounded to the cent');
 		await screen.click('summary');
-		await screen.page.select('[aria-label="Basis of interest"]', 'daily');
-		await screen.page.select('[aria-label="Days of a year"]', 'actual');
-		await screen.see('summary', 'by the day, by the calendar year, rounded to the cent');
+		await screen.page.select('[aria-label="Interest method"]', 'daily');
+		await screen.page.select('[aria-label="Days in the year"]', 'actual');
+		await screen.see('summary', 'daily, by the calendar year, rounded to the cent');
 		await screen.click('[data-k="2"][data-name="interest"]');
 		await screen.see('.numbers', '× 8.90 % × 31 ÷ 365 =');
 		await screen.press('Escape');
-		await screen.page.select('[aria-label="How often a payment is due"]', '26');
+		await screen.page.select('[aria-label="Payment frequency"]', '26');
 		await screen.see('tr[data-row="2"]', '29 Jan 2027');
 		await screen.saved();
 	});
@@ -113,8 +113,8 @@ describe('what happens over time', () => {
 		await screen.answer('after 57 payments; it costs $2,618.25 in interest');
 		await screen.page.hover('tr[data-row="4"] .note');
 		await screen.click('tr[data-row="4"] .add');
-		expect(await screen.focused()).toBe('Amount of what happens');
-		expect(await screen.value('Date of what happens')).toBe('15 Apr 2027');
+		expect(await screen.focused()).toBe('Amount of the event');
+		expect(await screen.value('Date of the event')).toBe('15 Apr 2027');
 		await screen.enter('400');
 		await expect.poll(() => screen.texts('[role=dialog]')).toEqual([]);
 		expect(await chips()).toEqual(['+$400.00 in Apr 2027']);
@@ -140,7 +140,7 @@ describe('what happens over time', () => {
 		await expect.poll(chips).not.toContain('+$400.00 in May 2027');
 		await screen.page.focus('[data-chip]');
 		await screen.press('Enter');
-		await screen.fill('Date of what happens', '15 Apr 2027');
+		await screen.fill('Date of the event', '15 Apr 2027');
 		await screen.press('Enter');
 		expect(await chips()).toEqual(['+$400.00 in Apr 2027']);
 	});
@@ -169,18 +169,18 @@ describe('ways of paying it beside each other', () => {
 	it('takes a series in one go: a rule, a start, a step and a count', async () => {
 		await runDown({ asked: interestPlus(10_000, 2_500, 100), pays: { kind: 'asked' } });
 		await screen.click('[data-zone=ways]');
-		await screen.page.select('[aria-label="Rule of the ways to add"]', 'interest-plus');
+		await screen.page.select('[aria-label="Kind of series"]', 'interest-plus');
 		await screen.fill('Start of the series', '1.5');
 		await screen.fill('Step of the series', '0.5');
-		await screen.fill('How many ways', '3');
+		await screen.fill('Number of ways', '3');
 		await screen.press('Enter');
-		await screen.page.select('[aria-label="Rule of the ways to add"]', 'ends-in');
+		await screen.page.select('[aria-label="Kind of series"]', 'ends-in');
 		await screen.fill('Start of the series', '12');
 		await screen.press('Enter');
 		expect(await names()).toEqual([
 			'as it is paid now',
-			'its own minimum',
-			'today’s minimum held',
+			'the minimum',
+			'keep paying today’s minimum',
 			'interest + 1.50 %',
 			'interest + 2 %',
 			'interest + 2.50 %',
@@ -200,11 +200,11 @@ describe('ways of paying it beside each other', () => {
 		expect((await names())[0]).toBe('paid off in 1 year');
 		await screen.click('.lower thead th:nth-child(5) button');
 		expect((await names())[0]).toBe('as it is paid now');
-		await act('Compare the others with: today’s minimum held');
+		await act('Use as the baseline: keep paying today’s minimum');
 		await screen.saved();
 		await screen.reload();
 		await screen.click('[data-zone=ways]');
-		await screen.see('.lower tbody tr:nth-child(3)', 'the others are compared with this');
+		await screen.see('.lower tbody tr:nth-child(3)', 'baseline for comparison');
 		await screen.see('.lower tbody tr:nth-child(8)', '2 y 9 m 1,568.94');
 	});
 
@@ -212,18 +212,18 @@ describe('ways of paying it beside each other', () => {
 		await screen.page.click('.lower tbody tr:nth-child(8) td:nth-child(9) button');
 		await screen.see('.numbers', '2,618.25 − 1,049.31 = 1,568.94');
 		await screen.press('Tab', 'Tab', 'Enter');
-		await screen.see('[role=dialog]', 'Total interest of the other way');
+		await screen.see('[role=dialog]', 'Total interest of the baseline');
 		await screen.press('Tab', 'Tab', 'Tab', 'Enter');
-		await screen.see('[role=dialog]', 'Interest up to payment 57 of the other way');
+		await screen.see('[role=dialog]', 'Interest up to payment 57 of the baseline');
 		await screen.press('Escape');
 	});
 
 	it('makes one of them the debt’s own way of paying', async () => {
-		await act('Use it: paid off in 2 years');
+		await act('Use this: paid off in 2 years');
 		await screen.answer(
 			'At $217.99 a month this debt is paid off in December 2028, after 24 payments; it costs $1,049.31'
 		);
-		expect(await screen.value('Amount paid')).toBe('217.99');
+		expect(await screen.value('Payment amount')).toBe('217.99');
 		await act('Remove: paid off in 2 years');
 		expect(await names()).not.toContain('paid off in 2 years');
 		await screen.saved();

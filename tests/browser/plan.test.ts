@@ -26,14 +26,14 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.enter('Pellan Stores card', '961.40', '29.99', '%', '3', '25', 'n', '15');
 		await screen.enter('Marrowby card', '2784.16', '18.9', '%', '2.5', '30', 'n', '15');
 		await screen.enter('Dental plan', '1644', '0', 'f', '137', '', 'n', '15');
-		await screen.enter('Sandpiper van loan', '11450', '8.9', 'e', '48', '', 'n', '15');
+		await screen.enter('Sandpiper van loan', '11450', '8.9', 'ins', '48', '', 'n', '15');
 		await screen.press('F8');
 		await screen.answer('At $642.65 a month, highest rate first, everything is paid off');
 		await screen.press('?');
-		await screen.see('[role=dialog]', 'm the month’s money');
+		await screen.see('[role=dialog]', 'm go to the monthly budget');
 		await screen.press('?');
 		await screen.press('m');
-		await screen.focus('The month’s money');
+		await screen.focus('Monthly budget');
 		await screen.page.keyboard.type('820');
 		await screen.answer(
 			'At $820.00 a month, highest rate first, everything is paid off in June 2029, after 30 months; it costs $3,473.57 in interest'
@@ -63,7 +63,7 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.page.select('[aria-label="The order"]', 'spread');
 		await screen.answer('it costs $4,276.12 in interest');
 		await screen.press('Control+z');
-		await screen.answer('soonest freed payment first');
+		await screen.answer('frees up a payment soonest');
 		await screen.click('.before button');
 		await screen.answer('it costs $3,473.57 in interest');
 	});
@@ -75,8 +75,8 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.press('Alt+ArrowDown', 'Alt+ArrowDown');
 		expect((await names()).slice(0, 3)).toEqual([before[1], before[2], before[0]]);
 		expect(await screen.focused()).toContain('Pellan Stores card');
-		await screen.answer('At $820.00 a month, own order');
-		await screen.see('.before', /Pellan Stores card is gone .* later\./);
+		await screen.answer('At $820.00 a month, custom order');
+		await screen.see('.before', /Pellan Stores card is paid off .* later\./);
 		await screen.saved();
 		await screen.reload();
 		expect((await names())[2]).toBe('Pellan Stores card');
@@ -94,27 +94,27 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 		await screen.page.mouse.move((to?.x ?? 0) + 7, (to?.y ?? 0) + 20, { steps: 12 });
 		await expect.poll(async () => (await names())[0]).toBe(second);
 		await screen.page.mouse.up();
-		await screen.answer('own order');
+		await screen.answer('custom order');
 		await expect.poll(async () => (await names()).indexOf(first ?? '')).toBeGreaterThan(0);
 		await expect.poll(gone).not.toEqual(dates);
 		await screen.saved();
 	});
 });
 
-describe('the month’s money', () => {
+describe('monthly budget', () => {
 	it('slides with coarse and fine keys, and says what more of it buys', async () => {
 		await plan([card(), card({ name: 'Dental plan', annualRate: 0, asked: amount(13_700) })]);
 		await screen.answer('At $258.00 a month');
-		await screen.page.focus('[aria-label="Slide the month’s money"]');
+		await screen.page.focus('[aria-label="Monthly budget slider"]');
 		await screen.press('PageUp', 'PageUp', 'ArrowRight', 'Shift+ArrowRight', 'ArrowLeft');
 		await screen.answer('At $318.00 a month');
 		await screen.see('.money ul', '10 more a month:');
 		await screen.see('.money ul', 'sooner');
 		await screen.click('.money li:nth-child(4) button');
 		await screen.answer('At $368.00 a month');
-		await screen.page.select('[aria-label="Where the month’s money comes from"]', 'required-plus');
+		await screen.page.select('[aria-label="Kind of monthly budget"]', 'required-plus');
 		await screen.answer('Paying the minimum payments and $50.00 more, highest rate first');
-		await screen.page.select('[aria-label="Where the month’s money comes from"]', 'required');
+		await screen.page.select('[aria-label="Kind of monthly budget"]', 'required');
 		await screen.answer(
 			'Paying the minimum payments, at first $258.00, everything is paid off in March 2044'
 		);
@@ -126,15 +126,15 @@ describe('the month’s money', () => {
 			card({ name: 'Dental plan', annualRate: 0, asked: amount(13_700) })
 		]);
 		await screen.answer('At $257.00 a month from January 2027, highest rate first');
-		expect(await screen.value('Month in which the plan begins')).toBe('January 2027');
+		expect(await screen.value('First month of the plan')).toBe('January 2027');
 		await screen.see('.strip h2', 'In December 2026, of $121.00');
-		await screen.fill('Month in which the plan begins', 'Nov 2026');
+		await screen.fill('First month of the plan', 'Nov 2026');
 		await screen.press('Enter');
 		await screen.see('.problem', 'November 2026 is too early. A month from December 2026');
-		await screen.fill('Month in which the plan begins', 'Mar 2027');
+		await screen.fill('First month of the plan', 'Mar 2027');
 		await screen.press('Enter');
 		await screen.answer('a month from March 2027, highest rate first');
-		await screen.fill('The month’s money', '400');
+		await screen.fill('Monthly budget', '400');
 		await screen.answer('At $400.00 a month from March 2027');
 		await screen.see('.strip h2', 'In December 2026, of $121.00');
 		await screen.saved();
@@ -150,7 +150,7 @@ describe('the month’s money', () => {
 		const { id } = await makeCase(desk.residuum, 'Chosen', [card()], {}, { plans, choices });
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.see('.bar .chosen', /^chosen$/);
-		await screen.fill('The month’s money', '200');
+		await screen.fill('Monthly budget', '200');
 		await screen.see('.bar .chosen', 'chosen, changed since');
 		await screen.click('.bar button:nth-of-type(2)');
 		await screen.see('[role=dialog]', 'Delete the chosen plan?');
@@ -172,7 +172,7 @@ describe('the month’s money', () => {
 		};
 		screen.page.on('request', broken);
 		await screen.click('.asks button:last-child');
-		await screen.see('section [role=alert]', 'This could not be worked out.');
+		await screen.see('section [role=alert]', 'This could not be computed.');
 		screen.page.off('request', broken);
 		await screen.page.setRequestInterception(false);
 		await screen.click('section [role=alert] button');
@@ -199,15 +199,15 @@ describe('the month’s money', () => {
 	it('is worked out from what comes in and what is needed, line by line', async () => {
 		await plan([card()]);
 		await screen.click('.money h2 button');
-		await expect.poll(() => screen.focused()).toBe('Name, What comes in, line 1');
+		await expect.poll(() => screen.focused()).toBe('Name, Income, line 1');
 		await screen.enter('take-home pay', '1000', 'work on Sundays', '0', '');
-		await screen.focus('Amount, What comes in, line 3');
+		await screen.focus('Amount, Income, line 3');
 		await screen.enter('', 'rent', '1,540');
-		await screen.focus('Name, What is needed to live, line 2');
-		await screen.page.select('[aria-label="How often, What comes in, line 1"]', '26');
+		await screen.focus('Name, Living expenses, line 2');
+		await screen.page.select('[aria-label="How often, Income, line 1"]', '26');
 		await screen.see(
 			'section .said',
-			'$2,166.67 a month comes in, $1,540.00 is needed: $626.67 is left. $121.00 for debts is 5.58 % of what comes in.'
+			'$2,166.67 of income a month, $1,540.00 of living expenses: $626.67 is left over. $121.00 for debts is 5.58 % of income.'
 		);
 		await screen.click('section .use');
 		await screen.answer('At $626.67 a month');
@@ -215,7 +215,7 @@ describe('the month’s money', () => {
 		await screen.saved();
 		await screen.reload();
 		await screen.click('.money h2 button');
-		expect(await screen.value('Name, What comes in, line 1')).toBe('take-home pay');
+		expect(await screen.value('Name, Income, line 1')).toBe('take-home pay');
 	});
 
 	it('draws what more buys beside the page, and tries an amount of it', async () => {
@@ -240,7 +240,7 @@ describe('the month’s money', () => {
 		const before = await screen.text('.answer');
 		await screen.page.focus('.picture [role=slider]');
 		await screen.press('Home', 'ArrowRight', 'ArrowRight', '+');
-		expect(await screen.value('Date of what happens')).toBe('15 Mar 2027');
+		expect(await screen.value('Date of the event')).toBe('15 Mar 2027');
 		await screen.page.keyboard.type('300');
 		expect(await screen.texts('[data-chip]')).toEqual([]);
 		expect(await screen.text('.answer')).toBe(before);
@@ -250,7 +250,7 @@ describe('the month’s money', () => {
 		expect(once).not.toBe(before);
 		await screen.page.focus('[data-chip]');
 		await screen.press('ArrowRight', 'Enter');
-		await screen.page.select('[aria-label="How often it happens"]', 'year');
+		await screen.page.select('[aria-label="How often"]', 'year');
 		await screen.press('Escape');
 		expect(await screen.texts('[data-chip]')).toEqual(['+$300.00 in Apr, every year']);
 		await screen.saved();
@@ -306,7 +306,7 @@ describe('the month’s money', () => {
 		await plan(loans);
 		const longest = await quietest(screen, 50, async () => {
 			await screen.see('.order', 'Loan 12');
-			await screen.page.focus('[aria-label="Slide the month’s money"]');
+			await screen.page.focus('[aria-label="Monthly budget slider"]');
 			return async () => {
 				for (let step = 0; step < 16; step += 1) await screen.page.keyboard.press('PageUp');
 			};
@@ -326,14 +326,14 @@ describe('the month’s money', () => {
 		await screen.click('[data-why=A]');
 		await screen.see(
 			'[role=dialog]',
-			'The minimum payment is $121.00. The rest, $42.00 of the $42.00 beyond all minimum payments, because it is first in line: highest rate, 22.49 %.'
+			'The minimum payment is $121.00. It also gets $42.00 of the $42.00 above all minimum payments, because it is first in line: highest rate, 22.49 %.'
 		);
 		await screen.press('Escape');
 		await screen.page.focus('.picture [role=slider]');
 		await screen.press('.');
 		await screen.see('.strip h2', 'In March 2027');
 		await screen.click('[data-why=B]');
-		await screen.see('[role=dialog]', 'The minimum payment is $137.00, all that is still owed.');
+		await screen.see('[role=dialog]', 'The minimum payment is $137.00, the whole balance.');
 		await screen.press('Escape');
 	});
 });
@@ -350,18 +350,18 @@ describe('a short month', () => {
 		await screen.answer('in July 2035, after 103 months; it costs $15,219.47 in interest');
 		await screen.see(
 			'.short',
-			/From January 2027, in \d+ months, the money is less than the minimum payments: by \$20\.01 in the first of them, and by \$[\d,.]+ in all; each debt then gets its share\. \$260\.01 a month would cover it\. In January 2027 there is enough for 92\.30 % of them\./
+			/From January 2027, in \d+ months, the budget is less than the minimum payments: by \$20\.01 in the first of them, and by \$[\d,.]+ in total; each debt then gets its share\. \$260\.01 a month would cover it\. In January 2027 there is enough for 92\.30 % of them\./
 		);
 		// What more money buys has come, and nothing has made room for it.
 		await screen.see('.money', '$50 more a month: 3 years 8 months sooner, $7,580.92 less');
 		expect(await screen.moved()).toEqual([]);
 		await screen.click('.short button');
-		await screen.see('.strip h2', '$20.01 is missing of the minimum payments');
+		await screen.see('.strip h2', 'the minimum payments are short by $20.01');
 		await screen.click('[data-why=B]');
 		await screen.see('[role=dialog]', '$70.01 × $240.00 ÷ $260.01');
 		await screen.press('Escape');
 		await screen.click('.short button:nth-of-type(2)');
-		await screen.see('[role=dialog]', 'Covered in January 2027, if the minimum payments fell');
+		await screen.see('[role=dialog]', 'Minimum payments that January 2027 would cover');
 		// 240.00 in the proportion of 160.00, 70.01 and 30.00.
 		await screen.see('[role=dialog]', 'One: from $160.00 to $147.69');
 		await screen.see('[role=dialog]', 'Two: from $70.01 to $64.62');
@@ -384,7 +384,7 @@ describe('little or nothing to plan', () => {
 		await plan([]);
 		await screen.answer('There is nothing to plan yet');
 		await screen.click('.empty a');
-		await screen.answer('Take down the first debt');
+		await screen.answer('Enter the first debt');
 		await plan([card({ balance: 164_400, annualRate: 0, asked: amount(13_700) })]);
 		await screen.answer('in December 2027, after 12 months; it costs nothing in interest');
 		await plan([card()], { budget: { kind: 'constant', amount: 99_999_999_999 } });

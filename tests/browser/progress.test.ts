@@ -77,7 +77,7 @@ describe('a visit', () => {
 		await screen.page.focus('[data-cell="1:0"]');
 		await screen.press('Control+Enter');
 		await screen.see('[data-details]', 'Since 15 Aug 2027:');
-		await clickText('[data-details] button', '+ paid, bought or charged');
+		await clickText('[data-details] button', '+ payment, purchase or fee');
 		await screen.page.keyboard.type('40');
 		await screen.press('Enter');
 		await expect.poll(answer).not.toBe(before);
@@ -89,33 +89,33 @@ describe('a visit', () => {
 
 	it('is gone on from in one change, and taken back by one undo', async () => {
 		const before = await answer();
-		await screen.see('.next', 'more a month brings it back to');
-		await clickText('.next button', 'Go on from here');
+		await screen.see('.next', 'more a month restores the payoff in');
+		await clickText('.next button', 'Continue from here');
 		await screen.see('[role=dialog] tbody tr:nth-child(5)', '11,450.00 10,439.82');
 		await screen.press('Escape');
 		expect(await answer()).toBe(before);
-		await clickText('.next button', 'Go on from here');
-		await clickText('[role=dialog] button', 'Go on');
+		await clickText('.next button', 'Continue from here');
+		await clickText('[role=dialog] button', 'Continue');
 		await screen.answer('everything is paid off in');
 		await screen.page.waitForFunction(() => location.pathname.endsWith('/plan'));
 		await screen.goto(`/cases/${id}`);
 		await expect.poll(() => screen.value('Balance, line 5')).toBe('10,439.82');
-		await screen.goto(`/cases/${id}/happened`);
-		await screen.see('.next', 'Gone on from here on 24 Aug 2027');
+		await screen.goto(`/cases/${id}/progress`);
+		await screen.see('.next', 'Continued from here on 24 Aug 2027');
 		await expect.poll(answer).toBe(before);
 		await clickText('header button', 'Undo');
-		await screen.see('.next', 'Go on from here');
-		expect(screen.path()).toBe(`/cases/${id}/happened`);
+		await screen.see('.next', 'Continue from here');
+		expect(screen.path()).toBe(`/cases/${id}/progress`);
 		await screen.goto(`/cases/${id}`);
 		await expect.poll(() => screen.value('Balance, line 5')).toBe('11,450.00');
 	});
 
 	it('stands on a line with those before, each to be looked at as it was, two beside each other', async () => {
-		await screen.goto(`/cases/${id}/happened`);
+		await screen.goto(`/cases/${id}/progress`);
 		await screen.see('li[aria-current]', `+${bare(lived.gap)}`);
 		await clickText('section li a', '15 Jan 2027');
 		await screen.answer('One month in');
-		await screen.see('.next', 'As it stood on 15 January 2027: only to look at.');
+		await screen.see('.next', 'As of 15 January 2027, read-only.');
 		expect(await screen.page.$$('.typed input')).toHaveLength(0);
 		await clickText('section li a', '24 Aug 2027');
 		await screen.answer('Eight months in');
@@ -133,7 +133,7 @@ describe('lenders', () => {
 	beforeAll(async () => {
 		if (!glasshouse) throw new Error('a demo');
 		id = await caseOf(glasshouse);
-		await screen.goto(`/cases/${id}/happened`);
+		await screen.goto(`/cases/${id}/progress`);
 	});
 	const tell = (account: string, is: string) =>
 		fetch(`${lender.address}/told`, { method: 'POST', body: JSON.stringify({ account, is }) });
@@ -143,10 +143,13 @@ describe('lenders', () => {
 		await tell('6021 7745 0093', 'nonsense');
 		await tell('5190 4462 7731', 'lying');
 		const before = await answer();
-		await clickText('.ask button', 'Ask the lenders');
-		await screen.see('[aria-label="Not taken yet"]', 'Pinnace card: the lender does not answer.');
-		const came = await screen.text('[aria-label="Not taken yet"]');
-		expect(came).toContain('Lanternhouse Stores card: what the lender sent can’t be read');
+		await clickText('.ask button', 'Get balances from creditors');
+		await screen.see(
+			'[aria-label="Not imported yet"]',
+			'Pinnace card: the creditor is not responding.'
+		);
+		const came = await screen.text('[aria-label="Not imported yet"]');
+		expect(came).toContain('Lanternhouse Stores card: the creditor’s reply cannot be read');
 		expect(came).toMatch(/Eider Mutual card: .* \$250\.00 less than its entries explain/);
 		expect(came).toMatch(/Marram van loan: \$[\d,.]+ on 24 Aug 2027; \d+ entries, \d+ new\./);
 		await screen.press('Escape');
@@ -157,19 +160,19 @@ describe('lenders', () => {
 		for (const account of ['4417 0032 5518', '6021 7745 0093', '5190 4462 7731']) {
 			await tell(account, 'well');
 		}
-		await clickText('.ask button', 'Ask the lenders');
-		await screen.see('[aria-label="Not taken yet"]', /Pinnace card: .* \d+ new\./);
+		await clickText('.ask button', 'Get balances from creditors');
+		await screen.see('[aria-label="Not imported yet"]', /Pinnace card: .* \d+ new\./);
 		await screen.press('Enter');
-		await screen.answer('is interest beyond the rate that was expected');
+		await screen.answer('is interest above the expected rate');
 		const after = await answer();
-		await clickText('.ask button', 'Ask the lenders');
-		await screen.see('[aria-label="Not taken yet"]', /Pinnace card: .* 0 new\./);
+		await clickText('.ask button', 'Get balances from creditors');
+		await screen.see('[aria-label="Not imported yet"]', /Pinnace card: .* 0 new\./);
 		await screen.press('Enter');
 		await screen.see('header', 'Saved');
 		expect(await answer()).toBe(after);
 		await screen.page.focus('[data-cell="0:0"]');
 		await screen.press('Control+Enter');
-		await screen.see('[data-details]', 'from the lender’s file');
+		await screen.see('[data-details]', 'from the creditor’s file');
 	});
 });
 
@@ -182,23 +185,23 @@ describe('a file of transactions', () => {
 			'2027-08-10,Service call,-10.00,128.00'
 		].join('\n');
 		await screen.drop('heating.csv', new TextEncoder().encode(csv));
-		await screen.see('[aria-label="Not taken yet"]', '3 entries, $128.00 owed on 10 Aug 2027');
+		await screen.see('[aria-label="Not imported yet"]', '3 entries, $128.00 owed on 10 Aug 2027');
 		const debts = await screen.page.$$eval(
-			'[aria-label="Whose transactions these are"] option',
+			'[aria-label="Debt of these transactions"] option',
 			(all) => all.map((one) => [one.textContent, (one as HTMLOptionElement).value])
 		);
 		const heating = debts.find(([name]) => name?.includes('Heating'))?.[1] ?? '';
-		await screen.page.select('[aria-label="Whose transactions these are"]', heating);
+		await screen.page.select('[aria-label="Debt of these transactions"]', heating);
 		// Two that are alike and have no reference are asked about before anything is taken.
-		await screen.see('[aria-label="Not taken yet"]', '$10.00 on 10 Aug 2027, “Service call”');
+		await screen.see('[aria-label="Not imported yet"]', '$10.00 on 10 Aug 2027, “Service call”');
 		const taking = async () =>
-			screen.page.$eval('[aria-label="Not taken yet"] .take', (button) =>
+			screen.page.$eval('[aria-label="Not imported yet"] .take', (button) =>
 				button.matches(':disabled') ? 'asked' : 'ready'
 			);
 		expect(await taking()).toBe('asked');
-		await clickText('[aria-label="Not taken yet"] button', 'Different');
+		await clickText('[aria-label="Not imported yet"] button', 'Different');
 		expect(await taking()).toBe('ready');
-		await clickText('[aria-label="Not taken yet"] button', 'Take all');
+		await clickText('[aria-label="Not imported yet"] button', 'Import all');
 		await expect.poll(() => screen.value('Balance of Glasshouse Heating account')).toBe('128.00');
 		await screen.see('header', 'Saved');
 	});
@@ -209,15 +212,15 @@ describe('the casebook', () => {
 		await screen.goto('/');
 		await screen.see('[role=table]', 'A household come back');
 		await screen.see('[role=table]', '24 Aug 2027');
-		await clickText('[role=group] button', 'visit');
-		await screen.answer(/^\d of 2 cases that wants? a visit\. (It owes|They owe) /);
-		await clickText('[role=columnheader] button', 'From the plan');
-		await screen.see('[role=columnheader][aria-sort]', 'From the plan');
+		await clickText('[role=group] button', 'review');
+		await screen.answer(/^\d of 2 cases (is|are) due for review\. Total owed: /);
+		await clickText('[role=columnheader] button', 'Ahead / behind plan');
+		await screen.see('[role=columnheader][aria-sort]', 'Ahead / behind plan');
 		await clickText('[role=group] button', 'All');
-		await screen.answer('2 cases, the furthest from its plan first. They owe ');
+		await screen.answer('2 cases, furthest from plan first. Total owed: ');
 		await screen.page.focus('[data-case]');
 		await screen.press('h');
-		await screen.page.waitForFunction(() => location.pathname.endsWith('/happened'));
+		await screen.page.waitForFunction(() => location.pathname.endsWith('/progress'));
 		await screen.answer('is owed');
 	});
 });
@@ -226,10 +229,10 @@ describe('a case without a forecast', () => {
 	it('says what to do, and keeps what a plan that was chosen before expects now', async () => {
 		const { document } = livedCase('eight months, variant 1');
 		const id = await caseOf({ ...document, forecasts: [], visits: [], readings: [], happened: [] });
-		await screen.goto(`/cases/${id}/happened`);
-		await screen.answer('was chosen on 15 Dec 2026, before what a plan expects was kept');
-		await clickText('.next button', 'Keep what it expects now');
-		await screen.answer('nothing has been read yet');
+		await screen.goto(`/cases/${id}/progress`);
+		await screen.answer('was chosen on 15 Dec 2026, before forecasts were saved');
+		await clickText('.next button', 'Save its forecast now');
+		await screen.answer('no balance is recorded yet');
 		// Without a visit before it there is no column of one, and a line is a line.
 		const heights = await screen.page.$$eval('.readings .line', (lines) =>
 			lines.map((line) => line.getBoundingClientRect().height)
@@ -237,7 +240,7 @@ describe('a case without a forecast', () => {
 		expect(heights).toHaveLength(6);
 		expect(Math.max(...heights)).toBeLessThan(45);
 		const plain = await makeCase(desk.residuum, 'Nothing chosen', document.debts);
-		await screen.goto(`/cases/${plain.id}/happened`);
+		await screen.goto(`/cases/${plain.id}/progress`);
 		await screen.answer('No plan is being followed yet.');
 	});
 });

@@ -45,19 +45,19 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 
 	it('how long a payment takes, also when it never ends', async () => {
 		await ask({}, 'time');
-		await screen.fill('Payment asked about', '140');
+		await screen.fill('Payment to try', '140');
 		await screen.see(sentence, '45 payments, to Sep 2030');
 		await screen.see(
 			below,
 			'The last one is $28.26; $2,005.90 in interest. By the formula: 44.20 payments.'
 		);
-		await screen.fill('Payment asked about', '70');
+		await screen.fill('Payment to try', '70');
 		await screen.see(sentence, /^is never paid off$/);
 	});
 
 	it('what the rate must be, or that the payments fall short', async () => {
 		await ask({ balance: 540_000 }, 'rate');
-		await screen.fill('Payment asked about', '180');
+		await screen.fill('Payment to try', '180');
 		await screen.fill('Number of payments', '36');
 		await screen.see(sentence, '12.2489 %');
 		await screen.fill('Number of payments', '12');
@@ -67,7 +67,7 @@ describe('asked backwards, the blank is filled with the figure of the reference 
 
 	it('what can be afforded', async () => {
 		await ask({ annualRate: 99_000 }, 'afford');
-		await screen.fill('Payment asked about', '220');
+		await screen.fill('Payment to try', '220');
 		await screen.fill('Number of payments', '48');
 		await screen.see(sentence, '$8,690.64');
 	});

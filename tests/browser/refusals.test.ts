@@ -39,8 +39,12 @@ describe('what can’t be meant', () => {
 		['Balance, line 1', '12345678901', 'is too large. An amount from 0 to 999,999,999.99'],
 		['Balance, line 1', 'about 4000', '“about 4000” is not an amount.'],
 		['Annual rate, line 1', '2249%', '“2249%” is too high. An annual rate from 0 to 1,000 %'],
-		['First due date, line 1', '31 Feb 2027', 'There is no day “31 Feb 2027”. A day such as'],
-		['First due date, line 1', '1 Dec 2026', '1 Dec 2026 is too early. A day after 15 Dec 2026'],
+		[
+			'First due date, line 1',
+			'31 Feb 2027',
+			'The date “31 Feb 2027” does not exist. A date such as'
+		],
+		['First due date, line 1', '1 Dec 2026', '1 Dec 2026 is too early. A date after 15 Dec 2026'],
 		['Name, line 1', 'x'.repeat(300), 'These are 300 characters. At most 80 characters.']
 	])('is refused beside “%s” (%s), and what was typed stays', async (label, typed, said) => {
 		const before = await screen.value(label);
@@ -180,7 +184,7 @@ describe('a server that does not answer', () => {
 		screen = await desk.open(path);
 		await residuum.stop('SIGKILL');
 		await screen.fill('Balance, line 1', '3,777.00');
-		await screen.see('.saving', 'Not saved: the server doesn’t answer. Trying again.');
+		await screen.see('.saving', 'Not saved: the server is not responding. Trying again.');
 		// It is away also when the code of the other screens would be loaded, which then comes later.
 		await screen.page.waitForFunction(() => performance.now() > 5_500);
 		await residuum.restart();
@@ -201,14 +205,14 @@ describe('a server that does not answer', () => {
 		await screen.clickText('nav a', 'Casebook');
 		await screen.see('.opening', 'Opening …');
 		await residuum.stop('SIGKILL');
-		await screen.see('.notice', 'The server doesn’t answer; this page stays as it is.');
+		await screen.see('.notice', 'The server is not responding. This page stays as it is.');
 		expect([screen.path(), await screen.value('Balance, line 1')]).toEqual([path, '3,777.00']);
 		// What is known of the case is there without it.
 		await screen.clickText('nav.views a', 'Plan');
 		await screen.answer('At $105.00 a month, highest rate first');
 		expect(await screen.texts('.notice')).toEqual([]);
 		await screen.clickText('nav a', 'Casebook');
-		await screen.see('.notice', 'The server doesn’t answer; this page stays as it is.');
+		await screen.see('.notice', 'The server is not responding. This page stays as it is.');
 		await residuum.restart();
 		await screen.clickText('.notice button', 'Try again');
 		await screen.answer('1 case');
@@ -224,10 +228,10 @@ describe('a server that does not answer', () => {
 		await residuum.stop('SIGKILL');
 		await fresh.fill('Balance, line 1', '3,555.00');
 		await fresh.drop('statement.ofx', new Uint8Array(8));
-		await fresh.see('.notice', 'The server doesn’t answer: a part of this page did not come.');
+		await fresh.see('.notice', 'The server is not responding, and part of this page did not load.');
 		expect(await fresh.text('main')).not.toContain('Reading “statement.ofx”');
 		await fresh.clickText('nav.views a', 'Plan');
-		await fresh.answer('The server doesn’t answer: this page did not come.');
+		await fresh.answer('The server is not responding, so this page did not load.');
 		await fresh.clickText('.ways button', 'Try again');
 		await expect.poll(() => fresh.texts('.ways button:disabled')).toEqual([]);
 		await residuum.restart();

@@ -34,7 +34,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.answer('This plan is not computed yet');
 		await screen.see(
 			'.top .short',
-			'Type how it is paid and the first payment, or have them proposed.'
+			'Enter the payment rule and the first due date, or assume likely terms.'
 		);
 		await screen.click('.guess button');
 		// What nobody has named is said, until it is typed or confirmed.
@@ -51,10 +51,10 @@ describe('from one plan to four of them, and a chosen one', () => {
 		);
 		expect(await screen.texts('.order .gone')).toContain('at the start');
 		await screen.click('.order li:nth-child(2) .interest button');
-		await screen.see('[role=dialog]', /Interest of .* what it is paid/);
+		await screen.see('[role=dialog]', /Interest of .* payments \+ ending balance/);
 		await screen.press('Escape');
 		await screen.click('.picture .caption button');
-		await screen.see('[role=dialog]', 'The balances after January 2027');
+		await screen.see('[role=dialog]', 'Balances after January 2027');
 		await screen.press('Escape');
 		await screen.click('.answer span:nth-of-type(4) button');
 		await screen.see('.numbers', '317.12 = 317.12');
@@ -68,15 +68,15 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.startPlan('transfer');
 		await screen.click('[data-change="0"]');
 		await turnDebt(1);
-		await screen.fill('Offer rate', '0');
-		await screen.fill('Months of the offer', '14');
-		await screen.fill('Rate after the offer', '24.99');
+		await screen.fill('Intro rate', '0');
+		await screen.fill('Months at the intro rate', '14');
+		await screen.fill('Rate after the intro period', '24.99');
 		await screen.fill('Fee in percent', '3');
 		await screen.fill('Credit limit', '5000');
 		await screen.click('.guess button');
 		await screen.see(
 			'.refused',
-			'Change 1 is not possible. $5,298.07 with the fee is above the credit limit of $5,000.00: move less, or another debt.'
+			'Change 1 is not possible. $5,298.07 including the fee exceeds the credit limit of $5,000.00. Transfer less, or a different debt.'
 		);
 		await screen.answer('This plan is not computed yet');
 		await screen.fill('Credit limit', '6000');
@@ -92,8 +92,8 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.see('[data-chip]', 'G: 24.99 % from Apr 2028');
 		await screen.see('[data-change="0"]', '0 % for 15 months, then 24.99 %');
 		await screen.press('ArrowLeft', 'Enter');
-		await screen.see('[role=dialog]', 'A moved balance');
-		expect(await screen.value('Months of the offer')).toBe('14');
+		await screen.see('[role=dialog]', 'Balance transfer');
+		expect(await screen.value('Months at the intro rate')).toBe('14');
 		await screen.press('Escape');
 	});
 
@@ -109,24 +109,24 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.fill('Agreed payment of Marrowby card', '70');
 		// Agreed from the day on which the first period begins; from a later one only the next would have these rates.
 		await screen.fill('Agreed from', '2026-12-15');
-		await screen.fill('Fee at the start', '50');
+		await screen.fill('Setup fee', '50');
 		await screen.fill('Monthly fee', '35');
 		// Nothing is open any more, so Enter is done with the change.
 		await screen.press('Enter');
-		await screen.fill('The month’s money', '650');
+		await screen.fill('Monthly budget', '650');
 		await screen.answer(
 			'At $650.00 a month, highest rate first, everything is paid off in April 2030, after 40 months; it costs $3,016.46 in interest and $1,450.00 in fees'
 		);
-		await screen.see('.strip h2', '$85.00 beside it are fees');
+		await screen.see('.strip h2', '$85.00 in fees is paid in addition');
 		await screen.click('.strip h2 span:nth-of-type(4) button');
 		await screen.see('[role=dialog]', 'Fees of January 2027');
 		await screen.see('.numbers', '50.00 + 35.00 = 85.00');
 		await screen.press('Escape');
-		await screen.fill('The month’s money', '30');
+		await screen.fill('Monthly budget', '30');
 		await screen.answer(
-			'This plan can’t be carried out: in January 2027 its fees, $85.00, are more than the month’s money, $30.00.'
+			'This plan cannot be carried out: in January 2027 its fees, $85.00, exceed the monthly budget, $30.00.'
 		);
-		await screen.fill('The month’s money', '650');
+		await screen.fill('Monthly budget', '650');
 		await screen.answer('after 40 months');
 		await screen.saved();
 	});
@@ -134,7 +134,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 	it('lays them beside each other against one baseline, and marks what is best', async () => {
 		await screen.press('F9');
 		await screen.answer(
-			'Of 4 plans, “Moved balance” (terms assumed) costs least, $2,343.53, and none is over sooner'
+			'Of 4 plans, “Balance transfer” (terms assumed) costs the least, $2,343.53, and none finishes sooner'
 		);
 		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', '2,343.53 if agreed', '4,466.46']);
 		expect(await row('fees')).toEqual(['0.00 best', '317.12', '154.31', '1,450.00']);
@@ -159,9 +159,9 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.click('[role=dialog] li:nth-child(2) .source');
 		await screen.see('.numbers', '40 × 35.00 = 1,400.00');
 		await screen.press('Escape');
-		await screen.page.select('[aria-label="What the plans are compared with"]', FIRST_PLAN.id);
+		await screen.page.select('[aria-label="Compare the plans with"]', FIRST_PLAN.id);
 		expect(await screen.texts('.verdict')).toEqual([
-			'what the others are compared with',
+			'baseline for comparison',
 			'the same month, $547.46 less',
 			'1 month sooner, $1,130.04 less',
 			'10 months later, $992.89 more'
@@ -170,7 +170,7 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.press('Alt+ArrowUp', 'Alt+ArrowUp', 'Alt+ArrowUp');
 		await screen.page.focus('tr[data-figure=months] th button');
 		await screen.press('Delete');
-		const rows = ['Paid off in', 'Total cost', 'First debt gone'];
+		const rows = ['Paid off in', 'Total cost', 'First payoff'];
 		const firstRows = async () =>
 			(await screen.texts('tbody tr th > button')).slice(0, rows.length);
 		expect(await firstRows()).toEqual(rows);
@@ -179,18 +179,18 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.reload();
 		await expect.poll(firstRows).toEqual(rows);
 		// An icon says what it does, under the pointer and in focus.
-		await screen.page.hover('[aria-label="Hide Agreed lower rates"]');
+		await screen.page.hover('[aria-label="Hide Creditor agreement"]');
 		await screen.see('.tip:popover-open', 'Hide this plan here');
-		await screen.page.focus('[aria-label="Move Moved balance to the right"]');
+		await screen.page.focus('[aria-label="Move Balance transfer to the right"]');
 		await screen.press('Shift+Tab');
 		await screen.see('.tip:popover-open', 'Move to the left');
-		await screen.click('[aria-label="Hide Agreed lower rates"]');
+		await screen.click('[aria-label="Hide Creditor agreement"]');
 		expect(await row('fees')).toHaveLength(3);
-		await screen.click('[aria-label="Move Moved balance to the left"]');
+		await screen.click('[aria-label="Move Balance transfer to the left"]');
 		expect(await screen.texts('thead .name')).toEqual([
 			'1 Highest rate first',
-			'2 Moved balance',
-			'3 One new loan'
+			'2 Balance transfer',
+			'3 Consolidation loan'
 		]);
 	});
 
@@ -200,22 +200,22 @@ describe('from one plan to four of them, and a chosen one', () => {
 		await screen.see('th.chosen', 'chosen');
 		await expect.poll(() => screen.focused()).toContain('chosen');
 		await screen.click('thead th:nth-of-type(2) [data-choose]');
-		await screen.see('[role=dialog]', 'Nobody has agreed to all of this yet. Assumed:');
+		await screen.see('[role=dialog]', 'Some terms of this plan are not agreed yet. Assumed:');
 		await screen.page.keyboard.type('if the offer is granted');
 		await screen.press('Enter');
-		await screen.see('th.chosen', 'Moved balance');
+		await screen.see('th.chosen', 'Balance transfer');
 		await expect
 			.poll(() => screen.texts('ol li'))
 			.toEqual(
 				expect.arrayContaining([
-					'Moved balance on 15 Dec 2026: if the offer is granted',
+					'Balance transfer on 15 Dec 2026: if the offer is granted',
 					'Highest rate first on 15 Dec 2026'
 				])
 			);
 		await screen.saved();
 		await screen.click('nav a');
 		await screen.search('Side by side');
-		await screen.see('[role=row]:has([data-case][title="Side by side"])', 'Moved balance');
+		await screen.see('[role=row]:has([data-case][title="Side by side"])', 'Balance transfer');
 	});
 });
 
@@ -285,9 +285,9 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.click('.asks button:first-child');
 		await screen.see('section p.found', 'The best fixed order so far costs');
-		await screen.see('.far', '% of all orders are settled');
+		await screen.see('.far', '% of all orders checked');
 		// The page answers meanwhile.
-		await screen.page.focus('input[aria-label="Slide the month’s money"]');
+		await screen.page.focus('input[aria-label="Monthly budget slider"]');
 		await screen.press('PageUp');
 		await screen.answer('At $2,225.00 a month');
 		await screen.see('section p.found', 'The best fixed order so far costs');
@@ -315,14 +315,14 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.click('section .far button');
 		await screen.see('section p.found', /The cheapest fixed order costs .* more\./);
 		await screen.click('section .use');
-		await screen.answer('own order');
+		await screen.answer('custom order');
 		await screen.click('.asks button:first-child');
 		await screen.see(
 			'section p.found',
 			/The cheapest fixed order, to within \$0\.08, costs .*: it is the plan’s own\./
 		);
 		await screen.click('section p.found button');
-		await screen.see('[role=dialog]', 'Working: Total interest');
+		await screen.see('[role=dialog]', 'Calculation: Total interest');
 		await screen.press('Escape');
 		expect(await screen.texts('section p.found')).toHaveLength(1);
 		await screen.press('Escape');
@@ -335,7 +335,10 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.answer('in December 2027, after 12 months');
 		await screen.click('.asks button:last-child');
-		await screen.see('section tbody tr:nth-child(5)', '$500.00 needed elsewhere from March 2027');
+		await screen.see(
+			'section tbody tr:nth-child(5)',
+			'Unexpected expense of $500.00 from March 2027'
+		);
 		await screen.see('section tbody tr:nth-child(2)', 'Feb 2028');
 		await screen.click('section tbody tr:nth-child(2) td:nth-of-type(1) button');
 		await screen.see('[role=dialog]', 'Payoff date');
@@ -349,7 +352,7 @@ describe('the cheapest order, and how sure a plan is', () => {
 		await screen.press('Escape');
 		await screen.see('section tbody tr:nth-child(3)', 'Jan 2028');
 		await screen.see('section tbody tr:nth-child(5)', 'May 2028');
-		await screen.fill('Amount needed elsewhere', '100');
+		await screen.fill('Amount of the unexpected expense', '100');
 		await screen.see('section tbody tr:nth-child(5)', 'Jan 2028');
 		await screen.see('section tbody tr:nth-child(1)', '$50.00');
 	});

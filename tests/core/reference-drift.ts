@@ -1,6 +1,6 @@
 /** Reference cases of what really happened, beside what a plan expected. */
 import { z } from 'zod';
-import { forecastOf, happenedTo } from '../../src/lib/core/plan/happened';
+import { forecastOf, happenedTo } from '../../src/lib/core/plan/progress';
 import { planOf } from '../../src/lib/core/plan/walk';
 import { plannedBy, planTerms } from './reference-plans';
 import { date, differing, money, planDebt, type Differences } from './reference-terms';

@@ -72,7 +72,7 @@ const FIELDS: Readonly<
 	'first due': [(typed) => readFirstDue(typed, asOf, usd), (firstDue) => withDebt({ firstDue })],
 	'day of what happens': [(typed) => readDayNear(typed, asOf, usd), happening],
 	'month of an agreement': [
-		(typed) => readDayNear(typed, asOf, usd, (text, _, spoken) => readMonth(text, spoken)),
+		(typed) => readDayNear(typed, asOf, usd, (text, _, locale) => readMonth(text, locale)),
 		happening
 	]
 };

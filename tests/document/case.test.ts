@@ -52,7 +52,7 @@ describe('a case document', () => {
 		['debts.0.balance', { balance: '4182' }, 'The balance is “"4182"”'],
 		['debts.0.annualRate', { annualRate: 22_490_000 }, 'from 0 to 10000000'],
 		['debts.0.firstDue', { firstDue: '2027-02-30' }, 'a day that exists'],
-		['debts.0.firstDue', { firstDue: '2026-12-15' }, 'A day after 15 Dec 2026'],
+		['debts.0.firstDue', { firstDue: '2026-12-15' }, 'A date after 15 Dec 2026'],
 		['debts.0.name', { name: 'x'.repeat(300) }, 'a text of 0 to 80 characters'],
 		['debts.0.asked', { asked: { kind: 'wish' } }, 'percent, interest-plus, amount or level'],
 		[
@@ -63,12 +63,12 @@ describe('a case document', () => {
 		[
 			'debts.0.interestOnly',
 			{ interestOnly: 3, lending: { ...line.lending, timing: 'advance' } },
-			'none can be of interest alone'
+			'none can be interest-only'
 		],
 		[
 			'debts.0.asked',
 			{ asked: { ...unusual().asked, atTerm: 'continue' } },
-			'payments can’t go on after it'
+			'payments cannot continue after it'
 		],
 		['debts.0.asked.periods', { asked: { ...unusual().asked, periods: 0 } }, 'from 1 to 5200'],
 		[
@@ -124,16 +124,16 @@ describe('a case document', () => {
 		expect(found.map(({ what }) => what.replace(/^.*, /, ''))).toEqual([
 			'minimum payment',
 			'number of payments',
-			'equal payment as set before',
+			'level payment set before',
 			'balloon',
-			'equal payment rounded up',
-			'what happens at the term',
-			'interest alone at first',
+			'level payment rounded up',
+			'end of the term',
+			'interest-only payments',
 			'payments due',
 			'interest',
 			'paid',
-			'over time',
-			'ways compared',
+			'events',
+			'ways of paying',
 			'compared with',
 			'creditor',
 			'account',
@@ -142,33 +142,33 @@ describe('a case document', () => {
 			'secured',
 			'joint',
 			'note',
-			'payments left',
+			'remaining payments',
 			'printed amounts rounded',
 			'interest charged',
-			'offer',
+			'intro rate',
 			'minimum due',
-			'how long at the minimum',
+			'time at the minimum',
 			'total at the minimum',
-			'36-month payment',
+			'36-month payoff payment',
 			'36-month total',
-			'36-month saving',
+			'savings with the 36-month payment',
 			'transactions',
-			'withdrawn by the lender'
+			'withdrawn by the creditor'
 		]);
 		const of = (field: string) => found.find(({ what }) => what.endsWith(field))?.mine;
-		expect(of('payments left')).toBe('41 of 60, 284.39 each');
-		expect(of('offer')).toBe('3.99 % for 12 months');
-		expect(of('36-month saving')).toBe('−12.00');
+		expect(of('remaining payments')).toBe('41 of 60, 284.39 each');
+		expect(of('intro rate')).toBe('3.99 % for 12 months');
+		expect(of('savings with the 36-month payment')).toBe('−12.00');
 		expect(of('transactions')).toBe('2 transactions');
-		const over = found.find(({ what }) => what.endsWith('over time'));
+		const over = found.find(({ what }) => what.endsWith('events'));
 		expect(over?.mine).toBe(
 			'+$400.00 in April, every year; fee $45.00 every quarter from Jan 2028, until Jan 2030; ' +
 				'no payment in Jun 2027 (off); pays the minimum from Aug 2027; pays $160.00 from Sep 2027; ' +
-				'29.9999 % from Oct 2027, payment set anew'
+				'29.9999 % from Oct 2027, payment recalculated'
 		);
 		const interest = found.find(({ what }) => what.endsWith(', interest'));
 		expect(interest).toMatchObject({
-			mine: 'by the day, compounded, by the calendar year, not rounded, paid in full from $5.00 down',
+			mine: 'daily, compounded, by the calendar year, not rounded, paid in full from $5.00 down',
 			theirs: 'nominal, charged monthly, rounded to the cent'
 		});
 	});

@@ -17,10 +17,10 @@ describe('the day of the figures, changed after a case was opened', () => {
 		);
 		for (const { firstDue } of later.debts) expect((firstDue ?? '') > '2027-03-20').toBe(true);
 		expect(dayMeans(whole, day('2027-03-20'))).toMatch(
-			/^The balances stay .* March 20, 2027\. \d first due dates by then move/
+			/^The balances keep their amounts, now as of March 20, 2027\. \d earlier first due dates move/
 		);
 		expect(dayMeans(whole, day('2026-12-14'))).toBe(
-			'The balances stay as they are, and count as those of December 14, 2026.'
+			'The balances keep their amounts, now as of December 14, 2026.'
 		);
 		expect(withDay(whole, day('2026-12-14')).debts).toEqual(whole.debts);
 	});
@@ -39,7 +39,7 @@ describe('the currency, changed after a case was opened', () => {
 		expect(yen.debts[0]?.annualRate).toBe(first?.annualRate);
 		expect(withCurrency(dinar, whole.currency)).toEqual(whole);
 		expect(currencyMeans(whole, { code: 'JPY', digits: 0 })).toContain(
-			'rounded, since JPY has no decimals'
+			'rounded, because JPY has no decimals'
 		);
 		expect(currencyMeans(whole, { code: 'EUR', digits: 2 })).not.toContain('rounded');
 	});

@@ -12,7 +12,7 @@ import {
 } from '../../src/lib/exchange/account-debt';
 import { accountsOf } from '../../src/lib/exchange/statement-ofx';
 import { plain } from '../../src/lib/messages/sentence';
-import { accountSentence, alikeQuestion } from '../../src/lib/words/taken-in';
+import { accountSentence, alikeQuestion } from '../../src/lib/words/imports';
 import { ofx2 } from '../support/files';
 import { usd } from '../support/said';
 
@@ -41,7 +41,7 @@ describe('a statement of an account', () => {
 		expect(amountsOf({ ...both, ...withAccount(both, later) })).toHaveLength(5);
 		const said = plain(accountSentence(later, debt, usd));
 		expect(said).toContain(
-			'The file has “q-1” for transactions that differ; all of them are taken.'
+			'The file has “q-1” for transactions that differ; all of them are imported.'
 		);
 		expect(plain(accountSentence(later, null, usd))).not.toContain('differ');
 	});
@@ -59,7 +59,7 @@ describe('a statement of an account', () => {
 		expect(amountsOf(corrected)).toEqual(amounts);
 		expect(amountsOf({ ...corrected, ...withAccount(corrected, correcting) })).toEqual(amounts);
 		expect(plain(accountSentence(correcting, debt, usd))).toContain(
-			'1 transaction of before is withdrawn by the lender.'
+			'1 earlier transaction is withdrawn by the creditor.'
 		);
 	});
 
@@ -79,7 +79,7 @@ describe('a statement of an account', () => {
 			expect(amountsOf(debt)).toEqual([12_100, -7_612, -2_900, -600]);
 			expect(newTransactions(debt, older)).toBe(0);
 			expect(plain(accountSentence(older, debt, usd))).toContain(
-				'1 transaction in it was withdrawn by the lender since: it is left out.'
+				'1 transaction in it was withdrawn by the creditor since: it is left out.'
 			);
 		}
 	});

@@ -99,13 +99,13 @@ describe('the convert command', () => {
 	});
 
 	it.each([
-		['either.csv', 'Name,Owed\nx,4.180', 'can be read in two ways; say which by --numbers point'],
-		['none.csv', 'Name,Shoe\nx,1', 'no column of balances']
+		['either.csv', 'Name,Owed\nx,4.180', 'can be read in two ways. Choose with --numbers point'],
+		['none.csv', 'Name,Shoe\nx,1', 'no balance column']
 	])('does not guess at %s', async (name, content, why) => {
 		const currency = { code: 'USD', digits: 2 as const };
 		const fresh = { label: 'x', currency, style: USUAL_STYLE, asOf: '2026-12-15' as CalendarDate };
-		const spoken = { language: 'en' } as const;
-		const wanted = { fresh, style: {}, spoken, newId: () => crypto.randomUUID() };
+		const locale = { language: 'en' } as const;
+		const wanted = { fresh, style: {}, locale, newId: () => crypto.randomUUID() };
 		const file = { name, bytes: new TextEncoder().encode(content) };
 		await expect(casesIn(file, wanted)).rejects.toThrow(why);
 	});
@@ -117,7 +117,7 @@ describe('the convert command', () => {
 	])('lets a file go that %s, and is there afterwards', async (why, limits) => {
 		const currency = { code: 'USD', digits: 2 as const };
 		const fresh = { label: 'x', currency, style: USUAL_STYLE, asOf: '2026-12-15' as CalendarDate };
-		const wanted = { fresh, style: {}, spoken: { language: 'en' } as const };
+		const wanted = { fresh, style: {}, locale: { language: 'en' } as const };
 		const lines = Array.from({ length: 9_000 }, (_, index) => `Debt ${index},${index}.00,18.00%`);
 		const file = {
 			name: 'long.csv',

@@ -5,7 +5,7 @@ import { debtOf, flatOf, type Field } from '../../src/lib/exchange/debt-columns'
 import { debtsCsv } from '../../src/lib/exchange/debts-csv';
 import { takenTable, type Reader } from '../../src/lib/exchange/debts-table';
 import { tableUnder } from '../../src/lib/exchange/tables-on-sheet';
-import { tableQuestion } from '../../src/lib/words/taken-in';
+import { tableQuestion } from '../../src/lib/words/imports';
 import { plain } from '../../src/lib/messages/sentence';
 import { rowsOfText, type Row } from '../../src/lib/exchange/table';
 import { emptyDebt } from '../../src/lib/document/debt';
@@ -113,7 +113,7 @@ describe('headings', () => {
 	it('refuses amounts of another currency than the case’s', () => {
 		const euros = ['Name', 'Balance (EUR)'];
 		expect(() => taken([euros, ['One', '100.00']])).toThrow(
-			'“a list” has “Balance (EUR)” in EUR; this case is in USD.'
+			'“a list” has “Balance (EUR)” in EUR, but this case is in USD.'
 		);
 	});
 
@@ -382,7 +382,7 @@ describe('the day of a balance', () => {
 			field: 'balanceOn',
 			typed: '2026-12-16',
 			problem:
-				'The day of the balance is after that of the figures, 15 Dec 2026. A day until 15 Dec 2026.'
+				'The date of this balance is after the date of the case’s balances, 15 Dec 2026. A date up to 15 Dec 2026.'
 		});
 	});
 });

@@ -172,11 +172,11 @@ describe('the calendar of a plan', () => {
 			);
 		const poor = { ...entry, budget: { kind: 'constant' as const, amount: cents(1_000) } };
 		for (const kind of ['ics', 'csv'] as const) {
-			await expect(made(poor, kind)).rejects.toThrow('no end to this plan');
+			await expect(made(poor, kind)).rejects.toThrow('endless plan');
 		}
 		const open = { ...entry, changes: [newChange('consolidate', ferry)] };
 		for (const kind of ['ics', 'csv', 'pdf', 'xlsx'] as const) {
-			await expect(made(open, kind)).rejects.toThrow('nothing computed in this plan');
+			await expect(made(open, kind)).rejects.toThrow('incomplete changes');
 		}
 		const assumed = { ...open, changes: open.changes.map((one) => withProposedTerms(one, ferry)) };
 		const text = async (kind: OutgoingKind) =>

@@ -51,7 +51,7 @@ describe('a lender’s transactions as CSV', () => {
 		expect(table.transactions.map(({ amount }) => amount)).toEqual([12_100]);
 		expect(table.unread).toEqual([3, 4]);
 		expect(tableInWords(table, 'a.csv', usd)).toContain(
-			'2 rows can’t be read and are left out: 3, 4.'
+			'2 rows cannot be read and are left out: 3, 4.'
 		);
 		expect(tableInWords(read('Date,Amount\n2027-01-15,121'), 'a.csv', usd)).not.toContain(
 			'left out'

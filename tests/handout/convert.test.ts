@@ -9,12 +9,12 @@ import { recalculated } from '../support/recalculated';
 
 const [ferry] = demoCases;
 if (!ferry) throw new Error('a demo');
-const spoken = { language: 'en' } as const;
+const locale = { language: 'en' } as const;
 const write = (kind: string, fields: Partial<Chosen> = {}, documents = [ferry]) =>
 	converted(
 		kind,
 		documents,
-		{ spoken, now: new Date('2026-12-15T12:00:00Z'), newId: () => 'one', ...fields },
+		{ locale, now: new Date('2026-12-15T12:00:00Z'), newId: () => 'one', ...fields },
 		{ pdf: writtenPdf, mail: emlOf },
 		`x.${kind}`
 	);
@@ -35,7 +35,7 @@ describe('a case is written', () => {
 		expect(months).toHaveLength(302);
 		expect((await textOf('csv')).split('\r\n')).toHaveLength(8);
 		const bytes = await bytesOf('json', {}, [ferry, ferry]);
-		expect(casesOf({ name: 'x.json', bytes }, spoken)).toEqual([ferry, ferry]);
+		expect(casesOf({ name: 'x.json', bytes }, locale)).toEqual([ferry, ferry]);
 	});
 
 	it('as the workbook of one debt, and of a plan', async () => {
@@ -47,12 +47,12 @@ describe('a case is written', () => {
 	});
 
 	it.each<[string, Partial<Chosen>, string]>([
-		['ics', { debt: 'Quillmark card' }, 'a debt is written as .csv, .xlsx and .pdf'],
-		['eml', { debt: 'Quillmark card' }, 'a debt is written as .csv, .xlsx and .pdf'],
-		['pdf', { plan: 'Nobody’s' }, 'There is no plan called “Nobody’s”.'],
-		['xlsx', { debt: 'Nobody’s' }, 'There is no debt called “Nobody’s”.'],
-		['pdf', { debt: 'Quillmark card', plan: 'Minimums only' }, 'leave out --debt or --plan'],
-		['doc', {}, 'written are .json, .csv, .xlsx, .ics, .pdf, .svg and .eml'],
+		['ics', { debt: 'Quillmark card' }, 'a debt. Supported are .csv, .xlsx and .pdf'],
+		['eml', { debt: 'Quillmark card' }, 'a debt. Supported are .csv, .xlsx and .pdf'],
+		['pdf', { plan: 'Nobody’s' }, 'There is no plan named “Nobody’s”.'],
+		['xlsx', { debt: 'Nobody’s' }, 'There is no debt named “Nobody’s”.'],
+		['pdf', { debt: 'Quillmark card', plan: 'Minimums only' }, 'either --debt or --plan'],
+		['doc', {}, 'Supported are .json, .csv, .xlsx, .ics, .pdf, .svg and .eml'],
 		['json', { plan: 'Minimums only' }, 'holds whole cases']
 	])('as %s of %o not at all, which is said', async (kind, fields, why) => {
 		await expect(write(kind, fields)).rejects.toThrow(why);
@@ -60,10 +60,8 @@ describe('a case is written', () => {
 
 	it('not at all where there is nobody to write to, nothing to write of, or too much', async () => {
 		const nobody = { ...ferry, handout: { ...ferry.handout, email: '' } };
-		await expect(write('eml', {}, [nobody])).rejects.toThrow('has no address of mail');
-		await expect(write('xlsx', {}, [{ ...ferry, debts: [] }])).rejects.toThrow(
-			'no file can be made'
-		);
-		await expect(write('pdf', {}, [ferry, ferry])).rejects.toThrow('there is not just one');
+		await expect(write('eml', {}, [nobody])).rejects.toThrow('has no email address');
+		await expect(write('xlsx', {}, [{ ...ferry, debts: [] }])).rejects.toThrow('cannot be created');
+		await expect(write('pdf', {}, [ferry, ferry])).rejects.toThrow('must be exactly one case');
 	});
 });

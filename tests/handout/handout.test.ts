@@ -60,7 +60,7 @@ describe('the hand-out of a plan', () => {
 		}
 		const least = moneyThatCovers(debts, terms);
 		expect(plainHandout(handoutOf(ferry, entry))).toContain(
-			`asks is ${writeMoney(least ?? (0 as never), usd)} a month`
+			`take at least ${writeMoney(least ?? (0 as never), usd)} a month`
 		);
 	});
 
@@ -72,12 +72,12 @@ describe('the hand-out of a plan', () => {
 				label: '',
 				handout: { ...document.handout, line: '', contact: '' }
 			};
-			const spoken = plainHandout(handoutOf(handedIn(named, { language: 'es' }), plan));
+			const locale = plainHandout(handoutOf(handedIn(named, { language: 'es' }), plan));
 			// Names are as people gave them.
 			const own = [...named.debts.map((debt) => debt.name), ...named.plans.map((one) => one.name)];
-			const left = own.reduce((text, one) => text.replaceAll(one, '·'), spoken);
+			const left = own.reduce((text, one) => text.replaceAll(one, '·'), locale);
 			expect(words.exec(left)?.[0], name).toBeUndefined();
-			expect(spoken).toMatch(/Su plan/);
+			expect(locale).toMatch(/Su plan/);
 			expect(plainHandout(handoutOf(handedIn(named, { language: 'en' }), plan))).toMatch(
 				/Your plan/
 			);

@@ -63,7 +63,7 @@ describe('amounts', () => {
 		const eur = { ...usd, currency: { code: 'EUR', digits: 2 } };
 		expect(value(readMoney('€1.200,50', eur))).toBe(120_050);
 		expect(value(readMoney('1.200,50 €', eur))).toBe(120_050);
-		expect(problem(readMoney('CA$ 500', usd))).toContain('another currency');
+		expect(problem(readMoney('CA$ 500', usd))).toContain('a different currency');
 		expect(value(readMoney('CA$ 500', { ...usd, currency: { code: 'CAD', digits: 2 } }))).toBe(
 			50_000
 		);
@@ -88,9 +88,9 @@ describe('amounts', () => {
 		['1.2.3', '“1.2.3” is not an amount.'],
 		['1.200', '“1.200” could be 1,200.00 or 1.20.'],
 		['12.500', '“12.500” could be 12,500.00 or 12.50.'],
-		['£12', '“£12” is in another currency than this case, USD.'],
-		['12 EUR', '“12 EUR” is in another currency than this case, USD.'],
-		['12€', 'is in another currency than this case, USD.'],
+		['£12', '“£12” is in a different currency from this case, USD.'],
+		['12 EUR', '“12 EUR” is in a different currency from this case, USD.'],
+		['12€', 'is in a different currency from this case, USD.'],
 		['4.1823', 'USD amounts have at most 2 decimals.'],
 		['-5', 'An amount is zero or more.'],
 		['−5.00', 'An amount is zero or more.'],
@@ -171,15 +171,17 @@ describe('dates', () => {
 	});
 
 	it('refuses days that do not exist or could be two', () => {
-		expect(problem(readDate('31 Feb 2027', asOf, usd))).toContain('There is no day “31 Feb 2027”.');
+		expect(problem(readDate('31 Feb 2027', asOf, usd))).toContain(
+			'The date “31 Feb 2027” does not exist.'
+		);
 		const unordered = { ...usd, style: { numbers: 'point', dates: 'year' } } as const;
 		expect(problem(readDate('2/3', asOf, unordered))).toContain('could be');
 		expect(
 			value(readDate('2/3', asOf, { ...usd, style: { numbers: 'point', dates: 'month' } }))
 		).toBe('2027-02-03');
-		expect(problem(readDate('13/13', asOf, usd))).toContain('There is no day “13/13”.');
-		expect(problem(readDate('32', asOf, usd))).toContain('There is no day “32”.');
-		expect(problem(readDate('2027-13-01', asOf, usd))).toContain('There is no day');
+		expect(problem(readDate('13/13', asOf, usd))).toContain('The date “13/13” does not exist.');
+		expect(problem(readDate('32', asOf, usd))).toContain('The date “32” does not exist.');
+		expect(problem(readDate('2027-13-01', asOf, usd))).toContain('does not exist');
 		// With no order given it asks; a case has one, which a day that has one reading alone does not need.
 		expect(problem(readDate('3/4/2027', asOf, SCREEN))).toContain(
 			'“3/4/2027” could be 3 Apr 2027 or 4 Mar 2027.'
@@ -192,7 +194,7 @@ describe('dates', () => {
 	});
 
 	it('refuses a first due date before the figures or far after them', () => {
-		expect(problem(readFirstDue('15 Dec 2026', asOf, usd))).toContain('A day after 15 Dec 2026');
+		expect(problem(readFirstDue('15 Dec 2026', asOf, usd))).toContain('A date after 15 Dec 2026');
 		expect(problem(readFirstDue('1 Jan 2099', asOf, usd))).toContain('up to 15 Dec 2031');
 		expect(value(readFirstDue('15', asOf, usd))).toBe('2027-01-15');
 		expect(problem(readAsOf('1 Jan 1066', asOf, usd))).toContain('years 1990 to 2100');
@@ -211,13 +213,13 @@ describe('names and currencies', () => {
 		expect(problem(readName('x'.repeat(300), usd))).toBe(
 			'These are 300 characters. At most 80 characters.'
 		);
-		expect(problem(readLabel('  ', usd))).toContain('The client label is still missing.');
+		expect(problem(readLabel('  ', usd))).toContain('The client label is missing.');
 	});
 
 	it('knows the decimals of a currency', () => {
 		expect(value(readCurrency('kwd', usd))).toEqual(kwd.currency);
 		expect(value(readCurrency('JPY', usd))).toEqual(jpy.currency);
-		expect(problem(readCurrency('XYQ', usd))).toContain('“XYQ” is not a currency');
+		expect(problem(readCurrency('XYQ', usd))).toContain('“XYQ” is not a known currency');
 	});
 });
 

@@ -194,9 +194,9 @@ it('refuses what can’t be asked, and says what is allowed', async () => {
 	for (const [query, message] of [
 		[
 			'sort=age',
-			'What cases are sorted by is “"age"”; allowed is touched, label, owed, read, off.'
+			'The sort order of the cases is “"age"”; allowed is touched, label, owed, read, off.'
 		],
-		['months=0', 'The months without a reading'],
+		['months=0', 'The months without a recorded balance'],
 		['from=-1', 'The first line is “"-1"”; allowed is a whole number of lines from 0'],
 		['search=%00', 'What is searched'],
 		[`search=${'x'.repeat(201)}`, 'a text of 0 to 200 characters'],
@@ -221,7 +221,7 @@ it('goes out as a table, a case a line', async () => {
 		const document = expected[at] as CaseDocument;
 		const unit = 10 ** document.currency.digits;
 		expect(Math.round(Number(line['owed']) * unit)).toBe(owedBy(document));
-		expect(line['wants a visit']).toBe(wants(document, { months: 2, off: 10_000 }) ? 'yes' : 'no');
+		expect(line['due for review']).toBe(wants(document, { months: 2, off: 10_000 }) ? 'yes' : 'no');
 		expect(line['short from']).toBe((chosenPlan(document) && standingOf(document).shortFrom) ?? '');
 	});
 });

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { queryOnce } from '../../scripts/postgres.mjs';
-import { thinned, type Kept } from '../../src/lib/server/cases/thinning';
+import { thinned, type ThinnableRevision } from '../../src/lib/server/cases/thinning';
 import { KEPT } from '../../src/lib/server/database/tables';
 import { card } from '../support/debts';
 import { runs } from '../support/random';
@@ -94,7 +94,7 @@ describe('a long history', () => {
 			{ maxLength: 60 }
 		)
 		.map((steps) => {
-			const all: Kept[] = [
+			const all: ThinnableRevision[] = [
 				{
 					number: 1,
 					parent: null,
@@ -128,12 +128,13 @@ describe('a long history', () => {
 		});
 
 	/** The documents that undoing leads through, from the present one back, by the numbers of their changes. */
-	function undone(history: readonly Kept[]): number[] {
+	function undone(history: readonly ThinnableRevision[]): number[] {
 		const of = (number: number) => history.find((one) => one.number === number);
 		const way: number[] = [];
 		let here = history.at(-1);
 		while (here) {
-			const change: Kept | undefined = here.restores === null ? here : of(here.restores);
+			const change: ThinnableRevision | undefined =
+				here.restores === null ? here : of(here.restores);
 			if (!change) throw new Error('what is brought back is not there');
 			way.push(change.number);
 			here = change.parent === null ? undefined : of(change.parent);

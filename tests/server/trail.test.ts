@@ -15,7 +15,7 @@ describe('the trail', () => {
 		]);
 		await own.request('GET', `/cases/${id}`);
 		await own.request('GET', `/api/cases/file?id=${id}`);
-		await own.request('POST', `/api/cases/${id}/taken-along`, { kind: 'pdf' });
+		await own.request('POST', `/api/cases/${id}/exports`, { kind: 'pdf' });
 		await own.request('DELETE', `/api/cases/${id}`);
 		await own.request('POST', `/api/cases/${id}/restore`);
 		await own.request('POST', '/api/cases', { label: 'Another', currency: USD, asOf: TODAY });

@@ -287,7 +287,7 @@ describe('damaged data', () => {
 			const start = await page('/');
 			expect(start).toMatchObject({ url: '/damaged', status: 200 });
 			expect(start.text).not.toMatch(NOT_FOR_ANYBODY);
-			expect(start.text).toContain('No case can be read out of them.');
+			expect(start.text).toContain('No case can be recovered.');
 			expect((await page('/damaged/cases.json')).status).toBe(404);
 			// Whoever watches does not start it again and again; whoever sends requests sends none.
 			expect(await page('/healthz')).toMatchObject({ status: 200, text: 'damaged\n' });
@@ -317,11 +317,11 @@ describe('damaged data', () => {
 		const start = await page('/');
 		expect(start).toMatchObject({ url: '/damaged', status: 200 });
 		expect(start.text).toContain('the debts');
-		expect(start.text).toContain('How to put a backup in its place');
+		expect(start.text).toContain('Restore a backup');
 		expect(start.text).not.toMatch(NOT_FOR_ANYBODY);
 		const { text } = await page('/damaged/cases.json');
 		const { cases } = JSON.parse(text) as { cases: { debts: { name: string }[] }[] };
-		expect(start.text).toContain(`All ${cases.length} cases can still be read.`);
+		expect(start.text).toContain(`All ${cases.length} cases can still be recovered.`);
 		expect(cases.map(({ debts }) => debts[0]?.name)).toContain('Findable card');
 		// What was read out is a file that another casebook takes in as it is.
 		const other = await startResiduum();

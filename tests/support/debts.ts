@@ -34,7 +34,7 @@ export const fixed = (cents: number, paymentsPerYear: number | null = null) => (
 	paymentsPerYear
 });
 
-/** A card like the contract's. */
+/** A card like the specification's. */
 export function card(fields: object = {}) {
 	return {
 		id: crypto.randomUUID(),
@@ -139,7 +139,7 @@ export function unusual() {
 	});
 }
 
-/** The contract's card as documents of version 1 had it. */
+/** The specification's card as documents of version 1 had it. */
 export function cardOfVersion1(fields: object = {}) {
 	return {
 		id: crypto.randomUUID(),

@@ -1,6 +1,6 @@
 /** Reference cases of what really happened, as documents: the same households, plans and lives, typed by a counselor. */
 import { readFileSync } from 'node:fs';
-import { DRIFT_PARTS, type DriftPart } from '../../src/lib/core/plan/happened';
+import { DRIFT_PARTS, type DriftPart } from '../../src/lib/core/plan/progress';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import { NOTHING_LIVED, type CaseDocument } from '../../src/lib/document/case';
 import { VERSION } from '../../src/lib/document/version';

@@ -49,7 +49,7 @@ function daysBy({ pieces, dayYear }: Extract<Convention, { kind: 'daily' | 'dail
 
 /**
  * Powers are doubles: the error of a base grows with its exponent, by days up to 366 times. Where the
- * contract asks for no exactness on ties, an amount within that of one may be rounded either way.
+ * specification asks for no exactness on ties, an amount within that of one may be rounded either way.
  */
 function nearTie(unrounded: number, tie: 'half' | 'whole' = 'half'): boolean {
 	const distance = Math.abs(Math.abs(unrounded % 1) - 0.5);

@@ -93,12 +93,12 @@ describe('the answer as a sentence', () => {
 
 	it('says what never ends, and what each month adds', () => {
 		expect(answer({ pays: fixed(7_000) })).toBe(
-			'At $70.00 a month this debt is never paid off: the first payment leaves $8.38 more owed, and it does not come below $4,182.36 again.'
+			'At $70.00 a month this debt is never paid off: the first payment leaves $8.38 more owed, and the balance never falls below $4,182.36 again.'
 		);
 		const even = { balance: 600_000, annual: 200_000, pays: fixed(10_000) };
 		expect(answer(even)).toBe(
 			'At $100.00 a month this debt is never paid off: ' +
-				'the payment covers the interest and no more, and $6,000.00 stays owed.'
+				'the payment covers only the interest, and $6,000.00 stays owed.'
 		);
 	});
 
@@ -107,7 +107,7 @@ describe('the answer as a sentence', () => {
 		// The reference case decides it in payment 253: twelve months after the lowest, payment 241.
 		expect(answer(creeping, ASKED)).toBe(
 			'Paying the minimum, at first $31.11, this debt is never paid off: ' +
-				'it falls to $0.09 by January 2047 and stays there: a percentage of so little is no more than its interest.'
+				'it falls to $0.09 by January 2047 and stays there, because a percentage of so small a balance is no more than its interest.'
 		);
 		const turning = {
 			balance: 512_300,
@@ -166,7 +166,7 @@ describe('the answer as a sentence', () => {
 		);
 		const skip: Happening = { kind: 'skip', id: 'skip', date: day('2027-02-15') };
 		expect(answer({ happenings: [april, skip] })).toMatch(
-			/^At \$140.00 a month, with what happens over time, this debt/
+			/^At \$140.00 a month, with its events, this debt/
 		);
 		expect(answer({ happenings: [april] }, { kind: 'without', happening: 'april' })).toMatch(
 			/^At \$140.00 a month this debt is paid off in September 2030/
@@ -177,10 +177,10 @@ describe('the answer as a sentence', () => {
 		);
 		const loan = filled('level', { periods: 24, balloon: cents(100_000) }) as AskedPayment;
 		expect(answer({ asked: loan }, ASKED)).toMatch(
-			/after 24 payments, the last one \$1,1\d\d\.\d\d with the balloon of \$1,000\.00; it costs/
+			/after 24 payments, the last one \$1,1\d\d\.\d\d including the balloon of \$1,000\.00; it costs/
 		);
 		expect(answer({ asked: loan, interestOnly: 6 }, ASKED)).toMatch(
-			/^Paying the interest alone at first, \$78\.38, this debt is paid off in June 2029/
+			/^Paying interest only at first, \$78\.38, this debt is paid off in June 2029/
 		);
 		expect(answer({}, { kind: 'interest-plus', percent: percent(20_000) })).toMatch(
 			/^Paying the interest and 2 %, at first \$164\.00, this debt/
@@ -208,11 +208,11 @@ describe('the answer as a sentence', () => {
 		const said = (debts: number, unfinished: number) =>
 			plain(caseSentence(standing, { debts, unfinished }, '2026-12-15' as CalendarDate, usd));
 		expect(said(3, 1)).toBe(
-			'2 debts, $4,182.36 owed on 15 December 2026. The first minimum payments come to $121.00, ' +
-				'of which $78.38 is interest. 1 line is still to be filled in.'
+			'2 debts, $4,182.36 owed on 15 December 2026. The first minimum payments total $121.00, ' +
+				'of which $78.38 is interest. 1 line is incomplete.'
 		);
-		expect(said(0, 0)).toContain('Take down the first debt');
-		expect(said(2, 2)).toBe('2 debts. 2 lines are still to be filled in.');
+		expect(said(0, 0)).toContain('Enter the first debt');
+		expect(said(2, 2)).toBe('2 debts. 2 lines are incomplete.');
 	});
 
 	it('says the picture and a month of it in words', () => {

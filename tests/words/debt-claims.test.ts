@@ -167,7 +167,7 @@ describe('what is said of a debt', () => {
 				found += 1;
 				const said = plain(uncoveredSentence(short, usd));
 				const [, when, asks, pays] =
-					/^In (\w+ \d{4}) the minimum comes to (\$[\d.,]*\d), more than the (\$[\d.,]*\d) that/.exec(
+					/^In (\w+ \d{4}) the minimum is (\$[\d.,]*\d), more than the (\$[\d.,]*\d) being paid/.exec(
 						said
 					) ?? [];
 				expect(money(asks)).toBeGreaterThan(money(pays));

@@ -29,7 +29,7 @@ import { monthMarkInWords, monthsAsText } from '../../src/lib/words/plan-months'
 import { writePlanWorking } from '../../src/lib/words/plan-working';
 import { plain } from '../../src/lib/messages/sentence';
 import { styleIn } from '../../src/lib/messages/style';
-import { takeWords } from '../../src/lib/words/take-along';
+import { takeWords } from '../../src/lib/words/exports';
 import { constant, household, monthly, plans, required, simpleDebt } from '../support/households';
 import { runs } from '../support/random';
 import { amountSaid, computed, monthSaid, usd } from '../support/said';
@@ -83,10 +83,10 @@ describe('the answer on paper', () => {
 		const answer = (budget: object, of = plan) =>
 			plain(handedAnswer(of, { budget: budget as never }, null, usd));
 		expect(answer({ kind: 'required' })).toMatch(
-			/^Paying what each lender asks, at first \$300\.00 a month, /
+			/^Paying what each creditor requires, at first \$300\.00 a month, /
 		);
 		expect(answer({ kind: 'required-plus', extra: 5_000 })).toMatch(
-			/^Paying what each lender asks and \$50\.00 more, /
+			/^Paying what each creditor requires and \$50\.00 more, /
 		);
 		const never = planOf([simpleDebt('a', 900_000, 299_900)], constant(5_000));
 		expect(answer({ kind: 'constant' }, never)).toMatch(
@@ -102,17 +102,17 @@ describe('the answer on paper', () => {
 		const both = (form: (writing: Writing<Language>) => readonly { text: string }[]) =>
 			[usd, spanish].map((writing) => plain(form(writing)));
 		expect(both((writing) => whenGone(entry, writing))).toEqual([
-			'When one is gone, its payment moves on to the next.',
+			'When one debt is paid off, its payment moves on to the next.',
 			'Cuando una termina, su pago pasa a la siguiente.'
 		]);
 		expect(plain(whenGone({ ...entry, order: 'spread' }, usd))).toContain(
 			'shared among the others'
 		);
 		expect(plain(whenGone({ ...entry, budget: { kind: 'required' } }, usd))).toContain(
-			'yours again'
+			'yours to keep'
 		);
 		expect(both((writing) => onTop(day('2027-04-01'), cents(40_000), null, writing))).toEqual([
-			'In April 2027, $400.00 more goes to the first in line.',
+			'In April 2027, $400.00 more goes to the first debt in line.',
 			'En abril de 2027, $400,00 más van a la primera de la fila.'
 		]);
 		const handout = { ...usualHandout('USD'), contact: '555 0142' };
@@ -122,7 +122,7 @@ describe('the answer on paper', () => {
 		]);
 		const rates = [{ name: 'Brightwick', annual: percent(249_000), month: day('2027-08-01') }];
 		expect(plain(assumedSentence(day('2026-12-15'), true, rates, usd))).toBe(
-			'Figures as of 15 December 2026; nothing new is bought but what is noted, rates stay as they are (Brightwick: 24.90 % from August 2027), payments arrive on their due dates. Computed to the cent by Residuum.'
+			'Balances as of 15 December 2026; nothing new is bought except the purchases entered here, rates stay the same (Brightwick: 24.90 % from August 2027), payments arrive on their due dates. Computed to the cent by Residuum.'
 		);
 	});
 
@@ -136,7 +136,7 @@ describe('the answer on paper', () => {
 					const under = planTotals(strained.debts, strained.plan);
 					const said = plain(strainedSentence(kind, under, calm, usd));
 					if (under.ending.status !== 'cleared') {
-						expect(said).toMatch(/it is never paid off\.$/);
+						expect(said).toMatch(/the debts are never paid off\.$/);
 						continue;
 					}
 					const [, cost, way] = /costs (\$[\d.,]+) (more|less)\.$/.exec(said) ?? [];
@@ -170,7 +170,7 @@ describe('every month', () => {
 		);
 		expect(said.slice(0, 4)).toEqual([
 			[],
-			['the plan begins', '+$50.00', 'A is gone', '+$100.00 with B'],
+			['plan starts', '+$50.00', 'A paid off', '+$100.00 with B'],
 			['B: 24.90 %'],
 			['$90.00 from now on']
 		]);
@@ -296,24 +296,22 @@ describe('messages and the menu', () => {
 		const [english, Spanish] = [usd, spanish].map((writing) =>
 			mailText({ blocks }, handout, ['pdf', 'ics'], false, writing)
 		);
-		expect(english).toContain(
-			'Attached: the page to take home (PDF) and the payments as a calendar.'
-		);
+		expect(english).toContain('Attached: the handout (PDF) and the payments as a calendar.');
 		expect(english).toContain('not after: Ines.');
 		expect(Spanish).toContain(
 			'Adjuntos: la hoja para llevar a casa (PDF) y los pagos como calendario.'
 		);
 		expect(mailText({ blocks }, handout, [], false, usd)).not.toContain('Attached');
-		expect(mailText({ blocks }, handout, [], true, usd)).toContain('nobody has agreed to them yet');
+		expect(mailText({ blocks }, handout, [], true, usd)).toContain('assumed and not agreed yet');
 		expect(mailText({ blocks }, handout, [], true, spanish)).toContain('son supuestas');
 		expect(fileWords('xlsx', spanish)).toBe('un libro de cálculo para comprobar las sumas (XLSX)');
 	});
 
 	it('the outbox says how many there are, and that nothing is sent', () => {
 		expect([0, 1, 2].map((count) => plain(outboxSentence(count, usd)))).toEqual([
-			'Nothing is in the outbox. It stands in for mail: nothing leaves this machine.',
-			'1 message is in the outbox. It stands in for mail: nothing leaves this machine.',
-			'2 messages are in the outbox. It stands in for mail: nothing leaves this machine.'
+			'Nothing is in the outbox. It stands in for email: nothing leaves this machine.',
+			'1 message is in the outbox. It stands in for email: nothing leaves this machine.',
+			'2 messages are in the outbox. It stands in for email: nothing leaves this machine.'
 		]);
 		expect([0, 999, 32_400].map((bytes) => sizeInWords(bytes, usd))).toEqual([
 			'1 kB',
@@ -327,11 +325,11 @@ describe('messages and the menu', () => {
 			(of) => takeWords(of, 'csv', usd).name
 		);
 		expect(names).toEqual([
-			'The debts (CSV)',
-			'The schedule (CSV)',
-			'Every month (CSV)',
-			'The plans (CSV)'
+			'Debts (CSV)',
+			'Payment schedule (CSV)',
+			'Monthly schedule (CSV)',
+			'Plans (CSV)'
 		]);
-		expect(takeWords('plan', 'xlsx', usd).help).toContain('go on computing');
+		expect(takeWords('plan', 'xlsx', usd).help).toContain('live formulas');
 	});
 });

@@ -20,13 +20,13 @@ describe('going on, looked at before', () => {
 			document.debts.map(({ balance }) => balance)
 		);
 		for (const { before, also } of said.slice(document.debts.length))
-			expect([before, also[0]]).toEqual([null, 'new: the plan brought it']);
+			expect([before, also[0]]).toEqual([null, 'new: added by the plan']);
 		expect(said.map(({ after }) => after)).toEqual(
 			gone.document.debts.map(({ balance }) => balance)
 		);
 		for (const [at, { also }] of said.entries()) {
 			const assumed = gone.document.debts[at]?.balanceAssumed && said[at]?.after !== 0;
-			expect(also.includes('not read: as expected')).toBe(assumed);
+			expect(also.includes('not recorded: as expected')).toBe(assumed);
 		}
 		const { budget } = gone.plan;
 		const [first] = planGoingOn(gone, usd);
@@ -41,6 +41,6 @@ describe('going on, looked at before', () => {
 		if (!gone) throw new Error('a plan was chosen');
 		const said = debtsGoingOn(document, gone, usd);
 		for (const { after, also } of said)
-			if (after !== 0) expect(also).toContain('not read: as expected');
+			if (after !== 0) expect(also).toContain('not recorded: as expected');
 	});
 });

@@ -68,11 +68,11 @@ describe('what is said of a plan', () => {
 				if (short === '') return;
 				const [first] = plan.shortMonths;
 				const [, when, once, each] =
-					/^(?:In|From) (\w+ \d{4}).* the money is (?:(\$[\d.,]*\d) less|less than the minimum payments: by (\$[\d.,]*\d) in the first)/.exec(
+					/^(?:In|From) (\w+ \d{4}).* the budget is (?:(\$[\d.,]*\d) less|less than the minimum payments: by (\$[\d.,]*\d) in the first)/.exec(
 						short
 					) ?? [];
 				const lacks = once ?? each;
-				const all = /and by (\$[\d.,]*\d) in all/.exec(short);
+				const all = /and by (\$[\d.,]*\d) in total/.exec(short);
 				if (each !== undefined) {
 					const sum = plan.shortMonths.reduce((total, { missing }) => total + missing, 0);
 					expect(money(all?.[1])).toBe(sum);
@@ -112,18 +112,18 @@ describe('what is said of plans side by side', () => {
 				expect(said).not.toMatch(NONSENSE);
 				const ended = named.filter(({ plan }) => endOf(plan) !== null);
 				if (ended.length === 0) {
-					expect(said).toMatch(/^None of these \d plans is ever paid off\.$/);
+					expect(said).toMatch(/^None of these \d plans ever pays off the debts\.$/);
 					return;
 				}
 				const of = (name: string | undefined) => ended.find((one) => one.name === name)?.plan;
 				const costs = ended.map(({ plan }) => plan.totalCost);
 				const ends = ended.map(({ plan }) => endOf(plan) ?? '');
-				const [, name, cost] = /“(Plan .)” costs least, (\$[\d.,]*\d)/.exec(said) ?? [];
+				const [, name, cost] = /“(Plan .)” costs the least, (\$[\d.,]*\d)/.exec(said) ?? [];
 				expect(money(cost)).toBe(Math.min(...costs));
 				expect(of(name)?.totalCost).toBe(money(cost));
-				const alone = /none is over sooner: in (\w+ \d{4})\.$/.exec(said);
+				const alone = /none finishes sooner: in (\w+ \d{4})\.$/.exec(said);
 				const first =
-					/“(Plan .)” is over first, in (\w+ \d{4}), and costs (\$[\d.,]*\d) more\.$/.exec(said);
+					/“(Plan .)” finishes first, in (\w+ \d{4}), and costs (\$[\d.,]*\d) more\.$/.exec(said);
 				const soonest = ends.reduce((a, b) => (b < a ? b : a));
 				expect(month((alone?.[1] ?? first?.[2]) as string)).toBe(soonest);
 				if (!first) {
@@ -225,7 +225,7 @@ describe('what is said of other money, other orders and harder times', () => {
 				if (less && best) expect(money(less[1])).toBe(best.interest - ranked.totalInterest);
 				expect(said).not.toMatch(NONSENSE);
 				if (!best) {
-					expect(said).toBe('With this money no fixed order ever pays these debts off.');
+					expect(said).toBe('With this budget, no fixed order ever pays off these debts.');
 					return;
 				}
 				const costs = /costs? (\$[\d.,]*\d|nothing)(?: in interest|;|\.)/.exec(

@@ -35,12 +35,12 @@ describe('the fee of a new debt', () => {
 			]
 		});
 		expect(written({ feeOf: id })).toMatchObject({
-			words: 'what it takes over × a rate',
+			words: 'transferred balances × a rate',
 			numbers: '7,927.92 × 4 % = 317.11680, rounded to 317.12',
 			sources: [
-				{ text: '4,182.36 is taken over from Quillmark card' },
-				{ text: '961.40 is taken over from Pellan Stores card' },
-				{ text: '2,784.16 is taken over from Marrowby card' }
+				{ text: '4,182.36 is transferred from Quillmark card' },
+				{ text: '961.40 is transferred from Pellan Stores card' },
+				{ text: '2,784.16 is transferred from Marrowby card' }
 			]
 		});
 		expect(written({ openingOf: id })?.numbers).toBe(
@@ -48,7 +48,7 @@ describe('the fee of a new debt', () => {
 		);
 		expect(written({ interestOf: id })?.sources).toEqual([
 			{
-				text: '8,245.04 is what it owed at the start',
+				text: '8,245.04 is the starting balance',
 				figure: { of: 'plan', name: { openingOf: id } }
 			}
 		]);
@@ -91,19 +91,19 @@ describe('the fees of an agreement', () => {
 		expect(written({ inMonth: 3, what: 'fees' })).toEqual({
 			title: 'Fees of March 2027',
 			words:
-				'what the agreement costs once + a part of the month’s money, or of all that is owed where that is less, at most the cap',
+				'the one-time cost of the agreement + a share of the monthly budget, or of the total balance where that is less, at most the cap',
 			numbers: '50.00 + (7.50 % of 820.00: 61.50, at most 40.00) = 90.00',
 			result: '90.00',
 			sources: [
-				{ text: '820.00 is the month’s money before fees', figure: null },
+				{ text: '820.00 is the monthly budget before fees', figure: null },
 				{
-					text: `${writeAmount(cents(owed), usd)} is all that is owed then, the month’s interest with it`,
+					text: `${writeAmount(cents(owed), usd)} is the total balance then, including the month’s interest`,
 					figure: null
 				}
 			]
 		});
 		expect(written({ inMonth: 3, what: 'spent' })).toMatchObject({
-			title: 'Money of March 2027',
+			title: 'Budget of March 2027',
 			numbers: '730.00 + 90.00 = 820.00'
 		});
 	});
@@ -114,11 +114,11 @@ describe('how far a figure is from the other way', () => {
 
 	it('is that of the plan less that of the other way, and both of them open', () => {
 		expect(written({ apart: 'cost' })).toMatchObject({
-			title: 'Total cost: how far from the other way',
+			title: 'Total cost: difference from the baseline',
 			numbers: '2,926.11 − 3,473.57 = −547.46',
 			sources: [
 				{
-					text: '3,473.57 is that of the other way',
+					text: '3,473.57 is that of the baseline',
 					figure: { of: 'plan', name: 'totalCost', whose: 'baseline' }
 				},
 				{ text: '2,926.11 is that of the plan', figure: { of: 'plan', name: 'totalCost' } }
@@ -138,7 +138,7 @@ describe('how far a figure is from the other way', () => {
 		expect(short?.result).toBe(`${plan.shortMonths.length} months`);
 		const [first] = plan.shortMonths;
 		expect(short?.sources[0]?.text).toBe(
-			`${writeAmount(first?.missing ?? cents(0), usd)} is lacking in January 2027`
+			`${writeAmount(first?.missing ?? cents(0), usd)} is missing in January 2027`
 		);
 		expect(short?.sources.length).toBeLessThanOrEqual(12);
 	});

@@ -93,7 +93,7 @@ describe('a plan in sentences', () => {
 		const { plan } = short;
 		const cure = cureOf(short.debts, short.terms, plan);
 		expect(plain(shortSentence(plan, cure, usd) ?? [])).toMatch(
-			/^From January 2027, in \d+ months, the money is less than the minimum payments: by \$8\.00 in the first of them, and by \$35\.00 in all; .*\$258\.00 a month would cover it\. In January 2027 there is enough for 96\.90 % of them\.$/
+			/^From January 2027, in \d+ months, the budget is less than the minimum payments: by \$8\.00 in the first of them, and by \$35\.00 in total; .*\$258\.00 a month would cover it\. In January 2027 there is enough for 96\.90 % of them\.$/
 		);
 		const [month] = plan.kept;
 		const why = month?.shares.map((share) => whyShare(share, month, 'rate', usd)) ?? [];
@@ -106,9 +106,9 @@ describe('a plan in sentences', () => {
 		const [first] = enough.kept;
 		const reasons = first?.shares.map((share) => whyShare(share, first, 'balance', usd)) ?? [];
 		expect(reasons[1]).toBe(
-			'The minimum payment is $137.00. The rest, $42.00 of the $42.00 beyond all minimum payments, because it is first in line: smallest balance, $1,644.00.'
+			'The minimum payment is $137.00. It also gets $42.00 of the $42.00 above all minimum payments, because it is first in line: smallest balance, $1,644.00.'
 		);
-		expect(reasons[0]).toContain('went to debts before it in line');
+		expect(reasons[0]).toContain('went to debts ahead of it in line');
 	});
 
 	it('says what more buys, and names what happens', () => {

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents } from '../../src/lib/core/quantities/money';
-import { DRIFT_PARTS } from '../../src/lib/core/plan/happened';
+import { DRIFT_PARTS } from '../../src/lib/core/plan/progress';
 import { bringsBack, comeBack, momentsOf, type ComeBack } from '../../src/lib/document/coming-back';
 import { goneOn } from '../../src/lib/document/going-on';
 import { standingOf } from '../../src/lib/document/forecast';
 import { keptForecast } from '../../src/lib/document/kept-forecast';
 import { writeAmount, writeMoney } from '../../src/lib/reading/written';
-import { bringsBackInWords, differsSentence, happenedSentence } from '../../src/lib/words/happened';
-import { writeDriftWorking } from '../../src/lib/words/happened-working';
+import { bringsBackInWords, differsSentence, happenedSentence } from '../../src/lib/words/progress';
+import { writeDriftWorking } from '../../src/lib/words/progress-working';
 import { plain } from '../../src/lib/messages/sentence';
 import { livedCase } from '../support/lives';
 import { usd } from '../support/said';
@@ -65,7 +65,7 @@ describe.each(variants)('what happened in %s', (name) => {
 		const brings = bringsBack(back);
 		if (!brings) return;
 		const words = bringsBackInWords(brings, back.on?.carried.plan.firstMonth ?? END, usd);
-		expect(words.each).toContain(' more a month brings it back to ');
+		expect(words.each).toContain(' more a month restores the payoff in ');
 		const endsWith = (each: number) => {
 			const on = goneOn(lived.document, END, crypto.randomUUID.bind(crypto), { each: cents(each) });
 			return on?.document.forecasts.at(-1)?.ends?.slice(0, 7) ?? '9999';
@@ -94,7 +94,7 @@ describe('a life as planned', () => {
 	it('is said to be one', () => {
 		const { document } = livedCase('everything as planned');
 		expect(plain(happenedSentence(seen(document, '2027-06-15' as CalendarDate), usd))).toMatch(
-			/^Six months in, \$[\d,.]+ is owed, just as planned\. Paying on as planned it is over in \w+ \d{4}, as expected, and costs what was expected\.$/
+			/^Six months in, \$[\d,.]+ is owed, exactly as planned\. Paying as planned from here, it is paid off in \w+ \d{4}, as expected, and costs what was expected\.$/
 		);
 	});
 });
@@ -125,7 +125,7 @@ describe('a forecast', () => {
 		expect(kept?.periods[2]?.closing).toBe(
 			(keptForecast(entry).debts[0]?.forecast.periods[2]?.closing ?? 0) + 5
 		);
-		expect(differsSentence(back, usd)).toMatch(/part in March 2027, on “Quillmark card”/);
+		expect(differsSentence(back, usd)).toMatch(/differ from March 2027, on “Quillmark card”/);
 	});
 
 	it('and the ones before stay when it is gone on with, and the plan is as chosen', () => {
@@ -151,13 +151,13 @@ describe('what nobody entered', () => {
 		expect(said).not.toContain('was not paid');
 		expect(said).toMatch(
 			new RegExp(
-				String.raw`bout \$${writeAmount(cents(paid), usd)} was paid,.* as the balances show, `
+				String.raw`bout \$${writeAmount(cents(paid), usd)} was paid,.* according to the balances, `
 			)
 		);
 		const figure = { of: 'drift', name: 'payments' } as const;
 		const [debt = ''] = drift.read.flatMap(({ id, parts }) => (parts.payments === 0 ? [] : [id]));
 		expect(writeDriftWorking(seen(unentered), { ...figure, debt }, usd)).toMatchObject({
-			words: expect.stringContaining('Where no payment was entered') as string
+			words: expect.stringContaining('Where no payment is entered') as string
 		});
 	});
 

@@ -51,13 +51,13 @@ const [quill] = debts.map(({ id }) => id);
 describe('what a plan changes, in words', () => {
 	it('names the debts, the terms and the fees of each kind of change', () => {
 		expect(changeInWords(loan, names, usd)).toBe(
-			'Quillmark card, Pellan Stores card and Marrowby card are paid off by one new loan at 11.50 %, over 48 months; fee 4 %, added to it'
+			'Quillmark card, Pellan Stores card and Marrowby card are paid off by a consolidation loan at 11.50 %, over 48 months; fee 4 %, added to the loan'
 		);
 		expect(changeInWords(moved, names, usd)).toBe(
-			'$1,000.00 of Quillmark card and Pellan Stores card are moved to Tern card: 0 % for 14 months, then 24.99 %; fee 3 %'
+			'$1,000.00 of Quillmark card and Pellan Stores card are transferred to Tern card: 0 % for 14 months, then 24.99 %; fee 3 %'
 		);
 		expect(changeInWords(agreed, names, usd)).toBe(
-			'From March 2027 it is agreed: Quillmark card 8 % and $105.00 a month; fees $50.00 at the start, 7.50 % of the month’s money, at most $40.00'
+			'Agreed from March 2027: Quillmark card 8 % and $105.00 a month; fees $50.00 at the start, 7.50 % of the monthly budget, at most $40.00'
 		);
 		expect(changeInWords({ ...loan, debts: [] }, names, usd)).toContain('No debt is paid off');
 	});
@@ -67,13 +67,13 @@ describe('what a plan changes, in words', () => {
 		const { refusal, plan } = carriedPlan(document, entry);
 		expect(refusal).toMatchObject({ change: 1, reason: 'closed before' });
 		expect(refusal && refusalInWords(refusal, names, usd)).toContain(
-			'Quillmark card owes nothing when this change comes'
+			'Quillmark card has no balance when this change takes effect'
 		);
 		expect(plan.ending).toEqual({ status: 'refused', reason: 'changes' });
 		expect(plan).toMatchObject({ months: 0, totalInterest: 0, starting: own.plan.starting });
 		const above = { change: 0, reason: 'above the limit', amount: 5, limit: 4 } as const;
 		expect(refusalInWords({ ...above, amount: cents(500), limit: cents(400) }, names, usd)).toBe(
-			'$5.00 with the fee is above the credit limit of $4.00: move less, or another debt.'
+			'$5.00 including the fee exceeds the credit limit of $4.00. Transfer less, or a different debt.'
 		);
 	});
 
@@ -94,7 +94,7 @@ describe('what a plan changes, in words', () => {
 describe('plans side by side, in words', () => {
 	it('says which costs least and which is over first', () => {
 		expect(plain(comparisonSentence([own, consolidated], usd))).toBe(
-			'Of 2 plans, “One loan” costs least, $2,926.11, and none is over sooner: in June 2029.'
+			'Of 2 plans, “One loan” costs the least, $2,926.11, and none finishes sooner: in June 2029.'
 		);
 		expect(plain(comparisonSentence([own], usd))).toContain('Only “Highest rate first” is shown');
 		const sooner = {
@@ -107,7 +107,7 @@ describe('plans side by side, in words', () => {
 			}
 		};
 		expect(plain(comparisonSentence([consolidated, sooner], usd))).toBe(
-			'Of 2 plans, “One loan” costs least, $2,926.11; “Dear” is over first, in January 2029, and costs $1,073.89 more.'
+			'Of 2 plans, “One loan” costs the least, $2,926.11; “Dear” finishes first, in January 2029, and costs $1,073.89 more.'
 		);
 	});
 
@@ -196,8 +196,8 @@ describe('plans side by side, in words', () => {
 		).toMatch(/ Highest rate first, ranked anew each month, costs \$10\.45 less still\.$/);
 		const none = (ended: 'at its end' | 'stopped') =>
 			plain(searchSentence(null, ended, own.plan, own.plan, usd));
-		expect(none('at its end')).toBe('With this money no fixed order ever pays these debts off.');
-		expect(none('stopped')).toBe('No order was found with which this money pays these debts off.');
+		expect(none('at its end')).toBe('With this budget, no fixed order ever pays off these debts.');
+		expect(none('stopped')).toBe('No order was found that pays off these debts with this budget.');
 	});
 });
 
@@ -214,7 +214,7 @@ describe('a new plan', () => {
 			}
 			// No term is invented: the plan waits until they are typed, or proposed ones are taken.
 			expect(refusal).toMatchObject({ reason: 'terms missing', change: 0 });
-			expect(refusal && refusalInWords(refusal, names, usd)).toMatch(/^Type .*, or have them/);
+			expect(refusal && refusalInWords(refusal, names, usd)).toMatch(/^Enter .*, or assume/);
 			expect(isAssumed(plan.changes[0] as ChangeEntry)).toBe(false);
 			const proposed = {
 				...plan,
@@ -230,9 +230,9 @@ describe('a new plan', () => {
 			'Highest rate first 2',
 			'Minimums only',
 			'Payments as today',
-			'One new loan',
-			'Moved balance',
-			'Agreed lower rates',
+			'Consolidation loan',
+			'Balance transfer',
+			'Creditor agreement',
 			'Highest rate first, copy'
 		]);
 		// Each new debt has a letter of its own, in whichever plan it is.
@@ -256,7 +256,7 @@ describe('a new plan', () => {
 
 	it('is never the cheapest without it being said that its terms are assumed', () => {
 		const said = plain(comparisonSentence([own, { ...consolidated, assumed: true }], usd));
-		expect(said).toContain('“One loan” (terms assumed) costs least');
+		expect(said).toContain('“One loan” (terms assumed) costs the least');
 	});
 
 	it('copies a plan with debts of its own, also where its changes and its order name them', () => {

@@ -12,6 +12,7 @@ import { OnScreen } from './on-screen.svelte';
 import { withOwnName } from './plan-entry';
 import { serverOf } from './case-saves';
 import { SaveQueue, type Direction, type Saving as SavingOf, type Stepped } from './save-queue';
+import { t } from '../words/labels/desk';
 
 export type Saving = SavingOf<CaseDocument, Problem>;
 
@@ -82,7 +83,7 @@ export class CaseDesk {
 
 	/** A calendar with these events was given out: the next one replaces it, and cancels what is gone by then. */
 	rememberCalendar(given: readonly GivenEvent[]): void {
-		this.change('a calendar given out', (document) => ({
+		this.change(t('export of a calendar'), (document) => ({
 			...document,
 			calendar: withGiven(document.calendar, given, document.asOf)
 		}));

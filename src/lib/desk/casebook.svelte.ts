@@ -20,7 +20,7 @@ interface Answered {
 }
 
 /** What is kept of it while somebody is elsewhere: what was asked, and the lines in view. */
-export interface Kept {
+export interface CasebookSnapshot {
 	readonly question: Question;
 	readonly totals: BookTotals;
 	readonly lines: readonly (readonly [number, CaseSummary])[];
@@ -81,14 +81,14 @@ export class Casebook {
 		return this.#fill();
 	}
 
-	keep(): Kept {
+	keep(): CasebookSnapshot {
 		const { question, totals, lines } = this.answered;
 		const { from, to } = this.#view;
 		return { question, totals, lines: [...lines].filter(([place]) => from <= place && place < to) };
 	}
 
 	/** Shows what was kept, and asks for it anew, unless it is what is there already, and newer. */
-	restore({ question, totals, lines }: Kept): Promise<void> {
+	restore({ question, totals, lines }: CasebookSnapshot): Promise<void> {
 		const { found } = this.answered.totals;
 		const isThere = lines.every(([place]) => this.at(place) ?? place >= found);
 		if (isThere && isSame(question, this.question)) return Promise.resolve();

@@ -1,10 +1,13 @@
 /** A file being made beside the page: how far it is, what became of it; it can be given up. */
 import type { OutgoingFile } from '../handout/outgoing';
+import { SCREEN } from '../reading/writing';
+import { t } from '../words/labels/desk';
+import { nothingToMake } from '../words/exports';
 import type { MakeTask } from '../workers/make-task';
 import { makeFile } from '../workers/outgoing';
 import type { Started } from '../workers/start';
 
-export class TakeAlong {
+export class FileExport {
 	/** How far it is, from 0 to 1; null: nothing is being made. */
 	done = $state<number | null>(null);
 	/** Why the last one could not be made; null: it could. */
@@ -31,12 +34,12 @@ export class TakeAlong {
 					if (answer.kind === 'done') this.done = answer.part;
 					else if (answer.kind === 'made') leave(answer.file);
 					else {
-						this.failure = `This file could not be made: there is ${answer.message}.`;
+						this.failure = nothingToMake(answer.reason, SCREEN);
 						leave(null);
 					}
 				},
 				() => {
-					this.failure = 'This file could not be made here. Try it again.';
+					this.failure = t('This file could not be created here');
 					leave(null);
 				}
 			);

@@ -6,6 +6,7 @@ import type { CaseDocument } from '../document/case';
 import { missingTerms, newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
 import { monthIn, USUAL_PLAN, type PlanEntry, type PlanHappening } from '../document/plan';
 import { SCREEN } from '../reading/writing';
+import { t } from '../words/labels/desk';
 import { usualName } from '../words/plan-names';
 import type { DebtEntry } from '../document/debt';
 import { v4 as newId } from 'uuid';
@@ -17,13 +18,13 @@ export function newPlanHappening(date: CalendarDate): PlanHappening {
 
 /** What a new plan starts from. */
 export const PLAN_STARTS = [
-	{ value: 'order', words: 'An order of the debts' },
-	{ value: 'minimums', words: 'Minimums only' },
-	{ value: 'today', words: 'Payments as today' },
-	{ value: 'consolidate', words: 'One new loan' },
-	{ value: 'transfer', words: 'A moved balance' },
-	{ value: 'concession', words: 'Agreed lower rates' },
-	{ value: 'copy', words: 'A copy of this plan' }
+	{ value: 'order', words: t('An order of the debts') },
+	{ value: 'minimums', words: t('Minimums only') },
+	{ value: 'today', words: t('Payments as today') },
+	{ value: 'consolidate', words: t('Consolidation loan') },
+	{ value: 'transfer', words: t('Balance transfer') },
+	{ value: 'concession', words: t('Creditor agreement') },
+	{ value: 'copy', words: t('A copy of this plan') }
 ] as const;
 
 export type PlanStart = (typeof PLAN_STARTS)[number]['value'];
@@ -33,7 +34,10 @@ export function newPlan(start: PlanStart, document: CaseDocument, from: PlanEntr
 	const id = newId();
 	if (start === 'copy') {
 		const copy = { ...from, ...withNewIdentities(from), id, hidden: false };
-		const name = freeName(`${from.name.slice(0, LIMITS.name - 10)}, copy`, document.plans);
+		const name = freeName(
+			t('{name}, copy', { name: from.name.slice(0, LIMITS.name - 10) }),
+			document.plans
+		);
 		return { ...copy, name };
 	}
 	return withOwnName({ ...USUAL_PLAN, ...started(start, document, from), id, name: '' }, document);

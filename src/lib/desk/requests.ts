@@ -8,6 +8,7 @@ import type { AccountChange } from '../document/schema/people';
 import type { Holders, Person, Role } from '../document/people';
 import { LONGEST_REQUEST } from '../workers/longest-request';
 import { finishWork, tellSignedOut } from './session';
+import { t } from '../words/labels/desk';
 
 /** What came of a request. */
 export type Answer<T> =
@@ -26,7 +27,7 @@ export type Answer<T> =
 /** Why nothing was done, for the person who asked. */
 export const whyNot = (answer: Answer<unknown>): string =>
 	('message' in answer ? answer.message : null) ??
-	'The server doesn’t answer; nothing was changed. Try again.';
+	t('The server is not responding. Nothing was changed');
 
 /** How long it is waited for where it is only asked whether there is an answer, in milliseconds. */
 const SHORT_REQUEST = 5_000;
@@ -72,7 +73,7 @@ export async function ask<T>(method: string, path: string, content?: unknown): P
 		if (answer.state) return { kind: 'stale', state: answer.state, authors: answer.authors ?? [] };
 		return {
 			kind: 'refused',
-			message: answer.message ?? 'The server refused this.',
+			message: answer.message ?? t('The server refused this'),
 			problems: answer.problems ?? []
 		};
 	} catch {
@@ -204,4 +205,4 @@ export const sayHere = (id: string, here: boolean) =>
 
 /** Says that a file of the case was made here. */
 export const sayTakenAlong = (id: string, kind: string) =>
-	ask<undefined>('POST', `/api/cases/${id}/taken-along`, { kind });
+	ask<undefined>('POST', `/api/cases/${id}/exports`, { kind });

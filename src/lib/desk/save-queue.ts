@@ -7,6 +7,7 @@
  */
 import { same } from '../document/same';
 import { merged } from './merge';
+import { t } from '../words/labels/desk';
 
 /** A document as the server has it, and what a step back or forward would change there. */
 export interface Held<D> {
@@ -146,7 +147,7 @@ export class SaveQueue<D, P> {
 	get undoable(): string | null {
 		const waiting = this.#tasks.findLast((task) => task.of === 'change');
 		if (waiting) return waiting.what;
-		return this.#refusal ? 'what could not be saved' : this.#base.undo;
+		return this.#refusal ? t('unsaved change') : this.#base.undo;
 	}
 
 	get redoable(): string | null {
@@ -207,7 +208,7 @@ export class SaveQueue<D, P> {
 		const before = this.document;
 		this.document = this.#base.document;
 		this.#refusal = null;
-		const what = 'what could not be saved';
+		const what = t('unsaved change');
 		this.told({ direction: 'undo', what, before, after: this.document });
 	}
 
@@ -224,7 +225,7 @@ export class SaveQueue<D, P> {
 		if (!this.#conflict) return;
 		this.document = this.#conflict[choice];
 		this.#conflict = null;
-		this.#keepLocal('kept over a change made elsewhere');
+		this.#keepLocal(t('version kept over another'));
 		this.#send();
 		this.told(null);
 	}
@@ -233,13 +234,13 @@ export class SaveQueue<D, P> {
 	leftBehind(): LeftBehind<D> | null {
 		const changes = this.#tasks.flatMap((task) => (task.of === 'change' ? [task] : []));
 		const refused =
-			this.#refusal && changes.length === 0 ? [this.#newChange('what was typed')] : [];
+			this.#refusal && changes.length === 0 ? [this.#newChange(t('what you typed'))] : [];
 		const left = [...changes, ...refused].flatMap((task) => (task.of === 'change' ? [task] : []));
 		if (left.length === 0 && !this.#conflict) return null;
 		if (left.length > 0) return { base: this.#base, changes: left };
 		return {
 			base: this.#base,
-			changes: [this.#newChange('what was typed')]
+			changes: [this.#newChange(t('what you typed'))]
 		};
 	}
 

@@ -15,15 +15,15 @@ const written = <T extends z.ZodType>(schema: T) =>
 /** A question, and from which line on it is answered; what is left away is as usual. */
 const asked = z.object({
 	search: text('What is searched', 0, LONGEST_SEARCH).default(USUAL.search),
-	sort: choice('What cases are sorted by', SORTS).default(USUAL.sort),
-	show: choice('Which cases are shown', SHOWN).default(USUAL.show),
+	sort: choice('The sort order of the cases', SORTS).default(USUAL.sort),
+	show: choice('The filter of the cases', SHOWN).default(USUAL.show),
 	months: written(
-		count('The months without a reading', 1, 120, 'months').default(USUAL.rule.months)
+		count('The months without a recorded balance', 1, 120, 'months').default(USUAL.rule.months)
 	),
 	off: z
 		.literal('any')
 		.transform(() => null)
-		.or(written(count('How far from the plan', 0, LIMITS.amount, 'minor units')))
+		.or(written(count('The distance from the plan', 0, LIMITS.amount, 'minor units')))
 		.default(USUAL.rule.off),
 	from: written(count('The first line', 0, 10_000_000, 'lines').default(0))
 });

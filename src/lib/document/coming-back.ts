@@ -4,7 +4,7 @@ import { type Cents, minus, plus, sumOf, asCarried } from '../core/quantities/mo
 import { moreThatEnds, onceThatEnds, type PlanDifference } from '../core/plan/answers';
 import { agreedSoFar } from '../core/plan/comparison';
 import { costSoFar, driftOn, gapOn, type Drift, type LivedDebt } from '../core/plan/drift';
-import type { Forecast } from '../core/plan/happened';
+import type { Forecast } from '../core/plan/progress';
 import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import { forecastOn, type ForecastEntry } from './forecast';

@@ -4,7 +4,7 @@ import { LIMITS } from '../core/quantities/limits';
 import { readDate } from '../reading/dates';
 import { writeDate } from '../reading/written';
 import { accepted, refused, type Reading } from '../reading/reading';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/reading.json';
 
 const { text } = messagesOf({ en });
@@ -13,33 +13,33 @@ const { text } = messagesOf({ en });
 export function readAsOf(
 	typed: string,
 	today: CalendarDate,
-	spoken: Spoken
+	locale: Locale
 ): Reading<CalendarDate> {
-	const reading = readDate(typed, addMonths(today, -1), spoken);
+	const reading = readDate(typed, addMonths(today, -1), locale);
 	if (!reading.ok) return reading;
 	const { first, last } = LIMITS.years;
 	const { year } = dateParts(reading.value);
 	if (year >= first && year <= last) return reading;
 	const years = { year: String(year), first: String(first), last: String(last) };
-	return refused(text(spoken, 'year', years), text(spoken, 'day years', years));
+	return refused(text(locale, 'year', years), text(locale, 'day years', years));
 }
 
 /** Reads a day that something of a case happens on: within the span around the day of its figures. */
 export function readDayNear(
 	typed: string,
 	asOf: CalendarDate,
-	spoken: Spoken,
+	locale: Locale,
 	read: typeof readDate = readDate
 ): Reading<CalendarDate> {
-	const reading = read(typed, asOf, spoken);
+	const reading = read(typed, asOf, locale);
 	if (!reading.ok) return reading;
 	const first = addMonths(asOf, -12 * LIMITS.span.before);
 	const last = addMonths(asOf, 12 * LIMITS.span.after);
 	if (reading.value >= first && reading.value <= last) return reading;
-	const date = writeDate(reading.value, spoken);
+	const date = writeDate(reading.value, locale);
 	return refused(
-		text(spoken, reading.value < first ? 'too early' : 'too late', { date }),
-		text(spoken, 'day near', { first: writeDate(first, spoken), last: writeDate(last, spoken) })
+		text(locale, reading.value < first ? 'too early' : 'too late', { date }),
+		text(locale, 'day near', { first: writeDate(first, locale), last: writeDate(last, locale) })
 	);
 }
 
@@ -47,21 +47,21 @@ export function readDayNear(
 export function readFirstDue(
 	typed: string,
 	asOf: CalendarDate,
-	spoken: Spoken
+	locale: Locale
 ): Reading<CalendarDate> {
-	const reading = readDate(typed, asOf, spoken);
-	return reading.ok ? allowedFirstDue(reading.value, asOf, spoken) : reading;
+	const reading = readDate(typed, asOf, locale);
+	return reading.ok ? allowedFirstDue(reading.value, asOf, locale) : reading;
 }
 
 export function allowedFirstDue(
 	date: CalendarDate,
 	asOf: CalendarDate,
-	spoken: Spoken
+	locale: Locale
 ): Reading<CalendarDate> {
 	const latest = addMonths(asOf, LIMITS.firstDueMonths);
 	if (date > asOf && date <= latest) return accepted(date);
 	return refused(
-		text(spoken, date <= asOf ? 'too early' : 'too late', { date: writeDate(date, spoken) }),
-		text(spoken, 'day span', { first: writeDate(asOf, spoken), last: writeDate(latest, spoken) })
+		text(locale, date <= asOf ? 'too early' : 'too late', { date: writeDate(date, locale) }),
+		text(locale, 'day span', { first: writeDate(asOf, locale), last: writeDate(latest, locale) })
 	);
 }

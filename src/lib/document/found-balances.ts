@@ -2,7 +2,7 @@
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import { beginOf } from '../core/plan/drift';
-import { carriedBalance, forecastOf, type Forecast } from '../core/plan/happened';
+import { carriedBalance, forecastOf, type Forecast } from '../core/plan/progress';
 import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import type { ForecastEntry } from './forecast';
@@ -32,7 +32,7 @@ export function followedPlan({ debts, asOf }: CaseDocument, plan: PlanEntry): Fo
 }
 
 /** What a debt owes when it is gone on with, and what the plan as it is expects of it. */
-export interface Found {
+export interface OpeningBalance {
 	readonly opening: Cents;
 	readonly balance: Cents;
 	/** The day from which interest runs on. */
@@ -44,14 +44,14 @@ export interface Found {
 
 /**
  * The latest reading of each debt of the plan, carried on to the day of going on; without one, what was expected on that
- * day (contract, section 12).
+ * day (specification, section 12).
  */
 export function balancesOn(
 	document: CaseDocument,
 	forecast: ForecastEntry,
 	{ carried: { debts }, expected: forecasts }: FollowedPlan,
 	on: CalendarDate
-): ReadonlyMap<string, Found> {
+): ReadonlyMap<string, OpeningBalance> {
 	const kept = new Map(keptForecast(forecast).debts.map((debt) => [debt.id, debt.forecast]));
 	return new Map(
 		debts.flatMap(({ id, terms }, index) => {

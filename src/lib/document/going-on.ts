@@ -1,6 +1,6 @@
 /**
  * A case gone on with from a day: what was read becomes the balances, what its plan changed about the debts is
- * carried out into them, the plan goes on with the money that is left (contract, section 12).
+ * carried out into them, the plan goes on with the money that is left (specification, section 12).
  */
 import { dueDate, type CalendarDate } from '../core/quantities/calendar';
 import { filled, type AskedEntry } from '../core/debt/rules/asked';
@@ -8,7 +8,7 @@ import { inForceAfter } from '../core/debt/going-on';
 import type { CaseDocument } from './case';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from './change';
 import { emptyDebt, NO_STATEMENT, statedDebt, type DebtEntry } from './debt';
-import { balancesOn, followedPlan, type Found } from './found-balances';
+import { balancesOn, followedPlan, type OpeningBalance } from './found-balances';
 import { withForecast } from './forecast';
 import { forecastEntryOf, keptForecast } from './kept-forecast';
 import { moneyAfter, withMoreMoney, type More } from './later-money';
@@ -78,7 +78,7 @@ export function goneAhead(
 }
 
 interface Then {
-	readonly found: ReadonlyMap<string, Found>;
+	readonly found: ReadonlyMap<string, OpeningBalance>;
 	readonly on: CalendarDate;
 	readonly newId: () => string;
 }
@@ -155,7 +155,12 @@ function agreed(
 }
 
 /** A debt with what is in force of it when it is gone on with. */
-function debtAfter(debt: DebtEntry, found: Found, asOf: CalendarDate, on: CalendarDate): DebtEntry {
+function debtAfter(
+	debt: DebtEntry,
+	found: OpeningBalance,
+	asOf: CalendarDate,
+	on: CalendarDate
+): DebtEntry {
 	const { opening, balance, day, assumed } = found;
 	const stated = statedDebt({ ...debt, balance: opening }, asOf);
 	if (!stated) return debt;

@@ -3,7 +3,7 @@ import { addMonths, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import { cents } from '../core/quantities/money';
 import { asKept } from '../core/plan/kept-figures';
-import { forecastOf, type ExpectedPeriod, type Forecast } from '../core/plan/happened';
+import { forecastOf, type ExpectedPeriod, type Forecast } from '../core/plan/progress';
 import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import { NO_STATEMENT, NOTHING_NOTED } from './debt';

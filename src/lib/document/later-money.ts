@@ -6,7 +6,7 @@ import { firstMonthOf, statedIn } from '../core/plan/month';
 import { changedDebts, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import type { ChangeEntry } from './change';
-import type { Found } from './found-balances';
+import type { OpeningBalance } from './found-balances';
 import { monthIn, type PlanEntry, type PlanHappening } from './plan';
 
 /** What the plan gets beyond its own money: something in every month, or once in the first. */
@@ -27,7 +27,7 @@ export function moneyAfter(
 	later: Pick<CaseDocument, 'debts' | 'asOf'>,
 	{ pays, changes, budget, happenings, begins }: PlanEntry,
 	{ terms, plan, debts: before }: CarriedPlan,
-	found: ReadonlyMap<string, Found>,
+	found: ReadonlyMap<string, OpeningBalance>,
 	newId: () => string
 ): Money & PaidUntil {
 	const { debts } = changedDebts(later, { pays, changes });
@@ -92,7 +92,7 @@ function leftOf(
 	month: number,
 	{ firstMonth, kept }: CarriedPlan['plan'],
 	debts: CarriedPlan['debts'],
-	found: ReadonlyMap<string, Found>,
+	found: ReadonlyMap<string, OpeningBalance>,
 	on: CalendarDate
 ): number | null {
 	const first = addMonths(firstMonth, month - 1);

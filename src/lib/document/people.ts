@@ -33,7 +33,7 @@ export interface Holders {
 }
 
 /** What the trail says that somebody did. */
-export type Deed =
+export type AuditEvent =
 	| 'signed in'
 	| 'was refused a sign-in'
 	| 'signed out'
@@ -66,7 +66,7 @@ export interface TrailEntry {
 	/** Null where nobody was signed in. */
 	readonly name: string | null;
 	readonly address: string;
-	readonly what: Deed;
+	readonly what: AuditEvent;
 	/** The case, message or account. */
 	readonly subject: string | null;
 	readonly detail: string | null;

@@ -1,4 +1,4 @@
-/** What is typed of a card's statement, as the core knows it (contract, section 11). */
+/** What is typed of a card's statement, as the core knows it (specification, section 11). */
 import type { Printed, StatementGiven } from '../core/debt/statement';
 import type { MinimumTerms } from '../core/debt/rules/minimum';
 import { ZERO } from '../core/quantities/money';

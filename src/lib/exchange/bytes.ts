@@ -1,5 +1,5 @@
 /** What kind of file some bytes are, and their text; whatever can't be read is refused before anything is made of it. */
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/exchange.json';
 
 const { text } = messagesOf({ en });
@@ -10,11 +10,11 @@ export class Refusal extends Error {
 }
 
 export function refuse(
-	spoken: Spoken,
+	locale: Locale,
 	id: keyof typeof en,
 	parts: Readonly<Record<string, string | number>> = {}
 ): never {
-	throw new Refusal(text(spoken, id, parts));
+	throw new Refusal(text(locale, id, parts));
 }
 
 export const LIMITS_OF_FILES = {
@@ -59,15 +59,15 @@ export const mostBytes = (name: string): number =>
 	saidKind(name) === 'json' ? LIMITS_OF_FILES.cases : LIMITS_OF_FILES.bytes;
 
 /** The kind that a file's name says, which its first bytes must not contradict. */
-export function kindOf(file: NamedBytes, spoken: Spoken): FileKind {
+export function kindOf(file: NamedBytes, locale: Locale): FileKind {
 	const { name, bytes } = file;
 	const most = mostBytes(name);
-	if (bytes.length > most) refuse(spoken, 'too large', { name, most: most / 1024 / 1024 });
-	if (bytes.length === 0) refuse(spoken, 'nothing in it', { name });
+	if (bytes.length > most) refuse(locale, 'too large', { name, most: most / 1024 / 1024 });
+	if (bytes.length === 0) refuse(locale, 'nothing in it', { name });
 	const said = saidKind(name);
-	if (!said) refuse(spoken, 'unknown kind', { name });
-	const is = isArchive(bytes) ? 'xlsx' : kindOfText(textOf(file, spoken), said);
-	if (is !== said) refuse(spoken, 'another kind', { name, is });
+	if (!said) refuse(locale, 'unknown kind', { name });
+	const is = isArchive(bytes) ? 'xlsx' : kindOfText(textOf(file, locale), said);
+	if (is !== said) refuse(locale, 'another kind', { name, is });
 	return said;
 }
 
@@ -88,12 +88,12 @@ const NO_TEXT = /[^\t\n\v\f\r\u0020-\u007e\u00a0-\u{10ffff}]/u;
  * The text of a file: UTF-8, UTF-16 with its mark, or, where neither can be, what sheets of western countries have
  * saved for decades (windows-1252).
  */
-export function textOf({ name, bytes }: NamedBytes, spoken: Spoken): string {
+export function textOf({ name, bytes }: NamedBytes, locale: Locale): string {
 	const [first, second] = bytes;
 	const marked = first === 0xff && second === 0xfe ? 'utf-16le' : null;
 	const encoding = marked ?? (first === 0xfe && second === 0xff ? 'utf-16be' : 'utf-8');
 	const written = decoded(bytes, encoding) ?? decoded(bytes, 'windows-1252') ?? '';
-	if (NO_TEXT.test(written)) refuse(spoken, 'no text', { name });
+	if (NO_TEXT.test(written)) refuse(locale, 'no text', { name });
 	return written;
 }
 

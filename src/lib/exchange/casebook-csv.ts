@@ -13,14 +13,14 @@ const COLUMNS: readonly (readonly [string, (line: CaseSummary) => string])[] = [
 	['chosen on', ({ chosen }) => chosen?.date ?? ''],
 	['changed since', ({ chosen }) => (chosen === null ? '' : chosen.changed ? 'yes' : 'no')],
 	['short from', ({ standing }) => standing.shortFrom ?? ''],
-	['last read', ({ standing }) => standing.lastRead ?? ''],
+	['last recorded', ({ standing }) => standing.lastRead ?? ''],
 	[
 		'off plan',
 		({ standing: { off }, currency }) => (off === null ? '' : plainDecimal(off, currency.digits))
 	],
-	['wants a visit', ({ wants }) => (wants ? 'yes' : 'no')],
-	['last touched', ({ touchedAt }) => touchedAt.slice(0, 10)],
-	['whose', ({ owner }) => guarded(owner ?? '')]
+	['due for review', ({ wants }) => (wants ? 'yes' : 'no')],
+	['last edited', ({ touchedAt }) => touchedAt.slice(0, 10)],
+	['counselor', ({ owner }) => guarded(owner ?? '')]
 ];
 
 export const casebookCsv = (lines: readonly CaseSummary[]): string =>

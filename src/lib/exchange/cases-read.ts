@@ -3,24 +3,24 @@ import { z } from 'zod';
 import type { CaseDocument } from '../document/case';
 import { caseFile, presentCaseFile } from '../document/schema/case';
 import { inOurWords, problemsOf } from '../document/schema/problems';
-import type { Spoken } from '../messages/message';
+import type { Locale } from '../messages/message';
 import { refuse, textOf, type NamedBytes } from './bytes';
 
 /** The cases of a file, also of earlier versions of the document; a document by itself is one case. */
-export function casesOf(file: NamedBytes, spoken: Spoken): CaseDocument[] {
+export function casesOf(file: NamedBytes, locale: Locale): CaseDocument[] {
 	const { name } = file;
 	let said: unknown;
 	try {
-		said = JSON.parse(textOf(file, spoken));
+		said = JSON.parse(textOf(file, locale));
 	} catch (error) {
-		if (error instanceof SyntaxError) refuse(spoken, 'no json', { name });
+		if (error instanceof SyntaxError) refuse(locale, 'no json', { name });
 		throw error;
 	}
 	const read = caseFile.safeParse(asCases(said), { error: inOurWords });
 	if (read.success) return read.data.cases;
 	const [problem] = problemsOf(read.error);
 	const { at, message } = problem ?? { at: '', message: '' };
-	return refuse(spoken, at === '' ? 'json problem' : 'json problem at', { name, at, message });
+	return refuse(locale, at === '' ? 'json problem' : 'json problem at', { name, at, message });
 }
 
 /** What a file says as a list of cases: a document by itself is one, also where it is kept as a “document” with more about it. */

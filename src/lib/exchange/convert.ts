@@ -2,7 +2,7 @@
 import { begunCase, type CaseDocument, type NewCase } from '../document/case';
 import type { DebtEntry } from '../document/debt';
 import { writingOf } from '../reading/writing';
-import type { Spoken } from '../messages/message';
+import type { Locale } from '../messages/message';
 import type { Style } from '../messages/style';
 import { kindOf, refuse, type NamedBytes } from './bytes';
 import { casesOf } from './cases-read';
@@ -18,40 +18,40 @@ export interface Wanted {
 	readonly fresh: NewCase;
 	/** How the file's numbers and dates are written, where it can't be seen. */
 	readonly style: Partial<Style>;
-	readonly spoken: Spoken;
+	readonly locale: Locale;
 	readonly newId: () => string;
 }
 
 /** The cases of a file of any kind that is read. */
 export async function casesIn(file: NamedBytes, wanted: Wanted): Promise<CaseDocument[]> {
-	const { spoken, fresh } = wanted;
-	const kind = kindOf(file, spoken);
-	if (kind === 'json') return casesOf(file, spoken);
+	const { locale, fresh } = wanted;
+	const kind = kindOf(file, locale);
+	if (kind === 'json') return casesOf(file, locale);
 	if (kind === 'ofx') {
-		const accounts = accountsOf(file, spoken);
+		const accounts = accountsOf(file, locale);
 		const [{ currency, asOf } = fresh] = accounts;
 		const debts = accounts.map((account) => debtOfAccount(account, wanted.newId()));
 		return [begunCase({ ...fresh, currency, asOf }, debts)];
 	}
-	const [sheet] = await sheetsIn(file, spoken);
+	const [sheet] = await sheetsIn(file, locale);
 	return [begunCase(fresh, debtsOfTable(sheet?.rows ?? [], file.name, wanted))];
 }
 
 function debtsOfTable(rows: Sheet['rows'], name: string, wanted: Wanted): DebtEntry[] {
-	const { fresh, spoken, style } = wanted;
+	const { fresh, locale, style } = wanted;
 	const table = takenTable(rows, { name, writing: writingOf(fresh), asOf: fresh.asOf, style });
 	if (table.twins) {
 		const [one = '', other = ''] = table.twins.columns.map((at) => table.headings[at] ?? '');
-		refuse(spoken, 'same meaning', { name, one, other });
+		refuse(locale, 'same meaning', { name, one, other });
 	}
-	if (table.numbers.how === 'either') refuse(spoken, 'numbers either way', { name });
-	if (table.dates.how === 'either') refuse(spoken, 'dates either way', { name });
-	if (!table.fields.includes('balance')) refuse(spoken, 'no balances', { name });
+	if (table.numbers.how === 'either') refuse(locale, 'numbers either way', { name });
+	if (table.dates.how === 'either') refuse(locale, 'dates either way', { name });
+	if (!table.fields.includes('balance')) refuse(locale, 'no balances', { name });
 	for (const { row, unread } of table.lines) {
 		const [first] = unread;
 		if (!first) continue;
 		const heading = COLUMNS.find(({ field }) => field === first.field)?.heading ?? first.field;
-		refuse(spoken, 'cell not read', { name, row, heading, problem: first.problem });
+		refuse(locale, 'cell not read', { name, row, heading, problem: first.problem });
 	}
 	return table.lines.map(({ flat }) => debtOf(flat, wanted.newId()));
 }

@@ -117,6 +117,8 @@ const ASKED_KNOWN: Partial<Readonly<Record<AskedField, readonly string[]>>> = {
 	percent: ['min percent', 'minimum percent', 'min rate'],
 	floor: ['minimum at least', 'floor', 'not less than'],
 	periods: ['number of payments', 'no of payments', 'term', 'term in months', 'months'],
+	payment: ['equal payment'],
+	roundPayment: ['equal payment rounded'],
 	balloon: ['balloon payment']
 };
 
@@ -148,14 +150,14 @@ export const COLUMNS: readonly Column[] = [
 	column('annualRate', percent, 'Annual rate', 'apr', 'rate', 'interest', 'interest rate', 'annual interest', 'annual interest rate', 'int rate', 'yearly rate', 'annual percentage rate', 'apr in', 'percent', 'purchase apr'),
 	column('rule', choice(...ASKED_KINDS), 'Minimum rule', 'rule'),
 	...ASKED_FIELDS.map(termColumn),
-	column('interestOnly', count, 'Interest alone at first', 'interest only payments'),
+	column('interestOnly', count, 'Interest-only payments', 'interest only payments', 'interest alone at first'),
 	column('firstDue', { of: 'first due' }, 'First due', 'due', 'due date', 'due day', 'due on', 'first due date', 'next due', 'next due date', 'payment date', 'payment due date', 'day due', 'date due', 'next payment'),
 	column('paymentsPerYear', choice(...FREQUENCIES), 'Payments a year', 'payments per year', 'frequency'),
-	column('basis', choice(...BASES), 'Interest basis'),
+	column('basis', choice(...BASES), 'Interest method', 'interest basis'),
 	...BASIS_FIELDS.map(termColumn),
 	column('timing', choice('arrears', 'advance'), 'Paid in'),
 	column('interestRounding', choice('cent', 'none'), 'Interest rounded'),
-	column('clearBelow', money, 'Paid in full below'),
+	column('clearBelow', money, 'Pay off balances below', 'paid in full below'),
 	column('pays', choice('asked', 'held', 'fixed', 'interest-plus'), 'Way of paying'),
 	column('paysAmount', money, 'Pays', 'paid', 'pays now', 'paying', 'pays monthly', 'current payment', 'actual payment', 'my payment', 'payment', 'monthly payment'),
 	column('paysPerYear', choice(...FREQUENCIES), 'Pays times a year'),
@@ -166,8 +168,8 @@ export const COLUMNS: readonly Column[] = [
 	column('security', choice('secured', 'unsecured'), 'Secured', 'security', 'type'),
 	column('joint', flag, 'Joint', 'joint account', 'shared'),
 	column('note', text, 'Note', 'notes', 'comment', 'comments', 'remark', 'remarks', 'memo'),
-	column('paymentsLeft', count, 'Payments left', 'remaining payments', 'payments remaining', 'months left', 'left'),
-	column('paymentsInAll', count, 'Payments in all', 'original term', 'total payments'),
+	column('paymentsLeft', count, 'Remaining payments', 'payments left', 'payments remaining', 'months left', 'left'),
+	column('paymentsInAll', count, 'Payments in total', 'payments in all', 'original term', 'total payments'),
 	column('paymentEach', money, 'Each payment', 'payment each')
 ];
 

@@ -12,7 +12,7 @@ import { COLUMNS, type Column, type Field, type Flat } from './debt-columns';
 import { HEADINGS, isTotal, meaningOf } from './heading-words';
 import type { Cell, Row } from './table';
 import { isSamePlace, tablesOn, tableUnder, type TablePlace } from './tables-on-sheet';
-import { datesOf, numbersOf, plainNumber, SLASHED, type Found } from './written-style';
+import { datesOf, numbersOf, plainNumber, SLASHED, type DetectedStyle } from './written-style';
 
 /** A cell that could not be read: what stands there, and why. */
 export interface Unread {
@@ -33,8 +33,8 @@ export interface TakenTable {
 	/** What stands above each column, empty where nothing does; and what it was taken as, null being nothing. */
 	readonly headings: readonly string[];
 	readonly fields: readonly (Field | null)[];
-	readonly numbers: Found<NumberStyle>;
-	readonly dates: Found<DateOrder>;
+	readonly numbers: DetectedStyle<NumberStyle>;
+	readonly dates: DetectedStyle<DateOrder>;
 	/** Whether rates were written as parts of one: 0.2249 is 22.49 %. */
 	readonly areShares: boolean;
 	readonly lines: readonly TakenLine[];
@@ -148,9 +148,9 @@ const cellsIn = ({ rows, columns }: Table, among: (column: Column) => boolean): 
 		column && among(column) ? rows.flatMap(({ row }) => row[at] ?? []) : []
 	);
 
-const surely = <T>(is: T): Found<T> => ({ is, how: 'one' });
+const surely = <T>(is: T): DetectedStyle<T> => ({ is, how: 'one' });
 
-function numbersIn(table: Table, { writing, style }: Reader): Found<NumberStyle> {
+function numbersIn(table: Table, { writing, style }: Reader): DetectedStyle<NumberStyle> {
 	if (style?.numbers) return surely(style.numbers);
 	const written = (of: Column['kind']['of'], places: number) =>
 		cellsIn(table, ({ kind }) => kind.of === of)
@@ -160,7 +160,7 @@ function numbersIn(table: Table, { writing, style }: Reader): Found<NumberStyle>
 	return numbersOf(cells, (writing.style ?? USUAL_STYLE).numbers);
 }
 
-function datesIn(table: Table, { writing, style }: Reader): Found<DateOrder> {
+function datesIn(table: Table, { writing, style }: Reader): DetectedStyle<DateOrder> {
 	if (style?.dates) return surely(style.dates);
 	const written = cellsIn(table, ({ kind }) => kind.of === 'first due' || kind.of === 'day');
 	const cells = written.filter((cell) => typeof cell === 'string');

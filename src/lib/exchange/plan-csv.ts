@@ -30,7 +30,7 @@ const SHARE_HEADINGS: Readonly<Record<ShareFigure, string>> = {
 	closing: 'owed'
 };
 const MONTH_COLUMNS = [
-	['money', 'Money'],
+	['money', 'Budget'],
 	['asked', 'Minimum payments'],
 	['paid', 'Paid'],
 	['interest', 'Interest'],
@@ -95,13 +95,13 @@ export function planCsv(
 const FIGURE_HEADINGS: Readonly<Record<ComparedFigure, string>> = {
 	ends: 'Paid off',
 	months: 'Months',
-	firstGone: 'First debt gone',
+	firstGone: 'First payoff',
 	interest: 'Interest',
 	fees: 'Fees',
 	cost: 'Interest and fees',
-	costPerUnit: 'Paid per unit owed',
-	moneyAtFirst: 'Money at first',
-	moneyAtMost: 'Money at most',
+	costPerUnit: 'Cost per 1.00 owed',
+	moneyAtFirst: 'Budget at the start',
+	moneyAtMost: 'Highest budget',
 	shortMonths: 'Short months'
 };
 

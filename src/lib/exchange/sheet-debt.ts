@@ -1,5 +1,5 @@
 /**
- * A debt in a workbook: its terms in cells of their own, and its months as formulas over them, with the contract's
+ * A debt in a workbook: its terms in cells of their own, and its months as formulas over them, with the specification's
  * rounding (sections 2, 4 and 9).
  */
 import { periodsBeforeFirst } from '../core/debt/period-days';
@@ -133,7 +133,7 @@ export function interestFormula(
 export const statementFormula = ({ opening, charges, interest }: MonthCells, digits: number) =>
 	exact([opening, ...(charges === null ? [] : [charges]), interest].join('+'), digits);
 
-/** What is asked in period k, at most what is owed (contract, section 4). */
+/** What is asked in period k, at most what is owed (specification, section 4). */
 export function askedFormula(
 	terms: DebtTerms,
 	k: number,

@@ -133,7 +133,7 @@ function writeMonth(
 const figuresInLine = (cell: (index: number, of: OfDebt) => string, { live }: Laid): string[] =>
 	live.flatMap((isFormulas, index) => (isFormulas ? [] : [cell(index, 'line')]));
 
-/** T: what there is for the debts, with what they pass on of their own extras (contract, section 9). */
+/** T: what there is for the debts, with what they pass on of their own extras (specification, section 9). */
 function moneyFormula(
 	month: number,
 	row: number,

@@ -143,7 +143,7 @@ const PAYS = /payment|thank you|received|transfer in|instal/i;
 const COSTS_INTEREST = /interest/i;
 const COSTS_FEE = /\bfee\b|late charge/i;
 
-/** By its type and its sign (contract, section 12): what lessens the debt is a payment, also a refund. */
+/** By its type and its sign (specification, section 12): what lessens the debt is a payment, also a refund. */
 function kindOf(says: string, amount: Cents): TransactionEntry['kind'] {
 	if (COSTS_INTEREST.test(says)) return 'interest';
 	if (COSTS_FEE.test(says)) return 'fee';

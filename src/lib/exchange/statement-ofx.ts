@@ -7,7 +7,7 @@ import type { TransactionEntry } from '../document/debt';
 import { decimalDigits, scaled } from '../reading/decimals';
 import { currencyOf, type Currency } from '../reading/currencies';
 import { NO_TEXT } from '../reading/names';
-import type { Spoken } from '../messages/message';
+import type { Locale } from '../messages/message';
 import { refuse, textOf, type NamedBytes } from './bytes';
 
 /** One account of a statement file. */
@@ -29,19 +29,19 @@ export interface AccountStatement {
 }
 
 /** The accounts of a statement file, those on which something is owed or has happened. */
-export function accountsOf(file: NamedBytes, spoken: Spoken): AccountStatement[] {
+export function accountsOf(file: NamedBytes, locale: Locale): AccountStatement[] {
 	const { name } = file;
-	const written = textOf(file, spoken);
-	if (/<!(DOCTYPE|ENTITY)/i.test(written)) refuse(spoken, 'refers elsewhere', { name });
-	if (!isReadable(written)) refuse(spoken, 'damaged statement', { name });
+	const written = textOf(file, locale);
+	if (/<!(DOCTYPE|ENTITY)/i.test(written)) refuse(locale, 'refers elsewhere', { name });
+	if (!isReadable(written)) refuse(locale, 'damaged statement', { name });
 	const root = parsed(written);
-	if (root === null) refuse(spoken, 'damaged statement', { name });
+	if (root === null) refuse(locale, 'damaged statement', { name });
 	const lender = textAt(root, 'SIGNONMSGSRSV1', 'SONRS', 'FI', 'ORG');
 	const cards = listAt(root, 'CREDITCARDMSGSRSV1', 'CCSTMTTRNRS').map((one) => at(one, 'CCSTMTRS'));
 	const loans = listAt(root, 'BANKMSGSRSV1', 'STMTTRNRS').map((one) => at(one, 'STMTRS'));
 	const found = [...cards, ...loans].filter((one) => one !== undefined);
-	if (found.length === 0) refuse(spoken, 'no account', { name });
-	return found.map((statement) => accountOf(statement, lender, name, spoken));
+	if (found.length === 0) refuse(locale, 'no account', { name });
+	return found.map((statement) => accountOf(statement, lender, name, locale));
 }
 
 /** Names of elements are short; long ones are no statement's, and take a reader of SGML very long. */
@@ -58,18 +58,18 @@ function parsed(written: string): unknown {
 	}
 }
 
-function accountOf(statement: unknown, lender: string, name: string, spoken: Spoken) {
+function accountOf(statement: unknown, lender: string, name: string, locale: Locale) {
 	const currency = currencyOf(textAt(statement, 'CURDEF').toUpperCase());
-	if (currency === null) refuse(spoken, 'statement currency', { name });
+	if (currency === null) refuse(locale, 'statement currency', { name });
 	const account =
 		textAt(statement, 'CCACCTFROM', 'ACCTID') || textAt(statement, 'BANKACCTFROM', 'ACCTID');
 	const ledger = amountOf(textAt(statement, 'LEDGERBAL', 'BALAMT'), currency);
 	const asOf = dayOf(textAt(statement, 'LEDGERBAL', 'DTASOF'));
-	if (ledger === null || asOf === null) refuse(spoken, 'no balance', { name });
+	if (ledger === null || asOf === null) refuse(locale, 'no balance', { name });
 	const available = amountOf(textAt(statement, 'AVAILBAL', 'BALAMT'), currency);
 	const written = listAt(statement, 'BANKTRANLIST', 'STMTTRN').map((one, index) => ({
 		...correctionOf(one),
-		transaction: transactionOf(one, currency, { name, row: index + 1 }, spoken)
+		transaction: transactionOf(one, currency, { name, row: index + 1 }, locale)
 	}));
 	const withdrawn = new Set(written.flatMap(({ corrects }) => corrects ?? []));
 	const transactions = written
@@ -113,11 +113,11 @@ function transactionOf(
 	one: unknown,
 	currency: Currency,
 	where: { readonly name: string; readonly row: number },
-	spoken: Spoken
+	locale: Locale
 ): TransactionEntry {
 	const amount = amountOf(textAt(one, 'TRNAMT'), currency);
 	const date = dayOf(textAt(one, 'DTPOSTED'));
-	if (amount === null || date === null) refuse(spoken, 'bad transaction', where);
+	if (amount === null || date === null) refuse(locale, 'bad transaction', where);
 	const said = textAt(one, 'NAME') || textAt(one, 'PAYEE', 'NAME') || textAt(one, 'MEMO');
 	return {
 		reference: line(textAt(one, 'FITID'), LIMITS.reference),
@@ -128,7 +128,7 @@ function transactionOf(
 	};
 }
 
-/** By its type and its sign (contract, section 12): what lessens the debt is a payment, also a refund. */
+/** By its type and its sign (specification, section 12): what lessens the debt is a payment, also a refund. */
 function kindOf(type: string, amount: Cents): TransactionEntry['kind'] {
 	if (type === 'INT' || type === 'DIV') return 'interest';
 	if (type === 'FEE' || type === 'SRVCHG') return 'fee';

@@ -1,7 +1,7 @@
 /** Rows and cells, wherever they come from: pasted, a CSV file, a sheet of a workbook. */
 import Papa from 'papaparse';
 import type { CalendarDate } from '../core/quantities/calendar';
-import type { Spoken } from '../messages/message';
+import type { Locale } from '../messages/message';
 import { LIMITS_OF_FILES, refuse } from './bytes';
 
 /** What stands in a cell: a text as somebody wrote it, or a number or a day that a workbook knows as such. */
@@ -17,9 +17,9 @@ export interface Sheet {
 }
 
 /** Rows copied from a sheet, typed as a list, or from a CSV file (RFC 4180, also with tabs or semicolons). */
-export function rowsOfText(written: string, name: string, spoken: Spoken): Row[] {
+export function rowsOfText(written: string, name: string, locale: Locale): Row[] {
 	const delimiter = delimiterOf(written);
-	refuseWide(written, delimiter, name, spoken);
+	refuseWide(written, delimiter, name, locale);
 	const { data } = Papa.parse<string[]>(written, {
 		delimiter,
 		skipEmptyLines: 'greedy',
@@ -27,17 +27,17 @@ export function rowsOfText(written: string, name: string, spoken: Spoken): Row[]
 		preview: LIMITS_OF_FILES.rows + 1
 	});
 	if (data.length > LIMITS_OF_FILES.rows) {
-		refuse(spoken, 'too many rows', { name, most: LIMITS_OF_FILES.rows });
+		refuse(locale, 'too many rows', { name, most: LIMITS_OF_FILES.rows });
 	}
 	const { columns } = LIMITS_OF_FILES;
 	if (data.some((row) => row.length > columns)) {
-		refuse(spoken, 'too many columns', { name, most: columns });
+		refuse(locale, 'too many columns', { name, most: columns });
 	}
 	return data.map((row) => row.map(readable));
 }
 
 /** What stands between cells is counted before any of them is made; in quotes it stands between none, so a line may have more. */
-function refuseWide(written: string, delimiter: string, name: string, spoken: Spoken): void {
+function refuseWide(written: string, delimiter: string, name: string, locale: Locale): void {
 	const { columns, cells } = LIMITS_OF_FILES;
 	const mark = delimiter.charCodeAt(0);
 	let [all, inLine] = [0, 0];
@@ -48,8 +48,8 @@ function refuseWide(written: string, delimiter: string, name: string, spoken: Sp
 			all += 1;
 			inLine += 1;
 		}
-		if (inLine > 20 * columns) refuse(spoken, 'too many columns', { name, most: columns });
-		if (all > cells) refuse(spoken, 'too many cells', { name, most: cells });
+		if (inLine > 20 * columns) refuse(locale, 'too many columns', { name, most: columns });
+		if (all > cells) refuse(locale, 'too many cells', { name, most: cells });
 	}
 }
 

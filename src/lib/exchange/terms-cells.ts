@@ -13,10 +13,13 @@ const HELD = ', as at first';
 export const ruleInCell = (rule: PaymentRule): string =>
 	askedInCell(kindOf(rule), SCREEN) + (isFrozen(afterInterest(rule)) ? HELD : '');
 
+/** What rules were called in workbooks of before. */
+const EARLIER: Readonly<Record<string, AskedKind>> = { 'equal payments': 'level' };
+
 /** The rule that is called so; undefined where none is. */
 export function ruleCalled(words: string): AskedKind | undefined {
 	const said = words.replace(HELD, '');
-	return ASKED_KINDS.find((kind) => askedInCell(kind, SCREEN) === said);
+	return ASKED_KINDS.find((kind) => askedInCell(kind, SCREEN) === said) ?? EARLIER[said];
 }
 
 /** What no cell of the workbook's own columns says: the next due date, and what is not as usual. */

@@ -2,23 +2,23 @@
 import ExcelJS from 'exceljs';
 import { Unzip, UnzipInflate } from 'fflate';
 import { isCalendarDate } from '../core/quantities/calendar';
-import type { Spoken } from '../messages/message';
+import type { Locale } from '../messages/message';
 import { LIMITS_OF_FILES, Refusal, refuse, type NamedBytes } from './bytes';
 import { sheetCounter } from './sheet-counts';
 import type { Cell, Sheet } from './table';
 
 /** Every sheet of a workbook that has something in it. */
-export async function sheetsOf({ name, bytes }: NamedBytes, spoken: Spoken): Promise<Sheet[]> {
-	lookInside({ name, bytes }, spoken);
+export async function sheetsOf({ name, bytes }: NamedBytes, locale: Locale): Promise<Sheet[]> {
+	lookInside({ name, bytes }, locale);
 	const workbook = new ExcelJS.Workbook();
 	try {
 		await workbook.xlsx.load(bytes as never, { ignoreNodes: ['dataValidations', 'drawing'] });
 	} catch {
-		refuse(spoken, 'damaged workbook', { name });
+		refuse(locale, 'damaged workbook', { name });
 	}
 	const sheets = workbook.worksheets.map((sheet): Sheet => {
 		if (sheet.actualRowCount > LIMITS_OF_FILES.rows) {
-			refuse(spoken, 'too many rows', { name, most: LIMITS_OF_FILES.rows });
+			refuse(locale, 'too many rows', { name, most: LIMITS_OF_FILES.rows });
 		}
 		const rows: Cell[][] = [];
 		sheet.eachRow((row) => {
@@ -29,7 +29,7 @@ export async function sheetsOf({ name, bytes }: NamedBytes, spoken: Spoken): Pro
 		return { name: sheet.name, rows };
 	});
 	const filled = sheets.filter(({ rows }) => rows.length > 0);
-	if (filled.length === 0) refuse(spoken, 'nothing in it', { name });
+	if (filled.length === 0) refuse(locale, 'nothing in it', { name });
 	return filled;
 }
 
@@ -43,8 +43,8 @@ const SLICE = 16 * 1024;
  * What is in the archive, before it is read as a workbook: it is unpacked bit by bit and thrown away, for what it
  * says of its sizes is only what it says.
  */
-function lookInside({ name, bytes }: NamedBytes, spoken: Spoken): void {
-	const refuses = (id: Parameters<typeof refuse>[1]) => refuse(spoken, id, { name });
+function lookInside({ name, bytes }: NamedBytes, locale: Locale): void {
+	const refuses = (id: Parameters<typeof refuse>[1]) => refuse(locale, id, { name });
 	const entries = new Set<string>();
 	let unpacked = 0;
 	let cells = 0;
@@ -65,10 +65,10 @@ function lookInside({ name, bytes }: NamedBytes, spoken: Spoken): void {
 			cells += counts.cells - before;
 			before = counts.cells;
 			const { columns, cells: mostCells, merged, widths } = LIMITS_OF_FILES;
-			if (cells > mostCells) refuse(spoken, 'too many cells', { name, most: mostCells });
-			if (counts.lastColumn > columns) refuse(spoken, 'too many columns', { name, most: columns });
-			if (counts.lastWidth > widths) refuse(spoken, 'too many columns', { name, most: columns });
-			if (counts.merged > merged) refuse(spoken, 'too much merged', { name, most: merged });
+			if (cells > mostCells) refuse(locale, 'too many cells', { name, most: mostCells });
+			if (counts.lastColumn > columns) refuse(locale, 'too many columns', { name, most: columns });
+			if (counts.lastWidth > widths) refuse(locale, 'too many columns', { name, most: columns });
+			if (counts.merged > merged) refuse(locale, 'too much merged', { name, most: merged });
 		};
 		entry.start();
 	});
@@ -81,7 +81,7 @@ function lookInside({ name, bytes }: NamedBytes, spoken: Spoken): void {
 		if (cause instanceof Refusal) throw cause;
 		refuses('damaged workbook');
 	}
-	if (!entries.has('xl/workbook.xml')) refuse(spoken, 'another kind', { name, is: 'archive' });
+	if (!entries.has('xl/workbook.xml')) refuse(locale, 'another kind', { name, is: 'archive' });
 	if ([...entries].some((entry) => entry.startsWith('xl/externalLinks/'))) {
 		refuses('refers elsewhere');
 	}

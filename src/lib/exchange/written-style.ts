@@ -3,7 +3,7 @@ import { calendarDate } from '../core/quantities/calendar';
 import type { DateOrder, NumberStyle } from '../messages/style';
 
 /** What the cells leave open: one way, either way with another meaning, or no way that reads them all. */
-export interface Found<T> {
+export interface DetectedStyle<T> {
 	readonly is: T;
 	/** `either`: another way reads all of it too and means something else, so it is to be asked. */
 	readonly how: 'one' | 'either' | 'mixed';
@@ -37,7 +37,10 @@ export interface NumberCell {
 	readonly places: number;
 }
 
-export function numbersOf(cells: readonly NumberCell[], usual: NumberStyle): Found<NumberStyle> {
+export function numbersOf(
+	cells: readonly NumberCell[],
+	usual: NumberStyle
+): DetectedStyle<NumberStyle> {
 	const written = cells.filter(({ text }) => /\d[.,]\d/.test(text));
 	const other: NumberStyle = usual === 'point' ? 'comma' : 'point';
 	const reads =
@@ -62,7 +65,7 @@ export function numbersOf(cells: readonly NumberCell[], usual: NumberStyle): Fou
 /** Day, month and year with slashes or hyphens between; with points between, the day is always first. */
 export const SLASHED = /^(\d{1,2})([/-])(\d{1,2})\2(\d{4}|\d{2})$/;
 
-export function datesOf(cells: readonly string[], usual: DateOrder): Found<DateOrder> {
+export function datesOf(cells: readonly string[], usual: DateOrder): DetectedStyle<DateOrder> {
 	const written = cells.flatMap((cell) => {
 		const [, one, , two, years] = SLASHED.exec(cell.trim()) ?? [];
 		return one === undefined ? [] : [[Number(one), Number(two), Number(years)] as const];

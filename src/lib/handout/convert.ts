@@ -1,12 +1,13 @@
 /** Cases as a file of any kind that is written, of all, of one debt, or of one plan, by its name. */
 import type { CaseDocument } from '../document/case';
 import { assumesTerms } from '../document/change';
-import { refuse } from '../exchange/bytes';
+import { Refusal, refuse } from '../exchange/bytes';
+import { nothingToMake } from '../words/exports';
 import { casesJson } from '../exchange/case-json';
 import { debtsCsv } from '../exchange/debts-csv';
 import type { Message } from '../exchange/mail';
 import { mailSubject, mailText } from '../words/mail';
-import type { Spoken } from '../messages/message';
+import type { Locale } from '../messages/message';
 import { handoutOf, handoutWriting } from './handout';
 import {
 	KINDS_OF,
@@ -24,7 +25,7 @@ export interface Chosen {
 	/** In place of what the case says. */
 	readonly language?: CaseDocument['handout']['language'] | undefined;
 	readonly paper?: CaseDocument['handout']['paper'] | undefined;
-	readonly spoken: Spoken;
+	readonly locale: Locale;
 	/** When a message is written. */
 	readonly now: Date;
 	readonly newId: () => string;
@@ -44,14 +45,14 @@ export async function converted(
 	tools: ConvertTools,
 	name: string
 ): Promise<string | Uint8Array> {
-	const { spoken, debt, plan } = chosen;
-	if (debt !== undefined && plan !== undefined) refuse(spoken, 'debt or plan', {});
+	const { locale, debt, plan } = chosen;
+	if (debt !== undefined && plan !== undefined) refuse(locale, 'debt or plan', {});
 	if (kind === 'json') {
-		if (debt !== undefined || plan !== undefined) refuse(spoken, 'no debt in it', { name });
+		if (debt !== undefined || plan !== undefined) refuse(locale, 'no debt in it', { name });
 		return casesJson(documents);
 	}
 	const [first, ...others] = documents;
-	if (!first || others.length > 0) return refuse(spoken, 'one case', { name });
+	if (!first || others.length > 0) return refuse(locale, 'one case', { name });
 	const document = asWished(first, chosen);
 	// Debts as a table are written to be read again; what comes of them is another table.
 	if (kind === 'csv' && plan === undefined) {
@@ -64,7 +65,7 @@ export async function converted(
 	if (kind === 'eml') return messageOf(document, subject, chosen, tools);
 	const isKind = (one: string): one is OutgoingKind =>
 		KINDS_OF[subject.of].some((of) => of === one);
-	if (!isKind(kind)) return refuse(spoken, 'not written', { name, of: subject.of });
+	if (!isKind(kind)) return refuse(locale, 'not written', { name, of: subject.of });
 	return (await made(document, subject, kind, chosen, tools)).bytes;
 }
 
@@ -79,10 +80,10 @@ const asWished = (document: CaseDocument, { language, paper }: Chosen): CaseDocu
 
 function debtNamed(
 	{ debts }: CaseDocument,
-	{ debt, spoken }: Chosen
+	{ debt, locale }: Chosen
 ): CaseDocument['debts'][number] {
 	const found = debts.find(({ name }) => name === debt);
-	return found ?? refuse(spoken, 'no such debt', { debt: debt ?? '' });
+	return found ?? refuse(locale, 'no such debt', { debt: debt ?? '' });
 }
 
 function subjectOf(document: CaseDocument, chosen: Chosen): Subject {
@@ -96,14 +97,14 @@ function subjectOf(document: CaseDocument, chosen: Chosen): Subject {
 	const found = plans.find(({ name }) => name === chosen.plan);
 	return found
 		? { of: 'plan', id: found.id }
-		: refuse(chosen.spoken, 'no such plan', { plan: chosen.plan });
+		: refuse(chosen.locale, 'no such plan', { plan: chosen.plan });
 }
 
 async function made(
 	document: CaseDocument,
 	subject: Subject,
 	kind: OutgoingKind,
-	{ spoken, now }: Chosen,
+	{ locale, now }: Chosen,
 	tools: Tools
 ) {
 	try {
@@ -111,7 +112,7 @@ async function made(
 		return await madeFile({ document, subject, kind, made: now.toISOString() }, tools);
 	} catch (error) {
 		if (!(error instanceof NothingToMake)) throw error;
-		return refuse(spoken, 'nothing to make', { what: error.message });
+		throw new Refusal(nothingToMake(error.reason, locale));
 	}
 }
 
@@ -123,8 +124,8 @@ async function messageOf(
 ): Promise<Uint8Array> {
 	const entry = document.plans.find(({ id }) => subject.of === 'plan' && id === subject.id);
 	const { handout, label } = document;
-	if (!entry) return refuse(chosen.spoken, 'not written', { name: 'message.eml', of: subject.of });
-	if (handout.email === '') return refuse(chosen.spoken, 'no address', { label });
+	if (!entry) return refuse(chosen.locale, 'not written', { name: 'message.eml', of: subject.of });
+	if (handout.email === '') return refuse(chosen.locale, 'no address', { label });
 	const writing = handoutWriting(document);
 	const attachments = [];
 	for (const kind of ATTACHED) attachments.push(await made(document, subject, kind, chosen, tools));

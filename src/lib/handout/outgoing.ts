@@ -28,6 +28,7 @@ import type { Handout } from './blocks';
 import { handoutOf, handoutWriting } from './handout';
 import { planPicture, plansPicture } from './plan-picture';
 import { scheduleOf } from './schedule';
+import type { NothingToMakeReason } from '../words/exports';
 
 /** What a file is of. */
 export type Subject =
@@ -82,9 +83,13 @@ export interface Tools {
 	readonly pdf: (handout: Handout, tell: Tell) => Promise<Uint8Array>;
 }
 
-/** Nothing can be made of it: a debt that something is missing of, a plan that is gone. */
+/** No file can be made of the subject. */
 export class NothingToMake extends Error {
 	override readonly name = 'NothingToMake';
+
+	constructor(readonly reason: NothingToMakeReason) {
+		super(reason);
+	}
 }
 
 const CALENDAR = { months: 12, each: 'payment' } as const;
@@ -118,7 +123,7 @@ const CONTENT: Readonly<Record<Subject['of'], Content>> = {
 			.map((entry) => ({ entry, ...carriedPlan(document, entry) }))
 			.filter(({ refusal }) => refusal === null)
 			.map(({ entry, plan }) => ({ name: entry.name, plan, assumed: assumesTerms(entry) }));
-		if (plans.length === 0) throw new NothingToMake('no plan that is shown');
+		if (plans.length === 0) throw new NothingToMake('no plan shown');
 		if (kind === 'csv') return plansCsv(plans, document.currency);
 		const size = { ...PICTURE, height: PICTURE.height + 14 * plans.length };
 		const writing = handoutWriting(document);
@@ -134,12 +139,12 @@ async function debtContent({ document, subject, kind }: OutgoingTask, tools: Too
 	const place = document.debts.findIndex((debt) => subject.of === 'debt' && debt.id === subject.id);
 	const entry = document.debts[place];
 	const stated = entry && statedDebt(entry, document.asOf);
-	if (!entry || !stated) throw new NothingToMake('a debt that something is missing of');
+	if (!entry || !stated) throw new NothingToMake('incomplete debt');
 	const { asOf, currency } = document;
 	if (kind === 'csv') return scheduleCsv(carryOut(stated, { kind: 'paid' }).run, currency);
 	if (kind === 'pdf') {
 		const handout = scheduleOf(document, entry);
-		if (handout === null) throw new NothingToMake('a schedule');
+		if (handout === null) throw new NothingToMake('no schedule');
 		return tools.pdf(handout, tell);
 	}
 	const name = nameOf(entry, { language: 'en' });
@@ -163,12 +168,12 @@ async function debtContent({ document, subject, kind }: OutgoingTask, tools: Too
 async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 	const { document, subject, kind } = task;
 	const entry = document.plans.find((plan) => subject.of === 'plan' && plan.id === subject.id);
-	if (!entry) throw new NothingToMake('a plan that is gone');
+	if (!entry) throw new NothingToMake('deleted plan');
 	const { asOf, currency } = document;
 	const { debts, terms, plan } = carriedPlan(document, entry);
 	refuseUnpayable(plan, kind);
 	if (kind === 'pdf') return tools.pdf(handoutOf(document, entry), tell);
-	if (plan.kept.length === 0) throw new NothingToMake('nothing that is paid in this plan');
+	if (plan.kept.length === 0) throw new NothingToMake('nothing to pay');
 	const listed = listedDebts(document, debts, { language: 'en' });
 	const indexOf = (id: string) => debts.findIndex((debt) => debt.id === id);
 	const writing = handoutWriting(document);
@@ -221,20 +226,18 @@ const titleOf = (entry: PlanEntry, writing: Writing<Language>): string =>
 function refuseUnpayable({ ending }: Plan, kind: OutgoingKind): void {
 	if (ending.status === 'refused') {
 		throw new NothingToMake(
-			ending.reason === 'changes'
-				? 'nothing computed in this plan: what it changes about the debts is not settled'
-				: 'no way to carry this plan out: its fees are more than the month’s money'
+			ending.reason === 'changes' ? 'incomplete changes' : 'unaffordable fees'
 		);
 	}
 	if (ending.status !== 'cleared' && (kind === 'ics' || kind === 'csv')) {
-		throw new NothingToMake('no end to this plan, and its payments are not handed out');
+		throw new NothingToMake('endless plan');
 	}
 }
 
 /** The payments of a plan's calendar. */
 function calendarPayments({ document, subject, calendar }: OutgoingTask): CalendarPayments {
 	const entry = document.plans.find((plan) => subject.of === 'plan' && plan.id === subject.id);
-	if (!entry) throw new NothingToMake('a plan that is gone');
+	if (!entry) throw new NothingToMake('deleted plan');
 	const { debts, plan } = carriedPlan(document, entry);
 	return { ...CALENDAR, ...calendar, id: entry.id, debts, plan };
 }

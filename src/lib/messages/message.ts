@@ -3,6 +3,7 @@
  * each language. They are formed into phrases, so that a part of one can open its working.
  */
 import { IntlMessageFormat } from 'intl-messageformat';
+import { isPlain } from './plain';
 import { USUAL_STYLE, type NumberStyle, type Style } from './style';
 import { figure, plain, say, type Phrase, type Sentence } from './sentence';
 
@@ -14,7 +15,7 @@ export type Language = keyof typeof LOCALES;
  * In which language something is said, and how its numbers and dates are written; absent: 1,234.56 and 15 Jan 2027.
  * The screens are in one language; what a client takes home is in any.
  */
-export interface Spoken<L extends Language = 'en'> {
+export interface Locale<L extends Language = 'en'> {
 	readonly language: L;
 	readonly style?: Style;
 }
@@ -35,8 +36,8 @@ export type Parts = Readonly<Record<string, Part>>;
 
 export interface Messages<Id extends string, L extends Language> {
 	/** @throws RangeError when a part is missing: a bug of the caller */
-	sentence(spoken: Spoken<L>, id: Id, parts?: Parts): Sentence;
-	text(spoken: Spoken<L>, id: Id, parts?: Parts): string;
+	sentence(locale: Locale<L>, id: Id, parts?: Parts): Sentence;
+	text(locale: Locale<L>, id: Id, parts?: Parts): string;
 }
 
 /** The messages of a theme, from its files in each of its languages. In `<b>` is what is set apart as a figure. */
@@ -44,7 +45,7 @@ export function messagesOf<Id extends string, L extends Language>(
 	files: Readonly<Record<L, Readonly<Record<Id, unknown>>>>
 ): Messages<Id, L> {
 	const read = new Map<string, IntlMessageFormat>();
-	const messageOf = ({ language, style = USUAL_STYLE }: Spoken<L>, id: Id): IntlMessageFormat => {
+	const messageOf = ({ language, style = USUAL_STYLE }: Locale<L>, id: Id): IntlMessageFormat => {
 		const { numbers } = style;
 		const key = `${language} ${numbers} ${id}`;
 		const known = read.get(key);
@@ -58,11 +59,14 @@ export function messagesOf<Id extends string, L extends Language>(
 		read.set(key, message);
 		return message;
 	};
-	const sentence: Messages<Id, L>['sentence'] = (spoken, id, parts = {}) =>
-		messageOf(spoken, id)
+	const sentence: Messages<Id, L>['sentence'] = (locale, id, parts = {}) => {
+		const message = files[locale.language][id];
+		if (isPlain(message)) return [say(message)];
+		return messageOf(locale, id)
 			.formatToParts<unknown>({ b: setApart, ...tagged(parts) })
 			.flatMap(({ value }) => phrasesIn(value));
-	return { sentence, text: (spoken, id, parts) => plain(sentence(spoken, id, parts)) };
+	};
+	return { sentence, text: (locale, id, parts) => plain(sentence(locale, id, parts)) };
 }
 
 /** Plurals are those of the language, numbers those of the style. */
@@ -94,9 +98,9 @@ function phrasesIn(value: unknown): Phrase[] {
 }
 
 /** “One”, “One and Two”, “One, Two and Three” */
-export const listOf = ({ language }: Spoken<Language>, items: readonly string[]): string =>
+export const listOf = ({ language }: Locale<Language>, items: readonly string[]): string =>
 	new Intl.ListFormat(LOCALES[language], { type: 'conjunction' }).format(items);
 
 /** The same text with its first letter as at the beginning of a sentence. */
-export const capital = ({ language }: Spoken<Language>, text: string): string =>
+export const capital = ({ language }: Locale<Language>, text: string): string =>
 	text.charAt(0).toLocaleUpperCase(LOCALES[language]) + text.slice(1);

@@ -1,4 +1,4 @@
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/names.json';
 import { accepted, quoted, refused, type Reading } from './reading';
 
@@ -9,9 +9,9 @@ export const ADDRESS = /^$|^[\w.!#$%&'*+/=?^`{|}~-]{1,64}@[a-z0-9-]+(\.[a-z0-9-]
 export const LONGEST_ADDRESS = 254;
 
 /** Reads one address of mail (RFC 5321), as in name@place.example. */
-export function readAddress(typed: string, spoken: Spoken): Reading<string> {
+export function readAddress(typed: string, locale: Locale): Reading<string> {
 	const address = typed.trim();
 	return address !== '' && ADDRESS.test(address) && address.length <= LONGEST_ADDRESS
 		? accepted(address)
-		: refused(text(spoken, 'address', { typed: quoted(address) }), text(spoken, 'address allowed'));
+		: refused(text(locale, 'address', { typed: quoted(address) }), text(locale, 'address allowed'));
 }

@@ -1,16 +1,16 @@
 import { LIMITS } from '../core/quantities/limits';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/reading.json';
 import { accepted, quoted, refused, type Reading } from './reading';
 
 const { text } = messagesOf({ en });
 
 /** Reads how many payments: a whole number, with or without a separator (`1,560`). */
-export function readCount(typed: string, spoken: Spoken): Reading<number> {
+export function readCount(typed: string, locale: Locale): Reading<number> {
 	const refuse = (id: 'count missing' | 'count not understood') =>
 		refused(
-			text(spoken, id, { typed: quoted(bare) }),
-			text(spoken, 'count allowed', { most: LIMITS.periods })
+			text(locale, id, { typed: quoted(bare) }),
+			text(locale, 'count allowed', { most: LIMITS.periods })
 		);
 	const bare = typed.trim().replace(/(?<=\d)[,.'’\s](?=\d{3}$)/, '');
 	if (bare === '') return refuse('count missing');

@@ -1,4 +1,4 @@
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/reading.json';
 import { signAround, USUAL_STYLE } from '../messages/style';
 import { accepted, quoted, refused, type Reading } from './reading';
@@ -14,7 +14,7 @@ export interface Currency {
 /** The currencies one can choose, with their decimals, from the platform's own ISO 4217 data. */
 export function knownCurrencies({
 	language
-}: Spoken): readonly (Currency & { readonly name: string })[] {
+}: Locale): readonly (Currency & { readonly name: string })[] {
 	const names = new Intl.DisplayNames(language, { type: 'currency' });
 	return Intl.supportedValuesOf('currency').map((code) => ({
 		code,
@@ -28,13 +28,13 @@ export const currencyOf = (code: string): Currency | null =>
 	Intl.supportedValuesOf('currency').includes(code) ? { code, digits: currencyDigits(code) } : null;
 
 /** Reads a currency's code, in either case. */
-export function readCurrency(typed: string, spoken: Spoken): Reading<Currency> {
+export function readCurrency(typed: string, locale: Locale): Reading<Currency> {
 	const code = typed.trim().toUpperCase();
-	const allowed = text(spoken, 'currency allowed');
-	if (code === '') return refused(text(spoken, 'currency missing'), allowed);
+	const allowed = text(locale, 'currency allowed');
+	if (code === '') return refused(text(locale, 'currency missing'), allowed);
 	const currency = currencyOf(code);
 	if (currency) return accepted(currency);
-	return refused(text(spoken, 'currency unknown', { typed: quoted(typed.trim()) }), allowed);
+	return refused(text(locale, 'currency unknown', { typed: quoted(typed.trim()) }), allowed);
 }
 
 /** Asked of every case that is read; the platform takes its time over it. */

@@ -1,6 +1,6 @@
 import { addMonths, calendarDate, dateParts, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/reading.json';
 import { accepted, quoted, refused, type Reading } from './reading';
 import { monthNames, writeDate, writeMonth } from './written';
@@ -15,26 +15,26 @@ const { text } = messagesOf({ en });
 export function readDate(
 	typed: string,
 	after: CalendarDate,
-	spoken: Spoken
+	locale: Locale
 ): Reading<CalendarDate> {
 	const lower = typed.trim().toLowerCase();
 	const refuse = (...[id, parts]: [Parameters<typeof text>[1], Parameters<typeof text>[2]?]) =>
 		refused(
-			text(spoken, id, { typed: quoted(typed.trim()), ...parts }),
-			text(spoken, 'date allowed')
+			text(locale, id, { typed: quoted(typed.trim()), ...parts }),
+			text(locale, 'date allowed')
 		);
 	if (lower === '') return refuse('date missing');
 	const short = /^(\d{1,2})\/(\d{1,2})$/.exec(lower);
 	if (short) {
 		const [one, two] = shortDates(Number(short[1]), Number(short[2]), after);
-		return chosen(one, two, spoken, refuse);
+		return chosen(one, two, locale, refuse);
 	}
 	const slashed = /^(\d{1,2})\/(\d{1,2})\/(\d{4}|\d{2})$/.exec(lower);
 	if (slashed) {
 		const [one, two] = slashedDates(Number(slashed[1]), Number(slashed[2]), slashed[3] ?? '');
-		return chosen(one, two, spoken, refuse);
+		return chosen(one, two, locale, refuse);
 	}
-	const parts = writtenParts(lower, spoken);
+	const parts = writtenParts(lower, locale);
 	if (parts === null) return refuse('date not understood');
 	const date = completed(parts, after);
 	return date === null ? refuse('date none') : accepted(date);
@@ -44,7 +44,7 @@ export function readDate(
 function chosen(
 	one: CalendarDate | undefined,
 	two: CalendarDate | undefined,
-	spoken: Spoken,
+	locale: Locale,
 	refuse: (
 		id: Parameters<typeof text>[1],
 		parts?: Parameters<typeof text>[2]
@@ -52,9 +52,9 @@ function chosen(
 ): Reading<CalendarDate> {
 	if (one === undefined) return refuse('date none');
 	if (two === undefined || two === one) return accepted(one);
-	const order = spoken.style?.dates;
+	const order = locale.style?.dates;
 	if (order === 'day' || order === 'month') return accepted(order === 'day' ? one : two);
-	return refuse('two readings', { one: writeDate(one, spoken), other: writeDate(two, spoken) });
+	return refuse('two readings', { one: writeDate(one, locale), other: writeDate(two, locale) });
 }
 
 /** Day and month without a year, in either order: the next such day. */
@@ -77,40 +77,40 @@ function slashedDates(one: number, two: number, years: string): CalendarDate[] {
 const fullYear = (digits: string): number => Number(digits) + (digits.length === 2 ? 2000 : 0);
 
 /** Reads a month: `June 2029`, `Jun 2029`, `2029-06`, `6/2029`, `06/29`. The value is its first day. */
-export function readMonth(typed: string, spoken: Spoken): Reading<CalendarDate> {
-	const allowed = text(spoken, 'month allowed');
+export function readMonth(typed: string, locale: Locale): Reading<CalendarDate> {
+	const allowed = text(locale, 'month allowed');
 	const lower = typed.trim().toLowerCase();
-	if (lower === '') return refused(text(spoken, 'month missing'), allowed);
+	if (lower === '') return refused(text(locale, 'month missing'), allowed);
 	const named = /^(\p{L}{3,})\.?,?\s+(\d{4})$/u.exec(lower);
 	const numbered = /^(\d{4})-(\d{1,2})$/.exec(lower);
 	const turned = /^(\d{1,2})[/.](\d{4}|\d{2})$/.exec(lower);
-	const month = named ? monthNumber(named[1] ?? '', spoken) : Number(numbered?.[2] ?? turned?.[1]);
+	const month = named ? monthNumber(named[1] ?? '', locale) : Number(numbered?.[2] ?? turned?.[1]);
 	const year = fullYear(named?.[2] ?? numbered?.[1] ?? turned?.[2] ?? '');
 	const date = month === null ? null : calendarDate({ year, month, day: 1 });
 	if (date === null) {
-		return refused(text(spoken, 'month not understood', { typed: quoted(typed.trim()) }), allowed);
+		return refused(text(locale, 'month not understood', { typed: quoted(typed.trim()) }), allowed);
 	}
 	const { first, last } = LIMITS.years;
 	if (year >= first && year <= last) return accepted(date);
 	const years = { year: String(year), first: String(first), last: String(last) };
-	return refused(text(spoken, 'year', years), text(spoken, 'month years', years));
+	return refused(text(locale, 'year', years), text(locale, 'month years', years));
 }
 
 /** Reads a month that is not before `first`, and not years after it. */
 export function readMonthFrom(
 	typed: string,
 	first: CalendarDate,
-	spoken: Spoken
+	locale: Locale
 ): Reading<CalendarDate> {
-	const reading = readMonth(typed, spoken);
+	const reading = readMonth(typed, locale);
 	if (!reading.ok) return reading;
 	const last = addMonths(first, LIMITS.firstDueMonths);
 	const { value } = reading;
 	if (value >= first && value <= last) return reading;
-	const date = writeMonth(value, spoken);
+	const date = writeMonth(value, locale);
 	return refused(
-		text(spoken, value < first ? 'too early' : 'too late', { date }),
-		text(spoken, 'month span', { first: writeMonth(first, spoken), last: writeMonth(last, spoken) })
+		text(locale, value < first ? 'too early' : 'too late', { date }),
+		text(locale, 'month span', { first: writeMonth(first, locale), last: writeMonth(last, locale) })
 	);
 }
 
@@ -118,10 +118,10 @@ export function readMonthFrom(
 export function readMoment(
 	typed: string,
 	after: CalendarDate,
-	spoken: Spoken
+	locale: Locale
 ): Reading<CalendarDate> {
-	const month = readMonth(typed, spoken);
-	return month.ok ? month : readDate(typed, after, spoken);
+	const month = readMonth(typed, locale);
+	return month.ok ? month : readDate(typed, after, locale);
 }
 
 interface WrittenParts {
@@ -131,7 +131,7 @@ interface WrittenParts {
 }
 
 /** The numbers in a written date; day and month of a text that names the month may be in either order. */
-function writtenParts(text: string, spoken: Spoken): WrittenParts | null {
+function writtenParts(text: string, locale: Locale): WrittenParts | null {
 	const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text);
 	if (iso) return { year: Number(iso[1]), month: Number(iso[2]), day: Number(iso[3]) };
 	const dotted = /^(\d{1,2})\.\s*(\d{1,2})\.\s*(\d{4})?$/.exec(text);
@@ -143,7 +143,7 @@ function writtenParts(text: string, spoken: Spoken): WrittenParts | null {
 		/^(\d{1,2})(?:st|nd|rd|th)?[\s.]+(\p{L}{3,})\.?,?(?:\s+(\d{4}|\d{2}))?$/u.exec(text) ??
 		swapped(/^(\p{L}{3,})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?(?:\s+(\d{4}))?$/u.exec(text));
 	if (!named) return null;
-	const month = monthNumber(named[2] ?? '', spoken);
+	const month = monthNumber(named[2] ?? '', locale);
 	return month === null ? null : { day: Number(named[1]), month, year: optional(named[3]) };
 }
 
@@ -155,7 +155,7 @@ function optional(digits: string | undefined): number | undefined {
 	return digits === undefined ? undefined : fullYear(digits);
 }
 
-function monthNumber(name: string, { language }: Spoken): number | null {
+function monthNumber(name: string, { language }: Locale): number | null {
 	const index = monthNames(language, 'long').findIndex((month) =>
 		month.toLowerCase().startsWith(name)
 	);

@@ -1,5 +1,5 @@
 import { LIMITS } from '../core/quantities/limits';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/names.json';
 import { accepted, refused, type Reading } from './reading';
 
@@ -9,33 +9,33 @@ const { text } = messagesOf({ en });
 export const NO_TEXT = /[\p{Cc}\p{Cs}\u{202a}-\u{202e}\u{2066}-\u{2069}\u{2028}\u{2029}\u{feff}]/u;
 
 /** Reads a text of one line, of at most so many characters. */
-export function readLine(typed: string, longest: number, spoken: Spoken): Reading<string> {
+export function readLine(typed: string, longest: number, locale: Locale): Reading<string> {
 	const line = typed.replace(/[\t\r\n]+/g, ' ').trim();
 	if (NO_TEXT.test(line)) {
-		return refused(text(spoken, 'name unseen'), text(spoken, 'name letters'));
+		return refused(text(locale, 'name unseen'), text(locale, 'name letters'));
 	}
 	return line.length <= longest
 		? accepted(line)
 		: refused(
-				text(spoken, 'name length', { count: line.length }),
-				text(spoken, 'name allowed', { longest })
+				text(locale, 'name length', { count: line.length }),
+				text(locale, 'name allowed', { longest })
 			);
 }
 
 /** Reads the name of a debt; it may still be missing. Spaces of any kind are one space each. */
-export const readName = (typed: string, spoken: Spoken): Reading<string> =>
-	readLine(typed.replace(/\s+/gu, ' '), LIMITS.name, spoken);
+export const readName = (typed: string, locale: Locale): Reading<string> =>
+	readLine(typed.replace(/\s+/gu, ' '), LIMITS.name, locale);
 
 /** Reads a name that there must be: a client label, the name of a plan. */
 export function readLabel(
 	typed: string,
-	spoken: Spoken,
+	locale: Locale,
 	what: 'client' | 'plan' = 'client'
 ): Reading<string> {
 	return typed.trim() === ''
 		? refused(
-				text(spoken, 'label missing', { what }),
-				text(spoken, 'label allowed', { longest: LIMITS.name })
+				text(locale, 'label missing', { what }),
+				text(locale, 'label allowed', { longest: LIMITS.name })
 			)
-		: readName(typed, spoken);
+		: readName(typed, locale);
 }

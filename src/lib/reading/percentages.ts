@@ -1,6 +1,6 @@
 import { LIMITS } from '../core/quantities/limits';
 import type { Percent } from '../core/quantities/rate';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/reading.json';
 import { decimalDigits, scaled } from './decimals';
 import { accepted, quoted, refused, type Reading } from './reading';
@@ -9,20 +9,20 @@ import { grouped, PLACES } from './written';
 const { text } = messagesOf({ en });
 
 /** Reads an annual rate: `22.49%`, `22.49`, `22,49`. */
-export const readRate = (typed: string, spoken: Spoken): Reading<Percent> =>
-	readPercent(typed, spoken, {
+export const readRate = (typed: string, locale: Locale): Reading<Percent> =>
+	readPercent(typed, locale, {
 		highest: LIMITS.rate,
 		missing: 'rate missing',
 		allowed: () =>
-			text(spoken, 'rate allowed', { highest: grouped(LIMITS.rate / 10 ** PLACES, 0, spoken) })
+			text(locale, 'rate allowed', { highest: grouped(LIMITS.rate / 10 ** PLACES, 0, locale) })
 	});
 
 /** Reads the percentage of a minimum payment. */
-export const readMinimumPercent = (typed: string, spoken: Spoken): Reading<Percent> =>
-	readPercent(typed, spoken, {
+export const readMinimumPercent = (typed: string, locale: Locale): Reading<Percent> =>
+	readPercent(typed, locale, {
 		highest: LIMITS.minimumPercent,
 		missing: 'percentage missing',
-		allowed: () => text(spoken, 'percentage allowed')
+		allowed: () => text(locale, 'percentage allowed')
 	});
 
 interface PercentWords {
@@ -33,15 +33,15 @@ interface PercentWords {
 
 function readPercent(
 	typed: string,
-	spoken: Spoken,
+	locale: Locale,
 	{ highest, missing, allowed }: PercentWords
 ): Reading<Percent> {
 	const bare = typed.replace(/%/, '').trim();
 	// Most percentages can be read: what is said where one can't is formed then.
 	const refuse = (id: Parameters<typeof text>[1]) =>
-		refused(text(spoken, id, { typed: quoted(typed.trim()) }), allowed());
+		refused(text(locale, id, { typed: quoted(typed.trim()) }), allowed());
 	if (bare === '') return refuse(missing);
-	const parts = decimalDigits(bare, spoken.style);
+	const parts = decimalDigits(bare, locale.style);
 	if (parts === null) return refuse('percentage not understood');
 	if (parts.negative) return refuse('percentage below zero');
 	const value = scaled(parts.whole, parts.fraction, PLACES);

@@ -1,9 +1,9 @@
-import type { Language, Spoken } from '../messages/message';
+import type { Language, Locale } from '../messages/message';
 import type { Currency } from './currencies';
 import type { Style } from '../messages/style';
 
 /** How a case is written and read: in which language, and its amounts in which currency. */
-export interface Writing<L extends Language = 'en'> extends Spoken<L> {
+export interface Writing<L extends Language = 'en'> extends Locale<L> {
 	readonly currency: Currency;
 }
 
@@ -25,4 +25,4 @@ export function writingOf({
 }
 
 /** The language of the screens that are no case's. */
-export const SCREEN: Spoken = { language: 'en' };
+export const SCREEN: Locale = { language: 'en' };

@@ -2,7 +2,7 @@
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import { type Cents, size } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
-import { messagesOf, type Language, type Spoken } from '../messages/message';
+import { messagesOf, type Language, type Locale } from '../messages/message';
 import en from '../messages/en/written.json';
 import es from '../messages/es/written.json';
 import { MARKS, signAround, USUAL_STYLE } from '../messages/style';
@@ -15,7 +15,7 @@ const { text } = messagesOf({ en, es });
 export function grouped(
 	value: number,
 	places: number,
-	{ style = USUAL_STYLE }: Spoken<Language>
+	{ style = USUAL_STYLE }: Locale<Language>
 ): string {
 	const { decimal, group } = MARKS[style.numbers];
 	return inDigits(value, places, { minus: '−', decimal, group });
@@ -80,11 +80,11 @@ export function precise(unrounded: number, writing: Writing<Language>): string {
 export const PLACES = 4;
 
 /** `22.49 %`: two decimals where there are any, up to four where they are needed. */
-export function writePercent(value: Percent, spoken: Spoken<Language>): string {
+export function writePercent(value: Percent, locale: Locale<Language>): string {
 	const least = value % 10_000 === 0 ? 0 : 2;
 	let [digits, places] = [value as number, PLACES];
 	for (; places > least && digits % 10 === 0; places -= 1) digits /= 10;
-	return `${grouped(digits, places, spoken)} %`;
+	return `${grouped(digits, places, locale)} %`;
 }
 
 const names = new Map<string, readonly string[]>();
@@ -102,39 +102,39 @@ export function monthNames(language: Language, length: 'long' | 'short'): readon
 
 export function monthName(
 	date: CalendarDate,
-	{ language }: Spoken<Language>,
+	{ language }: Locale<Language>,
 	length: 'long' | 'short' = 'long'
 ): string {
 	return monthNames(language, length)[dateParts(date).month - 1] ?? '';
 }
 
 /** `15 Jan 2027`, `Jan 15, 2027` or `2027-01-15`, in the case's order. */
-export const writeDate = (date: CalendarDate, spoken: Spoken<Language>): string =>
-	written(date, spoken, 'short', 'date');
+export const writeDate = (date: CalendarDate, locale: Locale<Language>): string =>
+	written(date, locale, 'short', 'date');
 
 /** `15 January 2027`, `January 15, 2027` or `2027-01-15` */
-export const writeLongDate = (date: CalendarDate, spoken: Spoken<Language>): string =>
-	written(date, spoken, 'long', 'date');
+export const writeLongDate = (date: CalendarDate, locale: Locale<Language>): string =>
+	written(date, locale, 'long', 'date');
 
 /** `January 2027` */
-export const writeMonth = (date: CalendarDate, spoken: Spoken<Language>): string =>
-	written(date, spoken, 'long', 'month');
+export const writeMonth = (date: CalendarDate, locale: Locale<Language>): string =>
+	written(date, locale, 'long', 'month');
 
 /** `Jan 2027` */
-export const writeShortMonth = (date: CalendarDate, spoken: Spoken<Language>): string =>
-	written(date, spoken, 'short', 'month');
+export const writeShortMonth = (date: CalendarDate, locale: Locale<Language>): string =>
+	written(date, locale, 'short', 'month');
 
 function written(
 	date: CalendarDate,
-	spoken: Spoken<Language>,
+	locale: Locale<Language>,
 	length: 'long' | 'short',
 	what: 'date' | 'month'
 ): string {
-	const order = spoken.style?.dates ?? USUAL_STYLE.dates;
+	const order = locale.style?.dates ?? USUAL_STYLE.dates;
 	if (order === 'year' && what === 'date') return date;
 	const { year, day } = dateParts(date);
-	const month = monthName(date, spoken, length);
+	const month = monthName(date, locale, length);
 	const form = what === 'date' && order === 'month' ? 'date, month first' : what;
 	// Years have no commas between thousands, so they are texts.
-	return text(spoken, form, { day: String(day), month, year: String(year), length });
+	return text(locale, form, { day: String(day), month, year: String(year), length });
 }

@@ -96,9 +96,8 @@ function joined(chunks: readonly Uint8Array[], length: number): Uint8Array<Array
 	return bytes;
 }
 
-const TOO_LONG = 'The request is larger than what is asked here can be.';
-const TOO_MUCH =
-	'The request is built of more parts than any case has, or of parts within parts without end.';
+const TOO_LONG = 'The request is too large.';
+const TOO_MUCH = 'The request has too many parts, or parts nested too deeply.';
 
 /** Groups and lists within each other, all of them, and fields of one group: each far beyond what a case has. */
 const DEEPEST = 32;

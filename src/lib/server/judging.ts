@@ -63,6 +63,6 @@ function fail(which: Worker): void {
 	thread = null;
 	void which.terminate();
 	waiting?.reject(
-		new NotNow('busy', 'This is too much to be looked through now; nothing was saved.')
+		new NotNow('busy', 'The server is too busy to check this now. Nothing was saved.')
 	);
 }

@@ -102,7 +102,7 @@ const SETTINGS = {
 	names: usually(
 		'RESIDUUM_NAMES',
 		'',
-		'the host names under which other machines may ask; there are accounts then',
+		'the host names that other machines may use; accounts are then required',
 		'host names with spaces between them',
 		list
 	),
@@ -165,7 +165,7 @@ const SETTINGS = {
 	bin: usually(
 		'RESIDUUM_BIN',
 		'90',
-		'days that a deleted case can be brought back',
+		'days for which a deleted case can be restored',
 		DAYS,
 		whole(1, 100_000)
 	),
@@ -179,14 +179,14 @@ const SETTINGS = {
 	room: usually(
 		'RESIDUUM_ROOM',
 		'48',
-		'so many MB must be free on the disk for a save',
+		'MB of free disk space required for a save',
 		'a whole number of MB',
 		whole(0, 1_000_000)
 	),
 	watch: usually(
 		'RESIDUUM_WATCH',
 		'15000',
-		'a database that is silent for so many milliseconds is ended and opened again',
+		'milliseconds without a response after which the database is reopened',
 		'a whole number of milliseconds from 1 to 3600000',
 		whole(1, 3_600_000)
 	),
@@ -200,21 +200,21 @@ const SETTINGS = {
 	lenders: maybe(
 		'RESIDUUM_LENDERS',
 		'none',
-		'the address at which lenders are asked for statements; the demo’s is its stand-in’s',
+		'the address of creditors’ statements; the demo uses its own stand-in',
 		'an address that begins with http:// or https://',
 		webAddress
 	),
 	lendersWait: usually(
 		'RESIDUUM_LENDERS_WAIT',
 		'8000',
-		'so many milliseconds a lender may take',
+		'milliseconds to wait for a creditor',
 		'a whole number of milliseconds from 1 to 600000',
 		whole(1, 600_000)
 	),
 	lenderPort: usually(
 		'RESIDUUM_LENDER_PORT',
 		'4611',
-		'the port of the demo’s stand-in for lenders',
+		'the port of the demo’s stand-in for creditors',
 		PORT,
 		whole(0, 65_535)
 	),
@@ -235,7 +235,7 @@ const SETTINGS = {
 	log: usually(
 		'RESIDUUM_LOG',
 		'warn',
-		'how much is logged; never a client’s figures',
+		'the log level; a client’s figures are never logged',
 		`one of ${LEVELS.join(', ')}`,
 		level
 	)
@@ -324,7 +324,7 @@ export function settingsInWords() {
 		.filter(({ name }) => !OWN.includes(name))
 		.map(({ name, usual, what }) => `  ${name.padEnd(22)} ${what} (${usual || 'none'})`);
 	return [
-		'npm start opens Residuum on its data. It is set up by environment variables (in brackets: what holds without):',
+		'npm start opens Residuum on its data. Set it up with environment variables (defaults in brackets):',
 		...lines
 	].join('\n');
 }

@@ -1,5 +1,7 @@
 <!-- Adds what is being written down around it, once all that it needs is there and no field near it is refused. -->
 <script lang="ts">
+	import { t } from '$lib/words/labels/common';
+
 	interface Props {
 		/** Whether all that it needs has been typed. */
 		ready: boolean;
@@ -18,7 +20,7 @@
 </script>
 
 <button type="button" disabled={!ready} onclick={add}
-	>{what ? `Add ${what}` : 'Add'}<kbd aria-hidden="true">Enter</kbd></button
+	>{what ? t('Add {what}', { what }) : t('Add')}<kbd aria-hidden="true">Enter</kbd></button
 >
 
 <style>

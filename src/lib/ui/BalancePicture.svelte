@@ -7,6 +7,7 @@
 	import type { BalancePicture } from './balance-chart';
 	import { liveChart, type Drawn } from './live-chart.svelte';
 	import { toDay } from './time-axis';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		picture: BalancePicture;
@@ -83,7 +84,7 @@
 	aria-valuemin={0}
 	aria-valuemax={last}
 	aria-valuenow={Math.max(pointed, 0)}
-	aria-valuetext={picture.pointed ?? 'no month picked'}
+	aria-valuetext={picture.pointed ?? t('no month selected')}
 	onkeydown={key}
 	onpointermove={(event) => onpoint(dateAt(indexAt(event)))}
 	onpointerleave={() => onpoint(null)}

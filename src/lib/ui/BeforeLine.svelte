@@ -2,6 +2,7 @@
 <script lang="ts">
 	import type { Sentence } from '../messages/sentence';
 	import Phrases from './Phrases.svelte';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		sentence: Sentence;
@@ -15,8 +16,8 @@
 	<span>
 		<Phrases {sentence} />
 	</span>
-	<button type="button" onclick={onundo}>Undo this change</button>
-	<button type="button" onclick={onkeep}>Keep it</button>
+	<button type="button" onclick={onundo}>{t('Undo this change')}</button>
+	<button type="button" onclick={onkeep}>{t('Keep it')}</button>
 </p>
 
 <style>

@@ -6,6 +6,7 @@
 	import { autoUpdate, computePosition, flip, offset, shift, size } from '@floating-ui/dom';
 	import type { Snippet } from 'svelte';
 	import type { Attachment } from 'svelte/attachments';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		title: string;
@@ -87,7 +88,7 @@
 	<p class="title">
 		<strong>{title}</strong>
 		{@render tools?.()}
-		<button type="button" onclick={onclose}>Close</button>
+		<button type="button" onclick={onclose}>{t('Close')}</button>
 	</p>
 	{@render children()}
 </div>

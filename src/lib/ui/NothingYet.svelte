@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { say } from '../messages/sentence';
 	import Answer from './Answer.svelte';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		/** “There is nothing to plan yet” */
@@ -11,10 +12,8 @@
 	const { what, href }: Props = $props();
 </script>
 
-<Answer
-	sentence={[say(`${what}: take the debts down first, each with all that is known of it.`)]}
-/>
-<p><a {href}>To the debts</a></p>
+<Answer sentence={[say(t('{what}: enter the debts first, each with …', { what }))]} />
+<p><a {href}>{t('Go to the debts')}</a></p>
 
 <style>
 	p {

@@ -1,5 +1,7 @@
 <!-- Says what has just been done, with the way to take it back. Stays until it is put away. -->
 <script lang="ts">
+	import { t } from '$lib/words/labels/common';
+
 	interface Props {
 		text: string;
 		/** What the button that takes it back is called, and does. */
@@ -13,7 +15,7 @@
 <div class="notice" role="status">
 	<span>{text}</span>
 	{#if undo}<button type="button" class="act" onclick={onundo}>{undo}</button>{/if}
-	<button type="button" class="act" onclick={onclose}>Close</button>
+	<button type="button" class="act" onclick={onclose}>{t('Close')}</button>
 </div>
 
 <style>

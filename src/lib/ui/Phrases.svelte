@@ -1,6 +1,7 @@
 <!-- A sentence with its figures set apart; those that have a working open it where `onopen` is given. -->
 <script lang="ts">
 	import type { Phrase, Sentence } from '../messages/sentence';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		sentence: Sentence;
@@ -30,7 +31,7 @@
 			><button
 				type="button"
 				data-print
-				title="Show its working (Enter)"
+				title={t('Show the calculation (Enter)')}
 				class:interest={figure === 'interest'}
 				onclick={(event) => onopen(opens, event.currentTarget, plan)}>{text}</button
 			>{stop}</span

@@ -1,5 +1,7 @@
 <!-- How far a piece of work is, and a way to give it up. -->
 <script lang="ts">
+	import { t } from '$lib/words/labels/common';
+
 	interface Props {
 		what: string;
 		/** From 0 to 1. */
@@ -22,7 +24,7 @@
 	>
 		<span class="part drawn" style:width="{percent}%"></span>
 	</span>
-	<button type="button" onclick={onstop}>Give it up</button>
+	<button type="button" onclick={onstop}>{t('Cancel')}</button>
 </span>
 
 <style>

@@ -1,6 +1,7 @@
 <!-- Something that has been read and is not taken yet: Enter takes all of it, Escape none. -->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		children: Snippet;
@@ -25,14 +26,14 @@
 <!-- The keys belong to what is inside; the section only hears them on their way up. -->
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<section aria-label="Not taken yet" tabindex="0" onkeydown={key} {@attach opened}>
+<section aria-label={t('Not imported yet')} tabindex="0" onkeydown={key} {@attach opened}>
 	{@render children()}
 	<p>
 		<button type="button" class="take filled" disabled={!ready} onclick={ontake}
-			>Take all<kbd aria-hidden="true">Enter</kbd></button
+			>{t('Import all')}<kbd aria-hidden="true">Enter</kbd></button
 		>
 		<button type="button" class="none" onclick={onclose}
-			>Take none<kbd aria-hidden="true">Esc</kbd></button
+			>{t('Cancel')}<kbd aria-hidden="true">Esc</kbd></button
 		>
 	</p>
 </section>

@@ -10,6 +10,7 @@
 	import { CELL_HEADS, cellsOf, isYearCell, type Cell } from './schedule-cells';
 	import ScheduleLine from './ScheduleLine.svelte';
 	import ScheduleTotals from './ScheduleTotals.svelte';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		explained: Explained;
@@ -61,10 +62,10 @@
 >
 	{#snippet head()}
 		<tr aria-rowindex={1}>
-			<th scope="col" class="number" title="Shift+↑ ↓ marks rows to copy">No.</th>
-			<th scope="col" class="left">Due</th>
+			<th scope="col" class="number" title={t('Shift+↑ ↓ selects rows to copy')}>{t('No')}</th>
+			<th scope="col" class="left">{t('Due')}</th>
 			{#each cells as cell (cell)}<th scope="col">{CELL_HEADS[cell]}</th>{/each}
-			<th scope="col" class="note"><span class="unseen">Note</span></th>
+			<th scope="col" class="note"><span class="unseen">{t('Note')}</span></th>
 		</tr>
 	{/snippet}
 	{#snippet line({ line, place, marked, reachable })}

@@ -12,6 +12,7 @@
 	import YearFold from './YearFold.svelte';
 	import type { YearTotals } from '../core/debt/years';
 	import type { LongLine } from './long-lines';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		line: LongLine<YearTotals>;
@@ -74,7 +75,7 @@
 					data-k={k}
 					data-name="add"
 					tabindex="-1"
-					title="Add something that happens with this payment (+)">+ add</button
+					title={t('Add an event at this payment (+)')}>{t('+ add')}</button
 				>
 			{/if}
 		</td>
@@ -112,7 +113,7 @@
 		{#each cells as cell (cell)}
 			<td>{cell === 'closing' ? money(run.starting) : ''}</td>
 		{/each}
-		<td class="note">starting balance</td>
+		<td class="note">{t('starting balance')}</td>
 	</tr>
 {/if}
 

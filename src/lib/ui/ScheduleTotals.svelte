@@ -7,6 +7,7 @@
 	import { writeAmount } from '../reading/written';
 	import { countOf } from '../words/amounts';
 	import type { Cell } from './schedule-cells';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		run: Run;
@@ -38,5 +39,5 @@
 			{:else if cell === 'closing'}{@render total('closing', money(run.closing))}{/if}
 		</td>
 	{/each}
-	<td class="note">{isPaidOff ? 'paid off' : 'still owed'}</td>
+	<td class="note">{isPaidOff ? t('paid off') : t('still owed')}</td>
 </tr>

@@ -6,6 +6,7 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import { tick } from 'svelte';
 	import { dayAtPixel, pixelOf, toDay, type TimeScale } from './time-axis';
+	import { t } from '$lib/words/labels/common';
 
 	/** One thing that happens. */
 	interface Item {
@@ -132,7 +133,7 @@
 <div
 	class="line"
 	role="group"
-	aria-label="What happens over time"
+	aria-label={t('Events over time')}
 	class:scrolls={rows > MOST_ROWS}
 	style:height="{Math.min(rows, MOST_ROWS) * ROW + 8}px"
 >
@@ -161,10 +162,11 @@
 		<button
 			type="button"
 			class="add"
-			title="Add something that happens (+)"
+			title={t('Add an event (+)')}
 			onclick={(event) => on.onadd(null, event.currentTarget)}
 		>
-			<Plus size={13} aria-hidden="true" /> add
+			<Plus size={13} aria-hidden="true" />
+			{t('add')}
 		</button>
 		{#each placed as item (item.id)}
 			<button
@@ -175,9 +177,10 @@
 				style:top="{item.row * ROW + 9}px"
 				data-chip={item.id}
 				aria-pressed={!item.off}
-				title="{item.text}{item.off
-					? ' (switched off)'
-					: ''} — drag or ← → moves it, Space switches it, Enter opens it, Delete deletes it"
+				title={t('{text} on the timeline', {
+					text: item.text,
+					off: item.off ? 'yes' : 'no'
+				})}
 				onpointerdown={(event) => grip(event, item)}
 				onpointermove={pull}
 				onpointerenter={() => (shown = item.id)}
@@ -190,7 +193,7 @@
 		{/each}
 		{#if items.length === 0}
 			<span class="empty" style:left="{scale.left + 8}px">
-				Nothing is added, missed or changed over time.
+				{t('No events')}
 			</span>
 		{/if}
 	{/if}

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import { inTopLine } from './top-line';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		/** From the casebook down to this screen; the last one is this screen. */
@@ -21,7 +22,7 @@
 
 <header class="screen-only">
 	<a class="brand" href="/">residuum</a>
-	<nav aria-label="Where you are">
+	<nav aria-label={t('Breadcrumbs')}>
 		<ol>
 			{#each path as { name, href }, index (href)}
 				<li>
@@ -35,7 +36,7 @@
 		</ol>
 	</nav>
 	{#if views.length > 0}
-		<nav class="views" aria-label="Views of the case">
+		<nav class="views" aria-label={t('Views of the case')}>
 			{#each views as { name, key, href, here } (href)}
 				<a {href} title={key && `${name} (${key})`} aria-current={here ? 'true' : undefined}
 					>{name}</a

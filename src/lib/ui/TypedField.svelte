@@ -6,6 +6,7 @@
 <script lang="ts" generics="T">
 	import type { Reading } from '../reading/reading';
 	import { untrack } from 'svelte';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		label: string;
@@ -141,7 +142,7 @@
 		{placeholder}
 		value={shown}
 		title={assumed
-			? 'Assumed: type it, or confirm the terms'
+			? t('Assumed: type the agreed value, or confirm …')
 			: shown.length > 24
 				? shown
 				: undefined}

@@ -5,6 +5,7 @@
 <script lang="ts" generics="F">
 	import type { WrittenWorking } from '../words/debt-working';
 	import Note from './Note.svelte';
+	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		working: WrittenWorking<F>;
@@ -25,9 +26,9 @@
 	}
 </script>
 
-<Note title="Working: {working.title}" {anchor} {onclose} onkey={key}>
+<Note title={t('Calculation: {title}', { title: working.title })} {anchor} {onclose} onkey={key}>
 	{#snippet tools()}
-		{#if deep}<button type="button" onclick={onback}>Back</button>{/if}
+		{#if deep}<button type="button" onclick={onback}>{t('Back')}</button>{/if}
 	{/snippet}
 	<!-- Made anew, so that the focus is with what is new. -->
 	{#key working}

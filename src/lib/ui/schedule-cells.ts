@@ -1,6 +1,7 @@
 /** The columns of a schedule that hold figures, and where its keys lead. */
 import type { RowFigure, YearFigure } from '../core/debt/figure';
 import { totalExtra, type Run } from '../core/debt/run';
+import { t } from '../words/labels/common';
 
 export type Cell =
 	| Extract<
@@ -10,14 +11,14 @@ export type Cell =
 	| 'interestSoFar';
 
 export const CELL_HEADS: Readonly<Record<Cell, string>> = {
-	opening: 'Opening',
-	charges: 'Purchases, fees',
-	interest: 'Interest',
-	paid: 'Payment',
-	extra: 'Extra',
-	principal: 'Principal',
-	closing: 'Closing',
-	interestSoFar: 'Interest so far'
+	opening: t('Opening'),
+	charges: t('Purchases, fees'),
+	interest: t('Interest'),
+	paid: t('Payment'),
+	extra: t('Extra'),
+	principal: t('Principal'),
+	closing: t('Closing'),
+	interestSoFar: t('Interest so far')
 };
 
 /** Purchases, fees and extras have columns only where there are any. */

@@ -6,7 +6,7 @@ import { grouped, writeDate, writeAmount } from '../reading/written';
 import { quoted } from '../reading/reading';
 import type { Writing } from '../reading/writing';
 import en from '../messages/en/casebook.json';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
@@ -15,51 +15,51 @@ const { sentence, text } = messagesOf({ en });
 export function casebookSentence(
 	{ cases: count, found, owed: owedOf }: BookTotals,
 	{ search, show, sort }: Question,
-	spoken: Spoken
+	locale: Locale
 ): Sentence {
-	if (count === 0) return sentence(spoken, 'empty');
+	if (count === 0) return sentence(locale, 'empty');
 	const searched = search.trim();
 	const labelled =
-		searched === '' ? '' : text(spoken, 'labelled', { show, words: quoted(searched) });
-	if (found === 0) return sentence(spoken, 'none found', { show, labelled });
-	const amounts = owedInWords(owedOf, spoken);
-	const owed = amounts === null ? '' : text(spoken, 'owed', { found, amounts });
+		searched === '' ? '' : text(locale, 'labelled', { show, words: quoted(searched) });
+	if (found === 0) return sentence(locale, 'none found', { show, labelled });
+	const amounts = owedInWords(owedOf, locale);
+	const owed = amounts === null ? '' : text(locale, 'owed', { found, amounts });
 	return show === 'all' && searched === ''
-		? sentence(spoken, 'all', { count, sort, owed })
-		: sentence(spoken, 'found', { found, count, show, labelled, owed });
+		? sentence(locale, 'all', { count, sort, owed })
+		: sentence(locale, 'found', { found, count, show, labelled, owed });
 }
 
 /** So many currencies are named. */
 const NAMED = 3;
 
 /** “4,182,330.12 USD and 33,000.00 EUR”; null where nothing is owed. */
-function owedInWords(owed: readonly Owed[], spoken: Spoken): string | null {
+function owedInWords(owed: readonly Owed[], locale: Locale): string | null {
 	const some = owed.filter(({ amount }) => amount > 0);
 	if (some.length === 0) return null;
 	const named = some
 		.slice(0, NAMED)
 		.map(({ currency: { code, digits }, amount }) =>
-			text(spoken, 'amount', { amount: grouped(amount, digits, spoken), code })
+			text(locale, 'amount', { amount: grouped(amount, digits, locale), code })
 		);
-	const amounts = new Intl.ListFormat(spoken.language).format(named);
+	const amounts = new Intl.ListFormat(locale.language).format(named);
 	return some.length > NAMED
-		? text(spoken, 'and others', { amounts: named.join(', '), count: some.length - NAMED })
+		? text(locale, 'and others', { amounts: named.join(', '), count: some.length - NAMED })
 		: amounts;
 }
 
 /** How many cases there are of a kind that can be shown: “310 short of money” */
-export const shownInWords = (show: Shown, count: number, spoken: Spoken): string =>
-	text(spoken, `show ${show}`, { count });
+export const shownInWords = (show: Shown, count: number, locale: Locale): string =>
+	text(locale, `show ${show}`, { count });
 
 /** A casebook in which somebody only reads what others share. */
-export const nothingShared = (spoken: Spoken): Sentence => sentence(spoken, 'nothing shared');
+export const nothingShared = (locale: Locale): Sentence => sentence(locale, 'nothing shared');
 
 /** When a case was last touched, as seen from today: “today”, “yesterday”, “11 Dec 2026”. */
-export function touchedInWords(touchedAt: string, today: CalendarDate, spoken: Spoken): string {
+export function touchedInWords(touchedAt: string, today: CalendarDate, locale: Locale): string {
 	const day = touchedAt.slice(0, 10) as CalendarDate;
 	const distance = (Date.parse(today) - Date.parse(day)) / 86_400_000;
-	if (distance > 1 || distance < 0) return writeDate(day, spoken);
-	return text(spoken, distance === 0 ? 'today' : 'yesterday');
+	if (distance > 1 || distance < 0) return writeDate(day, locale);
+	return text(locale, distance === 0 ? 'today' : 'yesterday');
 }
 
 /** “+673.71”, “−61.00”, “on plan” */

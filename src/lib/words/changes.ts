@@ -8,20 +8,20 @@ import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/writ
 import type { Writing } from '../reading/writing';
 import { countOf } from './amounts';
 import en from '../messages/en/changes.json';
-import { listOf, messagesOf, type Spoken } from '../messages/message';
+import { listOf, messagesOf, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en });
 
 /** What a plan can change, to choose from. */
-export const changeKinds = (spoken: Spoken) =>
+export const changeKinds = (locale: Locale) =>
 	(['consolidate', 'transfer', 'concession'] as const).map((value) => ({
 		value,
-		words: changeKind(value, spoken),
-		help: text(spoken, 'kind help', { kind: value })
+		words: changeKind(value, locale),
+		help: text(locale, 'kind help', { kind: value })
 	}));
 
-export const changeKind = (kind: ChangeEntry['kind'], spoken: Spoken): string =>
-	text(spoken, 'kind', { kind });
+export const changeKind = (kind: ChangeEntry['kind'], locale: Locale): string =>
+	text(locale, 'kind', { kind });
 
 type Names = (id: string) => string;
 
@@ -31,12 +31,12 @@ const percentOf = (of: Percent | null, writing: Writing): string =>
 	of === null ? BLANK : writePercent(of, writing);
 const moneyOf = (of: Cents | null, writing: Writing): string =>
 	of === null ? BLANK : writeMoney(of, writing);
-const monthsOf = (of: number | null, spoken: Spoken): string =>
-	of === null ? BLANK : countOf(spoken, of, 'months');
-const dayOf = (of: CalendarDate | null, spoken: Spoken): string =>
-	of === null ? BLANK : writeDate(of, spoken);
-const monthOf = (of: CalendarDate | null, spoken: Spoken): string =>
-	of === null ? BLANK : writeMonth(of, spoken);
+const monthsOf = (of: number | null, locale: Locale): string =>
+	of === null ? BLANK : countOf(locale, of, 'months');
+const dayOf = (of: CalendarDate | null, locale: Locale): string =>
+	of === null ? BLANK : writeDate(of, locale);
+const monthOf = (of: CalendarDate | null, locale: Locale): string =>
+	of === null ? BLANK : writeMonth(of, locale);
 
 /** “Quillmark card and Pellan Stores card are paid off by Harbour loan at 11.5 %, over 48 months; fee 4 %, added to it” */
 export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writing): string {
@@ -225,8 +225,8 @@ function ruleInWords(rule: NewDebtEntry['rule'], writing: Writing): string {
 }
 
 /** “One, Two and Three”; “No debt” */
-const namesOf = (names: readonly string[], spoken: Spoken): string =>
-	names.length === 0 ? text(spoken, 'no debt') : listOf(spoken, names);
+const namesOf = (names: readonly string[], locale: Locale): string =>
+	names.length === 0 ? text(locale, 'no debt') : listOf(locale, names);
 
 /** Why what a plan changes is not possible, and how to fix it. */
 export function refusalInWords(refusal: PlanRefusal, nameOf: Names, writing: Writing): string {

@@ -7,16 +7,16 @@ import type { Plan } from '../core/plan/terms';
 import type { PlanFigureName } from '../core/working/plan-figure';
 import { grouped, writeAmount, writeMoney, writeMonth, writeShortMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
-import { signOf, soonerInWords } from './amounts';
+import { oneUnit, signOf, soonerInWords } from './amounts';
 import en from '../messages/en/comparison.json';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import { figure, say, type Phrase, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 
 /** What a figure by which plans are compared is called. */
-export const comparedName = (name: ComparedFigure, spoken: Spoken): string =>
-	text(spoken, 'figure', { figure: name });
+export const comparedName = (name: ComparedFigure, locale: Locale): string =>
+	text(locale, 'figure', { figure: name, unit: oneUnit(locale) });
 
 export function writeCompared(
 	name: ComparedFigure,
@@ -68,8 +68,8 @@ interface Named {
 }
 
 /** “One new loan”, assumed terms: the best of what nobody has agreed to is never named without that. */
-const titleOf = ({ name, assumed = false }: Named, spoken: Spoken): Sentence =>
-	sentence(spoken, 'titled', { name, assumed: assumed ? 'yes' : 'no' });
+const titleOf = ({ name, assumed = false }: Named, locale: Locale): Sentence =>
+	sentence(locale, 'titled', { name, assumed: assumed ? 'yes' : 'no' });
 
 /** A figure of one of the plans, which opens its working. */
 const ofPlan = ({ id }: Named, words: string, name: PlanFigureName): Phrase => ({
@@ -107,9 +107,9 @@ export function comparisonSentence(plans: readonly Named[], writing: Writing): S
 /** What is said of a column whose plan is not computed, or rests on terms that nobody has named; null: nothing. */
 export const columnNote = (
 	{ refused, assumed }: { readonly refused: boolean; readonly assumed: boolean },
-	spoken: Spoken
+	locale: Locale
 ): string | null =>
-	refused ? text(spoken, 'not computed') : assumed ? text(spoken, 'assumed') : null;
+	refused ? text(locale, 'not computed') : assumed ? text(locale, 'assumed') : null;
 
 /** “8 months sooner but 412.00 more”, “never paid off”; null for what the others are measured against. */
 export function verdict(difference: PlanDifference | null, writing: Writing): string | null {
@@ -163,8 +163,8 @@ export function owedUnderEach(
 const LOOKS = ['owed', 'cost', 'balance'] as const;
 export type ComparedLook = (typeof LOOKS)[number];
 
-export const lookChoices = (spoken: Spoken) =>
-	LOOKS.map((value) => ({ value, words: text(spoken, 'looks', { look: value }) }));
+export const lookChoices = (locale: Locale) =>
+	LOOKS.map((value) => ({ value, words: text(locale, 'looks', { look: value }) }));
 
 /** “March 2028, interest and fees so far against paying the minimums: 1 Highest rate first 812.00 less · …” */
 export function aheadOfEach(
@@ -195,8 +195,8 @@ export const aheadInWords = (
 	ends: readonly string[],
 	by: AheadBy,
 	measure: string,
-	spoken: Spoken
-): string => text(spoken, 'ahead picture', { by, measure, plans: ends.join('; ') });
+	locale: Locale
+): string => text(locale, 'ahead picture', { by, measure, plans: ends.join('; ') });
 
 /** When a debt is gone in a plan: “May 2028”, “at the start”, “never”; “—” where the plan has no such debt. */
 export function goneInWords(plan: Plan, id: string, writing: Writing): string {
@@ -215,5 +215,5 @@ export const endOfLine = (name: string, { ending }: Plan, writing: Writing): str
 		: text(writing, 'line never', { name });
 
 /** The picture of plans in words, from what is at the ends of their lines. */
-export const comparedInWords = (ends: readonly string[], spoken: Spoken): string =>
-	text(spoken, 'picture', { plans: ends.join('; ') });
+export const comparedInWords = (ends: readonly string[], locale: Locale): string =>
+	text(locale, 'picture', { plans: ends.join('; ') });

@@ -13,9 +13,9 @@ import type { CalendarDate } from '../core/quantities/calendar';
 import type { InterestRounding, Percent } from '../core/quantities/rate';
 import { grouped, precise, writeDate, writeAmount, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
-import { countOf, monthsInWords } from './amounts';
+import { countOf, monthsInWords, oneUnit } from './amounts';
 import en from '../messages/en/debt-working.json';
-import { capital, messagesOf, type Spoken } from '../messages/message';
+import { capital, messagesOf, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en });
 
@@ -193,40 +193,40 @@ function restWords({ because, balloon }: Formula & { kind: 'rest' }, writing: Wr
 function conventionWords(
 	convention: Convention,
 	annual: string,
-	spoken: Spoken
+	locale: Locale
 ): { words: string; numbers: string } {
 	switch (convention.kind) {
 		case 'nominal':
 		case 'effective': {
 			const { kind, paymentsPerYear: m } = convention;
 			const numbers = kind === 'nominal' ? 'nominal numbers' : 'effective numbers';
-			return { words: text(spoken, kind, { m }), numbers: text(spoken, numbers, { annual, m }) };
+			return { words: text(locale, kind, { m }), numbers: text(locale, numbers, { annual, m }) };
 		}
 		case 'compounded': {
 			const { compoundsPerYear: c, paymentsPerYear: m } = convention;
 			const parts = { annual, c, m };
 			return {
-				words: text(spoken, 'compounded', parts),
-				numbers: text(spoken, 'compounded numbers', parts)
+				words: text(locale, 'compounded', parts),
+				numbers: text(locale, 'compounded numbers', parts)
 			};
 		}
 		case 'daily': {
 			const parts = partsOf(convention).map(({ at, days, year }) =>
-				text(spoken, 'daily numbers', { annual: writePercent(at, spoken), days, year })
+				text(locale, 'daily numbers', { annual: writePercent(at, locale), days, year })
 			);
 			const sum = parts.join(' + ');
 			return {
-				words: text(spoken, 'daily'),
-				numbers: parts.length === 1 ? sum : text(spoken, 'daily pieces', { sum })
+				words: text(locale, 'daily'),
+				numbers: parts.length === 1 ? sum : text(locale, 'daily pieces', { sum })
 			};
 		}
 		case 'daily-compounded': {
 			const powers = partsOf(convention).map(({ at, days, year }) =>
-				text(spoken, 'daily compounded power', { annual: writePercent(at, spoken), days, year })
+				text(locale, 'daily compounded power', { annual: writePercent(at, locale), days, year })
 			);
 			return {
-				words: text(spoken, 'daily compounded'),
-				numbers: text(spoken, 'daily compounded numbers', { powers: powers.join(' × ') })
+				words: text(locale, 'daily compounded'),
+				numbers: text(locale, 'daily compounded numbers', { powers: powers.join(' × ') })
 			};
 		}
 	}
@@ -247,13 +247,13 @@ function partsOf({ pieces, dayYear }: ByDay): { at: Percent; days: number; year:
 }
 
 /** Which days bear which rate, where it changes within the period: “18 May to 31 May at 27.99 %”. */
-const ratesByDay = (convention: Convention, spoken: Spoken): string[] =>
+const ratesByDay = (convention: Convention, locale: Locale): string[] =>
 	'pieces' in convention && convention.pieces.length > 1
 		? convention.pieces.map(({ from, to, annual }) =>
-				text(spoken, 'days at', {
-					from: writeDate(from, spoken),
-					to: writeDate(to, spoken),
-					annual: writePercent(annual, spoken)
+				text(locale, 'days at', {
+					from: writeDate(from, locale),
+					to: writeDate(to, locale),
+					annual: writePercent(annual, locale)
 				})
 			)
 		: [];
@@ -261,11 +261,11 @@ const ratesByDay = (convention: Convention, spoken: Spoken): string[] =>
 /** “31.99 % from 1 Jun 2027 holds from the next period on, as this one began before that day” */
 const waitingWords = (
 	{ annual, date }: { readonly annual: Percent; readonly date: CalendarDate },
-	spoken: Spoken
+	locale: Locale
 ): string =>
-	text(spoken, 'waiting', {
-		annual: writePercent(annual, spoken),
-		date: writeDate(date, spoken)
+	text(locale, 'waiting', {
+		annual: writePercent(annual, locale),
+		date: writeDate(date, locale)
 	});
 
 function minimumWritten(
@@ -331,27 +331,30 @@ const outcome = (
 	writing: Writing
 ): string => text(writing, 'outcome', { unrounded: precise(unrounded, writing), rounding, is });
 
-function shortName(figure: Figure, spoken: Spoken): string {
+const nameOf = (name: Figure['name'], locale: Locale): string =>
+	text(locale, 'name', { name, unit: oneUnit(locale) });
+
+function shortName(figure: Figure, locale: Locale): string {
 	// Two of these can be in one sum.
-	if (figure.name === 'interestSoFar') return figureName(figure, spoken);
-	return ofOther(figure, text(spoken, 'name', { name: figure.name }), spoken);
+	if (figure.name === 'interestSoFar') return figureName(figure, locale);
+	return ofOther(figure, nameOf(figure.name, locale), locale);
 }
 
 /** “interest of payment 2”, “total interest of the other way” */
-function figureName(figure: Figure, spoken: Spoken): string {
-	const name = text(spoken, 'name', { name: figure.name });
-	if (figure.of === 'against') return text(spoken, 'than the other way', { name });
-	if (figure.of === 'year') return ofOther(figure, yearName(figure, spoken), spoken);
+function figureName(figure: Figure, locale: Locale): string {
+	const name = nameOf(figure.name, locale);
+	if (figure.of === 'against') return text(locale, 'than the other way', { name });
+	if (figure.of === 'year') return ofOther(figure, yearName(figure, locale), locale);
 	if (figure.of === 'run') {
-		const total = figure.name === 'closing' ? text(spoken, 'remaining balance') : name;
-		return ofOther(figure, total, spoken);
+		const total = figure.name === 'closing' ? text(locale, 'remaining balance') : name;
+		return ofOther(figure, total, locale);
 	}
 	const { k } = figure;
 	const row =
 		k < 1
-			? text(spoken, 'of early row', { name, n: 1 - k })
-			: text(spoken, ROW_NAMES[figure.name] ?? 'of row', { name, k });
-	return ofOther(figure, row, spoken);
+			? text(locale, 'of early row', { name, n: 1 - k })
+			: text(locale, ROW_NAMES[figure.name] ?? 'of row', { name, k });
+	return ofOther(figure, row, locale);
 }
 
 const ROW_NAMES = {
@@ -362,13 +365,13 @@ const ROW_NAMES = {
 	interestSoFar: 'interest up to'
 } as Readonly<Partial<Record<Figure['name'], Parameters<typeof text>[1]>>>;
 
-const ofOther = ({ on }: Figure, name: string, spoken: Spoken): string =>
-	on ? text(spoken, 'of the other way', { name }) : name;
+const ofOther = ({ on }: Figure, name: string, locale: Locale): string =>
+	on ? text(locale, 'of the other way', { name }) : name;
 
 /** “interest of 2031”, “paid in 2031” */
-function yearName({ name, year }: YearFigure, spoken: Spoken): string {
+function yearName({ name, year }: YearFigure, locale: Locale): string {
 	const id = name === 'paid' ? 'paid in year' : name === 'closing' ? 'closing of year' : 'of year';
-	return text(spoken, id, { name: text(spoken, 'name', { name }), year: String(year) });
+	return text(locale, id, { name: nameOf(name, locale), year: String(year) });
 }
 
 function writeResult(result: Result, writing: Writing): string {

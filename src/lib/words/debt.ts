@@ -22,13 +22,13 @@ import {
 import type { Writing } from '../reading/writing';
 import { frequencyWords, monthsInWords, shortMonths } from './amounts';
 import en from '../messages/en/debt.json';
-import { listOf, messagesOf, type Spoken } from '../messages/message';
+import { listOf, messagesOf, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en });
 
 /** A debt's name, or words in its place while it has none. */
-export const nameOf = (entry: Pick<DebtEntry, 'name'>, spoken: Spoken): string =>
-	entry.name === '' ? text(spoken, 'unnamed') : entry.name;
+export const nameOf = (entry: Pick<DebtEntry, 'name'>, locale: Locale): string =>
+	entry.name === '' ? text(locale, 'unnamed') : entry.name;
 
 /** The letter that doubles a debt's hue: A, B, … Z, AA, AB, … */
 export function letterOf(index: number): string {
@@ -37,17 +37,17 @@ export function letterOf(index: number): string {
 }
 
 /** The rules of a minimum payment, as they are in the entry grid. */
-export const askedKinds = (spoken: Spoken) =>
-	ASKED_KINDS.map((value) => ({ value, words: askedKind(value, spoken) }));
+export const askedKinds = (locale: Locale) =>
+	ASKED_KINDS.map((value) => ({ value, words: askedKind(value, locale) }));
 
 /** What is still to be taken down before a debt can be run down, in words. */
-export const missingInWords = (missing: readonly MissingField[], spoken: Spoken): string =>
+export const missingInWords = (missing: readonly MissingField[], locale: Locale): string =>
 	listOf(
-		spoken,
+		locale,
 		missing.map((field) =>
 			field === 'balance' || field === 'rate' || field === 'due'
-				? text(spoken, 'field', { field })
-				: fieldMissing(field, spoken)
+				? text(locale, 'field', { field })
+				: fieldMissing(field, locale)
 		)
 	);
 
@@ -105,14 +105,14 @@ export function baselineName(way: Way, debt: DebtEntry, writing: Writing): strin
 }
 
 /** What happens to a debt over time, to choose from. */
-export const happeningKinds = (spoken: Spoken) =>
+export const happeningKinds = (locale: Locale) =>
 	(['extra', 'skip', 'payment', 'rate', 'charge'] as const).map((value) => ({
 		value,
-		words: happeningKind(value, spoken)
+		words: happeningKind(value, locale)
 	}));
 
-export const happeningKind = (kind: Happening['kind'], spoken: Spoken): string =>
-	text(spoken, 'happening kind', { kind });
+export const happeningKind = (kind: Happening['kind'], locale: Locale): string =>
+	text(locale, 'happening kind', { kind });
 
 /** “+400.00 in April, every year”, “24.9 % from Aug 2027”, “no payment in Mar 2027” */
 export function happeningInWords(
@@ -181,10 +181,10 @@ function recurrence(
 }
 
 /** “last payment”, “24.9 % from here” */
-export const markInWords = (mark: Mark, spoken: Spoken): string =>
+export const markInWords = (mark: Mark, locale: Locale): string =>
 	mark.kind === 'new rate'
-		? text(spoken, 'mark of a rate', { rate: writePercent(mark.annual, spoken) })
-		: text(spoken, 'mark', { kind: MARK_KEYS[mark.kind] ?? mark.kind });
+		? text(locale, 'mark of a rate', { rate: writePercent(mark.annual, locale) })
+		: text(locale, 'mark', { kind: MARK_KEYS[mark.kind] ?? mark.kind });
 
 /** The keys of the message for marks whose kind is two words. */
 const MARK_KEYS: Readonly<Partial<Record<Mark['kind'], string>>> = {
@@ -208,9 +208,9 @@ export function lendingInWords(
 }
 
 /** What the lender's paper says beside how interest is charged: “the first 12 payments interest alone”. */
-export const termInWords = ({ interestOnly, asked }: DebtEntry, spoken: Spoken): string[] => [
-	...(interestOnly > 0 ? [text(spoken, 'interest alone', { count: interestOnly })] : []),
-	...(asked.kind === 'level' && asked.atTerm === 'continue' ? [text(spoken, 'goes on')] : [])
+export const termInWords = ({ interestOnly, asked }: DebtEntry, locale: Locale): string[] => [
+	...(interestOnly > 0 ? [text(locale, 'interest alone', { count: interestOnly })] : []),
+	...(asked.kind === 'level' && asked.atTerm === 'continue' ? [text(locale, 'goes on')] : [])
 ];
 
 /** “nominal, charged monthly”, “by the day, a year of 360” */
@@ -273,7 +273,7 @@ const KINDS = {
 } as const;
 
 /** What each 1.00 owed costs, as text: `1.48`. */
-export function costInWords(totals: RunTotals, spoken: Spoken): string {
+export function costInWords(totals: RunTotals, locale: Locale): string {
 	const cost = costPerUnit(totals);
-	return cost === null || totals.ending.status !== 'cleared' ? '—' : grouped(cost, 2, spoken);
+	return cost === null || totals.ending.status !== 'cleared' ? '—' : grouped(cost, 2, locale);
 }

@@ -1,6 +1,6 @@
-/** What can be taken along, and what it is good for. */
-import en from '../messages/en/take-along.json';
-import { messagesOf, type Spoken } from '../messages/message';
+/** Files to export: their names, and why one can't be made. */
+import en from '../messages/en/exports.json';
+import { messagesOf, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en });
 
@@ -8,8 +8,23 @@ const { text } = messagesOf({ en });
 export const takeWords = (
 	subject: 'case' | 'debt' | 'plan' | 'plans',
 	kind: string,
-	spoken: Spoken
+	locale: Locale
 ): { readonly name: string; readonly help: string } => ({
-	name: text(spoken, 'name', { kind, subject }),
-	help: text(spoken, 'help', { kind, subject })
+	name: text(locale, 'name', { kind, subject }),
+	help: text(locale, 'help', { kind, subject })
 });
+
+/** Why no file can be made. */
+export type NothingToMakeReason =
+	| 'no plan shown'
+	| 'incomplete debt'
+	| 'no schedule'
+	| 'deleted plan'
+	| 'nothing to pay'
+	| 'endless plan'
+	| 'incomplete changes'
+	| 'unaffordable fees'
+	| 'deleted case';
+
+export const nothingToMake = (reason: NothingToMakeReason, locale: Locale): string =>
+	text(locale, 'nothing to make', { reason: reason.replaceAll(' ', '_') });

@@ -18,7 +18,7 @@ import { messagesOf } from '../messages/message';
 import { askedKind, choiceWords, fieldName } from '../messages/terms';
 import { planHappeningInWords } from './plan';
 import { orderWords } from './plan-names';
-import { accountInWords } from './taken-in';
+import { accountInWords } from './imports';
 
 const { text } = messagesOf({ en });
 type MessageId = Parameters<typeof text>[1];

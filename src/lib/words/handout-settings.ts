@@ -1,7 +1,7 @@
 /** What can be chosen about a hand-out. */
 import type { HandoutPart } from '../document/handout-parts';
 import en from '../messages/en/handout-settings.json';
-import { capital, messagesOf, type Spoken } from '../messages/message';
+import { capital, messagesOf, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en });
 
@@ -17,8 +17,8 @@ export const PAPER_CHOICES = [
 ] as const;
 
 /** “What to pay” */
-export const handoutPart = (part: HandoutPart, spoken: Spoken): string =>
-	capital(spoken, partInWords(part, spoken));
+export const handoutPart = (part: HandoutPart, locale: Locale): string =>
+	capital(locale, partInWords(part, locale));
 
-export const partInWords = (part: HandoutPart, spoken: Spoken): string =>
-	text(spoken, 'part', { part });
+export const partInWords = (part: HandoutPart, locale: Locale): string =>
+	text(locale, 'part', { part });

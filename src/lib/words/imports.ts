@@ -20,8 +20,8 @@ import type { Writing } from '../reading/writing';
 import { grouped, writeDate, writeMoney, writePercent } from '../reading/written';
 import { countOf } from './amounts';
 import { nameOf } from './debt';
-import en from '../messages/en/taken-in.json';
-import { listOf, messagesOf, type Spoken } from '../messages/message';
+import en from '../messages/en/imports.json';
+import { listOf, messagesOf, type Locale } from '../messages/message';
 import { say, type Sentence } from '../messages/sentence';
 import type { NumberStyle, Style } from '../messages/style';
 
@@ -61,7 +61,7 @@ export function tableSentence(
 const A_DAY = '2027-01-15' as CalendarDate;
 
 /** Where rows come from that no file has. */
-export const asPasted = (spoken: Spoken): string => text(spoken, 'as pasted');
+export const asPasted = (locale: Locale): string => text(locale, 'as pasted');
 
 /** A question about how a table is to be read, and both answers. */
 export interface TableQuestion {
@@ -131,11 +131,11 @@ function columnQuestion(
 }
 
 /** That there are other tables on the sheet, and how each is called: “Loans” from row 14. */
-export const otherTables = (others: readonly TablePlace[], spoken: Spoken) => ({
-	words: text(spoken, 'other tables', { count: others.length }),
+export const otherTables = (others: readonly TablePlace[], locale: Locale) => ({
+	words: text(locale, 'other tables', { count: others.length }),
 	each: others.map((place) => ({
 		place,
-		words: text(spoken, 'another table', {
+		words: text(locale, 'another table', {
 			title: place.title || 'none',
 			row: (place.head ?? 0) + 1
 		})
@@ -146,25 +146,25 @@ export const otherTables = (others: readonly TablePlace[], spoken: Spoken) => ({
 const SHOWN_OF_ROW = 56;
 
 /** The rows that can be headings, to choose from: the first ones that have something in them, or none at all. */
-export function headingChoices(rows: readonly Row[], { head }: TablePlace, spoken: Spoken) {
+export function headingChoices(rows: readonly Row[], { head }: TablePlace, locale: Locale) {
 	const filled = rows.flatMap((row, at) => {
 		const words = row.map((cell) => shown(cell).trim()).filter((cell) => cell !== '');
 		return words.length === 0 ? [] : [{ at, headings: words.join(' · ').slice(0, SHOWN_OF_ROW) }];
 	});
 	const offered = filled.filter(({ at }, place) => place < 12 || at === head);
 	return [
-		{ value: '', words: text(spoken, 'no headings') },
+		{ value: '', words: text(locale, 'no headings') },
 		...offered.map(({ at, headings }) => ({
 			value: String(at),
-			words: text(spoken, 'headings in row', { row: at + 1, headings })
+			words: text(locale, 'headings in row', { row: at + 1, headings })
 		}))
 	];
 }
 
 /** That the counselor left lines out, and what takes them again. */
-export const leftOut = (count: number, spoken: Spoken) => ({
-	words: text(spoken, 'left out', { count }),
-	again: text(spoken, 'take again', { count })
+export const leftOut = (count: number, locale: Locale) => ({
+	words: text(locale, 'left out', { count }),
+	again: text(locale, 'take again', { count })
 });
 
 /** An amount as a style reads it. */
@@ -179,8 +179,8 @@ const MONEY = new Set<Field>(
 );
 
 /** What a column can be taken as. */
-export const columnChoices = (spoken: Spoken) => [
-	{ value: '', words: text(spoken, 'not taken') },
+export const columnChoices = (locale: Locale) => [
+	{ value: '', words: text(locale, 'not taken') },
 	...COLUMNS.map(({ field, heading }) => ({ value: field as string, words: heading }))
 ];
 
@@ -198,18 +198,18 @@ const IN_GRID = new Set<Field>([
 ]);
 
 /** What else a line says, beyond the grid's columns: “Credit limit, Account; not read: soon”. */
-export function alsoInWords({ flat, unread }: TakenLine, spoken: Spoken): string {
+export function alsoInWords({ flat, unread }: TakenLine, locale: Locale): string {
 	const headings = COLUMNS.filter(({ field }) => field in flat && !IN_GRID.has(field));
 	const names = headings.map(({ heading }) => heading).join(', ');
 	const other = unread
 		.filter(({ field }) => !IN_GRID.has(field))
-		.map(({ typed }) => text(spoken, 'also unread', { typed: quoted(typed) }));
+		.map(({ typed }) => text(locale, 'also unread', { typed: quoted(typed) }));
 	return [...(names === '' ? [] : [names]), ...other].join('; ');
 }
 
 /** The last four of an account's digits are enough to know it by. */
-export const accountInWords = (account: string, spoken: Spoken): string =>
-	account.length <= 4 ? account : text(spoken, 'last four', { digits: account.slice(-4) });
+export const accountInWords = (account: string, locale: Locale): string =>
+	account.length <= 4 ? account : text(locale, 'last four', { digits: account.slice(-4) });
 
 /** What an account of a statement would bring, and to which debt. */
 export function accountSentence(
@@ -226,7 +226,7 @@ export function accountSentence(
 		});
 	}
 	const what = sentence(writing, 'account of', {
-		lender: account.lender,
+		creditor: account.lender,
 		account: number,
 		owed: writeMoney(account.owed, writing),
 		day: writeDate(account.asOf, writing),
@@ -285,35 +285,35 @@ export const casesSentence = (
 	cases: readonly CaseDocument[],
 	source: string,
 	of: 'cases' | 'accounts',
-	spoken: Spoken
+	locale: Locale
 ): Sentence => {
 	const labels =
 		of === 'cases'
 			? cases.map(({ label }) => label)
 			: cases.flatMap(({ debts }) => debts.map(({ name }) => name));
 	const shown = labels.length > 5 ? [...labels.slice(0, 4), '…'] : labels;
-	const names = listOf(spoken, shown);
-	return sentence(spoken, of === 'cases' ? 'cases in' : 'statement in', {
+	const names = listOf(locale, shown);
+	return sentence(locale, of === 'cases' ? 'cases in' : 'statement in', {
 		count: labels.length,
 		source: quoted(source),
 		names
 	});
 };
 
-export const takenCases = (labels: readonly string[], spoken: Spoken): string =>
-	text(spoken, 'taken cases', { count: labels.length, first: labels[0] ?? '' });
+export const takenCases = (labels: readonly string[], locale: Locale): string =>
+	text(locale, 'taken cases', { count: labels.length, first: labels[0] ?? '' });
 
-export const tookTooLong = (name: string, spoken: Spoken): string =>
-	text(spoken, 'too long', { name });
+export const tookTooLong = (name: string, locale: Locale): string =>
+	text(locale, 'too long', { name });
 
 /** To one debt only a statement can be added. */
-export const onlyStatements = (name: string, spoken: Spoken): string =>
-	text(spoken, 'only statements', { name });
+export const onlyStatements = (name: string, locale: Locale): string =>
+	text(locale, 'only statements', { name });
 
 /** And a table of debts elsewhere than on the casebook. */
-export const tablesElsewhere = (name: string, spoken: Spoken): string =>
-	text(spoken, 'tables elsewhere', { name });
+export const tablesElsewhere = (name: string, locale: Locale): string =>
+	text(locale, 'tables elsewhere', { name });
 
 /** A file of cases belongs elsewhere than among the debts of one. */
-export const casesElsewhere = (name: string, spoken: Spoken): string =>
-	text(spoken, 'cases elsewhere', { name });
+export const casesElsewhere = (name: string, locale: Locale): string =>
+	text(locale, 'cases elsewhere', { name });

@@ -1,3 +1,9 @@
+/** The keys of each screen, and what they do. */
+import en from '../messages/en/labels/keys.json';
+import { labelsOf } from '../messages/labels';
+
+const { t } = labelsOf({ en });
+
 /** A key, or keys that belong together, and what they do. */
 export interface ScreenKey {
 	readonly keys: string;
@@ -7,86 +13,86 @@ export interface ScreenKey {
 }
 
 const UNDO: readonly ScreenKey[] = [
-	{ keys: 'Ctrl Z', does: 'takes the last change back', edits: true },
-	{ keys: 'Ctrl Shift Z', does: 'makes it again', edits: true }
+	{ keys: 'Ctrl Z', does: t('undo the last change'), edits: true },
+	{ keys: 'Ctrl Shift Z', does: t('redo it'), edits: true }
 ];
 
 const VIEWS: readonly ScreenKey[] = [
-	{ keys: 'F8', does: 'debts, or the plan' },
-	{ keys: 'F9', does: 'plans side by side, or the plan' },
-	{ keys: 'F4', does: 'what happened, or the plan' }
+	{ keys: 'F8', does: t('debts, or back to the plan') },
+	{ keys: 'F9', does: t('side by side, or back to the plan') },
+	{ keys: 'F4', does: t('progress, or back to the plan') }
 ];
 
 const PICTURE: readonly ScreenKey[] = [
-	{ keys: '← →', does: 'in the picture: the month before, the next' },
-	{ keys: 'Page Up, Page Down', does: 'in the picture: a year' },
-	{ keys: '+', does: 'at a month: something happens then', edits: true }
+	{ keys: '← →', does: t('in the chart: previous or next month') },
+	{ keys: 'Page Up, Page Down', does: t('in the chart: by a year') },
+	{ keys: '+', does: t('at a month: add an event'), edits: true }
 ];
 
-const MOVED: ScreenKey = { keys: 'Alt ↑ ↓', does: 'moves the line', edits: true };
+const MOVED: ScreenKey = { keys: 'Alt ↑ ↓', does: t('move the line'), edits: true };
 
 /** The keys of the grid in which debts are taken down. */
 export const GRID_KEYS: readonly ScreenKey[] = [
-	{ keys: 'Enter', does: 'goes on' },
-	{ keys: 'Esc', does: 'takes back' },
-	{ keys: '↑ ↓', does: 'other lines' },
+	{ keys: 'Enter', does: t('next field') },
+	{ keys: 'Esc', does: t('undo field') },
+	{ keys: '↑ ↓', does: t('line above or below') },
 	MOVED,
-	{ keys: 'Ctrl D', does: 'copies it', edits: true },
-	{ keys: 'Ctrl Delete', does: 'deletes it', edits: true },
-	{ keys: 'Ctrl Enter', does: 'opens it' }
+	{ keys: 'Ctrl D', does: t('copy the line'), edits: true },
+	{ keys: 'Ctrl Delete', does: t('delete the line'), edits: true },
+	{ keys: 'Ctrl Enter', does: t('open the debt') }
 ];
 
 /** The keys of the lines of the casebook. */
 export const LINE_KEYS: readonly ScreenKey[] = [
-	{ keys: '↑ ↓', does: 'another case' },
-	{ keys: 'Enter', does: 'opens it' },
-	{ keys: 'h', does: 'opens what happened' },
-	{ keys: 'F2', does: 'renames it', edits: true },
-	{ keys: 'Delete', does: 'puts it in the bin', edits: true }
+	{ keys: '↑ ↓', does: t('case above or below') },
+	{ keys: 'Enter', does: t('open the case') },
+	{ keys: 'h', does: t('open its progress') },
+	{ keys: 'F2', does: t('rename the case'), edits: true },
+	{ keys: 'Delete', does: t('delete the case'), edits: true }
 ];
 
 /** The keys of the table in which balances are entered as they were read. */
 export const READING_KEYS: readonly ScreenKey[] = [
-	{ keys: 'Enter, ↑ ↓', does: 'the balance of another debt' },
-	{ keys: 'Ctrl Enter', does: 'what was paid and bought' }
+	{ keys: 'Enter, ↑ ↓', does: t('balance of another debt') },
+	{ keys: 'Ctrl Enter', does: t('payments and purchases') }
 ];
 
 /** The keys of each screen by its route; a screen that is not here has none of its own. */
 const SCREENS: Readonly<Record<string, readonly ScreenKey[]>> = {
 	'/': [
-		{ keys: '/', does: 'searches the cases' },
-		{ keys: 'n', does: 'a new case', edits: true },
+		{ keys: '/', does: t('search the cases') },
+		{ keys: 'n', does: t('new case'), edits: true },
 		...LINE_KEYS
 	],
 	'/cases/[id=uuid]': [...GRID_KEYS, ...VIEWS, ...UNDO],
 	'/cases/[id=uuid]/debts/[debt=uuid]': [
 		...PICTURE,
-		{ keys: '/', does: 'finds a date in the payments' },
-		{ keys: 'Enter', does: 'on a figure: its working' },
-		{ keys: 'Shift ↑ ↓', does: 'marks rows to copy' },
-		{ keys: 'Delete', does: 'on something that happens: takes it out', edits: true },
+		{ keys: '/', does: t('find a date in the schedule') },
+		{ keys: 'Enter', does: t('on a figure: show the calculation') },
+		{ keys: 'Shift ↑ ↓', does: t('select rows to copy') },
+		{ keys: 'Delete', does: t('on an event: delete it'), edits: true },
 		...VIEWS,
 		...UNDO
 	],
 	'/cases/[id=uuid]/plan': [
-		{ keys: 'm', does: 'the month’s money' },
-		{ keys: '↑ ↓', does: 'there: one more or less; with Page Up, Page Down 25' },
+		{ keys: 'm', does: t('go to the monthly budget') },
+		{ keys: '↑ ↓', does: t('in the budget: by 1; Page Up, Page Down by 25') },
 		...PICTURE,
-		{ keys: ', .', does: 'the month before, or next, in which something happens' },
-		{ keys: 'F7', does: 'every month as a table, or the picture' },
-		{ keys: 'Enter', does: 'on a figure: its working' },
-		{ ...MOVED, does: 'in the order: moves the debt' },
+		{ keys: ', .', does: t('previous or next month with an event') },
+		{ keys: 'F7', does: t('monthly schedule, or back to the chart') },
+		{ keys: 'Enter', does: t('on a figure: show the calculation') },
+		{ ...MOVED, does: t('in the order: move the debt') },
 		...VIEWS,
 		...UNDO
 	],
 	'/cases/[id=uuid]/plans': [
-		{ ...MOVED, does: 'on the name of a figure: moves the line' },
-		{ keys: 'Delete', does: 'on the name of a figure: hides the line' },
-		{ keys: 'Enter', does: 'on a figure: its working' },
+		{ ...MOVED, does: t('on the name of a row: move the row') },
+		{ keys: 'Delete', does: t('on the name of a row: hide the row') },
+		{ keys: 'Enter', does: t('on a figure: show the calculation') },
 		...VIEWS,
 		...UNDO
 	],
-	'/cases/[id=uuid]/happened': [...READING_KEYS, ...VIEWS, ...UNDO],
+	'/cases/[id=uuid]/progress': [...READING_KEYS, ...VIEWS, ...UNDO],
 	'/cases/[id=uuid]/handout': [...VIEWS, ...UNDO],
 	'/cases/[id=uuid]/outbox': [...VIEWS, ...UNDO]
 };
@@ -100,5 +106,4 @@ export const keysFor = (keys: readonly ScreenKey[], edits: boolean): readonly Sc
 	edits ? keys : keys.filter((key) => !key.edits);
 
 /** What the arrow keys do in a picture over time. */
-export const PICTURE_KEYS =
-	'In the picture: ← → the month before or the next; Page Up, Page Down a year';
+export const PICTURE_KEYS = t('In the chart: ← → previous or next …');

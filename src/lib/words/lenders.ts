@@ -9,8 +9,8 @@ import type { Writing } from '../reading/writing';
 import { signOf } from './amounts';
 import { nameOf } from './debt';
 import en from '../messages/en/lenders.json';
-import { messagesOf, type Spoken } from '../messages/message';
-import { accountInWords, oddTransactions } from './taken-in';
+import { messagesOf, type Locale } from '../messages/message';
+import { accountInWords, oddTransactions } from './imports';
 
 const { text } = messagesOf({ en });
 
@@ -53,7 +53,7 @@ export function cameInWords(
 	return says + text(writing, 'from lender odd', { amount, way: signOf(odd) });
 }
 
-export const noAccounts = (spoken: Spoken): string => text(spoken, 'no accounts');
+export const noAccounts = (locale: Locale): string => text(locale, 'no accounts');
 
 /** So many rows are named that can't be read. */
 const NAMED_ROWS = 5;
@@ -77,5 +77,5 @@ export const tableInWords = (
 			: text(writing, 'table without balance')
 	});
 
-export const noTransactions = (source: string, spoken: Spoken): string =>
-	text(spoken, 'no transactions', { source: quoted(source) });
+export const noTransactions = (source: string, locale: Locale): string =>
+	text(locale, 'no transactions', { source: quoted(source) });

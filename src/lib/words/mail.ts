@@ -4,7 +4,7 @@ import type { Writing } from '../reading/writing';
 import en from '../messages/en/mail.json';
 import es from '../messages/es/mail.json';
 import enOutbox from '../messages/en/outbox.json';
-import { listOf, messagesOf, type Language, type Spoken } from '../messages/message';
+import { listOf, messagesOf, type Language, type Locale } from '../messages/message';
 import { plain, type Sentence } from '../messages/sentence';
 
 const { text } = messagesOf({ en, es });
@@ -38,12 +38,12 @@ export function mailText(
 }
 
 /** “the page for the kitchen table (PDF)” */
-export const fileWords = (kind: string, writing: Spoken<Language>): string =>
+export const fileWords = (kind: string, writing: Locale<Language>): string =>
 	text(writing, 'file', { kind });
 
-export const outboxSentence = (count: number, spoken: Spoken): Sentence =>
-	outbox.sentence(spoken, 'outbox', { count });
+export const outboxSentence = (count: number, locale: Locale): Sentence =>
+	outbox.sentence(locale, 'outbox', { count });
 
 /** “31 kB” */
-export const sizeInWords = (bytes: number, spoken: Spoken): string =>
-	outbox.text(spoken, 'size', { size: Math.max(1, Math.round(bytes / 1000)) });
+export const sizeInWords = (bytes: number, locale: Locale): string =>
+	outbox.text(locale, 'size', { size: Math.max(1, Math.round(bytes / 1000)) });

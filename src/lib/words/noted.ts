@@ -5,7 +5,7 @@ import type { Writing } from '../reading/writing';
 import { countOf } from './amounts';
 import en from '../messages/en/noted.json';
 import { messagesOf } from '../messages/message';
-import { accountInWords } from './taken-in';
+import { accountInWords } from './imports';
 
 const { text } = messagesOf({ en });
 

@@ -1,28 +1,32 @@
-/** The people of an agency and their trail, in words. */
-import type { AccountSummary } from '../document/people';
+/** The people of an agency and the audit trail, in words. */
+import type { AccountSummary, AuditEvent } from '../document/people';
 import en from '../messages/en/people.json';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
 
-const { sentence } = messagesOf({ en });
+const { sentence, text } = messagesOf({ en });
 
-/** “4 people may come in, 1 of them a supervisor.” */
-export function accountsSentence(accounts: readonly AccountSummary[], spoken: Spoken): Sentence {
+/** “4 people can sign in, 1 of them a supervisor.” */
+export function accountsSentence(accounts: readonly AccountSummary[], locale: Locale): Sentence {
 	const open = accounts.filter(({ isLocked }) => !isLocked);
-	return sentence(spoken, 'accounts', {
+	return sentence(locale, 'accounts', {
 		count: open.length,
 		supervisors: open.filter(({ role }) => role === 'supervisor').length,
 		locked: accounts.length - open.length
 	});
 }
 
-/** “The last 200 entries of the trail, the latest first.” */
+/** “The latest 200 entries of the audit trail, newest first.” */
 export const trailSentence = (
 	count: number,
 	before: number | null,
 	isOfOne: boolean,
-	spoken: Spoken
+	locale: Locale
 ): Sentence =>
 	before === null
-		? sentence(spoken, 'trail', { count, of: isOfOne ? 'one' : 'all' })
-		: sentence(spoken, 'older', { count, before, of: isOfOne ? 'one' : 'all' });
+		? sentence(locale, 'trail', { count, of: isOfOne ? 'one' : 'all' })
+		: sentence(locale, 'older', { count, before, of: isOfOne ? 'one' : 'all' });
+
+/** “imported a case”: an action of the audit trail, whose record keeps the words it was written with. */
+export const actionInWords = (action: AuditEvent, locale: Locale): string =>
+	text(locale, 'action', { action: action.replaceAll(' ', '_'), recorded: action });

@@ -3,48 +3,48 @@ import type { Order } from '../core/plan/order';
 import type { Measure, PlanEntry } from '../document/plan';
 import en from '../messages/en/plan-names.json';
 import es from '../messages/es/plan-names.json';
-import { messagesOf, type Language, type Spoken } from '../messages/message';
+import { messagesOf, type Language, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en, es });
 
-export const orderWords = (order: Order, spoken: Spoken<Language>): string =>
-	text(spoken, 'order', { order });
+export const orderWords = (order: Order, locale: Locale<Language>): string =>
+	text(locale, 'order', { order });
 
 /** What a plan is called by what it does: what it changes, what it pays, or its order. */
 export function usualName(
 	{ pays, budget, order, changes }: Pick<PlanEntry, 'pays' | 'budget' | 'order' | 'changes'>,
-	spoken: Spoken<Language>
+	locale: Locale<Language>
 ): string {
 	const [first, ...others] = new Set(changes.map(({ kind }) => kind));
 	if (first !== undefined) {
 		return [
-			text(spoken, 'name', { name: first }),
-			...others.map((name) => text(spoken, 'name after another', { name }))
+			text(locale, 'name', { name: first }),
+			...others.map((name) => text(locale, 'name after another', { name }))
 		].join(', ');
 	}
-	if (budget.kind !== 'required') return text(spoken, 'name', { name: order });
-	return text(spoken, 'name', { name: pays === 'paid' ? 'today' : 'minimums' });
+	if (budget.kind !== 'required') return text(locale, 'name', { name: order });
+	return text(locale, 'name', { name: pays === 'paid' ? 'today' : 'minimums' });
 }
 
 /** “paying the minimums”, “paying as today”, “the plan ‘One new loan’” */
 export function measureWords(
 	against: Measure,
 	plans: readonly PlanEntry[],
-	spoken: Spoken<Language>
+	locale: Locale<Language>
 ): string {
 	const entry = plans.find(({ id }) => id === against);
-	if (entry) return text(spoken, 'the plan', { name: entry.name });
-	return text(spoken, 'measure', { measure: against === 'today' ? 'today' : 'minimums' });
+	if (entry) return text(locale, 'the plan', { name: entry.name });
+	return text(locale, 'measure', { measure: against === 'today' ? 'today' : 'minimums' });
 }
 
 /** What plans can be measured against, to choose from. */
 export const measureChoices = (
 	plans: readonly PlanEntry[],
-	spoken: Spoken<Language>
+	locale: Locale<Language>
 ): { readonly value: Measure; readonly words: string }[] => [
 	...(['minimums', 'today'] as const).map((value) => ({
 		value,
-		words: text(spoken, 'measure', { measure: value })
+		words: text(locale, 'measure', { measure: value })
 	})),
 	...plans.map(({ id, name }) => ({ value: id, words: name }))
 ];

@@ -2,7 +2,7 @@
 import { COMPARED_AS, type PlanFigureName, type PlanWorking } from '../core/working/plan-figure';
 import { grouped, writeDate, writeMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
-import { countOf, monthsInWords } from './amounts';
+import { countOf, monthsInWords, oneUnit } from './amounts';
 import { comparedName, writeCompared, writeDistance } from './comparison';
 import {
 	feesWritten,
@@ -99,7 +99,7 @@ function perUnitWritten(
 ): Written {
 	const is = grouped(hundredths, 2, pen.writing);
 	return {
-		title: pen.text('cost per unit'),
+		title: pen.text('cost per unit', { unit: oneUnit(pen.writing) }),
 		words: pen.text('cost per unit words'),
 		numbers: pen.text('cost per unit numbers', {
 			paid: pen.money(paid),

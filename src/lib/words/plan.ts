@@ -9,17 +9,17 @@ import { monthName, writeMoney, writePercent, writeShortMonth } from '../reading
 import type { Writing } from '../reading/writing';
 import { nameOf } from './debt';
 import en from '../messages/en/plan.json';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import { orderWords } from './plan-names';
 
 const { text } = messagesOf({ en });
 
 /** The orders, to choose from, each with what it is good for. */
-export const orderChoices = (spoken: Spoken) =>
+export const orderChoices = (locale: Locale) =>
 	ORDERS.map((value) => ({
 		value,
-		words: orderWords(value, spoken),
-		help: text(spoken, 'order help', { order: value })
+		words: orderWords(value, locale),
+		help: text(locale, 'order help', { order: value })
 	}));
 
 /** A debt with its place in the list, which gives its letter and its hue. */
@@ -41,7 +41,7 @@ export function listedDebts(
 		plans
 	}: Pick<CaseDocument, 'debts'> & { readonly plans: readonly Pick<PlanEntry, 'changes'>[] },
 	debts: readonly PlannedDebt[],
-	spoken: Spoken
+	locale: Locale
 ): Listed[] {
 	const known = new Set(debts.map(({ id }) => id));
 	const news = plans.flatMap(({ changes }) => changes.flatMap((change) => newDebtOf(change) ?? []));
@@ -49,13 +49,13 @@ export function listedDebts(
 	return [
 		...entries.map((debt, place) => ({
 			id: debt.id,
-			name: nameOf(debt, spoken),
+			name: nameOf(debt, locale),
 			place,
 			isNew: false
 		})),
 		...brought.map(({ id, name }, index) => ({
 			id,
-			name: name || text(spoken, 'new debt'),
+			name: name || text(locale, 'new debt'),
 			place: entries.length + index,
 			isNew: true
 		}))
@@ -66,11 +66,11 @@ export function listedDebts(
 export function planDebtName(
 	{ debts, plans }: Pick<CaseDocument, 'debts' | 'plans'>,
 	id: string,
-	spoken: Spoken
+	locale: Locale
 ): string {
 	const brought = plans.flatMap(({ changes }) => changes.map(newDebtOf));
 	const found = debts.find((debt) => debt.id === id) ?? brought.find((debt) => debt?.id === id);
-	return nameOf(found ?? { name: '' }, spoken);
+	return nameOf(found ?? { name: '' }, locale);
 }
 
 /** “+400.00 in April, every year”, “950.00 from Jan 2028” */
@@ -84,12 +84,12 @@ export function planHappeningInWords(item: PlanHappening, writing: Writing): str
 }
 
 /** “24.99 % from Mar 2028”, “agreed from Mar 2027” */
-export const changeDayInWords = (change: ChangeEntry, day: CalendarDate, spoken: Spoken): string =>
-	text(spoken, 'change day', {
+export const changeDayInWords = (change: ChangeEntry, day: CalendarDate, locale: Locale): string =>
+	text(locale, 'change day', {
 		kind: change.kind,
 		rate:
 			change.kind === 'transfer' && change.thenRate !== null
-				? writePercent(change.thenRate, spoken)
+				? writePercent(change.thenRate, locale)
 				: '',
-		month: writeShortMonth(day, spoken)
+		month: writeShortMonth(day, locale)
 	});

@@ -1,14 +1,14 @@
 /** How the figures of what happened come about, in words and numbers. */
 import { type Cents, ZERO, size } from '../core/quantities/money';
 import { howPaid, type DebtDrift, type Drift } from '../core/plan/drift';
-import type { DriftPart, Interval } from '../core/plan/happened';
+import type { DriftPart, Interval } from '../core/plan/progress';
 import type { DriftFigure, DriftFigureName } from '../core/working/drift-figure';
 import { apart, type ComeBack } from '../document/coming-back';
 import { writeDate, writeAmount, writeMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import type { WrittenWorking } from './debt-working';
-import en from '../messages/en/happened-working.json';
-import { sizedParts } from './happened';
+import en from '../messages/en/progress-working.json';
+import { sizedParts } from './progress';
 import { messagesOf } from '../messages/message';
 
 const { text } = messagesOf({ en });

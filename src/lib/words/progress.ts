@@ -10,7 +10,7 @@ import {
 	type HowPaid,
 	type Parts
 } from '../core/plan/drift';
-import { DRIFT_PARTS, type DriftPart } from '../core/plan/happened';
+import { DRIFT_PARTS, type DriftPart } from '../core/plan/progress';
 import type { DriftFigureName } from '../core/working/drift-figure';
 import {
 	apart,
@@ -23,8 +23,8 @@ import { writeDate, writeMoney, writeMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { signOf } from './amounts';
 import { verdict } from './comparison';
-import en from '../messages/en/happened.json';
-import { capital, listOf, messagesOf, type Spoken } from '../messages/message';
+import en from '../messages/en/progress.json';
+import { capital, listOf, messagesOf, type Locale } from '../messages/message';
 import { figure, interest, say, type Phrase, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
@@ -139,8 +139,8 @@ function partsInWords(
 	});
 }
 
-const capitalised = ([first, ...others]: Sentence, spoken: Spoken): Sentence =>
-	first ? [{ ...first, text: capital(spoken, first.text) }, ...others] : [];
+const capitalised = ([first, ...others]: Sentence, locale: Locale): Sentence =>
+	first ? [{ ...first, text: capital(locale, first.text) }, ...others] : [];
 
 /** Those that are not zero, by size. */
 export const sizedParts = (parts: Parts): DriftPart[] =>
@@ -149,9 +149,9 @@ export const sizedParts = (parts: Parts): DriftPart[] =>
 	);
 
 /** “A”, “A and B”, “A, B and C”, of phrases. */
-function joined(items: readonly Sentence[], spoken: Spoken): Sentence {
+function joined(items: readonly Sentence[], locale: Locale): Sentence {
 	const marks = items.map((_, at) => `\u0000${at}\u0000`);
-	return listOf(spoken, marks)
+	return listOf(locale, marks)
 		.split('\u0000')
 		.flatMap((piece, at) =>
 			at % 2 === 1 ? (items[Number(piece)] ?? []) : piece === '' ? [] : [say(piece)]
@@ -244,10 +244,10 @@ export function bringsBackInWords(
 }
 
 /** What a moment on the line of visits was. */
-export const momentInWords = ({ kind, name, amount }: Moment, spoken: Spoken): string =>
+export const momentInWords = ({ kind, name, amount }: Moment, locale: Locale): string =>
 	kind === 'visit'
-		? text(spoken, amount === null ? 'not read' : 'read')
-		: text(spoken, kind === 'choice' ? 'chosen' : 'gone on', { name });
+		? text(locale, amount === null ? 'not read' : 'read')
+		: text(locale, kind === 'choice' ? 'chosen' : 'gone on', { name });
 
 /** Two moments beside each other: “From 12 Jun 2027 to 15 Sep 2027: 2 months later, 208.30 more.” */
 export function betweenInWords(
@@ -267,8 +267,8 @@ export function betweenInWords(
 }
 
 /** What a part is called beside its bar: behind the plan, or ahead of it. */
-export const partName = (part: DriftPart, amount: number, spoken: Spoken): string =>
-	text(spoken, amount < 0 ? 'part ahead' : 'part', { part });
+export const partName = (part: DriftPart, amount: number, locale: Locale): string =>
+	text(locale, amount < 0 ? 'part ahead' : 'part', { part });
 
 /** A debt's bar in words, for those who do not see it. */
 export function barInWords(
@@ -284,18 +284,18 @@ export function barInWords(
 		: text(writing, 'bar', { name, parts: listOf(writing, pieces) });
 }
 
-export const happenedPicture = (count: number, spoken: Spoken): string =>
-	text(spoken, 'picture', { count });
-export const lineExpected = (date: CalendarDate, spoken: Spoken): string =>
-	text(spoken, 'line expected', { date: writeDate(date, spoken) });
-export const lineReal = (spoken: Spoken): string => text(spoken, 'line real');
-export const lineAhead = (spoken: Spoken): string => text(spoken, 'line ahead');
+export const happenedPicture = (count: number, locale: Locale): string =>
+	text(locale, 'picture', { count });
+export const lineExpected = (date: CalendarDate, locale: Locale): string =>
+	text(locale, 'line expected', { date: writeDate(date, locale) });
+export const lineReal = (locale: Locale): string => text(locale, 'line real');
+export const lineAhead = (locale: Locale): string => text(locale, 'line ahead');
 
-export const happenedKind = (kind: 'payment' | 'charge' | 'fee', spoken: Spoken): string =>
-	text(spoken, 'kind', { kind });
-export const alsoInFileWords = (spoken: Spoken): string => text(spoken, 'also in file');
-export const sinceWords = (date: CalendarDate, spoken: Spoken): string =>
-	text(spoken, 'since start', { date: writeDate(date, spoken) });
+export const happenedKind = (kind: 'payment' | 'charge' | 'fee', locale: Locale): string =>
+	text(locale, 'kind', { kind });
+export const alsoInFileWords = (locale: Locale): string => text(locale, 'also in file');
+export const sinceWords = (date: CalendarDate, locale: Locale): string =>
+	text(locale, 'since start', { date: writeDate(date, locale) });
 export const computedWords = (amount: Cents, writing: Writing): string =>
 	text(writing, 'computed words', { amount: writeMoney(amount, writing) });
 /** “About 1,240.00 was paid, as the balances show.” */
@@ -312,8 +312,8 @@ export const inFileWords = (count: number, paid: Cents, charged: Cents, writing:
 export const afterVisit = (
 	date: CalendarDate,
 	latest: CalendarDate,
-	spoken: Spoken
+	locale: Locale
 ): { readonly problem: string; readonly allowed: string } => ({
-	problem: text(spoken, 'after visit', { date: writeDate(date, spoken) }),
-	allowed: text(spoken, 'up to visit', { date: writeDate(latest, spoken) })
+	problem: text(locale, 'after visit', { date: writeDate(date, locale) }),
+	allowed: text(locale, 'up to visit', { date: writeDate(latest, locale) })
 });

@@ -26,7 +26,7 @@ import { countOf, monthsInWords } from './amounts';
 import { endInWords, isNever } from './debt';
 import type { WrittenWorking } from './debt-working';
 import en from '../messages/en/questions.json';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en });
 
@@ -34,8 +34,8 @@ const QUESTIONS = ['payment', 'time', 'rate', 'afford', 'paid', 'extra'] as cons
 export type QuestionId = (typeof QUESTIONS)[number];
 
 /** The questions, to choose from. */
-export const questions = (spoken: Spoken) =>
-	QUESTIONS.map((value) => ({ value, words: text(spoken, 'question', { question: value }) }));
+export const questions = (locale: Locale) =>
+	QUESTIONS.map((value) => ({ value, words: text(locale, 'question', { question: value }) }));
 
 /** The answer for the blank, null where there is none, the sentence below it, and how it comes about. */
 export interface Answered {
@@ -49,16 +49,16 @@ export interface Answered {
 /** Why a question has no answer. */
 export const unanswered = (
 	why: 'nothing due' | 'months swapped' | 'no other debt',
-	spoken: Spoken
-): string => text(spoken, why);
+	locale: Locale
+): string => text(locale, why);
 
 /** What an answer would change, once it is used. */
 export const useInWords = (
 	what: 'paid' | 'rate' | 'balance' | 'extra',
 	to: string,
 	now: string,
-	spoken: Spoken
-): string => text(spoken, `use ${what}`, { to, now });
+	locale: Locale
+): string => text(locale, `use ${what}`, { to, now });
 
 /** “191.21 a month pays it off by June 2029” */
 export function paymentAnswered(
@@ -299,5 +299,5 @@ function tried(
 	return { text: said, figure: null };
 }
 
-const periodRate = (i: number, spoken: Spoken): string =>
-	text(spoken, 'period rate', { rate: (i * 100).toFixed(6) });
+const periodRate = (i: number, locale: Locale): string =>
+	text(locale, 'period rate', { rate: (i * 100).toFixed(6) });

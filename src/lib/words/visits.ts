@@ -2,18 +2,18 @@
 import { grouped } from '../reading/written';
 import { countOf } from './amounts';
 import en from '../messages/en/visits.json';
-import { messagesOf, type Spoken } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en });
 
-export const monthsChoices = (spoken: Spoken) =>
+export const monthsChoices = (locale: Locale) =>
 	[1, 2, 3, 6, 12].map((months) => ({
 		value: String(months),
-		words: countOf(spoken, months, 'months')
+		words: countOf(locale, months, 'months')
 	}));
 
-export const offChoices = (spoken: Spoken) =>
+export const offChoices = (locale: Locale) =>
 	[5_000, 10_000, 20_000, 50_000, 100_000, null].map((off) => ({
 		value: String(off),
-		words: off === null ? text(spoken, 'however far') : grouped(off, 2, spoken)
+		words: off === null ? text(locale, 'however far') : grouped(off, 2, locale)
 	}));

@@ -2,11 +2,11 @@ import type { CaseDocument } from '../document/case';
 import type { NamedBytes } from '../exchange/bytes';
 import type { AccountStatement } from '../exchange/statement-ofx';
 import type { Sheet } from '../exchange/table';
-import type { Spoken } from '../messages/message';
+import type { Locale } from '../messages/message';
 
 export interface FileTask {
 	readonly file: NamedBytes;
-	readonly spoken: Spoken;
+	readonly locale: Locale;
 }
 
 /** What a file holds. */

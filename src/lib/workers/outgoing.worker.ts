@@ -22,7 +22,7 @@ async function allCases(ids: readonly string[]): Promise<OutgoingFile> {
 		const response = await fetch(`/api/cases/file?${query.toString()}`, {
 			signal: AbortSignal.timeout(LONGEST_REQUEST)
 		});
-		if (!response.ok) throw new NothingToMake('a case that is gone');
+		if (!response.ok) throw new NothingToMake('deleted case');
 		cases.push(...((await response.json()) as { cases: CaseDocument[] }).cases);
 		tell(cases.length / ids.length);
 	}
@@ -37,7 +37,7 @@ async function made(task: MakeTask): Promise<MakeAnswer> {
 		return { kind: 'made', file };
 	} catch (error) {
 		if (!(error instanceof NothingToMake)) throw error;
-		return { kind: 'failed', message: error.message };
+		return { kind: 'failed', reason: error.reason };
 	}
 }
 

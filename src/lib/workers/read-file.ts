@@ -1,6 +1,6 @@
 import { mostBytes } from '../exchange/bytes';
-import type { Spoken } from '../messages/message';
-import { tookTooLong } from '../words/taken-in';
+import type { Locale } from '../messages/message';
+import { tookTooLong } from '../words/imports';
 import FileWorker from './read-file.worker?worker';
 import type { FileContent, FileTask } from './file-content';
 import { start } from './start';
@@ -10,18 +10,18 @@ const LONGEST = 30_000;
 const LONGEST_PER_MEGABYTE = 1_000;
 
 /** Reads a file in a worker of its own, which is ended when it is read, refused, or takes too long. */
-export async function readFile(file: File, spoken: Spoken): Promise<FileContent> {
+export async function readFile(file: File, locale: Locale): Promise<FileContent> {
 	const { name } = file;
 	// Of a file that is too large, enough to be refused.
 	const bytes = new Uint8Array(await file.slice(0, mostBytes(name) + 1).arrayBuffer());
 	return new Promise((resolve) => {
-		const task: FileTask = { file: { name, bytes }, spoken };
+		const task: FileTask = { file: { name, bytes }, locale };
 		const leave = (content: FileContent): void => {
 			clearTimeout(waiting);
 			worker.end();
 			resolve(content);
 		};
-		const failed = () => leave({ kind: 'refused', message: tookTooLong(name, spoken) });
+		const failed = () => leave({ kind: 'refused', message: tookTooLong(name, locale) });
 		const worker = start<FileTask, FileContent>(FileWorker, task, {
 			onanswer: leave,
 			onfail: failed

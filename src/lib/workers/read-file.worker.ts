@@ -5,13 +5,13 @@ import { accountsOf } from '../exchange/statement-ofx';
 import { sheetsIn } from '../exchange/sheets';
 import type { FileContent, FileTask } from './file-content';
 
-async function contentOf({ file, spoken }: FileTask): Promise<FileContent> {
+async function contentOf({ file, locale }: FileTask): Promise<FileContent> {
 	const { name } = file;
 	try {
-		const kind = kindOf(file, spoken);
-		if (kind === 'json') return { kind: 'cases', name, cases: casesOf(file, spoken) };
-		if (kind === 'ofx') return { kind: 'accounts', name, accounts: accountsOf(file, spoken) };
-		return { kind: 'sheets', name, sheets: await sheetsIn(file, spoken) };
+		const kind = kindOf(file, locale);
+		if (kind === 'json') return { kind: 'cases', name, cases: casesOf(file, locale) };
+		if (kind === 'ofx') return { kind: 'accounts', name, accounts: accountsOf(file, locale) };
+		return { kind: 'sheets', name, sheets: await sheetsIn(file, locale) };
 	} catch (error) {
 		if (!(error instanceof Refusal)) throw error;
 		return { kind: 'refused', message: error.message };

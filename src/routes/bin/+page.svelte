@@ -13,6 +13,7 @@
 	import { binSentence } from '$lib/words/bin';
 	import { touchedInWords } from '$lib/words/casebook';
 	import type { PageProps } from './$types';
+	import { t } from '$lib/words/labels/casebook';
 
 	const { data }: PageProps = $props();
 
@@ -30,27 +31,29 @@
 	}
 
 	const bringBack = ({ id, label }: BinnedCase) =>
-		void carryOut(restoreCase(id), `“${label}” is in the casebook again.`);
+		void carryOut(restoreCase(id), t('“{label}” is back in the casebook', { label }));
 	const forget = ({ id, label }: BinnedCase) =>
-		void carryOut(forgetCase(id), `“${label}” is deleted for good.`);
+		void carryOut(forgetCase(id), t('“{label}” is permanently deleted', { label }));
 </script>
 
-<svelte:head><title>Bin · Residuum</title></svelte:head>
+<svelte:head><title>{t('Deleted cases')} · Residuum</title></svelte:head>
 <TopLine
 	path={[
-		{ name: 'Casebook', href: '/' },
-		{ name: 'Bin', href: '/bin' }
+		{ name: t('Casebook'), href: '/' },
+		{ name: t('Deleted cases'), href: '/bin' }
 	]}
 />
 <main>
-	<h1 class="unseen">Bin</h1>
+	<h1 class="unseen">{t('Deleted cases')}</h1>
 	<Answered sentence={binSentence(data.cases.length, data.days, SCREEN)} />
 	{#if data.cases.length > 0}
 		<QuietTable row={42}>
 			<thead>
 				<tr>
-					<th scope="col">Client</th><th scope="col">Deleted</th><th scope="col">Stays until</th>
-					<th scope="col"><span class="unseen">What can be done</span></th>
+					<th scope="col">{t('Client')}</th><th scope="col">{t('Deleted')}</th><th scope="col"
+						>{t('Kept until')}</th
+					>
+					<th scope="col"><span class="unseen">{t('Actions')}</span></th>
 				</tr>
 			</thead>
 			<tbody>
@@ -62,25 +65,25 @@
 						<td>{writeDate(goneAt.slice(0, 10) as CalendarDate, SCREEN)}</td>
 						<td class="acts">
 							{#if asked === id}
-								<span>It can’t be brought back then.</span>
+								<span>{t('This cannot be undone')}</span>
 								<button
 									type="button"
 									class="sure"
-									aria-label="Yes, delete for good {label}"
-									onclick={() => forget(line)}>Yes, delete for good</button
+									aria-label={t('Yes, delete {label} permanently', { label })}
+									onclick={() => forget(line)}>{t('Yes, delete permanently')}</button
 								>
-								<button type="button" onclick={() => (asked = null)}>Keep it</button>
+								<button type="button" onclick={() => (asked = null)}>{t('Keep it')}</button>
 							{:else}
 								<button
 									type="button"
-									aria-label="Bring back {label}"
-									onclick={() => bringBack(line)}>Bring back</button
+									aria-label={t('Restore {label}', { label })}
+									onclick={() => bringBack(line)}>{t('Restore')}</button
 								>
 								{#if mayForget}
 									<button
 										type="button"
-										aria-label="Delete for good … {label}"
-										onclick={() => (asked = id)}>Delete for good …</button
+										aria-label={t('Delete permanently … {label}', { label })}
+										onclick={() => (asked = id)}>{t('Delete permanently …')}</button
 									>
 								{/if}
 							{/if}

@@ -3,97 +3,96 @@
 	import Answer from '$lib/ui/Answer.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import type { PageProps } from './$types';
+	import Phrases from '$lib/ui/Phrases.svelte';
+	import { sentence as phrases, t } from '$lib/words/labels/damaged';
 
 	const { data }: PageProps = $props();
 	const { folder, tables } = $derived(data.damage);
 
 	const TABLE_WORDS: Readonly<Record<string, string>> = {
-		case_file: 'the list of cases',
-		debt: 'the debts',
-		debt_transaction: 'what lenders’ files say',
-		forecast: 'what plans were expected to do',
-		visit: 'the visits of clients',
-		reading: 'the balances that were read',
-		happened: 'payments and charges that were typed',
-		outbox_message: 'messages to clients',
-		happening: 'what happens to debts over time',
-		way: 'ways of paying that are compared',
-		plan: 'the plans',
-		plan_place: 'the own orders of plans',
-		plan_happening: 'what happens to the money of plans',
-		plan_change: 'what plans change about the debts',
-		plan_change_debt: 'which debts those changes are about',
-		plan_choice: 'the plans that were chosen',
-		household_line: 'what households earn and need',
-		case_revision: 'the history of the cases'
+		case_file: t('the list of cases'),
+		debt: t('the debts'),
+		debt_transaction: t('transactions from creditors’ files'),
+		forecast: t('saved forecasts'),
+		visit: t('visits'),
+		reading: t('recorded balances'),
+		happened: t('recorded payments and charges'),
+		outbox_message: t('messages to clients'),
+		happening: t('events of debts'),
+		way: t('ways of paying'),
+		plan: t('the plans'),
+		plan_place: t('custom orders of plans'),
+		plan_happening: t('events of plans'),
+		plan_change: t('changes of plans'),
+		plan_change_debt: t('debts in changes of plans'),
+		plan_choice: t('chosen plans'),
+		household_line: t('budget sheets'),
+		case_revision: t('the history of the cases')
 	};
 	const readable = $derived.by(() => {
 		const { readable: read, lost } = data;
 		const all = read + (lost ?? 0);
-		if (read === 0) return 'No case can be read out of them.';
-		if (all === read)
-			return `${read === 1 ? 'The one case' : `All ${read} cases`} can still be read.`;
-		return `${read} of ${all} cases can still be read; ${lost === 1 ? 'one' : lost} can’t.`;
+		if (read === 0) return t('No case can be recovered');
+		if (all === read) return t('All cases can be recovered', { all });
+		return t('{read} of {all} cases can be recovered', { read, all, lost: lost ?? 0 });
 	});
 	const sentence = $derived([
 		{
 			text:
 				tables === null
-					? 'The database can’t be opened: its files are damaged.'
-					: 'Some of the data can’t be read any more: files of the database are damaged.'
+					? t('The database cannot be opened: its files …')
+					: t('Some of the data can no longer …')
 		},
 		{ text: ` ${readable}` }
 	]);
 </script>
 
-<svelte:head><title>Damaged data · Residuum</title></svelte:head>
+<svelte:head><title>{t('Damaged data')} · Residuum</title></svelte:head>
 
-<TopLine path={[{ name: 'Damaged data', href: '/damaged' }]} />
+<TopLine path={[{ name: t('Damaged data'), href: '/damaged' }]} />
 <main>
-	<h1 class="unseen">Damaged data</h1>
+	<h1 class="unseen">{t('Damaged data')}</h1>
 	<Answer {sentence} />
 	<p>
-		Nothing is written to them any more. Residuum does not damage files itself: a disk that fails,
-		or a program that writes into its folder, does. The data are in <code>{folder}</code>.
+		{t('Residuum has stopped writing to the data. …')} <code>{folder}</code>.
 	</p>
 	{#if tables !== null}
 		<section>
-			<h2>What is damaged</h2>
+			<h2>{t('Damaged parts')}</h2>
 			<ul>
 				{#each tables as table (table)}
-					<li>{TABLE_WORDS[table] ?? table} <small>(table {table})</small></li>
+					<li>{TABLE_WORDS[table] ?? table} <small>{t('(table {table})', { table })}</small></li>
 				{/each}
 			</ul>
 		</section>
 	{/if}
 	<section>
-		<h2>What can still be read</h2>
+		<h2>{t('Recoverable cases')}</h2>
 		{#if data.readable === 0}
-			<p>Nothing of the cases. A backup is what is left.</p>
+			<p>{t('None of the cases. Only a backup …')}</p>
 		{:else}
-			<p>
-				This file has each case as it was last saved, or as it was at the latest before that can be
-				read: <a href="/damaged/cases.json" download>Save the cases as JSON</a>. A casebook takes it
-				in again as it is, by “Take in a file”.
-			</p>
+			<p>{t('This file has the latest readable version …')}</p>
+			<p><a href="/damaged/cases.json" download>{t('Save the cases as JSON')}</a></p>
 		{/if}
 	</section>
 	<section>
-		<h2>How to put a backup in its place</h2>
+		<h2>{t('Restore a backup')}</h2>
 		<ol>
-			<li>Stop Residuum.</li>
+			<li>{t('Stop Residuum')}</li>
 			<li>
-				Rename the folder <code>postgres</code> in <code>{folder}</code>, to
-				<code>postgres-damaged</code>
-				for instance. Do not delete it: somebody may still get more out of it.
+				<Phrases
+					sentence={phrases('Rename the folder {old} in {folder} to {new}', {
+						old: 'postgres',
+						folder,
+						new: 'postgres-damaged'
+					})}
+				/>
 			</li>
 			<li>
-				Put the latest backup in its place: <code>npm run --silent restore -- FILE</code>, with the
-				same settings.
+				{t('Restore the latest backup')} <code>npm run --silent restore -- FILE</code>
 			</li>
 			<li>
-				Start Residuum again. Without a backup it starts with an empty casebook; take the file of
-				cases in there.
+				{t('Start Residuum again. Without a backup it …')}
 			</li>
 		</ol>
 	</section>

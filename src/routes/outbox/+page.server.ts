@@ -3,5 +3,5 @@ import { listMessages } from '$lib/server/cases/outbox';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({
-	messages: await loading(() => listMessages(null, locals.by))
+	messages: await loading(() => listMessages(null, locals.actor))
 });

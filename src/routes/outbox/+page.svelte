@@ -6,19 +6,20 @@
 	import { outboxSentence } from '$lib/words/mail';
 	import MessageLines from '../MessageLines.svelte';
 	import type { PageProps } from './$types';
+	import { t } from '$lib/words/labels/outbox';
 
 	const { data }: PageProps = $props();
 </script>
 
-<svelte:head><title>Outbox · Residuum</title></svelte:head>
+<svelte:head><title>{t('Outbox')} · Residuum</title></svelte:head>
 <TopLine
 	path={[
-		{ name: 'Casebook', href: '/' },
-		{ name: 'Outbox', href: '/outbox' }
+		{ name: t('Casebook'), href: '/' },
+		{ name: t('Outbox'), href: '/outbox' }
 	]}
 />
 <main>
-	<h1 class="unseen">Outbox</h1>
+	<h1 class="unseen">{t('Outbox')}</h1>
 	<Answer sentence={outboxSentence(data.messages.length, SCREEN)} />
 	{#if data.messages.length > 0}<MessageLines messages={data.messages} withClient />{/if}
 </main>

@@ -3,5 +3,5 @@ import type { PageServerLoad } from './$types';
 
 /** Without accounts there are no passwords. */
 export const load: PageServerLoad = ({ locals }) => {
-	if (locals.by.person === null) error(404, 'There is nothing at this address.');
+	if (locals.actor.person === null) error(404, 'There is nothing at this address.');
 };

@@ -4,6 +4,7 @@
 	import { SHORTEST_PASSWORD } from '$lib/document/people';
 	import SmallPage from '$lib/ui/SmallPage.svelte';
 	import NewPassword from '../NewPassword.svelte';
+	import { t } from '$lib/words/labels/accounts';
 
 	let isSet = $state(false);
 
@@ -16,17 +17,16 @@
 </script>
 
 <SmallPage
-	name="Your password"
+	name={t('Your password')}
 	href="/password"
-	heading={isSet ? 'The password is changed' : 'Another password'}
+	heading={isSet ? t('Password changed') : t('Change password')}
 >
 	{#if isSet}
-		<p role="status">Wherever else you were signed in, you are so no longer.</p>
-		<p><a href="/">To the casebook</a></p>
+		<p role="status">{t('You are now signed out everywhere else')}</p>
+		<p><a href="/">{t('Go to the casebook')}</a></p>
 	{:else}
 		<p>
-			{SHORTEST_PASSWORD} characters at least. Three or four words that do not belong together are easy
-			to remember.
+			{t('At least {SHORTEST_PASSWORD} characters. Three or four …', { SHORTEST_PASSWORD })}
 		</p>
 		<NewPassword asksPresent onset={set} />
 	{/if}

@@ -18,6 +18,7 @@
 	import { touchedInWords } from '$lib/words/casebook';
 	import { accountsSentence } from '$lib/words/people';
 	import type { PageProps } from './$types';
+	import { t } from '$lib/words/labels/accounts';
 
 	const { data }: PageProps = $props();
 
@@ -51,46 +52,47 @@
 
 	function stands({ isLocked, hasPassword, seenAt }: AccountSummary): string {
 		if (isLocked) return 'locked';
-		if (!hasPassword) return 'has not set a password yet';
-		return seenAt === null ? 'signed out' : `at work ${touchedInWords(seenAt, data.today, SCREEN)}`;
+		if (!hasPassword) return t('no password yet');
+		return seenAt === null
+			? t('signed out')
+			: t('last active {seenAt}', { seenAt: touchedInWords(seenAt, data.today, SCREEN) });
 	}
 </script>
 
-<svelte:head><title>People · Residuum</title></svelte:head>
+<svelte:head><title>{t('People')} · Residuum</title></svelte:head>
 <TopLine
 	path={[
-		{ name: 'Casebook', href: '/' },
-		{ name: 'People', href: '/people' }
+		{ name: t('Casebook'), href: '/' },
+		{ name: t('People'), href: '/people' }
 	]}
 />
 <main>
-	<h1 class="unseen">People</h1>
+	<h1 class="unseen">{t('People')}</h1>
 	<Answered sentence={accountsSentence(data.accounts, SCREEN)} />
 
 	<form onsubmit={add}>
 		<label>
-			<span class="name">Name</span>
+			<span class="name">{t('Name')}</span>
 			<input required maxlength={LONGEST_NAME} autocomplete="off" bind:value={name} />
 		</label>
 		<span>
-			<span class="name">Role</span>
-			<Choice label="Role" value={role} options={roles} onchange={(next) => (role = next)} />
+			<span class="name">{t('Role')}</span>
+			<Choice label={t('Role')} value={role} options={roles} onchange={(next) => (role = next)} />
 		</span>
-		<button type="submit" class="filled">Add</button>
+		<button type="submit" class="filled">{t('Add')}</button>
 		<span class="help">
 			{role === 'counselor'
-				? 'sees and changes their own cases and those shared with them'
+				? t('views and edits their own cases and …')
 				: role === 'supervisor'
-					? 'sees and changes all, hands cases over, reads the trail'
-					: 'reads the cases shared with them'}
+					? t('views and edits all cases, reassigns them …')
+					: t('views the cases shared with them')}
 		</span>
 	</form>
 
 	<div role="status" class="outcome">
 		{#if made}
 			<p>
-				Give this link to {made.name}, by a way that only they read. It sets the password, once,
-				within 48 hours:
+				{t('Give this link to {name} privately. It …', { name: made.name })}
 			</p>
 			<p class="link"><code>{made.link}</code></p>
 		{:else if problem}
@@ -101,18 +103,18 @@
 	<QuietTable row={40}>
 		<thead>
 			<tr>
-				<th scope="col">Name</th><th scope="col">Role</th>
-				<th scope="col" class="right">Cases</th><th scope="col">How it stands</th>
-				<th scope="col"><span class="unseen">What can be done</span></th>
+				<th scope="col">{t('Name')}</th><th scope="col">{t('Role')}</th>
+				<th scope="col" class="right">{t('Cases')}</th><th scope="col">{t('Status')}</th>
+				<th scope="col"><span class="unseen">{t('Actions')}</span></th>
 			</tr>
 		</thead>
 		<tbody>
 			{#each data.accounts as account (account.id)}
 				<tr class:locked={account.isLocked}>
-					<th scope="row">{account.name}{account.id === data.person?.id ? ' (you)' : ''}</th>
+					<th scope="row">{account.name}{account.id === data.person?.id ? t('(you)') : ''}</th>
 					<td>
 						<Choice
-							label="Role of {account.name}"
+							label={t('Role of {name}', { name: account.name })}
 							value={account.role}
 							options={roles}
 							onchange={(next) => change(account, { what: 'role', role: next })}
@@ -124,22 +126,25 @@
 						{#if account.isLocked}
 							<button
 								type="button"
-								aria-label="Unlock {account.name}"
-								onclick={() => change(account, { what: 'unlock' })}>Unlock</button
+								aria-label={t('Unlock {name}', { name: account.name })}
+								onclick={() => change(account, { what: 'unlock' })}>{t('Unlock')}</button
 							>
 						{:else}
 							<button
 								type="button"
-								aria-label="New link for {account.name}"
-								onclick={() => change(account, { what: 'link' })}>New link</button
+								aria-label={t('New link for {name}', { name: account.name })}
+								onclick={() => change(account, { what: 'link' })}>{t('New link')}</button
 							>
 							<button
 								type="button"
-								aria-label="Lock {account.name}"
-								onclick={() => change(account, { what: 'lock' })}>Lock</button
+								aria-label={t('Lock {name}', { name: account.name })}
+								onclick={() => change(account, { what: 'lock' })}>{t('Lock')}</button
 							>
 						{/if}
-						<a href="/trail?of={account.id}" aria-label="Trail of {account.name}">Trail</a>
+						<a
+							href="/trail?of={account.id}"
+							aria-label={t('Audit trail of {name}', { name: account.name })}>{t('Audit trail')}</a
+						>
 					</td>
 				</tr>
 			{/each}

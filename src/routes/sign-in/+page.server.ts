@@ -6,6 +6,6 @@ const within = (path: string | null): string => (path && /^\/(?![/\\])/.test(pat
 
 export const load: PageServerLoad = ({ locals, url }) => {
 	const to = within(url.searchParams.get('to'));
-	if (locals.by.person !== null) redirect(303, to);
+	if (locals.actor.person !== null) redirect(303, to);
 	return { to };
 };

@@ -4,14 +4,15 @@
 	import SmallPage from '$lib/ui/SmallPage.svelte';
 	import SignInForm from '../SignInForm.svelte';
 	import type { PageProps } from './$types';
+	import { t } from '$lib/words/labels/accounts';
 
 	const { data }: PageProps = $props();
 </script>
 
-<SmallPage name="Sign in" href="/sign-in">
-	<p>With the name and the password of your account here.</p>
+<SmallPage name={t('Sign in')} href="/sign-in">
+	<p>{t('Use the name and password of your account')}</p>
 	<SignInForm onsigned={() => void goto(data.to, { invalidateAll: true, replaceState: true })} />
 	<p class="help">
-		No account, or the password is forgotten? A supervisor makes a link for you that sets a new one.
+		{t('No account, or forgot the password? Ask …')}
 	</p>
 </SmallPage>

@@ -12,6 +12,6 @@ export const load: PageServerLoad = async ({ url, locals }) => {
 	const subject = isIdentifier(of) ? of : null;
 	const from = Number.isSafeInteger(before) && before > 0 ? before : null;
 	const entries = await loading(() => readTrail(from, subject, PAGE));
-	await loading(() => noteAlone(locals.by, { what: 'read the trail', subject }));
+	await loading(() => noteAlone(locals.actor, { what: 'read the trail', subject }));
 	return { entries, subject, older: entries.length === PAGE ? entries.at(-1)?.number : undefined };
 };

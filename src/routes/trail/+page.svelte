@@ -4,10 +4,11 @@
 	import Answer from '$lib/ui/Answer.svelte';
 	import QuietTable from '$lib/ui/QuietTable.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
-	import { trailSentence } from '$lib/words/people';
+	import { actionInWords, trailSentence } from '$lib/words/people';
 	import { page } from '$app/state';
 	import type { TrailEntry } from '$lib/document/people';
 	import type { PageProps } from './$types';
+	import { t } from '$lib/words/labels/accounts';
 
 	const { data }: PageProps = $props();
 
@@ -20,22 +21,26 @@
 		`/trail?${new URLSearchParams({ ...(data.subject ? { of: data.subject } : {}), ...query })}`;
 </script>
 
-<svelte:head><title>Trail · Residuum</title></svelte:head>
+<svelte:head><title>{t('Audit trail')} · Residuum</title></svelte:head>
 <TopLine
 	path={[
-		{ name: 'Casebook', href: '/' },
-		{ name: 'Trail', href: '/trail' }
+		{ name: t('Casebook'), href: '/' },
+		{ name: t('Audit trail'), href: '/trail' }
 	]}
 />
 <main>
-	<h1 class="unseen">Trail</h1>
+	<h1 class="unseen">{t('Audit trail')}</h1>
 	<Answer sentence={trailSentence(data.entries.length, before, data.subject !== null, SCREEN)} />
-	{#if data.subject !== null}<p><a href="/trail">The whole trail</a></p>{/if}
+	{#if data.subject !== null}<p><a href="/trail">{t('Whole audit trail')}</a></p>{/if}
 	<QuietTable row={30}>
 		<thead>
 			<tr>
-				<th scope="col" class="right">No.</th><th scope="col">When</th><th scope="col">Who</th>
-				<th scope="col">What</th><th scope="col">Of what</th><th scope="col">From</th>
+				<th scope="col" class="right">{t('No')}</th><th scope="col">{t('Time')}</th><th scope="col"
+					>{t('Person')}</th
+				>
+				<th scope="col">{t('Action')}</th><th scope="col">{t('Subject')}</th><th scope="col"
+					>{t('Address')}</th
+				>
 			</tr>
 		</thead>
 		<tbody>
@@ -44,11 +49,11 @@
 				<tr>
 					<td class="right quiet">{number}</td>
 					<td>{moment.format(new Date(at))}</td>
-					<td>{name ?? (address === 'command' ? 'a command' : 'nobody signed in')}</td>
-					<td>{what}</td>
+					<td>{name ?? (address === 'command' ? t('command line') : t('not signed in'))}</td>
+					<td>{actionInWords(what, SCREEN)}</td>
 					<td class="quiet">
-						{#if subject && isOfCase(entry)}<a href="/cases/{subject}">the case</a> ·
-						{/if}{#if subject}<a href="/trail?of={subject}">its trail</a>{/if}
+						{#if subject && isOfCase(entry)}<a href="/cases/{subject}">{t('case')}</a> ·
+						{/if}{#if subject}<a href="/trail?of={subject}">{t('audit trail')}</a>{/if}
 						{#if detail}<span class="detail" title={detail}>{detail}</span>{/if}
 					</td>
 					<td class="quiet">{address}</td>
@@ -57,7 +62,7 @@
 		</tbody>
 	</QuietTable>
 	{#if data.older !== undefined}
-		<p><a href={hrefOf({ before: String(data.older) })}>Older entries</a></p>
+		<p><a href={hrefOf({ before: String(data.older) })}>{t('Older entries')}</a></p>
 	{/if}
 </main>
 

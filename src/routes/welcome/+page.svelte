@@ -6,6 +6,7 @@
 	import SmallPage from '$lib/ui/SmallPage.svelte';
 	import NewPassword from '../NewPassword.svelte';
 	import SignInForm from '../SignInForm.svelte';
+	import { t } from '$lib/words/labels/accounts';
 
 	/** Whose password it was, once it is set. */
 	let name = $state<string | null>(null);
@@ -19,18 +20,17 @@
 </script>
 
 <SmallPage
-	name="Your password"
+	name={t('Your password')}
 	href="/welcome"
-	heading={name === null ? 'Your password' : `Welcome, ${name}`}
+	heading={name === null ? t('Your password') : t('Welcome, {name}', { name })}
 >
 	{#if name === null}
 		<p>
-			{SHORTEST_PASSWORD} characters at least. Three or four words that do not belong together are easy
-			to remember.
+			{t('At least {SHORTEST_PASSWORD} characters. Three or four …', { SHORTEST_PASSWORD })}
 		</p>
 		<NewPassword asksPresent={false} onset={set} />
 	{:else}
-		<p>The password is set, and the link is used up. Sign in with it.</p>
+		<p>{t('The password is set. Sign in with it')}</p>
 		<SignInForm {name} onsigned={() => void goto('/', { invalidateAll: true })} />
 	{/if}
 </SmallPage>

@@ -8,7 +8,7 @@ import {
 	type DatedAmount,
 	type Forecast,
 	type Life
-} from '../../../src/lib/core/plan/happened';
+} from '../../../src/lib/core/plan/progress';
 import { planOf } from '../../../src/lib/core/plan/walk';
 import {
 	addDays,
@@ -185,7 +185,7 @@ describe('what really happened', () => {
 					const last = life.readings.at(-1);
 					if (!last || last.date <= between || periods.length === 0) continue;
 					const [whole] = happenedTo(forecast, { ...life, readings: [last] });
-					// What was owed on that day, by the interest that the contract has for it.
+					// What was owed on that day, by the interest that the specification has for it.
 					const [until] = happenedTo(forecast, {
 						...life,
 						readings: [{ date: between, balance: 0 as Cents }]

@@ -63,7 +63,7 @@ describe('shares by largest remainder', () => {
 	});
 });
 
-/** Whether no two debts ever owe the same: where they do, the list decides who is first (contract, section 9). */
+/** Whether no two debts ever owe the same: where they do, the list decides who is first (specification, section 9). */
 function areNeverEqual(debts: readonly PlannedDebt[], { kept }: Plan): boolean {
 	const months = kept.map(({ shares }) => shares.map(({ closing }) => closing));
 	return [debts.map(({ terms }) => terms.opening), ...months].every((balances) => {

@@ -221,7 +221,7 @@ describe('the working of a figure', () => {
 		expect(written({ of: 'row', name: 'closing', k: 1 }).numbers).toBe(
 			'4,182.36 + 78.38 − 121.00 = 4,139.74'
 		);
-		expect(written({ of: 'row', name: 'paid', k: 207 }).words).toContain('all that is owed');
+		expect(written({ of: 'row', name: 'paid', k: 207 }).words).toContain('the whole balance');
 		expect(written({ of: 'year', name: 'interest', year: 2028 })).toEqual({
 			title: 'Interest of 2028',
 			words: 'interest up to payment 24 − interest up to payment 12',
@@ -267,7 +267,7 @@ describe('the working of a figure', () => {
 			sources: ['4,182.36 is the opening balance of payment 1']
 		});
 		expect(written({ of: 'row', name: 'paid', k: 48 }, { ...card, payment: loan }).words).toBe(
-			'all that is owed, as the term is over; 1,000.00 of it is the balloon'
+			'the whole balance, because the term is over; 1,000.00 of it is the balloon'
 		);
 	});
 });

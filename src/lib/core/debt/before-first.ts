@@ -1,5 +1,5 @@
 /**
- * Whole periods between the day of the balance and due date 0: interest runs in them, and nothing is due (contract,
+ * Whole periods between the day of the balance and due date 0: interest runs in them, and nothing is due (specification,
  * section 7). They are numbered 0, −1, … back from period 1.
  */
 import { LARGEST_BALANCE } from '../quantities/money';

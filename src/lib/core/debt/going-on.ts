@@ -1,4 +1,4 @@
-/** A debt at a later day: what of it is in force then, what still lies ahead, what is past (contract, section 12). */
+/** A debt at a later day: what of it is in force then, what still lies ahead, what is past (specification, section 12). */
 import { dueDate, dueDatesUntil, type CalendarDate } from '../quantities/calendar';
 import { periodOn, periodsBetween, type Happening } from './happenings';
 import type { Cents } from '../quantities/money';

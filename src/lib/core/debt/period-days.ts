@@ -20,7 +20,7 @@ export const anchorOf = ({
 type Dates = Pick<DebtTerms, 'firstDue' | 'paymentsPerYear' | 'asOf' | 'timing' | 'rate'>;
 
 /**
- * Counts the days of period k into `into` (contract, sections 2 and 7). In arrears it runs from the
+ * Counts the days of period k into `into` (specification, sections 2 and 7). In arrears it runs from the
  * previous due date, the first from `asOf`, to its own; in advance from its own to the next one.
  */
 export function daysOfPeriod(terms: Dates, anchor: DueAnchor, k: number, into: PeriodDays): void {
@@ -32,7 +32,7 @@ export function daysOfPeriod(terms: Dates, anchor: DueAnchor, k: number, into: P
 }
 
 /**
- * The day number on which period k begins (contract, section 7). Period 1 begins on the day of the balance; where
+ * The day number on which period k begins (specification, section 7). Period 1 begins on the day of the balance; where
  * interest is not charged by the day, never before due date 0, since whole periods before that are periods of their own.
  */
 export function beginOfPeriod(terms: Dates, anchor: DueAnchor, k: number): number {
@@ -44,7 +44,7 @@ export function beginOfPeriod(terms: Dates, anchor: DueAnchor, k: number): numbe
 }
 
 /**
- * How many whole periods lie between the day of the balance and due date 0 (contract, section 7): they bear
+ * How many whole periods lie between the day of the balance and due date 0 (specification, section 7): they bear
  * interest, and nothing is due in them. They are counted 0, −1, … back from period 1.
  */
 export function periodsBeforeFirst(terms: Dates): number {

@@ -1,5 +1,5 @@
 /**
- * One period of a debt (contract, section 3): opened before anything is paid, closed when it is known what is. A debt by
+ * One period of a debt (specification, section 3): opened before anything is paid, closed when it is known what is. A debt by
  * itself and a plan go this one way; they differ in who decides what is paid.
  */
 import type { DueAnchor } from '../quantities/calendar';
@@ -10,7 +10,7 @@ import { interestOn, NO_DAYS } from '../quantities/rate';
 import { amountIn, feesIn } from './recurring';
 import { enterStretch, type Stretch } from './stretches';
 
-/** What is known of a period before anything is paid (contract, section 3), in minor units. */
+/** What is known of a period before anything is paid (specification, section 3), in minor units. */
 export interface OpenPeriod {
 	charges: number;
 	/** The part of the charges that are fees. */

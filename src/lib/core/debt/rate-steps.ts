@@ -1,4 +1,4 @@
-/** The changes of a debt's rate, each placed among its periods (contract, section 4). */
+/** The changes of a debt's rate, each placed among its periods (specification, section 4). */
 import { dayNumber, type CalendarDate } from '../quantities/calendar';
 import { type Percent } from '../quantities/rate';
 import { isByDay } from './interest/all-ways';

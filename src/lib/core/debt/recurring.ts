@@ -1,7 +1,7 @@
 import type { Charge, Recurring } from './terms';
 import type { Cents } from '../quantities/money';
 
-/** Together, in minor units, what these amounts come to in period k (contract, section 5). */
+/** Together, in minor units, what these amounts come to in period k (specification, section 5). */
 export function amountIn(list: readonly Recurring[], k: number): Cents {
 	let sum = 0;
 	for (const item of list) if (falls(item, k)) sum += item.amount;
@@ -21,7 +21,7 @@ function falls({ from, every, until }: Recurring, k: number): boolean {
 }
 
 /**
- * The first period from which nothing about these amounts is still to change (contract, section 6, "settled"):
+ * The first period from which nothing about these amounts is still to change (specification, section 6, "settled"):
  * after a one-off, after an ending one, from where a later one begins; never for one rarer than yearly.
  */
 export function amountsSettledFrom(list: readonly Recurring[], paymentsPerYear: number): number {

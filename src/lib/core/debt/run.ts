@@ -6,7 +6,7 @@ import { anchorOf, dateOfTerms } from './period-days';
 import { interestBeforeFirst } from './before-first';
 import { beforeTheFirst, enterStretch, settledFrom } from './stretches';
 
-/** One period of a run (contract, section 3), money in minor units. */
+/** One period of a run (specification, section 3), money in minor units. */
 export interface RunRow {
 	/** 1, 2, 3 …; 0, −1, … for whole periods before the first, in which nothing is due (section 7). */
 	readonly k: number;
@@ -24,7 +24,7 @@ export interface RunRow {
 	readonly interestSoFar: Cents;
 }
 
-/** How a run ends (contract, section 6): an answer in each case, never an error. */
+/** How a run ends (specification, section 6): an answer in each case, never an error. */
 export type Ending =
 	| { readonly status: 'cleared'; readonly payoffDate: CalendarDate }
 	| {
@@ -38,7 +38,7 @@ export type Ending =
 	  }
 	| { readonly status: 'beyond'; readonly limit: 'a hundred years' | 'largest balance' };
 
-/** The totals of a run (contract, section 6), money in minor units. */
+/** The totals of a run (specification, section 6), money in minor units. */
 export interface RunTotals {
 	readonly ending: Ending;
 	readonly starting: Cents;
@@ -85,7 +85,7 @@ interface Trace {
 /** A hundred years of periods; a run that needs more is `beyond`. */
 const YEARS_FOLLOWED = 100;
 
-/** One debt, period by period (contract, sections 2 to 7). */
+/** One debt, period by period (specification, sections 2 to 7). */
 export function run(terms: DebtTerms): Run {
 	const kept: Trace = { before: [], trace: [], extraPaid: [], chargedSoFar: [] };
 	const { firstDue, paymentsPerYear } = terms;
@@ -174,7 +174,7 @@ export function costPerUnit(totals: Pick<RunTotals, 'starting' | 'totalPaid'>): 
 }
 
 /**
- * The loop that every run is (contract, section 3). The commonest stretch, a nominal rate and one amount with nothing
+ * The loop that every run is (specification, section 3). The commonest stretch, a nominal rate and one amount with nothing
  * beside it, is not asked what it is in every period; what it needs is read once. It calls plain functions on plain data,
  * for these become part of it when it is compiled; closures would not.
  */

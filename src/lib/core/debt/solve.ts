@@ -1,5 +1,5 @@
 /**
- * Asking backwards (contract, section 8): the one unknown of a debt, found in the period-by-period run
+ * Asking backwards (specification, section 8): the one unknown of a debt, found in the period-by-period run
  * where money is asked for, so that the answer put back into a run gives what was asked.
  */
 import { difference, type Difference } from './difference';
@@ -196,7 +196,7 @@ const LOOKED_THROUGH = 500;
 /**
  * The smallest amount, from 0, that holds, at or below one that does. Rounding can make a larger amount miss what a
  * smaller one reaches, so the amounts below a hit are tried one by one, and again below each hit found there
- * (contract, section 8, `extra`).
+ * (specification, section 8, `extra`).
  */
 function leastBelow(hit: number, holds: (value: number) => boolean): number {
 	let smallest = hit;

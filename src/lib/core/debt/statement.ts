@@ -1,5 +1,5 @@
 /**
- * What a card's statement prints about paying only minimums (contract, section 11; 12 CFR 1026.7(b)(12) and
+ * What a card's statement prints about paying only minimums (specification, section 11; 12 CFR 1026.7(b)(12) and
  * appendix M1 to part 1026), and how far what is printed agrees with it.
  */
 import type { CalendarDate } from '../quantities/calendar';
@@ -60,7 +60,7 @@ const YEARS_FROM = 24;
 /** A run of so many years, rounded, needs no figures of 36 months. */
 const LEFT_OUT_YEARS = 3;
 
-/** The figures that a lender with this minimum rule prints (contract, section 11). */
+/** The figures that a lender with this minimum rule prints (specification, section 11). */
 export function statementOf(given: StatementGiven, rule: MinimumTerms): Statement {
 	const { balance, roundTo } = given;
 	const run = runTotals(minimumsOnly(given, rule));
@@ -159,7 +159,7 @@ export type Verdict =
 	/** Off by so much, printed less ours; null where ours has no such figure, or it is in another unit. */
 	| { readonly kind: 'differs'; readonly by: number | null };
 
-/** Every printed figure, checked by itself (contract, section 11). */
+/** Every printed figure, checked by itself (specification, section 11). */
 export function checked(
 	{ figures }: Pick<Statement, 'figures'>,
 	printed: Printed

@@ -107,7 +107,7 @@ function nextChange({ rule, ruleFrom, rates }: Stretch, terms: DebtTerms, k: num
 }
 
 /**
- * The first settled period of a debt (contract, section 6): from it on no period is longer than the others, and there
+ * The first settled period of a debt (specification, section 6): from it on no period is longer than the others, and there
  * is no change of rate or payment that has not begun, no skip, no interest-only phase, no rest of a stated term, and no extra or
  * charge that still begins, ends or comes more rarely than once a year.
  */

@@ -11,7 +11,7 @@ interface PaymentChange {
 }
 
 /**
- * Another rate, from a period on or from a day on (contract, section 4); a level payment is set anew only where
+ * Another rate, from a period on or from a day on (specification, section 4); a level payment is set anew only where
  * `reamortize` says so. A day never reaches back: with interest by the day the period is cut there, with any other
  * basis the rate holds from the first period that begins on it or later.
  */
@@ -20,7 +20,7 @@ export type RateChange = {
 	readonly reamortize?: boolean;
 } & ({ readonly from: number } | { readonly date: CalendarDate });
 
-/** An amount in period `from`, then every `every` periods up to `until` (contract, section 5). */
+/** An amount in period `from`, then every `every` periods up to `until` (specification, section 5). */
 export interface Recurring {
 	readonly from: number;
 	/** Periods between two; absent: once. */
@@ -30,7 +30,7 @@ export interface Recurring {
 	readonly amount: Cents;
 }
 
-/** What is added to the balance on a period's first day (contract, section 4, `charges`). */
+/** What is added to the balance on a period's first day (specification, section 4, `charges`). */
 export interface Charge extends Recurring {
 	readonly fee: boolean;
 }

@@ -2,7 +2,7 @@ import { dateParts, type CalendarDate } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import { dateOfPeriod, owedAfter, periodBy, unroundedAt, type Run } from './run';
 
-/** What the payments of one calendar year come to (contract, section 6: interest by calendar year). */
+/** What the payments of one calendar year come to (specification, section 6: interest by calendar year). */
 export interface YearTotals {
 	readonly year: number;
 	/** The first and the last payment in it. */

@@ -41,7 +41,7 @@ function askedByEach(debts: readonly PlannedDebt[], begins: number): number[] {
 }
 
 /**
- * The money of a plan before anybody names an amount (contract, section 9): the largest ΣR of any month from its beginning
+ * The money of a plan before anybody names an amount (specification, section 9): the largest ΣR of any month from its beginning
  * on, where nothing but what is asked is paid. Of the last payment of a term only as much counts as the others have: a
  * balloon, and what missed payments leave to it, are aside; what rounding leaves to it is not, so that no month comes to
  * be short by a cent.
@@ -115,7 +115,7 @@ export const lackFor = (payment: Cents, { free }: MoneyBeside): Cents =>
 	atLeastZero(payment - free);
 
 /**
- * The month in which a new plan begins unless the counselor says otherwise (contract, section 9): that of the
+ * The month in which a new plan begins unless the counselor says otherwise (specification, section 9): that of the
  * latest first due date, those first due more than a month after the day of the figures aside.
  */
 export function usualBegin(debts: readonly PlannedDebt[], asOf: CalendarDate): number {

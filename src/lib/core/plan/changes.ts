@@ -1,4 +1,4 @@
-/** What a plan changes about the debts before they are paid (contract, section 10). */
+/** What a plan changes about the debts before they are paid (specification, section 10). */
 import {
 	addDays,
 	addMonths,

@@ -1,4 +1,4 @@
-/** How far a household is from what was expected of it, over its debts (contract, section 12). */
+/** How far a household is from what was expected of it, over its debts (specification, section 12). */
 import { dueDate, type CalendarDate } from '../quantities/calendar';
 import { type Cents, sumOf } from '../quantities/money';
 import {
@@ -9,7 +9,7 @@ import {
 	type Forecast,
 	type Interval,
 	type Life
-} from './happened';
+} from './progress';
 
 /** A debt as it was expected, and what is known of it; nothing in it is later than the day that is looked at. */
 export interface LivedDebt {

@@ -1,4 +1,4 @@
-/** The figures of a forecast as they were kept, and what follows from them without running a plan (contract, section 12). */
+/** The figures of a forecast as they were kept, and what follows from them without running a plan (specification, section 12). */
 import {
 	dueDate,
 	dueDatesUntil,
@@ -6,7 +6,7 @@ import {
 	type PaymentsPerYear
 } from '../quantities/calendar';
 import { plus, ZERO, type Cents } from '../quantities/money';
-import type { ExpectedPeriod, Forecast } from './happened';
+import type { ExpectedPeriod, Forecast } from './progress';
 
 /** Of one debt: period by period, from the first on; `before`: the interest of whole periods before it. */
 export interface KeptFigures {

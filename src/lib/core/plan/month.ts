@@ -1,4 +1,4 @@
-/** One month of a plan: what each debt asks, who gets what, and what that leaves (contract, section 9). */
+/** One month of a plan: what each debt asks, who gets what, and what that leaves (specification, section 9). */
 import {
 	addMonths,
 	dayNumber,
@@ -127,7 +127,7 @@ export function planDebt(
 
 /**
  * The whole periods before the first due one, in the months of their due dates; those before month 1 in month 1
- * (contract, section 7).
+ * (specification, section 7).
  */
 function earlyPeriods(terms: DebtTerms, first: CalendarDate): PlanDebt['early'] {
 	const interest = interestBeforeFirst(terms);
@@ -263,7 +263,7 @@ export function statedIn(
 	return stated;
 }
 
-/** The money of a month before agreements are paid and without what debts pass on (contract, section 9). */
+/** The money of a month before agreements are paid and without what debts pass on (specification, section 9). */
 export function moneyIn(plan: PlanTerms, month: number, asked: number): number {
 	const { budget, oneOffs } = plan;
 	let money = asked;
@@ -409,7 +409,7 @@ function passEarly(debt: PlanDebt, month: number): void {
 /**
  * Into its periods, in order of date: each what it asks on what is then really owed, as far as that goes, the
  * last what is left. In a short month all that the calendar has are paid in it, also those that would not have come
- * had the money sufficed (contract, section 9).
+ * had the money sufficed (specification, section 9).
  */
 function paySeveral(debt: PlanDebt): void {
 	const { several } = debt;

@@ -1,4 +1,4 @@
-/** Who is first in line for what a month's money leaves (contract, section 9). */
+/** Who is first in line for what a month's money leaves (specification, section 9). */
 export const ORDERS = ['rate', 'balance', 'relief', 'listed', 'spread'] as const;
 export type Order = (typeof ORDERS)[number];
 

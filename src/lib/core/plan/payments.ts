@@ -49,7 +49,7 @@ export interface PlanPayment extends PeriodPayment {
 }
 
 /**
- * Every payment that a plan makes, by month, then by the list of debts (contract, section 9: a plan's month is a
+ * Every payment that a plan makes, by month, then by the list of debts (specification, section 9: a plan's month is a
  * calendar month, in which a debt is paid on its own due dates). Together they are what the plan pays to debts.
  */
 export const paymentsOf = (debts: readonly PlannedDebt[], plan: Plan): PlanPayment[] =>

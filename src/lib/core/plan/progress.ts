@@ -1,4 +1,4 @@
-/** What really happened beside what was planned: where the difference comes from (contract, section 12). */
+/** What really happened beside what was planned: where the difference comes from (specification, section 12). */
 import { anchorOf, dateOfTerms, daysOfPeriod, periodsBeforeFirst } from '../debt/period-days';
 import { rateStepsOf } from '../debt/rate-steps';
 import type { DebtTerms } from '../debt/terms';
@@ -54,13 +54,13 @@ export interface Interval {
 	/** What was expected to be owed on that day, and what is. */
 	readonly forecast: Cents;
 	readonly balance: Cents;
-	/** As printed, or as the contract has it. */
+	/** As printed, or as the specification has it. */
 	readonly interest: Cents;
 	readonly paid: Cents;
 	/** Whether that is inferred from the balances: no payment is entered, not even one of zero. */
 	readonly inferred: boolean;
 	readonly charges: Cents;
-	/** Starred in the contract: what the forecast has in the periods due in it. */
+	/** Starred in the specification: what the forecast has in the periods due in it. */
 	readonly planned: { readonly paid: Cents; readonly charges: Cents; readonly interest: Cents };
 	/** I′ */
 	readonly computed: Cents;
@@ -216,7 +216,7 @@ export interface CarriedBalance {
 
 /**
  * What is owed on a day by a reading before it: what was entered since is in it, and due dates that have passed bear
- * interest and count as paid as planned where no payment is entered since (contract, section 12, "Going on from here").
+ * interest and count as paid as planned where no payment is entered since (specification, section 12, "Going on from here").
  */
 export function carriedBalance(
 	forecast: Forecast,

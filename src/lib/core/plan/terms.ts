@@ -1,4 +1,4 @@
-/** What goes into a plan, and what comes of it (contract, section 9). */
+/** What goes into a plan, and what comes of it (specification, section 9). */
 import type { CalendarDate } from '../quantities/calendar';
 import type { DebtTerms } from '../debt/terms';
 import type { Cents } from '../quantities/money';
@@ -14,7 +14,7 @@ export type Budget =
 	/** A fixed amount; what a cleared debt asked moves on to the others. */
 	| { readonly kind: 'constant'; readonly amount: Cents };
 
-/** What an agreement with lenders costs the client, beside what the debts get (contract, section 10). */
+/** What an agreement with lenders costs the client, beside what the debts get (specification, section 10). */
 export interface ConcessionFees {
 	/** The month in which it begins. */
 	readonly from: number;

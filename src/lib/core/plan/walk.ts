@@ -1,4 +1,4 @@
-/** Several debts under one budget, month by month (contract, section 9). */
+/** Several debts under one budget, month by month (specification, section 9). */
 import { dueDate, type CalendarDate } from '../quantities/calendar';
 import { LARGEST_BALANCE, type Cents, atLeastZero, minus, plus } from '../quantities/money';
 import {

@@ -1,5 +1,5 @@
 /**
- * Calendar dates without a time zone, and the due dates of a debt (contract, section 7).
+ * Calendar dates without a time zone, and the due dates of a debt (specification, section 7).
  * A date is its ISO 8601 text, so dates order as texts do.
  */
 declare const isoDate: unique symbol;
@@ -8,7 +8,7 @@ declare const isoDate: unique symbol;
 export type CalendarDate = string & { readonly [isoDate]: true };
 
 /**
- * Payments per year (contract, section 1): weekly, fortnightly, twice a month, monthly, every two months,
+ * Payments per year (specification, section 1): weekly, fortnightly, twice a month, monthly, every two months,
  * quarterly, half-yearly, yearly.
  */
 export type PaymentsPerYear = 52 | 26 | 24 | 12 | 6 | 4 | 2 | 1;
@@ -59,7 +59,7 @@ function onDay(monthIndex: number, day: number): CalendarDate {
 }
 
 /**
- * Due date k, counted from 1; k = 0 is one period before the first (contract, section 7). The anchor day
+ * Due date k, counted from 1; k = 0 is one period before the first (specification, section 7). The anchor day
  * returns after short months.
  */
 export function dueDate(

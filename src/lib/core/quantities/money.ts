@@ -1,5 +1,5 @@
 /**
- * Money is an integer number of minor units ("cents") of the case's one currency: contract, section 1.
+ * Money is an integer number of minor units ("cents") of the case's one currency: specification, section 1.
  * Products of money and a rate are rational numbers, so they are rounded here with integer arithmetic
  * that is exact on ties.
  */
@@ -10,7 +10,7 @@ export type Cents = number & { readonly [minorUnits]: true };
 
 export const ZERO = 0 as Cents;
 
-/** The largest balance a run follows (contract, section 6): 10^13 minor units. */
+/** The largest balance a run follows (specification, section 6): 10^13 minor units. */
 export const LARGEST_BALANCE = 1e13 as Cents;
 
 /**
@@ -48,7 +48,7 @@ export function sumOf<T>(all: readonly T[], amountOf: (one: T) => number): Cents
 const EXACT = 2 ** 52;
 
 /**
- * amount · numerator ÷ denominator, rounded half away from zero to the minor unit (contract, section 1).
+ * amount · numerator ÷ denominator, rounded half away from zero to the minor unit (specification, section 1).
  * Exact on ties. All arguments are integers, the denominator positive.
  *
  * Example: 50 cents at 12 % a year for a month, `roundedShare(50, 120_000, 12_000_000)`, is half a cent: 1.

@@ -3,13 +3,13 @@ import { roundedBy, roundedShare } from './money';
 
 declare const tenThousandths: unique symbol;
 
-/** An annual rate or a percentage: an integer number of ten-thousandths of a percent (contract, section 1). */
+/** An annual rate or a percentage: an integer number of ten-thousandths of a percent (specification, section 1). */
 export type Percent = number & { readonly [tenThousandths]: true };
 
 /** 100 % in ten-thousandths of a percent. */
 export const WHOLE = 1_000_000;
 
-/** Annual rates reach from 0 to 1000 % (contract, section 1). */
+/** Annual rates reach from 0 to 1000 % (specification, section 1). */
 export const HIGHEST_RATE = 10_000_000 as Percent;
 
 /**
@@ -24,7 +24,7 @@ export function percent(value: number): Percent {
 /** How many days a year has for daily interest; `actual`: 365 or 366, by the year that a day falls in. */
 export type DayYear = 365 | 360 | 'actual';
 
-/** `cent`: rounded once a period; `none`: full precision is carried (contract, section 1). */
+/** `cent`: rounded once a period; `none`: full precision is carried (specification, section 1). */
 export type InterestRounding = 'cent' | 'none';
 
 /** B · annual ÷ denominator: rational, rounded exactly on ties. */
@@ -81,7 +81,7 @@ export interface RatePiece extends PeriodDays {
 	annual: number;
 }
 
-/** A period cut where its rate changes by the day (contract, section 4). */
+/** A period cut where its rate changes by the day (specification, section 4). */
 export function piecesOf(
 	{ annual, later }: PeriodicRate & { readonly kind: 'days' },
 	{ from, to }: Pick<PeriodDays, 'from' | 'to'>
@@ -94,7 +94,7 @@ export function piecesOf(
 	});
 }
 
-/** The interest of one period on the balance that bears it, in minor units (contract, section 2). */
+/** The interest of one period on the balance that bears it, in minor units (specification, section 2). */
 export function interestOn(rate: PeriodicRate, balance: number, period: PeriodDays): number {
 	switch (rate.kind) {
 		case 'exact':

@@ -3,7 +3,7 @@ const EXACT = Number.MAX_SAFE_INTEGER;
 
 /**
  * Shares an amount out in proportion to weights, in whole minor units by largest remainder; ties go to the
- * earlier one (contract, section 9). All arguments are non-negative integers. The shares add up to the
+ * earlier one (specification, section 9). All arguments are non-negative integers. The shares add up to the
  * amount, unless all weights are zero: then nobody gets anything.
  */
 export function shared(amount: number, weights: readonly number[]): number[] {

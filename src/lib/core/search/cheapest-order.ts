@@ -1,7 +1,7 @@
 /**
  * The order that costs the least interest, of all fixed orders of the debts under a plan's money, by exact
  * search: a plan is followed as far as the debts that are already in line say who gets what, then a next
- * debt is put in line; what can't come out below the best so far is left out (contract, section 9).
+ * debt is put in line; what can't come out below the best so far is left out (specification, section 9).
  */
 import { ZERO, type Cents, minus } from '../quantities/money';
 import { boundsOf, leastInterest, type MonthBounds } from './order-bound';

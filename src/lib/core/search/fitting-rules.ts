@@ -1,4 +1,4 @@
-/** Which minimum rule a lender uses: those of a list of usual ones that give every printed figure (contract, section 11). */
+/** Which minimum rule a lender uses: those of a list of usual ones that give every printed figure (specification, section 11). */
 import { type Cents, plus } from '../quantities/money';
 import { interestOn, NO_DAYS, percent, type Percent } from '../quantities/rate';
 import { periodicRate } from '../debt/interest/all-ways';
@@ -19,7 +19,7 @@ const WITH_INTEREST = [0.5, 1, 1.5, 2, 2.5, 3];
 const ROUNDED_UP_TO = [0, 1, 5];
 const FLOORS = [0, 5, 10, 15, 20, 25, 27, 28, 29, 30, 35, 40, 50];
 
-/** Every usual rule, in the order of the contract's list. `unit`: minor units in a whole one of the currency. */
+/** Every usual rule, in the order of the specification's list. `unit`: minor units in a whole one of the currency. */
 export function usualRules(unit: number): MinimumTerms[] {
 	const kinds = [
 		{ plusInterest: false, percents: OF_STATEMENT },

@@ -1,5 +1,5 @@
 /** The figures of what happened beside what was expected that have a working. */
-import type { DriftPart } from '../plan/happened';
+import type { DriftPart } from '../plan/progress';
 
 export interface DriftFigure {
 	readonly of: 'drift';

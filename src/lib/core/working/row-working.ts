@@ -1,4 +1,4 @@
-/** The working of a figure in one period (contract, sections 2 to 4), from the record of that period. */
+/** The working of a figure in one period (specification, sections 2 to 4), from the record of that period. */
 import type { DebtTerms } from '../debt/terms';
 import { balloonOf, explained } from '../debt/rules/all-rules';
 import type { Explained } from '../debt/rules/rule';

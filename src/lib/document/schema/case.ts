@@ -40,7 +40,7 @@ const style = z.strictObject({
 	dates: choice('How dates are written', DATE_ORDERS)
 });
 
-const asOf = date('The day the figures are as of', {
+const asOf = date('The date of the balances', {
 	first: `${LIMITS.years.first}-01-01`,
 	last: `${LIMITS.years.last}-12-31`
 });
@@ -79,10 +79,10 @@ const presentDocument = z
 			error: `A case remembers at most ${LIMITS.visits} visits.`
 		}),
 		readings: z.array(readingEntry).max(LIMITS.readings, {
-			error: `A case keeps at most ${LIMITS.readings} balances that were read.`
+			error: `A case keeps at most ${LIMITS.readings} recorded balances.`
 		}),
 		happened: z.array(happenedEntry).max(LIMITS.happened, {
-			error: `A case keeps at most ${LIMITS.happened} payments and charges that were typed.`
+			error: `A case keeps at most ${LIMITS.happened} recorded payments and charges.`
 		})
 	})
 	.superRefine(({ debts, plans, currency, asOf, forecasts, ...lived }, context) => {
@@ -125,7 +125,7 @@ const presentDocument = z
 			if (debt.interestOnly > 0 && debt.lending.timing === 'advance') {
 				refuse(
 					'interestOnly',
-					'Payments in advance come before their interest, so none can be of interest alone.'
+					'Payments in advance come before their interest, so none can be interest-only.'
 				);
 			}
 			const usual = filled(debt.asked.kind);
@@ -134,11 +134,14 @@ const presentDocument = z
 			);
 			if (said !== undefined) refuse('asked', fieldRefusal(said, SCREEN));
 			if (new Set(debt.happenings.map(({ id }) => id)).size < debt.happenings.length) {
-				refuse('happenings', 'Two things that happen have the same identifier.');
+				refuse('happenings', 'Two events have the same identifier.');
 			}
 			const day = debt.asOf ?? asOf;
 			if (day > asOf)
-				refuse('asOf', `The day of the balance is after that of the figures, ${asOf}.`);
+				refuse(
+					'asOf',
+					`The date of this balance is after the date of the case’s balances, ${asOf}.`
+				);
 			const due =
 				debt.firstDue === null ? null : allowedFirstDue(debt.firstDue, day, { language: 'en' });
 			if (due !== null && !due.ok) {
@@ -164,11 +167,11 @@ function refuseTwice(
 	const lists = { forecasts, visits, readings, happened };
 	for (const [path, list] of Object.entries(lists)) {
 		if (new Set(list.map(({ id }) => id)).size < list.length) {
-			refuse(path, 'Two of them have the same identifier.');
+			refuse(path, 'Two entries have the same identifier.');
 		}
 	}
 	if (new Set(readings.map(({ debt, date: day }) => `${debt} ${day}`)).size < readings.length) {
-		refuse('readings', 'A debt has two balances on one day.');
+		refuse('readings', 'A debt has two recorded balances on one date.');
 	}
 	const days = new Map(visits.map(({ id, date: day }) => [id, day]));
 	readings.forEach(({ visit, date: day }, at) => {
@@ -177,7 +180,7 @@ function refuseTwice(
 		const message =
 			met === undefined
 				? 'There is no such visit.'
-				: `The day of a reading is after that of its visit, ${met}.`;
+				: `The date of a recorded balance is after its visit, ${met}.`;
 		const path = visits.length === 0 ? ['visits'] : ['readings', at, 'visit'];
 		context.addIssue({ code: 'custom', path, message });
 	});
@@ -196,8 +199,8 @@ const fileOf = <T extends z.ZodType>(document: T) =>
 	z.strictObject({
 		$schema: z.string().optional(),
 		cases: z
-			.array(document, { error: 'The cases are missing; allowed is a list of cases.' })
-			.min(1, { error: 'There is no case in it; allowed is one or more.' })
+			.array(document, { error: 'The cases are missing. A list of cases is expected.' })
+			.min(1, { error: 'There is no case in it. At least one is expected.' })
 			.max(LIMITS.cases, { error: `A file holds at most ${LIMITS.cases} cases.` })
 	});
 /** A file of cases, of this or any earlier version; and as it is written today. */
@@ -229,7 +232,7 @@ export const saveRequest = z.strictObject({
 });
 export const takenRequest = z.strictObject({
 	cases: caseFile.shape.cases.max(LIMITS.casesAtOnce, {
-		error: `A request brings in at most ${LIMITS.casesAtOnce} cases; send the others after it.`
+		error: `A request imports at most ${LIMITS.casesAtOnce} cases. Send the others in further requests.`
 	})
 });
 export const renameRequest = z.strictObject({ label: name('The client label', 1) });

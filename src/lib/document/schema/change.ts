@@ -44,7 +44,7 @@ const assumed = <const T extends string>(names: readonly T[]) =>
 		.array(choice('A term that is assumed', names))
 		.max(names.length, { error: sentence('What is assumed', `at most ${names.length} terms`) })
 		.refine((list) => new Set(list).size === list.length, {
-			error: 'A term is named twice among what is assumed; each is named once.'
+			error: 'An assumed term is listed twice; list each once.'
 		});
 
 const feePercent = percentage('The percentage of the fee', LIMITS.minimumPercent);

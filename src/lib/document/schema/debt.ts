@@ -64,7 +64,7 @@ function oneOf<T>(
 }
 const ONE_OF = new Intl.ListFormat('en-GB', { type: 'disjunction' });
 
-const askedEntry = oneOf<AskedEntry>('kind', ASKED_KINDS, fieldsOf, 'The rule of what is asked');
+const askedEntry = oneOf<AskedEntry>('kind', ASKED_KINDS, fieldsOf, 'The minimum payment rule');
 const basis = oneOf<BasisEntry>('basis', BASES, basisFields, 'How interest is charged');
 
 /** How the lender charges interest: seldom other than a card's monthly nominal rate in arrears. */
@@ -95,14 +95,14 @@ const paysEntry = z.discriminatedUnion(
 );
 
 const dated = {
-	id: identifier('The identifier of what happens'),
+	id: identifier('The identifier of an event'),
 	off: flag('Whether it is switched off'),
-	date: date('The date of what happens')
+	date: date('The date of an event')
 };
 const repeated = {
-	amount: money('The amount of what happens'),
-	perYear: frequency('How often it happens').nullable(),
-	until: date('The last date of what happens').nullable()
+	amount: money('The amount of an event'),
+	perYear: frequency('How often an event occurs').nullable(),
+	until: date('The last date of an event').nullable()
 };
 export const happeningEntry = judgedOnce(
 	z.discriminatedUnion(
@@ -128,7 +128,7 @@ export const happeningEntry = judgedOnce(
 				reamortize: flag('Whether the equal payment is set anew')
 			})
 		],
-		{ error: sentence('What happens', 'extra, charge, skip, payment or rate') }
+		{ error: sentence('The kind of an event', 'extra, charge, skip, payment or rate') }
 	)
 );
 
@@ -180,11 +180,11 @@ export const notedEntry = z.strictObject({
 	note: text('The note of a debt', 0, LIMITS.note),
 	/** The last line of a loan's paper: so many of so many payments are left, of so much each. */
 	paymentsLeft: count('The payments left', 0, LIMITS.periods, 'payments').nullable(),
-	paymentsInAll: count('The payments in all', 1, LIMITS.periods, 'payments').nullable(),
+	paymentsInAll: count('The payments in total', 1, LIMITS.periods, 'payments').nullable(),
 	paymentEach: money('The payment of the loan’s paper').nullable()
 });
 
-/** What a card's statement prints, as far as it has been typed (contract, section 11). */
+/** What a card's statement prints, as far as it has been typed (specification, section 11). */
 export const statementEntry = z.strictObject({
 	/** What the lender rounds printed amounts to: a cent, or a whole unit. */
 	roundTo: choice('What printed amounts are rounded to', ['cent', 'unit']),
@@ -192,8 +192,8 @@ export const statementEntry = z.strictObject({
 	offerRate: percentage('The rate of the offer', LIMITS.rate).nullable(),
 	offerMonths: count('The months of the offer', 1, LIMITS.months, 'months').nullable(),
 	minimumDue: money('The minimum due').nullable(),
-	estimateCount: count('How long it takes', 1, LIMITS.months, 'months or years').nullable(),
-	estimateUnit: choice('The unit of how long it takes', ['months', 'years']),
+	estimateCount: count('The time at the minimum', 1, LIMITS.months, 'months or years').nullable(),
+	estimateUnit: choice('The unit of the time at the minimum', ['months', 'years']),
 	total: money('The total at the minimum').nullable(),
 	payment36: money('The payment of 36 months').nullable(),
 	total36: money('The total of 36 months').nullable(),

@@ -28,7 +28,7 @@ const figuresEntry = z
 		({ paid, charges, interest }) =>
 			paid.length === charges.length && paid.length === interest.length,
 		{
-			error: 'The figures of a forecast have as many payments as charges and interest.'
+			error: 'A forecast has as many payments as charges and interest amounts.'
 		}
 	);
 
@@ -40,7 +40,7 @@ export const forecastEntry = judgedOnce(
 		date: date('The day of a forecast'),
 		plan: identifier('The plan of a forecast'),
 		name: name('The name of the plan of a forecast', 1),
-		asOf: date('The day of the figures of a forecast'),
+		asOf: date('The date of the balances of a forecast'),
 		debts: z.array(debtEntry).max(LIMITS.debts, {
 			error: `A forecast has at most ${LIMITS.debts} debts.`
 		}),

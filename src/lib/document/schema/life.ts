@@ -18,7 +18,7 @@ export const readingEntry = judgedOnce(
 		debt: identifier('The debt of a reading'),
 		/** The day of the balance: that of the visit, or before. */
 		date: date('The day of a reading'),
-		balance: money('The balance that was read'),
+		balance: money('The recorded balance'),
 		/** Since the reading before, as printed; null: not known. */
 		interest: money('The interest as printed').nullable()
 	})
@@ -27,10 +27,10 @@ export const readingEntry = judgedOnce(
 /** Something that was paid, bought or charged, as it was typed. */
 export const happenedEntry = judgedOnce(
 	z.strictObject({
-		id: identifier('The identifier of what happened'),
-		debt: identifier('The debt of what happened'),
-		date: date('The day of what happened'),
-		kind: choice('What happened', ['payment', 'charge', 'fee']),
-		amount: money('The amount of what happened')
+		id: identifier('The identifier of a payment or charge'),
+		debt: identifier('The debt of a payment or charge'),
+		date: date('The date of a payment or charge'),
+		kind: choice('The kind of a payment or charge', ['payment', 'charge', 'fee']),
+		amount: money('The amount of a payment or charge')
 	})
 );

@@ -13,22 +13,22 @@ const budgetEntry = z.discriminatedUnion(
 		z.strictObject({ kind: z.literal('required') }),
 		z.strictObject({
 			kind: z.literal('required-plus'),
-			extra: money('What is paid beyond what is asked')
+			extra: money('The extra payment')
 		}),
 		z.strictObject({
 			kind: z.literal('constant'),
 			/** Null: what covers what is asked in every month from its beginning on. */
-			amount: money('The month’s money').nullable()
+			amount: money('The monthly budget').nullable()
 		})
 	],
 	{ error: sentence('The budget', 'required, required-plus or constant') }
 );
 
 const dated = {
-	id: identifier('The identifier of what happens'),
+	id: identifier('The identifier of an event'),
 	off: flag('Whether it is switched off'),
-	date: date('The date of what happens'),
-	amount: money('The amount of what happens')
+	date: date('The date of an event'),
+	amount: money('The amount of an event')
 };
 const planHappening = z.discriminatedUnion(
 	'kind',
@@ -42,16 +42,16 @@ const planHappening = z.discriminatedUnion(
 		/** Another amount, or another extra, from then on. */
 		z.strictObject({ kind: z.literal('money'), ...dated })
 	],
-	{ error: sentence('What happens', 'one-off or money') }
+	{ error: sentence('The kind of an event', 'one-off or money') }
 );
 
 export const sheetLine = z.strictObject({
-	name: name('What a line of the sheet is', 0),
-	amount: money('The amount of a line of the sheet'),
-	perYear: frequency('How often a line of the sheet comes')
+	name: name('The name of a line of the budget sheet', 0),
+	amount: money('The amount of a line of the budget sheet'),
+	perYear: frequency('How often a line of the budget sheet occurs')
 });
 const sheetLines = z.array(sheetLine).max(LIMITS.sheetLines, {
-	error: `A sheet has at most ${LIMITS.sheetLines} lines on each side.`
+	error: `A budget sheet has at most ${LIMITS.sheetLines} lines on each side.`
 });
 
 const planFields = {
@@ -60,7 +60,7 @@ const planFields = {
 	/** Whether somebody typed that name; else it follows what the plan does. */
 	named: flag('Whether the name of a plan was typed'),
 	/** What debts ask in it: what they ask in any plan, nothing but their minimums, or what is paid today. */
-	pays: choice('What debts ask in a plan', ['planned', 'asked', 'paid']),
+	pays: choice('The payments of the debts in a plan', ['planned', 'asked', 'paid']),
 	budget: budgetEntry,
 	/** The first day of the month in which the plan's own money begins; null: as the core says. */
 	begins: date('The month in which a plan begins')
@@ -69,15 +69,15 @@ const planFields = {
 		})
 		.nullable(),
 	order: choice('The order', ORDERS),
-	listed: z.array(identifier('A debt of the own order')).max(LIMITS.debts, {
+	listed: z.array(identifier('A debt of the custom order')).max(LIMITS.debts, {
 		error: `An order has at most ${LIMITS.debts} debts.`
 	}),
 	happenings: z.array(planHappening).max(LIMITS.happenings, {
-		error: `At most ${LIMITS.happenings} things can happen to a plan.`
+		error: `A plan has at most ${LIMITS.happenings} events.`
 	}),
 	/** In their order. */
 	changes: z.array(changeEntry).max(LIMITS.changes, {
-		error: `A plan changes at most ${LIMITS.changes} things about the debts.`
+		error: `A plan has at most ${LIMITS.changes} changes to the debts.`
 	}),
 	/** Whether it is left out where plans are side by side. */
 	hidden: flag('Whether a plan is hidden')
@@ -90,7 +90,7 @@ export const planEntry = judgedOnce(
 			context.addIssue({ code: 'custom', path: ['listed'], message: 'A debt is listed twice.' });
 		}
 		if (twice(happenings.map(({ id }) => id))) {
-			const message = 'Two things that happen have the same identifier.';
+			const message = 'Two events have the same identifier.';
 			context.addIssue({ code: 'custom', path: ['happenings'], message });
 		}
 		if (twice(changes.flatMap((change) => newDebtOf(change)?.id ?? []))) {
@@ -126,6 +126,6 @@ export const choiceEntry = z.strictObject({
 
 /** What plans are measured against: nothing but the minimums, what is paid today, or one of the plans. */
 export const measureEntry = z.union([
-	choice('What plans are measured against', ['minimums', 'today']),
-	identifier('The plan that the others are measured against')
+	choice('The baseline of the plans', ['minimums', 'today']),
+	identifier('The plan that is the baseline')
 ]);

@@ -22,7 +22,7 @@ export function problemsOf(error: z.ZodError, within = ''): Problem[] {
 /** Every refusal in words of our own, also where no field has one for it. */
 export const inOurWords: z.core.$ZodErrorMap = (issue) => {
 	const at = issue.path?.findLast((part) => typeof part === 'string');
-	const field = at === undefined ? 'What was sent' : `The field “${String(at)}”`;
+	const field = at === undefined ? 'The request' : `The field “${String(at)}”`;
 	switch (issue.code) {
 		case 'unrecognized_keys': {
 			const [key = ''] = issue.keys;

@@ -12,7 +12,7 @@ import type { Statements } from '../database/statements';
 import { othersFirst } from '../others-first';
 import { CASE } from './case-tables';
 import { DEBT_TABLES, debtsIn } from './debts';
-import { LIVED_TABLES, livedIn } from './lived';
+import { PROGRESS_TABLES, progressIn } from './progress';
 import { PLAN_TABLES, plansIn } from './plans';
 import { documentOf, historyOf, type History } from './revisions';
 
@@ -32,7 +32,7 @@ interface Held {
 }
 
 /** What a case lies in beside its own row. */
-const TABLES = { ...DEBT_TABLES, ...PLAN_TABLES, ...LIVED_TABLES };
+const TABLES = { ...DEBT_TABLES, ...PLAN_TABLES, ...PROGRESS_TABLES };
 
 /** Characters of cases that are held. */
 const ROOM = 48_000_000;
@@ -95,7 +95,7 @@ async function readWhole(id: string, { row, revision, history }: Head): Promise<
 			...(CASE.read(row) as object),
 			debts: debtsIn(rows),
 			...plansIn(rows),
-			...livedIn(rows)
+			...progressIn(rows)
 		},
 		othersFirst
 	);

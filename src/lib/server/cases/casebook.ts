@@ -14,7 +14,7 @@ import { reading } from '../database';
 import { column, date, fields, selecting, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
 import { CURRENCY, STYLE } from './case-tables';
-import { isSeen, limitedTo, type By } from '../people/by';
+import { isVisible, visibilityScope, type Actor } from '../people/actor';
 
 /** What a line shows of `case_file`. */
 const LINE = fields<
@@ -35,7 +35,7 @@ const LINE = fields<
 });
 
 /** The cases that somebody sees. */
-const SEEN = `case_file.deleted_at is null and ${isSeen(1)}`;
+const SEEN = `case_file.deleted_at is null and ${isVisible(1)}`;
 
 /** That a case wants a visit, by months ($2) and by how far it is off ($3), today ($4): only where something is expected. */
 const WANTS = `coalesce(expected_since is not null and (
@@ -52,8 +52,8 @@ const FOUND = `(($5::text[] = '{}' or searched like all (
 		else true
 	end)`;
 
-const values = (by: By, { search, show, rule }: Question): readonly unknown[] => [
-	limitedTo(by),
+const values = (actor: Actor, { search, show, rule }: Question): readonly unknown[] => [
+	visibilityScope(actor),
 	rule.months,
 	rule.off,
 	today(),
@@ -75,28 +75,32 @@ const ORDER: Readonly<Record<Sort, string>> = {
 const inOrder = (sort: Sort): string => `${ORDER[sort]}, filed_under collate "C", case_file.id`;
 
 /** Some lines of what is asked for, and all that somebody sees added up. */
-export const bookPage = (by: By, question: Question, from: number): Promise<BookPage> =>
+export const bookPage = (actor: Actor, question: Question, from: number): Promise<BookPage> =>
 	reading(async (statements) => ({
-		totals: await totalsOf(statements, by, question),
+		totals: await totalsOf(statements, actor, question),
 		from,
-		lines: await linesOf(statements, by, question, from, AT_ONCE)
+		lines: await linesOf(statements, actor, question, from, AT_ONCE)
 	}));
 
 /** So many lines are read at a time where all are wanted: between, others are answered. */
 const PORTION = 500;
 
 /** All lines of what is asked for. */
-export const bookLines = (by: By, question: Question): Promise<CaseSummary[]> =>
+export const bookLines = (actor: Actor, question: Question): Promise<CaseSummary[]> =>
 	reading(async (statements) => {
 		const lines: CaseSummary[] = [];
 		for (;;) {
-			const more = await linesOf(statements, by, question, lines.length, PORTION);
+			const more = await linesOf(statements, actor, question, lines.length, PORTION);
 			lines.push(...more);
 			if (more.length < PORTION) return lines;
 		}
 	});
 
-async function totalsOf(statements: Statements, by: By, question: Question): Promise<BookTotals> {
+async function totalsOf(
+	statements: Statements,
+	actor: Actor,
+	question: Question
+): Promise<BookTotals> {
 	const { rows } = await statements.query<{
 		code: string;
 		digits: number;
@@ -114,7 +118,7 @@ async function totalsOf(statements: Statements, by: By, question: Question): Pro
 			(count(*) filter (where ${FOUND}))::int as found,
 			coalesce(sum(owed) filter (where ${FOUND}), 0)::bigint as owed
 		from case_file where ${SEEN} group by 1, 2 order by found desc, 1`,
-		values(by, question)
+		values(actor, question)
 	);
 	const sum = (key: 'cases' | 'chosen' | 'short' | 'wanting' | 'found') =>
 		rows.reduce((all, row) => all + row[key], 0);
@@ -132,7 +136,7 @@ async function totalsOf(statements: Statements, by: By, question: Question): Pro
 
 async function linesOf(
 	statements: Statements,
-	by: By,
+	actor: Actor,
 	question: Question,
 	from: number,
 	count: number
@@ -156,7 +160,7 @@ async function linesOf(
 		) case_file
 		left join account on account.id = owner_id
 		order by ${inOrder(question.sort)}`,
-		[...values(by, question), from, count]
+		[...values(actor, question), from, count]
 	);
 	return rows.map((row) => ({
 		...(LINE.read(row) as Omit<CaseSummary, 'id' | 'touchedAt' | 'chosen' | 'wants' | 'owner'>),
@@ -172,22 +176,22 @@ async function linesOf(
 }
 
 /** All that is asked for, in its order. */
-export async function idsFound(by: By, question: Question): Promise<string[]> {
+export async function idsFound(actor: Actor, question: Question): Promise<string[]> {
 	const { rows } = await reading((statements) =>
 		statements.query<{ id: string }>(
 			`select case_file.id from case_file where ${SEEN} and ${FOUND} order by ${inOrder(question.sort)}`,
-			values(by, question)
+			values(actor, question)
 		)
 	);
 	return rows.map(({ id }) => id);
 }
 
 /** Those of some cases that somebody sees. */
-export async function idsSeen(by: By, ids: readonly string[]): Promise<ReadonlySet<string>> {
+export async function idsSeen(actor: Actor, ids: readonly string[]): Promise<ReadonlySet<string>> {
 	const { rows } = await reading((statements) =>
 		statements.query<{ id: string }>(
 			`select case_file.id from case_file where ${SEEN} and case_file.id = any($2::uuid[])`,
-			[limitedTo(by), ids]
+			[visibilityScope(actor), ids]
 		)
 	);
 	return new Set(rows.map(({ id }) => id));

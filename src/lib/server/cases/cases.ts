@@ -20,9 +20,9 @@ import { CASE } from './case-tables';
 import { insertEach, updateRow, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 import { debtRows, replaceDebts } from './debts';
-import { THIS_MACHINE, type By } from '../people/by';
+import { THIS_MACHINE, type Actor } from '../people/actor';
 import { note } from '../people/trail';
-import { livedRows, replaceLived } from './lived';
+import { progressRows, replaceProgress } from './progress';
 import { plannedRows, replacePlans } from './plans';
 import {
 	appendRevision,
@@ -60,14 +60,14 @@ export async function readCase(id: string, isPassing = false): Promise<CaseState
 	return there && stateOf(there);
 }
 
-export async function createCase(request: NewCase, by: By): Promise<string> {
+export async function createCase(request: NewCase, actor: Actor): Promise<string> {
 	return writing(async (transaction) => {
 		const [id = ''] = await insertInto(transaction, [begunCase(request)], {
 			touchedAt: now(),
 			what: 'new case',
-			by
+			actor
 		});
-		await note(transaction, by, { what: 'began a case', subject: id });
+		await note(transaction, actor, { what: 'began a case', subject: id });
 		return id;
 	});
 }
@@ -75,18 +75,21 @@ export async function createCase(request: NewCase, by: By): Promise<string> {
 /** Writes a case that is complete already, as the demo's are. */
 export const insertCase = (document: CaseDocument, touchedAt: Date): Promise<string[]> =>
 	writing((transaction) =>
-		insertInto(transaction, [document], { touchedAt, what: 'new case', by: THIS_MACHINE })
+		insertInto(transaction, [document], { touchedAt, what: 'new case', actor: THIS_MACHINE })
 	);
 
 /** Writes cases from elsewhere, all of them or none; what is there stays as it is. */
-export async function takeCases(documents: readonly CaseDocument[], by: By): Promise<string[]> {
+export async function takeCases(
+	documents: readonly CaseDocument[],
+	actor: Actor
+): Promise<string[]> {
 	return writing(async (transaction) => {
-		const made = { touchedAt: now(), what: 'case taken in', by };
+		const made = { touchedAt: now(), what: 'imported case', actor };
 		const ids: string[] = [];
 		for (let at = 0; at < documents.length; at += AT_ONCE)
 			ids.push(...(await insertInto(transaction, documents.slice(at, at + AT_ONCE), made)));
 		const taken = ids.map((subject) => ({ what: 'took a case in', subject }) as const);
-		await note(transaction, by, ...taken);
+		await note(transaction, actor, ...taken);
 		return ids;
 	});
 }
@@ -97,15 +100,19 @@ const AT_ONCE = 25;
 async function insertInto(
 	transaction: Statements,
 	documents: readonly CaseDocument[],
-	{ touchedAt, what, by }: { readonly touchedAt: Date; readonly what: string; readonly by: By }
+	{
+		touchedAt,
+		what,
+		actor
+	}: { readonly touchedAt: Date; readonly what: string; readonly actor: Actor }
 ): Promise<string[]> {
 	const made = documents.map((document) => ({ id: crypto.randomUUID(), document }));
 	const rows = made.flatMap(({ id, document }): TableRows[] => [
-		['case_file', [{ id, owner_id: by.person?.id ?? null, ...rowOf(document, 1, touchedAt) }]],
-		['case_revision', [firstRevision(id, { document, what }, by)]],
+		['case_file', [{ id, owner_id: actor.person?.id ?? null, ...rowOf(document, 1, touchedAt) }]],
+		['case_revision', [firstRevision(id, { document, what }, actor)]],
 		...debtRows(id, [...document.debts.entries()]),
 		...plannedRows(id, document),
-		...livedRows(id, document)
+		...progressRows(id, document)
 	]);
 	await othersFirst();
 	await insertEach(transaction, rows);
@@ -125,10 +132,10 @@ export async function saveCase(
 		readonly what: string;
 		readonly changesCurrency?: boolean | undefined;
 	},
-	by: By,
+	actor: Actor,
 	isLarge: boolean
 ): Promise<Written> {
-	return write(id, request, by, async ({ document: current, history }) => {
+	return write(id, request, actor, async ({ document: current, history }) => {
 		const judged = await judgedChanges(current, changes, isLarge);
 		if ('problems' in judged) return judged;
 		const { document, sent } = judged;
@@ -181,18 +188,18 @@ const changesMoney = (from: CaseDocument, to: CaseDocument): boolean =>
 
 const NOT_FITTING: Problem = {
 	at: 'changes',
-	message: 'What changes does not fit the case: a field that it speaks of is not there.'
+	message: 'The change does not fit the case: one of its fields does not exist.'
 };
 
 const CURRENCY_CHANGED: Problem = {
 	at: 'document.currency',
 	message:
-		'The currency is another one than that of the amounts of this case; a change of currency has to say so.'
+		'The currency differs from that of the amounts of this case. A change of currency has to be marked as one.'
 };
 
 /** Renames a case from the casebook, on top of whatever it is at. */
-export async function renameCase(id: string, label: string, by: By): Promise<Written> {
-	return write(id, { basedOn: null }, by, async ({ document, history }) => ({
+export async function renameCase(id: string, label: string, actor: Actor): Promise<Written> {
+	return write(id, { basedOn: null }, actor, async ({ document, history }) => ({
 		document: { ...document, label },
 		what: 'client label',
 		parent: history.current.number,
@@ -201,8 +208,8 @@ export async function renameCase(id: string, label: string, by: By): Promise<Wri
 }
 
 /** Takes the last change back, by appending a revision that restores the one before it. */
-export async function undoCase(id: string, request: Request, by: By): Promise<Written> {
-	return write(id, request, by, async ({ document, history: { current } }) =>
+export async function undoCase(id: string, request: Request, actor: Actor): Promise<Written> {
+	return write(id, request, actor, async ({ document, history: { current } }) =>
 		current.parent === null
 			? null
 			: {
@@ -215,8 +222,8 @@ export async function undoCase(id: string, request: Request, by: By): Promise<Wr
 }
 
 /** Makes the change again that was last taken back from here. */
-export async function redoCase(id: string, request: Request, by: By): Promise<Written> {
-	return write(id, request, by, async ({ document, history: { undone } }) =>
+export async function redoCase(id: string, request: Request, actor: Actor): Promise<Written> {
+	return write(id, request, actor, async ({ document, history: { undone } }) =>
 		undone === null
 			? null
 			: {
@@ -232,20 +239,20 @@ export async function redoCase(id: string, request: Request, by: By): Promise<Wr
 const shortened = (what: string): string => [...what].slice(0, 200).join('');
 
 /** Marks a case as deleted; `restoreCase` takes that back. False when there is no such case. */
-export const deleteCase = (id: string, by: By): Promise<boolean> =>
+export const deleteCase = (id: string, actor: Actor): Promise<boolean> =>
 	mark(
 		'update case_file set deleted_at = $2 where id = $1 and deleted_at is null',
 		[id, now()],
 		{ what: 'deleted a case', subject: id },
-		by
+		actor
 	);
 
-export const restoreCase = (id: string, by: By): Promise<boolean> =>
+export const restoreCase = (id: string, actor: Actor): Promise<boolean> =>
 	mark(
 		'update case_file set deleted_at = null where id = $1 and deleted_at is not null',
 		[id],
 		{ what: 'brought a case back', subject: id },
-		by
+		actor
 	);
 
 /** Changes one row, and the trail with it; false where there was none to be changed. */
@@ -253,11 +260,11 @@ async function mark(
 	sql: string,
 	values: readonly unknown[],
 	done: Parameters<typeof note>[2],
-	by: By
+	actor: Actor
 ): Promise<boolean> {
 	return writing(async (statements) => {
 		const { affectedRows } = await statements.query(sql, values);
-		if (affectedRows === 1) await note(statements, by, done);
+		if (affectedRows === 1) await note(statements, actor, done);
 		return affectedRows === 1;
 	});
 }
@@ -300,7 +307,7 @@ interface Change extends Pick<NewRevision, 'document' | 'what' | 'parent' | 'how
 async function write(
 	id: string,
 	request: Request,
-	by: By,
+	actor: Actor,
 	prepare: (there: There) => Promise<Change | { readonly problems: readonly Problem[] } | null>
 ): Promise<Written> {
 	const { basedOn, key } = request;
@@ -319,7 +326,7 @@ async function write(
 		const change = await prepare(there);
 		if (change === null) return { outcome: 'nothing' };
 		if ('problems' in change) return { outcome: 'refused', problems: change.problems };
-		const made = await writing((transaction) => make(transaction, there, change, key, by));
+		const made = await writing((transaction) => make(transaction, there, change, key, actor));
 		if (made === null) continue;
 		hold(id, made);
 		return { outcome: 'saved', state: stateOf(made), sent: change.sent ?? null };
@@ -336,19 +343,25 @@ async function make(
 	there: There,
 	change: Change,
 	key: string | undefined,
-	by: By
+	actor: Actor
 ): Promise<There | null> {
 	const { id, document: before } = there;
 	if (!(await isStillAt(transaction, there))) return null;
 	const { document } = change;
 	const revision = there.revision + 1;
 	const size = sizeAfter(there, change);
-	await appendRevision(transaction, id, { ...change, number: revision, key }, { before, size }, by);
+	await appendRevision(
+		transaction,
+		id,
+		{ ...change, number: revision, key },
+		{ before, size },
+		actor
+	);
 	await updateRow(transaction, 'case_file', id, rowOf(document, revision, now()));
 	await replaceDebts(transaction, id, document.debts, before.debts);
 	await replacePlans(transaction, id, document, before);
-	await replaceLived(transaction, id, document, before);
-	await note(transaction, by, {
+	await replaceProgress(transaction, id, document, before);
+	await note(transaction, actor, {
 		what: 'changed a case',
 		subject: id,
 		detail: `revision ${revision}`

@@ -5,7 +5,7 @@ import type { MessageRequest } from '../../document/schema/message';
 import { emlOf } from '../../exchange/mail';
 import { now } from '../clock';
 import { reading, writing } from '../database';
-import { isSeen, limitedTo, type By } from '../people/by';
+import { isVisible, visibilityScope, type Actor } from '../people/actor';
 import { note } from '../people/trail';
 
 interface MessageRow {
@@ -33,12 +33,12 @@ const summaryOf = (row: MessageRow): MessageSummary => ({
 });
 
 /** The messages of a case, or of all that somebody sees; the latest first. */
-export async function listMessages(caseId: string | null, by: By): Promise<MessageSummary[]> {
+export async function listMessages(caseId: string | null, actor: Actor): Promise<MessageSummary[]> {
 	const { rows } = await reading((statements) =>
 		statements.query<MessageRow>(
-			`${LISTED} and ($1::uuid is null or case_id = $1) and ${isSeen(2)}
+			`${LISTED} and ($1::uuid is null or case_id = $1) and ${isVisible(2)}
 			order by made_at desc, outbox_message.id`,
-			[caseId, limitedTo(by)]
+			[caseId, visibilityScope(actor)]
 		)
 	);
 	return rows.map(summaryOf);
@@ -51,7 +51,7 @@ export async function listMessages(caseId: string | null, by: By): Promise<Messa
 export async function putMessage(
 	caseId: string,
 	request: MessageRequest,
-	by: By
+	actor: Actor
 ): Promise<boolean> {
 	const { rows } = await reading((statements) =>
 		statements.query<{ label: string }>(
@@ -83,7 +83,7 @@ export async function putMessage(
 			[id, caseId, madeAt, to, subject, attachments.length, message]
 		);
 		if (affectedRows === 1)
-			await note(statements, by, {
+			await note(statements, actor, {
 				what: 'put a message into the outbox',
 				subject: caseId,
 				detail: `message ${id}`

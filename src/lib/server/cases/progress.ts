@@ -7,7 +7,7 @@ import type { Statements } from '../database/statements';
 
 type Lived = Pick<CaseDocument, 'forecasts' | 'visits' | 'readings' | 'happened'>;
 
-export const LIVED_TABLES = {
+export const PROGRESS_TABLES = {
 	forecast: { part: FORECAST, portion: 4 },
 	visit: { part: VISIT },
 	reading: { part: READING, portion: 2_000 },
@@ -20,16 +20,16 @@ const LISTS = [
 	['visits', 'visit'],
 	['readings', 'reading'],
 	['happened', 'happened']
-] as const satisfies readonly (readonly [keyof Lived, keyof typeof LIVED_TABLES])[];
+] as const satisfies readonly (readonly [keyof Lived, keyof typeof PROGRESS_TABLES])[];
 
 /** For the document's schema to judge. */
-export const livedIn = (rows: Readonly<Record<keyof typeof LIVED_TABLES, readonly Row[]>>) =>
+export const progressIn = (rows: Readonly<Record<keyof typeof PROGRESS_TABLES, readonly Row[]>>) =>
 	Object.fromEntries(
-		LISTS.map(([name, table]) => [name, rows[table].map(LIVED_TABLES[table].part.read)])
+		LISTS.map(([name, table]) => [name, rows[table].map(PROGRESS_TABLES[table].part.read)])
 	) as Record<keyof Lived, unknown>;
 
 /** Writes the rows of what has changed; what is the same stays. */
-export async function replaceLived(
+export async function replaceProgress(
 	statements: Statements,
 	caseId: string,
 	document: Lived,
@@ -63,15 +63,15 @@ export async function replaceLived(
 }
 
 /** What is expected and has happened in all of a case, in its tables, each before those that refer to it. */
-export const livedRows = (caseId: string, document: Lived): TableRows[] =>
+export const progressRows = (caseId: string, document: Lived): TableRows[] =>
 	LISTS.map(([name, table]) => [table, rowsIn(table, caseId, [...document[name].entries()])]);
 
 function rowsIn(
-	table: keyof typeof LIVED_TABLES,
+	table: keyof typeof PROGRESS_TABLES,
 	caseId: string,
 	entries: readonly (readonly [position: number, one: unknown])[]
 ): Row[] {
-	const write = LIVED_TABLES[table].part.write as (value: unknown) => object;
+	const write = PROGRESS_TABLES[table].part.write as (value: unknown) => object;
 	return entries.map(([position, one]) => ({ case_id: caseId, position, ...write(one) }));
 }
 

@@ -4,11 +4,11 @@ import { now } from '../clock';
 import { NotNow, reading, writing } from '../database';
 import type { Statements } from '../database/statements';
 import { log, loggable } from '../log';
-import { isHeld, limitedTo, type By } from '../people/by';
+import { isHeld, visibilityScope, type Actor } from '../people/actor';
 import { append, note } from '../people/trail';
 import { settings } from '../settings';
 import { letGo } from './at-hand';
-import { thinned, type Kept } from './thinning';
+import { thinned, type ThinnableRevision } from './thinning';
 
 const DAY = 86_400_000;
 /** A case stays in the bin for so many days. */
@@ -19,12 +19,12 @@ const THIN_AFTER = settings().thin;
 const EVERY = 3_600_000;
 
 /** The deleted cases that somebody may bring back, the last deleted first. */
-export async function listBin(by: By): Promise<BinnedCase[]> {
+export async function listBin(actor: Actor): Promise<BinnedCase[]> {
 	const { rows } = await reading((statements) =>
 		statements.query<{ id: string; label: string; deleted_at: Date }>(
 			`select id, label, deleted_at from case_file
 			where deleted_at is not null and ${isHeld(1)} order by deleted_at desc, label, id`,
-			[limitedTo(by)]
+			[visibilityScope(actor)]
 		)
 	);
 	return rows.map(({ id, label, deleted_at: at }) => ({
@@ -36,7 +36,7 @@ export async function listBin(by: By): Promise<BinnedCase[]> {
 }
 
 /** Deletes a case in the bin for good; false where there is none there. */
-export async function forgetCase(id: string, by: By): Promise<boolean> {
+export async function forgetCase(id: string, actor: Actor): Promise<boolean> {
 	return writing(async (statements) => {
 		const { rows } = await statements.query(
 			'select from case_file where id = $1 and deleted_at is not null for update',
@@ -44,7 +44,7 @@ export async function forgetCase(id: string, by: By): Promise<boolean> {
 		);
 		if (rows.length === 0) return false;
 		await forget(statements, id);
-		await note(statements, by, { what: 'deleted a case for good', subject: id });
+		await note(statements, actor, { what: 'deleted a case for good', subject: id });
 		return true;
 	});
 }
@@ -83,7 +83,7 @@ async function emptyBin(): Promise<number> {
 			rows.map(({ id }) => ({
 				what: 'deleted a case for good',
 				subject: id,
-				detail: 'time in the bin'
+				detail: 'retention of deleted cases'
 			}))
 		);
 		return rows.length;
@@ -97,7 +97,7 @@ async function thinHistory(id: string, since: string): Promise<number> {
 			'select revision from case_file where id = $1 for update',
 			[id]
 		);
-		const { rows } = await statements.query<Kept>(
+		const { rows } = await statements.query<ThinnableRevision>(
 			`select number, parent, restores, differs_from as "differsFrom",
 				to_char(made_at at time zone 'UTC', 'YYYY-MM-DD') as day, chose
 			from case_revision where case_id = $1 order by number`,

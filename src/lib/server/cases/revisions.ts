@@ -15,7 +15,7 @@ import {
 import { insertRows, type Asking, type Row } from '../database/shapes';
 import type { Statements } from '../database/statements';
 import { othersFirst } from '../others-first';
-import type { By } from '../people/by';
+import type { Actor } from '../people/actor';
 
 /** A revision as history knows it; `number` is that of the change itself, not of a step back to it. */
 interface Revision {
@@ -132,10 +132,10 @@ export async function appendRevision(
 	id: string,
 	revision: NewRevision,
 	{ before, size }: { readonly before: CaseDocument; readonly size: number },
-	by: By
+	actor: Actor
 ): Promise<void> {
 	const differing = await storedNext(transaction, id, revision, size);
-	const row = revisionRow(id, revision, differing, by);
+	const row = revisionRow(id, revision, differing, actor);
 	const chose = !same(revision.document.choices, before.choices);
 	await insertRows(transaction, 'case_revision', [{ ...row, chose }]);
 }
@@ -144,9 +144,9 @@ export async function appendRevision(
 export const firstRevision = (
 	id: string,
 	{ document, what }: Pick<NewRevision, 'document' | 'what'>,
-	by: By
+	actor: Actor
 ): Row => ({
-	...revisionRow(id, { number: 1, document, what, how: { changes: [] } }, null, by),
+	...revisionRow(id, { number: 1, document, what, how: { changes: [] } }, null, actor),
 	chose: document.choices.length > 0
 });
 
@@ -154,7 +154,7 @@ const revisionRow = (
 	id: string,
 	{ number, document, what, parent, how, key }: NewRevision,
 	differing: Differing,
-	by: By
+	actor: Actor
 ): Row => ({
 	case_id: id,
 	number,
@@ -166,7 +166,7 @@ const revisionRow = (
 	difference: differing?.difference ?? null,
 	made_at: now(),
 	request: key ?? null,
-	author_id: by.person?.id ?? null
+	author_id: actor.person?.id ?? null
 });
 
 export async function isKnown(transaction: Statements, id: string, key: string): Promise<boolean> {

@@ -1,7 +1,7 @@
 /** Which revisions of a long history stay when it is thinned. */
 
 /** A revision, as far as it matters for that. */
-export interface Kept {
+export interface ThinnableRevision {
 	readonly number: number;
 	readonly parent: number | null;
 	readonly restores: number | null;
@@ -26,7 +26,11 @@ export interface Thinned {
  * back, and what one that stays differs from. What is based on one that goes comes to be based on what that one was based on, so that undoing leads through
  * the same documents as before, in longer steps.
  */
-export function thinned(history: readonly Kept[], current: number, since: string): Thinned {
+export function thinned(
+	history: readonly ThinnableRevision[],
+	current: number,
+	since: string
+): Thinned {
 	const byNumber = new Map(history.map((one) => [one.number, one]));
 	const lastOfDay = new Map(history.map(({ day, number }) => [day, number]));
 	const stays = new Set<number>();

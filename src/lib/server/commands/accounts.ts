@@ -8,7 +8,7 @@ import {
 	lockAccount,
 	newLink,
 	unlockAccount,
-	type Done,
+	type AccountResult,
 	type Doer
 } from '../people/accounts';
 import { settings } from '../settings';
@@ -28,7 +28,7 @@ const HERE: Doer = { who: null, address: 'command' };
 
 export const accounts: Command = async (words, terminal) => {
 	const [verb, ...rest] = words;
-	const tell = (done: Done) => told(done, terminal);
+	const tell = (done: AccountResult) => told(done, terminal);
 	switch (verb) {
 		case 'list':
 			return list(terminal);
@@ -85,10 +85,10 @@ async function named(name: string | undefined): Promise<Person> {
 	return (await accountOf(name)) ?? refuse(`There is no account of the name “${name}”.`);
 }
 
-function told(done: Done, { say }: Terminal): void {
+function told(done: AccountResult, { say }: Terminal): void {
 	if (done.kind === 'refused') return refuse(done.message);
 	const { name, role } = done.account;
-	if (done.secret === null) say(`Done: ${name}, ${role}.`);
+	if (done.secret === null) say(`AccountResult: ${name}, ${role}.`);
 	else
 		say(
 			`${name}, ${role}, sets the password here, once, within 48 hours:\n${base()}/welcome#${done.secret}`

@@ -30,7 +30,7 @@ const ROOM = settings().room * 2 ** 20;
 /** So often a lost database is tried to be opened again, in milliseconds. */
 const AGAIN = 1_000;
 
-const DAMAGED = 'The data are damaged; the start page says how to go on.';
+const DAMAGED = 'The data are damaged. The start page says what to do.';
 const fullSentence = (path: string) =>
 	`The disk of the data folder ${path} is full; free at least ${ROOM / 2 ** 20} MB there and start again, the data have been left as they are.`;
 
@@ -120,7 +120,7 @@ class Embedded implements Store {
 			if (this.#thread) return work(this.#thread);
 			throw (await freeSpace(this.#folder.path)) < ROOM
 				? new NotNow('full', FULL)
-				: new NotNow('opening', 'The database is being opened again; this takes a few seconds.');
+				: new NotNow('opening', 'The database is reopening. This takes a few seconds.');
 		});
 		this.#last = turn.catch(() => undefined);
 		return turn;
@@ -136,7 +136,7 @@ class Embedded implements Store {
 			return new NotNow('damaged', DAMAGED);
 		}
 		return error instanceof DatabaseLost
-			? new NotNow('opening', 'The database did not answer and is being opened again.')
+			? new NotNow('opening', 'The database did not respond and is reopening.')
 			: error;
 	}
 

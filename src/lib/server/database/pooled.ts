@@ -29,7 +29,7 @@ const AGAIN = 500;
 const TRIES = 4;
 
 const GONE =
-	'The database server does not answer; what is typed stays here and is saved when it does.';
+	'The database server is not responding. What you type stays here and is saved once it responds.';
 
 /** SQLSTATE of what another try mends: two transactions that could not be put in an order, or waited for each other. */
 const IN_THE_WAY = new Set(['40001', '40P01']);

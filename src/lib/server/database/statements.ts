@@ -55,4 +55,4 @@ export class NotNow extends OwnError {
 /** The SQLSTATE code of a file that could not grow. */
 export const DISK_FULL = '53100';
 export const FULL =
-	'The disk that the data are on is full: free some space there, then it is saved by itself.';
+	'The disk with the data is full. Free some space; saving then resumes by itself.';

@@ -3,7 +3,7 @@
  * not in the table answers nobody.
  */
 import { reading } from '../database';
-import type { By } from './by';
+import type { Actor } from './actor';
 
 export type Need =
 	/** Nobody is asked who they are. */
@@ -34,7 +34,7 @@ type Needs = Readonly<Partial<Record<Method, Need>>>;
 
 const PAGE_OF_A_CASE: Needs = { GET: 'see' };
 
-/** By the route's identifier; GET is HEAD too. */
+/** Actor the route's identifier; GET is HEAD too. */
 export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/': { GET: 'signed in' },
 	'/cases/[id=uuid]': PAGE_OF_A_CASE,
@@ -42,7 +42,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/cases/[id=uuid]/plan': PAGE_OF_A_CASE,
 	'/cases/[id=uuid]/plans': PAGE_OF_A_CASE,
 	'/cases/[id=uuid]/handout': PAGE_OF_A_CASE,
-	'/cases/[id=uuid]/happened': PAGE_OF_A_CASE,
+	'/cases/[id=uuid]/progress': PAGE_OF_A_CASE,
 	'/cases/[id=uuid]/outbox': PAGE_OF_A_CASE,
 	'/outbox': { GET: 'signed in' },
 	'/outbox/[message=uuid]': { GET: 'see message' },
@@ -70,7 +70,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/cases/[id=uuid]/forget': { POST: 'erase' },
 	'/api/cases/[id=uuid]/outbox': { POST: 'change' },
 	'/api/cases/[id=uuid]/here': { POST: 'see' },
-	'/api/cases/[id=uuid]/taken-along': { POST: 'see' },
+	'/api/cases/[id=uuid]/exports': { POST: 'see' },
 	'/api/cases/[id=uuid]/holders': { GET: 'hold' },
 	'/api/cases/[id=uuid]/owner': { PUT: 'supervisor' },
 	'/api/cases/[id=uuid]/shared': { PUT: 'hold' },
@@ -114,7 +114,7 @@ export const asksWho = ({ route, method }: Asked): boolean =>
 /** Whether a request is answered, on behalf of whom it comes. `hasAccounts`: whether there are people to be told apart. */
 export async function decide(
 	{ route, method, params }: Asked,
-	by: By,
+	actor: Actor,
 	hasAccounts: boolean
 ): Promise<Decision> {
 	// No file of the program answers it: there is nothing to be seen.
@@ -124,7 +124,7 @@ export async function decide(
 	if (!hasAccounts) return NEEDS_ACCOUNTS.has(need) ? 'no route' : 'allowed';
 	if (need === 'anyone' || need === 'stranger') return 'allowed';
 	if (need === 'machine') return 'no route';
-	const { person } = by;
+	const { person } = actor;
 	if (person === null) return 'sign in';
 	switch (need) {
 		case 'signed in':

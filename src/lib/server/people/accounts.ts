@@ -1,8 +1,8 @@
 /** Accounts: made, listed, locked and reset by supervisors and by the command. */
-import type { AccountSummary, Deed, Person, Role } from '../../document/people';
+import type { AccountSummary, AuditEvent, Person, Role } from '../../document/people';
 import { reading, writing } from '../database';
 import { StatementFailed, type Statements } from '../database/statements';
-import { folded, kept, passwordProblem } from './passwords';
+import { folded, hashPassword, passwordProblem } from './passwords';
 import { beginSession } from './sessions';
 import { hashed, newToken, type Token } from './tokens';
 import { append } from './trail';
@@ -17,11 +17,11 @@ export interface Doer {
 }
 
 /** What became of it: the account, with the secret of its link or session where one was made. */
-export type Done =
+export type AccountResult =
 	| { readonly kind: 'done'; readonly account: Person; readonly secret: string | null }
 	| { readonly kind: 'refused'; readonly message: string };
 
-const refused = (message: string): Done => ({ kind: 'refused', message });
+const refused = (message: string): AccountResult => ({ kind: 'refused', message });
 
 const UNKNOWN = 'There is no such account.';
 /** The SQLSTATE code of a name that is there already. */
@@ -37,12 +37,12 @@ interface Row {
 export async function addAccount(
 	{ name: typed, role, password }: { name: string; role: Role; password: string | null },
 	{ who, address }: Doer
-): Promise<Done> {
+): Promise<AccountResult> {
 	const name = typed.normalize('NFC').trim().replace(/\s+/g, ' ');
 	const problem = password === null ? null : await passwordProblem(password, name);
 	if (problem !== null) return refused(problem);
 	const account: Person = { id: crypto.randomUUID(), name, role };
-	const hash = password === null ? null : await kept(password);
+	const hash = password === null ? null : await hashPassword(password);
 	const link = password === null ? newToken() : null;
 	try {
 		await writing(async (statements) => {
@@ -80,11 +80,11 @@ async function endSessions(statements: Statements, id: string): Promise<void> {
 async function change(
 	id: string,
 	{ who, address }: Doer,
-	what: Deed,
+	what: AuditEvent,
 	detail: string | null,
 	work: (statements: Statements, account: Row) => Promise<string | null>
-): Promise<Done> {
-	return writing(async (statements): Promise<Done> => {
+): Promise<AccountResult> {
+	return writing(async (statements): Promise<AccountResult> => {
 		const { rows } = await statements.query<Row>(
 			'select id, name, role from account where id = $1 for update',
 			[id]
@@ -99,8 +99,8 @@ async function change(
 }
 
 /** Locks an account: it is signed out everywhere, and can't sign in. */
-export const lockAccount = (id: string, by: Doer): Promise<Done> =>
-	change(id, by, 'locked an account', null, async (statements) => {
+export const lockAccount = (id: string, actor: Doer): Promise<AccountResult> =>
+	change(id, actor, 'locked an account', null, async (statements) => {
 		if (await isLastSupervisor(statements, id)) return LAST;
 		await statements.query('update account set locked_at = $2 where id = $1', [id, new Date()]);
 		await statements.query('delete from account_link where account_id = $1', [id]);
@@ -108,14 +108,14 @@ export const lockAccount = (id: string, by: Doer): Promise<Done> =>
 		return null;
 	});
 
-export const unlockAccount = (id: string, by: Doer): Promise<Done> =>
-	change(id, by, 'unlocked an account', null, async (statements) => {
+export const unlockAccount = (id: string, actor: Doer): Promise<AccountResult> =>
+	change(id, actor, 'unlocked an account', null, async (statements) => {
 		await statements.query('update account set locked_at = null where id = $1', [id]);
 		return null;
 	});
 
-export const changeRole = (id: string, role: Role, by: Doer): Promise<Done> =>
-	change(id, by, 'changed a role', role, async (statements) => {
+export const changeRole = (id: string, role: Role, actor: Doer): Promise<AccountResult> =>
+	change(id, actor, 'changed a role', role, async (statements) => {
 		if (role !== 'supervisor' && (await isLastSupervisor(statements, id))) return LAST;
 		await statements.query('update account set role = $2 where id = $1', [id, role]);
 		return null;
@@ -134,9 +134,9 @@ async function isLastSupervisor(statements: Statements, id: string): Promise<boo
 }
 
 /** A new link for an account: its password stays until the link is used. */
-export async function newLink(id: string, by: Doer): Promise<Done> {
+export async function newLink(id: string, actor: Doer): Promise<AccountResult> {
 	const link = newToken();
-	const done = await change(id, by, 'made a sign-in link', null, async (statements) => {
+	const done = await change(id, actor, 'made a sign-in link', null, async (statements) => {
 		const { rows } = await statements.query<{ locked: boolean }>(
 			'select locked_at is not null as locked from account where id = $1',
 			[id]
@@ -153,7 +153,7 @@ export async function setPassword(
 	secret: string,
 	password: string,
 	address: string
-): Promise<Done> {
+): Promise<AccountResult> {
 	const token = hashed(secret);
 	const { rows } = await reading((statements) =>
 		statements.query<Row>(`${LINKED} and ends_at > $2`, [token, new Date()])
@@ -162,8 +162,8 @@ export async function setPassword(
 	if (!found) return refused(USED_UP);
 	const problem = await passwordProblem(password, found.name);
 	if (problem !== null) return refused(problem);
-	const hash = await kept(password);
-	return writing(async (statements): Promise<Done> => {
+	const hash = await hashPassword(password);
+	return writing(async (statements): Promise<AccountResult> => {
 		const { affectedRows } = await statements.query(
 			'delete from account_link where token = $1 and ends_at > $2',
 			[token, new Date()]
@@ -181,11 +181,11 @@ export async function changePassword(
 	person: Person,
 	password: string,
 	address: string
-): Promise<Done> {
+): Promise<AccountResult> {
 	const problem = await passwordProblem(password, person.name);
 	if (problem !== null) return refused(problem);
-	const hash = await kept(password);
-	return writing(async (statements): Promise<Done> => {
+	const hash = await hashPassword(password);
+	return writing(async (statements): Promise<AccountResult> => {
 		await statements.query('update account set password = $2 where id = $1', [person.id, hash]);
 		await endSessions(statements, person.id);
 		await append(statements, person, address, [{ what: 'set a password', subject: person.id }]);
@@ -195,8 +195,7 @@ export async function changePassword(
 
 const LINKED = `select account.id, name, role from account_link join account on account.id = account_id
 	where token = $1 and locked_at is null`;
-const USED_UP =
-	'This link has been used, or its 48 hours are over; ask a supervisor for a new one.';
+const USED_UP = 'This link is used or expired (48 hours). Ask a supervisor for a new one.';
 
 /** All accounts by name. */
 export async function listAccounts(): Promise<AccountSummary[]> {

@@ -14,7 +14,7 @@ export function hasAccounts(): boolean {
 }
 
 /** @throws StartRefusal where nobody could let people in */
-export async function needSupervisor(): Promise<void> {
+export async function requireSupervisor(): Promise<void> {
 	if (hasAccounts() && !(await hasSupervisor()))
 		throw new StartRefusal(
 			'There is no supervisor yet who could sign in and let others in; add one first, with the same settings: npm run --silent accounts -- add NAME --role supervisor'

@@ -1,11 +1,11 @@
 /** Whose a case is, who sees it beside them, and who has it open. */
 import type { Holders, Person } from '../../document/people';
 import { reading, writing } from '../database';
-import type { By } from './by';
+import type { Actor } from './actor';
 import { note } from './trail';
 
 /** Whoever has a case open says so every few seconds; unheard for so long, in milliseconds, they are gone. */
-const UNHEARD = 20_000;
+const PRESENCE_TIMEOUT_MS = 20_000;
 
 /** Whose a case is, with everybody whose it could be; null where there is no such case. */
 export async function holdersOf(caseId: string): Promise<Holders | null> {
@@ -31,7 +31,7 @@ export async function holdersOf(caseId: string): Promise<Holders | null> {
 }
 
 /** Hands a case over; false where there is no such case, or nobody of that account whose it could be. */
-export async function handOver(caseId: string, to: string, by: By): Promise<boolean> {
+export async function handOver(caseId: string, to: string, actor: Actor): Promise<boolean> {
 	return writing(async (statements) => {
 		const { affectedRows } = await statements.query(
 			`update case_file set owner_id = $2 where id = $1 and exists (
@@ -43,7 +43,7 @@ export async function handOver(caseId: string, to: string, by: By): Promise<bool
 			caseId,
 			to
 		]);
-		await note(statements, by, { what: 'handed a case over', subject: caseId, detail: to });
+		await note(statements, actor, { what: 'handed a case over', subject: caseId, detail: to });
 		return true;
 	});
 }
@@ -52,7 +52,7 @@ export async function handOver(caseId: string, to: string, by: By): Promise<bool
 export async function shareWith(
 	caseId: string,
 	accounts: readonly string[],
-	by: By
+	actor: Actor
 ): Promise<void> {
 	await writing(async (statements) => {
 		// Who shares it at the same time waits, and then says the last word.
@@ -64,7 +64,7 @@ export async function shareWith(
 			where account.id = any($2) and account.id is distinct from owner_id`,
 			[caseId, accounts]
 		);
-		await note(statements, by, {
+		await note(statements, actor, {
 			what: 'shared a case',
 			subject: caseId,
 			detail: [...accounts].sort().join(' ')
@@ -73,7 +73,11 @@ export async function shareWith(
 }
 
 /** Notes that somebody has a case open, or has left it, and says who else has it open. */
-export async function hear(caseId: string, isHere: boolean, { person }: By): Promise<string[]> {
+export async function recordPresence(
+	caseId: string,
+	isHere: boolean,
+	{ person }: Actor
+): Promise<string[]> {
 	if (person === null) return [];
 	return writing(async (statements) => {
 		const heard = new Date();
@@ -87,7 +91,7 @@ export async function hear(caseId: string, isHere: boolean, { person }: By): Pro
 		const { rows } = await statements.query<{ name: string }>(
 			`select name from case_presence join account on account.id = account_id
 			where case_id = $1 and account_id <> $2 and heard_at > $3 order by folded`,
-			[caseId, person.id, new Date(heard.getTime() - UNHEARD)]
+			[caseId, person.id, new Date(heard.getTime() - PRESENCE_TIMEOUT_MS)]
 		);
 		return rows.map(({ name }) => name);
 	});

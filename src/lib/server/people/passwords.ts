@@ -1,4 +1,4 @@
-/** Passwords: which are allowed, and what is kept of them. */
+/** Passwords: which are allowed, and what is hashPassword of them. */
 import { hash, verify } from '@node-rs/argon2';
 import { SHORTEST_PASSWORD } from '../../document/people';
 import { NotNow } from '../database/statements';
@@ -68,17 +68,17 @@ async function inTurn<T>(work: () => Promise<T>): Promise<T> {
 }
 
 /** Argon2id, with a salt of its own, as one line of text: 19 MiB, two passes. */
-export const kept = (password: string): Promise<string> =>
+export const hashPassword = (password: string): Promise<string> =>
 	inTurn(() => hash(plain(password), { memoryCost: 19_456, timeCost: 2, parallelism: 1 }));
 
 /** Made of nothing that anybody knows: what is compared with it takes as long as with a real one. */
-let nobodys: Promise<string> | null = null;
+let dummyHash: Promise<string> | null = null;
 
-/** Whether it is the password of what is kept; where nothing is kept it is not, after just as long. */
+/** Whether it is the password of what is hashPassword; where nothing is hashPassword it is not, after just as long. */
 export async function isPassword(typed: string, of: string | null): Promise<boolean> {
-	nobodys ??= kept(crypto.randomUUID());
+	dummyHash ??= hashPassword(crypto.randomUUID());
 	const password = [...plain(typed)].slice(0, LONGEST).join('');
-	const known = of ?? (await nobodys);
+	const known = of ?? (await dummyHash);
 	const matches = await inTurn(() => verify(known, password));
 	return matches && of !== null;
 }

@@ -6,7 +6,7 @@ import { settings } from '../settings';
 import { folded, isPassword } from './passwords';
 import { hashed, newToken } from './tokens';
 import { append, note } from './trail';
-import type { By } from './by';
+import type { Actor } from './actor';
 
 /** A session ends after so long without anything being done in it, in milliseconds. */
 const IDLE = settings().idle * 60_000;
@@ -199,9 +199,9 @@ export async function personOf(secret: string, isWork: boolean): Promise<Person 
 }
 
 /** Ends a session: whoever still has its secret is let in no more. */
-export async function signOut(secret: string, by: By): Promise<void> {
+export async function signOut(secret: string, actor: Actor): Promise<void> {
 	await writing(async (statements) => {
 		await statements.query('delete from session where token = $1', [hashed(secret)]);
-		await note(statements, by, { what: 'signed out' });
+		await note(statements, actor, { what: 'signed out' });
 	});
 }

@@ -3,16 +3,16 @@
  * one that was changed, taken out or put elsewhere shows. No client's figures are in it.
  */
 import { createHash } from 'node:crypto';
-import type { Deed, TrailEntry } from '../../document/people';
+import type { AuditEvent, TrailEntry } from '../../document/people';
 import { reading, writing } from '../database';
 import type { Statements } from '../database/statements';
 import { log } from '../log';
-import type { By } from './by';
+import type { Actor } from './actor';
 import { isSigned, signatureOf, trailKey, type Head } from './trail-key';
 
 /** What is done to what, and what more has to be said of it. */
-interface Done {
-	readonly what: Deed;
+interface AuditRecord {
+	readonly what: AuditEvent;
 	readonly subject?: string | null;
 	readonly detail?: string | null;
 }
@@ -23,7 +23,7 @@ interface Row {
 	readonly account_id: string | null;
 	readonly account_name: string | null;
 	readonly address: string;
-	readonly what: Deed;
+	readonly what: AuditEvent;
 	readonly subject: string | null;
 	readonly detail: string | null;
 	readonly hash: Uint8Array;
@@ -42,9 +42,13 @@ function hashOf(before: Uint8Array, entry: Omit<Row, 'hash'>): Buffer {
  * Writes what is done into the trail: the last statements of the transaction that does it, since whoever writes
  * next waits for its end. Without accounts there is no trail.
  */
-export async function note(statements: Statements, by: By, ...all: readonly Done[]): Promise<void> {
-	if (by.person === null) return;
-	await append(statements, { id: by.person.id, name: by.person.name }, by.address, all);
+export async function note(
+	statements: Statements,
+	actor: Actor,
+	...all: readonly AuditRecord[]
+): Promise<void> {
+	if (actor.person === null) return;
+	await append(statements, { id: actor.person.id, name: actor.person.name }, actor.address, all);
 }
 
 /** The same where nobody is signed in yet, or a command does it. */
@@ -52,7 +56,7 @@ export async function append(
 	statements: Statements,
 	who: { readonly id: string; readonly name: string } | null,
 	address: string,
-	all: readonly Done[]
+	all: readonly AuditRecord[]
 ): Promise<void> {
 	const { rows } = await statements.query<SignedHead>(`${HEAD} for update`);
 	const [head] = rows;
@@ -94,7 +98,7 @@ async function signatureAfter(
 	statements: Statements,
 	before: SignedHead,
 	head: Head,
-	all: readonly Done[]
+	all: readonly AuditRecord[]
 ): Promise<Buffer | null> {
 	const key = trailKey();
 	if (key === null) return null;
@@ -146,9 +150,9 @@ export async function logHead(): Promise<void> {
 }
 
 /** Writes what is done that is no change of the data into the trail. */
-export async function noteAlone(by: By, ...all: readonly Done[]): Promise<void> {
-	if (by.person === null) return;
-	await writing((statements) => note(statements, by, ...all));
+export async function noteAlone(actor: Actor, ...all: readonly AuditRecord[]): Promise<void> {
+	if (actor.person === null) return;
+	await writing((statements) => note(statements, actor, ...all));
 }
 
 /** So many entries are read at once. */

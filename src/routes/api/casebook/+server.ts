@@ -5,4 +5,4 @@ import type { RequestHandler } from './$types';
 
 /** Some lines of what is asked for, and the whole book added up. */
 export const GET: RequestHandler = ({ url, locals }) =>
-	answeringBook(url, async (question, from) => json(await bookPage(locals.by, question, from)));
+	answeringBook(url, async (question, from) => json(await bookPage(locals.actor, question, from)));

@@ -9,5 +9,5 @@ export const POST: RequestHandler = ({ request, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, newCase);
 		if (!body.ok) return body.refusal;
-		return json({ id: await createCase(body.value, locals.by) }, { status: 201 });
+		return json({ id: await createCase(body.value, locals.actor) }, { status: 201 });
 	});

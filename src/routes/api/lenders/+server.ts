@@ -9,7 +9,7 @@ import type { RequestHandler } from './$types';
 
 const question = z.strictObject({
 	account: text('The account', 4, LIMITS.account),
-	until: date('The day up to which a lender is asked')
+	until: date('The last day requested from a creditor')
 });
 
 /** Asks a lender for the statement of one account. A POST: an account's number stands in no address or log. */

@@ -8,8 +8,8 @@ import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
 
 /** Which of the two it was is never said. */
-const WRONG = 'The name or the password is not right.';
-const WRONG_PASSWORD = 'The present password is not right; the new one was not set.';
+const WRONG = 'The name or the password is wrong.';
+const WRONG_PASSWORD = 'The current password is wrong. The new one was not set.';
 
 /** Signs in. */
 export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
@@ -17,7 +17,7 @@ export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
 		const body = await readBody(request, signInRequest);
 		if (!body.ok) return body.refusal;
 		const { name, password } = body.value;
-		const signed = await signIn(name, password, locals.by.address);
+		const signed = await signIn(name, password, locals.actor.address);
 		if (signed.kind !== 'done') return notSigned(signed, WRONG);
 		giveSecret(cookies, url, signed.secret);
 		return json({ person: signed.person });
@@ -26,7 +26,7 @@ export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
 /** Sets another password of whoever is signed in. */
 export const PUT: RequestHandler = ({ request, cookies, url, locals }) =>
 	answering(async () => {
-		const { person, address } = locals.by;
+		const { person, address } = locals.actor;
 		if (person === null) return refuse(404, 'There are no accounts here.');
 		const body = await readBody(request, passwordRequest);
 		if (!body.ok) return body.refusal;
@@ -42,12 +42,12 @@ export const PUT: RequestHandler = ({ request, cookies, url, locals }) =>
 const notSigned = (signed: Exclude<SignIn, { kind: 'done' }>, wrong: string): Response =>
 	signed.kind === 'wrong'
 		? refuse(422, wrong)
-		: refuse(429, `Tried too often; try again in ${signed.seconds} seconds.`);
+		: refuse(429, `Too many attempts. Try again in ${signed.seconds} seconds.`);
 
 /** Signs out. */
 export const DELETE: RequestHandler = ({ cookies, url, locals }) =>
 	answering(async () => {
-		if (locals.secret !== null) await signOut(locals.secret, locals.by);
+		if (locals.secret !== null) await signOut(locals.secret, locals.actor);
 		takeSecret(cookies, url);
 		return new Response(null, { status: 204 });
 	});

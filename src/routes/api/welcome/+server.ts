@@ -11,6 +11,6 @@ export const POST: RequestHandler = ({ request, locals }) =>
 		const body = await readBody(request, welcomeRequest);
 		if (!body.ok) return body.refusal;
 		const { token, password } = body.value;
-		const done = await setPassword(token, password, locals.by.address);
+		const done = await setPassword(token, password, locals.actor.address);
 		return done.kind === 'done' ? json({ name: done.account.name }) : refuse(422, done.message);
 	});

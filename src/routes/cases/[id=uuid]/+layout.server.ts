@@ -15,7 +15,7 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 	const text = JSON.stringify(state);
 	const isInside = text.length <= LONGEST;
 	if (isInside)
-		await loading(() => noteAlone(locals.by, { what: 'opened a case', subject: params.id }));
+		await loading(() => noteAlone(locals.actor, { what: 'opened a case', subject: params.id }));
 	return {
 		/** Null: the page asks for it, by `GET /api/cases/ID`. */
 		kept: isInside ? text : null,

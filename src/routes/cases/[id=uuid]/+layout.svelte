@@ -8,6 +8,7 @@
 	import type { LayoutProps } from './$types';
 	import NotOpened from '../../NotOpened.svelte';
 	import CaseRoom from './CaseRoom.svelte';
+	import { t } from '$lib/words/labels/case';
 
 	const { data, children }: LayoutProps = $props();
 
@@ -28,7 +29,8 @@
 		const answer = await openCase(id);
 		if (id !== page.params.id) return;
 		if (answer.kind === 'done') came = answer.value;
-		else problem = ('message' in answer ? answer.message : null) ?? 'The server doesn’t answer.';
+		else
+			problem = ('message' in answer ? answer.message : null) ?? t('The server is not responding');
 	}
 </script>
 
@@ -37,20 +39,20 @@
 	{#if inPage}
 		{@render children()}
 	{:else}
-		<main><p class="opening">Opening the case …</p></main>
+		<main><p class="opening">{t('Opening the case …')}</p></main>
 	{/if}
 {/snippet}
 
 {#if opened}
 	<CaseRoom state={opened} person={data.person} children={inside} />
 {:else}
-	<TopLine path={[{ name: 'Casebook', href: '/' }]} />
+	<TopLine path={[{ name: t('Casebook'), href: '/' }]} />
 	{#if problem === null}
-		<main><p class="opening">Opening the case …</p></main>
+		<main><p class="opening">{t('Opening the case …')}</p></main>
 	{:else}
 		<NotOpened
-			title="Not opened"
-			why="The case could not be opened."
+			title={t('The case did not open')}
+			why={t('The case could not be opened')}
 			remedy={problem}
 			onagain={() => open(page.params.id ?? '')}
 		/>

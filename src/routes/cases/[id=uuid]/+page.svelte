@@ -16,13 +16,14 @@
 	import { quoted } from '$lib/reading/reading';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
 	import { countOf } from '$lib/words/amounts';
-	import { asPasted, casesElsewhere } from '$lib/words/taken-in';
+	import { asPasted, casesElsewhere } from '$lib/words/imports';
 	import { v4 as newId } from 'uuid';
 	import ProposedDebts from './ProposedDebts.svelte';
 	import TakenAccounts from './TakenAccounts.svelte';
 	import type { PageProps } from './$types';
 	import CaseNote from './CaseNote.svelte';
 	import EntryGrid from './EntryGrid.svelte';
+	import { t } from '$lib/words/labels/case';
 
 	const { data }: PageProps = $props();
 	const inUse = deskInUse();
@@ -85,7 +86,7 @@
 		const first = debts.length;
 		if (!hasMore) proposed = null;
 		const what = countOf(desk.writing, taken.length, 'debts');
-		desk.change(`taking in ${what}`, (document) => ({
+		desk.change(t('import of {what}', { what }), (document) => ({
 			...document,
 			debts: [...document.debts, ...taken].slice(0, LIMITS.debts)
 		}));
@@ -97,7 +98,7 @@
 		proposed = null;
 		const first = debts.length;
 		const made = taken.map(({ account, to }) => ({ account, to, id: newId() }));
-		desk.change('taking in a statement', (document) => ({
+		desk.change(t('import of a statement'), (document) => ({
 			...document,
 			debts: made.reduce(
 				(debts, { account, to, id }) =>
@@ -124,7 +125,7 @@
 	function remove(index: number): void {
 		const debt = debts[index];
 		if (!debt) return;
-		const what = `deletion of ${nameOf(debt, desk.writing)}`;
+		const what = t('deletion of {debt}', { debt: nameOf(debt, desk.writing) });
 		desk.change(what, (document) => without(document, debt.id));
 		void desk.flush();
 		deleted = { debt, index, what };
@@ -141,7 +142,7 @@
 		await desk.flush();
 		if (desk.debt(debt.id)) return;
 		if (desk.undoable === what) return desk.step('undo');
-		desk.change(`return of ${nameOf(debt, desk.writing)}`, (document) =>
+		desk.change(t('restoring {debt}', { debt: nameOf(debt, desk.writing) }), (document) =>
 			withBack(document, debt, index)
 		);
 	}
@@ -150,31 +151,31 @@
 <svelte:head><title>{desk.document.label} · Residuum</title></svelte:head>
 
 <main>
-	<h1 class="unseen">Debts of {desk.document.label}</h1>
+	<h1 class="unseen">{t('Debts of {label}', { label: desk.document.label })}</h1>
 	<div class="top">
 		<Answer {sentence} />
 		<span class="acts">
 			<TakeFile
 				accept=".csv,.tsv,.txt,.xlsx,.ofx,.qfx"
-				title="A sheet (CSV, XLSX) or a lender’s statement (OFX); it can be dropped anywhere here"
+				title={t('A sheet (CSV, XLSX) or a creditor’s …')}
 				onfile={(file) => void look(file)}
 			>
-				Take in a file
+				{t('Import')}
 			</TakeFile>
 			<button
 				type="button"
 				class="about"
-				title="The client, the day of the figures, the currency"
-				onclick={(event) => (about = event.currentTarget)}>This case ›</button
+				title={t('The client, the date of the balances …')}
+				onclick={(event) => (about = event.currentTarget)}>{t('Case settings ›')}</button
 			></span
 		>
 	</div>
 	{#if reading}
-		<p role="status">Reading “{reading}” …</p>
+		<p role="status">{t('Reading “{reading}” …', { reading })}</p>
 	{:else if refusal}
 		<p class="refusal" role="alert">
 			{refusal}
-			<button type="button" onclick={() => (refusal = null)}>Close</button>
+			<button type="button" onclick={() => (refusal = null)}>{t('Close')}</button>
 		</p>
 	{/if}
 	<div>
@@ -215,8 +216,8 @@
 {#if deleted !== null}
 	{@const deletion = deleted}
 	<Notice
-		text="{nameOf(deletion.debt, desk.writing)} is deleted."
-		undo="Undo"
+		text={t('{debt} is deleted', { debt: nameOf(deletion.debt, desk.writing) })}
+		undo={t('Undo')}
 		onundo={() => takeBack(deletion)}
 		onclose={() => (deleted = null)}
 	/>

@@ -1,6 +1,6 @@
 <!-- Asks whether entries of a statement that are alike and have no reference are several or one. -->
 <script lang="ts">
-	import type { alikeQuestion } from '$lib/words/taken-in';
+	import type { alikeQuestion } from '$lib/words/imports';
 
 	interface Props {
 		question: NonNullable<ReturnType<typeof alikeQuestion>>;

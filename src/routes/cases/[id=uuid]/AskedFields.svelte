@@ -13,6 +13,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import TermField from './TermField.svelte';
 	import { COLUMNS } from './grid-keys';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		asked: AskedEntry;
@@ -36,7 +37,7 @@
 
 <span {role}>
 	<Choice
-		label="Rule of the minimum, {of}"
+		label={t('Minimum payment rule, {of}', { of })}
 		value={asked.kind}
 		options={askedKinds(writing)}
 		cell={cell?.(COLUMNS.kind)}

@@ -5,6 +5,7 @@
 	import { assumedInWords } from '$lib/words/changes';
 	import { planDebtName } from '$lib/words/plan';
 	import type { Snippet } from 'svelte';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		document: CaseDocument;
@@ -26,9 +27,11 @@
 
 {#if question !== null && agreedTo !== question}
 	<p class="question" role="alert">
-		<strong>Nobody has agreed to all of this plan yet.</strong> Assumed: {assumed}. What is handed
-		out says so.
-		<button type="button" onclick={() => (agreedTo = question)}>Hand it out as assumed</button>
+		<strong>{t('Some terms of this plan are not …')}</strong>
+		{t('Assumed: {assumed}. The client handout says so', { assumed: assumed ?? '' })}
+		<button type="button" onclick={() => (agreedTo = question)}
+			>{t('Hand out with assumed terms')}</button
+		>
 	</p>
 {:else}
 	{@render children()}

@@ -12,6 +12,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		desk: CaseDesk;
@@ -44,10 +45,10 @@
 	);
 
 	const restyle = (style: Style) =>
-		desk.change('numbers and dates', (document) => ({ ...document, style }));
+		desk.change(t('number and date format'), (document) => ({ ...document, style }));
 
 	function takeDay(asOf: CalendarDate): void {
-		desk.change('day of the figures', (document) => withDay(document, asOf));
+		desk.change(t('date of the balances'), (document) => withDay(document, asOf));
 		day = null;
 	}
 
@@ -59,27 +60,27 @@
 
 {#snippet silent()}
 	<p class="means" role="alert">
-		The server doesn’t answer: a part of this page did not come. Type it again in a moment.
+		{t('The server is not responding, and part …')}
 	</p>
 {/snippet}
 
-<Note title="This case" {anchor} {onclose}>
+<Note title={t('Case settings')} {anchor} {onclose}>
 	<div class="fields">
-		<span class="label">Client</span>
+		<span class="label">{t('Client')}</span>
 		<span data-first>
 			<TypedField
-				label="Client label"
+				label={t('Client label')}
 				value={paper.label}
 				read={(typed) => readLabel(typed, desk.writing)}
 				write={(text) => text}
 				onchange={(label) =>
-					label !== null && desk.change('client label', (document) => ({ ...document, label }))}
+					label !== null && desk.change(t('client label'), (document) => ({ ...document, label }))}
 				onenter={onclose}
 			/>
 		</span>
-		<span class="label">Figures as of</span>
+		<span class="label">{t('Date of the balances')}</span>
 		<TypedField
-			label="Day of the figures"
+			label={t('Date of the balances')}
 			value={day ?? paper.asOf}
 			read={(typed) => readAsOf(typed, today, desk.writing)}
 			write={(date) => writeDate(date, desk.writing)}
@@ -90,16 +91,16 @@
 				<p class="means" role={refusal ? 'alert' : undefined}>
 					{#if refusal}{refusal}{:else}
 						{dayMeans(paper, otherDay)}
-						<button type="button" onclick={() => takeDay(otherDay)}>Change the day</button>
+						<button type="button" onclick={() => takeDay(otherDay)}>{t('Change the date')}</button>
 					{/if}
 				</p>
 			{:catch}
 				{@render silent()}
 			{/await}
 		{/if}
-		<span class="label">Currency</span>
+		<span class="label">{t('Currency')}</span>
 		<TypedField
-			label="Currency"
+			label={t('Currency')}
 			value={currency ?? paper.currency}
 			read={(typed) => readCurrency(typed, desk.writing)}
 			write={({ code }) => code}
@@ -111,7 +112,7 @@
 					{#if refusal}{refusal}{:else}
 						{currencyMeans(paper, otherCurrency)}
 						<button type="button" onclick={() => takeCurrency(otherCurrency)}
-							>Change the currency</button
+							>{t('Change the currency')}</button
 						>
 					{/if}
 				</p>
@@ -119,16 +120,16 @@
 				{@render silent()}
 			{/await}
 		{/if}
-		<span class="label">Numbers</span>
+		<span class="label">{t('Number format')}</span>
 		<Choice
-			label="How numbers are written"
+			label={t('Number format')}
 			value={paper.style.numbers}
 			options={numbers}
 			onchange={(numbers) => restyle({ ...paper.style, numbers })}
 		/>
-		<span class="label">Dates</span>
+		<span class="label">{t('Date format')}</span>
 		<Choice
-			label="How dates are written"
+			label={t('Date format')}
 			value={paper.style.dates}
 			options={dates}
 			onchange={(dates) => restyle({ ...paper.style, dates })}

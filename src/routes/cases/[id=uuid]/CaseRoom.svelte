@@ -20,7 +20,8 @@
 	import OthersHere from './OthersHere.svelte';
 	import SavingLine from './SavingLine.svelte';
 	import StaleChoice from './StaleChoice.svelte';
-	import TakeAlongNote from './TakeAlongNote.svelte';
+	import ExportNote from './ExportNote.svelte';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		/** As the server has it. */
@@ -55,7 +56,7 @@
 
 	const debt = $derived(page.params.debt === undefined ? undefined : desk.debt(page.params.debt));
 	const path = $derived([
-		{ name: 'Casebook', href: '/' },
+		{ name: t('Casebook'), href: '/' },
 		{ name: desk.document.label, href: `/cases/${desk.id}` },
 		...(debt
 			? [{ name: nameOf(debt, desk.writing), href: `/cases/${desk.id}/debts/${debt.id}` }]
@@ -65,7 +66,7 @@
 	const planHref = $derived(`/cases/${desk.id}/plan`);
 	const sideHref = $derived(`/cases/${desk.id}/plans`);
 	const handoutHref = $derived(`/cases/${desk.id}/handout`);
-	const happenedHref = $derived(`/cases/${desk.id}/happened`);
+	const happenedHref = $derived(`/cases/${desk.id}/progress`);
 
 	// The other views, a debt and the casebook.
 	onMount(() =>
@@ -89,17 +90,17 @@
 
 	const views = $derived([
 		{
-			name: 'Debts',
+			name: t('Debts'),
 			// From the plan the same key goes back.
 			...(page.url.pathname === planHref ? { key: 'F8' } : {}),
 			href: `/cases/${desk.id}`,
 			here: page.url.pathname === `/cases/${desk.id}`
 		},
-		{ name: 'Plan', key: 'F8', href: planHref, here: page.url.pathname === planHref },
-		{ name: 'Side by side', key: 'F9', href: sideHref, here: page.url.pathname === sideHref },
-		{ name: 'Hand-out', href: handoutHref, here: page.url.pathname === handoutHref },
+		{ name: t('Plan'), key: 'F8', href: planHref, here: page.url.pathname === planHref },
+		{ name: t('Side by side'), key: 'F9', href: sideHref, here: page.url.pathname === sideHref },
+		{ name: t('Client handout'), href: handoutHref, here: page.url.pathname === handoutHref },
 		{
-			name: 'What happened',
+			name: t('Progress'),
 			key: 'F4',
 			href: happenedHref,
 			here: page.url.pathname === happenedHref
@@ -175,25 +176,30 @@
 
 <TopLine {path} {views}>
 	<button type="button" onclick={(event) => (taking = event.currentTarget)}>
-		<PackageOpen size={15} aria-hidden="true" /> Take it along
+		<PackageOpen size={15} aria-hidden="true" />
+		{t('Export')}
 	</button>
 	<button
 		type="button"
-		title={desk.undoable === null ? 'Nothing to undo (Ctrl+Z)' : `Undo: ${desk.undoable} (Ctrl+Z)`}
+		title={desk.undoable === null
+			? t('Nothing to undo (Ctrl+Z)')
+			: t('Undo: {undoable} (Ctrl+Z)', { undoable: desk.undoable })}
 		disabled={desk.undoable === null}
 		onclick={() => desk.step('undo')}
 	>
-		<Undo2 size={15} aria-hidden="true" /> Undo
+		<Undo2 size={15} aria-hidden="true" />
+		{t('Undo')}
 	</button>
 	<button
 		type="button"
 		title={desk.redoable === null
-			? 'Nothing to redo (Ctrl+Shift+Z)'
-			: `Redo: ${desk.redoable} (Ctrl+Shift+Z)`}
+			? t('Nothing to redo (Ctrl+Shift+Z)')
+			: t('Redo: {redoable} (Ctrl+Shift+Z)', { redoable: desk.redoable })}
 		disabled={desk.redoable === null}
 		onclick={() => desk.step('redo')}
 	>
-		<Redo2 size={15} aria-hidden="true" /> Redo
+		<Redo2 size={15} aria-hidden="true" />
+		{t('Redo')}
 	</button>
 	<SavingLine saving={desk.saving} />
 </TopLine>
@@ -214,7 +220,7 @@
 {@render children()}
 
 {#if taking}
-	<TakeAlongNote
+	<ExportNote
 		caseId={desk.id}
 		document={desk.document}
 		{subject}
@@ -233,8 +239,8 @@
 {#if desk.stepped}
 	{@const { direction, what } = desk.stepped}
 	<Notice
-		text={direction === 'undo' ? `Undone: ${what}.` : `Redone: ${what}.`}
-		undo={direction === 'undo' ? 'Redo it' : 'Undo it'}
+		text={direction === 'undo' ? t('Undone: {what}', { what }) : t('Redone: {what}', { what })}
+		undo={direction === 'undo' ? t('Redo it') : t('Undo it')}
 		onundo={() => desk.step(direction === 'undo' ? 'redo' : 'undo')}
 		onclose={() => (desk.stepped = null)}
 	/>

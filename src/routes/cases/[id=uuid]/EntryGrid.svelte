@@ -16,6 +16,7 @@
 	import { dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import EntryLine from './EntryLine.svelte';
 	import { gridTarget } from './grid-keys';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		desk: CaseDesk;
@@ -42,7 +43,7 @@
 			if (id === debts.at(-1)?.id && isBlank({ ...debt, ...fields })) {
 				// All that was typed on the last line was taken back: it is the empty line again.
 				blank = { ...blankDebt(), id };
-				desk.change('new debt', (document) => without(document, id));
+				desk.change(t('new debt'), (document) => without(document, id));
 			} else desk.changeDebt(id, whatChanges(debt, field), fields);
 			return;
 		}
@@ -50,20 +51,22 @@
 		const taken = { ...blank, ...fields };
 		// The line keeps its identity, so that the field that is being typed in stays as it is.
 		blank = blankDebt();
-		desk.change('new debt', (document) => ({ ...document, debts: [...document.debts, taken] }));
+		desk.change(t('new debt'), (document) => ({ ...document, debts: [...document.debts, taken] }));
 	}
 
 	/** A name that is being typed is one change, not one for each letter of it. */
 	const whatChanges = (debt: DebtEntry, field: string) =>
 		field === 'name'
-			? `name, line ${debts.findIndex(({ id }) => id === debt.id) + 1}`
-			: `${field} of ${nameOf(debt, desk.writing)}`;
+			? t('name, line {value}', { value: debts.findIndex(({ id }) => id === debt.id) + 1 })
+			: t('{field} of {debt}', { field, debt: nameOf(debt, desk.writing) });
 
 	async function move(index: number, to: number): Promise<void> {
 		const debt = debts[index];
 		if (!debt || to < 0 || to >= debts.length) return;
 		const column = document.activeElement?.getAttribute('data-cell')?.split(':')[1] ?? '0';
-		desk.change(`place of ${nameOf(debt, desk.writing)}`, (current) => moved(current, index, to));
+		desk.change(t('position of {debt}', { debt: nameOf(debt, desk.writing) }), (current) =>
+			moved(current, index, to)
+		);
 		await tick();
 		cell(to, Number(column))?.focus();
 	}
@@ -71,7 +74,9 @@
 	async function duplicate(index: number): Promise<void> {
 		const debt = debts[index];
 		if (!debt || full) return;
-		desk.change(`copy of ${nameOf(debt, desk.writing)}`, (current) => duplicated(current, index));
+		desk.change(t('copy of {debt}', { debt: nameOf(debt, desk.writing) }), (current) =>
+			duplicated(current, index)
+		);
 		await tick();
 		cell(index + 1, 0)?.focus();
 	}
@@ -86,7 +91,7 @@
 		const order = event.detail.items.filter(({ id }) => id !== blank.id);
 		dragged = null;
 		const same = order.every(({ id }, index) => debts[index]?.id === id);
-		if (!same) desk.change('order of the debts', (current) => ({ ...current, debts: order }));
+		if (!same) desk.change(t('order of the debts'), (current) => ({ ...current, debts: order }));
 	}
 
 	// An empty case waits for its first debt.
@@ -146,20 +151,27 @@
 
 <!-- The keys belong to the fields inside; the table only hears them on their way up. -->
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-<div class="grid" role="table" aria-label="Debts" bind:this={grid} onkeydown={key} onpaste={paste}>
+<div
+	class="grid"
+	role="table"
+	aria-label={t('Debts')}
+	bind:this={grid}
+	onkeydown={key}
+	onpaste={paste}
+>
 	<div role="rowgroup">
 		<div class="head" role="row">
-			<span role="columnheader"><span class="unseen">Order</span></span>
-			<span role="columnheader">Name</span>
-			<span role="columnheader" class="right">Balance</span>
-			<span role="columnheader" class="right">Annual rate</span>
-			<span role="columnheader">Minimum payment</span>
-			<span role="columnheader" class="right">how much</span>
-			<span role="columnheader" class="right">at least</span>
-			<span role="columnheader">rounded up</span>
-			<span role="columnheader" class="right">First due</span>
-			<span role="columnheader" class="result">Paying the minimum</span>
-			<span role="columnheader"><span class="unseen">Copy or delete</span></span>
+			<span role="columnheader"><span class="unseen">{t('Order')}</span></span>
+			<span role="columnheader">{t('Name')}</span>
+			<span role="columnheader" class="right">{t('Balance')}</span>
+			<span role="columnheader" class="right">{t('Annual rate')}</span>
+			<span role="columnheader">{t('Minimum payment')}</span>
+			<span role="columnheader" class="right">{t('amount')}</span>
+			<span role="columnheader" class="right">{t('floor')}</span>
+			<span role="columnheader">{t('rounded up')}</span>
+			<span role="columnheader" class="right">{t('First due')}</span>
+			<span role="columnheader" class="result">{t('Paid off / Interest at the minimum')}</span>
+			<span role="columnheader"><span class="unseen">{t('Actions')}</span></span>
 		</div>
 	</div>
 	<div
@@ -190,7 +202,9 @@
 	</div>
 </div>
 
-{#if full}<p class="full">A case holds at most {LIMITS.debts} debts.</p>{/if}
+{#if full}<p class="full">
+		{t('A case holds at most {debts} debts', { debts: LIMITS.debts })}
+	</p>{/if}
 <KeyLine keys={GRID_KEYS} />
 
 <style>

@@ -21,6 +21,7 @@
 	import { debtFieldReaders } from './debt-fields';
 	import { COLUMNS } from './grid-keys';
 	import AskedFields from './AskedFields.svelte';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		debt: DebtEntry;
@@ -57,7 +58,11 @@
 	const unread = $derived(proposed?.unread);
 
 	const { money, rate, firstDue } = $derived(debtFieldReaders(writing, asOf));
-	const line = $derived(`${proposed ? 'proposed line' : 'line'} ${index + 1}`);
+	const line = $derived(
+		proposed
+			? t('proposed line {number}', { number: index + 1 })
+			: t('line {number}', { number: index + 1 })
+	);
 	const cell = (column: number) => `${index}:${column}`;
 </script>
 
@@ -68,7 +73,7 @@
 	role="row"
 	tabindex="-1"
 	onkeydown={onkey}
-	aria-label={blank ? 'new line' : nameOf(debt, writing)}
+	aria-label={blank ? t('new line') : nameOf(debt, writing)}
 >
 	<span role="cell" class="order">
 		{#if proposed}
@@ -79,8 +84,8 @@
 			<span
 				class="handle"
 				use:dragHandle
-				aria-label="Move {nameOf(debt, writing)}"
-				title="Drag to move"
+				aria-label={t('Move {debt}', { debt: nameOf(debt, writing) })}
+				title={t('Drag to move')}
 			>
 				<GripVertical size={15} aria-hidden="true" />
 			</span>
@@ -89,12 +94,12 @@
 	</span>
 	<span role="cell">
 		<TypedField
-			label="Name, {line}"
+			label={t('Name, {line}', { line })}
 			value={debt.name === '' ? null : debt.name}
 			read={(text) => readName(text, writing)}
 			write={(text) => text}
 			optional
-			placeholder={blank ? 'next debt' : 'unnamed debt'}
+			placeholder={blank ? t('next debt') : t('unnamed debt')}
 			unread={unread?.get('name')}
 			cell={cell(COLUMNS.name)}
 			onchange={(name) => onchange('name', { name: name ?? '' })}
@@ -102,7 +107,7 @@
 	</span>
 	<span role="cell">
 		<TypedField
-			label="Balance, {line}"
+			label={t('Balance, {line}', { line })}
 			assumed={debt.balanceAssumed}
 			value={debt.balance}
 			unread={unread?.get('balance')}
@@ -115,14 +120,14 @@
 	</span>
 	<span role="cell">
 		<TypedField
-			label="Annual rate, {line}"
+			label={t('Annual rate, {line}', { line })}
 			value={debt.annualRate}
 			unread={unread?.get('annualRate')}
 			{...rate}
 			optional
 			side="right"
 			cell={cell(COLUMNS.rate)}
-			onchange={(annualRate) => onchange('annual rate', { annualRate })}
+			onchange={(annualRate) => onchange(t('annual rate'), { annualRate })}
 		/>
 	</span>
 	<AskedFields
@@ -135,21 +140,21 @@
 	/>
 	<span role="cell">
 		<TypedField
-			label="First due date, {line}"
+			label={t('First due date, {line}', { line })}
 			value={debt.firstDue}
 			unread={unread?.get('firstDue')}
 			{...firstDue}
 			optional
 			side="right"
 			cell={cell(COLUMNS.firstDue)}
-			onchange={(date) => onchange('first due date', { firstDue: date })}
+			onchange={(date) => onchange(t('first due date'), { firstDue: date })}
 		/>
 	</span>
 	<span role="cell" class="result">
 		{#if proposed}
 			<span class="also" title={proposed.also}>{proposed.also}</span>
 		{:else if asked}
-			<a {href} title="Open {nameOf(debt, writing)} (Ctrl+Enter)">
+			<a {href} title={t('Open {debt} (Ctrl+Enter)', { debt: nameOf(debt, writing) })}>
 				<span class:never={asked.ending.status !== 'cleared'}>
 					{endInWords(asked, writing, writeShortMonth)}
 				</span>
@@ -159,23 +164,29 @@
 				<span aria-hidden="true">›</span>
 			</a>
 		{:else if !blank}
-			<a class="missing" {href}>{missingInWords(missingOf(debt), writing)} still missing</a>
+			<a class="missing" {href}
+				>{t('{missingInWords} still missing', {
+					missingInWords: missingInWords(missingOf(debt), writing)
+				})}</a
+			>
 		{/if}
 	</span>
 	<span role="cell" class="tools">
 		{#if oncopy && !blank}
 			<IconButton
-				title="Copy this line (Ctrl+D)"
-				label="Copy {nameOf(debt, writing)}"
+				title={t('Copy this line (Ctrl+D)')}
+				label={t('Copy {debt}', { debt: nameOf(debt, writing) })}
 				onclick={oncopy}
 			>
 				<Copy size={15} aria-hidden="true" />
 			</IconButton>
 		{/if}
 		{#if onremove && !blank}
-			{@const what = proposed ? 'Leave out' : 'Delete'}
+			{@const what = proposed ? t('Leave out') : t('Delete')}
 			<IconButton
-				title={proposed ? 'Leave this line out (Ctrl+Delete)' : 'Delete this line (Ctrl+Delete)'}
+				title={proposed
+					? t('Leave this line out (Ctrl+Delete)')
+					: t('Delete this line (Ctrl+Delete)')}
 				label="{what} {nameOf(debt, writing)}"
 				onclick={onremove}
 			>

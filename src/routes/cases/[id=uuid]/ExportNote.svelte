@@ -1,6 +1,6 @@
 <!-- What can be taken along from a screen: each file is made beside the page, with how far it is. -->
 <script lang="ts">
-	import { save, TakeAlong } from '$lib/desk/take-along.svelte';
+	import { save, FileExport } from '$lib/desk/file-export.svelte';
 	import type { CaseDocument } from '$lib/document/case';
 	import {
 		KINDS_OF,
@@ -14,9 +14,10 @@
 	import Note from '$lib/ui/Note.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { takeWords } from '$lib/words/take-along';
+	import { takeWords } from '$lib/words/exports';
 	import { onDestroy } from 'svelte';
 	import AssumedFirst from './AssumedFirst.svelte';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		caseId: string;
@@ -30,7 +31,7 @@
 	}
 	const { caseId, document, subject, writing, anchor, ontaken, onclose }: Props = $props();
 
-	const along = new TakeAlong();
+	const along = new FileExport();
 	onDestroy(() => along.stop());
 	let making = $state('');
 	let months = $state(12);
@@ -79,12 +80,12 @@
 {#snippet files()}
 	{#if subject.of === 'plan'}
 		<a class="offer" href="/cases/{caseId}/handout?of={subject.id}">
-			<strong>The page for the client</strong>
-			<span>choose its parts, see it as it is printed, in English or Spanish</span>
+			<strong>{t('Client handout')}</strong>
+			<span>{t('choose its parts and preview it, in …')}</span>
 		</a>
 		<a class="offer" href="/cases/{caseId}/outbox?of={subject.id}">
-			<strong>A message to the client</strong>
-			<span>with the page, the calendar and the workbook</span>
+			<strong>{t('Message to the client')}</strong>
+			<span>{t('with the handout, the calendar and the workbook')}</span>
 		</a>
 	{/if}
 	{#each offers as offer (offer)}
@@ -92,21 +93,21 @@
 		{@render offered(name, help, () => void take(offer))}
 		{#if offer === 'ics'}
 			<div class="fields calendar">
-				<span class="label">Months</span>
+				<span class="label">{t('Months')}</span>
 				<TypedField
-					label="Months in the calendar"
+					label={t('Months in the calendar')}
 					value={months}
 					read={(typed) => readCount(typed, writing)}
 					write={String}
 					onchange={(to) => to !== null && (months = to)}
 				/>
-				<span class="label">An entry</span>
+				<span class="label">{t('Entries')}</span>
 				<Choice
-					label="What an entry of the calendar is"
+					label={t('Entries of the calendar')}
 					value={each}
 					options={[
-						{ value: 'payment', words: 'for each payment' },
-						{ value: 'day', words: 'for each day, with all of it' }
+						{ value: 'payment', words: t('one for each payment') },
+						{ value: 'day', words: t('one for each day, with all its payments') }
 					]}
 					onchange={(to) => (each = to)}
 				/>
@@ -115,7 +116,7 @@
 	{/each}
 {/snippet}
 
-<Note title="Take it along" {anchor} {onclose}>
+<Note title={t('Export')} {anchor} {onclose}>
 	{#if along.done !== null}
 		<p><Progress what={making} done={along.done} onstop={() => along.stop()} /></p>
 	{:else}

@@ -1,6 +1,7 @@
 <!-- Who else has the case open. -->
 <script lang="ts">
 	import { sayHere } from '$lib/desk/requests';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		caseId: string;
@@ -32,7 +33,7 @@
 
 <svelte:window onpagehide={() => void sayHere(caseId, false)} />
 <p role="status" class="screen-only">
-	{#if others.length > 0}{names} {others.length === 1 ? 'has' : 'have'} this case open too{/if}
+	{#if others.length > 0}{t('{names} have this case open', { names, count: others.length })}{/if}
 </p>
 
 <style>

@@ -29,11 +29,12 @@
 		otherTables,
 		tableQuestion,
 		tableSentence
-	} from '$lib/words/taken-in';
+	} from '$lib/words/imports';
 	import type { Style } from '$lib/messages/style';
 	import { tick } from 'svelte';
 	import { v4 as newId } from 'uuid';
 	import EntryLine from './EntryLine.svelte';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		desk: CaseDesk;
@@ -213,14 +214,16 @@
 			{#each ['point', 'comma'] as const as numbers (numbers)}
 				{#if numbers !== table.numbers.is}
 					<button type="button" class="act" onclick={() => (style = { ...style, numbers })}>
-						Read numbers as {numbers === 'point' ? '1,234.56' : '1.234,56'}
+						{t('Read numbers as {example}', {
+							example: numbers === 'point' ? '1,234.56' : '1.234,56'
+						})}
 					</button>
 				{/if}
 			{/each}
 			{#if table.fields.includes('firstDue')}
 				{@const dates = table.dates.is === 'month' ? 'day' : 'month'}
 				<button type="button" class="act" onclick={() => (style = { ...style, dates })}>
-					Read 3/4 as {dates === 'day' ? '3 April' : 'March 4'}
+					{dates === 'day' ? t('Day first (3/4 is 3 April)') : t('Month first (3/4 is March 4)')}
 				</button>
 			{/if}
 		</p>
@@ -244,9 +247,9 @@
 	<div class="sheet">
 		{#if sheets.length > 1}
 			<label>
-				<span>Sheet</span>
+				<span>{t('Sheet')}</span>
 				<Choice
-					label="Sheet of the workbook"
+					label={t('Sheet of the workbook')}
 					value={String(sheet)}
 					options={sheets.map(({ name }, at) => ({ value: String(at), words: name }))}
 					onchange={(value) => (sheet = Number(value))}
@@ -255,9 +258,9 @@
 		{/if}
 		{#if here}
 			<label>
-				<span>Headings</span>
+				<span>{t('Heading row')}</span>
 				<Choice
-					label="Row of the headings"
+					label={t('Heading row')}
 					value={String(here.head ?? '')}
 					options={headingChoices(rows, here, writing)}
 					onchange={(value) => turn(tableUnder(rows, value === '' ? null : Number(value)))}
@@ -266,12 +269,12 @@
 		{/if}
 	</div>
 	{#if table && table.fields.length <= COLUMNS_SHOWN}
-		<div class="columns" role="group" aria-label="What each column is">
+		<div class="columns" role="group" aria-label={t('Columns')}>
 			{#each table.fields as field, at (at)}
 				<span class="column" class:left={field === null}>
-					<small>{table.headings[at] || `column ${at + 1}`}</small>
+					<small>{table.headings[at] || t('column {at}', { at: at + 1 })}</small>
 					<Choice
-						label="What column {at + 1} is"
+						label={t('Column {at}', { at: at + 1 })}
 						value={field ?? ''}
 						options={choices}
 						onchange={(value) => recolumn(at, value)}
@@ -281,7 +284,7 @@
 		</div>
 	{/if}
 	{#if table}
-		<div role="table" aria-label="Lines not taken yet" class="lines" bind:this={linesTable}>
+		<div role="table" aria-label={t('Lines to import')} class="lines" bind:this={linesTable}>
 			<div role="rowgroup">
 				{#key reading}
 					{#each lines.slice(0, drawn) as line, index (line.row)}

@@ -1,6 +1,7 @@
 <!-- Whether what is on screen is safe: one quiet word, or what is wrong and how to fix it. -->
 <script lang="ts">
 	import type { Saving } from '$lib/desk/case-desk.svelte';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		saving: Saving;
@@ -14,15 +15,17 @@
 	role="status"
 >
 	{#if saving.kind === 'saved'}
-		Saved
+		{t('Saved')}
 	{:else if saving.kind === 'saving'}
-		Saving …
+		{t('Saving …')}
 	{:else if saving.kind === 'waiting'}
-		Not saved: {saving.message ?? 'the server doesn’t answer.'} Trying again.
+		{saving.message
+			? t('Not saved: {reason}', { reason: saving.message })
+			: t('Not saved: the server is not responding')}
 	{:else if saving.kind === 'refused'}
-		Not saved. {saving.problems[0]?.message ?? saving.message}
+		{t('Not saved. {problem}', { problem: saving.problems[0]?.message ?? saving.message })}
 	{:else}
-		Not saved: changed elsewhere
+		{t('Not saved: changed elsewhere')}
 	{/if}
 </span>
 

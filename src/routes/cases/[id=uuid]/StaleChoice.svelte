@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { caseDifferences } from '$lib/words/differences';
 	import type { CaseDocument } from '$lib/document/case';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		mine: CaseDocument;
@@ -17,15 +18,13 @@
 
 <div class="stale" role="alertdialog" aria-labelledby="stale-title">
 	<h2 id="stale-title">
-		{who === ''
-			? 'This case was changed in another window meanwhile.'
-			: `${who} changed this case meanwhile.`} Which version is right?
+		{who === '' ? t('Another window changed this case') : t('{who} changed this case', { who })}
 	</h2>
 	<table>
 		<thead>
 			<tr
-				><th scope="col">What differs</th><th scope="col">In this window</th><th scope="col"
-					>{who === '' ? 'In the other window' : `As ${who} left it`}</th
+				><th scope="col">{t('Difference')}</th><th scope="col">{t('This window')}</th><th
+					scope="col">{who === '' ? t('The other window') : t('{who}’s version', { who })}</th
 				></tr
 			>
 		</thead>
@@ -36,11 +35,14 @@
 		</tbody>
 	</table>
 	<p>
-		<button type="button" onclick={() => onchoose('mine')}>Keep this window’s</button>
-		<button type="button" onclick={() => onchoose('theirs')}
-			>{who === '' ? 'Take the other window’s' : `Take what ${who} left`}</button
+		<button type="button" onclick={() => onchoose('mine')}>{t('Keep this window’s version')}</button
 		>
-		<span>Either can be undone.</span>
+		<button type="button" onclick={() => onchoose('theirs')}
+			>{who === ''
+				? t('Use the other window’s version')
+				: t('Use {who}’s version', { who })}</button
+		>
+		<span>{t('Either can be undone')}</span>
 	</p>
 </div>
 

@@ -5,7 +5,7 @@
 	import type { AccountStatement } from '$lib/exchange/statement-ofx';
 	import Proposal from '$lib/ui/Proposal.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
-	import { accountSentence, alikeQuestion } from '$lib/words/taken-in';
+	import { accountSentence, alikeQuestion } from '$lib/words/imports';
 	import AlikeQuestion from './AlikeQuestion.svelte';
 
 	interface Props {

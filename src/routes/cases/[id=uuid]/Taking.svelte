@@ -1,6 +1,6 @@
 <!-- A button that makes one file and saves it; while it is made, how far it is, and a way to give it up. -->
 <script lang="ts">
-	import { save, TakeAlong } from '$lib/desk/take-along.svelte';
+	import { save, FileExport } from '$lib/desk/file-export.svelte';
 	import type { CaseDocument } from '$lib/document/case';
 	import type { OutgoingKind, Subject } from '$lib/handout/outgoing';
 	import Progress from '$lib/ui/Progress.svelte';
@@ -14,7 +14,7 @@
 	}
 	const { document, subject, kind, words }: Props = $props();
 
-	const along = new TakeAlong();
+	const along = new FileExport();
 	onDestroy(() => along.stop());
 
 	async function take(): Promise<void> {

@@ -9,6 +9,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { countText, minimumPercentText, moneyText } from './debt-fields';
+	import { t } from '$lib/words/labels/case';
 
 	interface Props {
 		name: TermField;
@@ -57,7 +58,7 @@
 			default:
 				return roundingSteps(writing.currency).map((step) => ({
 					value: step,
-					words: step === 0 ? 'no' : `to ${writeMoney(step, writing)}`
+					words: step === 0 ? t('no') : t('to {step}', { step: writeMoney(step, writing) })
 				}));
 		}
 	});

@@ -5,9 +5,9 @@ import type { RequestHandler } from './$types';
 
 /** Every case that can still be read out of damaged data, as it was last saved: a file that the casebook takes in. */
 export const GET: RequestHandler = async () => {
-	if (damageFound() === null) error(404, 'Nothing is damaged.');
+	if (damageFound() === null) error(404, 'No data are damaged.');
 	const { documents } = await readOutCases();
-	if (documents.length === 0) error(404, 'No case can be read out of the damaged data.');
+	if (documents.length === 0) error(404, 'No case can be recovered from the damaged data.');
 	return new Response(casesJson(documents), {
 		headers: {
 			'content-type': 'application/json',

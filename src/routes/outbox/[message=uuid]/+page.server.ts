@@ -7,6 +7,8 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ params, locals }) => {
 	const message = await loading(() => readMessage(params.message));
 	if (message === null) error(404, 'There is no such message in the outbox.');
-	await loading(() => noteAlone(locals.by, { what: 'opened a message', subject: params.message }));
+	await loading(() =>
+		noteAlone(locals.actor, { what: 'opened a message', subject: params.message })
+	);
 	return { message };
 };

@@ -4,35 +4,38 @@
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { sizeInWords } from '$lib/words/mail';
 	import type { PageProps } from './$types';
+	import { t } from '$lib/words/labels/outbox';
 
 	const { data }: PageProps = $props();
 	const { message } = $derived(data);
 </script>
 
-<svelte:head><title>{message.subject} · Outbox · Residuum</title></svelte:head>
+<svelte:head
+	><title>{t('{subject} · Outbox', { subject: message.subject })} · Residuum</title></svelte:head
+>
 <TopLine
 	path={[
-		{ name: 'Casebook', href: '/' },
+		{ name: t('Casebook'), href: '/' },
 		{ name: message.label, href: `/cases/${message.caseId}` },
-		{ name: 'Outbox', href: `/cases/${message.caseId}/outbox` },
+		{ name: t('Outbox'), href: `/cases/${message.caseId}/outbox` },
 		{ name: message.subject, href: `/outbox/${message.id}` }
 	]}
 />
 <main>
 	<h1>{message.subject}</h1>
-	<p class="stays">This message is in the outbox. Nothing was sent: no mail leaves this machine.</p>
+	<p class="stays">{t('This message is saved in the outbox. …')}</p>
 	<dl>
-		<dt>To</dt>
+		<dt>{t('To')}</dt>
 		<dd>{message.to}</dd>
-		<dt>From</dt>
+		<dt>{t('From')}</dt>
 		<dd>{message.from}</dd>
-		<dt>Date</dt>
+		<dt>{t('Date')}</dt>
 		<dd>{message.madeAt.slice(0, 16).replace('T', ' ')}</dd>
 	</dl>
 	<div class="text">{message.text}</div>
 	{#if message.files.length > 0}
 		<section aria-labelledby="files-title">
-			<h2 id="files-title">Attachments</h2>
+			<h2 id="files-title">{t('Attachments')}</h2>
 			<ul>
 				{#each message.files as { name, size }, place (place)}
 					<li>
@@ -44,7 +47,9 @@
 		</section>
 	{/if}
 	<p>
-		<a href="/api/outbox/{message.id}" download="message.eml">Save the message as a file (.eml)</a>
+		<a href="/api/outbox/{message.id}" download="message.eml"
+			>{t('Save the message as a file (.eml)')}</a
+		>
 	</p>
 </main>
 

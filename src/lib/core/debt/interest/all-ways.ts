@@ -1,4 +1,4 @@
-/** The ways of charging interest that there are (contract, section 2), and what the rest of the program asks of whichever it is. */
+/** The ways of charging interest that there are (specification, section 2), and what the rest of the program asks of whichever it is. */
 import type { PaymentsPerYear } from '../../quantities/calendar';
 import { said, type Field, type Fields, type Said } from '../../quantities/field';
 import {
@@ -67,7 +67,7 @@ export const periodicRate = (
 ): PeriodicRate => wayOf(rate.basis).periodic(rate as never, paymentsPerYear, rounding, later);
 
 /**
- * The periodic rate i as a fraction, as closed forms use it (contract, sections 2 and 4); for daily
+ * The periodic rate i as a fraction, as closed forms use it (specification, sections 2 and 4); for daily
  * interest r/m.
  */
 export const periodicFraction = (rate: RateTerms, paymentsPerYear: number): number =>

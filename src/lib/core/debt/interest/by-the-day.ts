@@ -1,4 +1,4 @@
-/** By days, simple or compounded each day (contract, section 2). */
+/** By days, simple or compounded each day (specification, section 2). */
 import { WHOLE } from '../../quantities/rate';
 import { interestWay, type InterestWay } from './way';
 

@@ -1,4 +1,4 @@
-/** The annual rate is what a year comes to, compounded (contract, section 2). */
+/** The annual rate is what a year comes to, compounded (specification, section 2). */
 import { WHOLE, type Percent } from '../../quantities/rate';
 import { interestWay } from './way';
 

@@ -1,4 +1,4 @@
-/** The annual rate divided by the payments per year; or compounded another number of times a year (contract, section 2). */
+/** The annual rate divided by the payments per year; or compounded another number of times a year (specification, section 2). */
 import { WHOLE } from '../../quantities/rate';
 import type { Expression } from '../expression';
 import { interestWay } from './way';

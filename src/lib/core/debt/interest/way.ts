@@ -1,5 +1,5 @@
 /**
- * What a way of charging interest is to the rest of the program (contract, section 2). Each is a file beside this one, named
+ * What a way of charging interest is to the rest of the program (specification, section 2). Each is a file beside this one, named
  * in `all-ways.ts`.
  */
 import type { PaymentsPerYear } from '../../quantities/calendar';

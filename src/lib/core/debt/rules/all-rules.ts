@@ -1,4 +1,4 @@
-/** The payment rules that there are (contract, section 4), and what the rest of the core asks of whichever it is. */
+/** The payment rules that there are (specification, section 4), and what the rest of the core asks of whichever it is. */
 import { ZERO, type Cents } from '../../quantities/money';
 import type { Formula } from '../figure';
 import type { RuleOnSheet } from '../expression';

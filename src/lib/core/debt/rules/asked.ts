@@ -1,4 +1,4 @@
-/** What papers ask: the forms that there are of payment rules (contract, section 4), and what follows from a filled one. */
+/** What papers ask: the forms that there are of payment rules (specification, section 4), and what follows from a filled one. */
 import { afterInterest, type PaymentRule } from './all-rules';
 import { amountForm } from './fixed';
 import { said, type Field, type Fields, type Said } from '../../quantities/field';

@@ -1,4 +1,4 @@
-/** One amount, every period (contract, section 4, `fixed`). */
+/** One amount, every period (specification, section 4, `fixed`). */
 import { roundedUpTo, ZERO, type Cents } from '../../quantities/money';
 import { ruleForm } from './form';
 import type { Rule } from './rule';

@@ -1,4 +1,4 @@
-/** The minimum of the first period, then that amount for ever (contract, section 4, `frozen-minimum`). */
+/** The minimum of the first period, then that amount for ever (specification, section 4, `frozen-minimum`). */
 import {
 	explainedMinimum,
 	minimumAsking,

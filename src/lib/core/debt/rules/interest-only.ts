@@ -1,4 +1,4 @@
-/** The interest alone for so many periods, then another rule, whose own periods count from there (contract, section 4). */
+/** The interest alone for so many periods, then another rule, whose own periods count from there (specification, section 4). */
 import type { RuleOnSheet } from '../expression';
 import type { Rule } from './rule';
 

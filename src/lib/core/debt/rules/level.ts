@@ -1,4 +1,4 @@
-/** Equal payments to an end after `periods`, with an optional balloon then (contract, section 4, `level`). */
+/** Equal payments to an end after `periods`, with an optional balloon then (specification, section 4, `level`). */
 import { ZERO, type Cents } from '../../quantities/money';
 import type { FixedAsking } from './fixed';
 import type { Expression } from '../expression';

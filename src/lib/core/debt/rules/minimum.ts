@@ -1,5 +1,5 @@
 /**
- * A minimum payment (contract, section 4, `minimum`):
+ * A minimum payment (specification, section 4, `minimum`):
  * max(`floor`, up(`percent` · base + [interest if `plusInterest`] + [fees if `plusFees`])).
  */
 import {

@@ -1,5 +1,5 @@
 /**
- * What a payment rule is to the rest of the program (contract, section 4). Each rule is one file beside this one, named in
+ * What a payment rule is to the rest of the program (specification, section 4). Each rule is one file beside this one, named in
  * `all-rules.ts`.
  */
 import type { Cents } from '../../quantities/money';

@@ -7,8 +7,8 @@ import type { RequestHandler } from './$types';
 /** All lines that are asked for, as a table. */
 export const GET: RequestHandler = ({ url, locals }) =>
 	answeringBook(url, async (question) => {
-		const lines = await bookLines(locals.by, question);
-		await noteAlone(locals.by, { what: 'exported the book', detail: `${lines.length} lines` });
+		const lines = await bookLines(locals.actor, question);
+		await noteAlone(locals.actor, { what: 'exported the book', detail: `${lines.length} lines` });
 		return asDownload({
 			name: 'residuum-casebook.csv',
 			type: 'text/csv; charset=utf-8',

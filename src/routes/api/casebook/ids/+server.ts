@@ -5,4 +5,4 @@ import type { RequestHandler } from './$types';
 
 /** Which cases are asked for, all of them. */
 export const GET: RequestHandler = ({ url, locals }) =>
-	answeringBook(url, async (question) => json({ ids: await idsFound(locals.by, question) }));
+	answeringBook(url, async (question) => json({ ids: await idsFound(locals.actor, question) }));

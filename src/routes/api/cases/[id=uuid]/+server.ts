@@ -11,7 +11,7 @@ export const GET: RequestHandler = ({ params, locals }) =>
 	answering(async () => {
 		const state = await readCase(params.id);
 		if (state === null) return unknownCase();
-		await noteAlone(locals.by, { what: 'opened a case', subject: params.id });
+		await noteAlone(locals.actor, { what: 'opened a case', subject: params.id });
 		return json(state);
 	});
 
@@ -19,7 +19,7 @@ export const PUT: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, saveRequest, LARGEST);
 		return body.ok
-			? answerTo(await saveCase(params.id, body.value, locals.by, body.isLarge))
+			? answerTo(await saveCase(params.id, body.value, locals.actor, body.isLarge))
 			: body.refusal;
 	});
 
@@ -27,11 +27,13 @@ export const PATCH: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, renameRequest);
 		return body.ok
-			? answerTo(await renameCase(params.id, body.value.label, locals.by))
+			? answerTo(await renameCase(params.id, body.value.label, locals.actor))
 			: body.refusal;
 	});
 
 export const DELETE: RequestHandler = ({ params, locals }) =>
 	answering(async () =>
-		(await deleteCase(params.id, locals.by)) ? new Response(null, { status: 204 }) : unknownCase()
+		(await deleteCase(params.id, locals.actor))
+			? new Response(null, { status: 204 })
+			: unknownCase()
 	);

@@ -14,11 +14,11 @@ import type { RequestHandler } from './$types';
 export const GET: RequestHandler = ({ url, locals }) =>
 	answering(async () => {
 		const named = url.searchParams.getAll('id');
-		const ids = named.length > 0 ? named : await idsFound(locals.by, USUAL);
-		const seen = await idsSeen(locals.by, ids.filter(isIdentifier));
+		const ids = named.length > 0 ? named : await idsFound(locals.actor, USUAL);
+		const seen = await idsSeen(locals.actor, ids.filter(isIdentifier));
 		if (ids.some((id) => !seen.has(id))) return unknownCase();
 		await noteAlone(
-			locals.by,
+			locals.actor,
 			...(named.length > 0
 				? ids.map((subject) => ({ what: 'exported a case', subject, detail: 'json' }) as const)
 				: [{ what: 'exported the book', detail: `${ids.length} cases` } as const])

@@ -9,5 +9,5 @@ export const POST: RequestHandler = ({ request, locals }) =>
 	answering(async () => {
 		const body = await readCases(request);
 		if (!body.ok) return body.refusal;
-		return json({ ids: await takeCases(body.value, locals.by) }, { status: 201 });
+		return json({ ids: await takeCases(body.value, locals.actor) }, { status: 201 });
 	});

@@ -8,6 +8,6 @@ export const GET: RequestHandler = ({ params, locals }) =>
 	answering(async () => {
 		const bytes = await messageFile(params.message);
 		if (bytes === null) return unknownMessage();
-		await noteAlone(locals.by, { what: 'opened a message', subject: params.message });
+		await noteAlone(locals.actor, { what: 'opened a message', subject: params.message });
 		return asDownload({ name: 'message.eml', type: 'message/rfc822', bytes });
 	});

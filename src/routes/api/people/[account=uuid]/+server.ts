@@ -7,28 +7,28 @@ import {
 	newLink,
 	unlockAccount,
 	type Doer,
-	type Done
+	type AccountResult
 } from '$lib/server/people/accounts';
 import type { RequestHandler } from './$types';
-import { answerToDone, doer } from '../answer';
+import { answerToResult, doer } from '../answer';
 
 /** Locks, unlocks or resets an account, or gives it another role. */
 export const POST: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, accountChange);
 		if (!body.ok) return body.refusal;
-		return answerToDone(await carriedOut(params.account, body.value, doer(locals.by)));
+		return answerToResult(await carriedOut(params.account, body.value, doer(locals.actor)));
 	});
 
-function carriedOut(id: string, change: AccountChange, by: Doer): Promise<Done> {
+function carriedOut(id: string, change: AccountChange, actor: Doer): Promise<AccountResult> {
 	switch (change.what) {
 		case 'lock':
-			return lockAccount(id, by);
+			return lockAccount(id, actor);
 		case 'unlock':
-			return unlockAccount(id, by);
+			return unlockAccount(id, actor);
 		case 'link':
-			return newLink(id, by);
+			return newLink(id, actor);
 		case 'role':
-			return changeRole(id, change.role, by);
+			return changeRole(id, change.role, actor);
 	}
 }

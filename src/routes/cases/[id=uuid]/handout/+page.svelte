@@ -16,6 +16,7 @@
 	import AssumedFirst from '../AssumedFirst.svelte';
 	import Taking from '../Taking.svelte';
 	import Pages from './Pages.svelte';
+	import { t } from '$lib/words/labels/handout';
 
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
@@ -26,7 +27,7 @@
 	const handout = $derived(entry && !refused ? handoutOf(desk.document, entry) : null);
 
 	const set = (fields: Partial<HandoutEntry>) =>
-		desk.change('the hand-out', (document) => ({
+		desk.change(t('client handout'), (document) => ({
 			...document,
 			handout: { ...document.handout, ...fields }
 		}));
@@ -47,68 +48,71 @@
 	const orNull = (text: string) => (text === '' ? null : text);
 </script>
 
-<svelte:head><title>Hand-out · {desk.document.label} · Residuum</title></svelte:head>
+<svelte:head
+	><title>{t('Client handout · {label}', { label: desk.document.label })} · Residuum</title
+	></svelte:head
+>
 
 <main>
-	<h1 class="unseen">Hand-out of {desk.document.label}</h1>
+	<h1 class="unseen">{t('Client handout for {label}', { label: desk.document.label })}</h1>
 	{#if debts.length === 0 || !handout || !entry}
 		<div class="empty">
 			{#if refused && entry}
 				<p>
-					“{entry.name}” can’t be handed out: it can’t be carried out as it stands.
-					<a href="/cases/{desk.id}/plan?of={entry.id}">Open the plan ›</a>
+					{t('“{name}” cannot be carried out as it …', { name: entry.name })}
+					<a href="/cases/{desk.id}/plan?of={entry.id}">{t('Open the plan ›')}</a>
 				</p>
 			{:else}
-				<NothingYet what="There is nothing to hand over yet" href="/cases/{desk.id}" />
+				<NothingYet what={t('There is nothing to hand out yet')} href="/cases/{desk.id}" />
 			{/if}
 		</div>
 	{:else}
 		<!-- Focus lets the keys scroll it. -->
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-		<section class="sheets" aria-label="As it is printed" tabindex="0">
+		<section class="sheets" aria-label={t('Print preview')} tabindex="0">
 			<div class="stack"><Pages {handout} /></div>
 		</section>
-		<section class="settings" aria-label="What is on it">
+		<section class="settings" aria-label={t('Contents')}>
 			<AssumedFirst document={desk.document} plan={entry.id}>
 				<p class="acts">
-					<button type="button" class="filled" onclick={() => print()}>Print it</button>
+					<button type="button" class="filled" onclick={() => print()}>{t('Print')}</button>
 					<Taking
 						document={desk.document}
 						subject={{ of: 'plan', id: entry.id }}
 						kind="pdf"
-						words="Save as PDF"
+						words={t('Save as PDF')}
 					/>
-					<a href="/cases/{desk.id}/outbox?of={entry.id}">Write to the client ›</a>
+					<a href="/cases/{desk.id}/outbox?of={entry.id}">{t('Write to the client ›')}</a>
 				</p>
 			</AssumedFirst>
 			<div class="fields">
 				{#if plans.length > 1}
-					<span class="label">Plan</span>
+					<span class="label">{t('Plan')}</span>
 					<Choice
-						label="The plan that is handed over"
+						label={t('Plan')}
 						value={entry.id}
 						options={plans.map(({ id, name }) => ({ value: id, words: name }))}
 						onchange={(id) =>
 							void goto(`?of=${id}`, { replaceState: true, keepFocus: true, noScroll: true })}
 					/>
 				{/if}
-				<span class="label">Language</span>
+				<span class="label">{t('Language')}</span>
 				<Choice
-					label="The language of the hand-out"
+					label={t('Language of the handout')}
 					value={settings.language}
 					options={LANGUAGE_CHOICES}
 					onchange={(language) => set({ language })}
 				/>
-				<span class="label">Paper</span>
+				<span class="label">{t('Paper')}</span>
 				<Choice
-					label="The paper"
+					label={t('Paper')}
 					value={settings.paper}
 					options={PAPER_CHOICES}
 					onchange={(paper) => set({ paper })}
 				/>
 			</div>
 			<fieldset>
-				<legend>What is on it</legend>
+				<legend>{t('Contents')}</legend>
 				{#each HANDOUT_PARTS as part (part)}
 					<label>
 						<input
@@ -121,22 +125,22 @@
 				{/each}
 			</fieldset>
 			<div class="stacked">
-				<span class="label">Whom the client calls</span>
+				<span class="label">{t('Contact for the client')}</span>
 				<TypedField
-					label="Whom the client calls"
+					label={t('Contact for the client')}
 					value={orNull(settings.contact)}
 					{...line(LIMITS.name)}
 					optional
-					placeholder="a name and a number"
+					placeholder={t('a name and a number')}
 					onchange={(contact) => set({ contact: contact ?? '' })}
 				/>
-				<span class="label">A line of your own</span>
+				<span class="label">{t('Your own note')}</span>
 				<TypedField
-					label="A line of your own"
+					label={t('Your own note')}
 					value={orNull(settings.line)}
 					{...line(LIMITS.note)}
 					optional
-					placeholder="printed before what the figures assume"
+					placeholder={t('printed before the assumptions')}
 					onchange={(own) => set({ line: own ?? '' })}
 				/>
 			</div>

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import type { Block } from '$lib/handout/blocks';
 	import Phrases from '$lib/ui/Phrases.svelte';
+	import { t } from '$lib/words/labels/handout';
 
 	interface Props {
 		block: Block;
@@ -26,7 +27,7 @@
 	<table class:dense={block.isDense} class:sums={block.hasSum}>
 		<thead>
 			<tr>
-				{#if hasLetters}<th class="letter"><span class="unseen">Letter</span></th>{/if}
+				{#if hasLetters}<th class="letter"><span class="unseen">{t('Letter')}</span></th>{/if}
 				{#each block.columns as { heading, align }, at (at)}
 					<th scope="col" class={align}>{heading}</th>
 				{/each}

@@ -3,5 +3,5 @@ import { listMessages } from '$lib/server/cases/outbox';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals }) => ({
-	messages: await loading(() => listMessages(params.id, locals.by))
+	messages: await loading(() => listMessages(params.id, locals.actor))
 });

@@ -5,7 +5,7 @@
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { NOTHING_TYPED } from '$lib/desk/on-screen.svelte';
 	import { putMessage } from '$lib/desk/requests';
-	import { TakeAlong } from '$lib/desk/take-along.svelte';
+	import { FileExport } from '$lib/desk/file-export.svelte';
 	import { LONGEST_TEXT } from '$lib/document/message';
 	import { base64Of } from '$lib/exchange/bytes';
 	import { assumesTerms } from '$lib/document/change';
@@ -23,13 +23,14 @@
 	import AssumedFirst from '../AssumedFirst.svelte';
 	import MessageLines from '../../../MessageLines.svelte';
 	import type { PageProps } from './$types';
+	import { t } from '$lib/words/labels/outbox';
 
 	const { data }: PageProps = $props();
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
 	const { handout, debts, label } = $derived(desk.document);
 	const entry = $derived(desk.planMeant(page.url.searchParams.get('of')));
-	const spoken = $derived(handoutWriting(desk.document));
+	const locale = $derived(handoutWriting(desk.document));
 
 	const FILES = ['pdf', 'ics', 'xlsx'] as const satisfies readonly OutgoingKind[];
 	let ticked = $state.raw<readonly OutgoingKind[]>(FILES);
@@ -37,15 +38,15 @@
 		(ticked = FILES.filter((one) => ticked.includes(one) !== (one === kind)));
 
 	// What was typed stays with the desk; until then it follows the plan.
-	const subject = $derived(desk.onScreen.mail.subject ?? mailSubject(label, spoken));
+	const subject = $derived(desk.onScreen.mail.subject ?? mailSubject(label, locale));
 	const text = $derived(
 		desk.onScreen.mail.text ??
 			(entry
-				? mailText(handoutOf(desk.document, entry), handout, ticked, assumesTerms(entry), spoken)
+				? mailText(handoutOf(desk.document, entry), handout, ticked, assumesTerms(entry), locale)
 				: '')
 	);
 
-	const along = new TakeAlong();
+	const along = new FileExport();
 	onDestroy(() => along.stop());
 	let making = $state<string | null>(null);
 	let problem = $state<string | null>(null);
@@ -82,13 +83,13 @@
 		problem = null;
 		put = null;
 		if (handout.email === '') {
-			problem = 'Write down where the message goes: an address as in name@place.example.';
+			problem = t('Enter the client’s email address, such as name@place.example');
 			return;
 		}
 		putting = true;
 		const files: OutgoingFile[] = [];
 		for (const kind of ticked) {
-			making = fileWords(kind, spoken);
+			making = fileWords(kind, locale);
 			const file = await along.make({
 				document: desk.document,
 				subject: { of: 'plan', id: entry.id },
@@ -123,40 +124,39 @@
 			await invalidateAll();
 		} else if (answer.kind === 'refused') {
 			problem = answer.problems[0]?.message ?? answer.message;
-		} else problem = 'The server can’t be reached; the message is still here. Try it again.';
+		} else problem = t('The server cannot be reached. The message …');
 	}
 </script>
 
-<svelte:head><title>Outbox · {label} · Residuum</title></svelte:head>
+<svelte:head><title>{t('Outbox · {label}', { label })} · Residuum</title></svelte:head>
 
 <main>
-	<h1 class="unseen">A message to {label}</h1>
+	<h1 class="unseen">{t('Message to {label}', { label })}</h1>
 	{#if debts.length === 0 || !entry}
-		<NothingYet what="There is nothing to write about yet" href="/cases/{desk.id}" />
+		<NothingYet what={t('There is nothing to send yet')} href="/cases/{desk.id}" />
 	{:else}
-		<section aria-label="The message">
+		<section aria-label={t('The message')}>
 			<p class="stays">
-				This outbox stands in for mail: a message is kept here as it would be sent, and nothing
-				leaves this machine.
+				{t('This outbox stands in for email: each …')}
 			</p>
 			<div class="fields">
-				<span class="label">To</span>
+				<span class="label">{t('To')}</span>
 				<TypedField
-					label="The client’s address"
+					label={t('Client’s email address')}
 					value={handout.email === '' ? null : handout.email}
 					read={(typed) => readAddress(typed, desk.writing)}
 					write={(address) => address}
 					optional
-					placeholder="name@place.example"
+					placeholder={t('name@place.example')}
 					onchange={(email) =>
-						desk.change('the client’s address', (paper) => ({
+						desk.change(t('client’s email address'), (paper) => ({
 							...paper,
 							handout: { ...paper.handout, email: email ?? '' }
 						}))}
 				/>
-				<span class="label">Subject</span>
+				<span class="label">{t('Subject')}</span>
 				<TypedField
-					label="Subject"
+					label={t('Subject')}
 					value={subject}
 					read={(typed) => readLine(typed, 200, desk.writing)}
 					write={(line) => line}
@@ -164,7 +164,7 @@
 				/>
 			</div>
 			<textarea
-				aria-label="Text"
+				aria-label={t('Text')}
 				rows="14"
 				maxlength={LONGEST_TEXT}
 				lang={handout.language}
@@ -173,7 +173,7 @@
 					(desk.onScreen.mail = { ...desk.onScreen.mail, text: event.currentTarget.value })}
 			></textarea>
 			<fieldset>
-				<legend>Attached</legend>
+				<legend>{t('Attachments')}</legend>
 				{#each FILES as kind (kind)}
 					<label>
 						<input type="checkbox" checked={ticked.includes(kind)} onchange={() => turn(kind)} />
@@ -187,20 +187,20 @@
 				{:else}
 					<AssumedFirst document={desk.document} plan={entry.id}>
 						<button type="button" class="filled" disabled={putting} onclick={send}
-							>Put it into the outbox</button
+							>{t('Save to outbox')}</button
 						>
 					</AssumedFirst>
-					<a href="/cases/{desk.id}/handout?of={entry.id}">The page for the client ›</a>
+					<a href="/cases/{desk.id}/handout?of={entry.id}">{t('Client handout ›')}</a>
 				{/if}
 			</p>
 			{#if leaving}
 				{@const { to } = leaving}
 				<p class="problem" role="alert">
 					{putting
-						? 'The message is still being made; it is lost when you leave now.'
-						: 'What you wrote is not in the outbox yet; it is lost when you leave now.'}
-					<button type="button" onclick={() => (leaving = null)}>Stay</button>
-					<button type="button" onclick={() => leave(to)}>Leave without it</button>
+						? t('The message is still being prepared. If …')
+						: t('Your message is not in the outbox …')}
+					<button type="button" onclick={() => (leaving = null)}>{t('Stay')}</button>
+					<button type="button" onclick={() => leave(to)}>{t('Leave without saving')}</button>
 				</p>
 			{/if}
 			{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
@@ -208,7 +208,7 @@
 	{/if}
 	{#if data.messages.length > 0}
 		<section aria-labelledby="before-title">
-			<h2 id="before-title">In the outbox</h2>
+			<h2 id="before-title">{t('In the outbox')}</h2>
 			<MessageLines messages={data.messages} withClient={false} />
 		</section>
 	{/if}
@@ -216,8 +216,8 @@
 {#if put}
 	{@const { id } = put}
 	<Notice
-		text="The message is in the outbox."
-		undo="Look at it"
+		text={t('The message is in the outbox')}
+		undo={t('Open it')}
 		onundo={() => void (location.href = `/outbox/${id}`)}
 		onclose={() => (put = null)}
 	/>

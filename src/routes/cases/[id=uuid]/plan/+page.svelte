@@ -24,6 +24,7 @@
 	import PlanPicture from './PlanPicture.svelte';
 	import { eventByKey } from './month-keys';
 	import { cureInFirst, whyDebtGets, type Why } from './reasons';
+	import { t } from '$lib/words/labels/plan';
 
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
@@ -77,11 +78,13 @@
 	}
 
 	function write(item: PlanHappening): void {
-		vary('what happens to the money', { happenings: withHappening(happenings, item) });
+		vary(t('change to the monthly budget'), { happenings: withHappening(happenings, item) });
 	}
 
 	function remove(id: string): void {
-		vary('what happens to the money', { happenings: happenings.filter((item) => item.id !== id) });
+		vary(t('change to the monthly budget'), {
+			happenings: happenings.filter((item) => item.id !== id)
+		});
 		if (editing) close();
 	}
 
@@ -92,7 +95,7 @@
 	): void {
 		const others = all.filter((item) => item.id !== offer);
 		const happenings = changed ? withHappening(all, changed) : others;
-		desk.before.varyPlannedDebt(entry.id, id, `what happens, ${name}`, { happenings });
+		desk.before.varyPlannedDebt(entry.id, id, t('event, {name}', { name }), { happenings });
 	}
 
 	function close(): void {
@@ -108,7 +111,7 @@
 	}
 
 	function setMoney(budget: PlanEntry['budget']): void {
-		vary('the month’s money', { budget });
+		vary(t('monthly budget'), { budget });
 	}
 
 	/** Whether every month is shown as a table, in place of the picture. */
@@ -127,17 +130,19 @@
 	}
 </script>
 
-<svelte:head><title>Plan · {desk.document.label} · Residuum</title></svelte:head>
+<svelte:head
+	><title>{t('Plan · {label}', { label: desk.document.label })} · Residuum</title></svelte:head
+>
 <svelte:window onkeydown={key} />
 
 {#if debts.length === 0}
 	<main class="empty">
-		<h1 class="unseen">Plan of {desk.document.label}</h1>
-		<NothingYet what="There is nothing to plan yet" href="/cases/{desk.id}" />
+		<h1 class="unseen">{t('Plan of {label}', { label: desk.document.label })}</h1>
+		<NothingYet what={t('There is nothing to plan yet')} href="/cases/{desk.id}" />
 	</main>
 {:else}
 	<main class:asTable>
-		<h1 class="unseen">Plan of {desk.document.label}</h1>
+		<h1 class="unseen">{t('Plan of {label}', { label: desk.document.label })}</h1>
 		<div class="top">
 			<PlanHead
 				bind:this={head}
@@ -151,7 +156,7 @@
 		</div>
 		{#if hand.refusal}
 			<p class="open">
-				No figure is shown until it is settled what this plan changes about the debts.
+				{t('Figures appear once the plan’s changes to …')}
 			</p>
 		{:else}
 			<div class="order">
@@ -163,12 +168,14 @@
 					{writing}
 					hrefOf={(id) => `/cases/${desk.id}/debts/${id}`}
 					onopen={(name, element) => open({ of: 'plan', name }, element)}
-					onorder={(to) => vary(`order, ${orderWords(to, writing)}`, { order: to })}
-					onlist={(ids) => vary('the order', { order: 'listed', listed: [...ids] })}
+					onorder={(to) => vary(t('order, {to}', { to: orderWords(to, writing) }), { order: to })}
+					onlist={(ids) => vary(t('the order'), { order: 'listed', listed: [...ids] })}
 				/>
 				<p class="asks">
-					<button type="button" onclick={() => turnPanel('search')}>The cheapest order ›</button>
-					<button type="button" onclick={() => turnPanel('sure')}>How sure is it ›</button>
+					<button type="button" onclick={() => turnPanel('search')}
+						>{t('The cheapest order ›')}</button
+					>
+					<button type="button" onclick={() => turnPanel('sure')}>{t('Stress test ›')}</button>
 				</p>
 			</div>
 			{#if asTable && plan.months > 0}
@@ -201,7 +208,7 @@
 						against={hand.against}
 						measureWords={hand.measureWords}
 						onbaseline={(against) =>
-							desk.change('what is compared with', (document) => ({ ...document, against }))}
+							desk.change(t('comparison'), (document) => ({ ...document, against }))}
 						onfigure={open}
 						onadd={add}
 						onopen={edit}
@@ -209,7 +216,7 @@
 						onremove={remove}
 						onoffer={changeOffer}
 						onplanchange={(place, changed) =>
-							vary('what the plan changes', {
+							vary(t('changes to the debts'), {
 								changes: entry.changes.map((change, at) => (at === place ? changed : change))
 							})}
 						onopenchange={(place) => head?.showChange(place)}
@@ -236,7 +243,7 @@
 				<MoneyZone
 					{hand}
 					onchange={setMoney}
-					onbegin={(begins) => vary('when the plan begins', { begins })}
+					onbegin={(begins) => vary(t('start of the plan'), { begins })}
 					onsheet={() => turnPanel('sheet')}
 				/>
 			</div>
@@ -251,7 +258,7 @@
 	onmoney={setMoney}
 	onlist={(ids) => {
 		panel = null;
-		vary('the order', { order: 'listed', listed: [...ids] });
+		vary(t('the order'), { order: 'listed', listed: [...ids] });
 	}}
 	onclose={() => (panel = null)}
 />

@@ -29,6 +29,7 @@
 	import ChangedDebt from './ChangedDebt.svelte';
 	import ChangeTerm from './ChangeTerm.svelte';
 	import NewDebtTerms from './NewDebtTerms.svelte';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		change: ChangeEntry;
@@ -48,7 +49,7 @@
 	const brought = $derived(newDebtOf(change));
 
 	/** What stands in a term that is still open. */
-	const OPEN = 'to be typed';
+	const OPEN = t('not entered');
 	const missing = $derived(missingTerms(change));
 	/** What all terms have in common. */
 	const about = $derived({ change, placeholder: OPEN, onchange, onenter: goOn });
@@ -66,16 +67,16 @@
 	}
 
 	const PAID = [
-		{ value: 'added', words: 'added to the loan' },
-		{ value: 'up-front', words: 'paid at the start' }
+		{ value: 'added', words: t('added to the loan') },
+		{ value: 'up-front', words: t('paid up front') }
 	] as const;
 	const NO_FEE = {
 		amount: { kind: 'amount', amount: null },
 		percent: { kind: 'percent', percent: null, cap: null }
 	} as const;
 	const MONTHLY = [
-		{ value: 'amount', words: 'an amount' },
-		{ value: 'percent', words: 'in percent' }
+		{ value: 'amount', words: t('an amount') },
+		{ value: 'percent', words: t('in percent') }
 	] as const;
 
 	/** The debt that it brings, with other fields. */
@@ -126,7 +127,7 @@
 
 <Note {title} {anchor} {onclose}>
 	<div bind:this={fields}>
-		<div class="debts" role="group" aria-label="The debts that it is about">
+		<div class="debts" role="group" aria-label={t('Debts included')}>
 			{#each paper.debts as debt, place (debt.id)}
 				<ChangedDebt
 					{change}
@@ -143,10 +144,10 @@
 		</div>
 		<div class="fields">
 			{#if brought}
-				<span class="label">New debt</span>
+				<span class="label">{t('New debt')}</span>
 				<TypedField
 					onenter={goOn}
-					label="Name of the new debt"
+					label={t('Name of the new debt')}
 					value={brought.name}
 					{...nameText(writing)}
 					onchange={(name) => bring({ name: name ?? '' })}
@@ -154,21 +155,21 @@
 			{/if}
 			{#if change.kind === 'consolidate'}
 				{@const { fee } = change}
-				<span class="label">Annual rate</span>
+				<span class="label">{t('Annual rate')}</span>
 				<ChangeTerm
 					{...about}
-					label="Annual rate of the new loan"
+					label={t('Annual rate of the new loan')}
 					term="annualRate"
 					value={change.annualRate}
 					text={rate}
 					put={(annualRate) => ({ annualRate })}
 				/>
 				{@render newDebt()}
-				<span class="label">Fee</span>
+				<span class="label">{t('Fee')}</span>
 				<span class="two">
 					<ChangeTerm
 						{...about}
-						label="Fee in percent"
+						label={t('Fee in percent')}
 						term="fee"
 						value={fee.percent}
 						text={share}
@@ -176,66 +177,66 @@
 					/>
 					<ChangeTerm
 						{...about}
-						label="Fee as an amount"
+						label={t('Fee as an amount')}
 						term="fee"
 						value={fee.amount}
 						text={money}
-						placeholder="and"
+						placeholder={t('and')}
 						put={(amount) => ({ fee: { ...fee, amount } })}
 					/>
 					<Choice
-						label="How the fee is paid"
+						label={t('How the fee is paid')}
 						value={fee.paid}
 						options={PAID}
 						onchange={(paid) => onchange(withTerm(change, 'fee', { fee: { ...fee, paid } }))}
 					/>
 				</span>
 			{:else if change.kind === 'transfer'}
-				<span class="label">Offer rate</span>
+				<span class="label">{t('Intro rate')}</span>
 				<span class="two">
 					<ChangeTerm
 						{...about}
-						label="Offer rate"
+						label={t('Intro rate')}
 						term="offerRate"
 						value={change.offerRate}
 						text={rate}
 						put={(offerRate) => ({ offerRate })}
 					/>
-					<span>for months</span>
+					<span>{t('for months')}</span>
 					<ChangeTerm
 						{...about}
-						label="Months of the offer"
+						label={t('Months at the intro rate')}
 						term="offerMonths"
 						value={change.offerMonths}
 						text={countText(writing)}
 						put={(offerMonths) => ({ offerMonths })}
 					/>
 				</span>
-				<span class="label">Then</span>
+				<span class="label">{t('Then')}</span>
 				<span class="two">
 					<ChangeTerm
 						{...about}
-						label="Rate after the offer"
+						label={t('Rate after the intro period')}
 						term="thenRate"
 						value={change.thenRate}
 						text={rate}
 						put={(thenRate) => ({ thenRate })}
 					/>
-					<span>credit limit</span>
+					<span>{t('credit limit')}</span>
 					<ChangeTerm
 						{...about}
-						label="Credit limit"
+						label={t('Credit limit')}
 						value={change.limit}
 						text={money}
-						placeholder="not known"
+						placeholder={t('not known')}
 						put={(limit) => ({ limit })}
 					/>
 				</span>
 				{@render newDebt()}
-				<span class="label">Fee</span>
+				<span class="label">{t('Fee')}</span>
 				<ChangeTerm
 					{...about}
-					label="Fee in percent"
+					label={t('Fee in percent')}
 					term="feePercent"
 					value={change.feePercent}
 					text={share}
@@ -243,28 +244,28 @@
 				/>
 			{:else}
 				{@const { monthlyFee: fee } = change}
-				<span class="label">From</span>
+				<span class="label">{t('From')}</span>
 				<ChangeTerm
 					{...about}
-					label="Agreed from"
+					label={t('Agreed from')}
 					term="from"
 					value={change.from}
 					text={momentText(paper.asOf, writing)}
 					put={(from) => ({ from })}
 				/>
-				<span class="label">Fee at the start</span>
+				<span class="label">{t('Setup fee')}</span>
 				<ChangeTerm
 					{...about}
-					label="Fee at the start"
+					label={t('Setup fee')}
 					term="setUpFee"
 					value={change.setUpFee}
 					text={money}
 					put={(setUpFee) => ({ setUpFee })}
 				/>
-				<span class="label">Monthly fee</span>
+				<span class="label">{t('Monthly fee')}</span>
 				<span class="two">
 					<Choice
-						label="What the monthly fee is"
+						label={t('Kind of monthly fee')}
 						value={fee.kind}
 						options={MONTHLY}
 						onchange={(kind) =>
@@ -273,7 +274,7 @@
 					{#if fee.kind === 'amount'}
 						<ChangeTerm
 							{...about}
-							label="Monthly fee"
+							label={t('Monthly fee')}
 							term="monthlyFee"
 							value={fee.amount}
 							text={money}
@@ -282,7 +283,7 @@
 					{:else}
 						<ChangeTerm
 							{...about}
-							label="Monthly fee in percent"
+							label={t('Monthly fee in percent')}
 							term="monthlyFee"
 							value={fee.percent}
 							text={share}
@@ -290,11 +291,11 @@
 						/>
 						<ChangeTerm
 							{...about}
-							label="Most that the monthly fee may be"
+							label={t('Cap on the monthly fee')}
 							term="monthlyFee"
 							value={fee.cap}
 							text={money}
-							placeholder="no cap"
+							placeholder={t('no cap')}
 							put={(cap) => ({ monthlyFee: { ...fee, cap } })}
 						/>
 					{/if}
@@ -304,19 +305,19 @@
 	</div>
 	{#if missing.length > 0}
 		<p class="guess">
-			The plan is computed once every term is typed. Or
+			{t('The plan is computed once every term …')}
 			<button type="button" onclick={() => onchange(withProposedTerms(change, paper))}
-				>assume likely terms</button
-			>: what is assumed is marked wherever it stands.
+				>{t('Assume likely terms')}</button
+			>
 		</p>
 	{:else if isAssumed(change)}
 		<p class="guess">
-			Terms in italics are assumed: type what is offered, or
-			<button type="button" onclick={() => onchange(confirmed(change))}>confirm them</button>.
+			{t('Terms in italics are assumed')}
+			<button type="button" onclick={() => onchange(confirmed(change))}>{t('Confirm them')}</button>
 		</p>
 	{/if}
 	<p class="acts">
-		<button type="button" onclick={onremove}>Remove this change</button>
+		<button type="button" onclick={onremove}>{t('Remove this change')}</button>
 	</p>
 </Note>
 

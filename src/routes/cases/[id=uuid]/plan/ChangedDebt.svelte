@@ -6,6 +6,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import type { Writing } from '$lib/reading/writing';
 	import { moneyText, rateText } from '../debt-fields';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		change: ChangeEntry;
@@ -57,18 +58,18 @@
 	{#if moved}
 		<TypedField
 			{onenter}
-			label="Amount moved of {name}"
+			label={t('Amount moved of {name}', { name })}
 			value={moved.amount}
 			{...moneyText(writing)}
 			side="right"
 			optional
-			placeholder="all of it"
+			placeholder={t('all of it')}
 			onchange={move}
 		/>
 	{:else if agreed}
 		<TypedField
 			{onenter}
-			label="Agreed rate of {name}"
+			label={t('Agreed rate of {name}', { name })}
 			assumed={agreed.assumed}
 			value={agreed.annualRate}
 			{...rateText(writing)}
@@ -79,12 +80,12 @@
 		/>
 		<TypedField
 			{onenter}
-			label="Agreed payment of {name}"
+			label={t('Agreed payment of {name}', { name })}
 			value={agreed.payment}
 			{...moneyText(writing)}
 			side="right"
 			optional
-			placeholder="as asked"
+			placeholder={t('unchanged')}
 			onchange={(payment) => agree({ payment })}
 		/>
 	{/if}

@@ -9,6 +9,7 @@
 	import Note from '$lib/ui/Note.svelte';
 	import Plus from '@lucide/svelte/icons/plus';
 	import ChangeNote from './ChangeNote.svelte';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		changes: readonly ChangeEntry[];
@@ -52,13 +53,13 @@
 	}
 </script>
 
-<ul bind:this={list} aria-label="What the plan changes">
+<ul bind:this={list} aria-label={t('Changes to the debts')}>
 	{#each changes as change, at (at)}
 		<li>
 			<button
 				type="button"
 				data-change={at}
-				title="Open this change"
+				title={t('Open this change')}
 				onclick={(event) => (open = { anchor: event.currentTarget, at })}
 				>{changeInWords(change, nameOf, writing)}</button
 			>
@@ -71,13 +72,14 @@
 			disabled={changes.length >= LIMITS.changes}
 			onclick={(event) => (open = { anchor: event.currentTarget, at: 'add' })}
 		>
-			<Plus size={13} aria-hidden="true" /> change the debts
+			<Plus size={13} aria-hidden="true" />
+			{t('Change the debts: loan, transfer, agreement')}
 		</button>
 	</li>
 </ul>
 
 {#if open?.at === 'add'}
-	<Note title="What the plan changes" anchor={open.anchor} onclose={close}>
+	<Note title={t('Changes to the debts')} anchor={open.anchor} onclose={close}>
 		<ul class="kinds">
 			{#each changeKinds(writing) as { value, words, help } (value)}
 				<li>

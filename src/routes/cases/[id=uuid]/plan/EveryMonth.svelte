@@ -17,6 +17,7 @@
 	import type { Cents } from '$lib/core/quantities/money';
 	import MonthLine from './MonthLine.svelte';
 	import { debtCell, IN_ALL, partsOfCell, type InAll } from './month-cells';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		plan: Plan;
@@ -65,10 +66,10 @@
 			.join(', ');
 	});
 	const HEADS: Readonly<Record<InAll, string>> = {
-		paid: 'Month’s money',
-		interest: 'Interest',
-		principal: 'Principal',
-		closing: 'Still owed'
+		paid: t('Monthly budget'),
+		interest: t('Interest'),
+		principal: t('Principal'),
+		closing: t('Still owed')
 	};
 	const SHORT: Readonly<Record<ShareFigure, string>> = {
 		paid: 'gets',
@@ -98,12 +99,12 @@
 	export const show = (): void => void table?.show(month);
 </script>
 
-<section aria-label="Every month">
+<section aria-label={t('Monthly schedule')}>
 	<p class="bar">
-		<strong>Every month</strong>
+		<strong>{t('Monthly schedule')}</strong>
 		<span class="choice">
 			<Choice
-				label="What is shown of each debt"
+				label={t('Figure shown for each debt')}
 				value={figure}
 				options={figureChoices(writing)}
 				onchange={(to) => {
@@ -114,21 +115,21 @@
 		</span>
 		<span class="choice">
 			<Choice
-				label="Which debts are shown"
+				label={t('Debts shown')}
 				value={only}
 				options={[
-					{ value: '', words: 'every debt' },
+					{ value: '', words: t('every debt') },
 					...placed.map(({ id, name, place }) => ({
 						value: id,
-						words: `all of ${letterOf(place)} ${name}`
+						words: t('all figures of {place} {name}', { place: letterOf(place), name })
 					}))
 				]}
 				onchange={(to) => (only = to)}
 			/>
 		</span>
-		<button type="button" onclick={() => table?.foldAll()}>Fold the years</button>
-		<button type="button" class="back" title="Back to the picture (F7)" onclick={onclose}
-			>‹ The picture</button
+		<button type="button" onclick={() => table?.foldAll()}>{t('Fold the years')}</button>
+		<button type="button" class="back" title={t('Back to the chart (F7)')} onclick={onclose}
+			>{t('‹ Chart')}</button
 		>
 	</p>
 	<div class="table">
@@ -140,7 +141,7 @@
 			start={null}
 			figures={{ cells, yearCells: cells, usual: 'paid' }}
 			columns={cells.length + 3}
-			label="Months of the plan"
+			label={t('Months of the plan')}
 			tight={cells.length > 8}
 			picked={month}
 			onpoint={() => undefined}
@@ -152,13 +153,13 @@
 		>
 			{#snippet head()}
 				<tr aria-rowindex={1}>
-					<th scope="col" class="number" title="Shift+↑ ↓ marks rows to copy">No.</th>
-					<th scope="col" class="left">Month</th>
+					<th scope="col" class="number" title={t('Shift+↑ ↓ selects rows to copy')}>{t('No')}</th>
+					<th scope="col" class="left">{t('Month')}</th>
 					{#each IN_ALL as of (of)}<th scope="col">{HEADS[of]}</th>{/each}
 					{#each debtCells as { cell, letter, name, of } (cell)}
 						<th scope="col" title="{letter} {name}">{letter} {SHORT[of]}</th>
 					{/each}
-					<th scope="col" class="note"><span class="unseen">Note</span></th>
+					<th scope="col" class="note"><span class="unseen">{t('Note')}</span></th>
 				</tr>
 			{/snippet}
 			{#snippet line({ line, place, marked, reachable })}
@@ -193,7 +194,7 @@
 							{/if}
 						</td>
 					{/each}
-					<td class="note">{plan.ending.status === 'cleared' ? 'paid off' : 'still owed'}</td>
+					<td class="note">{plan.ending.status === 'cleared' ? t('paid off') : t('still owed')}</td>
 				</tr>
 			{/snippet}
 		</LongTable>

@@ -1,5 +1,7 @@
 <!-- What is in the place of a piece of work that failed beside the page. -->
 <script lang="ts">
+	import { t } from '$lib/words/labels/plan';
+
 	interface Props {
 		onagain: () => void;
 	}
@@ -7,7 +9,8 @@
 </script>
 
 <p role="alert">
-	This could not be worked out. <button type="button" onclick={onagain}>Try again</button>
+	{t('This could not be computed')}
+	<button type="button" onclick={onagain}>{t('Try again')}</button>
 </p>
 
 <style>

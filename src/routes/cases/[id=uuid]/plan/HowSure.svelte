@@ -22,6 +22,7 @@
 	import { moneyText, monthText } from '../debt-fields';
 	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		debts: readonly PlannedDebt[];
@@ -89,22 +90,24 @@
 	{#if name}
 		<button
 			type="button"
-			title="Show its working"
+			title={t('Show the calculation')}
 			onclick={(event) => open(strain, name, event.currentTarget)}>{text}</button
 		>
 	{:else}{text}{/if}
 {/snippet}
 
-<Panel title="How sure is it" {onclose}>
+<Panel title={t('Stress test')} {onclose}>
 	{#if failed}<Failed onagain={() => (tries += 1)} />{/if}
 	<table>
 		<thead>
 			<tr>
-				<th scope="col">If</th>
-				<th scope="col">Paid off in</th>
-				<th scope="col" class="right">Cost</th>
-				<th scope="col">Compared with the plan</th>
-				<th scope="col" class="right">Least money for {WITHIN} months</th>
+				<th scope="col">{t('If')}</th>
+				<th scope="col">{t('Paid off in')}</th>
+				<th scope="col" class="right">{t('Cost')}</th>
+				<th scope="col">{t('Difference from the plan')}</th>
+				<th scope="col" class="right"
+					>{t('Lowest budget to finish in {WITHIN} months', { WITHIN })}</th
+				>
 			</tr>
 		</thead>
 		<tbody>
@@ -116,10 +119,9 @@
 						<small>{assumedOf(strain, { begins: terms.begins ?? 1 }, terms, writing)}</small>
 					</th>
 					{#if !answer || !calm}
-						<td colspan="4" class="quiet">working it out …</td>
+						<td colspan="4" class="quiet">{t('computing …')}</td>
 					{:else if answer.strained === null}
-						<td colspan="4" class="quiet">only the minimum payments are made: it changes nothing</td
-						>
+						<td colspan="4" class="quiet">{t('no effect: only the minimum payments are made')}</td>
 					{:else}
 						{@const line = sureLine(answer.strained, calm.totals, writing)}
 						{@const ends = answer.strained.totals.ending.status === 'cleared'}
@@ -132,7 +134,7 @@
 								{@const least = answer.strained.least}
 								<button
 									type="button"
-									title="Show its working"
+									title={t('Show the calculation')}
 									onclick={(event) =>
 										(opened = {
 											anchor: event.currentTarget,
@@ -147,16 +149,16 @@
 		</tbody>
 	</table>
 	<p class="bill">
-		<span>Needed elsewhere</span>
+		<span>{t('Unexpected expense')}</span>
 		<TypedField
-			label="Amount needed elsewhere"
+			label={t('Amount of the unexpected expense')}
 			value={bill}
 			{...moneyText(writing)}
 			onchange={(amount) => (typed = amount)}
 		/>
-		<span>from</span>
+		<span>{t('from')}</span>
 		<TypedField
-			label="Month in which it is needed"
+			label={t('Month of the unexpected expense')}
 			value={monthStart(firstMonth, month)}
 			{...monthText(writing)}
 			onchange={(day) => day !== null && (month = monthIn(day, firstMonth))}

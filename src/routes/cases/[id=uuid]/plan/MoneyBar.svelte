@@ -26,6 +26,7 @@
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { moneyText, monthTextFrom } from '../debt-fields';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		budget: PlanEntry['budget'];
@@ -53,9 +54,9 @@
 	const begins = $derived(monthStart(months.firstMonth, months.begins));
 
 	const KINDS = [
-		{ value: 'constant', words: 'the same each month' },
-		{ value: 'required-plus', words: 'the minimum payments, plus' },
-		{ value: 'required', words: 'the minimum payments' }
+		{ value: 'constant', words: t('the same each month') },
+		{ value: 'required-plus', words: t('the minimum payments, plus') },
+		{ value: 'required', words: t('the minimum payments') }
 	] as const;
 
 	const unit = $derived(10 ** writing.currency.digits);
@@ -134,31 +135,23 @@
 
 <section class="money" aria-labelledby="money-title" bind:this={bar}>
 	<h2 id="money-title">
-		The month’s money <kbd aria-hidden="true">m</kbd>
-		<button type="button" onclick={on.onsheet}>work it out ›</button>
+		{t('Monthly budget')} <kbd aria-hidden="true">m</kbd>
+		<button type="button" onclick={on.onsheet}>{t('Budget sheet ›')}</button>
 	</h2>
-	<Choice
-		label="Where the month’s money comes from"
-		value={budget.kind}
-		options={KINDS}
-		onchange={turn}
-	/>
+	<Choice label={t('Kind of monthly budget')} value={budget.kind} options={KINDS} onchange={turn} />
 	{#if budget.kind !== 'required'}
 		<span class="field">
 			<TypedField
-				label="The month’s money"
+				label={t('Monthly budget')}
 				value={amount}
 				{...moneyText(writing)}
 				side="right"
 				onchange={(value) => value !== null && set(value)}
 			/>
-			<span
-				class="begins"
-				title="The month in which the plan’s money begins; before that, the minimum payments are made"
-			>
-				from
+			<span class="begins" title={t('The month in which the plan’s budget …')}>
+				{t('from')}
 				<TypedField
-					label="Month in which the plan begins"
+					label={t('First month of the plan')}
 					value={begins}
 					{...monthTextFrom(months.firstMonth, writing)}
 					optional
@@ -173,9 +166,9 @@
 				max={most}
 				step={unit}
 				value={amount}
-				aria-label="Slide the month’s money"
+				aria-label={t('Monthly budget slider')}
 				aria-valuetext={writeMoney(amount, writing)}
-				title="↑ ↓ one more or less; Page Up, Page Down 25"
+				title={t('↑ ↓ by 1, Page Up and …')}
 				oninput={(event) => set(Number(event.currentTarget.value))}
 				onkeydown={key}
 			/>
@@ -193,21 +186,23 @@
 			{/each}
 		</div>
 	{:else}
-		<p class="slide">Each debt gets its minimum payment, and nothing more.</p>
+		<p class="slide">{t('Each debt gets its minimum payment and …')}</p>
 	{/if}
 	<ul>
 		{#if budget.kind === 'constant'}
-			<li><button type="button" class="curve" onclick={on.oncurve}>What more buys ›</button></li>
+			<li>
+				<button type="button" class="curve" onclick={on.oncurve}>{t('Paying more ›')}</button>
+			</li>
 		{/if}
 		{#if failed}
 			<li>
-				This could not be worked out.
-				<button type="button" class="curve" onclick={on.onagain}>Try again</button>
+				{t('This could not be computed')}
+				<button type="button" class="curve" onclick={on.onagain}>{t('Try again')}</button>
 			</li>
 		{:else}
 			{#each more as { amount: added, gained } (added)}
 				<li>
-					<button type="button" title="Try it" onclick={() => set(amount + added)}>
+					<button type="button" title={t('Try it')} onclick={() => set(amount + added)}>
 						<Phrases sentence={moreSentence(added, gained, writing)} />
 					</button>
 				</li>

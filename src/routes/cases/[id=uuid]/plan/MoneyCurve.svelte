@@ -15,6 +15,7 @@
 	import { curveInWorker } from '$lib/workers/money-curve';
 	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
+	import { sentence, t } from '$lib/words/labels/plan';
 
 	interface Props {
 		debts: readonly PlannedDebt[];
@@ -101,14 +102,13 @@
 	const focus = (element: HTMLElement) => element.focus();
 </script>
 
-<Panel title="What more buys" {onclose}>
+<Panel title={t('Paying more')} {onclose}>
 	{#snippet heading()}
 		<span class="said">
 			{#if shown}
 				<Phrases sentence={curveSentence(shown, writing)} />
 			{:else}
-				What more money a month buys: <span class="interest">interest</span>, and how long it takes
-				(dashed)
+				<Phrases sentence={sentence('Effect of a larger monthly budget')} />
 			{/if}
 		</span>
 	{/snippet}
@@ -117,7 +117,7 @@
 		class="curve"
 		role="slider"
 		tabindex="0"
-		aria-label="The month’s money to try"
+		aria-label={t('Monthly budget to try')}
 		aria-valuemin={from}
 		aria-valuemax={to}
 		aria-valuenow={pointed ?? present}
@@ -133,15 +133,11 @@
 	{#if failed}
 		<Failed onagain={() => (tries += 1)} />
 	{:else if done < 1}
-		<progress value={done} aria-label="Working the curve out"></progress>
+		<progress value={done} aria-label={t('Computing the curve')}></progress>
 	{/if}
 </Panel>
 
 <style>
-	.interest {
-		color: var(--interest);
-	}
-
 	.curve {
 		position: relative;
 		height: 250px;

@@ -15,6 +15,7 @@
 	import Panel from './Panel.svelte';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { moneyText, nameText } from '../debt-fields';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		sheet: Sheet;
@@ -30,8 +31,8 @@
 
 	type Side = keyof Sheet;
 	const SIDES: readonly { readonly side: Side; readonly title: string; readonly hint: string }[] = [
-		{ side: 'income', title: 'What comes in', hint: 'take-home pay' },
-		{ side: 'needs', title: 'What is needed to live', hint: 'rent, food, …' }
+		{ side: 'income', title: t('Income'), hint: t('take-home pay') },
+		{ side: 'needs', title: t('Living expenses'), hint: 'rent, food, …' }
 	];
 	const BLANK: SheetLine = { name: '', amount: ZERO, perYear: 12 };
 
@@ -65,7 +66,7 @@
 	const begin = (element: HTMLElement) => element.querySelector('input')?.focus();
 </script>
 
-<Panel title="Work the month’s money out" side="left" {onclose}>
+<Panel title={t('Budget sheet')} side="left" {onclose}>
 	{#snippet heading()}
 		<span class="said">
 			<Phrases {sentence} />
@@ -76,19 +77,19 @@
 			<div class="side">
 				<h2>{title}</h2>
 				{#each linesOf(side) as line, index (index)}
-					{@const of = `${title}, line ${index + 1}`}
+					{@const of = t('{title}, line {index}', { title, index: index + 1 })}
 					<div class="line">
 						<TypedField
-							label="Name, {of}"
+							label={t('Name, {of}', { of })}
 							value={line.name === '' ? null : line.name}
 							{...nameText(writing)}
 							optional
-							placeholder={index === 0 ? hint : 'next line'}
+							placeholder={index === 0 ? hint : t('next line')}
 							onchange={(name) => write(side, index, { name: name ?? '' })}
 							onenter={() => void goOn()}
 						/>
 						<TypedField
-							label="Amount, {of}"
+							label={t('Amount, {of}', { of })}
 							value={line === BLANK ? null : line.amount}
 							{...moneyText(writing)}
 							optional
@@ -97,7 +98,7 @@
 							onenter={() => void goOn()}
 						/>
 						<Choice
-							label="How often, {of}"
+							label={t('How often, {of}', { of })}
 							value={String(line.perYear)}
 							options={frequencyChoices(writing)}
 							onchange={(often) =>
@@ -105,8 +106,8 @@
 						/>
 						{#if line !== BLANK}
 							<IconButton
-								title="Delete this line"
-								label="Delete {of}"
+								title={t('Delete this line')}
+								label={t('Delete {of}', { of })}
 								onclick={() => remove(side, index)}
 							>
 								<Trash2 size={14} aria-hidden="true" />
@@ -118,7 +119,8 @@
 		{/each}
 	</div>
 	{#if household.left > 0}
-		<button type="button" class="use" onclick={() => onuse(household.left)}>Use what is left</button
+		<button type="button" class="use" onclick={() => onuse(household.left)}
+			>{t('Use the remaining amount')}</button
 		>
 	{/if}
 </Panel>

@@ -9,6 +9,7 @@
 	import { moreInWorker } from '$lib/workers/more-money';
 	import MoneyBar, { type MoneyMark } from './MoneyBar.svelte';
 	import MoneyCurve from './MoneyCurve.svelte';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		hand: PlanInHand;
@@ -55,14 +56,14 @@
 		};
 	});
 	const marks: readonly MoneyMark[] = $derived([
-		...(buys.covers === null ? [] : [{ amount: buys.covers, words: 'covers the minimums' }]),
+		...(buys.covers === null ? [] : [{ amount: buys.covers, words: t('covers the minimums') }]),
 		...buys.ends.map(({ years, amount }) => ({
 			amount,
-			words: years === 1 ? 'within a year' : `within ${years} years`
+			words: years === 1 ? t('within a year') : t('within {years} years', { years })
 		})),
 		...(hand.present === null ? [] : buys.sooner).flatMap(({ id, amount }) => {
 			const debt = listed.find((other) => other.id === id);
-			return debt ? [{ amount, words: `${letterOf(debt.place)} sooner` }] : [];
+			return debt ? [{ amount, words: t('{place} sooner', { place: letterOf(debt.place) }) }] : [];
 		})
 	]);
 </script>

@@ -17,6 +17,7 @@
 	import ChevronLeft from '@lucide/svelte/icons/chevron-left';
 	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import type { Listed } from '$lib/words/plan';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		plan: Plan;
@@ -47,29 +48,31 @@
 	const later = $derived(events.find((event) => event > month.month));
 </script>
 
-<section aria-label="The picked month">
+<section aria-label={t('Selected month')}>
 	<div class="head">
 		<h2>
 			<Phrases {sentence} {onopen} />
 		</h2>
-		<button type="button" title="Every month as a table (F7)" onclick={onmonths}
-			>every month ›</button
+		<button type="button" title={t('Monthly schedule (F7)')} onclick={onmonths}
+			>{t('monthly schedule ›')}</button
 		>
 		<button
 			type="button"
 			disabled={earlier === undefined}
-			title="The month before in which something happens (,)"
+			title={t('Previous month with an event (,)')}
 			onclick={() => earlier !== undefined && onmonth(earlier)}
 		>
-			<ChevronLeft size={14} aria-hidden="true" /> earlier event
+			<ChevronLeft size={14} aria-hidden="true" />
+			{t('earlier event')}
 		</button>
 		<button
 			type="button"
 			disabled={later === undefined}
-			title="The next month in which something happens (.)"
+			title={t('Next month with an event (.)')}
 			onclick={() => later !== undefined && onmonth(later)}
 		>
-			later event <ChevronRight size={14} aria-hidden="true" />
+			{t('later event')}
+			<ChevronRight size={14} aria-hidden="true" />
 		</button>
 	</div>
 	<div class="bar drawn" aria-hidden="true">
@@ -92,13 +95,15 @@
 				<button
 					type="button"
 					data-why={letterOf(debt.place)}
-					title="{debt.name}: why it gets this much"
+					title={t('{name}: why it gets this amount', { name: debt.name })}
 					onclick={(event) => onwhy(debt, event.currentTarget)}
 				>
 					<DebtMark index={debt.place} />
 					<span>
 						<strong>{money(share.paid)}</strong>
-						<small class="interest">{money(share.interest)} interest</small>
+						<small class="interest"
+							>{t('{interest} interest', { interest: money(share.interest) })}</small
+						>
 					</span>
 				</button>
 			</li>

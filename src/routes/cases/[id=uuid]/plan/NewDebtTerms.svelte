@@ -7,6 +7,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { countText, dateText, minimumPercentText, moneyText } from '../debt-fields';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		debt: NewDebtEntry;
@@ -24,9 +25,9 @@
 	const money = $derived(moneyText(writing));
 
 	const RULES = [
-		{ value: 'level', words: 'equal payments' },
-		{ value: 'fixed', words: 'fixed amount' },
-		{ value: 'minimum', words: 'minimum' }
+		{ value: 'level', words: t('level payments') },
+		{ value: 'fixed', words: t('fixed amount') },
+		{ value: 'minimum', words: t('minimum') }
 	] as const;
 	function turnRule(kind: NewDebtEntry['rule']['kind']): void {
 		if (kind === 'level') onchange({ rule: { kind, periods: null } });
@@ -35,10 +36,10 @@
 	}
 </script>
 
-<span class="label">Paid by</span>
+<span class="label">{t('Paid by')}</span>
 <span class="two">
 	<Choice
-		label="How the new debt is paid"
+		label={t('How the new debt is paid')}
 		value={debt.rule.kind}
 		options={RULES}
 		onchange={turnRule}
@@ -46,7 +47,7 @@
 	{#if debt.rule.kind === 'level'}
 		<TypedField
 			{onenter}
-			label="Months of the new debt"
+			label={t('Months of the new debt')}
 			assumed={isAssumed('rule')}
 			value={debt.rule.periods}
 			{...countText(writing)}
@@ -54,11 +55,11 @@
 			placeholder={open}
 			onchange={(periods) => onchange({ rule: { kind: 'level', periods } })}
 		/>
-		<span>months</span>
+		<span>{t('months')}</span>
 	{:else if debt.rule.kind === 'fixed'}
 		<TypedField
 			{onenter}
-			label="Payment of the new debt"
+			label={t('Payment of the new debt')}
 			assumed={isAssumed('rule')}
 			value={debt.rule.amount}
 			{...money}
@@ -70,7 +71,7 @@
 		{@const { rule } = debt}
 		<TypedField
 			{onenter}
-			label="Minimum of the new debt"
+			label={t('Minimum of the new debt')}
 			assumed={isAssumed('rule')}
 			value={rule.percent}
 			{...minimumPercentText(writing)}
@@ -80,7 +81,7 @@
 		/>
 		<TypedField
 			{onenter}
-			label="Minimum of the new debt, at least"
+			label={t('Floor of the new debt’s minimum')}
 			assumed={isAssumed('rule')}
 			value={rule.floor}
 			{...money}
@@ -88,10 +89,10 @@
 		/>
 	{/if}
 </span>
-<span class="label">First due</span>
+<span class="label">{t('First due')}</span>
 <TypedField
 	{onenter}
-	label="First due date of the new debt"
+	label={t('First due date of the new debt')}
 	assumed={isAssumed('firstDue')}
 	value={debt.firstDue}
 	{...dateText(asOf, writing)}

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { PLAN_STARTS, type PlanStart } from '$lib/desk/plan-entry';
 	import Note from '$lib/ui/Note.svelte';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		anchor: HTMLElement;
@@ -13,7 +14,7 @@
 	const { anchor, copyOf, onstart, onclose }: Props = $props();
 </script>
 
-<Note title="What the new plan starts from" {anchor} {onclose}>
+<Note title={t('Start the new plan from')} {anchor} {onclose}>
 	<ul>
 		{#each PLAN_STARTS as { value, words } (value)}
 			<li>

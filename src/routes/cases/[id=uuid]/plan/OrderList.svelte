@@ -1,6 +1,6 @@
 <!--
 	The debts in the order in which the money beyond the minimums goes to them: when each is paid off, what it costs, what
-	its end frees. Dragging one, or Alt with the arrows, makes that the own order. By payoff date they can be looked at too.
+	its end frees. Dragging one, or Alt with the arrows, makes that the own order. Actor payoff date they can be looked at too.
 -->
 <script lang="ts">
 	import { ZERO } from '$lib/core/quantities/money';
@@ -17,6 +17,7 @@
 	import { tick } from 'svelte';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { byPayoff } from '$lib/core/plan/over-time';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		plan: Plan;
@@ -81,20 +82,25 @@
 
 <section aria-labelledby="order-title">
 	<h2 id="order-title">
-		<span>Order</span>
-		<Choice label="The order" value={order} options={orderChoices(writing)} onchange={onorder} />
-		<span class="sort" role="group" aria-label="How the debts are sorted">
+		<span>{t('Order')}</span>
+		<Choice
+			label={t('The order')}
+			value={order}
+			options={orderChoices(writing)}
+			onchange={onorder}
+		/>
+		<span class="sort" role="group" aria-label={t('Sort the debts')}>
 			<button
 				type="button"
 				aria-pressed={!byDate}
-				title="The order in which the money beyond the minimums goes to them"
-				onclick={() => (byDate = false)}>as the money goes</button
+				title={t('The order in which they get the …')}
+				onclick={() => (byDate = false)}>{t('by priority')}</button
 			>
 			<button
 				type="button"
 				aria-pressed={byDate}
-				title="The order in which they are paid off"
-				onclick={() => (byDate = true)}>by payoff date</button
+				title={t('The order in which they are paid off')}
+				onclick={() => (byDate = true)}>{t('by payoff date')}</button
 			>
 		</span>
 	</h2>
@@ -120,8 +126,8 @@
 					class="handle screen-only"
 					class:unseen={byDate}
 					use:dragHandle
-					aria-label="Move {debt.name}"
-					title="Drag to move"
+					aria-label={t('Move {name}', { name: debt.name })}
+					title={t('Drag to move')}
 				>
 					<GripVertical size={15} aria-hidden="true" />
 				</span>
@@ -129,24 +135,27 @@
 				<a
 					href={debt.isNew ? null : hrefOf(debt.id)}
 					tabindex="0"
-					title="{debt.name}{debt.isNew
-						? ' — the plan brings it; '
-						: ' — Enter opens it; '}Alt+↑ ↓ moves it in the order">{debt.name}</a
+					title={t('{name} in the order', { name: debt.name, isNew: debt.isNew ? 'yes' : 'no' })}
+					>{debt.name}</a
 				>
 				<span class="gone" class:never={total?.payoffDate === null}>
 					{total?.payoffMonth === 0
-						? 'at the start'
+						? t('at the start')
 						: total?.payoffDate
 							? writeShortMonth(total.payoffDate, writing)
-							: 'never'}
+							: t('never')}
 				</span>
-				<small>{freed === null ? '' : `frees up ${writeMoney(freed, writing)} a month`}</small>
+				<small
+					>{freed === null
+						? ''
+						: t('frees up {freed} a month', { freed: writeMoney(freed, writing) })}</small
+				>
 				<small class="interest">
 					{#if total}
 						<button
 							type="button"
 							data-print
-							title="Interest of {debt.name}: show its working"
+							title={t('Interest of {name}: show the calculation', { name: debt.name })}
 							onclick={(event) => onopen({ interestOf: debt.id }, event.currentTarget)}
 							>{writeAmount(total.interest, writing)}</button
 						>

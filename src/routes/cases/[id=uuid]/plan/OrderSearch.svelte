@@ -17,6 +17,7 @@
 	import { untrack } from 'svelte';
 	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		debts: readonly PlannedDebt[];
@@ -84,10 +85,9 @@
 	const settled = $derived(percent(Math.floor((answer.best?.done ?? 0) * 10_000) * 100));
 </script>
 
-<Panel title="The cheapest order" {onclose}>
+<Panel title={t('The cheapest order')} {onclose}>
 	<p class="how">
-		A fixed order stays the same until the end: the money beyond the minimums goes to the first debt
-		in it until that is paid off, then to the next.
+		{t('A fixed order stays the same until …')}
 	</p>
 	<p class="found">
 		<Phrases {sentence} onopen={open} />
@@ -96,27 +96,29 @@
 		<Failed onagain={() => (tries += 1)} />
 	{:else if !answer.ended}
 		<p class="far">
-			<progress value={answer.best?.done ?? 0} aria-label="How much of the search is done"
-			></progress>
-			<span>{writePercent(settled, writing)} of all orders are settled</span>
-			<button type="button" onclick={() => stop?.()}>Stop here</button>
+			<progress value={answer.best?.done ?? 0} aria-label={t('Search progress')}></progress>
+			<span
+				>{t('{settled} of all orders checked', { settled: writePercent(settled, writing) })}</span
+			>
+			<button type="button" onclick={() => stop?.()}>{t('Stop')}</button>
 		</p>
 	{/if}
 	{#if answer.ended === 'stopped' && goOn}
 		<p class="far">
-			<button type="button" onclick={() => goOn?.()}>Go on searching</button>
-			<span>stopped after a while; where rates are alike it may take long</span>
+			<button type="button" onclick={() => goOn?.()}>{t('Continue the search')}</button>
+			<span>{t('stopped after a while; a search may …')}</span>
 		</p>
 	{:else if answer.ended === 'at its end' && within > 0 && answer.best}
 		<p class="far">
-			<button type="button" onclick={() => (within = ZERO)}>Search the cheapest of all</button>
-			<span>may take long where rates are alike</span>
+			<button type="button" onclick={() => (within = ZERO)}
+				>{t('Search for the cheapest order')}</button
+			>
+			<span>{t('may take long when rates are similar')}</span>
 		</p>
 	{/if}
 	{#if answer.best && answer.best.done < 1}
 		<p class="how">
-			That none costs less is certain: for it, each month’s money is taken to bring down all that is
-			owed at once, and what is left to lie on the debts with the lowest rates.
+			{t('No order can cost less than this …')}
 		</p>
 	{/if}
 	{#if line.length > 1}
@@ -129,7 +131,7 @@
 			type="button"
 			class="use"
 			disabled={!answer.ended}
-			onclick={() => onuse(line.map(({ id }) => id))}>Use this order</button
+			onclick={() => onuse(line.map(({ id }) => id))}>{t('Use this order')}</button
 		>
 	{/if}
 </Panel>

@@ -1,6 +1,7 @@
 <!-- A panel of the plan's screen that stays open beside the rest until it is closed. -->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		title: string;
@@ -37,7 +38,7 @@
 	<h2 class:plain={heading}>
 		{#if heading}{@render heading()}{:else}{title}{/if}
 	</h2>
-	<button type="button" onclick={onclose}>Close</button>
+	<button type="button" onclick={onclose}>{t('Close')}</button>
 	<div>{@render children()}</div>
 </section>
 

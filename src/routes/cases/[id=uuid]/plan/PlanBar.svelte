@@ -14,6 +14,7 @@
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { tick } from 'svelte';
 	import NewPlanNote from './NewPlanNote.svelte';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		plan: PlanEntry;
@@ -52,11 +53,11 @@
 </script>
 
 <div class="bar" bind:this={bar}>
-	<span class="label">Plan</span>
+	<span class="label">{t('Plan')}</span>
 	{#if renaming}
 		<span class="name">
 			<TypedField
-				label="Name of the plan"
+				label={t('Name of the plan')}
 				value={plan.name}
 				read={(typed) => readLabel(typed, SCREEN, 'plan')}
 				write={(text) => text}
@@ -69,7 +70,7 @@
 	{:else}
 		<span class="name">
 			<Choice
-				label="The plan"
+				label={t('The plan')}
 				value={plan.id}
 				options={plans.map(({ id, name }) => ({ value: id, words: name }))}
 				onchange={onpick}
@@ -78,24 +79,27 @@
 	{/if}
 	{#if chosen?.plan.id === plan.id}
 		<span class="chosen">
-			<Check size={14} aria-hidden="true" /> chosen{chosen.changed ? ', changed since' : ''}
+			<Check size={14} aria-hidden="true" />
+			{t('chosen', { changed: chosen.changed ? 'yes' : 'no' })}
 		</span>
 	{/if}
 	<button type="button" aria-pressed={renaming} onclick={() => (renaming = !renaming)}>
-		<Pencil size={13} aria-hidden="true" /> Rename
+		<Pencil size={13} aria-hidden="true" />
+		{t('Rename')}
 	</button>
 	<button
 		type="button"
 		disabled={plans.length === 1}
 		title={plans.length === 1
-			? 'A case has at least one plan'
-			: 'Delete this plan; undo brings it back'}
+			? t('A case needs at least one plan')
+			: t('Delete this plan (undo restores it)')}
 		onclick={(event) => {
 			if (chosen?.plan.id === plan.id) removing = event.currentTarget;
 			else onremove();
 		}}
 	>
-		<Trash2 size={13} aria-hidden="true" /> Delete
+		<Trash2 size={13} aria-hidden="true" />
+		{t('Delete')}
 	</button>
 	<button
 		type="button"
@@ -103,13 +107,14 @@
 		disabled={plans.length >= LIMITS.plans}
 		onclick={(event) => (starting = event.currentTarget)}
 	>
-		<Plus size={14} aria-hidden="true" /> New plan
+		<Plus size={14} aria-hidden="true" />
+		{t('New plan')}
 	</button>
 </div>
 
 {#if removing}
 	<Note
-		title="Delete the chosen plan?"
+		title={t('Delete the chosen plan?')}
 		anchor={removing}
 		onclose={() => {
 			removing?.focus();
@@ -117,8 +122,7 @@
 		}}
 	>
 		<p>
-			“{plan.name}” is the plan that was chosen with the client. Without it no plan of this case is
-			chosen; undo brings it back.
+			{t('“{name}” is the plan chosen with the …', { name: plan.name })}
 		</p>
 		<p class="acts">
 			<button
@@ -127,7 +131,7 @@
 				onclick={() => {
 					removing = null;
 					onremove();
-				}}>Delete it</button
+				}}>{t('Delete it')}</button
 			>
 		</p>
 	</Note>

@@ -10,6 +10,7 @@
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { dateText, moneyText } from '../debt-fields';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		happening: PlanHappening;
@@ -41,8 +42,8 @@
 	const enter = () => draft.enter();
 
 	const KINDS = [
-		{ value: 'one-off', words: 'money on top' },
-		{ value: 'money', words: 'another amount a month' }
+		{ value: 'one-off', words: t('extra payment') },
+		{ value: 'money', words: t('new monthly amount') }
 	] as const;
 
 	function turn(kind: PlanHappening['kind']): void {
@@ -52,36 +53,36 @@
 	}
 </script>
 
-<Note title={fresh ? 'Add what happens' : 'What happens'} {anchor} {onclose}>
+<Note title={fresh ? t('Add an event') : t('Event')} {anchor} {onclose}>
 	<div class="fields">
-		<span class="label">What</span>
-		<Choice label="What happens" value={happening.kind} options={KINDS} onchange={turn} />
-		<span class="label">Amount</span>
+		<span class="label">{t('Event')}</span>
+		<Choice label={t('Event')} value={happening.kind} options={KINDS} onchange={turn} />
+		<span class="label">{t('Amount')}</span>
 		<span data-first>
 			<TypedField
-				label="Amount of what happens"
+				label={t('Amount of the event')}
 				value={fresh && !draft.isNamed ? null : happening.amount}
 				{...moneyText(writing)}
 				onchange={name}
 				onenter={enter}
 			/>
 		</span>
-		<span class="label">{happening.kind === 'money' ? 'From' : 'In'}</span>
+		<span class="label">{happening.kind === 'money' ? t('From') : t('In')}</span>
 		<TypedField
-			label="Date of what happens"
+			label={t('Date of the event')}
 			value={happening.date}
 			{...dateText(asOf, writing)}
 			onchange={(date) => date !== null && set({ ...happening, date })}
 			onenter={enter}
 		/>
 		{#if happening.kind === 'one-off'}
-			<span class="label">How often</span>
+			<span class="label">{t('How often')}</span>
 			<Choice
-				label="How often it happens"
+				label={t('How often')}
 				value={happening.everyYear ? 'year' : 'once'}
 				options={[
-					{ value: 'once', words: 'once' },
-					{ value: 'year', words: 'every year' }
+					{ value: 'once', words: t('once') },
+					{ value: 'year', words: t('every year') }
 				]}
 				onchange={(often) => set({ ...happening, everyYear: often === 'year' })}
 			/>
@@ -92,9 +93,9 @@
 			<AddDraft ready={draft.isNamed} onadd={enter} />
 		{:else}
 			<button type="button" onclick={() => set({ ...happening, off: !happening.off })}>
-				{happening.off ? 'Switch on' : 'Switch off'}
+				{happening.off ? t('Switch on') : t('Switch off')}
 			</button>
-			<button type="button" onclick={onremove}>Delete</button>
+			<button type="button" onclick={onremove}>{t('Delete')}</button>
 		{/if}
 	</p>
 </Note>

@@ -23,6 +23,7 @@
 	import ShortLine from '$lib/ui/ShortLine.svelte';
 	import Changes from './Changes.svelte';
 	import PlanBar from './PlanBar.svelte';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		desk: CaseDesk;
@@ -53,7 +54,7 @@
 	/** What would cover the short months becomes the amount that is stated for them. */
 	function useCure({ from, amount }: Cure): void {
 		const cured = curedBy(entry, hand.firstMonth, from, amount);
-		onvary('the month’s money', cured);
+		onvary(t('monthly budget'), cured);
 	}
 
 	/** What nobody has typed of a change gets a proposal, marked as assumed. */
@@ -61,13 +62,13 @@
 		const changes = entry.changes.map((change, place) =>
 			place === at ? withProposedTerms(change, desk.document) : change
 		);
-		onvary('what the plan changes', { changes });
+		onvary(t('changes to the debts'), { changes });
 	}
 
 	function putBack(): void {
 		const { before } = hand;
 		if (before) {
-			desk.change('putting the plan back', (document) => ({
+			desk.change(t('restoring the plan'), (document) => ({
 				...document,
 				plans: document.plans.map((plan) => (plan.id === entry.id ? before.plan : plan)),
 				debts: before.debts
@@ -86,7 +87,7 @@
 
 	function addPlan(start: PlanStart): void {
 		const plan = newPlan(start, desk.document, entry);
-		desk.change(`new plan, ${plan.name}`, (document) => ({
+		desk.change(t('new plan, {name}', { name: plan.name }), (document) => ({
 			...document,
 			plans: [...document.plans, plan]
 		}));
@@ -104,7 +105,10 @@
 
 	function removePlan(): void {
 		const rest = hand.plans.filter(({ id }) => id !== entry.id);
-		desk.change(`deleted plan, ${entry.name}`, (document) => ({ ...document, plans: rest }));
+		desk.change(t('deleted plan, {name}', { name: entry.name }), (document) => ({
+			...document,
+			plans: rest
+		}));
 		void show(rest[0]?.id ?? '');
 	}
 </script>
@@ -115,7 +119,7 @@
 	chosen={chosenPlan(desk.document)}
 	onpick={(id) => void show(id)}
 	onadd={addPlan}
-	onrename={(name) => desk.changePlan(entry.id, 'name of a plan', { name, named: true })}
+	onrename={(name) => desk.changePlan(entry.id, t('name of a plan'), { name, named: true })}
 	onremove={removePlan}
 />
 <Answer {sentence} {onopen} />
@@ -124,19 +128,23 @@
 	changes={entry.changes}
 	document={desk.document}
 	{nameOf}
-	onchange={(changes) => onvary('what the plan changes', { changes })}
+	onchange={(changes) => onvary(t('changes to the debts'), { changes })}
 />
 {#if hand.refusal}
 	{@const { refusal } = hand}
 	<ShortLine alert={refusal.reason !== 'terms missing'}>
 		<strong
-			>Change {refusal.change + 1}
-			{refusal.reason === 'terms missing' ? 'is not complete.' : 'is not possible.'}</strong
+			>{t('Change {change} is refused', {
+				change: refusal.change + 1,
+				reason: refusal.reason === 'terms missing' ? 'incomplete' : 'impossible'
+			})}</strong
 		>
 		{refusalInWords(refusal, nameOf, writing)}
-		<button type="button" onclick={() => showChange(refusal.change)}>Open it</button>
+		<button type="button" onclick={() => showChange(refusal.change)}>{t('Open it')}</button>
 		{#if refusal.reason === 'terms missing'}
-			<button type="button" onclick={() => propose(refusal.change)}>Assume likely terms</button>
+			<button type="button" onclick={() => propose(refusal.change)}
+				>{t('Assume likely terms')}</button
+			>
 		{/if}
 	</ShortLine>
 {/if}
@@ -144,12 +152,14 @@
 	<ShortLine>
 		<Phrases sentence={short} />
 		<button type="button" onclick={() => onmonth(plan.shortMonths[0]?.month ?? 1)}
-			>Show the month</button
+			>{t('Show the month')}</button
 		>
-		<button type="button" onclick={(event) => oncure(event.currentTarget)}>Debt by debt</button>
+		<button type="button" onclick={(event) => oncure(event.currentTarget)}
+			>{t('Debt by debt')}</button
+		>
 		{#if hand.cure}
 			{@const { cure } = hand}
-			<button type="button" onclick={() => useCure(cure)}>Use it</button>
+			<button type="button" onclick={() => useCure(cure)}>{t('Use this amount')}</button>
 		{/if}
 	</ShortLine>
 {/if}

@@ -10,6 +10,7 @@
 	import HowSure from './HowSure.svelte';
 	import MoneySheet from './MoneySheet.svelte';
 	import OrderSearch from './OrderSearch.svelte';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		panel: Panel;
@@ -29,8 +30,7 @@
 		sheet={desk.document.sheet}
 		money={plan.kept[plan.begins - 1]?.paid ?? hand.usualMoney}
 		{writing}
-		onchange={(to) =>
-			desk.change('what comes in and is needed', (document) => ({ ...document, sheet: to }))}
+		onchange={(to) => desk.change(t('budget sheet'), (document) => ({ ...document, sheet: to }))}
 		onuse={(left) => onmoney({ kind: 'constant', amount: left })}
 		{onclose}
 	/>

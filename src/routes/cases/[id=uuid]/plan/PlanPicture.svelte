@@ -23,6 +23,7 @@
 	import { dayOfMonth } from '$lib/core/plan/over-time';
 	import { owedLine, planLines, planUntil } from './plan-lines';
 	import { changeDayInWords, planHappeningInWords, type Listed } from '$lib/words/plan';
+	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
 		plan: Plan;
@@ -136,7 +137,7 @@
 	const changes = $derived(
 		entry.changes.flatMap((change, place) => {
 			const date = changeDay(change, plan.firstMonth);
-			return date === null ? [] : [{ id: `change ${place}`, place, change, date }];
+			return date === null ? [] : [{ id: t('change {place}', { place }), place, change, date }];
 		})
 	);
 	const changeItems = $derived(
@@ -223,22 +224,22 @@
 	}
 </script>
 
-<section class="pictures" aria-label="What is owed over time">
+<section class="pictures" aria-label={t('Balance over time')}>
 	<p class="caption">
 		<Phrases sentence={owed} onopen={on.onfigure} />
 		<kbd title={PICTURE_KEYS}>← →</kbd>
 	</p>
 	<span class="against">
-		<span>compared with</span>
+		<span>{t('compared with')}</span>
 		<Choice
-			label="What the plan is compared with"
+			label={t('Compare the plan with')}
 			value={against}
 			options={measures}
 			onchange={on.onbaseline}
 		/>
 		{#if axis.cut}
 			<button type="button" aria-pressed={whole} onclick={() => (whole = !whole)}>
-				{whole ? 'Show the nearer part' : 'Show all of it'}
+				{whole ? t('Show the near term') : t('Show the whole term')}
 			</button>
 		{/if}
 	</span>

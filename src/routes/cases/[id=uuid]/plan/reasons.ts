@@ -5,6 +5,7 @@ import { monthStart } from '$lib/document/plan';
 import { writeMonth } from '$lib/reading/written';
 import type { Writing } from '$lib/reading/writing';
 import type { Listed } from '$lib/words/plan';
+import { t } from '$lib/words/labels/plan';
 import { cureByDebt, whyShare } from '$lib/words/shares';
 
 export interface Why {
@@ -26,7 +27,7 @@ export function whyDebtGets(
 	const share = kept?.shares.find(({ index }) => plan.debts[index]?.id === debt.id);
 	if (!kept || !share) return null;
 	const lines = [whyShare(share, kept, order, writing)];
-	return { title: `Why ${debt.name} gets this`, lines, anchor };
+	return { title: t('Why {name} gets this', { name: debt.name }), lines, anchor };
 }
 
 /** What the agreed payments would have to fall to, debt by debt, in the first short month. */
@@ -41,7 +42,7 @@ export function cureInFirst(
 	const name = (index: number) => nameOf(plan.debts[index]?.id ?? '');
 	const when = writeMonth(monthStart(plan.firstMonth, first.month), writing);
 	return {
-		title: `Covered in ${when}, if the minimum payments fell`,
+		title: t('Covered in {month} with lower minimum payments', { month: when }),
 		lines: cureByDebt(first, name, writing),
 		anchor
 	};

@@ -28,6 +28,7 @@
 	import ComparedTable from './ComparedTable.svelte';
 	import DebtsAcross from './DebtsAcross.svelte';
 	import { inLook, type ShownPlan } from './shown-plans';
+	import { t } from '$lib/words/labels/side-by-side';
 
 	const { data }: PageProps = $props();
 
@@ -98,15 +99,18 @@
 		const from = document.plans[0];
 		if (!from) return;
 		const plan = newPlan(start, document, from);
-		desk.change(`new plan, ${plan.name}`, (paper) => ({ ...paper, plans: [...paper.plans, plan] }));
+		desk.change(t('new plan, {name}', { name: plan.name }), (paper) => ({
+			...paper,
+			plans: [...paper.plans, plan]
+		}));
 	}
 
 	function hide(id: string, hidden: boolean): void {
-		desk.changePlan(id, hidden ? 'a plan hidden' : 'a plan shown', { hidden });
+		desk.changePlan(id, hidden ? t('a plan hidden') : t('a plan shown'), { hidden });
 	}
 
 	function move(id: string, by: number): void {
-		desk.change('order of the plans', (paper) => ({
+		desk.change(t('order of the plans'), (paper) => ({
 			...paper,
 			plans: movedPlan(paper.plans, id, by)
 		}));
@@ -116,7 +120,7 @@
 		choosing = null;
 		const { name } = plan;
 		const made = { id: newId(), by: 'choice', date: data.today } as const;
-		desk.change(`chosen: ${name}`, (paper) => withChoice(paper, plan, note, made));
+		desk.change(t('chosen: {name}', { name }), (paper) => withChoice(paper, plan, note, made));
 		// The button that was clicked has become this word.
 		void tick().then(() => main?.querySelector<HTMLElement>('[data-chosen]')?.focus());
 	}
@@ -131,25 +135,27 @@
 	}
 </script>
 
-<svelte:head><title>Plans side by side · {document.label} · Residuum</title></svelte:head>
+<svelte:head
+	><title>{t('Plans side by side · {label}', { label: document.label })} · Residuum</title
+	></svelte:head
+>
 
 <main bind:this={main}>
-	<h1 class="unseen">Plans of {document.label} side by side</h1>
+	<h1 class="unseen">{t('Plans of {label} side by side', { label: document.label })}</h1>
 	{#if baseline.starting === 0}
 		<div class="top">
-			<NothingYet what="There is nothing to compare yet" href="/cases/{desk.id}" />
+			<NothingYet what={t('There is nothing to compare yet')} href="/cases/{desk.id}" />
 		</div>
 	{:else}
 		<div class="top"><Answer {sentence} onopen={open} /></div>
 		<div class="bar">
-			<span class="quiet">compared with</span>
+			<span class="quiet">{t('compared with')}</span>
 			<span class="against">
 				<Choice
-					label="What the plans are compared with"
+					label={t('Compare the plans with')}
 					value={document.against}
 					options={measureChoices(document.plans, writing)}
-					onchange={(against) =>
-						desk.change('what is compared with', (paper) => ({ ...paper, against }))}
+					onchange={(against) => desk.change(t('comparison'), (paper) => ({ ...paper, against }))}
 				/>
 			</span>
 			{#each left as { id, name, hidden } (id)}
@@ -157,13 +163,13 @@
 					type="button"
 					disabled={!hidden}
 					title={hidden
-						? 'Show it beside the others'
-						: `At most ${MOST} plans fit beside each other`}
-					onclick={() => hide(id, false)}>show “{name}”</button
+						? t('Show this plan')
+						: t('At most {MOST} plans fit side by side', { MOST })}
+					onclick={() => hide(id, false)}>{t('show “{name}”', { name })}</button
 				>
 			{/each}
 			<button type="button" class="new" onclick={(event) => (starting = event.currentTarget)}
-				>+ New plan</button
+				>{t('+ New plan')}</button
 			>
 		</div>
 		<ComparedTable
@@ -193,11 +199,14 @@
 		<DebtsAcross {shown} {debts} {writing} />
 		{#if document.choices.length > 0}
 			<section aria-labelledby="choices-title">
-				<h2 id="choices-title">What was chosen</h2>
+				<h2 id="choices-title">{t('Chosen plans')}</h2>
 				<ol>
 					{#each document.choices.toReversed() as { name, date, note }, index (index)}
 						<li>
-							<strong>{name}</strong> on {writeDate(date, writing)}{note === '' ? '' : `: ${note}`}
+							<strong>{name}</strong>
+							{note === ''
+								? t('on {date}', { date: writeDate(date, writing) })
+								: t('on {date}: {note}', { date: writeDate(date, writing), note })}
 						</li>
 					{/each}
 				</ol>

@@ -4,6 +4,7 @@
 	import { readName } from '$lib/reading/names';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import { t } from '$lib/words/labels/side-by-side';
 
 	interface Props {
 		name: string;
@@ -18,22 +19,22 @@
 	let note = $state('');
 </script>
 
-<Note title="Choose “{name}”" {anchor} {onclose}>
+<Note title={t('Choose “{name}”', { name })} {anchor} {onclose}>
 	{#if assumed}
 		<p role="alert">
-			<strong>Nobody has agreed to all of this yet.</strong> Assumed: {assumed}. Choose it all the
-			same?
+			<strong>{t('Some terms of this plan are not …')}</strong>
+			{t('Assumed: {assumed}. Choose this plan anyway?', { assumed })}
 		</p>
 	{/if}
 	<div class="fields">
-		<span class="label">Note</span>
+		<span class="label">{t('Note')}</span>
 		<span data-first>
 			<TypedField
-				label="Note of the choice"
+				label={t('Note on the choice')}
 				value={note}
 				read={(text) => readName(text, SCREEN)}
 				write={(text) => text}
-				placeholder="why, or what was agreed"
+				placeholder={t('reasons or agreements')}
 				onchange={(text) => (note = text ?? '')}
 				onenter={() => onchoose(note)}
 			/>
@@ -41,7 +42,7 @@
 	</div>
 	<p class="acts">
 		<button type="button" onclick={() => onchoose(note)}
-			>{assumed ? 'Choose it as assumed' : 'Choose this plan'}</button
+			>{assumed ? t('Choose with assumed terms') : t('Choose this plan')}</button
 		>
 	</p>
 </Note>

@@ -24,6 +24,7 @@
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import { aheadLine, owedLine, planUntil } from '../plan/plan-lines';
 	import type { ShownPlan } from './shown-plans';
+	import { sentence, t } from '$lib/words/labels/side-by-side';
 
 	interface Props {
 		shown: readonly ShownPlan[];
@@ -94,7 +95,7 @@
 		onscale: () => undefined
 	});
 	const called = (one: ShownPlan) =>
-		shown.length > NAMED ? `plan ${one.look.number}` : nameIn(one);
+		shown.length > NAMED ? t('plan {number}', { number: one.look.number }) : nameIn(one);
 	const caption = $derived.by(() => {
 		if (!plan) return [];
 		const when = monthStart(plan.firstMonth, at);
@@ -140,11 +141,11 @@
 </script>
 
 <div class="pictures">
-	<section aria-label="The plans over time">
+	<section aria-label={t('The plans over time')}>
 		<p class="caption">
 			<span class="look">
 				<Choice
-					label="How the plans are looked at"
+					label={t('View')}
 					value={look}
 					options={lookChoices(writing)}
 					onchange={(to) => (look = to)}
@@ -153,7 +154,7 @@
 			<span><Phrases sentence={caption} /></span>
 			{#if axis?.cut}
 				<button type="button" aria-pressed={whole} onclick={() => (whole = !whole)}>
-					{whole ? 'Show the nearer part' : 'Show all of it'}
+					{whole ? t('Show the near term') : t('Show the whole term')}
 				</button>
 			{/if}
 		</p>
@@ -179,7 +180,7 @@
 	</section>
 	<section aria-labelledby="costs-title">
 		<h2 id="costs-title" class="caption">
-			What each costs: <span class="interest">interest</span>, and fees
+			<Phrases sentence={sentence('Cost of each plan')} />
 		</h2>
 		{#each shown as { entry, plan: own, look } (entry.id)}
 			<div class="cost">
@@ -192,10 +193,12 @@
 					</span>
 					<small>
 						<span class="interest">{writeMoney(own.totalInterest, writing)}</span>
-						{own.totalFees > 0 ? `+ ${writeMoney(own.totalFees, writing)} fees` : ''}
+						{own.totalFees > 0
+							? t('+ {totalFees} fees', { totalFees: writeMoney(own.totalFees, writing) })
+							: ''}
 					</small>
 				{:else}
-					<small>never paid off</small>
+					<small>{t('never paid off')}</small>
 				{/if}
 			</div>
 		{/each}

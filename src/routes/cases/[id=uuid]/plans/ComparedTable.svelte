@@ -28,6 +28,7 @@
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import { tick } from 'svelte';
 	import type { ShownPlan } from './shown-plans';
+	import { t } from '$lib/words/labels/side-by-side';
 
 	interface Props {
 		shown: readonly ShownPlan[];
@@ -72,7 +73,7 @@
 		<button
 			type="button"
 			class="figure"
-			title="Show its working"
+			title={t('Show the calculation')}
 			onclick={(event) => on.onopen(plan, { of: 'plan', name }, event.currentTarget)}>{text}</button
 		>
 	{:else}{text}{/if}
@@ -82,53 +83,54 @@
 	<table bind:this={table}>
 		<thead>
 			<tr>
-				<td class="corner">amounts in {writing.currency.code}</td>
+				<td class="corner">{t('amounts in {code}', { code: writing.currency.code })}</td>
 				{#each shown as { entry, look, difference, refused, assumed }, place (entry.id)}
 					{@const said = refused ? null : verdict(difference, writing)}
 					{@const note = columnNote({ refused, assumed }, writing)}
 					<th scope="col" class:chosen={entry.id === chosen?.plan.id}>
 						<span class="name">
 							<span class="mark">{look.number}</span>
-							<a href={hrefOf(entry.id)} title="{entry.name} — open this plan">{entry.name}</a>
+							<a href={hrefOf(entry.id)} title={t('{name}: open this plan', { name: entry.name })}
+								>{entry.name}</a
+							>
 						</span>
 						{#if note}<span class="note">{note}</span>{/if}
 						{#if !refused}
-							<span class="verdict">{said ?? 'what the others are compared with'}</span>
+							<span class="verdict">{said ?? t('baseline for comparison')}</span>
 						{/if}
 						<span class="acts">
 							{#if entry.id === chosen?.plan.id}
 								<span class="is" tabindex="-1" data-chosen
-									><Check size={13} aria-hidden="true" /> chosen{chosen.changed
-										? ', changed since'
-										: ''}</span
+									><Check size={13} aria-hidden="true" />
+									{t('chosen', { changed: chosen.changed ? 'yes' : 'no' })}</span
 								>
 							{:else}
 								<button
 									type="button"
 									data-choose={entry.id}
 									disabled={refused}
-									onclick={(event) => on.onchoose(entry, event.currentTarget)}>Choose</button
+									onclick={(event) => on.onchoose(entry, event.currentTarget)}>{t('Choose')}</button
 								>
 							{/if}
 							<IconButton
-								title="Move to the left"
-								label="Move {entry.name} to the left"
+								title={t('Move to the left')}
+								label={t('Move {name} to the left', { name: entry.name })}
 								disabled={place === 0}
 								onclick={() => on.onmove(entry.id, -1)}
 							>
 								<ArrowLeft size={13} aria-hidden="true" />
 							</IconButton>
 							<IconButton
-								title="Move to the right"
-								label="Move {entry.name} to the right"
+								title={t('Move to the right')}
+								label={t('Move {name} to the right', { name: entry.name })}
 								disabled={place === shown.length - 1}
 								onclick={() => on.onmove(entry.id, 1)}
 							>
 								<ArrowRight size={13} aria-hidden="true" />
 							</IconButton>
 							<IconButton
-								title="Hide this plan here"
-								label="Hide {entry.name}"
+								title={t('Hide this plan here')}
+								label={t('Hide {name}', { name: entry.name })}
 								onclick={() => on.onhide(entry.id)}
 							>
 								<EyeOff size={13} aria-hidden="true" />
@@ -146,13 +148,13 @@
 						<button
 							type="button"
 							data-print
-							title="Alt+↑ ↓ moves this row, Delete hides it"
+							title={t('Alt+↑ ↓ moves this row, Delete hides it')}
 							onkeydown={(event) => key(event, figure)}>{comparedName(figure, writing)}</button
 						>
 						<span class="hide">
 							<IconButton
-								title="Hide this row"
-								label="Hide the row {comparedName(figure, writing)}"
+								title={t('Hide this row')}
+								label={t('Hide the row {figure}', { figure: comparedName(figure, writing) })}
 								onclick={() => on.onfigures(figures.filter((other) => other !== figure))}
 							>
 								<EyeOff size={13} aria-hidden="true" />
@@ -172,10 +174,10 @@
 									writeCompared(figure, value, writing)
 								)}
 								{#if best.includes(place)}<span class="tag"
-										>{plan.assumed ? 'if agreed' : 'best'}</span
+										>{plan.assumed ? t('if agreed') : t('best')}</span
 									>{/if}
 							</span>
-							<small title="compared with {words}">
+							<small title={t('compared with {words}', { words })}>
 								{@render opening(
 									plan,
 									{ apart: figure },
@@ -190,10 +192,10 @@
 			{#if hidden.length > 0}
 				<tr>
 					<td colspan={shown.length + 1} class="hidden">
-						Hidden rows:
+						{t('Hidden rows')}
 						{#each hidden as figure (figure)}
 							<button type="button" onclick={() => on.onfigures([...figures, figure])}
-								>show “{comparedName(figure, writing)}”</button
+								>{t('show “{figure}”', { figure: comparedName(figure, writing) })}</button
 							>
 						{/each}
 					</td>

@@ -5,6 +5,7 @@
 	import { goneInWords } from '$lib/words/comparison';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import type { ShownPlan } from './shown-plans';
+	import { t } from '$lib/words/labels/side-by-side';
 
 	interface Props {
 		shown: readonly ShownPlan[];
@@ -18,7 +19,7 @@
 	<table>
 		<thead>
 			<tr>
-				<th scope="col" class="first">When each debt is gone</th>
+				<th scope="col" class="first">{t('Payoff date of each debt')}</th>
 				{#each shown as { entry, look } (entry.id)}
 					<th scope="col" title={entry.name}>{look.number} {entry.name}</th>
 				{/each}

@@ -33,7 +33,7 @@
 		happenedSentence,
 		noForecast,
 		unreadSentence
-	} from '$lib/words/happened';
+	} from '$lib/words/progress';
 	import { listedDebts } from '$lib/words/plan';
 	import { untrack } from 'svelte';
 	import { v4 as newId } from 'uuid';
@@ -42,11 +42,12 @@
 	import DriftWorkingNote from './DriftWorkingNote.svelte';
 	import GoingOnNote from './GoingOnNote.svelte';
 	import NextSteps from './NextSteps.svelte';
-	import HappenedPicture from './HappenedPicture.svelte';
+	import ProgressPicture from './ProgressPicture.svelte';
 	import { visitsBefore, type ReadLine } from './readings';
 	import ReadingsTable from './ReadingsTable.svelte';
 	import VisitsLine from './VisitsLine.svelte';
 	import WhereFrom from './WhereFrom.svelte';
+	import { t } from '$lib/words/labels/progress';
 
 	const { data }: PageProps = $props();
 	const inUse = deskInUse();
@@ -136,7 +137,10 @@
 		ahead = null;
 		const on = goneOn(document, onDay, newId, more);
 		if (!on) return;
-		desk.change(`gone on from ${writeDate(onDay, writing)}`, () => on.document);
+		desk.change(
+			t('continued from {onDay}', { onDay: writeDate(onDay, writing) }),
+			() => on.document
+		);
 		void goto(`/cases/${desk.id}/plan?of=${on.plan.id}`);
 	}
 
@@ -145,14 +149,16 @@
 		const chosen = chosenPlan(document);
 		if (!chosen) return;
 		const made = { id: newId(), by: 'choice', date: data.today } as const;
-		desk.change('what is expected, kept', (paper) => ({
+		desk.change(t('saved forecast'), (paper) => ({
 			...paper,
 			forecasts: withForecast(paper.forecasts, forecastEntryOf(paper, chosen.plan, made))
 		}));
 	}
 
 	function take(statements: readonly CameStatement[]): void {
-		desk.change('lenders’ statements taken', (paper) => withStatements(paper, visit, statements));
+		desk.change(t('creditors’ statements imported'), (paper) =>
+			withStatements(paper, visit, statements)
+		);
 	}
 
 	let compared = $state<string | null>(null);
@@ -179,10 +185,12 @@
 		(opened = { figure: { of: 'drift', name, ...(debt === undefined ? {} : { debt }) }, anchor });
 </script>
 
-<svelte:head><title>What happened · {document.label} · Residuum</title></svelte:head>
+<svelte:head
+	><title>{t('Progress · {label}', { label: document.label })} · Residuum</title></svelte:head
+>
 
 <main>
-	<h1 class="unseen">What happened in {document.label}</h1>
+	<h1 class="unseen">{t('Progress of {label}', { label: document.label })}</h1>
 	<div class="answer">
 		<Answer
 			{sentence}
@@ -203,17 +211,17 @@
 			{/if}
 		{:else if chosenPlan(document)}
 			<p class="next">
-				<button type="button" class="act" onclick={keepNow}>Keep what it expects now ›</button>
+				<button type="button" class="act" onclick={keepNow}>{t('Save its forecast now ›')}</button>
 			</p>
 		{:else}
-			<p class="next"><a href="/cases/{desk.id}/plans">To the plans side by side</a></p>
+			<p class="next"><a href="/cases/{desk.id}/plans">{t('Go to side by side')}</a></p>
 		{/if}
 	</div>
 
 	{#if back}
 		<div class="middle">
 			<div class="picture">
-				<HappenedPicture
+				<ProgressPicture
 					{back}
 					{earlier}
 					visits={document.visits
@@ -228,7 +236,7 @@
 				<VisitsLine
 					{moments}
 					here={visit.id}
-					hrefOf={(id) => `/cases/${desk.id}/happened?at=${id}`}
+					hrefOf={(id) => `/cases/${desk.id}/progress?at=${id}`}
 					{comparison}
 					{compared}
 					oncompare={(id) => (compared = id)}
@@ -253,18 +261,19 @@
 				debts={document.debts}
 				{writing}
 				onread={(debt, read) =>
-					desk.change(`reading of ${nameOf(debt)}`, (paper) =>
+					desk.change(t('recorded balance of {debt}', { debt: nameOf(debt) }), (paper) =>
 						withReading(paper, visit, debt, read)
 					)}
 				onday={(date) => {
 					if (visit.id === draft.id && latest?.id !== draft.id) draft = { ...draft, date };
-					else desk.change('day of the visit', (paper) => withVisitOn(paper, visit, date));
+					else desk.change(t('date of the visit'), (paper) => withVisitOn(paper, visit, date));
 				}}
 				onhappened={(item) =>
-					desk.change(`what happened on ${nameOf(item.debt)}`, (paper) =>
+					desk.change(t('payments and charges of {debt}', { debt: nameOf(item.debt) }), (paper) =>
 						withHappened(paper, item)
 					)}
-				ongone={(id) => desk.change('what happened', (paper) => withoutHappened(paper, id))}
+				ongone={(id) =>
+					desk.change(t('payments and charges'), (paper) => withoutHappened(paper, id))}
 				onopen={(debt, name, anchor) => open(name, anchor, debt)}
 			/>
 			{#if !fixed}<KeyLine keys={READING_KEYS} />{/if}
@@ -276,8 +285,8 @@
 							class="act"
 							onclick={() => {
 								draft = newVisit(data.today);
-								void goto(`/cases/${desk.id}/happened`);
-							}}>New visit</button
+								void goto(`/cases/${desk.id}/progress`);
+							}}>{t('New visit')}</button
 						>
 					{/if}
 					<button
@@ -286,10 +295,10 @@
 						onclick={() => {
 							const gone = visit;
 							draft = newVisit(data.today);
-							desk.change(`visit of ${writeDate(gone.date, writing)}`, (paper) =>
+							desk.change(t('visit of {date}', { date: writeDate(gone.date, writing) }), (paper) =>
 								withoutVisit(paper, gone.id)
 							);
-						}}>Take out this visit</button
+						}}>{t('Delete visit')}</button
 					>
 				</p>
 			{/if}

@@ -25,8 +25,9 @@
 		noTransactions,
 		tableInWords
 	} from '$lib/words/lenders';
-	import { alikeQuestion, onlyStatements } from '$lib/words/taken-in';
+	import { alikeQuestion, onlyStatements } from '$lib/words/imports';
 	import AlikeQuestion from '../AlikeQuestion.svelte';
+	import { t } from '$lib/words/labels/progress';
 
 	interface Props {
 		debts: readonly DebtEntry[];
@@ -161,17 +162,21 @@
 </script>
 
 <div class="ask">
-	<h2>Balances as read</h2>
+	<h2>{t('Recorded balances')}</h2>
 	<button type="button" class="act" disabled={asking !== null} onclick={() => void ask()}
-		>Ask the lenders</button
+		>{t('Get balances from creditors')}</button
 	>
 	<TakeFile
 		accept=".ofx,.qfx,.csv"
-		title="A lender’s statement (OFX, or its transactions as CSV); it can be dropped anywhere here"
-		onfile={(file) => void look(file)}>Take in a statement file</TakeFile
+		title={t('A creditor’s statement (OFX, or its transactions …')}
+		onfile={(file) => void look(file)}>{t('Import a statement file')}</TakeFile
 	>
 	{#if asking}
-		<Progress what="Asking the lenders" done={asking.done / asking.all} onstop={giveUp} />
+		<Progress
+			what={t('Getting balances from creditors')}
+			done={asking.done / asking.all}
+			onstop={giveUp}
+		/>
 	{/if}
 </div>
 {#if said}<p role="status">{said}</p>{/if}
@@ -193,7 +198,7 @@
 						{tableInWords(one.table, one.source, writing)}
 						<span class="of">
 							<Choice
-								label="Whose transactions these are"
+								label={t('Debt of these transactions')}
 								value={one.of ?? ''}
 								options={[
 									...(one.of === null ? [{ value: '', words: '…' }] : []),

@@ -1,7 +1,7 @@
 <!-- The parts by which a debt, or all, are off: what is behind the plan to the right, what is ahead to the left. -->
 <script lang="ts">
 	import type { Parts } from '$lib/core/plan/drift';
-	import { sizedParts } from '$lib/words/happened';
+	import { sizedParts } from '$lib/words/progress';
 	import PartFill from './PartFill.svelte';
 
 	interface Props {

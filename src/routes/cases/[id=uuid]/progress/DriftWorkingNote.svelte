@@ -4,7 +4,7 @@
 	import type { ComeBack } from '$lib/document/coming-back';
 	import type { Writing } from '$lib/reading/writing';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
-	import { writeDriftWorking } from '$lib/words/happened-working';
+	import { writeDriftWorking } from '$lib/words/progress-working';
 
 	interface Props {
 		back: ComeBack;

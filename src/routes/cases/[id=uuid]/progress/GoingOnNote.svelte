@@ -6,6 +6,7 @@
 	import type { Writing } from '$lib/reading/writing';
 	import Note from '$lib/ui/Note.svelte';
 	import { debtsGoingOn, planGoingOn } from '$lib/words/going-on';
+	import { t } from '$lib/words/labels/progress';
 
 	interface Props {
 		document: CaseDocument;
@@ -20,13 +21,13 @@
 	const debts = $derived(debtsGoingOn(document, gone, writing));
 </script>
 
-<Note title="Going on from here" {anchor} {onclose}>
+<Note title={t('Continue from here')} {anchor} {onclose}>
 	<table>
 		<thead>
 			<tr>
-				<th>Debt</th>
-				<th class="right">Balance so far</th>
-				<th class="right">becomes</th>
+				<th>{t('Debt')}</th>
+				<th class="right">{t('Current balance')}</th>
+				<th class="right">{t('New balance')}</th>
 			</tr>
 		</thead>
 		<tbody>
@@ -41,7 +42,7 @@
 		</tbody>
 	</table>
 	{#each planGoingOn(gone, writing) as said (said)}<p>{said}</p>{/each}
-	<button type="button" class="filled" data-first onclick={ongo}>Go on</button>
+	<button type="button" class="filled" data-first onclick={ongo}>{t('Continue')}</button>
 </Note>
 
 <style>

@@ -5,7 +5,8 @@
 	import type { More } from '$lib/document/later-money';
 	import { writeDate, writeLongDate } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
-	import { bringsBackInWords } from '$lib/words/happened';
+	import { bringsBackInWords } from '$lib/words/progress';
+	import { t } from '$lib/words/labels/progress';
 
 	interface Props {
 		back: ComeBack;
@@ -41,27 +42,30 @@
 
 <p class="next">
 	{#if fixed}
-		<span class="then">As it stood on {writeLongDate(back.day, writing)}: only to look at.</span>
-		<a href="{home}/happened">To today</a>
+		<span class="then"
+			>{t('As of {day}, read-only', { day: writeLongDate(back.day, writing) })}</span
+		>
+		<a href="{home}/progress">{t('Back to today')}</a>
 	{:else if goneOnSince}
-		<span>Gone on from here on {writeDate(goneOnSince.date, writing)}.</span>
-		<a href="{home}/plan?of={goneOnSince.plan}">To the plan ›</a>
+		<span>{t('Continued from here on {date}', { date: writeDate(goneOnSince.date, writing) })}</span
+		>
+		<a href="{home}/plan?of={goneOnSince.plan}">{t('Open the plan ›')}</a>
 	{:else if back.drift.read.length > 0 && back.on}
 		<button type="button" onclick={({ currentTarget }) => ongo(null, currentTarget)}
-			>Go on from here ›</button
+			>{t('Continue from here ›')}</button
 		>
 		{#if backInWords && brings?.is}
 			{@const { each, once } = brings.is}
 			{#if each !== null}
 				<span>{backInWords.each}</span>
 				<button type="button" onclick={({ currentTarget }) => ongo({ each }, currentTarget)}
-					>Go on so ›</button
+					>{t('Continue this way ›')}</button
 				>
 			{/if}
 			{#if once !== null}
 				<span>{backInWords.once}</span>
 				<button type="button" onclick={({ currentTarget }) => ongo({ once }, currentTarget)}
-					>Go on so ›</button
+					>{t('Continue this way ›')}</button
 				>
 			{/if}
 			{backInWords.none ?? ''}

@@ -1,6 +1,6 @@
 <!-- How a part of the distance from the plan is drawn: told apart without colour too. Fills what it is in. -->
 <script lang="ts">
-	import type { DriftPart } from '$lib/core/plan/happened';
+	import type { DriftPart } from '$lib/core/plan/progress';
 
 	interface Props {
 		part: DriftPart;

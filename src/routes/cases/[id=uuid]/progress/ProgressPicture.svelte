@@ -6,9 +6,10 @@
 	import type { Writing } from '$lib/reading/writing';
 	import { writeWholeMoney } from '$lib/reading/written';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
-	import { happenedPicture, lineAhead, lineExpected, lineReal } from '$lib/words/happened';
+	import { happenedPicture, lineAhead, lineExpected, lineReal } from '$lib/words/progress';
 	import type { Listed } from '$lib/words/plan';
-	import { happenedLines } from './happened-lines';
+	import { happenedLines } from './progress-lines';
+	import { t } from '$lib/words/labels/progress';
 
 	interface Props {
 		back: ComeBack;
@@ -51,20 +52,20 @@
 	});
 </script>
 
-<section aria-label="What is owed over time">
+<section aria-label={t('Balance over time')}>
 	<p class="caption">
-		What is owed:
+		{t('Total balance')}
 		<span><i class="was"></i>{lineReal(writing)}</span>
 		<span><i class="expected"></i>{lineExpected(back.kept.entry.date, writing)}</span>
 		<span><i class="will drawn"></i>{lineAhead(writing)}</span>
 		{#if earlier.length > 0}
 			<button type="button" aria-pressed={withEarlier} onclick={() => (withEarlier = !withEarlier)}>
-				{withEarlier ? 'Without earlier forecasts' : 'With earlier forecasts'}
+				{withEarlier ? t('Hide earlier forecasts') : t('Show earlier forecasts')}
 			</button>
 		{/if}
 		{#if isLong}
 			<button type="button" aria-pressed={!nearer} onclick={() => (nearer = !nearer)}>
-				{nearer ? 'Show all of it' : 'Show the nearer part'}
+				{nearer ? t('Show the whole term') : t('Show the near term')}
 			</button>
 		{/if}
 	</p>

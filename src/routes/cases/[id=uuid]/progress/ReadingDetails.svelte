@@ -22,11 +22,12 @@
 		inferredWords,
 		inFileWords,
 		sinceWords
-	} from '$lib/words/happened';
+	} from '$lib/words/progress';
 	import X from '@lucide/svelte/icons/x';
 	import { tick } from 'svelte';
 	import { moneyText } from '../debt-fields';
 	import { pastDateText } from './readings';
+	import { t } from '$lib/words/labels/progress';
 
 	interface Props {
 		debt: string;
@@ -103,10 +104,10 @@
 <div class="details">
 	{#if reading}
 		<label>
-			<span>read as of</span>
+			<span>{t('recorded as of')}</span>
 			{#if fixed}{day.write(reading.date)}{:else}
 				<TypedField
-					label="Day of the balance of {name}"
+					label={t('Date of the balance of {name}', { name })}
 					value={reading.date}
 					{...day}
 					onchange={(date) => date !== null && onread({ date })}
@@ -114,14 +115,14 @@
 			{/if}
 		</label>
 		<label>
-			<span>interest as printed</span>
+			<span>{t('printed interest')}</span>
 			{#if fixed}{reading.interest === null ? '–' : money.write(reading.interest)}{:else}
 				<TypedField
-					label="Interest as printed, {name}"
+					label={t('Printed interest, {name}', { name })}
 					value={reading.interest}
 					{...money}
 					optional
-					placeholder="not known"
+					placeholder={t('not known')}
 					onchange={(interest) => onread({ interest })}
 				/>
 			{/if}
@@ -140,27 +141,27 @@
 					{money.write(item.amount)}
 				{:else}
 					<Choice
-						label="What it was, {name}"
+						label={t('Kind, {name}', { name })}
 						value={item.kind}
 						options={KINDS}
 						onchange={(kind) => onhappened({ ...item, kind })}
 					/>
 					<TypedField
-						label="Amount, {name}"
+						label={t('Amount, {name}', { name })}
 						value={item.amount}
 						{...money}
 						side="right"
 						onchange={(amount) => amount !== null && onhappened({ ...item, amount })}
 					/>
 					<TypedField
-						label="Day of it, {name}"
+						label={t('Date, {name}', { name })}
 						value={item.date}
 						{...day}
 						onchange={(date) => date !== null && onhappened({ ...item, date })}
 					/>
 					<IconButton
-						title="Not so"
-						label="Take out what happened, {name}"
+						title={t('Delete')}
+						label={t('Delete this entry, {name}', { name })}
 						onclick={() => ongone(item.id)}
 					>
 						<X size={14} aria-hidden="true" />
@@ -172,13 +173,13 @@
 		{#if draft}
 			<span class="item" data-draft>
 				<Choice
-					label="What it was, {name}"
+					label={t('Kind, {name}', { name })}
 					value={draft.kind}
 					options={KINDS}
 					onchange={(kind) => draft && (draft = { ...draft, kind })}
 				/>
 				<TypedField
-					label="Amount, {name}"
+					label={t('Amount, {name}', { name })}
 					value={draft.amount}
 					{...money}
 					side="right"
@@ -188,7 +189,7 @@
 					onescape={() => void close()}
 				/>
 				<TypedField
-					label="Day of it, {name}"
+					label={t('Date, {name}', { name })}
 					value={draft.date}
 					{...day}
 					onchange={(date) => draft && date !== null && (draft = { ...draft, date })}
@@ -197,16 +198,16 @@
 				/>
 				<span class="ends">
 					<AddDraft ready={draft.amount !== null} onadd={() => void add()} />
-					<button type="button" onclick={() => void close()}>Cancel</button>
+					<button type="button" onclick={() => void close()}>{t('Cancel')}</button>
 				</span>
-				<small>a payment of 0 says that nothing was paid</small>
+				<small>{t('enter a payment of 0 if nothing …')}</small>
 			</span>
 		{:else if !fixed}
 			<button
 				type="button"
 				bind:this={opener}
 				onclick={() => (draft = { ...newHappened(debt, until), amount: null })}
-				>+ paid, bought or charged</button
+				>{t('+ payment, purchase or fee')}</button
 			>
 		{/if}
 		{#if filed > 0 && interval}

@@ -15,7 +15,7 @@
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { offInWords } from '$lib/words/casebook';
-	import { barInWords } from '$lib/words/happened';
+	import { barInWords } from '$lib/words/progress';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import { tick } from 'svelte';
@@ -23,6 +23,7 @@
 	import DriftBar from './DriftBar.svelte';
 	import ReadingDetails from './ReadingDetails.svelte';
 	import { pastDateText, type ReadLine } from './readings';
+	import { t } from '$lib/words/labels/progress';
 
 	interface Props {
 		lines: readonly ReadLine[];
@@ -90,22 +91,22 @@
 	role="table"
 	tabindex="-1"
 	class="readings"
-	aria-label="Balances read"
+	aria-label={t('Recorded balances')}
 	style:--columns={columns}
 	bind:this={table}
 	onkeydown={(event) => void key(event)}
 >
 	<div role="rowgroup" class="top">
 		<div class="line head" role="row">
-			<span role="columnheader">Debt</span>
+			<span role="columnheader">{t('Debt')}</span>
 			{#each before as { id, date } (id)}
 				<span role="columnheader" class="right">{writeDate(date, writing)}</span>
 			{/each}
-			<span role="columnheader" class="right">expected by then</span>
+			<span role="columnheader" class="right">{t('expected')}</span>
 			<span role="columnheader" class="right visit">
 				{#if fixed}{writeDate(visit.date, writing)}{:else}
 					<TypedField
-						label="Day of the visit"
+						label={t('Date of the visit')}
 						value={visit.date}
 						{...pastDateText(today, writing)}
 						side="right"
@@ -113,11 +114,13 @@
 					/>
 				{/if}
 			</span>
-			<span role="columnheader" class="right">from the plan</span>
+			<span role="columnheader" class="right">{t('against plan')}</span>
 			<span role="columnheader" class="sides"
-				><span>ahead</span><span class="drawn" aria-hidden="true"></span><span>behind</span></span
+				><span>{t('ahead')}</span><span class="drawn" aria-hidden="true"></span><span
+					>{t('behind')}</span
+				></span
 			>
-			<span role="columnheader"><span class="unseen">Unfold</span></span>
+			<span role="columnheader"><span class="unseen">{t('Details')}</span></span>
 		</div>
 	</div>
 	<div role="rowgroup">
@@ -129,7 +132,8 @@
 				>
 				{#each earlier as read, at (before[at]?.id)}
 					<span role="cell" class="right figure"
-						>{#if read}{writeAmount(read.balance, writing)}{:else}<i>not read</i>{/if}</span
+						>{#if read}{writeAmount(read.balance, writing)}{:else}<i>{t('not recorded')}</i
+							>{/if}</span
 					>
 				{/each}
 				<span role="cell" class="right figure"
@@ -140,15 +144,16 @@
 				>
 				<span role="cell" class="right figure typed">
 					{#if fixed}
-						{#if reading}{writeAmount(reading.balance, writing)}{:else}<i>not read</i>{/if}
+						{#if reading}{writeAmount(reading.balance, writing)}{:else}<i>{t('not recorded')}</i
+							>{/if}
 					{:else}
 						<TypedField
-							label="Balance of {name}"
+							label={t('Balance of {name}', { name })}
 							value={reading?.balance ?? null}
 							{...money}
 							optional
 							side="right"
-							placeholder="not read"
+							placeholder={t('not recorded')}
 							cell="{row}:0"
 							onchange={(balance) => on.onread(id, { balance })}
 						/>
@@ -159,7 +164,7 @@
 					class="right figure off"
 					class:stale={drift.latest && drift.latest.date !== reading?.date}
 					title={drift.latest && drift.latest.date !== reading?.date
-						? `As read on ${writeDate(drift.latest.date, writing)}`
+						? t('As recorded on {date}', { date: writeDate(drift.latest.date, writing) })
 						: undefined}
 				>
 					{#if drift.latest}
@@ -179,8 +184,8 @@
 				</span>
 				<span role="cell">
 					<IconButton
-						title="What was paid and bought (Ctrl+Enter)"
-						label="What was paid and bought, {name}"
+						title={t('Payments and purchases (Ctrl+Enter)')}
+						label={t('Payments and purchases, {name}', { name })}
 						expanded={open}
 						onclick={() => fold(id)}
 					>

@@ -4,7 +4,8 @@
 	import type { Writing } from '$lib/reading/writing';
 	import { writeDate, writeAmount } from '$lib/reading/written';
 	import { offInWords } from '$lib/words/casebook';
-	import { momentInWords } from '$lib/words/happened';
+	import { momentInWords } from '$lib/words/progress';
+	import { t } from '$lib/words/labels/progress';
 
 	interface Props {
 		moments: readonly Moment[];
@@ -21,7 +22,7 @@
 </script>
 
 <section aria-labelledby="visits-title">
-	<h2 id="visits-title">Visits</h2>
+	<h2 id="visits-title">{t('Visits')}</h2>
 	<ol>
 		{#each moments as moment (moment.id)}
 			{@const { id, kind, date, amount } = moment}
@@ -41,8 +42,8 @@
 					<button
 						type="button"
 						aria-pressed={id === compared}
-						aria-label="Compare with {writeDate(date, writing)}"
-						onclick={() => oncompare(id === compared ? null : id)}>compare</button
+						aria-label={t('Compare with {date}', { date: writeDate(date, writing) })}
+						onclick={() => oncompare(id === compared ? null : id)}>{t('compare')}</button
 					>
 				{/if}
 			</li>

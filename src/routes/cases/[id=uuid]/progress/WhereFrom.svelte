@@ -2,12 +2,13 @@
 <script lang="ts">
 	import { size } from '$lib/core/quantities/money';
 	import { largerSide, type Drift } from '$lib/core/plan/drift';
-	import type { DriftPart } from '$lib/core/plan/happened';
+	import type { DriftPart } from '$lib/core/plan/progress';
 	import type { Writing } from '$lib/reading/writing';
 	import { writeAmount } from '$lib/reading/written';
-	import { barInWords, partName, sizedParts } from '$lib/words/happened';
+	import { barInWords, partName, sizedParts } from '$lib/words/progress';
 	import DriftBar from './DriftBar.svelte';
 	import PartFill from './PartFill.svelte';
+	import { t } from '$lib/words/labels/progress';
 
 	interface Props {
 		drift: Drift;
@@ -23,9 +24,11 @@
 
 <section aria-labelledby="from-title">
 	<h2 id="from-title">
-		<span>Where the difference comes from</span><span>ahead <b class="drawn"></b> behind</span>
+		<span>{t('Causes of the difference')}</span><span
+			>{t('ahead')} <b class="drawn"></b> {t('behind')}</span
+		>
 	</h2>
-	<DriftBar {parts} {most} words={barInWords('All debts', drift, writing)} />
+	<DriftBar {parts} {most} words={barInWords(t('All debts'), drift, writing)} />
 	<ul>
 		{#each there as part (part)}
 			<li>
@@ -36,7 +39,7 @@
 				{partName(part, parts[part], writing)}
 			</li>
 		{:else}
-			<li>All that was read went as it was expected.</li>
+			<li>{t('Every recorded balance is as expected')}</li>
 		{/each}
 	</ul>
 </section>

@@ -7,7 +7,7 @@ import { readDate } from '$lib/reading/dates';
 import type { Writing } from '$lib/reading/writing';
 import { writeDate } from '$lib/reading/written';
 import { refused, type Reading } from '$lib/reading/reading';
-import { afterVisit } from '$lib/words/happened';
+import { afterVisit } from '$lib/words/progress';
 
 /** A debt in the table: what was expected of it, and what was read. */
 export interface ReadLine {
@@ -36,8 +36,8 @@ export const visitsBefore = (
 /** A day up to another; a day and month alone are the latest such day. */
 export const pastDateText = (latest: CalendarDate, writing: Writing) => ({
 	read: (typed: string): Reading<CalendarDate> => {
-		const reading = readDayNear(typed, latest, writing, (text, day, spoken) =>
-			readDate(text, addMonths(day, -12), spoken)
+		const reading = readDayNear(typed, latest, writing, (text, day, locale) =>
+			readDate(text, addMonths(day, -12), locale)
 		);
 		if (!reading.ok || reading.value <= latest) return reading;
 		const { problem, allowed } = afterVisit(reading.value, latest, writing);

@@ -10,6 +10,6 @@ export const POST: RequestHandler = ({ request, params, locals }) =>
 		const body = await readBody(request, takenAlongRequest);
 		if (!body.ok) return body.refusal;
 		const { kind: detail } = body.value;
-		await noteAlone(locals.by, { what: 'exported a case', subject: params.id, detail });
+		await noteAlone(locals.actor, { what: 'exported a case', subject: params.id, detail });
 		return new Response(null, { status: 204 });
 	});

@@ -1,7 +1,7 @@
 import { hereRequest } from '$lib/document/schema/people';
 import { answering } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
-import { hear } from '$lib/server/people/holders';
+import { recordPresence } from '$lib/server/people/holders';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
 
@@ -10,5 +10,5 @@ export const POST: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, hereRequest);
 		if (!body.ok) return body.refusal;
-		return json({ others: await hear(params.id, body.value.here, locals.by) });
+		return json({ others: await recordPresence(params.id, body.value.here, locals.actor) });
 	});

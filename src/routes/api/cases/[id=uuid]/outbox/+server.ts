@@ -10,6 +10,6 @@ export const POST: RequestHandler = ({ params, request, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, messageRequest, LARGEST);
 		if (!body.ok) return body.refusal;
-		const there = await putMessage(params.id, body.value, locals.by);
+		const there = await putMessage(params.id, body.value, locals.actor);
 		return there ? json({ id: body.value.key }, { status: 201 }) : unknownCase();
 	});

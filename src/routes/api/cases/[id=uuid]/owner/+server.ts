@@ -9,7 +9,7 @@ export const PUT: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, ownerRequest);
 		if (!body.ok) return body.refusal;
-		return (await handOver(params.id, body.value.to, locals.by))
+		return (await handOver(params.id, body.value.to, locals.actor))
 			? new Response(null, { status: 204 })
 			: refuse(
 					422,

@@ -7,5 +7,5 @@ import type { RequestHandler } from './$types';
 export const POST: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, stepRequest);
-		return body.ok ? answerTo(await redoCase(params.id, body.value, locals.by)) : body.refusal;
+		return body.ok ? answerTo(await redoCase(params.id, body.value, locals.actor)) : body.refusal;
 	});

@@ -5,5 +5,7 @@ import type { RequestHandler } from './$types';
 /** Takes a deletion back. */
 export const POST: RequestHandler = ({ params, locals }) =>
 	answering(async () =>
-		(await restoreCase(params.id, locals.by)) ? new Response(null, { status: 204 }) : unknownCase()
+		(await restoreCase(params.id, locals.actor))
+			? new Response(null, { status: 204 })
+			: unknownCase()
 	);

@@ -9,6 +9,6 @@ export const PUT: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, sharedRequest);
 		if (!body.ok) return body.refusal;
-		await shareWith(params.id, body.value.accounts, locals.by);
+		await shareWith(params.id, body.value.accounts, locals.actor);
 		return new Response(null, { status: 204 });
 	});

@@ -9,6 +9,6 @@ export const GET: RequestHandler = ({ params, locals }) =>
 		const place = /^\d{1,2}$/.test(params.place) ? Number(params.place) : -1;
 		const file = await attachedFile(params.message, place);
 		if (file === null) return unknownMessage();
-		await noteAlone(locals.by, { what: 'opened a message', subject: params.message });
+		await noteAlone(locals.actor, { what: 'opened a message', subject: params.message });
 		return asDownload(file);
 	});

@@ -27,6 +27,7 @@
 	import Terms from './Terms.svelte';
 	import { drawnOnce, sameRun } from './way-lines';
 	import UncoveredLine from './UncoveredLine.svelte';
+	import { t } from '$lib/words/labels/debt';
 
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
@@ -54,9 +55,15 @@
 	const carried = $derived(stated && (sameWay(way, PAID) ? paid : carryOut(stated, way)));
 
 	const sentence = $derived.by((): Sentence => {
-		if (!debt) return [{ text: 'This debt is no longer in the case; undo brings it back.' }];
+		if (!debt) return [{ text: t('This debt is no longer in the …') }];
 		if (!stated || !carried || !baseline) {
-			return [{ text: `Still to be filled in: ${missingInWords(missingOf(debt), writing)}.` }];
+			return [
+				{
+					text: t('Still missing: {missingInWords}', {
+						missingInWords: missingInWords(missingOf(debt), writing)
+					})
+				}
+			];
 		}
 		const alike = sameWay(way, baselineWay) || sameRun(carried.run, baseline.run);
 		const against = alike ? null : baselineName(baselineWay, debt, writing);
@@ -148,7 +155,7 @@
 	function remove(happening: string): void {
 		if (!debt) return;
 		const rest = debt.happenings.filter((item) => item.id !== happening);
-		change('what happens', { happenings: rest });
+		change(t('events'), { happenings: rest });
 		if (editing) close();
 	}
 
@@ -159,19 +166,19 @@
 	function pay(so: Way): void {
 		const pays = stated && paysAs(stated, so);
 		if (!debt) return;
-		if (pays) change('way of paying', paidIn(debt, pays));
+		if (pays) change(t('payment method'), paidIn(debt, pays));
 		else if (so.kind === 'without') {
 			const happenings = debt.happenings.map((item) =>
 				item.id === so.happening ? { ...item, off: true } : item
 			);
-			change('way of paying', { happenings });
+			change(t('payment method'), { happenings });
 		}
 		chosen = PAID;
 	}
 
 	function change(field: string, fields: Partial<DebtEntry>): void {
 		if (!debt) return;
-		const what = `${field} of ${nameOf(debt, writing)}`;
+		const what = t('{field} of {debt}', { field, debt: nameOf(debt, writing) });
 		// What is only noted changes no answer.
 		if ('noted' in fields || 'statement' in fields) desk.changeDebt(id, what, fields);
 		else desk.before.varyDebt(id, what, fields);
@@ -180,7 +187,7 @@
 	function putBack(): void {
 		if (before && debt) {
 			const { compared, baseline } = debt;
-			desk.changeDebt(id, `putting ${nameOf(before, writing)} back`, {
+			desk.changeDebt(id, t('restoring {before}', { before: nameOf(before, writing) }), {
 				...before,
 				compared,
 				baseline
@@ -190,10 +197,10 @@
 	}
 </script>
 
-<svelte:head><title>{debt ? nameOf(debt, writing) : 'Debt'} · Residuum</title></svelte:head>
+<svelte:head><title>{debt ? nameOf(debt, writing) : t('Debt')} · Residuum</title></svelte:head>
 
 <main class:roomy={zone === 'statement'}>
-	<h1 class="unseen">{debt ? nameOf(debt, writing) : 'Debt'}</h1>
+	<h1 class="unseen">{debt ? nameOf(debt, writing) : t('Debt')}</h1>
 	<div class="top">
 		<Answer {sentence} onopen={(of, at) => of.of !== 'plan' && of.of !== 'drift' && open(of, at)} />
 		{#if short}
@@ -277,7 +284,7 @@
 				onway={(to) => (chosen = to)}
 				onpay={pay}
 				oncompare={(what, fields) =>
-					desk.changeDebt(id, `${what} of ${nameOf(debt, writing)}`, fields)}
+					desk.changeDebt(id, t('{what} of {debt}', { what, debt: nameOf(debt, writing) }), fields)}
 			>
 				{#snippet statement()}
 					<StatementZone {desk} {debt} onchange={change} onwork={work} />

@@ -14,6 +14,7 @@
 	import { untrack } from 'svelte';
 	import { countText, minimumPercentText, moneyText } from '../../debt-fields';
 	import { additions, PORTIONS } from './compared-ways';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
@@ -26,12 +27,12 @@
 
 	type Rule = 'ends-in' | 'interest-plus' | 'fixed' | 'more' | 'portions' | 'without';
 	const RULES: readonly { readonly value: Rule; readonly words: string }[] = [
-		{ value: 'ends-in', words: 'paid off in' },
-		{ value: 'interest-plus', words: 'the interest and' },
-		{ value: 'fixed', words: 'a fixed amount of' },
-		{ value: 'more', words: 'a fixed amount and more:' },
-		{ value: 'portions', words: 'the same money a year, paid' },
-		{ value: 'without', words: 'as it is paid, without' }
+		{ value: 'ends-in', words: t('paid off in') },
+		{ value: 'interest-plus', words: t('the interest and') },
+		{ value: 'fixed', words: t('a fixed amount of') },
+		{ value: 'more', words: t('a fixed amount and more') },
+		{ value: 'portions', words: t('the same yearly total, paid') },
+		{ value: 'without', words: t('as paid now, without') }
 	];
 
 	let rule = $state<Rule>('ends-in');
@@ -94,16 +95,16 @@
 
 <form
 	class="add"
-	aria-label="Add ways of paying"
+	aria-label={t('Add ways of paying')}
 	onsubmit={(event) => {
 		event.preventDefault();
 		add();
 	}}
 >
-	<span>Compare with:</span>
+	<span>{t('Compare with')}</span>
 	<span class="rule"
 		><Choice
-			label="Rule of the ways to add"
+			label={t('Kind of series')}
 			value={rule}
 			options={rules}
 			onchange={(value) => (rule = value)}
@@ -112,7 +113,7 @@
 	{#if rule === 'ends-in'}
 		<span class="blank short"
 			><TypedField
-				label="Start of the series"
+				label={t('Start of the series')}
 				value={months.start}
 				{...countText(writing)}
 				side="right"
@@ -120,42 +121,44 @@
 				onchange={(value) => value !== null && (months.start = value)}
 			/></span
 		>
-		months, then
+		{t('months, then')}
 		<span class="blank short"
 			><TypedField
-				label="Step of the series"
+				label={t('Step of the series')}
 				value={months.step}
 				{...countText(writing)}
 				side="right"
 				onenter={add}
 				onchange={(value) => value !== null && (months.step = value)}
 			/></span
-		> more each time,
+		>
+		{t('more each time,')}
 	{:else if rule === 'interest-plus'}
 		<span class="blank short"
 			><TypedField
-				label="Start of the series"
+				label={t('Start of the series')}
 				value={percent.start}
 				{...minimumPercentText(writing)}
 				side="right"
 				onenter={add}
 				onchange={(value) => value !== null && (percent.start = value)}
 			/></span
-		>, then
+		>{t(', then')}
 		<span class="blank short"
 			><TypedField
-				label="Step of the series"
+				label={t('Step of the series')}
 				value={percent.step}
 				{...minimumPercentText(writing)}
 				side="right"
 				onenter={add}
 				onchange={(value) => value !== null && (percent.step = value)}
 			/></span
-		> more each time,
+		>
+		{t('more each time,')}
 	{:else if rule === 'fixed' || rule === 'more'}
 		<span class="blank"
 			><TypedField
-				label="Amount of the series"
+				label={t('Amount of the series')}
 				value={amount.start}
 				{...money}
 				side="right"
@@ -164,10 +167,10 @@
 			/></span
 		>
 		{#if rule === 'more'}
-			and
+			{t('and')}
 			<span class="blank"
 				><TypedField
-					label="Start of the series"
+					label={t('Start of the series')}
 					value={more.start}
 					{...money}
 					side="right"
@@ -175,10 +178,10 @@
 					onchange={(value) => value !== null && (more.start = value)}
 				/></span
 			>
-		{/if}, then
+		{/if}{t(', then')}
 		<span class="blank"
 			><TypedField
-				label="Step of the series"
+				label={t('Step of the series')}
 				value={rule === 'more' ? more.step : amount.step}
 				{...money}
 				side="right"
@@ -189,11 +192,12 @@
 					else amount.step = value;
 				}}
 			/></span
-		> more each time,
+		>
+		{t('more each time,')}
 	{:else if rule === 'portions'}
 		<span class="rule"
 			><Choice
-				label="How often"
+				label={t('How often')}
 				value={String(portion)}
 				options={PORTIONS.map((often) => ({
 					value: String(often),
@@ -205,7 +209,7 @@
 	{:else}
 		<span class="rule wide"
 			><Choice
-				label="What is left out"
+				label={t('Event to leave out')}
 				value={left || (happenings[0]?.value ?? '')}
 				options={happenings}
 				onchange={(id) => (left = id)}
@@ -215,17 +219,18 @@
 	{#if series}
 		<span class="blank short"
 			><TypedField
-				label="How many ways"
+				label={t('Number of ways')}
 				value={count}
 				{...countText(writing)}
 				side="right"
 				onenter={add}
 				onchange={(value) => value !== null && (count = value)}
 			/></span
-		> ways in all
+		>
+		{t('ways in all')}
 	{/if}
-	<button type="submit" disabled={fresh.length === 0 || !room}>Add</button>
-	{#if !room}<span>At most {LIMITS.ways} can be compared.</span>{/if}
+	<button type="submit" disabled={fresh.length === 0 || !room}>{t('Add')}</button>
+	{#if !room}<span>{t('At most {ways} can be compared', { ways: LIMITS.ways })}</span>{/if}
 </form>
 
 <style>

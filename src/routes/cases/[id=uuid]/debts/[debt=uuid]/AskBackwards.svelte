@@ -43,6 +43,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { untrack } from 'svelte';
 	import { countText, moneyText, monthText } from '../../debt-fields';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
@@ -127,7 +128,7 @@
 						? {}
 						: {
 								use: {
-									field: 'annual rate',
+									field: t('annual rate'),
 									fields: { annualRate: annual },
 									changes: useInWords(
 										'rate',
@@ -179,7 +180,7 @@
 						? {}
 						: {
 								use: {
-									field: 'extra payment',
+									field: t('extra payment'),
 									fields: { extra: answer.extra },
 									changes: useInWords(
 										'extra',
@@ -231,7 +232,7 @@
 {#snippet number()}
 	<span class="blank short"
 		><TypedField
-			label="Number of payments"
+			label={t('Number of payments')}
 			value={count}
 			{...countText(writing)}
 			side="right"
@@ -241,10 +242,10 @@
 {/snippet}
 
 <section aria-labelledby="backwards">
-	<h2 id="backwards">Ask backwards</h2>
+	<h2 id="backwards">{t('Solve for …')}</h2>
 	<div class="which">
 		<Choice
-			label="Question"
+			label={t('Question')}
 			value={question}
 			options={questions(writing)}
 			onchange={(value) => (question = value)}
@@ -253,47 +254,61 @@
 	<p class="sentence">
 		{#if question === 'payment'}
 			{@render blank()}
-			{per} pays it off by {@render moment('Paid off by', by, (value) => (by = value))}.
+			{t('{per} pays it off by', { per })}
+			{@render moment(t('Paid off by'), by, (value) => (by = value))}.
 		{:else if question === 'time'}
-			At {@render amount('Payment asked about', payment, (value) => (payment = value))}
-			{per} it {solved.answered.endless ? '' : 'takes'}
+			{t('At')}
+			{@render amount(t('Payment to try'), payment, (value) => (payment = value))}
+			{t('{per} it takes', { per, endless: solved.answered.endless ? 'yes' : 'no' })}
 			{@render blank()}.
 		{:else if question === 'rate'}
-			Paying {@render amount('Payment asked about', payment, (value) => (payment = value))} for
-			{@render number()} payments, the rate would have to be {@render blank()}.
+			{t('Paying')}
+			{@render amount(t('Payment to try'), payment, (value) => (payment = value))}
+			{t('for')}
+			{@render number()}
+			{t('payments, the rate would have to be')}
+			{@render blank()}.
 		{:else if question === 'afford'}
-			{@render amount('Payment asked about', payment, (value) => (payment = value))}
-			{per} for
-			{@render number()} payments pays off {@render blank()}.
+			{@render amount(t('Payment to try'), payment, (value) => (payment = value))}
+			{t('{per} for', { per })}
+			{@render number()}
+			{t('payments pays off')}
+			{@render blank()}.
 		{:else if question === 'paid'}
-			It was {@render amount('Earlier balance', before, (value) => (before = value))} in
-			{@render moment('Earlier month', since, (value) => (since = value))} and
-			{@render amount('Later balance', after, (value) => (after = value))} in
-			{@render moment('Later month', until, (value) => (until = value))}, so {@render blank()}
-			{per}
-			was paid.
+			{t('It was')}
+			{@render amount(t('Earlier balance'), before, (value) => (before = value))}
+			{t('in (a month)')}
+			{@render moment(t('Earlier month'), since, (value) => (since = value))}
+			{t('and')}
+			{@render amount(t('Later balance'), after, (value) => (after = value))}
+			{t('in (a month)')}
+			{@render moment(t('Later month'), until, (value) => (until = value))}{t(', so')}
+			{@render blank()}
+			{t('{per} was paid', { per })}
 		{:else}
-			To be paid off together with
+			{t('To finish together with')}
 			{#if others.length > 0}
 				<span class="blank wide"
 					><Choice
-						label="The other debt"
+						label={t('The other debt')}
 						value={other?.id ?? ''}
 						options={others.map(({ id, name }) => ({ value: id, words: name }))}
 						onchange={(value) => (otherId = value)}
 					/></span
 				>
 			{:else}
-				another one
+				{t('another debt')}
 			{/if}
-			, add {@render blank()}.
+			{t(', add')}
+			{@render blank()}.
 		{/if}
 	</p>
 	<p class="below">{solved.answered.below}</p>
 	{#if solved.use}
 		{@const { field, fields, changes } = solved.use}
 		<p class="below">
-			<button type="button" class="use" onclick={() => onuse(field, fields)}>Use it</button>
+			<button type="button" class="use" onclick={() => onuse(field, fields)}>{t('Use this')}</button
+			>
 			{changes}
 		</p>
 	{/if}

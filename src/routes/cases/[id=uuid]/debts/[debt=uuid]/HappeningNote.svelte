@@ -17,6 +17,7 @@
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { dateText, moneyText, rateText } from '../../debt-fields';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
@@ -56,10 +57,11 @@
 	const { paymentsPerYear } = $derived(debt.lending);
 	const words = $derived(happeningKind(happening.kind, writing));
 	const recurrences = $derived([
-		{ value: '0', words: 'once' },
+		{ value: '0', words: t('once') },
 		...FREQUENCIES.filter((often) => often <= paymentsPerYear).map((often) => ({
 			value: String(often),
-			words: often === paymentsPerYear ? 'with every payment' : frequencyWords(writing, often).every
+			words:
+				often === paymentsPerYear ? t('with every payment') : frequencyWords(writing, often).every
 		}))
 	]);
 	const perYear = $derived('perYear' in happening ? (happening.perYear ?? 0) : 0);
@@ -82,20 +84,20 @@
 	}
 </script>
 
-<Note title={fresh ? 'Add what happens' : `What happens: ${words}`} {anchor} {onclose}>
+<Note title={fresh ? t('Add an event') : t('Event: {words}', { words })} {anchor} {onclose}>
 	<div class="fields">
-		<span class="label">What</span>
+		<span class="label">{t('Event')}</span>
 		<Choice
-			label="What happens"
+			label={t('Event')}
 			value={happening.kind}
 			options={happeningKinds(writing)}
 			onchange={turn}
 		/>
 		{#if 'perYear' in happening}
-			<span class="label">Amount</span>
+			<span class="label">{t('Amount')}</span>
 			<span data-first>
 				<TypedField
-					label="Amount of what happens"
+					label={t('Amount of the event')}
 					value={fresh && !draft.isNamed ? null : happening.amount}
 					{...money}
 					onchange={(amount) => name(amount === null ? null : { ...happening, amount })}
@@ -103,23 +105,23 @@
 				/>
 			</span>
 		{:else if happening.kind === 'payment'}
-			<span class="label">Amount</span>
+			<span class="label">{t('Amount')}</span>
 			<span data-first>
 				<TypedField
-					label="Amount of what happens"
+					label={t('Amount of the event')}
 					value={happening.amount}
 					{...money}
 					optional
-					placeholder="the minimum"
+					placeholder={t('the minimum')}
 					onchange={(amount) => set({ ...happening, amount })}
 					onenter={enter}
 				/>
 			</span>
 		{:else if happening.kind === 'rate'}
-			<span class="label">Annual rate</span>
+			<span class="label">{t('Annual rate')}</span>
 			<span data-first>
 				<TypedField
-					label="New annual rate"
+					label={t('New annual rate')}
 					value={fresh && !draft.isNamed ? null : happening.annual}
 					{...rateText(writing)}
 					onchange={(annual) => name(annual === null ? null : { ...happening, annual })}
@@ -128,56 +130,56 @@
 			</span>
 		{/if}
 		<span class="label"
-			>{happening.kind === 'extra' || happening.kind === 'skip' ? 'On' : 'From'}</span
+			>{happening.kind === 'extra' || happening.kind === 'skip' ? t('On') : t('From')}</span
 		>
 		<TypedField
-			label="Date of what happens"
+			label={t('Date of the event')}
 			value={happening.date}
 			{...date}
 			onchange={(day) => day !== null && set({ ...happening, date: day })}
 			onenter={enter}
 		/>
 		{#if 'perYear' in happening}
-			<span class="label">How often</span>
+			<span class="label">{t('How often')}</span>
 			<Choice
-				label="How often it happens"
+				label={t('How often')}
 				value={String(perYear)}
 				options={recurrences}
 				onchange={repeat}
 			/>
 			{#if perYear > 0}
-				<span class="label">Until</span>
+				<span class="label">{t('Until')}</span>
 				<TypedField
-					label="Last date of what happens"
+					label={t('Last date of the event')}
 					value={happening.until}
 					{...date}
 					optional
-					placeholder="to the end"
+					placeholder={t('until paid off')}
 					onchange={(until) => set({ ...happening, until })}
 					onenter={enter}
 				/>
 			{/if}
 		{/if}
 		{#if happening.kind === 'charge'}
-			<span class="label">Which is</span>
+			<span class="label">{t('Kind')}</span>
 			<Choice
-				label="Purchase or fee"
+				label={t('Purchase or fee')}
 				value={happening.fee ? 'fee' : 'charge'}
 				options={[
-					{ value: 'fee', words: 'a fee' },
-					{ value: 'charge', words: 'a purchase' }
+					{ value: 'fee', words: t('a fee') },
+					{ value: 'charge', words: t('a purchase') }
 				]}
 				onchange={(kind) => set({ ...happening, fee: kind === 'fee' })}
 			/>
 		{/if}
 		{#if happening.kind === 'rate' && debt.asked.kind === 'level'}
-			<span class="label">Equal payment</span>
+			<span class="label">{t('Level payment')}</span>
 			<Choice
-				label="What the rate does to the payment"
+				label={t('Effect on the payment')}
 				value={happening.reamortize ? 'anew' : 'stays'}
 				options={[
-					{ value: 'stays', words: 'stays as it is' },
-					{ value: 'anew', words: 'is set anew over the payments left' }
+					{ value: 'stays', words: t('stays as it is') },
+					{ value: 'anew', words: t('is recalculated over the remaining payments') }
 				]}
 				onchange={(choice) => set({ ...happening, reamortize: choice === 'anew' })}
 			/>
@@ -188,17 +190,17 @@
 			<AddDraft
 				ready={isReady}
 				what={happening.kind === 'skip'
-					? 'the missed payment'
+					? t('the missed payment')
 					: happening.kind === 'payment' && happening.amount === null
-						? 'the minimum from then on'
+						? t('the minimum from then on')
 						: ''}
 				onadd={enter}
 			/>
 		{:else}
 			<button type="button" onclick={() => set({ ...happening, off: !happening.off })}>
-				{happening.off ? 'Switch on' : 'Switch off'}
+				{happening.off ? t('Switch on') : t('Switch off')}
 			</button>
-			<button type="button" onclick={onremove}>Delete</button>
+			<button type="button" onclick={onremove}>{t('Delete')}</button>
 		{/if}
 	</p>
 </Note>

@@ -15,6 +15,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import TermField from '../../TermField.svelte';
 	import { countText, moneyText } from '../../debt-fields';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
@@ -32,31 +33,31 @@
 
 	const bases = $derived(BASES.map((value) => ({ value, words: basisName(value, writing) })));
 	const TIMINGS = [
-		{ value: 'arrears', words: 'in arrears' },
-		{ value: 'advance', words: 'in advance' }
+		{ value: 'arrears', words: t('in arrears') },
+		{ value: 'advance', words: t('in advance') }
 	] as const;
 	const ROUNDINGS = [
-		{ value: 'cent', words: 'to the cent' },
-		{ value: 'none', words: 'not at all' }
+		{ value: 'cent', words: t('to the cent') },
+		{ value: 'none', words: t('not rounded') }
 	] as const;
 
 	const lend = (fields: Partial<LendingEntry>) =>
-		onchange('how interest is charged', { lending: { ...lending, ...fields } });
+		onchange(t('interest terms'), { lending: { ...lending, ...fields } });
 </script>
 
-<Folded title="How interest is charged" {line}>
-	<span class="name">Payments are due</span>
+<Folded title={t('Interest terms')} {line}>
+	<span class="name">{t('Payments are due')}</span>
 	<Choice
-		label="How often a payment is due"
+		label={t('Payment frequency')}
 		value={String(lending.paymentsPerYear)}
 		options={frequencyChoices(writing)}
 		onchange={(often) => lend({ paymentsPerYear: Number(often) as PaymentsPerYear })}
 	/>
-	<p>How many payments a year the contract has: 26 for every second Friday.</p>
+	<p>{t('Payments a year under the contract: 26 …')}</p>
 
-	<span class="name">Basis</span>
+	<span class="name">{t('Interest method')}</span>
 	<Choice
-		label="Basis of interest"
+		label={t('Interest method')}
 		value={interest.basis}
 		options={bases}
 		onchange={(basis) => lend({ interest: chargedBy(basis, { ...interest }) })}
@@ -76,56 +77,55 @@
 		<p>{basisFieldHelp(name, writing)}</p>
 	{/each}
 
-	<span class="name">A payment is due</span>
+	<span class="name">{t('Payments fall')}</span>
 	<Choice
-		label="When a payment is due"
+		label={t('Payment timing')}
 		value={lending.timing}
 		options={TIMINGS}
 		onchange={(timing) =>
-			onchange('when a payment is due', {
+			onchange(t('payment timing'), {
 				lending: { ...lending, timing },
 				// There is no interest yet that could be paid alone.
 				...(timing === 'advance' ? { interestOnly: 0 } : {})
 			})}
 	/>
 	<p>
-		In arrears: at the end of its period. In advance, as with a lease: the first payment bears no
-		interest.
+		{t('In arrears: at the end of each …')}
 	</p>
 
-	<span class="name">Interest is rounded</span>
+	<span class="name">{t('Rounding')}</span>
 	<Choice
-		label="How interest is rounded"
+		label={t('Rounding of interest')}
 		value={lending.interestRounding}
 		options={ROUNDINGS}
 		onchange={(interestRounding) => lend({ interestRounding })}
 	/>
-	<p>To the cent is what a lender can charge; not at all matches a sheet made by hand.</p>
+	<p>{t('Creditors charge interest to the cent. Without …')}</p>
 
-	<span class="name">Paid in full up to</span>
+	<span class="name">{t('Pay off balances below')}</span>
 	<TypedField
-		label="Balance that is paid in full"
+		label={t('Pay off balances below')}
 		value={lending.clearBelow === ZERO ? null : lending.clearBelow}
 		{...money}
 		optional
 		side="right"
-		placeholder="no such rule"
+		placeholder={t('no such rule')}
 		onchange={(amount) => lend({ clearBelow: amount ?? ZERO })}
 	/>
 	<p>{paidInFullHelp(writing)}</p>
 
 	{#if lending.timing === 'arrears'}
-		<span class="name">Interest alone at first</span>
+		<span class="name">{t('Interest-only payments')}</span>
 		<TypedField
-			label="Payments of interest alone"
+			label={t('Interest-only payments')}
 			value={debt.interestOnly === 0 ? null : debt.interestOnly}
 			{...countText(writing)}
 			optional
 			side="right"
-			placeholder="none"
-			onchange={(count) => onchange('payments of interest alone', { interestOnly: count ?? 0 })}
+			placeholder={t('none')}
+			onchange={(count) => onchange(t('interest-only payments'), { interestOnly: count ?? 0 })}
 		/>
-		<p>So many payments cover the interest and no more; then the minimum payment begins.</p>
+		<p>{t('The first payments cover only the interest. …')}</p>
 	{/if}
 
 	{#each settingsOf(debt.asked) as [name, field] (name)}

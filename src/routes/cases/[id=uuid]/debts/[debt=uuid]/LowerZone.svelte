@@ -27,6 +27,7 @@
 	import AddWays from './AddWays.svelte';
 	import { waysBeside } from './compared-ways';
 	import WaysTable from './WaysTable.svelte';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
@@ -66,9 +67,9 @@
 	}: Props = $props();
 
 	const TITLES: Readonly<Record<Zone, string>> = {
-		payments: 'Every payment',
-		ways: 'Ways of paying',
-		statement: 'What the statement says'
+		payments: t('Payment schedule'),
+		ways: t('Ways of paying'),
+		statement: t('Statement check')
 	};
 
 	const run = $derived(carried.run);
@@ -103,37 +104,39 @@
 		{TITLES[zone]}
 	</h2>
 	<div class="head">
-		<span class="choice" role="group" aria-label="What is shown below the pictures">
+		<span class="choice" role="group" aria-label={t('Below the charts')}>
 			<button
 				type="button"
 				data-zone="payments"
 				aria-pressed={zone === 'payments'}
-				onclick={() => on.onzone('payments')}>Every payment</button
+				onclick={() => on.onzone('payments')}>{t('Payment schedule')}</button
 			>
 			<button
 				type="button"
 				data-zone="ways"
 				aria-pressed={zone === 'ways'}
-				onclick={() => on.onzone('ways')}>Ways of paying it</button
+				onclick={() => on.onzone('ways')}>{t('Ways of paying')}</button
 			>
 			<button
 				type="button"
 				data-zone="statement"
 				aria-pressed={zone === 'statement'}
-				onclick={() => on.onzone('statement')}>What the statement says</button
+				onclick={() => on.onzone('statement')}>{t('Statement check')}</button
 			>
 		</span>
 		{#if zone === 'payments'}
 			<span class="of">{wayName(carried.way, debt, writing)}</span>
-			<button type="button" class="act" onclick={() => schedule?.foldAll()}>Fold years</button>
-			<span class="find" bind:this={finder} title="Find a date (/)">
+			<button type="button" class="act" onclick={() => schedule?.foldAll()}
+				>{t('Fold years')}</button
+			>
+			<span class="find" bind:this={finder} title={t('Find a date (/)')}>
 				<TypedField
-					label="Find a date"
+					label={t('Find a date')}
 					value={wanted}
 					read={(typed) => readMoment(typed, run.startDate, writing)}
 					write={(date) => writeDate(date, writing)}
 					optional
-					placeholder="find a date  /"
+					placeholder={t('find a date /')}
 					onchange={(date) => (wanted = date)}
 					onenter={find}
 				/>
@@ -143,7 +146,8 @@
 				{debt}
 				firstPayment={run.firstPayment}
 				{writing}
-				onadd={(ways) => on.oncompare('ways compared', { compared: [...debt.compared, ...ways] })}
+				onadd={(ways) =>
+					on.oncompare(t('ways of paying'), { compared: [...debt.compared, ...ways] })}
 			/>
 		{/if}
 	</div>
@@ -155,7 +159,7 @@
 				{writing}
 				pointed={pointed === null ? null : periodBy(run, pointed)}
 				picked={picked === null ? null : periodBy(run, picked)}
-				label="Every payment, {wayName(carried.way, debt, writing)}"
+				label={t('Payment schedule, {way}', { way: wayName(carried.way, debt, writing) })}
 				onpoint={(k) => onpoint(k === null ? null : dateOf(k))}
 				onopen={(figure, element) => on.onopen(figure, element, carried.way)}
 				onadd={(k, element) => on.onadd(dateOf(k), element)}
@@ -173,10 +177,10 @@
 				{hue}
 				onpick={on.onway}
 				onopen={on.onopen}
-				onbaseline={(way) => on.oncompare('what is compared with', { baseline: way })}
+				onbaseline={(way) => on.oncompare(t('comparison'), { baseline: way })}
 				onpay={on.onpay}
 				onremove={(way) =>
-					on.oncompare('ways compared', {
+					on.oncompare(t('ways of paying'), {
 						compared: debt.compared.filter((other) => !sameWay(other, way))
 					})}
 			/>

@@ -11,10 +11,11 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { accountInWords } from '$lib/words/taken-in';
+	import { accountInWords } from '$lib/words/imports';
 	import { notedInWords } from '$lib/words/noted';
 	import { impliedNeeds, impliedSentence } from '$lib/words/statement';
 	import { countText, moneyText } from '../../debt-fields';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
@@ -29,20 +30,20 @@
 	const count = $derived(countText(writing));
 
 	const note = (fields: Partial<Noted>) =>
-		onchange('what is noted', { noted: { ...noted, ...fields } });
+		onchange(t('more details'), { noted: { ...noted, ...fields } });
 	const line = (longest: number) => ({
 		read: (typed: string) => readLine(typed, longest, writing),
 		write: (value: string) => value
 	});
 
 	const SECURITIES = [
-		{ value: '', words: 'not noted' },
-		{ value: 'secured', words: 'secured' },
-		{ value: 'unsecured', words: 'not secured' }
+		{ value: '', words: t('not recorded') },
+		{ value: 'secured', words: t('secured') },
+		{ value: 'unsecured', words: t('not secured') }
 	] as const;
 	const JOINT = [
-		{ value: 'no', words: 'one person' },
-		{ value: 'yes', words: 'joint' }
+		{ value: 'no', words: t('one borrower') },
+		{ value: 'yes', words: t('joint') }
 	] as const;
 
 	const account = $derived(noted.account === '' ? null : noted.account);
@@ -64,19 +65,19 @@
 	});
 </script>
 
-<Folded title="What else is noted" line={notedInWords(debt, writing)}>
-	<span class="name">Creditor <small>where it is another name</small></span>
+<Folded title={t('More details')} line={notedInWords(debt, writing)}>
+	<span class="name">{t('Creditor')} <small>{t('if it differs from the name')}</small></span>
 	<TypedField
-		label="Creditor"
+		label={t('Creditor')}
 		value={noted.creditor === '' ? null : noted.creditor}
 		{...line(LIMITS.name)}
 		optional
 		side="right"
 		onchange={(creditor) => note({ creditor: creditor ?? '' })}
 	/>
-	<span class="name">Account <small>its last four are shown</small></span>
+	<span class="name">{t('Account')} <small>{t('the last four digits are shown')}</small></span>
 	<TypedField
-		label="Account"
+		label={t('Account')}
 		value={account}
 		read={line(LIMITS.account).read}
 		write={(number) => accountInWords(number, writing)}
@@ -84,68 +85,68 @@
 		side="right"
 		onchange={(value) => note({ account: value ?? '' })}
 	/>
-	<span class="name">Credit limit</span>
+	<span class="name">{t('Credit limit')}</span>
 	<TypedField
-		label="Credit limit"
+		label={t('Credit limit')}
 		value={noted.limit}
 		{...money}
 		optional
 		side="right"
 		onchange={(limit) => note({ limit })}
 	/>
-	<span class="name">Past due</span>
+	<span class="name">{t('Past due')}</span>
 	<TypedField
-		label="Past-due amount"
+		label={t('Past-due amount')}
 		value={noted.pastDue}
 		{...money}
 		optional
 		side="right"
 		onchange={(pastDue) => note({ pastDue })}
 	/>
-	<span class="name">Security</span>
+	<span class="name">{t('Security')}</span>
 	<Choice
-		label="Whether it is secured"
+		label={t('Security')}
 		value={noted.security ?? ''}
 		options={SECURITIES}
 		onchange={(security) => note({ security: security === '' ? null : security })}
 	/>
-	<span class="name">Owed by</span>
+	<span class="name">{t('Borrowers')}</span>
 	<Choice
-		label="Whether it is joint"
+		label={t('Borrowers')}
 		value={noted.joint ? 'yes' : 'no'}
 		options={JOINT}
 		onchange={(joint) => note({ joint: joint === 'yes' })}
 	/>
-	<span class="name">Note</span>
+	<span class="name">{t('Note')}</span>
 	<TypedField
-		label="Note"
+		label={t('Note')}
 		value={noted.note === '' ? null : noted.note}
 		{...line(LIMITS.note)}
 		optional
 		side="right"
 		onchange={(text) => note({ note: text ?? '' })}
 	/>
-	<span class="name">Payments left</span>
+	<span class="name">{t('Payments remaining')}</span>
 	<TypedField
-		label="Payments left"
+		label={t('Payments remaining')}
 		value={noted.paymentsLeft}
 		{...count}
 		optional
 		side="right"
 		onchange={(paymentsLeft) => note({ paymentsLeft })}
 	/>
-	<span class="name">of</span>
+	<span class="name">{t('of')}</span>
 	<TypedField
-		label="Payments in all"
+		label={t('Payments in total')}
 		value={noted.paymentsInAll}
 		{...count}
 		optional
 		side="right"
 		onchange={(paymentsInAll) => note({ paymentsInAll })}
 	/>
-	<span class="name">each</span>
+	<span class="name">{t('each')}</span>
 	<TypedField
-		label="Each payment"
+		label={t('Each payment')}
 		value={noted.paymentEach}
 		{...money}
 		optional

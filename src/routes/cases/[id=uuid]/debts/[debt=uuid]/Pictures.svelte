@@ -24,6 +24,7 @@
 	import TimeLine from '$lib/ui/TimeLine.svelte';
 	import { untrack } from 'svelte';
 	import { axisEnd, wayLines } from './way-lines';
+	import { sentence, t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
@@ -118,17 +119,17 @@
 		{#if month}
 			<Phrases sentence={month} />
 		{:else}
-			What is owed over time
+			{t('Balance over time')}
 		{/if}
 		<kbd title={PICTURE_KEYS}>← →</kbd>
 	</h2>
 	{#if axis?.cut}
 		<button type="button" class="whole" aria-pressed={whole} onclick={() => (whole = !whole)}>
-			{whole ? 'Show the nearer part' : 'Show all of it'}
+			{whole ? t('Show the near term') : t('Show the whole term')}
 		</button>
 	{/if}
 	<p class="caption bars">
-		each {split.by}: principal, <span class="interest">interest</span>
+		<Phrases sentence={sentence('each {by}: principal and interest', { by: split.by })} />
 	</p>
 	<div class="chart">
 		<BalancePicture
@@ -190,10 +191,6 @@
 		color: var(--quiet);
 		font-size: 13px;
 		font-weight: 400;
-	}
-
-	.caption .interest {
-		color: var(--interest);
 	}
 
 	.whole {

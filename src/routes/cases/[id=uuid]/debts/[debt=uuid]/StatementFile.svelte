@@ -7,8 +7,9 @@
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import Proposal from '$lib/ui/Proposal.svelte';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
-	import { accountSentence, alikeQuestion, onlyStatements } from '$lib/words/taken-in';
+	import { accountSentence, alikeQuestion, onlyStatements } from '$lib/words/imports';
 	import AlikeQuestion from '../../AlikeQuestion.svelte';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
@@ -41,17 +42,17 @@
 
 	function take({ account, once }: Account): void {
 		accounts = [];
-		onchange('statement file', withAccount(debt, once ? withAlikeOnce(account) : account));
+		onchange(t('statement file'), withAccount(debt, once ? withAlikeOnce(account) : account));
 	}
 </script>
 
 <TakeFile
 	accept=".ofx,.qfx"
-	title="A lender’s statement (OFX); it can be dropped anywhere here"
-	onfile={(file) => void look(file)}>Take in a statement file</TakeFile
+	title={t('A creditor’s statement (OFX). You can also …')}
+	onfile={(file) => void look(file)}>{t('Import a statement file')}</TakeFile
 >
 {#if reading}
-	<p role="status">Reading “{reading}” …</p>
+	<p role="status">{t('Reading “{reading}” …', { reading })}</p>
 {:else if refusal}
 	<p role="alert">{refusal}</p>
 {/if}

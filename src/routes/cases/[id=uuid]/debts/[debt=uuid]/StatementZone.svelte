@@ -30,6 +30,7 @@
 	import Check from '@lucide/svelte/icons/check';
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import { countText, moneyText, rateText } from '../../debt-fields';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		desk: CaseDesk;
@@ -72,18 +73,18 @@
 	function agree(payment: Cents): void {
 		if (!month) return;
 		const { plan } = month;
-		const what = `agreed payment for ${nameOf(debt, writing)}`;
+		const what = t('agreed payment for {debt}', { debt: nameOf(debt, writing) });
 		const change = agreedPayment(debt, payment, desk.document.asOf);
 		desk.changePlan(plan.id, what, { changes: [...plan.changes, change] });
 	}
 
 	const UNITS = [
-		{ value: 'years', words: 'years' },
-		{ value: 'months', words: 'months' }
+		{ value: 'years', words: t('years') },
+		{ value: 'months', words: t('months') }
 	] as const satisfies readonly { value: Estimate['unit']; words: string }[];
 	const ROUNDINGS = [
-		{ value: 'unit', words: 'whole units' },
-		{ value: 'cent', words: 'the cent' }
+		{ value: 'unit', words: t('whole units') },
+		{ value: 'cent', words: t('the cent') }
 	] as const;
 
 	const verdictOf = (figure: PrintedFigure): Verdict | undefined => verdicts[figure];
@@ -99,9 +100,9 @@
 	</p>
 	<div class="typed">
 		<div class="line given">
-			<span>Interest charged</span>
+			<span>{t('Interest charged')}</span>
 			<TypedField
-				label="Interest charged, as printed"
+				label={t('Interest charged, as printed')}
 				value={entry.interestCharged}
 				{...money}
 				optional
@@ -109,28 +110,28 @@
 				onchange={(interestCharged) => type({ interestCharged })}
 			/>
 			<span class="offer">
-				Offer of
+				{t('Intro rate')}
 				<TypedField
-					label="Rate of the offer"
+					label={t('Intro rate')}
 					value={entry.offerRate}
 					{...rateText(writing)}
 					optional
 					side="right"
-					placeholder="none"
+					placeholder={t('none')}
 					onchange={(offerRate) => type({ offerRate })}
 				/>
-				for
+				{t('for')}
 				<TypedField
-					label="Months of the offer"
+					label={t('Intro rate months')}
 					value={entry.offerMonths}
 					{...countText(writing)}
 					optional
 					side="right"
 					onchange={(offerMonths) => type({ offerMonths })}
 				/>
-				months; printed to
+				{t('months; amounts printed to')}
 				<Choice
-					label="What printed amounts are rounded to"
+					label={t('Rounding of printed amounts')}
 					value={entry.roundTo}
 					options={ROUNDINGS}
 					onchange={(roundTo) => type({ roundTo })}
@@ -140,10 +141,10 @@
 		<table>
 			<thead>
 				<tr>
-					<th scope="col"><span class="unseen">Figure</span></th>
-					<th scope="col" class="right">Printed</th>
-					<th scope="col" class="right">Computed</th>
-					<th scope="col">Verdict</th>
+					<th scope="col"><span class="unseen">{t('Figure')}</span></th>
+					<th scope="col" class="right">{t('Printed')}</th>
+					<th scope="col" class="right">{t('Computed')}</th>
+					<th scope="col">{t('Result')}</th>
 				</tr>
 			</thead>
 			<tbody>
@@ -156,7 +157,7 @@
 							{#if figure === 'estimate'}
 								<span class="estimate">
 									<TypedField
-										label="{words}, as printed"
+										label={t('{words}, as printed', { words })}
 										value={entry.estimateCount}
 										{...countText(writing)}
 										optional
@@ -164,7 +165,7 @@
 										onchange={(estimateCount) => type({ estimateCount })}
 									/>
 									<Choice
-										label="Months or years"
+										label={t('Months or years')}
 										value={entry.estimateUnit}
 										options={UNITS}
 										onchange={(estimateUnit) => type({ estimateUnit })}
@@ -172,7 +173,7 @@
 								</span>
 							{:else}
 								<TypedField
-									label="{words}, as printed"
+									label={t('{words}, as printed', { words })}
 									value={entry[figure]}
 									{...money}
 									optional
@@ -185,7 +186,7 @@
 							{#if statement && given && rule}
 								<button
 									type="button"
-									title="Show its working"
+									title={t('Show the calculation')}
 									onclick={(event) =>
 										onwork(
 											figureWorking(figure, statement, given, rule, writing),
@@ -215,14 +216,16 @@
 			onuse={(asked) => onchange('minimum', { asked })}
 		/>
 		{#if meaning.length > 0}
-			<h3>What it means</h3>
+			<h3>{t('Meaning for the client')}</h3>
 			<p>
 				<Phrases sentence={meaning} />
 				{#if agreed && month}
-					<span class="quiet">“{month.plan.name}” has an agreed payment for it.</span>
+					<span class="quiet"
+						>{t('“{name}” has an agreed payment for this debt', { name: month.plan.name })}</span
+					>
 				{:else if payment !== undefined && month}
 					<button type="button" class="act" onclick={() => agree(payment)}>
-						Put it into “{month.plan.name}”
+						{t('Use this payment in “{name}”', { name: month.plan.name })}
 					</button>
 				{/if}
 			</p>

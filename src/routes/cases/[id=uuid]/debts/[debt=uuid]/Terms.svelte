@@ -18,6 +18,7 @@
 	import Lending from './Lending.svelte';
 	import Noted from './Noted.svelte';
 	import StatementFile from './StatementFile.svelte';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
@@ -38,14 +39,14 @@
 
 	type PaysKind = DebtEntry['pays']['kind'];
 	const choices = $derived<{ value: PaysKind; words: string }[]>([
-		{ value: 'asked', words: minimum ? 'the minimum' : 'as agreed' },
-		...(minimum ? [{ value: 'held' as const, words: 'today’s minimum held' }] : []),
-		{ value: 'fixed', words: 'a fixed amount' },
-		{ value: 'interest-plus', words: 'interest + %' }
+		{ value: 'asked', words: minimum ? t('the minimum') : t('as agreed') },
+		...(minimum ? [{ value: 'held' as const, words: t('keep paying today’s minimum') }] : []),
+		{ value: 'fixed', words: t('a fixed amount') },
+		{ value: 'interest-plus', words: t('interest + %') }
 	]);
 	const chosen = $derived<PaysKind>(!minimum && pays.kind === 'held' ? 'asked' : pays.kind);
 	const portions = $derived([
-		{ value: '0', words: 'as often as due' },
+		{ value: '0', words: t('as often as due') },
 		...frequencyChoices(writing)
 	]);
 
@@ -79,11 +80,13 @@
 </script>
 
 <section aria-labelledby="terms">
-	<h2 id="terms">Terms</h2>
+	<h2 id="terms">{t('Terms')}</h2>
 	<div class="term">
-		<span class="name">Balance <small>on {writeLongDate(asOf, writing)}</small></span>
+		<span class="name"
+			>{t('Balance')} <small>{t('on {asOf}', { asOf: writeLongDate(asOf, writing) })}</small></span
+		>
 		<TypedField
-			label="Balance"
+			label={t('Balance')}
 			assumed={debt.balanceAssumed}
 			value={debt.balance}
 			{...money}
@@ -93,28 +96,28 @@
 		/>
 	</div>
 	<div class="term">
-		<span class="name">Annual rate</span>
+		<span class="name">{t('Annual rate')}</span>
 		<TypedField
-			label="Annual rate"
+			label={t('Annual rate')}
 			value={debt.annualRate}
 			{...rate}
 			optional
 			side="right"
-			onchange={(annualRate) => onchange('annual rate', { annualRate })}
+			onchange={(annualRate) => onchange(t('annual rate'), { annualRate })}
 		/>
 	</div>
 	<div class="term">
-		<span class="name">First due</span>
+		<span class="name">{t('First due')}</span>
 		<TypedField
-			label="First due date"
+			label={t('First due date')}
 			value={debt.firstDue}
 			{...firstDue}
 			optional
 			side="right"
-			onchange={(date) => onchange('first due date', { firstDue: date })}
+			onchange={(date) => onchange(t('first due date'), { firstDue: date })}
 		/>
 	</div>
-	<div class="asked" role="group" aria-label="The minimum payment">
+	<div class="asked" role="group" aria-label={t('The minimum payment')}>
 		<span class="label">{askedTitle(debt.asked.kind, writing)}</span>
 		{#each fieldsInLine(debt.asked.kind) as [name], place (place)}
 			<span class="label" class:right={place !== 1}>{fieldAbove(name, writing)}</span>
@@ -122,7 +125,7 @@
 		<AskedFields
 			asked={debt.asked}
 			{writing}
-			of="this debt"
+			of={t('this debt')}
 			onchange={(changed) => onchange('minimum', { asked: changed })}
 		/>
 	</div>
@@ -132,16 +135,16 @@
 </section>
 
 <section aria-labelledby="pays">
-	<h2 id="pays">Paid {adverb}</h2>
+	<h2 id="pays">{t('Paid {adverb}', { adverb })}</h2>
 	<div class="term">
-		<span class="name">Pays</span>
-		<Choice label="How the debt is paid" value={chosen} options={choices} onchange={turn} />
+		<span class="name">{t('Pays')}</span>
+		<Choice label={t('Payment method')} value={chosen} options={choices} onchange={turn} />
 	</div>
 	{#if pays.kind === 'interest-plus'}
 		<div class="term">
-			<span class="name">Percentage <small>on top of the interest</small></span>
+			<span class="name">{t('Percentage')} <small>{t('on top of interest')}</small></span>
 			<TypedField
-				label="Percentage paid"
+				label={t('Percentage')}
 				value={pays.percent}
 				{...minimumPercentText(writing)}
 				side="right"
@@ -151,10 +154,11 @@
 	{:else}
 		<div class="term">
 			<span class="name">
-				Amount <small>empty: {minimum ? 'the minimum' : 'as agreed'}</small>
+				{t('Amount')}
+				<small>{minimum ? t('empty: the minimum') : t('empty: as agreed')}</small>
 			</span>
 			<TypedField
-				label="Amount paid"
+				label={t('Payment amount')}
 				value={pays.kind === 'fixed' ? pays.amount : null}
 				{...money}
 				optional
@@ -166,9 +170,9 @@
 	{/if}
 	{#if pays.kind === 'fixed'}
 		<div class="term">
-			<span class="name">How often</span>
+			<span class="name">{t('How often')}</span>
 			<Choice
-				label="How often it is paid"
+				label={t('How often')}
 				value={String(pays.paymentsPerYear ?? 0)}
 				options={portions}
 				onchange={portion}
@@ -176,15 +180,15 @@
 		</div>
 	{/if}
 	<div class="term">
-		<span class="name">Extra <small>with every payment</small></span>
+		<span class="name">{t('Extra')} <small>{t('with every payment')}</small></span>
 		<TypedField
-			label="Extra each time"
+			label={t('Extra payment')}
 			value={debt.extra === ZERO ? null : debt.extra}
 			{...money}
 			optional
 			side="right"
-			placeholder="nothing more"
-			onchange={(extra) => onchange('extra payment', { extra: extra ?? ZERO })}
+			placeholder={t('none')}
+			onchange={(extra) => onchange(t('extra payment'), { extra: extra ?? ZERO })}
 		/>
 	</div>
 </section>

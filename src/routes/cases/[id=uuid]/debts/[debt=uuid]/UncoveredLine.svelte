@@ -6,6 +6,7 @@
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import ShortLine from '$lib/ui/ShortLine.svelte';
 	import { uncoveredSentence } from '$lib/words/debt-answer';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		/** Where the amount that is paid comes to be less than the minimum. */
@@ -21,7 +22,7 @@
 	<Phrases sentence={uncoveredSentence(short, writing)} />
 	{#if covers !== null}
 		<button type="button" onclick={() => onpay(covers)}
-			>Pay {writeMoney(covers, writing)} instead</button
+			>{t('Pay {covers} instead', { covers: writeMoney(covers, writing) })}</button
 		>
 	{/if}
 </ShortLine>

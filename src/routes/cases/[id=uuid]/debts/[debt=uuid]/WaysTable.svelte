@@ -9,11 +9,13 @@
 	import { grouped, writeAmount, writeShortMonth } from '$lib/reading/written';
 	import type { DebtEntry } from '$lib/document/debt';
 	import type { Writing } from '$lib/reading/writing';
+	import { oneUnit } from '$lib/words/amounts';
 	import { costInWords, differenceInWords, endInWords, wayName } from '$lib/words/debt';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import Scale from '@lucide/svelte/icons/scale';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { sorted, type SortColumn, type Sorting } from './compared-ways';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
@@ -30,16 +32,16 @@
 	}
 	const { debt, rows, writing, picked, hue, ...on }: Props = $props();
 
-	const COLUMNS: readonly { readonly column: SortColumn; readonly head: string }[] = [
-		{ column: 'first', head: 'first payment' },
-		{ column: 'payments', head: 'payments' },
-		{ column: 'paid off', head: 'paid off' },
-		{ column: 'interest', head: 'interest' },
-		{ column: 'total', head: 'total paid' },
-		{ column: 'cost', head: 'cost per unit' },
-		{ column: 'sooner', head: 'sooner' },
-		{ column: 'less', head: 'less interest' }
-	];
+	const columns: readonly { readonly column: SortColumn; readonly head: string }[] = $derived([
+		{ column: 'first', head: t('first payment') },
+		{ column: 'payments', head: t('payments') },
+		{ column: 'paid off', head: t('paid off') },
+		{ column: 'interest', head: t('interest') },
+		{ column: 'total', head: t('total paid') },
+		{ column: 'cost', head: t('cost per {unit} owed', { unit: oneUnit(writing) }) },
+		{ column: 'sooner', head: t('sooner') },
+		{ column: 'less', head: t('interest saved') }
+	]);
 
 	let sorting = $state.raw<Sorting | null>(null);
 	const shown = $derived(sorted(rows, sorting));
@@ -84,15 +86,15 @@
 <table>
 	<thead>
 		<tr>
-			<th scope="col" class="way">Paid</th>
-			{#each COLUMNS as { column, head } (column)}
+			<th scope="col" class="way">{t('Paid')}</th>
+			{#each columns as { column, head } (column)}
 				<th scope="col" aria-sort={sortedBy(column)}>
-					<button type="button" title="Sort by this" onclick={() => sort(column)}>
+					<button type="button" title={t('Sort by this')} onclick={() => sort(column)}>
 						{head}{sorting?.column === column ? (sorting.up ? ' ↑' : ' ↓') : ''}
 					</button>
 				</th>
 			{/each}
-			<th scope="col"><span class="unseen">What can be done with it</span></th>
+			<th scope="col"><span class="unseen">{t('Actions')}</span></th>
 		</tr>
 	</thead>
 	<tbody>
@@ -155,7 +157,7 @@
 						)}{:else}—{/if}</td
 				>
 				{#if isBaseline}
-					<td colspan="2" class="baseline">the others are compared with this</td>
+					<td colspan="2" class="baseline">{t('baseline for comparison')}</td>
 				{:else}
 					{@const both = against.kind === 'both end'}
 					<td class="against"
@@ -177,8 +179,8 @@
 					><span>
 						{#if !isBaseline}
 							<IconButton
-								title="Compare the others with this"
-								label="Compare the others with: {name}"
+								title={t('Use as the baseline')}
+								label={t('Use as the baseline: {name}', { name })}
 								onclick={() => on.onbaseline(way)}
 							>
 								<Scale size={15} aria-hidden="true" />
@@ -188,18 +190,18 @@
 							<button
 								type="button"
 								class="use"
-								aria-label="Use it: {name}"
-								title="Make this the debt’s way of paying"
+								aria-label={t('Use this: {name}', { name })}
+								title={t('Pay the debt this way')}
 								onclick={(event) => {
 									event.stopPropagation();
 									on.onpay(way);
-								}}>Use it</button
+								}}>{t('Use this')}</button
 							>
 						{/if}
 						{#if added}
 							<IconButton
-								title="Remove this way"
-								label="Remove: {name}"
+								title={t('Remove this way')}
+								label={t('Remove: {name}', { name })}
 								onclick={() => on.onremove(way)}
 							>
 								<Trash2 size={15} aria-hidden="true" />

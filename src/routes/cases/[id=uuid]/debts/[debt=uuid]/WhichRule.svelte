@@ -15,6 +15,7 @@
 	import { writeMoney } from '$lib/reading/written';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import { fitSentence, needsPrinted, ruleInWords, searchingInWords } from '$lib/words/statement';
+	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		given: StatementGiven | null;
@@ -89,21 +90,22 @@
 	const use = (terms: MinimumTerms) => onuse(askedByRule(terms));
 </script>
 
-<h3>Which rule fits</h3>
+<h3>{t('Find the matching rule')}</h3>
 {#if failed}
-	<p role="alert">The rules could not be tried; change a figure to try again.</p>
+	<p role="alert">{t('The search failed. Change a figure to …')}</p>
 {:else if task === null}
 	<p>{needsPrinted(writing)}</p>
 {:else if !found || !done}
 	<p role="status">
 		{found ? searchingInWords(found, writing) : '…'}
-		<progress max={found?.of ?? 1} value={found?.tried ?? 0} aria-label="Rules tried"></progress>
+		<progress max={found?.of ?? 1} value={found?.tried ?? 0} aria-label={t('Rules tried')}
+		></progress>
 	</p>
 {:else}
 	<p role="status"><Phrases sentence={fitSentence(found, printed, writing)} /></p>
 	{#if found.nearest}
 		{@const { rule } = found.nearest}
-		<button type="button" class="act" onclick={() => use(rule)}>Use the nearest</button>
+		<button type="button" class="act" onclick={() => use(rule)}>{t('Use the closest')}</button>
 	{/if}
 	<ul>
 		{#each groups as group (JSON.stringify(group))}
@@ -112,10 +114,12 @@
 				{#each offered(group.floors) as floor (floor)}
 					{@const terms = found.fitting.find((one) => isOf(group, one) && one.floor === floor)}
 					{#if terms && isOwn(terms)}
-						<span class="quiet">as here</span>
+						<span class="quiet">{t('as entered here')}</span>
 					{:else if terms}
 						<button type="button" class="act" onclick={() => use(terms)}>
-							{group.floors.length === 1 ? 'Use it' : `Use ${writeMoney(floor, writing)}`}
+							{group.floors.length === 1
+								? t('Use this')
+								: t('Use {floor}', { floor: writeMoney(floor, writing) })}
 						</button>
 					{/if}
 				{/each}

@@ -1,0 +1,5 @@
+/** Labels that several screens share. */
+import en from '../../messages/en/labels/common.json';
+import { labelsOf } from '../../messages/labels';
+
+export const { t } = labelsOf({ en });

@@ -1,0 +1,5 @@
+/** Labels of the page for damaged data. */
+import en from '../../messages/en/labels/damaged.json';
+import { labelsOf } from '../../messages/labels';
+
+export const { t, sentence } = labelsOf({ en });

@@ -1,0 +1,5 @@
+/** Labels of messages to clients. */
+import en from '../../messages/en/labels/outbox.json';
+import { labelsOf } from '../../messages/labels';
+
+export const { t } = labelsOf({ en });

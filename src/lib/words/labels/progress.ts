@@ -1,0 +1,5 @@
+/** Labels of the progress of a case. */
+import en from '../../messages/en/labels/progress.json';
+import { labelsOf } from '../../messages/labels';
+
+export const { t } = labelsOf({ en });
