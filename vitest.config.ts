@@ -40,7 +40,9 @@ export default defineConfig({
 				resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
 				test: {
 					name: 'unit',
-					include: ['tests/{core,desk,document,exchange,handout,messages,reading,ui,words}/**/*.test.ts'],
+					include: [
+						'tests/{core,desk,document,exchange,handout,messages,reading,ui,words}/**/*.test.ts'
+					],
 					// They touch nothing outside of themselves; modules are loaded once for all files.
 					isolate: false,
 					maxWorkers: CORES,

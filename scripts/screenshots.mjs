@@ -89,7 +89,7 @@ await page.click('[aria-label="Payment to try"]', { count: 3 });
 await page.keyboard.type('180');
 await page.click('[aria-labelledby=backwards] .sentence button');
 await page.waitForSelector('[role=dialog]');
-await take('asked-backwards');
+await take('solve-for');
 await page.keyboard.press('Escape');
 
 await page.click('[aria-label="Payment amount"]', { count: 3 });
@@ -112,7 +112,7 @@ await page.keyboard.press('F7');
 await page.waitForSelector('[data-row="5"]');
 await page.click('[data-row="5"] [data-name="2:paid"]');
 await page.waitForSelector('[role=dialog]');
-await take('every-month');
+await take('monthly-schedule');
 await page.keyboard.press('Escape');
 await page.keyboard.press('F7');
 await page.waitForSelector('.strip');
@@ -122,7 +122,7 @@ await page.waitForFunction(
 	() => document.querySelector('.curve canvas') && !document.querySelector('progress')
 );
 await page.keyboard.press('PageUp');
-await take('what-more-buys');
+await take('paying-more');
 await page.keyboard.press('Escape');
 
 await page.click('.asks button:first-child');
@@ -131,7 +131,7 @@ await page.waitForFunction(() => !document.querySelector('progress'));
 await take('cheapest-order');
 await page.click('.asks button:last-child');
 await page.waitForFunction(() => document.querySelectorAll('td.right').length === 10);
-await take('how-sure');
+await take('stress-test');
 await page.keyboard.press('Escape');
 
 await page.keyboard.press('F9');
@@ -141,7 +141,7 @@ await page.click('.views a:nth-child(4)');
 await page.waitForSelector('article');
 await page.select('[aria-label="Language of the handout"]', 'es');
 await page.waitForFunction(() => document.querySelector('article')?.lang === 'es');
-await take('hand-out');
+await take('handout');
 await page.select('[aria-label="Language of the handout"]', 'en');
 await page.click('.acts a');
 await page.waitForSelector('textarea');
@@ -173,7 +173,7 @@ await page.click('.ask button');
 await page.waitForSelector('[aria-label="Not imported yet"] li');
 await page.keyboard.press('Enter');
 await page.waitForFunction(() => document.querySelector('.next')?.textContent?.includes('once'));
-await take('what-happened');
+await take('progress');
 
 await close();
 await server.stop();

@@ -240,7 +240,7 @@ describe('from an empty casebook to three cards, with the keyboard alone', () =>
 		await screen.page.focus('.picture');
 		await screen.press('End', 'Enter');
 		expect(await screen.page.$eval('.picture', (e) => e.getAttribute('aria-label'))).toContain(
-			'as it is paid now: November 2029; its own minimum: March 2044'
+			'as it is paid now: November 2029; the minimum: March 2044'
 		);
 	});
 

@@ -137,9 +137,9 @@ describe('from one plan to four of them, and a chosen one', () => {
 			'Of 4 plans, “Balance transfer” (terms assumed) costs the least, $2,343.53, and none finishes sooner'
 		);
 		expect(await row('cost')).toEqual(['3,473.57', '2,926.11', '2,343.53 if agreed', '4,466.46']);
-		expect(await row('fees')).toEqual(['0.00 best', '317.12', '154.31', '1,450.00']);
+		expect(await row('fees')).toEqual(['0.00 lowest', '317.12', '154.31', '1,450.00']);
 		expect(await row('months')).toEqual(['30', '30', '29 if agreed', '40']);
-		expect(await row('shortMonths')).toEqual(['0 best', '0 best', '0 if agreed', '12']);
+		expect(await row('shortMonths')).toEqual(['0 fewest', '0 fewest', '0 if agreed', '12']);
 		await screen.click('.answer button');
 		await screen.see('.numbers', '2,189.22 + 154.31 = 2,343.53');
 		await screen.press('Escape');

@@ -59,7 +59,7 @@ const putTogether = (text: string, id: string): boolean =>
 			.split(/\$\{[^}]*\}/)
 			.map((part) => part.replace(/[.*+?^$()|[\]\\{}]/g, '\\$&'))
 			.join('(.+)');
-		const [, ...names] = new RegExp(`^${pattern}$`).exec(id) ?? [null];
+		const names = new RegExp(`^${pattern}$`).exec(id)?.slice(1) ?? [];
 		return names.length > 0 && names.every((name) => OWN_NAMES.has(name) || known.has(name));
 	});
 

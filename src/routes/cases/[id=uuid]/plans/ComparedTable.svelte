@@ -174,7 +174,7 @@
 									writeCompared(figure, value, writing)
 								)}
 								{#if best.includes(place)}<span class="tag"
-										>{plan.assumed ? t('if agreed') : t('best')}</span
+										>{plan.assumed ? t('if agreed') : t('best', { figure })}</span
 									>{/if}
 							</span>
 							<small title={t('compared with {words}', { words })}>

@@ -129,7 +129,7 @@
 					side="right"
 					onchange={(offerMonths) => type({ offerMonths })}
 				/>
-				{t('months; amounts printed to')}
+				{t('months, rounded to')}
 				<Choice
 					label={t('Rounding of printed amounts')}
 					value={entry.roundTo}
