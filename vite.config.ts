@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { parse } from '@formatjs/icu-messageformat-parser';
 import { sveltekit } from '@sveltejs/kit/vite';
 import { defineConfig, type Plugin } from 'vite';
-import { isPlain } from './src/lib/messages/plain';
+import { isPlain } from './src/lib/messages/plain.ts';
 
 const MESSAGES = /\/src\/lib\/messages\/[a-z]+\/[\w/-]+\.json$/;
 

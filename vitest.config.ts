@@ -29,42 +29,64 @@ class WaitingFirst extends BaseSequencer {
 	}
 }
 
-// The unit tests touch modules only; the others drive built servers, a file each its own.
+/** What takes long by nature, and is left to `npm run test:thorough`: kills, full disks, backups, LibreOffice over all demo plans. */
+const SLOW_SERVER = 'tests/server/{backup,migrate,start,tables,trouble}.test.ts';
+const SLOW_UNIT = 'tests/exchange/{convert,demo-workbooks,one-record,workbook-out}.test.ts';
+
+/** Accounts are only where the database is a PostgreSQL server. */
+const NEED_POSTGRES = 'tests/server/{forged,people,postgres,signing-in,trail}.test.ts';
+
+/** Modules only, loaded once for all files: they touch nothing outside of themselves. */
+const unit = {
+	// What is reactive is tested as the page has it.
+	plugins: [svelte()],
+	resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } }
+};
+const unitTest = {
+	isolate: false,
+	maxWorkers: CORES,
+	setupFiles: ['./tests/support/setup-random.ts'],
+	testTimeout: 60_000 * Math.max(1, TIMES)
+};
+
+/** Built servers, a file each its own or the one that files share. */
+const builtTest = {
+	env: { TMPDIR: folderForTests() },
+	globalSetup: './tests/support/setup.ts',
+	isolate: false,
+	maxWorkers: CORES,
+	// What a page is waited for: only a failure takes so long.
+	expect: { poll: { timeout: 15_000 } },
+	testTimeout: 120_000,
+	hookTimeout: 120_000
+};
+
+// `npm test` runs `unit` and `built`; `npm run test:thorough` the others, and `unit` with many times the random draws.
 export default defineConfig({
 	test: {
 		sequence: { sequencer: WaitingFirst },
 		projects: [
 			{
-				// What is reactive is tested as the page has it.
-				plugins: [svelte()],
-				resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
+				...unit,
 				test: {
+					...unitTest,
 					name: 'unit',
 					include: [
 						'tests/{core,desk,document,exchange,handout,messages,reading,ui,words}/**/*.test.ts'
 					],
-					// They touch nothing outside of themselves; modules are loaded once for all files.
-					isolate: false,
-					maxWorkers: CORES,
-					setupFiles: ['./tests/support/setup-random.ts'],
-					testTimeout: 60_000 * TIMES
+					exclude: [SLOW_UNIT]
 				}
 			},
+			{ ...unit, test: { ...unitTest, name: 'unit-slow', include: [SLOW_UNIT] } },
 			{
 				test: {
+					...builtTest,
 					name: 'built',
 					include: ['tests/{server,browser}/**/*.test.ts'],
-					exclude: ['tests/server/{forged,people,postgres,retention,signing-in,trail}.test.ts'],
-					env: { TMPDIR: folderForTests() },
-					globalSetup: './tests/support/setup.ts',
-					isolate: false,
-					maxWorkers: CORES,
-					// What a page is waited for: only a failure takes so long.
-					expect: { poll: { timeout: 15_000 } },
-					testTimeout: 120_000,
-					hookTimeout: 120_000
+					exclude: [SLOW_SERVER, NEED_POSTGRES]
 				}
 			},
+			{ test: { ...builtTest, name: 'built-slow', include: [SLOW_SERVER] } },
 			{
 				// What holds of the server holds on a PostgreSQL server as in a data folder.
 				test: {

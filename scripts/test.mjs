@@ -1,11 +1,13 @@
 /**
  * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests.
- * Goes through to the end whatever fails, and closes with one line: N passed, N failed.
+ * `npm run test:thorough`: what takes long by nature: many times the random cases, kills, full disks and backups,
+ * LibreOffice over all demo plans, and the server's tests on PostgreSQL.
+ * Each goes through to the end whatever fails, says where its time went, and closes with one line: N passed, N failed.
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ROOT } from './prepare.mjs';
 
 /** Two lists that are worked off side by side. */
@@ -24,26 +26,56 @@ const CHECKS = [
 /** Programs that read much and end soon: looking for garbage seldom, and not on both cores, is quicker. */
 const SHORT_LIVED = ['--max-semi-space-size=128', '--single-threaded-gc'];
 
+/** What each takes of the random cases that its tests name: a part of them, or many times as many. */
+const PART = '0.4';
+const MANY = '4';
+
 ensurePackages();
 ensureChromium();
 ensureReaders();
 
 const count = { passed: 0, failed: 0 };
-await check(['generated types', 'svelte-kit', 'sync']);
-await Promise.all(
-	CHECKS.map(async (lane) => {
-		for (const one of lane) await check(one);
-	})
-);
-ensureBuild();
-await referenceCases();
-tests();
+/** @type {[what: string, seconds: number][]} */
+const times = [];
+if (process.argv.includes('--thorough')) await thorough();
+else await quick();
+tellTimes();
 console.log(`${count.passed} passed, ${count.failed} failed`);
 process.exitCode = count.failed === 0 ? 0 : 1;
 
+async function quick() {
+	await check(['generated types', 'svelte-kit', 'sync']);
+	await Promise.all(
+		CHECKS.map(async (lane) => {
+			for (const one of lane) await check(one);
+		})
+	);
+	const began = Date.now();
+	ensureBuild();
+	times.push(['build', (Date.now() - began) / 1000]);
+	await referenceCases();
+	tests(['unit', 'built'], PART);
+}
+
+async function thorough() {
+	await check(['generated types', 'svelte-kit', 'sync']);
+	ensureBuild();
+	tests(['unit', 'unit-slow'], MANY);
+	tests(['built-slow', 'postgres'], '1');
+}
+
+function tellTimes() {
+	console.log('Where the time went:');
+	for (const [what, seconds] of times.sort(([, a], [, b]) => b - a).slice(0, 20)) {
+		console.log(`  ${seconds.toFixed(1).padStart(6)} s  ${what}`);
+	}
+}
+
 /** @param {readonly string[]} check its name, the tool and what it is told */
 async function check([name = '', tool = '', ...words]) {
+	const began = Date.now();
 	const { status, output } = await run(tool, words);
+	times.push([name, (Date.now() - began) / 1000]);
 	const passed = status === 0;
 	count[passed ? 'passed' : 'failed'] += 1;
 	console.log(`${passed ? 'ok    ' : 'FAILED'} ${name}`);
@@ -59,16 +91,27 @@ async function referenceCases() {
 	console.log(status === 0 ? (output.trim().split('\n').at(-1) ?? '') : output);
 }
 
-/** Vitest shows its progress here; what it counted is read from its report. */
-function tests() {
+/**
+ * Vitest shows its progress here; what it counted is read from its report.
+ * @param {readonly string[]} projects
+ * @param {string} random how many times as many random cases as a test names
+ */
+function tests(projects, random) {
 	const folder = mkdtempSync(join(tmpdir(), 'residuum-report-'));
 	const report = join(folder, 'report.json');
-	const words = ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`];
-	const { status } = spawnSync(bin('vitest'), words, { cwd: ROOT, stdio: ['ignore', 1, 1] });
+	const words = ['run', ...projects.flatMap((name) => ['--project', name])];
+	words.push('--reporter=default', '--reporter=json', `--outputFile.json=${report}`);
+	const env = { ...process.env, RESIDUUM_RANDOM: process.env.RESIDUUM_RANDOM ?? random };
+	const { status } = spawnSync(bin('vitest'), words, { cwd: ROOT, env, stdio: ['ignore', 1, 1] });
 	if (existsSync(report)) {
-		const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, 'utf8'));
+		const { numPassedTests, numFailedTests, testResults } = JSON.parse(
+			readFileSync(report, 'utf8')
+		);
 		count.passed += numPassedTests;
 		count.failed += numFailedTests;
+		for (const { name, startTime, endTime } of testResults) {
+			times.push([relative(ROOT, name), (endTime - startTime) / 1000]);
+		}
 	}
 	// A test file that could not even be read counts as failed too.
 	if (status !== 0 && count.failed === 0) count.failed += 1;

@@ -244,7 +244,7 @@ describe('a message to the client', () => {
 		);
 		const bytes = new Uint8Array(await (await fetch(hrefs[2] ?? '')).arrayBuffer());
 		const book = await recalculated(bytes);
-		const row = book.rowOf('Terms', 'Interest in all');
+		const row = book.rowOf('Terms', 'Total interest');
 		expect(book.at('Terms', `E${row}`)).toBe(4347.09);
 		const eml = await fetch(`${desk.residuum.address}/api${screen.path()}`);
 		expect(await eml.text()).toMatch(/^From: Residuum <outbox@residuum\.invalid>\r$/m);

@@ -41,8 +41,8 @@ describe('a case is written', () => {
 	it('as the workbook of one debt, and of a plan', async () => {
 		for (const of of [{ debt: 'Quillmark card' }, { plan: 'One loan for the five cards' }]) {
 			const book = await recalculated(await bytesOf('xlsx', of));
-			const row = book.rowOf('Terms', 'Interest in all');
-			expect(book.at('Terms', `B${row + 4}`)).toMatch(/^Equal to the cent/);
+			const row = book.rowOf('Terms', 'Total interest');
+			expect(book.at('Terms', `B${row + 4}`)).toMatch(/^Equal to the exported figures/);
 		}
 	});
 

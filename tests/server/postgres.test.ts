@@ -122,7 +122,7 @@ describe('a PostgreSQL server', () => {
 		const away = await put();
 		expect([away.status, (away.body as { message: string }).message]).toEqual([
 			503,
-			expect.stringContaining('does not answer')
+			expect.stringContaining('is not responding')
 		]);
 		expect((await one.request('GET', '/readyz')).status).toBe(503);
 		expect((await one.request('GET', '/healthz')).status).toBe(200);

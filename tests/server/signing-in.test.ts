@@ -44,7 +44,7 @@ describe('signing in', () => {
 		]);
 		expect(said.slice(0, 5)).toEqual(said.slice(5));
 		expect(said[0]?.[0]).toBe(422);
-		expect(said[4]).toEqual([429, 'Tried too often; try again in N seconds.']);
+		expect(said[4]).toEqual([429, 'Too many attempts. Try again in N seconds.']);
 		// Not even with the right one.
 		expect((await session('Nobody Here', PASSWORD)).status).toBe(429);
 		await queryOnce(residuum.settings['DATABASE_URL'] ?? '', 'delete from sign_in_failure');
@@ -150,7 +150,7 @@ describe('one’s own password', () => {
 	it('is changed by whoever shows the present one, and ends every other session', async () => {
 		cookies.set('elsewhere', await signIn(residuum.address, IVO));
 		const refused = [
-			[await change(IVO, 'not the password', NEXT), 'The present password is not right'],
+			[await change(IVO, 'not the password', NEXT), 'The current password is wrong'],
 			[await change(IVO, PASSWORD, 'short'), 'it needs 12 at least'],
 			[await change(IVO, PASSWORD, `${IVO} again`), 'has the name in it']
 		] as const;

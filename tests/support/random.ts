@@ -1,4 +1,4 @@
-/** How often what is random is drawn: in the suite as a test says, many times as often in `npm run torture -- random`. */
+/** How often what is random is drawn: a part of what a test says in `npm test`, many times as often in `npm run test:thorough`. */
 import { TIMES } from '../../scripts/random.mjs';
 
-export const runs = (usual: number): number => usual * TIMES;
+export const runs = (usual: number): number => Math.max(1, Math.round(usual * TIMES));

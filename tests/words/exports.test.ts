@@ -228,7 +228,7 @@ describe('every month', () => {
 			[
 				'No.',
 				'Month',
-				'Money (USD)',
+				'Budget (USD)',
 				'Minimum payments (USD)',
 				'Paid (USD)',
 				'Interest (USD)',

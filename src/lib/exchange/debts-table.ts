@@ -118,7 +118,7 @@ export function takenTable(rows: readonly Row[], reader: Reader): TakenTable {
 }
 
 /** The heading by which the terms of a workbook that this program wrote are known. */
-const OF_WORKBOOK = 'Place in line';
+export const OF_WORKBOOK = 'Place in line';
 
 /** Headings by which any table that this program wrote is known. */
 const OWN = ['Minimum rule', OF_WORKBOOK];
@@ -274,7 +274,7 @@ function allShares(cells: readonly Cell[], numbers: NumberStyle): boolean {
 }
 
 /** Above a rate that comes later, in a workbook of ours; the payment from which it is charged stands before it. */
-const LATER_RATE = 'Rate then';
+export const LATER_RATE = 'Rate then';
 
 const laterRatesIn = (row: Row, columns: readonly number[]) =>
 	columns.flatMap((at) => {

@@ -5,6 +5,7 @@ import type { Currency } from '../reading/currencies';
 import { amountHeading } from '../reading/written';
 import { scheduleRows } from './schedule-csv';
 import { amountFormat, column, put, setUpPages } from './sheet-layout';
+import { t } from './workbook-labels';
 
 /** The columns that are added up: what is charged, paid, and brings the balance down. */
 const ADDED = ['Purchases and fees', 'Interest', 'Payment', 'Extra', 'Principal'];
@@ -21,12 +22,7 @@ export async function scheduleWorkbook(
 	workbook.modified = workbook.created;
 	const sheet = workbook.addWorksheet('Schedule');
 	put(sheet, 'A1', title, 'strong');
-	put(
-		sheet,
-		'A2',
-		'This debt is not paid monthly under one rule, or bears interest by the day: its payments are figures, only their sums are formulas.',
-		'formula'
-	);
+	put(sheet, 'A2', t('This debt has no formulas'), 'formula');
 	const [head = [], ...rows] = scheduleRows(run, run.firstRow - 1, run.periods, currency);
 	const money = amountFormat(currency.digits);
 	head.forEach((text, at) => {
@@ -43,7 +39,7 @@ export async function scheduleWorkbook(
 	);
 	const last = HEAD_ROW + rows.length;
 	const added = ADDED.map((heading) => amountHeading(heading, currency));
-	put(sheet, `B${last + 1}`, 'Together', 'strong');
+	put(sheet, `B${last + 1}`, t('Total'), 'strong');
 	head.forEach((text, at) => {
 		if (!added.includes(text)) return;
 		const range = `${column(at)}${HEAD_ROW + 1}:${column(at)}${last}`;

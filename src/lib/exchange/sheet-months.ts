@@ -31,18 +31,19 @@ import {
 	type Laid,
 	type OfDebt
 } from './sheet-layout';
+import { t } from './workbook-labels';
 
 const OF_DEBT_HEADINGS: Readonly<Record<OfDebt, string>> = {
-	rate: 'Rate',
-	opening: 'Opening',
-	charges: 'Purchases, fees',
-	interest: 'Interest',
-	asked: 'Asked',
-	own: 'Extra of its own',
-	room: 'Could take more',
-	line: 'Gets beyond that',
-	paid: 'Paid',
-	closing: 'Owed after'
+	rate: t('Rate'),
+	opening: t('Opening'),
+	charges: t('Purchases, fees'),
+	interest: t('Interest'),
+	asked: t('Required'),
+	own: t('Own extra'),
+	room: t('Room for more'),
+	line: t('Extra from the budget'),
+	paid: t('Paid'),
+	closing: t('Closing')
 };
 /** So many months are written before the page is told how far it is. */
 const AT_A_TIME = 24;
@@ -50,17 +51,17 @@ const AT_A_TIME = 24;
 export async function writeMonths(sheet: ExcelJS.Worksheet, laid: Laid): Promise<void> {
 	const { debts, rows, plan, tell = () => undefined } = laid;
 	const heads: Readonly<Record<keyof typeof SHARED, string>> = {
-		number: 'No.',
-		month: 'Month',
-		stated: 'Stated',
-		onTop: 'On top',
-		fees: 'Fees',
-		asked: 'Asked in all',
-		money: 'Money',
-		rest: 'Left to pass on',
-		paid: 'Paid',
-		interest: 'Interest',
-		owed: 'Still owed'
+		number: t('No.'),
+		month: t('Month'),
+		stated: t('Stated budget'),
+		onTop: t('One-time amounts'),
+		fees: t('Fees'),
+		asked: t('Total required'),
+		money: t('Budget'),
+		rest: t('Left for the order'),
+		paid: t('Paid'),
+		interest: t('Interest'),
+		owed: t('Still owed')
 	};
 	for (const [of, letter] of Object.entries(SHARED)) {
 		put(sheet, `${letter}3`, heads[of as keyof typeof SHARED], 'head');

@@ -7,6 +7,7 @@ import { monthSums } from '../core/plan/years';
 import { WHOLE } from '../core/quantities/rate';
 import { COLUMNS, type Column } from './debt-columns';
 import { written } from './debts-csv';
+import { LATER_RATE, OF_WORKBOOK } from './debts-table';
 import { furtherCells, ruleInCell } from './terms-cells';
 import {
 	RATES_LATER,
@@ -37,6 +38,7 @@ import {
 	type Laid,
 	type OfDebt
 } from './sheet-layout';
+import { t } from './workbook-labels';
 
 /** As they are headed in any table of debts. */
 const headingOf = (term: TermColumn): string =>
@@ -52,41 +54,32 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 	const money = amountFormat(digits);
 	const units = (cents: number) => cents / 10 ** digits;
 	put(sheet, 'A1', title, 'strong');
-	put(sheet, 'A2', `Figures as of ${asOf}, in ${currency.code}, from Residuum.`, 'formula');
-	put(
-		sheet,
-		'A3',
-		'Yellow cells can be changed: what follows from them is computed anew. Grey cells are figures that formulas can’t say; they stay as they are.',
-		'formula'
-	);
+	put(sheet, 'A2', t('Balances as of {asOf}', { asOf, code: currency.code }), 'formula');
+	put(sheet, 'A3', t('Yellow cells can be changed'), 'formula');
 	put(sheet, `A${MONEY_ROW}`, MONEY_WORDS[terms.budget.kind], 'formula');
 	put(sheet, `E${MONEY_ROW}`, units(statedIn({ ...terms, budgetChanges: [] }, 1)), 'input', money);
 	put(
 		sheet,
 		`A${MONEY_ROW + 1}`,
-		`From month ${terms.begins ?? 1} on; what is left of it goes on ${ORDER_WORDS[terms.order]}.`,
+		t('From month {month}, the rest goes {order}', {
+			month: terms.begins ?? 1,
+			order: terms.order
+		}),
 		'formula'
 	);
 	const notes = [
-		...(lineIsLive
-			? []
-			: [
-					'This order is not written as formulas: what each debt gets beyond what it asks are figures.'
-				]),
-		...(live.every(Boolean)
-			? []
-			: [
-					'Debts in grey are not paid monthly under one rule, or bear interest by the day: their months are figures.'
-				]),
-		...(plan.shortMonths.length === 0
-			? []
-			: ['In months in which the money is short, what each debt gets are figures.'])
+		...(lineIsLive ? [] : [t('This order has no formulas')]),
+		...(live.every(Boolean) ? [] : [t('Debts in grey are fixed figures')]),
+		...(plan.shortMonths.length === 0 ? [] : [t('Short months are fixed figures')])
 	];
 	put(sheet, `A${MONEY_ROW + 2}`, notes.join(' '), 'formula');
 
-	const heads = ['', 'Debt', 'Rule', 'Place in line', ...TERM_COLUMNS.map(headingOf)];
-	const later = Array.from({ length: RATES_LATER }, () => ['From payment no.', 'Rate then']).flat();
-	const sums = ['Interest in all', 'Paid in all', 'Gone after months'];
+	const heads = ['', t('Debt'), t('Rule'), OF_WORKBOOK, ...TERM_COLUMNS.map(headingOf)];
+	const later = Array.from({ length: RATES_LATER }, () => [
+		t('From payment no.'),
+		LATER_RATE
+	]).flat();
+	const sums = [t('Total interest'), t('Total paid'), t('Paid off after months')];
 	const further = furtherColumns(laid);
 	[...heads, ...later, ...sums, ...further.map(({ heading }) => heading)].forEach((head, at) =>
 		put(sheet, `${column(at)}${HEAD_ROW}`, head, 'head')
@@ -162,16 +155,16 @@ function writeCheck(sheet: ExcelJS.Worksheet, { debts, plan, rows, currency }: L
 	const at = checkRows(debts.length);
 	const total = (of: keyof typeof SHARED) => exact(`SUM(${rangeOf(SHARED[of], rows)})`, digits);
 	const { paid } = monthSums(plan);
-	put(sheet, `E${at.interest - 1}`, 'in this workbook', 'head');
-	put(sheet, `F${at.interest - 1}`, 'as the program wrote', 'head');
-	put(sheet, `B${at.interest}`, 'Interest in all', 'strong');
+	put(sheet, `E${at.interest - 1}`, t('in this workbook'), 'head');
+	put(sheet, `F${at.interest - 1}`, t('as exported'), 'head');
+	put(sheet, `B${at.interest}`, t('Total interest'), 'strong');
 	put(sheet, `E${at.interest}`, { formula: total('interest') }, 'strong', money);
 	put(sheet, `F${at.interest}`, units(plan.totalInterest), 'figure', money);
-	put(sheet, `B${at.paid}`, 'Paid to the debts in all', 'strong');
+	put(sheet, `B${at.paid}`, t('Total paid to the debts'), 'strong');
 	put(sheet, `E${at.paid}`, { formula: total('paid') }, 'strong', money);
 	put(sheet, `F${at.paid}`, units(paid), 'figure', money);
 	const isOwed = `${MONTHS}!${SHARED.owed}${FIRST_MONTH_ROW + rows - 1}>0`;
-	const ofMonths = `IF(${isOwed},"Months of this workbook, not paid off in them","Months until all is paid off")`;
+	const ofMonths = `IF(${isOwed},"${t('Months in this workbook, not paid off in them')}","${t('Months to payoff')}")`;
 	put(sheet, `B${at.months}`, { formula: ofMonths }, 'strong');
 	const opened = debts.map((_, index) => `${column(SUM_COLUMN + 2)}${FIRST_DEBT_ROW + index}`);
 	put(sheet, `E${at.months}`, { formula: `MAX(${opened.join(',')})` }, 'strong', '0');
@@ -181,7 +174,7 @@ function writeCheck(sheet: ExcelJS.Worksheet, { debts, plan, rows, currency }: L
 		sheet,
 		`B${at.verdict}`,
 		{
-			formula: `IF(AND(${same}),"Equal to the cent to what the program wrote.",IF(${isOwed},"Not paid off within the months of this workbook.","Not what the program wrote: something was changed here."))`
+			formula: `IF(AND(${same}),"${t('Equal to the exported figures, to the cent')}",IF(${isOwed},"${t('Not paid off within the months of this workbook')}","${t('Differs from the exported figures')}"))`
 		},
 		'strong'
 	);
@@ -190,14 +183,7 @@ function writeCheck(sheet: ExcelJS.Worksheet, { debts, plan, rows, currency }: L
 const isFormula = (value: CellValue | null): boolean => typeof value === 'object' && value !== null;
 
 const MONEY_WORDS: Readonly<Record<PlanTerms['budget']['kind'], string>> = {
-	constant: 'The month’s money',
-	'required-plus': 'Paid each month beyond what is asked',
-	required: 'Paid each month beyond what is asked: nothing'
-};
-const ORDER_WORDS: Readonly<Record<PlanTerms['order'], string>> = {
-	rate: 'to the highest rate first, then to the smaller balance',
-	balance: 'to the smallest balance first',
-	relief: 'to the soonest freed payment first',
-	listed: 'down the line in the order of the places below',
-	spread: 'to all, in proportion to what they owe'
+	constant: t('Monthly budget'),
+	'required-plus': t('Extra payment each month'),
+	required: t('Extra payment each month: none')
 };
