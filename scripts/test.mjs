@@ -28,7 +28,7 @@ const SHORT_LIVED = ['--max-semi-space-size=128', '--single-threaded-gc'];
 
 /** What each takes of the random cases that its tests name: a part of them, or many times as many. */
 const PART = '0.4';
-const MANY = '4';
+const MANY = '2';
 
 ensurePackages();
 ensureChromium();

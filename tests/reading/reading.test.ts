@@ -189,7 +189,9 @@ describe('dates', () => {
 		expect(value(readDate('3/4/2027', asOf, usd))).toBe('2027-04-03');
 		expect(value(readDate('3/4/2027', asOf, styled('point', 'month')))).toBe('2027-03-04');
 		expect(value(readDate('3/14/2027', asOf, usd))).toBe('2027-03-14');
-		expect(problem(readDate('13/14/2027', asOf, usd))).toContain('The date “13/14/2027” does not exist.');
+		expect(problem(readDate('13/14/2027', asOf, usd))).toContain(
+			'The date “13/14/2027” does not exist.'
+		);
 		expect(problem(readDate('soon', asOf, usd))).toContain('“soon” is not a date. A date such as');
 	});
 

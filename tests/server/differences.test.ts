@@ -10,7 +10,7 @@ import {
 	type Differing
 } from '../../src/lib/server/database/differences';
 import { anyDocument } from '../support/documents';
-import { runs } from '../support/random';
+import { ofWhich, runs } from '../support/random';
 
 const asStored = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
@@ -73,13 +73,13 @@ it('each of many documents comes back, one after the other changed into the next
 		}),
 		{ numRuns: runs(100) }
 	);
-	expect(kept).toBeGreaterThan(50);
+	expect(kept).toBeGreaterThan(ofWhich(50));
 });
 
 it('one amount that has changed takes some bytes; another case altogether is kept whole', () => {
 	const [a, b] = fc.sample(
 		anyDocument.filter(({ debts }) => debts.length > 1),
-		{ numRuns: runs(2), seed: 7 }
+		{ numRuns: 2, seed: 7 }
 	) as [CaseDocument, CaseDocument];
 	const [first, ...others] = a.debts;
 	const changed = { ...a, debts: [{ ...first, balance: 12_345 }, ...others] };

@@ -2,3 +2,6 @@
 import { TIMES } from '../../scripts/random.mjs';
 
 export const runs = (usual: number): number => Math.max(1, Math.round(usual * TIMES));
+
+/** How many random cases have to be of the kind that a test is about: as it says, or that part of it where fewer are drawn. */
+export const ofWhich = (usual: number): number => Math.floor(usual * Math.min(1, TIMES));
