@@ -1,4 +1,4 @@
-/** PDFs outside a browser: the same hand-outs, with the faces' files of the installed packages. */
+/** PDFs outside a browser: the same handouts, with the faces' files of the installed packages. */
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import pdfmake from 'pdfmake';

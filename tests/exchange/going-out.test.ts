@@ -203,7 +203,7 @@ describe('the calendar of a plan', () => {
 		expect(daily[0]?.summary).toMatch(/^Pay \$890\.00 in 6 payments$/);
 	});
 
-	it('speaks the language of the hand-out', async () => {
+	it('speaks the language of the handout', async () => {
 		const [ferry] = demoCases;
 		if (!ferry) throw new Error('a case');
 		const document = handedIn(ferry, { language: 'es' });

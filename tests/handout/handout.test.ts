@@ -31,7 +31,7 @@ const tables = (blocks: readonly Block[]): Table[] =>
 const amount = (cell: string | undefined) =>
 	Number((cell ?? '').replaceAll(/[$,]/g, '').replace('–', '0'));
 
-describe('the hand-out of a plan', () => {
+describe('the handout of a plan', () => {
 	it('has the figures of the plan', () => {
 		const { plan, debts, terms } = carriedPlan(ferry, entry);
 		const baseline = measuredPlan(ferry);
@@ -150,7 +150,7 @@ describe('the hand-out of a plan', () => {
 	});
 });
 
-describe('the pages of a hand-out', () => {
+describe('the pages of a handout', () => {
 	const heights = fc.integer({ min: 8, max: 120 });
 	const block = fc.oneof(
 		heights.map((height) => ({ block: { kind: 'heading', text: '' } as Block, height })),

@@ -35,7 +35,7 @@ async function read(handout: Handout) {
 /** Without the spaces, which a layout puts in. */
 const dense = (text: string) => text.replaceAll(/\s+/g, '');
 
-describe.runIf(hasReaders)('the PDF of a hand-out', () => {
+describe.runIf(hasReaders)('the PDF of a handout', () => {
 	it.each(['en', 'es'] as const)('has every word and figure of it, in %s', async (language) => {
 		const handout = handoutOf(handedIn(ferry, { language, paper: 'a4' }), entry);
 		const { pages, fonts, info } = await read(handout);

@@ -15,7 +15,7 @@ export const demoPlans = demoCases.flatMap((document) =>
 	document.plans.map((entry) => ({ name: `${document.label}: ${entry.name}`, document, entry }))
 );
 
-/** A case with its hand-out set otherwise. */
+/** A case with its handout set otherwise. */
 export const handedIn = (
 	document: CaseDocument,
 	fields: Partial<CaseDocument['handout']>

@@ -1,7 +1,7 @@
 import type { Handout } from '../../src/lib/handout/blocks';
 import { plain } from '../../src/lib/messages/sentence';
 
-/** Every text of a hand-out. */
+/** Every text of a handout. */
 export function plainHandout({ title, blocks }: Handout): string {
 	const parts = blocks.flatMap((block): string[] => {
 		switch (block.kind) {

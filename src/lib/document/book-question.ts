@@ -1,4 +1,4 @@
-/** What the casebook is asked, as an address has it. */
+/** The query of the casebook, as its address has it. */
 import { z } from 'zod';
 import { LIMITS } from '../core/quantities/limits';
 import { inOurWords } from './schema/problems';

@@ -1,4 +1,4 @@
-/** What a case remembers of the calendars that were given out, so that the next one replaces and cancels. */
+/** The calendars that a case has exported, so that the next one replaces and cancels their events. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import type { z } from 'zod';
@@ -19,7 +19,7 @@ export function cancelledEvents(
 	return given.filter((one) => one.event.slice(0, 10) >= asOf && !kept.has(keyOf(one)));
 }
 
-/** What is remembered once a calendar with these events is given out; what is past is forgotten. */
+/** The record after exporting a calendar with these events; past events are dropped. */
 export function withGiven(
 	before: CalendarEntry,
 	now: readonly GivenEvent[],

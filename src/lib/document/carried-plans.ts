@@ -64,7 +64,7 @@ export function carriedPlan(owing: Owing, entry: PlanEntry): CarriedPlan {
 	return { ...changed, terms, plan: cameTo(changed, terms) };
 }
 
-/** What a plan comes to with its debts as they are changed. */
+/** A plan computed with its changed debts. */
 export const cameTo = ({ debts, refusal }: ChangedDebts, terms: PlanTerms): Plan =>
 	refusal === null ? planOf(debts, terms) : uncomputedPlan(debts);
 
@@ -72,7 +72,7 @@ export const cameTo = ({ debts, refusal }: ChangedDebts, terms: PlanTerms): Plan
 export const isUnpayable = (owing: Owing, entry: PlanEntry): boolean =>
 	entry.changes.length > 0 && carriedPlan(owing, entry).plan.ending.status === 'refused';
 
-/** What plans of a case are measured against; a plan that is gone is as the minimums. */
+/** The baseline of a case's plans; a deleted plan counts as the minimum payments. */
 export function measuredPlan({
 	plans,
 	against,

@@ -29,10 +29,10 @@ export interface CaseSummary {
 	readonly owner: string | null;
 }
 
-/** What is searched has at most so many characters. */
+/** Most characters of a search text. */
 export const LONGEST_SEARCH = 200;
 
-/** What cases are sorted by: the last touched first, names from A on, the most owed, the longest unread, the furthest off. */
+/** Sort orders of cases: most recently edited, by name, highest balance, longest without a record, furthest from plan. */
 export const SORTS = ['touched', 'label', 'owed', 'read', 'off'] as const;
 export type Sort = (typeof SORTS)[number];
 
@@ -76,7 +76,7 @@ export interface BookTotals {
 	readonly chosen: number;
 	readonly short: number;
 	readonly wanting: number;
-	/** What was asked for: how many there are of it, and what they owe, the most in use first. */
+	/** Totals of the matching cases: their number, and their balances by currency, the most used first. */
 	readonly found: number;
 	readonly owed: readonly Owed[];
 }
@@ -88,7 +88,7 @@ export interface BookPage {
 	readonly lines: readonly CaseSummary[];
 }
 
-/** So many lines are asked for at once. */
+/** Lines requested at once. */
 export const AT_ONCE = 40;
 
 /** A question as an address has it, but for what is as usual. */

@@ -1,4 +1,4 @@
-/** What a plan changes about the debts, as it is saved, and what the core knows it by. */
+/** A plan's changes to the debts, as saved and as the core takes them. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { NewDebt, PlanChange } from '../core/plan/changes';
 import type { PaymentRule } from '../core/debt/rules/all-rules';

@@ -14,7 +14,7 @@ import { lifeOf, readingsOf, type ReadingEntry } from './life';
 import type { TransactionEntry } from './debt';
 import { contentOf } from './plan';
 
-/** What a case comes to from a day on. */
+/** A case continued from a day. */
 export interface Outlook {
 	/** The last payoff; null: it doesn't end. */
 	readonly ends: CalendarDate | null;
@@ -47,7 +47,7 @@ const livedDebts = (document: CaseDocument, entry: ForecastEntry, day: CalendarD
 
 interface LivedFrom {
 	readonly lived: LivedDebt;
-	/** What it was taken from. */
+	/** The parts of the document that it was made from. */
 	readonly readings: readonly ReadingEntry[];
 	readonly happened: CaseDocument['happened'];
 	readonly transactions: readonly TransactionEntry[];
@@ -114,7 +114,7 @@ const dayIn = ({ debts, asOf }: Pick<CaseDocument, 'debts' | 'asOf'>, id: string
 const agreedBy = ({ carried: { plan } }: KeptForecast, month: CalendarDate): number =>
 	agreedSoFar(plan, Math.max(0, monthsBetween(plan.firstMonth, month)));
 
-/** What had come to be paid in interest and fees before a forecast was made, since the first one. */
+/** Interest and fees paid between the first forecast and this one. */
 function costBefore({ forecasts, ...document }: CaseDocument, entry: ForecastEntry): number {
 	const at = forecasts.findIndex(({ id }) => id === entry.id);
 	const earlier = forecasts.slice(0, Math.max(0, at));
@@ -162,7 +162,7 @@ function idsOf(seed: string): () => string {
 	};
 }
 
-/** What would bring a case back to the end that was expected; null where it ends no later, or nothing would. */
+/** The extra amounts that restore the expected payoff; null if it is not later, or nothing does. */
 export interface BringsBack {
 	readonly by: CalendarDate;
 	/** More in every month; or once, in the first. */
@@ -206,7 +206,7 @@ export interface Moment {
 	readonly date: CalendarDate;
 	/** The plan that was chosen or gone on with; of a visit, the one that was in force. */
 	readonly name: string;
-	/** What was owed then; of a visit, how far off it was: null where nothing had been read. */
+	/** The balance then; of a visit, the difference from plan, null if nothing was recorded. */
 	readonly amount: Cents | null;
 }
 
@@ -242,7 +242,7 @@ export function momentsOf(document: CaseDocument): Moment[] {
 /** Later than any day of a case. */
 const END = '9999-12-31' as CalendarDate;
 
-/** What a case comes to from a moment on; null where it can't be gone on with. */
+/** A case continued from a moment; null if it cannot be. */
 export function outlookFrom(document: CaseDocument, { id, kind, date }: Moment): Outlook | null {
 	if (kind === 'visit') return comeBack(document, date)?.outlook ?? null;
 	const entry = document.forecasts.find((one) => one.id === id);

@@ -118,7 +118,7 @@ export const rateTerms = (
 /** A field that must be known before a debt can be run down. */
 export type MissingField = 'balance' | 'rate' | 'due' | AskedNeed;
 
-/** What is still to be taken down before a debt can be run down. */
+/** The fields still missing before a debt can be computed. */
 export function missingOf(entry: DebtEntry): MissingField[] {
 	const { balance, annualRate, asked, firstDue } = entry;
 	const need = needOf(asked);
@@ -131,6 +131,6 @@ export function missingOf(entry: DebtEntry): MissingField[] {
 	];
 }
 
-/** What a minimum can be rounded up to, in minor units: nothing, a whole unit of the currency, five, ten. */
+/** Multiples for rounding a minimum up, in minor units: none, one, five or ten whole units. */
 export const roundingSteps = ({ digits }: { readonly digits: number }): readonly Cents[] =>
 	[0, 1, 5, 10].map((units) => wholeUnits(units, digits));

@@ -1,4 +1,4 @@
-/** What a chosen plan was expected to do, as it stood when it was chosen: its terms and its figures. */
+/** The saved forecast of a chosen plan: its terms and figures at that time. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import { type Cents, sumOf } from '../core/quantities/money';
@@ -19,7 +19,7 @@ export const withForecast = (
 	entry: ForecastEntry
 ): ForecastEntry[] => [...forecasts, entry].slice(-LIMITS.forecasts);
 
-/** What a debt was called, one that the plan brings too. */
+/** The name of a debt, including one added by the plan. */
 export function nameIn({ debts, content }: ForecastEntry, id: string): string {
 	const brought = content.changes.map(newDebtOf).find((one) => one?.id === id);
 	return debts.find((debt) => debt.id === id)?.name ?? brought?.name ?? '';
@@ -33,7 +33,7 @@ export function forecastOn(
 	return forecasts.findLast(({ date: made }) => made < day) ?? forecasts[0] ?? null;
 }
 
-/** What a forecast has for a debt on a day, by what was kept alone; beyond that, its last figure. */
+/** The saved forecast's balance of a debt on a day; after it, the last one. */
 function expectedBy(entry: ForecastEntry, id: string, day: CalendarDate): Cents | null {
 	const figures = entry.figures.find(({ debt }) => debt === id);
 	const dates = datesIn(entry, id);

@@ -1,4 +1,4 @@
-/** What each debt of a plan owes when it is gone on with, and on which day. */
+/** The balances with which a plan is continued, and their dates. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import { beginOf } from '../core/plan/drift';
@@ -31,7 +31,7 @@ export function followedPlan({ debts, asOf }: CaseDocument, plan: PlanEntry): Fo
 	return followed;
 }
 
-/** What a debt owes when it is gone on with, and what the plan as it is expects of it. */
+/** The balance with which a debt is continued, and its forecast. */
 export interface OpeningBalance {
 	readonly opening: Cents;
 	readonly balance: Cents;

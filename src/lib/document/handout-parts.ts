@@ -1,5 +1,5 @@
-/** What a hand-out can be made of: its parts, languages and papers. */
-/** The parts of a hand-out, in the order in which they are printed. */
+/** The parts, languages and paper sizes of a client handout. */
+/** The parts of a handout, in the order in which they are printed. */
 export const HANDOUT_PARTS = [
 	'answer',
 	'picture',

@@ -1,4 +1,4 @@
-/** What the client takes home, as it is set for a case: which parts, in which language, on which paper. */
+/** The handout settings of a case: parts, language, paper. */
 import type { z } from 'zod';
 import type { handoutEntry } from './schema/handout';
 
@@ -7,7 +7,7 @@ export type HandoutEntry = z.infer<typeof handoutEntry>;
 /** Currencies of countries whose offices print on Letter; all others print on A4. */
 const ON_LETTER = new Set(['USD', 'CAD', 'MXN', 'COP', 'CLP', 'PHP', 'CRC', 'GTQ', 'DOP']);
 
-/** The hand-out of a case that nobody has set yet. */
+/** The handout of a case that nobody has set yet. */
 export const usualHandout = (currency: string): HandoutEntry => ({
 	language: 'en',
 	paper: ON_LETTER.has(currency) ? 'letter' : 'a4',

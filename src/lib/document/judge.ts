@@ -12,7 +12,7 @@ import { happenedEntry, readingEntry, visitEntry } from './schema/life';
 import { differenceBetween } from './patches';
 
 export type Sent =
-	/** What a case is to become, as changes have made it. */
+	/** The case after its changes. */
 	| { readonly kind: 'document'; readonly document: object }
 	/** Cases from elsewhere, as UTF-8 of JSON. */
 	| { readonly kind: 'cases'; readonly bytes: Uint8Array<ArrayBuffer> };
@@ -20,7 +20,7 @@ export type Sent =
 export type Judged =
 	| { readonly kind: 'refused'; readonly problems: readonly Problem[] }
 	| { readonly kind: 'no json' }
-	/** What has to change in it so that it is written as a case is: nothing, mostly. */
+	/** The changes that normalize it; mostly none. */
 	| { readonly kind: 'document'; readonly changes: readonly Operation[] }
 	| { readonly kind: 'cases'; readonly cases: readonly CaseDocument[] };
 

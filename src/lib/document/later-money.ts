@@ -9,7 +9,7 @@ import type { ChangeEntry } from './change';
 import type { OpeningBalance } from './found-balances';
 import { monthIn, type PlanEntry, type PlanHappening } from './plan';
 
-/** What the plan gets beyond its own money: something in every month, or once in the first. */
+/** Extra money for the plan: every month, or once in the first. */
 export type More = { readonly each: Cents } | { readonly once: Cents } | null;
 
 interface PaidUntil {
@@ -87,7 +87,7 @@ function stating(budget: PlanEntry['budget'], amount: Cents): PlanEntry['budget'
 	}
 }
 
-/** What a plan has in a month for payments that are due after the day of going on; null: all of it. */
+/** The part of a month's budget for payments due after the day of continuing; null: all of it. */
 function leftOf(
 	month: number,
 	{ firstMonth, kept }: CarriedPlan['plan'],
@@ -108,7 +108,7 @@ function leftOf(
 	return isPart ? left : null;
 }
 
-/** What of a plan's happening lies in a month or later; null where it is past. */
+/** The part of a plan's event in a month or later; null if it is past. */
 function happeningFrom(item: PlanHappening, month: CalendarDate): PlanHappening | null {
 	if (item.date >= month) return item;
 	if (item.kind !== 'one-off' || !item.everyYear) return null;

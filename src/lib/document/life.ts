@@ -14,7 +14,7 @@ export type VisitEntry = z.infer<typeof visitEntry>;
 export type ReadingEntry = z.infer<typeof readingEntry>;
 export type HappenedEntry = z.infer<typeof happenedEntry>;
 
-/** What the life of a case's debts is taken from. */
+/** The parts of a document that hold the records of its debts. */
 export interface Lived {
 	readonly debts: readonly Pick<DebtEntry, 'id' | 'transactions'>[];
 	readonly readings: readonly ReadingEntry[];
@@ -81,7 +81,7 @@ export function alsoInFile(
 const daysApart = (one: string, other: string): number =>
 	Math.abs(Date.parse(one) - Date.parse(other)) / 86_400_000;
 
-/** What is known of a debt up to a day, beside what a forecast has for it (specification, section 12). */
+/** The records of a debt up to a day, to compare with its forecast (specification, section 12). */
 export function lifeOf(
 	lived: Lived,
 	debt: string,
@@ -128,7 +128,7 @@ function chargedBetween(
 	return addedBy(within, after, until);
 }
 
-/** What of a lender's balance neither the last balance before it nor the lender's entries since explain; null: none was read. */
+/** The part of a creditor's balance that neither the balance before nor the entries since explain; null without one before. */
 export function unexplainedOf(
 	lived: Lived,
 	debt: string,

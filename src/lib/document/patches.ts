@@ -1,7 +1,7 @@
-/** What changes from one document to another, found and made (JSON Patch, RFC 6902). */
+/** Finds and applies the changes from one document to another (JSON Patch, RFC 6902). */
 import patches, { type Operation } from 'fast-json-patch';
 
-/** What has to be done to one document so that it becomes the other. */
+/** Finds the operations that turn one document into the other. */
 export const differenceBetween = (before: object, after: object): Operation[] =>
 	patches.compare(before, after);
 

@@ -3,7 +3,7 @@
 export const ROLES = ['counselor', 'supervisor', 'reader'] as const;
 export type Role = (typeof ROLES)[number];
 
-/** Who is signed in. */
+/** A person signed in. */
 export interface Person {
 	readonly id: string;
 	readonly name: string;
@@ -32,7 +32,7 @@ export interface Holders {
 	readonly people: readonly Person[];
 }
 
-/** What the trail says that somebody did. */
+/** The actions that the audit trail records. */
 export type AuditEvent =
 	| 'signed in'
 	| 'was refused a sign-in'

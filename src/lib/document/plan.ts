@@ -57,7 +57,7 @@ export const USUAL_PLAN: Omit<PlanEntry, 'id' | 'name'> = {
 	hidden: false
 };
 
-/** What a case has until somebody plans. Every case's first plan has this identity. */
+/** The plan of a new case. Every case's first plan has this id. */
 export const FIRST_PLAN: PlanEntry = {
 	...USUAL_PLAN,
 	id: '00000000-0000-4000-8000-000000000001',

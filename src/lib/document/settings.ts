@@ -1,4 +1,4 @@
-/** What a case is about as a whole, changed after it was opened: the day of its figures, its currency. */
+/** Changes of a case's date of the balances and its currency. */
 import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
 import type { CaseDocument } from './case';
 import type { Currency } from '../reading/currencies';

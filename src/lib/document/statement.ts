@@ -1,4 +1,4 @@
-/** What is typed of a card's statement, as the core knows it (specification, section 11). */
+/** Converts the entered figures of a card statement for the core (specification, section 11). */
 import type { Printed, StatementGiven } from '../core/debt/statement';
 import type { MinimumTerms } from '../core/debt/rules/minimum';
 import { ZERO } from '../core/quantities/money';
@@ -10,7 +10,7 @@ import type { DebtEntry, StatementEntry } from './debt';
 /** Minor units in a whole unit of a currency. */
 export const wholeUnit = ({ digits }: Currency): number => 10 ** digits;
 
-/** What a statement's figures follow from; null while the balance or the rate is missing. */
+/** The inputs of a statement's figures; null while the balance or the rate is missing. */
 export function statementGiven(
 	{ balance, annualRate, statement }: DebtEntry,
 	currency: Currency

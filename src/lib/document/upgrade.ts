@@ -34,7 +34,7 @@ const BROUGHT: Readonly<Record<number, readonly string[]>> = {
 	]
 };
 
-/** What a version did not know would be written over in silence where it stands in a document of that version. */
+/** Refuses fields that a document's version did not have: the upgrade would overwrite them silently. */
 function refuseNewer(document: unknown, refuse: Refuse): void {
 	if (!isRecord(document)) return;
 	const { version } = document;
@@ -141,7 +141,7 @@ function ofVersion6(document: Record<string, unknown>) {
 	};
 }
 
-/** Version 6 knew no hand-out. */
+/** Version 6 knew no handout. */
 function ofVersion7(document: Record<string, unknown>) {
 	const { currency } = document;
 	const code = isRecord(currency) ? String(currency['code']) : '';

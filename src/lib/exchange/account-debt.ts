@@ -26,7 +26,7 @@ export const withAccount = (debt: DebtEntry, account: AccountStatement): Partial
 	...merged(debt, account)
 });
 
-/** What a statement says has happened, and which transactions of before have not. */
+/** The transactions of a statement, and earlier ones that it withdraws. */
 type Happened = Pick<AccountStatement, 'transactions' | 'withdrawn'>;
 
 /** A debt with what has happened on its account since; what was taken before is not taken again. */

@@ -1,4 +1,4 @@
-/** What kind of file some bytes are, and their text; whatever can't be read is refused before anything is made of it. */
+/** Detects the type of a file and decodes its text; refuses what cannot be read before anything is parsed. */
 import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/exchange.json';
 
@@ -54,7 +54,7 @@ const BY_EXTENSION: Readonly<Record<string, FileKind>> = {
 const saidKind = (name: string): FileKind | undefined =>
 	BY_EXTENSION[/\.([^.]+)$/.exec(name.toLowerCase())?.[1] ?? ''];
 
-/** So many bytes of a file with this name are read at most. */
+/** Most bytes of a file with this name. */
 export const mostBytes = (name: string): number =>
 	saidKind(name) === 'json' ? LIMITS_OF_FILES.cases : LIMITS_OF_FILES.bytes;
 

@@ -20,7 +20,7 @@ export interface CalendarPayments {
 	readonly id: string;
 	readonly debts: readonly PlannedDebt[];
 	readonly plan: Plan;
-	/** So many months of it, from the first. */
+	/** The number of months, from the first. */
 	readonly months: number;
 	/** One event for each payment, or one a day with all of it. */
 	readonly each: 'payment' | 'day';
@@ -40,11 +40,11 @@ export interface CalendarWanted extends CalendarPayments {
 	readonly writing: Writing<Language>;
 }
 
-/** So many days before a payment is due one is reminded of it. */
+/** Days from a reminder to its payment's due date. */
 const DAYS_BEFORE = 3;
 const DAY = 24 * 60 * 60;
 
-/** What leaves the client's account on a day: to a debt, or (null) the fee of an agreement. */
+/** A payment on a day: to a debt, or (null) an agreement fee. */
 interface Leaving {
 	readonly date: CalendarDate;
 	readonly debt: string | null;
@@ -94,7 +94,7 @@ const dayOf = (date: string): Date => new Date(`${date.slice(0, 10)}T00:00:00Z`)
 export const eventsOf = (wanted: CalendarPayments): GivenEvent[] =>
 	[...grouped(wanted).keys()].map((event) => ({ plan: wanted.id, event }));
 
-/** What leaves the account by its event: each payment by itself, or those of a day together. */
+/** The payments of each event: one payment, or all those of a day. */
 function grouped({ debts, plan, months, each }: CalendarPayments): Map<string, Leaving[]> {
 	const payments = paymentsOf(debts, plan).filter(({ month }) => month <= months);
 	const paid = payments.map(({ date, index, amount }) => ({

@@ -23,7 +23,7 @@ export function casesOf(file: NamedBytes, locale: Locale): CaseDocument[] {
 	return refuse(locale, at === '' ? 'json problem' : 'json problem at', { name, at, message });
 }
 
-/** What a file says as a list of cases: a document by itself is one, also where it is kept as a “document” with more about it. */
+/** The cases of a file: a list, one document, or one wrapped as “document”. */
 function asCases(said: unknown): unknown {
 	if (typeof said !== 'object' || said === null) return said;
 	if ('version' in said) return { cases: [said] };

@@ -14,7 +14,7 @@ import { sheetsIn } from './sheets';
 import type { Sheet } from './table';
 
 export interface Wanted {
-	/** What a case is made with where the file is a table or a statement. */
+	/** The settings of a case made from a table or a statement. */
 	readonly fresh: NewCase;
 	/** How the file's numbers and dates are written, where it can't be seen. */
 	readonly style: Partial<Style>;

@@ -157,7 +157,7 @@ function readChoice(
 	return refused(problem, text(writing, 'one of', { allowed: among.join(', ') }));
 }
 
-/** What stands in a cell, as text. */
+/** The text of a cell. */
 export function shown(cell: Cell | undefined): string {
 	if (cell === undefined) return '';
 	if (typeof cell === 'string') return cell;

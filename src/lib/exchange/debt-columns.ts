@@ -37,7 +37,7 @@ import { fieldHeading } from '../messages/terms';
 import { SCREEN } from '../reading/writing';
 import { emptyDebt, type DebtEntry, type LendingEntry } from '../document/debt';
 
-/** What a rule asks, as it is in the fields of the form that has it. */
+/** The fields of a payment rule's form as cells. */
 type AskedCells = {
 	[F in AskedField]?: NonNullable<Extract<AskedEntry, Readonly<Record<F, unknown>>>[F]>;
 };
@@ -79,10 +79,10 @@ export interface Flat extends AskedCells, BasisCells {
 	laterRates?: readonly { readonly from: number; readonly annual: Percent }[];
 }
 
-/** What a column can be; later rates are in pairs of columns of a workbook. */
+/** The fields that a column can hold; a workbook has later rates in pairs of columns. */
 export type Field = Exclude<keyof Flat, 'laterRates'>;
 
-/** What a column's cells hold. */
+/** The kind of a column's cells. */
 type Kind =
 	| { readonly of: 'text' | 'money' | 'percent' | 'count' | 'first due' | 'day' | 'flag' }
 	| { readonly of: 'choice'; readonly among: readonly (string | number)[] };
@@ -110,7 +110,7 @@ const column = (field: Field, kind: Kind, heading: string, ...known: string[]): 
 	known: [heading.toLowerCase(), ...known]
 });
 
-/** What else people write above the fields of what is asked. */
+/** Other headings that people write above the fields of a payment rule. */
 // prettier-ignore
 const ASKED_KNOWN: Partial<Readonly<Record<AskedField, readonly string[]>>> = {
 	amount: ['minimum', 'min', 'min payment', 'min pmt', 'minimum due', 'min due', 'minimum payment due', 'payment due', 'required payment', 'monthly minimum', 'monthly payment', 'payment', 'pmt', 'instalment', 'installment'],
@@ -283,7 +283,7 @@ export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry
 	});
 }
 
-/** What is undefined left out. */
+/** Drops undefined entries. */
 const stated = (
 	cells: {
 		readonly [K in Exclude<Field, AskedField | BasisField>]: Flat[K] | undefined;

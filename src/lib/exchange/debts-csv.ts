@@ -16,7 +16,7 @@ export function debtsCsv(debts: readonly DebtEntry[], currency: Currency): strin
 	return csvOf([head, ...rows]);
 }
 
-/** What stands in the cell of a column, as text; empty where the debt says nothing of it. */
+/** The text of a column's cell; empty if the debt has no value. */
 export function written(flat: Flat, { field, kind }: Column, { digits }: Currency): string {
 	const value = flat[field];
 	if (value === undefined) return '';

@@ -30,7 +30,7 @@ export interface TakenLine {
 
 /** A table of debts as it was understood. */
 export interface TakenTable {
-	/** What stands above each column, empty where nothing does; and what it was taken as, null being nothing. */
+	/** The heading of each column (may be empty), and the field it was read as (null: none). */
 	readonly headings: readonly string[];
 	readonly fields: readonly (Field | null)[];
 	readonly numbers: DetectedStyle<NumberStyle>;
@@ -54,7 +54,7 @@ export interface Reader {
 	readonly name: string;
 	readonly writing: Writing;
 	readonly asOf: CalendarDate;
-	/** What the counselor has said of it. */
+	/** The counselor's corrections. */
 	readonly fields?: readonly (Field | null)[] | undefined;
 	readonly style?: Partial<Style> | undefined;
 	/** Which of its sheet's tables it is; the one of which most is known. */
@@ -167,7 +167,7 @@ function datesIn(table: Table, { writing, style }: Reader): DetectedStyle<DateOr
 	return datesOf(cells, (writing.style ?? USUAL_STYLE).dates);
 }
 
-/** What each column is by its heading; of two with one meaning neither is taken. */
+/** The field of each column by its heading; two columns with one meaning are refused. */
 function fieldsOf(
 	headings: readonly string[],
 	{ name, writing }: Reader
@@ -206,7 +206,7 @@ function refuseOtherCurrency(headings: readonly string[], name: string, writing:
 	}
 }
 
-/** What each column is by what stands in it, where nothing stands above. */
+/** The field of each column by its cells, where there are no headings. */
 function guessedFields(
 	rows: readonly NumberedRow[],
 	width: number,

@@ -84,7 +84,7 @@ const GERMAN: Partial<Readonly<Record<Field, readonly string[]>>> = {
 	paymentsLeft: listed('restraten, verbleibende raten, restlaufzeit')
 };
 
-/** What each column can mean, in the order in which headings are given to them, and all that is written above it. */
+/** The meanings of columns in order of priority, each with all its known headings. */
 export const HEADINGS: readonly { readonly field: Field; readonly words: readonly string[] }[] =
 	COLUMNS.map(({ field, known }) => ({
 		field,
@@ -101,7 +101,7 @@ export const meaningOf = (heading: string): string =>
 		.replace(/[^\p{L}\p{N}]+/gu, ' ')
 		.trim();
 
-/** What people call the sum of a column, in a cell by itself. */
+/** Words for a total, in a cell of its own. */
 const TOTAL =
 	/^(grand |sub|sub |gran |sous |zwischen)?(totals?|totales|totaux|sums?|sumas?|somme|summe|gesamt|gesamtsumme|gesamtbetrag|insgesamt)( (of|de|des|du|der))?( (all|todo|todas|general|tout|aller))?( (owed|debts?|balances?|deudas?|dettes?|schulden))?$/;
 

@@ -15,7 +15,7 @@ export interface Message {
 	readonly language: string;
 	readonly attachments: readonly Attachment[];
 	readonly date: Date;
-	/** What tells it from all others. */
+	/** The id of the message. */
 	readonly id: string;
 }
 

@@ -20,7 +20,7 @@ export interface NamedDebt {
 	readonly name: string;
 }
 
-/** What is said of a debt in a month. */
+/** Figures of a debt in a month. */
 export const SHARE_FIGURES = ['paid', 'interest', 'closing'] as const;
 export type ShareFigure = (typeof SHARE_FIGURES)[number];
 

@@ -20,10 +20,10 @@ import { cents } from '../core/quantities/money';
 import { WHOLE } from '../core/quantities/rate';
 import { exact, formulaOf } from './sheet-formula';
 
-/** What a cell holds: a figure or text, or a formula. */
+/** The content of a cell: a figure, text or a formula. */
 export type CellValue = number | string | { readonly formula: string };
 
-/** What rules have of their own in a line of debts: amounts, shares and counts. */
+/** Columns of the payment rules in a line of debts: amounts, percentages and counts. */
 const RULE_TERMS = ASKED_FIELDS.filter(
 	([field, { of }]) =>
 		of !== 'choice' &&
@@ -47,7 +47,7 @@ export interface MonthCells {
 	readonly charges: string | null;
 	readonly interest: string;
 	readonly asked: string;
-	/** What is asked in the first month of its rule, after interest alone. */
+	/** The scheduled payment of the first month of its rule, after interest-only payments. */
 	readonly firstAsked: string;
 	readonly rate: string;
 }
@@ -76,7 +76,7 @@ export function isLive(terms: DebtTerms, first: number): boolean {
 	);
 }
 
-/** What is written into the cells of a debt's terms, amounts in units of the currency. */
+/** The values of a debt's term cells, amounts in whole units. */
 export function termValues(
 	terms: DebtTerms,
 	digits: number,
@@ -109,7 +109,7 @@ export function termValues(
 export const rateAt = ({ of, rates }: TermCells, k: number): string =>
 	rates.findLast(({ from }) => from <= k)?.at ?? of.rate;
 
-/** What is added to the balance in period k, of a debt that is still owed. */
+/** Formula: charges of period k while the debt has a balance. */
 export const chargesFormula = (terms: DebtTerms, k: number, opening: string, digits: number) =>
 	`IF(${opening}>0,${amountIn(terms.charges, k) / 10 ** digits},0)`;
 
@@ -133,7 +133,7 @@ export function interestFormula(
 export const statementFormula = ({ opening, charges, interest }: MonthCells, digits: number) =>
 	exact([opening, ...(charges === null ? [] : [charges]), interest].join('+'), digits);
 
-/** What is asked in period k, at most what is owed (specification, section 4). */
+/** Formula: the scheduled payment of period k, at most the balance (specification, section 4). */
 export function askedFormula(
 	terms: DebtTerms,
 	k: number,
@@ -147,7 +147,7 @@ export function askedFormula(
 	return `IF(OR(${due}>${owed},${owed}<=${cells.of.clearBelow}),${owed},${due})`;
 }
 
-/** What the rule asks before it is held to what is owed; null: all of it. */
+/** Formula: the rule's payment before it is capped at the balance; null: the whole balance. */
 function dueFormula(
 	terms: DebtTerms,
 	k: number,

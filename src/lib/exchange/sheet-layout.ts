@@ -84,7 +84,7 @@ export const columnOf = (index: number, of: OfDebt): string =>
 export const rangeOf = (letter: string, rows: number): string =>
 	`${MONTHS}!${letter}$${FIRST_MONTH_ROW}:${letter}$${FIRST_MONTH_ROW + rows - 1}`;
 
-/** What the cells of all rows are made from. */
+/** The input of all rows. */
 export interface Laid extends WorkbookWanted {
 	readonly live: readonly boolean[];
 	readonly terms: PlanTerms;

@@ -45,7 +45,7 @@ const OF_DEBT_HEADINGS: Readonly<Record<OfDebt, string>> = {
 	paid: t('Paid'),
 	closing: t('Closing')
 };
-/** So many months are written before the page is told how far it is. */
+/** Months written between two reports of progress. */
 const AT_A_TIME = 24;
 
 export async function writeMonths(sheet: ExcelJS.Worksheet, laid: Laid): Promise<void> {
@@ -130,7 +130,7 @@ function writeMonth(
 	debts.forEach((_, index) => writeShare(sheet, index, month, kept, laid));
 }
 
-/** What debts that are figures take of what is passed on. */
+/** The extra money that debts with fixed figures take. */
 const figuresInLine = (cell: (index: number, of: OfDebt) => string, { live }: Laid): string[] =>
 	live.flatMap((isFormulas, index) => (isFormulas ? [] : [cell(index, 'line')]));
 
@@ -262,7 +262,7 @@ function writeShare(
 	formula('closing', exact(`${owed}-${at('paid')}`, digits));
 }
 
-/** What is left when those before it in line have taken what they can. */
+/** Formula: the money left after the debts ahead in line. */
 function lineFormula(index: number, row: number, laid: Laid): string {
 	const { debts, live, currency, firstMonths } = laid;
 	const month = row - FIRST_MONTH_ROW + 1;

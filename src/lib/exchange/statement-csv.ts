@@ -10,7 +10,7 @@ import { isTotal } from './heading-words';
 import type { Cell, Row } from './table';
 import { datesOf, numbersOf, plainNumber, slashed } from './written-style';
 
-/** What a table of transactions says of an account: of which one, where it says so, and what was owed last. */
+/** A table of transactions: its account, if named, and its last balance. */
 export interface TransactionTable {
 	/** Empty where no column has it. */
 	readonly account: string;

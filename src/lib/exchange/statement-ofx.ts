@@ -18,7 +18,7 @@ export interface AccountStatement {
 	readonly currency: Currency;
 	/** The day of the balance. */
 	readonly asOf: CalendarDate;
-	/** What is owed: the file has it below zero. */
+	/** The balance owed: negative in the file. */
 	readonly owed: Cents;
 	/** Beyond what is owed, what may be borrowed, where the file says it. */
 	readonly limit: Cents | null;

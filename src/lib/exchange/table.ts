@@ -4,7 +4,7 @@ import type { CalendarDate } from '../core/quantities/calendar';
 import type { Locale } from '../messages/message';
 import { LIMITS_OF_FILES, refuse } from './bytes';
 
-/** What stands in a cell: a text as somebody wrote it, or a number or a day that a workbook knows as such. */
+/** The content of a cell: a text as written, or a workbook's number or date. */
 export type Cell =
 	string | { readonly number: number; readonly isShare: boolean } | { readonly day: CalendarDate };
 
@@ -36,7 +36,7 @@ export function rowsOfText(written: string, name: string, locale: Locale): Row[]
 	return data.map((row) => row.map(readable));
 }
 
-/** What stands between cells is counted before any of them is made; in quotes it stands between none, so a line may have more. */
+/** Counts separators before any cell is made; those in quotes separate nothing, so a line may have more. */
 function refuseWide(written: string, delimiter: string, name: string, locale: Locale): void {
 	const { columns, cells } = LIMITS_OF_FILES;
 	const mark = delimiter.charCodeAt(0);
@@ -62,7 +62,7 @@ function delimiterOf(written: string): string {
 	return isList ? ', ' : ',';
 }
 
-/** What is written in front of a text that a sheet would run as a formula, so that it doesn't. */
+/** The prefix that keeps a spreadsheet from running a text as a formula. */
 const GUARD = "'";
 
 /** A text as it is safe in a sheet, signs of full width among what begins a formula; read back it is the same. */

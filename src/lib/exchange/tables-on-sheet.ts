@@ -10,7 +10,7 @@ export interface TablePlace {
 	readonly head: number | null;
 	readonly end: number;
 	readonly columns: readonly [from: number, end: number];
-	/** What stands alone in the row above its headings. */
+	/** The title in the row above the headings. */
 	readonly title: string;
 }
 
@@ -38,7 +38,7 @@ export function tableUnder(rows: readonly Row[], head: number | null): TablePlac
 
 const KNOWN = new Set(HEADINGS.flatMap(({ words }) => words));
 const isKnown = (cell: Cell | undefined): boolean => KNOWN.has(meaningOf(shown(cell)));
-/** What a known heading means first of all. */
+/** The primary meaning of a known heading. */
 const fieldOf = (cell: Cell): Field | undefined =>
 	HEADINGS.find(({ words }) => words.includes(meaningOf(shown(cell))))?.field;
 const isBlank = (cell: Cell | undefined): boolean => shown(cell).trim() === '';

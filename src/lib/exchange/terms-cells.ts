@@ -13,7 +13,7 @@ const HELD = ', as at first';
 export const ruleInCell = (rule: PaymentRule): string =>
 	askedInCell(kindOf(rule), SCREEN) + (isFrozen(afterInterest(rule)) ? HELD : '');
 
-/** What rules were called in workbooks of before. */
+/** Names of rules in earlier workbooks. */
 const EARLIER: Readonly<Record<string, AskedKind>> = { 'equal payments': 'level' };
 
 /** The rule that is called so; undefined where none is. */
@@ -22,7 +22,7 @@ export function ruleCalled(words: string): AskedKind | undefined {
 	return ASKED_KINDS.find((kind) => askedInCell(kind, SCREEN) === said) ?? EARLIER[said];
 }
 
-/** What no cell of the workbook's own columns says: the next due date, and what is not as usual. */
+/** Cells beyond the workbook's own columns: the next due date, and unusual terms. */
 export function furtherCells(terms: DebtTerms): Flat {
 	const { rate, payment, firstDue } = terms;
 	const flat: Flat = { firstDue, ...unusual(payment) };
@@ -39,7 +39,7 @@ export function furtherCells(terms: DebtTerms): Flat {
 	return flat;
 }
 
-/** What a rule has beyond the cells of its terms, where it is not as usual. */
+/** Unusual fields of a rule beyond the cells of its terms. */
 function unusual(payment: PaymentRule): Flat {
 	const rule = afterInterest(payment) as unknown as Readonly<Record<string, unknown>>;
 	const inCells = onSheet(payment).terms(payment, 0);

@@ -1,4 +1,4 @@
-/** What stands in the cells of a workbook. */
+/** Texts in the cells of a workbook. */
 import en from '../messages/en/labels/workbook.json';
 import { labelsOf } from '../messages/labels';
 

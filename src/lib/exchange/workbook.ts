@@ -36,7 +36,7 @@ export async function sheetsOf({ name, bytes }: NamedBytes, locale: Locale): Pro
 /** The sheets in the archive. */
 const SHEET = /^\/?xl\/worksheets\/[^/]+\.xml$/i;
 
-/** So many bytes of an archive are unpacked at a time: what they become stays small enough to be counted. */
+/** Bytes of an archive unpacked at a time, so that the result stays small enough to count. */
 const SLICE = 16 * 1024;
 
 /**
@@ -87,7 +87,7 @@ function lookInside({ name, bytes }: NamedBytes, locale: Locale): void {
 	}
 }
 
-/** What a cell shows, by its stored result where it is a formula. */
+/** The value of a cell; of a formula, its stored result. */
 function cellOf(cell: ExcelJS.Cell): Cell {
 	const { result } = cell;
 	const value: unknown = cell.type === ExcelJS.ValueType.Formula ? result : cell.value;

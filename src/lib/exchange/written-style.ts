@@ -2,7 +2,7 @@
 import { calendarDate } from '../core/quantities/calendar';
 import type { DateOrder, NumberStyle } from '../messages/style';
 
-/** What the cells leave open: one way, either way with another meaning, or no way that reads them all. */
+/** The styles that fit the cells: one, either with a different meaning, or none that reads them all. */
 export interface DetectedStyle<T> {
 	readonly is: T;
 	/** `either`: another way reads all of it too and means something else, so it is to be asked. */

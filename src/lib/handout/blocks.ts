@@ -1,4 +1,4 @@
-/** What a client takes home, as data: it is drawn as a page and as a PDF. */
+/** The blocks of a client handout as data, drawn as a page and as a PDF. */
 import type { Sentence } from '../messages/sentence';
 import type { Paper } from '../document/handout-parts';
 
@@ -49,7 +49,7 @@ export interface Handout {
 	/** “page 1 of 2” */
 	readonly page: (page: number, pages: number) => string;
 	readonly blocks: readonly Block[];
-	/** What is said where a letter has no picture in the fonts. */
+	/** The note for characters that the fonts lack. */
 	readonly replaced: string;
 }
 
@@ -59,5 +59,5 @@ export const PAPER_SIZES = {
 	letter: { width: 612, height: 792 }
 } as const;
 export const MARGIN = 44;
-/** What is between the margins. */
+/** The width between the margins. */
 export const PICTURE_WIDTH = 506;

@@ -1,4 +1,4 @@
-/** What the parts of a hand-out are made of. */
+/** The input of a handout's parts. */
 import type { carriedPlan } from '../document/carried-plans';
 import type { CaseDocument } from '../document/case';
 import type { PlanEntry } from '../document/plan';

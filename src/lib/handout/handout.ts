@@ -1,4 +1,4 @@
-/** The hand-out of a plan: the parts that are chosen, in the client's language, with the plan's figures. */
+/** The handout of a plan: the parts that are chosen, in the client's language, with the plan's figures. */
 import { moneyThatCovers } from '../core/plan/answers';
 import { comparedPlan } from '../core/plan/comparison';
 import { byPayoff } from '../core/plan/over-time';
@@ -35,7 +35,7 @@ import { heading, paragraph, type Handed, type HandedDebt } from './handed';
 import { monthsBlocks, payBlocks } from './payments';
 import { planPicture } from './plan-picture';
 
-/** How the hand-out of a case is written: English as the case is, another language as it is in its country. */
+/** How the handout of a case is written: English as the case is, another language as it is in its country. */
 export function handoutWriting({ handout, currency, style }: CaseDocument): Writing<Language> {
 	const { language } = handout;
 	return {
@@ -45,7 +45,7 @@ export function handoutWriting({ handout, currency, style }: CaseDocument): Writ
 	};
 }
 
-/** The hand-out of a plan of a case. */
+/** The handout of a plan of a case. */
 export function handoutOf(document: CaseDocument, entry: PlanEntry): Handout {
 	const writing = handoutWriting(document);
 	const carried = carriedPlan(document, entry);

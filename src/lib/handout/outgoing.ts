@@ -30,7 +30,7 @@ import { planPicture, plansPicture } from './plan-picture';
 import { scheduleOf } from './schedule';
 import type { NothingToMakeReason } from '../words/exports';
 
-/** What a file is of. */
+/** The subject of a file. */
 export type Subject =
 	| { readonly of: 'case' }
 	| { readonly of: 'debt'; readonly id: string }
@@ -78,7 +78,7 @@ export interface OutgoingFile {
 /** How far it is, from 0 to 1. */
 export type Tell = (done: number) => void;
 
-/** What a file is made with where it is made: PDFs need their faces, which lie elsewhere in a page. */
+/** Tools of the place where files are made: PDFs need fonts, which a page loads from elsewhere. */
 export interface Tools {
 	readonly pdf: (handout: Handout, tell: Tell) => Promise<Uint8Array>;
 }
@@ -216,7 +216,7 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 	}
 }
 
-/** What a plan is called in a file: that its terms are assumed is said with its name. */
+/** The name of a plan in a file, marked where its terms are assumed. */
 const titleOf = (entry: PlanEntry, writing: Writing<Language>): string =>
 	assumesTerms(entry) ? handoutText(writing, 'is assumed', { title: entry.name }) : entry.name;
 
@@ -251,7 +251,7 @@ const creditorOf = (
 	debts.find((debt) => debt.id === id)?.noted.creditor ||
 	(listed.find((debt) => debt.id === id)?.name ?? '');
 
-/** What a file is called by, after the client. */
+/** The file name's part after the client. */
 function whatOf({ debts, plans }: CaseDocument, subject: Subject): string {
 	switch (subject.of) {
 		case 'case':

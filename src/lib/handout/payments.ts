@@ -1,4 +1,4 @@
-/** What to pay: in the first month of the plan, and month by month. */
+/** The payments of the first month, and month by month. */
 import { paymentsOf, spentIn } from '../core/plan/payments';
 import type { PlanMonth } from '../core/plan/terms';
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
@@ -18,12 +18,12 @@ import { say, type Sentence } from '../messages/sentence';
 import type { Block, Row } from './blocks';
 import { heading, paragraph, type Handed, type HandedDebt } from './handed';
 
-/** So many months are on the page one by one. */
+/** Months listed one by one. */
 const MONTHS = 12;
 /** An amount of more characters makes the months' columns too wide for one table. */
 const NARROW = 9;
 
-/** What each debt gets in the month in which the plan begins, when it is gone, what it costs. */
+/** Each debt's payment in the plan's first month, its payoff and its interest. */
 export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 	const { plan, terms } = carried;
 	const month = plan.kept[plan.begins - 1] ?? plan.kept[0];
@@ -87,7 +87,7 @@ export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 const paidIn = ({ shares }: PlanMonth, index: number): Cents =>
 	shares.find((share) => share.index === index)?.paid ?? ZERO;
 
-/** What comes on top within the months on the page, and where the money changes. */
+/** One-time amounts within the listed months, and changes of the budget. */
 function expected(
 	kept: readonly PlanMonth[],
 	{ terms, plan }: Handed['carried'],

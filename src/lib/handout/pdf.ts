@@ -1,4 +1,4 @@
-/** A hand-out as PDF: its blocks laid out on pages, faces embedded; a table breaks between rows and repeats its head. */
+/** A handout as PDF: its blocks laid out on pages, faces embedded; a table breaks between rows and repeats its head. */
 import type {
 	Content,
 	ContentTable,
@@ -11,7 +11,7 @@ import { MARGIN, PAPER_SIZES, type Block, type Handout, type Table } from './blo
 import { faceOf, fontRuns, isPrintable, type Family, type FontLoader, type Subset } from './fonts';
 import { element, HAIRLINE, INK, picture, QUIET } from './svg';
 
-/** What draws PDFs, where it runs. */
+/** The PDF engine of the place where it runs. */
 export interface PdfMaker {
 	readonly addFonts: (fonts: Record<string, { normal: string; bold: string }>) => void;
 	readonly setProgressCallback: (tell: (done: number) => void) => void;
@@ -23,7 +23,7 @@ const TOGETHER = 18;
 const SIZE = 10;
 const DENSE = 7.6;
 
-/** Draws a hand-out; `tell` is told how much of it is drawn, from 0 to 1. */
+/** Draws a handout; `tell` is told how much of it is drawn, from 0 to 1. */
 export async function pdfOf(
 	handout: Handout,
 	maker: PdfMaker,
@@ -36,7 +36,7 @@ export async function pdfOf(
 	return new Uint8Array(await maker.createPdf(definition).getBuffer());
 }
 
-/** The faces that a hand-out needs: those of Latin, and those for the letters of its texts. */
+/** The faces that a handout needs: those of Latin, and those for the letters of its texts. */
 async function facesOf(handout: Handout, load: FontLoader) {
 	const texts = textsIn(handout);
 	const faces: Record<string, { normal: string; bold: string }> = {};
@@ -53,7 +53,7 @@ async function facesOf(handout: Handout, load: FontLoader) {
 	return faces;
 }
 
-/** Every letter of a hand-out. */
+/** Every letter of a handout. */
 function textsIn({ left, right, blocks }: Handout): string {
 	const letters = new Set(left + right);
 	const add = (text: string) => [...text].forEach((letter) => letters.add(letter));

@@ -25,7 +25,7 @@ const RIGHT = 12;
 const TOP = 8;
 const ROW = 12;
 
-/** So many rows of payoff dates are in the height that is wished; more of them make the picture higher. */
+/** Rows of payoff dates within the requested height; more rows make the chart taller. */
 const ROWS_WITHIN = 3;
 
 /**
@@ -115,7 +115,7 @@ export function planPicture(
 /** How a line is told from the others without colour. */
 const DASHES = ['', '9 4', '2 3', '12 3 2 3', '5 5', '1 5'];
 
-/** What is owed in all under each of several plans, over one time axis. */
+/** The total balance under each of several plans, over one time axis. */
 export function plansPicture(
 	plans: readonly { readonly name: string; readonly plan: Plan }[],
 	asOf: CalendarDate,

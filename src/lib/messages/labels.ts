@@ -5,7 +5,7 @@ import { interest, plain, type Sentence } from './sentence';
 /** The language of the screens. */
 const SCREENS: Locale = { language: 'en' };
 
-/** What writes the labels of a screen, from its file in each language; in `<interest>` is what has the colour of interest. */
+/** Makes the functions that write a screen's labels, from its file in each language. `<interest>` has the color of interest. */
 export function labelsOf<Id extends string>(files: {
 	readonly en: Readonly<Record<Id, unknown>>;
 }): {

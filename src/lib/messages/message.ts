@@ -30,7 +30,7 @@ const NUMBERS: Readonly<Record<NumberStyle, string>> = {
 /** As it is in its file, or as it was read when the program was built. */
 type Message = ConstructorParameters<typeof IntlMessageFormat>[0];
 
-/** What a named part is: a text, a count, phrases, or for a tag what becomes of the phrases within. */
+/** The value of a named part: a text, a count, phrases, or for a tag a function of the phrases within. */
 type Part = string | number | Phrase | Sentence | ((inner: Sentence) => Sentence);
 export type Parts = Readonly<Record<string, Part>>;
 

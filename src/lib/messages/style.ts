@@ -42,7 +42,7 @@ export function styleIn(language: string, currency: string): Style {
 	return styleOf(isOfOneCountry(currency) ? `${language}-${currency.slice(0, 2)}` : language);
 }
 
-/** What is written before and after an amount of a currency. */
+/** The signs before and after an amount of a currency. */
 interface SignAround {
 	readonly before: string;
 	readonly after: string;
@@ -87,7 +87,7 @@ export function signAround(currency: string, { numbers }: Style): SignAround {
 const isOfOneCountry = (currency: string): boolean =>
 	!currency.startsWith('X') && !currency.startsWith('EU');
 
-/** What is mostly spoken and written in a country. */
+/** The main language of a country. */
 function localeIn(region: string, otherwise: string): string {
 	const { language } = new Intl.Locale('und', { region }).maximize();
 	return language ? `${language}-${region}` : otherwise;

@@ -1,4 +1,4 @@
-/** What payment rules, ways of charging interest, their fields and what can be in them are called. */
+/** Names of payment rules, interest methods, their fields and choices. */
 import type { Basis, BasisField } from '../core/debt/interest/all-ways';
 import type { AskedField, AskedKind, AskedNeed } from '../core/debt/rules/asked';
 import en from './en/terms.json';
@@ -34,7 +34,7 @@ export const fieldLabel = (field: TermField, locale: Locale): string =>
 export const fieldHeading = (field: TermField, locale: Locale): string =>
 	text(locale, `${field} heading`);
 
-/** What a debt lacks while the field is empty. */
+/** Name of the field in a list of missing ones. */
 export const fieldMissing = (field: AskedNeed, locale: Locale): string =>
 	text(locale, `${field} missing`);
 
@@ -69,10 +69,10 @@ export function choiceWords(
 /** How a way of charging interest is called. */
 export const basisName = (basis: Basis, locale: Locale): string => text(locale, `basis ${basis}`);
 
-/** What it does, by an example; `again`: where interest is added at other times than payments are due. */
+/** Explains the method by an example; `again`: where interest is added at other times than payments are due. */
 export const basisExample = (basis: Basis | 'again', parts: Parts, locale: Locale): string =>
 	text(locale, `basis ${basis} example`, parts);
 
-/** What is in a field of it, in the line that says how interest is charged. */
+/** The value of a field in the one-line summary of the interest terms. */
 export const basisPart = (field: BasisField, value: unknown, often: string, locale: Locale) =>
 	text(locale, `${field} line`, { value: String(value), often });

@@ -62,7 +62,7 @@ function otherReading(bare: string, { digits }: Currency): readonly [Cents, Cent
 	return isWritten ? null : [(Number(whole + fraction) * 10 ** digits) as Cents, decimal as Cents];
 }
 
-/** What was typed without the currency's own sign or code; null where it has those of another one. */
+/** The typed text without its own currency's sign or code; null if it has another currency's. */
 function withoutCurrency(typed: string, { code }: Currency): string | null {
 	const own = signsOf(code).map(escaped).join('|');
 	const [, bare = ''] =

@@ -30,7 +30,7 @@ export async function answering(work: () => Promise<Response>): Promise<Response
 	}
 }
 
-/** What a page needs; what can't be read now is said on a page of its own. */
+/** Loads the data of a page; an error while loading becomes an error page. */
 export async function loading<T>(work: () => Promise<T>): Promise<T> {
 	try {
 		return await work();
@@ -63,7 +63,7 @@ export function answerTo(written: Written): Response {
 	}
 }
 
-/** What was sent is known where it came from: only what was written otherwise is told. */
+/** Answers a save with the fields that were written differently from what was sent. */
 function savedIn({ state, sent }: Extract<Written, { outcome: 'saved' }>): Saved {
 	const { document, ...told } = state;
 	return sent ? { ...told, changes: differenceBetween(sent, document) } : state;

@@ -9,7 +9,7 @@ import { judgedBeside } from './judging';
 const SMALL = 65_536;
 /** One that may hold a whole case, or several. */
 export const LARGEST = 8_000_000;
-/** What is larger than this is judged beside the program. */
+/** Bodies above this many bytes are validated in a thread of their own. */
 const LARGE = 32_768;
 
 /** A request's body that passed its schema, or the refusal to send. */
@@ -108,7 +108,7 @@ const [QUOTE, ESCAPE, COMMA, GROUP, GROUP_END, LIST, LIST_END] = [...'"\\,{}[]']
 	sign.charCodeAt(0)
 );
 
-/** What a JSON text is built of, counted while it comes in: to read one of millions of groups takes seconds. */
+/** Counts the structure of a JSON text while it arrives: parsing one of millions of groups takes seconds. */
 class Structure {
 	#parts = 0;
 	#isText = false;

@@ -31,7 +31,7 @@ function here(): Store {
 	return opened;
 }
 
-/** What is damaged; null where nothing is known to be. */
+/** The damage found; null if none is known. */
 export const damageFound = () => opened?.damage() ?? null;
 
 /** Every case that can still be read out of damaged data, as it was last saved. */

@@ -5,7 +5,7 @@ import { settings } from './settings';
 const PATIENCE = settings().lendersWait;
 const LONGEST = 2_000_000;
 
-/** What came of asking for one account. */
+/** The result of requesting one account's statement. */
 export type Asked =
 	| { readonly kind: 'statement'; readonly text: string }
 	| { readonly kind: 'silent' | 'unknown' | 'nonsense' | 'unset' };

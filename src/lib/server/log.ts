@@ -1,7 +1,7 @@
 import pino from 'pino';
 import { settings } from './settings';
 
-/** What went wrong, and no more: no client's figures, no secrets. */
+/** The loggable part of an error: no client's figures, no secrets. */
 export const log = pino({ level: settings().log }, pino.destination(2));
 
 /** An error whose message is ours and quotes nothing that it was given. */

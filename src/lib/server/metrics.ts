@@ -1,4 +1,4 @@
-/** What there is to be watched: numbers in Prometheus' text format, on a port of their own, for this machine alone. */
+/** Metrics in Prometheus' text format, on a port of their own, for this machine alone. */
 import { createServer } from 'node:http';
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
 import { damageFound } from './database';

@@ -244,7 +244,7 @@ const SETTINGS = {
 /** Of the program itself and of its tests: not for anybody to set. */
 const OWN = ['RESIDUUM_BUILD', 'RESIDUUM_RANDOM'];
 
-/** What is said of a setting may quote it, unless a password may be in it. */
+/** Whether a message may quote the value of a setting: not where it may contain a password. */
 const SECRET = 'DATABASE_URL';
 
 /**
@@ -318,7 +318,7 @@ export const nothingSet = () =>
 			.map((name) => [name, undefined])
 	);
 
-/** What can be set, for whoever starts the program. */
+/** The help text of all settings. */
 export function settingsInWords() {
 	const lines = Object.values(SETTINGS)
 		.filter(({ name }) => !OWN.includes(name))

@@ -21,7 +21,7 @@ const { sentence, text } = messagesOf({ en, es });
 
 type AnyWriting = Writing<Language>;
 
-/** A heading, a column's head, or another single text of the hand-out. */
+/** A heading, a column's head, or another single text of the handout. */
 export const handoutText = (
 	writing: AnyWriting,
 	id: keyof typeof en,

@@ -13,7 +13,7 @@ const outbox = messagesOf({ en: enOutbox });
 export const mailSubject = (label: string, writing: Writing<Language>): string =>
 	text(writing, 'subject', { label });
 
-/** The text that a message begins with: what the hand-out answers, and what to do when money is short. */
+/** The text that a message begins with: what the handout answers, and what to do when money is short. */
 export function mailText(
 	{
 		blocks

@@ -26,6 +26,6 @@ export function interestBeforeFirst(terms: Known): number[] {
 	return interest;
 }
 
-/** What is owed when period 1 begins, in minor units. */
+/** The balance at the beginning of period 1, in minor units. */
 export const owedAtFirst = (terms: Known): number =>
 	interestBeforeFirst(terms).reduce((sum, interest) => sum + interest, terms.opening);

@@ -1,4 +1,4 @@
-/** What a lender's entries on an account come to: amounts below zero are taken from the account's holder. */
+/** Sums of a creditor's entries on an account; negative amounts are charged to the account holder. */
 import type { CalendarDate } from '../quantities/calendar';
 import { minus, negative, plus, sumOf, type Cents } from '../quantities/money';
 
@@ -7,7 +7,7 @@ export interface Entry {
 	readonly amount: Cents;
 }
 
-/** What entries after one day, up to and with another, add to what is owed. */
+/** The change of the balance by entries after one day, up to and including another. */
 export const addedBy = (
 	entries: readonly Entry[],
 	after: CalendarDate,
@@ -20,7 +20,7 @@ export const addedBy = (
 		)
 	);
 
-/** What of a balance follows neither from the one before it nor from the entries since. */
+/** The part of a balance that neither the previous balance nor the entries since explain. */
 export const unexplained = (
 	last: { readonly date: CalendarDate; readonly balance: Cents },
 	entries: readonly Entry[],

@@ -45,6 +45,6 @@ interface SheetMonth {
 export interface RuleOnSheet<R> {
 	/** Its terms, each in a cell where it can be changed, or as an expression over others; `i`: the periodic rate. */
 	terms(rule: R, i: Expression): Readonly<Record<string, 'as it is' | Expression>>;
-	/** What is asked in a month before it is held to what is owed; null: all that is owed. */
+	/** The scheduled payment of a month before it is capped at the balance; null: the whole balance. */
 	asks(rule: R, month: SheetMonth): Expression | null;
 }

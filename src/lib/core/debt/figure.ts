@@ -30,7 +30,7 @@ export interface RowFigure extends OfRun {
 	readonly k: number;
 }
 
-/** What the payments of one calendar year come to. */
+/** A sum of one calendar year's payments. */
 export interface YearFigure extends OfRun {
 	readonly of: 'year';
 	readonly name: Extract<
@@ -64,7 +64,7 @@ export interface AgainstFigure extends OfRun {
 
 export type Figure = RowFigure | YearFigure | TotalFigure | AgainstFigure;
 
-/** What a figure comes to. */
+/** The value of a figure. */
 export type Result =
 	| { readonly kind: 'money'; readonly amount: Cents }
 	| { readonly kind: 'payments'; readonly count: number }

@@ -9,7 +9,7 @@ import { rowAt, run } from './run';
 import { afterInterest, interestPeriods } from './rules/all-rules';
 import { plannedTerms, wayTerms, type Pays, type StatedDebt } from './ways';
 
-/** What is in force of a debt after a day. */
+/** The terms of a debt in force after a day. */
 export interface InForce {
 	/** How many of its payments were due by then, and when the next one is. */
 	readonly elapsed: number;
@@ -21,7 +21,7 @@ export interface InForce {
 	readonly interestOnly: number;
 	/** The equal payment as it was set, and how many are left; null where there is none, or not yet. */
 	readonly level: { readonly payment: Cents | null; readonly periods: number } | null;
-	/** What still lies ahead; what comes again and again from its next day on. */
+	/** Events still ahead; recurring ones from their next date. */
 	readonly happenings: readonly Happening[];
 }
 
@@ -115,7 +115,7 @@ function levelAfter(debt: StatedDebt, elapsed: number): InForce['level'] {
 	};
 }
 
-/** What of a happening lies after a period; null where it is past. */
+/** The part of an event after a period; null if it is past. */
 function happeningAfter(item: Happening, { known }: StatedDebt, elapsed: number): Happening | null {
 	const from = periodOn(known, item.date);
 	if (from > elapsed) return item;

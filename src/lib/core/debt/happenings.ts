@@ -36,7 +36,7 @@ interface Dated {
 export type Happening = Dated &
 	(
 		| ({ readonly kind: 'extra' } & Repeated)
-		/** What is added to the balance: a purchase, or a fee. */
+		/** An amount added to the balance: a purchase or a fee. */
 		| ({ readonly kind: 'charge'; readonly fee: boolean } & Repeated)
 		/** A payment that is missed. */
 		| { readonly kind: 'skip' }
@@ -46,7 +46,7 @@ export type Happening = Dated &
 		| { readonly kind: 'rate'; readonly annual: Percent; readonly reamortize: boolean }
 	);
 
-/** What of all this the lender decides and not the client: it comes in whatever way the debt is paid. */
+/** Events that the creditor decides, not the client: they occur whatever way the debt is paid. */
 export const isLenders = ({ kind }: Pick<Happening, 'kind'>) =>
 	kind === 'rate' || kind === 'charge';
 
@@ -99,7 +99,7 @@ export function periodsBetween(paymentsPerYear: number, perYear: number): number
 	return Math.max(1, Math.round(paymentsPerYear / perYear));
 }
 
-/** What happens, in the periods of a debt; `asked` is the rule that a payment goes back to. */
+/** Events in periods of a debt; `asked` is the rule that a payment goes back to. */
 export function happeningTerms(
 	happenings: readonly Happening[],
 	dates: Dates,

@@ -5,7 +5,7 @@ import { amountIn } from './recurring';
 import { afterInterest, balloonOf } from './rules/all-rules';
 import type { Run, RunRow } from './run';
 
-/** What is out of the ordinary in one period of a run. */
+/** Anything unusual in one period of a run. */
 export type Mark =
 	/** A whole period before the first due one: interest runs, and nothing is due. */
 	| { readonly kind: 'not due' }

@@ -3,7 +3,7 @@ import type { Cents } from '../quantities/money';
 import { rowAt, type Run } from './run';
 import { yearsOf } from './years';
 
-/** What was paid in one payment or one calendar year, split into interest and principal. */
+/** One payment, or the payments of one calendar year, split into interest and principal. */
 export interface PartsBar {
 	/** The first and the last payment in it. */
 	readonly from: number;

@@ -10,7 +10,7 @@ import { interestOn, NO_DAYS } from '../quantities/rate';
 import { amountIn, feesIn } from './recurring';
 import { enterStretch, type Stretch } from './stretches';
 
-/** What is known of a period before anything is paid (specification, section 3), in minor units. */
+/** A period before anything is paid (specification, section 3), in minor units. */
 export interface OpenPeriod {
 	charges: number;
 	/** The part of the charges that are fees. */
@@ -18,9 +18,9 @@ export interface OpenPeriod {
 	interest: number;
 	/** opening + charges + interest, the statement balance: S in section 9. */
 	owed: number;
-	/** What the rule asks, at most the statement: R in section 9. */
+	/** The scheduled payment, at most the statement balance: R in section 9. */
 	asked: number;
-	/** What comes with the debt itself, its own extras, and of that what it can take beyond R. */
+	/** The debt's own extra payments, and how much of them it can take beyond R. */
 	extra: number;
 	own: number;
 }
@@ -73,10 +73,10 @@ export function openPeriod(
 	period.own = Math.min(extra, statement - asked);
 }
 
-/** What is left of sums of fractions where nothing is owed, in minor units. */
+/** The largest rounding residue of fractions that counts as zero, in minor units. */
 const NOISE = 1e-6;
 
-/** What can be paid of what is owed: in full precision it may miss the statement by its last bits. */
+/** The part of a payment that the balance can take: in full precision it may miss the statement by its last bits. */
 export const payable = ({ owed }: OpenPeriod, amount: number): number =>
 	owed - amount < NOISE ? owed : amount;
 

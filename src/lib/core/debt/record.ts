@@ -19,7 +19,7 @@ export interface PeriodRecord extends Readonly<OpenPeriod> {
 	/** The rate as it begins. */
 	readonly annual: Percent;
 	readonly days: Readonly<PeriodDays>;
-	/** What was in force. */
+	/** The terms in force. */
 	readonly stretch: Readonly<Stretch>;
 	/** Whether it is one in which nothing is scheduled. */
 	readonly isSkipped: boolean;

@@ -33,7 +33,7 @@ export type Ending =
 			readonly lowest: Cents;
 			readonly lowestPeriod: number;
 			readonly lowestDate: CalendarDate;
-			/** What the period after the lowest balance added to it; 0 where it stays the same. */
+			/** The increase in the period after the lowest balance; 0 if the balance stays the same. */
 			readonly growth: Cents;
 	  }
 	| { readonly status: 'beyond'; readonly limit: 'a hundred years' | 'largest balance' };
@@ -70,7 +70,7 @@ export interface Run extends RunTotals {
 	readonly kept: Trace;
 }
 
-/** What is kept of the periods, in minor units. */
+/** The columns kept for each period, in minor units. */
 interface Trace {
 	/** The closing of each whole period before the first due one. */
 	readonly before: number[];
@@ -118,7 +118,7 @@ export function rowAt(run: Run, k: number): RunRow | undefined {
 	};
 }
 
-/** What period k, from the first row to the last, is made of, in minor units as they are carried: not rounded. */
+/** The record of period k, from the first row to the last, in unrounded minor units. */
 export function unroundedAt(run: Run, k: number) {
 	const opening = closingOf(run, k - 1);
 	const closing = closingOf(run, k);
@@ -128,12 +128,12 @@ export function unroundedAt(run: Run, k: number) {
 	return { opening, charges, interest: closing - opening + paid - charges, paid, extra, closing };
 }
 
-/** What was paid beyond the scheduled payments. */
+/** The sum of extra payments. */
 export function totalExtra({ kept }: Run): Cents {
 	return shown(kept.extraPaid.reduce((total, amount) => total + amount, 0));
 }
 
-/** What is owed after period k; before the first row it is the start, and after the last one nothing changes. */
+/** The balance after period k; the starting balance before the first row, the last closing after the last. */
 export function owedAfter(run: Run, k: number): Cents {
 	return shown(closingOf(run, k));
 }
@@ -168,7 +168,7 @@ export function periodBy(run: Run, date: CalendarDate): number {
 	return due;
 }
 
-/** What each 1.00 owed costs, in hundredths: total paid ÷ starting balance; null where nothing was owed. */
+/** Cost per 1.00 owed, in hundredths: total paid ÷ starting balance; null if nothing was owed. */
 export function costPerUnit(totals: Pick<RunTotals, 'starting' | 'totalPaid'>): number | null {
 	return totals.starting === 0 ? null : roundedShare(totals.totalPaid, 100, totals.starting);
 }

@@ -29,7 +29,7 @@ export interface PaymentAnswer {
 	readonly closedForm: { readonly i: number; readonly periods: number; readonly unrounded: number };
 }
 
-/** What must be paid each period so that the debt is gone after `periods`, at least 1. */
+/** Finds the payment that pays a debt off within `periods`, at least 1 (specification, section 8). */
 export function paymentFor(known: Known, periods: number): PaymentAnswer {
 	const settled = runTotals({ ...known, payment: { kind: 'level', periods } });
 	const i = periodicFraction(known.rate, known.paymentsPerYear);
@@ -77,11 +77,11 @@ export function isPlain(known: Known): boolean {
 	return lists.every((list) => list.length === 0) && periodsBeforeFirst(known) === 0;
 }
 
-/** What a lender must be charging. */
+/** Finds the annual rate that a payment implies (specification, section 8). */
 export interface RateAnswer {
 	/** The annual rate; null where the payments do not add up to the balance, or it is above 1000 %. */
 	readonly annual: Percent | null;
-	/** What the payments come to together. */
+	/** The sum of the payments. */
 	readonly paid: Cents;
 	/** The rate of one period as a fraction, unrounded; 0 where there is none. */
 	readonly i: number;
@@ -115,7 +115,7 @@ export function rateFor(known: Known, payment: Cents, periods: number): RateAnsw
 	return { annual: Math.round(high) as Percent, paid, i: periodic(high) };
 }
 
-/** What can be afforded. */
+/** Finds the largest balance that a payment pays off in time (specification, section 8). */
 export interface BalanceAnswer {
 	readonly balance: Cents;
 	readonly run: RunTotals;
@@ -153,7 +153,7 @@ export function paymentBetween(
 	return (Math.sign(payment) * Math.round(Math.abs(payment))) as Cents;
 }
 
-/** What must be added to end in time. */
+/** Finds the smallest extra payment that pays a debt off in time (specification, section 8). */
 export interface ExtraAnswer {
 	/** The smallest amount paid on top in every period; 0 where the debt ends in time anyway. */
 	readonly extra: Cents;

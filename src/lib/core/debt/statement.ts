@@ -10,7 +10,7 @@ import { runTotals, type RunTotals } from './run';
 import type { DebtTerms } from './terms';
 import type { MinimumTerms } from './rules/minimum';
 
-/** What the figures follow from. */
+/** The inputs of a statement's figures. */
 export interface StatementGiven {
 	/** The statement's balance, its interest included. */
 	readonly balance: Cents;
@@ -19,7 +19,7 @@ export interface StatementGiven {
 	readonly offer?: { readonly annual: Percent; readonly months: number };
 	/** The interest as it is printed; absent: not known. */
 	readonly interestCharged?: Cents;
-	/** What the lender rounds printed amounts to, in minor units: 1, or a whole unit of the currency. */
+	/** Minor units to which printed amounts are rounded: 1, or a whole unit of the currency. */
 	readonly roundTo: number;
 }
 
@@ -53,7 +53,7 @@ export interface Statement {
 	readonly run: RunTotals;
 }
 
-/** What is left in 36 months' payments. */
+/** The 36-month payoff payment and its total. */
 const PAYMENTS = 36;
 /** From so many months on, a statement speaks of years. */
 const YEARS_FROM = 24;
@@ -117,7 +117,7 @@ function minimumsOnly({ balance, annual, offer }: StatementGiven, rule: MinimumT
 	} as const satisfies DebtTerms;
 }
 
-/** What 1 a month for 36 months is worth on the day of the statement. */
+/** The present value of 1 a month for 36 months. */
 function annuity({ annual, offer }: StatementGiven): number {
 	let worth = 0;
 	let discount = 1;

@@ -30,7 +30,7 @@ export interface Recurring {
 	readonly amount: Cents;
 }
 
-/** What is added to the balance on a period's first day (specification, section 4, `charges`). */
+/** An amount added to the balance on a period's first day (specification, section 4, `charges`). */
 export interface Charge extends Recurring {
 	readonly fee: boolean;
 }

@@ -19,7 +19,7 @@ import { blankPeriod, openPeriod } from './period';
 import { least, paymentFor } from './solve';
 import { beforeTheFirst } from './stretches';
 
-/** What the client pays as a rule. */
+/** The usual payment of the client. */
 export type Pays =
 	/** Whatever is asked. */
 	| { readonly kind: 'asked' }
@@ -40,7 +40,7 @@ export interface StatedDebt {
 	readonly pays: Pays;
 	/** Paid on top, with every payment. */
 	readonly extra: Cents;
-	/** What happens over time, without what is switched off. */
+	/** Events of the debt, without those switched off. */
 	readonly happenings: readonly Happening[];
 }
 
@@ -105,10 +105,10 @@ export function termsNow(debt: StatedDebt): Known {
 	return paidTerms({ ...debt, pays: { kind: 'fixed', amount: ZERO, paymentsPerYear: null } });
 }
 
-/** What is paid as a rule is, from a period on, less than what is asked. */
+/** The first period in which the usual payment is below the minimum. */
 export interface Uncovered {
 	readonly date: CalendarDate;
-	/** What is asked in that period, and paid. */
+	/** The minimum and the payment of that period. */
 	readonly asked: Cents;
 	readonly paid: Cents;
 	/** The smallest amount with which that is nowhere so; null where there is none. */
@@ -212,7 +212,7 @@ export function paysAs(
 	}
 }
 
-/** What debts come to together: owed now, asked for the first payment, and how much of that is interest. */
+/** Totals of several debts: balance, first minimum payments, and the interest in them. */
 export interface CaseTotals {
 	readonly owed: Cents;
 	readonly asked: Cents;
@@ -263,7 +263,7 @@ function paidAs(debt: StatedDebt, paymentsPerYear: PaymentsPerYear): StatedDebt 
 	return { ...debt, known: { ...known, paymentsPerYear, firstDue } };
 }
 
-/** What is paid in a year, all that happens once left out, in so many portions. */
+/** The payments of a year without one-time events, divided into equal portions. */
 function portionOf(debt: StatedDebt, portions: PaymentsPerYear): Cents {
 	const terms = paidTerms({ ...debt, happenings: debt.happenings.filter(isLenders) });
 	return roundedShare(runTotals(terms).firstPayment, terms.paymentsPerYear, portions);

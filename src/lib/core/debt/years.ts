@@ -2,7 +2,7 @@ import { dateParts, type CalendarDate } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import { dateOfPeriod, owedAfter, periodBy, unroundedAt, type Run } from './run';
 
-/** What the payments of one calendar year come to (specification, section 6: interest by calendar year). */
+/** Totals of one calendar year (specification, section 6). */
 export interface YearTotals {
 	readonly year: number;
 	/** The first and the last payment in it. */
@@ -14,7 +14,7 @@ export interface YearTotals {
 	readonly extra: Cents;
 	/** Negative where the balance grew. */
 	readonly principal: Cents;
-	/** What is owed after the last of them. */
+	/** The balance after the last of them. */
 	readonly closing: Cents;
 }
 

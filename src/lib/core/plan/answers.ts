@@ -1,4 +1,4 @@
-/** What is asked about a plan: the money it needs, what more money buys, how it compares with another. */
+/** Questions about a plan: the budget it needs, the effect of a larger one, its comparison with another plan. */
 import { addMonths, dueDate, monthsBetween, type CalendarDate } from '../quantities/calendar';
 import type { DebtTerms } from '../debt/terms';
 import type { Difference } from '../debt/difference';
@@ -67,7 +67,7 @@ export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
 	return most as Cents;
 }
 
-/** What rounding leaves to a last payment is about a hundredth of the others at most, or some minor units. */
+/** A last payment that small is left by rounding: about a hundredth of the others, or some minor units. */
 const LEFT_BY_ROUNDING = 100;
 
 /** The month in which a stated term is over and all that is left is asked; null where none is. */
@@ -110,7 +110,7 @@ export function moneyBeside(
 	return { money: money as Cents, free: minus(money, others) };
 }
 
-/** What such a month's money lacks for a payment; 0: it carries it. */
+/** The amount that a month's budget is short of a payment; 0 if it covers it. */
 export const lackFor = (payment: Cents, { free }: MoneyBeside): Cents =>
 	atLeastZero(payment - free);
 
@@ -125,7 +125,7 @@ export function usualBegin(debts: readonly PlannedDebt[], asOf: CalendarDate): n
 	return Math.max(1, ...months);
 }
 
-/** What is missing in all short months. */
+/** The total shortfall of all short months. */
 export const missingInAll = ({ shortMonths }: Pick<PlanTotals, 'shortMonths'>): Cents =>
 	sumOf(shortMonths, ({ missing }) => missing);
 
@@ -212,7 +212,7 @@ export const moneyThatCovers = (debts: readonly PlannedDebt[], plan: PlanTerms):
 		({ shortMonths, ending }) => shortMonths.length === 0 && ending.status !== 'refused'
 	);
 
-/** What would cure short months: the amount stated from one month on, until another one is. */
+/** The budget that would cover short months, from one month until another is stated. */
 export interface Cure {
 	/** The stretch of months in which the first short one lies: its first, and that of the next; null: to the end. */
 	readonly from: number;
@@ -380,7 +380,7 @@ export function eventMonths(
 	return [...months].filter((month) => month <= kept.length).sort((a, b) => a - b);
 }
 
-/** What is owed in all after a month; before the first, at the start, with the fees added to it. */
+/** The total balance after a month; before the first, the starting balances with added fees. */
 export function owedInAll(plan: Plan, month: number): Cents {
 	if (month < 1) return plus(plan.starting, plan.changeFees.added);
 	const shares = plan.kept[month - 1]?.shares ?? [];

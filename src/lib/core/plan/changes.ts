@@ -1,4 +1,4 @@
-/** What a plan changes about the debts before they are paid (specification, section 10). */
+/** Changes of a plan to the debts (specification, section 10). */
 import {
 	addDays,
 	addMonths,
@@ -37,7 +37,7 @@ interface Transfer {
 	/** The last month of the offer. */
 	readonly offerMonths: number;
 	readonly thenPercent: Percent;
-	/** What may be owed on it at most, the fee in it; null: no limit is known. */
+	/** The credit limit, which includes the fee; null if not known. */
 	readonly limit: Cents | null;
 	readonly card: NewDebt;
 }
@@ -173,7 +173,7 @@ function consolidated(changed: Changed, { debts: ids, loan, fee }: Consolidate):
 	return bringing(changed, loan, broughtBy(loan.id, takes, fee));
 }
 
-/** What a transfer moves, and its fee. */
+/** The amounts that a transfer moves, and its fee. */
 function movedBy(
 	debts: readonly PlannedDebt[],
 	{ amounts, card, feePercent: percent }: Transfer

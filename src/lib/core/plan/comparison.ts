@@ -6,7 +6,7 @@ import { spentIn } from './payments';
 import type { Plan } from './terms';
 import { costPerUnit } from '../debt/run';
 
-/** What plans are compared by, in the order in which it is read. */
+/** The figures by which plans are compared, in display order. */
 export const FIGURES = [
 	'ends',
 	'months',
@@ -119,7 +119,7 @@ function costSoFar({ kept, changeFees }: Plan, months: number): number[] {
 	return costs;
 }
 
-/** What a plan's changes have cost by the end of a month, beside the debts' own interest and charges. */
+/** Cost of a plan's changes by the end of a month, besides the debts' own interest and charges. */
 export const agreedSoFar = ({ kept, changeFees }: Plan, month: number): Cents =>
 	kept
 		.slice(0, month)

@@ -26,15 +26,15 @@ export interface DebtDrift extends LivedDebt {
 	readonly intervals: readonly Interval[];
 	/** At the latest reading; null: it was not read. */
 	readonly latest: Interval | null;
-	/** What was expected to be owed on the day itself. */
+	/** The expected balance on the day itself. */
 	readonly expected: Cents;
 	/** Over all intervals: they add up to the latest gap. */
 	readonly parts: Parts;
-	/** What they are differences of. */
+	/** The sums that the parts are differences of. */
 	readonly sums: IntervalSums;
 }
 
-/** What the intervals of a debt come to: as it was expected, as it was, and the interest that follows from it. */
+/** Sums over the intervals of a debt: expected, actual, and computed interest. */
 interface IntervalSums {
 	readonly planned: Interval['planned'];
 	readonly paid: Cents;
@@ -80,13 +80,13 @@ export function driftOn(debts: readonly LivedDebt[], day: CalendarDate): Drift {
 	};
 }
 
-/** What was expected to be owed in all on a day, read or not. */
+/** The total expected balance on a day, of all debts. */
 export const expectedInAll = (
 	debts: readonly { readonly forecast: Forecast }[],
 	day: CalendarDate
 ): Cents => sumOf(debts, ({ forecast }) => expectedOn(forecast, day));
 
-/** What was owed in all on a day; what was not read by then counts as it was expected. */
+/** The total balance on a day; a debt without a record counts as expected. */
 export const owedInAllOn = (
 	debts: readonly Pick<DebtDrift, 'forecast' | 'intervals'>[],
 	day: CalendarDate
@@ -96,7 +96,7 @@ export const owedInAllOn = (
 		return read?.balance ?? expectedOn(forecast, day);
 	});
 
-/** What was paid in all to the debts that were read. */
+/** Total payments to debts with a record. */
 export const paidInAll = ({ read }: Pick<Drift, 'read'>): Cents =>
 	sumOf(read, ({ sums }) => sums.paid);
 
@@ -168,7 +168,7 @@ export function howPaid(debts: readonly Pick<DebtDrift, 'intervals'>[]): HowPaid
 	return differing.every(({ inferred }) => inferred) ? 'inferred' : 'both';
 }
 
-/** What was paid in a calendar month beside what was expected in it, of the debts that were read. */
+/** Actual less expected payments of a calendar month, of debts with a record. */
 export interface MonthPaid {
 	/** Its first day. */
 	readonly month: CalendarDate;

@@ -1,4 +1,4 @@
-/** What a household has left for its debts: take-home pay without what it needs to live. */
+/** The money that a household has left for its debts: income less living expenses. */
 import type { PaymentsPerYear } from '../quantities/calendar';
 import { roundedShare, type Cents, minus } from '../quantities/money';
 
@@ -15,7 +15,7 @@ export interface Household {
 	readonly left: Cents;
 }
 
-/** What an amount that comes so many times a year is by the month: amount · times ÷ 12, rounded. */
+/** Converts an amount that occurs so many times a year to a monthly one: amount · times ÷ 12, rounded. */
 function byTheMonth({ amount, perYear }: HouseholdLine): Cents {
 	return roundedShare(amount, perYear, 12);
 }

@@ -22,7 +22,7 @@ interface Dates {
 	readonly paymentsPerYear: PaymentsPerYear;
 }
 
-/** What was kept for period k, with what is owed after it. */
+/** The saved figures of period k, with its closing balance. */
 interface KeptPeriod {
 	readonly k: number;
 	readonly paid: Cents;
@@ -47,7 +47,7 @@ function periodsOf({ opening, before, paid, charges, interest }: KeptFigures): K
 	});
 }
 
-/** What was expected to be owed on a day; beyond what was kept, its last figure. */
+/** The expected balance on a day; after the saved figures, the last one. */
 export function keptOwedOn(
 	figures: KeptFigures,
 	{ firstDue, paymentsPerYear }: Dates,

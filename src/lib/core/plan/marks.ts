@@ -3,7 +3,7 @@ import { onTopIn } from './month';
 import type { Percent } from '../quantities/rate';
 import type { Plan, PlanMonth, PlanTerms } from './terms';
 
-/** What is out of the ordinary in one month of a plan; debts by their place in it. */
+/** Anything unusual in one month of a plan; debts by their position in it. */
 export type MonthMark =
 	| { readonly kind: 'begins' }
 	| { readonly kind: 'gone'; readonly index: number }

@@ -63,11 +63,11 @@ export interface PlanDebt extends InLine, OpenPeriod {
 	opening: number;
 	asked: number;
 	owed: number;
-	/** What it can't take of its own extras. */
+	/** The part of its own extra payments that it cannot take. */
 	passedOn: number;
-	/** What the plan gives it; at first what it asks. */
+	/** Its payment from the plan's budget; at first R. */
 	given: number;
-	/** That and its own extras, once it is paid. */
+	/** That and its own extra payments, once paid. */
 	paid: number;
 	/** Its place in line, from 1; null while there is no line, or it is not in it. */
 	rank: number | null;
@@ -167,13 +167,13 @@ export function monthEnds(debts: readonly PlannedDebt[]): (month: number) => num
 export interface OpenMonth {
 	/** ΣR. */
 	readonly asked: number;
-	/** What there is before agreements are paid. */
+	/** The budget before fees of agreements. */
 	readonly before: number;
-	/** What agreements with lenders cost in it. */
+	/** Fees of creditor agreements in the month. */
 	readonly due: FeesDue;
-	/** What debts can't take of their own extras. */
+	/** The debts' own extra payments that they cannot take. */
 	readonly passedOn: number;
-	/** What agreements leave of the month's money; negative where they are more. */
+	/** The budget less fees of agreements; negative where the fees are larger. */
 	readonly left: number;
 	/** T: that and what is passed on. */
 	readonly money: number;
@@ -216,7 +216,7 @@ interface FeesDue {
 }
 const NO_FEES_DUE: FeesDue = { setUp: 0, monthly: 0, all: 0 };
 
-/** What agreements with lenders cost in a month whose money, before that, is `money`. */
+/** Fees of creditor agreements in a month whose budget before fees is `money`. */
 function agreementFees(
 	{ concessions }: ChangeFees,
 	month: number,
@@ -274,7 +274,7 @@ export function moneyIn(plan: PlanTerms, month: number, asked: number): number {
 	return money;
 }
 
-/** What comes on top in one month. */
+/** The one-time amounts of one month. */
 export const onTopIn = ({ oneOffs }: Pick<PlanTerms, 'oneOffs'>, month: number): Cents =>
 	oneOffs.reduce((sum, one) => sum + (one.month === month ? one.amount : 0), 0) as Cents;
 
@@ -335,7 +335,7 @@ function openSeveral(debt: PlanDebt, owed: number): void {
 	debt.owed = owed + debt.charges + debt.interest;
 }
 
-/** What a debt can take beyond what it has been given and its own extras, with the last of its periods in it. */
+/** The amount that a debt can still take in the month, beyond its payment and its own extra payments. */
 export const roomOf = ({ owed, own, given, dueNow }: PlanDebt): number =>
 	dueNow === 0 ? 0 : owed - own - given;
 

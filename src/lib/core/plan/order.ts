@@ -1,4 +1,4 @@
-/** Who is first in line for what a month's money leaves (specification, section 9). */
+/** The order in which debts get the money above R (specification, section 9). */
 export const ORDERS = ['rate', 'balance', 'relief', 'listed', 'spread'] as const;
 export type Order = (typeof ORDERS)[number];
 
@@ -11,9 +11,9 @@ export interface InLine {
 	/** The annual rate in force, in ten-thousandths of a percent. */
 	readonly annual: number;
 	readonly opening: number;
-	/** What it asks this month: R. */
+	/** Its required payment of the month: R. */
 	readonly asked: number;
-	/** What it still owes this month before anything is paid: S. */
+	/** Its balance in the month before any payment: S. */
 	readonly owed: number;
 }
 

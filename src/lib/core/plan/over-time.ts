@@ -37,7 +37,7 @@ export function monthsDrawn(plan: PlanTotals): number[] {
 	);
 }
 
-/** What a debt, by its place in the plan, owes after a month; 0: at the start. */
+/** The balance of a debt, by its position in the plan, after a month; month 0 is the start. */
 export function owedBy(plan: Plan, index: number, month: number): Cents {
 	if (month === 0) return plan.debts[index]?.starting ?? ZERO;
 	const share = plan.kept[month - 1]?.shares.find((other) => other.index === index);

@@ -3,7 +3,7 @@ import { dueDate, monthsBetween, type CalendarDate } from '../quantities/calenda
 import { type Cents, minus, plus } from '../quantities/money';
 import type { MonthShare, Plan, PlanMonth, PlannedDebt } from './terms';
 
-/** What a debt is paid in one of its periods; 0: nothing. */
+/** The payment of a debt in one of its periods; may be 0. */
 export interface PeriodPayment {
 	/** The month of the plan, from 1. */
 	readonly month: number;
@@ -14,7 +14,7 @@ export interface PeriodPayment {
 	readonly amount: Cents;
 }
 
-/** What a plan pays one of its debts, by its place in the list, in each of the debt's periods. */
+/** A plan's payments to one debt, by its position in the list, in each of the debt's periods. */
 export function paidByPeriod(
 	debts: readonly PlannedDebt[],
 	plan: Plan,
@@ -39,7 +39,7 @@ export function paidByPeriod(
 	return paid;
 }
 
-/** What leaves the client's account in a month, in minor units: the payments to debts, and the fee of an agreement. */
+/** The money that leaves the client's account in a month, in minor units: payments to debts and agreement fees. */
 export const spentIn = ({ paid, fees }: Pick<PlanMonth, 'paid' | 'fees'>): Cents =>
 	plus(paid, fees);
 
@@ -58,7 +58,7 @@ export const paymentsOf = (debts: readonly PlannedDebt[], plan: Plan): PlanPayme
 		.filter(({ amount }) => amount > 0)
 		.sort((a, b) => a.month - b.month || a.index - b.index || a.k - b.k);
 
-/** What a payment of a month is of: first the month's interest, then what is owed. */
+/** Splits a month's payment: first the month's interest, then principal. */
 export function partsOf({ interest, paid }: Pick<MonthShare, 'interest' | 'paid'>): {
 	readonly interest: Cents;
 	readonly principal: Cents;

@@ -1,4 +1,4 @@
-/** What really happened beside what was planned: where the difference comes from (specification, section 12). */
+/** Compares recorded balances with a forecast and splits the difference (specification, section 12). */
 import { anchorOf, dateOfTerms, daysOfPeriod, periodsBeforeFirst } from '../debt/period-days';
 import { rateStepsOf } from '../debt/rate-steps';
 import type { DebtTerms } from '../debt/terms';
@@ -12,13 +12,13 @@ import type { Plan, PlannedDebt } from './terms';
 /** One period of a debt as a plan expected it, money in minor units. */
 export type ExpectedPeriod = Omit<PlannedPeriod, 'month' | 'opening'>;
 
-/** What a chosen plan expected of one of its debts. */
+/** The forecast of a chosen plan for one debt. */
 export interface Forecast {
 	readonly terms: DebtTerms;
 	readonly periods: readonly ExpectedPeriod[];
 }
 
-/** What a plan expects of a debt, by its place in it, period by period. */
+/** Makes the forecast of a plan for a debt, by its position in it. */
 export const forecastOf = (debts: readonly PlannedDebt[], plan: Plan, index: number): Forecast =>
 	periodsOf(debts, plan, index);
 
@@ -37,7 +37,7 @@ export interface DatedAmount {
 	readonly fee?: boolean;
 }
 
-/** What is known of a debt since a plan was chosen; in order of date. */
+/** The records of a debt since a plan was chosen, by date. */
 export interface Life {
 	readonly readings: readonly BalanceReading[];
 	readonly payments: readonly DatedAmount[];
@@ -48,10 +48,10 @@ export interface Life {
 export const DRIFT_PARTS = ['payments', 'charges', 'balance', 'lender', 'unexplained'] as const;
 export type DriftPart = (typeof DRIFT_PARTS)[number];
 
-/** What happened between two readings of a debt, money in minor units. */
+/** The interval between two recorded balances of a debt, money in minor units. */
 export interface Interval {
 	readonly date: CalendarDate;
-	/** What was expected to be owed on that day, and what is. */
+	/** The expected and the actual balance on that day. */
 	readonly forecast: Cents;
 	readonly balance: Cents;
 	/** As printed, or as the specification has it. */
@@ -147,7 +147,7 @@ export function happenedTo(forecast: Forecast, life: Life): Interval[] {
 	});
 }
 
-/** What a forecast has for a day: the closing of the last period due by then. */
+/** The forecast's balance on a day: the closing of the last period due by then. */
 export function expectedOn({ terms, periods }: Forecast, day: CalendarDate): Cents {
 	return periods[countUntil(periods, day) - 1]?.closing ?? terms.opening;
 }
@@ -159,11 +159,11 @@ interface Known {
 	readonly inferred: boolean;
 }
 
-/** What the periods due after a reading, up to a day, come to on what was really owed in them. */
+/** Computes the periods due after a record, up to a day, on the actual balance. */
 interface Passed {
 	/** I′ */
 	readonly interest: Cents;
-	/** What is left after the last of them, and its due date; null where none is due. */
+	/** The balance after the last of them, and its due date; null if none is due. */
 	readonly last: { readonly left: number; readonly date: CalendarDate } | null;
 }
 

@@ -1,4 +1,4 @@
-/** What goes into a plan, and what comes of it (specification, section 9). */
+/** The input and the result of a plan (specification, section 9). */
 import type { CalendarDate } from '../quantities/calendar';
 import type { DebtTerms } from '../debt/terms';
 import type { Cents } from '../quantities/money';
@@ -9,12 +9,12 @@ import type { Percent } from '../quantities/rate';
 export type Budget =
 	/** Nothing but what each debt asks. */
 	| { readonly kind: 'required' }
-	/** That and something more; what a cleared debt asked is kept by the client. */
+	/** That and an extra amount; the payment of a debt paid off stays with the client. */
 	| { readonly kind: 'required-plus'; readonly extra: Cents }
 	/** A fixed amount; what a cleared debt asked moves on to the others. */
 	| { readonly kind: 'constant'; readonly amount: Cents };
 
-/** What an agreement with lenders costs the client, beside what the debts get (specification, section 10). */
+/** Fees of a creditor agreement, besides the payments to debts (specification, section 10). */
 export interface ConcessionFees {
 	/** The month in which it begins. */
 	readonly from: number;
@@ -41,7 +41,7 @@ export interface Brought {
 	readonly paid: 'added' | 'up-front';
 }
 
-/** What the changes of a plan cost. */
+/** Fees of a plan's changes. */
 export interface ChangeFees {
 	readonly brought: readonly Brought[];
 	readonly concessions: readonly ConcessionFees[];
@@ -49,7 +49,7 @@ export interface ChangeFees {
 
 export interface PlanTerms {
 	readonly budget: Budget;
-	/** What comes on top in single months, from 1. */
+	/** One-time amounts by month, from 1. */
 	readonly oneOffs: readonly { readonly month: number; readonly amount: Cents }[];
 	/** The amount, or the extra, from a month on. */
 	readonly budgetChanges: readonly { readonly from: number; readonly amount: Cents }[];
@@ -58,7 +58,7 @@ export interface PlanTerms {
 	readonly listed: readonly string[];
 	/** The month in which its money begins: before, what is asked is paid. Absent: the first. */
 	readonly begins?: number;
-	/** What the plan's changes cost; absent: it has none that do. */
+	/** Fees of the plan's changes; absent if there are none. */
 	readonly fees?: ChangeFees;
 }
 
@@ -82,7 +82,7 @@ export interface MonthShare {
 	readonly asked: Cents;
 	/** Its own extras, money that comes with it: what it took of them, in `paid` beside what the plan gives it. */
 	readonly own: Cents;
-	/** What it could not take of them: that goes to the month's money. */
+	/** The part of them that it could not take, which goes to the budget. */
 	readonly passedOn: Cents;
 	/** S: what is owed before anything is paid. */
 	readonly owed: Cents;
@@ -92,7 +92,7 @@ export interface MonthShare {
 	readonly closing: Cents;
 	/** Its place in line for what the money leaves, from 1; null where it can't take any. */
 	readonly rank: number | null;
-	/** What each of its payments in the month was, where a debt has several in one. */
+	/** Each payment of the month, where a debt has several in it. */
 	readonly paidEach?: readonly Cents[];
 }
 
@@ -106,11 +106,11 @@ export interface PlanMonth {
 	readonly before: Cents;
 	/** T: what there is for the debts, with what they pass on of their own extras. */
 	readonly money: Cents;
-	/** What came with the debts themselves and was taken by them, beside T. */
+	/** The debts' own extra payments that they took, besides T. */
 	readonly own: Cents;
-	/** What came with them and is part of T. */
+	/** The debts' own extra payments that became part of T. */
 	readonly passedOn: Cents;
-	/** What agreements cost this month, beside that. */
+	/** Agreement fees of the month, besides that. */
 	readonly fees: Cents;
 	/** ΣR. */
 	readonly asked: Cents;
@@ -119,7 +119,7 @@ export interface PlanMonth {
 	readonly interest: Cents;
 	/** By how much the month brings the balances down; negative where it adds to them. */
 	readonly principal: Cents;
-	/** What the money lacks to cover what is asked; 0 where it does. */
+	/** The shortfall against the required payments; 0 if they are covered. */
 	readonly missing: Cents;
 	/** The debts that are open at its beginning, in the list's order. */
 	readonly shares: readonly MonthShare[];
@@ -150,7 +150,7 @@ export type PlanEnding =
 			readonly fees: Cents;
 			readonly money: Cents;
 	  }
-	/** What the plan changes about the debts is not possible, or not known yet: nothing of it is computed. */
+	/** The changes to the debts are impossible or incomplete: nothing is computed. */
 	| { readonly status: 'refused'; readonly reason: 'changes' };
 
 export interface PlanTotals {
@@ -161,11 +161,11 @@ export interface PlanTotals {
 	readonly firstMonth: CalendarDate;
 	/** The month in which its own money begins, from 1. */
 	readonly begins: number;
-	/** What is owed at the start, before any fee is added to it. */
+	/** The starting balance, before any fee is added. */
 	readonly starting: Cents;
 	readonly totalInterest: Cents;
 	readonly totalCharges: Cents;
-	/** What the plan's changes cost as it was agreed. */
+	/** Fees of the plan's changes as agreed. */
 	readonly agreed: ChangeFees;
 	/** The same by when it is paid; all of it in `totalFees`. */
 	readonly changeFees: {

@@ -1,4 +1,4 @@
-/** What the months of a plan come to by calendar years. */
+/** Totals of a plan by calendar year. */
 import { addMonths, dateParts } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import { owedInAll } from './answers';
@@ -15,7 +15,7 @@ export interface PlanYear {
 	readonly interest: Cents;
 	/** Negative where the balances grew. */
 	readonly principal: Cents;
-	/** What is owed in all after the last of them. */
+	/** The total balance after the last of them. */
 	readonly closing: Cents;
 	/** The same of each debt, by its place in the plan. */
 	readonly debts: readonly {
@@ -25,7 +25,7 @@ export interface PlanYear {
 	}[];
 }
 
-/** What all months come to: the sums under their columns. */
+/** Totals of all months, shown under their columns. */
 export function monthSums({
 	kept,
 	closing

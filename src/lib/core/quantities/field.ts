@@ -5,7 +5,7 @@ import type { Percent } from './rate';
 /** A field, with what is in it where nothing is said; null: that is not known, or none. */
 export type Field =
 	| { readonly of: 'money'; readonly usual: Cents | null }
-	/** What an amount is rounded up to: a few whole amounts are offered. */
+	/** The multiple that an amount is rounded up to, from a few whole amounts. */
 	| { readonly of: 'rounding'; readonly usual: Cents }
 	| { readonly of: 'percent'; readonly usual: null }
 	/** Of payments. */

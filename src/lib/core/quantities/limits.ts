@@ -1,7 +1,7 @@
 import { cents } from './money';
 import { HIGHEST_RATE } from './rate';
 
-/** What a person may enter; the same numbers are in the database's constraints. */
+/** Limits of input; the database's constraints have the same numbers. */
 export const LIMITS = {
 	/** Minor units: 999,999,999.99 in a currency with two decimals. */
 	amount: cents(99_999_999_999),
@@ -28,7 +28,7 @@ export const LIMITS = {
 	periods: 5200,
 	/** How often a year something can be done: daily. */
 	timesAYear: 365,
-	/** What can happen to one debt, and the ways of paying it that are kept beside each other. */
+	/** Events of one debt, and ways of paying that are compared. */
 	happenings: 100,
 	ways: 40,
 	/** Plans of one case, and what one of them changes about the debts. */

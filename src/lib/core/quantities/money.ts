@@ -22,7 +22,7 @@ export function cents(amount: number): Cents {
 	return amount as Cents;
 }
 
-/** So many whole units of a currency. */
+/** An amount of whole units of a currency. */
 export const wholeUnits = (count: number, digits: number): Cents => cents(count * 10 ** digits);
 
 /**

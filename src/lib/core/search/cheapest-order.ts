@@ -34,7 +34,7 @@ export interface OrderSearch {
 	readonly done: number;
 }
 
-/** What is searched. */
+/** The input of a search. */
 export interface OrderTask {
 	readonly debts: readonly PlannedDebt[];
 	readonly plan: PlanTerms;
@@ -45,7 +45,7 @@ export interface OrderTask {
 /** So close to the cheapest is close enough at first: rounding alone tells such orders apart. */
 export const closeEnough = (debts: readonly PlannedDebt[]): Cents => debts.length as Cents;
 
-/** What a search tells as it goes; without a best order, none has been found that ends the debts. */
+/** The progress of a search; without a best order, none found so far pays the debts off. */
 export interface OrderAnswer {
 	readonly best: OrderSearch | null;
 	/** It has gone to its end (as close as it was asked for), or was stopped on its way. */
@@ -64,7 +64,7 @@ interface Node {
 	readonly month: number;
 	readonly open: readonly PlanDebt[];
 	readonly interest: number;
-	/** What it costs at least, whatever comes next. */
+	/** A lower bound of its cost. */
 	readonly least: number;
 	/** The share of all orders that begin with it. */
 	readonly weight: number;
@@ -75,7 +75,7 @@ interface Node {
 	readonly uneven: boolean;
 }
 
-/** So many steps are told together. */
+/** Steps between two reports of progress. */
 const TOLD = 16;
 
 /**
@@ -94,7 +94,7 @@ export function* searchOrders(
 	const bounds = boundsOf(debts, plan, ahead);
 	const follow = follower(debts, plan, bounds);
 	const owing = debts.flatMap(({ terms }, index) => (terms.opening > 0 ? [index] : []));
-	/** What costs this or more is left out. */
+	/** Branches that cost this or more are pruned. */
 	const limit = () => interest - within;
 	const root = follow(rootOf(debts), limit());
 	const stack: Node[] = root.kind === 'node' ? [root.node] : [];

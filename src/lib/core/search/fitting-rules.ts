@@ -74,7 +74,7 @@ export interface FittingRules {
 	readonly of: number;
 	readonly tried: number;
 	readonly fitting: readonly MinimumTerms[];
-	/** What would tell several apart; null where nothing would, or nothing has to. */
+	/** The figure that would tell several rules apart; null if none would or only one is left. */
 	readonly telling: Telling | null;
 	/** Where none fits. */
 	readonly nearest: Nearest | null;
@@ -87,7 +87,7 @@ export interface FitTask {
 	readonly unit: number;
 }
 
-/** So many rules are tried between two answers. */
+/** Rules tried between two reports. */
 const STEP = 39;
 
 /** Tries every usual rule; yields how far it has come, and returns the rules that fit. */
@@ -152,7 +152,7 @@ function sizeOf(figure: Printed[MatchedFigure]): number | null {
 	return figure.unit === 'years' ? 12 * figure.count : figure.count;
 }
 
-/** What is not printed and has the most values under the rules that are left. */
+/** The unprinted figure with the most values under the remaining rules. */
 function tellingOf(
 	given: StatementGiven,
 	printed: Printed,

@@ -1,4 +1,4 @@
-/** What becomes of a plan when life does not keep to it: less money, a missed month, higher rates, a bill. */
+/** The stress test of a plan: less money, missed months, higher rates, an unexpected expense. */
 import { addMonths, dueDatesUntil, endOfMonth } from '../quantities/calendar';
 import { roundedShare, ZERO, type Cents, minus } from '../quantities/money';
 import { planTotals } from '../plan/walk';
@@ -17,7 +17,7 @@ export type Strain =
 	/** So much of the money is needed elsewhere, from a month on until it is there. */
 	| { readonly kind: 'a bill'; readonly amount: Cents; readonly month: number };
 
-/** What a strain leaves of a plan. */
+/** A plan under one strain. */
 export interface Strained {
 	readonly totals: PlanTotals;
 	/**
@@ -27,14 +27,14 @@ export interface Strained {
 	readonly least: Cents | null;
 }
 
-/** What is asked of a plan. */
+/** The input of a stress test. */
 export interface SureTask {
 	readonly debts: readonly PlannedDebt[];
 	readonly plan: PlanTerms;
 	readonly strains: readonly Strain[];
 }
 
-/** What becomes of the plan: at place 0 as it is, then under each strain; null where that can't touch it. */
+/** The plan itself at position 0, then under each strain; null where a strain cannot affect it. */
 export interface SureAnswer {
 	readonly place: number;
 	readonly strained: Strained | null;
@@ -117,7 +117,7 @@ export interface LeastChecked {
 	readonly isShortWithLess: boolean;
 }
 
-/** What shows that an amount is the least under a strain. */
+/** Proof that an amount is the smallest under a strain. */
 export function leastChecked(
 	debts: readonly PlannedDebt[],
 	plan: PlanTerms,

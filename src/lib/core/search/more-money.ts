@@ -1,4 +1,4 @@
-/** What more money a month buys, and where each debt would be gone sooner. */
+/** The effect of a larger budget, and the amounts at which each debt is paid off sooner. */
 import type { Cents } from '../quantities/money';
 import { planTotals } from '../plan/walk';
 import {
@@ -30,7 +30,7 @@ export interface MoreAnswer {
 	readonly sooner: readonly { readonly id: string; readonly amount: Cents }[];
 }
 
-/** What each step more buys. */
+/** The effect of each further step. */
 export function boughtBy({ debts, plan, steps }: MoreTask): MoreAnswer['more'] {
 	const now = planTotals(debts, plan);
 	return steps.map((amount) => ({

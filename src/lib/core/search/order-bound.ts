@@ -53,7 +53,7 @@ interface Bounds {
 	readonly extras: number;
 }
 
-/** What bounds the months of a plan, from the first on. */
+/** Lower bounds for the months of a plan, from the first on. */
 export interface MonthBounds {
 	/** The most money that a month can have, without the debts' own extras. */
 	readonly money: number;
@@ -102,7 +102,7 @@ export function boundsOf(
 const takesAway = ({ oneOffs }: PlanTerms, at: number): boolean =>
 	oneOffs.some(({ month, amount }) => month === at && amount < 0);
 
-/** What a month has for the debts at least: its money less all that agreements may cost in it. */
+/** The least that a month has for the debts: its budget less the most that agreements may cost. */
 function leastMoney(plan: PlanTerms, month: number): number {
 	const fees = plan.fees?.concessions ?? [];
 	const money = moneyIn(plan, month, 0);

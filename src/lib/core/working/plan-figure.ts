@@ -31,14 +31,14 @@ export type PlanFigureName =
 	| 'monthsSooner'
 	/** The interest of one debt, by its identity. */
 	| { readonly interestOf: string }
-	/** What a debt that the plan brings owes at the start, and the fee for it. */
+	/** The starting balance of a debt added by the plan, and its fee. */
 	| { readonly openingOf: string }
 	| { readonly feeOf: string }
-	/** What a month comes to, over its debts; `spent`: payments and fees. */
+	/** A total of one month over its debts; `spent`: payments and fees. */
 	| { readonly inMonth: number; readonly what: MonthSum | 'fees' | 'spent' }
-	/** What one debt has in a month, by its identity. */
+	/** A figure of one debt in a month, by its id. */
 	| { readonly inMonth: number; readonly ofDebt: string; readonly what: 'interest' | 'closing' }
-	/** What the months of a calendar year, or all, come to; of one debt, or of all (null). */
+	/** A total of a calendar year or of all months, of one debt or of all (null). */
 	| {
 			readonly over: number | 'all';
 			readonly ofDebt: string | null;
@@ -47,7 +47,7 @@ export type PlanFigureName =
 	/** How far a compared figure is from the baseline's. */
 	| { readonly apart: ComparedFigure };
 
-/** What a month has of each debt; `closing`: what is owed on it after the month. */
+/** The figures of each debt in a month; `closing`: its balance after the month. */
 export type MonthSum = 'interest' | 'paid' | 'principal' | 'closing';
 
 /** The same amount in each of these months, named by their first days. */
@@ -92,7 +92,7 @@ export type PlanWorking =
 			readonly parts: readonly { readonly id: string; readonly amount: Cents }[];
 			readonly total: Cents;
 	  }
-	/** What a debt is paid and still owes, less what it owed and was charged. */
+	/** Payments and ending balance of a debt, less its starting balance and charges: its interest. */
 	| {
 			readonly kind: 'interest of a debt';
 			readonly debt: Pick<
@@ -110,7 +110,7 @@ export type PlanWorking =
 			readonly periods: readonly PeriodInterest[];
 			readonly interest: Cents;
 	  }
-	/** What is owed on a debt after a month. */
+	/** The balance of a debt after a month. */
 	| {
 			readonly kind: 'balance after a month';
 			readonly id: string;
@@ -131,7 +131,7 @@ export type PlanWorking =
 			readonly spans: Spans;
 			readonly total: Cents;
 	  }
-	/** What a new debt takes over, and a fee that is added. */
+	/** The balances that a new debt takes over, and an added fee. */
 	| { readonly kind: 'opening'; readonly brought: Brought; readonly total: Cents }
 	/** A part of what a new debt takes over, and an amount. */
 	| { readonly kind: 'fee'; readonly brought: Brought; readonly unrounded: number }
@@ -149,7 +149,7 @@ export type PlanWorking =
 			readonly total: Cents;
 	  }
 	| { readonly kind: 'monthly fees'; readonly spans: Spans; readonly total: Cents }
-	/** What agreements cost in a month, from its money before that and all that is owed then. */
+	/** Agreement fees of a month, from its budget before them and the total balance. */
 	| {
 			readonly kind: 'fees of a month';
 			readonly month: CalendarDate;
@@ -176,7 +176,7 @@ export type PlanWorking =
 			readonly fees: Cents;
 			readonly total: Cents;
 	  }
-	/** What is paid for each unit owed at the start, in hundredths. */
+	/** Cost per unit owed at the start, in hundredths. */
 	| {
 			readonly kind: 'cost per unit';
 			readonly paid: Cents;
@@ -194,7 +194,7 @@ export type PlanWorking =
 	  }
 	/** Months whose money is less than what is asked, by how much it lacks. */
 	| { readonly kind: 'short months'; readonly spans: Spans; readonly count: number }
-	/** What the baseline costs less what the plan does. */
+	/** The cost of the baseline less the cost of the plan. */
 	| {
 			readonly kind: 'less';
 			readonly what: 'interest' | 'cost';

@@ -136,7 +136,7 @@ const broughtAs = ({ agreed }: Plan, id: string): Brought | null =>
 const dateOf = ({ firstMonth }: Plan, month: number): CalendarDate =>
 	addMonths(firstMonth, month - 1);
 
-/** What agreements cost once, in the month in which they begin. */
+/** One-time agreement fees, in the month in which they begin. */
 const setUpIn = ({ agreed }: Plan, month: number): number =>
 	agreed.concessions.reduce((sum, { from, setUpFee }) => sum + (from === month ? setUpFee : 0), 0);
 

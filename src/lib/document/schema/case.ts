@@ -70,11 +70,11 @@ const presentDocument = z
 		handout: handoutEntry,
 		/** The calendars that were given out. */
 		calendar: calendarEntry,
-		/** What chosen plans were expected to do, the latest last; never changed by later edits. */
+		/** Forecasts of chosen plans, the latest last; later edits never change them. */
 		forecasts: z.array(forecastEntry).max(LIMITS.forecasts, {
 			error: `A case keeps at most ${LIMITS.forecasts} forecasts.`
 		}),
-		/** What really happened since. */
+		/** Recorded balances, payments and charges. */
 		visits: z.array(visitEntry).max(LIMITS.visits, {
 			error: `A case remembers at most ${LIMITS.visits} visits.`
 		}),
@@ -157,7 +157,7 @@ interface Remembered {
 	readonly happened: readonly z.infer<typeof happenedEntry>[];
 }
 
-/** What has an identity has it once, and a debt one balance a day. */
+/** Refuses repeated ids, and two recorded balances of a debt on one date. */
 function refuseTwice(
 	{ forecasts, visits, readings, happened }: Remembered,
 	context: z.RefinementCtx
@@ -225,7 +225,7 @@ export const saveRequest = z.strictObject({
 	basedOn,
 	what,
 	key,
-	/** What changes in the revision that it is based on (RFC 6902). */
+	/** The changes to the revision that it is based on (RFC 6902). */
 	changes: changesEntry,
 	/** A case whose amounts come to be in another currency says so: it is never by accident. */
 	changesCurrency: flag('Whether the currency is changed').optional()

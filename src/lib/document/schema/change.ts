@@ -1,4 +1,4 @@
-/** What a plan changes about debts, as a case document has it. */
+/** Changes of a plan to the debts, in a case document. */
 import { z } from 'zod';
 import { LIMITS } from '../../core/quantities/limits';
 import { choice, count, date, flag, identifier, money, name, percentage, sentence } from './fields';

@@ -1,4 +1,4 @@
-/** What a save may carry: what changes in a document, as JSON Patch has it (RFC 6902). It is found and made in `patches.ts`. */
+/** The changes that a save carries, as JSON Patch (RFC 6902). `patches.ts` finds and applies them. */
 import type { Operation } from 'fast-json-patch';
 import { z } from 'zod';
 

@@ -22,7 +22,7 @@ import {
 } from './fields';
 import { judgedOnce } from './judged-once';
 
-/** What judges a field of a rule or of a way of charging interest. */
+/** The schema of a field of a payment rule or an interest method. */
 function termField([name, field]: readonly [TermField, Field]): z.ZodType {
 	const called = fieldLabel(name, SCREEN);
 	const open = (known: z.ZodType) => (field.usual === null ? known.nullable() : known);
@@ -168,7 +168,7 @@ const wayEntry = z.discriminatedUnion(
 	}
 );
 
-/** What else a paper says of a debt; empty, or null, where it has not been noted. */
+/** More details of a debt; empty or null where not recorded. */
 export const notedEntry = z.strictObject({
 	/** Where it differs from the debt's name. */
 	creditor: name('The creditor', 0),
@@ -184,9 +184,9 @@ export const notedEntry = z.strictObject({
 	paymentEach: money('The payment of the loan’s paper').nullable()
 });
 
-/** What a card's statement prints, as far as it has been typed (specification, section 11). */
+/** The figures of a card statement entered so far (specification, section 11). */
 export const statementEntry = z.strictObject({
-	/** What the lender rounds printed amounts to: a cent, or a whole unit. */
+	/** The rounding of printed amounts: to the cent, or to a whole unit. */
 	roundTo: choice('What printed amounts are rounded to', ['cent', 'unit']),
 	interestCharged: money('The interest charged').nullable(),
 	offerRate: percentage('The rate of the offer', LIMITS.rate).nullable(),
@@ -200,7 +200,7 @@ export const statementEntry = z.strictObject({
 	saving36: signedMoney('The saving of 36 months').nullable()
 });
 
-/** What has happened on an account, as a lender's file says it. */
+/** Transactions of an account, from a creditor's file. */
 export const transactionEntry = judgedOnce(
 	z.strictObject({
 		/** As the file names it; empty where it doesn't. */
@@ -226,7 +226,7 @@ export const debtEntry = judgedOnce(
 		annualRate: percentage('The annual rate', LIMITS.rate).nullable(),
 		firstDue: date('The first due date').nullable(),
 		asked: askedEntry,
-		/** So many payments of interest alone before what is asked. */
+		/** Interest-only payments before the payment rule begins. */
 		interestOnly: count('The payments of interest alone', 0, LIMITS.periods, 'payments'),
 		lending: lendingEntry,
 		pays: paysEntry,

@@ -15,7 +15,7 @@ export function sentence(field: string, allowed: string) {
 			: `${field} is ${shown(issue.input)}; allowed is ${allowed}.`;
 }
 
-/** What was sent, so that it fits into a sentence: of what holds other things only that it does. */
+/** Quotes a value within a sentence; of a list or a group only that it is one. */
 export function shown(value: unknown): string {
 	switch (typeof value) {
 		case 'string':
@@ -75,7 +75,7 @@ export function moneyList(field: string, most: number, tooMany: string) {
 const isAmount = (value: unknown): boolean =>
 	Number.isInteger(value) && (value as number) >= 0 && (value as number) <= LIMITS.amount;
 
-/** What amounts add up to. */
+/** The sum of amounts. */
 export const sum = (field: string) => integer<Cents>(field, 0, LIMITS.sum, 'minor units');
 
 /** An amount that may be below zero. */

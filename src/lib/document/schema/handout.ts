@@ -6,17 +6,17 @@ import { ADDRESS, LONGEST_ADDRESS } from '../../reading/addresses';
 import { choice, name, sentence, text } from './fields';
 
 export const handoutEntry = z.strictObject({
-	language: choice('The language of the hand-out', HANDOUT_LANGUAGES),
-	paper: choice('The paper of the hand-out', PAPERS),
+	language: choice('The language of the handout', HANDOUT_LANGUAGES),
+	paper: choice('The paper of the handout', PAPERS),
 	/** Those that are left out. */
 	without: z
-		.array(choice('A part of the hand-out', HANDOUT_PARTS))
+		.array(choice('A part of the handout', HANDOUT_PARTS))
 		.refine((parts) => new Set(parts).size === parts.length, {
-			error: 'A part of the hand-out is left out twice.'
+			error: 'A part of the handout is left out twice.'
 		}),
 	/** Whom the client calls, and a line of the counselor’s own; empty: nothing. */
 	contact: name('Whom the client calls', 0),
-	line: text('The line of the hand-out', 0, LIMITS.note),
+	line: text('The line of the handout', 0, LIMITS.note),
 	/** Where the client’s mail goes; empty: not known. */
 	email: z
 		.string({ error: sentence('The client’s address', 'an address of mail') })

@@ -18,7 +18,7 @@ const attachment = z.strictObject({
 });
 
 export const messageRequest = z.strictObject({
-	/** What identifies the message: sent again with the same key, it is the same one. */
+	/** The id of the message: sent again with the same key, it is the same message. */
 	key: identifier('The key of the message'),
 	to: z
 		.string({ error: sentence('The address', 'an address of mail') })

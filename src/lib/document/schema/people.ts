@@ -14,7 +14,7 @@ export const welcomeRequest = z.strictObject({ token: z.string().max(100), passw
 export const passwordRequest = z.strictObject({ password, next: password });
 export const newAccountRequest = z.strictObject({ name, role });
 
-/** What a supervisor does to an account. */
+/** An action of a supervisor on an account. */
 export const accountChange = z.discriminatedUnion('what', [
 	z.strictObject({ what: z.enum(['lock', 'unlock', 'link']) }),
 	z.strictObject({ what: z.literal('role'), role })
@@ -27,7 +27,7 @@ export const sharedRequest = z.strictObject({ accounts: z.array(account).max(100
 /** Whether somebody still has a case open. */
 export const hereRequest = z.strictObject({ here: z.boolean() });
 
-/** What is taken along from a case, made in the page. */
+/** An export of a case, made in the page. */
 export const takenAlongRequest = z.strictObject({
 	kind: z.string().regex(/^[a-z][a-z0-9-]{0,39}$/)
 });

@@ -59,7 +59,7 @@ const planFields = {
 	name: name('The name of a plan', 1),
 	/** Whether somebody typed that name; else it follows what the plan does. */
 	named: flag('Whether the name of a plan was typed'),
-	/** What debts ask in it: what they ask in any plan, nothing but their minimums, or what is paid today. */
+	/** The required payments of the debts in it: as in any plan, only the minimums, or today's payments. */
 	pays: choice('The payments of the debts in a plan', ['planned', 'asked', 'paid']),
 	budget: budgetEntry,
 	/** The first day of the month in which the plan's own money begins; null: as the core says. */
@@ -100,10 +100,10 @@ export const planEntry = judgedOnce(
 	})
 );
 
-/** What the household earns and needs to live, from which the money of a plan can be worked out. */
+/** The budget sheet: income and living expenses. */
 export const sheetEntry = z.strictObject({ income: sheetLines, needs: sheetLines });
 
-/** What a plan is made of, beside what it is called and where it is shown. */
+/** The content of a plan, without its name and visibility. */
 export const planContent = z.strictObject({
 	pays: planFields.pays,
 	budget: planFields.budget,
@@ -124,7 +124,7 @@ export const choiceEntry = z.strictObject({
 	content: planContent.nullable()
 });
 
-/** What plans are measured against: nothing but the minimums, what is paid today, or one of the plans. */
+/** The baseline of the plans: the minimums, today's payments, or one of the plans. */
 export const measureEntry = z.union([
 	choice('The baseline of the plans', ['minimums', 'today']),
 	identifier('The plan that is the baseline')

@@ -1,4 +1,4 @@
-/** What is wrong with a request, in words of our own. */
+/** Problems of a request as sentences. */
 import type { z } from 'zod';
 import { quoted } from '../../reading/reading';
 import { shown } from './fields';

@@ -6,7 +6,7 @@ import { logHead } from '../people/trail';
 import { BackupRefused } from './file';
 import { writeBackup } from './write';
 
-/** So many are kept. */
+/** How many daily backups are kept. */
 const KEPT_DAYS = 14;
 /** So often it is looked whether the day's is there, in milliseconds. */
 const EVERY = 15 * 60_000;
@@ -43,7 +43,7 @@ async function backUpToday(folder: string): Promise<void> {
 	}
 }
 
-/** What a program that was killed was writing: nobody goes on with it after a day. */
+/** Matches an unfinished backup of a killed program, to be removed after a day. */
 async function removeLeftOver(folder: string): Promise<void> {
 	for (const one of await readdir(folder)) {
 		if (!LEFT_OVER.test(one)) continue;

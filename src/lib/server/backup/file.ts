@@ -38,7 +38,7 @@ export type Tail = z.infer<typeof tail>;
 
 export type Table = (typeof KEPT)[number];
 
-/** What a backup came to. */
+/** The result of writing a backup. */
 export interface Written {
 	readonly cases: number;
 	readonly revisions: number;
@@ -81,7 +81,7 @@ async function* linesOf(path: string): AsyncGenerator<string> {
 	}
 }
 
-/** What is done with each row that is read. */
+/** Called with each row of a backup. */
 type Take = (table: Table, json: string) => Promise<void>;
 
 const TABLES: ReadonlySet<string> = new Set(KEPT);

@@ -10,7 +10,7 @@ import { lastChange } from './last-change';
 
 /** SQLSTATE of what can't be dropped because of what is built on it. */
 const BUILT_ON = '2BP01';
-/** So many rows, or characters of them, are written at once. */
+/** Most rows, and most characters of them, written in one statement. */
 const ROWS = 200;
 const CHARACTERS = 4_000_000;
 

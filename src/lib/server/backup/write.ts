@@ -21,7 +21,7 @@ import {
 import { lastChange } from './last-change';
 import { proveBackup } from './prove';
 
-/** So many rows are asked for at once: fewer of those that may have a whole case, or a message with its files, in them. */
+/** Rows fetched at once: fewer from tables whose rows may hold a whole case or a message with its files. */
 const ROWS = 500;
 const LARGE_ROWS = 10;
 const LARGE: ReadonlySet<Table> = new Set(['case_revision', 'forecast', 'outbox_message']);

@@ -31,7 +31,7 @@ interface Held {
 	readonly size: number;
 }
 
-/** What a case lies in beside its own row. */
+/** The tables that hold a case besides its own row. */
 const TABLES = { ...DEBT_TABLES, ...PLAN_TABLES, ...PROGRESS_TABLES };
 
 /** Characters of cases that are held. */

@@ -16,7 +16,7 @@ import type { Statements } from '../database/statements';
 import { CURRENCY, STYLE } from './case-tables';
 import { isVisible, visibilityScope, type Actor } from '../people/actor';
 
-/** What a line shows of `case_file`. */
+/** The columns of `case_file` that a line shows. */
 const LINE = fields<
 	Pick<CaseSummary, 'label' | 'currency' | 'style' | 'asOf' | 'debts' | 'owed' | 'standing'>
 >({
@@ -37,12 +37,12 @@ const LINE = fields<
 /** The cases that somebody sees. */
 const SEEN = `case_file.deleted_at is null and ${isVisible(1)}`;
 
-/** That a case wants a visit, by months ($2) and by how far it is off ($3), today ($4): only where something is expected. */
+/** SQL: the case is due for review, by months ($2) and distance from plan ($3) as of today ($4); only with a forecast. */
 const WANTS = `coalesce(expected_since is not null and (
 	abs(off_plan) * 100 > $3::bigint * (10 ^ currency_digits)::bigint
 	or (greatest(expected_since, last_read) + make_interval(months => $2::int))::date <= $4::date), false)`;
 
-/** That a case is asked for: every word ($5) is a part of its label, and it is one of those that are shown ($6). */
+/** SQL: the case matches the query: its label contains every word ($5), and it passes the filter ($6). */
 const FOUND = `(($5::text[] = '{}' or searched like all (
 	array(select '%' || folded(word) || '%' from unnest($5::text[]) word)))
 	and case $6::text
@@ -82,7 +82,7 @@ export const bookPage = (actor: Actor, question: Question, from: number): Promis
 		lines: await linesOf(statements, actor, question, from, AT_ONCE)
 	}));
 
-/** So many lines are read at a time where all are wanted: between, others are answered. */
+/** Lines read at a time when all are wanted, so that other requests are answered in between. */
 const PORTION = 500;
 
 /** All lines of what is asked for. */

@@ -34,12 +34,12 @@ import {
 	type NewRevision
 } from './revisions';
 
-/** What became of a write. */
+/** The result of a write. */
 export type Written =
 	| {
 			readonly outcome: 'saved';
 			readonly state: CaseState;
-			/** What the case would be exactly as it was sent; null: it was carried out before. */
+			/** The case exactly as it was sent; null if this request was carried out before. */
 			readonly sent: object | null;
 	  }
 	| { readonly outcome: 'unknown' }
@@ -94,7 +94,7 @@ export async function takeCases(
 	});
 }
 
-/** So many cases are written with one statement for each table. */
+/** Cases written with one statement for each table. */
 const AT_ONCE = 25;
 
 async function insertInto(
@@ -155,7 +155,7 @@ export async function saveCase(
 	});
 }
 
-/** What a case becomes by changes, and what it would be exactly as they were sent. */
+/** The case after the changes, and the case exactly as they were sent. */
 async function judgedChanges(
 	current: CaseDocument,
 	changes: readonly Operation[],
@@ -291,15 +291,15 @@ function rowOf(document: CaseDocument, revision: number, touchedAt: Date): Row {
 	};
 }
 
-/** What a write is based on, null being whatever is there; and the key by which it is known when it is sent again. */
+/** The revision that a write is based on (null: the latest), and the key that identifies a repeated request. */
 interface Request {
 	readonly basedOn: number | null;
 	readonly key?: string | undefined;
 }
 
-/** What a change makes of a case. */
+/** The outcome of a change. */
 interface Change extends Pick<NewRevision, 'document' | 'what' | 'parent' | 'how'> {
-	/** What whoever asked knows, or makes of it by themselves: the answer says what differs. */
+	/** The case as the client already has it: the answer contains only the differences. */
 	readonly sent?: object;
 }
 
@@ -334,7 +334,7 @@ async function write(
 	throw new NotNow('busy', 'This case is changed by many at once; nothing was saved.');
 }
 
-/** Whoever is overtaken so often has others to talk to. */
+/** Attempts before a save that others keep overtaking is refused. */
 const MOST_TRIES = 20;
 
 /** In one transaction, the rows as they are now and one revision more; null where the case is at another revision by now. */
@@ -392,7 +392,7 @@ const stateOf = ({ id, revision, document, history }: There): CaseState => ({
 	...stepsOf(history)
 });
 
-/** What a step back or forward would change. */
+/** The labels of the changes that undo and redo would apply to. */
 const stepsOf = ({ current, undone }: History): Pick<CaseState, 'undo' | 'redo'> => ({
 	undo: current.parent === null ? null : current.what,
 	redo: undone?.what ?? null

@@ -63,7 +63,7 @@ export async function replaceDebts(
 	await insertEach(statements, debtRows(caseId, changed));
 }
 
-/** What debts in their places are in their tables, each table before those that refer to it. */
+/** The rows of debts by table, each table before those that refer to it. */
 export function debtRows(
 	caseId: string,
 	debts: readonly (readonly [position: number, debt: DebtEntry])[]

@@ -81,7 +81,7 @@ export async function replacePlans(
 	}
 }
 
-/** What all plans of a case, its choices and its sheet are in their tables, each table before those that refer to it. */
+/** The rows of a case's plans, choices and budget sheet by table, each table before those that refer to it. */
 export const plannedRows = (caseId: string, { plans, choices, sheet }: Planned): TableRows[] => [
 	...planRows(caseId, [...plans.entries()]),
 	choiceRows(caseId, choices),

@@ -62,7 +62,7 @@ export async function replaceProgress(
 	}
 }
 
-/** What is expected and has happened in all of a case, in its tables, each before those that refer to it. */
+/** The rows of a case's forecasts, visits and records by table, each table before those that refer to it. */
 export const progressRows = (caseId: string, document: Lived): TableRows[] =>
 	LISTS.map(([name, table]) => [table, rowsIn(table, caseId, [...document[name].entries()])]);
 
@@ -78,9 +78,9 @@ function rowsIn(
 interface Changes<T> {
 	/** The identifiers of what is not there any more. */
 	readonly gone: readonly string[];
-	/** What is new or says something else, and its place. */
+	/** New and changed entries with their positions. */
 	readonly written: readonly (readonly [position: number, one: T])[];
-	/** What has another place only. */
+	/** Entries whose position alone changed. */
 	readonly moved: readonly { readonly id: string; readonly position: number }[];
 }
 

@@ -49,7 +49,7 @@ export async function forgetCase(id: string, actor: Actor): Promise<boolean> {
 	});
 }
 
-/** What refers to a case without going with it, each before what it refers to. */
+/** Tables that refer to a case and have no cascade, each before what it refers to. */
 const OF_A_CASE = [
 	'outbox_message',
 	'plan_choice',

@@ -177,7 +177,7 @@ export async function isKnown(transaction: Statements, id: string, key: string):
 	return rows.length > 0;
 }
 
-/** Who has changed a case since a revision; nobody is named where there are no accounts. */
+/** The names of the people who changed a case after a revision; empty without accounts. */
 export async function authorsSince(
 	transaction: Statements,
 	id: string,

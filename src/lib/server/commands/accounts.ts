@@ -56,7 +56,7 @@ async function list({ say }: Terminal): Promise<void> {
 	if (all.length === 0) say('There are no accounts yet.');
 }
 
-/** Who is to be added; `words` is what follows “add”. */
+/** Reads the person to add from the words after “add”. */
 function toAdd(words: readonly string[]): { name: string; role: Role } {
 	const at = words.indexOf('--role');
 	const role = roleOf(at < 0 ? undefined : words[at + 1]);

@@ -4,7 +4,7 @@ import { restoreBackup } from '../backup/restore';
 import { writeBackup } from '../backup/write';
 import { refuse, type Command } from './command';
 
-/** What a backup holds, in words. */
+/** Describes the contents of a backup. */
 const held = ({ cases, revisions, bytes, sha256 }: Written): string =>
 	`${cases} ${cases === 1 ? 'case' : 'cases'} with ${revisions} revisions, ${Math.ceil(bytes / 1024)} KB, SHA-256 of its content ${sha256}`;
 

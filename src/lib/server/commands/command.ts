@@ -1,4 +1,4 @@
-/** What the commands that work on the data have in common. They run with the database open, wherever it is open. */
+/** Shared parts of the commands that work on the data. They run in the process that has the database open. */
 
 /** How a command speaks with whoever gave it. */
 export interface Terminal {

@@ -85,7 +85,7 @@ export async function readOut(database: Fragile): Promise<ReadOut> {
 	return { documents, lost: found.length - documents.length };
 }
 
-/** So many revisions of a case are tried, from the latest back. */
+/** Revisions of a case to try, from the latest back. */
 const TRIED = 20;
 
 async function latestOf(

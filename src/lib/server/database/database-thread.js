@@ -39,7 +39,7 @@ async function serve({ parentPort, workerData }) {
 		};
 	}
 
-	/** What an earlier version wrote without that is put on the disk: once, as a mark beside it says. */
+	/** Syncs files that an earlier version wrote without syncing: once, as a marker file records. */
 	function putOnDiskOnce() {
 		const mark = join(workerData.folder, '../on-disk.mark');
 		if (existsSync(mark)) return;

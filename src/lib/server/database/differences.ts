@@ -15,7 +15,7 @@ export interface Stored {
 /** The same as text: a large one is read several times as fast. */
 export type StoredText = { readonly [K in keyof Stored]: string | null };
 
-/** What a query selects to read a document: columns of `revision`, and where they come from. */
+/** SQL: the columns and joins needed to read a revision's document. */
 export const STORED = `revision.document::text as document, revision.difference::text as difference,
 	(select base.document::text from case_revision base
 		where base.case_id = revision.case_id and base.number = revision.differs_from) as whole

@@ -126,7 +126,7 @@ class Embedded implements Store {
 		return turn;
 	}
 
-	/** What an error of a transaction is to whoever asked. */
+	/** Turns an error of a transaction into the error for the caller. */
 	async #told(error: unknown): Promise<unknown> {
 		if (error instanceof StatementFailed && error.code === DISK_FULL)
 			return new NotNow('full', FULL);

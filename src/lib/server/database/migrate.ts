@@ -75,7 +75,7 @@ export const migrate: Migrate = (transaction) =>
 /** Classes of SQLSTATE that say that a migration and what it met do not go together; a missing right is told elsewhere. */
 const AT_ODDS = /^(22|23|42(?!501))/;
 
-/** What keeps a migration from being applied, where it is the data themselves; else the error as it came. */
+/** Explains a migration that the data themselves prevent; any other error is returned unchanged. */
 function refusalOf({ name }: Migration, error: unknown): unknown {
 	if (!(error instanceof StatementFailed) || !AT_ODDS.test(error.code ?? '')) return error;
 	const { code, constraint } = error;

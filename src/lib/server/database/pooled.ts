@@ -262,7 +262,7 @@ function statementsOf(client: pg.PoolClient): Statements {
 	};
 }
 
-/** What did not come from the server has no code of SQL: the connection failed. */
+/** An error without an SQL code did not come from the server: the connection failed. */
 const failed = (error: unknown): StatementFailed =>
 	error instanceof pg.DatabaseError
 		? new StatementFailed(error.code ?? null, error.constraint ?? null, error.message)

@@ -73,7 +73,7 @@ const TICK = 1000;
 
 /** A copy of a folder, brought up to what the folder is as often as is asked. */
 class Copy {
-	/** What each file was when it was copied: its size and when it was changed. */
+	/** The size and modification time of each file when it was copied. */
 	readonly #copied = new Map<string, string>();
 
 	constructor(

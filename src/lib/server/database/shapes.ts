@@ -88,7 +88,7 @@ export const selecting = ({ columns }: Pick<Part<never>, 'columns'>): string[] =
 		as === 'percent' ? `(${name} * 10000)::int as ${name}` : as === 'date' ? `${name}::text` : name
 	);
 
-/** What is read of a table that has rows of cases: the columns of a part, after keys by which the rows are sorted first. */
+/** SQL: selects the columns of a part, sorted by its keys. */
 export interface Wanted {
 	readonly part: Pick<Part<never>, 'columns'>;
 	readonly keys?: readonly string[];

@@ -1,19 +1,19 @@
-/** What a database is asked and what it answers, whichever it is. */
+/** The interface of a database, embedded or a server. */
 import { OwnError } from '../log';
 
-/** What a statement gave. */
+/** The result of a statement. */
 export interface Result<T> {
 	readonly rows: T[];
 	readonly affectedRows: number;
 }
 
-/** What statements are given to: a transaction. */
+/** Runs statements within a transaction. */
 export interface Statements {
 	query<T>(sql: string, values?: readonly unknown[]): Promise<Result<T>>;
 	exec(sql: string): Promise<void>;
 }
 
-/** What a transaction is for. Reading sees one state of everything, however many statements it takes. */
+/** The kind of a transaction. A reading one sees a single state, however many statements it runs. */
 export type Purpose = 'reading' | 'writing';
 
 /** How a transaction begins. */

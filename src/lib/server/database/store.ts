@@ -14,7 +14,7 @@ export interface Store {
 	 * @param scratch the path beside which there is room for a copy of the data
 	 */
 	still<T>(scratch: string, work: (statements: Statements) => Promise<T>): Promise<T>;
-	/** What is damaged; null where nothing is known to be. */
+	/** The damage found; null if none is known. */
 	damage(): Damage | null;
 	/** Every case that can still be read out of damaged data, as it was last saved. */
 	readOut(): Promise<ReadOut>;

@@ -1,4 +1,4 @@
-/** What the program has in its database, all of it in a schema of its own. */
+/** The tables of the program, all in a schema of its own. */
 import type { Statements } from './statements';
 
 export const SCHEMA = 'residuum';
@@ -33,7 +33,7 @@ export const KEPT = [
 	'trail_head'
 ] as const;
 
-/** What is of the moment: who is signed in, who tries to, and who has what open. */
+/** Tables of the moment: sessions, failed sign-ins, and who has which case open. */
 export const MOMENTARY = ['session', 'sign_in_failure', 'case_presence'] as const;
 
 const FUNCTIONS = [

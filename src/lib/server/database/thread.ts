@@ -38,7 +38,7 @@ const LONGEST_CLOSING = 5_000;
  * what is usual. Else both cores compile while the first saves are waited for, which take twice as long by it.
  */
 setFlagsFromString('--wasm-tiering-budget=100000000');
-/** What answers the opening. */
+/** The answer to opening the database. */
 const OPENING = 0;
 
 export class DatabaseThread implements Statements {

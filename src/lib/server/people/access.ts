@@ -10,10 +10,10 @@ export type Need =
 	| 'anyone'
 	/** To come in: there only where there are accounts. */
 	| 'stranger'
-	/** Whoever has the machine: there only where there are no accounts. */
+	/** Anybody on this machine: only where there are no accounts. */
 	| 'machine'
 	| 'signed in'
-	/** Who does more than read. */
+	/** Roles that may change cases. */
 	| 'work'
 	| 'supervisor'
 	/** One's own case, or one that is shared; all for supervisors. */
@@ -83,7 +83,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/people/[account=uuid]': { POST: 'supervisor' }
 };
 
-/** What a request asks for, as far as it matters here. */
+/** The parts of a request that access depends on. */
 export interface Asked {
 	readonly route: string | null;
 	readonly method: string;
@@ -101,7 +101,7 @@ export type Decision =
 	/** It is seen, and may not be done. */
 	| 'refused';
 
-/** What a route needs for a method; null where it is not in the table. */
+/** The permission that a route needs for a method; null if it is not in the table. */
 function needOf(route: string, method: string): Need | null {
 	const needs = ROUTES[route];
 	return needs?.[(method === 'HEAD' ? 'GET' : method) as Method] ?? null;
@@ -150,10 +150,10 @@ export async function decide(
 
 const NEEDS_ACCOUNTS: ReadonlySet<Need> = new Set<Need>(['stranger', 'supervisor', 'hold']);
 
-/** What a case is to somebody; none: there is no such case. */
+/** The relation of a person to a case; none: there is no such case. */
 type Relation = 'own' | 'shared' | 'other' | 'none';
 
-/** What somebody of a role may do with a case. */
+/** The permissions of a role for a case. */
 function ofCase(
 	need: 'see' | 'change' | 'delete' | 'hold',
 	role: 'counselor' | 'supervisor' | 'reader',

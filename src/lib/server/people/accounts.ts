@@ -10,13 +10,13 @@ import { append } from './trail';
 /** A sign-in link can be used for so long, in milliseconds. */
 const LINK_LASTS = 48 * 3_600_000;
 
-/** Who does it, for the trail; a command is nobody on this machine. */
+/** The person who acts, for the audit trail; a command has none. */
 export interface Doer {
 	readonly who: { readonly id: string; readonly name: string } | null;
 	readonly address: string;
 }
 
-/** What became of it: the account, with the secret of its link or session where one was made. */
+/** The outcome: the account, with the secret of its new link or session, if any. */
 export type AccountResult =
 	| { readonly kind: 'done'; readonly account: Person; readonly secret: string | null }
 	| { readonly kind: 'refused'; readonly message: string };
@@ -71,7 +71,7 @@ async function putLink(statements: Statements, id: string, { hash }: Token): Pro
 	);
 }
 
-/** Whoever is signed in with it is so no longer. */
+/** Ends all sessions of the account. */
 async function endSessions(statements: Statements, id: string): Promise<void> {
 	await statements.query('delete from session where account_id = $1', [id]);
 }

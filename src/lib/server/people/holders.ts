@@ -4,7 +4,7 @@ import { reading, writing } from '../database';
 import type { Actor } from './actor';
 import { note } from './trail';
 
-/** Whoever has a case open says so every few seconds; unheard for so long, in milliseconds, they are gone. */
+/** Milliseconds after which a person who has a case open, and reports it every few seconds, counts as gone. */
 const PRESENCE_TIMEOUT_MS = 20_000;
 
 /** Whose a case is, with everybody whose it could be; null where there is no such case. */

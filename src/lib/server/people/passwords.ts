@@ -42,7 +42,7 @@ function commonest(): Promise<ReadonlySet<string>> {
 	return common;
 }
 
-/** So many hashes are worked out at once, for each takes 19 MiB and a core; and so many more may wait their turn. */
+/** Hashes computed at once (each takes 19 MiB and a core), and hashes that may wait. */
 const AT_ONCE = 2;
 export const MAY_WAIT = 60;
 const BUSY = 'Too many people are signing in at once; try again in a moment.';

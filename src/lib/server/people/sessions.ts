@@ -1,4 +1,4 @@
-/** Who is signed in: sessions, their beginning and their end. */
+/** Sessions: signing in, the person of a session, signing out. */
 import type { Person, Role } from '../../document/people';
 import { NotNow, reading, writing } from '../database';
 import type { Statements } from '../database/statements';
@@ -12,7 +12,7 @@ import type { Actor } from './actor';
 const IDLE = settings().idle * 60_000;
 /** A session ends after so long whatever is done in it. */
 const LONGEST = settings().session * 3_600_000;
-/** That something was done is noted to within this. */
+/** Precision of a session's last activity, in milliseconds. */
 const NOTED_EVERY = Math.min(60_000, IDLE / 10);
 
 /**

@@ -10,7 +10,7 @@ import { log } from '../log';
 import type { Actor } from './actor';
 import { isSigned, signatureOf, trailKey, type Head } from './trail-key';
 
-/** What is done to what, and what more has to be said of it. */
+/** An action, its subject and further details. */
 interface AuditRecord {
 	readonly what: AuditEvent;
 	readonly subject?: string | null;
@@ -155,7 +155,7 @@ export async function noteAlone(actor: Actor, ...all: readonly AuditRecord[]): P
 	await writing((statements) => note(statements, actor, ...all));
 }
 
-/** So many entries are read at once. */
+/** Entries read at once. */
 const PAGE = 1000;
 
 /** Entries from the latest back: those before a number, of a person or a case where one is named. */
@@ -183,7 +183,7 @@ export async function readTrail(
 	}));
 }
 
-/** What a look at the whole trail found. */
+/** The result of verifying the whole audit trail. */
 export type Verified =
 	| {
 			readonly whole: true;

@@ -45,7 +45,7 @@ export const BASIS_FIELDS: readonly (readonly [BasisField, Field])[] = [
 	...new Map(BASES.flatMap(basisFields))
 ];
 
-/** What stands in a field, whatever the way. */
+/** The value of a field of any interest method. */
 export const basisSaid = (entry: BasisEntry, field: BasisField): unknown =>
 	(entry as Readonly<Record<string, unknown>>)[field];
 

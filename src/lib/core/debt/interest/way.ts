@@ -14,7 +14,7 @@ export type RateBy<F extends Fields> = { readonly annual: Percent } & {
 } & { readonly [K in keyof F as null extends F[K]['usual'] ? K : never]?: Said<F>[K] };
 
 export interface InterestWay<F extends Fields> {
-	/** What a paper says of it beside the rate. */
+	/** The fields of an interest method besides the rate. */
 	readonly fields: F;
 	/** Whether it goes by the days of a period, and so by the day on which a rate changes. */
 	readonly isByDay: boolean;

@@ -12,7 +12,7 @@ import type { Beginning, ExplainedSince, Rule } from './rule';
 export type PaymentRule =
 	FixedRule | LevelRule | MinimumRule | FrozenMinimumRule | InterestOnlyRule<PaymentRule>;
 
-/** What asks in a stretch of periods; plain data, since it is asked in each of hundreds of thousands. */
+/** The rule in force in a stretch of periods: plain data, because it is evaluated in hundreds of thousands of them. */
 export type AskingRule = FixedAsking | WholeAsking | InterestAsking | MinimumAsking;
 
 const RULES = {
@@ -43,7 +43,7 @@ export function lasting(rule: PaymentRule): number {
 
 export const followed = (rule: PaymentRule) => of(rule).follows?.(rule) ?? null;
 
-/** What is due at the end beside the last payment. */
+/** The amount due at the end in addition to the last payment: the balloon. */
 export const balloonOf = (rule: PaymentRule): Cents => of(rule).balloon?.(rule) ?? ZERO;
 
 export const isFrozen = (rule: PaymentRule): boolean => of(rule).freezes ?? false;

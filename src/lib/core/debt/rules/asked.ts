@@ -1,4 +1,4 @@
-/** What papers ask: the forms that there are of payment rules (specification, section 4), and what follows from a filled one. */
+/** The forms of payment rules as agreements state them (specification, section 4), and the rules made from filled-in forms. */
 import { afterInterest, type PaymentRule } from './all-rules';
 import { amountForm } from './fixed';
 import { said, type Field, type Fields, type Said } from '../../quantities/field';
@@ -48,7 +48,7 @@ export const ASKED_FIELDS: readonly (readonly [AskedField, Field])[] = [
 	...new Map(ASKED_KINDS.flatMap(fieldsOf))
 ];
 
-/** What stands in a field, whatever the form. */
+/** The value of a field of any form. */
 export const saidIn = (asked: AskedEntry, field: AskedField): unknown =>
 	(asked as Readonly<Record<string, unknown>>)[field];
 
@@ -88,7 +88,7 @@ export function settingsOf(asked: AskedEntry): readonly (readonly [AskedField, F
 	return fieldsOf(asked.kind).filter(([name]) => !elsewhere.includes(name));
 }
 
-/** What is filled in, in another form: what both have, and have alike where nothing is said, is kept. */
+/** Converts a filled-in form to another kind, keeping the fields that both have. */
 export function askedAs(asked: AskedEntry, kind: AskedKind): AskedEntry {
 	if (kind === asked.kind) return asked;
 	const before = formOf(asked.kind).fields;
@@ -98,7 +98,7 @@ export function askedAs(asked: AskedEntry, kind: AskedKind): AskedEntry {
 	return filled(kind, Object.fromEntries(kept));
 }
 
-/** What is not known yet, and has to be; null: nothing. */
+/** The first required field that is still empty; null if none is. */
 export function needOf(asked: AskedEntry): AskedNeed | null {
 	const { needs } = FORMS[asked.kind];
 	return saidIn(asked, needs) === null ? needs : null;

@@ -1,4 +1,4 @@
-/** What a paper says of a payment rule, field by field. */
+/** The form of a payment rule: its fields as data. */
 import type { Fields, Said } from '../../quantities/field';
 
 /** The fields once the one is known that nothing can be asked without. */
@@ -10,13 +10,13 @@ export interface RuleForm<F extends Fields, N extends keyof F & string, Rule> {
 	readonly fields: F;
 	/** Nothing can be asked while it is not known. */
 	readonly needs: N;
-	/** What stands in a line of debts; all others are among the lender’s settings. */
+	/** Fields shown in a line of the debts; all others are among the interest terms. */
 	readonly inLine: readonly [N, keyof F & string, keyof F & string];
 	/** Whether it is the form in which a rule is said. */
 	tells(rule: { readonly kind: string }): boolean;
 	/** The rule that it comes to. */
 	rule(said: Stated<F, N>): Rule;
-	/** What no longer holds once a field was changed; absent: nothing. */
+	/** Resets the fields that a changed field makes invalid; absent if there are none. */
 	forgets?(changed: keyof F & string): Partial<Said<F>>;
 	/** Fields that are none of a paper's: they are kept, and not offered. */
 	readonly kept?: readonly (keyof F & string)[];

@@ -11,7 +11,7 @@ interface LevelTerms {
 	readonly roundPayment?: 'nearest' | 'up';
 	/** The payment, where it was set before and stays in force; absent: it follows from the balance. */
 	readonly payment?: Cents | null;
-	/** What happens at the term: the whole rest is due, or payments go on until nothing is owed. */
+	/** The end of the term: the whole balance is due, or payments continue until it is paid off. */
 	readonly atTerm?: 'settle' | 'continue';
 }
 

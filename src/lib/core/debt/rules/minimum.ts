@@ -97,7 +97,7 @@ function inWhole(base: number, added: number, { percent, roundUpTo }: MinimumTer
 	return roundedUpTo(shareRoundedUp(base, percent, WHOLE) + added, roundUpTo);
 }
 
-/** What a sum of fractions may lie above a multiple that it means, as a part of that. */
+/** Relative tolerance by which a sum of fractions may exceed the multiple it stands for. */
 const NOISE = 1e-13;
 
 function inFull(base: number, added: number, { percent, roundUpTo }: MinimumTerms): number {

@@ -18,7 +18,7 @@ export interface Lending {
 export interface Beginning extends Lending {
 	/** Counted from the rule’s first period as 0. */
 	readonly at: number;
-	/** What is owed as it begins, in minor units, and its periodic rate as a fraction. */
+	/** The opening balance in minor units, and the periodic rate as a fraction. */
 	readonly opening: number;
 	readonly i: number;
 }
@@ -26,12 +26,12 @@ export interface Beginning extends Lending {
 /** A period whose payment is explained, with the figures of its row as operands. */
 export interface Explained extends Lending {
 	readonly k: number;
-	/** What was owed as it began, in minor units as they are carried. */
+	/** The opening balance in minor units, unrounded. */
 	readonly opening: number;
 	/** The charges that are fees. */
 	readonly fees: Cents;
 	readonly here: (name: RowFigure['name']) => MoneyOperand;
-	/** What interest is charged on before anything is paid: the opening, with charges where there are any. */
+	/** The balance that bears interest before any payment: opening plus charges. */
 	readonly base: MoneyOperand;
 }
 
@@ -46,15 +46,15 @@ export interface ExplainedSince {
 
 /** A rule R; A is what asks for it in a stretch of periods in which nothing changes, Then what may follow it. */
 export interface Rule<R, A, Then = never> {
-	/** What asks from a period on in which it begins or something changes; null: what has asked before. */
+	/** The rule in force from a period in which it begins or something changes; null: the previous one continues. */
 	asks(rule: R, period: Beginning): A | null;
 	/** The period, counted from its first as 0, in which it asks otherwise by itself; absent: none. */
 	changesAt?(rule: R): number;
 	/** For how many periods it has a phase or a term of its own, with what follows it. */
 	lasts?(rule: R): number;
-	/** What is due at its end beside the last payment. */
+	/** The amount due at its end in addition to the last payment. */
 	balloon?(rule: R): Cents;
-	/** What follows it, after so many periods. */
+	/** The rule that follows it, and after how many periods. */
 	follows?(rule: R): { readonly after: number; readonly rule: Then };
 	/** Whether what it asks in its first period is asked from then on. */
 	readonly freezes?: true;

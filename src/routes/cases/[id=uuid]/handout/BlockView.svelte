@@ -1,4 +1,4 @@
-<!-- One block of a hand-out, as it is printed. -->
+<!-- One block of a handout, as it is printed. -->
 <script lang="ts">
 	import type { Block } from '$lib/handout/blocks';
 	import Phrases from '$lib/ui/Phrases.svelte';

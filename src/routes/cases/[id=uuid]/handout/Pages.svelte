@@ -1,4 +1,4 @@
-<!-- A hand-out on its pages, as they are printed: blocks are measured where nobody sees them, then laid on sheets. -->
+<!-- A handout on its pages, as they are printed: blocks are measured where nobody sees them, then laid on sheets. -->
 <script lang="ts">
 	import { MARGIN, PAPER_SIZES, type Block, type Handout } from '$lib/handout/blocks';
 	import { paginated, type Measured } from '$lib/handout/pages';
