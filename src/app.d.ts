@@ -4,13 +4,13 @@ declare global {
 	namespace App {
 		interface Error {
 			message: string;
-			/** What the person can do about it, in one sentence. */
+			/** A remedy for the person, in one sentence. */
 			remedy?: string;
 		}
 		interface Locals {
 			/** On whose behalf this is asked. */
 			actor: Actor;
-			/** What the browser is known by; null where it is not. */
+			/** The id of the browser; null if it has none. */
 			secret: string | null;
 		}
 	}

@@ -100,7 +100,7 @@ function addressOf(event: RequestEvent): string {
 	}
 }
 
-/** What pages ask without anybody doing anything does not keep anybody signed in. */
+/** Requests that pages make by themselves do not keep a session alive. */
 const isBackgroundRequest = (route: string | null): boolean =>
 	route === '/api/cases/[id=uuid]/here';
 

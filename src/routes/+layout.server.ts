@@ -1,4 +1,4 @@
 import type { LayoutServerLoad } from './$types';
 
-/** Who is signed in; null where there are no accounts. */
+/** The person signed in; null without accounts. */
 export const load: LayoutServerLoad = ({ locals }) => ({ person: locals.actor.person });

@@ -94,7 +94,7 @@
 		if (type === 'link' && from?.route.id === '/') void ask({ ...USUAL, rule: book.question.rule });
 	});
 
-	/** Who comes back from a case finds what was asked, and the lines that were in view. */
+	/** Restores the query and the lines in view after coming back from a case. */
 	export const snapshot: Snapshot<CasebookSnapshot> = {
 		capture: () => book.keep(),
 		restore: (kept) => void book.restore(kept)

@@ -18,7 +18,7 @@
 		line: CaseSummary;
 		place: number;
 		today: CalendarDate;
-		/** Who looks at it; null where there are no accounts. */
+		/** The person signed in; null without accounts. */
 		person: Person | null;
 		/** Whether anything can be done with it yet. */
 		isOpen: boolean;
@@ -49,11 +49,11 @@
 	const writing = $derived(writingOf(line));
 	const stands = $derived(standingInWords(line.standing, writing));
 
-	/** What one may do with a case, where there are people to be told apart. */
+	/** The permissions of the person for the case. */
 	const isReader = $derived(person?.role === 'reader');
 	const holds = $derived(holdsCase(person, line.owner));
 
-	/** What is typed as the new label; null: nothing yet. */
+	/** The typed new label; null if none. */
 	let typed = $state<string | null>(null);
 
 	function end(keep: boolean): void {

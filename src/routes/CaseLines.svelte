@@ -18,7 +18,7 @@
 	interface Props {
 		book: Casebook;
 		today: CalendarDate;
-		/** Who looks at them; null where there are no accounts. */
+		/** The person signed in; null without accounts. */
 		person: Person | null;
 		onsort: (sort: Sort) => void;
 		onrename: (id: string, label: string) => Promise<void>;
@@ -34,7 +34,7 @@
 	let rows = $state<HTMLElement>();
 
 	const ROW = 44;
-	/** So many lines are there beside those in view. */
+	/** Lines rendered beyond those in view. */
 	const OVER = 8;
 	const found = $derived(book.answered.totals.found);
 	const sort = $derived(book.answered.question.sort);
@@ -140,7 +140,7 @@
 		if (line) act(line);
 	}
 
-	/** What keys do with the line that they have led to. */
+	/** Handles keys on the focused line. */
 	const ACTS: Readonly<Record<string, (line: CaseSummary) => void>> = {
 		Enter: () => activeLink()?.click(),
 		F2: ({ id }) => !isReader && (renaming = id),

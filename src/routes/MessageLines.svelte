@@ -1,4 +1,4 @@
-<!-- What was put into the outbox, the latest first. -->
+<!-- The messages of the outbox, the latest first. -->
 <script lang="ts">
 	import type { MessageSummary } from '$lib/document/message';
 	import { t } from '$lib/words/labels/outbox';

@@ -1,4 +1,4 @@
-<!-- What is there in the place of a page that could not be opened: why, and what can be done. -->
+<!-- Replaces a page that could not be opened: the reason, and what to do. -->
 <script lang="ts">
 	import Answer from '$lib/ui/Answer.svelte';
 	import { t } from '$lib/words/labels/common';

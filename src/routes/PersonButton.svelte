@@ -1,4 +1,4 @@
-<!-- Who is signed in, and what that one can do that is not about a case. -->
+<!-- The person signed in, with the actions that are not about a case. -->
 <script lang="ts">
 	import { signOut } from '$lib/desk/requests';
 	import { finishWork } from '$lib/desk/session';

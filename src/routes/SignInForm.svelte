@@ -6,7 +6,7 @@
 	import { t } from '$lib/words/labels/accounts';
 
 	interface Props {
-		/** Who it is, where that is known already. */
+		/** The name of the person, where known. */
 		name?: string;
 		/** Whether it can be nobody else. */
 		fixed?: boolean;

@@ -4,7 +4,7 @@ import { serverAnswers } from '$lib/desk/requests';
 /** How long a page has been open before anything is loaded for others, in milliseconds; also when it is tried again. */
 const AFTER = 5_000;
 
-/** What screens load once they have opened: their pictures, notes, and workings of a plan. */
+/** Code that screens load after opening: charts, notes, and plan calculations. */
 const PARTS: readonly (() => Promise<unknown>)[] = [
 	() => import('$lib/ui/balance-chart'),
 	() => import('$lib/ui/split-chart'),

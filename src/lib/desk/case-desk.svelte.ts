@@ -31,7 +31,7 @@ export class CaseDesk {
 	stepped = $state.raw<Stepped<CaseDocument> | null>(null);
 	/** How things were before they were changed, as long as that is kept. */
 	readonly before: Before = new Before(this);
-	/** What of it is on screen. */
+	/** The part of it that is on screen. */
 	readonly onScreen = new OnScreen();
 
 	readonly #queue: SaveQueue<CaseDocument, Problem>;

@@ -13,13 +13,13 @@ import type { Answer } from './requests';
 type Asking = (question: Question, from: number) => Promise<Answer<BookPage>>;
 
 interface Answered {
-	/** What was asked. */
+	/** The query. */
 	readonly question: Question;
 	readonly totals: BookTotals;
 	readonly lines: ReadonlyMap<number, CaseSummary>;
 }
 
-/** What is kept of it while somebody is elsewhere: what was asked, and the lines in view. */
+/** The state kept while another screen is open: the query, and the lines in view. */
 export interface CasebookSnapshot {
 	readonly question: Question;
 	readonly totals: BookTotals;
@@ -27,9 +27,9 @@ export interface CasebookSnapshot {
 }
 
 export class Casebook {
-	/** What is asked now; its answer may be under way. */
+	/** The current query; its answer may be under way. */
 	question: Question = $state.raw() as Question;
-	/** What is there: the answer to the last question that has one. */
+	/** The answer to the latest answered query. */
 	answered: Answered = $state.raw() as Answered;
 	/** Why lines are missing; null: they are there, or on their way. */
 	failure = $state.raw<Answer<unknown> | null>(null);
@@ -37,7 +37,7 @@ export class Casebook {
 	#view = { from: 0, to: AT_ONCE };
 	/** The line that somebody is going to, which may not be in view yet; null: none. */
 	#next: number | null = null;
-	/** What is there is no answer to the question any more. */
+	/** Whether the shown answer is stale. */
 	#isStale = false;
 	#filling: Promise<void> | null = null;
 

@@ -48,7 +48,7 @@ export function newHappening(
 	}
 }
 
-/** What happens, with one of it put in the place of the one that has its identity, or added. */
+/** The events with one replaced by id, or added. */
 export function withHappening<T extends { readonly id: string }>(
 	happenings: readonly T[],
 	changed: T

@@ -52,7 +52,7 @@ function stored({ base, changes }: LeftBehind<CaseDocument>): Stored {
 	};
 }
 
-/** What was left behind in this tab by a page of this version, if anything; it is there once. */
+/** Takes the unsaved changes that a page of this version left in this tab, if any; they are there once. */
 export function takeLeftBehind(id: string, who: string | null): LeftBehind<CaseDocument> | null {
 	const text = sessionStorage.getItem(key(id, who));
 	sessionStorage.removeItem(key(id, who));

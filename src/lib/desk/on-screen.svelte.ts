@@ -1,10 +1,10 @@
-/** What of a case is on screen and is none of its document: it is still so after a look at something else of the case. */
+/** The view state of a case, which is no part of its document and survives a change of screen. */
 export class OnScreen {
 	/** The plan that was looked at last; the way back leads to it. */
 	plan = $state.raw<string | null>(null);
 	/** The month of the plan that is looked at. */
 	month = $state(1);
-	/** What was typed of a message to the client and is not in the outbox yet; null: as the template has it. */
+	/** The draft of a message to the client; null: as the template has it. */
 	mail = $state.raw<Draft>(NOTHING_TYPED);
 }
 

@@ -8,7 +8,7 @@ import { LONGEST_REQUEST } from '../workers/longest-request';
 type Fetch = typeof window.fetch;
 
 export class PageRequests {
-	/** What asks again for what had no answer. */
+	/** Repeats the request that had no answer. */
 	#lost = $state.raw<readonly (() => void)[]>([]);
 	/** How often it was given up: what was asked for before that is missed by nobody. */
 	#givenUp = 0;
@@ -53,10 +53,10 @@ export class PageRequests {
 	}
 }
 
-/** What this page asks for by way of the framework. */
+/** The requests that this page makes through the framework. */
 export const pageRequests = new PageRequests();
 
-/** What browsers say of code, and the framework of style, that did not come. */
+/** Messages of browsers for missing code, and of the framework for missing styles. */
 const NOT_COME = /imported module|importing a module|preload CSS/i;
 
 /** Whether code did not come: a browser doesn't ask for it again until the page is loaded anew. */

@@ -16,7 +16,7 @@ export function newPlanHappening(date: CalendarDate): PlanHappening {
 	return { id: newId(), kind: 'one-off', off: false, date, amount: ZERO, everyYear: false };
 }
 
-/** What a new plan starts from. */
+/** The starting points of a new plan. */
 export const PLAN_STARTS = [
 	{ value: 'order', words: t('An order of the debts') },
 	{ value: 'minimums', words: t('Minimums only') },
@@ -70,7 +70,7 @@ export function withOwnName(plan: PlanEntry, { plans }: Pick<CaseDocument, 'plan
 	return keeps ? plan : { ...plan, name: freeName(usual, others) };
 }
 
-/** What of a plan states another amount from a month on: what happens to its money then, or its budget. */
+/** The part of a plan that states another amount from a month on: an event, or its budget. */
 export function curedBy(
 	{ happenings }: Pick<PlanEntry, 'happenings'>,
 	firstMonth: CalendarDate,

@@ -73,7 +73,7 @@ export class PlanInHand {
 	readonly against = $derived(this.#document.against);
 	/** A measure that is no plan stays the same whatever becomes of the plans. */
 	readonly #measurePlan = $derived(this.plans.find(({ id }) => id === this.against));
-	/** What the plan is measured against. */
+	/** The baseline of the plan. */
 	readonly baseline: Plan = $derived(
 		measuredPlan({
 			debts: this.entries,
@@ -84,7 +84,7 @@ export class PlanInHand {
 	);
 	readonly measureWords = $derived(measureWords(this.against, this.plans, this.writing));
 	readonly terms: PlanTerms = $derived(planTerms(this.entry, this.months, this.#changed.fees));
-	/** What plans have come to, so that the answer before a change is not worked out once more. */
+	/** Computed plans, so that the answer before a change is not computed again. */
 	readonly #cameTo = new WeakMap<PlanEntry, { debts: ChangedDebts['debts']; plan: Plan }>();
 	readonly plan: Plan = $derived.by(() => {
 		const plan = cameTo(this.#changed, this.terms);
@@ -112,7 +112,7 @@ export class PlanInHand {
 			this.#changed.fees
 		)
 	);
-	/** What would cover the first short months; null where there are none. */
+	/** The budget that would cover the first short months; null if there are none. */
 	readonly cure = $derived(cureOf(this.debts, this.terms, this.plan));
 	/** The same amount each month; null where the money follows what is asked. */
 	readonly present = $derived(
@@ -123,7 +123,7 @@ export class PlanInHand {
 	readonly #debtsBefore = $derived(
 		this.#kept && this.entries.map((debt) => this.#kept?.debts[debt.id] ?? debt)
 	);
-	/** What the plan came to before; sliding on leaves it as it was. */
+	/** The plan before the change; sliding on keeps it. */
 	readonly #resultBefore: Plan | null = $derived.by(() => {
 		if (!this.#kept || !this.#debtsBefore) return null;
 		const known = this.#cameTo.get(this.#kept.plan);

@@ -1,4 +1,4 @@
-/** What a visit brings into a case: balances read, what was paid or bought, lenders' statements. */
+/** Changes of a case during a visit: recorded balances, payments and charges, creditors' statements. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { ZERO, type Cents } from '../core/quantities/money';
 import type { TransactionEntry } from '../document/debt';
@@ -11,7 +11,7 @@ import { v4 as newId } from 'uuid';
 /** A visit that nothing has been read in yet; it is kept with its first reading. */
 export const newVisit = (date: CalendarDate): VisitEntry => ({ id: newId(), date });
 
-/** What of a debt is read in a visit; absent fields stay, a balance of null takes the reading out. */
+/** The record of a debt in a visit; absent fields stay, a null balance deletes it. */
 export type Read = Partial<Pick<ReadingEntry, 'date' | 'interest'>> & {
 	readonly balance?: ReadingEntry['balance'] | null;
 };
@@ -123,7 +123,7 @@ export interface CameStatement {
 	readonly balance: { readonly date: CalendarDate; readonly owed: Cents } | null;
 }
 
-/** What a lender's statement says of a debt. */
+/** A creditor's statement of a debt. */
 export const cameFor = (
 	debt: string,
 	{ transactions, withdrawn, asOf, owed }: AccountStatement

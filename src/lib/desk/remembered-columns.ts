@@ -1,8 +1,8 @@
-/** What the columns of a table were said to be, for the next one with the same headings; kept by the browser. */
+/** The assigned columns of a table, for the next one with the same headings; kept by the browser. */
 import { COLUMNS, type Field } from '../exchange/debt-columns';
 
 const KEY = 'residuum.columns';
-/** So many tables are remembered, the latest. */
+/** The number of tables remembered, the latest ones. */
 const KEPT = 40;
 
 type Remembered = readonly (readonly [headings: string, fields: readonly (Field | null)[]])[];

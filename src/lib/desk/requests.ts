@@ -10,14 +10,14 @@ import { LONGEST_REQUEST } from '../workers/longest-request';
 import { finishWork, tellSignedOut } from './session';
 import { t } from '../words/labels/desk';
 
-/** What came of a request. */
+/** The result of a request. */
 export type Answer<T> =
 	| { readonly kind: 'done'; readonly value: T }
 	/** Based on an old revision: refused, with the case as the server has it. */
 	| {
 			readonly kind: 'stale';
 			readonly state: CaseState;
-			/** Who has changed it since, where there are people to be told apart. */
+			/** The people who changed it since; empty without accounts. */
 			readonly authors: readonly string[];
 	  }
 	| { readonly kind: 'refused'; readonly message: string; readonly problems: readonly Problem[] }
@@ -122,7 +122,7 @@ export async function takeCases(
 	return { kind: 'done', value: { ids } };
 }
 
-/** So many characters of cases, and never more than the server takes in one go, are sent in one request. */
+/** Characters of cases sent in one request, never more than the server accepts. */
 const PORTION = 2_000_000;
 
 /** Cases in portions that are not too large for one request, a single case whatever its size. */
@@ -145,7 +145,7 @@ export function portionsOf(cases: readonly CaseDocument[]): CaseDocument[][] {
 export const putMessage = (id: string, message: MessageRequest) =>
 	ask<{ id: string }>('POST', `/api/cases/${id}/outbox`, message);
 
-/** What came of asking a lender for an account. */
+/** The result of requesting an account from a creditor. */
 export type Asked =
 	| { readonly kind: 'statement'; readonly text: string }
 	| { readonly kind: 'silent' | 'unknown' | 'nonsense' | 'unset' };
@@ -179,7 +179,7 @@ export const changePassword = (password: string, next: string) =>
 export const setPassword = (token: string, password: string) =>
 	ask<{ name: string }>('POST', '/api/welcome', { token, password });
 
-/** What became of an account; the secret of its link where one was made. */
+/** The changed account, with the secret of its new link, if any. */
 export interface AccountDone {
 	readonly account: Person;
 	readonly secret: string | null;

@@ -17,7 +17,7 @@ export interface Held<D> {
 	readonly redo: string | null;
 }
 
-/** What came of a request. */
+/** The result of a request. */
 export type Answered<D, P> =
 	| { readonly kind: 'done'; readonly state: Held<D> }
 	/** It was based on an old revision; nothing was changed, and this is how it is now. */
@@ -63,11 +63,11 @@ export type Saving<D, P> =
 			readonly kind: 'conflict';
 			readonly mine: D;
 			readonly theirs: D;
-			/** Who changed it, where it is known. */
+			/** The people who changed it, where known. */
 			readonly authors: readonly string[];
 	  };
 
-/** What a page still had to save when it was left: what it was based on, and the changes since, in order. */
+/** The unsaved work of a page that was left: its base, and the changes since, in order. */
 export interface LeftBehind<D> {
 	readonly base: Held<D>;
 	readonly changes: readonly Change<D>[];
@@ -76,7 +76,7 @@ export interface LeftBehind<D> {
 interface Change<D> {
 	readonly key: string;
 	readonly what: string;
-	/** What of the document it changes: typing on there is the same change, elsewhere another one. */
+	/** The part of the document that it changes: typing on there is the same change, elsewhere another one. */
 	readonly at: string;
 	readonly document: D;
 }
@@ -84,7 +84,7 @@ interface Change<D> {
 /** A step back or forward that has been taken. */
 export interface Stepped<D> {
 	readonly direction: Direction;
-	/** What was taken back or made again. */
+	/** The change that was undone or redone. */
 	readonly what: string;
 	readonly before: D;
 	readonly after: D;
@@ -107,9 +107,9 @@ type Task<D> = ({ readonly of: 'change' } & Change<D>) | ({ readonly of: 'step' 
 export class SaveQueue<D, P> {
 	/** The document with all changes in it. */
 	document: D;
-	/** What the server had when it last answered; all that waits is based on it. */
+	/** The server's latest state, on which everything that waits is based. */
 	#base: Held<D>;
-	/** What waits, in order; the first of it may be under way. */
+	/** The waiting tasks in order; the first may be under way. */
 	#tasks: Task<D>[] = [];
 	#sending = false;
 	/** Whether the last change may still be continued. */
@@ -143,7 +143,7 @@ export class SaveQueue<D, P> {
 		return this.#refusal ?? { kind: 'saved' };
 	}
 
-	/** What a step back would take back: also a change that was refused, which is only here. */
+	/** The change that undo would revert; may be a refused one, which is only here. */
 	get undoable(): string | null {
 		const waiting = this.#tasks.findLast((task) => task.of === 'change');
 		if (waiting) return waiting.what;
@@ -230,7 +230,7 @@ export class SaveQueue<D, P> {
 		this.told(null);
 	}
 
-	/** What is not saved yet, for a page that is being left; null where all is. */
+	/** The unsaved changes of a page that is being left; null if there are none. */
 	leftBehind(): LeftBehind<D> | null {
 		const changes = this.#tasks.flatMap((task) => (task.of === 'change' ? [task] : []));
 		const refused =
@@ -317,7 +317,7 @@ export class SaveQueue<D, P> {
 		return this.#tasks.length === 0 || this.#conflict !== null || this.#unanswered !== null;
 	}
 
-	/** What an answer makes of what waits; the step that it was. */
+	/** Applies an answer to the waiting tasks; returns the step it answered. */
 	#take(task: Task<D>, answer: Answered<D, P>): Stepped<D> | null {
 		if (answer.kind === 'unreachable') {
 			const times = (this.#unanswered?.times ?? 0) + 1;
@@ -398,7 +398,7 @@ export class SaveQueue<D, P> {
 		else this.#keepLocal(what);
 	}
 
-	/** What is here and not there is one change. */
+	/** Makes one change of everything that is here and not on the server. */
 	#keepLocal(what: string): void {
 		this.#refusal = null;
 		this.#tasks = same(this.document, this.#base.document) ? [] : [this.#newChange(what)];

@@ -1,4 +1,4 @@
-/** What happens around a session: where it ends, begins again, or is about to be ended. */
+/** Events of a session: its end, its new beginning, and work to finish before it ends. */
 
 /** The server said that nobody is signed in any more. */
 const ended = new Set<() => void>();

@@ -6,7 +6,7 @@
 		/** Whether all that it needs has been typed. */
 		ready: boolean;
 		onadd: () => void;
-		/** What would be added, where that can't be seen: “a missed payment”. */
+		/** The thing to add, where that is not visible: “a missed payment”. */
 		what?: string;
 	}
 	const { ready, onadd, what }: Props = $props();

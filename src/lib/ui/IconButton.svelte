@@ -3,7 +3,7 @@
 	import type { Snippet } from 'svelte';
 
 	interface Props {
-		/** What it does, in words, with its key where it has one. */
+		/** The action in words, with its key if it has one. */
 		title: string;
 		/** The same with what it does it to. */
 		label: string;

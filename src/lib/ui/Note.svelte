@@ -10,7 +10,7 @@
 
 	interface Props {
 		title: string;
-		/** What it is beside. */
+		/** The element that it is placed beside. */
 		anchor: HTMLElement;
 		/** Buttons beside the title. */
 		tools?: Snippet;

@@ -4,7 +4,7 @@
 
 	interface Props {
 		text: string;
-		/** What the button that takes it back is called, and does. */
+		/** The label and the action of its undo button. */
 		undo?: string;
 		onundo?: () => void;
 		onclose: () => void;

@@ -12,7 +12,7 @@
 	}
 	const { sentence, onopen }: Props = $props();
 
-	/** What ends a clause right behind a figure: no line may begin with it. */
+	/** Punctuation right after a figure: no line may begin with it. */
 	const stopIn = (text = ''): string => /^[;,.:]*/.exec(text)?.[0] ?? '';
 	const parts = $derived(
 		sentence.map((phrase, at) => {

@@ -5,7 +5,7 @@
 	interface Props {
 		/** Whether it is told at once, as what stops something. */
 		alert?: boolean;
-		/** What it says, then buttons. */
+		/** The text, then buttons. */
 		children: Snippet;
 	}
 	const { alert = false, children }: Props = $props();

@@ -3,7 +3,7 @@
 	import type { Snippet } from 'svelte';
 
 	interface Props {
-		/** What is on the button, and while it is being done. */
+		/** The label of the button, and its label while submitting. */
 		submit: string;
 		busy: string;
 		problem: string | null;

@@ -36,7 +36,7 @@
 	const ROW = 25;
 	/** More rows than these are scrolled to: the picture above needs its room. */
 	const MOST_ROWS = 3;
-	/** What a character and the rest of a chip take, in pixels; about. */
+	/** Approximate width of a character and of the rest of a chip, in pixels. */
 	const LETTER = 6.6;
 	const FRAME = 18;
 	/** A pointer that has gone so far, in pixels, drags. */

@@ -7,7 +7,7 @@
 	interface Props {
 		/** From the casebook down to this screen; the last one is this screen. */
 		path: readonly { readonly name: string; readonly href: string }[];
-		/** What else there is of the same case, with its key; the one whose address is the present one is marked. */
+		/** The other views of the case with their keys; the current one is marked. */
 		views?: readonly {
 			readonly name: string;
 			readonly key?: string;

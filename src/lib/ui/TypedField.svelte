@@ -28,7 +28,7 @@
 		autofocus?: boolean;
 		/** Nobody has named the value yet: it is in another ink until it is typed or confirmed. */
 		assumed?: boolean;
-		/** What stands in it from elsewhere and could not be read, and why: it is there to be fixed. */
+		/** An imported text that could not be read, with the reason, to be corrected. */
 		unread?: { readonly typed: string; readonly problem: string } | undefined;
 	}
 	const {
@@ -53,7 +53,7 @@
 	let refused = $state(untrack(() => unread !== undefined));
 	let before: T | null = null;
 
-	/** What is refused makes its line as much higher as it takes to say why, so that no other field is covered. */
+	/** A refused field makes its line taller by the height of the reason, so that no other field is covered. */
 	let noteHeight = $state(0);
 
 	const shown = $derived(typed ?? (value === null ? '' : write(value)));

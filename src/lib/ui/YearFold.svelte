@@ -1,4 +1,4 @@
-<!-- What folds and unfolds the rows of a year in a long table. -->
+<!-- Folds and unfolds the rows of a year in a long table. -->
 <script lang="ts">
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import ChevronRight from '@lucide/svelte/icons/chevron-right';

@@ -306,7 +306,7 @@ function writeBelow(
 	}
 }
 
-/** What does not end within the picture is named where it leaves it. */
+/** Labels a line that does not end within the chart where it leaves it. */
 function writeBeside(
 	pen: CanvasRenderingContext2D,
 	picture: BalancePicture,

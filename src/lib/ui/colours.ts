@@ -21,7 +21,7 @@ function resolved(written: string, where: Element): string {
 	return color;
 }
 
-/** What colours follow from: the time of day, and whether the system sets them. */
+/** The inputs of colors: light or dark, and whether the system forces them. */
 const CHANGES = ['(prefers-color-scheme: dark)', '(forced-colors: active)'];
 
 /** Calls back when fonts have come, day turns into night, or the system sets the colours; the result stops that. */

@@ -4,7 +4,7 @@ import { whenColoursChange } from './colours';
 /** A picture that is drawn. */
 export interface Drawn<Picture> {
 	redraw(picture: Picture): void;
-	/** What is at a horizontal place in it. */
+	/** The value at a horizontal position in it. */
 	at(pixel: number): number;
 	destroy(): void;
 }

@@ -49,7 +49,7 @@ export function stepped(lines: readonly LongLine<YearSpan>[], from: number, step
 	return Math.min(Math.max(from + step, first), lines.length - 1);
 }
 
-/** What was clicked or entered in such a table: a figure of a row, of a year, or of the totals. */
+/** The figure clicked or opened in such a table: of a row, a year, or the totals. */
 export interface Clicked {
 	readonly name: string;
 	readonly k: number | null;

@@ -3,7 +3,7 @@ import type { Snippet } from 'svelte';
 
 const KEY = Symbol('at the end of the top line');
 
-/** What stands at the end of the top line of every screen within. */
+/** The content at the end of the top line of every screen within. */
 export const putInTopLine = (snippet: () => Snippet | null): void => {
 	setContext(KEY, snippet);
 };

@@ -11,7 +11,7 @@ import type { Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 
-/** What the casebook holds, or what was found in it, and what that owes. */
+/** The answer of the casebook: all or the matching cases, and their total. */
 export function casebookSentence(
 	{ cases: count, found, owed: owedOf }: BookTotals,
 	{ search, show, sort }: Question,
@@ -29,7 +29,7 @@ export function casebookSentence(
 		: sentence(locale, 'found', { found, count, show, labelled, owed });
 }
 
-/** So many currencies are named. */
+/** Most currencies that are named. */
 const NAMED = 3;
 
 /** “4,182,330.12 USD and 33,000.00 EUR”; null where nothing is owed. */

@@ -1,4 +1,4 @@
-/** What a plan changes about the debts, and why that is not possible, in words. */
+/** Changes of a plan in words, and why one is refused. */
 import type { PlanRefusal } from '../document/carried-plans';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Percent } from '../core/quantities/rate';
@@ -12,7 +12,7 @@ import { listOf, messagesOf, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en });
 
-/** What a plan can change, to choose from. */
+/** The kinds of change to choose from. */
 export const changeKinds = (locale: Locale) =>
 	(['consolidate', 'transfer', 'concession'] as const).map((value) => ({
 		value,

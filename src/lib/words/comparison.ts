@@ -14,7 +14,7 @@ import { figure, say, type Phrase, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 
-/** What a figure by which plans are compared is called. */
+/** The name of a compared figure. */
 export const comparedName = (name: ComparedFigure, locale: Locale): string =>
 	text(locale, 'figure', { figure: name, unit: oneUnit(locale) });
 
@@ -104,7 +104,7 @@ export function comparisonSentence(plans: readonly Named[], writing: Writing): S
 	});
 }
 
-/** What is said of a column whose plan is not computed, or rests on terms that nobody has named; null: nothing. */
+/** The note of a column whose plan is not computed or has assumed terms; null if neither. */
 export const columnNote = (
 	{ refused, assumed }: { readonly refused: boolean; readonly assumed: boolean },
 	locale: Locale
@@ -146,7 +146,7 @@ export function crossingSentence(
 	});
 }
 
-/** What is owed in a month under each plan. */
+/** The total balance in a month under each plan. */
 export function owedUnderEach(
 	month: CalendarDate,
 	owed: readonly { readonly name: string; readonly amount: Cents }[],

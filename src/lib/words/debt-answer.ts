@@ -1,4 +1,4 @@
-/** What a case comes to, what one way of paying a debt comes to, and what a change did. */
+/** Answers of a case, of one way of paying a debt, and of a change. */
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import type { Difference } from '../core/debt/difference';
 import { isLenders } from '../core/debt/happenings';
@@ -16,7 +16,7 @@ import { figure, interest, say, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 
-/** What a case comes to, before anything is planned. */
+/** The answer of a case before anything is planned. */
 export function caseSentence(
 	{ owed, asked, interest: charged }: CaseTotals,
 	counted: { readonly debts: number; readonly unfinished: number },
@@ -44,7 +44,7 @@ export function caseSentence(
 const moneyOrNothing = (amount: Cents, writing: Writing): string =>
 	amount === 0 ? text(writing, 'nothing') : writeMoney(amount, writing);
 
-/** What one way of paying a debt comes to: when it ends, what it costs, compared with the baseline. */
+/** The answer of one way of paying a debt: its payoff and cost, compared with the baseline. */
 export function waySentence(
 	debt: StatedDebt,
 	carried: Measured,
@@ -208,7 +208,7 @@ export function againstPhrases(against: Difference, baseline: string, writing: W
 	});
 }
 
-/** What is said of a run that does not end: always with the figures at that point. */
+/** The answer of a run that does not end, with the figures at that point. */
 function endlessSentence(
 	{ run, terms }: Carried,
 	ending: Exclude<Ending, { status: 'cleared' }>,

@@ -189,7 +189,7 @@ function restWords({ because, balloon }: Formula & { kind: 'rest' }, writing: Wr
 	}
 }
 
-/** What a balance is multiplied with, in words and in numbers. */
+/** The factor of a balance, in words and in numbers. */
 function conventionWords(
 	convention: Convention,
 	annual: string,

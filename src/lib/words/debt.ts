@@ -1,4 +1,4 @@
-/** What a debt, its terms, the ways of paying it and what happens to it are called. */
+/** Names of a debt, its terms, its ways of paying and its events. */
 import { dateParts, type CalendarDate, type PaymentsPerYear } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import type { Difference } from '../core/debt/difference';
@@ -40,7 +40,7 @@ export function letterOf(index: number): string {
 export const askedKinds = (locale: Locale) =>
 	ASKED_KINDS.map((value) => ({ value, words: askedKind(value, locale) }));
 
-/** What is still to be taken down before a debt can be run down, in words. */
+/** The missing fields of a debt, in words. */
 export const missingInWords = (missing: readonly MissingField[], locale: Locale): string =>
 	listOf(
 		locale,
@@ -104,7 +104,7 @@ export function baselineName(way: Way, debt: DebtEntry, writing: Writing): strin
 	}
 }
 
-/** What happens to a debt over time, to choose from. */
+/** The kinds of event of a debt to choose from. */
 export const happeningKinds = (locale: Locale) =>
 	(['extra', 'skip', 'payment', 'rate', 'charge'] as const).map((value) => ({
 		value,
@@ -272,7 +272,7 @@ const KINDS = {
 	'neither ends': 'neither'
 } as const;
 
-/** What each 1.00 owed costs, as text: `1.48`. */
+/** Cost per 1.00 owed, as text: `1.48`. */
 export function costInWords(totals: RunTotals, locale: Locale): string {
 	const cost = costPerUnit(totals);
 	return cost === null || totals.ending.status !== 'cleared' ? '—' : grouped(cost, 2, locale);

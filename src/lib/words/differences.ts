@@ -117,7 +117,7 @@ function planDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifferen
 	return [...found, ...only];
 }
 
-/** What is said of all plans together: their order, what they are measured against, and what was chosen. */
+/** Fields that all plans share: their order, the baseline, and the choices. */
 function comparedFields(document: CaseDocument): Fields {
 	const writing = writingOf(document);
 	const { plans, against, choices } = document;

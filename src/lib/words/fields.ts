@@ -29,7 +29,7 @@ export type Fields = ReadonlyMap<string, string>;
 const named = (writing: Writing, fields: readonly (readonly [MessageId, string])[]): Fields =>
 	new Map(fields.map(([id, words]) => [text(writing, id), words]));
 
-/** What was expected and what happened, by how much of it there is. */
+/** Forecasts and records, by their number. */
 export const livedFields = (
 	{ forecasts, visits, readings, happened }: CaseDocument,
 	writing: Writing
@@ -143,7 +143,7 @@ const countField = (count: number | null, writing: Writing): string =>
 const moneyField = (amount: Cents | null, writing: Writing): string =>
 	amount === null ? text(writing, 'nothing yet') : writeAmount(amount, writing);
 
-/** What is in the fields of a form, each with its name. */
+/** The fields of a form with their names and values. */
 const askedFields = (asked: AskedEntry, writing: Writing): Fields =>
 	new Map(
 		fieldsOf(asked.kind).map(([name, field]) => [

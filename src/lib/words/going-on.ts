@@ -1,4 +1,4 @@
-/** What becomes what when a case is gone on with, before that is done: debt by debt, and the plan's money. */
+/** The preview of continuing a case: debt by debt, and the budget. */
 import type { Cents } from '../core/quantities/money';
 import type { CaseDocument } from '../document/case';
 import type { DebtEntry } from '../document/debt';
@@ -19,7 +19,7 @@ export interface DebtGoingOn {
 	readonly name: string;
 	readonly before: Cents | null;
 	readonly after: Cents | null;
-	/** What else becomes of it. */
+	/** Other changes of it. */
 	readonly also: readonly string[];
 }
 

@@ -1,4 +1,4 @@
-/** What can be chosen about a handout. */
+/** The settings of a handout. */
 import type { HandoutPart } from '../document/handout-parts';
 import en from '../messages/en/handout-settings.json';
 import { capital, messagesOf, type Locale } from '../messages/message';

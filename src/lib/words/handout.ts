@@ -1,4 +1,4 @@
-/** What a client takes home, in sentences: plainer than on screen, in the client's language. */
+/** The sentences of a handout: plainer than on screen, in the client's language. */
 import { missingInAll, planDifference } from '../core/plan/answers';
 import type { ComparedPlan } from '../core/plan/comparison';
 import type { Plan, PlanTotals } from '../core/plan/terms';
@@ -113,7 +113,7 @@ export const handedPicture = (
 			.join('; ')
 	});
 
-/** What becomes of a debt's payment when it is gone. */
+/** The use of a debt's payment after its payoff. */
 export function whenGone(
 	{ budget, order }: Pick<PlanEntry, 'budget' | 'order'>,
 	writing: AnyWriting

@@ -1,4 +1,4 @@
-/** What is said of rows and files before they are taken, and of what could not be read in them. */
+/** Sentences about rows and files before they are imported, and about unread fields. */
 import { ASKED_KINDS, fieldsInLine } from '../core/debt/rules/asked';
 import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
@@ -27,7 +27,7 @@ import type { NumberStyle, Style } from '../messages/style';
 
 const { sentence, text } = messagesOf({ en });
 
-/** What a table was read as; `room`: how many debts more the case can hold. */
+/** Says how a table was read; `room`: how many more debts the case can hold. */
 export function tableSentence(
 	{ lines, numbers, dates, areShares, totals, fields }: TakenTable,
 	source: string,
@@ -69,12 +69,12 @@ export interface TableQuestion {
 	readonly answers: readonly {
 		readonly words: string;
 		readonly style?: Partial<Style>;
-		/** What each column is. */
+		/** The field of each column. */
 		readonly fields?: readonly (Field | null)[];
 	}[];
 }
 
-/** What is to be asked before a table can be taken: which of two columns, how its numbers are written, or its dates. */
+/** Questions before a table can be imported: which of two columns, its number format, its date format. */
 export function tableQuestion(
 	table: TakenTable,
 	cellOf: (field: (field: Field) => boolean, test: RegExp) => string | null,
@@ -130,7 +130,7 @@ function columnQuestion(
 	};
 }
 
-/** That there are other tables on the sheet, and how each is called: “Loans” from row 14. */
+/** Names the other tables of the sheet: “Loans” from row 14. */
 export const otherTables = (others: readonly TablePlace[], locale: Locale) => ({
 	words: text(locale, 'other tables', { count: others.length }),
 	each: others.map((place) => ({
@@ -161,7 +161,7 @@ export function headingChoices(rows: readonly Row[], { head }: TablePlace, local
 	];
 }
 
-/** That the counselor left lines out, and what takes them again. */
+/** Says how many lines are left out, with the label that includes them again. */
 export const leftOut = (count: number, locale: Locale) => ({
 	words: text(locale, 'left out', { count }),
 	again: text(locale, 'take again', { count })
@@ -178,7 +178,7 @@ const MONEY = new Set<Field>(
 	COLUMNS.filter(({ kind }) => kind.of === 'money').map(({ field }) => field)
 );
 
-/** What a column can be taken as. */
+/** The fields that a column can be read as. */
 export const columnChoices = (locale: Locale) => [
 	{ value: '', words: text(locale, 'not taken') },
 	...COLUMNS.map(({ field, heading }) => ({ value: field as string, words: heading }))
@@ -211,7 +211,7 @@ export function alsoInWords({ flat, unread }: TakenLine, locale: Locale): string
 export const accountInWords = (account: string, locale: Locale): string =>
 	account.length <= 4 ? account : text(locale, 'last four', { digits: account.slice(-4) });
 
-/** What an account of a statement would bring, and to which debt. */
+/** Says what an account of a statement adds, and to which debt. */
 export function accountSentence(
 	account: AccountStatement,
 	to: DebtEntry | null,
@@ -239,7 +239,7 @@ export function accountSentence(
 	return [...what, ...odd, say(' '), ...where];
 }
 
-/** What is unusual about the transactions of a statement: one reference for several, some taken back. */
+/** Says what is unusual about a statement's transactions: shared references, withdrawn ones. */
 export function oddTransactions(
 	account: AccountStatement,
 	to: DebtEntry | null,
@@ -259,7 +259,7 @@ export function oddTransactions(
 	];
 }
 
-/** What is asked of transactions that are alike and have no reference, and both answers; null where none are. */
+/** The question about identical transactions without a reference, with both answers; null if there are none. */
 export function alikeQuestion(
 	debt: DebtEntry | null,
 	account: Pick<AccountStatement, 'transactions'>,
@@ -280,7 +280,7 @@ export function alikeQuestion(
 	};
 }
 
-/** What a file of cases, or a statement, would bring into the casebook. */
+/** Says what a file of cases or a statement adds to the casebook. */
 export const casesSentence = (
 	cases: readonly CaseDocument[],
 	source: string,

@@ -105,5 +105,5 @@ export const keysOn = (route: string | null, edits = true): readonly ScreenKey[]
 export const keysFor = (keys: readonly ScreenKey[], edits: boolean): readonly ScreenKey[] =>
 	edits ? keys : keys.filter((key) => !key.edits);
 
-/** What the arrow keys do in a picture over time. */
+/** The use of the arrow keys in a chart over time. */
 export const PICTURE_KEYS = t('In the chart: ← → previous or next …');

@@ -1,4 +1,4 @@
-/** What is said of lenders that were asked for statements, and of what they sent. */
+/** Sentences about statements requested from creditors. */
 import { size, ZERO, type Cents } from '../core/quantities/money';
 import type { DebtEntry } from '../document/debt';
 import type { TransactionTable } from '../exchange/statement-csv';
@@ -25,7 +25,7 @@ export const lenderTrouble = (
 		account: accountInWords(debt.noted.account, writing)
 	});
 
-/** What a statement would bring, and what of its balance nothing explains. */
+/** Says what a statement adds, and the unexplained part of its balance. */
 export function cameInWords(
 	account: AccountStatement,
 	debt: DebtEntry | null,
@@ -55,10 +55,10 @@ export function cameInWords(
 
 export const noAccounts = (locale: Locale): string => text(locale, 'no accounts');
 
-/** So many rows are named that can't be read. */
+/** Most unread rows that are named. */
 const NAMED_ROWS = 5;
 
-/** What a table of transactions holds; whose it is stands beside it. */
+/** Describes a table of transactions; its debt is chosen beside it. */
 export const tableInWords = (
 	{ transactions, balance, unread }: TransactionTable,
 	source: string,

@@ -1,4 +1,4 @@
-/** What the settings of how a lender charges interest do, each by an example in the case's own settings and style. */
+/** Explains the interest terms, each by an example in the case's own settings and style. */
 import { wholeUnits, cents } from '../core/quantities/money';
 import { interestOn, percent, WHOLE, type PeriodDays } from '../core/quantities/rate';
 import { periodicFraction, periodicRate, type BasisField } from '../core/debt/interest/all-ways';
@@ -34,7 +34,7 @@ export function basisHelp({ interest, paymentsPerYear }: LendingEntry, writing: 
 	);
 }
 
-/** What a field of a way of charging interest is about. */
+/** The help text of an interest method's field. */
 export const basisFieldHelp = (field: BasisField, writing: Writing): string =>
 	field === 'compoundsPerYear' ? compoundingHelp(writing) : (fieldHelp(field, writing) ?? '');
 

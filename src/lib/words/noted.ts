@@ -1,4 +1,4 @@
-/** What else is noted of a debt, in one line. */
+/** The one-line summary of a debt's further details. */
 import type { DebtEntry } from '../document/debt';
 import { writeMoney } from '../reading/written';
 import type { Writing } from '../reading/writing';

@@ -1,4 +1,4 @@
-/** What is written into and said of the pictures of one debt. */
+/** Texts in and about the charts of one debt. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { dateOfPeriod, owedAfter, periodBy, type Run } from '../core/debt/run';
 import type { PaymentParts, PartsBar } from '../core/debt/payment-parts';
@@ -47,7 +47,7 @@ export function partsInWords({ by, bars }: PaymentParts, writing: Writing): stri
 	});
 }
 
-/** What is owed on a day on each way. */
+/** The balance on a day under each way of paying. */
 export function monthSentence(
 	shown: readonly NamedRun[],
 	date: CalendarDate,
@@ -59,7 +59,7 @@ export function monthSentence(
 	return sentence(writing, 'owed', { day: writeDate(date, writing), owed: owed.join(' · ') });
 }
 
-/** What is owed after the last payment that is due by a day. */
+/** The balance after the last payment due by a day. */
 function owedOn(run: Run, date: CalendarDate) {
 	return owedAfter(run, periodBy(run, date));
 }

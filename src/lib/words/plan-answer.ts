@@ -1,4 +1,4 @@
-/** What a plan comes to, what its months do, and why, in sentences. */
+/** Answers of a plan and of its months, in sentences. */
 import type { Difference } from '../core/debt/difference';
 import { type Cents, ZERO, size, asCarried } from '../core/quantities/money';
 import { missingInAll, shortfallOf, type Cure, type PlanDifference } from '../core/plan/answers';
@@ -24,10 +24,10 @@ const { sentence, text } = messagesOf({ en });
 export function planSentence(
 	plan: Plan,
 	{ budget, order }: Pick<PlanEntry, 'budget' | 'order'>,
-	/** What it is measured against and in which words; null where it is that itself. */
+	/** The baseline and its name; null for the baseline itself. */
 	measure: { readonly difference: PlanDifference; readonly words: string } | null,
 	writing: Writing,
-	/** What of it nobody has named yet; null: nothing. */
+	/** Its assumed terms; null if there are none. */
 	assumed: string | null = null
 ): Sentence {
 	const { ending } = plan;
@@ -277,7 +277,7 @@ export function curveSentence(
 	});
 }
 
-/** What is written at two places of the curve: the money as it is, and where more of it begins to bring less. */
+/** Labels at two points of the curve: the current budget, and where each step begins to save less. */
 export const curveMark = (
 	at: 'curve now' | 'curve knee',
 	amount: Cents,
@@ -295,7 +295,7 @@ export function planInWords(plan: Plan, names: readonly string[], writing: Writi
 	return text(writing, 'picture', { debts: debts.join('; ') });
 }
 
-/** What is owed at a day, for the line above the picture. */
+/** The balance on a day, for the line above the chart. */
 export function owedSentence(
 	month: number,
 	plan: PlanTotals,

@@ -39,7 +39,7 @@ export function monthMarkInWords(
 	}
 }
 
-/** What is shown of each debt. */
+/** The figure shown for each debt. */
 export const figureChoices = (writing: Writing) =>
 	(['paid', 'interest', 'closing'] as const).map((value) => ({
 		value,

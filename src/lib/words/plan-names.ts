@@ -1,4 +1,4 @@
-/** What plans, their orders and what they are measured against are called, in every language. */
+/** Names of plans, orders and baselines, in every language. */
 import type { Order } from '../core/plan/order';
 import type { Measure, PlanEntry } from '../document/plan';
 import en from '../messages/en/plan-names.json';
@@ -10,7 +10,7 @@ const { text } = messagesOf({ en, es });
 export const orderWords = (order: Order, locale: Locale<Language>): string =>
 	text(locale, 'order', { order });
 
-/** What a plan is called by what it does: what it changes, what it pays, or its order. */
+/** The default name of a plan: its changes, its payments, or its order. */
 export function usualName(
 	{ pays, budget, order, changes }: Pick<PlanEntry, 'pays' | 'budget' | 'order' | 'changes'>,
 	locale: Locale<Language>
@@ -37,7 +37,7 @@ export function measureWords(
 	return text(locale, 'measure', { measure: against === 'today' ? 'today' : 'minimums' });
 }
 
-/** What plans can be measured against, to choose from. */
+/** The baselines of plans to choose from. */
 export const measureChoices = (
 	plans: readonly PlanEntry[],
 	locale: Locale<Language>

@@ -62,7 +62,7 @@ export function listedDebts(
 	].filter(({ id }) => known.has(id));
 }
 
-/** What a debt of the case, or one that any of its plans brings, is called. */
+/** The name of a debt of the case, or of one added by a plan. */
 export function planDebtName(
 	{ debts, plans }: Pick<CaseDocument, 'debts' | 'plans'>,
 	id: string,

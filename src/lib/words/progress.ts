@@ -1,4 +1,4 @@
-/** What really happened beside what was expected, in sentences. */
+/** Answers of the progress of a case. */
 import { monthsBetween, startOfMonth, type CalendarDate } from '../core/quantities/calendar';
 import { type Cents, negative, size } from '../core/quantities/money';
 import {
@@ -208,7 +208,7 @@ export function differsSentence({ kept }: ComeBack, writing: Writing): string | 
 	return text(writing, 'differs', { month: writeMonth(kept.differs.date, writing), debt });
 }
 
-/** What is said where there is no forecast: nothing was chosen, or before forecasts were kept. */
+/** The answer without a forecast: no plan chosen, or chosen before forecasts were saved. */
 export const noForecast = (
 	chosen: { readonly name: string; readonly date: CalendarDate } | null,
 	writing: Writing
@@ -243,7 +243,7 @@ export function bringsBackInWords(
 	};
 }
 
-/** What a moment on the line of visits was. */
+/** The name of a moment on the line of visits. */
 export const momentInWords = ({ kind, name, amount }: Moment, locale: Locale): string =>
 	kind === 'visit'
 		? text(locale, amount === null ? 'not read' : 'read')
@@ -266,7 +266,7 @@ export function betweenInWords(
 	);
 }
 
-/** What a part is called beside its bar: behind the plan, or ahead of it. */
+/** The name of a part beside its bar: behind the plan, or ahead of it. */
 export const partName = (part: DriftPart, amount: number, locale: Locale): string =>
 	text(locale, amount < 0 ? 'part ahead' : 'part', { part });
 

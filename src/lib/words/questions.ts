@@ -52,7 +52,7 @@ export const unanswered = (
 	locale: Locale
 ): string => text(locale, why);
 
-/** What an answer would change, once it is used. */
+/** Says what using an answer changes. */
 export const useInWords = (
 	what: 'paid' | 'rate' | 'balance' | 'extra',
 	to: string,
@@ -63,7 +63,7 @@ export const useInWords = (
 /** “191.21 a month pays it off by June 2029” */
 export function paymentAnswered(
 	answer: PaymentAnswer,
-	/** What is owed, and whether nothing happens over time. */
+	/** The balance, and whether there are no events. */
 	{ balance, plain }: { readonly balance: Cents; readonly plain: boolean },
 	writing: Writing
 ): Answered {
@@ -286,7 +286,7 @@ export function extraAnswered(
 	};
 }
 
-/** What an amount came to when it was tried: “191.20: 31 payments, the last one 0.24” */
+/** The result of a tried amount: “191.20: 31 payments, the last one 0.24” */
 function tried(
 	amount: string,
 	run: RunTotals,

@@ -17,7 +17,7 @@ import { figure, interest, type Sentence } from '../messages/sentence';
 
 const { sentence, text } = messagesOf({ en });
 
-/** What a search has found, compared with the plan's own order. */
+/** The result of a search, compared with the plan's own order. */
 export function searchSentence(
 	best: OrderSearch | null,
 	ended: OrderAnswer['ended'],
@@ -32,7 +32,7 @@ export function searchSentence(
 	];
 }
 
-/** What an order ranked anew each month costs less than the best one that stays the same; nothing where it doesn't. */
+/** The saving of an order ranked each month over the best fixed one; empty if there is none. */
 function rankedSentence(
 	best: OrderSearch,
 	own: PlanTotals,
@@ -100,7 +100,7 @@ export function strainInWords(
 	});
 }
 
-/** What is assumed where a strain is tried: “each month has 801.00 instead of 890.00”. */
+/** The assumptions of a strain: “each month 801.00 instead of 890.00”. */
 export function assumedOf(
 	strain: Strain | null,
 	{ begins }: Pick<PlanTotals, 'begins'>,
@@ -147,7 +147,7 @@ export function sureLine(
 	};
 }
 
-/** What shows that an amount is the least with which a plan is over in time. */
+/** Proof that an amount is the smallest that finishes in time. */
 export function leastWorking(
 	{ least, less, months, monthsWithLess, isShortWithLess }: LeastChecked,
 	writing: Writing

@@ -1,4 +1,4 @@
-/** What it means to change the day of a case's figures or its currency, said before it is done. */
+/** Consequences of changing a case's date of the balances or currency, said beforehand. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { CaseDocument } from '../document/case';
 import { withDay } from '../document/settings';

@@ -65,7 +65,7 @@ function whyGiven(
 		: text(writing, 'left for others', { asked, left: money(left) });
 }
 
-/** What each debt's agreed payment would have to fall to in a short month, for its money to cover them. */
+/** The payments that a short month's budget would cover, debt by debt. */
 export function cureByDebt(
 	{ shares }: PlanMonth,
 	nameOf: (index: number) => string,

@@ -114,7 +114,7 @@ const lowered = (words: string): string => words.charAt(0).toLowerCase() + words
 export const uncheckable = (isLevel: boolean, writing: Writing): Sentence =>
 	sentence(writing, isLevel ? 'level' : 'missing');
 
-/** What a statement means for the client, and whether the month's money carries it. */
+/** The meaning of a statement for the client, and whether the budget covers it. */
 export function meaningSentence(
 	{ figures }: Statement,
 	{ interestCharged }: StatementGiven,
@@ -216,7 +216,7 @@ export function ruleInWords(
 export const searchingInWords = ({ tried, of }: FittingRules, writing: Writing): string =>
 	text(writing, 'searching', { tried, of });
 
-/** What is needed before the rule can be looked for. */
+/** The figures needed before searching for the rule. */
 export const needsPrinted = (writing: Writing): string => text(writing, 'needs printed');
 
 /** Which rules give the printed figures: one, several with what would tell them apart, or none with the nearest. */
@@ -262,7 +262,7 @@ export function fitSentence(found: FittingRules, printed: Printed, writing: Writ
 	});
 }
 
-/** So many values are named. */
+/** Most values that are named. */
 const NAMED = 4;
 
 function tellingSentence({ figure, values }: Telling, writing: Writing): Sentence {

@@ -1,4 +1,4 @@
-/** What workings of plans are written with. */
+/** Shared parts of plan calculations in words. */
 import { asCarried } from '../core/quantities/money';
 import type {
 	PlanFigure,
@@ -20,7 +20,7 @@ export type Written = WrittenWorking<PlanFigure>;
 export type Source = Written['sources'][number];
 export type Of<K extends PlanWorking['kind']> = Extract<PlanWorking, { kind: K }>;
 
-/** What a working is written with. */
+/** The tools for writing a calculation. */
 export class Pen {
 	constructor(
 		readonly writing: Writing,

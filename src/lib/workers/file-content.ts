@@ -9,7 +9,7 @@ export interface FileTask {
 	readonly locale: Locale;
 }
 
-/** What a file holds. */
+/** The content of a file. */
 export type FileContent =
 	| { readonly kind: 'sheets'; readonly name: string; readonly sheets: readonly Sheet[] }
 	| {

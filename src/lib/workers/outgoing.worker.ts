@@ -9,7 +9,7 @@ import { pagePdf } from './page-pdf';
 const answer = (value: MakeAnswer): void => postMessage(value);
 const tell = (part: number): void => answer({ kind: 'done', part });
 
-/** So many cases are asked for at a time. */
+/** Cases requested at a time. */
 const AT_A_TIME = 20;
 
 /** All cases as one file, asked for in portions. */

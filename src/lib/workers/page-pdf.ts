@@ -3,7 +3,7 @@ import type { Handout } from '../handout/blocks';
 import { pdfOf, type PdfMaker } from '../handout/pdf';
 import { fontFile, fontName } from './font-files';
 
-/** What the browser's build of the maker has beside the maker itself. */
+/** The exports of the PDF engine's browser build. */
 interface BrowserMaker extends PdfMaker {
 	readonly virtualfs: { writeFileSync(name: string, bytes: Uint8Array): void };
 }

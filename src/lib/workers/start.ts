@@ -1,4 +1,4 @@
-/** What a piece of work beside the page tells: its answers as they come, and whether it has failed. */
+/** Listeners of work in a worker: answers as they come, and failure. */
 export interface Listener<Answer> {
 	readonly onanswer: (answer: Answer) => void;
 	/** It can't go on; started again it may. */
@@ -12,7 +12,7 @@ export interface Started {
 	readonly goOn: () => void;
 }
 
-/** What a worker is told when it is to go on. */
+/** The message that lets a worker continue. */
 export const GO_ON = 'go on';
 
 /** Gives a new worker its task. */

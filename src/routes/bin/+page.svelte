@@ -17,7 +17,7 @@
 
 	const { data }: PageProps = $props();
 
-	/** Who may delete for good: a supervisor, or whoever has the machine. */
+	/** Whether the person may delete permanently: a supervisor, or anybody without accounts. */
 	const mayForget = $derived(data.person === null || data.person.role === 'supervisor');
 	/** The case of which it is asked whether it shall be gone. */
 	let asked = $state<string | null>(null);

@@ -1,4 +1,4 @@
-<!-- What is in the place of everything else while the data are damaged: what is, what can be read, what to do. -->
+<!-- Replaces everything else while the data are damaged: the damage, recoverable cases, and what to do. -->
 <script lang="ts">
 	import Answer from '$lib/ui/Answer.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';

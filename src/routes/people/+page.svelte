@@ -1,4 +1,4 @@
-<!-- Who may come in: added, locked and reset by supervisors. -->
+<!-- The accounts: added, locked and reset by supervisors. -->
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
 	import {

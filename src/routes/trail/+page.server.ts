@@ -3,7 +3,7 @@ import { noteAlone, readTrail } from '$lib/server/people/trail';
 import { match as isIdentifier } from '../../params/uuid';
 import type { PageServerLoad } from './$types';
 
-/** So many entries are on a page. */
+/** Entries on a page. */
 const PAGE = 200;
 
 export const load: PageServerLoad = async ({ url, locals }) => {

@@ -1,4 +1,4 @@
-<!-- Who did what, when and from where. -->
+<!-- The audit trail: who did what, when and from where. -->
 <script lang="ts">
 	import { SCREEN } from '$lib/reading/writing';
 	import Answer from '$lib/ui/Answer.svelte';

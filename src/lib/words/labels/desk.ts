@@ -1,4 +1,4 @@
-/** What the desk says: steps of undo that have no field of their own, plans to start from, requests without an answer. */
+/** Labels of the desk: undo steps without a field of their own, starting points of plans, failed requests. */
 import en from '../../messages/en/labels/desk.json';
 import { labelsOf } from '../../messages/labels';
 

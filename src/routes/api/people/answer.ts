@@ -5,7 +5,7 @@ import { json } from '@sveltejs/kit';
 
 export const doer = ({ person, address }: Actor): Doer => ({ who: person, address });
 
-/** What became of an account, with the secret of its link where one was made. */
+/** Answers with the changed account, and the secret of its new link, if any. */
 export const answerToResult = (done: AccountResult): Response =>
 	done.kind === 'done'
 		? json({ account: done.account, secret: done.secret })

@@ -42,7 +42,7 @@
 	let grid = $state<ReturnType<typeof EntryGrid>>();
 	let about = $state.raw<HTMLElement | null>(null);
 
-	/** What has been read and is not taken yet. */
+	/** The content read and not imported yet. */
 	type Proposed =
 		| { readonly of: 'rows'; readonly source: string; readonly sheets: readonly Sheet[] }
 		| { readonly of: 'accounts'; readonly accounts: readonly AccountStatement[] };

@@ -1,4 +1,4 @@
-<!-- What hands a plan out, after a question where the plan rests on terms that nobody has agreed to. -->
+<!-- Shows its content after a question where a plan has assumed terms. -->
 <script lang="ts">
 	import type { CaseDocument } from '$lib/document/case';
 	import { writingOf } from '$lib/reading/writing';
@@ -20,7 +20,7 @@
 	const assumed = $derived(
 		entry && assumedInWords(entry.changes, (id) => planDebtName(document, id, writing), writing)
 	);
-	/** What was answered with yes: the plan and its assumed terms. */
+	/** The plan and assumed terms that were confirmed. */
 	let agreedTo = $state<string | null>(null);
 	const question = $derived(assumed ? `${plan} ${assumed}` : null);
 </script>

@@ -1,4 +1,4 @@
-<!-- What the case is about as a whole: the client, the day of its figures, its currency. -->
+<!-- The settings of the case: client, date of the balances, currency, formats. -->
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';

@@ -77,7 +77,7 @@
 		])
 	);
 
-	/** What this screen is about, and so what can be taken along from it. */
+	/** The subject of this screen, which decides what can be exported. */
 	const subject = $derived.by((): Subject => {
 		if (debt) return { of: 'debt', id: debt.id };
 		const here = page.url.pathname;

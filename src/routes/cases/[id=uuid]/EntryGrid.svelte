@@ -133,7 +133,7 @@
 		onpaste(text);
 	}
 
-	/** What a key does with the whole line; Alt+Down in a list of choices opens it, as it does everywhere. */
+	/** Handles keys that act on the whole line; Alt+Down in a list of choices opens it, as everywhere. */
 	function lineCommand(event: KeyboardEvent): ((row: number) => unknown) | null {
 		const control = event.ctrlKey || event.metaKey;
 		const choosing = event.target instanceof HTMLSelectElement;

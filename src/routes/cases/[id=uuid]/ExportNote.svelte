@@ -1,4 +1,4 @@
-<!-- What can be taken along from a screen: each file is made beside the page, with how far it is. -->
+<!-- The exports of a screen: each file is made in a worker, with its progress. -->
 <script lang="ts">
 	import { save, FileExport } from '$lib/desk/file-export.svelte';
 	import type { CaseDocument } from '$lib/document/case';

@@ -1,4 +1,4 @@
-<!-- Who else has the case open. -->
+<!-- The other people who have the case open. -->
 <script lang="ts">
 	import { sayHere } from '$lib/desk/requests';
 	import { t } from '$lib/words/labels/case';

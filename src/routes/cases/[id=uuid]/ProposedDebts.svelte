@@ -62,12 +62,12 @@
 	let sheet = $state(0);
 	/** How the counselor has said that it is written. */
 	let style = $state.raw<Partial<Style> | undefined>();
-	/** What was said of each sheet, which is still there after a look at another one. */
+	/** The corrections of each sheet, kept while another one is shown. */
 	let said = $state.raw<Readonly<Record<number, Said>>>({});
 	/** Which column is what. */
 	const fields = $derived(said[sheet]?.fields);
 	const place = $derived(said[sheet]?.place);
-	/** What is in a line, by its row. */
+	/** The debt of a line, by its row. */
 	const changed = $derived(said[sheet]?.changed ?? {});
 	const out = $derived(new Set(said[sheet]?.out));
 	/** Tables that have been taken, each of its sheet. */
@@ -98,7 +98,7 @@
 	);
 	const kept = $derived((table?.lines ?? []).filter(({ row }) => !out.has(row)));
 	const lines = $derived(kept.slice(0, room));
-	/** So many lines are drawn at first, and as many more with each frame: a long table is there at once. */
+	/** Lines drawn at first, and added with each frame, so that a long table appears at once. */
 	const AT_ONCE = 8;
 	let drawn = $state(AT_ONCE);
 	$effect(() => {

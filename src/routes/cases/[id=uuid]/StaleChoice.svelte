@@ -7,7 +7,7 @@
 	interface Props {
 		mine: CaseDocument;
 		theirs: CaseDocument;
-		/** Who changed it, where it is known. */
+		/** The people who changed it, where known. */
 		authors: readonly string[];
 		onchoose: (choice: 'mine' | 'theirs') => void;
 	}

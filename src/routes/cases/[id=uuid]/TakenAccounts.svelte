@@ -1,4 +1,4 @@
-<!-- What a lender's statement file would bring, account by account, before it is taken. -->
+<!-- The accounts of a creditor's statement file before they are imported. -->
 <script lang="ts">
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import { isAccountOf, withAlikeOnce } from '$lib/exchange/account-debt';

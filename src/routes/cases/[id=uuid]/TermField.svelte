@@ -14,7 +14,7 @@
 	interface Props {
 		name: TermField;
 		field: Field;
-		/** What is in it. */
+		/** Its value. */
 		value: unknown;
 		writing: Writing;
 		/** Whose it is, where the label has to say so. */

@@ -1,4 +1,4 @@
-<!-- What the client takes home: its parts chosen, seen as it is printed, printed, saved, sent. -->
+<!-- The client handout: choose its parts, preview, print, save and send it. -->
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';

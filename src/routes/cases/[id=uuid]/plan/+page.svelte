@@ -37,7 +37,7 @@
 	});
 
 	let head = $state<ReturnType<typeof PlanHead>>();
-	/** What is open beside the plan. */
+	/** The panel open beside the plan. */
 	let panel = $state<Panel>(null);
 	const turnPanel = (which: Panel) => (panel = panel === which ? null : which);
 

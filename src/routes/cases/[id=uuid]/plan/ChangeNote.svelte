@@ -48,10 +48,10 @@
 	const title = $derived(changeKind(change.kind, writing));
 	const brought = $derived(newDebtOf(change));
 
-	/** What stands in a term that is still open. */
+	/** The placeholder of a term that is not entered. */
 	const OPEN = t('not entered');
 	const missing = $derived(missingTerms(change));
-	/** What all terms have in common. */
+	/** The properties that all terms share. */
 	const about = $derived({ change, placeholder: OPEN, onchange, onenter: goOn });
 
 	let fields = $state<HTMLElement>();

@@ -12,11 +12,11 @@
 	interface Props {
 		label: string;
 		change: ChangeEntry;
-		/** What of the change is assumed until somebody names it; absent: it never is. */
+		/** The term that may be assumed; absent if it never is. */
 		term?: AssumedTerm;
 		value: T | null;
 		text: FieldText<T>;
-		/** What stands there while it is empty. */
+		/** The placeholder. */
 		placeholder: string;
 		/** The fields of the change with another value in it. */
 		put: (value: T | null) => object;

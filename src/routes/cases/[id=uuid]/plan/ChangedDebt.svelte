@@ -13,7 +13,7 @@
 		id: string;
 		name: string;
 		place: number;
-		/** What stands in a term that is still open. */
+		/** The placeholder of a term that is not entered. */
 		open: string;
 		writing: Writing;
 		onturn: (taken: boolean) => void;

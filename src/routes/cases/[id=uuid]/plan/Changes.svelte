@@ -1,4 +1,4 @@
-<!-- What the plan changes about the debts: a line for each change, opened to be set; more are added. -->
+<!-- The plan's changes to the debts, one line each; open one to edit it, or add more. -->
 <script lang="ts">
 	import { writingOf } from '$lib/reading/writing';
 	import { LIMITS } from '$lib/core/quantities/limits';

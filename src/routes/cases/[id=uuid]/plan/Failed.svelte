@@ -1,4 +1,4 @@
-<!-- What is in the place of a piece of work that failed beside the page. -->
+<!-- Replaces the result of work that failed in a worker. -->
 <script lang="ts">
 	import { t } from '$lib/words/labels/plan';
 

@@ -1,4 +1,4 @@
-<!-- What becomes of the plan when life does not keep to it, worked out beside the page. -->
+<!-- The stress test of the plan, computed in a worker. -->
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import {

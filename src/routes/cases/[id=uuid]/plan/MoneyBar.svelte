@@ -34,9 +34,9 @@
 		months: PlanMonths;
 		marks: readonly MoneyMark[];
 		more: readonly { readonly amount: Cents; readonly gained: Difference }[];
-		/** What is owed in all: how far the slider reaches. */
+		/** The total balance, which limits the slider. */
 		owed: Cents;
-		/** What more buys could not be worked out. */
+		/** Whether the effect of paying more could not be computed. */
 		failed: boolean;
 		onagain: () => void;
 		writing: Writing;

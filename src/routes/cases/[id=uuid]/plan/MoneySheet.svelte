@@ -1,4 +1,4 @@
-<!-- What the household earns and needs, line by line, and what is left of it for the debts. -->
+<!-- The budget sheet: income and living expenses line by line, and the remaining amount for debts. -->
 <script lang="ts">
 	import { householdOf } from '$lib/core/plan/household';
 	import { LIMITS } from '$lib/core/quantities/limits';
@@ -23,7 +23,7 @@
 		money: Cents;
 		writing: Writing;
 		onchange: (sheet: Sheet) => void;
-		/** What is left becomes the month's money. */
+		/** Makes the remaining amount the monthly budget. */
 		onuse: (left: Cents) => void;
 		onclose: () => void;
 	}

@@ -29,7 +29,7 @@
 
 	const kept = $derived(line.kind === 'row' ? plan.kept[line.k - 1] : undefined);
 
-	/** What stands in a cell; null: the debt is gone, or is not yet due anything. */
+	/** The figure of a cell; null: the debt is paid off, or nothing is due yet. */
 	function amountIn(cell: string): Cents | null {
 		const { index, of } = partsOfCell(cell);
 		if (line.kind === 'year') {

@@ -13,7 +13,7 @@
 		debt: NewDebtEntry;
 		/** Whether nobody has named a term yet. */
 		isAssumed: (term: 'rule' | 'firstDue') => boolean;
-		/** What stands in a term that is still open. */
+		/** The placeholder of a term that is not entered. */
 		open: string;
 		asOf: CalendarDate;
 		writing: Writing;

@@ -1,4 +1,4 @@
-<!-- What a new plan starts from. -->
+<!-- The starting points of a new plan. -->
 <script lang="ts">
 	import { PLAN_STARTS, type PlanStart } from '$lib/desk/plan-entry';
 	import Note from '$lib/ui/Note.svelte';

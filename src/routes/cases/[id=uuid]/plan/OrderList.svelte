@@ -47,7 +47,7 @@
 
 	let list = $state<HTMLElement>();
 
-	/** What a debt's end leaves for others: its minimum payment in the first month in which something of it is due. */
+	/** The payment that a debt's payoff frees up: its minimum in the first month with a payment due. */
 	const frees = (index: number) => {
 		for (const { shares } of plan.kept) {
 			const asked = shares.find((share) => share.index === index)?.asked ?? ZERO;

@@ -5,7 +5,7 @@
 
 	interface Props {
 		title: string;
-		/** What is in the place of the title, where that says more. */
+		/** Replaces the title, where that says more. */
 		heading?: Snippet;
 		/** At which edge it is. */
 		side?: 'left' | 'right';

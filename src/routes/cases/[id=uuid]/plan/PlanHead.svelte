@@ -31,7 +31,7 @@
 		/** A figure is to show its working. */
 		onopen: (figure: NonNullable<Phrase['opens']>, anchor: HTMLElement) => void;
 		onmonth: (month: number) => void;
-		/** What would cover the first short month is to be shown, debt by debt. */
+		/** Shows the payments that the first short month would cover, debt by debt. */
 		oncure: (anchor: HTMLElement) => void;
 		onvary: (what: string, fields: Partial<PlanEntry>) => void;
 	}
@@ -51,13 +51,13 @@
 	]);
 	const short = $derived(shortSentence(plan, hand.cure, writing));
 
-	/** What would cover the short months becomes the amount that is stated for them. */
+	/** States the budget that covers the short months. */
 	function useCure({ from, amount }: Cure): void {
 		const cured = curedBy(entry, hand.firstMonth, from, amount);
 		onvary(t('monthly budget'), cured);
 	}
 
-	/** What nobody has typed of a change gets a proposal, marked as assumed. */
+	/** Fills the open terms of a change with likely ones, marked as assumed. */
 	function propose(at: number): void {
 		const changes = entry.changes.map((change, place) =>
 			place === at ? withProposedTerms(change, desk.document) : change

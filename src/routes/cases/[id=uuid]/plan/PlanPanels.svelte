@@ -1,4 +1,4 @@
-<!-- What opens beside the plan: the household's money, the search for the cheapest order, how sure it is. -->
+<!-- The panels beside the plan: budget sheet, cheapest order, stress test. -->
 <script module lang="ts">
 	export type Panel = 'sheet' | 'search' | 'sure' | null;
 </script>

@@ -1,4 +1,4 @@
-<!-- What is owed in all over real months, a band for each debt, and what happens to the money under it. -->
+<!-- The total balance over calendar months, one band for each debt, with events below it. -->
 <script lang="ts">
 	import { addDays, addMonths, type CalendarDate } from '$lib/core/quantities/calendar';
 	import { repetitions } from '$lib/core/debt/happenings';
@@ -37,7 +37,7 @@
 		/** The picked month. */
 		month: number;
 		onmonth: (month: number) => void;
-		/** What it can be measured against, what it is, and in which words. */
+		/** The baselines to choose from, the chosen one, and its name. */
 		measures: readonly { readonly value: string; readonly words: string }[];
 		against: string;
 		measureWords: string;
@@ -51,7 +51,7 @@
 		/** A debt's new rate, or money that comes with it, is moved, switched off or on, or (null) deleted. */
 		onoffer: (debt: DebtEntry, id: string, changed: Offer | null) => void;
 		onopendebt: (debt: DebtEntry) => void;
-		/** What the plan changes, by its place, is moved to another day, or opened; it is deleted from there. */
+		/** Moves or opens a change of the plan by its position; it is deleted from there. */
 		onplanchange: (place: number, changed: ChangeEntry) => void;
 		onopenchange: (place: number) => void;
 	}
@@ -107,7 +107,7 @@
 	/** Whether a debt is one that the plan pays: no change has closed it at the start. */
 	const isPaid = (id: string): boolean =>
 		plan.debts.some((debt) => debt.id === id && debt.starting > 0);
-	/** What comes with a debt, by an identity of its own on this time line: offers that end, its own money. */
+	/** Items of debts on this timeline: ending intro rates, own extra payments. */
 	const offers = $derived(
 		entries.flatMap((debt, place) =>
 			debt.happenings.flatMap((item) =>
@@ -133,7 +133,7 @@
 			)
 		}))
 	);
-	/** What the plan changes later than at the start: a new card's offer that ends, an agreement that begins. */
+	/** Later effects of changes: an ending intro rate, a beginning agreement. */
 	const changes = $derived(
 		entry.changes.flatMap((change, place) => {
 			const date = changeDay(change, plan.firstMonth);
@@ -186,7 +186,7 @@
 	const offerOf = (id: string) => offers.find((offer) => offer.id === id);
 	const changeOf = (id: string) => changes.find((change) => change.id === id);
 
-	/** What happens keeps its day of the month, and never comes before the first month. */
+	/** Moves an event to a month, keeping its day, and never before the first month. */
 	function move(id: string, to: (from: CalendarDate) => CalendarDate): void {
 		const [offer, changed] = [offerOf(id), changeOf(id)];
 		const found = changed ?? offer?.item ?? entry.happenings.find((item) => item.id === id);

@@ -12,7 +12,7 @@
 		plan: Plan;
 		/** The debts that it is made of. */
 		debts: readonly PlannedDebt[];
-		/** What it is measured against. */
+		/** The baseline. */
 		baseline: Plan;
 		nameOf: (id: string) => string;
 		writing: Writing;

@@ -7,7 +7,7 @@ export type InAll = (typeof IN_ALL)[number];
 /** The name of a debt's column, by its place in the plan. */
 export const debtCell = (index: number, of: ShareFigure): string => `${index}:${of}`;
 
-/** What a column is of: a debt by its place, or all (null). */
+/** The debt of a column by its position, or all (null). */
 export function partsOfCell(cell: string): { readonly index: number | null; readonly of: InAll } {
 	const [first = '', second] = cell.split(':');
 	return second === undefined

@@ -44,7 +44,7 @@ export function planLines(
 		});
 }
 
-/** What is owed in all under a plan, as a thin line. */
+/** The total balance under a plan as a thin line. */
 export function owedLine(
 	plan: Plan,
 	name: string,

@@ -30,7 +30,7 @@ export function whyDebtGets(
 	return { title: t('Why {name} gets this', { name: debt.name }), lines, anchor };
 }
 
-/** What the agreed payments would have to fall to, debt by debt, in the first short month. */
+/** The payments that the first short month would cover, debt by debt. */
 export function cureInFirst(
 	plan: Plan,
 	nameOf: (id: string) => string,

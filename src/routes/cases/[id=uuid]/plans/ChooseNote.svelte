@@ -8,7 +8,7 @@
 
 	interface Props {
 		name: string;
-		/** What of it nobody has named, in words; null: nothing. */
+		/** Its assumed terms in words; null if there are none. */
 		assumed: string | null;
 		anchor: HTMLElement;
 		onchoose: (note: string) => void;

@@ -28,7 +28,7 @@
 
 	interface Props {
 		shown: readonly ShownPlan[];
-		/** What they are measured against, in which words, and which of them it is. */
+		/** The baseline, its name, and which of the plans it is. */
 		baseline: Plan;
 		measure: string;
 		against: string;

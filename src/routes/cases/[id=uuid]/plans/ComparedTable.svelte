@@ -33,7 +33,7 @@
 	interface Props {
 		shown: readonly ShownPlan[];
 		baseline: Plan;
-		/** What it is measured against, in words. */
+		/** The name of the baseline. */
 		words: string;
 		chosen: ReturnType<typeof chosenPlan>;
 		writing: Writing;

@@ -1,4 +1,4 @@
-<!-- What really happened since a plan was chosen: read, explained, and gone on from. -->
+<!-- The progress since a plan was chosen: record, explain, and continue. -->
 <script lang="ts">
 	import KeyLine from '$lib/ui/KeyLine.svelte';
 	import { READING_KEYS } from '$lib/words/keys';
@@ -63,7 +63,7 @@
 			null
 		)
 	);
-	/** What is looked at: something on the line of visits, or else today's visit. */
+	/** The moment shown: one of the line of visits, or today's visit. */
 	const named = $derived(page.url.searchParams.get('at'));
 	const entry = $derived(document.forecasts.find(({ id }) => id === named) ?? null);
 	const visit = $derived(
@@ -130,7 +130,7 @@
 
 	/** Going on is looked at before it is done: with what more, and beside what. */
 	let ahead = $state.raw<{ readonly more: More; readonly anchor: HTMLElement } | null>(null);
-	/** What it would make of the case as the case is now, also where another window has changed it meanwhile. */
+	/** The result of continuing with the case as it is now, even if another window changed it meanwhile. */
 	const gone = $derived(ahead && goneAhead(document, onDay, newId, ahead.more));
 
 	function goOn(more: More): void {
@@ -144,7 +144,7 @@
 		void goto(`/cases/${desk.id}/plan?of=${on.plan.id}`);
 	}
 
-	/** What a plan that was chosen before forecasts were kept expects now. */
+	/** Saves the present forecast of a plan chosen before forecasts were saved. */
 	function keepNow(): void {
 		const chosen = chosenPlan(document);
 		if (!chosen) return;

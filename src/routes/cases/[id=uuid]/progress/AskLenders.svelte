@@ -43,7 +43,7 @@
 		readonly once?: boolean;
 	}
 
-	/** What came of one account: what it says, or why it says nothing. */
+	/** The result of one account: its statement, or why there is none. */
 	type Came =
 		| (Alike & { readonly account: AccountStatement; readonly debt: DebtEntry | null })
 		/** A table of transactions, and whose it is: where no column says it, somebody has to. */
@@ -80,7 +80,7 @@
 		)
 	);
 
-	/** What is to be asked of entries that are alike; of whose debt is known only once somebody has said it. */
+	/** The question about identical entries; their debt is known only once it is chosen. */
 	function alikeOf(one: Exclude<Came, { trouble: string }>) {
 		if ('account' in one) return one.debt && alikeQuestion(one.debt, one.account, writing);
 		return alikeQuestion(debts.find(({ id }) => id === one.of) ?? null, one.table, writing);

@@ -6,7 +6,7 @@
 
 	interface Props {
 		parts: Parts;
-		/** What the whole width on one side stands for, in minor units. */
+		/** The amount of one side's full width, in minor units. */
 		most: number;
 		/** The bar in words. */
 		words: string;

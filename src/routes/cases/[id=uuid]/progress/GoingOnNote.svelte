@@ -1,4 +1,4 @@
-<!-- What becomes what when the case is gone on with, debt by debt, before it is done. -->
+<!-- The preview of continuing the case, debt by debt. -->
 <script lang="ts">
 	import type { CaseDocument } from '$lib/document/case';
 	import type { GoneOn } from '$lib/document/going-on';

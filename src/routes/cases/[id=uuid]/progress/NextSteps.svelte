@@ -1,4 +1,4 @@
-<!-- What can be done next: going on from here, with what would bring the plan back to its month; or the way to today. -->
+<!-- The next steps: continue from here, restore the payoff, or return to today. -->
 <script lang="ts">
 	import { bringsBack, type BringsBack, type ComeBack } from '$lib/document/coming-back';
 	import type { ForecastEntry } from '$lib/document/forecast';

@@ -1,4 +1,4 @@
-<!-- What is owed over time: as it was expected, as it was, and as it is to be expected from there. -->
+<!-- The balance over time: expected, recorded, and expected from here. -->
 <script lang="ts">
 	import { addMonths, monthsBetween, type CalendarDate } from '$lib/core/quantities/calendar';
 	import type { ComeBack } from '$lib/document/coming-back';
@@ -28,7 +28,7 @@
 
 	const lines = $derived(happenedLines(back, withEarlier ? earlier : [], visits, debts, writing));
 	const start = $derived(back.kept.entry.asOf);
-	/** What has been is not made narrow by what lies years ahead, unless asked for. */
+	/** The past is not squeezed by years ahead unless the whole term is shown. */
 	const whole = $derived(
 		(lines
 			.flatMap(({ points }) => points.at(-1)?.date ?? [])

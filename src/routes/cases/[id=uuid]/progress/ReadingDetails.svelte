@@ -1,4 +1,4 @@
-<!-- What belongs to a reading: its own day, the interest as printed, and what was paid, bought or charged since. -->
+<!-- Details of a recorded balance: its date, the printed interest, and payments and charges since. -->
 <script lang="ts">
 	import type { DebtDrift } from '$lib/core/plan/drift';
 	import { beginOf } from '$lib/core/plan/drift';
@@ -36,7 +36,7 @@
 		reading: ReadingEntry | null;
 		visit: VisitEntry;
 		fixed: boolean;
-		/** What was typed, at any time. */
+		/** All entered payments and charges. */
 		happened: readonly HappenedEntry[];
 		transactions: readonly TransactionEntry[];
 		writing: Writing;
@@ -83,7 +83,7 @@
 		words: happenedKind(value, { language: 'en' })
 	}));
 
-	/** What is being entered: it counts once it is added, for a payment of zero says that nothing was paid. */
+	/** The entry being typed: it counts once added, because a payment of zero says that nothing was paid. */
 	type Draft = Omit<HappenedEntry, 'amount'> & { readonly amount: HappenedEntry['amount'] | null };
 	let draft = $state.raw<Draft | null>(null);
 	let opener = $state<HTMLButtonElement>();

@@ -1,4 +1,4 @@
-/** What happened as a picture: as it was expected, as it was, and as it is to be expected from there. */
+/** The lines of the progress chart: expected, recorded, and expected from here. */
 import { addMonths, endOfMonth, type CalendarDate } from '$lib/core/quantities/calendar';
 import { beginOf, expectedInAll, owedInAllOn, type Drift } from '$lib/core/plan/drift';
 import type { ComeBack } from '$lib/document/coming-back';
@@ -25,7 +25,7 @@ export function happenedLines(
 	];
 }
 
-/** What was expected to be owed in all, at the end of each month. */
+/** The total expected balance at the end of each month. */
 function expectedLine({ entry, debts }: KeptForecast, dash: readonly number[]): BalanceLine {
 	const last = debts
 		.flatMap(({ forecast }) => forecast.periods.at(-1)?.date ?? [])
@@ -46,7 +46,7 @@ function expectedLine({ entry, debts }: KeptForecast, dash: readonly number[]): 
 	};
 }
 
-/** What was owed in all on the day of each visit; what was not read counts as it was expected. */
+/** The total balance on the date of each visit; a debt without a record counts as expected. */
 function realLine({ debts }: Drift, visits: readonly CalendarDate[]): BalanceLine {
 	const begin = debts.map(({ forecast }) => beginOf(forecast)).sort()[0];
 	const days = begin === undefined ? visits : [begin, ...visits.filter((day) => day > begin)];

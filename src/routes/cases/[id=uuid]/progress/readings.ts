@@ -1,4 +1,4 @@
-/** What the lines of the table of readings are made of. */
+/** The lines of the table of recorded balances. */
 import { addMonths, type CalendarDate } from '$lib/core/quantities/calendar';
 import { readDayNear } from '$lib/document/days';
 import type { DebtDrift } from '$lib/core/plan/drift';
@@ -16,7 +16,7 @@ export interface ReadLine {
 	/** Its place in the case's list, for its letter and hue. */
 	readonly place: number;
 	readonly drift: DebtDrift;
-	/** What was read in the visit that is looked at. */
+	/** The balance recorded in the visit shown. */
 	readonly reading: ReadingEntry | null;
 	/** In the visits before, as they stand across. */
 	readonly earlier: readonly (ReadingEntry | null)[];

@@ -1,4 +1,4 @@
-<!-- What else the debt's paper says: folded away, with what is noted said in one line. -->
+<!-- Further details of the debt, folded behind a one-line summary. -->
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { balanceFor } from '$lib/core/debt/solve';

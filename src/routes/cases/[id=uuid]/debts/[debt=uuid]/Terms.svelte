@@ -1,4 +1,4 @@
-<!-- What is known of the debt and what the client pays on it, each changed in its place. -->
+<!-- The terms of the debt and its payment, edited in place. -->
 <script lang="ts">
 	import type { CalendarDate, PaymentsPerYear } from '$lib/core/quantities/calendar';
 	import { ZERO, type Cents } from '$lib/core/quantities/money';

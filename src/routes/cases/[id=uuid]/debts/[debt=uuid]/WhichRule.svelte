@@ -74,7 +74,7 @@
 		};
 	});
 
-	/** So many floors are offered one by one; of more, that of the debt, or the first. */
+	/** Most floors offered one by one; of more, the debt's own or the first. */
 	const OFFERED = 3;
 	const offered = (floors: readonly Cents[]): readonly Cents[] => {
 		if (floors.length <= OFFERED) return floors;
