@@ -1,6 +1,6 @@
 /**
  * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests.
- * `npm run test:thorough`: what takes long by nature: many times the random cases, kills, full disks and backups,
+ * `npm run test:thorough`: what takes long by nature: all random cases, kills, full disks and backups,
  * LibreOffice over all demo plans, and the server's tests on PostgreSQL.
  * Each goes through to the end whatever fails, says where its time went, and closes with one line: N passed, N failed.
  */
@@ -26,9 +26,9 @@ const CHECKS = [
 /** Programs that read much and end soon: looking for garbage seldom, and not on both cores, is quicker. */
 const SHORT_LIVED = ['--max-semi-space-size=128', '--single-threaded-gc'];
 
-/** What each takes of the random cases that its tests name: a part of them, or many times as many. */
+/** The part of the random cases named by its tests that each takes. */
 const PART = '0.4';
-const MANY = '2';
+const ALL = '1';
 
 ensurePackages();
 ensureChromium();
@@ -60,8 +60,8 @@ async function quick() {
 async function thorough() {
 	await check(['generated types', 'svelte-kit', 'sync']);
 	ensureBuild();
-	tests(['unit', 'unit-slow'], MANY);
-	tests(['built-slow', 'postgres'], '1');
+	tests(['unit', 'unit-slow'], ALL);
+	tests(['built-slow', 'postgres'], ALL);
 }
 
 function tellTimes() {

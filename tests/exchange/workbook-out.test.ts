@@ -135,7 +135,9 @@ describe('a plan’s workbook', () => {
 			added: fc.integer({ min: 0, max: 60_000 }),
 			balance: fc.integer({ min: 1_000, max: 900_000 })
 		});
-		const changed = fc.sample(drawn, runs(40)).flatMap((one) => changedPlan(one) ?? []);
+		const changed = fc
+			.sample(drawn, { numRuns: 40, seed: 11 })
+			.flatMap((one) => changedPlan(one) ?? []);
 		expect(changed.length).toBeGreaterThan(0);
 		const books = await recalculatedAll(
 			await Promise.all(
