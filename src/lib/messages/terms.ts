@@ -46,7 +46,7 @@ export const fieldAbove = (field: TermField, locale: Locale): string | undefined
 export const fieldPlaceholder = (field: TermField, locale: Locale): string | undefined =>
 	some(`${field} placeholder`, locale);
 
-/** Among the lender’s settings: what it is called there, and what it is about. */
+/** Among the interest terms: what it is called there, and what it is about. */
 export const fieldSetting = (field: TermField, locale: Locale): string | undefined =>
 	some(`${field} setting`, locale);
 export const fieldHelp = (field: TermField, locale: Locale): string | undefined =>
