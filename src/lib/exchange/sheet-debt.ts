@@ -86,8 +86,7 @@ export function termValues(
 	const rule = afterInterest(terms.payment) as Readonly<Partial<Record<AskedField, number>>>;
 	const own = onSheet(terms.payment).terms(terms.payment, monthlyRate(terms));
 	const fields = formOf(kindOf(terms.payment)).fields;
-	/** Where a rule begins later, what it computes is in the month in which it begins. */
-	const isLater = terms.payment !== afterInterest(terms.payment);
+	const isLater = beginsLater(terms);
 	const written = RULE_TERMS.map((field): [AskedField, CellValue | null] => {
 		const term = own[field];
 		const value = rule[field] ?? 0;
@@ -104,6 +103,13 @@ export function termValues(
 		clearBelow: units(terms.clearBelow)
 	};
 }
+
+/**
+ * Whether a rule begins on another balance than the one in the terms, after interest-only payments or periods that bear
+ * interest before the first payment: what it computes is then in the month in which it begins.
+ */
+const beginsLater = (terms: DebtTerms): boolean =>
+	terms.payment !== afterInterest(terms.payment) || periodsBeforeFirst(terms) > 0;
 
 /** The rate of period k: the address of the one that is in force. */
 export const rateAt = ({ of, rates }: TermCells, k: number): string =>
@@ -156,7 +162,7 @@ function dueFormula(
 	digits: number
 ): string | null {
 	const { payment, charges } = terms;
-	const isLater = payment !== afterInterest(payment);
+	const isLater = beginsLater(terms);
 	const fees = cents(feesIn(charges, k));
 	const hasCharges = month.charges !== null;
 	const due = onSheet(payment).asks(payment, {
@@ -164,7 +170,7 @@ function dueFormula(
 		k,
 		fees,
 		hasCharges,
-		isLater: false
+		isLater
 	});
 	if (due === null) return null;
 	const { opening, charges: charged, interest, rate } = month;

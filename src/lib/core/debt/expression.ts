@@ -37,7 +37,7 @@ interface SheetMonth {
 	/** The charges of it that are fees. */
 	readonly fees: Cents;
 	readonly hasCharges: boolean;
-	/** Whether another rule came before it. */
+	/** Whether it begins on another balance than the terms', after another rule or interest before the first payment. */
 	readonly isLater: boolean;
 }
 
