@@ -19,7 +19,7 @@ const ASKED = {
 const agency = await openAgency('Sella Wray');
 try {
 	const { id } = await makeCase(agency.ask, 'One of many', [card()]);
-	const [account] = await queryOnce(agency.url, 'select id from account');
+	const [account] = await queryOnce<{ id: string }>(agency.url, 'select id from account');
 	const few = await measured(100);
 	const many = await measured(10_000);
 	for (const what of Object.keys(ASKED) as (keyof typeof ASKED)[]) {
@@ -32,8 +32,11 @@ try {
 
 	/** With so many cases there: the middle one of many times, from asking to the last byte. */
 	async function measured(count: number) {
-		const [there] = await queryOnce(agency.url, 'select count(*)::int as count from case_file');
-		await manyCases(agency.url, id, count - there.count, [account.id]);
+		const [there] = await queryOnce<{ count: number }>(
+			agency.url,
+			'select count(*)::int as count from case_file'
+		);
+		await manyCases(agency.url, id, count - (there?.count ?? 0), [account?.id ?? '']);
 		const found = {} as Record<keyof typeof ASKED, { milliseconds: number; bytes: number }>;
 		for (const [what, path] of Object.entries(ASKED)) {
 			const times: number[] = [];

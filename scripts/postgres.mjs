@@ -28,10 +28,11 @@ function asWhom() {
 
 /**
  * Asks a database once.
+ * @template {Record<string, unknown>} [Row=Record<string, unknown>]
  * @param {string} url
  * @param {string} sql
  * @param {readonly unknown[]} values
- * @returns {Promise<any[]>}
+ * @returns {Promise<Row[]>}
  */
 export async function queryOnce(url, sql, values = []) {
 	const client = new pg.Client(url);

@@ -219,11 +219,11 @@ async function takeBook() {
 	for (const link of links) await welcome(address, link);
 	const asked = async (/** @type {string} */ sql) => {
 		const rows = await postgres.query('postgres', sql);
-		return rows.map(({ id }) => id);
+		return rows.map(({ id }) => String(id));
 	};
 	const accounts = await asked('select id from account order by name');
 	const [like] = await asked(`select id from case_file where label like 'Varga%'`);
-	await manyCases(environment.DATABASE_URL, like, 9995, accounts);
+	await manyCases(environment.DATABASE_URL, like ?? '', 9995, accounts);
 	await postgres.query(
 		'postgres',
 		`update case_file set owner_id = '${accounts[1]}' where owner_id is null`

@@ -1,6 +1,6 @@
 /**
  * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests.
- * `npm run test:thorough`: what takes long by nature: all random cases, kills, full disks and backups,
+ * `npm run test:thorough`: what takes long by nature: lint that needs types, all random cases, kills, full disks and backups,
  * LibreOffice over all demo plans, and the server's tests on PostgreSQL.
  * Each goes through to the end whatever fails, says where its time went, and closes with one line: N passed, N failed.
  */
@@ -59,6 +59,7 @@ async function quick() {
 
 async function thorough() {
 	await check(['generated types', 'svelte-kit', 'sync']);
+	await check(['lint with types', 'eslint', '--config', 'eslint.types.config.js', '.']);
 	ensureBuild();
 	tests(['unit', 'unit-slow'], ALL);
 	tests(['built-slow', 'postgres'], ALL);

@@ -228,7 +228,9 @@ describe('files', () => {
 		await screen.page.locator('.notice ::-p-text(Undo)').click();
 		await expect.poll(same).toEqual([id]);
 		const schema = await fetch(`${desk.residuum.address}/residuum-cases.schema.json`);
-		expect(await schema.json()).toMatchObject({ $schema: expect.stringContaining('2020-12') });
+		expect(await schema.json()).toMatchObject({
+			$schema: expect.stringContaining('2020-12') as string
+		});
 	});
 });
 

@@ -130,7 +130,9 @@ export function checkPlan(item: unknown): Differences {
 	}
 	for (const { month, paid } of splits) {
 		const shares = got.kept[month - 1]?.shares ?? [];
-		const split = Object.fromEntries(shares.map(({ index, paid }) => [debts[index]?.id, paid]));
+		const split = Object.fromEntries(
+			shares.map(({ index, paid }) => [debts[index]?.id ?? '', paid] as const)
+		);
 		differences.push(...differing(`month ${month} `, paid, split, false));
 		differences.push(...differing(`month ${month}, no more than `, split, paid, false));
 	}

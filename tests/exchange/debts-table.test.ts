@@ -269,7 +269,11 @@ describe('numbers, by the whole', () => {
 			['x', 'a lot', '22,49']
 		]).lines;
 		expect(line?.unread).toEqual([
-			{ field: 'balance', typed: 'a lot', problem: expect.stringContaining('is not an amount') }
+			{
+				field: 'balance',
+				typed: 'a lot',
+				problem: expect.stringContaining('is not an amount') as string
+			}
 		]);
 		expect(line?.flat.annualRate).toBe(224_900);
 		expect(balances(['12.50', '1.234,56'])[0]).toMatchObject({ how: 'mixed' });

@@ -46,7 +46,7 @@ function wantedOf({ document, entry }: (typeof demoPlans)[number]): CalendarWant
 }
 
 const eventsIn = (file: string) =>
-	new ICAL.Component(ICAL.parse(file)).getAllSubcomponents('vevent').map((event) => ({
+	new ICAL.Component(ICAL.parse(file) as string).getAllSubcomponents('vevent').map((event) => ({
 		uid: String(event.getFirstPropertyValue('uid')),
 		date: String(event.getFirstPropertyValue('dtstart')),
 		summary: String(event.getFirstPropertyValue('summary')),
@@ -56,7 +56,7 @@ const eventsIn = (file: string) =>
 /** By identifier: which revision an event is of, when that was made, and whether it is cancelled. */
 const revisionsIn = (file: string) =>
 	new Map(
-		new ICAL.Component(ICAL.parse(file)).getAllSubcomponents('vevent').map((event) => [
+		new ICAL.Component(ICAL.parse(file) as string).getAllSubcomponents('vevent').map((event) => [
 			String(event.getFirstPropertyValue('uid')),
 			{
 				sequence: Number(event.getFirstPropertyValue('sequence')),

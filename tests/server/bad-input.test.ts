@@ -35,7 +35,7 @@ describe('bad input', () => {
 				.map((place) => ({
 					kind,
 					place,
-					value: kind === 'nested 10,000 deep' ? JSON.parse(DEEP) : value
+					value: kind === 'nested 10,000 deep' ? (JSON.parse(DEEP) as unknown) : value
 				}))
 		);
 		for (const { kind, place, value } of saves) {

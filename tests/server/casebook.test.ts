@@ -232,8 +232,8 @@ it.runIf(inject('postgres') as string | undefined)(
 		const own = await startResiduum();
 		const { id } = await makeCase(own, 'One of many', [card()]);
 		const url = own.settings['DATABASE_URL'] ?? '';
-		const accounts = await queryOnce(url, 'select id from account');
-		await manyCases(url, id, 10_000, [accounts[0].id]);
+		const accounts = await queryOnce<{ id: string }>(url, 'select id from account');
+		await manyCases(url, id, 10_000, [accounts[0]?.id ?? '']);
 		const page = await own.request('GET', '/');
 		expect([page.status, (page.body as string).length < 60_000]).toEqual([200, true]);
 		expect(page.body).toContain('10,001 cases');

@@ -95,7 +95,10 @@ it.each([
 	await database.exec(change);
 	const before = await present();
 	const error = await migrate(transaction).catch((refusal: unknown) => refusal);
-	expect(error).toMatchObject({ name: 'StartRefusal', message: expect.stringContaining(said) });
+	expect(error).toMatchObject({
+		name: 'StartRefusal',
+		message: expect.stringContaining(said) as string
+	});
 	expect((error as Error).message.split('\n')).toHaveLength(1);
 	expect(await present()).toEqual(before);
 });

@@ -70,13 +70,13 @@ describe('signing in', () => {
 		expect(statuses.filter((status) => status === 429)).toHaveLength(120 - judged);
 		expect(performance.now() - began).toBeLessThan(20_000);
 		// The right name and password of somebody else at the address is as good as ever, and leaves no failure behind.
-		const countedHere = async () =>
-			(
-				await queryOnce(
-					residuum.settings['DATABASE_URL'] ?? '',
-					'select max(failures) as most from sign_in_failure'
-				)
-			)[0]?.most as number;
+		const countedHere = async () => {
+			const [row] = await queryOnce<{ most: number }>(
+				residuum.settings['DATABASE_URL'] ?? '',
+				'select max(failures) as most from sign_in_failure'
+			);
+			return row?.most;
+		};
 		const before = await countedHere();
 		expect((await session(IVO, PASSWORD)).status).toBe(200);
 		expect(await countedHere()).toBe(before);

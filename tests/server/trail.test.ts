@@ -103,8 +103,8 @@ describe('the trail', () => {
 		expect(verify(logged).said).toContain('The trail is whole');
 
 		const url = own.settings['DATABASE_URL'] ?? '';
-		const [last] = await queryOnce(url, 'select * from trail_head');
-		const number = Number(last.number);
+		const [last] = await queryOnce<{ number: string }>(url, 'select * from trail_head');
+		const number = Number(last?.number);
 		const asOwner = (sql: string) =>
 			queryOnce(url, `set session_replication_role = replica; ${sql}`);
 		const setBack = `update trail_head set (number, hash) = (select number, hash from trail_entry order by number desc limit 1)`;

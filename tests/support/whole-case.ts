@@ -179,7 +179,9 @@ export type Path = readonly (string | number)[];
 /** Every place in plain data that holds something, also lists and groups. */
 export function placesIn(value: unknown, path: Path = []): Path[] {
 	if (typeof value !== 'object' || value === null) return [path];
-	const entries = Array.isArray(value) ? [...value.entries()] : Object.entries(value);
+	const entries: [string | number, unknown][] = Array.isArray(value)
+		? [...value.entries()]
+		: Object.entries(value);
 	return [path, ...entries.flatMap(([key, inner]) => placesIn(inner, [...path, key]))];
 }
 
@@ -187,7 +189,7 @@ export function placesIn(value: unknown, path: Path = []): Path[] {
 export function withValue(value: unknown, [key, ...rest]: Path, put: unknown): unknown {
 	if (key === undefined) return put;
 	if (Array.isArray(value))
-		return value.map((item, at) => (at === key ? withValue(item, rest, put) : item));
+		return value.map((item: unknown, at) => (at === key ? withValue(item, rest, put) : item));
 	const fields = value as Record<string, unknown>;
 	const inner = withValue(fields[key as string], rest, put);
 	if (inner !== undefined) return { ...fields, [key]: inner };

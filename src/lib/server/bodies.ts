@@ -148,6 +148,8 @@ class Structure {
 				case GROUP_END:
 				case LIST_END:
 					this.#open.pop();
+					break;
+				default:
 			}
 		}
 		return true;

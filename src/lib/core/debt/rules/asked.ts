@@ -93,7 +93,7 @@ export function askedAs(asked: AskedEntry, kind: AskedKind): AskedEntry {
 	if (kind === asked.kind) return asked;
 	const before = formOf(asked.kind).fields;
 	const kept = fieldsOf(kind).flatMap(([name, { usual }]) =>
-		before[name]?.usual === usual && name in before ? [[name, saidIn(asked, name)]] : []
+		before[name]?.usual === usual && name in before ? [[name, saidIn(asked, name)] as const] : []
 	);
 	return filled(kind, Object.fromEntries(kept));
 }

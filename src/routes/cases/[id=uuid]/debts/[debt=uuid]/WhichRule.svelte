@@ -56,16 +56,17 @@
 		let end: (() => void) | null = null;
 		let gone = false;
 		// While figures are still typed nothing is searched.
-		const soon = setTimeout(async () => {
-			const { rulesInWorker } = await import('$lib/workers/fitting-rules').catch((error) => {
-				failed = true;
-				throw error;
-			});
-			if (gone) return;
-			end = rulesInWorker(wanted, {
-				onanswer: (answer) => (found = answer),
-				onfail: () => (failed = true)
-			});
+		const soon = setTimeout(() => {
+			import('$lib/workers/fitting-rules').then(
+				({ rulesInWorker }) => {
+					if (gone) return;
+					end = rulesInWorker(wanted, {
+						onanswer: (answer) => (found = answer),
+						onfail: () => (failed = true)
+					});
+				},
+				() => (failed = true)
+			);
 		}, 250);
 		return () => {
 			gone = true;
