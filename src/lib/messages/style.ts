@@ -100,7 +100,7 @@ function styleOf(locale: string): Style {
 	const date = new Intl.DateTimeFormat(`${latin}-ca-gregory`).formatToParts(0);
 	const first = date.find(({ type }) => type !== 'literal')?.type;
 	return {
-		numbers: mark('decimal') !== ',' ? 'point' : /^\s$/u.test(mark('group')) ? 'space' : 'comma',
+		numbers: mark('decimal') !== ',' ? 'point' : mark('group') === '.' ? 'comma' : 'space',
 		dates: first === 'year' || first === 'month' ? first : 'day'
 	};
 }
