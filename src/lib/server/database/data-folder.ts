@@ -1,5 +1,5 @@
 import { tryLock } from 'fs-native-extensions';
-import { cpSync, existsSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import {
 	access,
 	chmod,
@@ -11,7 +11,7 @@ import {
 	statfs,
 	type FileHandle
 } from 'node:fs/promises';
-import { join, resolve } from 'node:path';
+import { dirname, join, relative, resolve } from 'node:path';
 import { settings } from '../settings';
 import { StartRefusal } from './start-refusal';
 
@@ -70,11 +70,28 @@ export async function takeDataFolder(named: string): Promise<DataFolder> {
 	return { path, database: join(path, 'postgres'), release: () => file.close() };
 }
 
-/** The database with nothing in it that the build has made; null where there is none. */
-export function emptyDatabase(): string | null {
+/** For this user alone, like the folders. */
+const PRIVATE_FILE = 0o600;
+
+/**
+ * Copies the database with nothing in it that the build has made, where there is one; the program may belong to somebody
+ * else and be only for reading, the copy is this user's alone. A thousand small files: one step after the other is
+ * several times as quick.
+ */
+export function copyEmptyDatabase(to: string): void {
 	const { build } = settings();
 	const empty = join(build ?? '', 'empty/postgres');
-	return build !== null && existsSync(empty) ? empty : null;
+	if (build === null || !existsSync(empty)) return;
+	mkdirSync(to, PRIVATE);
+	for (const entry of readdirSync(empty, { recursive: true, withFileTypes: true })) {
+		const from = join(entry.parentPath, entry.name);
+		const copy = join(to, relative(empty, from));
+		if (entry.isDirectory()) mkdirSync(copy, { recursive: true, mode: PRIVATE });
+		else {
+			mkdirSync(dirname(copy), { recursive: true, mode: PRIVATE });
+			writeFileSync(copy, readFileSync(from), { mode: PRIVATE_FILE });
+		}
+	}
 }
 
 /**
@@ -85,12 +102,11 @@ export async function beginDatabase({
 	path,
 	database
 }: Pick<DataFolder, 'path' | 'database'>): Promise<void> {
-	const empty = emptyDatabase();
-	if (empty === null || existsSync(database)) return;
+	if (existsSync(database)) return;
 	const copy = `${database}.new`;
 	await rm(copy, { recursive: true, force: true });
-	// A thousand small files, before anybody is answered: one step after the other is several times as quick.
-	cpSync(empty, copy, { recursive: true });
+	copyEmptyDatabase(copy);
+	if (!existsSync(copy)) return;
 	await rename(copy, database);
 	// Its files are put on the disk when it is opened; its name is here.
 	const folder = await open(path, 'r');

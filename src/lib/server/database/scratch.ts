@@ -2,10 +2,10 @@
  * Databases that are thrown away: one with nothing in it, and a copy of the data as they are at one moment, which can
  * be read for long while the program goes on with the data themselves.
  */
-import { copyFile, cp, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { copyFile, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { emptyDatabase } from './data-folder';
+import { copyEmptyDatabase } from './data-folder';
 import { SCHEMA } from './tables';
 import { DatabaseThread } from './thread';
 
@@ -14,14 +14,7 @@ export const withEmpty = <T>(
 	beside: string,
 	work: (database: DatabaseThread) => Promise<T>
 ): Promise<T> =>
-	withScratch(
-		beside,
-		async (_, database) => {
-			const empty = emptyDatabase();
-			if (empty !== null) await cp(empty, database, { recursive: true });
-		},
-		work
-	);
+	withScratch(beside, (_, database) => Promise.resolve(copyEmptyDatabase(database)), work);
 
 /**
  * Works with a copy of a database that goes on meanwhile.
