@@ -1,10 +1,24 @@
+import { readFileSync } from 'node:fs';
 import { defineConfig } from 'vite';
 
-// The commands that work on the data, and the thread that judges, are built as the application is, from the same modules.
+const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as {
+	dependencies: Record<string, string>;
+};
+
+// What runs beside the server is built as it is, from the same modules: the commands, the thread that judges, and the
+// reader of files in a process of its own. Packages are built in, but for those that are delivered as they are.
 export default defineConfig({
 	build: {
 		ssr: true,
 		outDir: 'build/commands',
-		rollupOptions: { input: ['src/commands.ts', 'src/judge.ts'] }
-	}
+		rollupOptions: {
+			input: [
+				'src/commands.ts',
+				'src/judge.ts',
+				'src/convert/convert.ts',
+				'src/convert/read-file.ts'
+			]
+		}
+	},
+	ssr: { noExternal: true, external: Object.keys(dependencies) }
 });

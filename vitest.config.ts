@@ -88,6 +88,15 @@ export default defineConfig({
 			},
 			{ test: { ...builtTest, name: 'built-slow', include: [SLOW_SERVER] } },
 			{
+				test: {
+					name: 'release',
+					include: ['tests/release/**/*.test.ts'],
+					sequence: { groupOrder: 2 },
+					testTimeout: 120_000,
+					hookTimeout: 300_000
+				}
+			},
+			{
 				// What holds of the server holds on a PostgreSQL server as in a data folder.
 				test: {
 					name: 'postgres',

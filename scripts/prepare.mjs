@@ -4,6 +4,12 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
+const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
+if (major < 20 || (major === 20 && minor < 19)) {
+	say(`Residuum needs Node.js 20.19 or newer; this is ${process.versions.node}.`);
+	process.exit(1);
+}
+
 export const ROOT = join(import.meta.dirname, '..');
 
 /** What is built; the server finds there what it needs beside itself. */
@@ -28,8 +34,12 @@ const BUILD_INPUTS = [
 	'tsconfig.json'
 ];
 
+/** A release has neither sources nor a lockfile: all that it needs is there. */
+const isRelease = !existsSync(join(ROOT, 'package-lock.json'));
+
 /** Installs the packages of the lockfile, unless just these are installed already. */
 export function ensurePackages() {
+	if (isRelease) return;
 	const stamp = join(ROOT, 'node_modules/.residuum-installed');
 	const wanted = hashOf(['package-lock.json']);
 	if (readStamp(stamp) === wanted) return;
@@ -40,6 +50,7 @@ export function ensurePackages() {
 
 /** Builds the application, unless the build at hand was made from just these sources. */
 export function ensureBuild() {
+	if (isRelease) return;
 	const stamp = join(ROOT, 'build/.built-from');
 	const wanted = hashOf(BUILD_INPUTS);
 	if (readStamp(stamp) === wanted) return;

@@ -1,7 +1,7 @@
 /**
  * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests.
  * `npm run test:thorough`: what takes long by nature: lint that needs types, all random cases, kills, full disks and backups,
- * LibreOffice over all demo plans, and the server's tests on PostgreSQL.
+ * LibreOffice over all demo plans, the server's tests on PostgreSQL, and a release unpacked and started.
  * Each goes through to the end whatever fails, says where its time went, and closes with one line: N passed, N failed.
  */
 import { spawn, spawnSync } from 'node:child_process';
@@ -62,7 +62,7 @@ async function thorough() {
 	await check(['lint with types', 'eslint', '--config', 'eslint.types.config.js', '.']);
 	ensureBuild();
 	tests(['unit', 'unit-slow'], ALL);
-	tests(['built-slow', 'postgres'], ALL);
+	tests(['built-slow', 'postgres', 'release'], ALL);
 }
 
 function tellTimes() {

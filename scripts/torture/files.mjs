@@ -32,7 +32,7 @@ export async function files(folder) {
 
 /** @param {string} from @param {string} to @returns {Promise<{ code: number | null, said: string, peak: number }>} */
 function converted(from, to) {
-	const child = spawn(process.execPath, ['--import', 'tsx', 'scripts/convert.ts', from, to], {
+	const child = spawn(process.execPath, ['scripts/convert.mjs', from, to], {
 		cwd: ROOT,
 		stdio: ['ignore', 'ignore', 'pipe']
 	});

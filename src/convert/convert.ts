@@ -11,16 +11,16 @@
  * --numbers point|comma|space   --dates day|month|year   how a table is written, where it can't be seen
  */
 import { readFileSync, writeFileSync } from 'node:fs';
-import { basename, extname } from 'node:path';
+import { basename, extname, join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { Refusal } from '../src/lib/exchange/bytes';
-import type { Wanted } from '../src/lib/exchange/convert';
-import { converted } from '../src/lib/handout/convert';
-import { HANDOUT_LANGUAGES, PAPERS } from '../src/lib/document/handout-parts';
-import { newCase } from '../src/lib/document/schema/case';
-import { currencyOf } from '../src/lib/reading/currencies';
+import { Refusal } from '../lib/exchange/bytes';
+import type { Wanted } from '../lib/exchange/convert';
+import { converted } from '../lib/handout/convert';
+import { HANDOUT_LANGUAGES, PAPERS } from '../lib/document/handout-parts';
+import { newCase } from '../lib/document/schema/case';
+import { currencyOf } from '../lib/reading/currencies';
 import { readBeside, type Question } from './read-beside';
-import { DATE_ORDERS, NUMBER_STYLES, styleFor } from '../src/lib/messages/style';
+import { DATE_ORDERS, NUMBER_STYLES, styleFor } from '../lib/messages/style';
 
 const USAGE =
 	'usage: npm run --silent convert -- IN OUT [--debt NAME] [--currency CODE] [--as-of DATE]';
@@ -51,7 +51,9 @@ async function main(): Promise<void> {
 		},
 		locale
 	};
-	const documents = await readBeside({ name: basename(from), bytes: bytesOf(from) }, wanted);
+	const reader = join(import.meta.dirname, 'read-file.js');
+	const file = { name: basename(from), bytes: bytesOf(from) };
+	const documents = await readBeside(reader, file, wanted);
 	const content = await converted(
 		kind,
 		documents,
@@ -67,7 +69,7 @@ async function main(): Promise<void> {
 		{
 			// What draws PDFs and writes mail is large, and seldom asked for.
 			pdf: async (handout) => (await import('./pdf')).writtenPdf(handout),
-			mail: async (message) => (await import('../src/lib/exchange/mail')).emlOf(message)
+			mail: async (message) => (await import('../lib/exchange/mail')).emlOf(message)
 		},
 		basename(to)
 	);
@@ -116,11 +118,12 @@ function oneOf<T extends string>(
 try {
 	await main();
 } catch (error) {
-	if (
-		!(error instanceof Refusal) &&
-		!(error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS')
-	)
-		throw error;
+	if (!(error instanceof Refusal) && !isOfWords(error)) throw error;
 	console.error((error as Error).message);
 	process.exitCode = 1;
+}
+
+/** Whether it is about the words of the command: an option that there isn't, or one without a value. */
+function isOfWords(error: unknown): boolean {
+	return (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS') ?? false;
 }

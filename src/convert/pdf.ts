@@ -2,9 +2,9 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import pdfmake from 'pdfmake';
-import type { Handout } from '../src/lib/handout/blocks';
-import { pdfOf, type PdfMaker } from '../src/lib/handout/pdf';
-import type { FontLoader } from '../src/lib/handout/fonts';
+import type { Handout } from '../lib/handout/blocks';
+import { pdfOf, type PdfMaker } from '../lib/handout/pdf';
+import type { FontLoader } from '../lib/handout/fonts';
 
 const require = createRequire(import.meta.url);
 const PACKAGES = { sans: 'source-sans-3', serif: 'literata' } as const;

@@ -4,10 +4,9 @@
  */
 import { fork, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import type { CaseDocument } from '../src/lib/document/case';
-import { Refusal, type NamedBytes } from '../src/lib/exchange/bytes';
-import type { Wanted } from '../src/lib/exchange/convert';
+import type { CaseDocument } from '../lib/document/case';
+import { Refusal, type NamedBytes } from '../lib/exchange/bytes';
+import type { Wanted } from '../lib/exchange/convert';
 
 export interface Question {
 	readonly file: NamedBytes;
@@ -26,14 +25,18 @@ const EVERY = 20;
 /** It may wait for its turn this many times as long as it may work. */
 const PATIENCE = 15;
 
-/** @throws Refusal where the file can't be read, or reading it takes too much */
+/**
+ * `reader`: the built program that reads, of `read-file.ts`.
+ * @throws Refusal where the file can't be read, or reading it takes too much
+ */
 export function readBeside(
+	reader: string,
 	file: NamedBytes,
 	wanted: Question['wanted'],
 	limits = /\.json$/i.test(file.name) ? CASEBOOK : TABLE
 ): Promise<CaseDocument[]> {
-	const child = fork(join(import.meta.dirname, 'read-file.ts'), {
-		execArgv: ['--import', 'tsx', `--max-old-space-size=${limits.heap}`],
+	const child = fork(reader, {
+		execArgv: [`--max-old-space-size=${limits.heap}`],
 		serialization: 'advanced',
 		stdio: ['ignore', 'ignore', 'ignore', 'ipc']
 	});

@@ -1,8 +1,8 @@
 /** The process in which `read-beside.ts` has a file read: it says that it is ready, is sent one file, and answers. */
-import { Refusal } from '../src/lib/exchange/bytes';
-import { casesIn } from '../src/lib/exchange/convert';
+import { Refusal } from '../lib/exchange/bytes';
+import { casesIn } from '../lib/exchange/convert';
 // Loaded before the process is ready: what loading takes is not the file's.
-import '../src/lib/exchange/workbook';
+import '../lib/exchange/workbook';
 import type { Answer, Question } from './read-beside';
 
 async function answerTo({ file, wanted }: Question): Promise<Answer> {

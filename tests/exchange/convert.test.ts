@@ -3,8 +3,9 @@ import { execFile } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, describe, expect, it } from 'vitest';
-import { readBeside, TABLE } from '../../scripts/read-beside';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { BUILD, ensureBuild } from '../../scripts/prepare.mjs';
+import { readBeside, TABLE } from '../../src/convert/read-beside';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { casesJson } from '../../src/lib/exchange/case-json';
 import { casesIn } from '../../src/lib/exchange/convert';
@@ -19,11 +20,13 @@ const folder = mkdtempSync(join(tmpdir(), 'residuum-convert-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 const at = (name: string): string => join(folder, name);
 
+beforeAll(ensureBuild);
+const READER = join(BUILD, 'commands/read-file.js');
+
 /** Runs the command; how it ended and what it said. */
 const convert = (...args: readonly string[]): Promise<{ code: number; said: string }> =>
 	new Promise((resolve) => {
-		const command = ['--import', 'tsx', 'scripts/convert.ts', ...args];
-		execFile(process.execPath, command, (error, _, errors) =>
+		execFile(process.execPath, ['scripts/convert.mjs', ...args], (error, _, errors) =>
 			resolve({ code: error ? 1 : 0, said: errors.trim() })
 		);
 	});
@@ -123,6 +126,6 @@ describe('the convert command', () => {
 			name: 'long.csv',
 			bytes: new TextEncoder().encode(['Name,Owed,Rate', ...lines].join('\n'))
 		};
-		await expect(readBeside(file, wanted, { ...TABLE, ...limits })).rejects.toThrow(why);
+		await expect(readBeside(READER, file, wanted, { ...TABLE, ...limits })).rejects.toThrow(why);
 	});
 });

@@ -1,6 +1,6 @@
 /** What the convert command writes, of a case, a debt, a plan. */
 import { describe, expect, it } from 'vitest';
-import { writtenPdf } from '../../scripts/pdf';
+import { writtenPdf } from '../../src/convert/pdf';
 import { emlOf } from '../../src/lib/exchange/mail';
 import { casesOf } from '../../src/lib/exchange/cases-read';
 import { converted, type Chosen } from '../../src/lib/handout/convert';

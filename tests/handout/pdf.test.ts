@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { writtenPdf } from '../../scripts/pdf';
+import { writtenPdf } from '../../src/convert/pdf';
 import type { Handout } from '../../src/lib/handout/blocks';
 import { handoutOf } from '../../src/lib/handout/handout';
 import { scheduleOf } from '../../src/lib/handout/schedule';
