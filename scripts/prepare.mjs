@@ -70,6 +70,12 @@ export function ensureReaders() {
 	if (!existsSync('/usr/bin/pdftotext')) install('poppler-utils');
 }
 
+/** What makes a container: its root, and the container itself. */
+export function ensureContainerTools() {
+	if (!existsSync('/usr/bin/mmdebstrap')) install('mmdebstrap');
+	if (!existsSync('/usr/bin/buildah')) install('buildah');
+}
+
 /** Debian's PostgreSQL server. */
 export function ensurePostgres() {
 	const versions = '/usr/lib/postgresql';

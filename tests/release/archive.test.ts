@@ -3,6 +3,7 @@ import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import {
 	chmodSync,
 	chownSync,
+	cpSync,
 	mkdtempSync,
 	readdirSync,
 	readFileSync,
@@ -13,7 +14,7 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ROOT } from '../../scripts/prepare.mjs';
+import { ensureContainerTools, ROOT } from '../../scripts/prepare.mjs';
 import { card } from '../support/debts';
 import { makeCase, TODAY, type Asked } from '../support/residuum';
 
@@ -40,13 +41,15 @@ beforeAll(() => {
 /** Nothing of this machine's settings, and no program but Node.js is to be found. */
 const environment = { RESIDUUM_DATA: data, RESIDUUM_PORT: '0', RESIDUUM_TODAY: TODAY, PATH: '' };
 
-/** The released program, until the work on it is done. */
-async function running(work: (asked: Asked) => Promise<void>): Promise<void> {
-	const child = spawn(process.execPath, ['scripts/start.mjs'], {
-		...NOBODY,
-		cwd: program,
-		env: environment
-	});
+const started = () =>
+	spawn(process.execPath, ['scripts/start.mjs'], { ...NOBODY, cwd: program, env: environment });
+
+/** A released program, until the work on it is done. */
+async function running(
+	start: () => ReturnType<typeof started>,
+	work: (asked: Asked) => Promise<void>
+): Promise<void> {
+	const child = start();
 	const ended = new Promise((resolve) => child.once('exit', resolve));
 	const address = await new Promise<string>((resolve, reject) => {
 		let printed = '';
@@ -88,12 +91,12 @@ function askedAt(address: string): Asked {
 describe('a release', () => {
 	it('starts with nothing but Node.js where it can’t write, and keeps a case in its data folder', async () => {
 		let id = '';
-		await running(async (asked) => {
+		await running(started, async (asked) => {
 			({ id } = await makeCase(asked, 'Unpacked', [card()]));
 			const page = await asked.request('GET', `/cases/${id}`);
 			expect([page.status, String(page.body).includes('Unpacked')]).toEqual([200, true]);
 		});
-		await running(async (asked) => {
+		await running(started, async (asked) => {
 			const { body } = await asked.request('GET', `/api/cases/${id}`);
 			expect(body).toMatchObject({ document: { label: 'Unpacked' } });
 		});
@@ -152,6 +155,39 @@ describe('a release', () => {
 			[...listed.keys()].filter((one) => !texts.includes(`\n${one.replace(/@([^@]+)$/, ' $1')}: `))
 		).toEqual([]);
 	});
+});
+
+describe.runIf(process.getuid?.() === 0)('a container of a release', () => {
+	const folder = mkdtempSync(join(tmpdir(), 'residuum-container-'));
+	const kept = ['--storage-driver=vfs', '--root', `${folder}/store`, '--runroot', `${folder}/run`];
+	const buildah = (...words: string[]): string =>
+		execFileSync('buildah', [...kept, ...words], {
+			cwd: folder,
+			encoding: 'utf8',
+			stdio: ['ignore', 'pipe', 'ignore']
+		});
+	afterAll(() => rmSync(folder, { recursive: true }));
+
+	it('is made of a root of Debian and Node.js alone, and keeps a case as a user of its own', async () => {
+		ensureContainerTools();
+		const packages = '--include=ca-certificates,libstdc++6';
+		const root = ['--variant=minbase', packages, 'bookworm', join(folder, 'root.tar')];
+		execFileSync('mmdebstrap', root, { stdio: 'ignore' });
+		cpSync(process.execPath, join(folder, 'node'), { dereference: true });
+		cpSync(join(ROOT, `residuum-${version}.tgz`), join(folder, 'residuum.tgz'));
+		const file = `--file=${join(program, 'deploy/Containerfile')}`;
+		buildah('build', '--isolation=chroot', file, '--tag=residuum', '.');
+		const container = buildah('from', 'localhost/residuum').trim();
+		const run = ['run', '--isolation=chroot', '--env', 'RESIDUUM_PORT=0', container, '--'];
+		const start = () =>
+			spawn('buildah', [...kept, ...run, '/usr/local/bin/node', 'scripts/start.mjs']);
+		await running(start, async (asked) => {
+			const { id } = await makeCase(asked, 'Contained', [card()]);
+			const { body } = await asked.request('GET', `/api/cases/${id}`);
+			expect(body).toMatchObject({ document: { label: 'Contained' } });
+		});
+		expect(buildah(...run, '/usr/bin/id', '--user').trim()).toBe('10001');
+	}, 300_000);
 });
 
 interface Bill {
