@@ -29,8 +29,15 @@ class WaitingFirst extends BaseSequencer {
 	}
 }
 
-/** What takes long by nature, and is left to `npm run test:thorough`: kills, full disks, backups, LibreOffice over all demo plans. */
-const SLOW_SERVER = 'tests/server/{backup,migrate,start,tables,trouble}.test.ts';
+/**
+ * What takes long by nature, and is left to `npm run test:thorough`: kills, full disks, backups, bad values for every field,
+ * LibreOffice over all demo plans; in the browser every screen in every size and colours, and waiting for a server
+ * that is slow or away.
+ */
+const SLOW_SERVER = [
+	'tests/server/{backup,bad-input,every-version,migrate,retention,start,tables,trouble}.test.ts',
+	'tests/browser/{agency,looks,refusals}.test.ts'
+];
 const SLOW_UNIT = 'tests/exchange/{convert,demo-workbooks,one-record,workbook-out}.test.ts';
 
 /** Accounts are only where the database is a PostgreSQL server. */
@@ -65,6 +72,13 @@ const builtTest = {
 export default defineConfig({
 	test: {
 		sequence: { sequencer: WaitingFirst },
+		// Of modules that tests run in their own process; what the built server runs is not seen.
+		coverage: {
+			provider: 'v8',
+			include: ['src/lib/{core,exchange}/**/*.ts'],
+			reporter: ['json-summary'],
+			reportOnFailure: true
+		},
 		projects: [
 			{
 				...unit,
@@ -83,10 +97,10 @@ export default defineConfig({
 					...builtTest,
 					name: 'built',
 					include: ['tests/{server,browser}/**/*.test.ts'],
-					exclude: [SLOW_SERVER, NEED_POSTGRES]
+					exclude: [...SLOW_SERVER, NEED_POSTGRES]
 				}
 			},
-			{ test: { ...builtTest, name: 'built-slow', include: [SLOW_SERVER] } },
+			{ test: { ...builtTest, name: 'built-slow', include: SLOW_SERVER } },
 			{
 				test: {
 					name: 'release',

@@ -6,6 +6,7 @@ import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { apply, migrate, MIGRATIONS } from '../../src/lib/server/database/migrate';
 import { StatementFailed, type Statements } from '../../src/lib/server/database/statements';
 import { EMPTY_DATA } from '../../scripts/prepare.mjs';
+import { emptied, statementsOn } from '../support/embedded';
 import { temporaryFolder } from '../support/residuum';
 
 const folder = temporaryFolder();
@@ -16,17 +17,7 @@ afterAll(async () => {
 	rmSync(folder, { recursive: true });
 });
 
-const statements: Statements = {
-	async query<T>(sql: string, values: readonly unknown[] = []) {
-		const { rows, affectedRows } = await database.query<T>(sql, [...values]).catch(failed);
-		return { rows, affectedRows: affectedRows ?? 0 };
-	},
-	exec: async (sql) => void (await database.exec(sql).catch(failed))
-};
-
-function failed(error: { code?: string; constraint?: string; message: string }): never {
-	throw new StatementFailed(error.code ?? null, error.constraint ?? null, error.message);
-}
+const statements = statementsOn(database);
 
 async function transaction<T>(work: (within: Statements) => Promise<T>): Promise<T> {
 	await database.exec('begin');
@@ -56,8 +47,7 @@ const ID = '7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f001';
 
 /** A database as it was after the first so many migrations, with a case in it. */
 async function migratedTo(number: number): Promise<void> {
-	await database.exec(`drop schema public cascade; create schema public; drop schema if exists residuum cascade;
-		set search_path = public`);
+	await emptied(database);
 	for (const migration of MIGRATIONS.slice(0, number))
 		await transaction((within) => apply(within, migration));
 	await transaction(async ({ exec }) => {

@@ -204,7 +204,7 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 				.map(({ id, place }) => ({ id, place, letter: letterOf(place) }));
 			return planPicture(plan, drawn, asOf, PICTURE, writing, titleOf(entry, writing)).svg;
 		}
-		default: {
+		case 'xlsx': {
 			const { planWorkbook } = await import('../exchange/workbooks-out');
 			const named = debts.map((debt) => {
 				const { place = 0, name = '' } = listed.find(({ id }) => id === debt.id) ?? {};
@@ -213,6 +213,8 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 			const title = `${document.label} · ${titleOf(entry, { language: 'en', currency })}`;
 			return planWorkbook({ title, asOf, currency, debts: named, terms, plan, tell });
 		}
+		case 'json':
+			throw new RangeError('a plan alone is not written as JSON');
 	}
 }
 
