@@ -1,23 +1,26 @@
 /**
- * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests.
- * `npm run test:thorough`: what takes long by nature: lint that needs types, all random cases, kills, full disks and backups,
- * LibreOffice over all demo plans, the server's tests on PostgreSQL, and a release unpacked and started.
+ * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests of the ways people work.
+ * `npm run test:thorough`: what takes long by nature: lint that needs types, all random cases and how much of the modules
+ * they run, kills, full disks and backups, bad values for every field, every screen in every size and colours, servers
+ * that are slow or away, LibreOffice over all demo plans, the server's tests on PostgreSQL, and a release unpacked and started.
  * Each goes through to the end whatever fails, says where its time went, and closes with one line: N passed, N failed.
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { readCoverage } from './coverage.mjs';
 import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ROOT } from './prepare.mjs';
 
 /** Two lists that are worked off side by side. */
 const CHECKS = [
 	[
 		['types', 'svelte-check', '--fail-on-warnings'],
-		['dependency rules', 'depcruise', 'src', 'tests', 'scripts', 'bench'],
-		['nothing unused', 'knip']
+		['dependency rules', 'depcruise', 'src', 'tests', 'scripts', 'bench']
 	],
 	[
+		['nothing unused', 'knip'],
 		['format', 'prettier', '--check', '.', '--cache', '--cache-strategy=content'],
 		['lint', 'eslint', '.']
 	]
@@ -45,15 +48,8 @@ process.exitCode = count.failed === 0 ? 0 : 1;
 
 async function quick() {
 	await check(['generated types', 'svelte-kit', 'sync']);
-	await Promise.all(
-		CHECKS.map(async (lane) => {
-			for (const one of lane) await check(one);
-		})
-	);
-	const began = Date.now();
-	ensureBuild();
-	times.push(['build', (Date.now() - began) / 1000]);
-	await referenceCases();
+	const [first = [], second = []] = CHECKS;
+	await Promise.all([inTurn(first).then(build), inTurn(second).then(referenceCases)]);
 	tests(['unit', 'built'], PART);
 }
 
@@ -61,8 +57,25 @@ async function thorough() {
 	await check(['generated types', 'svelte-kit', 'sync']);
 	await check(['lint with types', 'eslint', '--config', 'eslint.types.config.js', '.']);
 	ensureBuild();
-	tests(['unit', 'unit-slow'], ALL);
+	tests(['unit', 'unit-slow'], ALL, ['--coverage.enabled']);
+	checkCoverage();
 	tests(['built-slow', 'postgres', 'release'], ALL);
+}
+
+/** @param {readonly (readonly string[])[]} checks */
+async function inTurn(checks) {
+	for (const one of checks) await check(one);
+}
+
+/** Builds in a process of its own, while other checks go on. */
+async function build() {
+	const began = Date.now();
+	const prepare = pathToFileURL(join(ROOT, 'scripts/prepare.mjs')).href;
+	const words = ['--eval', `import('${prepare}').then(({ ensureBuild }) => ensureBuild())`];
+	const child = spawn(process.execPath, words, { cwd: ROOT, stdio: ['ignore', 2, 2] });
+	const status = await new Promise((resolve) => child.once('close', resolve));
+	if (status !== 0) process.exit(1);
+	times.push(['build', (Date.now() - began) / 1000]);
 }
 
 function tellTimes() {
@@ -70,6 +83,14 @@ function tellTimes() {
 	for (const [what, seconds] of times.sort(([, a], [, b]) => b - a).slice(0, 20)) {
 		console.log(`  ${seconds.toFixed(1).padStart(6)} s  ${what}`);
 	}
+}
+
+/** Says how much of which rooms was run; a module of which too little was is a failure. */
+function checkCoverage() {
+	const { rooms, below } = readCoverage();
+	count[below.length === 0 ? 'passed' : 'failed'] += 1;
+	console.log(`${below.length === 0 ? 'ok    ' : 'FAILED'} coverage`);
+	for (const line of [...rooms, ...below]) console.log(`  ${line}`);
 }
 
 /** @param {readonly string[]} check its name, the tool and what it is told */
@@ -96,11 +117,12 @@ async function referenceCases() {
  * Vitest shows its progress here; what it counted is read from its report.
  * @param {readonly string[]} projects
  * @param {string} random how many times as many random cases as a test names
+ * @param {readonly string[]} more what else Vitest is told
  */
-function tests(projects, random) {
+function tests(projects, random, more = []) {
 	const folder = mkdtempSync(join(tmpdir(), 'residuum-report-'));
 	const report = join(folder, 'report.json');
-	const words = ['run', ...projects.flatMap((name) => ['--project', name])];
+	const words = ['run', ...projects.flatMap((name) => ['--project', name]), ...more];
 	words.push('--reporter=default', '--reporter=json', `--outputFile.json=${report}`);
 	const env = { ...process.env, RESIDUUM_RANDOM: process.env.RESIDUUM_RANDOM ?? random };
 	const { status } = spawnSync(bin('vitest'), words, { cwd: ROOT, env, stdio: ['ignore', 1, 1] });

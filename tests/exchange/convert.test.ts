@@ -20,7 +20,7 @@ const folder = mkdtempSync(join(tmpdir(), 'residuum-convert-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 const at = (name: string): string => join(folder, name);
 
-beforeAll(ensureBuild);
+beforeAll(ensureBuild, 300_000);
 const READER = join(BUILD, 'commands/read-file.js');
 
 /** Runs the command; how it ended and what it said. */

@@ -86,9 +86,11 @@ describe('files that lie, or are too much', () => {
 		'%s is refused by its count, before anything is made of it',
 		async (name, content, why) => {
 			const before = process.memoryUsage().rss;
-			const began = performance.now();
+			const began = process.cpuUsage();
 			expect(await refusal(name, content)).toContain(why);
-			expect(performance.now() - began).toBeLessThan(2_000);
+			// What others do on the same machine is not counted.
+			const { user, system } = process.cpuUsage(began);
+			expect((user + system) / 1000).toBeLessThan(2_000);
 			expect(process.memoryUsage().rss - before).toBeLessThan(300 * 1024 * 1024);
 		}
 	);

@@ -151,7 +151,11 @@ describe('the working of a figure', () => {
 			fc.constant({ of: 'against' as const, name: 'interestLess' as const })
 		) as fc.Arbitrary<Figure>;
 		fc.assert(
-			fc.property(debts, debts, figures, (drawn, other, asked) => {
+			fc.property(debts, debts, figures, fc.boolean(), (drawn, other, drawnFigure, isThere) => {
+				const asked: Figure =
+					isThere && drawnFigure.of !== 'against'
+						? { ...drawnFigure, on: 'baseline' }
+						: drawnFigure;
 				const explained = (terms: DebtTerms) => ({ terms, run: run(terms) });
 				const own = explained(termsOf(drawn));
 				const baseline = explained(termsOf(other));
