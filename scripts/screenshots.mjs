@@ -2,7 +2,7 @@
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startLender } from '../standins/lender/server.mjs';
+import { startCreditor } from '../standins/creditor/server.mjs';
 import { addPerson, signIn, welcome } from './accounts.mjs';
 import { openBrowser } from './browser.mjs';
 import { manyCases } from './many-cases.mjs';
@@ -27,9 +27,9 @@ ensureChromium();
 ensureBuild();
 
 const data = mkdtempSync(join(tmpdir(), 'residuum-pictures-'));
-const lender = await startLender();
+const creditor = await startCreditor();
 const server = await startServer({
-	RESIDUUM_LENDERS: lender.address,
+	RESIDUUM_CREDITORS: creditor.address,
 	RESIDUUM_DATA: data,
 	RESIDUUM_DEMO: join(ROOT, 'demo'),
 	RESIDUUM_TODAY: '2026-12-15'
@@ -177,7 +177,7 @@ await take('progress');
 
 await close();
 await server.stop();
-await lender.stop();
+await creditor.stop();
 rmSync(data, { recursive: true });
 
 /** Opens a case of the casebook. @param {string} label */

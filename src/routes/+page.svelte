@@ -120,7 +120,7 @@
 		proposed = null;
 		reading = file.name;
 		try {
-			const { lookedAt } = await import('./taken-cases');
+			const { lookedAt } = await import('./imported-cases');
 			const content = await lookedAt(file, data.today);
 			if ('refused' in content) notice = { text: content.refused };
 			else proposed = content;

@@ -90,7 +90,7 @@ const seriousFindings = (part?: string) => findings(screen, part);
 const DIALOG = '[role=dialog]';
 
 describe('what opens on a screen', () => {
-	it('refusals, notes, the lender’s settings, ways of paying and notices are fit for axe-core', async () => {
+	it('refusals, notes, the creditor’s settings, ways of paying and notices are fit for axe-core', async () => {
 		await screen.goto('/');
 		await screen.press('n');
 		await expect.poll(() => screen.focused()).toBe('Client label');

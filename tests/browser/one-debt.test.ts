@@ -88,7 +88,7 @@ describe('loans, taken down and changed with the keyboard alone', () => {
 		await screen.answer('it costs $3,194.34 in interest');
 	});
 
-	it('says how the lender charges interest in one line, and changes it', async () => {
+	it('says how the creditor charges interest in one line, and changes it', async () => {
 		await runDown({ balance: 1_845_000, annualRate: 89_000 });
 		await screen.see('summary', 'nominal, charged monthly, rounded to the cent');
 		await screen.click('summary');

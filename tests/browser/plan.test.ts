@@ -166,7 +166,7 @@ describe('monthly budget', () => {
 		await plan([card(), card({ name: 'Dental plan', annualRate: 0, asked: amount(13_700) })]);
 		await screen.page.setRequestInterception(true);
 		const broken = (request: HTTPRequest) => {
-			if (request.url().includes('how-sure')) {
+			if (request.url().includes('stress-test')) {
 				void request.respond({ contentType: 'text/javascript', body: 'throw new Error("broken")' });
 			} else void request.continue();
 		};

@@ -1,6 +1,6 @@
-/** The client is back: balances read and typed, what happened explained, lenders asked, and the plan gone on with. */
+/** The client is back: balances read and typed, what happened explained, creditors asked, and the plan gone on with. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { startLender } from '../../standins/lender/server.mjs';
+import { startCreditor } from '../../standins/creditor/server.mjs';
 import { writeAmount, writeMoney } from '../../src/lib/reading/written';
 import { cents } from '../../src/lib/core/quantities/money';
 import type { CaseDocument } from '../../src/lib/document/case';
@@ -10,13 +10,13 @@ import { desk, screen, sitDown } from '../support/page';
 import { makeCase, startResiduum } from '../support/residuum';
 import { usd } from '../support/said';
 
-const lender = await startLender();
-afterAll(() => lender.stop());
+const creditor = await startCreditor();
+afterAll(() => creditor.stop());
 sitDown(() =>
 	startResiduum({
 		RESIDUUM_TODAY: '2027-08-24',
-		RESIDUUM_LENDERS: lender.address,
-		RESIDUUM_LENDERS_WAIT: '1500'
+		RESIDUUM_CREDITORS: creditor.address,
+		RESIDUUM_CREDITORS_WAIT: '1500'
 	})
 );
 
@@ -127,7 +127,7 @@ describe('a visit', () => {
 	});
 });
 
-describe('lenders', () => {
+describe('creditors', () => {
 	const glasshouse = demoCases.find(({ label }) => label.includes('glasshouse'));
 	let id: string;
 	beforeAll(async () => {
@@ -136,7 +136,7 @@ describe('lenders', () => {
 		await screen.goto(`/cases/${id}/progress`);
 	});
 	const tell = (account: string, is: string) =>
-		fetch(`${lender.address}/told`, { method: 'POST', body: JSON.stringify({ account, is }) });
+		fetch(`${creditor.address}/told`, { method: 'POST', body: JSON.stringify({ account, is }) });
 
 	it('are asked; one that hangs, one that lies and one that talks nonsense are said to', async () => {
 		await tell('4417 0032 5518', 'slow');

@@ -57,7 +57,7 @@ const statement = (
 	asOf: CalendarDate,
 	owed: number
 ): AccountStatement => ({
-	lender: 'Pinnace Bank',
+	creditor: 'Pinnace Bank',
 	account: ACCOUNT,
 	currency: { code: 'USD', digits: 2 },
 	asOf,
@@ -67,7 +67,7 @@ const statement = (
 	withdrawn: []
 });
 
-describe('a lender’s statement, taken in', () => {
+describe('a creditor’s statement, taken in', () => {
 	it('counts nothing twice, however often and in whichever pieces it is fetched', () => {
 		const days = fc.array(fc.integer({ min: 30, max: 240 }), { minLength: 1, maxLength: 6 });
 		fc.assert(

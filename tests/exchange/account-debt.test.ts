@@ -1,4 +1,4 @@
-/** A lender's account as a debt: what a later statement adds, repeats, corrects or contradicts. */
+/** A creditor's account as a debt: what a later statement adds, repeats, corrects or contradicts. */
 import { v4 as newId } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import type { DebtEntry } from '../../src/lib/document/debt';

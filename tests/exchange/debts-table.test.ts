@@ -148,7 +148,7 @@ describe('headings', () => {
 			['Two', '200.00', '6 %']
 		];
 		const loans = [
-			['Lender', 'Owed'],
+			['Creditor', 'Owed'],
 			['Three', '300.00']
 		];
 		const below = [['Cards'], ...cards, [], ['Loans'], ...loans];

@@ -232,7 +232,7 @@ describe('a workbook made by hand', () => {
 	});
 });
 
-describe('a lender’s statement', () => {
+describe('a creditor’s statement', () => {
 	it.each([
 		['1.x', ofx1()],
 		['2.x', ofx2()]
@@ -241,7 +241,7 @@ describe('a lender’s statement', () => {
 		expect(kindOf(given, usd)).toBe('ofx');
 		expect(accountsOf(given, usd)).toEqual([
 			{
-				lender: 'Quillmark & Sons',
+				creditor: 'Quillmark & Sons',
 				account: '4471990012349023',
 				currency: { code: 'USD', digits: 2 },
 				asOf: '2026-12-12',

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { isTransactions, transactionsIn } from '../../src/lib/exchange/statement-csv';
-import { tableInWords } from '../../src/lib/words/lenders';
+import { tableInWords } from '../../src/lib/words/creditors';
 import { rowsOfText } from '../../src/lib/exchange/table';
 import { usd } from '../support/said';
 
 const read = (text: string) => transactionsIn(rowsOfText(text, 'a.csv', usd), usd);
 
-describe('a lender’s transactions as CSV', () => {
+describe('a creditor’s transactions as CSV', () => {
 	it('are payments, purchases, interest and fees by their type and sign', () => {
 		const { transactions, balance, account } = read(
 			[

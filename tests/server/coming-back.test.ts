@@ -4,8 +4,8 @@ import { caseNow, makeCase, sharedResiduum, TODAY, wholly } from '../support/res
 
 const residuum = sharedResiduum();
 
-describe('lenders', () => {
-	const ask = (body: object) => residuum.request('POST', '/api/lenders', body);
+describe('creditors', () => {
+	const ask = (body: object) => residuum.request('POST', '/api/creditors', body);
 
 	it('are asked only where some are set up, by an account and up to a day', async () => {
 		expect(await ask({ account: '4417 0032 5518', until: TODAY })).toMatchObject({

@@ -51,7 +51,7 @@ describe('settings', () => {
 		['RESIDUUM_PORT', '99999', 'RESIDUUM_PORT is “99999”; it is a whole number from 0 to 65535.'],
 		['RESIDUUM_PROXY', 'yes', 'RESIDUUM_PROXY is “yes”; it is 1, or 0 where there is no proxy.'],
 		['RESIDUUM_TODAY', '2026-02-30', 'RESIDUUM_TODAY is “2026-02-30”; it is a day, as 2026-12-15.'],
-		['RESIDUUM_LENDERS', 'lender', 'it is an address that begins with http:// or https://.'],
+		['RESIDUUM_CREDITORS', 'creditor', 'it is an address that begins with http:// or https://.'],
 		['RESIDUUM_LOG', 'loud', 'it is one of trace, debug'],
 		['RESIDUUM_HOST', '0.0.0.0', 'which other machines reach: name in RESIDUUM_NAMES'],
 		['RESIDUUM_IDEL', '5', 'RESIDUUM_IDEL is no setting of this version']

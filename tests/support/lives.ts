@@ -16,7 +16,8 @@ interface Interval {
 	readonly forecast: number;
 	readonly balance: number;
 	readonly gap: number;
-	readonly parts: Readonly<Record<DriftPart, number>>;
+	/** As the reference calls them: the creditor's part is the lender's there. */
+	readonly parts: Readonly<Record<Exclude<DriftPart, 'creditor'> | 'lender', number>>;
 }
 interface DriftCase {
 	readonly name: string;
@@ -87,7 +88,7 @@ export function livedCase(name: string): LivedCase {
 	const partsOf = (part: DriftPart) =>
 		Object.values(found.expect)
 			.flat()
-			.reduce((all, { parts }) => all + parts[part], 0);
+			.reduce((all, { parts }) => all + parts[part === 'creditor' ? 'lender' : part], 0);
 	return {
 		document: caseDocument.parse({
 			...base,

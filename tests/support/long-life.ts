@@ -1,4 +1,4 @@
-/** A household that has been read every month for years, with what its lenders' files say: for measuring. */
+/** A household that has been read every month for years, with what its creditors' files say: for measuring. */
 import { addDays, addMonths, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents } from '../../src/lib/core/quantities/money';
 import { caseDocument } from '../../src/lib/document/schema/case';
@@ -14,7 +14,7 @@ import { card } from './debts';
 let count = 0;
 const newId = () => `4b000000-0000-4000-8000-${String((count += 1)).padStart(12, '0')}`;
 
-/** So many debts, months of readings, and entries of lenders' files in all; the last visit is still to be read. */
+/** So many debts, months of readings, and entries of creditors' files in all; the last visit is still to be read. */
 export function longLife(many: number, months: number, entries: number): CaseDocument {
 	const asOf = '2021-12-15' as CalendarDate;
 	const debts = Array.from({ length: many }, (_, at) =>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { askedRule, filled, type AskedPayment } from '../../src/lib/core/debt/rules/asked';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { difference } from '../../src/lib/core/debt/difference';
-import type { Happening } from '../../src/lib/core/debt/happenings';
+import type { DebtEvent } from '../../src/lib/core/debt/events';
 import { cents, ZERO } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
 import {
@@ -45,7 +45,7 @@ interface Fields {
 	readonly interestOnly?: number;
 	readonly pays?: Pays;
 	readonly extra?: number;
-	readonly happenings?: readonly Happening[];
+	readonly happenings?: readonly DebtEvent[];
 }
 
 const debt = (fields: Fields = {}): StatedDebt => ({
@@ -153,7 +153,7 @@ describe('the answer as a sentence', () => {
 	});
 
 	it('says what else is paid, how often, and what is due at the end', () => {
-		const april: Happening = {
+		const april: DebtEvent = {
 			kind: 'extra',
 			id: 'april',
 			date: day('2027-04-15'),
@@ -164,7 +164,7 @@ describe('the answer as a sentence', () => {
 		expect(answer({ happenings: [april] })).toMatch(
 			/^At \$140.00 a month and \$400.00 more every April, this debt is paid off in August 2029, after 32 payments; it costs \$1,369.93 in interest/
 		);
-		const skip: Happening = { kind: 'skip', id: 'skip', date: day('2027-02-15') };
+		const skip: DebtEvent = { kind: 'skip', id: 'skip', date: day('2027-02-15') };
 		expect(answer({ happenings: [april, skip] })).toMatch(
 			/^At \$140.00 a month, with its events, this debt/
 		);

@@ -7,7 +7,7 @@ import { planYears } from '../../src/lib/core/plan/years';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents, type Cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
-import { underStrain } from '../../src/lib/core/search/how-sure';
+import { underStrain } from '../../src/lib/core/search/stress-test';
 import { planWorkingOf } from '../../src/lib/core/working/plan-working';
 import { usualHandout } from '../../src/lib/document/handout';
 import { USUAL_PLAN } from '../../src/lib/document/plan';

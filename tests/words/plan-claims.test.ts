@@ -7,7 +7,7 @@ import {
 	strained,
 	unstrained,
 	type Strain
-} from '../../src/lib/core/search/how-sure';
+} from '../../src/lib/core/search/stress-test';
 import { searchOrders, type OrderSearch } from '../../src/lib/core/search/cheapest-order';
 import { cents } from '../../src/lib/core/quantities/money';
 import { planOf, planTotals } from '../../src/lib/core/plan/walk';

@@ -12,7 +12,7 @@ import { NOTHING_LIVED } from '../../src/lib/document/case';
 import { VERSION } from '../../src/lib/document/version';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
-import { planHappeningInWords } from '../../src/lib/words/plan';
+import { planEventInWords } from '../../src/lib/words/plan';
 import { measureWords } from '../../src/lib/words/plan-names';
 import { caseDifferences } from '../../src/lib/words/differences';
 import { daysOf, FIRST_PLAN, planTerms, type PlanEntry } from '../../src/lib/document/plan';
@@ -128,7 +128,7 @@ describe('a plan in sentences', () => {
 			amount: cents(40_000),
 			everyYear: true
 		};
-		expect(planHappeningInWords(refund, usd)).toBe('+$400.00 in Apr, every year');
+		expect(planEventInWords(refund, usd)).toBe('+$400.00 in Apr, every year');
 		expect(daysOf(refund, day('2029-12-31'))).toEqual(['2027-04-15', '2028-04-15', '2029-04-15']);
 	});
 });

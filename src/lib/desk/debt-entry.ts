@@ -1,5 +1,5 @@
 import { filled } from '../core/debt/rules/asked';
-import { isLenders, type Happening } from '../core/debt/happenings';
+import { isOfCreditor, type DebtEvent } from '../core/debt/events';
 import { ZERO } from '../core/quantities/money';
 import { percent } from '../core/quantities/rate';
 import type { Pays } from '../core/debt/ways';
@@ -9,7 +9,7 @@ import {
 	emptyDebt,
 	type DebtEntry,
 	missingOf,
-	type HappeningEntry
+	type EventEntry
 } from '../document/debt';
 import { same } from '../document/same';
 import { v4 as newId } from 'uuid';
@@ -27,11 +27,11 @@ export function isBlank(entry: DebtEntry): boolean {
 }
 
 /** Something that happens on a day, not known yet how much. */
-export function newHappening(
-	kind: Happening['kind'],
-	date: Happening['date'],
+export function newEvent(
+	kind: DebtEvent['kind'],
+	date: DebtEvent['date'],
 	debt: DebtEntry
-): HappeningEntry {
+): EventEntry {
 	const dated = { id: newId(), off: false, date };
 	const once = { amount: ZERO, perYear: null, until: null };
 	switch (kind) {
@@ -49,7 +49,7 @@ export function newHappening(
 }
 
 /** The events with one replaced by id, or added. */
-export function withHappening<T extends { readonly id: string }>(
+export function withEvent<T extends { readonly id: string }>(
 	happenings: readonly T[],
 	changed: T
 ): T[] {
@@ -67,7 +67,7 @@ export function paidIn(
 	{ pays, extra }: { readonly pays: Pays; readonly extra: DebtEntry['extra'] }
 ): Partial<DebtEntry> {
 	const happenings = debt.happenings.map((item) =>
-		isLenders(item) ? item : { ...item, off: true }
+		isOfCreditor(item) ? item : { ...item, off: true }
 	);
 	return { pays, extra, happenings };
 }

@@ -4,7 +4,7 @@ import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
 import { percent, type Percent } from '../core/quantities/rate';
 import type { CaseDocument } from '../document/case';
 import { missingTerms, newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
-import { monthIn, USUAL_PLAN, type PlanEntry, type PlanHappening } from '../document/plan';
+import { monthIn, USUAL_PLAN, type PlanEntry, type PlanEvent } from '../document/plan';
 import { SCREEN } from '../reading/writing';
 import { t } from '../words/labels/desk';
 import { usualName } from '../words/plan-names';
@@ -12,7 +12,7 @@ import type { DebtEntry } from '../document/debt';
 import { v4 as newId } from 'uuid';
 
 /** Money on top on a day, not known yet how much. */
-export function newPlanHappening(date: CalendarDate): PlanHappening {
+export function newPlanEvent(date: CalendarDate): PlanEvent {
 	return { id: newId(), kind: 'one-off', off: false, date, amount: ZERO, everyYear: false };
 }
 

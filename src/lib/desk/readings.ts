@@ -97,7 +97,7 @@ export const newHappened = (debt: string, date: CalendarDate): HappenedEntry => 
 	amount: ZERO
 });
 
-/** The case with what lenders' statements say, as of a visit: the balance a reading, the rest with the debt. */
+/** The case with what creditors' statements say, as of a visit: the balance a reading, the rest with the debt. */
 export function withStatements(
 	document: CaseDocument,
 	visit: VisitEntry,

@@ -150,8 +150,8 @@ export type Asked =
 	| { readonly kind: 'statement'; readonly text: string }
 	| { readonly kind: 'silent' | 'unknown' | 'nonsense' | 'unset' };
 
-export const askLender = (account: string, until: string) =>
-	ask<Asked>('POST', '/api/lenders', { account, until });
+export const askCreditor = (account: string, until: string) =>
+	ask<Asked>('POST', '/api/creditors', { account, until });
 
 export const renameCase = (id: string, label: string) =>
 	ask<CaseState>('PATCH', `/api/cases/${id}`, { label });

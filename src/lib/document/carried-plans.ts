@@ -43,7 +43,7 @@ export function changedDebts(
 	}
 	const within = (first: CalendarDate) =>
 		changes.flatMap((change) => planChange(change, (day) => monthIn(day, first)) ?? []);
-	// Only what lenders agree to has a month, and that moves no due date.
+	// Only what creditors agree to has a month, and that moves no due date.
 	const first = firstMonthWith(debts, within('1970-01-01' as CalendarDate));
 	const changed = withChanges(debts, within(first));
 	return changed.ok

@@ -8,7 +8,7 @@ import {
 	type AskedPayment
 } from '../core/debt/rules/asked';
 import type { CalendarDate } from '../core/quantities/calendar';
-import type { Happening } from '../core/debt/happenings';
+import type { DebtEvent } from '../core/debt/events';
 import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
 import type { StatedDebt } from '../core/debt/ways';
 import type { z } from 'zod';
@@ -25,7 +25,7 @@ export type LendingEntry = z.infer<typeof lendingEntry>;
 export type Noted = z.infer<typeof notedEntry>;
 export type StatementEntry = z.infer<typeof statementEntry>;
 export type TransactionEntry = z.infer<typeof transactionEntry>;
-export type HappeningEntry = Happening & { readonly off: boolean };
+export type EventEntry = DebtEvent & { readonly off: boolean };
 
 /** Interest nominal and charged with each monthly payment, which is at the end of its month. */
 const USUAL_LENDING: LendingEntry = {

@@ -124,7 +124,7 @@ function askedOf({ kind, ...said }: NewDebtEntry['rule']): AskedEntry {
 	return filled(KINDS[kind], said);
 }
 
-/** A debt with what its lender has agreed to by a day: that replaces what would have changed later. */
+/** A debt with what its creditor has agreed to by a day: that replaces what would have changed later. */
 function agreed(
 	debt: DebtEntry,
 	changes: readonly ChangeEntry[],

@@ -7,7 +7,7 @@ import { changedDebts, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import type { ChangeEntry } from './change';
 import type { OpeningBalance } from './found-balances';
-import { monthIn, type PlanEntry, type PlanHappening } from './plan';
+import { monthIn, type PlanEntry, type PlanEvent } from './plan';
 
 /** Extra money for the plan: every month, or once in the first. */
 export type More = { readonly each: Cents } | { readonly once: Cents } | null;
@@ -109,7 +109,7 @@ function leftOf(
 }
 
 /** The part of a plan's event in a month or later; null if it is past. */
-function happeningFrom(item: PlanHappening, month: CalendarDate): PlanHappening | null {
+function happeningFrom(item: PlanEvent, month: CalendarDate): PlanEvent | null {
 	if (item.date >= month) return item;
 	if (item.kind !== 'one-off' || !item.everyYear) return null;
 	let date = item.date;

@@ -1,6 +1,6 @@
 /**
  * What really happened to a case's debts, as it is saved: the client's visits, the balances that were read in them,
- * and payments and charges that somebody typed. What lenders' files say is with the debts (`transactions`).
+ * and payments and charges that somebody typed. What creditors' files say is with the debts (`transactions`).
  */
 import { addedBy, unexplained } from '../core/debt/entries';
 import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
@@ -52,7 +52,7 @@ function byDebt(readings: readonly ReadingEntry[]): ReadonlyMap<string, readonly
 	return found;
 }
 
-/** The same thing is in a lender's file some days before or after a client says that it was. */
+/** The same thing is in a creditor's file some days before or after a client says that it was. */
 const DAYS_APART = 5;
 
 /**
@@ -113,7 +113,7 @@ export function lifeOf(
 	return { readings, payments: dated(['payment'], 1), charges: dated(['charge', 'fee'], -1) };
 }
 
-/** The interest that a lender's file has between two days; null where it has less often some than it is due. */
+/** The interest that a creditor's file has between two days; null where it has less often some than it is due. */
 function chargedBetween(
 	interest: readonly TransactionEntry[],
 	{ firstDue, paymentsPerYear }: Forecast['terms'],

@@ -42,7 +42,7 @@ export type PlanEntry = z.infer<typeof planEntry>;
 export type Sheet = z.infer<typeof sheetEntry>;
 export type Measure = z.infer<typeof measureEntry>;
 export type SheetLine = z.infer<typeof sheetLine>;
-export type PlanHappening = PlanEntry['happenings'][number];
+export type PlanEvent = PlanEntry['happenings'][number];
 
 /** A plan in its simplest form: what is asked at first, held, the highest rate first. */
 export const USUAL_PLAN: Omit<PlanEntry, 'id' | 'name'> = {
@@ -123,7 +123,7 @@ function budgetOf(budget: PlanEntry['budget'], usual: () => Cents): Budget {
 }
 
 /** The days on which something happens, up to a last one. */
-export function daysOf(item: PlanHappening, until: CalendarDate): CalendarDate[] {
+export function daysOf(item: PlanEvent, until: CalendarDate): CalendarDate[] {
 	if (item.kind !== 'one-off' || !item.everyYear) return [item.date];
 	const days: CalendarDate[] = [];
 	for (let year = 0; year <= YEARS_AHEAD; year += 1) {
@@ -134,7 +134,7 @@ export function daysOf(item: PlanHappening, until: CalendarDate): CalendarDate[]
 	return days;
 }
 
-const monthsOf = (item: PlanHappening, firstMonth: CalendarDate): number[] =>
+const monthsOf = (item: PlanEvent, firstMonth: CalendarDate): number[] =>
 	daysOf(item, addMonths(firstMonth, 12 * YEARS_AHEAD)).map((day) => monthIn(day, firstMonth));
 
 /** Which month of a plan a day falls in, from 1; earlier days fall in the first. */

@@ -1,4 +1,4 @@
-/** A lender's account as a debt, or added to one: nothing is taken twice. */
+/** A creditor's account as a debt, or added to one: nothing is taken twice. */
 import { LIMITS } from '../core/quantities/limits';
 import { emptyDebt, type DebtEntry, type TransactionEntry } from '../document/debt';
 import type { AccountStatement } from './statement-ofx';
@@ -8,7 +8,7 @@ export function debtOfAccount(account: AccountStatement, id: string): DebtEntry 
 	const debt = emptyDebt(id);
 	return {
 		...debt,
-		name: account.lender || account.account,
+		name: account.creditor || account.account,
 		balance: account.owed,
 		noted: { ...debt.noted, account: account.account, limit: account.limit },
 		...merged(debt, account)
@@ -46,7 +46,7 @@ export function newTransactions(
 	).length;
 }
 
-/** How many of a statement's transactions its lender withdrew in a later one: they are not taken again. */
+/** How many of a statement's transactions its creditor withdrew in a later one: they are not taken again. */
 export const takenBack = (
 	debt: DebtEntry | null,
 	{ transactions }: Pick<AccountStatement, 'transactions'>
@@ -66,7 +66,7 @@ export function isAccountOf(
 
 /**
  * The same transaction: by its reference, day and amount, or where it has no reference by its text too. One reference
- * with another day or amount is another transaction: some lenders number anew for each file.
+ * with another day or amount is another transaction: some creditors number anew for each file.
  */
 const keyOf = ({ reference, date, amount, text }: TransactionEntry): string =>
 	reference === '' ? `${date} ${amount} ${text}` : `${date} ${amount} # ${reference}`;

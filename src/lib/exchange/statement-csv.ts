@@ -1,4 +1,4 @@
-/** A lender's transactions as a table (CSV): what is in its columns, and what each row is by its type and its sign. */
+/** A creditor's transactions as a table (CSV): what is in its columns, and what each row is by its type and its sign. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import { type Cents, size, negative, cents } from '../core/quantities/money';
@@ -136,7 +136,7 @@ export function transactionsIn(rows: readonly Row[], writing: Writing): Transact
 }
 
 const PLAIN = { numbers: 'point', dates: 'day' } as const;
-/** A day without a year is the first such day from then on; lenders' files have years. */
+/** A day without a year is the first such day from then on; creditors' files have years. */
 const FAR_BACK = '2000-01-01' as CalendarDate;
 
 const PAYS = /payment|thank you|received|transfer in|instal/i;

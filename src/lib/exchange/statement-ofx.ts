@@ -1,4 +1,4 @@
-/** A lender's statement file, OFX 1.x (SGML) and 2.x (XML): what is owed on each account, and what happened on it. */
+/** A creditor's statement file, OFX 1.x (SGML) and 2.x (XML): what is owed on each account, and what happened on it. */
 import { parseSync } from 'ofx-js';
 import { isCalendarDate, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
@@ -12,8 +12,8 @@ import { refuse, textOf, type NamedBytes } from './bytes';
 
 /** One account of a statement file. */
 export interface AccountStatement {
-	/** The name of the lender; empty where the file has none. */
-	readonly lender: string;
+	/** The name of the creditor; empty where the file has none. */
+	readonly creditor: string;
 	readonly account: string;
 	readonly currency: Currency;
 	/** The day of the balance. */
@@ -36,12 +36,12 @@ export function accountsOf(file: NamedBytes, locale: Locale): AccountStatement[]
 	if (!isReadable(written)) refuse(locale, 'damaged statement', { name });
 	const root = parsed(written);
 	if (root === null) refuse(locale, 'damaged statement', { name });
-	const lender = textAt(root, 'SIGNONMSGSRSV1', 'SONRS', 'FI', 'ORG');
+	const creditor = textAt(root, 'SIGNONMSGSRSV1', 'SONRS', 'FI', 'ORG');
 	const cards = listAt(root, 'CREDITCARDMSGSRSV1', 'CCSTMTTRNRS').map((one) => at(one, 'CCSTMTRS'));
 	const loans = listAt(root, 'BANKMSGSRSV1', 'STMTTRNRS').map((one) => at(one, 'STMTRS'));
 	const found = [...cards, ...loans].filter((one) => one !== undefined);
 	if (found.length === 0) refuse(locale, 'no account', { name });
-	return found.map((statement) => accountOf(statement, lender, name, locale));
+	return found.map((statement) => accountOf(statement, creditor, name, locale));
 }
 
 /** Names of elements are short; long ones are no statement's, and take a reader of SGML very long. */
@@ -58,7 +58,7 @@ function parsed(written: string): unknown {
 	}
 }
 
-function accountOf(statement: unknown, lender: string, name: string, locale: Locale) {
+function accountOf(statement: unknown, creditor: string, name: string, locale: Locale) {
 	const currency = currencyOf(textAt(statement, 'CURDEF').toUpperCase());
 	if (currency === null) refuse(locale, 'statement currency', { name });
 	const account =
@@ -78,7 +78,7 @@ function accountOf(statement: unknown, lender: string, name: string, locale: Loc
 		)
 		.map(({ transaction }) => transaction);
 	return {
-		lender: line(lender, LIMITS.name),
+		creditor: line(creditor, LIMITS.name),
 		account: line(account, LIMITS.account),
 		currency,
 		asOf,

@@ -5,7 +5,7 @@ import { byPayoff } from '../core/plan/over-time';
 import { rateChangesByMonth } from '../core/plan/rates';
 import type { Plan } from '../core/plan/terms';
 import { planTotals } from '../core/plan/walk';
-import { underStrain } from '../core/search/how-sure';
+import { underStrain } from '../core/search/stress-test';
 import type { CaseDocument } from '../document/case';
 import { carriedPlan, measuredPlan } from '../document/carried-plans';
 import { assumesTerms } from '../document/change';

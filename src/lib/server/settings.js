@@ -197,22 +197,22 @@ const SETTINGS = {
 		'a day, as 2026-12-15',
 		day
 	),
-	lenders: maybe(
-		'RESIDUUM_LENDERS',
+	creditors: maybe(
+		'RESIDUUM_CREDITORS',
 		'none',
 		'the address of creditors’ statements; the demo uses its own stand-in',
 		'an address that begins with http:// or https://',
 		webAddress
 	),
-	lendersWait: usually(
-		'RESIDUUM_LENDERS_WAIT',
+	creditorsWait: usually(
+		'RESIDUUM_CREDITORS_WAIT',
 		'8000',
 		'milliseconds to wait for a creditor',
 		'a whole number of milliseconds from 1 to 600000',
 		whole(1, 600_000)
 	),
-	lenderPort: usually(
-		'RESIDUUM_LENDER_PORT',
+	creditorPort: usually(
+		'RESIDUUM_CREDITOR_PORT',
 		'4611',
 		'the port of the demo’s stand-in for creditors',
 		PORT,

@@ -1,7 +1,7 @@
 /** Answers of a case, of one way of paying a debt, and of a change. */
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import type { Difference } from '../core/debt/difference';
-import { isLenders } from '../core/debt/happenings';
+import { isOfCreditor } from '../core/debt/events';
 import { type Cents, ZERO, size, asCarried } from '../core/quantities/money';
 import { afterInterest, balloonOf } from '../core/debt/rules/all-rules';
 import { owedAfter, rowAt, type Ending, type Run } from '../core/debt/run';
@@ -130,7 +130,7 @@ const NAMED = 2;
 
 function happeningPhrases(debt: StatedDebt, { way }: Carried, writing: Writing): Sentence {
 	const left = way.kind === 'without' ? way.happening : null;
-	const clients = debt.happenings.filter((item) => !isLenders(item) && item.id !== left);
+	const clients = debt.happenings.filter((item) => !isOfCreditor(item) && item.id !== left);
 	const extras = clients.filter((item) => item.kind === 'extra');
 	if (clients.length > NAMED || extras.length < clients.length) {
 		return clients.length === 0 ? [] : sentence(writing, 'with what happens');

@@ -2,7 +2,7 @@
 import { dateParts, type CalendarDate, type PaymentsPerYear } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import type { Difference } from '../core/debt/difference';
-import type { Happening } from '../core/debt/happenings';
+import type { DebtEvent } from '../core/debt/events';
 import type { Mark } from '../core/debt/marks';
 import { costPerUnit, type RunTotals } from '../core/debt/run';
 import type { Way } from '../core/debt/ways';
@@ -111,12 +111,12 @@ export const happeningKinds = (locale: Locale) =>
 		words: happeningKind(value, locale)
 	}));
 
-export const happeningKind = (kind: Happening['kind'], locale: Locale): string =>
+export const happeningKind = (kind: DebtEvent['kind'], locale: Locale): string =>
 	text(locale, 'happening kind', { kind });
 
 /** “+400.00 in April, every year”, “24.9 % from Aug 2027”, “no payment in Mar 2027” */
 export function happeningInWords(
-	happening: Happening,
+	happening: DebtEvent,
 	paymentsPerYear: PaymentsPerYear,
 	writing: Writing
 ): string {
@@ -162,7 +162,7 @@ function dayWords(date: CalendarDate, paymentsPerYear: PaymentsPerYear, writing:
 
 /** “in Apr 2027”, “in April, every year”, “every quarter from Apr 2027”, “…, until Apr 2030” */
 function recurrence(
-	{ date, perYear, until }: Extract<Happening, { kind: 'extra' | 'charge' }>,
+	{ date, perYear, until }: Extract<DebtEvent, { kind: 'extra' | 'charge' }>,
 	paymentsPerYear: PaymentsPerYear,
 	writing: Writing
 ): string {
@@ -207,7 +207,7 @@ export function lendingInWords(
 	].join(', ');
 }
 
-/** What the lender's paper says beside how interest is charged: “the first 12 payments interest alone”. */
+/** What the creditor's paper says beside how interest is charged: “the first 12 payments interest alone”. */
 export const termInWords = ({ interestOnly, asked }: DebtEntry, locale: Locale): string[] => [
 	...(interestOnly > 0 ? [text(locale, 'interest alone', { count: interestOnly })] : []),
 	...(asked.kind === 'level' && asked.atTerm === 'continue' ? [text(locale, 'goes on')] : [])

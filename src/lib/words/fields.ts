@@ -3,7 +3,7 @@ import { fieldsOf, saidIn, type AskedEntry, type AskedField } from '../core/debt
 import type { Field } from '../core/quantities/field';
 import type { Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
-import type { DebtEntry, HappeningEntry, Noted, StatementEntry } from '../document/debt';
+import type { DebtEntry, EventEntry, Noted, StatementEntry } from '../document/debt';
 import type { CaseDocument } from '../document/case';
 import type { HandoutEntry } from '../document/handout';
 import type { PlanEntry, Sheet, SheetLine } from '../document/plan';
@@ -16,7 +16,7 @@ import en from '../messages/en/differences.json';
 import { partInWords } from './handout-settings';
 import { messagesOf } from '../messages/message';
 import { askedKind, choiceWords, fieldName } from '../messages/terms';
-import { planHappeningInWords } from './plan';
+import { planEventInWords } from './plan';
 import { orderWords } from './plan-names';
 import { accountInWords } from './imports';
 
@@ -187,7 +187,7 @@ export function paysInWords({ pays }: DebtEntry, writing: Writing): string {
 	}
 }
 
-function happeningField(entry: HappeningEntry, { lending }: DebtEntry, writing: Writing): string {
+function happeningField(entry: EventEntry, { lending }: DebtEntry, writing: Writing): string {
 	let what = happeningInWords(entry, lending.paymentsPerYear, writing);
 	if (entry.kind === 'rate' && entry.reamortize) what = text(writing, 'set anew', { what });
 	return entry.off ? text(writing, 'off', { what }) : what;
@@ -199,7 +199,7 @@ export function planFields(
 	writing: Writing
 ): Fields {
 	const happens = happenings.map((item) => {
-		const what = planHappeningInWords(item, writing);
+		const what = planEventInWords(item, writing);
 		return item.off ? text(writing, 'off', { what }) : what;
 	});
 	const changed = changes.map((change) => changeField(change, nameOfDebt, writing));

@@ -6,7 +6,7 @@ import type { CalendarDate } from '../core/quantities/calendar';
 import type { RunTotals } from '../core/debt/run';
 import { type Cents, ZERO, size } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
-import type { Strain } from '../core/search/how-sure';
+import type { Strain } from '../core/search/stress-test';
 import type { HandoutEntry } from '../document/handout';
 import { monthStart, type PlanEntry } from '../document/plan';
 import { writeLongDate, writeMoney, writeMonth, writePercent } from '../reading/written';

@@ -221,12 +221,12 @@ export function accountSentence(
 	if (account.currency.code !== writing.currency.code) {
 		const codes = { code: account.currency.code, own: writing.currency.code };
 		return sentence(writing, 'other currency', {
-			account: `${account.lender} ${number}`.trim(),
+			account: `${account.creditor} ${number}`.trim(),
 			...codes
 		});
 	}
 	const what = sentence(writing, 'account of', {
-		creditor: account.lender,
+		creditor: account.creditor,
 		account: number,
 		owed: writeMoney(account.owed, writing),
 		day: writeDate(account.asOf, writing),

@@ -4,7 +4,7 @@ import { ORDERS } from '../core/plan/order';
 import type { PlannedDebt } from '../core/plan/terms';
 import type { CaseDocument } from '../document/case';
 import { newDebtOf, type ChangeEntry } from '../document/change';
-import type { PlanEntry, PlanHappening } from '../document/plan';
+import type { PlanEntry, PlanEvent } from '../document/plan';
 import { monthName, writeMoney, writePercent, writeShortMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { nameOf } from './debt';
@@ -74,7 +74,7 @@ export function planDebtName(
 }
 
 /** “+400.00 in April, every year”, “950.00 from Jan 2028” */
-export function planHappeningInWords(item: PlanHappening, writing: Writing): string {
+export function planEventInWords(item: PlanEvent, writing: Writing): string {
 	const amount = writeMoney(item.amount, writing);
 	const month = writeShortMonth(item.date, writing);
 	if (item.kind === 'money') return text(writing, 'money from', { amount, month });

@@ -137,7 +137,7 @@ function ofDebt(
 				payments: () => minus(sums.planned.paid, sums.paid),
 				charges: () => minus(sums.charges, sums.planned.charges),
 				balance: () => minus(sums.computed, sums.planned.interest),
-				lender: () => minus(sums.interest, sums.computed),
+				creditor: () => minus(sums.interest, sums.computed),
 				unexplained: () => null
 			}[name]();
 			return {
@@ -162,7 +162,7 @@ function intervalInWords(interval: Interval, name: DriftPart, writing: Writing):
 		payments: [planned.paid, paid] as const,
 		charges: [planned.charges, charges] as const,
 		balance: [planned.interest, computed] as const,
-		lender: [computed, interest] as const,
+		creditor: [computed, interest] as const,
 		unexplained: [balance, parts.unexplained] as const
 	}[name];
 	return text(writing, `until ${name}`, {

@@ -33,7 +33,7 @@ const { sentence, text } = messagesOf({ en });
 function opening(amount: Cents, name: DriftFigureName, writing: Writing): Phrase {
 	const written = writeMoney(size(amount), writing);
 	const opens = { of: 'drift', name } as const;
-	return name === 'balance' || name === 'lender'
+	return name === 'balance' || name === 'creditor'
 		? interest(written, opens)
 		: figure(written, opens);
 }

@@ -4,7 +4,7 @@ import { planDifference } from '../core/plan/answers';
 import { statedIn } from '../core/plan/month';
 import type { PlanTerms, PlanTotals } from '../core/plan/terms';
 import { costlierThan, type OrderAnswer, type OrderSearch } from '../core/search/cheapest-order';
-import { WITHIN, type LeastChecked, type Strain, type Strained } from '../core/search/how-sure';
+import { WITHIN, type LeastChecked, type Strain, type Strained } from '../core/search/stress-test';
 import { monthStart } from '../document/plan';
 import { writeMoney, writeMonth, writeShortMonth } from '../reading/written';
 import type { Writing } from '../reading/writing';

@@ -1,4 +1,4 @@
-/** A card's statement beside what follows from its debt: verdicts, what it means, and which rule its lender uses. */
+/** A card's statement beside what follows from its debt: verdicts, what it means, and which rule its creditor uses. */
 import type { BalanceAnswer } from '../core/debt/solve';
 import {
 	checked,

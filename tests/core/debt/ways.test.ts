@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { askedRule, filled, type AskedPayment } from '../../../src/lib/core/debt/rules/asked';
 import type { CalendarDate } from '../../../src/lib/core/quantities/calendar';
 import { difference } from '../../../src/lib/core/debt/difference';
-import type { Happening } from '../../../src/lib/core/debt/happenings';
+import type { DebtEvent } from '../../../src/lib/core/debt/events';
 import { cents, ZERO } from '../../../src/lib/core/quantities/money';
 import { percent } from '../../../src/lib/core/quantities/rate';
 import { rowAt } from '../../../src/lib/core/debt/run';
@@ -47,7 +47,7 @@ const fixed = (amount: number, extra = 0): Partial<StatedDebt> => ({
 	pays: { kind: 'fixed', amount: cents(amount), paymentsPerYear: null },
 	extra: cents(extra)
 });
-const april: Happening = {
+const april: DebtEvent = {
 	kind: 'extra',
 	id: 'april',
 	date: day('2027-04-01'),
@@ -84,8 +84,8 @@ describe('one debt in several ways', () => {
 		);
 	});
 
-	it('lets what the lender decides happen in every way', () => {
-		const offer: Happening = {
+	it('lets what the creditor decides happen in every way', () => {
+		const offer: DebtEvent = {
 			kind: 'rate',
 			id: 'offer',
 			date: day('2027-09-01'),

@@ -84,7 +84,7 @@ export interface Operand<R extends Result = Result> {
 
 export type MoneyOperand = Operand<Result & { kind: 'money' }>;
 
-/** How a lender charges the interest of a period (specification, section 2), with what that period adds. */
+/** How a creditor charges the interest of a period (specification, section 2), with what that period adds. */
 export type Convention =
 	| { readonly kind: 'nominal'; readonly paymentsPerYear: PaymentsPerYear }
 	| {

@@ -1,6 +1,6 @@
 /** A debt at a later day: what of it is in force then, what still lies ahead, what is past (specification, section 12). */
 import { dueDate, dueDatesUntil, type CalendarDate } from '../quantities/calendar';
-import { periodOn, periodsBetween, type Happening } from './happenings';
+import { periodOn, periodsBetween, type DebtEvent } from './events';
 import type { Cents } from '../quantities/money';
 import { type Percent } from '../quantities/rate';
 import { isByDay } from './interest/all-ways';
@@ -22,7 +22,7 @@ export interface InForce {
 	/** The equal payment as it was set, and how many are left; null where there is none, or not yet. */
 	readonly level: { readonly payment: Cents | null; readonly periods: number } | null;
 	/** Events still ahead; recurring ones from their next date. */
-	readonly happenings: readonly Happening[];
+	readonly happenings: readonly DebtEvent[];
 }
 
 /**
@@ -53,16 +53,16 @@ export function inForceAfter(debt: StatedDebt, day: CalendarDate, from: Calendar
 function latestPayment(
 	{ happenings, known }: StatedDebt,
 	elapsed: number
-): Extract<Happening, { kind: 'payment' }> | null {
+): Extract<DebtEvent, { kind: 'payment' }> | null {
 	const begun = happenings
-		.filter((item): item is Extract<Happening, { kind: 'payment' }> => item.kind === 'payment')
+		.filter((item): item is Extract<DebtEvent, { kind: 'payment' }> => item.kind === 'payment')
 		.map((item) => ({ item, from: periodOn(known, item.date) }))
 		.filter(({ from }) => from <= elapsed)
 		.sort((a, b) => (a.item.date < b.item.date ? -1 : 1));
 	return begun.at(-1)?.item ?? null;
 }
 
-type NewRate = Extract<Happening, { kind: 'rate' }>;
+type NewRate = Extract<DebtEvent, { kind: 'rate' }>;
 
 /**
  * The rate at which the next period begins, and those that lie ahead of it. By the day a rate lies ahead after the day
@@ -116,7 +116,7 @@ function levelAfter(debt: StatedDebt, elapsed: number): InForce['level'] {
 }
 
 /** The part of an event after a period; null if it is past. */
-function happeningAfter(item: Happening, { known }: StatedDebt, elapsed: number): Happening | null {
+function happeningAfter(item: DebtEvent, { known }: StatedDebt, elapsed: number): DebtEvent | null {
 	const from = periodOn(known, item.date);
 	if (from > elapsed) return item;
 	if (!('perYear' in item) || item.perYear === null) return null;

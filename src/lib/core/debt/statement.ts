@@ -60,7 +60,7 @@ const YEARS_FROM = 24;
 /** A run of so many years, rounded, needs no figures of 36 months. */
 const LEFT_OUT_YEARS = 3;
 
-/** The figures that a lender with this minimum rule prints (specification, section 11). */
+/** The figures that a creditor with this minimum rule prints (specification, section 11). */
 export function statementOf(given: StatementGiven, rule: MinimumTerms): Statement {
 	const { balance, roundTo } = given;
 	const run = runTotals(minimumsOnly(given, rule));

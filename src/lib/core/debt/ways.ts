@@ -10,7 +10,7 @@ import {
 import { difference, type Difference } from './difference';
 import type { DebtTerms, Known, Recurring } from './terms';
 import type { PaymentRule } from './rules/all-rules';
-import { happeningTerms, isLenders, type Happening } from './happenings';
+import { eventTerms, isOfCreditor, type DebtEvent } from './events';
 import { roundedShare, ZERO, type Cents } from '../quantities/money';
 import type { Percent } from '../quantities/rate';
 import { rowAt, run, runTotals, type Run } from './run';
@@ -41,10 +41,10 @@ export interface StatedDebt {
 	/** Paid on top, with every payment. */
 	readonly extra: Cents;
 	/** Events of the debt, without those switched off. */
-	readonly happenings: readonly Happening[];
+	readonly happenings: readonly DebtEvent[];
 }
 
-/** A way in which a debt could be paid. What the lender decides happens in each of them. */
+/** A way in which a debt could be paid. What the creditor decides happens in each of them. */
 export type Way =
 	/** As the client pays it, with all that happens. */
 	| { readonly kind: 'paid' }
@@ -86,9 +86,9 @@ export function sameWay(one: Way, other: Way): boolean {
 	return text(one) === text(other);
 }
 
-/** The debt with all that its lender decides, but for how it is paid. */
+/** The debt with all that its creditor decides, but for how it is paid. */
 function lentTerms({ known, asked, happenings }: StatedDebt): Known {
-	return { ...known, ...happeningTerms(happenings.filter(isLenders), known, asked) };
+	return { ...known, ...eventTerms(happenings.filter(isOfCreditor), known, asked) };
 }
 
 /**
@@ -97,7 +97,7 @@ function lentTerms({ known, asked, happenings }: StatedDebt): Known {
  */
 export function plannedTerms({ known, asked, happenings }: StatedDebt): DebtTerms {
 	const kept = happenings.filter(({ kind }) => kind !== 'payment');
-	return { ...known, ...happeningTerms(kept, known, asked), payment: asked };
+	return { ...known, ...eventTerms(kept, known, asked), payment: asked };
 }
 
 /** The debt with everything that happens to it, its extra too, but for the amount that is paid as a rule. */
@@ -237,7 +237,7 @@ function paidTerms(debt: StatedDebt): DebtTerms {
 	const { pays, extra, happenings } = debt;
 	const often = pays.kind === 'fixed' ? pays.paymentsPerYear : null;
 	const { known, asked } = often === null ? debt : paidAs(debt, often);
-	const happening = happeningTerms(happenings, known, asked);
+	const happening = eventTerms(happenings, known, asked);
 	const extras = withEach(extra, happening.extras);
 	return { ...known, ...happening, extras, payment: paidRule(pays, asked) };
 }
@@ -265,7 +265,7 @@ function paidAs(debt: StatedDebt, paymentsPerYear: PaymentsPerYear): StatedDebt 
 
 /** The payments of a year without one-time events, divided into equal portions. */
 function portionOf(debt: StatedDebt, portions: PaymentsPerYear): Cents {
-	const terms = paidTerms({ ...debt, happenings: debt.happenings.filter(isLenders) });
+	const terms = paidTerms({ ...debt, happenings: debt.happenings.filter(isOfCreditor) });
 	return roundedShare(runTotals(terms).firstPayment, terms.paymentsPerYear, portions);
 }
 

@@ -42,7 +42,7 @@ interface Transfer {
 	readonly card: NewDebt;
 }
 
-/** Rates, and payments where they are given, that lenders agree to from a month on. */
+/** Rates, and payments where they are given, that creditors agree to from a month on. */
 interface Concession {
 	readonly kind: 'concession';
 	/** The month from which fees are due, and from whose first due period on the agreed terms hold. */
@@ -104,7 +104,7 @@ export function withChanges(
 
 /**
  * The first day of month 1 of a plan with such changes: they may close the debt that is due first, or bring an
- * earlier one. What lenders agree to moves no due date.
+ * earlier one. What creditors agree to moves no due date.
  */
 export function firstMonthWith(
 	debts: readonly PlannedDebt[],

@@ -45,7 +45,7 @@ export interface Life {
 }
 
 /** The parts by which the distance from the forecast grows; each is 0 where all went as planned. */
-export const DRIFT_PARTS = ['payments', 'charges', 'balance', 'lender', 'unexplained'] as const;
+export const DRIFT_PARTS = ['payments', 'charges', 'balance', 'creditor', 'unexplained'] as const;
 export type DriftPart = (typeof DRIFT_PARTS)[number];
 
 /** The interval between two recorded balances of a debt, money in minor units. */
@@ -137,7 +137,7 @@ export function happenedTo(forecast: Forecast, life: Life): Interval[] {
 				payments: minus(planned.paid, paid),
 				charges: minus(charged, planned.charges),
 				balance: minus(computed, planned.interest),
-				lender: minus(interest, computed),
+				creditor: minus(interest, computed),
 				unexplained: minus(reading.balance, explained)
 			},
 			gap: minus(reading.balance, owed)

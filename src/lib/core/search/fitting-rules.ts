@@ -1,4 +1,4 @@
-/** Which minimum rule a lender uses: those of a list of usual ones that give every printed figure (specification, section 11). */
+/** Which minimum rule a creditor uses: those of a list of usual ones that give every printed figure (specification, section 11). */
 import { type Cents, plus } from '../quantities/money';
 import { interestOn, NO_DAYS, percent, type Percent } from '../quantities/rate';
 import { periodicRate } from '../debt/interest/all-ways';

@@ -67,7 +67,7 @@ const ONE_OF = new Intl.ListFormat('en-GB', { type: 'disjunction' });
 const askedEntry = oneOf<AskedEntry>('kind', ASKED_KINDS, fieldsOf, 'The minimum payment rule');
 const basis = oneOf<BasisEntry>('basis', BASES, basisFields, 'How interest is charged');
 
-/** How the lender charges interest: seldom other than a card's monthly nominal rate in arrears. */
+/** How the creditor charges interest: seldom other than a card's monthly nominal rate in arrears. */
 export const lendingEntry = z.strictObject({
 	paymentsPerYear: frequency('How often a payment is due'),
 	interest: basis,
@@ -246,7 +246,7 @@ export const debtEntry = judgedOnce(
 		transactions: z.array(transactionEntry).max(LIMITS.transactions, {
 			error: `A debt keeps at most ${LIMITS.transactions} transactions.`
 		}),
-		/** The references of transactions that the lender has withdrawn, the latest last: an older file does not bring them back. */
+		/** The references of transactions that the creditor has withdrawn, the latest last: an older file does not bring them back. */
 		withdrawn: z
 			.array(text('The reference of a withdrawn transaction', 1, LIMITS.reference))
 			.max(LIMITS.transactions, {

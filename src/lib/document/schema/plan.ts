@@ -30,7 +30,7 @@ const dated = {
 	date: date('The date of an event'),
 	amount: money('The amount of an event')
 };
-const planHappening = z.discriminatedUnion(
+const planEvent = z.discriminatedUnion(
 	'kind',
 	[
 		/** Money that comes on top in one month, or in that month of every year. */
@@ -72,7 +72,7 @@ const planFields = {
 	listed: z.array(identifier('A debt of the custom order')).max(LIMITS.debts, {
 		error: `An order has at most ${LIMITS.debts} debts.`
 	}),
-	happenings: z.array(planHappening).max(LIMITS.happenings, {
+	happenings: z.array(planEvent).max(LIMITS.happenings, {
 		error: `A plan has at most ${LIMITS.happenings} events.`
 	}),
 	/** In their order. */

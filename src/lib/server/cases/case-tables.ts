@@ -5,8 +5,8 @@ import type { Field } from '../../core/quantities/field';
 import type { Way } from '../../core/debt/ways';
 import type { CaseDocument } from '../../document/case';
 import type { ChangeEntry, NewDebtEntry } from '../../document/change';
-import type { DebtEntry, HappeningEntry } from '../../document/debt';
-import type { PlanEntry, PlanHappening, SheetLine } from '../../document/plan';
+import type { DebtEntry, EventEntry } from '../../document/debt';
+import type { PlanEntry, PlanEvent, SheetLine } from '../../document/plan';
 import { column, date, fields, percent, variants, type Part } from '../database/shapes';
 
 /** How the amounts and dates of a case are written, in `case_file`. */
@@ -143,7 +143,7 @@ const repeated = {
 };
 
 /** `happening`, what happens to a debt. */
-export const HAPPENING: Part<HappeningEntry> = variants('kind', 'kind', {
+export const HAPPENING: Part<EventEntry> = variants('kind', 'kind', {
 	extra: { ...dated, ...repeated },
 	charge: { ...dated, ...repeated, fee: column('fee') },
 	skip: dated,
@@ -185,7 +185,7 @@ export const PLACE = column<string>('debt_id');
 const money = { ...dated, amount: column<never>('amount') };
 
 /** `plan_happening`, what happens to a plan's money. That every year comes again is known only of money on top. */
-export const PLAN_HAPPENING: Part<PlanHappening> = variants('kind', 'kind', {
+export const PLAN_HAPPENING: Part<PlanEvent> = variants('kind', 'kind', {
 	'one-off': { ...money, everyYear: column('every_year') },
 	money
 });

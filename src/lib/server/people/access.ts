@@ -76,7 +76,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/cases/[id=uuid]/shared': { PUT: 'hold' },
 	'/api/outbox/[message=uuid]': { GET: 'see message' },
 	'/api/outbox/[message=uuid]/[place]': { GET: 'see message' },
-	'/api/lenders': { POST: 'work' },
+	'/api/creditors': { POST: 'work' },
 	'/api/session': { POST: 'stranger', PUT: 'signed in', DELETE: 'signed in' },
 	'/api/welcome': { POST: 'stranger' },
 	'/api/people': { POST: 'supervisor' },

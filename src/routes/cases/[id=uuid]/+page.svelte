@@ -19,7 +19,7 @@
 	import { asPasted, casesElsewhere } from '$lib/words/imports';
 	import { v4 as newId } from 'uuid';
 	import ProposedDebts from './ProposedDebts.svelte';
-	import TakenAccounts from './TakenAccounts.svelte';
+	import ImportedAccounts from './ImportedAccounts.svelte';
 	import type { PageProps } from './$types';
 	import CaseNote from './CaseNote.svelte';
 	import EntryGrid from './EntryGrid.svelte';
@@ -192,7 +192,7 @@
 				/>
 			{/key}
 		{:else if proposed}
-			<TakenAccounts
+			<ImportedAccounts
 				{desk}
 				accounts={proposed.accounts}
 				ontake={takeAccounts}

@@ -22,7 +22,7 @@ type Ways = typeof WAYS;
 export type Basis = keyof Ways;
 export const BASES = Object.keys(WAYS) as readonly Basis[];
 
-/** How a lender turns an annual rate into the interest of one period. */
+/** How a creditor turns an annual rate into the interest of one period. */
 export type RateTerms = {
 	readonly [B in Basis]: { readonly basis: B } & RateBy<Ways[B]['fields']>;
 }[Basis];

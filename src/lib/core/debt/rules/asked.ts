@@ -81,7 +81,7 @@ export const idleIn = ({ kind, ...fields }: AskedEntry): readonly AskedField[] =
 export const fieldsInLine = (kind: AskedKind): readonly (readonly [AskedField, Field])[] =>
 	formOf(kind).inLine.map((name) => [name as AskedField, formOf(kind).fields[name] as Field]);
 
-/** The fields among the lender’s settings, with the others as they are. */
+/** The fields among the creditor’s settings, with the others as they are. */
 export function settingsOf(asked: AskedEntry): readonly (readonly [AskedField, Field])[] {
 	const { inLine, kept = [] } = formOf(asked.kind);
 	const elsewhere: readonly string[] = [...inLine, ...kept, ...idleIn(asked)];

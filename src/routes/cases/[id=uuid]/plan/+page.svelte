@@ -4,13 +4,13 @@
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import type { PlanFigure } from '$lib/core/working/plan-figure';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
-	import { withHappening } from '$lib/desk/debt-entry';
-	import { newPlanHappening } from '$lib/desk/plan-entry';
+	import { withEvent } from '$lib/desk/debt-entry';
+	import { newPlanEvent } from '$lib/desk/plan-entry';
 	import { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import { type Listed } from '$lib/words/plan';
 	import { measureChoices, orderWords } from '$lib/words/plan-names';
 	import type { DebtEntry } from '$lib/document/debt';
-	import type { PlanEntry, PlanHappening } from '$lib/document/plan';
+	import type { PlanEntry, PlanEvent } from '$lib/document/plan';
 	import type { Phrase } from '$lib/messages/sentence';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import Note from '$lib/ui/Note.svelte';
@@ -19,7 +19,7 @@
 	import MonthStrip from './MonthStrip.svelte';
 	import OrderList from './OrderList.svelte';
 	import PlanHead from './PlanHead.svelte';
-	import PlanHappeningNote from './PlanHappeningNote.svelte';
+	import PlanEventNote from './PlanEventNote.svelte';
 	import PlanPanels, { type Panel } from './PlanPanels.svelte';
 	import PlanPicture from './PlanPicture.svelte';
 	import { eventByKey } from './month-keys';
@@ -46,7 +46,7 @@
 	const pick = (to: number) => (desk.onScreen.month = to);
 
 	let why = $state.raw<Why | null>(null);
-	let editing = $state.raw<{ anchor: HTMLElement; draft: PlanHappening } | null>(null);
+	let editing = $state.raw<{ anchor: HTMLElement; draft: PlanEvent } | null>(null);
 	const edited = $derived(
 		editing && (happenings.find(({ id }) => id === editing?.draft.id) ?? null)
 	);
@@ -69,7 +69,7 @@
 	}
 
 	function add(date: CalendarDate, anchor: HTMLElement): void {
-		editing = { anchor, draft: newPlanHappening(date) };
+		editing = { anchor, draft: newPlanEvent(date) };
 	}
 
 	function edit(id: string, anchor: HTMLElement): void {
@@ -77,8 +77,8 @@
 		if (draft) editing = { anchor, draft };
 	}
 
-	function write(item: PlanHappening): void {
-		vary(t('change to the monthly budget'), { happenings: withHappening(happenings, item) });
+	function write(item: PlanEvent): void {
+		vary(t('change to the monthly budget'), { happenings: withEvent(happenings, item) });
 	}
 
 	function remove(id: string): void {
@@ -94,7 +94,7 @@
 		changed: DebtEntry['happenings'][number] | null
 	): void {
 		const others = all.filter((item) => item.id !== offer);
-		const happenings = changed ? withHappening(all, changed) : others;
+		const happenings = changed ? withEvent(all, changed) : others;
 		desk.before.varyPlannedDebt(entry.id, id, t('event, {name}', { name }), { happenings });
 	}
 
@@ -282,7 +282,7 @@
 	</Note>
 {/if}
 {#if editing}
-	<PlanHappeningNote
+	<PlanEventNote
 		happening={edited ?? editing.draft}
 		fresh={edited === null}
 		{writing}

@@ -7,8 +7,8 @@
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import type { PlanEntry } from '$lib/document/plan';
-	import HowSure from './HowSure.svelte';
-	import MoneySheet from './MoneySheet.svelte';
+	import StressTest from './StressTest.svelte';
+	import BudgetSheet from './BudgetSheet.svelte';
 	import OrderSearch from './OrderSearch.svelte';
 	import { t } from '$lib/words/labels/plan';
 
@@ -26,7 +26,7 @@
 </script>
 
 {#if panel === 'sheet'}
-	<MoneySheet
+	<BudgetSheet
 		sheet={desk.document.sheet}
 		money={plan.kept[plan.begins - 1]?.paid ?? hand.usualMoney}
 		{writing}
@@ -37,5 +37,5 @@
 {:else if panel === 'search' && debts.length > 0}
 	<OrderSearch {debts} {terms} {plan} {listed} {nameOf} {writing} onuse={onlist} {onclose} />
 {:else if panel === 'sure' && debts.length > 0}
-	<HowSure {debts} {terms} firstMonth={hand.firstMonth} {nameOf} {writing} {onclose} />
+	<StressTest {debts} {terms} firstMonth={hand.firstMonth} {nameOf} {writing} {onclose} />
 {/if}

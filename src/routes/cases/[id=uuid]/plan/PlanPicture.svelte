@@ -1,7 +1,7 @@
 <!-- The total balance over calendar months, one band for each debt, with events below it. -->
 <script lang="ts">
 	import { addDays, addMonths, type CalendarDate } from '$lib/core/quantities/calendar';
-	import { repetitions } from '$lib/core/debt/happenings';
+	import { repetitions } from '$lib/core/debt/events';
 	import type { Plan } from '$lib/core/plan/terms';
 	import { owedInAll } from '$lib/core/plan/answers';
 	import { changeDay, withChangeDay } from '$lib/document/change-days';
@@ -10,7 +10,7 @@
 	import { happeningInWords, letterOf } from '$lib/words/debt';
 	import { writeWholeMoney } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
-	import { daysOf, monthIn, type PlanEntry, type PlanHappening } from '$lib/document/plan';
+	import { daysOf, monthIn, type PlanEntry, type PlanEvent } from '$lib/document/plan';
 	import { PICTURE_KEYS } from '$lib/words/keys';
 	import { owedSentence, planInWords } from '$lib/words/plan-answer';
 	import type { Phrase } from '$lib/messages/sentence';
@@ -22,7 +22,7 @@
 	import { untrack } from 'svelte';
 	import { dayOfMonth } from '$lib/core/plan/over-time';
 	import { owedLine, planLines, planUntil } from './plan-lines';
-	import { changeDayInWords, planHappeningInWords, type Listed } from '$lib/words/plan';
+	import { changeDayInWords, planEventInWords, type Listed } from '$lib/words/plan';
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
@@ -46,7 +46,7 @@
 		onfigure: (figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void;
 		onadd: (date: CalendarDate, element: HTMLElement) => void;
 		onopen: (id: string, element: HTMLElement) => void;
-		onchange: (happening: PlanHappening) => void;
+		onchange: (happening: PlanEvent) => void;
 		onremove: (id: string) => void;
 		/** A debt's new rate, or money that comes with it, is moved, switched off or on, or (null) deleted. */
 		onoffer: (debt: DebtEntry, id: string, changed: Offer | null) => void;
@@ -159,7 +159,7 @@
 			return {
 				id: item.id,
 				date,
-				text: planHappeningInWords(item, writing),
+				text: planEventInWords(item, writing),
 				off: item.off,
 				again
 			};
@@ -197,7 +197,7 @@
 		if (changed)
 			on.onplanchange(changed.place, withChangeDay(changed.change, date, plan.firstMonth));
 		else if (offer) on.onoffer(offer.debt, offer.item.id, { ...offer.item, date });
-		else on.onchange({ ...(found as PlanHappening), date });
+		else on.onchange({ ...(found as PlanEvent), date });
 	}
 
 	function toggle(id: string): void {

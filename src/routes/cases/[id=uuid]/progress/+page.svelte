@@ -38,7 +38,7 @@
 	import { untrack } from 'svelte';
 	import { v4 as newId } from 'uuid';
 	import type { PageProps } from './$types';
-	import AskLenders from './AskLenders.svelte';
+	import AskCreditors from './AskCreditors.svelte';
 	import DriftWorkingNote from './DriftWorkingNote.svelte';
 	import GoingOnNote from './GoingOnNote.svelte';
 	import NextSteps from './NextSteps.svelte';
@@ -249,7 +249,7 @@
 		</div>
 		<div class="table">
 			{#if !fixed}
-				<AskLenders debts={document.debts} lived={document} {visit} {writing} ontake={take} />
+				<AskCreditors debts={document.debts} lived={document} {visit} {writing} ontake={take} />
 			{/if}
 			<ReadingsTable
 				{lines}

@@ -30,7 +30,7 @@
 		background: repeating-linear-gradient(-45deg, var(--interest) 0 2px, transparent 2px 5px);
 	}
 
-	.lender {
+	.creditor {
 		border-color: var(--interest);
 		background: repeating-linear-gradient(90deg, var(--interest) 0 2px, transparent 2px 4px);
 	}

@@ -5,11 +5,11 @@
 	import { carryOut, measured, paysAs, sameWay, uncovered, type Way } from '$lib/core/debt/ways';
 	import { workingOf } from '$lib/core/working/debt-working';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
-	import { newHappening, paidIn, withHappening } from '$lib/desk/debt-entry';
+	import { newEvent, paidIn, withEvent } from '$lib/desk/debt-entry';
 	import StatementZone from './StatementZone.svelte';
 	import { waySentence } from '$lib/words/debt-answer';
 	import { carriedOut } from '$lib/document/case';
-	import { missingOf, statedDebt, type DebtEntry, type HappeningEntry } from '$lib/document/debt';
+	import { missingOf, statedDebt, type DebtEntry, type EventEntry } from '$lib/document/debt';
 	import { same } from '$lib/document/same';
 	import { baselineName, happeningKind, missingInWords, nameOf, wayName } from '$lib/words/debt';
 	import type { NamedRun } from '$lib/words/pictures';
@@ -19,9 +19,9 @@
 	import BeforeChange from './BeforeChange.svelte';
 	import { hueOf } from '$lib/words/hues';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
-	import AskBackwards from './AskBackwards.svelte';
+	import SolveFor from './SolveFor.svelte';
 	import { isThere } from './compared-ways';
-	import HappeningNote from './HappeningNote.svelte';
+	import EventNote from './EventNote.svelte';
 	import LowerZone, { type Zone } from './LowerZone.svelte';
 	import Pictures from './Pictures.svelte';
 	import Terms from './Terms.svelte';
@@ -125,7 +125,7 @@
 	/** What happens that is being written down: there already, or not until something is known of it. */
 	interface Editing {
 		readonly anchor: HTMLElement;
-		readonly draft: HappeningEntry;
+		readonly draft: EventEntry;
 	}
 	/** Where the amount that is paid comes to be less than the minimum. */
 	const short = $derived(stated && way === PAID ? uncovered(stated) : null);
@@ -138,7 +138,7 @@
 	function add(date: CalendarDate | null, anchor: HTMLElement): void {
 		if (!debt || !stated) return;
 		const day = date ?? picked ?? pointed ?? stated.known.firstDue;
-		editing = { anchor, draft: newHappening('extra', day, debt) };
+		editing = { anchor, draft: newEvent('extra', day, debt) };
 	}
 
 	function edit(happening: string, anchor: HTMLElement): void {
@@ -146,10 +146,10 @@
 		if (draft) editing = { anchor, draft };
 	}
 
-	function write(item: HappeningEntry): void {
+	function write(item: EventEntry): void {
 		if (!debt) return;
 		const words = happeningKind(item.kind, writing);
-		change(words, { happenings: withHappening(debt.happenings, item) });
+		change(words, { happenings: withEvent(debt.happenings, item) });
 	}
 
 	function remove(happening: string): void {
@@ -235,7 +235,7 @@
 					onchange={change}
 				/>
 				{#if stated && paid && stated.known.opening > 0}
-					<AskBackwards
+					<SolveFor
 						{debt}
 						{stated}
 						firstPayment={paid.run.firstPayment}
@@ -303,7 +303,7 @@
 		/>
 	{/if}
 	{#if debt && editing}
-		<HappeningNote
+		<EventNote
 			{debt}
 			happening={edited ?? editing.draft}
 			fresh={edited === null}

@@ -1,4 +1,4 @@
-<!-- How the lender charges interest: folded away, with what is set said in one line; each setting with its help. -->
+<!-- How the creditor charges interest: folded away, with what is set said in one line; each setting with its help. -->
 <script lang="ts">
 	import type { PaymentsPerYear } from '$lib/core/quantities/calendar';
 	import { BASES, basisFields, basisSaid, chargedBy } from '$lib/core/debt/interest/all-ways';

@@ -1,7 +1,7 @@
 <!-- The balance over time with what happens on the same axis, and how each payment splits. -->
 <script lang="ts">
 	import { addDays, type CalendarDate } from '$lib/core/quantities/calendar';
-	import { dueNear, repetitions, type Happening } from '$lib/core/debt/happenings';
+	import { dueNear, repetitions, type DebtEvent } from '$lib/core/debt/events';
 	import { dateOfPeriod, periodBy } from '$lib/core/debt/run';
 	import { paymentPartsOf } from '$lib/core/debt/payment-parts';
 	import type { StatedDebt } from '$lib/core/debt/ways';
@@ -74,7 +74,7 @@
 		debt.happenings.map((item) => ({
 			id: item.id,
 			date: item.date,
-			text: happeningInWords(item as Happening, paymentsPerYear, writing),
+			text: happeningInWords(item as DebtEvent, paymentsPerYear, writing),
 			off: item.off,
 			again: repetitions(item, stated.known, run.lastDate)
 		}))

@@ -1,4 +1,4 @@
-<!-- A lender's statement file (OFX) added to this debt: what it would bring is said before it is taken. -->
+<!-- A creditor's statement file (OFX) added to this debt: what it would bring is said before it is taken. -->
 <script lang="ts">
 	import type { DebtEntry } from '$lib/document/debt';
 	import { withAccount, withAlikeOnce } from '$lib/exchange/account-debt';

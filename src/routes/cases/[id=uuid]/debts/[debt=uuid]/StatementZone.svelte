@@ -69,7 +69,7 @@
 		) ?? false
 	);
 
-	/** A payment that is agreed with the lender goes into the plan that was chosen. */
+	/** A payment that is agreed with the creditor goes into the plan that was chosen. */
 	function agree(payment: Cents): void {
 		if (!month) return;
 		const { plan } = month;

@@ -4,7 +4,7 @@
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import type { Cents } from '$lib/core/quantities/money';
 	import type { Writing } from '$lib/reading/writing';
-	import type { PlanHappening } from '$lib/document/plan';
+	import type { PlanEvent } from '$lib/document/plan';
 	import AddDraft from '$lib/ui/AddDraft.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
@@ -13,13 +13,13 @@
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
-		happening: PlanHappening;
+		happening: PlanEvent;
 		/** Whether it is not among what happens yet. */
 		fresh: boolean;
 		writing: Writing;
 		asOf: CalendarDate;
 		anchor: HTMLElement;
-		onchange: (happening: PlanHappening) => void;
+		onchange: (happening: PlanEvent) => void;
 		onremove: () => void;
 		onclose: () => void;
 	}
@@ -36,7 +36,7 @@
 
 	const draft = new Draft(() => ({ stored, fresh, onchange, onclose }));
 	const happening = $derived(draft.now);
-	const set = (next: PlanHappening) => draft.set(next);
+	const set = (next: PlanEvent) => draft.set(next);
 	const name = (amount: Cents | null) =>
 		draft.name(amount === null ? null : { ...happening, amount });
 	const enter = () => draft.enter();
@@ -46,7 +46,7 @@
 		{ value: 'money', words: t('new monthly amount') }
 	] as const;
 
-	function turn(kind: PlanHappening['kind']): void {
+	function turn(kind: PlanEvent['kind']): void {
 		const { id, off, date, amount } = happening;
 		const dated = { id, off, date, amount };
 		set(kind === 'money' ? { ...dated, kind } : { ...dated, kind, everyYear: false });

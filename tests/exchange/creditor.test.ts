@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { afterAll, describe, expect, it } from 'vitest';
-import { ledgerOf, type Life } from '../../standins/lender/ledger.mjs';
-import { startLender } from '../../standins/lender/server.mjs';
-import { statementOf } from '../../standins/lender/statement.mjs';
+import { ledgerOf, type Life } from '../../standins/creditor/ledger.mjs';
+import { startCreditor } from '../../standins/creditor/server.mjs';
+import { statementOf } from '../../standins/creditor/statement.mjs';
 import { comeBack } from '../../src/lib/document/coming-back';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cameFor, newVisit, withStatements } from '../../src/lib/desk/readings';
@@ -11,11 +11,11 @@ import { accountsOf } from '../../src/lib/exchange/statement-ofx';
 import { demoCases } from '../support/demo-cases';
 import { usd } from '../support/said';
 
-const lives = JSON.parse(readFileSync('standins/lender/lives.json', 'utf8')) as Life[];
+const lives = JSON.parse(readFileSync('standins/creditor/lives.json', 'utf8')) as Life[];
 const read = (text: string) =>
 	accountsOf({ name: 'a.ofx', bytes: new TextEncoder().encode(text) }, usd)[0];
 
-describe.each(lives)('the lender’s book of $id', (life) => {
+describe.each(lives)('the creditor’s book of $id', (life) => {
 	it('is the same each time, and its statement reads as what it holds', () => {
 		for (const until of ['2026-12-15', '2027-04-30', '2027-08-24']) {
 			const { entries, owed } = ledgerOf(life, until);
@@ -30,7 +30,7 @@ describe.each(lives)('the lender’s book of $id', (life) => {
 	});
 });
 
-describe('the demo’s households, fetched from their lenders', () => {
+describe('the demo’s households, fetched from their creditors', () => {
 	it.each(demoCases)('leave nothing unexplained: $label', (document) => {
 		const until = '2027-08-24' as CalendarDate;
 		const came = lives.flatMap((life) => {
@@ -46,10 +46,10 @@ describe('the demo’s households, fetched from their lenders', () => {
 });
 
 describe('the stand-in', async () => {
-	const lender = await startLender({ lives: lives.slice(0, 1) });
-	afterAll(() => lender.stop());
+	const creditor = await startCreditor({ lives: lives.slice(0, 1) });
+	afterAll(() => creditor.stop());
 	const get = async (path: string) => {
-		const response = await fetch(lender.address + path);
+		const response = await fetch(creditor.address + path);
 		return { status: response.status, text: await response.text() };
 	};
 
@@ -57,7 +57,7 @@ describe('the stand-in', async () => {
 		const id = lives[0]?.id ?? '';
 		const path = `/accounts/${encodeURIComponent(id)}/statement?until=2027-01-31`;
 		expect(JSON.parse((await get('/accounts')).text)).toEqual({
-			accounts: [{ id, lender: lives[0]?.lender }]
+			accounts: [{ id, creditor: lives[0]?.creditor }]
 		});
 		const well = await get(path);
 		expect(read(well.text)?.account).toBe(id);
@@ -65,7 +65,7 @@ describe('the stand-in', async () => {
 		expect((await get('/accounts/none/statement?until=2027-01-31')).status).toBe(404);
 		expect((await get(path.replace('2027-01-31', 'soon'))).status).toBe(400);
 		const tell = (is: string) =>
-			fetch(`${lender.address}/told`, {
+			fetch(`${creditor.address}/told`, {
 				method: 'POST',
 				body: JSON.stringify({ account: id, is })
 			});

@@ -5,10 +5,10 @@
 		type CalendarDate,
 		type PaymentsPerYear
 	} from '$lib/core/quantities/calendar';
-	import type { Happening } from '$lib/core/debt/happenings';
+	import type { DebtEvent } from '$lib/core/debt/events';
 	import { Draft } from '$lib/desk/draft.svelte';
-	import { newHappening } from '$lib/desk/debt-entry';
-	import type { DebtEntry, HappeningEntry } from '$lib/document/debt';
+	import { newEvent } from '$lib/desk/debt-entry';
+	import type { DebtEntry, EventEntry } from '$lib/document/debt';
 	import { frequencyWords } from '$lib/words/amounts';
 	import { happeningKind, happeningKinds } from '$lib/words/debt';
 	import type { Writing } from '$lib/reading/writing';
@@ -21,13 +21,13 @@
 
 	interface Props {
 		debt: DebtEntry;
-		happening: HappeningEntry;
+		happening: EventEntry;
 		/** Whether it is not among what happens yet. */
 		fresh: boolean;
 		writing: Writing;
 		asOf: CalendarDate;
 		anchor: HTMLElement;
-		onchange: (happening: HappeningEntry) => void;
+		onchange: (happening: EventEntry) => void;
 		onremove: () => void;
 		onclose: () => void;
 	}
@@ -48,8 +48,8 @@
 	const isReady = $derived(
 		draft.isNamed || happening.kind === 'skip' || happening.kind === 'payment'
 	);
-	const set = (next: HappeningEntry) => draft.set(next);
-	const name = (next: HappeningEntry | null) => draft.name(next);
+	const set = (next: EventEntry) => draft.set(next);
+	const name = (next: EventEntry | null) => draft.name(next);
 	const enter = () => draft.enter(isReady);
 
 	const money = $derived(moneyText(writing));
@@ -67,10 +67,10 @@
 	const perYear = $derived('perYear' in happening ? (happening.perYear ?? 0) : 0);
 
 	/** Another kind keeps its day and its identity. */
-	function turn(kind: Happening['kind']): void {
+	function turn(kind: DebtEvent['kind']): void {
 		const { id, off } = happening;
 		draft.isNamed = false;
-		set({ ...newHappening(kind, happening.date, debt), id, off });
+		set({ ...newEvent(kind, happening.date, debt), id, off });
 	}
 
 	function repeat(often: string): void {

@@ -6,8 +6,8 @@
 		underStrain,
 		WITHIN,
 		type Strain,
-		type SureAnswer
-	} from '$lib/core/search/how-sure';
+		type StressAnswer
+	} from '$lib/core/search/stress-test';
 	import { type Cents, wholeUnits } from '$lib/core/quantities/money';
 	import { planOf } from '$lib/core/plan/walk';
 	import type { PlanFigure, PlanFigureName } from '$lib/core/working/plan-figure';
@@ -18,7 +18,7 @@
 	import type { WrittenWorking } from '$lib/words/debt-working';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
-	import { strainsInWorker } from '$lib/workers/how-sure';
+	import { strainsInWorker } from '$lib/workers/stress-test';
 	import { moneyText, monthText } from '../debt-fields';
 	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
@@ -44,7 +44,7 @@
 		{ kind: 'a bill', amount: bill, month }
 	]);
 
-	let answers = $state.raw<readonly SureAnswer[]>([]);
+	let answers = $state.raw<readonly StressAnswer[]>([]);
 	let failed = $state(false);
 	let tries = $state(0);
 	$effect(() => {

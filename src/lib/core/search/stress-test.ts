@@ -28,14 +28,14 @@ export interface Strained {
 }
 
 /** The input of a stress test. */
-export interface SureTask {
+export interface StressTask {
 	readonly debts: readonly PlannedDebt[];
 	readonly plan: PlanTerms;
 	readonly strains: readonly Strain[];
 }
 
 /** The plan itself at position 0, then under each strain; null where a strain cannot affect it. */
-export interface SureAnswer {
+export interface StressAnswer {
 	readonly place: number;
 	readonly strained: Strained | null;
 }

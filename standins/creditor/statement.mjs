@@ -6,7 +6,7 @@ const TYPES = { payment: 'PAYMENT', purchase: 'DEBIT', fee: 'FEE', interest: 'IN
 /**
  * @param {import('./ledger.mjs').Life} life
  * @param {string} until
- * @param {number} [wrongBy] what a lender that lies leaves off the balance, in minor units
+ * @param {number} [wrongBy] what a creditor that lies leaves off the balance, in minor units
  */
 export function statementOf(life, until, wrongBy = 0) {
 	const { entries, owed } = ledgerOf(life, until);
@@ -31,7 +31,7 @@ export function statementOf(life, until, wrongBy = 0) {
     <SONRS>
       <STATUS><CODE>0</CODE><SEVERITY>INFO</SEVERITY></STATUS>
       <DTSERVER>${plain(until)}</DTSERVER><LANGUAGE>ENG</LANGUAGE>
-      <FI><ORG>${escaped(life.lender)}</ORG></FI>
+      <FI><ORG>${escaped(life.creditor)}</ORG></FI>
     </SONRS>
   </SIGNONMSGSRSV1>
   <CREDITCARDMSGSRSV1>

@@ -3,7 +3,7 @@ import { LIMITS } from '$lib/core/quantities/limits';
 import { date, text } from '$lib/document/schema/fields';
 import { answering } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
-import { askLender } from '$lib/server/lenders';
+import { askCreditor } from '$lib/server/creditors';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
 
@@ -12,9 +12,9 @@ const question = z.strictObject({
 	until: date('The last day requested from a creditor')
 });
 
-/** Asks a lender for the statement of one account. A POST: an account's number stands in no address or log. */
+/** Asks a creditor for the statement of one account. A POST: an account's number stands in no address or log. */
 export const POST: RequestHandler = ({ request }) =>
 	answering(async () => {
 		const body = await readBody(request, question);
-		return body.ok ? json(await askLender(body.value.account, body.value.until)) : body.refusal;
+		return body.ok ? json(await askCreditor(body.value.account, body.value.until)) : body.refusal;
 	});

@@ -33,7 +33,7 @@ interface Dated {
 	readonly date: CalendarDate;
 }
 
-export type Happening = Dated &
+export type DebtEvent = Dated &
 	(
 		| ({ readonly kind: 'extra' } & Repeated)
 		/** An amount added to the balance: a purchase or a fee. */
@@ -47,7 +47,7 @@ export type Happening = Dated &
 	);
 
 /** Events that the creditor decides, not the client: they occur whatever way the debt is paid. */
-export const isLenders = ({ kind }: Pick<Happening, 'kind'>) =>
+export const isOfCreditor = ({ kind }: Pick<DebtEvent, 'kind'>) =>
 	kind === 'rate' || kind === 'charge';
 
 type Dates = Pick<DebtTerms, 'firstDue' | 'paymentsPerYear'>;
@@ -77,7 +77,7 @@ const TOLD = 120;
 
 /** The later days on which something comes again, up to a last one; of very many only the first. */
 export function repetitions(
-	happening: Happening,
+	happening: DebtEvent,
 	dates: Dates,
 	last: CalendarDate
 ): readonly CalendarDate[] {
@@ -100,8 +100,8 @@ export function periodsBetween(paymentsPerYear: number, perYear: number): number
 }
 
 /** Events in periods of a debt; `asked` is the rule that a payment goes back to. */
-export function happeningTerms(
-	happenings: readonly Happening[],
+export function eventTerms(
+	happenings: readonly DebtEvent[],
 	dates: Dates,
 	asked: PaymentRule
 ): Pick<DebtTerms, 'extras' | 'charges' | 'skips' | 'paymentChanges' | 'rateChanges'> {

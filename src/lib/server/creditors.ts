@@ -1,8 +1,8 @@
-/** Lenders that can be asked for statements: one address, that of a stand-in in the demo. */
+/** Creditors that can be asked for statements: one address, that of a stand-in in the demo. */
 import { settings } from './settings';
 
-/** How long a lender may take, in milliseconds, and how much it may send. */
-const PATIENCE = settings().lendersWait;
+/** How long a creditor may take, in milliseconds, and how much it may send. */
+const PATIENCE = settings().creditorsWait;
 const LONGEST = 2_000_000;
 
 /** The result of requesting one account's statement. */
@@ -10,9 +10,9 @@ export type Asked =
 	| { readonly kind: 'statement'; readonly text: string }
 	| { readonly kind: 'silent' | 'unknown' | 'nonsense' | 'unset' };
 
-/** The statement of an account up to a day, as the lender sends it. */
-export async function askLender(account: string, until: string): Promise<Asked> {
-	const address = settings().lenders;
+/** The statement of an account up to a day, as the creditor sends it. */
+export async function askCreditor(account: string, until: string): Promise<Asked> {
+	const address = settings().creditors;
 	if (address === null) return { kind: 'unset' };
 	const path = `/accounts/${encodeURIComponent(account)}/statement?until=${until}`;
 	try {

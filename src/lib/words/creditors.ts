@@ -8,19 +8,19 @@ import { writeDate, writeMoney } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { signOf } from './amounts';
 import { nameOf } from './debt';
-import en from '../messages/en/lenders.json';
+import en from '../messages/en/creditors.json';
 import { messagesOf, type Locale } from '../messages/message';
 import { accountInWords, oddTransactions } from './imports';
 
 const { text } = messagesOf({ en });
 
-/** Why a lender's statement of a debt is not there. */
-export const lenderTrouble = (
+/** Why a creditor's statement of a debt is not there. */
+export const creditorTrouble = (
 	kind: 'silent' | 'unknown' | 'nonsense' | 'unset',
 	debt: DebtEntry,
 	writing: Writing
 ): string =>
-	text(writing, `lender ${kind}`, {
+	text(writing, `creditor ${kind}`, {
 		name: nameOf(debt, writing),
 		account: accountInWords(debt.noted.account, writing)
 	});
@@ -34,11 +34,11 @@ export function cameInWords(
 ): string {
 	const name = debt
 		? nameOf(debt, writing)
-		: `${account.lender} ${accountInWords(account.account, writing)}`.trim();
+		: `${account.creditor} ${accountInWords(account.account, writing)}`.trim();
 	const { code } = account.currency;
 	const own = writing.currency.code;
-	if (code !== own) return text(writing, 'lender currency', { name, code, own });
-	const came = text(writing, 'from lender', {
+	if (code !== own) return text(writing, 'creditor currency', { name, code, own });
+	const came = text(writing, 'from creditor', {
 		name,
 		owed: writeMoney(account.owed, writing),
 		day: writeDate(account.asOf, writing),
@@ -46,11 +46,11 @@ export function cameInWords(
 		fresh: known?.fresh ?? 0
 	});
 	const says = [came, ...oddTransactions(account, debt, writing)].join(' ');
-	if (!debt || !known) return says + text(writing, 'from lender other');
+	if (!debt || !known) return says + text(writing, 'from creditor other');
 	const odd = known.unexplained ?? ZERO;
 	if (odd === ZERO) return says;
 	const amount = writeMoney(size(odd), writing);
-	return says + text(writing, 'from lender odd', { amount, way: signOf(odd) });
+	return says + text(writing, 'from creditor odd', { amount, way: signOf(odd) });
 }
 
 export const noAccounts = (locale: Locale): string => text(locale, 'no accounts');

@@ -1,7 +1,7 @@
-<!-- Asks the lenders for statements of all accounts that are noted, or takes them from files; what came is shown first. -->
+<!-- Asks the creditors for statements of all accounts that are noted, or takes them from files; what came is shown first. -->
 <script lang="ts">
 	import { cameFor, type CameStatement } from '$lib/desk/readings';
-	import { askLender } from '$lib/desk/requests';
+	import { askCreditor } from '$lib/desk/requests';
 	import type { DebtEntry } from '$lib/document/debt';
 	import { unexplainedOf, type Lived, type VisitEntry } from '$lib/document/life';
 	import { isAccountOf, newTransactions, withAlikeOnce } from '$lib/exchange/account-debt';
@@ -20,11 +20,11 @@
 	import { nameOf } from '$lib/words/debt';
 	import {
 		cameInWords,
-		lenderTrouble,
+		creditorTrouble,
 		noAccounts,
 		noTransactions,
 		tableInWords
-	} from '$lib/words/lenders';
+	} from '$lib/words/creditors';
 	import { alikeQuestion, onlyStatements } from '$lib/words/imports';
 	import AlikeQuestion from '../AlikeQuestion.svelte';
 	import { t } from '$lib/words/labels/progress';
@@ -95,7 +95,7 @@
 		try {
 			const found = await Promise.all(
 				noted.map(async (debt) => {
-					const one = await fromLender(debt);
+					const one = await fromCreditor(debt);
 					if (mine === round && asking) asking = { ...asking, done: asking.done + 1 };
 					return one;
 				})
@@ -106,11 +106,12 @@
 		}
 	}
 
-	async function fromLender(debt: DebtEntry): Promise<Came[]> {
-		const answer = await askLender(debt.noted.account, visit.date);
+	async function fromCreditor(debt: DebtEntry): Promise<Came[]> {
+		const answer = await askCreditor(debt.noted.account, visit.date);
 		const asked = answer.kind === 'done' ? answer.value : { kind: 'silent' as const };
-		if (asked.kind !== 'statement') return [{ trouble: lenderTrouble(asked.kind, debt, writing) }];
-		return statementsIn(new File([asked.text], `${debt.name || 'lender'}.ofx`), debt);
+		if (asked.kind !== 'statement')
+			return [{ trouble: creditorTrouble(asked.kind, debt, writing) }];
+		return statementsIn(new File([asked.text], `${debt.name || 'creditor'}.ofx`), debt);
 	}
 
 	/** The accounts of a file; with what can't be read said of the debt that was asked about. */
@@ -123,7 +124,7 @@
 				debt: debts.find((debt) => isAccountOf(debt, account)) ?? null
 			}));
 		}
-		if (about) return [{ trouble: lenderTrouble('nonsense', about, writing) }];
+		if (about) return [{ trouble: creditorTrouble('nonsense', about, writing) }];
 		if (content.kind === 'sheets') return tablesIn(content.sheets, file.name);
 		return [
 			{

@@ -39,8 +39,8 @@ function casesOfAccounts(accounts: readonly AccountStatement[], today: CalendarD
 		const own = accounts.filter(({ currency }) => currency.code === code);
 		const [first] = own;
 		if (!first) return [];
-		const { lender, account, currency, asOf } = first;
-		const label = lender || account || code;
+		const { creditor, account, currency, asOf } = first;
+		const label = creditor || account || code;
 		const style = styleFor(code, navigator.language);
 		const fresh = { label, currency, style, asOf: asOf > today ? today : asOf };
 		return [

@@ -3,11 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { dueDate, FREQUENCIES, type CalendarDate } from '../../../src/lib/core/quantities/calendar';
 import {
 	dueNear,
-	happeningTerms,
+	eventTerms,
 	periodOn,
 	repetitions,
-	type Happening
-} from '../../../src/lib/core/debt/happenings';
+	type DebtEvent
+} from '../../../src/lib/core/debt/events';
 import { cents } from '../../../src/lib/core/quantities/money';
 import { percent } from '../../../src/lib/core/quantities/rate';
 
@@ -15,7 +15,7 @@ const day = (text: string) => text as CalendarDate;
 const monthly = { firstDue: day('2027-01-31'), paymentsPerYear: 12 } as const;
 const weekly = { firstDue: day('2027-01-04'), paymentsPerYear: 52 } as const;
 const asked = { kind: 'fixed', amount: cents(5_000) } as const;
-const extra = (date: string, fields: object = {}): Happening => ({
+const extra = (date: string, fields: object = {}): DebtEvent => ({
 	kind: 'extra',
 	id: date,
 	date: day(date),
@@ -52,7 +52,7 @@ describe('what happens on a date', () => {
 
 	it('comes again as often as it says, until its last date', () => {
 		const yearly = extra('2027-04-15', { perYear: 1, until: day('2029-04-01') });
-		expect(happeningTerms([yearly], monthly, asked).extras).toEqual([
+		expect(eventTerms([yearly], monthly, asked).extras).toEqual([
 			{ from: 4, every: 12, until: 28, amount: 100 }
 		]);
 		expect(repetitions(yearly, monthly, day('2040-01-01'))).toEqual(['2028-04-30', '2029-04-30']);
@@ -62,14 +62,14 @@ describe('what happens on a date', () => {
 			'2029-04-30',
 			'2030-04-30'
 		]);
-		expect(happeningTerms([extra('2027-03-01', { perYear: 12 })], weekly, asked).extras).toEqual([
+		expect(eventTerms([extra('2027-03-01', { perYear: 12 })], weekly, asked).extras).toEqual([
 			{ from: 9, every: 4, amount: 100 }
 		]);
 		expect(repetitions(extra('2027-03-01'), weekly, day('2040-01-01'))).toEqual([]);
 	});
 
 	it('becomes the terms of a run, in the order of its dates', () => {
-		const terms = happeningTerms(
+		const terms = eventTerms(
 			[
 				{ kind: 'payment', id: 'b', date: day('2028-01-31'), amount: null },
 				{ kind: 'payment', id: 'a', date: day('2027-06-30'), amount: cents(9_000) },

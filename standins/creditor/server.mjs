@@ -1,5 +1,5 @@
 /**
- * A stand-in for the lenders of the demo's households, a small server of its own:
+ * A stand-in for the creditors of the demo's households, a small server of its own:
  *   GET  /accounts                          the accounts, as JSON
  *   GET  /accounts/{id}/statement?until=DAY  a statement, as OFX 2
  *   POST /told                              { "account": id, "is": "well" | "slow" | "failing" | "lying" | "nonsense" }
@@ -8,16 +8,16 @@ import { readFile } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import { statementOf } from './statement.mjs';
 
-/** How long a slow lender takes, in milliseconds. */
+/** How long a slow creditor takes, in milliseconds. */
 const SLOW = 60_000;
-/** What a lying lender leaves off a balance. */
+/** What a lying creditor leaves off a balance. */
 const WRONG = 25_000;
 
 /**
  * @param {{ port?: number, lives?: import('./ledger.mjs').Life[] }} [settings] port 0: any that is free
  * @returns {Promise<{ address: string, stop: () => Promise<void> }>}
  */
-export async function startLender({ port = 0, lives } = {}) {
+export async function startCreditor({ port = 0, lives } = {}) {
 	/** @type {import('./ledger.mjs').Life[]} */
 	const all = lives ?? JSON.parse(await readFile(new URL('lives.json', import.meta.url), 'utf8'));
 	/** @type {Map<string, string>} */
@@ -26,7 +26,7 @@ export async function startLender({ port = 0, lives } = {}) {
 		/** @param {number} status @param {string} type @param {string} body */
 		const answer = (status, type, body) =>
 			response.writeHead(status, { 'content-type': type }).end(body);
-		const { pathname, searchParams } = new URL(request.url ?? '/', 'http://lender');
+		const { pathname, searchParams } = new URL(request.url ?? '/', 'http://creditor');
 		if (request.method === 'POST' && pathname === '/told') {
 			let body = '';
 			request.on('data', (part) => (body += String(part)));
@@ -38,7 +38,7 @@ export async function startLender({ port = 0, lives } = {}) {
 			return;
 		}
 		if (pathname === '/accounts') {
-			const accounts = all.map(({ id, lender }) => ({ id, lender }));
+			const accounts = all.map(({ id, creditor }) => ({ id, creditor }));
 			return answer(200, 'application/json', JSON.stringify({ accounts }));
 		}
 		const [, id] = /^\/accounts\/([^/]+)\/statement$/.exec(pathname) ?? [];

@@ -1,10 +1,10 @@
 /**
- * The book that a lender keeps of an account: from its written-down life, the same each time. Amounts are minor
+ * The book that a creditor keeps of an account: from its written-down life, the same each time. Amounts are minor
  * units; what the holder owes is above zero.
  *
  * @typedef {{ day: string, amount: number, text: string }} Dated
  * @typedef {{
- *   id: string, lender: string, currency: string, opened: string, balance: number, limit?: number,
+ *   id: string, creditor: string, currency: string, opened: string, balance: number, limit?: number,
  *   firstDue: string, rates: { from: string, percent: number }[],
  *   payments: Dated[], purchases: Dated[], fees: Dated[]
  * }} Life

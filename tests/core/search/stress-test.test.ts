@@ -5,7 +5,7 @@ import {
 	unstrained,
 	WITHIN,
 	type Strain
-} from '../../../src/lib/core/search/how-sure';
+} from '../../../src/lib/core/search/stress-test';
 import { cents } from '../../../src/lib/core/quantities/money';
 import { planTotals } from '../../../src/lib/core/plan/walk';
 import type { PlannedDebt, PlanTerms } from '../../../src/lib/core/plan/terms';
