@@ -94,7 +94,7 @@ it('each month of a plan, in its table, its working, its cells, on paper and in 
 					interest
 				]);
 				expect([cell('asked'), cell('paid'), cell('closing')]).toEqual([
-					share.asked,
+					share.required,
 					share.paid,
 					closing
 				]);

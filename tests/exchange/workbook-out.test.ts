@@ -120,7 +120,7 @@ describe('a plan’s workbook', () => {
 		const debts = [byTheDay, simpleDebt('formulas', 200_000, 60_000)];
 		const terms = constant(60_000);
 		expect(
-			planOf(debts, terms).kept.some(({ shares }) => shares.some((one) => one.passedOn > 0))
+			planOf(debts, terms).kept.some(({ shares }) => shares.some((one) => one.rolledOver > 0))
 		).toBe(true);
 		const sums = sumsOf(await recalculated(await written(debts, terms)));
 		expect(sums).toEqual({ ...programs(debts, terms), verdict: EQUAL });

@@ -79,9 +79,9 @@ describe('what is said of a plan', () => {
 				}
 				const kept = plan.kept[(first?.month ?? 0) - 1];
 				expect(month(when)).toBe(addMonths(plan.firstMonth, (first?.month ?? 0) - 1).slice(0, 7));
-				expect(money(lacks)).toBe(kept?.missing);
+				expect(money(lacks)).toBe(kept?.shortfall);
 				const enough = /there is enough for ([\d.]+) % of them/.exec(short);
-				const share = kept ? kept.money / kept.asked : 0;
+				const share = kept ? kept.budget / kept.required : 0;
 				if (enough) expect(Number(enough[1])).toBeCloseTo(100 * share, 1);
 				else expect(share).toBeLessThan(0.00006);
 				const covers = /(\$[\d.,]*\d) a month.* would cover it/.exec(short);

@@ -202,10 +202,10 @@ describe('a plan in months', () => {
 		const { plan } = planned([{ ...dental, happenings: [extra, payment] }], {
 			budget: { kind: 'required' }
 		});
-		expect(plan.kept.slice(0, 3).map(({ asked }) => asked)).toEqual([13_700, 13_700, 13_700]);
+		expect(plan.kept.slice(0, 3).map(({ required }) => required)).toEqual([13_700, 13_700, 13_700]);
 		// What comes with the debt is paid beside what is asked, and is no part of the month's money.
 		expect(plan.kept.slice(0, 3).map(({ paid }) => paid)).toEqual([13_700, 13_700, 18_700]);
-		expect(plan.kept[2]).toMatchObject({ money: 13_700, own: 5_000, missing: 0 });
+		expect(plan.kept[2]).toMatchObject({ budget: 13_700, ownExtra: 5_000, shortfall: 0 });
 	});
 
 	it('is laid beside another version field by field', () => {

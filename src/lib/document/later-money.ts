@@ -102,7 +102,7 @@ function leftOf(
 		const due = of?.expected.periods.filter(({ date }) => startOfMonth(date) === first) ?? [];
 		const rest = due.filter(({ date }) => date > on);
 		if (rest.length < due.length) isPart = true;
-		const own = kept[month - 1]?.shares.find((share) => share.index === index)?.own ?? 0;
+		const own = kept[month - 1]?.shares.find((share) => share.index === index)?.ownExtra ?? 0;
 		left += rest.reduce((sum, { paid }) => sum + paid, 0) - (rest.length > 0 ? own : 0);
 	});
 	return isPart ? left : null;

@@ -30,14 +30,14 @@ const SHARE_HEADINGS: Readonly<Record<ShareFigure, string>> = {
 	closing: 'owed'
 };
 const MONTH_COLUMNS = [
-	['money', 'Budget'],
-	['asked', 'Minimum payments'],
+	['budget', 'Budget'],
+	['required', 'Minimum payments'],
 	['paid', 'Paid'],
 	['interest', 'Interest'],
 	['principal', 'Principal'],
 	['fees', 'Fees'],
 	['spent', 'Leaves the account'],
-	['missing', 'Missing']
+	['shortfall', 'Missing']
 ] as const satisfies readonly (readonly [keyof PlanMonth | 'spent', string])[];
 
 /** Months `from` to `to` of a plan under a heading row, with so much of each debt. */

@@ -155,7 +155,7 @@ function moneyFormula(
 	const passedOn = debts.flatMap((debt, index) => {
 		if (!live[index]) {
 			const share = kept?.shares.find((one) => one.index === index);
-			return share?.passedOn ? [String(share.passedOn / 10 ** digits)] : [];
+			return share?.rolledOver ? [String(share.rolledOver / 10 ** digits)] : [];
 		}
 		const planned = amountIn(debt.terms.extras, month - (firstMonths[index] ?? 1) + 1);
 		if (planned === 0) return [];
@@ -185,7 +185,7 @@ function writeShare(
 	const row = FIRST_MONTH_ROW + month - 1;
 	const at = (of: OfDebt, line = row) => `${columnOf(index, of)}${line}`;
 	const share = kept?.shares.find((one) => one.index === index);
-	const isShort = (kept?.missing ?? 0) > 0;
+	const isShort = (kept?.shortfall ?? 0) > 0;
 	const formula = (of: OfDebt, text: string, format = money) =>
 		put(sheet, at(of), { formula: text }, 'formula', format);
 	const figure = (of: OfDebt, value: number, format = money) =>
@@ -197,10 +197,10 @@ function writeShare(
 		formula('opening', opening);
 		figure('charges', units(share?.charges ?? 0));
 		figure('interest', units(share?.interest ?? 0));
-		figure('asked', units(share?.asked ?? 0));
-		figure('own', units(share?.own ?? 0));
+		figure('asked', units(share?.required ?? 0));
+		figure('own', units(share?.ownExtra ?? 0));
 		figure('room', 0);
-		const beyond = isShort || !share ? 0 : share.paid - share.own - share.asked;
+		const beyond = isShort || !share ? 0 : share.paid - share.ownExtra - share.required;
 		figure('line', units(beyond));
 		figure('paid', units(share?.paid ?? 0));
 		formula(
@@ -248,14 +248,14 @@ function writeShare(
 	formula('room', exact(`${owed}-${at('asked')}-${at('own')}`, digits));
 	const short = `${SHARED.money}${row}<${SHARED.asked}${row}`;
 	if (laid.lineIsLive) formula('line', lineFormula(index, row, laid));
-	else figure('line', units(isShort || !share ? 0 : share.paid - share.own - share.asked));
+	else figure('line', units(isShort || !share ? 0 : share.paid - share.ownExtra - share.required));
 	const part = exact(`${at('asked')}*${SHARED.money}${row}/${SHARED.asked}${row}`, digits);
 	const whole = exact(`${at('asked')}+${at('line')}`, digits);
 	if (isShort && kept && share) {
 		// To the cent a short month is shared by largest remainder, which formulas can't say: as long as it is the month that
 		// the program shared, the share is its figure. Once the money is enough, it computes on like any other.
-		const isSame = `AND(${SHARED.money}${row}=${units(kept.money)},${SHARED.asked}${row}=${units(kept.asked)})`;
-		const given = units(share.paid - share.own);
+		const isSame = `AND(${SHARED.money}${row}=${units(kept.budget)},${SHARED.asked}${row}=${units(kept.required)})`;
+		const given = units(share.paid - share.ownExtra);
 		const text = `IF(${short},IF(${isSame},${given},${part}),${whole})+${at('own')}`;
 		put(sheet, at('paid'), { formula: text }, 'figure', money);
 	} else formula('paid', `IF(${short},${part},${whole})+${at('own')}`);

@@ -100,7 +100,7 @@ function expected(
 	// What comes with a debt every month is in its payment, and nothing to be told of.
 	const own = debts.flatMap((debt) => {
 		const months = within.flatMap(({ month, shares }) => {
-			const amount = shares.find(({ index }) => index === debt.index)?.own ?? ZERO;
+			const amount = shares.find(({ index }) => index === debt.index)?.ownExtra ?? ZERO;
 			return amount > 0 ? [{ month, amount, name: debt.name }] : [];
 		});
 		return months.length > 2 ? [] : months;

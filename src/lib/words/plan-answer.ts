@@ -218,9 +218,9 @@ export function moneySentence(month: PlanMonth, plan: PlanTotals, writing: Writi
 		),
 		principal: figure(money(Math.abs(month.principal)), opens('principal')),
 		way: signOf(month.principal),
-		own: part('own money', figure(money(month.own)), month.own),
+		own: part('own money', figure(money(month.ownExtra)), month.ownExtra),
 		fees: part('beside it fees', figure(money(month.fees), opens('fees')), month.fees),
-		missing: part('missing', figure(money(month.missing)), month.missing)
+		missing: part('missing', figure(money(month.shortfall)), month.shortfall)
 	});
 }
 

@@ -18,14 +18,14 @@ export function whyShare(
 	writing: Writing
 ): string {
 	const money = (amount: number) => writeMoney(asCarried(amount), writing);
-	const { own, paid, passedOn } = share;
-	const given = paid - own;
+	const { ownExtra, paid, rolledOver } = share;
+	const given = paid - ownExtra;
 	let why = whyGiven(share, given, month, order, writing);
-	if (own > 0) {
-		const parts = { given: money(given), own: money(own), paid: money(paid) };
+	if (ownExtra > 0) {
+		const parts = { given: money(given), own: money(ownExtra), paid: money(paid) };
 		why = text(writing, 'own', { why, ...parts });
 	}
-	if (passedOn > 0) why = text(writing, 'passed on', { why, amount: money(passedOn) });
+	if (rolledOver > 0) why = text(writing, 'passed on', { why, amount: money(rolledOver) });
 	return why;
 }
 
@@ -37,22 +37,22 @@ function whyGiven(
 	writing: Writing
 ): string {
 	const money = (amount: number) => writeMoney(asCarried(amount), writing);
-	if (share.owed > 0 && share.asked === 0 && given === 0 && share.interest === 0) {
+	if (share.owed > 0 && share.required === 0 && given === 0 && share.interest === 0) {
 		return text(writing, 'nothing due');
 	}
-	if (month.missing > 0) {
+	if (month.shortfall > 0) {
 		return text(writing, 'in proportion', {
-			asked: money(share.asked),
-			money: money(month.money),
-			missing: money(month.missing),
-			all: money(month.asked),
+			asked: money(share.required),
+			money: money(month.budget),
+			missing: money(month.shortfall),
+			all: money(month.required),
 			given: money(given)
 		});
 	}
-	const rest = given - share.asked;
-	const left = month.money - month.asked;
-	const asked = text(writing, share.asked === share.owed ? 'asked all' : 'asked', {
-		asked: money(share.asked)
+	const rest = given - share.required;
+	const left = month.budget - month.required;
+	const asked = text(writing, share.required === share.owed ? 'asked all' : 'asked', {
+		asked: money(share.required)
 	});
 	if (rest > 0) {
 		const place = placeWords(share, order, writing);
@@ -72,12 +72,12 @@ export function cureByDebt(
 	writing: Writing
 ): string[] {
 	return shares
-		.filter(({ asked }) => asked > 0)
-		.map(({ index, asked, paid, own }) =>
+		.filter(({ required }) => required > 0)
+		.map(({ index, required, paid, ownExtra }) =>
 			text(writing, 'cure', {
 				name: nameOf(index),
-				asked: writeMoney(asked, writing),
-				given: writeMoney(minus(paid, own), writing)
+				asked: writeMoney(required, writing),
+				given: writeMoney(minus(paid, ownExtra), writing)
 			})
 		);
 }

@@ -43,8 +43,8 @@ it('has the figures of the row', () => {
 			for (const figure of ['charges', 'interest', 'closing'] as const)
 				near(record[figure], row[figure]);
 			if (k < 1) return;
-			near(record.asked + record.own, row.paid);
-			near(record.own, row.extra);
+			near(record.required + record.ownExtra, row.paid);
+			near(record.ownExtra, row.extra);
 			explained += 1;
 		}),
 		{ numRuns: runs(800) }
@@ -73,7 +73,7 @@ it('knows what was frozen, and that nothing was due', () => {
 		charges: []
 	};
 	const whole = run(terms);
-	expect([1, 2, 3, 4].map((k) => recordOf(terms, whole, k).asked)).toEqual([
+	expect([1, 2, 3, 4].map((k) => recordOf(terms, whole, k).required)).toEqual([
 		12_240, 12_240, 0, 12_240
 	]);
 	expect([2, 3].map((k) => recordOf(terms, whole, k).isSkipped)).toEqual([false, true]);

@@ -53,9 +53,9 @@ describe('what a plan changes', () => {
 				);
 				const isConstant = terms.budget.kind === 'constant';
 				for (const month of plan.kept) {
-					expect(month.money).toBeGreaterThanOrEqual(0);
-					expect(month.paid).toBeLessThanOrEqual(month.money + month.own);
-					if (!isConstant) expect(month.missing).toBe(0);
+					expect(month.budget).toBeGreaterThanOrEqual(0);
+					expect(month.paid).toBeLessThanOrEqual(month.budget + month.ownExtra);
+					if (!isConstant) expect(month.shortfall).toBe(0);
 				}
 			}),
 			{ numRuns: runs(300) }
@@ -166,7 +166,7 @@ describe('what a plan changes', () => {
 			kept.slice(0, 7).map(({ shares }) => shares.find((share) => share.index === index)?.annual);
 		expect(rates(0)).toEqual([199_900, ...Array<number>(6).fill(60_000)]);
 		expect(rates(1).slice(0, 4)).toEqual([0, 0, 0, 249_900]);
-		expect(kept.slice(0, 7).map(({ shares }) => shares[0]?.asked)).toEqual([
+		expect(kept.slice(0, 7).map(({ shares }) => shares[0]?.required)).toEqual([
 			9_000,
 			...Array<number>(6).fill(10_000)
 		]);

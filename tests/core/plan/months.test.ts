@@ -113,8 +113,8 @@ describe('the month in which a plan’s money begins', () => {
 			fc.property(household(termsDrawn(fc.constantFrom(12, 52, 4))), plans, (debts, terms) => {
 				const begins = 4;
 				const { kept } = planOf(debts, { ...terms, begins });
-				for (const { money, asked, passedOn } of kept.slice(0, begins - 1)) {
-					const onTop = money - passedOn - asked;
+				for (const { budget, required, rolledOver } of kept.slice(0, begins - 1)) {
+					const onTop = budget - rolledOver - required;
 					expect([0, 50_000]).toContain(onTop);
 				}
 			}),
@@ -188,7 +188,7 @@ describe('money that comes with a debt', () => {
 		const debts = [due('a', '2027-01-15', { extras: [refund] }), due('b', '2027-01-15')];
 		const plan = planOf(debts, constant(10_000));
 		expect(plan.shortMonths).toEqual([]);
-		expect(plan.kept[2]).toMatchObject({ money: 10_000, own: 40_000, paid: 50_000 });
+		expect(plan.kept[2]).toMatchObject({ budget: 10_000, ownExtra: 40_000, paid: 50_000 });
 	});
 
 	it('goes on to the others where its debt can’t take it, and is gone with a debt that is', () => {
@@ -196,11 +196,11 @@ describe('money that comes with a debt', () => {
 		const debts = [small, simpleDebt('b', 60_000, 0)];
 		const plan = planOf(debts, required);
 		// After two payments 100.00 are left: 50.00 are asked, 50.00 taken, 350.00 go on.
-		expect(plan.kept[2]).toMatchObject({ own: 5_000, passedOn: 35_000, money: 45_000 });
+		expect(plan.kept[2]).toMatchObject({ ownExtra: 5_000, rolledOver: 35_000, budget: 45_000 });
 		expect(plan.kept[2]?.shares.map(({ paid }) => paid)).toEqual([10_000, 40_000]);
 		const before = planOf(debts, constant(25_000, { order: 'balance' }));
 		expect(before.debts[0]?.payoffMonth).toBe(1);
-		expect(before.kept.every(({ own, passedOn }) => own + passedOn === 0)).toBe(true);
+		expect(before.kept.every(({ ownExtra, rolledOver }) => ownExtra + rolledOver === 0)).toBe(true);
 	});
 });
 

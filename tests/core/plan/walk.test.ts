@@ -77,18 +77,26 @@ describe('a plan over any debts', () => {
 		fc.assert(
 			fc.property(household(termsDrawn(fc.constantFrom(...FREQUENCIES))), plans, (debts, terms) => {
 				const plan = planOf(debts, terms);
-				for (const { money, own, passedOn, paid, asked, missing, shares } of plan.kept) {
+				for (const {
+					budget,
+					ownExtra,
+					rolledOver,
+					paid,
+					required,
+					shortfall,
+					shares
+				} of plan.kept) {
 					const holds =
-						paid <= money + own &&
-						own === total(shares.map((share) => share.own)) &&
-						passedOn === total(shares.map((share) => share.passedOn)) &&
+						paid <= budget + ownExtra &&
+						ownExtra === total(shares.map((share) => share.ownExtra)) &&
+						rolledOver === total(shares.map((share) => share.rolledOver)) &&
 						total(shares.map((share) => share.paid)) === paid &&
-						missing === Math.max(0, asked - money) &&
+						shortfall === Math.max(0, required - budget) &&
 						shares.every(
 							({ opening, charges, interest, closing, ...share }) =>
 								closing === opening + charges + interest - share.paid &&
 								closing >= 0 &&
-								(missing > 0 || share.paid >= share.asked + share.own)
+								(shortfall > 0 || share.paid >= share.required + share.ownExtra)
 						);
 					if (!holds) expect(shares).toBe('a month that adds up');
 				}
@@ -113,9 +121,9 @@ describe('a plan over any debts', () => {
 					const firstDue = debts[index]?.terms.firstDue ?? firstMonth;
 					return monthsBetween(firstMonth, firstDue) < month;
 				};
-				for (const { month, money, own, paid, shares } of kept) {
+				for (const { month, budget, ownExtra, paid, shares } of kept) {
 					if (shares.some((share) => share.closing > 0 && due(share, month))) {
-						expect(paid).toBe(money + own);
+						expect(paid).toBe(budget + ownExtra);
 					}
 				}
 			})
@@ -218,7 +226,7 @@ describe('a plan over any debts', () => {
 				(debts, order, more) => {
 					const asks = total(
 						planOf(debts, required)
-							.kept.map(({ asked }) => asked)
+							.kept.map(({ required }) => required)
 							.slice(0, 1)
 					);
 					const less = planOf(debts, constant(asks + 5_000, { order }));
@@ -332,7 +340,7 @@ describe('how a plan ends', () => {
 		const weekly = { ...card(200_000, cents(2_000)), paymentsPerYear: 52 as const };
 		const plan = planOf([{ id: 'weekly', terms: weekly }], constant(20_000));
 		// Fridays in January 2027 from the 15th: the 15th, 22nd and 29th; four in February.
-		expect(plan.kept.map(({ asked }) => asked).slice(0, 2)).toEqual([6_000, 8_000]);
+		expect(plan.kept.map(({ required }) => required).slice(0, 2)).toEqual([6_000, 8_000]);
 		expect(plan.kept[0]?.paid).toBe(20_000);
 	});
 });

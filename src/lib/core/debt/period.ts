@@ -19,10 +19,10 @@ export interface OpenPeriod {
 	/** opening + charges + interest, the statement balance: S in section 9. */
 	owed: number;
 	/** The scheduled payment, at most the statement balance: R in section 9. */
-	asked: number;
+	required: number;
 	/** The debt's own extra payments, and how much of them it can take beyond R. */
 	extra: number;
-	own: number;
+	ownExtra: number;
 }
 
 /** A period to be opened into: a plan opens hundreds of thousands, and makes no object for each. */
@@ -31,9 +31,9 @@ export const blankPeriod = (): OpenPeriod => ({
 	fees: 0,
 	interest: 0,
 	owed: 0,
-	asked: 0,
+	required: 0,
 	extra: 0,
-	own: 0
+	ownExtra: 0
 });
 
 const days = { ...NO_DAYS };
@@ -68,9 +68,9 @@ export function openPeriod(
 	period.fees = fees;
 	period.interest = interest;
 	period.owed = statement;
-	period.asked = asked;
+	period.required = asked;
 	period.extra = extra;
-	period.own = Math.min(extra, statement - asked);
+	period.ownExtra = Math.min(extra, statement - asked);
 }
 
 /** The largest rounding residue of fractions that counts as zero, in minor units. */

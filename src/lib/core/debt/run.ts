@@ -230,7 +230,7 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 			totalInterest += interest;
 		} else {
 			openPeriod(terms, anchor, stretch, k, opening, period);
-			paid = payable(period, period.asked + period.own);
+			paid = payable(period, period.required + period.ownExtra);
 			balance = closePeriod(terms, stretch, period, paid);
 			totalInterest += period.interest;
 			totalCharges += period.charges;
@@ -238,7 +238,7 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		totalPaid += paid;
 		if (kept !== null) {
 			kept.trace.push(balance, totalPaid);
-			if (hasExtras) kept.extraPaid.push(period.own);
+			if (hasExtras) kept.extraPaid.push(period.ownExtra);
 			if (hasCharges) kept.chargedSoFar.push(totalCharges);
 		}
 

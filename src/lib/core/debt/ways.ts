@@ -148,8 +148,8 @@ function firstBelow(terms: DebtTerms, asked: PaymentRule) {
 		const row = rowAt(paid, k);
 		if (!row) break;
 		openPeriod(asking, anchor, stretch, k, row.opening, due);
-		if (due.asked > row.scheduled && !terms.skips?.includes(k)) {
-			return { k, date: row.date, asked: due.asked, paid: row.scheduled };
+		if (due.required > row.scheduled && !terms.skips?.includes(k)) {
+			return { k, date: row.date, asked: due.required, paid: row.scheduled };
 		}
 	}
 	return null;

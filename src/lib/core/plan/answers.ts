@@ -32,9 +32,9 @@ function askedByEach(debts: readonly PlannedDebt[], begins: number): number[] {
 	const all = debts.map((debt, index) => planDebt(debt, index, [], first));
 	let open = all.filter(stillOwed);
 	for (let month = 1; ; month += 1) {
-		const { asked, money } = openMonth(ONLY_ASKED, month, open, endOf(month));
-		if (month >= begins) return all.map((debt) => (stillOwed(debt) ? debt.asked : 0));
-		passOn(open, money - asked, ONLY_ASKED.order);
+		const { required, budget } = openMonth(ONLY_ASKED, month, open, endOf(month));
+		if (month >= begins) return all.map((debt) => (stillOwed(debt) ? debt.required : 0));
+		passOn(open, budget - required, ONLY_ASKED.order);
 		for (const debt of open) pay(debt, month);
 		open = open.filter(stillOwed);
 	}
@@ -54,13 +54,13 @@ export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
 	let most = 0;
 	for (const { month, shares } of plan.kept) {
 		let sum = 0;
-		for (const { index, asked, paid, own, paidEach = [paid] } of shares) {
+		for (const { index, required, paid, ownExtra, paidEach = [paid] } of shares) {
 			const isLast = month >= (ends[index] ?? Infinity);
 			const payments = isLast ? paidEach.slice(0, -1) : paidEach;
 			const before = Math.max(largest[index] ?? 0, ...payments);
 			largest[index] = before;
-			const excess = isLast && before > 0 ? (paidEach.at(-1) ?? 0) - own - before : 0;
-			sum += asked - (excess > before / 100 + LEFT_BY_ROUNDING ? excess : 0);
+			const excess = isLast && before > 0 ? (paidEach.at(-1) ?? 0) - ownExtra - before : 0;
+			sum += required - (excess > before / 100 + LEFT_BY_ROUNDING ? excess : 0);
 		}
 		if (month >= begins) most = Math.max(most, sum);
 	}
@@ -139,7 +139,7 @@ export function shortfallOf({ shortMonths, kept }: Plan): {
 	const month = kept[(shortMonths[0]?.month ?? 0) - 1];
 	if (!month) return null;
 	const most = Math.max(...shortMonths.map(({ missing }) => missing)) as Cents;
-	const covered = roundedShare(month.money, WHOLE / 100, month.asked);
+	const covered = roundedShare(month.budget, WHOLE / 100, month.required);
 	return { most, coveredAtFirst: percent(100 * covered) };
 }
 
@@ -367,13 +367,13 @@ export function eventMonths(
 	for (const { payoffMonth } of debts) if (payoffMonth) months.add(payoffMonth);
 	for (const { month } of oneOffs) months.add(month);
 	for (const { from } of budgetChanges) months.add(from);
-	kept.forEach(({ month, missing, shares }, index) => {
+	kept.forEach(({ month, shortfall, shares }, index) => {
 		const before = kept[index - 1];
 		if (!before) {
-			if (missing > 0) months.add(month);
+			if (shortfall > 0) months.add(month);
 			return;
 		}
-		if (missing > 0 !== before.missing > 0) months.add(month);
+		if (shortfall > 0 !== before.shortfall > 0) months.add(month);
 		const rates = new Map(before.shares.map((share) => [share.index, share.annual]));
 		if (shares.some(({ index: debt, annual }) => rates.get(debt) !== annual)) months.add(month);
 	});

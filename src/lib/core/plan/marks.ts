@@ -18,16 +18,16 @@ export type MonthMark =
 export function monthMarks(
 	{ kept, debts }: Plan,
 	{ begins = 1, oneOffs, budgetChanges }: PlanTerms,
-	{ month, missing, shares }: PlanMonth
+	{ month, shortfall, shares }: PlanMonth
 ): MonthMark[] {
 	const before = kept[month - 2]?.shares ?? [];
-	const ofDebts = shares.flatMap(({ index, annual, own }): MonthMark[] => {
+	const ofDebts = shares.flatMap(({ index, annual, ownExtra }): MonthMark[] => {
 		const earlier = before.find((share) => share.index === index);
 		const isNew = earlier !== undefined && earlier.annual !== annual;
 		return [
 			...(isNew ? [{ kind: 'new rate' as const, index, annual: annual as Percent }] : []),
-			...(own > 0 && own !== earlier?.own
-				? [{ kind: 'with a debt' as const, index, amount: own }]
+			...(ownExtra > 0 && ownExtra !== earlier?.ownExtra
+				? [{ kind: 'with a debt' as const, index, amount: ownExtra }]
 				: []),
 			...(debts[index]?.payoffMonth === month ? [{ kind: 'gone' as const, index }] : [])
 		];
@@ -39,7 +39,7 @@ export function monthMarks(
 			.filter(({ from }) => from === month)
 			.map(({ amount }) => ({ kind: 'money' as const, amount })),
 		...(top === 0 ? [] : [{ kind: 'on top' as const, amount: top }]),
-		...(missing > 0 ? [{ kind: 'short' as const, missing }] : []),
+		...(shortfall > 0 ? [{ kind: 'short' as const, missing: shortfall }] : []),
 		...ofDebts
 	];
 }

@@ -61,10 +61,10 @@ export interface PlanDebt extends InLine, OpenPeriod {
 	paidEach: number[];
 	annual: number;
 	opening: number;
-	asked: number;
+	required: number;
 	owed: number;
 	/** The part of its own extra payments that it cannot take. */
-	passedOn: number;
+	rolledOver: number;
 	/** Its payment from the plan's budget; at first R. */
 	given: number;
 	/** That and its own extra payments, once paid. */
@@ -118,7 +118,7 @@ export function planDebt(
 		annual: 0,
 		opening: 0,
 		...blankPeriod(),
-		passedOn: 0,
+		rolledOver: 0,
 		given: 0,
 		paid: 0,
 		rank: null
@@ -166,17 +166,17 @@ export function monthEnds(debts: readonly PlannedDebt[]): (month: number) => num
 /** A month before anything is paid; what each debt asks is with the debt. */
 export interface OpenMonth {
 	/** ΣR. */
-	readonly asked: number;
+	readonly required: number;
 	/** The budget before fees of agreements. */
 	readonly before: number;
 	/** Fees of creditor agreements in the month. */
 	readonly due: FeesDue;
 	/** The debts' own extra payments that they cannot take. */
-	readonly passedOn: number;
+	readonly rolledOver: number;
 	/** The budget less fees of agreements; negative where the fees are larger. */
-	readonly left: number;
+	readonly remaining: number;
 	/** T: that and what is passed on. */
-	readonly money: number;
+	readonly budget: number;
 }
 
 /** Opens a month that ends with a day: what each open debt asks, and what there is. */
@@ -186,17 +186,17 @@ export function openMonth(
 	open: readonly PlanDebt[],
 	until: number
 ): OpenMonth {
-	let asked = 0;
-	let passedOn = 0;
+	let required = 0;
+	let rolledOver = 0;
 	for (const debt of open) {
 		openDebt(debt, month, until);
-		asked += debt.asked;
-		passedOn += debt.passedOn;
+		required += debt.required;
+		rolledOver += debt.rolledOver;
 	}
-	const before = moneyIn(plan, month, asked);
+	const before = moneyIn(plan, month, required);
 	const due = agreementFees(plan.fees ?? NO_FEES, month, open, before);
-	const left = takesFees(plan, month) ? before - due.all : before;
-	return { asked, before, due, passedOn, left, money: left + passedOn };
+	const remaining = takesFees(plan, month) ? before - due.all : before;
+	return { required, before, due, rolledOver, remaining, budget: remaining + rolledOver };
 }
 
 /** Whether a plan's own money has begun in a month; before, what is asked is paid. */
@@ -297,8 +297,8 @@ export function openDebt(debt: PlanDebt, month: number, until: number): void {
 	} else Object.assign(debt, NOTHING_DUE, { owed: balance });
 	debt.interest += debt.earlyInterest;
 	debt.annual = debt.stretch.annual;
-	debt.passedOn = debt.extra - debt.own;
-	debt.given = debt.asked;
+	debt.rolledOver = debt.extra - debt.ownExtra;
+	debt.given = debt.required;
 }
 
 const NOTHING_DUE = blankPeriod();
@@ -324,26 +324,26 @@ function openSeveral(debt: PlanDebt, owed: number): void {
 		if (debt.dueNow === 1) stretch = { ...stretch };
 		const period = several[debt.dueNow] ?? (several[debt.dueNow] = blankPeriod());
 		openPeriod(terms, anchor, stretch, k, balance, period);
-		balance = period.owed - period.asked - period.own;
+		balance = period.owed - period.required - period.ownExtra;
 		debt.dueNow += 1;
-		debt.asked += period.asked;
+		debt.required += period.required;
 		debt.interest += period.interest;
 		debt.charges += period.charges;
 		debt.extra += period.extra;
-		debt.own += period.own;
+		debt.ownExtra += period.ownExtra;
 	}
 	debt.owed = owed + debt.charges + debt.interest;
 }
 
 /** The amount that a debt can still take in the month, beyond its payment and its own extra payments. */
-export const roomOf = ({ owed, own, given, dueNow }: PlanDebt): number =>
-	dueNow === 0 ? 0 : owed - own - given;
+export const roomOf = ({ owed, ownExtra, given, dueNow }: PlanDebt): number =>
+	dueNow === 0 ? 0 : owed - ownExtra - given;
 
 /** A short month: each gets its share of what there is. */
 export function shareOut(open: readonly PlanDebt[], money: number): void {
 	const shares = shared(
 		money,
-		open.map(({ asked }) => asked)
+		open.map(({ required }) => required)
 	);
 	open.forEach((debt, index) => (debt.given = shares[index] ?? 0));
 }
@@ -387,7 +387,7 @@ export function pay(debt: PlanDebt, month: number): void {
 	else {
 		if (debt.dueNow === 1) {
 			debt.periods += 1;
-			debt.paid = debt.given + debt.own;
+			debt.paid = debt.given + debt.ownExtra;
 			debt.balance = closePeriod(debt.terms, debt.stretch, debt, debt.paid);
 		} else debt.balance = debt.owed;
 		debt.reached = debt.balance;
@@ -413,24 +413,24 @@ function passEarly(debt: PlanDebt, month: number): void {
  */
 function paySeveral(debt: PlanDebt): void {
 	const { several } = debt;
-	const dueNow = debt.given < debt.asked ? dueInMonth(debt) : debt.dueNow;
+	const dueNow = debt.given < debt.required ? dueInMonth(debt) : debt.dueNow;
 	let left = debt.given;
 	debt.balance += debt.earlyInterest;
 	debt.interest = debt.earlyInterest;
 	debt.charges = 0;
 	debt.fees = 0;
-	debt.own = 0;
+	debt.ownExtra = 0;
 	debt.paidEach = [];
 	debt.reached = debt.balance;
 	for (let at = 0; at < dueNow && debt.balance > 0; at += 1) {
 		const period = several[at] ?? (several[at] = blankPeriod());
-		const foreseen = at < debt.dueNow ? period.own : Infinity;
+		const foreseen = at < debt.dueNow ? period.ownExtra : Infinity;
 		debt.periods += 1;
 		if (at > 0)
 			openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods, debt.balance, period);
-		const extra = Math.min(foreseen, period.own);
+		const extra = Math.min(foreseen, period.ownExtra);
 		const most = period.owed - extra;
-		const now = Math.min(left, at === dueNow - 1 ? most : Math.min(period.asked, most));
+		const now = Math.min(left, at === dueNow - 1 ? most : Math.min(period.required, most));
 		debt.balance = closePeriod(debt.terms, debt.stretch, period, now + extra);
 		// The lowest counts from the opening of the first settled period, as in a run (section 6).
 		if (debt.periods < debt.settled) debt.lowest = debt.reached = debt.balance;
@@ -439,7 +439,7 @@ function paySeveral(debt: PlanDebt): void {
 		debt.interest += period.interest;
 		debt.charges += period.charges;
 		debt.fees += period.fees;
-		debt.own += extra;
+		debt.ownExtra += extra;
 		debt.paid += now + extra;
 		debt.paidEach.push(now + extra);
 	}

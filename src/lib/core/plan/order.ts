@@ -12,7 +12,7 @@ export interface InLine {
 	readonly annual: number;
 	readonly opening: number;
 	/** Its required payment of the month: R. */
-	readonly asked: number;
+	readonly required: number;
 	/** Its balance in the month before any payment: S. */
 	readonly owed: number;
 }
@@ -47,14 +47,15 @@ const COMPARED: Readonly<Record<Order, (a: InLine, b: InLine) => number>> = {
 };
 
 /** S ÷ R: how many times what it asks a debt owes. */
-export const reliefOf = ({ owed, asked }: Pick<InLine, 'owed' | 'asked'>): number =>
-	owed / Math.max(asked, 1);
+export const reliefOf = ({ owed, required }: Pick<InLine, 'owed' | 'required'>): number =>
+	owed / Math.max(required, 1);
 
 /** The smaller S ÷ R first; what asks nothing comes last. Compared as products, exactly. */
 function byRelief(a: InLine, b: InLine): number {
-	if (a.asked === 0 || b.asked === 0) return Number(a.asked === 0) - Number(b.asked === 0);
-	const [one, other] = [a.owed * b.asked, b.owed * a.asked];
+	if (a.required === 0 || b.required === 0)
+		return Number(a.required === 0) - Number(b.required === 0);
+	const [one, other] = [a.owed * b.required, b.owed * a.required];
 	if (Math.max(one, other) <= Number.MAX_SAFE_INTEGER) return one - other;
-	const difference = BigInt(a.owed) * BigInt(b.asked) - BigInt(b.owed) * BigInt(a.asked);
+	const difference = BigInt(a.owed) * BigInt(b.required) - BigInt(b.owed) * BigInt(a.required);
 	return difference < 0n ? -1 : difference > 0n ? 1 : 0;
 }

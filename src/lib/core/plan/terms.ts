@@ -79,11 +79,11 @@ export interface MonthShare {
 	readonly fees: Cents;
 	readonly interest: Cents;
 	/** R: its scheduled payments, at most what is owed. */
-	readonly asked: Cents;
+	readonly required: Cents;
 	/** Its own extras, money that comes with it: what it took of them, in `paid` beside what the plan gives it. */
-	readonly own: Cents;
+	readonly ownExtra: Cents;
 	/** The part of them that it could not take, which goes to the budget. */
-	readonly passedOn: Cents;
+	readonly rolledOver: Cents;
 	/** S: what is owed before anything is paid. */
 	readonly owed: Cents;
 	readonly paid: Cents;
@@ -105,22 +105,22 @@ export interface PlanMonth {
 	 */
 	readonly before: Cents;
 	/** T: what there is for the debts, with what they pass on of their own extras. */
-	readonly money: Cents;
+	readonly budget: Cents;
 	/** The debts' own extra payments that they took, besides T. */
-	readonly own: Cents;
+	readonly ownExtra: Cents;
 	/** The debts' own extra payments that became part of T. */
-	readonly passedOn: Cents;
+	readonly rolledOver: Cents;
 	/** Agreement fees of the month, besides that. */
 	readonly fees: Cents;
 	/** ΣR. */
-	readonly asked: Cents;
+	readonly required: Cents;
 	/** To the debts, their own extras among it. */
 	readonly paid: Cents;
 	readonly interest: Cents;
 	/** By how much the month brings the balances down; negative where it adds to them. */
 	readonly principal: Cents;
 	/** The shortfall against the required payments; 0 if they are covered. */
-	readonly missing: Cents;
+	readonly shortfall: Cents;
 	/** The debts that are open at its beginning, in the list's order. */
 	readonly shares: readonly MonthShare[];
 }

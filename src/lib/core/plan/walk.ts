@@ -97,20 +97,20 @@ function walkMonths(
 	while (open.length > 0) {
 		month += 1;
 		const opened = openMonth(plan, month, open, endOf(month));
-		const { asked, due, left, money } = opened;
-		if (left < 0) {
-			refused = refusal(month, due.all, left);
+		const { required, due, remaining, budget } = opened;
+		if (remaining < 0) {
+			refused = refusal(month, due.all, remaining);
 			month -= 1;
 			break;
 		}
 		cost.setUp += due.setUp;
 		cost.monthly += due.monthly;
-		if (asked > money) {
-			shortMonths.push({ month, missing: minus(asked, money) });
-			shareOut(open, money);
-		} else if (money > asked) {
+		if (required > budget) {
+			shortMonths.push({ month, missing: minus(required, budget) });
+			shareOut(open, budget);
+		} else if (budget > required) {
 			putInLine(line, plan.order);
-			passOn(line, money - asked, plan.order);
+			passOn(line, budget - required, plan.order);
 		}
 		let highest = 0;
 		let cleared = false;
@@ -171,35 +171,36 @@ const refusal = (month: number, fees: number, left: number): PlanEnding => ({
 /** A month that has been paid, as it is kept. */
 function monthOf(
 	month: number,
-	{ asked, before, due, money, passedOn }: OpenMonth,
+	{ required, before, due, budget, rolledOver }: OpenMonth,
 	open: readonly PlanDebt[]
 ): PlanMonth {
 	const shares = open.map(shareOf);
 	let [paid, own, interest, principal] = [0, 0, 0, 0];
 	for (const share of shares) {
 		paid += share.paid;
-		own += share.own;
+		own += share.ownExtra;
 		interest += share.interest;
 		principal += share.principal;
 	}
 	return {
 		month,
 		before: before as Cents,
-		money: money as Cents,
-		own: own as Cents,
-		passedOn: passedOn as Cents,
+		budget: budget as Cents,
+		ownExtra: own as Cents,
+		rolledOver: rolledOver as Cents,
 		fees: due.all as Cents,
-		asked: asked as Cents,
+		required: required as Cents,
 		paid: paid as Cents,
 		interest: interest as Cents,
 		principal: principal as Cents,
-		missing: atLeastZero(asked - money),
+		shortfall: atLeastZero(required - budget),
 		shares
 	};
 }
 
 function shareOf(debt: PlanDebt): MonthShare {
-	const { rank, index, annual, opening, charges, fees, interest, asked, own, owed, paid } = debt;
+	const { rank, index, annual, opening, charges, fees, interest, required, ownExtra, owed, paid } =
+		debt;
 	return {
 		index,
 		annual,
@@ -207,9 +208,9 @@ function shareOf(debt: PlanDebt): MonthShare {
 		charges: charges as Cents,
 		fees: fees as Cents,
 		interest: interest as Cents,
-		asked: asked as Cents,
-		own: own as Cents,
-		passedOn: debt.passedOn as Cents,
+		required: required as Cents,
+		ownExtra: ownExtra as Cents,
+		rolledOver: debt.rolledOver as Cents,
 		owed: owed as Cents,
 		paid: paid as Cents,
 		principal: (paid - interest - charges) as Cents,

@@ -173,23 +173,23 @@ function follower(
 		let { month, interest, uneven } = from;
 		for (; open.length > 0; month += 1) {
 			if (month > MONTHS_FOLLOWED || interest >= best) return { kind: 'left out' };
-			const { asked, left, money } = openMonth(plan, month, open, endOf(month));
-			if (left < 0) return { kind: 'left out' };
-			if (money < asked) {
-				shareOut(open, money);
+			const { required, remaining, budget } = openMonth(plan, month, open, endOf(month));
+			if (remaining < 0) return { kind: 'left out' };
+			if (budget < required) {
+				shareOut(open, budget);
 				uneven = true;
-			} else if (money > asked) {
+			} else if (budget > required) {
 				const takers = open.filter((debt) => roomOf(debt) > 0);
 				const inLine = line.flatMap((index) => takers.filter((debt) => debt.index === index));
 				const room = inLine.reduce((sum, debt) => sum + roomOf(debt), 0);
-				if (room < money - asked && inLine.length < takers.length) {
+				if (room < budget - required && inLine.length < takers.length) {
 					const own = open.filter(({ index }) => line.includes(index));
-					if (!uneven && isKnown(known, { line, month, interest }, own, money - asked - room)) {
+					if (!uneven && isKnown(known, { line, month, interest }, own, budget - required - room)) {
 						return { kind: 'left out' };
 					}
 					return undecided({ ...from, month, open, interest, uneven }, bounds, best);
 				}
-				passOn(inLine, money - asked, 'listed');
+				passOn(inLine, budget - required, 'listed');
 			}
 			for (const debt of open) {
 				pay(debt, month);

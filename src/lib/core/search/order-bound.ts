@@ -206,8 +206,8 @@ class Path {
 		const most = debt.opening + debt.charges + 2 * this.#months;
 		// Half a minor unit for each payment; what is paid within the month bears no interest after that.
 		const extras = debt.extra;
-		const within = debt.dueNow > 1 ? ratio * (debt.asked + extras) : 0;
-		return { most, ratio, asks: debt.asked, extras, slack: 0.5 * debt.dueNow + within };
+		const within = debt.dueNow > 1 ? ratio * (debt.required + extras) : 0;
+		return { most, ratio, asks: debt.required, extras, slack: 0.5 * debt.dueNow + within };
 	}
 
 	close(covered: boolean): void {

@@ -119,7 +119,7 @@ function totalWorking(
 		case 'shortMonths':
 			return {
 				kind: 'short months',
-				spans: spansOf(plan, ({ missing }) => missing),
+				spans: spansOf(plan, ({ shortfall }) => shortfall),
 				count: plan.shortMonths.length
 			};
 		case 'interestLess':

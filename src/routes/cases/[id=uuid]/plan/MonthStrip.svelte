@@ -41,7 +41,7 @@
 		month.shares.flatMap((share) => {
 			const id = plan.debts[share.index]?.id;
 			const debt = debts.find((other) => other.id === id);
-			return debt && (share.paid > 0 || share.asked > 0) ? [{ share, debt }] : [];
+			return debt && (share.paid > 0 || share.required > 0) ? [{ share, debt }] : [];
 		})
 	);
 	const earlier = $derived(events.findLast((event) => event < month.month));
@@ -85,8 +85,8 @@
 				></span>
 			</span>
 		{/each}
-		{#if month.missing > 0}
-			<span class="piece missing" style:flex-grow={month.missing}></span>
+		{#if month.shortfall > 0}
+			<span class="piece missing" style:flex-grow={month.shortfall}></span>
 		{/if}
 	</div>
 	<ul>

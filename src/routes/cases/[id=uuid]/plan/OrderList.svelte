@@ -50,7 +50,7 @@
 	/** The payment that a debt's payoff frees up: its minimum in the first month with a payment due. */
 	const frees = (index: number) => {
 		for (const { shares } of plan.kept) {
-			const asked = shares.find((share) => share.index === index)?.asked ?? ZERO;
+			const asked = shares.find((share) => share.index === index)?.required ?? ZERO;
 			if (asked > 0) return asked;
 		}
 		return null;
