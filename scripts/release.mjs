@@ -14,16 +14,13 @@ import { builtInPackages, installedPackages } from './release/packages.mjs';
 /** What is delivered as it is in the project; the rest of a release is made here. */
 const AS_IT_IS = [
 	'CHANGELOG.md',
+	'CONTRIBUTING.md',
 	'LICENSE',
 	'README.md',
 	'SECURITY.md',
 	'demo',
 	'deploy',
-	'docs/files.md',
-	'docs/glossary.md',
-	'docs/guide.md',
-	'docs/operations.md',
-	'docs/screenshots',
+	'docs',
 	'scripts/accounts.mjs',
 	'scripts/command.mjs',
 	'scripts/convert.mjs',

@@ -4,6 +4,7 @@ import {
 	chmodSync,
 	chownSync,
 	cpSync,
+	existsSync,
 	mkdtempSync,
 	readdirSync,
 	readFileSync,
@@ -12,7 +13,7 @@ import {
 } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ensureContainerTools, ROOT } from '../../scripts/prepare.mjs';
 import { card } from '../support/debts';
@@ -128,6 +129,16 @@ describe('a release', () => {
 		) as { scripts: object; devDependencies?: object };
 		expect(Object.keys(scripts)).toContain('start');
 		expect([Object.keys(scripts).includes('test'), devDependencies]).toEqual([false, undefined]);
+	});
+
+	it('has what its papers point to', () => {
+		for (const paper of ['README.md', 'SECURITY.md', 'docs/guide.md', 'docs/operations.md']) {
+			const links = readFileSync(join(program, paper), 'utf8').matchAll(/\]\(([^)#:]+)[^):]*\)/g);
+			const gone = [...links]
+				.map(([, link = '']) => join(dirname(paper), link))
+				.filter((path) => !existsSync(join(program, path)));
+			expect(gone, paper).toEqual([]);
+		}
 	});
 
 	it('says what is in it: every package that is there, with a licence that allows it', () => {

@@ -104,9 +104,14 @@ const DEEPEST = 32;
 const MOST_PARTS = 150_000;
 const MOST_FIELDS = 1_000;
 
-const [QUOTE, ESCAPE, COMMA, GROUP, GROUP_END, LIST, LIST_END] = [...'"\\,{}[]'].map((sign) =>
-	sign.charCodeAt(0)
-);
+const codeOf = (sign: string): number => sign.charCodeAt(0);
+const QUOTE = codeOf('"');
+const ESCAPE = codeOf('\\');
+const COMMA = codeOf(',');
+const [GROUP, GROUP_END] = [codeOf('{'), codeOf('}')];
+const [LIST, LIST_END] = [codeOf('['), codeOf(']')];
+/** So many bytes of a text are looked at one by one, between two jumps. */
+const ONE_BY_ONE = 256;
 
 /** Counts the structure of a JSON text while it arrives: parsing one of millions of groups takes seconds. */
 class Structure {
@@ -124,17 +129,13 @@ class Structure {
 	}
 
 	#goesOn(bytes: Uint8Array): boolean {
-		for (let at = 0; at < bytes.length; at += 1) {
+		let at = this.#isText ? this.#pastText(bytes, 0) : 0;
+		while (at < bytes.length) {
 			const byte = bytes[at];
-			if (this.#isText) {
-				if (this.#isEscaped) this.#isEscaped = false;
-				else if (byte === ESCAPE) this.#isEscaped = true;
-				else if (byte === QUOTE) this.#isText = false;
-				continue;
-			}
+			at += 1;
 			switch (byte) {
 				case QUOTE:
-					this.#isText = true;
+					at = this.#pastText(bytes, at);
 					break;
 				case COMMA:
 					if (!this.#hasRoomForField()) return false;
@@ -153,6 +154,34 @@ class Structure {
 			}
 		}
 		return true;
+	}
+
+	/**
+	 * The place behind the end of a text, or of the bytes. A text may be millions of bytes: after some that are looked at one
+	 * by one, all up to the next quote, and to the escapes before it, are passed at once.
+	 */
+	#pastText(bytes: Uint8Array, from: number): number {
+		let isEscaped = this.#isEscaped;
+		let at = from;
+		this.#isText = true;
+		while (at < bytes.length) {
+			for (const end = Math.min(at + ONE_BY_ONE, bytes.length); at < end; at += 1) {
+				if (isEscaped) isEscaped = false;
+				else if (bytes[at] === ESCAPE) isEscaped = true;
+				else if (bytes[at] === QUOTE) {
+					this.#isText = false;
+					this.#isEscaped = false;
+					return at + 1;
+				}
+			}
+			const quote = bytes.indexOf(QUOTE, at);
+			let escapes = quote < 0 ? bytes.length : quote;
+			while (escapes > at && bytes[escapes - 1] === ESCAPE) escapes -= 1;
+			if (escapes > at) isEscaped = false;
+			at = escapes;
+		}
+		this.#isEscaped = isEscaped;
+		return at;
 	}
 
 	#hasRoomForField(): boolean {
