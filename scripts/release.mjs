@@ -66,7 +66,9 @@ try {
 /** @param {string} from @param {string} to */
 function put(from, to) {
 	mkdirSync(dirname(to), { recursive: true });
-	cpSync(from, to, { recursive: true, filter: (path) => !LEFT_OUT.test(path) });
+	// Wherever the project itself is.
+	const isDelivered = (/** @type {string} */ path) => !LEFT_OUT.test(path.slice(ROOT.length));
+	cpSync(from, to, { recursive: true, filter: isDelivered });
 }
 
 /** @param {string} path @param {string} text */
