@@ -7,7 +7,8 @@ import { cpSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { apply, MIGRATIONS } from '../../src/lib/server/database/migrate';
-import type { CaseState } from '../../src/lib/document/case';
+import type { CaseDocument, CaseState } from '../../src/lib/document/case';
+import { emptyDebt } from '../../src/lib/document/debt';
 import { VERSION } from '../../src/lib/document/version';
 import { EMPTY_DATA, ROOT } from '../../scripts/prepare.mjs';
 import { command } from '../../scripts/accounts.mjs';
@@ -34,6 +35,8 @@ async function folderOf({ schema, tables: { migration = [], ...tables } }: Kept)
 	const applied = new Set(migration.map(({ number }) => number));
 	if (applied.size < MIGRATIONS.length) {
 		await emptied(database);
+		if (schema !== 'public')
+			await database.exec(`create schema ${schema}; set search_path = ${schema}`);
 		for (const one of MIGRATIONS)
 			if (applied.has(one.number)) await apply(statementsOn(database), one);
 	}
@@ -51,35 +54,62 @@ async function folderOf({ schema, tables: { migration = [], ...tables } }: Kept)
 	return folder;
 }
 
-/** The cases of the rows are there, each a document of the present version with its debts and plans, and can be changed. */
+/**
+ * The cases of the rows are there, each a document of the present version with its debts and plans, and can be changed,
+ * set back and changed again, also by a program that has to read all of it from history.
+ */
 async function isWhole(residuum: Residuum, { tables }: Kept): Promise<void> {
 	const cases = tables['case_file'] ?? [];
 	expect(cases.length).toBeGreaterThan(3);
+	const changed: { id: unknown; revision: number; before: CaseDocument; after: CaseDocument }[] =
+		[];
 	for (const { id, label, revision } of cases) {
-		const { status, body } = await residuum.request('GET', `/api/cases/${String(id)}`);
-		expect(status).toBe(200);
-		const { document } = body as CaseState;
-		expect(document).toMatchObject({ version: VERSION, label });
+		const before = await documentNow(residuum, id);
+		expect(before).toMatchObject({ version: VERSION, label });
 		const debts = tables['debt']?.filter((debt) => debt['case_id'] === id) ?? [];
-		expect(document.debts.map(({ name, balance }) => [name, balance]).sort()).toEqual(
+		expect(before.debts.map(({ name, balance }) => [name, balance]).sort()).toEqual(
 			debts.map(({ name, balance }) => [name, balance]).sort()
 		);
-		const change = { op: 'replace', path: '/label', value: 'As it is called now' };
+		// With what only later versions have: fields of a debt, and the calendar that was given out.
+		const debt = { ...emptyDebt(crypto.randomUUID()), withdrawn: ['1'] };
 		const saved = await residuum.request('PUT', `/api/cases/${String(id)}`, {
 			basedOn: revision,
 			key: crypto.randomUUID(),
-			what: 'label',
-			changes: [change]
+			what: 'debt',
+			changes: [
+				{ op: 'add', path: '/debts/-', value: debt },
+				{ op: 'replace', path: '/calendar/sequence', value: before.calendar.sequence + 1 }
+			]
 		});
 		expect(saved).toMatchObject({ status: 200, body: { revision: Number(revision) + 1 } });
-		const back = await residuum.request('POST', `/api/cases/${String(id)}/undo`, {
-			basedOn: Number(revision) + 1
-		});
-		expect(back.status).toBe(200);
-		// What is set back is what that program had written, raised to the present version.
-		const set = await residuum.request('GET', `/api/cases/${String(id)}`);
-		expect((set.body as CaseState).document).toEqual(document);
+		const after = await documentNow(residuum, id);
+		expect(after.debts.at(-1)).toEqual(debt);
+		expect(await stepped(residuum, id, 'undo', Number(revision) + 1)).toEqual(before);
+		changed.push({ id, revision: Number(revision) + 2, after });
 	}
+	await residuum.stop();
+	await residuum.restart();
+	for (const { id, revision, after } of changed)
+		expect(await stepped(residuum, id, 'redo', revision)).toEqual(after);
+}
+
+async function documentNow(residuum: Residuum, id: unknown): Promise<CaseDocument> {
+	const { body } = await residuum.request('GET', `/api/cases/${String(id)}`);
+	return (body as CaseState).document;
+}
+
+/** The document after a step back or forward. */
+async function stepped(
+	residuum: Residuum,
+	id: unknown,
+	step: 'undo' | 'redo',
+	basedOn: number
+): Promise<CaseDocument> {
+	const { status } = await residuum.request('POST', `/api/cases/${String(id)}/${step}`, {
+		basedOn
+	});
+	expect(status).toBe(200);
+	return documentNow(residuum, id);
 }
 
 /** Backups that programs made since there were any, with the version of their documents. */

@@ -3,6 +3,7 @@ import type { Operation } from 'fast-json-patch';
 import type { CaseDocument } from '../../document/case';
 import { judgedInTurns } from '../../document/judge';
 import { same } from '../../document/same';
+import { VERSION } from '../../document/version';
 import { now } from '../clock';
 import {
 	differingAfter,
@@ -94,22 +95,33 @@ export async function documentOf(ask: Asking, id: string, number: number): Promi
 	return judgedInTurns(documentIn(storedIn(stored)), othersFirst);
 }
 
-/** How a revision is stored. */
+/** How a revision is stored, and the version of the whole document that it is or differs from. */
 async function storedAs(
 	transaction: Statements,
 	id: string,
 	number: number
-): Promise<{ readonly number: number; readonly stored: Differing }> {
-	const { rows } = await transaction.query<{ from: number | null; difference: string | null }>(
-		`select differs_from as from, difference::text as difference from case_revision
-		where case_id = $1 and number = $2`,
+): Promise<{ readonly number: number; readonly stored: Differing; readonly version: number }> {
+	const { rows } = await transaction.query<{
+		from: number | null;
+		difference: string | null;
+		version: number;
+	}>(
+		`select revision.differs_from as from, revision.difference::text as difference,
+			(whole.document -> 'version')::integer as version
+		from case_revision revision
+		join case_revision whole on whole.case_id = revision.case_id
+			and whole.number = coalesce(revision.differs_from, revision.number)
+		where revision.case_id = $1 and revision.number = $2`,
 		[id, number]
 	);
-	const { from = null, difference = null } = rows[0] ?? {};
+	const [row] = rows;
+	if (!row) throw new Error(`case ${id} has no revision ${number}`);
+	const { from, difference, version } = row;
 	const isWhole = from === null || difference === null;
 	return {
 		number,
-		stored: isWhole ? null : { from, difference: JSON.parse(difference) as Operation[] }
+		stored: isWhole ? null : { from, difference: JSON.parse(difference) as Operation[] },
+		version
 	};
 }
 
@@ -123,7 +135,9 @@ async function storedNext(
 		const { stored } = await storedAs(transaction, id, how.restores);
 		return stored ?? { from: how.restores, difference: [] };
 	}
-	return differingAfter(await storedAs(transaction, id, number - 1), how.changes, size);
+	const last = await storedAs(transaction, id, number - 1);
+	// Changes of the present document don't fit one that is stored in an earlier version.
+	return last.version === VERSION ? differingAfter(last, how.changes, size) : null;
 }
 
 /** Appends the revision that comes after a document; `size` is that of its own, in characters. */
