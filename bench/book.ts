@@ -8,7 +8,7 @@ import { manyCases } from '../scripts/many-cases.mjs';
 import { makeCase, openAgency, quantile } from './agency';
 
 const TIMES = 25;
-const ASKED = {
+const REQUIRED = {
 	'the first page': '/',
 	'the first lines': '/api/casebook',
 	'a search': '/api/casebook?search=sorby%2012',
@@ -22,7 +22,7 @@ try {
 	const [account] = await queryOnce<{ id: string }>(agency.url, 'select id from account');
 	const few = await measured(100);
 	const many = await measured(10_000);
-	for (const what of Object.keys(ASKED) as (keyof typeof ASKED)[]) {
+	for (const what of Object.keys(REQUIRED) as (keyof typeof REQUIRED)[]) {
 		const { milliseconds, bytes } = many[what];
 		console.log(
 			`${what} of 10,000 cases: ${milliseconds.toFixed(1)} ms, ${(milliseconds / few[what].milliseconds).toFixed(1)} times those of 100; ` +
@@ -37,8 +37,8 @@ try {
 			'select count(*)::int as count from case_file'
 		);
 		await manyCases(agency.url, id, count - (there?.count ?? 0), [account?.id ?? '']);
-		const found = {} as Record<keyof typeof ASKED, { milliseconds: number; bytes: number }>;
-		for (const [what, path] of Object.entries(ASKED)) {
+		const found = {} as Record<keyof typeof REQUIRED, { milliseconds: number; bytes: number }>;
+		for (const [what, path] of Object.entries(REQUIRED)) {
 			const times: number[] = [];
 			let bytes = 0;
 			for (let time = 0; time < TIMES; time += 1) {
@@ -47,7 +47,7 @@ try {
 				times.push(answered.milliseconds);
 				bytes = Buffer.byteLength(answered.body);
 			}
-			found[what as keyof typeof ASKED] = { milliseconds: quantile(times, 0.5), bytes };
+			found[what as keyof typeof REQUIRED] = { milliseconds: quantile(times, 0.5), bytes };
 		}
 		return found;
 	}

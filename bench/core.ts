@@ -160,8 +160,8 @@ function randomHousehold(seed: number): { debts: PlannedDebt[]; plan: PlanTerms 
 			}
 		};
 	});
-	const asked = planTotals(debts, { ...plan, budget: { kind: 'required' } });
-	const first = Math.ceil(asked.starting / 30);
+	const required = planTotals(debts, { ...plan, budget: { kind: 'required' } });
+	const first = Math.ceil(required.starting / 30);
 	return { debts, plan: { ...plan, budget: { kind: 'constant', amount: cents(first) } } };
 }
 

@@ -35,7 +35,7 @@ const loan = (index: number, months: number) =>
 		name: `Loan ${index + 1}`,
 		balance: 19_870_000 + index * 1000,
 		annualRate: 63_500 - index * 500,
-		asked: {
+		required: {
 			kind: 'level',
 			periods: months,
 			payment: null,

@@ -28,7 +28,7 @@ describe('answers that are not dates, or hardly', () => {
 		],
 		[
 			'a zero rate',
-			{ balance: 164_400, annualRate: 0, asked: amount(13_700) },
+			{ balance: 164_400, annualRate: 0, required: amount(13_700) },
 			'At $137.00 a month this debt is paid off in December 2027, after 12 payments; it costs nothing in interest',
 			'12 payments 0.00 1,644.00 1,644.00 0.00 paid off'
 		],
@@ -46,7 +46,7 @@ describe('answers that are not dates, or hardly', () => {
 		],
 		[
 			'eight digits',
-			{ balance: 1_234_567_890, annualRate: 71_250, asked: amount(12_345_678) },
+			{ balance: 1_234_567_890, annualRate: 71_250, required: amount(12_345_678) },
 			'At $123,456.78 a month this debt is paid off in September 2039, after 153 payments; it costs $6,439,725.22',
 			'153 payments 6,439,725.22 18,785,404.12 12,345,678.90 0.00 paid off'
 		]
@@ -60,8 +60,8 @@ describe('answers that are not dates, or hardly', () => {
 		await runDown({
 			balance: 61_233,
 			annualRate: 195_000,
-			asked: share(50_000),
-			pays: { kind: 'asked' }
+			required: share(50_000),
+			pays: { kind: 'required' }
 		});
 		await screen.answer('never paid off: it falls to $0.09 by January 2047 and stays there');
 		await screen.click('[data-zone=ways]');
@@ -81,8 +81,8 @@ describe('answers that are not dates, or hardly', () => {
 
 describe('a schedule of 777 payments', () => {
 	it('holds only the rows in view, and scrolls to the last', async () => {
-		const debt = { balance: 278_416, annualRate: 229_000, asked: share(20_000, 2_500) };
-		await runDown({ ...debt, pays: { kind: 'asked' } });
+		const debt = { balance: 278_416, annualRate: 229_000, required: share(20_000, 2_500) };
+		await runDown({ ...debt, pays: { kind: 'required' } });
 		await screen.answer('September 2091, after 777 payments; it costs $25,308.63 in interest');
 		expect(await screen.texts('tr[data-row]')).not.toHaveLength(778);
 		await screen.page.focus('.scroller');

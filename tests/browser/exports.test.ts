@@ -116,7 +116,7 @@ describe('every month', () => {
 				name: `Loan ${at + 1}`,
 				balance: 30_000_000 + at,
 				annualRate: 50_000 + at * 1000,
-				asked: {
+				required: {
 					kind: 'level',
 					periods: 360,
 					payment: null,

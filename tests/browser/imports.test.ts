@@ -258,7 +258,7 @@ describe('what a statement prints', () => {
 		const debt = card({
 			balance: given.balance,
 			annualRate: given.annual,
-			asked: {
+			required: {
 				kind: 'percent',
 				percent: 20_000,
 				of: 'statement',
@@ -309,7 +309,7 @@ describe('what a statement prints', () => {
 		);
 		await screen.press('Escape');
 		await screen.click('[data-zone=payments]');
-		await screen.page.select('[aria-label="Payment method"]', 'asked');
+		await screen.page.select('[aria-label="Payment method"]', 'required');
 		await screen.answer('Paying the minimum, at first $88.00');
 		await screen.saved();
 		const { debts, plans } = (await stateOf(id)).document;
@@ -318,7 +318,7 @@ describe('what a statement prints', () => {
 		]);
 		const [saved] = debts;
 		expect(saved).toMatchObject({
-			asked: { kind: 'interest-plus', percent: 10_000, floor: 2_500, roundUpTo: 100 },
+			required: { kind: 'interest-plus', percent: 10_000, floor: 2_500, roundUpTo: 100 },
 			statement: { interestCharged: 5_587, minimumDue: 8_800, total: figures.total }
 		});
 	});

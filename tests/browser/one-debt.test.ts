@@ -167,7 +167,7 @@ describe('ways of paying it beside each other', () => {
 	const act = (name: string) => screen.click(`::-p-aria([name="${name}"][role="button"])`);
 
 	it('takes a series in one go: a rule, a start, a step and a count', async () => {
-		await runDown({ asked: interestPlus(10_000, 2_500, 100), pays: { kind: 'asked' } });
+		await runDown({ required: interestPlus(10_000, 2_500, 100), pays: { kind: 'required' } });
 		await screen.click('[data-zone=ways]');
 		await screen.page.select('[aria-label="Kind of series"]', 'interest-plus');
 		await screen.fill('Start of the series', '1.5');
@@ -235,7 +235,7 @@ describe('a loan over a hundred years, paid by the week', () => {
 		await runDown({
 			balance: 19_870_000,
 			annualRate: 63_500,
-			asked: {
+			required: {
 				kind: 'level',
 				periods: 5200,
 				payment: null,
@@ -243,7 +243,7 @@ describe('a loan over a hundred years, paid by the week', () => {
 				roundPayment: 'up',
 				atTerm: 'settle'
 			},
-			pays: { kind: 'asked' },
+			pays: { kind: 'required' },
 			lending: { ...card().lending, paymentsPerYear: 52 }
 		});
 		await screen.answer(/after 5,\d\d\d payments/);
@@ -277,7 +277,7 @@ describe('a loan over thirty years, paid by the week', () => {
 			name: 'A house by the old ropewalk, second floor',
 			balance: terms.opening,
 			annualRate: terms.rate.annual,
-			asked: {
+			required: {
 				kind: 'level',
 				periods: 1560,
 				payment: null,
@@ -285,7 +285,7 @@ describe('a loan over thirty years, paid by the week', () => {
 				roundPayment: 'nearest',
 				atTerm: 'settle'
 			},
-			pays: { kind: 'asked' },
+			pays: { kind: 'required' },
 			lending: { ...lending, paymentsPerYear: 52 }
 		});
 		const whole = run(terms);

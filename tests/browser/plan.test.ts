@@ -103,7 +103,7 @@ describe('a household from empty to a plan, with the keyboard alone', () => {
 
 describe('monthly budget', () => {
 	it('slides with coarse and fine keys, and says what more of it buys', async () => {
-		await plan([card(), card({ name: 'Dental plan', annualRate: 0, asked: amount(13_700) })]);
+		await plan([card(), card({ name: 'Dental plan', annualRate: 0, required: amount(13_700) })]);
 		await screen.answer('At $258.00 a month');
 		await screen.page.focus('[aria-label="Monthly budget slider"]');
 		await screen.press('PageUp', 'PageUp', 'ArrowRight', 'Shift+ArrowRight', 'ArrowLeft');
@@ -120,10 +120,10 @@ describe('monthly budget', () => {
 		);
 	});
 
-	it('begins in a month of its own: before, what is asked is paid', async () => {
+	it('begins in a month of its own: before, what is required is paid', async () => {
 		await plan([
 			card({ firstDue: '2026-12-20' }),
-			card({ name: 'Dental plan', annualRate: 0, asked: amount(13_700) })
+			card({ name: 'Dental plan', annualRate: 0, required: amount(13_700) })
 		]);
 		await screen.answer('At $257.00 a month from January 2027, highest rate first');
 		expect(await screen.value('First month of the plan')).toBe('January 2027');
@@ -163,7 +163,7 @@ describe('monthly budget', () => {
 	});
 
 	it('says that work beside the page failed, and does it again when told to', async () => {
-		await plan([card(), card({ name: 'Dental plan', annualRate: 0, asked: amount(13_700) })]);
+		await plan([card(), card({ name: 'Dental plan', annualRate: 0, required: amount(13_700) })]);
 		await screen.page.setRequestInterception(true);
 		const broken = (request: HTTPRequest) => {
 			if (request.url().includes('stress-test')) {
@@ -262,7 +262,7 @@ describe('monthly budget', () => {
 	it('has the offers that end on its time line, where they move as on the debt’s own', async () => {
 		const ends = { id: crypto.randomUUID(), off: false, date: '2027-09-15' };
 		const offer = { ...ends, kind: 'rate', annual: 299_900, reamortize: false };
-		await plan([card({ annualRate: 99_900, happenings: [offer] })], {
+		await plan([card({ annualRate: 99_900, events: [offer] })], {
 			budget: { kind: 'constant', amount: 20_000 }
 		});
 		const before = await screen.text('.answer');
@@ -300,7 +300,7 @@ describe('monthly budget', () => {
 				name: `Loan ${index + 1}`,
 				balance: 19_870_000 + 1000 * index,
 				annualRate: 63_500 - 500 * index,
-				asked: loan
+				required: loan
 			})
 		);
 		await plan(loans);
@@ -318,7 +318,7 @@ describe('monthly budget', () => {
 		await plan(
 			[
 				card(),
-				card({ name: 'Dental plan', balance: 41_100, annualRate: 0, asked: amount(13_700) })
+				card({ name: 'Dental plan', balance: 41_100, annualRate: 0, required: amount(13_700) })
 			],
 			{ budget: { kind: 'constant', amount: 30_000 } }
 		);
@@ -340,9 +340,9 @@ describe('monthly budget', () => {
 
 describe('a short month', () => {
 	const debts = [
-		card({ name: 'One', balance: 600_000, annualRate: 299_900, asked: amount(16_000) }),
-		card({ name: 'Two', balance: 250_000, annualRate: 249_900, asked: amount(7_001) }),
-		card({ name: 'Three', balance: 90_000, annualRate: 0, asked: amount(3_000) })
+		card({ name: 'One', balance: 600_000, annualRate: 299_900, required: amount(16_000) }),
+		card({ name: 'Two', balance: 250_000, annualRate: 249_900, required: amount(7_001) }),
+		card({ name: 'Three', balance: 90_000, annualRate: 0, required: amount(3_000) })
 	];
 
 	it('is found, explained and cured: the figures of the reference case', async () => {
@@ -385,7 +385,7 @@ describe('little or nothing to plan', () => {
 		await screen.answer('There is nothing to plan yet');
 		await screen.click('.empty a');
 		await screen.answer('Enter the first debt');
-		await plan([card({ balance: 164_400, annualRate: 0, asked: amount(13_700) })]);
+		await plan([card({ balance: 164_400, annualRate: 0, required: amount(13_700) })]);
 		await screen.answer('in December 2027, after 12 months; it costs nothing in interest');
 		await plan([card()], { budget: { kind: 'constant', amount: 99_999_999_999 } });
 		await screen.answer('in January 2027, after 1 month; it costs $78.38 in interest');

@@ -228,7 +228,13 @@ describe('the casebook', () => {
 describe('a case without a forecast', () => {
 	it('says what to do, and keeps what a plan that was chosen before expects now', async () => {
 		const { document } = livedCase('eight months, variant 1');
-		const id = await caseOf({ ...document, forecasts: [], visits: [], readings: [], happened: [] });
+		const id = await caseOf({
+			...document,
+			forecasts: [],
+			visits: [],
+			readings: [],
+			recordedEvents: []
+		});
 		await screen.goto(`/cases/${id}/progress`);
 		await screen.answer('was chosen on 15 Dec 2026, before forecasts were saved');
 		await clickText('.next button', 'Save its forecast now');

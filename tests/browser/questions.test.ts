@@ -14,8 +14,8 @@ sitDown();
 /** Opens a debt of these terms beside a dental plan that ends in December 2027, at one question. */
 async function ask(fields: object, question: string): Promise<void> {
 	const debt = card(fields);
-	const asked = { kind: 'amount', amount: 13_700, roundUpTo: 0, floor: 0 };
-	const dental = card({ name: 'Dental plan', balance: 164_400, annualRate: 0, asked });
+	const required = { kind: 'amount', amount: 13_700, roundUpTo: 0, floor: 0 };
+	const dental = card({ name: 'Dental plan', balance: 164_400, annualRate: 0, required });
 	const { id } = await makeCase(desk.residuum, 'Questions', [debt, dental]);
 	await screen.goto(`/cases/${id}/debts/${debt.id}`);
 	await screen.page.select('[aria-label="Question"]', question);

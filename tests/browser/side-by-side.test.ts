@@ -268,7 +268,7 @@ describe('the cheapest order, and how sure a plan is', () => {
 				name: `Card ${index + 1}`,
 				balance: 100_000 + ((index * 37) % 11) * 70_000,
 				annualRate: rate(index),
-				asked: amount(4_000)
+				required: amount(4_000)
 			})
 		);
 
@@ -330,7 +330,7 @@ describe('the cheapest order, and how sure a plan is', () => {
 
 	it('says what less money, missed months, higher rates and a bill would do', async () => {
 		// 1,200.00 without interest at 100.00 a month: each answer can be counted.
-		const debts = [card({ balance: 120_000, annualRate: 0, asked: amount(5_000) })];
+		const debts = [card({ balance: 120_000, annualRate: 0, required: amount(5_000) })];
 		const { id } = await makeCase(desk.residuum, 'Sure', debts, constant(10_000));
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.answer('in December 2027, after 12 months');

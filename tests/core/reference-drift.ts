@@ -1,6 +1,6 @@
 /** Reference cases of what really happened, beside what a plan expected. */
 import { z } from 'zod';
-import { forecastOf, happenedTo } from '../../src/lib/core/plan/progress';
+import { forecastOf, intervalsOf } from '../../src/lib/core/plan/progress';
 import { planOf } from '../../src/lib/core/plan/walk';
 import { plannedBy, planTerms } from './reference-plans';
 import { date, differing, money, planDebt, type Differences } from './reference-terms';
@@ -32,7 +32,7 @@ export function checkDrift(item: unknown): Differences {
 			payments: payments[id] ?? [],
 			charges: charges[id] ?? []
 		};
-		const got = happenedTo(forecastOf(debts, plan, index), life);
+		const got = intervalsOf(forecastOf(debts, plan, index), life);
 		if (got.length !== intervals.length) return [`${id}: ${got.length} intervals`];
 		return intervals.flatMap(({ parts, ...interval }, at) => {
 			// The cases say lender where the program says creditor.

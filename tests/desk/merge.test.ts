@@ -44,12 +44,12 @@ describe('two versions put together', () => {
 	});
 
 	it('take a thing that became another kind as a whole', () => {
-		const as = (asked: object) => ({ debts: [{ id: 'one', asked }] });
+		const as = (required: object) => ({ debts: [{ id: 'one', required }] });
 		const start = as({ kind: 'percent', percent: 1, floor: 2 });
 		const mine = as({ kind: 'amount', amount: 9, floor: 2 });
 		const theirs = as({ kind: 'percent', percent: 3, floor: 2 });
 		const both = merged(start, mine, theirs);
-		expect(both.conflicts).toEqual(['debts.one.asked']);
+		expect(both.conflicts).toEqual(['debts.one.required']);
 		expect([both.mine, both.theirs]).toEqual([mine, theirs]);
 	});
 

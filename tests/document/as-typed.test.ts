@@ -38,9 +38,9 @@ const withDebt = (fields: object): CaseDocument => ({
 });
 const withNoted = (fields: object): CaseDocument =>
 	withDebt({ noted: { ...ferry.debts[0]?.noted, ...fields } });
-const happening = (date: unknown) =>
+const event = (date: unknown) =>
 	withDebt({
-		happenings: [{ id: crypto.randomUUID(), off: false, kind: 'skip', date }]
+		events: [{ id: crypto.randomUUID(), off: false, kind: 'skip', date }]
 	});
 const line = (longest: number) => (typed: string) => readLine(typed, longest, usd);
 
@@ -67,13 +67,13 @@ const FIELDS: Readonly<
 	rate: [(typed) => readRate(typed, usd), (annualRate) => withDebt({ annualRate })],
 	minimum: [
 		(typed) => readMinimumPercent(typed, usd),
-		(percent) => withDebt({ asked: { ...ferry.debts[0]?.asked, percent } })
+		(percent) => withDebt({ required: { ...ferry.debts[0]?.required, percent } })
 	],
 	'first due': [(typed) => readFirstDue(typed, asOf, usd), (firstDue) => withDebt({ firstDue })],
-	'day of what happens': [(typed) => readDayNear(typed, asOf, usd), happening],
+	'day of what happens': [(typed) => readDayNear(typed, asOf, usd), event],
 	'month of an agreement': [
 		(typed) => readDayNear(typed, asOf, usd, (text, _, locale) => readMonth(text, locale)),
-		happening
+		event
 	]
 };
 
@@ -156,9 +156,9 @@ describe('what the page takes', () => {
 			debts: ferry.debts.map((debt) => ({
 				...debt,
 				balance: LIMITS.amount,
-				happenings: [],
-				pays: { kind: 'asked' as const },
-				asked: {
+				events: [],
+				pays: { kind: 'required' as const },
+				required: {
 					kind: 'amount' as const,
 					amount: LIMITS.amount,
 					roundUpTo: cents(0),

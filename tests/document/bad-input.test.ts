@@ -90,7 +90,7 @@ describe('what a document may not say, though each field alone may', () => {
 		);
 		expect(taken).toContain('the identifier of a debt of the case');
 		const far = refusal(
-			(of) => withValue(of, ['debts', 0, 'happenings', 0, 'date'], '2190-01-01') as object
+			(of) => withValue(of, ['debts', 0, 'events', 0, 'date'], '2190-01-01') as object
 		);
 		expect(far).toContain('2190-01-01 is too far from the day of the figures, 2026-12-15');
 	});

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { NOTHING_LIVED, carriedOut } from '../../src/lib/document/case';
 import { VERSION } from '../../src/lib/document/version';
@@ -11,6 +12,9 @@ import { NOTHING_NOTED, missingOf, statedDebt } from '../../src/lib/document/deb
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { letterOf } from '../../src/lib/words/debt';
 import { amount, card, cardOfVersion1, fixed, unusual } from '../support/debts';
+import { anyDocument } from '../support/documents';
+import { namedAsBefore } from '../support/earlier-names';
+import { runs } from '../support/random';
 
 const line = card();
 const whole = {
@@ -38,12 +42,12 @@ describe('a case document', () => {
 	it('is accepted whole, and while it is still being taken down', () => {
 		expect(problems(whole)).toEqual([]);
 		const unknown = { balance: null, annualRate: null, firstDue: null, name: '' };
-		const begun = withDebt({ ...unknown, asked: { ...line.asked, percent: null } });
+		const begun = withDebt({ ...unknown, required: { ...line.required, percent: null } });
 		expect(problems(begun)).toEqual([]);
 		const [debt] = caseDocument.parse(begun).debts;
 		expect(debt && missingOf(debt)).toEqual(['balance', 'rate', 'percent', 'due']);
 		expect(debt && statedDebt(debt, caseDocument.parse(begun).asOf)).toBeNull();
-		expect(carriedOut(caseDocument.parse(whole), 'asked').get(line.id)?.run.periods).toBe(207);
+		expect(carriedOut(caseDocument.parse(whole), 'required').get(line.id)?.run.periods).toBe(207);
 	});
 
 	it.each([
@@ -54,10 +58,10 @@ describe('a case document', () => {
 		['debts.0.firstDue', { firstDue: '2027-02-30' }, 'a day that exists'],
 		['debts.0.firstDue', { firstDue: '2026-12-15' }, 'A date after 15 Dec 2026'],
 		['debts.0.name', { name: 'x'.repeat(300) }, 'a text of 0 to 80 characters'],
-		['debts.0.asked', { asked: { kind: 'wish' } }, 'percent, interest-plus, amount or level'],
+		['debts.0.required', { required: { kind: 'wish' } }, 'percent, interest-plus, amount or level'],
 		[
-			'debts.0.asked',
-			{ asked: { ...line.asked, roundUpTo: 7 } },
+			'debts.0.required',
+			{ required: { ...line.required, roundUpTo: 7 } },
 			'rounded up to 0, 100, 500, 1000 minor units'
 		],
 		[
@@ -66,11 +70,15 @@ describe('a case document', () => {
 			'none can be interest-only'
 		],
 		[
-			'debts.0.asked',
-			{ asked: { ...unusual().asked, atTerm: 'continue' } },
+			'debts.0.required',
+			{ required: { ...unusual().required, atTerm: 'continue' } },
 			'payments cannot continue after it'
 		],
-		['debts.0.asked.periods', { asked: { ...unusual().asked, periods: 0 } }, 'from 1 to 5200'],
+		[
+			'debts.0.required.periods',
+			{ required: { ...unusual().required, periods: 0 } },
+			'from 1 to 5200'
+		],
 		[
 			'debts.0.lending.paymentsPerYear',
 			{ lending: { ...line.lending, paymentsPerYear: 13 } },
@@ -81,8 +89,8 @@ describe('a case document', () => {
 			{ lending: { ...line.lending, interest: {} } },
 			'daily-compounded'
 		],
-		['debts.0.pays', { pays: { kind: 'gift' } }, 'asked, held, fixed or interest-plus'],
-		['debts.0.happenings.0.kind', { happenings: [{ kind: 'luck' }] }, 'skip, payment or rate'],
+		['debts.0.pays', { pays: { kind: 'gift' } }, 'required, held, fixed or interest-plus'],
+		['debts.0.events.0.kind', { events: [{ kind: 'luck' }] }, 'skip, payment or rate'],
 		['debts.0.baseline', { baseline: { kind: 'other' } }, 'ends-in or portions'],
 		['debts.0.id', { id: 'one' }, 'identifier of 36 characters'],
 		['debts.0', { secret: 1 }, 'secret']
@@ -173,10 +181,12 @@ describe('a case document', () => {
 		});
 	});
 
-	/** A document, or a debt, without what only later versions have. */
+	/** A document, or a debt, without what only later versions have, and with the names of before. */
 	const without = (fields: string, value: object) =>
-		Object.fromEntries(Object.entries(value).filter(([key]) => !fields.split(' ').includes(key)));
-	const SINCE_8 = 'forecasts visits readings happened calendar';
+		namedAsBefore(
+			Object.fromEntries(Object.entries(value).filter(([key]) => !fields.split(' ').includes(key)))
+		) as object;
+	const SINCE_8 = 'forecasts visits readings recordedEvents calendar';
 	const DEBT_SINCE_8 = 'asOf balanceAssumed withdrawn';
 	const DEBT_SINCE_6 = `noted statement transactions ${DEBT_SINCE_8}`;
 
@@ -192,7 +202,7 @@ describe('a case document', () => {
 		expect(debts[0]).toEqual({ ...line, id: debts[0]?.id });
 		const dental = { kind: 'amount', amount: 13_700, roundUpTo: 0, floor: 0 };
 		const plan = { ...old, debts: [cardOfVersion1({ asked: dental })] };
-		expect(caseDocument.parse(plan).debts[0]?.asked).toEqual(amount(13_700));
+		expect(caseDocument.parse(plan).debts[0]?.required).toEqual(amount(13_700));
 		// What is wrong in an old document is said as in a new one.
 		expect(problems({ ...old, debts: [cardOfVersion1({ balance: -1 })] })[0]?.at).toBe(
 			'debts.0.balance'
@@ -206,7 +216,7 @@ describe('a case document', () => {
 		const { label, currency, asOf } = whole;
 		const debts = whole.debts.map((debt) => without(DEBT_SINCE_6, debt));
 		const { id, name, named, begins, pays, changes, hidden, ...fields } = FIRST_PLAN;
-		const plan = { ...fields, order: 'relief', baseline: 'today', sheet };
+		const plan = { ...without('', fields), order: 'relief', baseline: 'today', sheet };
 		const parsed = caseDocument.parse({ version: 3, label, currency, asOf, debts, plan });
 		expect(parsed).toMatchObject({ version: VERSION, against: 'today', sheet, choices: [] });
 		const own = { id, name, named, begins, pays, changes, hidden };
@@ -245,7 +255,7 @@ describe('a case document', () => {
 		const begun = (firstDue: readonly string[], plan: object = {}) => {
 			const debts = firstDue.map((due) => without(DEBT_SINCE_6, { ...card(), firstDue: due }));
 			const before = without(`style handout ${SINCE_8}`, whole);
-			const plans = [{ ...fields, ...plan }];
+			const plans = [{ ...without('', fields), ...plan }];
 			const [raised] = caseDocument.parse({ ...before, version: 4, debts, plans }).plans;
 			return raised;
 		};
@@ -260,6 +270,23 @@ describe('a case document', () => {
 		expect(begun(['2027-01-05'], { changes: [loan] })?.begins).toBeNull();
 		expect(begun([], { name: 'Highest rate first 3' })?.named).toBe(false);
 		expect(begun([], { name: 'After the harvest' })?.named).toBe(true);
+	});
+
+	it('takes documents of version 10, by the names of payment rules and events that they had', () => {
+		fc.assert(
+			fc.property(anyDocument, (document) => {
+				const before = { ...(namedAsBefore(document) as object), version: 10 };
+				expect(caseDocument.parse(before)).toEqual(document);
+			}),
+			{ numRuns: runs(100) }
+		);
+		const both = { ...whole, version: 10 };
+		expect(problems(both).map(({ at }) => at)).toEqual([
+			'recordedEvents',
+			'plans.0.events',
+			'debts.0.required',
+			'debts.0.events'
+		]);
 	});
 
 	it('letters debts beyond the alphabet', () => {

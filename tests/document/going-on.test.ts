@@ -39,7 +39,7 @@ function livedAsPlanned(document: CaseDocument, day: CaseDocument['asOf']): Case
 		const { date, closing: balance } = last;
 		return [{ id: newId(), visit: visit.id, debt: id, date, balance, interest: null }];
 	});
-	const happened = keptForecast(entry).debts.flatMap(({ id, forecast }) =>
+	const recordedEvents = keptForecast(entry).debts.flatMap(({ id, forecast }) =>
 		forecast.periods
 			.filter(({ date, paid }) => date <= day && paid > 0)
 			.map(({ date, paid: amount }) => ({
@@ -51,13 +51,13 @@ function livedAsPlanned(document: CaseDocument, day: CaseDocument['asOf']): Case
 			}))
 	);
 	const debts = document.debts.map((debt) => ({ ...debt, transactions: [] }));
-	return { ...document, debts, visits: [visit], readings, happened };
+	return { ...document, debts, visits: [visit], readings, recordedEvents };
 }
 
 const cases = [twoPlans, ...demoCases].flatMap((document) =>
 	document.plans
 		.map((plan) => ({ document, plan, carried: carriedPlan(document, plan) }))
-		// In a month that is short less is paid than is asked; from a part of one, what is asked is paid.
+		// In a month that is short less is paid than is required; from a part of one, what is required is paid.
 		.filter(
 			({ carried: { refusal, plan } }) =>
 				refusal === null && plan.ending.status === 'cleared' && plan.shortMonths.length === 0
@@ -120,7 +120,7 @@ describe('a case gone on with', () => {
 });
 
 describe('a forecast', () => {
-	it('keeps the first month whose money is less than what is asked', () => {
+	it('keeps the first month whose money is less than what is required', () => {
 		let short = 0;
 		for (const document of demoCases)
 			for (const plan of document.plans) {

@@ -34,7 +34,7 @@ const plainCase: CaseDocument = {
 	),
 	visits: [],
 	readings: [],
-	happened: []
+	recordedEvents: []
 };
 
 const kinds = fc.constantFrom('payment', 'charge', 'interest', 'fee');
@@ -152,7 +152,7 @@ describe('a creditor’s statement, taken in', () => {
 						0
 					);
 				expect(found.size).toBe(said.length);
-				expect(sum({ ...withFile, happened: said })).toBe(sum(withFile));
+				expect(sum({ ...withFile, recordedEvents: said })).toBe(sum(withFile));
 				// Said twice, it was paid twice: a file's entry stands for one of them.
 				const twice = said.map((one) => ({ ...one, id: one.id.replace('5f', '6f') }));
 				expect(alsoInFile([...said, ...twice], all).size).toBe(paid.length);

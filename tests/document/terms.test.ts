@@ -3,9 +3,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BASES, basisFields, chargedBy } from '../../src/lib/core/debt/interest/all-ways';
 import {
-	ASKED_KINDS,
-	askedAs,
-	askedRule,
+	RULE_KINDS,
+	asKind,
+	requiredRule,
 	fieldsInLine,
 	fieldsOf,
 	filled,
@@ -14,9 +14,9 @@ import {
 	saidIn,
 	settingsOf,
 	withField,
-	type AskedEntry,
-	type AskedPayment
-} from '../../src/lib/core/debt/rules/asked';
+	type RuleEntry,
+	type FilledRule
+} from '../../src/lib/core/debt/rules/all-forms';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
 import { cents } from '../../src/lib/core/quantities/money';
 import type { Field } from '../../src/lib/core/quantities/field';
@@ -51,13 +51,13 @@ function anyIn(field: Field): fc.Arbitrary<unknown> {
 	return field.usual === null ? fc.option(known()) : known();
 }
 
-const anyAsked: fc.Arbitrary<AskedEntry> = fc.constantFrom(...ASKED_KINDS).chain((kind) =>
+const anyRule: fc.Arbitrary<RuleEntry> = fc.constantFrom(...RULE_KINDS).chain((kind) =>
 	fc
 		.record(Object.fromEntries(fieldsOf(kind).map(([name, field]) => [name, anyIn(field)])))
 		.map((given) =>
 			// A field that can't be other than usual is as usual.
 			Object.entries(given).reduce(
-				(asked, [name, value]) => withField(asked, name as never, value),
+				(required, [name, value]) => withField(required, name as never, value),
 				filled(kind)
 			)
 		)
@@ -70,10 +70,10 @@ const anyInterest = fc
 			.map((given) => chargedBy(basis, given))
 	);
 const anyDebt = fc
-	.record({ asked: anyAsked, interest: anyInterest })
-	.map(({ asked, interest }): DebtEntry => {
+	.record({ required: anyRule, interest: anyInterest })
+	.map(({ required, interest }): DebtEntry => {
 		const empty = emptyDebt(id);
-		return { ...empty, asked, lending: { ...empty.lending, interest } };
+		return { ...empty, required, lending: { ...empty.lending, interest } };
 	});
 
 describe('fields of terms', () => {
@@ -81,39 +81,41 @@ describe('fields of terms', () => {
 		fc.assert(
 			fc.property(anyDebt, (debt) => {
 				expect(debtEntry.parse(debt)).toEqual(debt);
-				const read = DEBT.read(DEBT.write(debt)) as Pick<DebtEntry, 'asked' | 'lending'>;
+				const read = DEBT.read(DEBT.write(debt)) as Pick<DebtEntry, 'required' | 'lending'>;
 				// Percentages are selected as whole numbers again.
-				for (const [name, { of }] of fieldsOf(debt.asked.kind)) {
-					const there = (read.asked as unknown as Record<string, unknown>)[name];
+				for (const [name, { of }] of fieldsOf(debt.required.kind)) {
+					const there = (read.required as unknown as Record<string, unknown>)[name];
 					const percent = of === 'percent' && there !== null;
 					const value = percent ? Math.round(Number(there) * 10_000) : there;
-					expect(value).toBe(saidIn(debt.asked, name));
+					expect(value).toBe(saidIn(debt.required, name));
 				}
 				expect(read.lending.interest).toEqual(debt.lending.interest);
 				const back = debtOf(flatOf(debt), id);
-				expect(back.asked).toEqual(debt.asked);
+				expect(back.required).toEqual(debt.required);
 				expect(back.lending.interest).toEqual(debt.lending.interest);
 			})
 		);
 	});
 
 	it('are refused by name where they hold what they can’t', () => {
-		for (const kind of ASKED_KINDS) {
+		for (const kind of RULE_KINDS) {
 			for (const [name] of fieldsOf(kind)) {
-				const asked = { ...filled(kind), [name]: { of: name } };
-				const judged = debtEntry.safeParse({ ...emptyDebt(id), asked });
-				expect(judged.error?.issues.map(({ path }) => path.join('.'))).toEqual([`asked.${name}`]);
+				const required = { ...filled(kind), [name]: { of: name } };
+				const judged = debtEntry.safeParse({ ...emptyDebt(id), required });
+				expect(judged.error?.issues.map(({ path }) => path.join('.'))).toEqual([
+					`required.${name}`
+				]);
 				expect(judged.error?.issues[0]?.message).toMatch(
 					/^[A-Z].* is a group of fields; allowed is/
 				);
 			}
-			const asked = { ...filled(kind), wish: 1 };
-			expect(debtEntry.safeParse({ ...emptyDebt(id), asked }).success).toBe(false);
+			const required = { ...filled(kind), wish: 1 };
+			expect(debtEntry.safeParse({ ...emptyDebt(id), required }).success).toBe(false);
 		}
 	});
 
 	it('stand in three places of a line or among the settings, and in columns that no other has', () => {
-		for (const kind of ASKED_KINDS) {
+		for (const kind of RULE_KINDS) {
 			const names = fieldsInLine(kind).map(([name]) => name);
 			expect(new Set(names).size).toBe(3);
 			const settings = settingsOf(filled(kind)).map(([name]) => name);
@@ -125,18 +127,18 @@ describe('fields of terms', () => {
 	});
 });
 
-describe('a form of what is asked', () => {
+describe('a form of what is required', () => {
 	it('keeps in another form what both have alike, and is the same one again with it', () => {
 		fc.assert(
-			fc.property(anyAsked, fc.constantFrom(...ASKED_KINDS), (asked, kind) => {
-				const other = askedAs(asked, kind);
+			fc.property(anyRule, fc.constantFrom(...RULE_KINDS), (required, kind) => {
+				const other = asKind(required, kind);
 				expect(other.kind).toBe(kind);
-				const usual = { before: filled(asked.kind), now: filled(kind) };
+				const usual = { before: filled(required.kind), now: filled(kind) };
 				for (const [name] of fieldsOf(kind)) {
 					const isAlike =
 						name in usual.before && saidIn(usual.before, name) === saidIn(usual.now, name);
-					const kept = kind === asked.kind || isAlike;
-					expect(saidIn(other, name)).toBe(saidIn(kept ? asked : usual.now, name));
+					const kept = kind === required.kind || isAlike;
+					expect(saidIn(other, name)).toBe(saidIn(kept ? required : usual.now, name));
 				}
 			})
 		);
@@ -144,11 +146,11 @@ describe('a form of what is asked', () => {
 
 	it('comes to a rule that is said in the same form, and has a name from which it is found', () => {
 		fc.assert(
-			fc.property(anyAsked, fc.integer({ min: 0, max: 12 }), (asked, interestOnly) => {
-				fc.pre(needOf(asked) === null);
-				const rule = askedRule(asked as AskedPayment, interestOnly);
-				expect(kindOf(rule)).toBe(asked.kind);
-				expect(ruleCalled(ruleInCell(rule))).toBe(asked.kind);
+			fc.property(anyRule, fc.integer({ min: 0, max: 12 }), (required, interestOnly) => {
+				fc.pre(needOf(required) === null);
+				const rule = requiredRule(required as FilledRule, interestOnly);
+				expect(kindOf(rule)).toBe(required.kind);
+				expect(ruleCalled(ruleInCell(rule))).toBe(required.kind);
 			})
 		);
 		expect(ruleCalled('no rule')).toBeUndefined();
@@ -162,6 +164,6 @@ describe('a form of what is asked', () => {
 		expect(withField(loan, 'balloon', null)).toMatchObject({ balloon: 0, atTerm: 'continue' });
 		// Also where a file says both at once: a case that has both could not be saved.
 		const both = { balloon: cents(100_000), atTerm: 'continue' as const, periods: 12 };
-		expect(debtOf({ rule: 'level', ...both }, id).asked).toMatchObject({ atTerm: 'settle' });
+		expect(debtOf({ rule: 'level', ...both }, id).required).toMatchObject({ atTerm: 'settle' });
 	});
 });

@@ -419,14 +419,14 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 			expect(totals).toBe(0);
 			const back = lines.map(({ flat }, at) => debtOf(flat, debts[at]?.id ?? ''));
 			const plain = debts.map((debt) => {
-				const { happenings, compared, baseline, statement, transactions, withdrawn } = emptyDebt(
+				const { events, compared, baseline, statement, transactions, withdrawn } = emptyDebt(
 					debt.id
 				);
 				const now = { balanceAssumed: false };
 				return {
 					...debt,
 					...now,
-					happenings,
+					events,
 					compared,
 					baseline,
 					statement,

@@ -93,7 +93,7 @@ it('each month of a plan, in its table, its working, its cells, on paper and in 
 					charges,
 					interest
 				]);
-				expect([cell('asked'), cell('paid'), cell('closing')]).toEqual([
+				expect([cell('required'), cell('paid'), cell('closing')]).toEqual([
 					share.required,
 					share.paid,
 					closing

@@ -29,7 +29,7 @@ describe('a workbook of ours', () => {
 		return rule.kind === 'frozen-minimum' ? { ...rule, kind: 'minimum' } : rule;
 	};
 
-	/** A debt as the workbook has it, read back: what is asked, its rates and its dates. */
+	/** A debt as the workbook has it, read back: what is required, its rates and its dates. */
 	async function readBack(debts: readonly PlannedDebt[], terms: PlanTerms, digits: 0 | 2 = 2) {
 		const [sheet] = await sheetsOf(
 			{ name: 'a plan.xlsx', bytes: await written(debts, terms, digits) },
@@ -65,7 +65,7 @@ describe('a workbook of ours', () => {
 					firstDue,
 					paymentsPerYear,
 					timing = 'arrears'
-				} = wayTerms(stated, { kind: 'asked' });
+				} = wayTerms(stated, { kind: 'required' });
 				expect({
 					payment: whole(payment),
 					rate: said(rate),

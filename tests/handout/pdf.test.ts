@@ -80,16 +80,16 @@ describe.runIf(hasReaders)('the PDF of a handout', () => {
 			...card,
 			balance: 40_000_000 as never,
 			annualRate: 60_000 as never,
-			asked: {
+			required: {
 				kind: 'level',
 				periods: 1560,
 				balloon: 0,
 				roundPayment: 'nearest',
 				atTerm: 'settle'
 			} as never,
-			pays: { kind: 'asked' } as never,
+			pays: { kind: 'required' } as never,
 			extra: 0 as never,
-			happenings: [],
+			events: [],
 			lending: { ...card.lending, paymentsPerYear: 52 as never }
 		};
 		const handout = scheduleOf({ ...ferry, debts: [weekly] }, weekly);

@@ -61,7 +61,7 @@ describe('saving', () => {
 			budget: { kind: 'required-plus', extra: 15_000 },
 			order: 'listed',
 			listed: debts.map((debt) => debt.id).reverse(),
-			happenings: [
+			events: [
 				{
 					id: id(),
 					kind: 'one-off',
@@ -351,7 +351,7 @@ describe('cases from elsewhere', () => {
 		};
 		const before = await count();
 		const take = (cases: readonly unknown[]) =>
-			residuum.request('POST', '/api/cases/taken', { cases });
+			residuum.request('POST', '/api/cases/imports', { cases });
 		const refused = await take([document, { ...document, wish: 1 }]);
 		expect(refused.status).toBe(422);
 		expect((refused.body as Refusal).problems[0]).toMatchObject({ at: 'cases.1' });

@@ -119,9 +119,9 @@ async function bringOn(database: PGlite, names: readonly string[], from: number)
 }
 
 describe('data of versions before', () => {
-	const [first, second, debt, happening] = [1, 2, 3, 4].map(() => crypto.randomUUID());
+	const [first, second, debt, event] = [1, 2, 3, 4].map(() => crypto.randomUUID());
 	const happens = {
-		id: happening,
+		id: event,
 		kind: 'one-off',
 		off: false,
 		date: '2027-04-15',
@@ -184,7 +184,7 @@ describe('data of versions before', () => {
 		await database.query('insert into plan_place values ($1, 0, $2)', [second, debt]);
 		await database.query(
 			`insert into plan_happening values ($1, $2, 0, 'one-off', false, '2027-04-15', 40000, true)`,
-			[second, happening]
+			[second, event]
 		);
 		await database.query(`insert into plan_line values ($1, 'income', 0, 'pay', 100000, 26)`, [
 			second
@@ -244,7 +244,7 @@ describe('data of versions before', () => {
 			choices: []
 		});
 		expect(state.document.plans).toEqual([
-			{ ...FIRST_PLAN, budget, order: 'listed', listed: [debt], happenings: [happens] }
+			{ ...FIRST_PLAN, budget, order: 'listed', listed: [debt], events: [happens] }
 		]);
 	});
 });

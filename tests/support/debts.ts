@@ -44,14 +44,14 @@ export function card(fields: object = {}) {
 		balanceAssumed: false,
 		annualRate: 224_900,
 		firstDue: '2027-01-15',
-		asked: interestPlus(10_000, 2_500, 100),
+		required: interestPlus(10_000, 2_500, 100),
 		interestOnly: 0,
 		lending: USUAL,
 		pays: { kind: 'held' },
 		extra: 0,
-		happenings: [],
+		events: [],
 		compared: [],
-		baseline: { kind: 'asked' },
+		baseline: { kind: 'required' },
 		noted: NOTHING_NOTED,
 		statement: NO_STATEMENT,
 		transactions: [],
@@ -66,7 +66,7 @@ export function unusual() {
 	const dated = (date: string) => ({ id: id(), off: false, date });
 	const april = { ...dated('2027-04-15'), kind: 'extra', amount: 40_000, perYear: 1, until: null };
 	return card({
-		asked: {
+		required: {
 			kind: 'level',
 			periods: 60,
 			payment: null,
@@ -83,7 +83,7 @@ export function unusual() {
 			clearBelow: 500
 		},
 		pays: fixed(14_000, 52),
-		happenings: [
+		events: [
 			april,
 			{
 				...dated('2028-01-15'),
@@ -99,7 +99,7 @@ export function unusual() {
 			{ ...dated('2027-10-15'), kind: 'rate', annual: 299_999, reamortize: true }
 		],
 		compared: [
-			{ kind: 'without', happening: april.id },
+			{ kind: 'without', event: april.id },
 			{ kind: 'interest-plus', percent: 25_000 },
 			{ kind: 'fixed', amount: 20_000, extra: 1_000 },
 			{ kind: 'ends-in', months: 24 },

@@ -51,7 +51,7 @@ const shared = {
 	plusFees: fc.boolean(),
 	...rounding
 };
-const asked = fc.oneof(
+const required = fc.oneof(
 	kind('percent', shared),
 	kind('interest-plus', shared),
 	kind('amount', { amount: orNull(money), ...rounding }),
@@ -74,7 +74,7 @@ const interest = fc.oneof(
 );
 const dated = { id, off: fc.boolean(), date: day };
 const repeated = { amount: money, perYear: orNull(frequency), until: orNull(day) };
-const happening = fc.oneof(
+const event = fc.oneof(
 	kind('extra', { ...dated, ...repeated }),
 	kind('charge', { ...dated, ...repeated, fee: fc.boolean() }),
 	kind('skip', dated),
@@ -83,9 +83,9 @@ const happening = fc.oneof(
 );
 const way = fc.oneof(
 	kind('paid', {}),
-	kind('asked', {}),
+	kind('required', {}),
 	kind('held', {}),
-	kind('without', { happening: id }),
+	kind('without', { event: id }),
 	kind('interest-plus', { percent: share }),
 	kind('fixed', { amount: money, extra: money }),
 	kind('ends-in', { months: fc.integer({ min: 1, max: LIMITS.months }) }),
@@ -99,7 +99,7 @@ const debt = fc.record({
 	balanceAssumed: fc.boolean(),
 	annualRate: orNull(rate),
 	firstDue: orNull(due),
-	asked,
+	required,
 	interestOnly: fc.constantFrom(0, 1, LIMITS.periods),
 	lending: fc.record({
 		paymentsPerYear: frequency,
@@ -109,13 +109,13 @@ const debt = fc.record({
 		clearBelow: money
 	}),
 	pays: fc.oneof(
-		kind('asked', {}),
+		kind('required', {}),
 		kind('held', {}),
 		kind('fixed', { amount: money, paymentsPerYear: orNull(frequency) }),
 		kind('interest-plus', { percent: share })
 	),
 	extra: money,
-	happenings: fc.uniqueArray(happening, { maxLength: 4, selector: (item) => item.id }),
+	events: fc.uniqueArray(event, { maxLength: 4, selector: (item) => item.id }),
 	compared: fc.array(way, { maxLength: 4 }),
 	baseline: way,
 	noted: fc.record({
@@ -214,7 +214,7 @@ const plan = fc.record({
 	id,
 	name: label,
 	named: fc.boolean(),
-	pays: fc.constantFrom('planned', 'asked', 'paid'),
+	pays: fc.constantFrom('planned', 'required', 'paid'),
 	budget: fc.oneof(
 		kind('required', {}),
 		kind('required-plus', { extra: money }),
@@ -223,7 +223,7 @@ const plan = fc.record({
 	begins: fc.constantFrom(null, '2027-01-01', '2031-06-01'),
 	order: fc.constantFrom(...ORDERS),
 	listed: fc.uniqueArray(id, { maxLength: 4 }),
-	happenings: fc.uniqueArray(
+	events: fc.uniqueArray(
 		fc.oneof(
 			kind('one-off', { ...dated, amount: money, everyYear: fc.boolean() }),
 			kind('money', { ...dated, amount: money })
@@ -239,7 +239,7 @@ const lines = fc.array(fc.record({ name, amount: money, perYear: frequency }), {
 const lifeDrawn = fc.record({
 	visits: fc.uniqueArray(fc.record({ id, date: day }), { maxLength: 3, selector: (one) => one.id }),
 	readings: fc.array(fc.record({ id, balance: money, interest: orNull(money) }), { maxLength: 4 }),
-	happened: fc.uniqueArray(
+	recordedEvents: fc.uniqueArray(
 		fc.record({
 			id,
 			debt: id,
@@ -279,7 +279,7 @@ function livedThrough(
 	{
 		visits,
 		readings,
-		happened,
+		recordedEvents,
 		forecasts
 	}: typeof lifeDrawn extends fc.Arbitrary<infer T> ? T : never,
 	debts: readonly { readonly id: string }[],
@@ -289,7 +289,7 @@ function livedThrough(
 	const own = debts.map(({ id: debt }) => debt);
 	return {
 		visits,
-		happened,
+		recordedEvents,
 		readings: visit
 			? own.flatMap((debt, at) => {
 					const reading = readings[at];

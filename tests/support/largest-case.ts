@@ -13,7 +13,7 @@ const FORECAST = { debts: 12, periods: 360 };
 
 /** Many debts, and what happens to them; `forecasts` of them were made. */
 export function largestCase(of: CaseDocument, forecasts: number): CaseDocument {
-	const happening = (at: number) => ({
+	const event = (at: number) => ({
 		id: crypto.randomUUID(),
 		kind: 'extra',
 		off: false,
@@ -27,13 +27,13 @@ export function largestCase(of: CaseDocument, forecasts: number): CaseDocument {
 		...first,
 		id: crypto.randomUUID(),
 		name: `Debt number ${index + 1} of sixty`,
-		happenings: Array.from({ length: HAPPENINGS }, (_, at) => happening(at))
+		events: Array.from({ length: HAPPENINGS }, (_, at) => event(at))
 	})) as unknown as CaseDocument['debts'];
 	const [plan] = of.plans;
 	if (!plan) throw new Error('a case has a plan');
 	const amounts = (by: number) =>
 		Array.from({ length: FORECAST.periods }, (_, at) => 10_000 + by + at);
-	const some = debts.slice(0, FORECAST.debts).map((debt) => ({ ...debt, happenings: [] }));
+	const some = debts.slice(0, FORECAST.debts).map((debt) => ({ ...debt, events: [] }));
 	const made = Array.from({ length: forecasts }, (_, index) => ({
 		id: crypto.randomUUID(),
 		by: 'choice' as const,
@@ -42,7 +42,7 @@ export function largestCase(of: CaseDocument, forecasts: number): CaseDocument {
 		name: `Choice ${index + 1}`,
 		asOf: TODAY,
 		debts: some,
-		content: contentOf({ ...plan, listed: [], changes: [], happenings: [] }),
+		content: contentOf({ ...plan, listed: [], changes: [], events: [] }),
 		figures: some.map(({ id }) => ({
 			debt: id,
 			opening: 400_000 + index,
@@ -59,11 +59,11 @@ export function largestCase(of: CaseDocument, forecasts: number): CaseDocument {
 		...of,
 		label: 'Large',
 		debts,
-		plans: [{ ...plan, listed: [], changes: [], happenings: [] }],
+		plans: [{ ...plan, listed: [], changes: [], events: [] }],
 		choices: [],
 		visits: [],
 		readings: [],
-		happened: [],
+		recordedEvents: [],
 		forecasts: made
 	};
 }

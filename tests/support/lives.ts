@@ -80,7 +80,7 @@ export function livedCase(name: string): LivedCase {
 	const visitOn = (date: string) => visits.find((visit) => visit.date === date)?.id ?? '';
 	const each = <T>(lists: Record<string, T[]>) =>
 		Object.entries(lists).flatMap(([of, list]) => list.map((one) => ({ of, one })));
-	const happened = (kind: string, lists: DriftCase['payments']) =>
+	const recordedEvents = (kind: string, lists: DriftCase['payments']) =>
 		each(lists).map(({ of, one }) => ({ id: newId(), debt: idOf(of), kind, ...one }));
 	const latest = Object.values(found.expect).map((intervals) => intervals.at(-1));
 	const sum = (of: (interval: Interval) => number) =>
@@ -113,7 +113,10 @@ export function livedCase(name: string): LivedCase {
 				balance,
 				interest
 			})),
-			happened: [...happened('payment', found.payments), ...happened('charge', found.charges)]
+			recordedEvents: [
+				...recordedEvents('payment', found.payments),
+				...recordedEvents('charge', found.charges)
+			]
 		}),
 		owed: sum(({ balance }) => balance),
 		expected: sum(({ forecast }) => forecast),

@@ -24,7 +24,7 @@ export function longLife(many: number, months: number, entries: number): CaseDoc
 			balance: 900_000 + 10_000 * at,
 			annualRate: 63_500 - at * 500,
 			firstDue: '2022-01-15',
-			asked: {
+			required: {
 				kind: 'level',
 				periods: 120,
 				payment: null,

@@ -11,9 +11,12 @@ export function wholeCase(): CaseDocument {
 	const lending = (interest: object) => ({ ...card().lending, interest });
 	const debts = [
 		{ ...unusual(), id: id(1) },
-		{ ...card({ asked: interestPlus(10_000, 2_500, 100), pays: { kind: 'asked' } }), id: id(2) },
 		{
-			...card({ asked: amount(9_000), pays: fixed(12_000, 26) }),
+			...card({ required: interestPlus(10_000, 2_500, 100), pays: { kind: 'required' } }),
+			id: id(2)
+		},
+		{
+			...card({ required: amount(9_000), pays: fixed(12_000, 26) }),
 			id: id(3),
 			lending: lending({ basis: 'effective' })
 		},
@@ -38,7 +41,7 @@ export function wholeCase(): CaseDocument {
 		budget: { kind: 'constant', amount: 90_000 },
 		order: 'listed',
 		listed: [id(2), id(1)],
-		happenings: [
+		events: [
 			{
 				id: id(21),
 				kind: 'one-off',
@@ -166,7 +169,7 @@ export function wholeCase(): CaseDocument {
 				interest: 15_000
 			}
 		],
-		happened: [
+		recordedEvents: [
 			{ id: id(43), debt: id(1), date: '2027-02-15', kind: 'payment', amount: 9_000 },
 			{ id: id(44), debt: id(1), date: '2027-02-20', kind: 'fee', amount: 2_500 }
 		]

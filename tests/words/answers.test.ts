@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { askedRule, filled, type AskedPayment } from '../../src/lib/core/debt/rules/asked';
+import { requiredRule, filled, type FilledRule } from '../../src/lib/core/debt/rules/all-forms';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { difference } from '../../src/lib/core/debt/difference';
 import type { DebtEvent } from '../../src/lib/core/debt/events';
@@ -24,7 +24,7 @@ const share = (
 	floor = 0,
 	roundUpTo = 0,
 	kind: 'percent' | 'interest-plus' = 'percent'
-): AskedPayment => ({
+): FilledRule => ({
 	kind,
 	percent: percent(rate),
 	of: 'statement',
@@ -41,11 +41,11 @@ const fixed = (amount: number, paymentsPerYear: 52 | null = null): Pays => ({
 interface Fields {
 	readonly balance?: number;
 	readonly annual?: number;
-	readonly asked?: AskedPayment;
+	readonly required?: FilledRule;
 	readonly interestOnly?: number;
 	readonly pays?: Pays;
 	readonly extra?: number;
-	readonly happenings?: readonly DebtEvent[];
+	readonly events?: readonly DebtEvent[];
 }
 
 const debt = (fields: Fields = {}): StatedDebt => ({
@@ -59,20 +59,20 @@ const debt = (fields: Fields = {}): StatedDebt => ({
 		extras: [],
 		charges: []
 	},
-	asked: askedRule(
-		fields.asked ?? share(10_000, 2_500, 100, 'interest-plus'),
+	required: requiredRule(
+		fields.required ?? share(10_000, 2_500, 100, 'interest-plus'),
 		fields.interestOnly ?? 0
 	),
 	pays: fields.pays ?? fixed(14_000),
 	extra: cents(fields.extra ?? 0),
-	happenings: fields.happenings ?? []
+	events: fields.events ?? []
 });
 const PAID: Way = { kind: 'paid' };
-const ASKED: Way = { kind: 'asked' };
+const REQUIRED: Way = { kind: 'required' };
 const answer = (fields: Fields = {}, way: Way = PAID) => {
 	const stated = debt(fields);
-	const against = way.kind === 'asked' ? null : 'paying the minimum';
-	const carried = measured(carryOut(stated, way), carryOut(stated, ASKED));
+	const against = way.kind === 'required' ? null : 'paying the minimum';
+	const carried = measured(carryOut(stated, way), carryOut(stated, REQUIRED));
 	return plain(waySentence(stated, carried, against, usd));
 };
 
@@ -82,7 +82,7 @@ describe('the answer as a sentence', () => {
 			'At $140.00 a month this debt is paid off in September 2030, after 45 payments; ' +
 				'it costs $2,005.90 in interest, 13 years 6 months sooner and $4,506.47 less than paying the minimum.'
 		);
-		expect(answer({}, ASKED)).toBe(
+		expect(answer({}, REQUIRED)).toBe(
 			'Paying the minimum, at first $121.00, this debt is paid off in March 2044, ' +
 				'after 207 payments; it costs $6,512.37 in interest.'
 		);
@@ -103,18 +103,18 @@ describe('the answer as a sentence', () => {
 	});
 
 	it('says where a percentage stalls, or turns', () => {
-		const creeping = { balance: 61_233, annual: 195_000, asked: share(50_000) };
+		const creeping = { balance: 61_233, annual: 195_000, required: share(50_000) };
 		// The reference case decides it in payment 253: twelve months after the lowest, payment 241.
-		expect(answer(creeping, ASKED)).toBe(
+		expect(answer(creeping, REQUIRED)).toBe(
 			'Paying the minimum, at first $31.11, this debt is never paid off: ' +
 				'it falls to $0.09 by January 2047 and stays there, because a percentage of so small a balance is no more than its interest.'
 		);
 		const turning = {
 			balance: 512_300,
 			annual: 245_000,
-			asked: share(20_000, 0, 100)
+			required: share(20_000, 0, 100)
 		};
-		expect(answer(turning, ASKED)).toMatch(
+		expect(answer(turning, REQUIRED)).toMatch(
 			/it falls to \$5,095.47 by July 2030; the next payment leaves \$0.03 more\.$/
 		);
 		expect(answer({ ...creeping, pays: { kind: 'held' } })).toMatch(
@@ -131,13 +131,18 @@ describe('the answer as a sentence', () => {
 	});
 
 	it('says a zero rate, one cent, a single payment and nothing owed', () => {
-		const amount: AskedPayment = {
+		const amount: FilledRule = {
 			kind: 'amount',
 			amount: cents(13_700),
 			floor: ZERO,
 			roundUpTo: ZERO
 		};
-		const dental = { balance: 164_400, annual: 0, asked: amount, pays: { kind: 'held' } as const };
+		const dental = {
+			balance: 164_400,
+			annual: 0,
+			required: amount,
+			pays: { kind: 'held' } as const
+		};
 		expect(answer(dental)).toBe(
 			'At $137.00 a month this debt is paid off in December 2027, after 12 payments; ' +
 				'it costs nothing in interest, the same as paying the minimum.'
@@ -161,25 +166,25 @@ describe('the answer as a sentence', () => {
 			perYear: 1,
 			until: null
 		};
-		expect(answer({ happenings: [april] })).toMatch(
+		expect(answer({ events: [april] })).toMatch(
 			/^At \$140.00 a month and \$400.00 more every April, this debt is paid off in August 2029, after 32 payments; it costs \$1,369.93 in interest/
 		);
 		const skip: DebtEvent = { kind: 'skip', id: 'skip', date: day('2027-02-15') };
-		expect(answer({ happenings: [april, skip] })).toMatch(
+		expect(answer({ events: [april, skip] })).toMatch(
 			/^At \$140.00 a month, with its events, this debt/
 		);
-		expect(answer({ happenings: [april] }, { kind: 'without', happening: 'april' })).toMatch(
+		expect(answer({ events: [april] }, { kind: 'without', event: 'april' })).toMatch(
 			/^At \$140.00 a month this debt is paid off in September 2030/
 		);
 		expect(answer({ pays: fixed(3_231, 52) })).toMatch(/^At \$32.31 a week this debt/);
 		expect(answer({ pays: fixed(1_000, 52) })).toMatch(
 			/: the first payment leaves \$8\.\d\d more owed, and/
 		);
-		const loan = filled('level', { periods: 24, balloon: cents(100_000) }) as AskedPayment;
-		expect(answer({ asked: loan }, ASKED)).toMatch(
+		const loan = filled('level', { periods: 24, balloon: cents(100_000) }) as FilledRule;
+		expect(answer({ required: loan }, REQUIRED)).toMatch(
 			/after 24 payments, the last one \$1,1\d\d\.\d\d including the balloon of \$1,000\.00; it costs/
 		);
-		expect(answer({ asked: loan, interestOnly: 6 }, ASKED)).toMatch(
+		expect(answer({ required: loan, interestOnly: 6 }, REQUIRED)).toMatch(
 			/^Paying interest only at first, \$78\.38, this debt is paid off in June 2029/
 		);
 		expect(answer({}, { kind: 'interest-plus', percent: percent(20_000) })).toMatch(
@@ -197,14 +202,14 @@ describe('the answer as a sentence', () => {
 			'Before this change, at $140.00 a month: paid off in September 2030, $2,005.90 in interest. ' +
 				'Now 1 year 2 months sooner, $645.33 less.'
 		);
-		expect(said({}, { pays: fixed(18_000) }, ASKED)).toMatch(/Now the same\.$/);
+		expect(said({}, { pays: fixed(18_000) }, REQUIRED)).toMatch(/Now the same\.$/);
 		expect(said({ pays: fixed(5_000) }, {})).toBe(
 			'Before this change, at $50.00 a month: never paid off. Now it is paid off.'
 		);
 	});
 
 	it('says what a case comes to, and what is still to be filled in', () => {
-		const standing = { owed: cents(418_236), asked: cents(12_100), interest: cents(7_838) };
+		const standing = { owed: cents(418_236), required: cents(12_100), interest: cents(7_838) };
 		const said = (debts: number, unfinished: number) =>
 			plain(caseSentence(standing, { debts, unfinished }, '2026-12-15' as CalendarDate, usd));
 		expect(said(3, 1)).toBe(
@@ -216,11 +221,11 @@ describe('the answer as a sentence', () => {
 	});
 
 	it('says the picture and a month of it in words', () => {
-		const asked = carryOut(debt(), ASKED);
-		const paid = measured(carryOut(debt(), PAID), asked);
+		const required = carryOut(debt(), REQUIRED);
+		const paid = measured(carryOut(debt(), PAID), required);
 		const shown = [
 			{ name: 'paid', run: paid.run },
-			{ name: 'minimum', run: asked.run }
+			{ name: 'minimum', run: required.run }
 		];
 		expect(pictureInWords(shown, usd)).toContain(
 			'paid in 2 ways, down to zero. paid: September 2030; minimum: March 2044.'
@@ -229,7 +234,7 @@ describe('the answer as a sentence', () => {
 			/^15 Sep 2030, still owed: paid \$0\.00 · minimum \$[\d,.]+$/
 		);
 		expect(differenceInWords(paid.against, usd)).toEqual({ sooner: '13 y 6 m', less: '4,506.47' });
-		expect(differenceInWords(difference(asked.run, paid.run), usd)).toEqual({
+		expect(differenceInWords(difference(required.run, paid.run), usd)).toEqual({
 			sooner: '13 y 6 m later',
 			less: '−4,506.47'
 		});

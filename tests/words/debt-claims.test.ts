@@ -28,7 +28,7 @@ const asOf = '2026-12-15' as CalendarDate;
 const day = fc
 	.record({ year: fc.integer({ min: 2027, max: 2031 }), month: fc.integer({ min: 1, max: 12 }) })
 	.map(({ year, month: of }) => `${year}-${String(of).padStart(2, '0')}-15`);
-const happening = fc.oneof(
+const event = fc.oneof(
 	fc.record({
 		kind: fc.constant('extra'),
 		date: day,
@@ -61,7 +61,7 @@ const debts = fc
 	.record({
 		balance: fc.integer({ min: 1, max: 900_000 }),
 		annualRate: fc.integer({ min: 0, max: 399_900 }),
-		asked: fc.constantFrom(
+		required: fc.constantFrom(
 			interestPlus(10_000, 2_500, 100),
 			share(20_000),
 			share(30_000, 2_500),
@@ -69,18 +69,18 @@ const debts = fc
 			amount(7_000)
 		),
 		pays: fc.constantFrom(
-			{ kind: 'asked' },
+			{ kind: 'required' },
 			{ kind: 'held' },
 			fixed(5_000),
 			fixed(9_000),
 			fixed(40_000)
 		),
 		extra: fc.constantFrom(0, 0, 1_500),
-		happens: fc.array(happening, { maxLength: 3 })
+		happens: fc.array(event, { maxLength: 3 })
 	})
 	.map(({ happens, ...fields }): StatedDebt => {
-		const happenings = happens.map((item) => ({ id: crypto.randomUUID(), off: false, ...item }));
-		const stated = statedDebt(card({ ...fields, happenings }) as unknown as DebtEntry, asOf);
+		const events = happens.map((item) => ({ id: crypto.randomUUID(), off: false, ...item }));
+		const stated = statedDebt(card({ ...fields, events }) as unknown as DebtEntry, asOf);
 		if (!stated) throw new Error('a debt that is complete');
 		return stated;
 	});
@@ -134,10 +134,10 @@ describe('what is said of a debt', () => {
 	it('is so: when it ends, what it costs, where it stalls, what it would fall to', () => {
 		fc.assert(
 			fc.property(debts, (debt) => {
-				const asked = carryOut(debt, { kind: 'asked' });
-				for (const kind of ['paid', 'asked', 'held'] as const) {
+				const required = carryOut(debt, { kind: 'required' });
+				for (const kind of ['paid', 'required', 'held'] as const) {
 					const carried = carryOut(debt, { kind });
-					const against = measured(carried, asked);
+					const against = measured(carried, required);
 					const said = plain(waySentence(debt, against, 'paying the minimum', usd));
 					expectTrue(said, carried.run);
 					const sooner = /, (.*) (sooner|later) (and|but) (\$[\d.,]*\d) (less|more) than/.exec(
@@ -149,7 +149,7 @@ describe('what is said of a debt', () => {
 						expect(sooner[2] === 'sooner').toBe(monthsSooner > 0);
 					}
 					const before = plain(
-						beforeSentence(debt, carried, difference(asked.run, carried.run), usd)
+						beforeSentence(debt, carried, difference(required.run, carried.run), usd)
 					);
 					expect(before).not.toMatch(/NaN|undefined/);
 				}

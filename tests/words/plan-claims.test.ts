@@ -47,9 +47,16 @@ describe('what is said of a plan', () => {
 		fc.assert(
 			fc.property(household(termsDrawn(fc.constantFrom(...FREQUENCIES))), plans, (owed, terms) => {
 				const plan = planOf(owed, terms);
-				const asked = planOf(owed, { ...terms, budget: { kind: 'required' }, budgetChanges: [] });
+				const required = planOf(owed, {
+					...terms,
+					budget: { kind: 'required' },
+					budgetChanges: []
+				});
 				const { budget, order } = terms;
-				const measure = { difference: planDifference(plan, asked), words: 'paying the minimums' };
+				const measure = {
+					difference: planDifference(plan, required),
+					words: 'paying the minimums'
+				};
 				const entry = { ...FIRST_PLAN, budget, order };
 				const said = plain(planSentence(plan, entry, measure, usd));
 				expect(said).not.toMatch(/NaN|undefined|\b1 (months|payments|years)\b/);

@@ -34,7 +34,7 @@ const dental = card({
 	name: 'Dental plan',
 	balance: 164_400,
 	annualRate: 0,
-	asked: amount(13_700)
+	required: amount(13_700)
 });
 
 function planned(debts: readonly object[], fields: Partial<PlanEntry>) {
@@ -173,13 +173,13 @@ describe('the working of a plan', () => {
 describe('a plan in months', () => {
 	it('puts what happens into its month, and leaves out what is switched off', () => {
 		const dated = { id: crypto.randomUUID(), off: false, amount: cents(40_000) };
-		const happenings: PlanEntry['happenings'] = [
+		const events: PlanEntry['events'] = [
 			{ ...dated, kind: 'one-off', date: day('2027-03-31'), everyYear: false },
 			{ ...dated, kind: 'money', date: day('2028-01-02') },
 			{ ...dated, kind: 'money', date: day('2029-01-02'), off: true }
 		];
 		const terms = planTerms(
-			{ ...FIRST_PLAN, happenings },
+			{ ...FIRST_PLAN, events },
 			{ firstMonth: day('2027-01-01'), begins: 1, usualMoney: () => cents(25_800) }
 		);
 		expect(terms).toMatchObject({
@@ -199,11 +199,11 @@ describe('a plan in months', () => {
 			until: null
 		};
 		const payment = { ...dated('2027-02-15'), kind: 'payment', amount: 50_000 };
-		const { plan } = planned([{ ...dental, happenings: [extra, payment] }], {
+		const { plan } = planned([{ ...dental, events: [extra, payment] }], {
 			budget: { kind: 'required' }
 		});
 		expect(plan.kept.slice(0, 3).map(({ required }) => required)).toEqual([13_700, 13_700, 13_700]);
-		// What comes with the debt is paid beside what is asked, and is no part of the month's money.
+		// What comes with the debt is paid beside what is required, and is no part of the month's money.
 		expect(plan.kept.slice(0, 3).map(({ paid }) => paid)).toEqual([13_700, 13_700, 18_700]);
 		expect(plan.kept[2]).toMatchObject({ budget: 13_700, ownExtra: 5_000, shortfall: 0 });
 	});

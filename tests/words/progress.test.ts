@@ -7,7 +7,7 @@ import { goneOn } from '../../src/lib/document/going-on';
 import { standingOf } from '../../src/lib/document/forecast';
 import { keptForecast } from '../../src/lib/document/kept-forecast';
 import { writeAmount, writeMoney } from '../../src/lib/reading/written';
-import { bringsBackInWords, differsSentence, happenedSentence } from '../../src/lib/words/progress';
+import { bringsBackInWords, differsSentence, progressSentence } from '../../src/lib/words/progress';
 import { writeDriftWorking } from '../../src/lib/words/progress-working';
 import { plain } from '../../src/lib/messages/sentence';
 import { livedCase } from '../support/lives';
@@ -26,7 +26,7 @@ const variants = [1, 2, 3, 4, 5].map((at) => `eight months, variant ${at}`);
 describe.each(variants)('what happened in %s', (name) => {
 	const lived = livedCase(name);
 	const back = seen(lived.document);
-	const said = plain(happenedSentence(back, usd));
+	const said = plain(progressSentence(back, usd));
 
 	it('is said with the figures of the reference', () => {
 		expect(said).toMatch(/^Eight months in, /);
@@ -93,7 +93,7 @@ describe.each(variants)('what happened in %s', (name) => {
 describe('a life as planned', () => {
 	it('is said to be one', () => {
 		const { document } = livedCase('everything as planned');
-		expect(plain(happenedSentence(seen(document, '2027-06-15' as CalendarDate), usd))).toMatch(
+		expect(plain(progressSentence(seen(document, '2027-06-15' as CalendarDate), usd))).toMatch(
 			/^Six months in, \$[\d,.]+ is owed, exactly as planned\. Paying as planned from here, it is paid off in \w+ \d{4}, as expected, and costs what was expected\.$/
 		);
 	});
@@ -142,10 +142,10 @@ describe('a forecast', () => {
 
 describe('what nobody entered', () => {
 	const { document } = livedCase('eight months, variant 1');
-	const unentered = { ...document, happened: [] };
+	const unentered = { ...document, recordedEvents: [] };
 
 	it('is never called unpaid: what was paid is about what the balances show', () => {
-		const said = plain(happenedSentence(seen(unentered), usd));
+		const said = plain(progressSentence(seen(unentered), usd));
 		const { drift } = seen(unentered);
 		const paid = drift.read.reduce((sum, { sums }) => sum + sums.paid, 0);
 		expect(said).not.toContain('was not paid');
@@ -169,7 +169,7 @@ describe('what nobody entered', () => {
 			kind: 'payment' as const,
 			amount: cents(0)
 		}));
-		const said = plain(happenedSentence(seen({ ...unentered, happened: zero }), usd));
+		const said = plain(progressSentence(seen({ ...unentered, recordedEvents: zero }), usd));
 		expect(said).toContain('was not paid');
 		expect(said).not.toContain('as the balances show');
 	});

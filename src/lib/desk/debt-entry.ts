@@ -1,4 +1,4 @@
-import { filled } from '../core/debt/rules/asked';
+import { filled } from '../core/debt/rules/all-forms';
 import { isOfCreditor, type DebtEvent } from '../core/debt/events';
 import { ZERO } from '../core/quantities/money';
 import { percent } from '../core/quantities/rate';
@@ -19,9 +19,9 @@ export const blankDebt = (): DebtEntry => emptyDebt(newId());
 
 /** Whether nothing has been taken down on a line. */
 export function isBlank(entry: DebtEntry): boolean {
-	const { name, asked, pays, extra } = entry;
+	const { name, required, pays, extra } = entry;
 	const known = 4 - missingOf(entry).length;
-	const isUsual = same(asked, filled(asked.kind));
+	const isUsual = same(required, filled(required.kind));
 	const isPlain = name === '' && isUsual && pays.kind === 'held' && extra === 0;
 	return known === 0 && isPlain && same(entry.noted, NOTHING_NOTED);
 }
@@ -50,12 +50,12 @@ export function newEvent(
 
 /** The events with one replaced by id, or added. */
 export function withEvent<T extends { readonly id: string }>(
-	happenings: readonly T[],
+	events: readonly T[],
 	changed: T
 ): T[] {
-	return happenings.some(({ id }) => id === changed.id)
-		? happenings.map((item) => (item.id === changed.id ? changed : item))
-		: [...happenings, changed];
+	return events.some(({ id }) => id === changed.id)
+		? events.map((item) => (item.id === changed.id ? changed : item))
+		: [...events, changed];
 }
 
 /**
@@ -66,10 +66,8 @@ export function paidIn(
 	debt: DebtEntry,
 	{ pays, extra }: { readonly pays: Pays; readonly extra: DebtEntry['extra'] }
 ): Partial<DebtEntry> {
-	const happenings = debt.happenings.map((item) =>
-		isOfCreditor(item) ? item : { ...item, off: true }
-	);
-	return { pays, extra, happenings };
+	const events = debt.events.map((item) => (isOfCreditor(item) ? item : { ...item, off: true }));
+	return { pays, extra, events };
 }
 
 /** The list with the debt at `index` moved to `to`; unchanged where there is no such place. */

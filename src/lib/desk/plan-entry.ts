@@ -50,7 +50,7 @@ function started(
 ): Partial<PlanEntry> {
 	switch (start) {
 		case 'minimums':
-			return { pays: 'asked', budget: { kind: 'required' } };
+			return { pays: 'required', budget: { kind: 'required' } };
 		case 'today':
 			return { pays: 'paid', budget: { kind: 'required' } };
 		case 'order':
@@ -72,19 +72,19 @@ export function withOwnName(plan: PlanEntry, { plans }: Pick<CaseDocument, 'plan
 
 /** The part of a plan that states another amount from a month on: an event, or its budget. */
 export function curedBy(
-	{ happenings }: Pick<PlanEntry, 'happenings'>,
+	{ events }: Pick<PlanEntry, 'events'>,
 	firstMonth: CalendarDate,
 	from: number,
 	amount: Cents
-): Pick<PlanEntry, 'happenings'> | Pick<PlanEntry, 'budget'> {
-	const inForce = happenings.filter(
+): Pick<PlanEntry, 'events'> | Pick<PlanEntry, 'budget'> {
+	const inForce = events.filter(
 		({ kind, off, date }) => kind === 'money' && !off && monthIn(date, firstMonth) <= from
 	);
 	const latest = Math.max(0, ...inForce.map(({ date }) => monthIn(date, firstMonth)));
 	if (latest === 0) return { budget: { kind: 'constant', amount } };
 	const ruling = inForce.filter(({ date }) => monthIn(date, firstMonth) === latest);
 	return {
-		happenings: happenings.map((item) => (ruling.includes(item) ? { ...item, amount } : item))
+		events: events.map((item) => (ruling.includes(item) ? { ...item, amount } : item))
 	};
 }
 

@@ -41,7 +41,7 @@ export class PlanInHand {
 	readonly #changes = $derived(this.entry.changes);
 	readonly #order = $derived(this.entry.order);
 	readonly #ids = $derived(this.entry.listed);
-	readonly #happenings = $derived(this.entry.happenings);
+	readonly #events = $derived(this.entry.events);
 
 	readonly #changed: ChangedDebts = $derived(
 		changedDebts(
@@ -106,7 +106,7 @@ export class PlanInHand {
 				budget: { kind: 'required' },
 				order: this.#order,
 				listed: this.#ids,
-				happenings: this.#happenings
+				events: this.#events
 			},
 			this.months,
 			this.#changed.fees
@@ -114,7 +114,7 @@ export class PlanInHand {
 	);
 	/** The budget that would cover the first short months; null if there are none. */
 	readonly cure = $derived(cureOf(this.debts, this.terms, this.plan));
-	/** The same amount each month; null where the money follows what is asked. */
+	/** The same amount each month; null where the money follows what is required. */
 	readonly present = $derived(
 		this.entry.budget.kind === 'constant' ? (this.entry.budget.amount ?? this.usualMoney) : null
 	);

@@ -3,7 +3,7 @@ import type { CalendarDate } from '../core/quantities/calendar';
 import { ZERO, type Cents } from '../core/quantities/money';
 import type { TransactionEntry } from '../document/debt';
 import type { CaseDocument } from '../document/case';
-import type { HappenedEntry, ReadingEntry, VisitEntry } from '../document/life';
+import type { RecordedEvent, ReadingEntry, VisitEntry } from '../document/life';
 import { withTransactions } from '../exchange/account-debt';
 import type { AccountStatement } from '../exchange/statement-ofx';
 import { v4 as newId } from 'uuid';
@@ -77,19 +77,19 @@ export const withoutVisit = (document: CaseDocument, id: string): CaseDocument =
 });
 
 /** The case with something that happened, in place of what it was. */
-export const withHappened = (document: CaseDocument, item: HappenedEntry): CaseDocument => ({
+export const withRecorded = (document: CaseDocument, item: RecordedEvent): CaseDocument => ({
 	...document,
-	happened: document.happened.some(({ id }) => id === item.id)
-		? document.happened.map((one) => (one.id === item.id ? item : one))
-		: [...document.happened, item]
+	recordedEvents: document.recordedEvents.some(({ id }) => id === item.id)
+		? document.recordedEvents.map((one) => (one.id === item.id ? item : one))
+		: [...document.recordedEvents, item]
 });
 
-export const withoutHappened = (document: CaseDocument, id: string): CaseDocument => ({
+export const withoutRecorded = (document: CaseDocument, id: string): CaseDocument => ({
 	...document,
-	happened: document.happened.filter((one) => one.id !== id)
+	recordedEvents: document.recordedEvents.filter((one) => one.id !== id)
 });
 
-export const newHappened = (debt: string, date: CalendarDate): HappenedEntry => ({
+export const newRecorded = (debt: string, date: CalendarDate): RecordedEvent => ({
 	id: newId(),
 	debt,
 	date,
@@ -103,10 +103,10 @@ export function withStatements(
 	visit: VisitEntry,
 	statements: readonly CameStatement[]
 ): CaseDocument {
-	return statements.reduce((so, { debt: id, balance, ...happened }) => {
+	return statements.reduce((so, { debt: id, balance, ...recordedEvents }) => {
 		const taken = {
 			...so,
-			debts: so.debts.map((one) => (one.id === id ? withTransactions(one, happened) : one))
+			debts: so.debts.map((one) => (one.id === id ? withTransactions(one, recordedEvents) : one))
 		};
 		if (balance === null) return taken;
 		const date = balance.date <= visit.date ? balance.date : visit.date;

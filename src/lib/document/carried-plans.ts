@@ -2,7 +2,7 @@
 import type { CalendarDate } from '../core/quantities/calendar';
 import { firstMonthWith, withChanges, type Refusal } from '../core/plan/changes';
 import { moneyBeside, usualBegin, type MoneyBeside } from '../core/plan/answers';
-import { ONLY_ASKED, planOf, uncomputedPlan } from '../core/plan/walk';
+import { ONLY_REQUIRED, planOf, uncomputedPlan } from '../core/plan/walk';
 import { NO_FEES } from '../core/plan/month';
 import type { ChangeFees, Plan, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import { plannedDebts, type CaseDocument } from './case';
@@ -80,8 +80,8 @@ export function measuredPlan({
 }: Owing & Pick<CaseDocument, 'plans' | 'against'>): Plan {
 	const entry = plans.find(({ id }) => id === against);
 	if (entry) return carriedPlan(owing, entry).plan;
-	const debts = plannedDebts(owing, against === 'today' ? 'paid' : 'asked');
-	return planOf(debts, { ...ONLY_ASKED, begins: usualBegin(debts, owing.asOf) });
+	const debts = plannedDebts(owing, against === 'today' ? 'paid' : 'required');
+	return planOf(debts, { ...ONLY_REQUIRED, begins: usualBegin(debts, owing.asOf) });
 }
 
 /** A plan, and its month's money as it concerns one debt. */

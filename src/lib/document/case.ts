@@ -14,11 +14,14 @@ export type CaseDocument = z.infer<typeof caseDocument>;
 export type NewCase = z.infer<typeof newCase>;
 
 /** Nothing expected, and nothing known of what happened. */
-export const NOTHING_LIVED: Pick<CaseDocument, 'forecasts' | 'visits' | 'readings' | 'happened'> = {
+export const NOTHING_LIVED: Pick<
+	CaseDocument,
+	'forecasts' | 'visits' | 'readings' | 'recordedEvents'
+> = {
 	forecasts: [],
 	visits: [],
 	readings: [],
-	happened: []
+	recordedEvents: []
 };
 
 /** A case as it begins: with a first plan, and no debt yet. */
@@ -36,7 +39,7 @@ export const begunCase = (request: NewCase, debts: CaseDocument['debts'] = []): 
 });
 
 /** A deleted case: until when it can be brought back. */
-export interface BinnedCase {
+export interface DeletedCase {
 	readonly id: string;
 	readonly label: string;
 	/** Instants. */
@@ -63,7 +66,7 @@ export type Saved = Omit<CaseState, 'document'> &
 /** The debts that nothing is missing of, as a plan takes them or as they are paid today. */
 export function plannedDebts(
 	{ debts, asOf }: Pick<CaseDocument, 'debts' | 'asOf'>,
-	as: 'planned' | 'asked' | 'paid'
+	as: 'planned' | 'required' | 'paid'
 ): PlannedDebt[] {
 	return debts.flatMap((entry) => {
 		const stated = statedDebt(entry, asOf);
@@ -76,7 +79,7 @@ export function plannedDebts(
 /** Each debt that nothing is missing of, paid in one way, by its id. */
 export function carriedOut(
 	{ debts, asOf }: CaseDocument,
-	kind: 'asked' | 'paid'
+	kind: 'required' | 'paid'
 ): ReadonlyMap<string, Carried> {
 	return new Map(
 		debts.flatMap((entry) => {

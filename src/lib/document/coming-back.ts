@@ -49,7 +49,7 @@ interface LivedFrom {
 	readonly lived: LivedDebt;
 	/** The parts of the document that it was made from. */
 	readonly readings: readonly ReadingEntry[];
-	readonly happened: CaseDocument['happened'];
+	readonly recordedEvents: CaseDocument['recordedEvents'];
 	readonly transactions: readonly TransactionEntry[];
 }
 
@@ -62,12 +62,12 @@ function livedDebt(
 	{ id, forecast }: Pick<LivedDebt, 'id' | 'forecast'>,
 	day: CalendarDate
 ): LivedDebt {
-	const { happened } = document;
+	const { recordedEvents } = document;
 	const transactions = document.debts.find((debt) => debt.id === id)?.transactions ?? NONE;
 	const readings = readingsOf(document, id, day);
 	const before = lives.get(forecast);
 	if (
-		before?.happened === happened &&
+		before?.recordedEvents === recordedEvents &&
 		before.transactions === transactions &&
 		before.readings.length === readings.length &&
 		before.readings.every((reading, at) => reading === readings[at])
@@ -75,7 +75,7 @@ function livedDebt(
 		return before.lived;
 	}
 	const lived = { id, forecast, life: lifeOf(document, id, day, forecast) };
-	lives.set(forecast, { lived, readings, happened, transactions });
+	lives.set(forecast, { lived, readings, recordedEvents, transactions });
 	return lived;
 }
 

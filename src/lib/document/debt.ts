@@ -1,12 +1,12 @@
 /** A debt as it travels in a case document: taken down from its statement, and how it is paid. */
 import { chargedBy, type RateTerms } from '../core/debt/interest/all-ways';
 import {
-	askedRule,
+	requiredRule,
 	filled,
 	needOf,
-	type AskedNeed,
-	type AskedPayment
-} from '../core/debt/rules/asked';
+	type RuleNeed,
+	type FilledRule
+} from '../core/debt/rules/all-forms';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { DebtEvent } from '../core/debt/events';
 import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
@@ -72,14 +72,14 @@ export const emptyDebt = (id: string): DebtEntry => ({
 	balanceAssumed: false,
 	annualRate: null,
 	firstDue: null,
-	asked: filled('percent'),
+	required: filled('percent'),
 	interestOnly: 0,
 	lending: USUAL_LENDING,
 	pays: { kind: 'held' },
 	extra: ZERO,
-	happenings: [],
+	events: [],
 	compared: [],
-	baseline: { kind: 'asked' },
+	baseline: { kind: 'required' },
 	noted: NOTHING_NOTED,
 	statement: NO_STATEMENT,
 	transactions: [],
@@ -90,7 +90,7 @@ export const emptyDebt = (id: string): DebtEntry => ({
 export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | null {
 	const { balance, annualRate, firstDue, lending, interestOnly, pays, extra } = entry;
 	if (balance === null || annualRate === null || firstDue === null) return null;
-	if (needOf(entry.asked) !== null) return null;
+	if (needOf(entry.required) !== null) return null;
 	const { interest, ...conventions } = lending;
 	return {
 		known: {
@@ -102,10 +102,10 @@ export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | n
 			extras: [],
 			charges: []
 		},
-		asked: askedRule(entry.asked as AskedPayment, interestOnly),
+		required: requiredRule(entry.required as FilledRule, interestOnly),
 		pays,
 		extra,
-		happenings: entry.happenings.filter(({ off }) => !off)
+		events: entry.events.filter(({ off }) => !off)
 	};
 }
 
@@ -116,12 +116,12 @@ export const rateTerms = (
 ): RateTerms => ({ ...interest, annual });
 
 /** A field that must be known before a debt can be run down. */
-export type MissingField = 'balance' | 'rate' | 'due' | AskedNeed;
+export type MissingField = 'balance' | 'rate' | 'due' | RuleNeed;
 
 /** The fields still missing before a debt can be computed. */
 export function missingOf(entry: DebtEntry): MissingField[] {
-	const { balance, annualRate, asked, firstDue } = entry;
-	const need = needOf(asked);
+	const { balance, annualRate, required, firstDue } = entry;
+	const need = needOf(required);
 	const of = (field: MissingField, isMissing: boolean) => (isMissing ? [field] : []);
 	return [
 		...of('balance', balance === null),

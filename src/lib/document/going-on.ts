@@ -3,7 +3,7 @@
  * carried out into them, the plan goes on with the money that is left (specification, section 12).
  */
 import { dueDate, type CalendarDate } from '../core/quantities/calendar';
-import { filled, type AskedEntry } from '../core/debt/rules/asked';
+import { filled, type RuleEntry } from '../core/debt/rules/all-forms';
 import { inForceAfter } from '../core/debt/going-on';
 import type { CaseDocument } from './case';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from './change';
@@ -105,7 +105,7 @@ function asCaseDebt(
 	change: ChangeEntry,
 	newId: () => string
 ): DebtEntry {
-	const debt = { ...emptyDebt(id), name, firstDue, asked: askedOf(rule) };
+	const debt = { ...emptyDebt(id), name, firstDue, required: ruleEntryOf(rule) };
 	if (change.kind === 'consolidate') return { ...debt, annualRate: change.annualRate };
 	if (change.kind !== 'transfer') return debt;
 	const { offerRate: annualRate, offerMonths, thenRate: annual, limit } = change;
@@ -115,11 +115,11 @@ function asCaseDebt(
 		...debt,
 		annualRate,
 		noted: { ...debt.noted, limit },
-		happenings: [{ kind: 'rate', id: newId(), off: false, date, annual, reamortize: false }]
+		events: [{ kind: 'rate', id: newId(), off: false, date, annual, reamortize: false }]
 	};
 }
 
-function askedOf({ kind, ...said }: NewDebtEntry['rule']): AskedEntry {
+function ruleEntryOf({ kind, ...said }: NewDebtEntry['rule']): RuleEntry {
 	const KINDS = { level: 'level', fixed: 'amount', minimum: 'percent' } as const;
 	return filled(KINDS[kind], said);
 }
@@ -137,7 +137,7 @@ function agreed(
 		if (!terms || terms.annualRate === null) return so;
 		const { from: date } = change;
 		const { annualRate: annual, payment: amount } = terms;
-		const earlier = so.happenings.filter((item) => item.kind !== 'rate' || item.date < date);
+		const earlier = so.events.filter((item) => item.kind !== 'rate' || item.date < date);
 		const rate = {
 			kind: 'rate',
 			id: newId(),
@@ -148,8 +148,8 @@ function agreed(
 		} as const;
 		return {
 			...so,
-			happenings: [...earlier, rate],
-			...(amount === null ? {} : { asked: filled('amount', { amount }) })
+			events: [...earlier, rate],
+			...(amount === null ? {} : { required: filled('amount', { amount }) })
 		};
 	}, debt);
 }
@@ -164,9 +164,9 @@ function debtAfter(
 	const { opening, balance, day, assumed } = found;
 	const stated = statedDebt({ ...debt, balance: opening }, asOf);
 	if (!stated) return debt;
-	const { annual, nextDue, pays, interestOnly, level, happenings } = inForceAfter(stated, on, day);
-	const left = new Set(happenings.map(({ id }) => id));
-	const { asked } = debt;
+	const { annual, nextDue, pays, interestOnly, level, events } = inForceAfter(stated, on, day);
+	const left = new Set(events.map(({ id }) => id));
+	const { required } = debt;
 	return {
 		...debt,
 		balance,
@@ -174,17 +174,17 @@ function debtAfter(
 		balanceAssumed: assumed,
 		annualRate: annual,
 		firstDue: nextDue,
-		asked: asked.kind === 'level' && level ? { ...asked, ...level } : asked,
+		required: required.kind === 'level' && level ? { ...required, ...level } : required,
 		interestOnly,
 		pays,
-		happenings: [
-			...happenings.map((item) => ({ ...item, off: false })),
-			...debt.happenings.filter(({ off, date }) => off && date > on)
+		events: [
+			...events.map((item) => ({ ...item, off: false })),
+			...debt.events.filter(({ off, date }) => off && date > on)
 		],
-		compared: debt.compared.filter((way) => way.kind !== 'without' || left.has(way.happening)),
+		compared: debt.compared.filter((way) => way.kind !== 'without' || left.has(way.event)),
 		baseline:
-			debt.baseline.kind === 'without' && !left.has(debt.baseline.happening)
-				? { kind: 'asked' }
+			debt.baseline.kind === 'without' && !left.has(debt.baseline.event)
+				? { kind: 'required' }
 				: debt.baseline,
 		// What the old statement printed followed from the old balance.
 		statement: NO_STATEMENT

@@ -5,10 +5,10 @@ import { caseDocument, spanOf, takenRequest } from './schema/case';
 import { inOurWords, problemsOf, type Problem } from './schema/problems';
 import { VERSION } from './version';
 import type { CaseDocument } from './case';
-import { debtEntry, happeningEntry, transactionEntry } from './schema/debt';
+import { debtEntry, eventEntry, transactionEntry } from './schema/debt';
 import { forecastEntry } from './schema/forecast';
 import { rememberJudged } from './schema/judged-once';
-import { happenedEntry, readingEntry, visitEntry } from './schema/life';
+import { recordedEvent, readingEntry, visitEntry } from './schema/life';
 import { differenceBetween } from './patches';
 
 export type Sent =
@@ -49,9 +49,9 @@ const LONG = {
 	forecasts: forecastEntry,
 	visits: visitEntry,
 	readings: readingEntry,
-	happened: happenedEntry
+	recordedEvents: recordedEvent
 } as const;
-const LONG_OF_DEBT = { transactions: transactionEntry, happenings: happeningEntry } as const;
+const LONG_OF_DEBT = { transactions: transactionEntry, events: eventEntry } as const;
 
 /** Says of a case that was judged elsewhere that it was. */
 export function rememberCase(document: CaseDocument): void {

@@ -1,7 +1,7 @@
 /** The money of a plan that is gone on with: what of it lies ahead, and what is left of a month that is partly paid. */
 import { addMonths, startOfMonth, type CalendarDate } from '../core/quantities/calendar';
 import { ZERO, type Cents, plus, cents } from '../core/quantities/money';
-import { askedAtBegin } from '../core/plan/answers';
+import { requiredAtBegin } from '../core/plan/answers';
 import { firstMonthOf, statedIn } from '../core/plan/month';
 import { changedDebts, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
@@ -17,7 +17,7 @@ interface PaidUntil {
 	readonly paidUntil: CalendarDate;
 }
 
-type Money = Pick<PlanEntry, 'budget' | 'begins' | 'happenings' | 'changes'>;
+type Money = Pick<PlanEntry, 'budget' | 'begins' | 'events' | 'changes'>;
 
 /**
  * The plan’s money from then on. Where some debts were paid in the first month already, the month’s money begins with
@@ -25,7 +25,7 @@ type Money = Pick<PlanEntry, 'budget' | 'begins' | 'happenings' | 'changes'>;
  */
 export function moneyAfter(
 	later: Pick<CaseDocument, 'debts' | 'asOf'>,
-	{ pays, changes, budget, happenings, begins }: PlanEntry,
+	{ pays, changes, budget, events, begins }: PlanEntry,
 	{ terms, plan, debts: before }: CarriedPlan,
 	found: ReadonlyMap<string, OpeningBalance>,
 	newId: () => string
@@ -33,15 +33,14 @@ export function moneyAfter(
 	const { debts } = changedDebts(later, { pays, changes });
 	const first = firstMonthOf(debts);
 	const month = monthIn(first, plan.firstMonth);
-	const ahead = (from: CalendarDate) =>
-		happenings.flatMap((item) => happeningFrom(item, from) ?? []);
+	const ahead = (from: CalendarDate) => events.flatMap((item) => eventFrom(item, from) ?? []);
 	if (month < (terms.begins ?? 1)) {
 		const start = addMonths(plan.firstMonth, (terms.begins ?? 1) - 1);
-		// An amount that nobody has chosen is what was asked when the plan was made, not what is asked by then.
+		// An amount that nobody has chosen is what was asked when the plan was made, not what is required by then.
 		return {
 			budget: stating(budget, statedIn(terms, month)),
 			begins: begins ?? start,
-			happenings: ahead(first),
+			events: ahead(first),
 			changes,
 			paidUntil: first
 		};
@@ -49,7 +48,7 @@ export function moneyAfter(
 	const left = leftOf(month, plan, before, found, later.asOf);
 	const paidUntil = left === null ? first : addMonths(first, 1);
 	const stated = statedIn(terms, month + (left === null ? 0 : 1));
-	const rest = left === null ? 0 : left - askedAtBegin(debts, 1);
+	const rest = left === null ? 0 : left - requiredAtBegin(debts, 1);
 	const once = {
 		id: newId(),
 		kind: 'one-off',
@@ -61,7 +60,7 @@ export function moneyAfter(
 	return {
 		begins: paidUntil,
 		budget: stating(budget, stated),
-		happenings: [...(rest > 0 ? [once] : []), ...ahead(paidUntil)],
+		events: [...(rest > 0 ? [once] : []), ...ahead(paidUntil)],
 		changes: changes.flatMap((change) => agreementFrom(change, paidUntil)),
 		paidUntil
 	};
@@ -109,7 +108,7 @@ function leftOf(
 }
 
 /** The part of a plan's event in a month or later; null if it is past. */
-function happeningFrom(item: PlanEvent, month: CalendarDate): PlanEvent | null {
+function eventFrom(item: PlanEvent, month: CalendarDate): PlanEvent | null {
 	if (item.date >= month) return item;
 	if (item.kind !== 'one-off' || !item.everyYear) return null;
 	let date = item.date;
@@ -128,7 +127,7 @@ export function withMoreMoney(
 	if ('once' in more) {
 		const date = firstMonthOf(changedDebts(later, plan).debts);
 		const once = { id: newId(), off: false, date, amount: more.once, everyYear: false };
-		return { ...plan, happenings: [...plan.happenings, { ...once, kind: 'one-off' }] };
+		return { ...plan, events: [...plan.events, { ...once, kind: 'one-off' }] };
 	}
 	const raised = (amount: Cents) => plus(amount, more.each);
 	const { budget } = plan;
@@ -141,7 +140,7 @@ export function withMoreMoney(
 						kind: 'required-plus',
 						extra: raised(budget.kind === 'required-plus' ? budget.extra : ZERO)
 					},
-		happenings: plan.happenings.map((item) =>
+		events: plan.events.map((item) =>
 			item.kind === 'money' ? { ...item, amount: raised(item.amount) } : item
 		)
 	};

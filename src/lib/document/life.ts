@@ -8,17 +8,17 @@ import { type Cents, negative } from '../core/quantities/money';
 import type { DatedAmount, Forecast, Life } from '../core/plan/progress';
 import type { DebtEntry, TransactionEntry } from './debt';
 import type { z } from 'zod';
-import type { visitEntry, readingEntry, happenedEntry } from './schema/life';
+import type { visitEntry, readingEntry, recordedEvent } from './schema/life';
 
 export type VisitEntry = z.infer<typeof visitEntry>;
 export type ReadingEntry = z.infer<typeof readingEntry>;
-export type HappenedEntry = z.infer<typeof happenedEntry>;
+export type RecordedEvent = z.infer<typeof recordedEvent>;
 
 /** The parts of a document that hold the records of its debts. */
 export interface Lived {
 	readonly debts: readonly Pick<DebtEntry, 'id' | 'transactions'>[];
 	readonly readings: readonly ReadingEntry[];
-	readonly happened: readonly HappenedEntry[];
+	readonly recordedEvents: readonly RecordedEvent[];
 }
 
 const byDate = (one: { readonly date: string }, other: { readonly date: string }) =>
@@ -60,7 +60,7 @@ const DAYS_APART = 5;
  * there can be: by date, each takes the earliest entry of the file that is near enough.
  */
 export function alsoInFile(
-	typed: readonly HappenedEntry[],
+	typed: readonly RecordedEvent[],
 	transactions: readonly TransactionEntry[]
 ): ReadonlySet<string> {
 	const free = [...transactions].sort(byDate);
@@ -89,7 +89,7 @@ export function lifeOf(
 	{ terms }: Pick<Forecast, 'terms'>
 ): Life {
 	const transactions = lived.debts.find(({ id }) => id === debt)?.transactions ?? [];
-	const typed = lived.happened.filter((one) => one.debt === debt);
+	const typed = lived.recordedEvents.filter((one) => one.debt === debt);
 	const twice = alsoInFile(typed, transactions);
 	const own = typed.filter(({ id }) => !twice.has(id));
 	const dated = (kinds: readonly string[], sign: 1 | -1): DatedAmount[] =>

@@ -18,8 +18,8 @@ import type {
 export type PlanContent = z.infer<typeof planContent>;
 
 export function contentOf(plan: PlanEntry): PlanContent {
-	const { pays, budget, begins, order, listed, happenings, changes } = plan;
-	return { pays, budget, begins, order, listed, happenings, changes };
+	const { pays, budget, begins, order, listed, events, changes } = plan;
+	return { pays, budget, begins, order, listed, events, changes };
 }
 
 /** The plan that is chosen, and whether it has been changed since. */
@@ -42,9 +42,9 @@ export type PlanEntry = z.infer<typeof planEntry>;
 export type Sheet = z.infer<typeof sheetEntry>;
 export type Measure = z.infer<typeof measureEntry>;
 export type SheetLine = z.infer<typeof sheetLine>;
-export type PlanEvent = PlanEntry['happenings'][number];
+export type PlanEvent = PlanEntry['events'][number];
 
-/** A plan in its simplest form: what is asked at first, held, the highest rate first. */
+/** A plan in its simplest form: what is required at first, held, the highest rate first. */
 export const USUAL_PLAN: Omit<PlanEntry, 'id' | 'name'> = {
 	named: false,
 	pays: 'planned',
@@ -52,7 +52,7 @@ export const USUAL_PLAN: Omit<PlanEntry, 'id' | 'name'> = {
 	begins: null,
 	order: 'rate',
 	listed: [],
-	happenings: [],
+	events: [],
 	changes: [],
 	hidden: false
 };
@@ -91,16 +91,11 @@ export function planMonths(
 
 /** The plan in its months. */
 export function planTerms(
-	{
-		budget,
-		order,
-		listed,
-		happenings
-	}: Pick<PlanEntry, 'budget' | 'order' | 'listed' | 'happenings'>,
+	{ budget, order, listed, events }: Pick<PlanEntry, 'budget' | 'order' | 'listed' | 'events'>,
 	{ firstMonth, begins, usualMoney: usual }: PlanMonths,
 	fees?: ChangeFees
 ): PlanTerms {
-	const inForce = happenings.filter(({ off }) => !off);
+	const inForce = events.filter(({ off }) => !off);
 	return {
 		budget: budgetOf(budget, usual),
 		begins,

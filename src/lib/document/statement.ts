@@ -4,7 +4,12 @@ import type { MinimumTerms } from '../core/debt/rules/minimum';
 import { ZERO } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import type { Currency } from '../reading/currencies';
-import { askedRule, needOf, type AskedEntry, type AskedPayment } from '../core/debt/rules/asked';
+import {
+	requiredRule,
+	needOf,
+	type RuleEntry,
+	type FilledRule
+} from '../core/debt/rules/all-forms';
 import type { DebtEntry, StatementEntry } from './debt';
 
 /** Minor units in a whole unit of a currency. */
@@ -37,22 +42,22 @@ export function printedOf(entry: StatementEntry): Printed {
 }
 
 /** The minimum as a rule of percentage and floor; null where it is none yet, or something else is agreed. */
-export function minimumRule(asked: AskedEntry): MinimumTerms | null {
-	if (needOf(asked) !== null) return null;
-	const rule = askedRule(asked as AskedPayment, 0);
+export function minimumRule(required: RuleEntry): MinimumTerms | null {
+	if (needOf(required) !== null) return null;
+	const rule = requiredRule(required as FilledRule, 0);
 	if (rule.kind === 'minimum') return rule;
 	if (rule.kind !== 'fixed') return null;
 	const nothing = { percent: 0 as Percent, plusInterest: false, plusFees: false };
 	return { ...nothing, of: 'statement', roundUpTo: ZERO, floor: rule.amount };
 }
 
-/** A rule that was found, as what is asked. */
-export const askedByRule = ({
+/** A rule that was found, as what is required. */
+export const entryOfRule = ({
 	plusInterest,
 	percent,
 	roundUpTo,
 	floor
-}: MinimumTerms): AskedEntry => ({
+}: MinimumTerms): RuleEntry => ({
 	kind: plusInterest ? 'interest-plus' : 'percent',
 	percent,
 	of: 'statement',

@@ -31,6 +31,11 @@ const BROUGHT: Readonly<Record<number, readonly string[]>> = {
 		'debts.*.withdrawn',
 		'forecasts.*.debts.*.withdrawn',
 		'forecasts.*.figures.*.before'
+	],
+	11: [
+		'recordedEvents',
+		'plans.*.events',
+		...['debts.*', 'forecasts.*.debts.*'].flatMap((debt) => [`${debt}.required`, `${debt}.events`])
 	]
 };
 
@@ -83,7 +88,9 @@ function raised(document: unknown): unknown {
 		case 8:
 			return raised(ofVersion9(document));
 		case 9:
-			return ofVersion10(document);
+			return raised(ofVersion10(document));
+		case 10:
+			return ofVersion11(document);
 		default:
 			return document;
 	}
@@ -102,8 +109,8 @@ function ofVersion2(document: Record<string, unknown>) {
 /** Version 3 knew one plan, with the sheet and what it is measured against in it; version 2 none. */
 function ofVersion4(document: Record<string, unknown>, plan: unknown) {
 	const { sheet, baseline, ...fields } = isRecord(plan) ? plan : {};
-	const { id, name, pays, budget, order, listed, happenings, changes, hidden } = FIRST_PLAN;
-	const first = { id, pays, budget, order, listed, happenings, changes, hidden };
+	const { id, name, pays, budget, order, listed, changes, hidden } = FIRST_PLAN;
+	const first = { id, pays, budget, order, listed, happenings: [], changes, hidden };
 	return {
 		...document,
 		version: 4,
@@ -189,6 +196,51 @@ function ofVersion10(document: Record<string, unknown>) {
 	const debts = listOr(document['debts'], keeping);
 	return { ...document, version: 10, calendar: NO_CALENDAR, debts, forecasts };
 }
+
+/** Version 10 called a debt's payment rule `asked`, events `happenings`, and those that were recorded `happened`. */
+function ofVersion11({ happened, ...document }: Record<string, unknown>) {
+	const named = (debt: Record<string, unknown>) =>
+		renamed(
+			{
+				...debt,
+				pays: withRequired(debt['pays']),
+				baseline: withRequired(debt['baseline']),
+				compared: listOr(debt['compared'], withRequired)
+			},
+			{ asked: 'required', happenings: 'events' }
+		);
+	const plan = (content: Record<string, unknown>) =>
+		renamed(
+			{ ...content, pays: content['pays'] === 'asked' ? 'required' : content['pays'] },
+			{ happenings: 'events' }
+		);
+	const ofContent = (entry: Record<string, unknown>) =>
+		isRecord(entry['content']) ? { ...entry, content: plan(entry['content']) } : entry;
+	return {
+		...document,
+		version: 11,
+		recordedEvents: happened,
+		debts: listOr(document['debts'], named),
+		plans: listOr(document['plans'], plan),
+		choices: listOr(document['choices'], ofContent),
+		forecasts: listOr(document['forecasts'], (forecast) =>
+			ofContent({ ...forecast, debts: listOr(forecast['debts'], named) })
+		)
+	};
+}
+
+/** A way of paying; one without an event named it a happening. */
+function withRequired(way: unknown): unknown {
+	if (!isRecord(way)) return way;
+	if (way['kind'] === 'asked') return { ...way, kind: 'required' };
+	return renamed(way, { happening: 'event' });
+}
+
+const renamed = (
+	fields: Record<string, unknown>,
+	names: Readonly<Record<string, string>>
+): Record<string, unknown> =>
+	Object.fromEntries(Object.entries(fields).map(([name, value]) => [names[name] ?? name, value]));
 
 /** Names that the program gave to plans. */
 const GIVEN_NAME =

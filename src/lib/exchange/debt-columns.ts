@@ -22,24 +22,24 @@ import {
 	type BasisField
 } from '../core/debt/interest/all-ways';
 import {
-	ASKED_FIELDS,
-	ASKED_KINDS,
+	RULE_FIELDS,
+	RULE_KINDS,
 	fieldsOf,
 	filled,
 	formOf,
 	saidIn,
-	type AskedEntry,
-	type AskedField,
-	type AskedKind
-} from '../core/debt/rules/asked';
+	type RuleEntry,
+	type RuleField,
+	type RuleKind
+} from '../core/debt/rules/all-forms';
 import type { Field as FormField } from '../core/quantities/field';
 import { fieldHeading } from '../messages/terms';
 import { SCREEN } from '../reading/writing';
 import { emptyDebt, type DebtEntry, type LendingEntry } from '../document/debt';
 
 /** The fields of a payment rule's form as cells. */
-type AskedCells = {
-	[F in AskedField]?: NonNullable<Extract<AskedEntry, Readonly<Record<F, unknown>>>[F]>;
+type RuleCells = {
+	[F in RuleField]?: NonNullable<Extract<RuleEntry, Readonly<Record<F, unknown>>>[F]>;
 };
 
 type BasisCells = {
@@ -47,14 +47,14 @@ type BasisCells = {
 };
 
 /** A debt as the cells of one row: what it does not say is undefined. */
-export interface Flat extends AskedCells, BasisCells {
+export interface Flat extends RuleCells, BasisCells {
 	name?: string;
 	creditor?: string;
 	account?: string;
 	balance?: Cents;
 	balanceOn?: CalendarDate;
 	annualRate?: Percent;
-	rule?: AskedKind;
+	rule?: RuleKind;
 	interestOnly?: number;
 	firstDue?: CalendarDate;
 	paymentsPerYear?: PaymentsPerYear;
@@ -112,7 +112,7 @@ const column = (field: Field, kind: Kind, heading: string, ...known: string[]): 
 
 /** Other headings that people write above the fields of a payment rule. */
 // prettier-ignore
-const ASKED_KNOWN: Partial<Readonly<Record<AskedField, readonly string[]>>> = {
+const RULE_KNOWN: Partial<Readonly<Record<RuleField, readonly string[]>>> = {
 	amount: ['minimum', 'min', 'min payment', 'min pmt', 'minimum due', 'min due', 'minimum payment due', 'payment due', 'required payment', 'monthly minimum', 'monthly payment', 'payment', 'pmt', 'instalment', 'installment'],
 	percent: ['min percent', 'minimum percent', 'min rate'],
 	floor: ['minimum at least', 'floor', 'not less than'],
@@ -122,7 +122,7 @@ const ASKED_KNOWN: Partial<Readonly<Record<AskedField, readonly string[]>>> = {
 	balloon: ['balloon payment']
 };
 
-function termColumn([name, field]: readonly [AskedField | BasisField, FormField]): Column {
+function termColumn([name, field]: readonly [RuleField | BasisField, FormField]): Column {
 	const kind = (): Kind => {
 		switch (field.of) {
 			case 'rounding':
@@ -135,7 +135,7 @@ function termColumn([name, field]: readonly [AskedField | BasisField, FormField]
 				return { of: field.of };
 		}
 	};
-	const known: Partial<Readonly<Record<string, readonly string[]>>> = ASKED_KNOWN;
+	const known: Partial<Readonly<Record<string, readonly string[]>>> = RULE_KNOWN;
 	return column(name, kind(), fieldHeading(name, SCREEN), ...(known[name] ?? []));
 }
 
@@ -148,8 +148,8 @@ export const COLUMNS: readonly Column[] = [
 	column('balance', money, 'Balance', 'owed', 'owing', 'amount', 'amount owed', 'current balance', 'balance owed', 'balance due', 'outstanding', 'outstanding balance', 'remaining balance', 'statement balance', 'debt amount', 'total owed', 'principal', 'how much'),
 	column('balanceOn', { of: 'day' }, 'Balance on', 'balance as of'),
 	column('annualRate', percent, 'Annual rate', 'apr', 'rate', 'interest', 'interest rate', 'annual interest', 'annual interest rate', 'int rate', 'yearly rate', 'annual percentage rate', 'apr in', 'percent', 'purchase apr'),
-	column('rule', choice(...ASKED_KINDS), 'Minimum rule', 'rule'),
-	...ASKED_FIELDS.map(termColumn),
+	column('rule', choice(...RULE_KINDS), 'Minimum rule', 'rule'),
+	...RULE_FIELDS.map(termColumn),
 	column('interestOnly', count, 'Interest-only payments', 'interest only payments', 'interest alone at first'),
 	column('firstDue', { of: 'first due' }, 'First due', 'due', 'due date', 'due day', 'due on', 'first due date', 'next due', 'next due date', 'payment date', 'payment due date', 'day due', 'date due', 'next payment'),
 	column('paymentsPerYear', choice(...FREQUENCIES), 'Payments a year', 'payments per year', 'frequency'),
@@ -158,7 +158,7 @@ export const COLUMNS: readonly Column[] = [
 	column('timing', choice('arrears', 'advance'), 'Paid in'),
 	column('interestRounding', choice('cent', 'none'), 'Interest rounded'),
 	column('clearBelow', money, 'Pay off balances below', 'paid in full below'),
-	column('pays', choice('asked', 'held', 'fixed', 'interest-plus'), 'Way of paying'),
+	column('pays', choice('required', 'held', 'fixed', 'interest-plus'), 'Way of paying'),
 	column('paysAmount', money, 'Pays', 'paid', 'pays now', 'paying', 'pays monthly', 'current payment', 'actual payment', 'my payment', 'payment', 'monthly payment'),
 	column('paysPerYear', choice(...FREQUENCIES), 'Pays times a year'),
 	column('paysPercent', percent, 'Pays percentage'),
@@ -183,7 +183,7 @@ export function debtOf(flat: Flat, id: string): DebtEntry {
 		asOf: flat.balanceOn ?? null,
 		annualRate: flat.annualRate ?? null,
 		firstDue: flat.firstDue ?? null,
-		asked: askedOf(flat),
+		required: ruleEntryOf(flat),
 		interestOnly: flat.interestOnly ?? 0,
 		lending: {
 			paymentsPerYear: flat.paymentsPerYear ?? 12,
@@ -206,7 +206,7 @@ export function debtOf(flat: Flat, id: string): DebtEntry {
 			paymentsInAll: flat.paymentsInAll ?? null,
 			paymentEach: flat.paymentEach ?? null
 		},
-		happenings: laterRates(flat)
+		events: laterRates(flat)
 	};
 }
 
@@ -224,8 +224,8 @@ const laterRates = ({ laterRates: rates = [], firstDue, paymentsPerYear = 12 }: 
 			}));
 
 /** The rule that is named, or the first that has what it needs. */
-function askedOf(flat: Flat): AskedEntry {
-	const kind = flat.rule ?? ASKED_KINDS.find((one) => formOf(one).needs in flat) ?? 'percent';
+function ruleEntryOf(flat: Flat): RuleEntry {
+	const kind = flat.rule ?? RULE_KINDS.find((one) => formOf(one).needs in flat) ?? 'percent';
 	return filled(kind, flat);
 }
 
@@ -242,24 +242,27 @@ function paysOf({ pays, paysAmount, paysPerYear, paysPercent }: Flat): DebtEntry
 }
 
 /** A debt as cells: each that says something other than nothing, so that reading them gives the debt back. */
-export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry): Flat {
+export function flatOf({ name, required, lending, pays, noted, ...debt }: DebtEntry): Flat {
 	const { interest } = lending;
 	const some = <T>(value: T | null | undefined | '' | false) =>
 		value === null || value === '' || value === false ? undefined : value;
-	const inForm = fieldsOf(asked.kind).map(([field]) => [field, saidIn(asked, field) ?? undefined]);
+	const inForm = fieldsOf(required.kind).map(([field]) => [
+		field,
+		saidIn(required, field) ?? undefined
+	]);
 	const inBasis = basisFields(interest.basis).map(([field]) => [
 		field,
 		basisSaid(interest, field) ?? undefined
 	]);
 	return stated({
-		...(Object.fromEntries([...inForm, ...inBasis]) as AskedCells & BasisCells),
+		...(Object.fromEntries([...inForm, ...inBasis]) as RuleCells & BasisCells),
 		name: some(name),
 		creditor: some(noted.creditor),
 		account: some(noted.account),
 		balance: some(debt.balance),
 		balanceOn: some(debt.asOf),
 		annualRate: some(debt.annualRate),
-		rule: asked.kind,
+		rule: required.kind,
 		interestOnly: debt.interestOnly,
 		firstDue: some(debt.firstDue),
 		paymentsPerYear: lending.paymentsPerYear,
@@ -286,7 +289,7 @@ export function flatOf({ name, asked, lending, pays, noted, ...debt }: DebtEntry
 /** Drops undefined entries. */
 const stated = (
 	cells: {
-		readonly [K in Exclude<Field, AskedField | BasisField>]: Flat[K] | undefined;
-	} & AskedCells &
+		readonly [K in Exclude<Field, RuleField | BasisField>]: Flat[K] | undefined;
+	} & RuleCells &
 		BasisCells
 ): Flat => Object.fromEntries(Object.entries(cells).filter(([, value]) => value !== undefined));

@@ -9,13 +9,13 @@ import type { Expression } from '../core/debt/expression';
 import { rateOnSheet } from '../core/debt/interest/all-ways';
 import { afterInterest, onSheet } from '../core/debt/rules/all-rules';
 import {
-	ASKED_FIELDS,
-	ASKED_KINDS,
+	RULE_FIELDS,
+	RULE_KINDS,
 	fieldsInLine,
 	formOf,
 	kindOf,
-	type AskedField
-} from '../core/debt/rules/asked';
+	type RuleField
+} from '../core/debt/rules/all-forms';
 import { cents } from '../core/quantities/money';
 import { WHOLE } from '../core/quantities/rate';
 import { exact, formulaOf } from './sheet-formula';
@@ -24,11 +24,11 @@ import { exact, formulaOf } from './sheet-formula';
 export type CellValue = number | string | { readonly formula: string };
 
 /** Columns of the payment rules in a line of debts: amounts, percentages and counts. */
-const RULE_TERMS = ASKED_FIELDS.filter(
+const RULE_TERMS = RULE_FIELDS.filter(
 	([field, { of }]) =>
 		of !== 'choice' &&
 		of !== 'flag' &&
-		ASKED_KINDS.some((kind) => fieldsInLine(kind).some(([name]) => name === field))
+		RULE_KINDS.some((kind) => fieldsInLine(kind).some(([name]) => name === field))
 ).map(([field]) => field);
 
 /** Where a debt's terms are; each with what is written in it, null where the debt has no such term. */
@@ -46,9 +46,9 @@ export interface MonthCells {
 	readonly opening: string;
 	readonly charges: string | null;
 	readonly interest: string;
-	readonly asked: string;
+	readonly required: string;
 	/** The scheduled payment of the first month of its rule, after interest-only payments. */
-	readonly firstAsked: string;
+	readonly firstRequired: string;
 	readonly rate: string;
 }
 
@@ -83,11 +83,11 @@ export function termValues(
 	cells: TermCells['of']
 ): Readonly<Record<TermColumn, CellValue | null>> {
 	const units = (cents: number) => cents / 10 ** digits;
-	const rule = afterInterest(terms.payment) as Readonly<Partial<Record<AskedField, number>>>;
+	const rule = afterInterest(terms.payment) as Readonly<Partial<Record<RuleField, number>>>;
 	const own = onSheet(terms.payment).terms(terms.payment, monthlyRate(terms));
 	const fields = formOf(kindOf(terms.payment)).fields;
 	const isLater = beginsLater(terms);
-	const written = RULE_TERMS.map((field): [AskedField, CellValue | null] => {
+	const written = RULE_TERMS.map((field): [RuleField, CellValue | null] => {
 		const term = own[field];
 		const value = rule[field] ?? 0;
 		if (term === undefined) return [field, null];
@@ -97,7 +97,7 @@ export function termValues(
 		return [field, of === 'percent' ? value / WHOLE : of === 'count' ? value : units(value)];
 	});
 	return {
-		...(Object.fromEntries(written) as Record<AskedField, CellValue | null>),
+		...(Object.fromEntries(written) as Record<RuleField, CellValue | null>),
 		balance: units(terms.opening),
 		rate: terms.rate.annual / WHOLE,
 		clearBelow: units(terms.clearBelow)
@@ -140,7 +140,7 @@ export const statementFormula = ({ opening, charges, interest }: MonthCells, dig
 	exact([opening, ...(charges === null ? [] : [charges]), interest].join('+'), digits);
 
 /** Formula: the scheduled payment of period k, at most the balance (specification, section 4). */
-export function askedFormula(
+export function requiredFormula(
 	terms: DebtTerms,
 	k: number,
 	cells: TermCells,
@@ -158,7 +158,7 @@ function dueFormula(
 	terms: DebtTerms,
 	k: number,
 	{ of }: TermCells,
-	{ firstAsked, ...month }: MonthCells,
+	{ firstRequired, ...month }: MonthCells,
 	digits: number
 ): string | null {
 	const { payment, charges } = terms;
@@ -182,7 +182,7 @@ function dueFormula(
 			opening,
 			...(charged === null ? {} : { charges: charged }),
 			interest,
-			'first asked': firstAsked
+			'first required': firstRequired
 		},
 		digits
 	);

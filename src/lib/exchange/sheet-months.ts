@@ -8,7 +8,7 @@ import type { PlanMonth } from '../core/plan/terms';
 import { WHOLE } from '../core/quantities/rate';
 import { monthStart } from '../document/plan';
 import {
-	askedFormula,
+	requiredFormula,
 	chargesFormula,
 	interestFormula,
 	rateAt,
@@ -38,7 +38,7 @@ const OF_DEBT_HEADINGS: Readonly<Record<OfDebt, string>> = {
 	opening: t('Opening'),
 	charges: t('Purchases, fees'),
 	interest: t('Interest'),
-	asked: t('Required'),
+	required: t('Required'),
 	own: t('Own extra'),
 	room: t('Room for more'),
 	line: t('Extra from the budget'),
@@ -56,7 +56,7 @@ export async function writeMonths(sheet: ExcelJS.Worksheet, laid: Laid): Promise
 		stated: t('Stated budget'),
 		onTop: t('One-time amounts'),
 		fees: t('Fees'),
-		asked: t('Total required'),
+		required: t('Total required'),
 		money: t('Budget'),
 		rest: t('Left for the order'),
 		paid: t('Paid'),
@@ -118,11 +118,11 @@ function writeMonth(
 	put(sheet, shared('onTop'), units(onTop), onTop === 0 ? 'formula' : 'input', money);
 	const fees = kept?.fees ?? 0;
 	put(sheet, shared('fees'), units(fees), fees === 0 ? 'formula' : 'figure', money);
-	formula(shared('asked'), exact(all('asked'), digits));
+	formula(shared('required'), exact(all('required'), digits));
 	formula(shared('money'), moneyFormula(month, row, kept, laid, cell));
 	formula(
 		shared('rest'),
-		`MAX(0,${exact([`${shared('money')}-${shared('asked')}`, ...figuresInLine(cell, laid)].join('-'), digits)})`
+		`MAX(0,${exact([`${shared('money')}-${shared('required')}`, ...figuresInLine(cell, laid)].join('-'), digits)})`
 	);
 	formula(shared('paid'), exact(all('paid'), digits));
 	formula(shared('interest'), exact(all('interest'), digits));
@@ -145,13 +145,13 @@ function moneyFormula(
 	const { digits } = currency;
 	const { budget, begins = 1 } = terms;
 	const hasBegun = month >= begins;
-	const asked = `${SHARED.asked}${row}`;
+	const required = `${SHARED.required}${row}`;
 	const own =
 		hasBegun && budget.kind === 'constant'
 			? [`${SHARED.stated}${row}`, `-${SHARED.fees}${row}`]
 			: hasBegun && budget.kind === 'required-plus'
-				? [asked, `${SHARED.stated}${row}`]
-				: [asked];
+				? [required, `${SHARED.stated}${row}`]
+				: [required];
 	const passedOn = debts.flatMap((debt, index) => {
 		if (!live[index]) {
 			const share = kept?.shares.find((one) => one.index === index);
@@ -197,7 +197,7 @@ function writeShare(
 		formula('opening', opening);
 		figure('charges', units(share?.charges ?? 0));
 		figure('interest', units(share?.interest ?? 0));
-		figure('asked', units(share?.required ?? 0));
+		figure('required', units(share?.required ?? 0));
 		figure('own', units(share?.ownExtra ?? 0));
 		figure('room', 0);
 		const beyond = isShort || !share ? 0 : share.paid - share.ownExtra - share.required;
@@ -214,7 +214,7 @@ function writeShare(
 	formula('opening', opening);
 	if (k < 1) {
 		formula('rate', terms.of.rate, RATE_FORMAT);
-		for (const of of ['charges', 'asked', 'own', 'room', 'line', 'paid'] as const) {
+		for (const of of ['charges', 'required', 'own', 'room', 'line', 'paid'] as const) {
 			put(sheet, at(of), 0, 'formula', money);
 		}
 		const early = { opening: at('opening'), charges: null };
@@ -229,8 +229,8 @@ function writeShare(
 		opening: at('opening'),
 		charges: charged ? at('charges') : null,
 		interest: at('interest'),
-		asked: at('asked'),
-		firstAsked: `${columnOf(index, 'asked')}$${FIRST_MONTH_ROW + first - 1 + interestPeriods(debt.terms.payment)}`,
+		required: at('required'),
+		firstRequired: `${columnOf(index, 'required')}$${FIRST_MONTH_ROW + first - 1 + interestPeriods(debt.terms.payment)}`,
 		rate: at('rate')
 	};
 	const owed = statementFormula(here, digits);
@@ -238,23 +238,23 @@ function writeShare(
 	if (charged) formula('charges', chargesFormula(debt.terms, k, at('opening'), digits));
 	else put(sheet, at('charges'), 0, 'formula', money);
 	formula('interest', interestFormula(debt.terms, at('rate'), here, digits));
-	formula('asked', askedFormula(debt.terms, k, terms, here, digits));
+	formula('required', requiredFormula(debt.terms, k, terms, here, digits));
 	const planned = amountIn(debt.terms.extras, k) / 10 ** digits;
 	if (planned === 0) put(sheet, at('own'), 0, 'formula', money);
 	else {
-		const taken = exact(`MIN(${planned},${owed}-${at('asked')})`, digits);
+		const taken = exact(`MIN(${planned},${owed}-${at('required')})`, digits);
 		formula('own', `IF(${at('opening')}>0,${taken},0)`);
 	}
-	formula('room', exact(`${owed}-${at('asked')}-${at('own')}`, digits));
-	const short = `${SHARED.money}${row}<${SHARED.asked}${row}`;
+	formula('room', exact(`${owed}-${at('required')}-${at('own')}`, digits));
+	const short = `${SHARED.money}${row}<${SHARED.required}${row}`;
 	if (laid.lineIsLive) formula('line', lineFormula(index, row, laid));
 	else figure('line', units(isShort || !share ? 0 : share.paid - share.ownExtra - share.required));
-	const part = exact(`${at('asked')}*${SHARED.money}${row}/${SHARED.asked}${row}`, digits);
-	const whole = exact(`${at('asked')}+${at('line')}`, digits);
+	const part = exact(`${at('required')}*${SHARED.money}${row}/${SHARED.required}${row}`, digits);
+	const whole = exact(`${at('required')}+${at('line')}`, digits);
 	if (isShort && kept && share) {
 		// To the cent a short month is shared by largest remainder, which formulas can't say: as long as it is the month that
 		// the program shared, the share is its figure. Once the money is enough, it computes on like any other.
-		const isSame = `AND(${SHARED.money}${row}=${units(kept.budget)},${SHARED.asked}${row}=${units(kept.required)})`;
+		const isSame = `AND(${SHARED.money}${row}=${units(kept.budget)},${SHARED.required}${row}=${units(kept.required)})`;
 		const given = units(share.paid - share.ownExtra);
 		const text = `IF(${short},IF(${isSame},${given},${part}),${whole})+${at('own')}`;
 		put(sheet, at('paid'), { formula: text }, 'figure', money);

@@ -2,8 +2,8 @@
 import type { DebtTerms } from '../core/debt/terms';
 import { basisFields } from '../core/debt/interest/all-ways';
 import { afterInterest, isFrozen, onSheet, type PaymentRule } from '../core/debt/rules/all-rules';
-import { ASKED_KINDS, fieldsOf, kindOf, type AskedKind } from '../core/debt/rules/asked';
-import { askedInCell } from '../messages/terms';
+import { RULE_KINDS, fieldsOf, kindOf, type RuleKind } from '../core/debt/rules/all-forms';
+import { ruleWords } from '../messages/terms';
 import { SCREEN } from '../reading/writing';
 import type { Flat } from './debt-columns';
 
@@ -11,15 +11,15 @@ const HELD = ', as at first';
 
 /** How a rule is called in a workbook: “interest and a percentage”; a minimum that is held: “a percentage, as at first”. */
 export const ruleInCell = (rule: PaymentRule): string =>
-	askedInCell(kindOf(rule), SCREEN) + (isFrozen(afterInterest(rule)) ? HELD : '');
+	ruleWords(kindOf(rule), SCREEN) + (isFrozen(afterInterest(rule)) ? HELD : '');
 
 /** Names of rules in earlier workbooks. */
-const EARLIER: Readonly<Record<string, AskedKind>> = { 'equal payments': 'level' };
+const EARLIER: Readonly<Record<string, RuleKind>> = { 'equal payments': 'level' };
 
 /** The rule that is called so; undefined where none is. */
-export function ruleCalled(words: string): AskedKind | undefined {
+export function ruleCalled(words: string): RuleKind | undefined {
 	const said = words.replace(HELD, '');
-	return ASKED_KINDS.find((kind) => askedInCell(kind, SCREEN) === said) ?? EARLIER[said];
+	return RULE_KINDS.find((kind) => ruleWords(kind, SCREEN) === said) ?? EARLIER[said];
 }
 
 /** Cells beyond the workbook's own columns: the next due date, and unusual terms. */
@@ -31,11 +31,11 @@ export function furtherCells(terms: DebtTerms): Flat {
 	if (terms.timing === 'advance') flat.timing = 'advance';
 	if (terms.interestRounding === 'none') flat.interestRounding = 'none';
 	if (rate.basis !== 'nominal') flat.basis = rate.basis;
-	const asked = basisFields(rate.basis).flatMap(([field, { usual }]) => {
+	const required = basisFields(rate.basis).flatMap(([field, { usual }]) => {
 		const value = (rate as Readonly<Record<string, unknown>>)[field] ?? usual;
 		return value === usual ? [] : [[field, value]];
 	});
-	Object.assign(flat, Object.fromEntries(asked));
+	Object.assign(flat, Object.fromEntries(required));
 	return flat;
 }
 

@@ -1,7 +1,7 @@
 /** Every file that goes out: of what, of which kind, and how it is made. */
 import { carryOut, wayTerms } from '../core/debt/ways';
 
-import { ONLY_ASKED, planOf } from '../core/plan/walk';
+import { ONLY_REQUIRED, planOf } from '../core/plan/walk';
 import { carriedPlan } from '../document/carried-plans';
 import { cancelledEvents, type GivenEvent } from '../document/calendar';
 import type { CaseDocument } from '../document/case';
@@ -159,8 +159,8 @@ async function debtContent({ document, subject, kind }: OutgoingTask, tools: Too
 		asOf,
 		currency,
 		debts: [{ ...debt, letter: letterOf(place), name }],
-		terms: ONLY_ASKED,
-		plan: planOf([debt], ONLY_ASKED),
+		terms: ONLY_REQUIRED,
+		plan: planOf([debt], ONLY_REQUIRED),
 		tell
 	});
 }

@@ -1,26 +1,26 @@
 /** Names of payment rules, interest methods, their fields and choices. */
 import type { Basis, BasisField } from '../core/debt/interest/all-ways';
-import type { AskedField, AskedKind, AskedNeed } from '../core/debt/rules/asked';
+import type { RuleField, RuleKind, RuleNeed } from '../core/debt/rules/all-forms';
 import en from './en/terms.json';
 import { capital, messagesOf, type Parts, type Locale } from './message';
 
 const { text } = messagesOf({ en });
 type Id = keyof typeof en;
-export type TermField = AskedField | BasisField;
+export type TermField = RuleField | BasisField;
 
 /** A text that not every field has. */
 const some = (id: string, locale: Locale, parts: Parts = {}): string | undefined =>
 	id in en ? text(locale, id as Id, parts) : undefined;
 
 /** As it is offered: “% of statement”. */
-export const askedKind = (kind: AskedKind, locale: Locale): string => text(locale, `rule ${kind}`);
+export const ruleName = (kind: RuleKind, locale: Locale): string => text(locale, `rule ${kind}`);
 
 /** Above its fields: “Minimum payment”. */
-export const askedTitle = (kind: AskedKind, locale: Locale): string =>
+export const ruleTitle = (kind: RuleKind, locale: Locale): string =>
 	text(locale, `rule ${kind} title`);
 
 /** In a cell of a workbook, from which it is read back: “interest and a percentage”. */
-export const askedInCell = (kind: AskedKind, locale: Locale): string =>
+export const ruleWords = (kind: RuleKind, locale: Locale): string =>
 	text(locale, `rule ${kind} cell`);
 
 /** Within a sentence: “percentage of the minimum”. */
@@ -35,7 +35,7 @@ export const fieldHeading = (field: TermField, locale: Locale): string =>
 	text(locale, `${field} heading`);
 
 /** Name of the field in a list of missing ones. */
-export const fieldMissing = (field: AskedNeed, locale: Locale): string =>
+export const fieldMissing = (field: RuleNeed, locale: Locale): string =>
 	text(locale, `${field} missing`);
 
 /** Above the field, below the title of its rule. */

@@ -18,7 +18,7 @@ const { sentence, text } = messagesOf({ en });
 
 /** The answer of a case before anything is planned. */
 export function caseSentence(
-	{ owed, asked, interest: charged }: CaseTotals,
+	{ owed, required, interest: charged }: CaseTotals,
 	counted: { readonly debts: number; readonly unfinished: number },
 	asOf: CalendarDate,
 	writing: Writing
@@ -34,7 +34,7 @@ export function caseSentence(
 					debts: countOf(writing, complete, 'debts'),
 					owed: money(owed),
 					day: writeLongDate(asOf, writing),
-					asked: money(asked),
+					required: money(required),
 					interest: interest(moneyOrNothing(charged, writing))
 				});
 	if (unfinished === 0) return said;
@@ -85,7 +85,7 @@ function payingPhrases(
 	writing: Writing
 ): Sentence {
 	const { way, terms, run } = carried;
-	const first = firstAsked(run);
+	const first = firstRequired(run);
 	const amount = figure(writeMoney(first.scheduled, writing), {
 		of: 'row',
 		name: 'scheduled',
@@ -97,15 +97,15 @@ function payingPhrases(
 		...(extra === 0
 			? []
 			: sentence(writing, 'and more', { amount: writeMoney(asCarried(extra), writing) })),
-		...(own ? happeningPhrases(debt, carried, writing) : [])
+		...(own ? eventPhrases(debt, carried, writing) : [])
 	];
 	const said = place === 'inside' ? 'none' : more.length === 0 ? 'only' : 'after more';
 	const parts = { place, amount, more, debt: said };
 	const { payment } = terms;
 	if (payment.kind === 'interest-only') return sentence(writing, 'paying interest', parts);
 	if (payment.kind === 'minimum') {
-		const asked = way.kind === 'asked' || (own && debt.pays.kind === 'asked');
-		return asked
+		const required = way.kind === 'required' || (own && debt.pays.kind === 'required');
+		return required
 			? sentence(writing, 'paying the minimum', parts)
 			: sentence(writing, 'paying interest plus', {
 					...parts,
@@ -116,8 +116,8 @@ function payingPhrases(
 	return sentence(writing, 'paying an amount', { ...parts, per });
 }
 
-/** The first period in which something is asked, or else the first. */
-function firstAsked(run: Run) {
+/** The first period in which something is required, or else the first. */
+function firstRequired(run: Run) {
 	for (let k = 1; k <= Math.min(run.periods, 24); k += 1) {
 		const row = rowAt(run, k);
 		if (row && row.scheduled > 0) return row;
@@ -128,12 +128,12 @@ function firstAsked(run: Run) {
 /** More extras than this are not all named in a sentence. */
 const NAMED = 2;
 
-function happeningPhrases(debt: StatedDebt, { way }: Carried, writing: Writing): Sentence {
-	const left = way.kind === 'without' ? way.happening : null;
-	const clients = debt.happenings.filter((item) => !isOfCreditor(item) && item.id !== left);
+function eventPhrases(debt: StatedDebt, { way }: Carried, writing: Writing): Sentence {
+	const left = way.kind === 'without' ? way.event : null;
+	const clients = debt.events.filter((item) => !isOfCreditor(item) && item.id !== left);
 	const extras = clients.filter((item) => item.kind === 'extra');
 	if (clients.length > NAMED || extras.length < clients.length) {
-		return clients.length === 0 ? [] : sentence(writing, 'with what happens');
+		return clients.length === 0 ? [] : sentence(writing, 'with events');
 	}
 	return extras.flatMap(({ amount: extra, perYear, date }) => {
 		const [amount, month] = [writeMoney(extra, writing), monthName(date, writing)];
@@ -168,12 +168,12 @@ function balloonPhrases({ terms, run }: Carried, writing: Writing): Sentence {
 
 /** From when on less is paid than the minimum payment, and what would cover it. */
 export function uncoveredSentence(
-	{ date, asked, paid, covers }: Uncovered,
+	{ date, required, paid, covers }: Uncovered,
 	writing: Writing
 ): Sentence {
 	return sentence(writing, 'uncovered', {
 		month: writeMonth(date, writing),
-		asked: writeMoney(asked, writing),
+		required: writeMoney(required, writing),
 		paid: writeMoney(paid, writing),
 		cover:
 			covers === null

@@ -178,7 +178,7 @@ export function interestWritten(
 
 function restWords({ because, balloon }: Formula & { kind: 'rest' }, writing: Writing): string {
 	switch (because) {
-		case 'less than asked':
+		case 'less than required':
 			return text(writing, 'less than the payment');
 		case 'cleared below':
 			return text(writing, 'cleared below');

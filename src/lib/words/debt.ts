@@ -6,8 +6,8 @@ import type { DebtEvent } from '../core/debt/events';
 import type { Mark } from '../core/debt/marks';
 import { costPerUnit, type RunTotals } from '../core/debt/run';
 import type { Way } from '../core/debt/ways';
-import { ASKED_KINDS } from '../core/debt/rules/asked';
-import { askedKind, basisName, basisPart, fieldMissing } from '../messages/terms';
+import { RULE_KINDS } from '../core/debt/rules/all-forms';
+import { ruleName, basisName, basisPart, fieldMissing } from '../messages/terms';
 import { basisFields, basisSaid } from '../core/debt/interest/all-ways';
 import type { DebtEntry, LendingEntry, MissingField } from '../document/debt';
 import {
@@ -37,8 +37,8 @@ export function letterOf(index: number): string {
 }
 
 /** The rules of a minimum payment, as they are in the entry grid. */
-export const askedKinds = (locale: Locale) =>
-	ASKED_KINDS.map((value) => ({ value, words: askedKind(value, locale) }));
+export const ruleNames = (locale: Locale) =>
+	RULE_KINDS.map((value) => ({ value, words: ruleName(value, locale) }));
 
 /** The missing fields of a debt, in words. */
 export const missingInWords = (missing: readonly MissingField[], locale: Locale): string =>
@@ -57,8 +57,8 @@ export function wayName(way: Way, debt: DebtEntry, writing: Writing): string {
 	switch (way.kind) {
 		case 'paid':
 			return text(writing, 'way as paid');
-		case 'asked':
-			return text(writing, 'way as asked', { rule: ruleOf(debt) });
+		case 'required':
+			return text(writing, 'way as required', { rule: ruleOf(debt) });
 		case 'held':
 			return text(writing, 'way held');
 		case 'interest-plus':
@@ -75,17 +75,17 @@ export function wayName(way: Way, debt: DebtEntry, writing: Writing): string {
 				often: frequencyWords(writing, way.paymentsPerYear).adverb
 			});
 		case 'without': {
-			const found = debt.happenings.find(({ id }) => id === way.happening);
+			const found = debt.events.find(({ id }) => id === way.event);
 			if (!found) return text(writing, 'way as paid');
-			const what = happeningInWords(found, debt.lending.paymentsPerYear, writing);
+			const what = eventInWords(found, debt.lending.paymentsPerYear, writing);
 			return text(writing, 'way without', { what });
 		}
 	}
 }
 
-/** Whether what is asked follows the balance, so that today's amount can be held. */
-export function asksMinimum({ asked }: DebtEntry): boolean {
-	return asked.kind === 'percent' || asked.kind === 'interest-plus';
+/** Whether what is required follows the balance, so that today's amount can be held. */
+export function asksMinimum({ required }: DebtEntry): boolean {
+	return required.kind === 'percent' || required.kind === 'interest-plus';
 }
 
 const ruleOf = (debt: DebtEntry) => (asksMinimum(debt) ? 'minimum' : 'agreed');
@@ -93,8 +93,8 @@ const ruleOf = (debt: DebtEntry) => (asksMinimum(debt) ? 'minimum' : 'agreed');
 /** The same way in a sentence, as what another one is compared with: “paying the minimum”. */
 export function baselineName(way: Way, debt: DebtEntry, writing: Writing): string {
 	switch (way.kind) {
-		case 'asked':
-			return text(writing, 'paying as asked', { rule: ruleOf(debt) });
+		case 'required':
+			return text(writing, 'paying as required', { rule: ruleOf(debt) });
 		case 'held':
 			return text(writing, 'paying held');
 		case 'paid':
@@ -105,43 +105,43 @@ export function baselineName(way: Way, debt: DebtEntry, writing: Writing): strin
 }
 
 /** The kinds of event of a debt to choose from. */
-export const happeningKinds = (locale: Locale) =>
+export const eventKinds = (locale: Locale) =>
 	(['extra', 'skip', 'payment', 'rate', 'charge'] as const).map((value) => ({
 		value,
-		words: happeningKind(value, locale)
+		words: eventKind(value, locale)
 	}));
 
-export const happeningKind = (kind: DebtEvent['kind'], locale: Locale): string =>
-	text(locale, 'happening kind', { kind });
+export const eventKind = (kind: DebtEvent['kind'], locale: Locale): string =>
+	text(locale, 'event kind', { kind });
 
 /** “+400.00 in April, every year”, “24.9 % from Aug 2027”, “no payment in Mar 2027” */
-export function happeningInWords(
-	happening: DebtEvent,
+export function eventInWords(
+	event: DebtEvent,
 	paymentsPerYear: PaymentsPerYear,
 	writing: Writing
 ): string {
-	const { kind, date } = happening;
+	const { kind, date } = event;
 	const day = dayWords(date, paymentsPerYear, writing);
 	switch (kind) {
 		case 'extra':
 		case 'charge':
 			return text(writing, 'repeated', {
-				kind: kind === 'charge' && happening.fee ? 'fee' : kind,
-				amount: writeMoney(happening.amount, writing),
-				when: recurrence(happening, paymentsPerYear, writing)
+				kind: kind === 'charge' && event.fee ? 'fee' : kind,
+				amount: writeMoney(event.amount, writing),
+				when: recurrence(event, paymentsPerYear, writing)
 			});
 		case 'skip':
 			return text(writing, 'missed payment', { when: day.at });
 		case 'payment':
-			return happening.amount === null
+			return event.amount === null
 				? text(writing, 'pays the minimum', { day: day.from })
 				: text(writing, 'pays', {
-						amount: writeMoney(happening.amount, writing),
+						amount: writeMoney(event.amount, writing),
 						day: day.from
 					});
 		case 'rate':
 			return text(writing, 'rate from', {
-				rate: writePercent(happening.annual, writing),
+				rate: writePercent(event.annual, writing),
 				day: day.from
 			});
 	}
@@ -208,9 +208,9 @@ export function lendingInWords(
 }
 
 /** What the creditor's paper says beside how interest is charged: “the first 12 payments interest alone”. */
-export const termInWords = ({ interestOnly, asked }: DebtEntry, locale: Locale): string[] => [
+export const termInWords = ({ interestOnly, required }: DebtEntry, locale: Locale): string[] => [
 	...(interestOnly > 0 ? [text(locale, 'interest alone', { count: interestOnly })] : []),
-	...(asked.kind === 'level' && asked.atTerm === 'continue' ? [text(locale, 'goes on')] : [])
+	...(required.kind === 'level' && required.atTerm === 'continue' ? [text(locale, 'goes on')] : [])
 ];
 
 /** “nominal, charged monthly”, “by the day, a year of 360” */

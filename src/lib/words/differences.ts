@@ -40,7 +40,7 @@ export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseD
 			handoutFields(mine.handout, one),
 			handoutFields(theirs.handout, other)
 		),
-		...laid(text(one, 'what happened'), livedFields(mine, one), livedFields(theirs, other)),
+		...laid(text(one, 'recorded events'), livedFields(mine, one), livedFields(theirs, other)),
 		...laid(text(one, 'household'), sheetFields(mine.sheet, one), sheetFields(theirs.sheet, other))
 	];
 	if (found.length > 0) return found;

@@ -1,5 +1,5 @@
 /** Every field of a debt, a plan and the household as text, to lay two versions beside each other. */
-import { fieldsOf, saidIn, type AskedEntry, type AskedField } from '../core/debt/rules/asked';
+import { fieldsOf, saidIn, type RuleEntry, type RuleField } from '../core/debt/rules/all-forms';
 import type { Field } from '../core/quantities/field';
 import type { Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
@@ -11,11 +11,11 @@ import { grouped, writeDate, writeAmount, writeMonth, writePercent } from '../re
 import type { Writing } from '../reading/writing';
 import { countOf, frequencyWords } from './amounts';
 import { changeField } from './changes';
-import { happeningInWords, lendingInWords, nameOf, wayName } from './debt';
+import { eventInWords, lendingInWords, nameOf, wayName } from './debt';
 import en from '../messages/en/differences.json';
 import { partInWords } from './handout-settings';
 import { messagesOf } from '../messages/message';
-import { askedKind, choiceWords, fieldName } from '../messages/terms';
+import { ruleName, choiceWords, fieldName } from '../messages/terms';
 import { planEventInWords } from './plan';
 import { orderWords } from './plan-names';
 import { accountInWords } from './imports';
@@ -31,7 +31,7 @@ const named = (writing: Writing, fields: readonly (readonly [MessageId, string])
 
 /** Forecasts and records, by their number. */
 export const livedFields = (
-	{ forecasts, visits, readings, happened }: CaseDocument,
+	{ forecasts, visits, readings, recordedEvents }: CaseDocument,
 	writing: Writing
 ): Fields => {
 	const latest = visits
@@ -52,7 +52,7 @@ export const livedFields = (
 		[
 			'paid or bought',
 			listedOf(
-				happened.map(({ amount }) => writeAmount(amount, writing)),
+				recordedEvents.map(({ amount }) => writeAmount(amount, writing)),
 				writing
 			)
 		]
@@ -66,7 +66,7 @@ const listedOf = (words: readonly string[], writing: Writing): string =>
 		: `${words.length > 6 ? '… ' : ''}${words.slice(-6).join('; ')}`;
 
 export function debtFields(entry: DebtEntry, writing: Writing): Fields {
-	const { asked, lending, happenings, compared, baseline } = entry;
+	const { required, lending, events, compared, baseline } = entry;
 	const nothingYet = text(writing, 'nothing yet');
 	const listed = (texts: readonly string[]) => texts.join('; ') || text(writing, 'nothing');
 	const known = named(writing, [
@@ -77,7 +77,7 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 			'annual rate',
 			entry.annualRate === null ? nothingYet : writePercent(entry.annualRate, writing)
 		],
-		['minimum payment', askedKind(asked.kind, writing)]
+		['minimum payment', ruleName(required.kind, writing)]
 	]);
 	const further = named(writing, [
 		['interest alone', countOf(writing, entry.interestOnly, 'payments')],
@@ -86,7 +86,7 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 		['interest', lendingInWords(lending, writing)],
 		['paid', paysInWords(entry, writing)],
 		['extra payment', moneyField(entry.extra, writing)],
-		['over time', listed(happenings.map((item) => happeningField(item, entry, writing)))],
+		['over time', listed(events.map((item) => eventField(item, entry, writing)))],
 		['ways compared', listed(compared.map((way) => wayName(way, entry, writing)))],
 		['measured against', wayName(baseline, entry, writing)],
 		...notedFields(entry.noted, writing),
@@ -94,7 +94,7 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 		['transactions', countOf(writing, entry.transactions.length, 'transactions')],
 		['withdrawn', countOf(writing, entry.withdrawn.length, 'transactions')]
 	]);
-	return new Map([...known, ...askedFields(asked, writing), ...further]);
+	return new Map([...known, ...ruleFields(required, writing), ...further]);
 }
 
 function notedFields(noted: Noted, writing: Writing): (readonly [MessageId, string])[] {
@@ -144,15 +144,15 @@ const moneyField = (amount: Cents | null, writing: Writing): string =>
 	amount === null ? text(writing, 'nothing yet') : writeAmount(amount, writing);
 
 /** The fields of a form with their names and values. */
-const askedFields = (asked: AskedEntry, writing: Writing): Fields =>
+const ruleFields = (required: RuleEntry, writing: Writing): Fields =>
 	new Map(
-		fieldsOf(asked.kind).map(([name, field]) => [
+		fieldsOf(required.kind).map(([name, field]) => [
 			fieldName(name, writing),
-			askedField(name, field, saidIn(asked, name), writing)
+			ruleField(name, field, saidIn(required, name), writing)
 		])
 	);
 
-function askedField(name: AskedField, { of }: Field, said: unknown, writing: Writing): string {
+function ruleField(name: RuleField, { of }: Field, said: unknown, writing: Writing): string {
 	if (said === null) return text(writing, 'nothing yet');
 	switch (of) {
 		case 'money':
@@ -172,7 +172,7 @@ function askedField(name: AskedField, { of }: Field, said: unknown, writing: Wri
 /** How a debt is paid now. */
 export function paysInWords({ pays }: DebtEntry, writing: Writing): string {
 	switch (pays.kind) {
-		case 'asked':
+		case 'required':
 			return text(writing, 'pays the minimum');
 		case 'held':
 			return text(writing, 'pays held');
@@ -187,18 +187,18 @@ export function paysInWords({ pays }: DebtEntry, writing: Writing): string {
 	}
 }
 
-function happeningField(entry: EventEntry, { lending }: DebtEntry, writing: Writing): string {
-	let what = happeningInWords(entry, lending.paymentsPerYear, writing);
+function eventField(entry: EventEntry, { lending }: DebtEntry, writing: Writing): string {
+	let what = eventInWords(entry, lending.paymentsPerYear, writing);
 	if (entry.kind === 'rate' && entry.reamortize) what = text(writing, 'set anew', { what });
 	return entry.off ? text(writing, 'off', { what }) : what;
 }
 
 export function planFields(
-	{ name, pays, budget, begins, order, listed, happenings, changes, hidden }: PlanEntry,
+	{ name, pays, budget, begins, order, listed, events, changes, hidden }: PlanEntry,
 	nameOfDebt: (id: string) => string,
 	writing: Writing
 ): Fields {
-	const happens = happenings.map((item) => {
+	const happens = events.map((item) => {
 		const what = planEventInWords(item, writing);
 		return item.off ? text(writing, 'off', { what }) : what;
 	});

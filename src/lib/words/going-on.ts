@@ -48,7 +48,7 @@ function alsoBecomes(before: DebtEntry | null, after: DebtEntry, writing: Writin
 	return [
 		...assumed,
 		...(was === is ? [] : [text(writing, 'rate', { before: rate(was), after: rate(is) })]),
-		...(same(before.asked, after.asked) ? [] : [text(writing, 'asks')]),
+		...(same(before.required, after.required) ? [] : [text(writing, 'asks')]),
 		...(after.firstDue === null || after.firstDue === before.firstDue || !isOwed
 			? []
 			: [text(writing, 'due', { date: writeDate(after.firstDue, writing) })])
@@ -68,8 +68,8 @@ export function planGoingOn(
 					before: writeMoney(was, writing),
 					after: writeMoney(is, writing)
 				});
-	const known = new Set(before.happenings.map(({ id }) => id));
-	const once = after.happenings.flatMap((item) =>
+	const known = new Set(before.events.map(({ id }) => id));
+	const once = after.events.flatMap((item) =>
 		item.kind === 'one-off' && !known.has(item.id)
 			? [
 					text(writing, 'once', {

@@ -45,7 +45,11 @@ export function handedAnswer(
 	const first = kept[begins - 1]?.before ?? kept[0]?.before ?? ZERO;
 	const paying = sentence(writing, 'paying', {
 		budget:
-			budget.kind === 'constant' ? 'constant' : budget.kind === 'required-plus' ? 'plus' : 'asked',
+			budget.kind === 'constant'
+				? 'constant'
+				: budget.kind === 'required-plus'
+					? 'plus'
+					: 'required',
 		amount: writeMoney(first, writing),
 		extra: budget.kind === 'required-plus' ? writeMoney(budget.extra, writing) : '',
 		from:

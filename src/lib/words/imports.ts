@@ -1,5 +1,5 @@
 /** Sentences about rows and files before they are imported, and about unread fields. */
-import { ASKED_KINDS, fieldsInLine } from '../core/debt/rules/asked';
+import { RULE_KINDS, fieldsInLine } from '../core/debt/rules/all-forms';
 import type { CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import { size } from '../core/quantities/money';
@@ -190,7 +190,7 @@ const IN_GRID = new Set<Field>([
 	'balance',
 	'annualRate',
 	'rule',
-	...ASKED_KINDS.flatMap((kind) => fieldsInLine(kind).map(([field]) => field)),
+	...RULE_KINDS.flatMap((kind) => fieldsInLine(kind).map(([field]) => field)),
 	// Said with the rule, in its percentage.
 	'of',
 	'plusFees',

@@ -39,7 +39,7 @@ function opening(amount: Cents, name: DriftFigureName, writing: Writing): Phrase
 }
 
 /** “Six months in, 18,204.11 is owed instead of 17,530.40: 673.71 more. Of that, …” */
-export function happenedSentence(back: ComeBack, writing: Writing): Sentence {
+export function progressSentence(back: ComeBack, writing: Writing): Sentence {
 	const { drift, kept, day, expected } = back;
 	const inMonths = (until: CalendarDate) =>
 		text(writing, 'months in', { months: Math.max(0, monthsBetween(kept.entry.date, until)) });
@@ -284,14 +284,14 @@ export function barInWords(
 		: text(writing, 'bar', { name, parts: listOf(writing, pieces) });
 }
 
-export const happenedPicture = (count: number, locale: Locale): string =>
+export const progressPicture = (count: number, locale: Locale): string =>
 	text(locale, 'picture', { count });
 export const lineExpected = (date: CalendarDate, locale: Locale): string =>
 	text(locale, 'line expected', { date: writeDate(date, locale) });
 export const lineReal = (locale: Locale): string => text(locale, 'line real');
 export const lineAhead = (locale: Locale): string => text(locale, 'line ahead');
 
-export const happenedKind = (kind: 'payment' | 'charge' | 'fee', locale: Locale): string =>
+export const recordedKind = (kind: 'payment' | 'charge' | 'fee', locale: Locale): string =>
 	text(locale, 'kind', { kind });
 export const alsoInFileWords = (locale: Locale): string => text(locale, 'also in file');
 export const sinceWords = (date: CalendarDate, locale: Locale): string =>

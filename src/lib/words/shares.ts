@@ -42,7 +42,7 @@ function whyGiven(
 	}
 	if (month.shortfall > 0) {
 		return text(writing, 'in proportion', {
-			asked: money(share.required),
+			required: money(share.required),
 			money: money(month.budget),
 			missing: money(month.shortfall),
 			all: money(month.required),
@@ -51,18 +51,18 @@ function whyGiven(
 	}
 	const rest = given - share.required;
 	const left = month.budget - month.required;
-	const asked = text(writing, share.required === share.owed ? 'asked all' : 'asked', {
-		asked: money(share.required)
+	const required = text(writing, share.required === share.owed ? 'required all' : 'required', {
+		required: money(share.required)
 	});
 	if (rest > 0) {
 		const place = placeWords(share, order, writing);
 		const gone = share.closing === 0 ? 'yes' : 'no';
-		return text(writing, 'rest', { asked, rest: money(rest), left: money(left), place, gone });
+		return text(writing, 'rest', { required, rest: money(rest), left: money(left), place, gone });
 	}
-	if (left === 0) return text(writing, 'nothing left', { asked });
+	if (left === 0) return text(writing, 'nothing left', { required });
 	return share.rank === null
-		? asked
-		: text(writing, 'left for others', { asked, left: money(left) });
+		? required
+		: text(writing, 'left for others', { required, left: money(left) });
 }
 
 /** The payments that a short month's budget would cover, debt by debt. */
@@ -76,7 +76,7 @@ export function cureByDebt(
 		.map(({ index, required, paid, ownExtra }) =>
 			text(writing, 'cure', {
 				name: nameOf(index),
-				asked: writeMoney(required, writing),
+				required: writeMoney(required, writing),
 				given: writeMoney(minus(paid, ownExtra), writing)
 			})
 		);

@@ -88,21 +88,18 @@ describe('a rate known by its day', () => {
 		const rate = { id: 'r', date: day('2027-06-01'), annual: percent(269_900) };
 		const stated = (terms: RateTerms) => ({
 			known: { ...offered({ rate: terms }), rateChanges: [] },
-			asked: { kind: 'fixed' as const, amount: cents(9_000) },
-			pays: { kind: 'asked' as const },
+			required: { kind: 'fixed' as const, amount: cents(9_000) },
+			pays: { kind: 'required' as const },
 			extra: cents(0),
-			happenings: [{ ...rate, kind: 'rate' as const, reamortize: false }]
+			events: [{ ...rate, kind: 'rate' as const, reamortize: false }]
 		});
 		const on = day('2027-06-10');
 		const monthly = inForceAfter(stated({ basis: 'nominal', annual: percent(0) }), on, on);
-		expect([monthly.annual, monthly.happenings.map(({ date }) => date)]).toEqual([
-			0,
-			['2027-06-15']
-		]);
+		expect([monthly.annual, monthly.events.map(({ date }) => date)]).toEqual([0, ['2027-06-15']]);
 		const daily = inForceAfter(stated(byDay), on, on);
-		expect([daily.annual, daily.happenings]).toEqual([269_900, []]);
+		expect([daily.annual, daily.events]).toEqual([269_900, []]);
 		const earlier = inForceAfter(stated(byDay), on, day('2027-05-20'));
-		expect([earlier.annual, earlier.happenings.map(({ date }) => date)]).toEqual([
+		expect([earlier.annual, earlier.events.map(({ date }) => date)]).toEqual([
 			219_900,
 			['2027-06-01']
 		]);

@@ -14,7 +14,7 @@ import { percent } from '../../../src/lib/core/quantities/rate';
 const day = (text: string) => text as CalendarDate;
 const monthly = { firstDue: day('2027-01-31'), paymentsPerYear: 12 } as const;
 const weekly = { firstDue: day('2027-01-04'), paymentsPerYear: 52 } as const;
-const asked = { kind: 'fixed', amount: cents(5_000) } as const;
+const required = { kind: 'fixed', amount: cents(5_000) } as const;
 const extra = (date: string, fields: object = {}): DebtEvent => ({
 	kind: 'extra',
 	id: date,
@@ -52,7 +52,7 @@ describe('what happens on a date', () => {
 
 	it('comes again as often as it says, until its last date', () => {
 		const yearly = extra('2027-04-15', { perYear: 1, until: day('2029-04-01') });
-		expect(eventTerms([yearly], monthly, asked).extras).toEqual([
+		expect(eventTerms([yearly], monthly, required).extras).toEqual([
 			{ from: 4, every: 12, until: 28, amount: 100 }
 		]);
 		expect(repetitions(yearly, monthly, day('2040-01-01'))).toEqual(['2028-04-30', '2029-04-30']);
@@ -62,7 +62,7 @@ describe('what happens on a date', () => {
 			'2029-04-30',
 			'2030-04-30'
 		]);
-		expect(eventTerms([extra('2027-03-01', { perYear: 12 })], weekly, asked).extras).toEqual([
+		expect(eventTerms([extra('2027-03-01', { perYear: 12 })], weekly, required).extras).toEqual([
 			{ from: 9, every: 4, amount: 100 }
 		]);
 		expect(repetitions(extra('2027-03-01'), weekly, day('2040-01-01'))).toEqual([]);
@@ -92,7 +92,7 @@ describe('what happens on a date', () => {
 				}
 			],
 			monthly,
-			asked
+			required
 		);
 		expect(terms).toEqual({
 			extras: [],
@@ -100,7 +100,7 @@ describe('what happens on a date', () => {
 			skips: [3],
 			paymentChanges: [
 				{ from: 6, rule: { kind: 'fixed', amount: 9_000 } },
-				{ from: 13, rule: asked }
+				{ from: 13, rule: required }
 			],
 			rateChanges: [{ date: '2027-09-30', annual: 249_000, reamortize: true }]
 		});

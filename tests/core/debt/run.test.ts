@@ -92,7 +92,7 @@ describe('a run worked by hand', () => {
 	});
 
 	it('rounds a minimum up to a multiple as one sum, in full precision too', () => {
-		const asked = (opening: number, annual: number, share: number) =>
+		const required = (opening: number, annual: number, share: number) =>
 			run({
 				...quillmark,
 				opening: cents(opening),
@@ -109,12 +109,12 @@ describe('a run worked by hand', () => {
 				}
 			}).firstPayment;
 		// 10.004 and 9.993 are 19.997: 20.00, and not 21.00 as 10.01 and 9.993 would be.
-		expect(asked(100_000, 119_916, 10_004)).toBe(2_000);
+		expect(required(100_000, 119_916, 10_004)).toBe(2_000);
 		// 10.00 and 10.00 are a multiple already.
-		expect(asked(100_000, 120_000, 10_000)).toBe(2_000);
+		expect(required(100_000, 120_000, 10_000)).toBe(2_000);
 		// A sum too large for exact products: 1 % of 9,000,000,000.00 and a month of 12 % on it.
-		expect(asked(900_000_000_000, 120_000, 10_000)).toBe(18_000_000_000);
-		expect(asked(900_000_000_001, 120_000, 10_000)).toBe(18_000_000_100);
+		expect(required(900_000_000_000, 120_000, 10_000)).toBe(18_000_000_000);
+		expect(required(900_000_000_001, 120_000, 10_000)).toBe(18_000_000_100);
 	});
 
 	it('ends at zero with a computed last payment', () => {

@@ -40,7 +40,7 @@ describe('an answer put back into a run gives what was asked, and one cent less 
 		fc.assert(
 			fc.property(knowns, counts, (known, periods) => {
 				const { smallest } = paymentFor(known, periods);
-				if (smallest === null) throw new Error('some amount clears a debt without happenings');
+				if (smallest === null) throw new Error('some amount clears a debt without events');
 				const { amount, run, oneLessRun: less } = smallest;
 				expect(run).toEqual(runTotals(paying(known, amount)));
 				expect(run.ending.status).toBe('cleared');
@@ -75,7 +75,7 @@ describe('an answer put back into a run gives what was asked, and one cent less 
 				(known, periods, amount) => {
 					const debt = paying(known, amount);
 					const answer = extraFor(debt, periods);
-					if (answer === null) throw new Error('some extra clears a debt without happenings');
+					if (answer === null) throw new Error('some extra clears a debt without events');
 					const { extra, run } = answer;
 					expect(run.periods).toBeLessThanOrEqual(periods);
 					expect(run.ending.status).toBe('cleared');

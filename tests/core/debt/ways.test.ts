@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { askedRule, filled, type AskedPayment } from '../../../src/lib/core/debt/rules/asked';
+import { requiredRule, filled, type FilledRule } from '../../../src/lib/core/debt/rules/all-forms';
 import type { CalendarDate } from '../../../src/lib/core/quantities/calendar';
 import { difference } from '../../../src/lib/core/debt/difference';
 import type { DebtEvent } from '../../../src/lib/core/debt/events';
@@ -28,7 +28,7 @@ const card: StatedDebt = {
 		extras: [],
 		charges: []
 	},
-	asked: askedRule(
+	required: requiredRule(
 		{
 			kind: 'interest-plus',
 			percent: percent(10_000),
@@ -41,7 +41,7 @@ const card: StatedDebt = {
 	),
 	pays: { kind: 'held' },
 	extra: ZERO,
-	happenings: []
+	events: []
 };
 const fixed = (amount: number, extra = 0): Partial<StatedDebt> => ({
 	pays: { kind: 'fixed', amount: cents(amount), paymentsPerYear: null },
@@ -60,7 +60,7 @@ const of = (way: Way, fields: Partial<StatedDebt> = {}) =>
 
 describe('one debt in several ways', () => {
 	it('gives the figures of the reference case for the minimum and for today’s minimum held', () => {
-		const minimum = carryOut(card, { kind: 'asked' });
+		const minimum = carryOut(card, { kind: 'required' });
 		expect(minimum.run).toMatchObject({ periods: 207, totalInterest: 651_237 });
 		const held = measured(carryOut(card, { kind: 'held' }), minimum);
 		expect(held.run).toMatchObject({ periods: 57, totalInterest: 261_825, firstPayment: 12_100 });
@@ -72,13 +72,13 @@ describe('one debt in several ways', () => {
 	});
 
 	it('pays what happens and the extra only in the client’s own way', () => {
-		const debt = { ...fixed(14_000, 2_500), happenings: [april] };
+		const debt = { ...fixed(14_000, 2_500), events: [april] };
 		expect(rowAt(of({ kind: 'paid' }, debt), 4)).toMatchObject({
 			scheduled: 14_000,
 			extra: 42_500
 		});
-		expect(rowAt(of({ kind: 'without', happening: 'april' }, debt), 4)?.extra).toBe(2_500);
-		expect(of({ kind: 'asked' }, debt)).toMatchObject({ periods: 207, totalInterest: 651_237 });
+		expect(rowAt(of({ kind: 'without', event: 'april' }, debt), 4)?.extra).toBe(2_500);
+		expect(of({ kind: 'required' }, debt)).toMatchObject({ periods: 207, totalInterest: 651_237 });
 		expect(of({ kind: 'fixed', amount: cents(14_000), extra: cents(2_500) }, debt).periods).toBe(
 			of({ kind: 'paid' }, fixed(14_000, 2_500)).periods
 		);
@@ -92,8 +92,8 @@ describe('one debt in several ways', () => {
 			annual: percent(299_900),
 			reamortize: false
 		};
-		const plain = of({ kind: 'asked' });
-		expect(of({ kind: 'asked' }, { happenings: [offer] }).totalInterest).toBeGreaterThan(
+		const plain = of({ kind: 'required' });
+		expect(of({ kind: 'required' }, { events: [offer] }).totalInterest).toBeGreaterThan(
 			plain.totalInterest
 		);
 	});
@@ -125,7 +125,7 @@ describe('one debt in several ways', () => {
 	});
 
 	it.each<Way>([
-		{ kind: 'asked' },
+		{ kind: 'required' },
 		{ kind: 'held' },
 		{ kind: 'interest-plus', percent: percent(20_000) },
 		{ kind: 'fixed', amount: cents(15_000), extra: cents(1_000) },
@@ -148,7 +148,7 @@ describe('one debt in several ways', () => {
 			of(
 				{ kind: 'held' },
 				{
-					asked: askedRule(
+					required: requiredRule(
 						{
 							kind: 'amount',
 							amount: cents(amount),
@@ -164,8 +164,8 @@ describe('one debt in several ways', () => {
 	});
 
 	it('asks for interest alone at first, and then for what was agreed', () => {
-		const asked = askedRule(filled('level', { periods: 12 }) as AskedPayment, 6);
-		const run = of({ kind: 'asked' }, { asked });
+		const required = requiredRule(filled('level', { periods: 12 }) as FilledRule, 6);
+		const run = of({ kind: 'required' }, { required });
 		expect(run.periods).toBe(18);
 		expect(rowAt(run, 6)?.principal).toBe(0);
 		expect(rowAt(run, 7)?.principal).toBeGreaterThan(0);
@@ -174,7 +174,7 @@ describe('one debt in several ways', () => {
 	it('measures only what ends', () => {
 		const never = of({ kind: 'paid' }, fixed(5_000));
 		const ends = of({ kind: 'paid' }, fixed(5_000, 20_000));
-		expect(difference(never, of({ kind: 'asked' }))).toEqual({ kind: 'only the other ends' });
+		expect(difference(never, of({ kind: 'required' }))).toEqual({ kind: 'only the other ends' });
 		expect(difference(ends, never)).toEqual({ kind: 'only this ends' });
 		expect(difference(never, never)).toEqual({ kind: 'neither ends' });
 	});
@@ -185,21 +185,21 @@ describe('one debt in several ways', () => {
 		expect(sameWay(percentage, { ...percentage, percent: percent(30_000) })).toBe(false);
 	});
 
-	it('adds up what is owed, asked and charged', () => {
-		const asked = askedRule(
+	it('adds up what is owed, required and charged', () => {
+		const required = requiredRule(
 			{ kind: 'amount', amount: cents(13_700), roundUpTo: ZERO, floor: ZERO },
 			0
 		);
 		const rate = { basis: 'nominal', annual: percent(0) } as const;
 		const plan = of(
-			{ kind: 'asked' },
-			{ known: { ...card.known, opening: cents(164_400), rate }, asked }
+			{ kind: 'required' },
+			{ known: { ...card.known, opening: cents(164_400), rate }, required }
 		);
-		expect(caseTotals([of({ kind: 'asked' }), plan])).toEqual({
+		expect(caseTotals([of({ kind: 'required' }), plan])).toEqual({
 			owed: 418_236 + 164_400,
-			asked: 12_100 + 13_700,
+			required: 12_100 + 13_700,
 			interest: 7_838
 		});
-		expect(caseTotals([])).toEqual({ owed: 0, asked: 0, interest: 0 });
+		expect(caseTotals([])).toEqual({ owed: 0, required: 0, interest: 0 });
 	});
 });

@@ -13,7 +13,7 @@ import { cents } from '../../../src/lib/core/quantities/money';
 import { run } from '../../../src/lib/core/debt/run';
 import { planOf, planTotals } from '../../../src/lib/core/plan/walk';
 import {
-	askedAtBegin,
+	requiredAtBegin,
 	cureOf,
 	stating,
 	usualBegin,
@@ -132,7 +132,9 @@ describe('the month in which a plan’s money begins', () => {
 
 	it('asks what all that are due by then ask', () => {
 		const debts = [due('a', '2026-12-20'), due('b', '2027-01-05'), due('c', '2027-07-10')];
-		expect([1, 2, 8].map((month) => askedAtBegin(debts, month))).toEqual([5_000, 10_000, 15_000]);
+		expect([1, 2, 8].map((month) => requiredAtBegin(debts, month))).toEqual([
+			5_000, 10_000, 15_000
+		]);
 	});
 
 	it('starts from the most that any month asks, so that none is short', () => {
@@ -160,7 +162,7 @@ describe('the month in which a plan’s money begins', () => {
 					);
 					const isAtEnd = (month: number) => ends.some((end) => end !== null && month >= end);
 					expect(shortMonths.filter(({ month }) => !isAtEnd(month))).toEqual([]);
-					if (money > askedAtBegin(paid, begins)) later += 1;
+					if (money > requiredAtBegin(paid, begins)) later += 1;
 				}
 			),
 			{ numRuns: runs(100) }

@@ -4,7 +4,7 @@ import {
 	DRIFT_PARTS,
 	expectedOn,
 	forecastOf,
-	happenedTo,
+	intervalsOf,
 	type DatedAmount,
 	type Forecast,
 	type Life
@@ -119,7 +119,7 @@ describe('what really happened', () => {
 		fc.assert(
 			fc.property(drawn, fc.integer({ min: 1, max: 5 }), (of, every) => {
 				for (const { forecast } of forecastsOf(of)) {
-					for (const { parts, gap } of happenedTo(forecast, asExpected(forecast, every))) {
+					for (const { parts, gap } of intervalsOf(forecast, asExpected(forecast, every))) {
 						expect([gap, ...DRIFT_PARTS.map((part) => parts[part])]).toEqual([0, 0, 0, 0, 0, 0]);
 					}
 				}
@@ -133,7 +133,7 @@ describe('what really happened', () => {
 			fc.property(drawn, lives, (of, life) => {
 				for (const { forecast } of forecastsOf(of)) {
 					let before = 0;
-					for (const { gap, parts, date, forecast: expected } of happenedTo(
+					for (const { gap, parts, date, forecast: expected } of intervalsOf(
 						forecast,
 						lifeOf(forecast, life)
 					)) {
@@ -153,7 +153,7 @@ describe('what really happened', () => {
 			fc.property(drawn, lives, (of, any) => {
 				for (const { forecast } of forecastsOf(of)) {
 					const life = { ...lifeOf(forecast, any), payments: [] };
-					for (const interval of happenedTo(forecast, life)) {
+					for (const interval of intervalsOf(forecast, life)) {
 						expect(interval.inferred).toBe(true);
 						expect(interval.paid).toBeGreaterThanOrEqual(0);
 						if (interval.paid === 0) continue;
@@ -161,7 +161,7 @@ describe('what really happened', () => {
 						expect(interval.parts.unexplained).toBe(0);
 					}
 					const nothing = life.readings.map(({ date }) => ({ date, amount: cents(0) }));
-					for (const interval of happenedTo(forecast, { ...life, payments: nothing })) {
+					for (const interval of intervalsOf(forecast, { ...life, payments: nothing })) {
 						expect([interval.inferred, interval.paid]).toEqual([false, 0]);
 					}
 				}
@@ -184,15 +184,15 @@ describe('what really happened', () => {
 					);
 					const last = life.readings.at(-1);
 					if (!last || last.date <= between || periods.length === 0) continue;
-					const [whole] = happenedTo(forecast, { ...life, readings: [last] });
+					const [whole] = intervalsOf(forecast, { ...life, readings: [last] });
 					// What was owed on that day, by the interest that the specification has for it.
-					const [until] = happenedTo(forecast, {
+					const [until] = intervalsOf(forecast, {
 						...life,
 						readings: [{ date: between, balance: 0 as Cents }]
 					});
 					if (!whole || !until) continue;
 					const truly = terms.opening + until.interest + until.charges - until.paid;
-					const parts = happenedTo(forecast, {
+					const parts = intervalsOf(forecast, {
 						...life,
 						readings: [{ date: between, balance: truly as Cents }, last]
 					});

@@ -9,7 +9,7 @@ import type { DebtTerms } from '../../../src/lib/core/debt/terms';
 import { cents, ZERO, type Cents } from '../../../src/lib/core/quantities/money';
 import { amountsBetween, curvePoint, kneeOf } from '../../../src/lib/core/search/money-curve';
 import {
-	askedAtBegin,
+	requiredAtBegin,
 	eventMonths,
 	furthestMoved,
 	moneyThatCovers,
@@ -258,11 +258,11 @@ describe('what is asked about a plan', () => {
 		}
 	];
 
-	it('finds the least money that covers what is asked: one cent less leaves a month short', () => {
+	it('finds the least money that covers what is required: one cent less leaves a month short', () => {
 		const covers = moneyThatCovers(debts, constant(0)) ?? 0;
 		expect(planTotals(debts, constant(covers)).shortMonths).toEqual([]);
 		expect(planTotals(debts, constant(covers - 1)).shortMonths).not.toEqual([]);
-		expect(covers).toBeGreaterThanOrEqual(askedAtBegin(debts));
+		expect(covers).toBeGreaterThanOrEqual(requiredAtBegin(debts));
 	});
 
 	it('finds the least money that ends it in time: one cent less does not', () => {

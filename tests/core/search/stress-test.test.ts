@@ -34,7 +34,7 @@ describe('how sure a plan is', () => {
 	});
 
 	it('never names less than the minimum payments need', () => {
-		// 20.00 a month would end it within 60 months, but 50.00 is asked.
+		// 20.00 a month would end it within 60 months, but 50.00 is required.
 		const plan = constant(10_000);
 		expect(unstrained([debt(0)], plan).least).toBe(5_000);
 		for (const strain of STRAINS) {

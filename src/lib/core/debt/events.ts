@@ -40,7 +40,7 @@ export type DebtEvent = Dated &
 		| ({ readonly kind: 'charge'; readonly fee: boolean } & Repeated)
 		/** A payment that is missed. */
 		| { readonly kind: 'skip' }
-		/** Another amount from then on; null: what is asked. */
+		/** Another amount from then on; null: what is required. */
 		| { readonly kind: 'payment'; readonly amount: Cents | null }
 		/** Another annual rate from then on; a level payment is set anew only where it says so. */
 		| { readonly kind: 'rate'; readonly annual: Percent; readonly reamortize: boolean }
@@ -77,17 +77,17 @@ const TOLD = 120;
 
 /** The later days on which something comes again, up to a last one; of very many only the first. */
 export function repetitions(
-	happening: DebtEvent,
+	event: DebtEvent,
 	dates: Dates,
 	last: CalendarDate
 ): readonly CalendarDate[] {
-	if (!('perYear' in happening) || happening.perYear === null) return [];
+	if (!('perYear' in event) || event.perYear === null) return [];
 	const { firstDue, paymentsPerYear } = dates;
-	const every = periodsBetween(paymentsPerYear, happening.perYear);
-	const ends = happening.until === null ? last : endOf(happening.until, paymentsPerYear);
+	const every = periodsBetween(paymentsPerYear, event.perYear);
+	const ends = event.until === null ? last : endOf(event.until, paymentsPerYear);
 	const until = ends < last ? ends : last;
 	const found: CalendarDate[] = [];
-	for (let k = periodOn(dates, happening.date) + every; ; k += every) {
+	for (let k = periodOn(dates, event.date) + every; ; k += every) {
 		const due = dueDate(firstDue, k, paymentsPerYear);
 		if (due > until || found.length > TOLD) return found;
 		found.push(due);
@@ -99,13 +99,13 @@ export function periodsBetween(paymentsPerYear: number, perYear: number): number
 	return Math.max(1, Math.round(paymentsPerYear / perYear));
 }
 
-/** Events in periods of a debt; `asked` is the rule that a payment goes back to. */
+/** Events in periods of a debt; `required` is the rule that a payment goes back to. */
 export function eventTerms(
-	happenings: readonly DebtEvent[],
+	events: readonly DebtEvent[],
 	dates: Dates,
-	asked: PaymentRule
+	required: PaymentRule
 ): Pick<DebtTerms, 'extras' | 'charges' | 'skips' | 'paymentChanges' | 'rateChanges'> {
-	const inOrder = [...happenings].sort((a, b) => (a.date < b.date ? -1 : 1));
+	const inOrder = [...events].sort((a, b) => (a.date < b.date ? -1 : 1));
 	const placed = inOrder.map((item) => ({ ...item, from: periodOn(dates, item.date) }));
 	return {
 		extras: placed.flatMap((item) => (item.kind === 'extra' ? [recurring(item, dates)] : [])),
@@ -114,7 +114,7 @@ export function eventTerms(
 		),
 		skips: placed.flatMap((item) => (item.kind === 'skip' ? [item.from] : [])),
 		paymentChanges: placed.flatMap((item) =>
-			item.kind === 'payment' ? [{ from: item.from, rule: changedRule(item.amount, asked) }] : []
+			item.kind === 'payment' ? [{ from: item.from, rule: changedRule(item.amount, required) }] : []
 		),
 		rateChanges: placed.flatMap((item) =>
 			item.kind === 'rate'
@@ -124,8 +124,8 @@ export function eventTerms(
 	};
 }
 
-function changedRule(amount: Cents | null, asked: PaymentRule): PaymentRule {
-	return amount === null ? asked : { kind: 'fixed', amount };
+function changedRule(amount: Cents | null, required: PaymentRule): PaymentRule {
+	return amount === null ? required : { kind: 'fixed', amount };
 }
 
 function recurring(

@@ -7,7 +7,7 @@ import type { Cents } from '../quantities/money';
 /**
  * A cell: a term of the rule, by the name of its field; `balance` and `rate`, what is owed and the annual rate as a
  * fraction (at first among the terms, later on in the month); of the month its `opening`, `charges` and `interest`, and
- * `first asked`, what was asked in the first month of the rule.
+ * `first required`, what was required in the first month of the rule.
  */
 export type Cell = string;
 

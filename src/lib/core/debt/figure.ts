@@ -163,7 +163,7 @@ export type Formula =
 	| {
 			readonly kind: 'rest';
 			readonly of: MoneyOperand;
-			readonly because: 'less than asked' | 'end of term' | 'cleared below';
+			readonly because: 'less than required' | 'end of term' | 'cleared below';
 			readonly balloon: Cents;
 	  }
 	| { readonly kind: 'missed' }

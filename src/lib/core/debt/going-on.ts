@@ -22,7 +22,7 @@ export interface InForce {
 	/** The equal payment as it was set, and how many are left; null where there is none, or not yet. */
 	readonly level: { readonly payment: Cents | null; readonly periods: number } | null;
 	/** Events still ahead; recurring ones from their next date. */
-	readonly happenings: readonly DebtEvent[];
+	readonly events: readonly DebtEvent[];
 }
 
 /**
@@ -38,11 +38,11 @@ export function inForceAfter(debt: StatedDebt, day: CalendarDate, from: Calendar
 		nextDue: dueDate(firstDue, elapsed + 1, paymentsPerYear),
 		annual: rates.annual,
 		pays: paysAfter(debt, elapsed),
-		interestOnly: Math.max(0, interestPeriods(debt.asked) - elapsed),
+		interestOnly: Math.max(0, interestPeriods(debt.required) - elapsed),
 		level: levelAfter(debt, elapsed),
-		happenings: [
-			...debt.happenings.flatMap((item) =>
-				item.kind === 'rate' ? [] : (happeningAfter(item, debt, elapsed) ?? [])
+		events: [
+			...debt.events.flatMap((item) =>
+				item.kind === 'rate' ? [] : (eventAfter(item, debt, elapsed) ?? [])
 			),
 			...rates.ahead
 		]
@@ -51,10 +51,10 @@ export function inForceAfter(debt: StatedDebt, day: CalendarDate, from: Calendar
 
 /** The latest new payment that has come into force by a period. */
 function latestPayment(
-	{ happenings, known }: StatedDebt,
+	{ events, known }: StatedDebt,
 	elapsed: number
 ): Extract<DebtEvent, { kind: 'payment' }> | null {
-	const begun = happenings
+	const begun = events
 		.filter((item): item is Extract<DebtEvent, { kind: 'payment' }> => item.kind === 'payment')
 		.map((item) => ({ item, from: periodOn(known, item.date) }))
 		.filter(({ from }) => from <= elapsed)
@@ -69,7 +69,7 @@ type NewRate = Extract<DebtEvent, { kind: 'rate' }>;
  * from which interest runs on; else where the next period has begun before it: it waits for the one after.
  */
 function ratesAfter(
-	{ known, happenings }: StatedDebt,
+	{ known, events }: StatedDebt,
 	elapsed: number,
 	from: CalendarDate
 ): { readonly annual: Percent; readonly ahead: readonly NewRate[] } {
@@ -77,7 +77,7 @@ function ratesAfter(
 	const next = dueDate(known.firstDue, elapsed + 1, known.paymentsPerYear);
 	let { annual } = known.rate;
 	const ahead: NewRate[] = [];
-	const inOrder = happenings
+	const inOrder = events
 		.filter((item): item is NewRate => item.kind === 'rate')
 		.sort((a, b) => (a.date < b.date ? -1 : 1));
 	for (const item of inOrder) {
@@ -92,17 +92,20 @@ function paysAfter(debt: StatedDebt, elapsed: number): Pays {
 	const changed = latestPayment(debt, elapsed);
 	if (changed) {
 		const { amount } = changed;
-		return amount === null ? { kind: 'asked' } : { kind: 'fixed', amount, paymentsPerYear: null };
+		return amount === null
+			? { kind: 'required' }
+			: { kind: 'fixed', amount, paymentsPerYear: null };
 	}
-	if (elapsed === 0 || debt.pays.kind !== 'held' || debt.asked.kind !== 'minimum') return debt.pays;
+	if (elapsed === 0 || debt.pays.kind !== 'held' || debt.required.kind !== 'minimum')
+		return debt.pays;
 	const amount = rowAt(run(wayTerms(debt, { kind: 'held' })), 1)?.scheduled;
 	return amount === undefined ? debt.pays : { kind: 'fixed', amount, paymentsPerYear: null };
 }
 
 function levelAfter(debt: StatedDebt, elapsed: number): InForce['level'] {
-	const { asked } = debt;
-	const before = interestPeriods(asked);
-	const rule = afterInterest(asked);
+	const { required } = debt;
+	const before = interestPeriods(required);
+	const rule = afterInterest(required);
 	if (rule.kind !== 'level') return null;
 	const paid = elapsed - before;
 	if (paid <= 0) return { payment: rule.payment ?? null, periods: rule.periods };
@@ -116,7 +119,7 @@ function levelAfter(debt: StatedDebt, elapsed: number): InForce['level'] {
 }
 
 /** The part of an event after a period; null if it is past. */
-function happeningAfter(item: DebtEvent, { known }: StatedDebt, elapsed: number): DebtEvent | null {
+function eventAfter(item: DebtEvent, { known }: StatedDebt, elapsed: number): DebtEvent | null {
 	const from = periodOn(known, item.date);
 	if (from > elapsed) return item;
 	if (!('perYear' in item) || item.perYear === null) return null;

@@ -62,15 +62,15 @@ export function openPeriod(
 	const rule = askedBy(stretch.asking, bearing, interest, fees);
 	if (k === stretch.freezesAt) stretch.asking = { kind: 'fixed', amount: rule };
 	const due = skips !== undefined && skips.includes(k) ? 0 : rule;
-	const asked = due > statement || statement <= terms.clearBelow ? statement : due;
+	const required = due > statement || statement <= terms.clearBelow ? statement : due;
 	const extra = extras.length === 0 ? 0 : amountIn(extras, k);
 	period.charges = charges;
 	period.fees = fees;
 	period.interest = interest;
 	period.owed = statement;
-	period.required = asked;
+	period.required = required;
 	period.extra = extra;
-	period.ownExtra = Math.min(extra, statement - asked);
+	period.ownExtra = Math.min(extra, statement - required);
 }
 
 /** The largest rounding residue of fractions that counts as zero, in minor units. */

@@ -30,7 +30,7 @@ export interface Stretch {
 	annual: Percent;
 	/** The first period of the next stretch; Infinity where this one is the last. */
 	next: number;
-	/** The period whose payment is asked from then on; 0 where none is. */
+	/** The period whose payment is required from then on; 0 where none is. */
 	freezesAt: number;
 	/** The payment rule as stated, and the period from which its own periods count. */
 	rule: PaymentRule;
@@ -96,7 +96,7 @@ export const lendingOf = ({ timing, interestRounding = 'cent' }: DebtTerms): Len
 	rounding: interestRounding
 });
 
-/** The first period after k in which the rate or what is asked may change. */
+/** The first period after k in which the rate or what is required may change. */
 function nextChange({ rule, ruleFrom, rates }: Stretch, terms: DebtTerms, k: number): number {
 	const { paymentChanges = NONE } = terms;
 	const own = ruleFrom + changesAt(rule);

@@ -21,9 +21,9 @@ import { beforeTheFirst } from './stretches';
 
 /** The usual payment of the client. */
 export type Pays =
-	/** Whatever is asked. */
-	| { readonly kind: 'asked' }
-	/** The first payment that is asked, held. */
+	/** Whatever is required. */
+	| { readonly kind: 'required' }
+	/** The first payment that is required, held. */
 	| { readonly kind: 'held' }
 	/** One amount, as often as is due or (`paymentsPerYear`) more or less often. */
 	| {
@@ -36,12 +36,12 @@ export type Pays =
 export interface StatedDebt {
 	/** The debt itself, without anything that happens to it later. */
 	readonly known: Known;
-	readonly asked: PaymentRule;
+	readonly required: PaymentRule;
 	readonly pays: Pays;
 	/** Paid on top, with every payment. */
 	readonly extra: Cents;
 	/** Events of the debt, without those switched off. */
-	readonly happenings: readonly DebtEvent[];
+	readonly events: readonly DebtEvent[];
 }
 
 /** A way in which a debt could be paid. What the creditor decides happens in each of them. */
@@ -49,8 +49,8 @@ export type Way =
 	/** As the client pays it, with all that happens. */
 	| { readonly kind: 'paid' }
 	/** As the client pays it, without one thing that happens. */
-	| { readonly kind: 'without'; readonly happening: string }
-	| { readonly kind: 'asked' }
+	| { readonly kind: 'without'; readonly event: string }
+	| { readonly kind: 'required' }
 	| { readonly kind: 'held' }
 	| { readonly kind: 'interest-plus'; readonly percent: Percent }
 	| { readonly kind: 'fixed'; readonly amount: Cents; readonly extra: Cents }
@@ -87,17 +87,17 @@ export function sameWay(one: Way, other: Way): boolean {
 }
 
 /** The debt with all that its creditor decides, but for how it is paid. */
-function lentTerms({ known, asked, happenings }: StatedDebt): Known {
-	return { ...known, ...eventTerms(happenings.filter(isOfCreditor), known, asked) };
+function lentTerms({ known, required, events }: StatedDebt): Known {
+	return { ...known, ...eventTerms(events.filter(isOfCreditor), known, required) };
 }
 
 /**
- * A debt as a plan takes it: what is asked of it, and all that happens but a payment of the client's
+ * A debt as a plan takes it: what is required of it, and all that happens but a payment of the client's
  * choice, which the plan decides.
  */
-export function plannedTerms({ known, asked, happenings }: StatedDebt): DebtTerms {
-	const kept = happenings.filter(({ kind }) => kind !== 'payment');
-	return { ...known, ...eventTerms(kept, known, asked), payment: asked };
+export function plannedTerms({ known, required, events }: StatedDebt): DebtTerms {
+	const kept = events.filter(({ kind }) => kind !== 'payment');
+	return { ...known, ...eventTerms(kept, known, required), payment: required };
 }
 
 /** The debt with everything that happens to it, its extra too, but for the amount that is paid as a rule. */
@@ -109,38 +109,39 @@ export function termsNow(debt: StatedDebt): Known {
 export interface Uncovered {
 	readonly date: CalendarDate;
 	/** The minimum and the payment of that period. */
-	readonly asked: Cents;
+	readonly required: Cents;
 	readonly paid: Cents;
 	/** The smallest amount with which that is nowhere so; null where there is none. */
 	readonly covers: Cents | null;
 }
 
 /**
- * Where the same amount in each period comes to be less than the minimum that is asked: a rate that changes, an
- * offer that ends. Null where it never is, where what is paid follows what is asked, and where less is paid from
+ * Where the same amount in each period comes to be less than the minimum that is required: a rate that changes, an
+ * offer that ends. Null where it never is, where what is paid follows what is required, and where less is paid from
  * the first payment on.
  */
 export function uncovered(debt: StatedDebt): Uncovered | null {
-	const { pays, asked, known } = debt;
+	const { pays, required, known } = debt;
 	const isOften = pays.kind === 'fixed' && pays.paymentsPerYear !== null;
-	if (asked.kind !== 'minimum' || isOften || known.timing === 'advance') return null;
+	if (required.kind !== 'minimum' || isOften || known.timing === 'advance') return null;
 	if (pays.kind !== 'held' && pays.kind !== 'fixed') return null;
-	const found = firstBelow(paidTerms(debt), asked);
+	const found = firstBelow(paidTerms(debt), required);
 	if (!found || found.k === 1) return null;
 	const covers = least(
 		found.paid,
-		found.asked * 4,
-		(amount) => firstBelow({ ...paidTerms(debt), payment: fixed(amount as Cents) }, asked) === null,
-		found.asked
+		found.required * 4,
+		(amount) =>
+			firstBelow({ ...paidTerms(debt), payment: fixed(amount as Cents) }, required) === null,
+		found.required
 	);
-	const { date, asked: due, paid } = found;
-	return { date, asked: due as Cents, paid: paid as Cents, covers: covers as Cents | null };
+	const { date, required: due, paid } = found;
+	return { date, required: due as Cents, paid: paid as Cents, covers: covers as Cents | null };
 }
 
 /** The first period of a debt whose scheduled payment is less than another rule asks, none that is skipped. */
-function firstBelow(terms: DebtTerms, asked: PaymentRule) {
+function firstBelow(terms: DebtTerms, required: PaymentRule) {
 	const paid = run(terms);
-	const asking = { ...terms, payment: asked, paymentChanges: [], skips: [] };
+	const asking = { ...terms, payment: required, paymentChanges: [], skips: [] };
 	const stretch = beforeTheFirst(asking);
 	const anchor = anchorOf(terms);
 	const due = blankPeriod();
@@ -149,7 +150,7 @@ function firstBelow(terms: DebtTerms, asked: PaymentRule) {
 		if (!row) break;
 		openPeriod(asking, anchor, stretch, k, row.opening, due);
 		if (due.required > row.scheduled && !terms.skips?.includes(k)) {
-			return { k, date: row.date, asked: due.required, paid: row.scheduled };
+			return { k, date: row.date, required: due.required, paid: row.scheduled };
 		}
 	}
 	return null;
@@ -162,15 +163,15 @@ export function wayTerms(debt: StatedDebt, way: Way): DebtTerms {
 		case 'paid':
 			return paidTerms(debt);
 		case 'without': {
-			const rest = debt.happenings.filter(({ id }) => id !== way.happening);
-			return paidTerms({ ...debt, happenings: rest });
+			const rest = debt.events.filter(({ id }) => id !== way.event);
+			return paidTerms({ ...debt, events: rest });
 		}
-		case 'asked':
-			return { ...lent, payment: debt.asked };
+		case 'required':
+			return { ...lent, payment: debt.required };
 		case 'held':
-			return { ...lent, payment: heldRule(debt.asked) };
+			return { ...lent, payment: heldRule(debt.required) };
 		case 'interest-plus':
-			return { ...lent, payment: interestPlus(debt.asked, way.percent) };
+			return { ...lent, payment: interestPlus(debt.required, way.percent) };
 		case 'fixed':
 			return { ...lent, payment: fixed(way.amount), extras: withEach(way.extra, []) };
 		case 'ends-in': {
@@ -196,7 +197,7 @@ export function paysAs(
 		case 'paid':
 		case 'without':
 			return null;
-		case 'asked':
+		case 'required':
 		case 'held':
 			return { pays: { kind: way.kind }, extra: ZERO };
 		case 'interest-plus':
@@ -215,43 +216,43 @@ export function paysAs(
 /** Totals of several debts: balance, first minimum payments, and the interest in them. */
 export interface CaseTotals {
 	readonly owed: Cents;
-	readonly asked: Cents;
+	readonly required: Cents;
 	readonly interest: Cents;
 }
 
 /** Of runs of debts that are paid as they ask. */
-export function caseTotals(asked: readonly Run[]): CaseTotals {
+export function caseTotals(required: readonly Run[]): CaseTotals {
 	let owed = 0;
 	let first = 0;
 	let interest = 0;
-	for (const run of asked) {
+	for (const run of required) {
 		owed += run.starting;
 		first += run.firstPayment;
 		interest += rowAt(run, 1)?.interest ?? 0;
 	}
-	return { owed: owed as Cents, asked: first as Cents, interest: interest as Cents };
+	return { owed: owed as Cents, required: first as Cents, interest: interest as Cents };
 }
 
 /** As the client pays it, with all that happens. */
 function paidTerms(debt: StatedDebt): DebtTerms {
-	const { pays, extra, happenings } = debt;
+	const { pays, extra, events } = debt;
 	const often = pays.kind === 'fixed' ? pays.paymentsPerYear : null;
-	const { known, asked } = often === null ? debt : paidAs(debt, often);
-	const happening = eventTerms(happenings, known, asked);
-	const extras = withEach(extra, happening.extras);
-	return { ...known, ...happening, extras, payment: paidRule(pays, asked) };
+	const { known, required } = often === null ? debt : paidAs(debt, often);
+	const event = eventTerms(events, known, required);
+	const extras = withEach(extra, event.extras);
+	return { ...known, ...event, extras, payment: paidRule(pays, required) };
 }
 
-function paidRule(pays: Pays, asked: PaymentRule): PaymentRule {
+function paidRule(pays: Pays, required: PaymentRule): PaymentRule {
 	switch (pays.kind) {
-		case 'asked':
-			return asked;
+		case 'required':
+			return required;
 		case 'held':
-			return heldRule(asked);
+			return heldRule(required);
 		case 'fixed':
 			return fixed(pays.amount);
 		case 'interest-plus':
-			return interestPlus(asked, pays.percent);
+			return interestPlus(required, pays.percent);
 	}
 }
 
@@ -265,7 +266,7 @@ function paidAs(debt: StatedDebt, paymentsPerYear: PaymentsPerYear): StatedDebt 
 
 /** The payments of a year without one-time events, divided into equal portions. */
 function portionOf(debt: StatedDebt, portions: PaymentsPerYear): Cents {
-	const terms = paidTerms({ ...debt, happenings: debt.happenings.filter(isOfCreditor) });
+	const terms = paidTerms({ ...debt, events: debt.events.filter(isOfCreditor) });
 	return roundedShare(runTotals(terms).firstPayment, terms.paymentsPerYear, portions);
 }
 
@@ -276,16 +277,16 @@ function periodsWithin({ known }: StatedDebt, months: number): number {
 	return Math.max(1, dueDatesUntil(known.firstDue, until, known.paymentsPerYear));
 }
 
-/** Where what is asked changes with the balance, its first amount; else it is held already. */
-function heldRule(asked: PaymentRule): PaymentRule {
-	return asked.kind === 'minimum' ? { ...asked, kind: 'frozen-minimum' } : asked;
+/** Where what is required changes with the balance, its first amount; else it is held already. */
+function heldRule(required: PaymentRule): PaymentRule {
+	return required.kind === 'minimum' ? { ...required, kind: 'frozen-minimum' } : required;
 }
 
 /** The interest and a percentage; floor and rounding are those of the minimum, where it has them. */
-function interestPlus(asked: PaymentRule, percent: Percent): PaymentRule {
+function interestPlus(required: PaymentRule, percent: Percent): PaymentRule {
 	const terms =
-		asked.kind === 'minimum'
-			? asked
+		required.kind === 'minimum'
+			? required
 			: { of: 'statement' as const, plusFees: true, roundUpTo: ZERO, floor: ZERO };
 	return { ...terms, kind: 'minimum', percent, plusInterest: true };
 }

@@ -3,7 +3,7 @@ import { addMonths, dueDate, monthsBetween, type CalendarDate } from '../quantit
 import type { DebtTerms } from '../debt/terms';
 import type { Difference } from '../debt/difference';
 import { roundedShare, type Cents, atLeastZero, minus, plus, sumOf } from '../quantities/money';
-import { ONLY_ASKED, planOf, planTotals } from './walk';
+import { ONLY_REQUIRED, planOf, planTotals } from './walk';
 import {
 	firstMonthOf,
 	monthEnds,
@@ -22,19 +22,19 @@ import { least } from '../debt/solve';
  * What all debts ask in the month in which a plan begins, where nothing but that is paid before; of debts that
  * are gone by then, nothing.
  */
-export const askedAtBegin = (debts: readonly PlannedDebt[], begins = 1): Cents =>
-	askedByEach(debts, begins).reduce((sum, asked) => sum + asked, 0) as Cents;
+export const requiredAtBegin = (debts: readonly PlannedDebt[], begins = 1): Cents =>
+	requiredOfEach(debts, begins).reduce((sum, required) => sum + required, 0) as Cents;
 
 /** The same of each debt, in the list's order. */
-function askedByEach(debts: readonly PlannedDebt[], begins: number): number[] {
+function requiredOfEach(debts: readonly PlannedDebt[], begins: number): number[] {
 	const first = firstMonthOf(debts);
 	const endOf = monthEnds(debts);
 	const all = debts.map((debt, index) => planDebt(debt, index, [], first));
 	let open = all.filter(stillOwed);
 	for (let month = 1; ; month += 1) {
-		const { required, budget } = openMonth(ONLY_ASKED, month, open, endOf(month));
+		const { required, budget } = openMonth(ONLY_REQUIRED, month, open, endOf(month));
 		if (month >= begins) return all.map((debt) => (stillOwed(debt) ? debt.required : 0));
-		passOn(open, budget - required, ONLY_ASKED.order);
+		passOn(open, budget - required, ONLY_REQUIRED.order);
 		for (const debt of open) pay(debt, month);
 		open = open.filter(stillOwed);
 	}
@@ -42,12 +42,12 @@ function askedByEach(debts: readonly PlannedDebt[], begins: number): number[] {
 
 /**
  * The money of a plan before anybody names an amount (specification, section 9): the largest ΣR of any month from its beginning
- * on, where nothing but what is asked is paid. Of the last payment of a term only as much counts as the others have: a
+ * on, where nothing but what is required is paid. Of the last payment of a term only as much counts as the others have: a
  * balloon, and what missed payments leave to it, are aside; what rounding leaves to it is not, so that no month comes to
  * be short by a cent.
  */
 export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
-	const plan = planOf(debts, { ...ONLY_ASKED, begins });
+	const plan = planOf(debts, { ...ONLY_REQUIRED, begins });
 	const ends = debts.map(({ terms }) => termEnd(terms, plan.firstMonth));
 	/** The largest payment of each debt before the end of its term. */
 	const largest = debts.map(() => 0);
@@ -70,7 +70,7 @@ export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
 /** A last payment that small is left by rounding: about a hundredth of the others, or some minor units. */
 const LEFT_BY_ROUNDING = 100;
 
-/** The month in which a stated term is over and all that is left is asked; null where none is. */
+/** The month in which a stated term is over and all that is left is required; null where none is. */
 function termEnd(
 	{ payment, paymentChanges = [], firstDue, paymentsPerYear }: DebtTerms,
 	firstMonth: CalendarDate
@@ -102,11 +102,11 @@ export function moneyBeside(
 	const { begins = 1, budget } = plan;
 	const index = debts.findIndex((debt) => debt.id === id && debt.terms.opening > 0);
 	if (index < 0) return null;
-	const each = askedByEach(debts, begins);
-	const asked = each.reduce((sum, one) => sum + one, 0);
+	const each = requiredOfEach(debts, begins);
+	const required = each.reduce((sum, one) => sum + one, 0);
 	const stated = statedIn(plan, begins);
-	const money = budget.kind === 'constant' ? stated : asked + stated;
-	const others = asked - (each[index] ?? 0);
+	const money = budget.kind === 'constant' ? stated : required + stated;
+	const others = required - (each[index] ?? 0);
 	return { money: money as Cents, free: minus(money, others) };
 }
 
@@ -129,11 +129,11 @@ export function usualBegin(debts: readonly PlannedDebt[], asOf: CalendarDate): n
 export const missingInAll = ({ shortMonths }: Pick<PlanTotals, 'shortMonths'>): Cents =>
 	sumOf(shortMonths, ({ missing }) => missing);
 
-/** How the month's money falls short of what is asked; null where it never does. */
+/** How the month's money falls short of what is required; null where it never does. */
 export function shortfallOf({ shortMonths, kept }: Plan): {
 	/** The most that a month lacks. */
 	readonly most: Cents;
-	/** How much of what is asked is there in the first short month, to the hundredth of a percent. */
+	/** How much of what is required is there in the first short month, to the hundredth of a percent. */
 	readonly coveredAtFirst: Percent;
 } | null {
 	const month = kept[(shortMonths[0]?.month ?? 0) - 1];
@@ -201,7 +201,7 @@ export function leastMoney(
 ): Cents | null {
 	const at = (amount: number) => holds(planTotals(debts, under(paying(plan, amount))));
 	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
-	return least(0, everything, at, askedAtBegin(debts, plan.begins)) as Cents | null;
+	return least(0, everything, at, requiredAtBegin(debts, plan.begins)) as Cents | null;
 }
 
 /** The smallest amount a month with which no month is short. */
@@ -222,7 +222,7 @@ export interface Cure {
 }
 
 /**
- * What would cover what is asked in the stretch of months in which the money first falls short; null where it
+ * What would cover what is required in the stretch of months in which the money first falls short; null where it
  * never does, or no amount would. Only a constant amount can fall short.
  */
 export function cureOf(

@@ -4,7 +4,7 @@ import { type Cents, sumOf } from '../quantities/money';
 import {
 	DRIFT_PARTS,
 	expectedOn,
-	happenedTo,
+	intervalsOf,
 	type DriftPart,
 	type Forecast,
 	type Interval,
@@ -140,7 +140,7 @@ function followed(debt: LivedDebt): Followed {
 	if (before) return before;
 	const begin = beginOf(debt.forecast);
 	const readings = debt.life.readings.filter(({ date }) => date > begin);
-	const intervals = happenedTo(debt.forecast, { ...debt.life, readings });
+	const intervals = intervalsOf(debt.forecast, { ...debt.life, readings });
 	const all = {
 		intervals,
 		latest: intervals.at(-1) ?? null,

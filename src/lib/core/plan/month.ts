@@ -199,7 +199,7 @@ export function openMonth(
 	return { required, before, due, rolledOver, remaining, budget: remaining + rolledOver };
 }
 
-/** Whether a plan's own money has begun in a month; before, what is asked is paid. */
+/** Whether a plan's own money has begun in a month; before, what is required is paid. */
 export const hasBegun = ({ begins = 1 }: Pick<PlanTerms, 'begins'>, month: number): boolean =>
 	month >= begins;
 
@@ -264,11 +264,11 @@ export function statedIn(
 }
 
 /** The money of a month before agreements are paid and without what debts pass on (specification, section 9). */
-export function moneyIn(plan: PlanTerms, month: number, asked: number): number {
+export function moneyIn(plan: PlanTerms, month: number, required: number): number {
 	const { budget, oneOffs } = plan;
-	let money = asked;
+	let money = required;
 	if (hasBegun(plan, month) && budget.kind !== 'required') {
-		money = statedIn(plan, month) + (budget.kind === 'constant' ? 0 : asked);
+		money = statedIn(plan, month) + (budget.kind === 'constant' ? 0 : required);
 	}
 	for (const oneOff of oneOffs) if (oneOff.month === month) money += oneOff.amount;
 	return money;

@@ -100,7 +100,7 @@ function countUntil(list: readonly { readonly date: CalendarDate }[], day: Calen
 }
 
 /** The intervals between the readings of a debt, from the beginning of its forecast on. */
-export function happenedTo(forecast: Forecast, life: Life): Interval[] {
+export function intervalsOf(forecast: Forecast, life: Life): Interval[] {
 	const { terms, periods } = forecast;
 	const start = terms.asOf ?? dueDate(terms.firstDue, 0, terms.paymentsPerYear);
 	const [payments, charges] = [datedSums(life.payments), datedSums(life.charges)];

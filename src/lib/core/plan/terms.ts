@@ -11,7 +11,7 @@ export type Budget =
 	| { readonly kind: 'required' }
 	/** That and an extra amount; the payment of a debt paid off stays with the client. */
 	| { readonly kind: 'required-plus'; readonly extra: Cents }
-	/** A fixed amount; what a cleared debt asked moves on to the others. */
+	/** A fixed amount; what a cleared debt required moves on to the others. */
 	| { readonly kind: 'constant'; readonly amount: Cents };
 
 /** Fees of a creditor agreement, besides the payments to debts (specification, section 10). */
@@ -56,7 +56,7 @@ export interface PlanTerms {
 	readonly order: Order;
 	/** The counselor's own order, by identity; what is not in it comes after. */
 	readonly listed: readonly string[];
-	/** The month in which its money begins: before, what is asked is paid. Absent: the first. */
+	/** The month in which its money begins: before, what is required is paid. Absent: the first. */
 	readonly begins?: number;
 	/** Fees of the plan's changes; absent if there are none. */
 	readonly fees?: ChangeFees;

@@ -34,7 +34,7 @@ export const MONTHS_FOLLOWED = 1200;
 const QUIET_MONTHS = 12;
 
 /** Nothing but what each debt asks. */
-export const ONLY_ASKED: PlanTerms = {
+export const ONLY_REQUIRED: PlanTerms = {
 	budget: { kind: 'required' },
 	oneOffs: [],
 	budgetChanges: [],
@@ -50,7 +50,7 @@ export function planOf(debts: readonly PlannedDebt[], plan: PlanTerms): Plan {
 
 /** A plan whose changes can't be applied: what is owed at the start, and nothing else. */
 export function uncomputedPlan(debts: readonly PlannedDebt[]): Plan {
-	const none = planOf([], ONLY_ASKED);
+	const none = planOf([], ONLY_REQUIRED);
 	const totals = debts.map((debt, index) =>
 		totalsOf(planDebt(debt, index, [], firstMonthOf(debts)))
 	);

@@ -29,7 +29,7 @@ export const LIMITS = {
 	/** How often a year something can be done: daily. */
 	timesAYear: 365,
 	/** Events of one debt, and ways of paying that are compared. */
-	happenings: 100,
+	events: 100,
 	ways: 40,
 	/** Plans of one case, and what one of them changes about the debts. */
 	plans: 12,
@@ -48,10 +48,10 @@ export const LIMITS = {
 	/** Visits of a client, balances read in them, and single payments and charges that were typed. */
 	visits: 400,
 	readings: 6_000,
-	happened: 2_000,
+	recordedEvents: 2_000,
 	/** Lines on each side of a household's sheet. */
 	sheetLines: 30,
-	/** Months in which a debt can be asked to end. */
+	/** Months in which a debt can be required to end. */
 	months: 1200,
 	/** Every date of a case lies within so many years before and after the day of its figures. */
 	span: { before: 50, after: 100 },

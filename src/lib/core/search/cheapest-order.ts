@@ -203,7 +203,7 @@ function follower(
 }
 
 /**
- * Whether the same debts in another line came to the same. What is out of line has got what it asked in
+ * Whether the same debts in another line came to the same. What is out of line has got what it required in
  * either, and this month pays off all that is in line: so all that is to come depends on the interest up to
  * now and on what the month leaves. A debt in line without a payment this month is still owed after it.
  */

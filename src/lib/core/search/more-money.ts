@@ -23,7 +23,7 @@ export interface MoreTask {
 
 export interface MoreAnswer {
 	readonly more: readonly { readonly amount: Cents; readonly gained: PlanDifference }[];
-	/** The least that covers what is asked throughout, and with which all is over within so many years. */
+	/** The least that covers what is required throughout, and with which all is over within so many years. */
 	readonly covers: Cents | null;
 	readonly ends: readonly { readonly years: number; readonly amount: Cents }[];
 	/** For each debt the smallest amount a month with which it would be gone sooner. */
@@ -52,7 +52,7 @@ export function landmarksOf({ debts, steady }: MoreTask): Pick<MoreAnswer, 'cove
 	return { covers, ends };
 }
 
-/** Where each debt would be gone sooner; nothing where the money follows what is asked. */
+/** Where each debt would be gone sooner; nothing where the money follows what is required. */
 export function soonerWith({ debts, plan, steady, present }: MoreTask): MoreAnswer['sooner'] {
 	if (present === null) return [];
 	return planTotals(debts, plan).debts.flatMap(({ id, payoffMonth: month }) => {

@@ -5,14 +5,14 @@
  * Why it holds. Let D be all that is owed at the beginning of a month, on the open debts together.
  *
  * 1. Each month D grows by the interest and charges and falls by what is paid, at most `money`: the month's
- *    money, were everything asked as high as it can be, and all that the open debts' own extras come to
+ *    money, were everything required as high as it can be, and all that the open debts' own extras come to
  *    (taken by them or passed on, it is money in either case). Charges only add to D, so leaving them out keeps
  *    a bound. So D is at least what this recursion leaves, provided the interest is not overstated.
  * 2. A debt never owes more than it would had it been paid nothing but what it asks and its own extras: with
- *    R the payment asked, what it leaves, max(0, S − R − extra), does not fall when S rises, since no rule asks
+ *    R the payment required, what it leaves, max(0, S − R − extra), does not fall when S rises, since no rule asks
  *    for more than the whole of an increase; rounding adds at most a minor unit or two a month. That path is
  *    followed here (`Path`) with nothing rounded up, which only leaves more; in a month whose money may not
- *    cover what is asked it is paid nothing. It gives `most`, what each debt can owe at most.
+ *    cover what is required it is paid nothing. It gives `most`, what each debt can owe at most.
  * 3. Interest of the month is the sum over debts of balance × rate. Of all ways in which D can lie on the
  *    debts, none on more than its `most`, the least interest comes from the lowest rates filled first: moving a
  *    unit from a lower to a higher rate never makes it less.
@@ -80,14 +80,14 @@ export function boundsOf(
 	const found: MonthBounds[] = [];
 	for (let month = 1; month <= months; month += 1) {
 		const steps = paths.map((path) => path.open(month, endOf(month)));
-		const asked = steps.reduce(
+		const required = steps.reduce(
 			(sum, { asks }) => sum + (asks > 0 ? asks + mostRounding + mostCleared : 0),
 			0
 		);
-		const money = moneyIn(plan, month, asked);
-		// Where the money may not cover what is asked, a debt may get less, and owe more from then on.
+		const money = moneyIn(plan, month, required);
+		// Where the money may not cover what is required, a debt may get less, and owe more from then on.
 		const follows = plan.budget.kind !== 'constant' || !hasBegun(plan, month);
-		const covered = follows ? !takesAway(plan, month) : leastMoney(plan, month) >= asked;
+		const covered = follows ? !takesAway(plan, month) : leastMoney(plan, month) >= required;
 		for (const path of paths) path.close(covered);
 		found.push({
 			money,
@@ -98,7 +98,7 @@ export function boundsOf(
 	return found;
 }
 
-/** Whether money is needed elsewhere in a month, so that it may not cover what is asked. */
+/** Whether money is needed elsewhere in a month, so that it may not cover what is required. */
 const takesAway = ({ oneOffs }: PlanTerms, at: number): boolean =>
 	oneOffs.some(({ month, amount }) => month === at && amount < 0);
 
@@ -181,13 +181,13 @@ class Path {
 			from,
 			rule: unrounded(rule)
 		}));
-		const asked: DebtTerms = {
+		const required: DebtTerms = {
 			...terms,
 			payment: unrounded(terms.payment),
 			paymentChanges: changes ?? []
 		};
-		this.#debt = planDebt({ id, terms: asked }, index, [], first);
-		this.#large = planDebt({ id, terms: { ...asked, charges: [] } }, index, [], first);
+		this.#debt = planDebt({ id, terms: required }, index, [], first);
+		this.#large = planDebt({ id, terms: { ...required, charges: [] } }, index, [], first);
 	}
 
 	open(now: number, until: number): Bounds & { readonly slack: number } {

@@ -46,7 +46,7 @@ const TWO_POINTS = 20_000;
 /** Months missed are followed for so many years. */
 const YEARS = 40;
 
-/** A plan under a strain; null where that can't touch it: nothing but what is asked is paid. */
+/** A plan under a strain; null where that can't touch it: nothing but what is required is paid. */
 export function strained(
 	debts: readonly PlannedDebt[],
 	plan: PlanTerms,
@@ -163,7 +163,7 @@ function withHigherRates(
 
 const missedMonths = Array.from({ length: YEARS }, (_, year) => 12 * (year + 1));
 
-/** Where the money follows what is asked, a month is missed by each debt not being paid in it. */
+/** Where the money follows what is required, a month is missed by each debt not being paid in it. */
 function missing(
 	debts: readonly PlannedDebt[],
 	plan: PlanTerms,
@@ -214,7 +214,7 @@ function poorer(plan: PlanTerms, strain: Strain): PlanTerms {
 		case 'a bill': {
 			let left: number = strain.amount;
 			const taken: { month: number; amount: Cents }[] = [];
-			// Before the plan begins there is no money but for what is asked.
+			// Before the plan begins there is no money but for what is required.
 			const first = Math.max(strain.month, plan.begins ?? 1);
 			for (let month = first; left > 0 && month < first + 12 * YEARS; month += 1) {
 				const now = Math.min(left, statedIn(plan, month));

@@ -192,7 +192,7 @@ export type PlanWorking =
 			readonly date: CalendarDate;
 			readonly months: number;
 	  }
-	/** Months whose money is less than what is asked, by how much it lacks. */
+	/** Months whose money is less than what is required, by how much it lacks. */
 	| { readonly kind: 'short months'; readonly spans: Spans; readonly count: number }
 	/** The cost of the baseline less the cost of the plan. */
 	| {

@@ -170,7 +170,7 @@ function scheduledFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): 
 				? 'cleared below'
 				: asking.kind === 'whole'
 					? 'end of term'
-					: 'less than asked';
+					: 'less than required';
 		const balloon = asking.kind === 'whole' ? balloonOf(rule) : ZERO;
 		return { kind: 'rest', of: statement, because, balloon };
 	}

@@ -3,7 +3,7 @@
  * comes in passes these schemas; each refusal says the field, what is wrong and what is allowed.
  */
 import { z } from 'zod';
-import { fieldsOf, filled, idleIn, saidIn } from '../../core/debt/rules/asked';
+import { fieldsOf, filled, idleIn, saidIn } from '../../core/debt/rules/all-forms';
 import { addMonths, isCalendarDate, type CalendarDate } from '../../core/quantities/calendar';
 import { LIMITS } from '../../core/quantities/limits';
 import { changesEntry } from './changes';
@@ -18,7 +18,7 @@ import { calendarEntry } from './calendar';
 import { newDebtOf } from '../change';
 import { forecastEntry } from './forecast';
 import { handoutEntry } from './handout';
-import { happenedEntry, readingEntry, visitEntry } from './life';
+import { recordedEvent, readingEntry, visitEntry } from './life';
 import { fieldRefusal } from '../../messages/terms';
 import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE } from '../../messages/style';
 import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan';
@@ -81,8 +81,8 @@ const presentDocument = z
 		readings: z.array(readingEntry).max(LIMITS.readings, {
 			error: `A case keeps at most ${LIMITS.readings} recorded balances.`
 		}),
-		happened: z.array(happenedEntry).max(LIMITS.happened, {
-			error: `A case keeps at most ${LIMITS.happened} recorded payments and charges.`
+		recordedEvents: z.array(recordedEvent).max(LIMITS.recordedEvents, {
+			error: `A case keeps at most ${LIMITS.recordedEvents} recorded payments and charges.`
 		})
 	})
 	.superRefine(({ debts, plans, currency, asOf, forecasts, ...lived }, context) => {
@@ -118,9 +118,9 @@ const presentDocument = z
 			if (seen.has(debt.id)) refuse('id', 'Two debts have the same identifier.');
 			seen.add(debt.id);
 			const steps: readonly number[] = roundingSteps(currency);
-			for (const [name, { of }] of fieldsOf(debt.asked.kind)) {
-				if (of === 'rounding' && !steps.includes(saidIn(debt.asked, name) as number))
-					refuse('asked', `The minimum is rounded up to ${steps.join(', ')} minor units.`);
+			for (const [name, { of }] of fieldsOf(debt.required.kind)) {
+				if (of === 'rounding' && !steps.includes(saidIn(debt.required, name) as number))
+					refuse('required', `The minimum is rounded up to ${steps.join(', ')} minor units.`);
 			}
 			if (debt.interestOnly > 0 && debt.lending.timing === 'advance') {
 				refuse(
@@ -128,13 +128,13 @@ const presentDocument = z
 					'Payments in advance come before their interest, so none can be interest-only.'
 				);
 			}
-			const usual = filled(debt.asked.kind);
-			const said = idleIn(debt.asked).find(
-				(name) => saidIn(debt.asked, name) !== saidIn(usual, name)
+			const usual = filled(debt.required.kind);
+			const said = idleIn(debt.required).find(
+				(name) => saidIn(debt.required, name) !== saidIn(usual, name)
 			);
-			if (said !== undefined) refuse('asked', fieldRefusal(said, SCREEN));
-			if (new Set(debt.happenings.map(({ id }) => id)).size < debt.happenings.length) {
-				refuse('happenings', 'Two events have the same identifier.');
+			if (said !== undefined) refuse('required', fieldRefusal(said, SCREEN));
+			if (new Set(debt.events.map(({ id }) => id)).size < debt.events.length) {
+				refuse('events', 'Two events have the same identifier.');
 			}
 			const day = debt.asOf ?? asOf;
 			if (day > asOf)
@@ -154,17 +154,17 @@ interface Remembered {
 	readonly forecasts: readonly z.infer<typeof forecastEntry>[];
 	readonly visits: readonly z.infer<typeof visitEntry>[];
 	readonly readings: readonly z.infer<typeof readingEntry>[];
-	readonly happened: readonly z.infer<typeof happenedEntry>[];
+	readonly recordedEvents: readonly z.infer<typeof recordedEvent>[];
 }
 
 /** Refuses repeated ids, and two recorded balances of a debt on one date. */
 function refuseTwice(
-	{ forecasts, visits, readings, happened }: Remembered,
+	{ forecasts, visits, readings, recordedEvents }: Remembered,
 	context: z.RefinementCtx
 ): void {
 	const refuse = (path: string, message: string): void =>
 		context.addIssue({ code: 'custom', path: [path], message });
-	const lists = { forecasts, visits, readings, happened };
+	const lists = { forecasts, visits, readings, recordedEvents };
 	for (const [path, list] of Object.entries(lists)) {
 		if (new Set(list.map(({ id }) => id)).size < list.length) {
 			refuse(path, 'Two entries have the same identifier.');

@@ -1,7 +1,7 @@
 /** A debt as it travels in a case document. */
 import { z } from 'zod';
 import { BASES, basisFields, type BasisEntry } from '../../core/debt/interest/all-ways';
-import { ASKED_KINDS, fieldsOf, type AskedEntry } from '../../core/debt/rules/asked';
+import { RULE_KINDS, fieldsOf, type RuleEntry } from '../../core/debt/rules/all-forms';
 import type { Field } from '../../core/quantities/field';
 import { LIMITS } from '../../core/quantities/limits';
 import { fieldLabel, type TermField } from '../../messages/terms';
@@ -64,7 +64,7 @@ function oneOf<T>(
 }
 const ONE_OF = new Intl.ListFormat('en-GB', { type: 'disjunction' });
 
-const askedEntry = oneOf<AskedEntry>('kind', ASKED_KINDS, fieldsOf, 'The minimum payment rule');
+const ruleEntry = oneOf<RuleEntry>('kind', RULE_KINDS, fieldsOf, 'The minimum payment rule');
 const basis = oneOf<BasisEntry>('basis', BASES, basisFields, 'How interest is charged');
 
 /** How the creditor charges interest: seldom other than a card's monthly nominal rate in arrears. */
@@ -79,7 +79,7 @@ export const lendingEntry = z.strictObject({
 const paysEntry = z.discriminatedUnion(
 	'kind',
 	[
-		z.strictObject({ kind: z.literal('asked') }),
+		z.strictObject({ kind: z.literal('required') }),
 		z.strictObject({ kind: z.literal('held') }),
 		z.strictObject({
 			kind: z.literal('fixed'),
@@ -91,7 +91,7 @@ const paysEntry = z.discriminatedUnion(
 			percent: percentage('The percentage that is paid', LIMITS.minimumPercent)
 		})
 	],
-	{ error: sentence('How the debt is paid', 'asked, held, fixed or interest-plus') }
+	{ error: sentence('How the debt is paid', 'required, held, fixed or interest-plus') }
 );
 
 const dated = {
@@ -104,7 +104,7 @@ const repeated = {
 	perYear: frequency('How often an event occurs').nullable(),
 	until: date('The last date of an event').nullable()
 };
-export const happeningEntry = judgedOnce(
+export const eventEntry = judgedOnce(
 	z.discriminatedUnion(
 		'kind',
 		[
@@ -136,11 +136,11 @@ const wayEntry = z.discriminatedUnion(
 	'kind',
 	[
 		z.strictObject({ kind: z.literal('paid') }),
-		z.strictObject({ kind: z.literal('asked') }),
+		z.strictObject({ kind: z.literal('required') }),
 		z.strictObject({ kind: z.literal('held') }),
 		z.strictObject({
 			kind: z.literal('without'),
-			happening: identifier('What is left out')
+			event: identifier('What is left out')
 		}),
 		z.strictObject({
 			kind: z.literal('interest-plus'),
@@ -163,7 +163,7 @@ const wayEntry = z.discriminatedUnion(
 	{
 		error: sentence(
 			'A way of paying',
-			'paid, asked, held, without, interest-plus, fixed, ends-in or portions'
+			'paid, required, held, without, interest-plus, fixed, ends-in or portions'
 		)
 	}
 );
@@ -225,15 +225,15 @@ export const debtEntry = judgedOnce(
 		balanceAssumed: flag('Whether a balance is assumed'),
 		annualRate: percentage('The annual rate', LIMITS.rate).nullable(),
 		firstDue: date('The first due date').nullable(),
-		asked: askedEntry,
+		required: ruleEntry,
 		/** Interest-only payments before the payment rule begins. */
 		interestOnly: count('The payments of interest alone', 0, LIMITS.periods, 'payments'),
 		lending: lendingEntry,
 		pays: paysEntry,
 		/** Paid on top, with every payment. */
 		extra: money('The extra payment'),
-		happenings: z.array(happeningEntry).max(LIMITS.happenings, {
-			error: `At most ${LIMITS.happenings} things can happen to one debt.`
+		events: z.array(eventEntry).max(LIMITS.events, {
+			error: `At most ${LIMITS.events} things can happen to one debt.`
 		}),
 		/** The ways of paying that are kept beside each other, and the one that all are measured against. */
 		compared: z.array(wayEntry).max(LIMITS.ways, {

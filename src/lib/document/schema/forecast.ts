@@ -50,7 +50,7 @@ export const forecastEntry = judgedOnce(
 		}),
 		/** Its last payoff; null: it doesn’t end. */
 		ends: date('The end of a forecast').nullable(),
-		/** The first month whose money is less than what is asked; null: there is none, or (before version 9) it was not kept. */
+		/** The first month whose money is less than what is required; null: there is none, or (before version 9) it was not kept. */
 		shortFrom: date('The first short month of a forecast').nullable(),
 		/** Interest and fees in all. */
 		cost: sum('The cost of a forecast')

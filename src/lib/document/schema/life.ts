@@ -25,7 +25,7 @@ export const readingEntry = judgedOnce(
 );
 
 /** Something that was paid, bought or charged, as it was typed. */
-export const happenedEntry = judgedOnce(
+export const recordedEvent = judgedOnce(
 	z.strictObject({
 		id: identifier('The identifier of a payment or charge'),
 		debt: identifier('The debt of a payment or charge'),

@@ -17,7 +17,7 @@ const budgetEntry = z.discriminatedUnion(
 		}),
 		z.strictObject({
 			kind: z.literal('constant'),
-			/** Null: what covers what is asked in every month from its beginning on. */
+			/** Null: what covers what is required in every month from its beginning on. */
 			amount: money('The monthly budget').nullable()
 		})
 	],
@@ -60,7 +60,7 @@ const planFields = {
 	/** Whether somebody typed that name; else it follows what the plan does. */
 	named: flag('Whether the name of a plan was typed'),
 	/** The required payments of the debts in it: as in any plan, only the minimums, or today's payments. */
-	pays: choice('The payments of the debts in a plan', ['planned', 'asked', 'paid']),
+	pays: choice('The payments of the debts in a plan', ['planned', 'required', 'paid']),
 	budget: budgetEntry,
 	/** The first day of the month in which the plan's own money begins; null: as the core says. */
 	begins: date('The month in which a plan begins')
@@ -72,8 +72,8 @@ const planFields = {
 	listed: z.array(identifier('A debt of the custom order')).max(LIMITS.debts, {
 		error: `An order has at most ${LIMITS.debts} debts.`
 	}),
-	happenings: z.array(planEvent).max(LIMITS.happenings, {
-		error: `A plan has at most ${LIMITS.happenings} events.`
+	events: z.array(planEvent).max(LIMITS.events, {
+		error: `A plan has at most ${LIMITS.events} events.`
 	}),
 	/** In their order. */
 	changes: z.array(changeEntry).max(LIMITS.changes, {
@@ -84,14 +84,14 @@ const planFields = {
 };
 
 export const planEntry = judgedOnce(
-	z.strictObject(planFields).superRefine(({ listed, happenings, changes }, context) => {
+	z.strictObject(planFields).superRefine(({ listed, events, changes }, context) => {
 		const twice = (ids: readonly string[]) => new Set(ids).size < ids.length;
 		if (twice(listed)) {
 			context.addIssue({ code: 'custom', path: ['listed'], message: 'A debt is listed twice.' });
 		}
-		if (twice(happenings.map(({ id }) => id))) {
+		if (twice(events.map(({ id }) => id))) {
 			const message = 'Two events have the same identifier.';
-			context.addIssue({ code: 'custom', path: ['happenings'], message });
+			context.addIssue({ code: 'custom', path: ['events'], message });
 		}
 		if (twice(changes.flatMap((change) => newDebtOf(change)?.id ?? []))) {
 			const message = 'Two new debts have the same identifier.';
@@ -110,7 +110,7 @@ export const planContent = z.strictObject({
 	begins: planFields.begins,
 	order: planFields.order,
 	listed: planFields.listed,
-	happenings: planFields.happenings,
+	events: planFields.events,
 	changes: planFields.changes
 });
 

@@ -8,13 +8,17 @@ import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
 import { createGunzip } from 'node:zlib';
 import { z } from 'zod';
-import { KEPT } from '../database/tables';
+import { KEPT, NAMED_BEFORE } from '../database/tables';
 import { OwnError } from '../log';
 
 /** Why a backup can't be made or taken, for the person who asked. */
 export class BackupRefused extends OwnError {
 	override readonly name = 'BackupRefused';
 }
+
+/** Every table that a backup may have rows of. */
+const TABLES = [...KEPT, ...Object.values(NAMED_BEFORE)] as const;
+export type Table = (typeof TABLES)[number];
 
 const head = z.strictObject({
 	residuum: z.literal('backup'),
@@ -31,12 +35,10 @@ export type Head = z.infer<typeof head>;
 const tail = z.strictObject({
 	end: z.literal(true),
 	/** Rows by table. */
-	counts: z.partialRecord(z.enum(KEPT), z.int()),
+	counts: z.partialRecord(z.enum(TABLES), z.int()),
 	sha256: z.string()
 });
 export type Tail = z.infer<typeof tail>;
-
-export type Table = (typeof KEPT)[number];
 
 /** The result of writing a backup. */
 export interface Written {
@@ -84,8 +86,6 @@ async function* linesOf(path: string): AsyncGenerator<string> {
 /** Called with each row of a backup. */
 type Take = (table: Table, json: string) => Promise<void>;
 
-const TABLES: ReadonlySet<string> = new Set(KEPT);
-
 /** Reads a backup from its first line to its last, and whether all of it is there. */
 export async function readBackup(path: string, take?: Take): Promise<Head & Tail> {
 	const notOne = (why: string) =>
@@ -107,14 +107,14 @@ export async function readBackup(path: string, take?: Take): Promise<Head & Tail
 		} else {
 			const at = line.indexOf(' ');
 			const table = line.slice(0, at) as Table;
-			if (!TABLES.has(table)) throw notOne('a line of it belongs nowhere');
+			if (!TABLES.includes(table)) throw notOne('a line of it belongs nowhere');
 			counts[table] = (counts[table] ?? 0) + 1;
 			await take?.(table, line.slice(at + 1));
 		}
 		hash.update(line).update('\n');
 	}
 	if (first === null || last === null) throw notOne('its end is missing');
-	for (const table of KEPT)
+	for (const table of TABLES)
 		if ((last.counts[table] ?? 0) !== (counts[table] ?? 0)) throw notOne('lines of it are missing');
 	return { ...first, ...last };
 }

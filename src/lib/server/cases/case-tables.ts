@@ -1,6 +1,6 @@
 /** The tables of a case, and what of its document lies in them. */
 import { BASES, basisFields, type BasisEntry } from '../../core/debt/interest/all-ways';
-import { ASKED_KINDS, fieldsOf, type AskedEntry } from '../../core/debt/rules/asked';
+import { RULE_KINDS, fieldsOf, type RuleEntry } from '../../core/debt/rules/all-forms';
 import type { Field } from '../../core/quantities/field';
 import type { Way } from '../../core/debt/ways';
 import type { CaseDocument } from '../../document/case';
@@ -39,7 +39,7 @@ export const CASE = fields<
 	calendar: column('calendar')
 });
 
-/** Each field of what is asked, or of how interest is charged, in a column that is named after it. */
+/** Each field of what is required, or of how interest is charged, in a column that is named after it. */
 function termColumns<T>(
 	kinds: readonly string[],
 	fieldsOfKind: (kind: never) => readonly (readonly [string, Field])[],
@@ -68,9 +68,7 @@ function termColumn(name: string, field: Field): Part<unknown> {
 }
 
 /** `debt`; what happens to it, the ways of paying it and its transactions are in tables of their own. */
-export const DEBT = fields<
-	Omit<DebtEntry, 'happenings' | 'compared' | 'baseline' | 'transactions'>
->({
+export const DEBT = fields<Omit<DebtEntry, 'events' | 'compared' | 'baseline' | 'transactions'>>({
 	id: column('id'),
 	name: column('name'),
 	balance: column('balance'),
@@ -78,10 +76,10 @@ export const DEBT = fields<
 	balanceAssumed: column('balance_assumed'),
 	annualRate: percent('annual_rate'),
 	firstDue: date('first_due'),
-	asked: variants<AskedEntry, 'kind'>(
+	required: variants<RuleEntry, 'kind'>(
 		'kind',
-		'asked_kind',
-		termColumns(ASKED_KINDS, fieldsOf, 'asked_')
+		'required_kind',
+		termColumns(RULE_KINDS, fieldsOf, 'required_')
 	),
 	interestOnly: column('interest_only'),
 	lending: fields<DebtEntry['lending']>({
@@ -92,7 +90,7 @@ export const DEBT = fields<
 		clearBelow: column('clear_below')
 	}),
 	pays: variants('kind', 'pays_kind', {
-		asked: {},
+		required: {},
 		held: {},
 		fixed: { amount: column('pays_amount'), paymentsPerYear: column('pays_per_year') },
 		'interest-plus': { percent: percent('pays_percent') }
@@ -142,8 +140,8 @@ const repeated = {
 	until: date<never>('until')
 };
 
-/** `happening`, what happens to a debt. */
-export const HAPPENING: Part<EventEntry> = variants('kind', 'kind', {
+/** `debt_event`, what happens to a debt. */
+export const EVENT: Part<EventEntry> = variants('kind', 'kind', {
 	extra: { ...dated, ...repeated },
 	charge: { ...dated, ...repeated, fee: column('fee') },
 	skip: dated,
@@ -154,9 +152,9 @@ export const HAPPENING: Part<EventEntry> = variants('kind', 'kind', {
 /** `way`, ways of paying a debt. */
 export const WAY: Part<Way> = variants('kind', 'kind', {
 	paid: {},
-	asked: {},
+	required: {},
 	held: {},
-	without: { happening: column('happening') },
+	without: { event: column('event') },
 	'interest-plus': { percent: percent('percent') },
 	fixed: { amount: column('amount'), extra: column('extra') },
 	'ends-in': { months: column('months') },
@@ -164,7 +162,7 @@ export const WAY: Part<Way> = variants('kind', 'kind', {
 });
 
 /** `plan`; its own order, what happens to its money and its changes are in tables of their own. */
-export const PLAN = fields<Omit<PlanEntry, 'listed' | 'happenings' | 'changes'>>({
+export const PLAN = fields<Omit<PlanEntry, 'listed' | 'events' | 'changes'>>({
 	id: column('id'),
 	name: column('name'),
 	named: column('named'),
@@ -184,8 +182,8 @@ export const PLACE = column<string>('debt_id');
 
 const money = { ...dated, amount: column<never>('amount') };
 
-/** `plan_happening`, what happens to a plan's money. That every year comes again is known only of money on top. */
-export const PLAN_HAPPENING: Part<PlanEvent> = variants('kind', 'kind', {
+/** `plan_event`, what happens to a plan's money. That every year comes again is known only of money on top. */
+export const PLAN_EVENT: Part<PlanEvent> = variants('kind', 'kind', {
 	'one-off': { ...money, everyYear: column('every_year') },
 	money
 });
@@ -289,7 +287,7 @@ export const FORECAST = fields<CaseDocument['forecasts'][number]>({
 	cost: column('cost')
 });
 
-/** `visit`, `reading`, `happened`: what has happened since. */
+/** `visit`, `reading`, `recorded_event`: what has been recorded since. */
 export const VISIT = fields<CaseDocument['visits'][number]>({
 	id: column('id'),
 	date: date('date')
@@ -302,7 +300,7 @@ export const READING = fields<CaseDocument['readings'][number]>({
 	balance: column('balance'),
 	interest: column('interest')
 });
-export const HAPPENED = fields<CaseDocument['happened'][number]>({
+export const RECORDED_EVENT = fields<CaseDocument['recordedEvents'][number]>({
 	id: column('id'),
 	debt: column('debt_id'),
 	date: date('date'),

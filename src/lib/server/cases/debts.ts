@@ -1,13 +1,13 @@
 /** A case's debts in their tables: as they are, with what happens to them, the ways of paying that are compared, and transactions. */
 import type { DebtEntry } from '../../document/debt';
 import { same } from '../../document/same';
-import { DEBT, HAPPENING, TRANSACTION, WAY } from './case-tables';
+import { DEBT, EVENT, TRANSACTION, WAY } from './case-tables';
 import { insertEach, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
 export const DEBT_TABLES = {
 	debt: { part: DEBT },
-	happening: { part: HAPPENING, keys: ['debt_id'], portion: 2_000 },
+	debt_event: { part: EVENT, keys: ['debt_id'], portion: 2_000 },
 	way: { part: WAY, keys: ['debt_id'] },
 	debt_transaction: { part: TRANSACTION, keys: ['debt_id'], portion: 2_000 }
 } as const;
@@ -16,16 +16,16 @@ export const DEBT_TABLES = {
 export const debtsIn = (
 	rows: Readonly<Record<keyof typeof DEBT_TABLES, readonly Row[]>>
 ): unknown[] => {
-	const [ways, happenings, transactions] = [
+	const [ways, events, transactions] = [
 		byDebt(rows.way),
-		byDebt(rows.happening),
+		byDebt(rows.debt_event),
 		byDebt(rows.debt_transaction)
 	];
 	return rows.debt.map((row) => {
 		const [baseline, ...compared] = ways(row).map(WAY.read);
 		return {
 			...(DEBT.read(row) as object),
-			happenings: happenings(row).map(HAPPENING.read),
+			events: events(row).map(EVENT.read),
 			baseline,
 			compared,
 			transactions: transactions(row).map(TRANSACTION.read)
@@ -74,7 +74,7 @@ export function debtRows(
 		);
 	return [
 		['debt', debts.map(([position, debt]) => ({ case_id: caseId, position, ...DEBT.write(debt) }))],
-		['happening', ofEach(({ happenings }) => happenings.map(HAPPENING.write))],
+		['debt_event', ofEach(({ events }) => events.map(EVENT.write))],
 		['debt_transaction', ofEach(({ transactions }) => transactions.map(TRANSACTION.write))],
 		// Position 0 is the baseline.
 		['way', ofEach(({ baseline, compared }) => [baseline, ...compared].map(WAY.write))]

@@ -3,7 +3,7 @@ import type { CaseDocument } from '../../document/case';
 import type { ChangeEntry } from '../../document/change';
 import type { PlanEntry } from '../../document/plan';
 import { same } from '../../document/same';
-import { CHANGE, CHOICE, LINE, NAMED, PLACE, PLAN, PLAN_HAPPENING } from './case-tables';
+import { CHANGE, CHOICE, LINE, NAMED, PLACE, PLAN, PLAN_EVENT } from './case-tables';
 import { insertEach, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
@@ -15,7 +15,7 @@ const NAMED_COLUMNS = { columns: Object.values(NAMED).flatMap(({ columns }) => c
 export const PLAN_TABLES = {
 	plan: { part: PLAN },
 	plan_place: { part: PLACE, keys: ['plan_id'] },
-	plan_happening: { part: PLAN_HAPPENING, keys: ['plan_id'] },
+	plan_event: { part: PLAN_EVENT, keys: ['plan_id'] },
 	plan_change: { part: CHANGE, keys: ['plan_id', 'position'] },
 	plan_change_debt: { part: NAMED_COLUMNS, keys: ['plan_id', 'change'] },
 	plan_choice: { part: CHOICE },
@@ -33,7 +33,7 @@ export function plansIn(rows: PlanRows): Record<keyof Planned, unknown> {
 			return {
 				...(PLAN.read(row) as object),
 				listed: rows.plan_place.filter(isOwn).map(PLACE.read),
-				happenings: rows.plan_happening.filter(isOwn).map(PLAN_HAPPENING.read),
+				events: rows.plan_event.filter(isOwn).map(PLAN_EVENT.read),
 				changes: rows.plan_change
 					.filter(isOwn)
 					.map((change) => changeIn(change, rows.plan_change_debt.filter(isOwn)))
@@ -114,9 +114,9 @@ function planRows(
 			ofEach(({ listed }) => listed.map((debt, position) => ({ position, ...PLACE.write(debt) })))
 		],
 		[
-			'plan_happening',
-			ofEach(({ happenings }) =>
-				happenings.map((item, position) => ({ position, ...PLAN_HAPPENING.write(item) }))
+			'plan_event',
+			ofEach(({ events }) =>
+				events.map((item, position) => ({ position, ...PLAN_EVENT.write(item) }))
 			)
 		],
 		[

@@ -1,17 +1,17 @@
 /** A case's forecasts, and what really happened to its debts, in their tables. */
 import type { CaseDocument } from '../../document/case';
 import { same } from '../../document/same';
-import { FORECAST, HAPPENED, READING, VISIT } from './case-tables';
+import { FORECAST, RECORDED_EVENT, READING, VISIT } from './case-tables';
 import { insertRows, upsertRows, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
-type Lived = Pick<CaseDocument, 'forecasts' | 'visits' | 'readings' | 'happened'>;
+type Lived = Pick<CaseDocument, 'forecasts' | 'visits' | 'readings' | 'recordedEvents'>;
 
 export const PROGRESS_TABLES = {
 	forecast: { part: FORECAST, portion: 4 },
 	visit: { part: VISIT },
 	reading: { part: READING, portion: 2_000 },
-	happened: { part: HAPPENED }
+	recorded_event: { part: RECORDED_EVENT }
 } as const;
 
 /** In the order in which they are written: a reading belongs to a visit. */
@@ -19,7 +19,7 @@ const LISTS = [
 	['forecasts', 'forecast'],
 	['visits', 'visit'],
 	['readings', 'reading'],
-	['happened', 'happened']
+	['recordedEvents', 'recorded_event']
 ] as const satisfies readonly (readonly [keyof Lived, keyof typeof PROGRESS_TABLES])[];
 
 /** For the document's schema to judge. */

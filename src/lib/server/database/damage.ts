@@ -3,7 +3,7 @@ import { caseDocument } from '../../document/schema/case';
 import type { CaseDocument } from '../../document/case';
 import { documentIn, STORED, storedIn, type StoredText } from './differences';
 import { StatementFailed } from './statements';
-import { KEPT } from './tables';
+import { KEPT, NAMED_BEFORE } from './tables';
 import type { DatabaseThread } from './thread';
 
 export interface Damage {
@@ -55,15 +55,20 @@ export class Fragile {
 export async function damagedTables(database: Fragile): Promise<string[]> {
 	const damaged: string[] = [];
 	for (const table of KEPT) {
-		// Every field of every row; of the history, which may be long, all but the documents.
-		const sql =
-			table === 'case_revision'
-				? 'select count(*), sum(number), count(what) from case_revision'
-				: `select count(*), sum(length(row.all)) from (select ${table}::text as all from ${table}) row`;
-		if ((await database.read(sql)) === null) damaged.push(table);
+		const before = (NAMED_BEFORE as Readonly<Record<string, string>>)[table];
+		const read =
+			(await database.read(readingAll(table))) ??
+			(before === undefined ? null : await database.read(readingAll(before)));
+		if (read === null) damaged.push(table);
 	}
 	return damaged;
 }
+
+/** SQL: every field of every row; of the history, which may be long, all but the documents. */
+const readingAll = (table: string): string =>
+	table === 'case_revision'
+		? 'select count(*), sum(number), count(what) from case_revision'
+		: `select count(*), sum(length(row.all)) from (select ${table}::text as all from ${table}) row`;
 
 /** Cases as they were last saved, as far as their history can be read. */
 export interface ReadOut {

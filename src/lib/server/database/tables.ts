@@ -15,11 +15,11 @@ export const KEPT = [
 	'case_share',
 	'debt',
 	'debt_transaction',
-	'happening',
+	'debt_event',
 	'way',
 	'plan',
 	'plan_place',
-	'plan_happening',
+	'plan_event',
 	'plan_change',
 	'plan_change_debt',
 	'plan_choice',
@@ -27,11 +27,18 @@ export const KEPT = [
 	'forecast',
 	'visit',
 	'reading',
-	'happened',
+	'recorded_event',
 	'outbox_message',
 	'trail_entry',
 	'trail_head'
 ] as const;
+
+/** What earlier versions called tables of today; their backups have them by these names. */
+export const NAMED_BEFORE = {
+	debt_event: 'happening',
+	plan_event: 'plan_happening',
+	recorded_event: 'happened'
+} as const;
 
 /** Tables of the moment: sessions, failed sign-ins, and who has which case open. */
 export const MOMENTARY = ['session', 'sign_in_failure', 'case_presence'] as const;

@@ -29,11 +29,11 @@
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
 	const debts = $derived(desk.document.debts);
-	const asked = $derived(carriedOut(desk.document, 'asked'));
+	const required = $derived(carriedOut(desk.document, 'required'));
 	const sentence = $derived(
 		caseSentence(
-			caseTotals([...asked.values()].map(({ run }) => run)),
-			{ debts: debts.length, unfinished: debts.length - asked.size },
+			caseTotals([...required.values()].map(({ run }) => run)),
+			{ debts: debts.length, unfinished: debts.length - required.size },
 			desk.document.asOf,
 			desk.writing
 		)
@@ -179,7 +179,7 @@
 		</p>
 	{/if}
 	<div>
-		<EntryGrid bind:this={grid} {desk} {asked} onremove={remove} onpaste={paste} />
+		<EntryGrid bind:this={grid} {desk} {required} onremove={remove} onpaste={paste} />
 		{#if proposed?.of === 'rows'}
 			<!-- What was said of one table says nothing of the next. -->
 			{#key proposed}

@@ -66,7 +66,7 @@
 	const planHref = $derived(`/cases/${desk.id}/plan`);
 	const sideHref = $derived(`/cases/${desk.id}/plans`);
 	const handoutHref = $derived(`/cases/${desk.id}/handout`);
-	const happenedHref = $derived(`/cases/${desk.id}/progress`);
+	const progressHref = $derived(`/cases/${desk.id}/progress`);
 
 	// The other views, a debt and the casebook.
 	onMount(() =>
@@ -102,8 +102,8 @@
 		{
 			name: t('Progress'),
 			key: 'F4',
-			href: happenedHref,
-			here: page.url.pathname === happenedHref
+			href: progressHref,
+			here: page.url.pathname === progressHref
 		}
 	]);
 
@@ -130,13 +130,13 @@
 		const shows =
 			place.of === 'debts'
 				? [home]
-				: place.of === 'happened'
-					? [happenedHref]
+				: place.of === 'progress'
+					? [progressHref]
 					: place.of === 'debt'
 						? [home, `${home}/debts/${place.id}`]
 						: [planHref, sideHref];
 		if (shows.includes(here)) return;
-		if (place.of === 'happened') void goto(happenedHref);
+		if (place.of === 'progress') void goto(progressHref);
 		else if (place.of === 'debt' && here !== home) void goto(`${home}/debts/${place.id}`);
 		else void goto(place.of === 'plan' ? `${planHref}?of=${place.id}` : home);
 	}
@@ -146,7 +146,7 @@
 		const here = page.url.pathname;
 		if (event.key === 'F8') void goto(here === planHref ? `/cases/${desk.id}` : planHref);
 		else if (event.key === 'F9') void goto(here === sideHref ? planHref : sideHref);
-		else if (event.key === 'F4') void goto(here === happenedHref ? planHref : happenedHref);
+		else if (event.key === 'F4') void goto(here === progressHref ? planHref : progressHref);
 		else return;
 		event.preventDefault();
 	}

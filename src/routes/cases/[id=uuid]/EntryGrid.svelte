@@ -21,12 +21,12 @@
 	interface Props {
 		desk: CaseDesk;
 		/** Each debt that nothing is missing of, paid as it asks, by its id. */
-		asked: ReadonlyMap<string, Carried>;
+		required: ReadonlyMap<string, Carried>;
 		onremove: (index: number) => void;
 		/** Rows were pasted: a text that is more than what stands in one field. */
 		onpaste: (text: string) => void;
 	}
-	const { desk, asked, onremove, onpaste }: Props = $props();
+	const { desk, required, onremove, onpaste }: Props = $props();
 
 	const debts = $derived(desk.document.debts);
 	let blank = $state.raw(blankDebt());
@@ -192,7 +192,7 @@
 				blank={debt.id === blank.id}
 				writing={desk.writing}
 				asOf={desk.document.asOf}
-				asked={asked.get(debt.id)?.run ?? null}
+				required={required.get(debt.id)?.run ?? null}
 				href={hrefOf(debt.id)}
 				onchange={(field, fields) => change(debt.id, field, fields)}
 				oncopy={() => duplicate(index)}

@@ -20,7 +20,7 @@
 	import { dragHandle } from 'svelte-dnd-action';
 	import { debtFieldReaders } from './debt-fields';
 	import { COLUMNS } from './grid-keys';
-	import AskedFields from './AskedFields.svelte';
+	import RuleFields from './RuleFields.svelte';
 	import { t } from '$lib/words/labels/case';
 
 	interface Props {
@@ -31,7 +31,7 @@
 		writing: Writing;
 		asOf: CalendarDate;
 		/** The debt run down as it asks; null while something is missing. */
-		asked: Run | null;
+		required: Run | null;
 		href: string;
 		/** Where it is not taken yet: what of it could not be read, and what else it says. */
 		proposed?: { readonly unread: ReadonlyMap<string, Unread>; readonly also: string };
@@ -47,7 +47,7 @@
 		blank,
 		writing,
 		asOf,
-		asked,
+		required,
 		href,
 		proposed,
 		onchange,
@@ -130,13 +130,13 @@
 			onchange={(annualRate) => onchange(t('annual rate'), { annualRate })}
 		/>
 	</span>
-	<AskedFields
-		asked={debt.asked}
+	<RuleFields
+		required={debt.required}
 		{writing}
 		of={line}
 		{...unread ? { unread } : {}}
 		{cell}
-		onchange={(asked) => onchange('minimum', { asked })}
+		onchange={(required) => onchange('minimum', { required })}
 	/>
 	<span role="cell">
 		<TypedField
@@ -153,13 +153,13 @@
 	<span role="cell" class="result">
 		{#if proposed}
 			<span class="also" title={proposed.also}>{proposed.also}</span>
-		{:else if asked}
+		{:else if required}
 			<a {href} title={t('Open {debt} (Ctrl+Enter)', { debt: nameOf(debt, writing) })}>
-				<span class:never={asked.ending.status !== 'cleared'}>
-					{endInWords(asked, writing, writeShortMonth)}
+				<span class:never={required.ending.status !== 'cleared'}>
+					{endInWords(required, writing, writeShortMonth)}
 				</span>
-				{#if asked.ending.status === 'cleared' && asked.totalInterest > ZERO}
-					<span class="interest">{writeAmount(asked.totalInterest, writing)}</span>
+				{#if required.ending.status === 'cleared' && required.totalInterest > ZERO}
+					<span class="interest">{writeAmount(required.totalInterest, writing)}</span>
 				{/if}
 				<span aria-hidden="true">›</span>
 			</a>

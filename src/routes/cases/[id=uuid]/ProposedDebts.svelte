@@ -125,7 +125,7 @@
 	function stillUnread(line: TakenLine): TakenLine {
 		const typed = changed[line.row] ?? {};
 		const isLeft = ({ field }: { readonly field: string }): boolean =>
-			!(field in typed) && !('asked' in typed && isAsked(field));
+			!(field in typed) && !('required' in typed && isAsked(field));
 		return { ...line, unread: line.unread.filter(isLeft) };
 	}
 
@@ -296,7 +296,7 @@
 								blank={false}
 								{writing}
 								asOf={desk.document.asOf}
-								asked={null}
+								required={null}
 								href=""
 								proposed={{
 									unread: new Map(line.unread.map((one) => [one.field, one])),

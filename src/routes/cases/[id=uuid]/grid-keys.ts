@@ -4,7 +4,7 @@ export const COLUMNS = {
 	balance: 1,
 	rate: 2,
 	kind: 3,
-	asked: 4,
+	required: 4,
 	floor: 5,
 	rounding: 6,
 	firstDue: 7

@@ -70,7 +70,7 @@ export const explained = (rule: PaymentRule, period: ExplainedSince): Formula =>
 	of(rule).explain(rule, period);
 
 /**
- * What is asked in one period, in minor units, before the cap at the statement balance. `bearing` is opening + charges,
+ * What is required in one period, in minor units, before the cap at the statement balance. `bearing` is opening + charges,
  * `interest` that of the period, `fees` the charges marked as fees.
  */
 export function askedBy(rule: AskingRule, bearing: number, interest: number, fees: number): number {

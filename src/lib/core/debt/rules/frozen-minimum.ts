@@ -19,6 +19,6 @@ export const frozenMinimum: Rule<FrozenMinimumRule, MinimumAsking> = {
 			: explainedMinimum(rule, first),
 	onSheet: {
 		...minimumOnSheet(),
-		asks: (rule, month) => (month.k > 1 ? 'first asked' : minimumOnSheet().asks(rule, month))
+		asks: (rule, month) => (month.k > 1 ? 'first required' : minimumOnSheet().asks(rule, month))
 	}
 };

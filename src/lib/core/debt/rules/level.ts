@@ -54,7 +54,7 @@ export const level: Rule<LevelRule, FixedAsking | WholeAsking> = {
 		asks(rule, { k, isLater, i }) {
 			if (k >= rule.periods && settles(rule)) return null;
 			// What follows from a balance of later is computed where that is, and kept from there.
-			return !isLater ? 'amount' : k > 1 ? 'first asked' : onSheet(rule, i);
+			return !isLater ? 'amount' : k > 1 ? 'first required' : onSheet(rule, i);
 		}
 	}
 };

@@ -140,11 +140,11 @@ export function minimumOnSheet(): RuleOnSheet<MinimumTerms> {
 				...(plusInterest ? ['interest' as const] : []),
 				...(plusFees && fees > 0 ? [{ amount: fees }] : [])
 			];
-			const asked: Expression =
+			const required: Expression =
 				roundUpTo === 0
 					? { sum: [{ rounded: share }, ...added] }
 					: { upTo: [{ sum: [share, ...added] }, 'roundUpTo'] };
-			return { largest: ['floor', asked] };
+			return { largest: ['floor', required] };
 		}
 	};
 }

@@ -56,11 +56,11 @@ export interface Rule<R, A, Then = never> {
 	balloon?(rule: R): Cents;
 	/** The rule that follows it, and after how many periods. */
 	follows?(rule: R): { readonly after: number; readonly rule: Then };
-	/** Whether what it asks in its first period is asked from then on. */
+	/** Whether what it asks in its first period is required from then on. */
 	readonly freezes?: true;
 	/** The rule on what is owed at a new rate, for the periods that are left; absent: it does not go by a rate. */
 	setAnew?(rule: R, left: number): R;
-	/** How what it asked came about. */
+	/** How what it required came about. */
 	explain(rule: R, of: ExplainedSince): Formula;
 	readonly onSheet: RuleOnSheet<R>;
 }

@@ -30,7 +30,7 @@
 	const desk = $derived(inUse());
 	const hand = new PlanInHand(inUse, () => page.url.searchParams.get('of'));
 	const { asOf, writing, entry, entries, debts, listed, plan, baseline } = $derived(hand);
-	const { order, happenings } = $derived(entry);
+	const { order, events } = $derived(entry);
 
 	$effect(() => {
 		desk.onScreen.plan = entry.id;
@@ -47,9 +47,7 @@
 
 	let why = $state.raw<Why | null>(null);
 	let editing = $state.raw<{ anchor: HTMLElement; draft: PlanEvent } | null>(null);
-	const edited = $derived(
-		editing && (happenings.find(({ id }) => id === editing?.draft.id) ?? null)
-	);
+	const edited = $derived(editing && (events.find(({ id }) => id === editing?.draft.id) ?? null));
 
 	const nameOfDebt = hand.nameOf;
 	let opened = $state.raw<{ readonly figure: PlanFigure; readonly anchor: HTMLElement } | null>(
@@ -73,29 +71,29 @@
 	}
 
 	function edit(id: string, anchor: HTMLElement): void {
-		const draft = happenings.find((item) => item.id === id);
+		const draft = events.find((item) => item.id === id);
 		if (draft) editing = { anchor, draft };
 	}
 
 	function write(item: PlanEvent): void {
-		vary(t('change to the monthly budget'), { happenings: withEvent(happenings, item) });
+		vary(t('change to the monthly budget'), { events: withEvent(events, item) });
 	}
 
 	function remove(id: string): void {
 		vary(t('change to the monthly budget'), {
-			happenings: happenings.filter((item) => item.id !== id)
+			events: events.filter((item) => item.id !== id)
 		});
 		if (editing) close();
 	}
 
 	function changeOffer(
-		{ id, name, happenings: all }: DebtEntry,
+		{ id, name, events: all }: DebtEntry,
 		offer: string,
-		changed: DebtEntry['happenings'][number] | null
+		changed: DebtEntry['events'][number] | null
 	): void {
 		const others = all.filter((item) => item.id !== offer);
-		const happenings = changed ? withEvent(all, changed) : others;
-		desk.before.varyPlannedDebt(entry.id, id, t('event, {name}', { name }), { happenings });
+		const events = changed ? withEvent(all, changed) : others;
+		desk.before.varyPlannedDebt(entry.id, id, t('event, {name}', { name }), { events });
 	}
 
 	function close(): void {
@@ -283,7 +281,7 @@
 {/if}
 {#if editing}
 	<PlanEventNote
-		happening={edited ?? editing.draft}
+		event={edited ?? editing.draft}
 		fresh={edited === null}
 		{writing}
 		{asOf}

@@ -1,5 +1,5 @@
 <!--
-	The month's money, always in reach: an amount typed or slid, or what is asked and something more; marks
+	The month's money, always in reach: an amount typed or slid, or what is required and something more; marks
 	where something changes; what more of it would buy.
 -->
 <script lang="ts" module>

@@ -22,7 +22,7 @@
 
 	let curve = $state.raw<{ readonly from: Cents; readonly to: Cents } | null>(null);
 
-	/** The curve begins where what is asked is covered, and reaches past the amount as it is then. */
+	/** The curve begins where what is required is covered, and reaches past the amount as it is then. */
 	function turnCurve(): void {
 		const { usualMoney, present } = hand;
 		const low = Math.min(buys.covers ?? usualMoney, present ?? usualMoney);

@@ -50,8 +50,8 @@
 	/** The payment that a debt's payoff frees up: its minimum in the first month with a payment due. */
 	const frees = (index: number) => {
 		for (const { shares } of plan.kept) {
-			const asked = shares.find((share) => share.index === index)?.required ?? ZERO;
-			if (asked > 0) return asked;
+			const required = shares.find((share) => share.index === index)?.required ?? ZERO;
+			if (required > 0) return required;
 		}
 		return null;
 	};

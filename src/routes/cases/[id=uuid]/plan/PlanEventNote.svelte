@@ -13,18 +13,18 @@
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
-		happening: PlanEvent;
+		event: PlanEvent;
 		/** Whether it is not among what happens yet. */
 		fresh: boolean;
 		writing: Writing;
 		asOf: CalendarDate;
 		anchor: HTMLElement;
-		onchange: (happening: PlanEvent) => void;
+		onchange: (event: PlanEvent) => void;
 		onremove: () => void;
 		onclose: () => void;
 	}
 	const {
-		happening: stored,
+		event: stored,
 		fresh,
 		writing,
 		asOf,
@@ -35,10 +35,9 @@
 	}: Props = $props();
 
 	const draft = new Draft(() => ({ stored, fresh, onchange, onclose }));
-	const happening = $derived(draft.now);
+	const event = $derived(draft.now);
 	const set = (next: PlanEvent) => draft.set(next);
-	const name = (amount: Cents | null) =>
-		draft.name(amount === null ? null : { ...happening, amount });
+	const name = (amount: Cents | null) => draft.name(amount === null ? null : { ...event, amount });
 	const enter = () => draft.enter();
 
 	const KINDS = [
@@ -47,7 +46,7 @@
 	] as const;
 
 	function turn(kind: PlanEvent['kind']): void {
-		const { id, off, date, amount } = happening;
+		const { id, off, date, amount } = event;
 		const dated = { id, off, date, amount };
 		set(kind === 'money' ? { ...dated, kind } : { ...dated, kind, everyYear: false });
 	}
@@ -56,35 +55,35 @@
 <Note title={fresh ? t('Add an event') : t('Event')} {anchor} {onclose}>
 	<div class="fields">
 		<span class="label">{t('Event')}</span>
-		<Choice label={t('Event')} value={happening.kind} options={KINDS} onchange={turn} />
+		<Choice label={t('Event')} value={event.kind} options={KINDS} onchange={turn} />
 		<span class="label">{t('Amount')}</span>
 		<span data-first>
 			<TypedField
 				label={t('Amount of the event')}
-				value={fresh && !draft.isNamed ? null : happening.amount}
+				value={fresh && !draft.isNamed ? null : event.amount}
 				{...moneyText(writing)}
 				onchange={name}
 				onenter={enter}
 			/>
 		</span>
-		<span class="label">{happening.kind === 'money' ? t('From') : t('In')}</span>
+		<span class="label">{event.kind === 'money' ? t('From') : t('In')}</span>
 		<TypedField
 			label={t('Date of the event')}
-			value={happening.date}
+			value={event.date}
 			{...dateText(asOf, writing)}
-			onchange={(date) => date !== null && set({ ...happening, date })}
+			onchange={(date) => date !== null && set({ ...event, date })}
 			onenter={enter}
 		/>
-		{#if happening.kind === 'one-off'}
+		{#if event.kind === 'one-off'}
 			<span class="label">{t('How often')}</span>
 			<Choice
 				label={t('How often')}
-				value={happening.everyYear ? 'year' : 'once'}
+				value={event.everyYear ? 'year' : 'once'}
 				options={[
 					{ value: 'once', words: t('once') },
 					{ value: 'year', words: t('every year') }
 				]}
-				onchange={(often) => set({ ...happening, everyYear: often === 'year' })}
+				onchange={(often) => set({ ...event, everyYear: often === 'year' })}
 			/>
 		{/if}
 	</div>
@@ -92,8 +91,8 @@
 		{#if fresh}
 			<AddDraft ready={draft.isNamed} onadd={enter} />
 		{:else}
-			<button type="button" onclick={() => set({ ...happening, off: !happening.off })}>
-				{happening.off ? t('Switch on') : t('Switch off')}
+			<button type="button" onclick={() => set({ ...event, off: !event.off })}>
+				{event.off ? t('Switch on') : t('Switch off')}
 			</button>
 			<button type="button" onclick={onremove}>{t('Delete')}</button>
 		{/if}

@@ -7,7 +7,7 @@
 	import { changeDay, withChangeDay } from '$lib/document/change-days';
 	import { newDebtOf, type ChangeEntry } from '$lib/document/change';
 	import type { DebtEntry } from '$lib/document/debt';
-	import { happeningInWords, letterOf } from '$lib/words/debt';
+	import { eventInWords, letterOf } from '$lib/words/debt';
 	import { writeWholeMoney } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import { daysOf, monthIn, type PlanEntry, type PlanEvent } from '$lib/document/plan';
@@ -46,7 +46,7 @@
 		onfigure: (figure: NonNullable<Phrase['opens']>, element: HTMLElement) => void;
 		onadd: (date: CalendarDate, element: HTMLElement) => void;
 		onopen: (id: string, element: HTMLElement) => void;
-		onchange: (happening: PlanEvent) => void;
+		onchange: (event: PlanEvent) => void;
 		onremove: (id: string) => void;
 		/** A debt's new rate, or money that comes with it, is moved, switched off or on, or (null) deleted. */
 		onoffer: (debt: DebtEntry, id: string, changed: Offer | null) => void;
@@ -55,7 +55,7 @@
 		onplanchange: (place: number, changed: ChangeEntry) => void;
 		onopenchange: (place: number) => void;
 	}
-	type Offer = Extract<DebtEntry['happenings'][number], { kind: 'rate' | 'extra' }>;
+	type Offer = Extract<DebtEntry['events'][number], { kind: 'rate' | 'extra' }>;
 	const {
 		plan,
 		baseline,
@@ -110,7 +110,7 @@
 	/** Items of debts on this timeline: ending intro rates, own extra payments. */
 	const offers = $derived(
 		entries.flatMap((debt, place) =>
-			debt.happenings.flatMap((item) =>
+			debt.events.flatMap((item) =>
 				(item.kind === 'rate' || item.kind === 'extra') && isPaid(debt.id)
 					? [{ id: `${debt.id} ${item.id}`, debt, place, item }]
 					: []
@@ -121,7 +121,7 @@
 		offers.map(({ id, debt, place, item }) => ({
 			id,
 			date: item.date,
-			text: `${letterOf(place)}: ${happeningInWords(item, debt.lending.paymentsPerYear, writing)}`,
+			text: `${letterOf(place)}: ${eventInWords(item, debt.lending.paymentsPerYear, writing)}`,
 			off: item.off,
 			again: repetitions(
 				item,
@@ -154,7 +154,7 @@
 		})
 	);
 	const moneyItems = $derived(
-		entry.happenings.map((item) => {
+		entry.events.map((item) => {
 			const [date = item.date, ...again] = daysOf(item, dayOfMonth(plan, plan.months, asOf));
 			return {
 				id: item.id,
@@ -189,7 +189,7 @@
 	/** Moves an event to a month, keeping its day, and never before the first month. */
 	function move(id: string, to: (from: CalendarDate) => CalendarDate): void {
 		const [offer, changed] = [offerOf(id), changeOf(id)];
-		const found = changed ?? offer?.item ?? entry.happenings.find((item) => item.id === id);
+		const found = changed ?? offer?.item ?? entry.events.find((item) => item.id === id);
 		if (!found) return;
 		const day = to(found.date);
 		const date = day < plan.firstMonth ? plan.firstMonth : day;
@@ -206,7 +206,7 @@
 			const { debt, item } = offer;
 			on.onoffer(debt, item.id, { ...item, off: !item.off });
 		}
-		const found = entry.happenings.find((item) => item.id === id);
+		const found = entry.events.find((item) => item.id === id);
 		if (found) on.onchange({ ...found, off: !found.off });
 	}
 

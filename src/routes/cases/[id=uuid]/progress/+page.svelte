@@ -10,11 +10,11 @@
 	import {
 		newVisit,
 		readingIn,
-		withHappened,
+		withRecorded,
 		withReading,
 		withStatements,
 		withVisitOn,
-		withoutHappened,
+		withoutRecorded,
 		withoutVisit,
 		type CameStatement
 	} from '$lib/desk/readings';
@@ -30,7 +30,7 @@
 	import {
 		betweenInWords,
 		differsSentence,
-		happenedSentence,
+		progressSentence,
 		noForecast,
 		unreadSentence
 	} from '$lib/words/progress';
@@ -87,7 +87,7 @@
 	const moments = $derived(momentsOf(document));
 	const sentence = $derived(
 		back
-			? happenedSentence(back, writing)
+			? progressSentence(back, writing)
 			: noForecast(
 					chosenPlan(document) === null ? null : (document.choices.at(-1) ?? null),
 					writing
@@ -257,7 +257,7 @@
 				{before}
 				fixed={fixed || monthsBetween(onDay, data.today) < 0}
 				today={data.today}
-				happened={document.happened}
+				recordedEvents={document.recordedEvents}
 				debts={document.debts}
 				{writing}
 				onread={(debt, read) =>
@@ -268,12 +268,12 @@
 					if (visit.id === draft.id && latest?.id !== draft.id) draft = { ...draft, date };
 					else desk.change(t('date of the visit'), (paper) => withVisitOn(paper, visit, date));
 				}}
-				onhappened={(item) =>
+				onrecorded={(item) =>
 					desk.change(t('payments and charges of {debt}', { debt: nameOf(item.debt) }), (paper) =>
-						withHappened(paper, item)
+						withRecorded(paper, item)
 					)}
 				ongone={(id) =>
-					desk.change(t('payments and charges'), (paper) => withoutHappened(paper, id))}
+					desk.change(t('payments and charges'), (paper) => withoutRecorded(paper, id))}
 				onopen={(debt, name, anchor) => open(name, anchor, debt)}
 			/>
 			{#if !fixed}<KeyLine keys={READING_KEYS} />{/if}

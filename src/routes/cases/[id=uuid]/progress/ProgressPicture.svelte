@@ -6,9 +6,9 @@
 	import type { Writing } from '$lib/reading/writing';
 	import { writeWholeMoney } from '$lib/reading/written';
 	import BalancePicture from '$lib/ui/BalancePicture.svelte';
-	import { happenedPicture, lineAhead, lineExpected, lineReal } from '$lib/words/progress';
+	import { progressPicture, lineAhead, lineExpected, lineReal } from '$lib/words/progress';
 	import type { Listed } from '$lib/words/plan';
-	import { happenedLines } from './progress-lines';
+	import { progressLines } from './progress-lines';
 	import { t } from '$lib/words/labels/progress';
 
 	interface Props {
@@ -26,7 +26,7 @@
 	let pointed = $state<CalendarDate | null>(null);
 	let nearer = $state(true);
 
-	const lines = $derived(happenedLines(back, withEarlier ? earlier : [], visits, debts, writing));
+	const lines = $derived(progressLines(back, withEarlier ? earlier : [], visits, debts, writing));
 	const start = $derived(back.kept.entry.asOf);
 	/** The past is not squeezed by years ahead unless the whole term is shown. */
 	const whole = $derived(
@@ -72,7 +72,7 @@
 	<div class="chart">
 		<BalancePicture
 			{picture}
-			words={happenedPicture(visits.length, writing)}
+			words={progressPicture(visits.length, writing)}
 			{dates}
 			onpoint={(date) => (pointed = date)}
 			onpick={(date) => (pointed = date)}

@@ -2,11 +2,11 @@
 <script lang="ts">
 	import type { DebtDrift } from '$lib/core/plan/drift';
 	import { beginOf } from '$lib/core/plan/drift';
-	import { newHappened, type Read } from '$lib/desk/readings';
+	import { newRecorded, type Read } from '$lib/desk/readings';
 	import type { TransactionEntry } from '$lib/document/debt';
 	import {
 		alsoInFile,
-		type HappenedEntry,
+		type RecordedEvent,
 		type ReadingEntry,
 		type VisitEntry
 	} from '$lib/document/life';
@@ -18,7 +18,7 @@
 	import {
 		alsoInFileWords,
 		computedWords,
-		happenedKind,
+		recordedKind,
 		inferredWords,
 		inFileWords,
 		sinceWords
@@ -37,11 +37,11 @@
 		visit: VisitEntry;
 		fixed: boolean;
 		/** All entered payments and charges. */
-		happened: readonly HappenedEntry[];
+		recordedEvents: readonly RecordedEvent[];
 		transactions: readonly TransactionEntry[];
 		writing: Writing;
 		onread: (read: Read) => void;
-		onhappened: (item: HappenedEntry) => void;
+		onrecorded: (item: RecordedEvent) => void;
 		ongone: (id: string) => void;
 	}
 	const {
@@ -51,11 +51,11 @@
 		reading,
 		visit,
 		fixed,
-		happened,
+		recordedEvents,
 		transactions,
 		writing,
 		onread,
-		onhappened,
+		onrecorded,
 		ongone
 	}: Props = $props();
 
@@ -66,11 +66,11 @@
 	);
 	const isWithin = (date: string) => date > since && date <= until;
 	const items = $derived(
-		happened
+		recordedEvents
 			.filter(({ date }) => isWithin(date))
 			.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0))
 	);
-	const twice = $derived(alsoInFile(happened, transactions));
+	const twice = $derived(alsoInFile(recordedEvents, transactions));
 	const interval = $derived(drift.intervals.find(({ date }) => date === reading?.date));
 	const filed = $derived(
 		transactions.filter(({ date, kind }) => isWithin(date) && kind !== 'interest').length
@@ -80,17 +80,17 @@
 
 	const KINDS = (['payment', 'charge', 'fee'] as const).map((value) => ({
 		value,
-		words: happenedKind(value, { language: 'en' })
+		words: recordedKind(value, { language: 'en' })
 	}));
 
 	/** The entry being typed: it counts once added, because a payment of zero says that nothing was paid. */
-	type Draft = Omit<HappenedEntry, 'amount'> & { readonly amount: HappenedEntry['amount'] | null };
+	type Draft = Omit<RecordedEvent, 'amount'> & { readonly amount: RecordedEvent['amount'] | null };
 	let draft = $state.raw<Draft | null>(null);
 	let opener = $state<HTMLButtonElement>();
 
 	async function add(): Promise<void> {
 		if (!draft || draft.amount === null) return;
-		onhappened({ ...draft, amount: draft.amount });
+		onrecorded({ ...draft, amount: draft.amount });
 		await close();
 	}
 
@@ -129,7 +129,7 @@
 		</label>
 		{#if interval}<span class="quiet">{computedWords(interval.computed, writing)}</span>{/if}
 	{/if}
-	<div class="happened">
+	<div class="recorded">
 		<span class="quiet"
 			>{sinceWords(since, writing)}
 			{#if interval?.inferred}{inferredWords(interval.paid, writing)}{/if}</span
@@ -137,27 +137,27 @@
 		{#each items as item (item.id)}
 			<span class="item">
 				{#if fixed}
-					{day.write(item.date)}: {happenedKind(item.kind, writing)}
+					{day.write(item.date)}: {recordedKind(item.kind, writing)}
 					{money.write(item.amount)}
 				{:else}
 					<Choice
 						label={t('Kind, {name}', { name })}
 						value={item.kind}
 						options={KINDS}
-						onchange={(kind) => onhappened({ ...item, kind })}
+						onchange={(kind) => onrecorded({ ...item, kind })}
 					/>
 					<TypedField
 						label={t('Amount, {name}', { name })}
 						value={item.amount}
 						{...money}
 						side="right"
-						onchange={(amount) => amount !== null && onhappened({ ...item, amount })}
+						onchange={(amount) => amount !== null && onrecorded({ ...item, amount })}
 					/>
 					<TypedField
 						label={t('Date, {name}', { name })}
 						value={item.date}
 						{...day}
-						onchange={(date) => date !== null && onhappened({ ...item, date })}
+						onchange={(date) => date !== null && onrecorded({ ...item, date })}
 					/>
 					<IconButton
 						title={t('Delete')}
@@ -206,7 +206,7 @@
 			<button
 				type="button"
 				bind:this={opener}
-				onclick={() => (draft = { ...newHappened(debt, until), amount: null })}
+				onclick={() => (draft = { ...newRecorded(debt, until), amount: null })}
 				>{t('+ payment, purchase or fee')}</button
 			>
 		{/if}
@@ -240,7 +240,7 @@
 		color: var(--quiet);
 	}
 
-	.happened {
+	.recorded {
 		display: grid;
 		flex-basis: 100%;
 		gap: 2px;

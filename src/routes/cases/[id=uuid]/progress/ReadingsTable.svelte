@@ -8,7 +8,7 @@
 	import type { DriftFigureName } from '$lib/core/working/drift-figure';
 	import type { Read } from '$lib/desk/readings';
 	import type { DebtEntry } from '$lib/document/debt';
-	import type { HappenedEntry, VisitEntry } from '$lib/document/life';
+	import type { RecordedEvent, VisitEntry } from '$lib/document/life';
 	import type { Writing } from '$lib/reading/writing';
 	import { writeDate, writeAmount } from '$lib/reading/written';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
@@ -33,16 +33,17 @@
 		/** Whether it is only looked at. */
 		fixed: boolean;
 		today: CalendarDate;
-		happened: readonly HappenedEntry[];
+		recordedEvents: readonly RecordedEvent[];
 		debts: readonly DebtEntry[];
 		writing: Writing;
 		onread: (debt: string, read: Read) => void;
 		onday: (date: CalendarDate) => void;
-		onhappened: (item: HappenedEntry) => void;
+		onrecorded: (item: RecordedEvent) => void;
 		ongone: (id: string) => void;
 		onopen: (debt: string, name: DriftFigureName, element: HTMLElement) => void;
 	}
-	const { lines, visit, before, fixed, today, happened, debts, writing, ...on }: Props = $props();
+	const { lines, visit, before, fixed, today, recordedEvents, debts, writing, ...on }: Props =
+		$props();
 
 	let unfolded = $state.raw<readonly string[]>([]);
 	let table = $state<HTMLElement>();
@@ -204,11 +205,11 @@
 							{reading}
 							{visit}
 							{fixed}
-							happened={happened.filter(({ debt }) => debt === id)}
+							recordedEvents={recordedEvents.filter(({ debt }) => debt === id)}
 							transactions={debts.find((debt) => debt.id === id)?.transactions ?? []}
 							{writing}
 							onread={(read) => on.onread(id, read)}
-							onhappened={on.onhappened}
+							onrecorded={on.onrecorded}
 							ongone={on.ongone}
 						/>
 					</div>

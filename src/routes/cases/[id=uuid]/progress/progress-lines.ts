@@ -9,7 +9,7 @@ import type { Listed } from '$lib/words/plan';
 import { planLines } from '../plan/plan-lines';
 
 /** The bands of the plan gone on with, below what was expected and what was. */
-export function happenedLines(
+export function progressLines(
 	back: ComeBack,
 	earlier: readonly KeptForecast[],
 	visits: readonly CalendarDate[],

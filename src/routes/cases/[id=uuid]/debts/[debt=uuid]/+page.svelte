@@ -11,7 +11,7 @@
 	import { carriedOut } from '$lib/document/case';
 	import { missingOf, statedDebt, type DebtEntry, type EventEntry } from '$lib/document/debt';
 	import { same } from '$lib/document/same';
-	import { baselineName, happeningKind, missingInWords, nameOf, wayName } from '$lib/words/debt';
+	import { baselineName, eventKind, missingInWords, nameOf, wayName } from '$lib/words/debt';
 	import type { NamedRun } from '$lib/words/pictures';
 	import type { Sentence } from '$lib/messages/sentence';
 	import { writeWorking, type WrittenWorking } from '$lib/words/debt-working';
@@ -38,7 +38,7 @@
 	const hue = $derived(hueOf(desk.document.debts.findIndex((entry) => entry.id === id)).property);
 
 	const PAID: Way = { kind: 'paid' };
-	const ASKED: Way = { kind: 'asked' };
+	const REQUIRED: Way = { kind: 'required' };
 	let chosen = $state.raw<Way>(PAID);
 	let zone = $state<Zone>('payments');
 	let pointed = $state.raw<CalendarDate | null>(null);
@@ -46,11 +46,11 @@
 
 	const stated = $derived(debt ? statedDebt(debt, asOf) : null);
 	const way = $derived(debt && isThere(debt, chosen) ? chosen : PAID);
-	const baselineWay = $derived(debt && isThere(debt, debt.baseline) ? debt.baseline : ASKED);
-	const asked = $derived(stated && carryOut(stated, ASKED));
+	const baselineWay = $derived(debt && isThere(debt, debt.baseline) ? debt.baseline : REQUIRED);
+	const required = $derived(stated && carryOut(stated, REQUIRED));
 	const paid = $derived(stated && carryOut(stated, PAID));
 	const baseline = $derived(
-		stated && (sameWay(baselineWay, ASKED) ? asked : carryOut(stated, baselineWay))
+		stated && (sameWay(baselineWay, REQUIRED) ? required : carryOut(stated, baselineWay))
 	);
 	const carried = $derived(stated && (sameWay(way, PAID) ? paid : carryOut(stated, way)));
 
@@ -132,7 +132,7 @@
 
 	let editing = $state.raw<Editing | null>(null);
 	const edited = $derived(
-		editing && (debt?.happenings.find((item) => item.id === editing?.draft.id) ?? null)
+		editing && (debt?.events.find((item) => item.id === editing?.draft.id) ?? null)
 	);
 
 	function add(date: CalendarDate | null, anchor: HTMLElement): void {
@@ -141,21 +141,21 @@
 		editing = { anchor, draft: newEvent('extra', day, debt) };
 	}
 
-	function edit(happening: string, anchor: HTMLElement): void {
-		const draft = debt?.happenings.find((item) => item.id === happening);
+	function edit(event: string, anchor: HTMLElement): void {
+		const draft = debt?.events.find((item) => item.id === event);
 		if (draft) editing = { anchor, draft };
 	}
 
 	function write(item: EventEntry): void {
 		if (!debt) return;
-		const words = happeningKind(item.kind, writing);
-		change(words, { happenings: withEvent(debt.happenings, item) });
+		const words = eventKind(item.kind, writing);
+		change(words, { events: withEvent(debt.events, item) });
 	}
 
-	function remove(happening: string): void {
+	function remove(event: string): void {
 		if (!debt) return;
-		const rest = debt.happenings.filter((item) => item.id !== happening);
-		change(t('events'), { happenings: rest });
+		const rest = debt.events.filter((item) => item.id !== event);
+		change(t('events'), { events: rest });
 		if (editing) close();
 	}
 
@@ -168,10 +168,10 @@
 		if (!debt) return;
 		if (pays) change(t('payment method'), paidIn(debt, pays));
 		else if (so.kind === 'without') {
-			const happenings = debt.happenings.map((item) =>
-				item.id === so.happening ? { ...item, off: true } : item
+			const events = debt.events.map((item) =>
+				item.id === so.event ? { ...item, off: true } : item
 			);
-			change(t('payment method'), { happenings });
+			change(t('payment method'), { events });
 		}
 		chosen = PAID;
 	}
@@ -230,7 +230,7 @@
 					{debt}
 					{writing}
 					{asOf}
-					asked={asked?.run ?? null}
+					required={required?.run ?? null}
 					paid={paid?.run ?? null}
 					onchange={change}
 				/>
@@ -305,7 +305,7 @@
 	{#if debt && editing}
 		<EventNote
 			{debt}
-			happening={edited ?? editing.draft}
+			event={edited ?? editing.draft}
 			fresh={edited === null}
 			{writing}
 			{asOf}

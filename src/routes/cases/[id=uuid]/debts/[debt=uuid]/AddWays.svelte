@@ -7,7 +7,7 @@
 	import type { Way } from '$lib/core/debt/ways';
 	import type { DebtEntry } from '$lib/document/debt';
 	import { frequencyWords } from '$lib/words/amounts';
-	import { happeningInWords } from '$lib/words/debt';
+	import { eventInWords } from '$lib/words/debt';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -45,15 +45,15 @@
 	let left = $state('');
 
 	const money = $derived(moneyText(writing));
-	const happenings = $derived(
-		debt.happenings
+	const events = $derived(
+		debt.events
 			.filter(({ off }) => !off)
 			.map((item) => ({
 				value: item.id,
-				words: happeningInWords(item, debt.lending.paymentsPerYear, writing)
+				words: eventInWords(item, debt.lending.paymentsPerYear, writing)
 			}))
 	);
-	const rules = $derived(RULES.filter(({ value }) => value !== 'without' || happenings.length > 0));
+	const rules = $derived(RULES.filter(({ value }) => value !== 'without' || events.length > 0));
 	const series = $derived(!['portions', 'without'].includes(rule));
 	const times = $derived(Math.min(count, LIMITS.ways));
 
@@ -77,7 +77,7 @@
 			case 'portions':
 				return [{ kind: rule, paymentsPerYear: portion }];
 			case 'without':
-				return [{ kind: rule, happening: left || (happenings[0]?.value ?? '') }];
+				return [{ kind: rule, event: left || (events[0]?.value ?? '') }];
 		}
 	});
 	const fresh = $derived(additions(debt, ways));
@@ -210,8 +210,8 @@
 		<span class="rule wide"
 			><Choice
 				label={t('Event to leave out')}
-				value={left || (happenings[0]?.value ?? '')}
-				options={happenings}
+				value={left || (events[0]?.value ?? '')}
+				options={events}
 				onchange={(id) => (left = id)}
 			/></span
 		>

@@ -10,7 +10,7 @@
 	import { newEvent } from '$lib/desk/debt-entry';
 	import type { DebtEntry, EventEntry } from '$lib/document/debt';
 	import { frequencyWords } from '$lib/words/amounts';
-	import { happeningKind, happeningKinds } from '$lib/words/debt';
+	import { eventKind, eventKinds } from '$lib/words/debt';
 	import type { Writing } from '$lib/reading/writing';
 	import AddDraft from '$lib/ui/AddDraft.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -21,19 +21,19 @@
 
 	interface Props {
 		debt: DebtEntry;
-		happening: EventEntry;
+		event: EventEntry;
 		/** Whether it is not among what happens yet. */
 		fresh: boolean;
 		writing: Writing;
 		asOf: CalendarDate;
 		anchor: HTMLElement;
-		onchange: (happening: EventEntry) => void;
+		onchange: (event: EventEntry) => void;
 		onremove: () => void;
 		onclose: () => void;
 	}
 	const {
 		debt,
-		happening: stored,
+		event: stored,
 		fresh,
 		writing,
 		asOf,
@@ -44,10 +44,8 @@
 	}: Props = $props();
 
 	const draft = new Draft(() => ({ stored, fresh, onchange, onclose }));
-	const happening = $derived(draft.now);
-	const isReady = $derived(
-		draft.isNamed || happening.kind === 'skip' || happening.kind === 'payment'
-	);
+	const event = $derived(draft.now);
+	const isReady = $derived(draft.isNamed || event.kind === 'skip' || event.kind === 'payment');
 	const set = (next: EventEntry) => draft.set(next);
 	const name = (next: EventEntry | null) => draft.name(next);
 	const enter = () => draft.enter(isReady);
@@ -55,7 +53,7 @@
 	const money = $derived(moneyText(writing));
 	const date = $derived(dateText(asOf, writing));
 	const { paymentsPerYear } = $derived(debt.lending);
-	const words = $derived(happeningKind(happening.kind, writing));
+	const words = $derived(eventKind(event.kind, writing));
 	const recurrences = $derived([
 		{ value: '0', words: t('once') },
 		...FREQUENCIES.filter((often) => often <= paymentsPerYear).map((often) => ({
@@ -64,22 +62,22 @@
 				often === paymentsPerYear ? t('with every payment') : frequencyWords(writing, often).every
 		}))
 	]);
-	const perYear = $derived('perYear' in happening ? (happening.perYear ?? 0) : 0);
+	const perYear = $derived('perYear' in event ? (event.perYear ?? 0) : 0);
 
 	/** Another kind keeps its day and its identity. */
 	function turn(kind: DebtEvent['kind']): void {
-		const { id, off } = happening;
+		const { id, off } = event;
 		draft.isNamed = false;
-		set({ ...newEvent(kind, happening.date, debt), id, off });
+		set({ ...newEvent(kind, event.date, debt), id, off });
 	}
 
 	function repeat(often: string): void {
-		if (!('perYear' in happening)) return;
+		if (!('perYear' in event)) return;
 		const next = Number(often);
 		set(
 			next === 0
-				? { ...happening, perYear: null, until: null }
-				: { ...happening, perYear: next as PaymentsPerYear }
+				? { ...event, perYear: null, until: null }
+				: { ...event, perYear: next as PaymentsPerYear }
 		);
 	}
 </script>
@@ -87,59 +85,54 @@
 <Note title={fresh ? t('Add an event') : t('Event: {words}', { words })} {anchor} {onclose}>
 	<div class="fields">
 		<span class="label">{t('Event')}</span>
-		<Choice
-			label={t('Event')}
-			value={happening.kind}
-			options={happeningKinds(writing)}
-			onchange={turn}
-		/>
-		{#if 'perYear' in happening}
+		<Choice label={t('Event')} value={event.kind} options={eventKinds(writing)} onchange={turn} />
+		{#if 'perYear' in event}
 			<span class="label">{t('Amount')}</span>
 			<span data-first>
 				<TypedField
 					label={t('Amount of the event')}
-					value={fresh && !draft.isNamed ? null : happening.amount}
+					value={fresh && !draft.isNamed ? null : event.amount}
 					{...money}
-					onchange={(amount) => name(amount === null ? null : { ...happening, amount })}
+					onchange={(amount) => name(amount === null ? null : { ...event, amount })}
 					onenter={enter}
 				/>
 			</span>
-		{:else if happening.kind === 'payment'}
+		{:else if event.kind === 'payment'}
 			<span class="label">{t('Amount')}</span>
 			<span data-first>
 				<TypedField
 					label={t('Amount of the event')}
-					value={happening.amount}
+					value={event.amount}
 					{...money}
 					optional
 					placeholder={t('the minimum')}
-					onchange={(amount) => set({ ...happening, amount })}
+					onchange={(amount) => set({ ...event, amount })}
 					onenter={enter}
 				/>
 			</span>
-		{:else if happening.kind === 'rate'}
+		{:else if event.kind === 'rate'}
 			<span class="label">{t('Annual rate')}</span>
 			<span data-first>
 				<TypedField
 					label={t('New annual rate')}
-					value={fresh && !draft.isNamed ? null : happening.annual}
+					value={fresh && !draft.isNamed ? null : event.annual}
 					{...rateText(writing)}
-					onchange={(annual) => name(annual === null ? null : { ...happening, annual })}
+					onchange={(annual) => name(annual === null ? null : { ...event, annual })}
 					onenter={enter}
 				/>
 			</span>
 		{/if}
 		<span class="label"
-			>{happening.kind === 'extra' || happening.kind === 'skip' ? t('On') : t('From')}</span
+			>{event.kind === 'extra' || event.kind === 'skip' ? t('On') : t('From')}</span
 		>
 		<TypedField
 			label={t('Date of the event')}
-			value={happening.date}
+			value={event.date}
 			{...date}
-			onchange={(day) => day !== null && set({ ...happening, date: day })}
+			onchange={(day) => day !== null && set({ ...event, date: day })}
 			onenter={enter}
 		/>
-		{#if 'perYear' in happening}
+		{#if 'perYear' in event}
 			<span class="label">{t('How often')}</span>
 			<Choice
 				label={t('How often')}
@@ -151,37 +144,37 @@
 				<span class="label">{t('Until')}</span>
 				<TypedField
 					label={t('Last date of the event')}
-					value={happening.until}
+					value={event.until}
 					{...date}
 					optional
 					placeholder={t('until paid off')}
-					onchange={(until) => set({ ...happening, until })}
+					onchange={(until) => set({ ...event, until })}
 					onenter={enter}
 				/>
 			{/if}
 		{/if}
-		{#if happening.kind === 'charge'}
+		{#if event.kind === 'charge'}
 			<span class="label">{t('Kind')}</span>
 			<Choice
 				label={t('Purchase or fee')}
-				value={happening.fee ? 'fee' : 'charge'}
+				value={event.fee ? 'fee' : 'charge'}
 				options={[
 					{ value: 'fee', words: t('a fee') },
 					{ value: 'charge', words: t('a purchase') }
 				]}
-				onchange={(kind) => set({ ...happening, fee: kind === 'fee' })}
+				onchange={(kind) => set({ ...event, fee: kind === 'fee' })}
 			/>
 		{/if}
-		{#if happening.kind === 'rate' && debt.asked.kind === 'level'}
+		{#if event.kind === 'rate' && debt.required.kind === 'level'}
 			<span class="label">{t('Level payment')}</span>
 			<Choice
 				label={t('Effect on the payment')}
-				value={happening.reamortize ? 'anew' : 'stays'}
+				value={event.reamortize ? 'anew' : 'stays'}
 				options={[
 					{ value: 'stays', words: t('stays as it is') },
 					{ value: 'anew', words: t('is recalculated over the remaining payments') }
 				]}
-				onchange={(choice) => set({ ...happening, reamortize: choice === 'anew' })}
+				onchange={(choice) => set({ ...event, reamortize: choice === 'anew' })}
 			/>
 		{/if}
 	</div>
@@ -189,16 +182,16 @@
 		{#if fresh}
 			<AddDraft
 				ready={isReady}
-				what={happening.kind === 'skip'
+				what={event.kind === 'skip'
 					? t('the missed payment')
-					: happening.kind === 'payment' && happening.amount === null
+					: event.kind === 'payment' && event.amount === null
 						? t('the minimum from then on')
 						: ''}
 				onadd={enter}
 			/>
 		{:else}
-			<button type="button" onclick={() => set({ ...happening, off: !happening.off })}>
-				{happening.off ? t('Switch on') : t('Switch off')}
+			<button type="button" onclick={() => set({ ...event, off: !event.off })}>
+				{event.off ? t('Switch on') : t('Switch off')}
 			</button>
 			<button type="button" onclick={onremove}>{t('Delete')}</button>
 		{/if}

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import type { PaymentsPerYear } from '$lib/core/quantities/calendar';
 	import { BASES, basisFields, basisSaid, chargedBy } from '$lib/core/debt/interest/all-ways';
-	import { saidIn, settingsOf, withField } from '$lib/core/debt/rules/asked';
+	import { saidIn, settingsOf, withField } from '$lib/core/debt/rules/all-forms';
 	import { ZERO } from '$lib/core/quantities/money';
 	import type { DebtEntry, LendingEntry } from '$lib/document/debt';
 	import { frequencyChoices } from '$lib/words/amounts';
@@ -128,14 +128,14 @@
 		<p>{t('The first payments cover only the interest. …')}</p>
 	{/if}
 
-	{#each settingsOf(debt.asked) as [name, field] (name)}
+	{#each settingsOf(debt.required) as [name, field] (name)}
 		<span class="name">{fieldSetting(name, writing)}</span>
 		<TermField
 			{name}
 			{field}
-			value={saidIn(debt.asked, name)}
+			value={saidIn(debt.required, name)}
 			{writing}
-			onchange={(value) => onchange('minimum', { asked: withField(debt.asked, name, value) })}
+			onchange={(value) => onchange('minimum', { required: withField(debt.required, name, value) })}
 		/>
 		<p>{fieldHelp(name, writing)}</p>
 	{/each}

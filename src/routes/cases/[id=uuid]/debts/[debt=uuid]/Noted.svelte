@@ -52,9 +52,14 @@
 		const { paymentsLeft: left, paymentEach: each } = noted;
 		const { balance, annualRate, firstDue } = debt;
 		if (!left || !each || balance === null || annualRate === null || firstDue === null) return null;
-		// How it is asked does not matter here: an amount is paid.
-		const asked = { kind: 'amount', amount: each, roundUpTo: 0, floor: 0 } as DebtEntry['asked'];
-		const stated = statedDebt({ ...debt, asked, happenings: [], interestOnly: 0 }, asOf);
+		// How it is required does not matter here: an amount is paid.
+		const required = {
+			kind: 'amount',
+			amount: each,
+			roundUpTo: 0,
+			floor: 0
+		} as DebtEntry['required'];
+		const stated = statedDebt({ ...debt, required, events: [], interestOnly: 0 }, asOf);
 		if (!stated) return null;
 		const rate = writePercent(annualRate, writing);
 		return impliedSentence(

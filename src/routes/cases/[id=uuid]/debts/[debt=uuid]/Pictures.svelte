@@ -6,7 +6,7 @@
 	import { paymentPartsOf } from '$lib/core/debt/payment-parts';
 	import type { StatedDebt } from '$lib/core/debt/ways';
 	import type { DebtEntry } from '$lib/document/debt';
-	import { happeningInWords } from '$lib/words/debt';
+	import { eventInWords } from '$lib/words/debt';
 	import { PICTURE_KEYS } from '$lib/words/keys';
 	import { writeWholeMoney } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
@@ -40,7 +40,7 @@
 		/** Something is to happen on a day; null: on the one that is picked. */
 		onadd: (date: CalendarDate | null, element: HTMLElement) => void;
 		onopen: (id: string, element: HTMLElement) => void;
-		onchange: (happening: DebtEntry['happenings'][number]) => void;
+		onchange: (event: DebtEntry['events'][number]) => void;
 		onremove: (id: string) => void;
 	}
 	const { debt, stated, shown, writing, hue, pointed, onpoint, onpick, ...on }: Props = $props();
@@ -71,10 +71,10 @@
 
 	const { paymentsPerYear } = $derived(stated.known);
 	const items = $derived(
-		debt.happenings.map((item) => ({
+		debt.events.map((item) => ({
 			id: item.id,
 			date: item.date,
-			text: happeningInWords(item as DebtEvent, paymentsPerYear, writing),
+			text: eventInWords(item as DebtEvent, paymentsPerYear, writing),
 			off: item.off,
 			again: repetitions(item, stated.known, run.lastDate)
 		}))
@@ -96,14 +96,14 @@
 	const dateOf = (day: number) => addDays('1970-01-01' as CalendarDate, Math.round(day));
 
 	function put(id: string, date: (from: CalendarDate) => CalendarDate): void {
-		const found = debt.happenings.find((item) => item.id === id);
+		const found = debt.events.find((item) => item.id === id);
 		if (!found) return;
 		const moved = date(found.date);
 		if (moved !== found.date) on.onchange({ ...found, date: moved });
 	}
 
 	function toggle(id: string): void {
-		const found = debt.happenings.find((item) => item.id === id);
+		const found = debt.events.find((item) => item.id === id);
 		if (found) on.onchange({ ...found, off: !found.off });
 	}
 

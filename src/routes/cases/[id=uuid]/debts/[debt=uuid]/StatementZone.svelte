@@ -47,7 +47,7 @@
 	const money = $derived(moneyText(writing));
 	const entry = $derived(debt.statement);
 	const given = $derived(statementGiven(debt, writing.currency));
-	const rule = $derived(minimumRule(debt.asked));
+	const rule = $derived(minimumRule(debt.required));
 	const printed = $derived(printedOf(entry));
 	const statement = $derived(given && rule && given.balance > 0 ? statementOf(given, rule) : null);
 	const verdicts = $derived(statement ? checked(statement, printed) : {});
@@ -95,7 +95,7 @@
 		<Phrases
 			sentence={statement
 				? statementSentence(statement, printed, writing)
-				: uncheckable(debt.asked.kind === 'level', writing)}
+				: uncheckable(debt.required.kind === 'level', writing)}
 		/>
 	</p>
 	<div class="typed">
@@ -213,7 +213,7 @@
 			{printed}
 			{rule}
 			{writing}
-			onuse={(asked) => onchange('minimum', { asked })}
+			onuse={(required) => onchange('minimum', { required })}
 		/>
 		{#if meaning.length > 0}
 			<h3>{t('Meaning for the client')}</h3>

@@ -9,11 +9,11 @@
 	import { frequencyChoices, frequencyWords } from '$lib/words/amounts';
 	import type { Writing } from '$lib/reading/writing';
 	import { asksMinimum } from '$lib/words/debt';
-	import { fieldsInLine } from '$lib/core/debt/rules/asked';
-	import { askedTitle, fieldAbove } from '$lib/messages/terms';
+	import { fieldsInLine } from '$lib/core/debt/rules/all-forms';
+	import { ruleTitle, fieldAbove } from '$lib/messages/terms';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import AskedFields from '../../AskedFields.svelte';
+	import RuleFields from '../../RuleFields.svelte';
 	import { debtFieldReaders, minimumPercentText } from '../../debt-fields';
 	import Lending from './Lending.svelte';
 	import Noted from './Noted.svelte';
@@ -25,26 +25,26 @@
 		writing: Writing;
 		asOf: CalendarDate;
 		/** The debt as it asks, and as it is paid; null while something is missing. */
-		asked: Run | null;
+		required: Run | null;
 		paid: Run | null;
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
 	}
-	const { debt, writing, asOf, asked, paid, onchange }: Props = $props();
+	const { debt, writing, asOf, required, paid, onchange }: Props = $props();
 
 	const { money, rate, firstDue } = $derived(debtFieldReaders(writing, asOf));
 	const minimum = $derived(asksMinimum(debt));
-	const today = $derived(asked ? writeAmount(asked.firstPayment, writing) : '');
+	const today = $derived(required ? writeAmount(required.firstPayment, writing) : '');
 	const pays = $derived(debt.pays);
 	const { adverb } = $derived(frequencyWords(writing, debt.lending.paymentsPerYear));
 
 	type PaysKind = DebtEntry['pays']['kind'];
 	const choices = $derived<{ value: PaysKind; words: string }[]>([
-		{ value: 'asked', words: minimum ? t('the minimum') : t('as agreed') },
+		{ value: 'required', words: minimum ? t('the minimum') : t('as agreed') },
 		...(minimum ? [{ value: 'held' as const, words: t('keep paying today’s minimum') }] : []),
 		{ value: 'fixed', words: t('a fixed amount') },
 		{ value: 'interest-plus', words: t('interest + %') }
 	]);
-	const chosen = $derived<PaysKind>(!minimum && pays.kind === 'held' ? 'asked' : pays.kind);
+	const chosen = $derived<PaysKind>(!minimum && pays.kind === 'held' ? 'required' : pays.kind);
 	const portions = $derived([
 		{ value: '0', words: t('as often as due') },
 		...frequencyChoices(writing)
@@ -60,12 +60,12 @@
 
 	/** Two percent, where the minimum has no percentage of its own to begin with. */
 	function minimumPercent(): Percent {
-		const { asked } = debt;
-		return ('percent' in asked ? asked.percent : null) ?? percentage(20_000);
+		const { required } = debt;
+		return ('percent' in required ? required.percent : null) ?? percentage(20_000);
 	}
 
 	function hold(amount: Cents | null): void {
-		if (amount === null) change({ kind: minimum ? 'held' : 'asked' });
+		if (amount === null) change({ kind: minimum ? 'held' : 'required' });
 		else {
 			const often = pays.kind === 'fixed' ? pays.paymentsPerYear : null;
 			change({ kind: 'fixed', amount, paymentsPerYear: often });
@@ -117,16 +117,16 @@
 			onchange={(date) => onchange(t('first due date'), { firstDue: date })}
 		/>
 	</div>
-	<div class="asked" role="group" aria-label={t('The minimum payment')}>
-		<span class="label">{askedTitle(debt.asked.kind, writing)}</span>
-		{#each fieldsInLine(debt.asked.kind) as [name], place (place)}
+	<div class="required" role="group" aria-label={t('The minimum payment')}>
+		<span class="label">{ruleTitle(debt.required.kind, writing)}</span>
+		{#each fieldsInLine(debt.required.kind) as [name], place (place)}
 			<span class="label" class:right={place !== 1}>{fieldAbove(name, writing)}</span>
 		{/each}
-		<AskedFields
-			asked={debt.asked}
+		<RuleFields
+			required={debt.required}
 			{writing}
 			of={t('this debt')}
-			onchange={(changed) => onchange('minimum', { asked: changed })}
+			onchange={(changed) => onchange('minimum', { required: changed })}
 		/>
 	</div>
 	<Lending {debt} {writing} {onchange} />
@@ -225,7 +225,7 @@
 	}
 
 	.term :global(:is(input, select)),
-	.asked :global(input) {
+	.required :global(input) {
 		font-weight: 600;
 	}
 
@@ -234,11 +234,11 @@
 	}
 
 	.term :global(input::placeholder),
-	.asked :global(input::placeholder) {
+	.required :global(input::placeholder) {
 		font-weight: 400;
 	}
 
-	.asked {
+	.required {
 		display: grid;
 		grid-template-columns: 1fr 132px;
 		padding: 4px 0;
@@ -246,23 +246,23 @@
 	}
 
 	/* Labels above their fields: kind and amount, then floor and rounding. */
-	.asked > :global(:nth-child(1)),
-	.asked > :global(:nth-child(2)) {
+	.required > :global(:nth-child(1)),
+	.required > :global(:nth-child(2)) {
 		order: 1;
 	}
 
-	.asked > :global(:nth-child(5)),
-	.asked > :global(:nth-child(6)) {
+	.required > :global(:nth-child(5)),
+	.required > :global(:nth-child(6)) {
 		order: 2;
 	}
 
-	.asked > :global(:nth-child(3)),
-	.asked > :global(:nth-child(4)) {
+	.required > :global(:nth-child(3)),
+	.required > :global(:nth-child(4)) {
 		order: 3;
 	}
 
-	.asked > :global(:nth-child(7)),
-	.asked > :global(:nth-child(8)) {
+	.required > :global(:nth-child(7)),
+	.required > :global(:nth-child(8)) {
 		order: 4;
 	}
 
@@ -276,17 +276,17 @@
 		text-align: right;
 	}
 
-	.asked :global(select) {
+	.required :global(select) {
 		padding-left: 0;
 		font-weight: 600;
 	}
 
-	.asked > :global(:nth-child(7) input) {
+	.required > :global(:nth-child(7) input) {
 		padding-left: 0;
 		text-align: left;
 	}
 
-	.asked > :global(:nth-child(8) select) {
+	.required > :global(:nth-child(8) select) {
 		text-align: right;
 	}
 </style>

@@ -9,8 +9,8 @@
 		type FitTask,
 		type FloorGroup
 	} from '$lib/core/search/fitting-rules';
-	import type { AskedEntry } from '$lib/core/debt/rules/asked';
-	import { askedByRule, wholeUnit } from '$lib/document/statement';
+	import type { RuleEntry } from '$lib/core/debt/rules/all-forms';
+	import { entryOfRule, wholeUnit } from '$lib/document/statement';
 	import type { Writing } from '$lib/reading/writing';
 	import { writeMoney } from '$lib/reading/written';
 	import Phrases from '$lib/ui/Phrases.svelte';
@@ -23,7 +23,7 @@
 		/** The rule that the debt has. */
 		rule: MinimumTerms | null;
 		writing: Writing;
-		onuse: (asked: AskedEntry) => void;
+		onuse: (required: RuleEntry) => void;
 	}
 	const { given, printed, rule, writing, onuse }: Props = $props();
 
@@ -88,7 +88,7 @@
 		one.plusInterest === group.plusInterest &&
 		one.roundUpTo === group.roundUpTo;
 
-	const use = (terms: MinimumTerms) => onuse(askedByRule(terms));
+	const use = (terms: MinimumTerms) => onuse(entryOfRule(terms));
 </script>
 
 <h3>{t('Find the matching rule')}</h3>

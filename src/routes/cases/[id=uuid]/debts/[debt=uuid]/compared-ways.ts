@@ -9,15 +9,15 @@ import { asksMinimum } from '$lib/words/debt';
 export function waysBeside(debt: DebtEntry): Way[] {
 	const always: Way[] = [
 		{ kind: 'paid' },
-		{ kind: 'asked' },
+		{ kind: 'required' },
 		...(asksMinimum(debt) ? [{ kind: 'held' as const }] : [])
 	];
 	return [...always, ...debt.compared.filter((way) => isThere(debt, way))];
 }
 
 /** Whether a way still means something: what it leaves out may have been deleted or switched off. */
-export function isThere({ happenings }: DebtEntry, way: Way): boolean {
-	return way.kind !== 'without' || happenings.some(({ id, off }) => id === way.happening && !off);
+export function isThere({ events }: DebtEntry, way: Way): boolean {
+	return way.kind !== 'without' || events.some(({ id, off }) => id === way.event && !off);
 }
 
 /** The ways that are not beside each other yet. */

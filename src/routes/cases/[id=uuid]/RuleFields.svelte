@@ -1,13 +1,13 @@
 <!-- The minimum payment and its rule: four cells, in the entry grid as on the debt's own screen. -->
 <script lang="ts">
 	import {
-		askedAs,
+		asKind,
 		fieldsInLine,
 		saidIn,
 		withField,
-		type AskedEntry
-	} from '$lib/core/debt/rules/asked';
-	import { askedKinds } from '$lib/words/debt';
+		type RuleEntry
+	} from '$lib/core/debt/rules/all-forms';
+	import { ruleNames } from '$lib/words/debt';
 	import type { Unread } from '$lib/exchange/debts-table';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -16,7 +16,7 @@
 	import { t } from '$lib/words/labels/case';
 
 	interface Props {
-		asked: AskedEntry;
+		required: RuleEntry;
 		writing: Writing;
 		/** Whose it is, for the labels. */
 		of: string;
@@ -24,12 +24,12 @@
 		unread?: ReadonlyMap<string, Unread>;
 		/** The place of a column in a grid, where there is one. */
 		cell?: (column: number) => string;
-		onchange: (asked: AskedEntry) => void;
+		onchange: (required: RuleEntry) => void;
 	}
-	const { asked, writing, of, unread, cell, onchange }: Props = $props();
+	const { required, writing, of, unread, cell, onchange }: Props = $props();
 
 	const role = $derived(cell ? 'cell' : undefined);
-	const PLACES = [COLUMNS.asked, COLUMNS.floor, COLUMNS.rounding];
+	const PLACES = [COLUMNS.required, COLUMNS.floor, COLUMNS.rounding];
 	/** A minimum that could not be read is not known to be an amount or a share. */
 	const unreadIn = (name: string, place: number) =>
 		unread?.get(name) ?? (place === 0 ? unread?.get('amount') : undefined);
@@ -38,24 +38,24 @@
 <span {role}>
 	<Choice
 		label={t('Minimum payment rule, {of}', { of })}
-		value={asked.kind}
-		options={askedKinds(writing)}
+		value={required.kind}
+		options={ruleNames(writing)}
 		cell={cell?.(COLUMNS.kind)}
-		onchange={(kind) => onchange(askedAs(asked, kind))}
+		onchange={(kind) => onchange(asKind(required, kind))}
 	/>
 </span>
-{#each fieldsInLine(asked.kind) as [name, field], place (place)}
+{#each fieldsInLine(required.kind) as [name, field], place (place)}
 	<span {role}>
 		{#key name}
 			<TermField
 				{name}
 				{field}
-				value={saidIn(asked, name)}
+				value={saidIn(required, name)}
 				{writing}
 				{of}
 				unread={unreadIn(name, place)}
 				cell={cell?.(PLACES[place] ?? 0)}
-				onchange={(value) => onchange(withField(asked, name, value))}
+				onchange={(value) => onchange(withField(required, name, value))}
 			/>
 		{/key}
 	</span>
