@@ -72,7 +72,7 @@ interface Waited {
 async function take(documents: readonly CaseDocument[]): Promise<string[]> {
 	const { status, text } = await ask(
 		'POST',
-		'/api/cases/taken',
+		'/api/cases/imports',
 		JSON.stringify({ cases: documents })
 	);
 	if (status !== 201) throw new Error(text);
@@ -141,12 +141,12 @@ try {
 		['8 MB of unknown keys', () => ask('PUT', `/api/cases/${id}`, `{${keys}}`)],
 		[
 			'8 MB of empty lists',
-			() => ask('POST', '/api/cases/taken', `{"cases":[${'[],'.repeat(LONG / 3 - 10)}[]]}`)
+			() => ask('POST', '/api/cases/imports', `{"cases":[${'[],'.repeat(LONG / 3 - 10)}[]]}`)
 		],
 		['8 MB of digits', () => ask('PUT', `/api/cases/${id}`, '9'.repeat(LONG))],
 		[
 			`${LIMITS.casesAtOnce} cases taken in`,
-			() => ask('POST', '/api/cases/taken', JSON.stringify({ cases: many }))
+			() => ask('POST', '/api/cases/imports', JSON.stringify({ cases: many }))
 		],
 		['the whole casebook as a file', () => ask('GET', '/api/cases/file')],
 		['the casebook as a table', () => ask('GET', '/api/casebook/csv')],

@@ -2,7 +2,7 @@ import { answering, loading, unknownCase, unknownMessage, refuse } from '$lib/se
 import { closeDatabase, damageFound, openDatabase } from '$lib/server/database';
 import { backUpDaily } from '$lib/server/backup/daily';
 import { takeCommands } from '$lib/server/control';
-import { forgetInTime } from '$lib/server/cases/retention';
+import { keepRetention } from '$lib/server/cases/retention';
 import { fillWithDemo } from '$lib/server/cases/demo';
 import { log, loggable } from '$lib/server/log';
 import { asksWho, decide, type Decision } from '$lib/server/people/access';
@@ -35,7 +35,7 @@ export const init: ServerInit = async () => {
 	await requireSupervisor();
 	if (accounts) await beginTrail();
 	if (databases === null) ends.unshift(await takeCommands(data));
-	ends.unshift(forgetInTime());
+	ends.unshift(keepRetention());
 	if (port !== null) {
 		const { offerMetrics } = await import('$lib/server/metrics');
 		metrics = offerMetrics(port);

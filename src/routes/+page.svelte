@@ -278,11 +278,11 @@
 						title={t('Export these lines as a table (CSV)')}>{t('Table (CSV)')}</a
 					>
 				{/if}
-				{#if !isReader}<a href="/bin">{t('Deleted cases')}</a>{/if}
+				{#if !isReader}<a href="/deleted-cases">{t('Deleted cases')}</a>{/if}
 			</div>
 		</div>
 	{:else if !isReader}
-		<p class="files"><a href="/bin">{t('Deleted cases')}</a></p>
+		<p class="files"><a href="/deleted-cases">{t('Deleted cases')}</a></p>
 	{/if}
 	{#if book.failure}
 		<p role="alert">

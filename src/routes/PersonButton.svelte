@@ -52,7 +52,7 @@
 		<ul>
 			{#if person.role === 'supervisor'}
 				<li><a href="/people">{t('People')}</a></li>
-				<li><a href="/trail">{t('Audit trail')}</a></li>
+				<li><a href="/audit-trail">{t('Audit trail')}</a></li>
 			{/if}
 			<li><a href="/password">{t('Change password')}</a></li>
 			<li><button type="button" onclick={leave}>{t('Sign out')}</button></li>

@@ -158,7 +158,7 @@ describe('an agency', () => {
 		await mara.press('Enter');
 		await mara.see('.link', /\/welcome#[\w-]{43}$/);
 		expect(await findings(mara)).toEqual([]);
-		await mara.goto('/trail');
+		await mara.goto('/audit-trail');
 		const deeds = await mara.texts('tbody td:nth-child(4)');
 		expect(deeds).toEqual(
 			expect.arrayContaining(['added an account', 'reassigned a case', 'changed a case'])

@@ -58,7 +58,7 @@ describe('the casebook', () => {
 		await expect.poll(labels).toEqual(all);
 	});
 
-	it('keeps what was deleted in a bin, from which it comes back, or goes for good', async () => {
+	it('keeps deleted cases, which are restored or deleted permanently', async () => {
 		const all = await labels();
 		for (const label of ['Brought back', 'Gone for good'])
 			await makeCase(desk.residuum, label, [card()]);

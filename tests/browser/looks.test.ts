@@ -54,7 +54,7 @@ beforeAll(async () => {
 		'handout, empty': `/cases/${empty.id}/handout`,
 		'message, full': `/cases/${six.id}/outbox`,
 		outbox: '/outbox',
-		bin: '/bin',
+		'deleted cases': '/deleted-cases',
 		'not found': '/cases/none'
 	};
 });
@@ -196,7 +196,7 @@ describe('every screen', () => {
 		'progress',
 		'progress, nothing chosen',
 		'outbox',
-		'bin',
+		'deleted cases',
 		'not found'
 	])(
 		'%s: no banned phrase, nothing serious for axe-core, nothing moves, vanishes in forced colours, is cut off from 1024 pixels up, nor zoomed in to 200 %',

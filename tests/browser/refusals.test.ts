@@ -89,7 +89,7 @@ describe('a case that is too large to come with its page', () => {
 		const [household] = demoCases;
 		if (!household) throw new Error('a demo');
 		const large = largestCase(household, 20);
-		const taken = await residuum.request('POST', '/api/cases/taken', { cases: [large] });
+		const taken = await residuum.request('POST', '/api/cases/imports', { cases: [large] });
 		const [id = ''] = (taken.body as { ids: string[] }).ids;
 		const window = await desk.open(path);
 		await window.page.setRequestInterception(true);

@@ -45,7 +45,7 @@ beforeAll(async () => {
 	residuum = await startResiduum();
 	const ids: string[] = [];
 	for (const cases of portionsOf(documents)) {
-		const taken = await residuum.request('POST', '/api/cases/taken', { cases });
+		const taken = await residuum.request('POST', '/api/cases/imports', { cases });
 		expect(taken.status, JSON.stringify(taken.body).slice(0, 300)).toBe(201);
 		ids.push(...(taken.body as { ids: string[] }).ids);
 	}

@@ -121,8 +121,8 @@ describe('the table of what is allowed', () => {
 						.replace('[account=uuid]', ids.get(SENNA) ?? '')
 						.replace('[place]', '0');
 					for (const [method, need] of Object.entries(needs)) {
-						// What is forgotten is a case of its own, and in the bin.
-						const binned = route.endsWith('/forget')
+						// What is deleted permanently is a case of its own, and deleted.
+						const binned = route.endsWith('/permanent-deletion')
 							? await makeCase(residuum, 'Forgotten', [debt])
 							: null;
 						if (binned) await residuum.request('DELETE', `/api/cases/${binned.id}`);

@@ -17,7 +17,7 @@ beforeAll(async () => {
 afterAll(() => residuum.remove());
 
 describe('a case', () => {
-	it('is deleted for good only from the bin, with all that is kept of it', async () => {
+	it('is deleted permanently only after it was deleted, with all that is kept of it', async () => {
 		const whole = wholeCase();
 		const { id } = await makeCase(residuum, 'To be forgotten', [card()]);
 		const put = (basedOn: number, document: object) =>
@@ -37,15 +37,15 @@ describe('a case', () => {
 			attachments: []
 		};
 		await residuum.request('POST', `/api/cases/${id}/outbox`, message);
-		const forget = () => residuum.request('POST', `/api/cases/${id}/forget`);
+		const forget = () => residuum.request('POST', `/api/cases/${id}/permanent-deletion`);
 		expect((await forget()).status).toBe(404);
 		await residuum.request('DELETE', `/api/cases/${id}`);
-		expect((await residuum.request('GET', '/bin')).body).toContain(whole.label);
+		expect((await residuum.request('GET', '/deleted-cases')).body).toContain(whole.label);
 		expect((await forget()).status).toBe(204);
 		expect((await forget()).status).toBe(404);
 		expect((await residuum.request('POST', `/api/cases/${id}/restore`)).status).toBe(404);
 		expect((await residuum.request('GET', `/api/outbox/${key}`)).status).toBe(404);
-		expect((await residuum.request('GET', '/bin')).body).not.toContain(whole.label);
+		expect((await residuum.request('GET', '/deleted-cases')).body).not.toContain(whole.label);
 		if (!isServer) return;
 		for (const table of KEPT.filter((one) => !/^(account|trail)/.test(one))) {
 			const column = table === 'case_file' ? 'id' : 'case_id';
@@ -58,8 +58,8 @@ describe('a case', () => {
 		}
 	});
 
-	it('goes by itself after its time in the bin, and no sooner', async () => {
-		const { id } = await makeCase(residuum, 'Long in the bin', [card()]);
+	it('is deleted permanently by itself after its time, and no sooner', async () => {
+		const { id } = await makeCase(residuum, 'Long deleted', [card()]);
 		await residuum.request('DELETE', `/api/cases/${id}`);
 		await residuum.stop();
 		const later = await startResiduum(
@@ -67,7 +67,7 @@ describe('a case', () => {
 			undefined,
 			residuum
 		);
-		expect((await later.request('GET', '/bin')).body).toContain('Long in the bin');
+		expect((await later.request('GET', '/deleted-cases')).body).toContain('Long deleted');
 		await later.stop();
 		const last = await startResiduum(
 			{ ...residuum.settings, RESIDUUM_TODAY: '2027-03-16' },
@@ -75,8 +75,8 @@ describe('a case', () => {
 			residuum
 		);
 		await expect
-			.poll(async () => (await last.request('GET', '/bin')).body)
-			.not.toContain('Long in the bin');
+			.poll(async () => (await last.request('GET', '/deleted-cases')).body)
+			.not.toContain('Long deleted');
 		await last.stop();
 	});
 });

@@ -111,7 +111,7 @@ async function beside(request: () => Promise<{ status: number }>) {
 describe('a server', () => {
 	it('saves, takes back and opens the largest case that is allowed, and keeps nobody waiting for more than 200 ms', async () => {
 		const small = await makeCase(residuum, 'Small', [card()]);
-		const happening = (at: number) => ({
+		const event = (at: number) => ({
 			id: crypto.randomUUID(),
 			kind: 'extra',
 			off: false,
@@ -125,7 +125,7 @@ describe('a server', () => {
 			...first,
 			id: crypto.randomUUID(),
 			name: `Debt number ${index + 1} of sixty`,
-			happenings: Array.from({ length: 60 }, (_, at) => happening(at))
+			events: Array.from({ length: 60 }, (_, at) => event(at))
 		}));
 		const fresh = { label: 'Large', currency: USD, asOf: TODAY };
 		const made = await residuum.request('POST', '/api/cases', fresh);
@@ -325,7 +325,7 @@ describe('damaged data', () => {
 		expect(cases.map(({ debts }) => debts[0]?.name)).toContain('Findable card');
 		// What was read out is a file that another casebook takes in as it is.
 		const other = await startResiduum();
-		const taken = await other.request('POST', '/api/cases/taken', { cases });
+		const taken = await other.request('POST', '/api/cases/imports', { cases });
 		expect([taken.status, (taken.body as { ids: string[] }).ids.length]).toEqual([
 			201,
 			cases.length

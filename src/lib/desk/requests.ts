@@ -110,7 +110,7 @@ export async function takeCases(
 ): Promise<Answer<{ ids: string[] }>> {
 	const ids: string[] = [];
 	for (const portion of portionsOf(cases)) {
-		const answer = await ask<{ ids: string[] }>('POST', '/api/cases/taken', { cases: portion });
+		const answer = await ask<{ ids: string[] }>('POST', '/api/cases/imports', { cases: portion });
 		if (answer.kind !== 'done') {
 			// All or none: those of the portions before go again.
 			for (const id of ids) await deleteCase(id);
@@ -161,8 +161,9 @@ export const openCase = (id: string) => ask<CaseState>('GET', `/api/cases/${id}`
 
 export const deleteCase = (id: string) => ask<undefined>('DELETE', `/api/cases/${id}`);
 
-/** Deletes a case in the bin for good. */
-export const forgetCase = (id: string) => ask<undefined>('POST', `/api/cases/${id}/forget`);
+/** Deletes a deleted case permanently. */
+export const deletePermanently = (id: string) =>
+	ask<undefined>('POST', `/api/cases/${id}/permanent-deletion`);
 
 export const restoreCase = (id: string) => ask<undefined>('POST', `/api/cases/${id}/restore`);
 

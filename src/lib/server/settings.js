@@ -162,8 +162,8 @@ const SETTINGS = {
 		PORT,
 		whole(0, 65_535)
 	),
-	bin: usually(
-		'RESIDUUM_BIN',
+	deletedDays: usually(
+		'RESIDUUM_DELETED_DAYS',
 		'90',
 		'days for which a deleted case can be restored',
 		DAYS,

@@ -142,7 +142,7 @@
 							>
 						{/if}
 						<a
-							href="/trail?of={account.id}"
+							href="/audit-trail?of={account.id}"
 							aria-label={t('Audit trail of {name}', { name: account.name })}>{t('Audit trail')}</a
 						>
 					</td>

@@ -73,7 +73,7 @@ export function hold(id: string, now: Held): void {
 	}
 }
 
-/** Holds a case no longer, as where it is deleted for good. */
+/** Holds a case no longer, as where it is deleted permanently. */
 export function letGo(id: string): void {
 	held.delete(id);
 }

@@ -1,5 +1,5 @@
-/** Forgetting: the bin, what is deleted for good, and histories that are thinned. */
-import type { BinnedCase } from '../../document/case';
+/** Retention: deleted cases, their permanent deletion, and histories that are thinned. */
+import type { DeletedCase } from '../../document/case';
 import { now } from '../clock';
 import { NotNow, reading, writing } from '../database';
 import type { Statements } from '../database/statements';
@@ -11,15 +11,15 @@ import { letGo } from './at-hand';
 import { thinned, type ThinnableRevision } from './thinning';
 
 const DAY = 86_400_000;
-/** A case stays in the bin for so many days. */
-export const BIN_DAYS = settings().bin;
+/** For so many days a deleted case can be restored. */
+export const DELETED_DAYS = settings().deletedDays;
 /** Histories older than so many days are thinned; never, where it is not said. */
 const THIN_AFTER = settings().thin;
 /** So often it is looked what is to be forgotten, in milliseconds. */
 const EVERY = 3_600_000;
 
 /** The deleted cases that somebody may bring back, the last deleted first. */
-export async function listBin(actor: Actor): Promise<BinnedCase[]> {
+export async function listDeleted(actor: Actor): Promise<DeletedCase[]> {
 	const { rows } = await reading((statements) =>
 		statements.query<{ id: string; label: string; deleted_at: Date }>(
 			`select id, label, deleted_at from case_file
@@ -31,12 +31,12 @@ export async function listBin(actor: Actor): Promise<BinnedCase[]> {
 		id,
 		label,
 		deletedAt: at.toISOString(),
-		goneAt: new Date(at.getTime() + BIN_DAYS * DAY).toISOString()
+		goneAt: new Date(at.getTime() + DELETED_DAYS * DAY).toISOString()
 	}));
 }
 
-/** Deletes a case in the bin for good; false where there is none there. */
-export async function forgetCase(id: string, actor: Actor): Promise<boolean> {
+/** Deletes a deleted case permanently; false where there is none. */
+export async function deletePermanently(id: string, actor: Actor): Promise<boolean> {
 	return writing(async (statements) => {
 		const { rows } = await statements.query(
 			'select from case_file where id = $1 and deleted_at is not null for update',
@@ -67,12 +67,12 @@ async function forget(statements: Statements, id: string): Promise<void> {
 	letGo(id);
 }
 
-/** Deletes for good what has been in the bin for its time; how many. */
-async function emptyBin(): Promise<number> {
+/** Deletes permanently what can no longer be restored; how many. */
+async function deleteInTime(): Promise<number> {
 	return writing(async (statements) => {
 		const { rows } = await statements.query<{ id: string }>(
 			'select id from case_file where deleted_at < $1 order by id limit 100 for update skip locked',
-			[new Date(now().getTime() - BIN_DAYS * DAY)]
+			[new Date(now().getTime() - DELETED_DAYS * DAY)]
 		);
 		if (rows.length === 0) return 0;
 		for (const { id } of rows) await forget(statements, id);
@@ -133,10 +133,10 @@ async function thinHistories(days: number): Promise<void> {
 }
 
 /** Forgets what is to be forgotten, as long as the program runs. */
-export function forgetInTime(): () => void {
+export function keepRetention(): () => void {
 	const look = async (): Promise<void> => {
 		try {
-			while ((await emptyBin()) > 0);
+			while ((await deleteInTime()) > 0);
 			if (THIN_AFTER !== null) await thinHistories(THIN_AFTER);
 		} catch (error) {
 			if (!(error instanceof NotNow)) log.error({ err: loggable(error) }, 'forgetting failed');

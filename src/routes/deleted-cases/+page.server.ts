@@ -1,10 +1,10 @@
 import { loading } from '$lib/server/answers';
-import { BIN_DAYS, listBin } from '$lib/server/cases/retention';
+import { DELETED_DAYS, listDeleted } from '$lib/server/cases/retention';
 import { today } from '$lib/server/clock';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({
-	cases: await loading(() => listBin(locals.actor)),
-	days: BIN_DAYS,
+	cases: await loading(() => listDeleted(locals.actor)),
+	days: DELETED_DAYS,
 	today: today()
 });

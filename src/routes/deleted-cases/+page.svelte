@@ -1,16 +1,16 @@
-<!-- Deleted cases: brought back, or deleted for good. -->
+<!-- Deleted cases: restored, or deleted permanently. -->
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
-	import { forgetCase, restoreCase, whyNot, type Answer } from '$lib/desk/requests';
-	import type { BinnedCase } from '$lib/document/case';
+	import { deletePermanently, restoreCase, whyNot, type Answer } from '$lib/desk/requests';
+	import type { DeletedCase } from '$lib/document/case';
 	import { SCREEN } from '$lib/reading/writing';
 	import { writeDate } from '$lib/reading/written';
 	import Answered from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import QuietTable from '$lib/ui/QuietTable.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
-	import { binSentence } from '$lib/words/bin';
+	import { deletedSentence } from '$lib/words/deleted-cases';
 	import { touchedInWords } from '$lib/words/casebook';
 	import type { PageProps } from './$types';
 	import { t } from '$lib/words/labels/casebook';
@@ -30,22 +30,22 @@
 		await invalidateAll();
 	}
 
-	const bringBack = ({ id, label }: BinnedCase) =>
+	const bringBack = ({ id, label }: DeletedCase) =>
 		void carryOut(restoreCase(id), t('“{label}” is back in the casebook', { label }));
-	const forget = ({ id, label }: BinnedCase) =>
-		void carryOut(forgetCase(id), t('“{label}” is permanently deleted', { label }));
+	const forget = ({ id, label }: DeletedCase) =>
+		void carryOut(deletePermanently(id), t('“{label}” is permanently deleted', { label }));
 </script>
 
 <svelte:head><title>{t('Deleted cases')} · Residuum</title></svelte:head>
 <TopLine
 	path={[
 		{ name: t('Casebook'), href: '/' },
-		{ name: t('Deleted cases'), href: '/bin' }
+		{ name: t('Deleted cases'), href: '/deleted-cases' }
 	]}
 />
 <main>
 	<h1 class="unseen">{t('Deleted cases')}</h1>
-	<Answered sentence={binSentence(data.cases.length, data.days, SCREEN)} />
+	<Answered sentence={deletedSentence(data.cases.length, data.days, SCREEN)} />
 	{#if data.cases.length > 0}
 		<QuietTable row={42}>
 			<thead>

@@ -1,10 +1,10 @@
 /** The bin, in words. */
-import en from '../messages/en/bin.json';
+import en from '../messages/en/deleted-cases.json';
 import { messagesOf, type Locale } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
 
 const { sentence } = messagesOf({ en });
 
 /** “2 deleted cases. Each stays for 90 days …” */
-export const binSentence = (count: number, days: number, locale: Locale): Sentence =>
+export const deletedSentence = (count: number, days: number, locale: Locale): Sentence =>
 	count === 0 ? sentence(locale, 'empty', { days }) : sentence(locale, 'holds', { count, days });

@@ -18,20 +18,20 @@
 	/** Where a look at what it was done to leads; null where there is nothing to be looked at. */
 	const isOfCase = ({ what }: TrailEntry): boolean => / case|into the outbox/.test(what);
 	const hrefOf = (query: Record<string, string>): string =>
-		`/trail?${new URLSearchParams({ ...(data.subject ? { of: data.subject } : {}), ...query })}`;
+		`/audit-trail?${new URLSearchParams({ ...(data.subject ? { of: data.subject } : {}), ...query })}`;
 </script>
 
 <svelte:head><title>{t('Audit trail')} · Residuum</title></svelte:head>
 <TopLine
 	path={[
 		{ name: t('Casebook'), href: '/' },
-		{ name: t('Audit trail'), href: '/trail' }
+		{ name: t('Audit trail'), href: '/audit-trail' }
 	]}
 />
 <main>
 	<h1 class="unseen">{t('Audit trail')}</h1>
 	<Answer sentence={trailSentence(data.entries.length, before, data.subject !== null, SCREEN)} />
-	{#if data.subject !== null}<p><a href="/trail">{t('Whole audit trail')}</a></p>{/if}
+	{#if data.subject !== null}<p><a href="/audit-trail">{t('Whole audit trail')}</a></p>{/if}
 	<QuietTable row={30}>
 		<thead>
 			<tr>
@@ -53,7 +53,7 @@
 					<td>{actionInWords(what, SCREEN)}</td>
 					<td class="quiet">
 						{#if subject && isOfCase(entry)}<a href="/cases/{subject}">{t('case')}</a> ·
-						{/if}{#if subject}<a href="/trail?of={subject}">{t('audit trail')}</a>{/if}
+						{/if}{#if subject}<a href="/audit-trail?of={subject}">{t('audit trail')}</a>{/if}
 						{#if detail}<span class="detail" title={detail}>{detail}</span>{/if}
 					</td>
 					<td class="quiet">{address}</td>
