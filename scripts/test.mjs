@@ -16,12 +16,12 @@ import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ROOT } from
 /** Two lists that are worked off side by side. */
 const CHECKS = [
 	[
-		['types', 'svelte-check', '--fail-on-warnings'],
+		['types', 'svelte-check', '--tsgo', '--fail-on-warnings'],
 		['dependency rules', 'depcruise', 'src', 'tests', 'scripts', 'bench']
 	],
 	[
 		['nothing unused', 'knip'],
-		['format', 'prettier', '--check', '.', '--cache', '--cache-strategy=content'],
+		['format', 'oxfmt', '--check', '.'],
 		['lint', 'eslint', '.']
 	]
 ];

@@ -440,6 +440,15 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 	);
 });
 
+it('a way of paying is read as earlier versions wrote it', () => {
+	const ways = (way: string) => flats(`Name,Balance,Way of paying\nOne,300,${way}`)[0]?.pays;
+	expect([ways('required'), ways('asked'), ways('gift')]).toEqual([
+		'required',
+		'required',
+		undefined
+	]);
+});
+
 it('writes no text that a sheet would run', () => {
 	const debt = { ...emptyDebt(crypto.randomUUID()), name: '=1+1' };
 	const [, line] = debtsCsv([debt], usd.currency).split('\r\n');

@@ -61,8 +61,7 @@ async function folderOf({ schema, tables: { migration = [], ...tables } }: Kept)
 async function isWhole(residuum: Residuum, { tables }: Kept): Promise<void> {
 	const cases = tables['case_file'] ?? [];
 	expect(cases.length).toBeGreaterThan(3);
-	const changed: { id: unknown; revision: number; before: CaseDocument; after: CaseDocument }[] =
-		[];
+	const changed: { id: unknown; revision: number; after: CaseDocument }[] = [];
 	for (const { id, label, revision } of cases) {
 		const before = await documentNow(residuum, id);
 		expect(before).toMatchObject({ version: VERSION, label });

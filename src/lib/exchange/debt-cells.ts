@@ -51,8 +51,10 @@ export function readCell(cell: Cell, { field, kind }: Column, how: How): Reading
 			return as(readBalanceDay(cell, how));
 		case 'flag':
 			return as(readFlag(shown(cell), writing));
-		case 'choice':
-			return as(readChoice(shown(cell), kind.among, writing));
+		case 'choice': {
+			const said = shown(cell);
+			return as(readChoice(kind.before?.[said] ?? said, kind.among, writing));
+		}
 	}
 }
 

@@ -85,7 +85,12 @@ export type Field = Exclude<keyof Flat, 'laterRates'>;
 /** The kind of a column's cells. */
 type Kind =
 	| { readonly of: 'text' | 'money' | 'percent' | 'count' | 'first due' | 'day' | 'flag' }
-	| { readonly of: 'choice'; readonly among: readonly (string | number)[] };
+	| {
+			readonly of: 'choice';
+			readonly among: readonly (string | number)[];
+			/** Choices as files of earlier versions have them. */
+			readonly before?: Readonly<Record<string, string>>;
+	  };
 
 export interface Column {
 	readonly field: Field;
@@ -101,7 +106,7 @@ const money = { of: 'money' } as const;
 const percent = { of: 'percent' } as const;
 const count = { of: 'count' } as const;
 const flag = { of: 'flag' } as const;
-const choice = (...among: readonly (string | number)[]): Kind => ({ of: 'choice', among });
+const choice = (...among: readonly (string | number)[]) => ({ of: 'choice', among }) as const;
 
 const column = (field: Field, kind: Kind, heading: string, ...known: string[]): Column => ({
 	field,
@@ -111,7 +116,7 @@ const column = (field: Field, kind: Kind, heading: string, ...known: string[]): 
 });
 
 /** Other headings that people write above the fields of a payment rule. */
-// prettier-ignore
+// oxfmt-ignore
 const RULE_KNOWN: Partial<Readonly<Record<RuleField, readonly string[]>>> = {
 	amount: ['minimum', 'min', 'min payment', 'min pmt', 'minimum due', 'min due', 'minimum payment due', 'payment due', 'required payment', 'monthly minimum', 'monthly payment', 'payment', 'pmt', 'instalment', 'installment'],
 	percent: ['min percent', 'minimum percent', 'min rate'],
@@ -140,7 +145,7 @@ function termColumn([name, field]: readonly [RuleField | BasisField, FormField])
 }
 
 /** In the order in which they are written. Where two have a heading in common, the first that is free has it. */
-// prettier-ignore
+// oxfmt-ignore
 export const COLUMNS: readonly Column[] = [
 	column('name', text, 'Name', 'debt', 'debt name', 'card', 'card name', 'account name', 'loan', 'description', 'what', 'item', 'creditor', 'lender', 'bank', 'company', 'owed to'),
 	column('creditor', text, 'Creditor', 'lender', 'bank', 'company', 'issuer', 'owed to', 'creditor name'),
@@ -158,7 +163,7 @@ export const COLUMNS: readonly Column[] = [
 	column('timing', choice('arrears', 'advance'), 'Paid in'),
 	column('interestRounding', choice('cent', 'none'), 'Interest rounded'),
 	column('clearBelow', money, 'Pay off balances below', 'paid in full below'),
-	column('pays', choice('required', 'held', 'fixed', 'interest-plus'), 'Way of paying'),
+	column('pays', { ...choice('required', 'held', 'fixed', 'interest-plus'), before: { asked: 'required' } }, 'Way of paying'),
 	column('paysAmount', money, 'Pays', 'paid', 'pays now', 'paying', 'pays monthly', 'current payment', 'actual payment', 'my payment', 'payment', 'monthly payment'),
 	column('paysPerYear', choice(...FREQUENCIES), 'Pays times a year'),
 	column('paysPercent', percent, 'Pays percentage'),

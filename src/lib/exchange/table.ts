@@ -6,7 +6,9 @@ import { LIMITS_OF_FILES, refuse } from './bytes';
 
 /** The content of a cell: a text as written, or a workbook's number or date. */
 export type Cell =
-	string | { readonly number: number; readonly isShare: boolean } | { readonly day: CalendarDate };
+	| string
+	| { readonly number: number; readonly isShare: boolean }
+	| { readonly day: CalendarDate };
 
 export type Row = readonly Cell[];
 

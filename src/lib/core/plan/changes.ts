@@ -85,7 +85,8 @@ interface Changed {
 }
 
 export type Changing =
-	({ readonly ok: true } & Changed) | { readonly ok: false; readonly refusal: Refusal };
+	| ({ readonly ok: true } & Changed)
+	| { readonly ok: false; readonly refusal: Refusal };
 
 /** Applies changes in their order to a copy of the debts; a debt closed by one can't be used by a later one. */
 export function withChanges(

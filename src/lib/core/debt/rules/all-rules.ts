@@ -10,7 +10,11 @@ import { minimum, minimumPayment, type MinimumAsking, type MinimumRule } from '.
 import type { Beginning, ExplainedSince, Rule } from './rule';
 
 export type PaymentRule =
-	FixedRule | LevelRule | MinimumRule | FrozenMinimumRule | InterestOnlyRule<PaymentRule>;
+	| FixedRule
+	| LevelRule
+	| MinimumRule
+	| FrozenMinimumRule
+	| InterestOnlyRule<PaymentRule>;
 
 /** The rule in force in a stretch of periods: plain data, because it is evaluated in hundreds of thousands of them. */
 export type AskingRule = FixedAsking | WholeAsking | InterestAsking | MinimumAsking;
@@ -57,9 +61,7 @@ export function onSheet(rule: PaymentRule): RuleOnSheet<PaymentRule> {
 }
 
 /** The rule after interest that is paid alone at first. */
-export const afterInterest = (
-	rule: PaymentRule
-): Exclude<PaymentRule, { kind: 'interest-only' }> =>
+export const afterInterest = (rule: PaymentRule): Exclude<PaymentRule, { kind: 'interest-only' }> =>
 	rule.kind === 'interest-only' ? afterInterest(rule.then) : rule;
 
 /** For how many periods interest is paid alone at first. */

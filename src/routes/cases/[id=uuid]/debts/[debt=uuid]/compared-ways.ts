@@ -29,7 +29,14 @@ export function additions(debt: DebtEntry, ways: readonly Way[]): Way[] {
 export const PORTIONS: readonly PaymentsPerYear[] = [52, 26, 24, 12];
 
 export type SortColumn =
-	'first' | 'payments' | 'paid off' | 'interest' | 'total' | 'cost' | 'sooner' | 'less';
+	| 'first'
+	| 'payments'
+	| 'paid off'
+	| 'interest'
+	| 'total'
+	| 'cost'
+	| 'sooner'
+	| 'less';
 
 export interface Sorting {
 	readonly column: SortColumn;
