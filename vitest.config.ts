@@ -38,7 +38,10 @@ const SLOW_SERVER = [
 	'tests/server/{backup,bad-input,every-version,migrate,retention,start,tables,trouble}.test.ts',
 	'tests/browser/{agency,looks,refusals}.test.ts'
 ];
-const SLOW_UNIT = 'tests/exchange/{convert,demo-workbooks,one-record,workbook-out}.test.ts';
+const SLOW_UNIT = [
+	'tests/exchange/{convert,demo-workbooks,one-record,workbook-out,workbook-read-back}.test.ts',
+	'tests/handout/convert.test.ts'
+];
 
 /** Accounts are only where the database is a PostgreSQL server. */
 const NEED_POSTGRES = 'tests/server/{forged,people,postgres,signing-in,trail}.test.ts';
@@ -88,10 +91,10 @@ export default defineConfig({
 					include: [
 						'tests/{core,desk,document,exchange,handout,messages,reading,ui,words}/**/*.test.ts'
 					],
-					exclude: [SLOW_UNIT]
+					exclude: SLOW_UNIT
 				}
 			},
-			{ ...unit, test: { ...unitTest, name: 'unit-slow', include: [SLOW_UNIT] } },
+			{ ...unit, test: { ...unitTest, name: 'unit-slow', include: SLOW_UNIT } },
 			{
 				test: {
 					...builtTest,

@@ -1,6 +1,6 @@
 /**
  * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests of the ways people work.
- * `npm run test:thorough`: what takes long by nature: lint that needs types, all random cases and how much of the modules
+ * `npm run test:thorough`: what takes long by nature: all lint, also what needs types, all random cases and how much of the modules
  * they run, kills, full disks and backups, bad values for every field, every screen in every size and colours, servers
  * that are slow or away, LibreOffice over all demo plans, the server's tests on PostgreSQL, and a release unpacked and started.
  * Each goes through to the end whatever fails, says where its time went, and closes with one line: N passed, N failed.
@@ -13,17 +13,13 @@ import { pathToFileURL } from 'node:url';
 import { readCoverage } from './coverage.mjs';
 import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ROOT } from './prepare.mjs';
 
-/** Two lists that are worked off side by side. */
+/** In turn, while the program is built. */
 const CHECKS = [
-	[
-		['types', 'svelte-check', '--tsgo', '--fail-on-warnings'],
-		['dependency rules', 'depcruise', 'src', 'tests', 'scripts', 'bench']
-	],
-	[
-		['nothing unused', 'knip'],
-		['format', 'oxfmt', '--check', '.'],
-		['lint', 'eslint', '.']
-	]
+	['types', 'svelte-check', '--tsgo', '--fail-on-warnings'],
+	['dependency rules', 'depcruise', 'src', 'tests', 'scripts', 'bench'],
+	['nothing unused', 'knip'],
+	['format', 'oxfmt', '--check', '.'],
+	['lint', 'oxlint', '--deny-warnings']
 ];
 
 /** Programs that read much and end soon: looking for garbage seldom, and not on both cores, is quicker. */
@@ -48,8 +44,7 @@ process.exitCode = count.failed === 0 ? 0 : 1;
 
 async function quick() {
 	await check(['generated types', 'svelte-kit', 'sync']);
-	const [first = [], second = []] = CHECKS;
-	await Promise.all([inTurn(first).then(build), inTurn(second).then(referenceCases)]);
+	await Promise.all([build(), inTurn(CHECKS).then(referenceCases)]);
 	tests(['unit', 'built'], PART);
 }
 
