@@ -5,7 +5,7 @@
  * that are slow or away, LibreOffice over all demo plans, the server's tests on PostgreSQL, and a release unpacked and started.
  * Each goes through to the end whatever fails, says where its time went, and closes with one line: N passed, N failed.
  */
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
@@ -13,11 +13,10 @@ import { pathToFileURL } from 'node:url';
 import { readCoverage } from './coverage.mjs';
 import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ROOT } from './prepare.mjs';
 
-/** In turn, while the program is built. */
+/** In turn, while the program is built and tried. */
 const CHECKS = [
 	['types', 'svelte-check', '--tsgo', '--fail-on-warnings'],
 	['dependency rules', 'depcruise', 'src', 'tests', 'scripts', 'bench'],
-	['nothing unused', 'knip'],
 	['format', 'oxfmt', '--check', '.'],
 	['lint', 'oxlint', '--deny-warnings']
 ];
@@ -44,17 +43,23 @@ process.exitCode = count.failed === 0 ? 0 : 1;
 
 async function quick() {
 	await check(['generated types', 'svelte-kit', 'sync']);
-	await Promise.all([build(), inTurn(CHECKS).then(referenceCases)]);
-	tests(['unit', 'built'], PART);
+	// Two lists side by side: what needs the built program, and what does not.
+	await Promise.all([
+		build().then(() => tests(['built'], PART)),
+		inTurn(CHECKS)
+			.then(referenceCases)
+			.then(() => tests(['unit'], PART))
+	]);
 }
 
 async function thorough() {
 	await check(['generated types', 'svelte-kit', 'sync']);
+	await check(['nothing unused', 'knip']);
 	await check(['lint with types', 'eslint', '--config', 'eslint.types.config.js', '.']);
 	ensureBuild();
-	tests(['unit', 'unit-slow'], ALL, ['--coverage.enabled']);
+	await tests(['unit', 'unit-slow'], ALL, ['--coverage.enabled']);
 	checkCoverage();
-	tests(['built-slow', 'postgres', 'release'], ALL);
+	await tests(['built-slow', 'postgres', 'release'], ALL);
 }
 
 /** @param {readonly (readonly string[])[]} checks */
@@ -114,13 +119,14 @@ async function referenceCases() {
  * @param {string} random how many times as many random cases as a test names
  * @param {readonly string[]} more what else Vitest is told
  */
-function tests(projects, random, more = []) {
+async function tests(projects, random, more = []) {
 	const folder = mkdtempSync(join(tmpdir(), 'residuum-report-'));
 	const report = join(folder, 'report.json');
 	const words = ['run', ...projects.flatMap((name) => ['--project', name]), ...more];
 	words.push('--reporter=default', '--reporter=json', `--outputFile.json=${report}`);
 	const env = { ...process.env, RESIDUUM_RANDOM: process.env.RESIDUUM_RANDOM ?? random };
-	const { status } = spawnSync(bin('vitest'), words, { cwd: ROOT, env, stdio: ['ignore', 1, 1] });
+	const child = spawn(bin('vitest'), words, { cwd: ROOT, env, stdio: ['ignore', 1, 1] });
+	const status = await new Promise((resolve) => child.once('close', resolve));
 	if (existsSync(report)) {
 		const { numPassedTests, numFailedTests, testResults } = JSON.parse(
 			readFileSync(report, 'utf8')

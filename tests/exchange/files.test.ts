@@ -21,7 +21,7 @@ import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { demoCases } from '../support/demo-cases';
 import { anyDocument } from '../support/documents';
 import { handMadeWorkbook, ofx1, ofx2 } from '../support/files';
-import { runs } from '../support/random';
+import { longOnes, runs } from '../support/random';
 import { usd } from '../support/said';
 import { sheetCounter } from '../../src/lib/exchange/sheet-counts';
 
@@ -116,22 +116,25 @@ describe('files that lie, or are too much', () => {
 		);
 	});
 
-	it('a workbook that unpacks to more than 100 MB, also where it says that it doesn’t', async () => {
-		const large = new Uint8Array(101 * 1024 * 1024);
-		const big = { 'xl/workbook.xml': strToU8('<workbook/>'), 'xl/big.xml': large };
-		const bomb = zipSync(big, { level: 1 });
-		expect(bomb.length).toBeLessThan(1024 * 1024);
-		expect(await refusal('bomb.xlsx', bomb)).toContain('unpacks to more than 100 MB');
-		// The sizes that the archive states, in its directory and before each part, put to one byte.
-		const lying = bomb.slice();
-		const view = new DataView(lying.buffer);
-		for (let at = 0; at < lying.length - 46; at += 1) {
-			const mark = view.getUint32(at, true);
-			if (mark === 0x04034b50) view.setUint32(at + 22, 1, true);
-			if (mark === 0x02014b50) view.setUint32(at + 24, 1, true);
+	longOnes(
+		'a workbook that unpacks to more than 100 MB, also where it says that it doesn’t',
+		async () => {
+			const large = new Uint8Array(101 * 1024 * 1024);
+			const big = { 'xl/workbook.xml': strToU8('<workbook/>'), 'xl/big.xml': large };
+			const bomb = zipSync(big, { level: 1 });
+			expect(bomb.length).toBeLessThan(1024 * 1024);
+			expect(await refusal('bomb.xlsx', bomb)).toContain('unpacks to more than 100 MB');
+			// The sizes that the archive states, in its directory and before each part, put to one byte.
+			const lying = bomb.slice();
+			const view = new DataView(lying.buffer);
+			for (let at = 0; at < lying.length - 46; at += 1) {
+				const mark = view.getUint32(at, true);
+				if (mark === 0x04034b50) view.setUint32(at + 22, 1, true);
+				if (mark === 0x02014b50) view.setUint32(at + 24, 1, true);
+			}
+			expect(await refusal('lying.xlsx', lying)).toMatch(/unpacks to more than|can’t be read/);
 		}
-		expect(await refusal('lying.xlsx', lying)).toMatch(/unpacks to more than|can’t be read/);
-	});
+	);
 
 	it('whatever refers to content outside', async () => {
 		const entity = '<!DOCTYPE x [<!ENTITY e SYSTEM "file:///etc/passwd">]>';

@@ -10,6 +10,7 @@ import { handoutOf } from '../../src/lib/handout/handout';
 import { scheduleOf } from '../../src/lib/handout/schedule';
 import { demoCases, handedIn } from '../support/demo-cases';
 import { plainHandout } from '../support/plain-handout';
+import { longOnes } from '../support/random';
 
 const folder = mkdtempSync(join(tmpdir(), 'residuum-pdf-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -73,33 +74,36 @@ describe.runIf(hasReaders)('the PDF of a handout', () => {
 		expect(pages.join('')).toContain('cannot be printed');
 	});
 
-	it('of a schedule of thirty years by the week repeats its head on every page, and has every payment', async () => {
-		const [card] = ferry.debts;
-		if (!card) throw new Error('a debt');
-		const weekly = {
-			...card,
-			balance: 40_000_000 as never,
-			annualRate: 60_000 as never,
-			required: {
-				kind: 'level',
-				periods: 1560,
-				balloon: 0,
-				roundPayment: 'nearest',
-				atTerm: 'settle'
-			} as never,
-			pays: { kind: 'required' } as never,
-			extra: 0 as never,
-			events: [],
-			lending: { ...card.lending, paymentsPerYear: 52 as never }
-		};
-		const handout = scheduleOf({ ...ferry, debts: [weekly] }, weekly);
-		if (!handout) throw new Error('a schedule');
-		const { pages } = await read(handout);
-		expect(pages.length).toBeGreaterThan(25);
-		for (const page of pages) expect(page).toMatch(/no\..*due.*opening/);
-		const numbers = pages.flatMap((page) =>
-			[...page.matchAll(/^ *(\d+) +\d+ \w{3} \d{4} /gm)].map(([, k]) => Number(k))
-		);
-		expect(numbers).toEqual(Array.from({ length: 1560 }, (_, at) => at + 1));
-	});
+	longOnes(
+		'of a schedule of thirty years by the week repeats its head on every page, and has every payment',
+		async () => {
+			const [card] = ferry.debts;
+			if (!card) throw new Error('a debt');
+			const weekly = {
+				...card,
+				balance: 40_000_000 as never,
+				annualRate: 60_000 as never,
+				required: {
+					kind: 'level',
+					periods: 1560,
+					balloon: 0,
+					roundPayment: 'nearest',
+					atTerm: 'settle'
+				} as never,
+				pays: { kind: 'required' } as never,
+				extra: 0 as never,
+				events: [],
+				lending: { ...card.lending, paymentsPerYear: 52 as never }
+			};
+			const handout = scheduleOf({ ...ferry, debts: [weekly] }, weekly);
+			if (!handout) throw new Error('a schedule');
+			const { pages } = await read(handout);
+			expect(pages.length).toBeGreaterThan(25);
+			for (const page of pages) expect(page).toMatch(/no\..*due.*opening/);
+			const numbers = pages.flatMap((page) =>
+				[...page.matchAll(/^ *(\d+) +\d+ \w{3} \d{4} /gm)].map(([, k]) => Number(k))
+			);
+			expect(numbers).toEqual(Array.from({ length: 1560 }, (_, at) => at + 1));
+		}
+	);
 });

@@ -207,7 +207,7 @@ describe('saving', () => {
 
 	it('answers each of the same request sent several times at once with what it came to', async () => {
 		const { id, document } = await makeCase(residuum, 'At once', [card()]);
-		const last = 1 + runs(40);
+		const last = 1 + runs(20);
 		for (let basedOn = 2; basedOn <= last; basedOn += 1) {
 			const change = {
 				basedOn,

@@ -1,7 +1,14 @@
 /** How often what is random is drawn: a part of what a test says in `npm test`, many times as often in `npm run test:thorough`. */
+import { it } from 'vitest';
 import { TIMES } from '../../scripts/random.mjs';
 
 export const runs = (usual: number): number => Math.max(1, Math.round(usual * TIMES));
 
-/** How many random cases have to be of the kind that a test is about: as it says, or that part of it where fewer are drawn. */
-export const ofWhich = (usual: number): number => Math.floor(usual * Math.min(1, TIMES));
+/**
+ * More than so many random cases have to be of the kind that a test is about: as it says, or, where fewer are drawn, one, since
+ * chance has more to say in a few.
+ */
+export const ofWhich = (usual: number): number => (TIMES < 1 ? 0 : usual);
+
+/** Tests that take long without any draws: left to `npm run test:thorough`. */
+export const longOnes = it.runIf(TIMES >= 1);
