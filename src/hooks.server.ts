@@ -21,6 +21,7 @@ import {
 	type ResolveOptions,
 	type ServerInit
 } from '@sveltejs/kit';
+import { t } from '$lib/server/refusals';
 
 /** Null where nobody watches. */
 let metrics: Metrics | null = null;
@@ -104,9 +105,9 @@ function addressOf(event: RequestEvent): string {
 const isBackgroundRequest = (route: string | null): boolean =>
 	route === '/api/cases/[id=uuid]/here';
 
-const SIGNED_OUT = 'You are signed out. Sign in again to continue from here.';
-const NOT_YOURS = 'Your account can view this but not change it.';
-const NOTHING_HERE = 'There is nothing at this address.';
+const SIGNED_OUT = t('You are signed out. Sign in again to continue from here.');
+const NOT_YOURS = t('Your account can view this but not change it.');
+const NOTHING_HERE = t('There is nothing at this address.');
 
 function turnAway(
 	{ url }: RequestEvent,
@@ -119,11 +120,11 @@ function turnAway(
 				? refuse(401, SIGNED_OUT)
 				: redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
 		case 'refused':
-			return isAsked ? refuse(403, NOT_YOURS) : error(403, 'This is for supervisors.');
+			return isAsked ? refuse(403, NOT_YOURS) : error(403, t('This is for supervisors.'));
 		case 'no case':
-			return isAsked ? unknownCase() : error(404, 'There is no such case.');
+			return isAsked ? unknownCase() : error(404, t('There is no such case.'));
 		case 'no message':
-			return isAsked ? unknownMessage() : error(404, 'There is no such message in the outbox.');
+			return isAsked ? unknownMessage() : error(404, t('There is no such message in the outbox.'));
 		case 'no route':
 			return isAsked ? refuse(404, NOTHING_HERE) : error(404, NOTHING_HERE);
 	}
@@ -136,7 +137,7 @@ export const handleError: HandleServerError = ({ error: cause, event, status, me
 	}
 	log.error({ err: loggable(cause), route: event.route.id }, 'a request failed');
 	return {
-		message: 'Something went wrong.',
-		remedy: 'Everything saved before is safe. Try again; if it happens again, check the log.'
+		message: t('Something went wrong.'),
+		remedy: t('Everything saved before is safe. Try again; if it happens again, check the log.')
 	};
 };

@@ -92,6 +92,6 @@ describe('what a document may not say, though each field alone may', () => {
 		const far = refusal(
 			(of) => withValue(of, ['debts', 0, 'events', 0, 'date'], '2190-01-01') as object
 		);
-		expect(far).toContain('2190-01-01 is too far from the day of the figures, 2026-12-15');
+		expect(far).toContain('2190-01-01 is too far from the date of the balances, 2026-12-15');
 	});
 });

@@ -5,6 +5,7 @@ import {
 	type MessageFormatElement
 } from '@formatjs/icu-messageformat-parser';
 import { parse } from 'svelte/compiler';
+import ts from 'typescript';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
@@ -51,6 +52,26 @@ describe('what the program says', () => {
 		expect(found).toEqual([]);
 	});
 
+	it('comes from messages: what a document or a request is refused with, too', () => {
+		const refusing = [
+			...filesIn('src/lib/document', '.ts'),
+			...filesIn('src/routes', '.ts'),
+			...filesIn('src/lib/server', '.ts').filter((path) => !OF_WHO_RUNS_IT.test(path)),
+			'src/hooks.server.ts'
+		];
+		const found = refusing.flatMap((path) =>
+			ownSentences(readFileSync(path, 'utf8')).map((text) => `${path}: ${text}`)
+		);
+		expect(refusing.length).toBeGreaterThan(100);
+		expect(found).toEqual([]);
+	});
+
+	it('is found in a module that has a sentence of its own', () => {
+		const source = "const a = refuse(t('There is no such case.')) ?? `There is no ${b} here.`;";
+		expect(ownSentences(source)).toEqual(['There is no … here.']);
+		expect(ownSentences("const where = 'of each'; log('a request failed');")).toEqual([]);
+	});
+
 	it('is found in a component that has text of its own', () => {
 		expect(ownTexts('<p>Say it</p>')).toEqual(['Say it']);
 		expect(ownTexts('<input placeholder="a name" class="wide" />')).toEqual(['a name']);
@@ -59,6 +80,27 @@ describe('what the program says', () => {
 		]);
 	});
 });
+
+/** Modules that speak to whoever starts the program or runs its commands, in its log: backups, databases, the trail’s key. */
+const OF_WHO_RUNS_IT =
+	/\/server\/(backup|commands|database)\/|\/(control|database|metrics|agency|trail|trail-key|revisions)\.ts$/;
+
+/** The sentences that a module itself says, each with … in the place of what is put in. */
+function ownSentences(source: string): string[] {
+	const found: string[] = [];
+	const visit = (node: ts.Node): void => {
+		if (ts.isCallExpression(node) && node.expression.getText() === 't') return;
+		if (ts.isStringLiteralLike(node) || ts.isTemplateExpression(node)) {
+			const text = ts.isTemplateExpression(node)
+				? [node.head.text, ...node.templateSpans.map(({ literal }) => literal.text)].join('…')
+				: node.text;
+			if (/^[“\p{Lu}…].* .*[.?]$/su.test(text) && text.split(' ').length > 2) found.push(text);
+		}
+		ts.forEachChild(node, visit);
+	};
+	visit(ts.createSourceFile('module.ts', source, ts.ScriptTarget.Latest, true));
+	return found;
+}
 
 /** What a message says in each of its ways: what it chooses by, and the names of its parts, are not said. */
 const saidIn = (elements: readonly MessageFormatElement[]): string[] =>

@@ -4,6 +4,7 @@ import { LIMITS } from '../core/quantities/limits';
 import { inOurWords } from './schema/problems';
 import { LONGEST_SEARCH, SHOWN, SORTS, USUAL, type Question } from './casebook';
 import { choice, count, text } from './schema/fields';
+import { t } from './refusals';
 
 /** A number as an address has it. */
 const written = <T extends z.ZodType>(schema: T) =>
@@ -14,18 +15,20 @@ const written = <T extends z.ZodType>(schema: T) =>
 
 /** A question, and from which line on it is answered; what is left away is as usual. */
 const asked = z.object({
-	search: text('What is searched', 0, LONGEST_SEARCH).default(USUAL.search),
-	sort: choice('The sort order of the cases', SORTS).default(USUAL.sort),
-	show: choice('The filter of the cases', SHOWN).default(USUAL.show),
+	search: text(t('What is searched'), 0, LONGEST_SEARCH).default(USUAL.search),
+	sort: choice(t('The sort order of the cases'), SORTS).default(USUAL.sort),
+	show: choice(t('The filter of the cases'), SHOWN).default(USUAL.show),
 	months: written(
-		count('The months without a recorded balance', 1, 120, 'months').default(USUAL.rule.months)
+		count(t('The months without a recorded balance'), 1, 120, t('months')).default(
+			USUAL.rule.months
+		)
 	),
 	off: z
 		.literal('any')
 		.transform(() => null)
-		.or(written(count('The distance from the plan', 0, LIMITS.amount, 'minor units')))
+		.or(written(count(t('The distance from the plan'), 0, LIMITS.amount, t('minor units'))))
 		.default(USUAL.rule.off),
-	from: written(count('The first line', 0, 10_000_000, 'lines').default(0))
+	from: written(count(t('The first line'), 0, 10_000_000, t('lines')).default(0))
 });
 
 /** The question in an address, or what is wrong with it. */

@@ -5,6 +5,7 @@ import { NO_CALENDAR } from './calendar';
 import { NOTHING_NOTED, NO_STATEMENT } from './debt';
 import { usualHandout } from './handout';
 import { FIRST_PLAN } from './plan';
+import { t } from './refusals';
 
 /** Says that something in a document is wrong, and where. */
 type Refuse = (message: string, path: readonly (string | number)[]) => void;
@@ -48,7 +49,10 @@ function refuseNewer(document: unknown, refuse: Refuse): void {
 		if (Number(brought) <= version) continue;
 		for (const path of fields.flatMap((field) => pathsTo(document, field.split('.'))))
 			refuse(
-				`The version of the document is ${version}, which has no field “${path.at(-1)}”; leave it out, or say the version that it is of, ${brought} or later.`,
+				t(
+					'The version of the document is {version}, which has no field “{at}”; leave it out, or say the version that it is of, {brought} or later.',
+					{ version, at: String(path.at(-1)), brought }
+				),
 				path
 			);
 	}

@@ -7,6 +7,7 @@ import { differenceBetween } from '../document/patches';
 import type { Written } from './cases/cases';
 import { NotNow } from './database';
 import { log, loggable } from './log';
+import { t } from './refusals';
 
 /** Answers what is asked of the casebook in an address, or refuses what can’t be asked. */
 export const answeringBook = (
@@ -15,7 +16,7 @@ export const answeringBook = (
 ): Promise<Response> =>
 	answering(async () => {
 		const asked = questionIn(searchParams);
-		if (!asked.ok) return refuse(422, 'This query is not valid.', problemsOf(asked.error));
+		if (!asked.ok) return refuse(422, t('This query is not valid.'), problemsOf(asked.error));
 		return answer(asked.question, asked.from);
 	});
 
@@ -26,7 +27,7 @@ export async function answering(work: () => Promise<Response>): Promise<Response
 	} catch (error) {
 		if (error instanceof NotNow) return refuse(error.reason === 'full' ? 507 : 503, error.message);
 		log.error({ err: loggable(error) }, 'a request failed');
-		return refuse(500, 'The server could not do this. Everything saved before is safe.');
+		return refuse(500, t('The server could not do this. Everything saved before is safe.'));
 	}
 }
 
@@ -36,7 +37,7 @@ export async function loading<T>(work: () => Promise<T>): Promise<T> {
 		return await work();
 	} catch (cause) {
 		if (!(cause instanceof NotNow)) throw cause;
-		error(503, { message: cause.message, remedy: 'Reload the page in a moment.' });
+		error(503, { message: cause.message, remedy: t('Reload the page in a moment.') });
 	}
 }
 
@@ -48,7 +49,7 @@ export function answerTo(written: Written): Response {
 		case 'stale':
 			return json(
 				{
-					message: 'This case was changed elsewhere. Nothing was saved.',
+					message: t('This case was changed elsewhere. Nothing was saved.'),
 					state: written.state,
 					authors: written.authors
 				},
@@ -57,7 +58,7 @@ export function answerTo(written: Written): Response {
 		case 'refused':
 			return notSaved(written.problems);
 		case 'nothing':
-			return refuse(409, 'There is no change to undo or redo.');
+			return refuse(409, t('There is no change to undo or redo.'));
 		case 'unknown':
 			return unknownCase();
 	}
@@ -70,14 +71,14 @@ function savedIn({ state, sent }: Extract<Written, { outcome: 'saved' }>): Saved
 }
 
 export const notSaved = (problems: readonly Problem[]): Response =>
-	refuse(422, 'Nothing was saved: a value is not allowed.', problems);
+	refuse(422, t('Nothing was saved: a value is not allowed.'), problems);
 
 export function unknownCase(): Response {
-	return refuse(404, 'There is no such case. It may have been deleted.');
+	return refuse(404, t('There is no such case. It may have been deleted.'));
 }
 
 export function unknownMessage(): Response {
-	return refuse(404, 'There is no such message in the outbox.');
+	return refuse(404, t('There is no such message in the outbox.'));
 }
 
 /** A file to be saved, never shown: what is in it may come from elsewhere. */

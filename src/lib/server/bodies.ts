@@ -4,6 +4,7 @@ import { inOurWords, problemsOf } from '../document/schema/problems';
 import type { CaseDocument } from '../document/case';
 import { notSaved, refuse } from './answers';
 import { judgedBeside } from './judging';
+import { t } from './refusals';
 
 /** Most requests are of some lines. */
 const SMALL = 65_536;
@@ -40,7 +41,7 @@ export async function readBody<T>(
 	return { ok: false, refusal: notSaved(problemsOf(parsed.error)) };
 }
 
-const notJson = () => ({ ok: false, refusal: refuse(400, 'The request is not JSON.') }) as const;
+const notJson = () => ({ ok: false, refusal: refuse(400, t('The request is not JSON.')) }) as const;
 
 /** Reads a body that is cases from elsewhere; they are judged beside the program. */
 export async function readCases(request: Request): Promise<Body<readonly CaseDocument[]>> {
@@ -96,8 +97,8 @@ function joined(chunks: readonly Uint8Array[], length: number): Uint8Array<Array
 	return bytes;
 }
 
-const TOO_LONG = 'The request is too large.';
-const TOO_MUCH = 'The request has too many parts, or parts nested too deeply.';
+const TOO_LONG = t('The request is too large.');
+const TOO_MUCH = t('The request has too many parts, or parts nested too deeply.');
 
 /** Groups and lists within each other, all of them, and fields of one group: each far beyond what a case has. */
 const DEEPEST = 32;

@@ -7,6 +7,7 @@ import { Worker } from 'node:worker_threads';
 import { judge, type Judged, type Sent } from '../document/judge';
 import { NotNow } from './database';
 import { settings } from './settings';
+import { t } from './refusals';
 
 /** No judgement takes so long, in milliseconds. */
 const LONGEST = 20_000;
@@ -63,6 +64,6 @@ function fail(which: Worker): void {
 	thread = null;
 	void which.terminate();
 	waiting?.reject(
-		new NotNow('busy', 'The server is too busy to check this now. Nothing was saved.')
+		new NotNow('busy', t('The server is too busy to check this now. Nothing was saved.'))
 	);
 }

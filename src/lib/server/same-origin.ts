@@ -1,3 +1,4 @@
+import { t } from './refusals';
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 const THIS_MACHINE = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
@@ -10,16 +11,16 @@ export function foreignRequest(request: Request, names: readonly string[]): stri
 	const host = request.headers.get('host') ?? '';
 	const name = URL.parse(`http://${host}`)?.hostname ?? '';
 	if (!names.includes(name) && !THIS_MACHINE.has(name)) {
-		return 'Residuum answers only under the host names it was started with.';
+		return t('Residuum answers only under the host names it was started with.');
 	}
 	if (READING.has(request.method)) return null;
 	const origin = request.headers.get('origin');
 	if (origin === null || URL.parse(origin)?.host !== host) {
-		return 'Changes are accepted only from Residuum’s own pages.';
+		return t('Changes are accepted only from Residuum’s own pages.');
 	}
 	const type = request.headers.get('content-type')?.split(';')[0]?.trim();
 	if (request.body !== null && type !== 'application/json') {
-		return 'Changes are accepted only as application/json.';
+		return t('Changes are accepted only as application/json.');
 	}
 	return null;
 }

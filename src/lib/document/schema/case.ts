@@ -23,10 +23,11 @@ import { fieldRefusal } from '../../messages/terms';
 import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE } from '../../messages/style';
 import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan';
 import { choice, date, flag, identifier, name, sentence, text } from './fields';
+import { t } from '../refusals';
 
 const currencyError = {
 	abort: true,
-	error: sentence('The currency', 'an ISO 4217 code with its own number of decimals')
+	error: sentence(t('The currency'), t('an ISO 4217 code with its own number of decimals'))
 };
 const currency = z
 	.strictObject({ code: z.string(currencyError), digits: z.int(currencyError) }, currencyError)
@@ -36,11 +37,11 @@ const currency = z
 
 /** How the case's numbers and dates are shown and typed. */
 const style = z.strictObject({
-	numbers: choice('How numbers are written', NUMBER_STYLES),
-	dates: choice('How dates are written', DATE_ORDERS)
+	numbers: choice(t('How numbers are written'), NUMBER_STYLES),
+	dates: choice(t('How dates are written'), DATE_ORDERS)
 });
 
-const asOf = date('The date of the balances', {
+const asOf = date(t('The date of the balances'), {
 	first: `${LIMITS.years.first}-01-01`,
 	last: `${LIMITS.years.last}-12-31`
 });
@@ -48,23 +49,25 @@ const asOf = date('The date of the balances', {
 const presentDocument = z
 	.strictObject({
 		version: z.literal(VERSION, {
-			error: sentence('The version of the document', `1 to ${VERSION}`)
+			error: sentence(t('The version of the document'), t('1 to {version}', { version: VERSION }))
 		}),
-		label: name('The client label', 1),
+		label: name(t('The client label'), 1),
 		currency,
 		style,
 		asOf,
-		debts: z
-			.array(debtEntry)
-			.max(LIMITS.debts, { error: `A case holds at most ${LIMITS.debts} debts.` }),
+		debts: z.array(debtEntry).max(LIMITS.debts, {
+			error: t('A case holds at most {debts} debts.', { debts: LIMITS.debts })
+		}),
 		plans: z
 			.array(planEntry)
-			.min(1, { error: 'A case has at least one plan.' })
-			.max(LIMITS.plans, { error: `A case holds at most ${LIMITS.plans} plans.` }),
+			.min(1, { error: t('A case has at least one plan.') })
+			.max(LIMITS.plans, {
+				error: t('A case holds at most {plans} plans.', { plans: LIMITS.plans })
+			}),
 		against: measureEntry,
 		/** The plans that were chosen, the latest last. */
 		choices: z.array(choiceEntry).max(LIMITS.choices, {
-			error: `A case remembers at most ${LIMITS.choices} choices.`
+			error: t('A case remembers at most {choices} choices.', { choices: LIMITS.choices })
 		}),
 		sheet: sheetEntry,
 		handout: handoutEntry,
@@ -72,17 +75,19 @@ const presentDocument = z
 		calendar: calendarEntry,
 		/** Forecasts of chosen plans, the latest last; later edits never change them. */
 		forecasts: z.array(forecastEntry).max(LIMITS.forecasts, {
-			error: `A case keeps at most ${LIMITS.forecasts} forecasts.`
+			error: t('A case keeps at most {forecasts} forecasts.', { forecasts: LIMITS.forecasts })
 		}),
 		/** Recorded balances, payments and charges. */
 		visits: z.array(visitEntry).max(LIMITS.visits, {
-			error: `A case remembers at most ${LIMITS.visits} visits.`
+			error: t('A case remembers at most {visits} visits.', { visits: LIMITS.visits })
 		}),
 		readings: z.array(readingEntry).max(LIMITS.readings, {
-			error: `A case keeps at most ${LIMITS.readings} recorded balances.`
+			error: t('A case keeps at most {readings} recorded balances.', { readings: LIMITS.readings })
 		}),
 		recordedEvents: z.array(recordedEvent).max(LIMITS.recordedEvents, {
-			error: `A case keeps at most ${LIMITS.recordedEvents} recorded payments and charges.`
+			error: t('A case keeps at most {recordedEvents} recorded payments and charges.', {
+				recordedEvents: LIMITS.recordedEvents
+			})
 		})
 	})
 	.superRefine(({ debts, plans, currency, asOf, forecasts, ...lived }, context) => {
@@ -94,7 +99,10 @@ const presentDocument = z
 				if (first >= earliest && last <= latest) continue;
 				for (const { path, day } of datesIn(entry, [list, at])) {
 					if (day >= earliest && day <= latest) continue;
-					const message = `${day} is too far from the day of the figures, ${asOf}; allowed is a day from ${before} years before it to ${after} years after it.`;
+					const message = t(
+						'{day} is too far from the date of the balances, {asOf}; allowed is a day from {before} years before it to {after} years after it.',
+						{ day, asOf, before, after }
+					);
 					context.addIssue({ code: 'custom', path, message });
 				}
 			}
@@ -102,12 +110,13 @@ const presentDocument = z
 		plans.forEach(({ changes }, at) => {
 			const taken = changes.findIndex((change) => owed.has(newDebtOf(change)?.id ?? ''));
 			if (taken < 0) return;
-			const message =
-				'A new debt of a plan has the identifier of a debt of the case; it needs one of its own.';
+			const message = t(
+				'A new debt of a plan has the identifier of a debt of the case; it needs one of its own.'
+			);
 			context.addIssue({ code: 'custom', path: ['plans', at, 'changes', taken], message });
 		});
 		if (new Set(plans.map(({ id }) => id)).size < plans.length) {
-			const message = 'Two plans have the same identifier.';
+			const message = t('Two plans have the same identifier.');
 			context.addIssue({ code: 'custom', path: ['plans'], message });
 		}
 		refuseTwice({ forecasts, ...lived }, context);
@@ -115,17 +124,20 @@ const presentDocument = z
 		debts.forEach((debt, index) => {
 			const refuse = (field: string, message: string): void =>
 				context.addIssue({ code: 'custom', path: ['debts', index, field], message });
-			if (seen.has(debt.id)) refuse('id', 'Two debts have the same identifier.');
+			if (seen.has(debt.id)) refuse('id', t('Two debts have the same identifier.'));
 			seen.add(debt.id);
 			const steps: readonly number[] = roundingSteps(currency);
 			for (const [name, { of }] of fieldsOf(debt.required.kind)) {
 				if (of === 'rounding' && !steps.includes(saidIn(debt.required, name) as number))
-					refuse('required', `The minimum is rounded up to ${steps.join(', ')} minor units.`);
+					refuse(
+						'required',
+						t('The minimum is rounded up to {list} minor units.', { list: steps.join(', ') })
+					);
 			}
 			if (debt.interestOnly > 0 && debt.lending.timing === 'advance') {
 				refuse(
 					'interestOnly',
-					'Payments in advance come before their interest, so none can be interest-only.'
+					t('Payments in advance come before their interest, so none can be interest-only.')
 				);
 			}
 			const usual = filled(debt.required.kind);
@@ -134,18 +146,24 @@ const presentDocument = z
 			);
 			if (said !== undefined) refuse('required', fieldRefusal(said, SCREEN));
 			if (new Set(debt.events.map(({ id }) => id)).size < debt.events.length) {
-				refuse('events', 'Two events have the same identifier.');
+				refuse('events', t('Two events have the same identifier.'));
 			}
 			const day = debt.asOf ?? asOf;
 			if (day > asOf)
 				refuse(
 					'asOf',
-					`The date of this balance is after the date of the case’s balances, ${asOf}.`
+					t('The date of this balance is after the date of the case’s balances, {asOf}.', { asOf })
 				);
 			const due =
 				debt.firstDue === null ? null : allowedFirstDue(debt.firstDue, day, { language: 'en' });
 			if (due !== null && !due.ok) {
-				refuse('firstDue', `The first due date: ${due.problem} Allowed is: ${due.allowed}`);
+				refuse(
+					'firstDue',
+					t('The first due date: {problem} Allowed is: {allowed}', {
+						problem: due.problem,
+						allowed: due.allowed
+					})
+				);
 			}
 		});
 	});
@@ -167,11 +185,11 @@ function refuseTwice(
 	const lists = { forecasts, visits, readings, recordedEvents };
 	for (const [path, list] of Object.entries(lists)) {
 		if (new Set(list.map(({ id }) => id)).size < list.length) {
-			refuse(path, 'Two entries have the same identifier.');
+			refuse(path, t('Two entries have the same identifier.'));
 		}
 	}
 	if (new Set(readings.map(({ debt, date: day }) => `${debt} ${day}`)).size < readings.length) {
-		refuse('readings', 'A debt has two recorded balances on one date.');
+		refuse('readings', t('A debt has two recorded balances on one date.'));
 	}
 	const days = new Map(visits.map(({ id, date: day }) => [id, day]));
 	readings.forEach(({ visit, date: day }, at) => {
@@ -179,8 +197,8 @@ function refuseTwice(
 		if (met !== undefined && day <= met) return;
 		const message =
 			met === undefined
-				? 'There is no such visit.'
-				: `The date of a recorded balance is after its visit, ${met}.`;
+				? t('There is no such visit.')
+				: t('The date of a recorded balance is after its visit, {met}.', { met });
 		const path = visits.length === 0 ? ['visits'] : ['readings', at, 'visit'];
 		context.addIssue({ code: 'custom', path, message });
 	});
@@ -199,24 +217,26 @@ const fileOf = <T extends z.ZodType>(document: T) =>
 	z.strictObject({
 		$schema: z.string().optional(),
 		cases: z
-			.array(document, { error: 'The cases are missing. A list of cases is expected.' })
-			.min(1, { error: 'There is no case in it. At least one is expected.' })
-			.max(LIMITS.cases, { error: `A file holds at most ${LIMITS.cases} cases.` })
+			.array(document, { error: t('The cases are missing. A list of cases is expected.') })
+			.min(1, { error: t('There is no case in it. At least one is expected.') })
+			.max(LIMITS.cases, {
+				error: t('A file holds at most {cases} cases.', { cases: LIMITS.cases })
+			})
 	});
 /** A file of cases, of this or any earlier version; and as it is written today. */
 export const caseFile = fileOf(caseDocument);
 export const presentCaseFile = fileOf(presentDocument);
 
-const REVISION = sentence('The revision', 'the number of the one that was changed');
+const REVISION = sentence(t('The revision'), t('the number of the one that was changed'));
 const basedOn = z.int({ error: REVISION }).max(LIMITS.revisions, { error: REVISION });
-const what = text('What was changed', 1, 200);
+const what = text(t('What was changed'), 1, 200);
 
 /** A request that is sent again has the same key, so that it is carried out once; absent: it is not. */
-const key = identifier('The key of the request').optional();
+const key = identifier(t('The key of the request')).optional();
 
 /** Requests that write; see the routes below `/api/cases`. */
 export const newCase = z.strictObject({
-	label: name('The client label', 1),
+	label: name(t('The client label'), 1),
 	currency,
 	style: style.default(USUAL_STYLE),
 	asOf
@@ -228,14 +248,17 @@ export const saveRequest = z.strictObject({
 	/** The changes to the revision that it is based on (RFC 6902). */
 	changes: changesEntry,
 	/** A case whose amounts come to be in another currency says so: it is never by accident. */
-	changesCurrency: flag('Whether the currency is changed').optional()
+	changesCurrency: flag(t('Whether the currency is changed')).optional()
 });
 export const takenRequest = z.strictObject({
 	cases: caseFile.shape.cases.max(LIMITS.casesAtOnce, {
-		error: `A request imports at most ${LIMITS.casesAtOnce} cases. Send the others in further requests.`
+		error: t(
+			'A request imports at most {casesAtOnce} cases. Send the others in further requests.',
+			{ casesAtOnce: LIMITS.casesAtOnce }
+		)
 	})
 });
-export const renameRequest = z.strictObject({ label: name('The client label', 1) });
+export const renameRequest = z.strictObject({ label: name(t('The client label'), 1) });
 export const stepRequest = z.strictObject({ basedOn, key });
 
 /** The fields of debts and plans that hold days; a text may look like one. */

@@ -2,34 +2,35 @@
 import { z } from 'zod';
 import { LIMITS } from '../../core/quantities/limits';
 import { choice, count, date, flag, identifier, money, name, percentage, sentence } from './fields';
+import { t } from '../refusals';
 
 const debts = (what: string) =>
 	z.array(identifier(what)).max(LIMITS.debts, {
-		error: `A change names at most ${LIMITS.debts} debts.`
+		error: t('A change names at most {debts} debts.', { debts: LIMITS.debts })
 	});
 
 export const newDebt = z.strictObject({
-	id: identifier('The identifier of the new debt'),
-	name: name('The name of the new debt', 0),
-	firstDue: date('The first due date of the new debt').nullable(),
+	id: identifier(t('The identifier of the new debt')),
+	name: name(t('The name of the new debt'), 0),
+	firstDue: date(t('The first due date of the new debt')).nullable(),
 	rule: z.discriminatedUnion(
 		'kind',
 		[
 			z.strictObject({
 				kind: z.literal('level'),
-				periods: count('The term of the new debt', 1, LIMITS.months, 'months').nullable()
+				periods: count(t('The term of the new debt'), 1, LIMITS.months, t('months')).nullable()
 			}),
 			z.strictObject({
 				kind: z.literal('fixed'),
-				amount: money('The payment of the new debt').nullable()
+				amount: money(t('The payment of the new debt')).nullable()
 			}),
 			z.strictObject({
 				kind: z.literal('minimum'),
-				percent: percentage('The minimum of the new debt', LIMITS.minimumPercent).nullable(),
-				floor: money('The floor of the new debt’s minimum')
+				percent: percentage(t('The minimum of the new debt'), LIMITS.minimumPercent).nullable(),
+				floor: money(t('The floor of the new debt’s minimum'))
 			})
 		],
-		{ error: sentence('How the new debt is paid', 'level, fixed or minimum') }
+		{ error: sentence(t('How the new debt is paid'), t('level, fixed or minimum')) }
 	)
 });
 
@@ -41,25 +42,27 @@ const ASSUMABLE = {
 } as const;
 const assumed = <const T extends string>(names: readonly T[]) =>
 	z
-		.array(choice('A term that is assumed', names))
-		.max(names.length, { error: sentence('What is assumed', `at most ${names.length} terms`) })
+		.array(choice(t('A term that is assumed'), names))
+		.max(names.length, {
+			error: sentence(t('What is assumed'), t('at most {length} terms', { length: names.length }))
+		})
 		.refine((list) => new Set(list).size === list.length, {
-			error: 'An assumed term is listed twice; list each once.'
+			error: t('An assumed term is listed twice; list each once.')
 		});
 
-const feePercent = percentage('The percentage of the fee', LIMITS.minimumPercent);
+const feePercent = percentage(t('The percentage of the fee'), LIMITS.minimumPercent);
 
 const consolidate = z.strictObject({
 	kind: z.literal('consolidate'),
 	assumed: assumed(ASSUMABLE.consolidate),
 	debts: debts('A debt that is paid off'),
 	loan: newDebt,
-	annualRate: percentage('The annual rate of the new loan', LIMITS.rate).nullable(),
+	annualRate: percentage(t('The annual rate of the new loan'), LIMITS.rate).nullable(),
 	fee: z.strictObject({
 		/** Both null: not known; one of them: the other is none. */
 		percent: feePercent.nullable(),
-		amount: money('The fee of the new loan').nullable(),
-		paid: choice('How the fee is paid', ['added', 'up-front'])
+		amount: money(t('The fee of the new loan')).nullable(),
+		paid: choice(t('How the fee is paid'), ['added', 'up-front'])
 	})
 });
 
@@ -70,50 +73,54 @@ const transfer = z.strictObject({
 	amounts: z
 		.array(
 			z.strictObject({
-				debt: identifier('A debt that is moved'),
-				amount: money('The amount that is moved').nullable()
+				debt: identifier(t('A debt that is moved')),
+				amount: money(t('The amount that is moved')).nullable()
 			})
 		)
-		.max(LIMITS.debts, { error: `A change names at most ${LIMITS.debts} debts.` }),
+		.max(LIMITS.debts, {
+			error: t('A change names at most {debts} debts.', { debts: LIMITS.debts })
+		}),
 	card: newDebt,
 	feePercent: feePercent.nullable(),
-	offerRate: percentage('The offer rate', LIMITS.rate).nullable(),
-	offerMonths: count('The months of the offer', 1, LIMITS.months, 'months').nullable(),
-	thenRate: percentage('The rate after the offer', LIMITS.rate).nullable(),
-	limit: money('The credit limit').nullable()
+	offerRate: percentage(t('The intro rate'), LIMITS.rate).nullable(),
+	offerMonths: count(t('The months of the offer'), 1, LIMITS.months, t('months')).nullable(),
+	thenRate: percentage(t('The rate after the offer'), LIMITS.rate).nullable(),
+	limit: money(t('The credit limit')).nullable()
 });
 
 export const concession = z.strictObject({
 	kind: z.literal('concession'),
 	assumed: assumed(ASSUMABLE.concession),
-	from: date('The day from which it is agreed').nullable(),
+	from: date(t('The day from which it is agreed')).nullable(),
 	debts: z
 		.array(
 			z.strictObject({
-				debt: identifier('A debt that it is about'),
-				annualRate: percentage('The agreed rate', LIMITS.rate).nullable(),
+				debt: identifier(t('A debt that it is about')),
+				annualRate: percentage(t('The agreed rate'), LIMITS.rate).nullable(),
 				/** Whether nobody has named that rate yet. */
-				assumed: flag('Whether an agreed rate is assumed'),
+				assumed: flag(t('Whether an agreed rate is assumed')),
 				/** Null: what the debt asks anyway. */
-				payment: money('The agreed payment').nullable()
+				payment: money(t('The agreed payment')).nullable()
 			})
 		)
-		.max(LIMITS.debts, { error: `A change names at most ${LIMITS.debts} debts.` }),
-	setUpFee: money('The fee at the start').nullable(),
+		.max(LIMITS.debts, {
+			error: t('A change names at most {debts} debts.', { debts: LIMITS.debts })
+		}),
+	setUpFee: money(t('The fee at the start')).nullable(),
 	monthlyFee: z.discriminatedUnion(
 		'kind',
 		[
-			z.strictObject({ kind: z.literal('amount'), amount: money('The monthly fee').nullable() }),
+			z.strictObject({ kind: z.literal('amount'), amount: money(t('The monthly fee')).nullable() }),
 			z.strictObject({
 				kind: z.literal('percent'),
 				percent: feePercent.nullable(),
-				cap: money('The most that the monthly fee may be').nullable()
+				cap: money(t('The most that the monthly fee may be')).nullable()
 			})
 		],
-		{ error: sentence('The monthly fee', 'an amount, or a percent with a cap or without') }
+		{ error: sentence(t('The monthly fee'), t('an amount, or a percent with a cap or without')) }
 	)
 });
 
 export const changeEntry = z.discriminatedUnion('kind', [consolidate, transfer, concession], {
-	error: sentence('What the plan changes', 'consolidate, transfer or concession')
+	error: sentence(t('What the plan changes'), t('consolidate, transfer or concession'))
 });

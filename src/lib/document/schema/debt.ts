@@ -21,6 +21,7 @@ import {
 	text
 } from './fields';
 import { judgedOnce } from './judged-once';
+import { t } from '../refusals';
 
 /** The schema of a field of a payment rule or an interest method. */
 function termField([name, field]: readonly [TermField, Field]): z.ZodType {
@@ -33,9 +34,9 @@ function termField([name, field]: readonly [TermField, Field]): z.ZodType {
 		case 'percent':
 			return open(percentage(called, LIMITS.minimumPercent));
 		case 'count':
-			return open(count(called, 1, LIMITS.periods, 'payments'));
+			return open(count(called, 1, LIMITS.periods, t('payments')));
 		case 'times':
-			return open(count(called, 1, LIMITS.timesAYear, 'times a year'));
+			return open(count(called, 1, LIMITS.timesAYear, t('times a year')));
 		case 'choice':
 			return choice(called, field.among);
 		case 'flag':
@@ -69,11 +70,11 @@ const basis = oneOf<BasisEntry>('basis', BASES, basisFields, 'How interest is ch
 
 /** How the creditor charges interest: seldom other than a card's monthly nominal rate in arrears. */
 export const lendingEntry = z.strictObject({
-	paymentsPerYear: frequency('How often a payment is due'),
+	paymentsPerYear: frequency(t('How often a payment is due')),
 	interest: basis,
-	timing: choice('When a payment is due', ['arrears', 'advance']),
-	interestRounding: choice('The rounding of interest', ['cent', 'none']),
-	clearBelow: money('The balance that is paid whole')
+	timing: choice(t('When a payment is due'), ['arrears', 'advance']),
+	interestRounding: choice(t('The rounding of interest'), ['cent', 'none']),
+	clearBelow: money(t('The balance that is paid off in full'))
 });
 
 const paysEntry = z.discriminatedUnion(
@@ -83,26 +84,26 @@ const paysEntry = z.discriminatedUnion(
 		z.strictObject({ kind: z.literal('held') }),
 		z.strictObject({
 			kind: z.literal('fixed'),
-			amount: money('The amount that is paid'),
-			paymentsPerYear: frequency('How often it is paid').nullable()
+			amount: money(t('The amount that is paid')),
+			paymentsPerYear: frequency(t('How often it is paid')).nullable()
 		}),
 		z.strictObject({
 			kind: z.literal('interest-plus'),
-			percent: percentage('The percentage that is paid', LIMITS.minimumPercent)
+			percent: percentage(t('The percentage that is paid'), LIMITS.minimumPercent)
 		})
 	],
-	{ error: sentence('How the debt is paid', 'required, held, fixed or interest-plus') }
+	{ error: sentence(t('How the debt is paid'), t('required, held, fixed or interest-plus')) }
 );
 
 const dated = {
-	id: identifier('The identifier of an event'),
-	off: flag('Whether it is switched off'),
-	date: date('The date of an event')
+	id: identifier(t('The identifier of an event')),
+	off: flag(t('Whether it is switched off')),
+	date: date(t('The date of an event'))
 };
 const repeated = {
-	amount: money('The amount of an event'),
-	perYear: frequency('How often an event occurs').nullable(),
-	until: date('The last date of an event').nullable()
+	amount: money(t('The amount of an event')),
+	perYear: frequency(t('How often an event occurs')).nullable(),
+	until: date(t('The last date of an event')).nullable()
 };
 export const eventEntry = judgedOnce(
 	z.discriminatedUnion(
@@ -113,22 +114,22 @@ export const eventEntry = judgedOnce(
 				kind: z.literal('charge'),
 				...dated,
 				...repeated,
-				fee: flag('Whether it is a fee')
+				fee: flag(t('Whether it is a fee'))
 			}),
 			z.strictObject({ kind: z.literal('skip'), ...dated }),
 			z.strictObject({
 				kind: z.literal('payment'),
 				...dated,
-				amount: money('The new payment').nullable()
+				amount: money(t('The new payment')).nullable()
 			}),
 			z.strictObject({
 				kind: z.literal('rate'),
 				...dated,
-				annual: percentage('The new annual rate', LIMITS.rate),
-				reamortize: flag('Whether the equal payment is set anew')
+				annual: percentage(t('The new annual rate'), LIMITS.rate),
+				reamortize: flag(t('Whether the level payment is recalculated'))
 			})
 		],
-		{ error: sentence('The kind of an event', 'extra, charge, skip, payment or rate') }
+		{ error: sentence(t('The kind of an event'), t('extra, charge, skip, payment or rate')) }
 	)
 );
 
@@ -140,30 +141,30 @@ const wayEntry = z.discriminatedUnion(
 		z.strictObject({ kind: z.literal('held') }),
 		z.strictObject({
 			kind: z.literal('without'),
-			event: identifier('What is left out')
+			event: identifier(t('The event that is left out'))
 		}),
 		z.strictObject({
 			kind: z.literal('interest-plus'),
-			percent: percentage('The percentage of a way of paying', LIMITS.minimumPercent)
+			percent: percentage(t('The percentage of a way of paying'), LIMITS.minimumPercent)
 		}),
 		z.strictObject({
 			kind: z.literal('fixed'),
-			amount: money('The amount of a way of paying'),
-			extra: money('The extra of a way of paying')
+			amount: money(t('The amount of a way of paying')),
+			extra: money(t('The extra of a way of paying'))
 		}),
 		z.strictObject({
 			kind: z.literal('ends-in'),
-			months: count('The months of a way of paying', 1, LIMITS.months, 'months')
+			months: count(t('The months of a way of paying'), 1, LIMITS.months, t('months'))
 		}),
 		z.strictObject({
 			kind: z.literal('portions'),
-			paymentsPerYear: frequency('The payments of a way of paying')
+			paymentsPerYear: frequency(t('The payments of a way of paying'))
 		})
 	],
 	{
 		error: sentence(
-			'A way of paying',
-			'paid, required, held, without, interest-plus, fixed, ends-in or portions'
+			t('A way of paying'),
+			t('paid, required, held, without, interest-plus, fixed, ends-in or portions')
 		)
 	}
 );
@@ -171,86 +172,95 @@ const wayEntry = z.discriminatedUnion(
 /** More details of a debt; empty or null where not recorded. */
 export const notedEntry = z.strictObject({
 	/** Where it differs from the debt's name. */
-	creditor: name('The creditor', 0),
-	account: text('The account', 0, LIMITS.account),
-	limit: money('The credit limit').nullable(),
-	pastDue: money('The past-due amount').nullable(),
-	security: choice('Whether it is secured', ['secured', 'unsecured']).nullable(),
-	joint: flag('Whether it is joint'),
-	note: text('The note of a debt', 0, LIMITS.note),
+	creditor: name(t('The creditor'), 0),
+	account: text(t('The account'), 0, LIMITS.account),
+	limit: money(t('The credit limit')).nullable(),
+	pastDue: money(t('The past-due amount')).nullable(),
+	security: choice(t('Whether it is secured'), ['secured', 'unsecured']).nullable(),
+	joint: flag(t('Whether it is joint')),
+	note: text(t('The note of a debt'), 0, LIMITS.note),
 	/** The last line of a loan's paper: so many of so many payments are left, of so much each. */
-	paymentsLeft: count('The payments left', 0, LIMITS.periods, 'payments').nullable(),
-	paymentsInAll: count('The payments in total', 1, LIMITS.periods, 'payments').nullable(),
-	paymentEach: money('The payment of the loan’s paper').nullable()
+	paymentsLeft: count(t('The payments left'), 0, LIMITS.periods, t('payments')).nullable(),
+	paymentsInAll: count(t('The payments in total'), 1, LIMITS.periods, t('payments')).nullable(),
+	paymentEach: money(t('The payment in the loan agreement')).nullable()
 });
 
 /** The figures of a card statement entered so far (specification, section 11). */
 export const statementEntry = z.strictObject({
 	/** The rounding of printed amounts: to the cent, or to a whole unit. */
-	roundTo: choice('What printed amounts are rounded to', ['cent', 'unit']),
-	interestCharged: money('The interest charged').nullable(),
-	offerRate: percentage('The rate of the offer', LIMITS.rate).nullable(),
-	offerMonths: count('The months of the offer', 1, LIMITS.months, 'months').nullable(),
-	minimumDue: money('The minimum due').nullable(),
-	estimateCount: count('The time at the minimum', 1, LIMITS.months, 'months or years').nullable(),
-	estimateUnit: choice('The unit of the time at the minimum', ['months', 'years']),
-	total: money('The total at the minimum').nullable(),
-	payment36: money('The payment of 36 months').nullable(),
-	total36: money('The total of 36 months').nullable(),
-	saving36: signedMoney('The saving of 36 months').nullable()
+	roundTo: choice(t('What printed amounts are rounded to'), ['cent', 'unit']),
+	interestCharged: money(t('The interest charged')).nullable(),
+	offerRate: percentage(t('The rate of the offer'), LIMITS.rate).nullable(),
+	offerMonths: count(t('The months of the offer'), 1, LIMITS.months, t('months')).nullable(),
+	minimumDue: money(t('The minimum due')).nullable(),
+	estimateCount: count(
+		t('The time at the minimum'),
+		1,
+		LIMITS.months,
+		'months or years'
+	).nullable(),
+	estimateUnit: choice(t('The unit of the time at the minimum'), ['months', 'years']),
+	total: money(t('The total at the minimum')).nullable(),
+	payment36: money(t('The payment of 36 months')).nullable(),
+	total36: money(t('The total of 36 months')).nullable(),
+	saving36: signedMoney(t('The saving of 36 months')).nullable()
 });
 
 /** Transactions of an account, from a creditor's file. */
 export const transactionEntry = judgedOnce(
 	z.strictObject({
 		/** As the file names it; empty where it doesn't. */
-		reference: text('The reference of a transaction', 0, LIMITS.reference),
-		date: date('The date of a transaction'),
+		reference: text(t('The reference of a transaction'), 0, LIMITS.reference),
+		date: date(t('The date of a transaction')),
 		/** Below zero: it was taken from the account's holder, as a purchase is. */
-		amount: signedMoney('The amount of a transaction'),
-		kind: choice('The kind of a transaction', ['payment', 'charge', 'interest', 'fee']),
-		text: text('The text of a transaction', 0, LIMITS.name)
+		amount: signedMoney(t('The amount of a transaction')),
+		kind: choice(t('The kind of a transaction'), ['payment', 'charge', 'interest', 'fee']),
+		text: text(t('The text of a transaction'), 0, LIMITS.name)
 	})
 );
 
 /** A debt as far as it has been taken down: what is not known yet is null. */
 export const debtEntry = judgedOnce(
 	z.strictObject({
-		id: identifier('The identifier of a debt'),
-		name: name('The name of a debt', 0),
-		balance: money('The balance').nullable(),
+		id: identifier(t('The identifier of a debt')),
+		name: name(t('The name of a debt'), 0),
+		balance: money(t('The balance')).nullable(),
 		/** The day of the balance; null: that of the case's figures. */
-		asOf: date('The day of the balance').nullable(),
+		asOf: date(t('The date of the balance')).nullable(),
 		/** Whether nobody has read that balance: it is what was expected. */
-		balanceAssumed: flag('Whether a balance is assumed'),
-		annualRate: percentage('The annual rate', LIMITS.rate).nullable(),
-		firstDue: date('The first due date').nullable(),
+		balanceAssumed: flag(t('Whether a balance is assumed')),
+		annualRate: percentage(t('The annual rate'), LIMITS.rate).nullable(),
+		firstDue: date(t('The first due date')).nullable(),
 		required: ruleEntry,
 		/** Interest-only payments before the payment rule begins. */
-		interestOnly: count('The payments of interest alone', 0, LIMITS.periods, 'payments'),
+		interestOnly: count(t('The interest-only payments'), 0, LIMITS.periods, t('payments')),
 		lending: lendingEntry,
 		pays: paysEntry,
 		/** Paid on top, with every payment. */
-		extra: money('The extra payment'),
+		extra: money(t('The extra payment')),
 		events: z.array(eventEntry).max(LIMITS.events, {
-			error: `At most ${LIMITS.events} things can happen to one debt.`
+			error: t('A debt has at most {events} events.', { events: LIMITS.events })
 		}),
 		/** The ways of paying that are kept beside each other, and the one that all are measured against. */
 		compared: z.array(wayEntry).max(LIMITS.ways, {
-			error: `At most ${LIMITS.ways} ways of paying can be compared.`
+			error: t('At most {ways} ways of paying can be compared.', { ways: LIMITS.ways })
 		}),
 		baseline: wayEntry,
 		noted: notedEntry,
 		statement: statementEntry,
 		/** The latest last; kept for when the client is back. */
 		transactions: z.array(transactionEntry).max(LIMITS.transactions, {
-			error: `A debt keeps at most ${LIMITS.transactions} transactions.`
+			error: t('A debt keeps at most {transactions} transactions.', {
+				transactions: LIMITS.transactions
+			})
 		}),
 		/** The references of transactions that the creditor has withdrawn, the latest last: an older file does not bring them back. */
 		withdrawn: z
-			.array(text('The reference of a withdrawn transaction', 1, LIMITS.reference))
+			.array(text(t('The reference of a withdrawn transaction'), 1, LIMITS.reference))
 			.max(LIMITS.transactions, {
-				error: `A debt keeps at most ${LIMITS.transactions} references of withdrawn transactions.`
+				error: t('A debt keeps at most {transactions} references of withdrawn transactions.', {
+					transactions: LIMITS.transactions
+				})
 			})
 	})
 );

@@ -6,13 +6,18 @@ import type { Cents } from '../../core/quantities/money';
 import type { Percent } from '../../core/quantities/rate';
 import { NO_TEXT } from '../../reading/names';
 import { quoted } from '../../reading/reading';
+import { t } from '../refusals';
 
 /** The refusal of a value that is none of what the field allows. */
 export function sentence(field: string, allowed: string) {
 	return (issue: { input?: unknown }): string =>
 		issue.input === undefined
-			? `${field} is missing; allowed is ${allowed}.`
-			: `${field} is ${shown(issue.input)}; allowed is ${allowed}.`;
+			? t('{field} is missing; allowed is {allowed}.', { field, allowed })
+			: t('{field} is {value}; allowed is {allowed}.', {
+					field,
+					value: shown(issue.input),
+					allowed
+				});
 }
 
 /** Quotes a value within a sentence; of a list or a group only that it is one. */
@@ -24,9 +29,9 @@ export function shown(value: unknown): string {
 		case 'boolean':
 			return String(value);
 		case 'object':
-			return value === null ? 'null' : Array.isArray(value) ? 'a list' : 'a group of fields';
+			return value === null ? 'null' : Array.isArray(value) ? t('a list') : t('a group of fields');
 		default:
-			return 'nothing';
+			return t('nothing');
 	}
 }
 
@@ -37,7 +42,10 @@ const DAYS = {
 };
 
 function integer<T extends number>(field: string, lowest: number, highest: number, unit: string) {
-	const error = sentence(field, `a whole number of ${unit} from ${lowest} to ${highest}`);
+	const error = sentence(
+		field,
+		t('a whole number of {unit} from {lowest} to {highest}', { unit, lowest, highest })
+	);
 	return z
 		.int({ error })
 		.min(lowest, { error })
@@ -45,18 +53,21 @@ function integer<T extends number>(field: string, lowest: number, highest: numbe
 		.transform((value) => value as T);
 }
 
-export const money = (field: string) => integer<Cents>(field, 0, LIMITS.amount, 'minor units');
+export const money = (field: string) => integer<Cents>(field, 0, LIMITS.amount, t('minor units'));
 
 /**
  * Amounts of which there may be hundreds of thousands in a case: looked through in a loop, which is some twenty times as
  * quick as a schema for each.
  */
 export function moneyList(field: string, most: number, tooMany: string) {
-	const whole = `whole number of minor units from 0 to ${LIMITS.amount}`;
-	const error = sentence(field, `a ${whole}`);
+	const allowed = { unit: t('minor units'), lowest: 0, highest: LIMITS.amount };
+	const error = sentence(field, t('a whole number of {unit} from {lowest} to {highest}', allowed));
 	return z
 		.custom<Cents[]>(Array.isArray, {
-			error: sentence(field, `a list, each a ${whole}`),
+			error: sentence(
+				field,
+				t('a list, each a whole number of {unit} from {lowest} to {highest}', allowed)
+			),
 			abort: true
 		})
 		.superRefine((list: readonly unknown[], context) => {
@@ -76,14 +87,14 @@ const isAmount = (value: unknown): boolean =>
 	Number.isInteger(value) && (value as number) >= 0 && (value as number) <= LIMITS.amount;
 
 /** The sum of amounts. */
-export const sum = (field: string) => integer<Cents>(field, 0, LIMITS.sum, 'minor units');
+export const sum = (field: string) => integer<Cents>(field, 0, LIMITS.sum, t('minor units'));
 
 /** An amount that may be below zero. */
 export const signedMoney = (field: string) =>
-	integer<Cents>(field, -LIMITS.amount, LIMITS.amount, 'minor units');
+	integer<Cents>(field, -LIMITS.amount, LIMITS.amount, t('minor units'));
 
 export const percentage = (field: string, highest: number) =>
-	integer<Percent>(field, 0, highest, 'ten-thousandths of a percent');
+	integer<Percent>(field, 0, highest, t('ten-thousandths of a percent'));
 
 export const count = (field: string, lowest: number, highest: number, unit: string) =>
 	integer<number>(field, lowest, highest, unit);
@@ -93,7 +104,7 @@ export function choice<const T extends string | number>(field: string, allowed: 
 	return z.literal([...allowed], { error });
 }
 
-export const flag = (field: string) => z.boolean({ error: sentence(field, 'true or false') });
+export const flag = (field: string) => z.boolean({ error: sentence(field, t('true or false')) });
 
 export const frequency = (field: string) => choice(field, FREQUENCIES);
 
@@ -101,7 +112,10 @@ export const frequency = (field: string) => choice(field, FREQUENCIES);
 export function text(field: string, shortest: number, longest: number) {
 	const error = sentence(
 		field,
-		`a text of ${shortest} to ${longest} characters in one line, without control characters`
+		t('a text of {shortest} to {longest} characters in one line, without control characters', {
+			shortest,
+			longest
+		})
 	);
 	return z
 		.string({ error })
@@ -117,7 +131,10 @@ const DATE_PATTERN =
 	/^\d{4}-(?:(?:0[13578]|1[02])-(?:0[1-9]|[12]\d|3[01])|(?:0[469]|11)-(?:0[1-9]|[12]\d|30)|02-(?:0[1-9]|[12]\d))$/;
 
 export function date(field: string, { first, last }: typeof DAYS = DAYS) {
-	const allowed = `a day that exists, from ${first} to ${last}, written as in 2027-01-15`;
+	const allowed = t('a day that exists, from {first} to {last}, written as in 2027-01-15', {
+		first,
+		last
+	});
 	const error = sentence(field, allowed);
 	return z
 		.string({ error })
@@ -126,7 +143,7 @@ export function date(field: string, { first, last }: typeof DAYS = DAYS) {
 		.transform((text) => text as CalendarDate);
 }
 
-const ALLOWED_IDENTIFIER = 'the identifier of 36 characters that was given, in small letters';
+const ALLOWED_IDENTIFIER = t('the identifier of 36 characters that was given, in small letters');
 
 /** Identifiers are kept as they are given: in small letters, so that none can be written in two ways. */
 export const identifier = (field: string) =>

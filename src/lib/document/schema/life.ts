@@ -2,35 +2,36 @@
 import { z } from 'zod';
 import { choice, date, identifier, money } from './fields';
 import { judgedOnce } from './judged-once';
+import { t } from '../refusals';
 
 export const visitEntry = judgedOnce(
 	z.strictObject({
-		id: identifier('The identifier of a visit'),
-		date: date('The day of a visit')
+		id: identifier(t('The identifier of a visit')),
+		date: date(t('The day of a visit'))
 	})
 );
 
 /** A balance as a statement has it. */
 export const readingEntry = judgedOnce(
 	z.strictObject({
-		id: identifier('The identifier of a reading'),
-		visit: identifier('The visit of a reading'),
-		debt: identifier('The debt of a reading'),
+		id: identifier(t('The identifier of a reading')),
+		visit: identifier(t('The visit of a reading')),
+		debt: identifier(t('The debt of a reading')),
 		/** The day of the balance: that of the visit, or before. */
-		date: date('The day of a reading'),
-		balance: money('The recorded balance'),
+		date: date(t('The day of a reading')),
+		balance: money(t('The recorded balance')),
 		/** Since the reading before, as printed; null: not known. */
-		interest: money('The interest as printed').nullable()
+		interest: money(t('The interest as printed')).nullable()
 	})
 );
 
 /** Something that was paid, bought or charged, as it was typed. */
 export const recordedEvent = judgedOnce(
 	z.strictObject({
-		id: identifier('The identifier of a payment or charge'),
-		debt: identifier('The debt of a payment or charge'),
-		date: date('The date of a payment or charge'),
-		kind: choice('The kind of a payment or charge', ['payment', 'charge', 'fee']),
-		amount: money('The amount of a payment or charge')
+		id: identifier(t('The identifier of a payment or charge')),
+		debt: identifier(t('The debt of a payment or charge')),
+		date: date(t('The date of a payment or charge')),
+		kind: choice(t('The kind of a payment or charge'), ['payment', 'charge', 'fee']),
+		amount: money(t('The amount of a payment or charge'))
 	})
 );

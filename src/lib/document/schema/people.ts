@@ -2,8 +2,9 @@
 import { z } from 'zod';
 import { text } from './fields';
 import { ROLES, LONGEST_NAME } from '../people';
+import { t } from '../refusals';
 
-const name = text('The name', 1, LONGEST_NAME);
+const name = text(t('The name'), 1, LONGEST_NAME);
 /** More than any allowed password takes, however its characters are made up. */
 const password = z.string().max(2_000);
 const role = z.enum(ROLES);

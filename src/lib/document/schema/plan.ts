@@ -6,6 +6,7 @@ import { changeEntry } from './change';
 import { newDebtOf } from '../change';
 import { choice, date, flag, frequency, identifier, money, name, sentence } from './fields';
 import { judgedOnce } from './judged-once';
+import { t } from '../refusals';
 
 const budgetEntry = z.discriminatedUnion(
 	'kind',
@@ -13,22 +14,22 @@ const budgetEntry = z.discriminatedUnion(
 		z.strictObject({ kind: z.literal('required') }),
 		z.strictObject({
 			kind: z.literal('required-plus'),
-			extra: money('The extra payment')
+			extra: money(t('The extra payment'))
 		}),
 		z.strictObject({
 			kind: z.literal('constant'),
 			/** Null: what covers what is required in every month from its beginning on. */
-			amount: money('The monthly budget').nullable()
+			amount: money(t('The monthly budget')).nullable()
 		})
 	],
-	{ error: sentence('The budget', 'required, required-plus or constant') }
+	{ error: sentence(t('The budget'), t('required, required-plus or constant')) }
 );
 
 const dated = {
-	id: identifier('The identifier of an event'),
-	off: flag('Whether it is switched off'),
-	date: date('The date of an event'),
-	amount: money('The amount of an event')
+	id: identifier(t('The identifier of an event')),
+	off: flag(t('Whether it is switched off')),
+	date: date(t('The date of an event')),
+	amount: money(t('The amount of an event'))
 };
 const planEvent = z.discriminatedUnion(
 	'kind',
@@ -37,64 +38,66 @@ const planEvent = z.discriminatedUnion(
 		z.strictObject({
 			kind: z.literal('one-off'),
 			...dated,
-			everyYear: flag('Whether it comes every year')
+			everyYear: flag(t('Whether it comes every year'))
 		}),
 		/** Another amount, or another extra, from then on. */
 		z.strictObject({ kind: z.literal('money'), ...dated })
 	],
-	{ error: sentence('The kind of an event', 'one-off or money') }
+	{ error: sentence(t('The kind of an event'), t('one-off or money')) }
 );
 
 export const sheetLine = z.strictObject({
-	name: name('The name of a line of the budget sheet', 0),
-	amount: money('The amount of a line of the budget sheet'),
-	perYear: frequency('How often a line of the budget sheet occurs')
+	name: name(t('The name of a line of the budget sheet'), 0),
+	amount: money(t('The amount of a line of the budget sheet')),
+	perYear: frequency(t('How often a line of the budget sheet occurs'))
 });
 const sheetLines = z.array(sheetLine).max(LIMITS.sheetLines, {
-	error: `A budget sheet has at most ${LIMITS.sheetLines} lines on each side.`
+	error: t('A budget sheet has at most {sheetLines} lines on each side.', {
+		sheetLines: LIMITS.sheetLines
+	})
 });
 
 const planFields = {
-	id: identifier('The identifier of a plan'),
-	name: name('The name of a plan', 1),
+	id: identifier(t('The identifier of a plan')),
+	name: name(t('The name of a plan'), 1),
 	/** Whether somebody typed that name; else it follows what the plan does. */
-	named: flag('Whether the name of a plan was typed'),
+	named: flag(t('Whether the name of a plan was typed')),
 	/** The required payments of the debts in it: as in any plan, only the minimums, or today's payments. */
-	pays: choice('The payments of the debts in a plan', ['planned', 'required', 'paid']),
+	pays: choice(t('The payments of the debts in a plan'), ['planned', 'required', 'paid']),
 	budget: budgetEntry,
 	/** The first day of the month in which the plan's own money begins; null: as the core says. */
-	begins: date('The month in which a plan begins')
+	begins: date(t('The month in which a plan begins'))
 		.refine((day) => day.endsWith('-01'), {
-			error: sentence('The month in which a plan begins', 'the first day of a month')
+			error: sentence(t('The month in which a plan begins'), t('the first day of a month'))
 		})
 		.nullable(),
-	order: choice('The order', ORDERS),
-	listed: z.array(identifier('A debt of the custom order')).max(LIMITS.debts, {
-		error: `An order has at most ${LIMITS.debts} debts.`
+	order: choice(t('The order'), ORDERS),
+	listed: z.array(identifier(t('A debt of the custom order'))).max(LIMITS.debts, {
+		error: t('An order has at most {debts} debts.', { debts: LIMITS.debts })
 	}),
 	events: z.array(planEvent).max(LIMITS.events, {
-		error: `A plan has at most ${LIMITS.events} events.`
+		error: t('A plan has at most {events} events.', { events: LIMITS.events })
 	}),
 	/** In their order. */
 	changes: z.array(changeEntry).max(LIMITS.changes, {
-		error: `A plan has at most ${LIMITS.changes} changes to the debts.`
+		error: t('A plan has at most {changes} changes to the debts.', { changes: LIMITS.changes })
 	}),
 	/** Whether it is left out where plans are side by side. */
-	hidden: flag('Whether a plan is hidden')
+	hidden: flag(t('Whether a plan is hidden'))
 };
 
 export const planEntry = judgedOnce(
 	z.strictObject(planFields).superRefine(({ listed, events, changes }, context) => {
 		const twice = (ids: readonly string[]) => new Set(ids).size < ids.length;
 		if (twice(listed)) {
-			context.addIssue({ code: 'custom', path: ['listed'], message: 'A debt is listed twice.' });
+			context.addIssue({ code: 'custom', path: ['listed'], message: t('A debt is listed twice.') });
 		}
 		if (twice(events.map(({ id }) => id))) {
-			const message = 'Two events have the same identifier.';
+			const message = t('Two events have the same identifier.');
 			context.addIssue({ code: 'custom', path: ['events'], message });
 		}
 		if (twice(changes.flatMap((change) => newDebtOf(change)?.id ?? []))) {
-			const message = 'Two new debts have the same identifier.';
+			const message = t('Two new debts have the same identifier.');
 			context.addIssue({ code: 'custom', path: ['changes'], message });
 		}
 	})
@@ -116,16 +119,16 @@ export const planContent = z.strictObject({
 
 /** A plan that was chosen with the client: which, called what then, when, and why. */
 export const choiceEntry = z.strictObject({
-	plan: identifier('The plan that was chosen'),
-	name: name('The name of the plan that was chosen', 1),
-	date: date('The day of the choice'),
-	note: name('The note of the choice', 0),
+	plan: identifier(t('The plan that was chosen')),
+	name: name(t('The name of the plan that was chosen'), 1),
+	date: date(t('The day of the choice')),
+	note: name(t('The note of the choice'), 0),
 	/** The plan as it was then, of the latest choice; null where that is not known. */
 	content: planContent.nullable()
 });
 
 /** The baseline of the plans: the minimums, today's payments, or one of the plans. */
 export const measureEntry = z.union([
-	choice('The baseline of the plans', ['minimums', 'today']),
-	identifier('The plan that is the baseline')
+	choice(t('The baseline of the plans'), ['minimums', 'today']),
+	identifier(t('The plan that is the baseline'))
 ]);

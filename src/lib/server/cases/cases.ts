@@ -33,6 +33,7 @@ import {
 	type History,
 	type NewRevision
 } from './revisions';
+import { t } from '../refusals';
 
 /** The result of a write. */
 export type Written =
@@ -188,13 +189,14 @@ const changesMoney = (from: CaseDocument, to: CaseDocument): boolean =>
 
 const NOT_FITTING: Problem = {
 	at: 'changes',
-	message: 'The change does not fit the case: one of its fields does not exist.'
+	message: t('The change does not fit the case: one of its fields does not exist.')
 };
 
 const CURRENCY_CHANGED: Problem = {
 	at: 'document.currency',
-	message:
+	message: t(
 		'The currency differs from that of the amounts of this case. A change of currency has to be marked as one.'
+	)
 };
 
 /** Renames a case from the casebook, on top of whatever it is at. */
@@ -331,7 +333,7 @@ async function write(
 		hold(id, made);
 		return { outcome: 'saved', state: stateOf(made), sent: change.sent ?? null };
 	}
-	throw new NotNow('busy', 'This case is changed by many at once; nothing was saved.');
+	throw new NotNow('busy', t('This case is changed by many at once; nothing was saved.'));
 }
 
 /** Attempts before a save that others keep overtaking is refused. */

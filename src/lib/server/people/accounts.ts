@@ -6,6 +6,7 @@ import { folded, hashPassword, passwordProblem } from './passwords';
 import { beginSession } from './sessions';
 import { hashed, newToken, type Token } from './tokens';
 import { append } from './trail';
+import { t } from '../refusals';
 
 /** A sign-in link can be used for so long, in milliseconds. */
 const LINK_LASTS = 48 * 3_600_000;
@@ -23,7 +24,7 @@ export type AccountResult =
 
 const refused = (message: string): AccountResult => ({ kind: 'refused', message });
 
-const UNKNOWN = 'There is no such account.';
+const UNKNOWN = t('There is no such account.');
 /** The SQLSTATE code of a name that is there already. */
 const THERE_ALREADY = '23505';
 
@@ -57,7 +58,9 @@ export async function addAccount(
 		});
 	} catch (error) {
 		if (error instanceof StatementFailed && error.code === THERE_ALREADY)
-			return refused(`There is an account of the name “${name}” already; take another name.`);
+			return refused(
+				t('There is an account of the name “{name}” already; take another name.', { name })
+			);
 		throw error;
 	}
 	return { kind: 'done', account, secret: link?.secret ?? null };
@@ -121,8 +124,9 @@ export const changeRole = (id: string, role: Role, actor: Doer): Promise<Account
 		return null;
 	});
 
-const LAST =
-	'This is the only supervisor who can sign in; make somebody else a supervisor first, or nobody could let people in.';
+const LAST = t(
+	'This is the only supervisor who can sign in; make somebody else a supervisor first, or nobody could let people in.'
+);
 
 /** Whether nobody else could let people in: who has not used their link yet can't. Whoever asks at the same time waits. */
 async function isLastSupervisor(statements: Statements, id: string): Promise<boolean> {
@@ -141,7 +145,7 @@ export async function newLink(id: string, actor: Doer): Promise<AccountResult> {
 			'select locked_at is not null as locked from account where id = $1',
 			[id]
 		);
-		if (rows[0]?.locked) return 'The account is locked; unlock it first.';
+		if (rows[0]?.locked) return t('The account is locked; unlock it first.');
 		await putLink(statements, id, link);
 		return null;
 	});
@@ -195,7 +199,7 @@ export async function changePassword(
 
 const LINKED = `select account.id, name, role from account_link join account on account.id = account_id
 	where token = $1 and locked_at is null`;
-const USED_UP = 'This link is used or expired (48 hours). Ask a supervisor for a new one.';
+const USED_UP = t('This link is used or expired (48 hours). Ask a supervisor for a new one.');
 
 /** All accounts by name. */
 export async function listAccounts(): Promise<AccountSummary[]> {

@@ -2,6 +2,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import { SHORTEST_PASSWORD } from '../../document/people';
 import { NotNow } from '../database/statements';
+import { t } from '../refusals';
 
 /** Nobody types a longer one; hashing takes as long as what it is given. */
 const LONGEST = 200;
@@ -20,15 +21,19 @@ export async function passwordProblem(typed: string, name: string): Promise<stri
 	const password = plain(typed);
 	const length = [...password].length;
 	if (length < SHORTEST_PASSWORD)
-		return `The password has ${length} characters; it needs ${SHORTEST_PASSWORD} at least. Three or four words that do not belong together are easy to remember.`;
-	if (length > LONGEST) return `The password is longer than ${LONGEST} characters.`;
+		return t(
+			'The password has {length} characters; it needs {shortest} at least. Three or four words that do not belong together are easy to remember.',
+			{ length, shortest: SHORTEST_PASSWORD }
+		);
+	if (length > LONGEST)
+		return t('The password is longer than {characters} characters.', { characters: LONGEST });
 	const small = password.toLowerCase();
 	if (new Set(small).size < DIFFERENT)
-		return 'The password has too few different characters; take another one.';
+		return t('The password has too few different characters; take another one.');
 	if (folded(name).length >= 3 && small.includes(folded(name)))
-		return 'The password has the name in it; take another one.';
+		return t('The password has the name in it; take another one.');
 	return (await commonest()).has(small)
-		? 'The password is one of the commonest, which are tried first; take another one.'
+		? t('The password is one of the commonest, which are tried first; take another one.')
 		: null;
 }
 
@@ -45,7 +50,7 @@ function commonest(): Promise<ReadonlySet<string>> {
 /** Hashes computed at once (each takes 19 MiB and a core), and hashes that may wait. */
 const AT_ONCE = 2;
 export const MAY_WAIT = 60;
-const BUSY = 'Too many people are signing in at once; try again in a moment.';
+const BUSY = t('Too many people are signing in at once; try again in a moment.');
 
 let atWork = 0;
 const waiting: (() => void)[] = [];

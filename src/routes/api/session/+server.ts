@@ -6,10 +6,11 @@ import { giveSecret, takeSecret } from '$lib/server/people/agency';
 import { identified, signIn, signOut, type SignIn } from '$lib/server/people/sessions';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
+import { t } from '$lib/server/refusals';
 
 /** Which of the two it was is never said. */
-const WRONG = 'The name or the password is wrong.';
-const WRONG_PASSWORD = 'The current password is wrong. The new one was not set.';
+const WRONG = t('The name or the password is wrong.');
+const WRONG_PASSWORD = t('The current password is wrong. The new one was not set.');
 
 /** Signs in. */
 export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
@@ -27,7 +28,7 @@ export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
 export const PUT: RequestHandler = ({ request, cookies, url, locals }) =>
 	answering(async () => {
 		const { person, address } = locals.actor;
-		if (person === null) return refuse(404, 'There are no accounts here.');
+		if (person === null) return refuse(404, t('There are no accounts here.'));
 		const body = await readBody(request, passwordRequest);
 		if (!body.ok) return body.refusal;
 		const { password, next } = body.value;
@@ -42,7 +43,10 @@ export const PUT: RequestHandler = ({ request, cookies, url, locals }) =>
 const notSigned = (signed: Exclude<SignIn, { kind: 'done' }>, wrong: string): Response =>
 	signed.kind === 'wrong'
 		? refuse(422, wrong)
-		: refuse(429, `Too many attempts. Try again in ${signed.seconds} seconds.`);
+		: refuse(
+				429,
+				t('Too many attempts. Try again in {seconds} seconds.', { seconds: signed.seconds })
+			);
 
 /** Signs out. */
 export const DELETE: RequestHandler = ({ cookies, url, locals }) =>

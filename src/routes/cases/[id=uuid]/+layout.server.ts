@@ -4,13 +4,14 @@ import { today } from '$lib/server/clock';
 import { noteAlone } from '$lib/server/people/trail';
 import { error } from '@sveltejs/kit';
 import type { LayoutServerLoad } from './$types';
+import { t } from '$lib/server/refusals';
 
 /** Characters of a case that go with its page: to make a page of more keeps everybody waiting. */
 const LONGEST = 1_000_000;
 
 export const load: LayoutServerLoad = async ({ params, locals }) => {
 	const state = await loading(() => readCase(params.id));
-	if (state === null) error(404, 'There is no such case.');
+	if (state === null) error(404, t('There is no such case.'));
 	// As text: to write a large case out field by field takes the server several times as long.
 	const text = JSON.stringify(state);
 	const isInside = text.length <= LONGEST;

@@ -3,6 +3,7 @@ import { answering, refuse } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { handOver } from '$lib/server/people/holders';
 import type { RequestHandler } from './$types';
+import { t } from '$lib/server/refusals';
 
 /** Hands the case over. */
 export const PUT: RequestHandler = ({ request, params, locals }) =>
@@ -13,6 +14,6 @@ export const PUT: RequestHandler = ({ request, params, locals }) =>
 			? new Response(null, { status: 204 })
 			: refuse(
 					422,
-					'A case can be handed to a counselor or a supervisor whose account is not locked.'
+					t('A case can be handed to a counselor or a supervisor whose account is not locked.')
 				);
 	});

@@ -1,0 +1,5 @@
+/** Refusals of what is in a document or a request. */
+import en from '../messages/en/labels/document.json';
+import { labelsOf } from '../messages/labels';
+
+export const { t } = labelsOf({ en });
