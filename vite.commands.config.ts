@@ -10,6 +10,7 @@ const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as {
 export default defineConfig({
 	build: {
 		ssr: true,
+		sourcemap: process.env['SOURCE_MAPS'] === 'yes',
 		outDir: 'build/commands',
 		rollupOptions: {
 			input: [

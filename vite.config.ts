@@ -26,6 +26,8 @@ const readMessages: Plugin = {
 };
 
 export default defineConfig({
+	// So that what the server runs can be found in its sources.
+	build: { sourcemap: process.env['SOURCE_MAPS'] === 'yes' },
 	plugins: [readMessages, sveltekit()],
 	resolve: {
 		alias: {

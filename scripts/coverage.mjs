@@ -1,31 +1,47 @@
-/** How much of the modules was run by the tests that run them in process, as `npm run test:thorough` says at its end. */
+/** How much of the modules the tests have run, as `npm run test:thorough` says. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { serverLines } from './coverage-of-server.mjs';
 import { ROOT } from './prepare.mjs';
 
-/** The rooms that are measured, and the least share of the lines of each of their modules, in percent. */
-const ROOMS = ['core', 'exchange'];
+/** The least share of the lines of each module, in percent. */
 const LEAST = 85;
 
-/**
- * Reads what Vitest has measured: a line for each room, and the modules of which too little was run.
- * @returns {{ rooms: string[], below: string[] }}
- */
+/** @typedef {{ name: string, total: number, covered: number }} Module named by its path from `src/lib/` */
+/** @typedef {{ rooms: string[], below: string[] }} Coverage a line for each room, and the modules of which too little was run */
+
+/** Reads what Vitest has measured of the modules that tests run in their own process. @returns {Coverage} */
 export function readCoverage() {
-	/** @type {Record<string, { lines: { total: number, covered: number, pct: number } }>} */
+	/** @type {Record<string, { lines: { total: number, covered: number } }>} */
 	const summary = JSON.parse(readFileSync(join(ROOT, 'coverage/coverage-summary.json'), 'utf8'));
 	const modules = Object.entries(summary)
 		.filter(([path]) => path !== 'total')
 		.map(([path, { lines }]) => ({ name: path.slice(join(ROOT, 'src/lib/').length), ...lines }));
+	return coverageOf(['core', 'exchange'], modules);
+}
+
+/** Reads what the processes of the built program have run of the server. @param {string} folder @returns {Promise<Coverage>} */
+export async function readServerCoverage(folder) {
+	const lines = await serverLines(folder);
+	return coverageOf(
+		['server'],
+		[...lines].map(([name, counts]) => ({ name, ...counts }))
+	);
+}
+
+/** @param {readonly string[]} rooms @param {readonly Module[]} modules @returns {Coverage} */
+function coverageOf(rooms, modules) {
+	const share = (/** @type {Omit<Module, 'name'>} */ { covered, total }) =>
+		((100 * covered) / total).toFixed(1);
 	return {
-		rooms: ROOMS.map((room) => {
+		rooms: rooms.map((room) => {
 			const all = modules.filter(({ name }) => name.startsWith(`${room}/`));
 			const sum = (/** @type {'total' | 'covered'} */ what) =>
 				all.reduce((before, one) => before + one[what], 0);
-			return `${room}: ${((100 * sum('covered')) / sum('total')).toFixed(1)} % of ${sum('total')} lines`;
+			return `${room}: ${share({ covered: sum('covered'), total: sum('total') })} % of ${sum('total')} lines`;
 		}),
 		below: modules
-			.filter(({ total, pct }) => total > 0 && pct < LEAST)
-			.map(({ name, pct, covered, total }) => `${name}: ${pct} %, ${covered} of ${total} lines`)
+			.filter(({ total, covered }) => total > 0 && (100 * covered) / total < LEAST)
+			.map((one) => `${one.name}: ${share(one)} %, ${one.covered} of ${one.total} lines`)
 	};
 }

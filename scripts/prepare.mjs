@@ -52,9 +52,10 @@ export function ensurePackages() {
 export function ensureBuild() {
 	if (isRelease) return;
 	const stamp = join(ROOT, 'build/.built-from');
-	const wanted = hashOf(BUILD_INPUTS);
+	const maps = process.env.SOURCE_MAPS === 'yes' ? ' with source maps' : '';
+	const wanted = hashOf(BUILD_INPUTS) + maps;
 	if (readStamp(stamp) === wanted) return;
-	say('Building …');
+	say(`Building${maps} …`);
 	command(process.execPath, [join(ROOT, 'scripts/build.mjs')]);
 	writeFileSync(stamp, wanted);
 }

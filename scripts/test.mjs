@@ -10,7 +10,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { readCoverage } from './coverage.mjs';
+import { readCoverage, readServerCoverage } from './coverage.mjs';
 import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ROOT } from './prepare.mjs';
 
 /** In turn, while the program is built and tried. */
@@ -56,10 +56,24 @@ async function thorough() {
 	await check(['generated types', 'svelte-kit', 'sync']);
 	await check(['nothing unused', 'knip']);
 	await check(['lint with types', 'eslint', '--config', 'eslint.types.config.js', '.']);
-	ensureBuild();
 	await tests(['unit', 'unit-slow'], ALL, ['--coverage.enabled']);
-	checkCoverage();
-	await tests(['built-slow', 'postgres', 'release'], ALL);
+	checkCoverage('coverage', readCoverage());
+	await measured(['built-slow', 'postgres']);
+	ensureBuild();
+	await tests(['release'], ALL);
+}
+
+/** Tests of a program built with maps to its sources, with what its processes run of the server. @param {string[]} projects */
+async function measured(projects) {
+	const folder = mkdtempSync(join(tmpdir(), 'residuum-coverage-'));
+	process.env.SOURCE_MAPS = 'yes';
+	ensureBuild();
+	process.env.NODE_V8_COVERAGE = folder;
+	await tests(projects, ALL);
+	delete process.env.NODE_V8_COVERAGE;
+	checkCoverage('coverage of the server', await readServerCoverage(folder));
+	delete process.env.SOURCE_MAPS;
+	rmSync(folder, { recursive: true });
 }
 
 /** @param {readonly (readonly string[])[]} checks */
@@ -85,11 +99,14 @@ function tellTimes() {
 	}
 }
 
-/** Says how much of which rooms was run; a module of which too little was is a failure. */
-function checkCoverage() {
-	const { rooms, below } = readCoverage();
+/**
+ * Says how much of which rooms was run; a module of which too little was is a failure.
+ * @param {string} name
+ * @param {{ rooms: string[], below: string[] }} coverage
+ */
+function checkCoverage(name, { rooms, below }) {
 	count[below.length === 0 ? 'passed' : 'failed'] += 1;
-	console.log(`${below.length === 0 ? 'ok    ' : 'FAILED'} coverage`);
+	console.log(`${below.length === 0 ? 'ok    ' : 'FAILED'} ${name}`);
 	for (const line of [...rooms, ...below]) console.log(`  ${line}`);
 }
 

@@ -37,7 +37,7 @@ export function recordOf(terms: DebtTerms, run: Run, k: number): PeriodRecord {
 	while (stretch.next < k) {
 		const at = stretch.next;
 		enterStretch(stretch, terms, at, unroundedAt(run, at).opening);
-		// What is required from then on is known once it has been required.
+		// What is required from then on is known once it was required.
 		if (stretch.freezesAt === at) opened(at);
 	}
 	const { opening, paid, interest } = unroundedAt(run, k);

@@ -175,7 +175,7 @@ export function costPerUnit(totals: Pick<RunTotals, 'starting' | 'totalPaid'>): 
 
 /**
  * The loop that every run is (specification, section 3). The commonest stretch, a nominal rate and one amount with nothing
- * beside it, is not required what it is in every period; what it needs is read once. It calls plain functions on plain data,
+ * beside it, is not asked what it is in every period; what it needs is read once. It calls plain functions on plain data,
  * for these become part of it when it is compiled; closures would not.
  */
 function walk(terms: DebtTerms, kept: Trace | null): RunTotals {

@@ -21,7 +21,7 @@ import { beforeTheFirst } from './stretches';
 
 /** The usual payment of the client. */
 export type Pays =
-	/** Whatever is required. */
+	/** The required payment, whatever it is. */
 	| { readonly kind: 'required' }
 	/** The first payment that is required, held. */
 	| { readonly kind: 'held' }

@@ -51,7 +51,7 @@ export const LIMITS = {
 	recordedEvents: 2_000,
 	/** Lines on each side of a household's sheet. */
 	sheetLines: 30,
-	/** Months in which a debt can be required to end. */
+	/** The most months that a debt can be paid off in. */
 	months: 1200,
 	/** Every date of a case lies within so many years before and after the day of its figures. */
 	span: { before: 50, after: 100 },

@@ -5,7 +5,7 @@
  * Why it holds. Let D be all that is owed at the beginning of a month, on the open debts together.
  *
  * 1. Each month D grows by the interest and charges and falls by what is paid, at most `money`: the month's
- *    money, were everything required as high as it can be, and all that the open debts' own extras come to
+ *    money, were every required payment as high as it can be, and all that the open debts' own extras come to
  *    (taken by them or passed on, it is money in either case). Charges only add to D, so leaving them out keeps
  *    a bound. So D is at least what this recursion leaves, provided the interest is not overstated.
  * 2. A debt never owes more than it would had it been paid nothing but what it asks and its own extras: with

@@ -33,7 +33,7 @@ export type FilledRule = {
 
 /** The fields of all forms. */
 export type RuleField = { readonly [K in RuleKind]: keyof Forms[K]['fields'] }[RuleKind];
-/** Those without which nothing can be required. */
+/** The fields without which no payment can be required. */
 export type RuleNeed = Forms[RuleKind]['needs'];
 
 export type AnyRuleForm = RuleForm<Fields, string, PaymentRule>;

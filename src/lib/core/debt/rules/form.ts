@@ -1,14 +1,14 @@
 /** The form of a payment rule: its fields as data. */
 import type { Fields, Said } from '../../quantities/field';
 
-/** The fields once the one is known that nothing can be required without. */
+/** The fields once the one is known without which no payment can be required. */
 export type Stated<F extends Fields, N extends keyof F> = {
 	readonly [K in keyof F]: K extends N ? NonNullable<Said<F>[K]> : Said<F>[K];
 };
 
 export interface RuleForm<F extends Fields, N extends keyof F & string, Rule> {
 	readonly fields: F;
-	/** Nothing can be required while it is not known. */
+	/** No payment can be required while it is not known. */
 	readonly needs: N;
 	/** Fields shown in a line of the debts; all others are among the interest terms. */
 	readonly inLine: readonly [N, keyof F & string, keyof F & string];

@@ -52,7 +52,7 @@
 		const { paymentsLeft: left, paymentEach: each } = noted;
 		const { balance, annualRate, firstDue } = debt;
 		if (!left || !each || balance === null || annualRate === null || firstDue === null) return null;
-		// How it is required does not matter here: an amount is paid.
+		// The rule does not matter here: an amount is paid.
 		const required = {
 			kind: 'amount',
 			amount: each,
