@@ -6,6 +6,8 @@ import { ROOT } from './prepare.mjs';
 
 /** The least share of the lines of each module, in percent. */
 const LEAST = 85;
+/** Modules with another one: full disks and a database that dies are tried by `npm run torture`, which is not measured. */
+const LEAST_OF = new Map([['server/database/embedded.ts', 75]]);
 
 /** @typedef {{ name: string, total: number, covered: number }} Module named by its path from `src/lib/` */
 /** @typedef {{ rooms: string[], below: string[] }} Coverage a line for each room, and the modules of which too little was run */
@@ -41,7 +43,10 @@ function coverageOf(rooms, modules) {
 			return `${room}: ${share({ covered: sum('covered'), total: sum('total') })} % of ${sum('total')} lines`;
 		}),
 		below: modules
-			.filter(({ total, covered }) => total > 0 && (100 * covered) / total < LEAST)
+			.filter(
+				({ name, total, covered }) =>
+					total > 0 && (100 * covered) / total < (LEAST_OF.get(name) ?? LEAST)
+			)
 			.map((one) => `${one.name}: ${share(one)} %, ${one.covered} of ${one.total} lines`)
 	};
 }

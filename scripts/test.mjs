@@ -10,7 +10,6 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { readCoverage, readServerCoverage } from './coverage.mjs';
 import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ROOT } from './prepare.mjs';
 
 /** In turn, while the program is built and tried. */
@@ -57,14 +56,20 @@ async function thorough() {
 	await check(['nothing unused', 'knip']);
 	await check(['lint with types', 'eslint', '--config', 'eslint.types.config.js', '.']);
 	await tests(['unit', 'unit-slow'], ALL, ['--coverage.enabled']);
+	// What reads it is not there before the packages are.
+	const { readCoverage, readServerCoverage } = await import('./coverage.mjs');
 	checkCoverage('coverage', readCoverage());
-	await measured(['built-slow', 'postgres']);
+	await measured(['built-slow', 'postgres'], readServerCoverage);
 	ensureBuild();
 	await tests(['release'], ALL);
 }
 
-/** Tests of a program built with maps to its sources, with what its processes run of the server. @param {string[]} projects */
-async function measured(projects) {
+/**
+ * Tests of a program built with maps to its sources, with what its processes run of the server.
+ * @param {string[]} projects
+ * @param {typeof import('./coverage.mjs').readServerCoverage} readServerCoverage
+ */
+async function measured(projects, readServerCoverage) {
 	const folder = mkdtempSync(join(tmpdir(), 'residuum-coverage-'));
 	process.env.SOURCE_MAPS = 'yes';
 	ensureBuild();

@@ -9,9 +9,10 @@ import { queryOnce } from '../../scripts/postgres.mjs';
 import { startServer } from '../../scripts/own-server.mjs';
 import { ROOT } from '../../scripts/prepare.mjs';
 import { documentIn, type Stored } from '../../src/lib/server/database/differences';
-import { KEPT, MOMENTARY } from '../../src/lib/server/database/tables';
+import { KEPT, MOMENTARY, NAMED_BEFORE } from '../../src/lib/server/database/tables';
 import { command, commandBeside, signIn } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
+import { namedAsBefore } from '../support/earlier-names';
 import {
 	caseNow,
 	ask,
@@ -315,12 +316,18 @@ describe('a backup', () => {
 		expect(command(place, 'restore', newer).refused).toContain('made by a newer Residuum');
 	});
 
-	/** A row as it was before there were accounts, and while each revision held the whole case. */
+	/** A row as it was before there were accounts, with the names of then, and while each revision held the whole case. */
 	function asBefore(line: string, lines: readonly string[]): string {
-		const found = /^(case_file|case_revision) (.*)$/.exec(line);
-		if (!found) return line;
-		const [, table = '', row = ''] = found;
-		const kept = JSON.parse(row) as Record<string, unknown>;
+		const at = line.indexOf(' ');
+		const table = line.slice(0, at);
+		if (line.startsWith('{')) return line;
+		const kept = namedAsBefore(JSON.parse(line.slice(at + 1))) as Record<string, unknown>;
+		if (table === 'debt')
+			for (const name of Object.keys(kept).filter((one) => one.startsWith('required_'))) {
+				kept[name.replace('required_', 'asked_')] = kept[name];
+				delete kept[name];
+			}
+		if (kept['pays_kind'] === 'required') kept['pays_kind'] = 'asked';
 		delete kept['owner_id'];
 		delete kept['author_id'];
 		if (kept['document'] === null) {
@@ -335,7 +342,7 @@ describe('a backup', () => {
 			};
 			kept['document'] = documentIn({ ...(kept as unknown as Stored), whole: document });
 		}
-		return `${table} ${JSON.stringify(kept)}`;
+		return `${(NAMED_BEFORE as Record<string, string>)[table] ?? table} ${JSON.stringify(kept)}`;
 	}
 
 	/** The same lines with an end that fits them. */

@@ -1,6 +1,16 @@
-import { describe, expect, it } from 'vitest';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { livedCase } from '../support/lives';
-import { caseNow, makeCase, sharedResiduum, TODAY, wholly } from '../support/residuum';
+import {
+	caseNow,
+	makeCase,
+	sharedResiduum,
+	startResiduum,
+	TODAY,
+	wholly,
+	type Residuum
+} from '../support/residuum';
 
 const residuum = sharedResiduum();
 
@@ -17,6 +27,43 @@ describe('creditors', () => {
 		expect(
 			(refused.body as { problems: readonly { at: string }[] }).problems.map(({ at }) => at)
 		).toEqual(['account', 'until']);
+	});
+});
+
+describe('a creditor that is asked', () => {
+	let own: Residuum;
+	const creditor = createServer(({ url = '' }, answer) => {
+		if (url.startsWith('/accounts/AB%2F1/')) answer.end('<OFX>ñ</OFX>');
+		else if (url.startsWith('/accounts/long/')) answer.end('x'.repeat(2_000_001));
+		else if (url.startsWith('/accounts/broken/')) answer.writeHead(500).end();
+		else if (url.startsWith('/accounts/elsewhere/'))
+			answer.writeHead(302, { location: '/accounts/AB%2F1/' }).end();
+		else if (!url.startsWith('/accounts/slow/')) answer.writeHead(404).end();
+	});
+	beforeAll(async () => {
+		await new Promise<void>((resolve) => creditor.listen(0, '127.0.0.1', () => resolve()));
+		const { port } = creditor.address() as AddressInfo;
+		own = await startResiduum({
+			RESIDUUM_CREDITORS: `http://127.0.0.1:${port}`,
+			RESIDUUM_CREDITORS_WAIT: '500'
+		});
+	});
+	afterAll(async () => {
+		await own.remove();
+		creditor.closeAllConnections();
+		creditor.close();
+	});
+
+	it.each([
+		['AB/1', { kind: 'statement', text: '<OFX>ñ</OFX>' }],
+		['long', { kind: 'nonsense' }],
+		['broken', { kind: 'silent' }],
+		['elsewhere', { kind: 'silent' }],
+		['slow', { kind: 'silent' }],
+		['none', { kind: 'unknown' }]
+	])('answers for the account %s, or does not', async (account, body) => {
+		const answer = await own.request('POST', '/api/creditors', { account, until: TODAY });
+		expect(answer).toMatchObject({ status: 200, body });
 	});
 });
 

@@ -108,6 +108,37 @@ describe('a data folder, from its first start to its end', () => {
 	});
 });
 
+describe('data that this program can’t bring up to date are left as they are', () => {
+	it.each([
+		[
+			'those of a newer one',
+			`insert into residuum.migration (number, name, hash) values (9999, '9999_later.sql', 'x')`,
+			'written by a newer Residuum (its migration 9999_later.sql'
+		],
+		[
+			'those of another migration',
+			`update residuum.migration set hash = 'x' where number = 1`,
+			'0001_casebook.sql has been changed since'
+		],
+		[
+			'those that somebody has changed',
+			`delete from residuum.migration where number = (select max(number) from residuum.migration)`,
+			'can’t be applied to this data (42P01'
+		]
+	])('%s', async (_, change, said) => {
+		const folder = temporaryFolder();
+		folders.push(folder);
+		cpSync(join(EMPTY_DATA, 'postgres'), join(folder, 'postgres'), { recursive: true });
+		const database = await PGlite.create(join(folder, 'postgres'));
+		await database.exec(change);
+		await database.close();
+		const refused = await refusedStart({ RESIDUUM_DATA: folder });
+		expect(refused.code).toBe(1);
+		expect(refused.said).toContain(said);
+		oneSentence(refused.said);
+	});
+});
+
 /** Brings a database on by some of the migrations, as the program itself did then. */
 async function bringOn(database: PGlite, names: readonly string[], from: number): Promise<void> {
 	for (const [index, name] of names.entries()) {

@@ -146,6 +146,14 @@ describe('the trail', () => {
 		);
 		expect(refused).toContain('is no key of a trail');
 		expect(refused.split('\n')).toHaveLength(1);
+		const nowhere = join(none, 'trail.key');
+		const unmade = command(
+			{ RESIDUUM_DATA: join(folder, 'data'), RESIDUUM_TRAIL_KEY: nowhere },
+			'accounts',
+			...['add', 'Sella Wray', '--role', 'supervisor', '--link']
+		);
+		expect(unmade.refused).toContain(nowhere);
+		expect(unmade.refused.split('\n')).toHaveLength(1);
 		rmSync(folder, { recursive: true });
 	});
 });
