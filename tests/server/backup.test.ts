@@ -321,12 +321,11 @@ describe('a backup', () => {
 		const at = line.indexOf(' ');
 		const table = line.slice(0, at);
 		if (line.startsWith('{')) return line;
-		const kept = namedAsBefore(JSON.parse(line.slice(at + 1))) as Record<string, unknown>;
-		if (table === 'debt')
-			for (const name of Object.keys(kept).filter((one) => one.startsWith('required_'))) {
-				kept[name.replace('required_', 'asked_')] = kept[name];
-				delete kept[name];
-			}
+		const named = Object.entries(namedAsBefore(JSON.parse(line.slice(at + 1))) as object).map(
+			([name, value]: [string, unknown]) =>
+				[table === 'debt' ? name.replace(/^required_/, 'asked_') : name, value] as const
+		);
+		const kept: Record<string, unknown> = Object.fromEntries(named);
 		if (kept['pays_kind'] === 'required') kept['pays_kind'] = 'asked';
 		delete kept['owner_id'];
 		delete kept['author_id'];
