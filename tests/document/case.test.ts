@@ -280,6 +280,12 @@ describe('a case document', () => {
 			}),
 			{ numRuns: runs(100) }
 		);
+		// A field that every object has is named as the file names it.
+		for (const name of ['constructor', 'toString', '__proto__']) {
+			const old = { ...(namedAsBefore(whole) as typeof whole), version: 10 };
+			const debts = [JSON.parse(JSON.stringify(old.debts[0]).replace('{', `{"${name}": 1,`))];
+			expect(problems({ ...old, debts })[0]?.message).toContain(`"${name}"`);
+		}
 		const both = { ...whole, version: 10 };
 		expect(problems(both).map(({ at }) => at)).toEqual([
 			'recordedEvents',

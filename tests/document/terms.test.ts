@@ -127,6 +127,14 @@ describe('fields of terms', () => {
 	});
 });
 
+it('no rule is called by a word that every object has a field of', () => {
+	expect(['constructor', 'toString', '__proto__'].map(ruleCalled)).toEqual([
+		undefined,
+		undefined,
+		undefined
+	]);
+});
+
 describe('a form of what is required', () => {
 	it('keeps in another form what both have alike, and is the same one again with it', () => {
 		fc.assert(

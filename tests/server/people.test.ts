@@ -122,13 +122,13 @@ describe('the table of what is allowed', () => {
 						.replace('[place]', '0');
 					for (const [method, need] of Object.entries(needs)) {
 						// What is deleted permanently is a case of its own, and deleted.
-						const binned = route.endsWith('/permanent-deletion')
+						const deleted = route.endsWith('/permanent-deletion')
 							? await makeCase(residuum, 'Forgotten', [debt])
 							: null;
-						if (binned) await residuum.request('DELETE', `/api/cases/${binned.id}`);
+						if (deleted) await residuum.request('DELETE', `/api/cases/${deleted.id}`);
 						// What would be brought back must be gone first.
 						if (route.endsWith('/restore')) await residuum.request('DELETE', `/api/cases/${id}`);
-						const asked = binned ? path.replace(id, binned.id) : path;
+						const asked = deleted ? path.replace(id, deleted.id) : path;
 						const answer = await as(name, method, asked, method === 'GET' ? undefined : {});
 						if (
 							route.endsWith('/restore') ||

@@ -1,4 +1,4 @@
-/** From when on a case wants a visit: kept in the browser, for the next day. */
+/** When a case is due for review: kept in the browser, for the next day. */
 import { USUAL, type VisitRule } from '../document/casebook';
 
 const KEY = 'residuum.visits';

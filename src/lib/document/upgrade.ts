@@ -201,6 +201,13 @@ function ofVersion10(document: Record<string, unknown>) {
 	return { ...document, version: 10, calendar: NO_CALENDAR, debts, forecasts };
 }
 
+/** Fields by their names in version 10, and since. */
+const RENAMED: ReadonlyMap<string, string> = new Map([
+	['asked', 'required'],
+	['happenings', 'events'],
+	['happening', 'event']
+]);
+
 /** Version 10 called a debt's payment rule `asked`, events `happenings`, and those that were recorded `happened`. */
 function ofVersion11({ happened, ...document }: Record<string, unknown>) {
 	const named = (debt: Record<string, unknown>) =>
@@ -211,12 +218,12 @@ function ofVersion11({ happened, ...document }: Record<string, unknown>) {
 				baseline: withRequired(debt['baseline']),
 				compared: listOr(debt['compared'], withRequired)
 			},
-			{ asked: 'required', happenings: 'events' }
+			RENAMED
 		);
 	const plan = (content: Record<string, unknown>) =>
 		renamed(
 			{ ...content, pays: content['pays'] === 'asked' ? 'required' : content['pays'] },
-			{ happenings: 'events' }
+			RENAMED
 		);
 	const ofContent = (entry: Record<string, unknown>) =>
 		isRecord(entry['content']) ? { ...entry, content: plan(entry['content']) } : entry;
@@ -237,14 +244,16 @@ function ofVersion11({ happened, ...document }: Record<string, unknown>) {
 function withRequired(way: unknown): unknown {
 	if (!isRecord(way)) return way;
 	if (way['kind'] === 'asked') return { ...way, kind: 'required' };
-	return renamed(way, { happening: 'event' });
+	return renamed(way, RENAMED);
 }
 
 const renamed = (
 	fields: Record<string, unknown>,
-	names: Readonly<Record<string, string>>
+	names: ReadonlyMap<string, string>
 ): Record<string, unknown> =>
-	Object.fromEntries(Object.entries(fields).map(([name, value]) => [names[name] ?? name, value]));
+	Object.fromEntries(
+		Object.entries(fields).map(([name, value]) => [names.get(name) ?? name, value])
+	);
 
 /** Names that the program gave to plans. */
 const GIVEN_NAME =

@@ -53,7 +53,7 @@ export function readCell(cell: Cell, { field, kind }: Column, how: How): Reading
 			return as(readFlag(shown(cell), writing));
 		case 'choice': {
 			const said = shown(cell);
-			return as(readChoice(kind.before?.[said] ?? said, kind.among, writing));
+			return as(readChoice(kind.before?.get(said) ?? said, kind.among, writing));
 		}
 	}
 }

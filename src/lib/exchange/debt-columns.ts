@@ -89,7 +89,7 @@ type Kind =
 			readonly of: 'choice';
 			readonly among: readonly (string | number)[];
 			/** Choices as files of earlier versions have them. */
-			readonly before?: Readonly<Record<string, string>>;
+			readonly before?: ReadonlyMap<string, string>;
 	  };
 
 export interface Column {
@@ -163,7 +163,7 @@ export const COLUMNS: readonly Column[] = [
 	column('timing', choice('arrears', 'advance'), 'Paid in'),
 	column('interestRounding', choice('cent', 'none'), 'Interest rounded'),
 	column('clearBelow', money, 'Pay off balances below', 'paid in full below'),
-	column('pays', { ...choice('required', 'held', 'fixed', 'interest-plus'), before: { asked: 'required' } }, 'Way of paying'),
+	column('pays', { ...choice('required', 'held', 'fixed', 'interest-plus'), before: new Map([['asked', 'required']]) }, 'Way of paying'),
 	column('paysAmount', money, 'Pays', 'paid', 'pays now', 'paying', 'pays monthly', 'current payment', 'actual payment', 'my payment', 'payment', 'monthly payment'),
 	column('paysPerYear', choice(...FREQUENCIES), 'Pays times a year'),
 	column('paysPercent', percent, 'Pays percentage'),

@@ -14,12 +14,12 @@ export const ruleInCell = (rule: PaymentRule): string =>
 	ruleWords(kindOf(rule), SCREEN) + (isFrozen(afterInterest(rule)) ? HELD : '');
 
 /** Names of rules in earlier workbooks. */
-const EARLIER: Readonly<Record<string, RuleKind>> = { 'equal payments': 'level' };
+const EARLIER: ReadonlyMap<string, RuleKind> = new Map([['equal payments', 'level']]);
 
 /** The rule that is called so; undefined where none is. */
 export function ruleCalled(words: string): RuleKind | undefined {
 	const said = words.replace(HELD, '');
-	return RULE_KINDS.find((kind) => ruleWords(kind, SCREEN) === said) ?? EARLIER[said];
+	return RULE_KINDS.find((kind) => ruleWords(kind, SCREEN) === said) ?? EARLIER.get(said);
 }
 
 /** Cells beyond the workbook's own columns: the next due date, and unusual terms. */

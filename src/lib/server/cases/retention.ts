@@ -139,7 +139,7 @@ export function keepRetention(): () => void {
 			while ((await deleteInTime()) > 0);
 			if (THIN_AFTER !== null) await thinHistories(THIN_AFTER);
 		} catch (error) {
-			if (!(error instanceof NotNow)) log.error({ err: loggable(error) }, 'forgetting failed');
+			if (!(error instanceof NotNow)) log.error({ err: loggable(error) }, 'retention failed');
 		}
 	};
 	void look();
