@@ -7,7 +7,8 @@ import { FREQUENCIES, type CalendarDate } from '../../src/lib/core/quantities/ca
 import type { DebtTerms } from '../../src/lib/core/debt/terms';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
-import { rowAt, run } from '../../src/lib/core/debt/run';
+import { deadlineFor } from '../../src/lib/core/debt/deadline';
+import { balancesIn, rowAt, run } from '../../src/lib/core/debt/run';
 import {
 	balanceFor,
 	extraFor,
@@ -36,7 +37,15 @@ const runCase = z.strictObject({
 			finalPayment: z.number(),
 			peak: z.number(),
 			closing: z.number().optional(),
-			rows: z.array(z.record(z.string(), z.union([z.number(), z.string()])))
+			deferredCharged: z.number().optional(),
+			deferredWaived: z.number().optional(),
+			missed: z.array(z.int()).optional(),
+			lateFees: z.number().optional(),
+			rows: z.array(
+				z
+					.looseObject({ k: z.int(), parts: z.array(z.looseObject({ id: z.string() })).optional() })
+					.catchall(z.union([z.number(), z.string()]))
+			)
 		})
 		.strict()
 });
@@ -69,7 +78,7 @@ const solveGiven = z.strictObject({
 const solveCase = z.strictObject({
 	name: z.string(),
 	kind: z.literal('solve'),
-	ask: z.enum(['payment', 'periods', 'rate', 'balance', 'payment-between', 'extra']),
+	ask: z.enum(['payment', 'periods', 'rate', 'balance', 'payment-between', 'extra', 'deadline']),
 	given: solveGiven,
 	expect: z.record(z.string(), z.union([z.number(), z.string()]))
 });
@@ -141,12 +150,18 @@ function solved(
 			const answer = extraFor(given.debt, periods);
 			return { ...answer?.run, extra: answer?.extra };
 		}
+		case 'deadline': {
+			if (!given.debt) throw new Error('a deadline is asked for a debt');
+			const answer = deadlineFor(given.debt);
+			if (answer === null) return { status: 'none' };
+			return { ...answer.run, amount: answer.atLeast.amount, avoided: answer.avoided };
+		}
 	}
 }
 
 function checkRun(item: unknown): Differences {
 	const { debt, expect } = runCase.parse(item);
-	const { rows, ...totals } = expect;
+	const { rows, missed, ...totals } = expect;
 	const unrounded = debt.interestRounding === 'none';
 	const got = run(debt);
 	const { ending } = got;
@@ -156,9 +171,17 @@ function checkRun(item: unknown): Differences {
 		payoffDate: ending.status === 'cleared' ? ending.payoffDate : null
 	};
 	const differences = differing('', totals, found, unrounded);
-	for (const row of rows) {
-		const match = rowAt(got, Number(row['k']));
-		differences.push(...differing(`row ${row['k']} `, row, { ...match }, unrounded));
+	for (const { parts = [], ...row } of rows) {
+		const match = rowAt(got, row.k);
+		differences.push(...differing(`row ${row.k} `, row, { ...match }, unrounded));
+		const balances = balancesIn(got, row.k);
+		for (const part of parts) {
+			const own = balances.find(({ id }) => id === part.id);
+			differences.push(...differing(`row ${row.k}, ${part.id} `, part, { ...own }, unrounded));
+		}
+	}
+	if (missed && missed.join() !== got.missed.join()) {
+		differences.push(`missed: expected ${missed.join()}, got ${got.missed.join()}`);
 	}
 	return differences;
 }

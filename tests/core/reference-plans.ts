@@ -35,6 +35,7 @@ const planChange = z.discriminatedUnion('kind', [
 	z.strictObject({
 		kind: z.literal('concession'),
 		from: z.int().default(1),
+		until: z.int().exactOptional(),
 		debts: z
 			.record(
 				z.string(),
@@ -59,7 +60,9 @@ const planChange = z.discriminatedUnion('kind', [
 					? ({ kind: 'amount', amount: amount ?? cents(0) } as const)
 					: ({ kind: 'percent', percent: share, cap } as const)
 			)
-	})
+			.default({ kind: 'amount', amount: cents(0) })
+	}),
+	z.strictObject({ kind: z.literal('deadline'), debts: z.array(z.string()) })
 ]);
 export const planTerms = z
 	.strictObject({
@@ -95,6 +98,8 @@ const planCase = z.strictObject({
 			totalPaid: z.int(),
 			totalFees: z.int().exactOptional(),
 			totalCost: z.int().exactOptional(),
+			deferredCharged: z.int().exactOptional(),
+			deferredWaived: z.int().exactOptional(),
 			debts: z.array(
 				z.strictObject({
 					id: z.string(),

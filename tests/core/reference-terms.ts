@@ -5,7 +5,12 @@ import {
 	isCalendarDate,
 	type CalendarDate
 } from '../../src/lib/core/quantities/calendar';
-import type { DebtTerms } from '../../src/lib/core/debt/terms';
+import {
+	ALLOCATION_ORDERS,
+	LAWFUL,
+	type DebtTerms,
+	type RateChange
+} from '../../src/lib/core/debt/terms';
 import type { PaymentRule } from '../../src/lib/core/debt/rules/all-rules';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
@@ -62,10 +67,50 @@ export const statedRate = z.discriminatedUnion('basis', [
 	z.strictObject({ basis: z.literal('daily-compounded'), annualPercent, dayYear })
 ]);
 
+/** A debt with several balances has its rates with them. */
+const unstated = rate.exactOptional();
+const debtRate = z.union([
+	statedRate,
+	z.strictObject({ basis: z.literal('nominal'), annualPercent: unstated }),
+	z.strictObject({ basis: z.enum(['daily', 'daily-compounded']), annualPercent: unstated, dayYear })
+]);
+const rateChanges = z
+	.array(
+		z.union([
+			z.strictObject({ from: z.int(), annualPercent, reamortize: z.boolean().exactOptional() }),
+			z.strictObject({ date, annualPercent, reamortize: z.boolean().exactOptional() })
+		])
+	)
+	.default([]);
+const balance = z.strictObject({
+	id: z.string(),
+	opening: money,
+	annualPercent,
+	rateChanges,
+	deferred: z
+		.strictObject({ until: z.int(), annualPercent, accrued: money })
+		.transform(({ annualPercent: annual, ...deferred }) => ({ ...deferred, annual }))
+		.exactOptional()
+});
+const allocationOrder = z.enum(ALLOCATION_ORDERS);
+const late = z
+	.strictObject({
+		fee: money.default(cents(0)),
+		feeAgain: money.exactOptional(),
+		penaltyPercent: rate.exactOptional(),
+		after: z.int().exactOptional(),
+		notice: z.int().exactOptional(),
+		cure: z.int().exactOptional()
+	})
+	.transform(({ penaltyPercent, ...terms }) => ({
+		...terms,
+		...(penaltyPercent !== undefined && { penalty: penaltyPercent })
+	}));
+
 const debtFields = z.strictObject({
 	opening: money,
 	paymentsPerYear: z.literal(FREQUENCIES),
-	rate: statedRate,
+	rate: debtRate,
 	timing: z.enum(['arrears', 'advance']).default('arrears'),
 	interestRounding: z.enum(['cent', 'none']).default('cent'),
 	firstDue: date,
@@ -73,15 +118,26 @@ const debtFields = z.strictObject({
 	payment: rule,
 	clearBelow: money.default(cents(0)),
 	extras: z.array(z.strictObject(recurring)).default([]),
-	charges: z.array(z.strictObject({ ...recurring, fee: z.boolean().default(false) })).default([]),
-	rateChanges: z
+	charges: z
 		.array(
-			z.union([
-				z.strictObject({ from: z.int(), annualPercent, reamortize: z.boolean().exactOptional() }),
-				z.strictObject({ date, annualPercent, reamortize: z.boolean().exactOptional() })
-			])
+			z.strictObject({
+				...recurring,
+				fee: z.boolean().default(false),
+				to: z.string().exactOptional()
+			})
 		)
 		.default([]),
+	rateChanges,
+	parts: z.array(balance).exactOptional(),
+	allocation: z
+		.strictObject({
+			minimum: allocationOrder.default(LAWFUL.minimum),
+			excess: allocationOrder.default(LAWFUL.excess)
+		})
+		.exactOptional(),
+	required: z.strictObject({ kind: z.literal('minimum'), ...minimum }).exactOptional(),
+	atLeast: z.strictObject({ amount: money, until: z.int() }).exactOptional(),
+	late: late.exactOptional(),
 	paymentChanges: z.array(z.strictObject({ from: z.int(), rule })).default([]),
 	skips: z.array(z.int()).default([])
 });
@@ -89,16 +145,29 @@ const debtFields = z.strictObject({
 type DebtFields = z.infer<typeof debtFields>;
 
 function termsOf({
-	rate: { annualPercent: annual, ...basis },
+	rate: { annualPercent: annual = percent(0), ...basis },
 	rateChanges,
+	parts,
 	...terms
 }: DebtFields): DebtTerms {
-	const changes = rateChanges.map(({ annualPercent: annual, ...change }) => ({
-		...change,
-		annual
-	}));
-	return { ...terms, rate: { ...basis, annual }, rateChanges: changes };
+	return {
+		...terms,
+		rate: { ...basis, annual },
+		rateChanges: rateChanges.map(ratedAnew),
+		...(parts && {
+			balances: parts.map(({ annualPercent: own, rateChanges: changes, ...part }) => ({
+				...part,
+				annual: own,
+				rateChanges: changes.map(ratedAnew)
+			}))
+		})
+	};
 }
+
+const ratedAnew = ({
+	annualPercent: annual,
+	...change
+}: z.infer<typeof rateChanges>[number]): RateChange => ({ ...change, annual });
 
 export const debtTerms = debtFields.transform(termsOf);
 export const planDebt = debtFields

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { addDays, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { NewDebt } from '../../src/lib/core/plan/changes';
-import type { DebtTerms } from '../../src/lib/core/debt/terms';
+import { ALLOCATION_ORDERS, type DebtTerms } from '../../src/lib/core/debt/terms';
 import type { PaymentRule } from '../../src/lib/core/debt/rules/all-rules';
 import { cents, ZERO } from '../../src/lib/core/quantities/money';
 import { ORDERS } from '../../src/lib/core/plan/order';
@@ -188,3 +188,60 @@ export const plans: fc.Arbitrary<PlanTerms> = fc.record({
 
 export const total = (amounts: readonly number[]) =>
 	amounts.reduce((sum, amount) => sum + amount, 0);
+
+const balanceDrawn = fc.record({
+	opening: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 400_000 })),
+	annual: fc.integer({ min: 0, max: 299_900 }).map(percent),
+	later: fc.option(
+		fc.record({
+			from: fc.integer({ min: 2, max: 14 }),
+			annual: fc.integer({ min: 0, max: 299_900 }).map(percent)
+		})
+	),
+	deferred: fc.option(
+		fc.record({
+			until: fc.integer({ min: 1, max: 14 }),
+			annual: fc.integer({ min: 0, max: 299_900 }).map(percent),
+			accrued: fc.integer({ min: 0, max: 5_000 }).map(cents)
+		}),
+		{ freq: 2 }
+	)
+});
+
+const allocationOrder = fc.constantFrom(...ALLOCATION_ORDERS);
+
+const lateDrawn = fc.record({
+	fee: fc.constantFrom(0, 2_500, 3_000).map(cents),
+	feeAgain: fc.constant(cents(4_100)),
+	penalty: fc.constantFrom(199_900, 299_900).map(percent),
+	after: fc.integer({ min: 1, max: 3 }),
+	notice: fc.integer({ min: 0, max: 3 }),
+	cure: fc.integer({ min: 1, max: 6 })
+});
+
+/** Cards: several balances, some deferring interest, in any allocation, with or without terms for late payments. */
+export const cardTerms = (frequencies: fc.Arbitrary<DebtTerms['paymentsPerYear']>) =>
+	fc
+		.record({
+			terms: termsDrawn(frequencies),
+			balances: fc.array(balanceDrawn, { minLength: 1, maxLength: 4 }),
+			allocation: fc.record({ minimum: allocationOrder, excess: allocationOrder }),
+			late: fc.option(lateDrawn)
+		})
+		.filter(
+			({ terms: { payment }, balances }) =>
+				payment.kind !== 'level' && balances.some(({ opening }) => opening > 0)
+		)
+		.map(({ terms: { rateChanges: _, ...terms }, balances, allocation, late }): DebtTerms => ({
+			...terms,
+			opening: cents(balances.reduce((sum, { opening }) => sum + opening, 0)),
+			balances: balances.map(({ opening, annual, later, deferred }, at) => ({
+				id: `b${at}`,
+				opening: cents(opening),
+				annual,
+				...(later && { rateChanges: [later] }),
+				...(deferred && { deferred })
+			})),
+			allocation,
+			...(late && { late })
+		}));

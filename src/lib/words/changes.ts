@@ -244,6 +244,7 @@ export function refusalInWords(refusal: PlanRefusal, nameOf: Names, writing: Wri
 			return text(writing, refusal.reason);
 		case 'closed before':
 		case 'named twice':
+		case 'no deadline':
 			return text(writing, refusal.reason, { name: nameOf(refusal.id) });
 		case 'more than is owed':
 			return text(writing, refusal.reason, {

@@ -2,6 +2,7 @@
  * Whole periods between the day of the balance and due date 0: interest runs in them, and nothing is due (specification,
  * section 7). They are numbered 0, −1, … back from period 1.
  */
+import { accountAtStart } from './account/account';
 import { LARGEST_BALANCE } from '../quantities/money';
 import { interestOn, NO_DAYS } from '../quantities/rate';
 import { periodicRate } from './interest/all-ways';
@@ -15,6 +16,9 @@ import type { Known } from './terms';
 export function interestBeforeFirst(terms: Known): number[] {
 	const count = terms.opening > 0 ? periodsBeforeFirst(terms) : 0;
 	if (count === 0) return [];
+	const account = accountAtStart(terms);
+	if (account !== null)
+		return account.before.map((rows) => rows.reduce((sum, row) => sum + row.interest, 0));
 	const rate = periodicRate(terms.rate, terms.paymentsPerYear, terms.interestRounding);
 	const interest: number[] = [];
 	let balance: number = terms.opening;

@@ -8,66 +8,49 @@ import { askedBy } from './rules/all-rules';
 import { daysOfPeriod } from './period-days';
 import { interestOn, NO_DAYS } from '../quantities/rate';
 import { amountIn, feesIn } from './recurring';
-import { enterStretch, type Stretch } from './stretches';
-
-/** A period before anything is paid (specification, section 3), in minor units. */
-export interface OpenPeriod {
-	charges: number;
-	/** The part of the charges that are fees. */
-	fees: number;
-	interest: number;
-	/** opening + charges + interest, the statement balance: S in section 9. */
-	owed: number;
-	/** The scheduled payment, at most the statement balance: R in section 9. */
-	required: number;
-	/** The debt's own extra payments, and how much of them it can take beyond R. */
-	extra: number;
-	ownExtra: number;
-}
-
-/** A period to be opened into: a plan opens hundreds of thousands, and makes no object for each. */
-export const blankPeriod = (): OpenPeriod => ({
-	charges: 0,
-	fees: 0,
-	interest: 0,
-	owed: 0,
-	required: 0,
-	extra: 0,
-	ownExtra: 0
-});
+import { closeAccount, highestRate, openAccount, requiredBy } from './account/period';
+import type { OpenPeriod } from './open-period';
+import type { DebtState } from './state';
+import { enterStretch } from './stretches';
 
 const days = { ...NO_DAYS };
 
 /**
- * Opens period k of a debt into `period` (`anchor` where interest goes by days); moves the stretch on where a new one
+ * Opens period k of a debt into `period` (`anchor` where interest goes by days); moves the state on where a new one
  * begins with it. Opening the same period again changes nothing. In advance the payment comes first: there is no interest
  * until the period is closed.
  */
 export function openPeriod(
 	terms: DebtTerms,
 	anchor: DueAnchor | null,
-	stretch: Stretch,
+	state: DebtState,
 	k: number,
 	opening: number,
 	period: OpenPeriod
 ): void {
-	if (k === stretch.next) enterStretch(stretch, terms, k, opening);
-	const { charges: charged, extras, skips } = terms;
-	const charges = charged.length === 0 ? 0 : amountIn(charged, k);
-	const fees = charged.length === 0 ? 0 : feesIn(charged, k);
-	const bearing = opening + charges;
-	if (anchor !== null && stretch.rate.kind === 'days') daysOfPeriod(terms, anchor, k, days);
-	const interest = terms.timing === 'advance' ? 0 : interestOn(stretch.rate, bearing, days);
-	const statement = bearing + interest;
-	const rule = askedBy(stretch.asking, bearing, interest, fees);
-	if (k === stretch.freezesAt) stretch.asking = { kind: 'fixed', amount: rule };
-	const due = skips !== undefined && skips.includes(k) ? 0 : rule;
+	if (k === state.next) enterStretch(state, terms, k, opening);
+	const { charges: charged, extras, skips, atLeast } = terms;
+	const { account } = state;
+	if (anchor !== null && state.rate.kind === 'days') daysOfPeriod(terms, anchor, k, days);
+	if (account !== null) {
+		openAccount(terms, account, k, days, period);
+		state.annual = highestRate(period.balances);
+	} else {
+		period.charges = charged.length === 0 ? 0 : amountIn(charged, k);
+		period.fees = charged.length === 0 ? 0 : feesIn(charged, k);
+		period.interest =
+			terms.timing === 'advance' ? 0 : interestOn(state.rate, opening + period.charges, days);
+	}
+	const bearing = opening + period.charges;
+	const statement = bearing + period.interest;
+	period.owed = statement;
+	const rule = askedBy(state.asking, bearing, period.interest, period.fees);
+	if (k === state.freezesAt) state.asking = { kind: 'fixed', amount: rule };
+	let due = account === null ? rule : requiredBy(terms, state, account, bearing, rule, period);
+	if (atLeast !== undefined && k <= atLeast.until && due < atLeast.amount) due = atLeast.amount;
+	if (skips !== undefined && skips.includes(k)) due = 0;
 	const required = due > statement || statement <= terms.clearBelow ? statement : due;
 	const extra = extras.length === 0 ? 0 : amountIn(extras, k);
-	period.charges = charges;
-	period.fees = fees;
-	period.interest = interest;
-	period.owed = statement;
 	period.required = required;
 	period.extra = extra;
 	period.ownExtra = Math.min(extra, statement - required);
@@ -82,13 +65,14 @@ export const payable = ({ owed }: OpenPeriod, amount: number): number =>
 
 /** Closes the period that was opened last, with what is paid in it; the balance that it leaves. */
 export function closePeriod(
-	{ timing }: DebtTerms,
-	{ rate }: Stretch,
+	terms: DebtTerms,
+	{ rate, account }: DebtState,
 	period: OpenPeriod,
 	paid: number
 ): number {
+	if (account !== null) return closeAccount(terms, account, period, paid);
 	const left = period.owed - paid;
-	if (timing !== 'advance') return left;
+	if (terms.timing !== 'advance') return left;
 	period.interest = interestOn(rate, left, days);
 	return left + period.interest;
 }

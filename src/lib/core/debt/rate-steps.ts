@@ -15,6 +15,8 @@ export interface RateStep {
 	readonly day: number;
 	readonly annual: Percent;
 	readonly reamortize: boolean;
+	/** Whether a creditor agreed to it. */
+	readonly isAgreed: boolean;
 }
 
 const NONE: readonly RateStep[] = [];
@@ -34,18 +36,19 @@ export function rateStepsOf(terms: RateTermsOf): readonly RateStep[] {
 }
 
 function placed(terms: RateTermsOf, change: RateChange): RateStep {
-	const { annual, reamortize = false } = change;
+	const { annual, reamortize = false, agreed: isAgreed = false } = change;
 	const anchor = anchorOf(terms);
 	const byDay = isByDay(terms.rate);
 	if ('from' in change) {
 		const { from } = change;
 		const day = byDay ? beginOfPeriod(terms, anchor, from) : 0;
-		return { from, affects: from, day, annual, reamortize };
+		return { from, affects: from, day, annual, reamortize, isAgreed };
 	}
 	const day = dayNumber(change.date);
 	const from = firstBeginningOn(terms, day);
 	const isCut = byDay && from > 1 && beginOfPeriod(terms, anchor, from) > day;
-	return { from, affects: isCut ? from - 1 : from, day: byDay ? day : 0, annual, reamortize };
+	const affects = isCut ? from - 1 : from;
+	return { from, affects, day: byDay ? day : 0, annual, reamortize, isAgreed };
 }
 
 /** The first period, from 1, that begins on a day (a day number) or later. */
@@ -77,4 +80,22 @@ export function rateChangesBefore(
 		if ('date' in change && 'date' in when) return change.date < when.date;
 		return own.from < next.from || (own.from === next.from && own.day < next.day);
 	});
+}
+
+/**
+ * The debt’s own rate again after a while from one period to another, and what changes it later; a level payment that was to
+ * be set anew meanwhile is then (specification, section 16).
+ */
+export function rateChangesAfter(
+	terms: RateTermsOf,
+	first: number,
+	last: number
+): readonly RateChange[] {
+	const from = last + 1;
+	const steps = rateStepsOf(terms);
+	const reamortize = steps.some(
+		(step) => step.reamortize && step.from >= first && step.from <= from
+	);
+	const later = (terms.rateChanges ?? []).filter((change) => placed(terms, change).from > from);
+	return [{ from, annual: rateIn(terms, steps, from), reamortize }, ...later];
 }

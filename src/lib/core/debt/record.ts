@@ -3,12 +3,14 @@
  * opened again, by the same function, when somebody asks how it came about.
  */
 import type { DebtTerms } from './terms';
-import { blankPeriod, closePeriod, openPeriod, type OpenPeriod } from './period';
+import { closePeriod, openPeriod } from './period';
+import { blankPeriod, type OpenPeriod } from './open-period';
 import { anchorOf, daysOfPeriod } from './period-days';
 import { NO_DAYS, type Percent, type PeriodDays } from '../quantities/rate';
 import { rateIn } from './rate-steps';
 import { unroundedAt, type Run } from './run';
-import { beforeTheFirst, enterStretch, type Stretch } from './stretches';
+import { stateAtStart } from './state';
+import { enterStretch, type Stretch } from './stretches';
 
 /** Money in minor units as it is carried: not rounded. */
 export interface PeriodRecord extends Readonly<OpenPeriod> {
@@ -28,12 +30,17 @@ export interface PeriodRecord extends Readonly<OpenPeriod> {
 /** The record of period k of a run, from its first row to its last. */
 export function recordOf(terms: DebtTerms, run: Run, k: number): PeriodRecord {
 	const anchor = anchorOf(terms);
-	const stretch = beforeTheFirst(terms);
+	const stretch = stateAtStart(terms);
 	const opened = (at: number): OpenPeriod => {
 		const period = blankPeriod();
 		openPeriod(terms, anchor, stretch, at, unroundedAt(run, at).opening, period);
 		return period;
 	};
+	// Where a debt stands depends on all that was paid before.
+	if (stretch.account !== null) {
+		for (let at = 1; at < k; at += 1)
+			closePeriod(terms, stretch, opened(at), unroundedAt(run, at).paid);
+	}
 	while (stretch.next < k) {
 		const at = stretch.next;
 		enterStretch(stretch, terms, at, unroundedAt(run, at).opening);

@@ -1,10 +1,13 @@
 import { dueDate, type CalendarDate, type PaymentsPerYear } from '../quantities/calendar';
 import type { DebtTerms } from './terms';
 import { LARGEST_BALANCE, roundedBy, roundedShare, type Cents } from '../quantities/money';
-import { blankPeriod, closePeriod, openPeriod, payable } from './period';
+import { closePeriod, openPeriod, payable } from './period';
+import { blankPeriod } from './open-period';
 import { anchorOf, dateOfTerms } from './period-days';
 import { interestBeforeFirst } from './before-first';
-import { beforeTheFirst, enterStretch, settledFrom } from './stretches';
+import { enterStretch, settledFrom } from './stretches';
+import { stateAtStart } from './state';
+import { rowsOf, type BalanceRow } from './account/balance';
 
 /** One period of a run (specification, section 3), money in minor units. */
 export interface RunRow {
@@ -57,6 +60,12 @@ export interface RunTotals {
 	readonly peak: Cents;
 	readonly closing: Cents;
 	readonly lastDate: CalendarDate;
+	/** Deferred interest that was charged in the end, and that was waived (section 13). */
+	readonly deferredCharged: Cents;
+	readonly deferredWaived: Cents;
+	/** The periods in which less than the minimum was paid, and the fees for that (section 14). */
+	readonly missed: readonly number[];
+	readonly lateFees: Cents;
 }
 
 /**
@@ -80,14 +89,18 @@ interface Trace {
 	readonly extraPaid: number[];
 	/** For each period the charges so far; empty where the debt has none. */
 	readonly chargedSoFar: number[];
+	/** For each period its part of each balance, where the debt has an account; of those before the first due one, too. */
+	readonly balances: (readonly BalanceRow[])[];
 }
+
+const NONE: readonly never[] = [];
 
 /** A hundred years of periods; a run that needs more is `beyond`. */
 const YEARS_FOLLOWED = 100;
 
 /** One debt, period by period (specification, sections 2 to 7). */
 export function run(terms: DebtTerms): Run {
-	const kept: Trace = { before: [], trace: [], extraPaid: [], chargedSoFar: [] };
+	const kept: Trace = { before: [], trace: [], extraPaid: [], chargedSoFar: [], balances: [] };
 	const { firstDue, paymentsPerYear } = terms;
 	const startDate = terms.asOf ?? dueDate(firstDue, 0, paymentsPerYear);
 	// Added to the totals, which nobody else has: spread into a new object they take longer than 360 rows.
@@ -127,6 +140,10 @@ export function unroundedAt(run: Run, k: number) {
 	const extra = k < 1 ? 0 : (run.kept.extraPaid[k - 1] ?? 0);
 	return { opening, charges, interest: closing - opening + paid - charges, paid, extra, closing };
 }
+
+/** Period k by balance, from the first row to the last; none where the debt has no account, or no such period. */
+export const balancesIn = ({ kept, firstRow }: Run, k: number): readonly BalanceRow[] =>
+	kept.balances[k - firstRow] ?? NONE;
 
 /** The sum of extra payments. */
 export function totalExtra({ kept }: Run): Cents {
@@ -180,13 +197,20 @@ export function costPerUnit(totals: Pick<RunTotals, 'starting' | 'totalPaid'>): 
  */
 function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	const { extras, charges, paymentsPerYear, clearBelow } = terms;
-	const stretch = beforeTheFirst(terms);
+	const state = stateAtStart(terms);
+	const { account } = state;
 	const period = blankPeriod();
 	// By days or not: changes of the rate leave that as it is.
-	const anchor = stretch.rate.kind === 'days' ? anchorOf(terms) : null;
+	const anchor = state.rate.kind === 'days' ? anchorOf(terms) : null;
 	const hasExtras = extras.length > 0;
-	const hasCharges = charges.length > 0;
-	const isBare = !hasExtras && !hasCharges && !terms.skips?.length && terms.timing !== 'advance';
+	const hasCharges = charges.length > 0 || terms.late !== undefined;
+	const isBare =
+		account === null &&
+		!hasExtras &&
+		!hasCharges &&
+		!terms.skips?.length &&
+		terms.timing !== 'advance' &&
+		terms.atLeast === undefined;
 	let isPlain = false;
 	let [annual, denominator, inverse, amount] = [0, 1, 1, 0];
 	const settled = settledFrom(terms);
@@ -199,6 +223,7 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		balance += interest;
 		kept?.before.push(balance);
 	}
+	kept?.balances.push(...(account?.before ?? NONE));
 	let totalInterest = balance - terms.opening;
 	let totalCharges = 0;
 	let totalPaid = 0;
@@ -214,10 +239,10 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 	while (balance > 0 && limit === null) {
 		k += 1;
 		const opening = balance;
-		const isEntered = k === stretch.next;
-		if (isEntered) enterStretch(stretch, terms, k, opening);
-		if (isEntered || k === stretch.freezesAt + 1) {
-			const { rate, asking } = stretch;
+		const isEntered = k === state.next;
+		if (isEntered) enterStretch(state, terms, k, opening);
+		if (isEntered || k === state.freezesAt + 1) {
+			const { rate, asking } = state;
 			isPlain = isBare && rate.kind === 'exact' && asking.kind === 'fixed';
 			if (rate.kind === 'exact') ({ annual, denominator, inverse } = rate);
 			if (asking.kind === 'fixed') ({ amount } = asking);
@@ -229,9 +254,9 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 			balance = statement - paid;
 			totalInterest += interest;
 		} else {
-			openPeriod(terms, anchor, stretch, k, opening, period);
+			openPeriod(terms, anchor, state, k, opening, period);
 			paid = payable(period, period.required + period.ownExtra);
-			balance = closePeriod(terms, stretch, period, paid);
+			balance = closePeriod(terms, state, period, paid);
 			totalInterest += period.interest;
 			totalCharges += period.charges;
 		}
@@ -240,6 +265,7 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 			kept.trace.push(balance, totalPaid);
 			if (hasExtras) kept.extraPaid.push(period.ownExtra);
 			if (hasCharges) kept.chargedSoFar.push(totalCharges);
+			if (account !== null) kept.balances.push(rowsOf(account.balances, period.balances));
 		}
 
 		// The lowest balance counts from the opening of the first settled period.
@@ -247,6 +273,11 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 			lowest = opening;
 			lowestPeriod = k - 1;
 			if (k === 1) firstPayment = paid;
+		}
+		// What is not settled by what happened on the account, and not by its terms, starts it again.
+		if (account?.isUnsettled) {
+			lowest = balance;
+			lowestPeriod = k;
 		}
 		if (balance < lowest) {
 			lowest = balance;
@@ -273,7 +304,11 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		finalPayment: shown(paid),
 		peak: shown(peak),
 		closing: shown(balance),
-		lastDate
+		lastDate,
+		deferredCharged: shown(account?.deferredCharged ?? 0),
+		deferredWaived: shown(account?.deferredWaived ?? 0),
+		missed: account?.late.missed ?? NONE,
+		lateFees: shown(account?.late.fees ?? 0)
 	};
 }
 

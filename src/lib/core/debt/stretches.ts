@@ -19,6 +19,7 @@ import { periodicFraction, periodicRate } from './interest/all-ways';
 import { rateIn, rateStepsOf, type RateStep } from './rate-steps';
 import { isFirstLonger } from './period-days';
 import { amountsSettledFrom } from './recurring';
+import { withRateOf } from './account/balance';
 
 const NONE: readonly never[] = [];
 
@@ -35,22 +36,10 @@ export interface Stretch {
 	/** The payment rule as stated, and the period from which its own periods count. */
 	rule: PaymentRule;
 	ruleFrom: number;
+	/** Whether a creditor agreed to it. */
+	isAgreed: boolean;
 	/** The changes of the rate, in order. */
 	readonly rates: readonly RateStep[];
-}
-
-/** The stretch before the first period: nothing is in force yet, and period 1 begins the first. */
-export function beforeTheFirst(terms: DebtTerms): Stretch {
-	return {
-		asking: { kind: 'whole' },
-		rate: periodicRate(terms.rate, terms.paymentsPerYear, terms.interestRounding),
-		annual: terms.rate.annual,
-		next: 1,
-		freezesAt: 0,
-		rule: terms.payment,
-		ruleFrom: 1,
-		rates: rateStepsOf(terms)
-	};
 }
 
 /** Moves on to the stretch that begins with period k, whose opening balance a level rule amortizes. */
@@ -67,6 +56,7 @@ export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, open
 	if (newRule) {
 		rule = newRule.rule;
 		ruleFrom = k;
+		stretch.isAgreed = newRule.agreed ?? false;
 	}
 	for (let then = followed(rule); then && k >= ruleFrom + then.after; then = followed(rule)) {
 		ruleFrom += then.after;
@@ -108,17 +98,22 @@ function nextChange({ rule, ruleFrom, rates }: Stretch, terms: DebtTerms, k: num
 
 /**
  * The first settled period of a debt (specification, section 6): from it on no period is longer than the others, and there
- * is no change of rate or payment that has not begun, no skip, no interest-only phase, no rest of a stated term, and no extra or
+ * is no change of rate or payment that has not begun, no skip, no amount that is scheduled at least, no interest-only phase, no rest of a stated term, and no extra or
  * charge that still begins, ends or comes more rarely than once a year.
  */
 export function settledFrom(terms: DebtTerms): number {
-	const { paymentChanges = NONE, skips = NONE, extras, charges } = terms;
+	const { paymentChanges = NONE, skips = NONE, extras, charges, balances = NONE, atLeast } = terms;
 	let settled = Math.max(
+		1 + (atLeast?.until ?? 0),
 		isFirstLonger(terms) ? 2 : 1,
 		amountsSettledFrom(extras, terms.paymentsPerYear),
 		amountsSettledFrom(charges, terms.paymentsPerYear)
 	);
 	for (const { from } of rateStepsOf(terms)) settled = Math.max(settled, from);
+	for (const balance of balances) {
+		for (const { from } of rateStepsOf(withRateOf(terms, balance)))
+			settled = Math.max(settled, from);
+	}
 	for (const k of skips) settled = Math.max(settled, k + 1);
 	// A rule's own term or phase counts until another rule replaces it.
 	let ends = 1 + lasting(terms.payment);

@@ -3,11 +3,14 @@ import type { Cents } from '../quantities/money';
 import type { InterestRounding, Percent } from '../quantities/rate';
 import type { RateTerms } from './interest/all-ways';
 import type { PaymentRule } from './rules/all-rules';
+import type { MinimumTerms } from './rules/minimum';
 
 /** Another rule from a period on. */
 interface PaymentChange {
 	readonly from: number;
 	readonly rule: PaymentRule;
+	/** Whether a creditor agreed to it: it is the minimum from then on, and nothing is past due (section 14). */
+	readonly agreed?: true;
 }
 
 /**
@@ -18,6 +21,8 @@ interface PaymentChange {
 export type RateChange = {
 	readonly annual: Percent;
 	readonly reamortize?: boolean;
+	/** Whether a creditor agreed to it: no penalty rate is charged meanwhile (section 14). */
+	readonly agreed?: true;
 } & ({ readonly from: number } | { readonly date: CalendarDate });
 
 /** An amount in period `from`, then every `every` periods up to `until` (specification, section 5). */
@@ -33,6 +38,60 @@ export interface Recurring {
 /** An amount added to the balance on a period's first day (specification, section 4, `charges`). */
 export interface Charge extends Recurring {
 	readonly fee: boolean;
+	/** The balance that it is charged to; absent: the first. */
+	readonly to?: string;
+}
+
+/** Interest that is charged only where a balance is not paid off in time (specification, section 13). */
+interface Deferral {
+	/** The last period in which it may be paid off. */
+	readonly until: number;
+	/** The rate at which it accrues meanwhile. */
+	readonly annual: Percent;
+	/** What has accrued at the start. */
+	readonly accrued: Cents;
+}
+
+/** One of several balances of a debt, each at its own rate (specification, section 13). */
+export interface BalanceTerms {
+	readonly id: string;
+	readonly opening: Cents;
+	readonly annual: Percent;
+	readonly rateChanges?: readonly RateChange[];
+	readonly deferred?: Deferral;
+}
+
+/** Which balance a payment goes to first: that of the lowest rate, of the highest, or all in proportion. */
+export const ALLOCATION_ORDERS = ['lowest', 'highest', 'share'] as const;
+export type AllocationOrder = (typeof ALLOCATION_ORDERS)[number];
+
+/** Which balances get the required minimum, and which what is paid above it (specification, section 13). */
+export interface Allocation {
+	readonly minimum: AllocationOrder;
+	readonly excess: AllocationOrder;
+}
+
+/** What the law says (12 CFR 1026.53). */
+export const LAWFUL: Allocation = { minimum: 'lowest', excess: 'highest' };
+
+/** What a missed payment brings (specification, section 14). */
+export interface LateTerms {
+	readonly fee: Cents;
+	/** The fee where one of the six periods before was missed too; absent: the same. */
+	readonly feeAgain?: Cents;
+	/** The rate that is charged at least, from so many missed payments on; absent: none. */
+	readonly penalty?: Percent;
+	readonly after?: number;
+	/** Periods between the one that brings the penalty and its first. */
+	readonly notice?: number;
+	/** Periods in a row that end the penalty when they are not missed. */
+	readonly cure?: number;
+}
+
+/** An amount that is scheduled at least, through a period (specification, section 13). */
+export interface AtLeast {
+	readonly amount: Cents;
+	readonly until: number;
 }
 
 /** All that a run needs to know about one debt. */
@@ -55,6 +114,14 @@ export interface DebtTerms {
 	readonly clearBelow: Cents;
 	readonly extras: readonly Recurring[];
 	readonly charges: readonly Charge[];
+	/** Where it has several balances, which then have the rates: `opening` is their sum. In arrears and in cents alone. */
+	readonly balances?: readonly BalanceTerms[];
+	readonly allocation?: Allocation;
+	/** The minimum that the creditor requires; absent: what the payment rule says. */
+	readonly required?: MinimumTerms;
+	readonly atLeast?: AtLeast;
+	/** In arrears and in cents alone. */
+	readonly late?: LateTerms;
 }
 
 /** A debt but for how it is paid. */

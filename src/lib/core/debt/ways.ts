@@ -15,9 +15,10 @@ import { roundedShare, ZERO, type Cents } from '../quantities/money';
 import type { Percent } from '../quantities/rate';
 import { rowAt, run, runTotals, type Run } from './run';
 import { anchorOf } from './period-days';
-import { blankPeriod, openPeriod } from './period';
+import { closePeriod, openPeriod } from './period';
+import { blankPeriod } from './open-period';
 import { least, paymentFor } from './solve';
-import { beforeTheFirst } from './stretches';
+import { stateAtStart } from './state';
 
 /** The usual payment of the client. */
 export type Pays =
@@ -142,16 +143,17 @@ export function uncovered(debt: StatedDebt): Uncovered | null {
 function firstBelow(terms: DebtTerms, required: PaymentRule) {
 	const paid = run(terms);
 	const asking = { ...terms, payment: required, paymentChanges: [], skips: [] };
-	const stretch = beforeTheFirst(asking);
+	const state = stateAtStart(asking);
 	const anchor = anchorOf(terms);
 	const due = blankPeriod();
 	for (let k = 1; k <= paid.periods; k += 1) {
 		const row = rowAt(paid, k);
 		if (!row) break;
-		openPeriod(asking, anchor, stretch, k, row.opening, due);
+		openPeriod(asking, anchor, state, k, row.opening, due);
 		if (due.required > row.scheduled && !terms.skips?.includes(k)) {
 			return { k, date: row.date, required: due.required, paid: row.scheduled };
 		}
+		closePeriod(asking, state, due, row.paid);
 	}
 	return null;
 }

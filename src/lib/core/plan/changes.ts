@@ -6,9 +6,11 @@ import {
 	endOfMonth,
 	type CalendarDate
 } from '../quantities/calendar';
-import type { DebtTerms } from '../debt/terms';
+import { withRateOf } from '../debt/account/balance';
+import { deadlineFor } from '../debt/deadline';
+import type { BalanceTerms, DebtTerms, Known, RateChange } from '../debt/terms';
 import type { PaymentRule } from '../debt/rules/all-rules';
-import { rateChangesBefore } from '../debt/rate-steps';
+import { rateChangesAfter, rateChangesBefore } from '../debt/rate-steps';
 import { roundedShare, ZERO, type Cents, minus, plus, sumOf } from '../quantities/money';
 import { firstMonthOf, NO_FEES } from './month';
 import type { Brought, ChangeFees, ConcessionFees, PlannedDebt } from './terms';
@@ -47,6 +49,8 @@ interface Concession {
 	readonly kind: 'concession';
 	/** The month from which fees are due, and from whose first due period on the agreed terms hold. */
 	readonly from: number;
+	/** The last month of agreed rates, after which the debts have their own again (section 16); absent: they stay. */
+	readonly until?: number;
 	/**
 	 * The day from which it is agreed, where that is known: the rates hold from then on and never reach back (section
 	 * 4), the payments from the first due date on or after it.
@@ -61,7 +65,13 @@ interface Concession {
 	readonly monthlyFee: ConcessionFees['monthly'];
 }
 
-export type PlanChange = Consolidate | Transfer | Concession;
+/** Debts on which so much is paid at least that nothing deferred is ever charged (specification, section 16). */
+interface Deadline {
+	readonly kind: 'deadline';
+	readonly debts: readonly string[];
+}
+
+export type PlanChange = Consolidate | Transfer | Concession | Deadline;
 
 /** Why a change is not possible; `change` is its place in the list, from 0. */
 export type Refusal = { readonly change: number } & (
@@ -75,6 +85,7 @@ export type Refusal = { readonly change: number } & (
 			readonly amount: Cents;
 			readonly owed: Cents;
 	  }
+	| { readonly reason: 'no deadline'; readonly id: string }
 	| { readonly reason: 'above the limit'; readonly amount: Cents; readonly limit: Cents }
 );
 
@@ -114,7 +125,7 @@ export function firstMonthWith(
 	const first = firstMonthOf(debts);
 	let changed: Changed = { debts, fees: NO_FEES };
 	for (const change of changes) {
-		if (change.kind === 'concession') continue;
+		if (change.kind === 'concession' || change.kind === 'deadline') continue;
 		if (refusalOf(changed.debts, change)) return first;
 		changed = applied(changed, change, first);
 	}
@@ -129,6 +140,8 @@ function applied(changed: Changed, change: PlanChange, first: CalendarDate): Cha
 			return transferred(changed, change);
 		case 'concession':
 			return conceded(changed, change, first);
+		case 'deadline':
+			return keepingDeadlines(changed, change);
 	}
 }
 
@@ -142,6 +155,10 @@ function refusalOf(debts: readonly PlannedDebt[], change: PlanChange): Unplaced<
 		if (!debt) return { reason: 'unknown debt', id };
 		if (debt.terms.opening === 0) return { reason: 'closed before', id };
 		if (ids.indexOf(id) < index) return { reason: 'named twice', id };
+	}
+	if (change.kind === 'deadline') {
+		const lapsing = debts.find(({ id, terms }) => ids.includes(id) && deadlineFor(terms) === null);
+		return lapsing ? { reason: 'no deadline', id: lapsing.id } : null;
 	}
 	if (change.kind !== 'transfer') return null;
 	for (const { id, amount } of change.amounts) {
@@ -159,7 +176,7 @@ function refusalOf(debts: readonly PlannedDebt[], change: PlanChange): Unplaced<
 
 /** The debts that a change speaks of. */
 const namedIn = (change: PlanChange): readonly string[] =>
-	change.kind === 'consolidate'
+	change.kind === 'consolidate' || change.kind === 'deadline'
 		? change.debts
 		: (change.kind === 'transfer' ? change.amounts : change.debts).map(({ id }) => id);
 
@@ -216,7 +233,7 @@ function bringing({ debts, fees }: Changed, { id, terms }: NewDebt, brought: Bro
 		debts: [
 			...debts.map((debt) => {
 				const taken = takes.find((other) => other.id === debt.id);
-				return taken ? owing(debt, minus(debt.terms.opening, taken.amount)) : debt;
+				return taken ? lessBy(debt, taken.amount) : debt;
 			}),
 			{ id, terms: { ...terms, opening } }
 		],
@@ -225,8 +242,14 @@ function bringing({ debts, fees }: Changed, { id, terms }: NewDebt, brought: Bro
 }
 
 function conceded({ debts, fees }: Changed, change: Concession, first: CalendarDate): Changed {
-	const { from, setUpFee, monthlyFee: monthly } = change;
-	const fee: ConcessionFees = { from, debts: change.debts.map(({ id }) => id), setUpFee, monthly };
+	const { from, until, setUpFee, monthlyFee: monthly } = change;
+	const fee: ConcessionFees = {
+		from,
+		...(until !== undefined && { until }),
+		debts: change.debts.map(({ id }) => id),
+		setUpFee,
+		monthly
+	};
 	return {
 		debts: debts.map((debt) => {
 			const agreed = change.debts.find(({ id }) => id === debt.id);
@@ -242,15 +265,22 @@ function conceded({ debts, fees }: Changed, change: Concession, first: CalendarD
 interface WhenAgreed {
 	readonly rate: { readonly from: number } | { readonly date: CalendarDate };
 	readonly payment: number;
+	/** The last period of the rate; Infinity: it stays. */
+	readonly last: number;
 }
 
-function whenAgreed(terms: DebtTerms, { from, date }: Concession, first: CalendarDate): WhenAgreed {
+function whenAgreed(
+	terms: DebtTerms,
+	{ from, until, date }: Concession,
+	first: CalendarDate
+): WhenAgreed {
+	const last = until === undefined ? Infinity : periodIn(first, terms, until + 1) - 1;
 	if (date === undefined) {
 		const period = periodIn(first, terms, from);
-		return { rate: { from: period }, payment: period };
+		return { rate: { from: period }, payment: period, last };
 	}
 	const before = dueDatesUntil(terms.firstDue, addDays(date, -1), terms.paymentsPerYear);
-	return { rate: { date }, payment: before + 1 };
+	return { rate: { date }, payment: before + 1, last };
 }
 
 /** The agreed rate and payment replace every later change of the debt's own. */
@@ -261,19 +291,61 @@ function agreedTerms(
 ): DebtTerms {
 	const rule: PaymentRule | null = payment === null ? null : { kind: 'fixed', amount: payment };
 	const from = when.payment;
+	if (when.last < from) return terms;
+	if (rule && when.last < Infinity) {
+		throw new RangeError('a payment is agreed to for good, a rate alone for a while');
+	}
+	const agreedRates = (own: Known): readonly RateChange[] => [
+		...rateChangesBefore(own, when.rate),
+		{ ...when.rate, annual, agreed: true },
+		...(when.last < Infinity ? rateChangesAfter(own, from, when.last) : [])
+	];
 	return {
 		...terms,
-		rateChanges: [...rateChangesBefore(terms, when.rate), { ...when.rate, annual }],
+		rateChanges: agreedRates(terms),
+		...(terms.balances && {
+			balances: terms.balances.map((balance) => ({
+				...balance,
+				rateChanges: agreedRates(withRateOf(terms, balance))
+			}))
+		}),
 		paymentChanges: rule
-			? [...(terms.paymentChanges ?? []).filter((change) => change.from < from), { from, rule }]
+			? [
+					...(terms.paymentChanges ?? []).filter((change) => change.from < from),
+					{ from, rule, agreed: true as const }
+				]
 			: (terms.paymentChanges ?? [])
 	};
 }
 
-const owing = ({ id, terms }: PlannedDebt, opening: Cents): PlannedDebt => ({
-	id,
-	terms: { ...terms, opening }
-});
+/** Each pays at least, to its last deadline, what keeps it (specification, section 8, `deadline`). */
+function keepingDeadlines({ debts, fees }: Changed, { debts: ids }: Deadline): Changed {
+	const kept = debts.map(({ id, terms }): PlannedDebt => {
+		const answer = ids.includes(id) ? deadlineFor(terms) : null;
+		return { id, terms: answer ? { ...terms, atLeast: answer.atLeast } : terms };
+	});
+	return { debts: kept, fees };
+}
+
+/** A debt less an amount; of several balances the highest rate first, one that defers last. */
+function lessBy({ id, terms }: PlannedDebt, amount: Cents): PlannedDebt {
+	const opening = minus(terms.opening, amount);
+	const { balances } = terms;
+	if (balances === undefined) return { id, terms: { ...terms, opening } };
+	const rateOf = ({ annual, deferred }: BalanceTerms) => (deferred ? 0 : annual);
+	let left: number = amount;
+	const taken = new Map<BalanceTerms, number>();
+	for (const balance of [...balances].sort((a, b) => rateOf(b) - rateOf(a))) {
+		const now = Math.min(left, balance.opening);
+		taken.set(balance, now);
+		left -= now;
+	}
+	const rest = balances.map((balance) => ({
+		...balance,
+		opening: (balance.opening - (taken.get(balance) ?? 0)) as Cents
+	}));
+	return { id, terms: { ...terms, opening, balances: rest } };
+}
 
 /** The first period of a debt that falls due in a month of the plan, or later. */
 function periodIn(

@@ -13,13 +13,15 @@ import type { DebtTerms } from '../debt/terms';
 import { roundedShare, ZERO, type Cents } from '../quantities/money';
 import type { InLine, Order } from './order';
 import { interestBeforeFirst } from '../debt/before-first';
-import { blankPeriod, closePeriod, openPeriod, type OpenPeriod } from '../debt/period';
+import { closePeriod, openPeriod } from '../debt/period';
+import { blankPeriod, type OpenPeriod } from '../debt/open-period';
 import { anchorOf } from '../debt/period-days';
 import type { ChangeFees, ConcessionFees, PlannedDebt, PlanTerms } from './terms';
 import { WHOLE } from '../quantities/rate';
 import { isByDay } from '../debt/interest/all-ways';
 import { shared } from '../quantities/share';
-import { beforeTheFirst, settledFrom, type Stretch } from '../debt/stretches';
+import { copiedState, stateAtStart, type DebtState } from '../debt/state';
+import { settledFrom } from '../debt/stretches';
 
 /**
  * A debt on its way through a plan. As a period it is the month that is open: what its periods that fall due
@@ -34,7 +36,7 @@ export interface PlanDebt extends InLine, OpenPeriod {
 	readonly firstMonth: number;
 	readonly step: number;
 	readonly settled: number;
-	stretch: Stretch;
+	state: DebtState;
 	/** Periods behind it. */
 	periods: number;
 	balance: number;
@@ -98,7 +100,7 @@ export function planDebt(
 		firstMonth: monthsBetween(first, terms.firstDue) + 1,
 		step,
 		settled: settledFrom(inArrears),
-		stretch: beforeTheFirst(inArrears),
+		state: stateAtStart(inArrears),
 		periods: 0,
 		balance: terms.opening,
 		reached: terms.opening,
@@ -140,7 +142,7 @@ function earlyPeriods(terms: DebtTerms, first: CalendarDate): PlanDebt['early'] 
 /** A debt that goes on by itself from where it is, between two months. */
 export const copied = (debt: PlanDebt): PlanDebt => ({
 	...debt,
-	stretch: { ...debt.stretch },
+	state: copiedState(debt.state),
 	several: []
 });
 
@@ -226,8 +228,8 @@ function agreementFees(
 	if (concessions.length === 0) return NO_FEES_DUE;
 	const owed = open.reduce((sum, debt) => sum + debt.owed, 0);
 	let [setUp, monthly] = [0, 0];
-	for (const { from, debts, setUpFee, monthly: fee } of concessions) {
-		if (month < from) continue;
+	for (const { from, until = Infinity, debts, setUpFee, monthly: fee } of concessions) {
+		if (month < from || month > until) continue;
 		if (month === from) setUp += setUpFee;
 		if (open.some(({ id }) => debts.includes(id))) {
 			monthly += monthlyFee(fee, money, owed).due;
@@ -293,10 +295,10 @@ export function openDebt(debt: PlanDebt, month: number, until: number): void {
 	if (step === 0 && month >= firstMonth) openSeveral(debt, balance);
 	else if (month >= firstMonth && (step === 1 || (month - firstMonth) % step === 0)) {
 		debt.dueNow = 1;
-		openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods + 1, balance, debt);
+		openPeriod(debt.terms, debt.anchor, debt.state, debt.periods + 1, balance, debt);
 	} else Object.assign(debt, NOTHING_DUE, { owed: balance });
 	debt.interest += debt.earlyInterest;
-	debt.annual = debt.stretch.annual;
+	debt.annual = debt.state.annual;
 	debt.rolledOver = debt.extra - debt.ownExtra;
 	debt.given = debt.required;
 }
@@ -317,14 +319,14 @@ function openSeveral(debt: PlanDebt, owed: number): void {
 	const { terms, anchor, several, until } = debt;
 	if (anchor === null) return;
 	// The first is what it is; the others are opened again once what is before them is really paid.
-	let stretch = debt.stretch;
+	let { state } = debt;
 	let balance = owed;
 	Object.assign(debt, NOTHING_DUE);
 	for (let k = debt.periods + 1; balance > 0 && dueDay(anchor, k) <= until; k += 1) {
-		if (debt.dueNow === 1) stretch = { ...stretch };
 		const period = several[debt.dueNow] ?? (several[debt.dueNow] = blankPeriod());
-		openPeriod(terms, anchor, stretch, k, balance, period);
-		balance = period.owed - period.required - period.ownExtra;
+		openPeriod(terms, anchor, state, k, balance, period);
+		if (debt.dueNow === 0) state = copiedState(state);
+		balance = closePeriod(terms, state, period, period.required + period.ownExtra);
 		debt.dueNow += 1;
 		debt.required += period.required;
 		debt.interest += period.interest;
@@ -334,6 +336,10 @@ function openSeveral(debt: PlanDebt, owed: number): void {
 	}
 	debt.owed = owed + debt.charges + debt.interest;
 }
+
+/** Whether its latest period is settled (section 6). */
+export const isSettledNow = ({ periods, settled, state }: PlanDebt): boolean =>
+	periods >= settled && !state.account?.isUnsettled;
 
 /** The amount that a debt can still take in the month, beyond its payment and its own extra payments. */
 export const roomOf = ({ owed, ownExtra, given, dueNow }: PlanDebt): number =>
@@ -375,7 +381,7 @@ export function passOn(line: readonly PlanDebt[], rest: number, order: Order): v
 const inRoom = (debts: readonly PlanDebt[]): PlanDebt[] => debts.filter((debt) => roomOf(debt) > 0);
 
 /** Gives a debt so much more, at most what it still owes; what it took. */
-function give(debt: PlanDebt, amount: number): number {
+export function give(debt: PlanDebt, amount: number): number {
 	const taken = Math.min(amount, roomOf(debt));
 	debt.given += taken;
 	return taken;
@@ -388,7 +394,7 @@ export function pay(debt: PlanDebt, month: number): void {
 		if (debt.dueNow === 1) {
 			debt.periods += 1;
 			debt.paid = debt.given + debt.ownExtra;
-			debt.balance = closePeriod(debt.terms, debt.stretch, debt, debt.paid);
+			debt.balance = closePeriod(debt.terms, debt.state, debt, debt.paid);
 		} else debt.balance = debt.owed;
 		debt.reached = debt.balance;
 	}
@@ -426,14 +432,13 @@ function paySeveral(debt: PlanDebt): void {
 		const period = several[at] ?? (several[at] = blankPeriod());
 		const foreseen = at < debt.dueNow ? period.ownExtra : Infinity;
 		debt.periods += 1;
-		if (at > 0)
-			openPeriod(debt.terms, debt.anchor, debt.stretch, debt.periods, debt.balance, period);
+		if (at > 0) openPeriod(debt.terms, debt.anchor, debt.state, debt.periods, debt.balance, period);
 		const extra = Math.min(foreseen, period.ownExtra);
 		const most = period.owed - extra;
 		const now = Math.min(left, at === dueNow - 1 ? most : Math.min(period.required, most));
-		debt.balance = closePeriod(debt.terms, debt.stretch, period, now + extra);
+		debt.balance = closePeriod(debt.terms, debt.state, period, now + extra);
 		// The lowest counts from the opening of the first settled period, as in a run (section 6).
-		if (debt.periods < debt.settled) debt.lowest = debt.reached = debt.balance;
+		if (!isSettledNow(debt)) debt.lowest = debt.reached = debt.balance;
 		else debt.reached = Math.min(debt.reached, debt.balance);
 		left -= now;
 		debt.interest += period.interest;

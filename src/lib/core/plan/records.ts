@@ -1,8 +1,9 @@
 /** The periods of a debt on its way through a plan, each as it was opened and closed. */
 import { interestBeforeFirst } from '../debt/before-first';
-import { blankPeriod, openPeriod } from '../debt/period';
+import { closePeriod, openPeriod } from '../debt/period';
+import { blankPeriod } from '../debt/open-period';
 import { anchorOf } from '../debt/period-days';
-import { beforeTheFirst } from '../debt/stretches';
+import { stateAtStart } from '../debt/state';
 import type { DebtTerms } from '../debt/terms';
 import { dueDate, monthsBetween, type CalendarDate } from '../quantities/calendar';
 import { asCarried, plus, ZERO, type Cents } from '../quantities/money';
@@ -40,7 +41,7 @@ export function periodsOf(
 	if (!planned) throw new RangeError('a plan has no such debt');
 	const terms = asPlanned(planned.terms);
 	const anchor = anchorOf(terms);
-	const stretch = beforeTheFirst(terms);
+	const state = stateAtStart(terms);
 	const period = blankPeriod();
 	let balance = terms.opening;
 	const before = interestBeforeFirst(terms);
@@ -64,13 +65,13 @@ export function periodsOf(
 	const periods = paidByPeriod(debts, plan, index).map(
 		({ k, date, month, amount: paid }): PlannedPeriod => {
 			const opening = balance;
-			openPeriod(terms, anchor, stretch, k, balance, period);
-			balance = asCarried(period.owed - paid);
+			openPeriod(terms, anchor, state, k, balance, period);
+			balance = asCarried(closePeriod(terms, state, period, paid));
 			return {
 				k,
 				date,
 				month,
-				annual: stretch.annual,
+				annual: state.annual,
 				opening,
 				charges: asCarried(period.charges),
 				interest: asCarried(period.interest),

@@ -16,8 +16,9 @@ export type Budget =
 
 /** Fees of a creditor agreement, besides the payments to debts (specification, section 10). */
 export interface ConcessionFees {
-	/** The month in which it begins. */
+	/** The month in which it begins, and the last of its monthly fees; absent: none is the last. */
 	readonly from: number;
+	readonly until?: number;
 	/** The debts it is about: the monthly fee ends with the last of them. */
 	readonly debts: readonly string[];
 	readonly setUpFee: Cents;
@@ -136,6 +137,9 @@ export interface DebtTotals {
 	readonly fees: Cents;
 	readonly paid: Cents;
 	readonly closing: Cents;
+	/** Deferred interest that was charged in the end, and that was waived (section 13). */
+	readonly deferredCharged: Cents;
+	readonly deferredWaived: Cents;
 }
 
 export type PlanEnding =
@@ -181,6 +185,9 @@ export interface PlanTotals {
 	/** Interest and fees: what plans are compared on. */
 	readonly totalCost: Cents;
 	readonly closing: Cents;
+	/** Deferred interest that was charged in the end, and that was waived: of all debts. */
+	readonly deferredCharged: Cents;
+	readonly deferredWaived: Cents;
 	readonly debts: readonly DebtTotals[];
 	readonly shortMonths: readonly { readonly month: number; readonly missing: Cents }[];
 }

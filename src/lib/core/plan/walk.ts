@@ -3,6 +3,7 @@ import { dueDate, type CalendarDate } from '../quantities/calendar';
 import { LARGEST_BALANCE, type Cents, atLeastZero, minus, plus } from '../quantities/money';
 import {
 	firstMonthOf,
+	isSettledNow,
 	monthEnds,
 	NO_FEES,
 	openMonth,
@@ -15,6 +16,7 @@ import {
 	type PlanDebt
 } from './month';
 import { putInLine } from './order';
+import { passAlongPlaces } from './places';
 import type {
 	Brought,
 	ChangeFees,
@@ -88,8 +90,11 @@ function walkMonths(
 	let open = all.filter(stillOwed);
 	/** The same debts from the first in line to the last; kept from month to month. */
 	let line = [...open];
-	let month = 0;
+	const hasAccounts = all.some(({ state }) => state.account !== null);
+	/** By the rates of balances, where debts have several. */
+	const isByPlace = plan.order === 'rate' && hasAccounts;
 	let isSettled = false;
+	let month = 0;
 	let quiet = 0;
 	let status: 'cleared' | 'never' | 'beyond' = 'cleared';
 	let refused: PlanEnding | null = null;
@@ -109,8 +114,12 @@ function walkMonths(
 			shortMonths.push({ month, missing: minus(required, budget) });
 			shareOut(open, budget);
 		} else if (budget > required) {
-			putInLine(line, plan.order);
-			passOn(line, budget - required, plan.order);
+			const rest = budget - required;
+			if (isByPlace) passAlongPlaces(open, rest);
+			else {
+				putInLine(line, plan.order);
+				passOn(line, rest, plan.order);
+			}
 		}
 		let highest = 0;
 		let cleared = false;
@@ -121,7 +130,8 @@ function walkMonths(
 		}
 		keep?.(monthOf(month, opened, open));
 
-		isSettled ||= month >= settledFrom && open.every((debt) => debt.periods >= debt.settled);
+		// What happens on an account may unsettle it again.
+		if (hasAccounts || !isSettled) isSettled = month >= settledFrom && open.every(isSettledNow);
 		if (!isSettled) for (const debt of open) debt.lowest = debt.balance;
 		quiet = isSettled && !hasNewLowest(open) ? quiet + 1 : 0;
 		if (cleared) {
@@ -155,6 +165,8 @@ function walkMonths(
 		totalPaid: (sumOf(totals, 'paid') + upFront + setUp + monthly) as Cents,
 		totalCost: plus(totalInterest, totalFees),
 		closing: sumOf(totals, 'closing'),
+		deferredCharged: sumOf(totals, 'deferredCharged'),
+		deferredWaived: sumOf(totals, 'deferredWaived'),
 		debts: totals,
 		shortMonths
 	};
@@ -242,7 +254,7 @@ function hasNewLowest(open: readonly PlanDebt[]): boolean {
 }
 
 function totalsOf(debt: PlanDebt): DebtTotals {
-	const { id, terms, payoffMonth, periods } = debt;
+	const { id, terms, payoffMonth, periods, state } = debt;
 	return {
 		id,
 		starting: terms.opening,
@@ -255,7 +267,9 @@ function totalsOf(debt: PlanDebt): DebtTotals {
 		charges: debt.totalCharges as Cents,
 		fees: debt.totalFees as Cents,
 		paid: debt.totalPaid as Cents,
-		closing: debt.balance as Cents
+		closing: debt.balance as Cents,
+		deferredCharged: (state.account?.deferredCharged ?? 0) as Cents,
+		deferredWaived: (state.account?.deferredWaived ?? 0) as Cents
 	};
 }
 
