@@ -7,6 +7,7 @@ import { planTotals } from '../../../src/lib/core/plan/walk';
 import type { PlannedDebt, PlanTerms } from '../../../src/lib/core/plan/terms';
 import { percent } from '../../../src/lib/core/quantities/rate';
 import {
+	cardTerms,
 	changingTerms,
 	constant,
 	household,
@@ -77,6 +78,25 @@ describe('the order of the least interest', () => {
 		);
 		fc.assert(fc.property(alike, plans, check), { numRuns: runs(20) });
 		expect(compared).toBeGreaterThan(ofWhich(20));
+	});
+
+	it('is that of all orders tried one by one, for cards of several balances beside other debts', () => {
+		let compared = 0;
+		const mixed = household(fc.oneof(cardTerms(fc.constant(12)), monthly), 4);
+		fc.assert(
+			fc.property(mixed, plans, (debts, plan) => {
+				if (compare(debts, plan)) compared += 1;
+			}),
+			{ numRuns: runs(60) }
+		);
+		const often = household(cardTerms(fc.constantFrom(...FREQUENCIES)), 3);
+		fc.assert(
+			fc.property(often, plans, (debts, plan) => void compare(debts, plan)),
+			{
+				numRuns: runs(20)
+			}
+		);
+		expect(compared).toBeGreaterThan(ofWhich(15));
 	});
 
 	it('is that also with interest alone at first, payments and rates that change, and what a plan changes', () => {

@@ -3,6 +3,8 @@
  * search: a plan is followed as far as the debts that are already in line say who gets what, then a next
  * debt is put in line; what can't come out below the best so far is left out (specification, section 9).
  */
+import { balancesOf } from '../debt/account/account';
+import type { DebtTerms } from '../debt/terms';
 import { ZERO, type Cents, minus } from '../quantities/money';
 import { boundsOf, leastInterest, type MonthBounds } from './order-bound';
 import { MONTHS_FOLLOWED, planTotals } from '../plan/walk';
@@ -241,15 +243,24 @@ function undecided(
 		: { kind: 'node', node: { ...node, least } };
 }
 
+const highestAtFirst = (terms: DebtTerms): number =>
+	Math.max(...balancesOf(terms).map(({ annual }) => annual));
+
+const highestEver = (terms: DebtTerms): number =>
+	Math.max(
+		...balancesOf(terms).flatMap(({ annual, rateChanges = [] }) => [
+			annual,
+			...rateChanges.map((change) => change.annual)
+		])
+	);
+
 /** Orders that are often good, and the best of them. */
 function firstGuess(debts: readonly PlannedDebt[], plan: PlanTerms) {
 	const by = (value: (debt: PlannedDebt) => number) =>
 		[...debts].sort((a, b) => value(a) - value(b)).map(({ id }) => id);
 	const guesses = [
-		by(({ terms }) => -terms.rate.annual),
-		by(
-			({ terms }) => -Math.max(terms.rate.annual, ...(terms.rateChanges ?? []).map((c) => c.annual))
-		),
+		by(({ terms }) => -highestAtFirst(terms)),
+		by(({ terms }) => -highestEver(terms)),
 		by(({ terms }) => terms.opening),
 		[...plan.listed, ...debts.map(({ id }) => id).filter((id) => !plan.listed.includes(id))]
 	];

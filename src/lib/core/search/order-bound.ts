@@ -26,8 +26,12 @@
 import type { CalendarDate } from '../quantities/calendar';
 import type { DebtTerms } from '../debt/terms';
 import type { PaymentRule } from '../debt/rules/all-rules';
+import { hasAccount } from '../debt/account/account';
 import { ZERO } from '../quantities/money';
-import { blankPeriod, openPeriod } from '../debt/period';
+import { CardPath } from './card-bound';
+import type { Bounds, MonthPath, MonthStep } from './month-path';
+import { openPeriod } from '../debt/period';
+import { blankPeriod } from '../debt/open-period';
 import { MONTHS_FOLLOWED } from '../plan/walk';
 import {
 	firstMonthOf,
@@ -40,18 +44,6 @@ import {
 	type PlanDebt
 } from '../plan/month';
 import type { PlannedDebt, PlanTerms } from '../plan/terms';
-
-/** A debt in one month: what bounds its part. */
-interface Bounds {
-	/** The most that it can owe at the beginning, in minor units. */
-	readonly most: number;
-	/** Its interest of the month for each unit that it owes. */
-	readonly ratio: number;
-	/** The most that it can ask. */
-	readonly asks: number;
-	/** All that can come with it: its own extras. */
-	readonly extras: number;
-}
 
 /** Lower bounds for the months of a plan, from the first on. */
 export interface MonthBounds {
@@ -74,7 +66,9 @@ export function boundsOf(
 ): MonthBounds[] {
 	const endOf = monthEnds(debts);
 	const first = firstMonthOf(debts);
-	const paths = debts.map((debt, index) => new Path(debt, index, first));
+	const paths = debts.map((debt, index): MonthPath =>
+		hasAccount(debt.terms) ? new CardPath(debt, index, first) : new Path(debt, index, first)
+	);
 	const mostRounding = Math.max(0, ...debts.flatMap(({ terms }) => rulesOf(terms).map(roundingOf)));
 	const mostCleared = Math.max(0, ...debts.map(({ terms }) => terms.clearBelow));
 	const found: MonthBounds[] = [];
@@ -168,7 +162,7 @@ function unrounded(rule: PaymentRule): PaymentRule {
 }
 
 /** A debt month by month, paid nothing but what it asks. */
-class Path {
+class Path implements MonthPath {
 	readonly #debt: PlanDebt;
 	/** The same debt with a large balance, on which its rate is read. */
 	readonly #large: PlanDebt;
@@ -190,15 +184,15 @@ class Path {
 		this.#large = planDebt({ id, terms: { ...required, charges: [] } }, index, [], first);
 	}
 
-	open(now: number, until: number): Bounds & { readonly slack: number } {
+	open(now: number, until: number): MonthStep {
 		const debt = this.#debt;
 		this.#months += 1;
 		if (debt.balance === 0) return { most: 0, ratio: 0, asks: 0, extras: 0, slack: 0 };
 		openDebt(debt, now, until);
 		let ratio = 0;
 		for (let count = 1; count <= debt.dueNow; count += 1) {
-			const { terms, anchor, stretch, periods } = this.#large;
-			openPeriod(terms, anchor, stretch, periods + 1, LARGE, this.#period);
+			const { terms, anchor, state, periods } = this.#large;
+			openPeriod(terms, anchor, state, periods + 1, LARGE, this.#period);
 			this.#large.periods += 1;
 			ratio += this.#period.interest / LARGE;
 		}
