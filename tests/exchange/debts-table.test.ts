@@ -422,7 +422,9 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 				const { events, compared, baseline, statement, transactions, withdrawn } = emptyDebt(
 					debt.id
 				);
-				const now = { balanceAssumed: false };
+				// A table has a debt’s total and highest rate; its balances and late fees are in JSON alone.
+				const { balances, allocation, atLeast, late } = emptyDebt(debt.id);
+				const now = { balanceAssumed: false, balances, allocation, atLeast, late };
 				return {
 					...debt,
 					...now,

@@ -43,12 +43,16 @@ export function card(fields: object = {}) {
 		asOf: null,
 		balanceAssumed: false,
 		annualRate: 224_900,
+		balances: [],
+		allocation: { minimum: 'lowest', excess: 'highest' },
 		firstDue: '2027-01-15',
 		required: interestPlus(10_000, 2_500, 100),
 		interestOnly: 0,
 		lending: USUAL,
 		pays: { kind: 'held' },
 		extra: 0,
+		atLeast: null,
+		late: null,
 		events: [],
 		compared: [],
 		baseline: { kind: 'required' },
@@ -91,12 +95,13 @@ export function unusual() {
 				amount: 4_500,
 				perYear: 4,
 				until: '2030-01-15',
-				fee: true
+				fee: true,
+				ofBalance: null
 			},
 			{ ...dated('2027-06-15'), kind: 'skip', off: true },
 			{ ...dated('2027-08-15'), kind: 'payment', amount: null },
 			{ ...dated('2027-09-15'), kind: 'payment', amount: 16_000 },
-			{ ...dated('2027-10-15'), kind: 'rate', annual: 299_999, reamortize: true }
+			{ ...dated('2027-10-15'), kind: 'rate', annual: 299_999, reamortize: true, ofBalance: null }
 		],
 		compared: [
 			{ kind: 'without', event: april.id },
@@ -136,6 +141,58 @@ export function unusual() {
 			{ reference: '', date: '2026-12-03', amount: -2_150, kind: 'charge', text: 'Chandlery' }
 		],
 		withdrawn: ['T-0']
+	});
+}
+
+/** A card of three balances, one of them without interest up to a day, with every setting of theirs. */
+export function cardOfBalances(fields: object = {}) {
+	const [bought, drawn, heater] = [crypto.randomUUID(), crypto.randomUUID(), crypto.randomUUID()];
+	const dated = (date: string) => ({ id: crypto.randomUUID(), off: false, date });
+	return card({
+		name: 'Lindgate store card',
+		balance: 418_236,
+		annualRate: 299_900,
+		balances: [
+			{ id: bought, name: 'Purchases', balance: 230_236, annualRate: 249_900, deferral: null },
+			{ id: drawn, name: 'Cash advances', balance: 38_000, annualRate: 294_900, deferral: null },
+			{
+				id: heater,
+				name: 'Heater',
+				balance: 150_000,
+				annualRate: 299_900,
+				deferral: { by: '2028-01-15', annualRate: 289_900, accrued: 4_210 }
+			}
+		],
+		allocation: { minimum: 'share', excess: 'lowest' },
+		atLeast: { amount: 20_537, until: '2028-01-15' },
+		late: {
+			assumed: true,
+			fee: 3_000,
+			feeAgain: 4_100,
+			penaltyRate: 299_900,
+			after: 2,
+			notice: 2,
+			cure: 6
+		},
+		events: [
+			{
+				...dated('2027-06-15'),
+				kind: 'rate',
+				annual: 269_900,
+				reamortize: false,
+				ofBalance: bought
+			},
+			{
+				...dated('2027-03-15'),
+				kind: 'charge',
+				amount: 3_000,
+				perYear: 12,
+				until: null,
+				fee: false,
+				ofBalance: drawn
+			}
+		],
+		...fields
 	});
 }
 

@@ -1,8 +1,10 @@
 /** Any case document: every field with any value that it may have, each kind of every choice. */
 import fc from 'fast-check';
+import { ALLOCATION_ORDERS } from '../../src/lib/core/debt/terms';
 import { FREQUENCIES } from '../../src/lib/core/quantities/calendar';
 import { ORDERS } from '../../src/lib/core/plan/order';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
+import { totalsOf, type BalanceEntry } from '../../src/lib/document/balances';
 import { VERSION } from '../../src/lib/document/version';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import type { CaseDocument } from '../../src/lib/document/case';
@@ -76,10 +78,10 @@ const dated = { id, off: fc.boolean(), date: day };
 const repeated = { amount: money, perYear: orNull(frequency), until: orNull(day) };
 const event = fc.oneof(
 	kind('extra', { ...dated, ...repeated }),
-	kind('charge', { ...dated, ...repeated, fee: fc.boolean() }),
+	kind('charge', { ...dated, ...repeated, fee: fc.boolean(), ofBalance: orNull(id) }),
 	kind('skip', dated),
 	kind('payment', { ...dated, amount: orNull(money) }),
-	kind('rate', { ...dated, annual: rate, reamortize: fc.boolean() })
+	kind('rate', { ...dated, annual: rate, reamortize: fc.boolean(), ofBalance: orNull(id) })
 );
 const way = fc.oneof(
 	kind('paid', {}),
@@ -91,13 +93,24 @@ const way = fc.oneof(
 	kind('ends-in', { months: fc.integer({ min: 1, max: LIMITS.months }) }),
 	kind('portions', { paymentsPerYear: frequency })
 );
-const debt = fc.record({
+const balance = fc.record({
+	id,
+	name,
+	balance: orNull(fc.integer({ min: 0, max: 900_000 })),
+	annualRate: orNull(rate),
+	deferral: orNull(fc.record({ by: day, annualRate: orNull(rate), accrued: money }))
+});
+const allocationOrder = fc.constantFrom(...ALLOCATION_ORDERS);
+const few = fc.integer({ min: 1, max: LIMITS.latePeriods });
+const plainDebt = fc.record({
 	id,
 	name,
 	balance: orNull(money),
 	asOf: fc.constantFrom(null, '2026-12-15', '2026-12-01'),
 	balanceAssumed: fc.boolean(),
 	annualRate: orNull(rate),
+	balances: fc.uniqueArray(balance, { maxLength: 3, selector: (one) => one.id }),
+	allocation: fc.record({ minimum: allocationOrder, excess: allocationOrder }),
 	firstDue: orNull(due),
 	required,
 	interestOnly: fc.constantFrom(0, 1, LIMITS.periods),
@@ -115,6 +128,18 @@ const debt = fc.record({
 		kind('interest-plus', { percent: share })
 	),
 	extra: money,
+	atLeast: orNull(fc.record({ amount: money, until: day })),
+	late: orNull(
+		fc.record({
+			assumed: fc.boolean(),
+			fee: money,
+			feeAgain: orNull(money),
+			penaltyRate: orNull(rate),
+			after: few,
+			notice: fc.integer({ min: 0, max: LIMITS.latePeriods }),
+			cure: few
+		})
+	),
 	events: fc.uniqueArray(event, { maxLength: 4, selector: (item) => item.id }),
 	compared: fc.array(way, { maxLength: 4 }),
 	baseline: way,
@@ -157,6 +182,14 @@ const debt = fc.record({
 		name.filter((reference) => reference !== ''),
 		{ maxLength: 3 }
 	)
+});
+
+/** A loan has one balance; of several the debt has the sum and the highest rate. */
+const debt = plainDebt.map((drawn) => {
+	if (drawn.balances.length === 0 || drawn.required.kind === 'level') {
+		return { ...drawn, balances: [] };
+	}
+	return { ...drawn, ...totalsOf(drawn.balances as BalanceEntry[]) };
 });
 
 const newDebt = fc.record({

@@ -70,6 +70,15 @@ export function recomputed({ formula, result }: Working): number | string | null
 			return 0;
 		case 'same':
 			return formula.as.result.kind === 'money' ? formula.as.result.amount : null;
+		case 'interest by balance':
+			return formula.balances.reduce((total, { interest }) => total + interest, 0);
+		case 'raised':
+			return Math.max(formula.rule + formula.pastDue, formula.atLeast ?? 0);
+		case 'allocated': {
+			const paid = formula.balances.reduce((total, balance) => total + balance.paid, 0);
+			const parts = formula.parts.reduce((total, part) => total + amount(part), 0);
+			return paid === parts ? paid : null;
+		}
 		case 'rest':
 			return amount(formula.of);
 		case 'sum':
@@ -120,7 +129,11 @@ export function operandsOf({ formula }: Working): readonly Operand[] {
 		case 'stated':
 		case 'missed':
 		case 'not due':
+		case 'interest by balance':
+		case 'raised':
 			return [];
+		case 'allocated':
+			return formula.parts;
 		case 'same':
 			return [formula.as];
 		case 'sum':

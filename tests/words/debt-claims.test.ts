@@ -42,14 +42,16 @@ const event = fc.oneof(
 		amount: fc.integer({ min: 1, max: 150_000 }),
 		perYear: fc.constantFrom(null, 1),
 		until: fc.constant(null),
-		fee: fc.boolean()
+		fee: fc.boolean(),
+		ofBalance: fc.constant(null)
 	}),
 	fc.record({ kind: fc.constant('skip'), date: day }),
 	fc.record({
 		kind: fc.constant('rate'),
 		date: day,
 		annual: fc.integer({ min: 0, max: 399_900 }),
-		reamortize: fc.boolean()
+		reamortize: fc.boolean(),
+		ofBalance: fc.constant(null)
 	}),
 	fc.record({
 		kind: fc.constant('payment'),

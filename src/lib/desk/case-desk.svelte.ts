@@ -3,6 +3,7 @@ import { v4 as newKey } from 'uuid';
 import type { CaseDocument, CaseState } from '../document/case';
 import type { Problem } from '../document/schema/problems';
 import { withGiven, type GivenEvent } from '../document/calendar';
+import { withFields } from '../document/balances';
 import type { DebtEntry } from '../document/debt';
 import type { PlanEntry } from '../document/plan';
 import { writingOf } from '../reading/writing';
@@ -95,7 +96,7 @@ export class CaseDesk {
 			(document) => ({
 				...document,
 				debts: document.debts.map((debt) =>
-					debt.id === id ? { ...debt, ...asRead(fields, debt, document), ...fields } : debt
+					debt.id === id ? withFields(debt, { ...asRead(fields, debt, document), ...fields }) : debt
 				)
 			}),
 			id

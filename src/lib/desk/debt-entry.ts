@@ -38,13 +38,19 @@ export function newEvent(
 		case 'extra':
 			return { ...dated, kind, ...once };
 		case 'charge':
-			return { ...dated, kind, ...once, fee: true };
+			return { ...dated, kind, ...once, fee: true, ofBalance: debt.balances[0]?.id ?? null };
 		case 'skip':
 			return { ...dated, kind };
 		case 'payment':
 			return { ...dated, kind, amount: null };
 		case 'rate':
-			return { ...dated, kind, annual: debt.annualRate ?? percent(0), reamortize: false };
+			return {
+				...dated,
+				kind,
+				annual: debt.annualRate ?? percent(0),
+				reamortize: false,
+				ofBalance: debt.balances[0]?.id ?? null
+			};
 	}
 }
 

@@ -2,6 +2,7 @@
  * Two versions of the same data that both began as a third, put together: what only one of them changed is
  * taken from it; what both changed differently is a conflict, and then one side's is taken.
  */
+import { totalsOf, type BalanceEntry } from '../document/balances';
 import { same } from '../document/same';
 
 export interface Merged<T> {
@@ -44,14 +45,25 @@ function together(
 	}
 	if (isFields(base) && isFields(mine) && isFields(theirs) && areOneKind(base, mine, theirs)) {
 		const names = new Set([...Object.keys(mine), ...Object.keys(theirs)]);
-		const fields = [...names].map((name) => {
+		const stated = [...names].filter((name) => !isTotal(name, mine) || !isTotal(name, theirs));
+		const fields = stated.map((name) => {
 			const at = path === '' ? name : `${path}.${name}`;
 			return [name, together(base[name], mine[name], theirs[name], at, side, conflicts)] as const;
 		});
-		return Object.fromEntries(fields.filter(([, value]) => value !== GONE));
+		return withTotals(Object.fromEntries(fields.filter(([, value]) => value !== GONE)));
 	}
 	conflicts.push(path);
 	return side === 'mine' ? mine : theirs;
+}
+
+/** Whether a field of a debt follows from its balances: put together, these may come to another sum. */
+const isTotal = (name: string, { balances }: Fields): boolean =>
+	(name === 'balance' || name === 'annualRate') && Array.isArray(balances) && balances.length > 0;
+
+function withTotals(fields: Fields): Fields {
+	const { balances } = fields;
+	if (!Array.isArray(balances) || balances.length === 0) return fields;
+	return { ...fields, ...totalsOf(balances as BalanceEntry[]) };
 }
 
 /** Things that both have, each merged; what one added or deleted is added or deleted. */

@@ -10,6 +10,8 @@ import {
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { DebtEvent } from '../core/debt/events';
 import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
+import { LAWFUL, type LateTerms } from '../core/debt/terms';
+import type { StatedBalance } from '../core/debt/account/stated';
 import type { StatedDebt } from '../core/debt/ways';
 import type { z } from 'zod';
 import type {
@@ -71,12 +73,16 @@ export const emptyDebt = (id: string): DebtEntry => ({
 	asOf: null,
 	balanceAssumed: false,
 	annualRate: null,
+	balances: [],
+	allocation: LAWFUL,
 	firstDue: null,
 	required: filled('percent'),
 	interestOnly: 0,
 	lending: USUAL_LENDING,
 	pays: { kind: 'held' },
 	extra: ZERO,
+	atLeast: null,
+	late: null,
 	events: [],
 	compared: [],
 	baseline: { kind: 'required' },
@@ -99,15 +105,60 @@ export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | n
 			firstDue,
 			asOf: entry.asOf ?? asOf,
 			...conventions,
+			// Several balances and late payments are known in arrears and in cents alone.
+			...(isAccount(entry) && { timing: 'arrears', interestRounding: 'cent' }),
 			extras: [],
 			charges: []
 		},
 		required: requiredRule(entry.required as FilledRule, interestOnly),
 		pays,
 		extra,
-		events: entry.events.filter(({ off }) => !off)
+		events: entry.events.filter(({ off }) => !off),
+		...statedAccount(entry)
 	};
 }
+
+/** What of a debt is said of several balances and of late payments; nothing where it has neither. */
+function statedAccount({ balances, allocation, atLeast, late }: DebtEntry): Partial<StatedDebt> {
+	return {
+		...(balances.length > 0 && { balances: balances.flatMap(statedBalance), allocation }),
+		...(atLeast && { atLeast }),
+		...(late && { late: lateTerms(late) })
+	};
+}
+
+function statedBalance({
+	id,
+	name,
+	balance,
+	annualRate: annual,
+	deferral
+}: DebtEntry['balances'][number]): StatedBalance[] {
+	if (balance === null || annual === null) return [];
+	if (deferral === null) return [{ id, name, opening: balance, annual }];
+	const deferred = { ...deferral, annual: deferral.annualRate ?? annual };
+	return [{ id, name, opening: balance, annual, deferred }];
+}
+
+const lateTerms = ({
+	fee,
+	feeAgain,
+	penaltyRate: penalty,
+	after,
+	notice,
+	cure
+}: NonNullable<DebtEntry['late']>): LateTerms => ({
+	fee,
+	after,
+	notice,
+	cure,
+	...(feeAgain !== null && { feeAgain }),
+	...(penalty !== null && { penalty })
+});
+
+/** Whether a debt has several balances, or terms for late payments. */
+export const isAccount = ({ balances, late }: Pick<DebtEntry, 'balances' | 'late'>): boolean =>
+	balances.length > 0 || late !== null;
 
 /** How a debt's annual rate becomes interest. */
 export const rateTerms = (

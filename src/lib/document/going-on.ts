@@ -4,7 +4,11 @@
  */
 import { dueDate, type CalendarDate } from '../core/quantities/calendar';
 import { filled, type RuleEntry } from '../core/debt/rules/all-forms';
-import { inForceAfter } from '../core/debt/going-on';
+import { inForceAfter, type InForce } from '../core/debt/going-on';
+import { balancesExpectedOn } from '../core/plan/account-on';
+import { ZERO, type Cents } from '../core/quantities/money';
+import { shared } from '../core/quantities/share';
+import { totalsOf } from './balances';
 import type { CaseDocument } from './case';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from './change';
 import { emptyDebt, NO_STATEMENT, statedDebt, type DebtEntry } from './debt';
@@ -115,7 +119,9 @@ function asCaseDebt(
 		...debt,
 		annualRate,
 		noted: { ...debt.noted, limit },
-		events: [{ kind: 'rate', id: newId(), off: false, date, annual, reamortize: false }]
+		events: [
+			{ kind: 'rate', id: newId(), off: false, date, annual, reamortize: false, ofBalance: null }
+		]
 	};
 }
 
@@ -144,7 +150,8 @@ function agreed(
 			off: false,
 			date,
 			annual,
-			reamortize: false
+			reamortize: false,
+			ofBalance: null
 		} as const;
 		return {
 			...so,
@@ -164,7 +171,9 @@ function debtAfter(
 	const { opening, balance, day, assumed } = found;
 	const stated = statedDebt({ ...debt, balance: opening }, asOf);
 	if (!stated) return debt;
-	const { annual, nextDue, pays, interestOnly, level, events } = inForceAfter(stated, on, day);
+	const inForce = inForceAfter(stated, on, day);
+	const { annual, nextDue, pays, interestOnly, level, events } = inForce;
+	const balances = balancesAfter(debt, found, inForce, on);
 	const left = new Set(events.map(({ id }) => id));
 	const { required } = debt;
 	return {
@@ -173,6 +182,9 @@ function debtAfter(
 		asOf: day,
 		balanceAssumed: assumed,
 		annualRate: annual,
+		balances,
+		...(balances.length > 0 && totalsOf(balances)),
+		atLeast: debt.atLeast && debt.atLeast.until >= nextDue ? debt.atLeast : null,
 		firstDue: nextDue,
 		required: required.kind === 'level' && level ? { ...required, ...level } : required,
 		interestOnly,
@@ -189,6 +201,35 @@ function debtAfter(
 		// What the old statement printed followed from the old balance.
 		statement: NO_STATEMENT
 	};
+}
+
+/**
+ * The balances of a debt that has several: what is owed is divided as it was expected to be, with what had accrued; a
+ * deadline that is past is no more (specification, section 12).
+ */
+function balancesAfter(
+	{ balances }: DebtEntry,
+	{ balance, expected }: OpeningBalance,
+	{ annualOf, nextDue }: InForce,
+	on: CalendarDate
+): DebtEntry['balances'] {
+	if (balances.length === 0) return balances;
+	const closings = balancesExpectedOn(expected, on);
+	const weights = balances.map(({ id }) => closings.find((one) => one.id === id)?.closing ?? 0);
+	const shares = shared(balance, weights);
+	// Where nothing was expected to be owed any longer, it is on the first.
+	const unshared = balance - shares.reduce((sum, share) => sum + share, 0);
+	return balances.map((one, at) => {
+		const accrued = closings.find(({ id }) => id === one.id)?.accrued ?? ZERO;
+		const owed = (shares[at] ?? 0) + (at === 0 ? unshared : 0);
+		const isAhead = one.deferral !== null && one.deferral.by >= nextDue && owed > 0;
+		return {
+			...one,
+			balance: owed as Cents,
+			annualRate: annualOf.get(one.id) ?? one.annualRate,
+			deferral: isAhead && one.deferral ? { ...one.deferral, accrued } : null
+		};
+	});
 }
 
 /** The changes that are about debts that are still owed; the others have been carried out. */

@@ -1,5 +1,6 @@
 /** Documents of earlier versions, as the present one would have them: history keeps what was written. */
 import { addMonths, isCalendarDate } from '../core/quantities/calendar';
+import { LAWFUL } from '../core/debt/terms';
 import { USUAL_STYLE } from '../messages/style';
 import { NO_CALENDAR } from './calendar';
 import { NOTHING_NOTED, NO_STATEMENT } from './debt';
@@ -37,7 +38,12 @@ const BROUGHT: Readonly<Record<number, readonly string[]>> = {
 		'recordedEvents',
 		'plans.*.events',
 		...['debts.*', 'forecasts.*.debts.*'].flatMap((debt) => [`${debt}.required`, `${debt}.events`])
-	]
+	],
+	12: ['debts.*', 'forecasts.*.debts.*'].flatMap((debt) =>
+		['balances', 'allocation', 'atLeast', 'late', 'events.*.ofBalance'].map(
+			(field) => `${debt}.${field}`
+		)
+	)
 };
 
 /** Refuses fields that a document's version did not have: the upgrade would overwrite them silently. */
@@ -94,7 +100,9 @@ function raised(document: unknown): unknown {
 		case 9:
 			return raised(ofVersion10(document));
 		case 10:
-			return ofVersion11(document);
+			return raised(ofVersion11(document));
+		case 11:
+			return ofVersion12(document);
 		default:
 			return document;
 	}
@@ -239,6 +247,28 @@ function ofVersion11({ happened, ...document }: Record<string, unknown>) {
 		)
 	};
 }
+
+/** Version 11 knew one balance of a debt, and missed payments that cost nothing. */
+function ofVersion12(document: Record<string, unknown>) {
+	const event = (of: Record<string, unknown>) =>
+		of['kind'] === 'rate' || of['kind'] === 'charge' ? { ...of, ofBalance: null } : of;
+	const raised = (debt: Record<string, unknown>) => ({
+		...debt,
+		...ONE_BALANCE,
+		events: listOr(debt['events'], event)
+	});
+	return {
+		...document,
+		version: 12,
+		debts: listOr(document['debts'], raised),
+		forecasts: listOr(document['forecasts'], (forecast) => ({
+			...forecast,
+			debts: listOr(forecast['debts'], raised)
+		}))
+	};
+}
+
+const ONE_BALANCE = { balances: [], allocation: LAWFUL, atLeast: null, late: null };
 
 /** A way of paying; one without an event named it a happening. */
 function withRequired(way: unknown): unknown {

@@ -225,7 +225,8 @@ const laterRates = ({ laterRates: rates = [], firstDue, paymentsPerYear = 12 }: 
 				kind: 'rate' as const,
 				date: dueDate(firstDue, from - 1, paymentsPerYear),
 				annual,
-				reamortize: false
+				reamortize: false,
+				ofBalance: null
 			}));
 
 /** The rule that is named, or the first that has what it needs. */

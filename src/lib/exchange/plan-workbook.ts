@@ -4,6 +4,7 @@
  * What formulas can't say is written as figures, and marked.
  */
 import ExcelJS from 'exceljs';
+import { hasAccount } from '../core/debt/account/account';
 import { monthsBetween } from '../core/quantities/calendar';
 import { isLive } from './sheet-debt';
 import {
@@ -21,6 +22,10 @@ import { writeTerms } from './sheet-terms';
 /** Orders that formulas can follow; the others are ranked or shared in ways that they can't say. */
 const LIVE_ORDERS: readonly string[] = ['rate', 'balance', 'listed'];
 
+/** Whether money goes down the rates of balances, which formulas do not know. */
+const isByBalance = ({ terms: { order }, debts }: WorkbookWanted): boolean =>
+	order === 'rate' && debts.some(({ terms }) => hasAccount(terms));
+
 export async function planWorkbook(wanted: WorkbookWanted): Promise<Uint8Array> {
 	const { debts, plan, terms } = wanted;
 	const firstMonths = debts.map(
@@ -32,7 +37,7 @@ export async function planWorkbook(wanted: WorkbookWanted): Promise<Uint8Array> 
 		cells: debts.map((debt, at) => termCellsAt(FIRST_DEBT_ROW + at, debt)),
 		firstMonths,
 		rows: rowsFor(plan),
-		lineIsLive: LIVE_ORDERS.includes(terms.order)
+		lineIsLive: LIVE_ORDERS.includes(terms.order) && !isByBalance(wanted)
 	};
 	const workbook = new ExcelJS.Workbook();
 	workbook.creator = 'Residuum';

@@ -2,6 +2,7 @@
  * A debt in a workbook: its terms in cells of their own, and its months as formulas over them, with the specification's
  * rounding (sections 2, 4 and 9).
  */
+import { hasAccount } from '../core/debt/account/account';
 import { periodsBeforeFirst } from '../core/debt/period-days';
 import { amountIn, feesIn } from '../core/debt/recurring';
 import type { DebtTerms } from '../core/debt/terms';
@@ -57,7 +58,7 @@ export const RATES_LATER = 3;
 
 /**
  * Whether formulas can say a debt's months: monthly, not by the day, in arrears and in cents, with few changes of its rate,
- * none of its rule and no payment missed, and no whole period before the plan's first month. `first` is the month
+ * none of its rule and no payment missed, of one balance and without terms for late payments, and no whole period before the plan's first month. `first` is the month
  * of its first payment, from 1.
  */
 export function isLive(terms: DebtTerms, first: number): boolean {
@@ -70,6 +71,8 @@ export function isLive(terms: DebtTerms, first: number): boolean {
 		isPlain &&
 		paymentChanges.length === 0 &&
 		skips.length === 0 &&
+		!hasAccount(terms) &&
+		terms.atLeast === undefined &&
 		periodsBeforeFirst(terms) < first &&
 		rateChanges.length <= RATES_LATER &&
 		!rateChanges.some(({ reamortize }) => reamortize)

@@ -13,6 +13,7 @@ import type { CalendarDate } from '../core/quantities/calendar';
 import type { InterestRounding, Percent } from '../core/quantities/rate';
 import { grouped, precise, writeDate, writeAmount, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
+import { allocatedWritten, interestByBalanceWritten, raisedWritten } from './account-working';
 import { countOf, monthsInWords, oneUnit } from './amounts';
 import en from '../messages/en/debt-working.json';
 import { capital, messagesOf, type Locale } from '../messages/message';
@@ -95,6 +96,12 @@ function written(formula: Formula, result: Result, writing: Writing): Written {
 				operands: parts.map(({ first }) => first)
 			};
 		}
+		case 'interest by balance':
+			return { ...interestByBalanceWritten(formula.balances, is, writing), operands: [] };
+		case 'raised':
+			return { ...raisedWritten(formula, is, writing), operands: [] };
+		case 'allocated':
+			return { ...allocatedWritten(formula, writing), operands: formula.parts };
 		case 'interest': {
 			const { on } = formula;
 			return { ...interestWritten(formula, write(on.result), is, writing), operands: [on] };

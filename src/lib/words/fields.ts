@@ -3,12 +3,20 @@ import { fieldsOf, saidIn, type RuleEntry, type RuleField } from '../core/debt/r
 import type { Field } from '../core/quantities/field';
 import type { Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
+import type { BalanceEntry } from '../document/balances';
 import type { DebtEntry, EventEntry, Noted, StatementEntry } from '../document/debt';
 import type { CaseDocument } from '../document/case';
 import type { HandoutEntry } from '../document/handout';
 import type { PlanEntry, Sheet, SheetLine } from '../document/plan';
 import { grouped, writeDate, writeAmount, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
+import {
+	allocationInWords,
+	atLeastInWords,
+	balanceInWords,
+	balanceName,
+	lateInWords
+} from './account';
 import { countOf, frequencyWords } from './amounts';
 import { changeField } from './changes';
 import { eventInWords, lendingInWords, nameOf, wayName } from './debt';
@@ -86,6 +94,13 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 		['interest', lendingInWords(lending, writing)],
 		['paid', paysInWords(entry, writing)],
 		['extra payment', moneyField(entry.extra, writing)],
+		['balances', listed(entry.balances.map((one) => balanceField(one, writing)))],
+		['where payments go', allocationInWords(entry.allocation, writing)],
+		[
+			'paid at least',
+			entry.atLeast === null ? text(writing, 'nothing') : atLeastInWords(entry.atLeast, writing)
+		],
+		['late payments', lateField(entry.late, writing)],
 		['over time', listed(events.map((item) => eventField(item, entry, writing)))],
 		['ways compared', listed(compared.map((way) => wayName(way, entry, writing)))],
 		['measured against', wayName(baseline, entry, writing)],
@@ -187,8 +202,26 @@ export function paysInWords({ pays }: DebtEntry, writing: Writing): string {
 	}
 }
 
-function eventField(entry: EventEntry, { lending }: DebtEntry, writing: Writing): string {
+/** A balance with its rate of deferral and what has accrued. */
+function balanceField(balance: BalanceEntry, writing: Writing): string {
+	const { deferral } = balance;
+	const what = balanceInWords(balance, writing);
+	if (deferral === null) return what;
+	const rate = deferral.annualRate === null ? '' : writePercent(deferral.annualRate, writing);
+	return [what, rate, writeAmount(deferral.accrued, writing)].filter(Boolean).join(', ');
+}
+
+function lateField(late: DebtEntry['late'], writing: Writing): string {
+	if (late === null) return lateInWords(late, writing);
+	const { after, notice, cure } = late;
+	return [lateInWords(late, writing), [after, notice, cure].join('/')].join(', ');
+}
+
+function eventField(entry: EventEntry, { lending, balances }: DebtEntry, writing: Writing): string {
 	let what = eventInWords(entry, lending.paymentsPerYear, writing);
+	const about =
+		'ofBalance' in entry ? balances.find(({ id }) => id === entry.ofBalance) : undefined;
+	if (about) what = text(writing, 'event of', { what, name: balanceName(about, writing) });
 	if (entry.kind === 'rate' && entry.reamortize) what = text(writing, 'set anew', { what });
 	return entry.off ? text(writing, 'off', { what }) : what;
 }

@@ -1,5 +1,6 @@
 /** How a figure in the table of every month comes about, in words and numbers. */
 import { writeMonth } from '../reading/written';
+import { interestByBalanceWritten } from './account-working';
 import { interestWritten } from './debt-working';
 import type { Pen } from './working-parts';
 import { source, yes, type Of, type Written } from './working-parts';
@@ -27,6 +28,10 @@ export function monthInterestWritten(
 		const amounts = periods.map((period) => period.interest);
 		const words = pen.text('month interest of several', { count: periods.length });
 		return { title, words, numbers: pen.added(amounts, interest), result: is, sources: [] };
+	}
+	if (only.byBalance !== null) {
+		const said = interestByBalanceWritten(only.byBalance, is, pen.writing);
+		return { title, ...said, result: is, sources: [] };
 	}
 	const balance =
 		only.charges === 0

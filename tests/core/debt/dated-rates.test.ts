@@ -91,7 +91,7 @@ describe('a rate known by its day', () => {
 			required: { kind: 'fixed' as const, amount: cents(9_000) },
 			pays: { kind: 'required' as const },
 			extra: cents(0),
-			events: [{ ...rate, kind: 'rate' as const, reamortize: false }]
+			events: [{ ...rate, kind: 'rate' as const, reamortize: false, ofBalance: null }]
 		});
 		const on = day('2027-06-10');
 		const monthly = inForceAfter(stated({ basis: 'nominal', annual: percent(0) }), on, on);

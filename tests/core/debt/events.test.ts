@@ -79,7 +79,8 @@ describe('what happens on a date', () => {
 					id: 'd',
 					date: day('2027-09-30'),
 					annual: percent(249_000),
-					reamortize: true
+					reamortize: true,
+					ofBalance: null
 				},
 				{
 					kind: 'charge',
@@ -88,7 +89,8 @@ describe('what happens on a date', () => {
 					amount: cents(4_500),
 					perYear: null,
 					until: null,
-					fee: true
+					fee: true,
+					ofBalance: null
 				}
 			],
 			monthly,

@@ -90,7 +90,8 @@ describe('one debt in several ways', () => {
 			id: 'offer',
 			date: day('2027-09-01'),
 			annual: percent(299_900),
-			reamortize: false
+			reamortize: false,
+			ofBalance: null
 		};
 		const plain = of({ kind: 'required' });
 		expect(of({ kind: 'required' }, { events: [offer] }).totalInterest).toBeGreaterThan(

@@ -1,7 +1,8 @@
 /** What keeps the deadline of deferred interest (specification, section 8, `deadline`). */
 import { LIMITS } from '../quantities/limits';
-import { minus, type Cents } from '../quantities/money';
-import { runTotals, type RunTotals } from './run';
+import { asCarried, minus, type Cents } from '../quantities/money';
+import { dueDate, type CalendarDate } from '../quantities/calendar';
+import { balancesIn, runTotals, type Run, type RunTotals } from './run';
 import { least } from './solve';
 import type { AtLeast, DebtTerms } from './terms';
 
@@ -44,4 +45,41 @@ export function deadlineFor(debt: DebtTerms): DeadlineAnswer | null {
 		oneLessRun: amount === 0 ? null : paying(amount - 1),
 		avoided: minus(runTotals(debt).deferredCharged, run.deferredCharged)
 	};
+}
+
+/** What became of a deadline in a run. */
+export interface DeadlineOutcome {
+	readonly id: string;
+	readonly name: string;
+	/** The last due date on which it can be kept. */
+	readonly date: CalendarDate;
+	readonly isKept: boolean;
+	/** The deferred interest that is never charged; where the deadline passes, that is charged. */
+	readonly amount: Cents;
+}
+
+/** The deadline of each balance that defers interest and owes something, in a run of the debt. */
+export function deadlineOutcomes(terms: DebtTerms, run: Run): DeadlineOutcome[] {
+	const { balances = [], firstDue, paymentsPerYear } = terms;
+	return balances.flatMap(({ id, name = '', opening, deferred }) => {
+		if (!deferred || opening === 0) return [];
+		const date = dueDate(firstDue, deferred.until, paymentsPerYear);
+		let [accrued, charged] = [deferred.accrued as number, 0];
+		for (let k = run.firstRow; k <= run.periods; k += 1) {
+			const row = balancesIn(run, k).find((balance) => balance.id === id);
+			if (!row) break;
+			charged += row.deferredCharged;
+			if (row.accruing !== null) accrued += row.accruing;
+			if (row.closing === 0 || k > deferred.until) break;
+		}
+		const isKept =
+			charged === 0 && run.ending.status !== 'beyond' && isOver(run, deferred.until, id);
+		return [{ id, name, date, isKept, amount: asCarried(isKept ? accrued : charged || accrued) }];
+	});
+}
+
+/** Whether a balance is paid off by a period. */
+function isOver(run: Run, until: number, id: string): boolean {
+	const row = balancesIn(run, Math.min(until, run.periods)).find((balance) => balance.id === id);
+	return row?.closing === 0;
 }

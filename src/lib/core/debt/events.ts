@@ -13,7 +13,7 @@ import {
 	type CalendarDate,
 	type PaymentsPerYear
 } from '../quantities/calendar';
-import type { DebtTerms, Recurring } from './terms';
+import type { Charge, DebtTerms, Recurring } from './terms';
 import type { PaymentRule } from './rules/all-rules';
 import type { Cents } from '../quantities/money';
 import type { Percent } from '../quantities/rate';
@@ -36,14 +36,23 @@ interface Dated {
 export type DebtEvent = Dated &
 	(
 		| ({ readonly kind: 'extra' } & Repeated)
-		/** An amount added to the balance: a purchase or a fee. */
-		| ({ readonly kind: 'charge'; readonly fee: boolean } & Repeated)
+		/** An amount added to the balance: a purchase or a fee; of several to one of them, null: the first. */
+		| ({
+				readonly kind: 'charge';
+				readonly fee: boolean;
+				readonly ofBalance: string | null;
+		  } & Repeated)
 		/** A payment that is missed. */
 		| { readonly kind: 'skip' }
 		/** Another amount from then on; null: what is required. */
 		| { readonly kind: 'payment'; readonly amount: Cents | null }
 		/** Another annual rate from then on; a level payment is set anew only where it says so. */
-		| { readonly kind: 'rate'; readonly annual: Percent; readonly reamortize: boolean }
+		| {
+				readonly kind: 'rate';
+				readonly annual: Percent;
+				readonly reamortize: boolean;
+				readonly ofBalance: string | null;
+		  }
 	);
 
 /** Events that the creditor decides, not the client: they occur whatever way the debt is paid. */
@@ -109,9 +118,7 @@ export function eventTerms(
 	const placed = inOrder.map((item) => ({ ...item, from: periodOn(dates, item.date) }));
 	return {
 		extras: placed.flatMap((item) => (item.kind === 'extra' ? [recurring(item, dates)] : [])),
-		charges: placed.flatMap((item) =>
-			item.kind === 'charge' ? [{ ...recurring(item, dates), fee: item.fee }] : []
-		),
+		charges: placed.flatMap((item) => (item.kind === 'charge' ? [charge(item, dates)] : [])),
 		skips: placed.flatMap((item) => (item.kind === 'skip' ? [item.from] : [])),
 		paymentChanges: placed.flatMap((item) =>
 			item.kind === 'payment' ? [{ from: item.from, rule: changedRule(item.amount, required) }] : []
@@ -123,6 +130,15 @@ export function eventTerms(
 		)
 	};
 }
+
+const charge = (
+	item: Extract<DebtEvent, { kind: 'charge' }> & { readonly from: number },
+	dates: Dates
+): Charge => ({
+	...recurring(item, dates),
+	fee: item.fee,
+	...(item.ofBalance !== null && { to: item.ofBalance })
+});
 
 function changedRule(amount: Cents | null, required: PaymentRule): PaymentRule {
 	return amount === null ? required : { kind: 'fixed', amount };

@@ -1,4 +1,5 @@
 /** The figures that can explain themselves, and the working of one as data. */
+import type { Allocation } from './terms';
 import type { CalendarDate, PaymentsPerYear } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import type { DayYear, InterestRounding, Percent } from '../quantities/rate';
@@ -116,6 +117,20 @@ export interface Tallied {
 	readonly times: number;
 }
 
+/** A balance in the interest of a period, money in minor units. */
+export interface BalanceInterest {
+	readonly name: string;
+	/** Its balance with what is charged to it. */
+	readonly on: Cents;
+	/** The rate in force; that of the deferral while it defers. */
+	readonly annual: Percent;
+	readonly interest: Cents;
+	/** The part of it that was deferred before. */
+	readonly deferredCharged: Cents;
+	/** What accrues and is not charged; null: it does not defer. */
+	readonly accruing: Cents | null;
+}
+
 /** How a figure comes about; what is unrounded is in minor units. */
 export type Formula =
 	/** Written down from the statement or chosen, not computed. */
@@ -165,6 +180,25 @@ export type Formula =
 			readonly of: MoneyOperand;
 			readonly because: 'less than required' | 'end of term' | 'cleared below';
 			readonly balloon: Cents;
+	  }
+	/** The interest of each balance of a debt (section 13). */
+	| { readonly kind: 'interest by balance'; readonly balances: readonly BalanceInterest[] }
+	/** What the rule says, with what is past due, or raised to what is paid at least (sections 13, 14). */
+	| {
+			readonly kind: 'raised';
+			readonly rule: Cents;
+			readonly pastDue: Cents;
+			readonly atLeast: Cents | null;
+	  }
+	/** A payment, and what each balance gets of it (section 13; 12 CFR 1026.53). */
+	| {
+			readonly kind: 'allocated';
+			readonly parts: readonly MoneyOperand[];
+			readonly minimum: Cents;
+			readonly orders: Allocation;
+			readonly balances: readonly { readonly name: string; readonly paid: Cents }[];
+			/** The balance that comes first since its deadline is near; null: none. */
+			readonly dueSoon: string | null;
 	  }
 	| { readonly kind: 'missed' }
 	/** A whole period before the first due one. */

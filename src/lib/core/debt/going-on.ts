@@ -15,6 +15,8 @@ export interface InForce {
 	readonly elapsed: number;
 	readonly nextDue: CalendarDate;
 	readonly annual: Percent;
+	/** That of each balance, by its id, where it has several. */
+	readonly annualOf: ReadonlyMap<string, Percent>;
 	/** How it is paid; what was held at its first amount is that amount. */
 	readonly pays: Pays;
 	/** Payments of interest alone that are left. */
@@ -32,11 +34,18 @@ export interface InForce {
 export function inForceAfter(debt: StatedDebt, day: CalendarDate, from: CalendarDate): InForce {
 	const { firstDue, paymentsPerYear } = debt.known;
 	const elapsed = dueDatesUntil(firstDue, day, paymentsPerYear);
-	const rates = ratesAfter(debt, elapsed, from);
+	const { known, balances = [], events } = debt;
+	const rates = ratesAfter(known, events.filter(isRate), elapsed, from);
+	const each = balances.map(({ id, annual }) => {
+		const own = { ...known, rate: { ...known.rate, annual } };
+		const about = events.filter(isRate).filter(({ ofBalance }) => (ofBalance ?? id) === id);
+		return [id, ratesAfter(own, about, elapsed, from).annual] as const;
+	});
 	return {
 		elapsed,
 		nextDue: dueDate(firstDue, elapsed + 1, paymentsPerYear),
 		annual: rates.annual,
+		annualOf: new Map(each),
 		pays: paysAfter(debt, elapsed),
 		interestOnly: Math.max(0, interestPeriods(debt.required) - elapsed),
 		level: levelAfter(debt, elapsed),
@@ -63,13 +72,15 @@ function latestPayment(
 }
 
 type NewRate = Extract<DebtEvent, { kind: 'rate' }>;
+const isRate = (item: DebtEvent): item is NewRate => item.kind === 'rate';
 
 /**
  * The rate at which the next period begins, and those that lie ahead of it. By the day a rate lies ahead after the day
  * from which interest runs on; else where the next period has begun before it: it waits for the one after.
  */
 function ratesAfter(
-	{ known, events }: StatedDebt,
+	known: StatedDebt['known'],
+	rates: readonly NewRate[],
 	elapsed: number,
 	from: CalendarDate
 ): { readonly annual: Percent; readonly ahead: readonly NewRate[] } {
@@ -77,9 +88,7 @@ function ratesAfter(
 	const next = dueDate(known.firstDue, elapsed + 1, known.paymentsPerYear);
 	let { annual } = known.rate;
 	const ahead: NewRate[] = [];
-	const inOrder = events
-		.filter((item): item is NewRate => item.kind === 'rate')
-		.sort((a, b) => (a.date < b.date ? -1 : 1));
+	const inOrder = [...rates].sort((a, b) => (a.date < b.date ? -1 : 1));
 	for (const item of inOrder) {
 		const [step] = rateStepsOf({ ...known, rateChanges: [item] });
 		if (byDay ? item.date <= from : (step?.from ?? 1) <= elapsed + 1) annual = item.annual;

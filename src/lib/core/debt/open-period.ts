@@ -10,6 +10,9 @@ export interface OpenPeriod {
 	owed: number;
 	/** The scheduled payment, at most the statement balance: R in section 9. */
 	required: number;
+	/** What the payment rule says by itself, and what is past due on top of it (section 14). */
+	byRule: number;
+	pastDue: number;
 	/** With an account: the minimum that the creditor requires, by itself and with what is past due, and each balance. */
 	minimumAlone: number;
 	minimum: number;
@@ -28,6 +31,8 @@ export const blankPeriod = (): OpenPeriod => ({
 	interest: 0,
 	owed: 0,
 	required: 0,
+	byRule: 0,
+	pastDue: 0,
 	minimumAlone: 0,
 	minimum: 0,
 	balances: NONE,

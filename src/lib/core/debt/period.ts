@@ -46,6 +46,7 @@ export function openPeriod(
 	period.owed = statement;
 	const rule = askedBy(state.asking, bearing, period.interest, period.fees);
 	if (k === state.freezesAt) state.asking = { kind: 'fixed', amount: rule };
+	period.byRule = rule;
 	let due = account === null ? rule : requiredBy(terms, state, account, bearing, rule, period);
 	if (atLeast !== undefined && k <= atLeast.until && due < atLeast.amount) due = atLeast.amount;
 	if (skips !== undefined && skips.includes(k)) due = 0;

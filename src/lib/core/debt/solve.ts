@@ -6,6 +6,7 @@ import { difference, type Difference } from './difference';
 import type { DebtTerms, Known } from './terms';
 import { LIMITS } from '../quantities/limits';
 import { roundedShare, type Cents } from '../quantities/money';
+import { hasAccount } from './account/account';
 import { owedAtFirst } from './before-first';
 import { unroundedLevelPayment } from './rules/level';
 import { periodsBeforeFirst } from './period-days';
@@ -74,7 +75,8 @@ export function periodsFor(known: Known, payment: Cents): PeriodsAnswer {
 export function isPlain(known: Known): boolean {
 	const { rateChanges = [], paymentChanges = [], skips = [], charges, extras } = known;
 	const lists = [rateChanges, paymentChanges, skips, charges, extras];
-	return lists.every((list) => list.length === 0) && periodsBeforeFirst(known) === 0;
+	const isOne = !hasAccount(known) && known.atLeast === undefined;
+	return isOne && lists.every((list) => list.length === 0) && periodsBeforeFirst(known) === 0;
 }
 
 /** Finds the annual rate that a payment implies (specification, section 8). */

@@ -55,6 +55,8 @@ interface Deferral {
 /** One of several balances of a debt, each at its own rate (specification, section 13). */
 export interface BalanceTerms {
 	readonly id: string;
+	/** What it is called where figures are explained; absent: nothing. */
+	readonly name?: string;
 	readonly opening: Cents;
 	readonly annual: Percent;
 	readonly rateChanges?: readonly RateChange[];

@@ -14,6 +14,7 @@ import { eventTerms, isOfCreditor, type DebtEvent } from './events';
 import { roundedShare, ZERO, type Cents } from '../quantities/money';
 import type { Percent } from '../quantities/rate';
 import { rowAt, run, runTotals, type Run } from './run';
+import { accountTerms, type StatedAccount } from './account/stated';
 import { anchorOf } from './period-days';
 import { closePeriod, openPeriod } from './period';
 import { blankPeriod } from './open-period';
@@ -34,7 +35,7 @@ export type Pays =
 	  }
 	| { readonly kind: 'interest-plus'; readonly percent: Percent };
 
-export interface StatedDebt {
+export interface StatedDebt extends StatedAccount {
 	/** The debt itself, without anything that happens to it later. */
 	readonly known: Known;
 	readonly required: PaymentRule;
@@ -88,17 +89,28 @@ export function sameWay(one: Way, other: Way): boolean {
 }
 
 /** The debt with all that its creditor decides, but for how it is paid. */
-function lentTerms({ known, required, events }: StatedDebt): Known {
-	return { ...known, ...eventTerms(events.filter(isOfCreditor), known, required) };
+function lentTerms(debt: StatedDebt): Known {
+	const { known, required, events } = debt;
+	return {
+		...known,
+		...eventTerms(events.filter(isOfCreditor), known, required),
+		...accountTerms(debt, known, events, required)
+	};
 }
 
 /**
  * A debt as a plan takes it: what is required of it, and all that happens but a payment of the client's
  * choice, which the plan decides.
  */
-export function plannedTerms({ known, required, events }: StatedDebt): DebtTerms {
+export function plannedTerms(debt: StatedDebt): DebtTerms {
+	const { known, required, events } = debt;
 	const kept = events.filter(({ kind }) => kind !== 'payment');
-	return { ...known, ...eventTerms(kept, known, required), payment: required };
+	return {
+		...known,
+		...eventTerms(kept, known, required),
+		...accountTerms(debt, known, events, required),
+		payment: required
+	};
 }
 
 /** The debt with everything that happens to it, its extra too, but for the amount that is paid as a rule. */
@@ -242,7 +254,8 @@ function paidTerms(debt: StatedDebt): DebtTerms {
 	const { known, required } = often === null ? debt : paidAs(debt, often);
 	const event = eventTerms(events, known, required);
 	const extras = withEach(extra, event.extras);
-	return { ...known, ...event, extras, payment: paidRule(pays, required) };
+	const account = accountTerms(debt, known, events, required);
+	return { ...known, ...event, extras, ...account, payment: paidRule(pays, required) };
 }
 
 function paidRule(pays: Pays, required: PaymentRule): PaymentRule {

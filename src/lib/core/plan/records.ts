@@ -1,6 +1,7 @@
 /** The periods of a debt on its way through a plan, each as it was opened and closed. */
 import { interestBeforeFirst } from '../debt/before-first';
 import { closePeriod, openPeriod } from '../debt/period';
+import { rowsOf, type BalanceRow } from '../debt/account/balance';
 import { blankPeriod } from '../debt/open-period';
 import { anchorOf } from '../debt/period-days';
 import { stateAtStart } from '../debt/state';
@@ -26,6 +27,8 @@ export interface PlannedPeriod {
 	readonly interest: Cents;
 	readonly paid: Cents;
 	readonly closing: Cents;
+	/** The part of each balance; none where the debt is one balance. */
+	readonly balances: readonly BalanceRow[];
 }
 
 /**
@@ -59,7 +62,8 @@ export function periodsOf(
 			charges: ZERO,
 			interest: asCarried(interest),
 			paid: ZERO,
-			closing: balance
+			closing: balance,
+			balances: state.account?.before[at] ?? []
 		};
 	});
 	const periods = paidByPeriod(debts, plan, index).map(
@@ -76,7 +80,8 @@ export function periodsOf(
 				charges: asCarried(period.charges),
 				interest: asCarried(period.interest),
 				paid,
-				closing: balance
+				closing: balance,
+				balances: state.account ? rowsOf(state.account.balances, period.balances) : []
 			};
 		}
 	);

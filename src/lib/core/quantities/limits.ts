@@ -22,6 +22,9 @@ export const LIMITS = {
 	casesAtOnce: 40,
 	/** Debts in one case. */
 	debts: 60,
+	/** Balances of one debt, and payments that terms for late payments count. */
+	balances: 12,
+	latePeriods: 60,
 	/** A first due date lies within so many months of the day the figures are as of. */
 	firstDueMonths: 60,
 	/** Payments of a term: a hundred years of weeks. */

@@ -201,7 +201,11 @@ function onBaseline(working: Working): Working {
 		case 'stated':
 		case 'missed':
 		case 'not due':
+		case 'interest by balance':
+		case 'raised':
 			return working;
+		case 'allocated':
+			return as({ ...formula, parts: formula.parts.map(moved) });
 		case 'same':
 			return as({ ...formula, as: moved(formula.as) });
 		case 'sum':

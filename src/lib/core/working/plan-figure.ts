@@ -1,5 +1,5 @@
 /** The figures of a plan that have a working, and what such a working is, as data. */
-import type { Formula } from '../debt/figure';
+import type { BalanceInterest, Formula } from '../debt/figure';
 import type { CalendarDate } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import type { ComparedFigure, ComparedValue } from '../plan/comparison';
@@ -81,6 +81,8 @@ export interface PeriodInterest extends Omit<
 	readonly opening: Cents;
 	readonly charges: Cents;
 	readonly interest: Cents;
+	/** Of several balances each; null: the debt is one. */
+	readonly byBalance: readonly BalanceInterest[] | null;
 }
 
 export type PlanWorking =

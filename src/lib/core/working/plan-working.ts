@@ -17,6 +17,7 @@ import { spentIn } from '../plan/payments';
 import type { Brought, Plan, PlanMonth, PlannedDebt } from '../plan/terms';
 import { WHOLE } from '../quantities/rate';
 import { periodsOf } from '../plan/records';
+import { interestByBalance } from './account-working';
 import { interestBy } from './row-working';
 import { costPerUnit } from '../debt/run';
 
@@ -215,6 +216,7 @@ function shareWorking(
 			opening: period.opening,
 			charges: period.charges,
 			interest: period.interest,
+			byBalance: interestByBalance(terms, period.balances)?.balances ?? null,
 			...interestBy(terms, period.k, period.annual, period.opening + period.charges)
 		}));
 	return { kind: 'interest of a month', id, month: date, periods: due, interest };

@@ -17,8 +17,9 @@ import {
 import { anchorOf, daysOfPeriod } from '../debt/period-days';
 import { rateIn, rateStepsOf, type RateStep } from '../debt/rate-steps';
 import { recordOf, type PeriodRecord } from '../debt/record';
-import { rowAt, type Run, type RunRow } from '../debt/run';
+import { balancesIn, rowAt, type Run, type RunRow } from '../debt/run';
 import { lendingOf } from '../debt/stretches';
+import { allocatedPayment, interestByBalance, raisedPayment } from './account-working';
 
 export function rowWorking(terms: DebtTerms, run: Run, figure: RowFigure, row: RunRow): Working {
 	const { k } = row;
@@ -72,9 +73,7 @@ function rowFormula(
 		case 'scheduled':
 			return scheduledFormula(terms, run, row, here);
 		case 'paid':
-			return row.extra === 0
-				? scheduledFormula(terms, run, row, here)
-				: addedUp([here('scheduled'), here('extra')]);
+			return paidFormula(terms, run, row, here);
 		case 'principal':
 			return addedUp([here('paid'), takenOff(here('interest')), takenOff(here('charges'))]);
 		case 'closing':
@@ -96,6 +95,8 @@ function rowFormula(
 
 /** On the balance with its charges; in advance, on what the payment leaves of it. */
 function interestFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): Formula {
+	const byBalance = interestByBalance(terms, balancesIn(run, row.k));
+	if (byBalance) return byBalance;
 	const { opening, charges, paid, annual } = recordOf(terms, run, row.k);
 	const advance = terms.timing === 'advance';
 	const balance = opening + charges - (advance ? paid : 0);
@@ -156,6 +157,18 @@ function waitingIn(
 	return within.at(-1) ?? null;
 }
 
+/** The payment and its extra; of several balances, what each gets of them. */
+function paidFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): Formula {
+	const parts = row.extra === 0 ? [here('scheduled')] : [here('scheduled'), here('extra')];
+	const balances = row.k < 1 ? [] : balancesIn(run, row.k);
+	const allocated =
+		balances.length < 2
+			? null
+			: allocatedPayment(terms, recordOf(terms, run, row.k), balances, parts);
+	if (allocated) return allocated;
+	return row.extra === 0 ? scheduledFormula(terms, run, row, here) : addedUp(parts);
+}
+
 function scheduledFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): Formula {
 	const { k, scheduled } = row;
 	if (k < 1) return { kind: 'not due' };
@@ -174,6 +187,8 @@ function scheduledFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): 
 		const balloon = asking.kind === 'whole' ? balloonOf(rule) : ZERO;
 		return { kind: 'rest', of: statement, because, balloon };
 	}
+	const raised = raisedPayment(terms, record);
+	if (raised) return raised;
 	const first = k === ruleFrom ? record : recordOf(terms, run, ruleFrom);
 	const firstRow = rowAt(run, ruleFrom) ?? row;
 	// It was set at the rate of its own first period.

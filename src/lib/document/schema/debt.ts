@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { BASES, basisFields, type BasisEntry } from '../../core/debt/interest/all-ways';
 import { RULE_KINDS, fieldsOf, type RuleEntry } from '../../core/debt/rules/all-forms';
 import type { Field } from '../../core/quantities/field';
+import { ALLOCATION_ORDERS } from '../../core/debt/terms';
 import { LIMITS } from '../../core/quantities/limits';
 import { fieldLabel, type TermField } from '../../messages/terms';
 import { SCREEN } from '../../reading/writing';
@@ -21,6 +22,7 @@ import {
 	text
 } from './fields';
 import { judgedOnce } from './judged-once';
+import { isSummed } from '../balances';
 import { t } from '../refusals';
 
 /** The schema of a field of a payment rule or an interest method. */
@@ -105,6 +107,8 @@ const repeated = {
 	perYear: frequency(t('How often an event occurs')).nullable(),
 	until: date(t('The last date of an event')).nullable()
 };
+/** The balance that an event is about; null: the first for a charge, each for a rate. */
+const ofBalance = identifier(t('The balance of an event')).nullable();
 export const eventEntry = judgedOnce(
 	z.discriminatedUnion(
 		'kind',
@@ -114,7 +118,8 @@ export const eventEntry = judgedOnce(
 				kind: z.literal('charge'),
 				...dated,
 				...repeated,
-				fee: flag(t('Whether it is a fee'))
+				fee: flag(t('Whether it is a fee')),
+				ofBalance
 			}),
 			z.strictObject({ kind: z.literal('skip'), ...dated }),
 			z.strictObject({
@@ -126,7 +131,8 @@ export const eventEntry = judgedOnce(
 				kind: z.literal('rate'),
 				...dated,
 				annual: percentage(t('The new annual rate'), LIMITS.rate),
-				reamortize: flag(t('Whether the level payment is recalculated'))
+				reamortize: flag(t('Whether the level payment is recalculated')),
+				ofBalance
 			})
 		],
 		{ error: sentence(t('The kind of an event'), t('extra, charge, skip, payment or rate')) }
@@ -219,48 +225,111 @@ export const transactionEntry = judgedOnce(
 	})
 );
 
+/** One of several balances of a debt (specification, section 13). */
+export const balanceEntry = z.strictObject({
+	id: identifier(t('The identifier of a balance')),
+	name: name(t('The name of a balance'), 0),
+	balance: money(t('The amount of a balance')).nullable(),
+	annualRate: percentage(t('The annual rate of a balance'), LIMITS.rate).nullable(),
+	/** Null: it bears interest from the start. */
+	deferral: z
+		.strictObject({
+			by: date(t('The deadline of deferred interest')),
+			/** Null: the rate of the balance. */
+			annualRate: percentage(t('The rate of deferred interest'), LIMITS.rate).nullable(),
+			accrued: money(t('The interest deferred so far'))
+		})
+		.nullable()
+});
+
+const allocationOrder = choice(t('Which balance gets a payment'), ALLOCATION_ORDERS);
+
+/** What a missed payment brings (specification, section 14). */
+const lateEntry = z.strictObject({
+	/** Whether nobody has read it on a paper. */
+	assumed: flag(t('Whether late fees are assumed')),
+	fee: money(t('The late fee')),
+	feeAgain: money(t('The late fee of another missed payment')).nullable(),
+	penaltyRate: percentage(t('The penalty rate'), LIMITS.rate).nullable(),
+	after: count(
+		t('The missed payments before a penalty rate'),
+		1,
+		LIMITS.latePeriods,
+		t('payments')
+	),
+	notice: count(t('The notice of a penalty rate'), 0, LIMITS.latePeriods, t('payments')),
+	cure: count(t('The payments that end a penalty rate'), 1, LIMITS.latePeriods, t('payments'))
+});
+
 /** A debt as far as it has been taken down: what is not known yet is null. */
 export const debtEntry = judgedOnce(
-	z.strictObject({
-		id: identifier(t('The identifier of a debt')),
-		name: name(t('The name of a debt'), 0),
-		balance: money(t('The balance')).nullable(),
-		/** The day of the balance; null: that of the case's figures. */
-		asOf: date(t('The date of the balance')).nullable(),
-		/** Whether nobody has read that balance: it is what was expected. */
-		balanceAssumed: flag(t('Whether a balance is assumed')),
-		annualRate: percentage(t('The annual rate'), LIMITS.rate).nullable(),
-		firstDue: date(t('The first due date')).nullable(),
-		required: ruleEntry,
-		/** Interest-only payments before the payment rule begins. */
-		interestOnly: count(t('The interest-only payments'), 0, LIMITS.periods, t('payments')),
-		lending: lendingEntry,
-		pays: paysEntry,
-		/** Paid on top, with every payment. */
-		extra: money(t('The extra payment')),
-		events: z.array(eventEntry).max(LIMITS.events, {
-			error: t('A debt has at most {events} events.', { events: LIMITS.events })
-		}),
-		/** The ways of paying that are kept beside each other, and the one that all are measured against. */
-		compared: z.array(wayEntry).max(LIMITS.ways, {
-			error: t('At most {ways} ways of paying can be compared.', { ways: LIMITS.ways })
-		}),
-		baseline: wayEntry,
-		noted: notedEntry,
-		statement: statementEntry,
-		/** The latest last; kept for when the client is back. */
-		transactions: z.array(transactionEntry).max(LIMITS.transactions, {
-			error: t('A debt keeps at most {transactions} transactions.', {
-				transactions: LIMITS.transactions
-			})
-		}),
-		/** The references of transactions that the creditor has withdrawn, the latest last: an older file does not bring them back. */
-		withdrawn: z
-			.array(text(t('The reference of a withdrawn transaction'), 1, LIMITS.reference))
-			.max(LIMITS.transactions, {
-				error: t('A debt keeps at most {transactions} references of withdrawn transactions.', {
+	z
+		.strictObject({
+			id: identifier(t('The identifier of a debt')),
+			name: name(t('The name of a debt'), 0),
+			balance: money(t('The balance')).nullable(),
+			/** The day of the balance; null: that of the case's figures. */
+			asOf: date(t('The date of the balance')).nullable(),
+			/** Whether nobody has read that balance: it is what was expected. */
+			balanceAssumed: flag(t('Whether a balance is assumed')),
+			annualRate: percentage(t('The annual rate'), LIMITS.rate).nullable(),
+			/** Where there are several; balance and rate of the debt are then their sum and the highest of them. */
+			balances: z.array(balanceEntry).max(LIMITS.balances, {
+				error: t('A debt has at most {balances} balances.', { balances: LIMITS.balances })
+			}),
+			allocation: z.strictObject({ minimum: allocationOrder, excess: allocationOrder }),
+			firstDue: date(t('The first due date')).nullable(),
+			required: ruleEntry,
+			/** Interest-only payments before the payment rule begins. */
+			interestOnly: count(t('The interest-only payments'), 0, LIMITS.periods, t('payments')),
+			lending: lendingEntry,
+			pays: paysEntry,
+			/** Paid on top, with every payment. */
+			extra: money(t('The extra payment')),
+			/** Paid at least, up to a day: what keeps a deadline; null: nothing. */
+			atLeast: z
+				.strictObject({
+					amount: money(t('The amount that is paid at least')),
+					until: date(t('The last day of an amount that is paid at least'))
+				})
+				.nullable(),
+			/** Null: a missed payment costs nothing. */
+			late: lateEntry.nullable(),
+			events: z.array(eventEntry).max(LIMITS.events, {
+				error: t('A debt has at most {events} events.', { events: LIMITS.events })
+			}),
+			/** The ways of paying that are kept beside each other, and the one that all are measured against. */
+			compared: z.array(wayEntry).max(LIMITS.ways, {
+				error: t('At most {ways} ways of paying can be compared.', { ways: LIMITS.ways })
+			}),
+			baseline: wayEntry,
+			noted: notedEntry,
+			statement: statementEntry,
+			/** The latest last; kept for when the client is back. */
+			transactions: z.array(transactionEntry).max(LIMITS.transactions, {
+				error: t('A debt keeps at most {transactions} transactions.', {
 					transactions: LIMITS.transactions
 				})
-			})
-	})
+			}),
+			/** The references of transactions that the creditor has withdrawn, the latest last: an older file does not bring them back. */
+			withdrawn: z
+				.array(text(t('The reference of a withdrawn transaction'), 1, LIMITS.reference))
+				.max(LIMITS.transactions, {
+					error: t('A debt keeps at most {transactions} references of withdrawn transactions.', {
+						transactions: LIMITS.transactions
+					})
+				})
+		})
+		.refine((debt) => isSummed(debt), {
+			error: t('The balance of a debt with several is their sum, its rate the highest of theirs.'),
+			path: ['balance']
+		})
+		.refine((debt) => debt.balances.length === 0 || debt.required.kind !== 'level', {
+			error: t('A loan in level payments has one balance.'),
+			path: ['balances']
+		})
+		.refine(({ balances }) => new Set(balances.map(({ id }) => id)).size === balances.length, {
+			error: t('Two balances of a debt have the same identifier.'),
+			path: ['balances']
+		})
 );

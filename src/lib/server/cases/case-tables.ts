@@ -7,7 +7,7 @@ import type { CaseDocument } from '../../document/case';
 import type { ChangeEntry, NewDebtEntry } from '../../document/change';
 import type { DebtEntry, EventEntry } from '../../document/debt';
 import type { PlanEntry, PlanEvent, SheetLine } from '../../document/plan';
-import { column, date, fields, percent, variants, type Part } from '../database/shapes';
+import { column, date, fields, optional, percent, variants, type Part } from '../database/shapes';
 
 /** How the amounts and dates of a case are written, in `case_file`. */
 export const CURRENCY = fields<CaseDocument['currency']>({
@@ -68,7 +68,9 @@ function termColumn(name: string, field: Field): Part<unknown> {
 }
 
 /** `debt`; what happens to it, the ways of paying it and its transactions are in tables of their own. */
-export const DEBT = fields<Omit<DebtEntry, 'events' | 'compared' | 'baseline' | 'transactions'>>({
+export const DEBT = fields<
+	Omit<DebtEntry, 'balances' | 'events' | 'compared' | 'baseline' | 'transactions'>
+>({
 	id: column('id'),
 	name: column('name'),
 	balance: column('balance'),
@@ -96,6 +98,29 @@ export const DEBT = fields<Omit<DebtEntry, 'events' | 'compared' | 'baseline' | 
 		'interest-plus': { percent: percent('pays_percent') }
 	}),
 	extra: column('extra'),
+	allocation: fields<DebtEntry['allocation']>({
+		minimum: column('minimum_to'),
+		excess: column('excess_to')
+	}),
+	atLeast: optional(
+		'at_least',
+		fields<NonNullable<DebtEntry['atLeast']>>({
+			amount: column('at_least'),
+			until: date('at_least_until')
+		})
+	),
+	late: optional(
+		'late_fee',
+		fields<NonNullable<DebtEntry['late']>>({
+			assumed: column('late_assumed'),
+			fee: column('late_fee'),
+			feeAgain: column('late_fee_again'),
+			penaltyRate: percent('penalty_rate'),
+			after: column('penalty_after'),
+			notice: column('penalty_notice'),
+			cure: column('penalty_cure')
+		})
+	),
 	noted: fields<DebtEntry['noted']>({
 		creditor: column('creditor'),
 		account: column('account'),
@@ -124,6 +149,22 @@ export const DEBT = fields<Omit<DebtEntry, 'events' | 'compared' | 'baseline' | 
 	withdrawn: column('withdrawn')
 });
 
+/** `debt_balance`, one of several balances of a debt. */
+export const BALANCE = fields<DebtEntry['balances'][number]>({
+	id: column('id'),
+	name: column('name'),
+	balance: column('balance'),
+	annualRate: percent('annual_rate'),
+	deferral: optional(
+		'deferred_by',
+		fields<NonNullable<DebtEntry['balances'][number]['deferral']>>({
+			by: date('deferred_by'),
+			annualRate: percent('deferred_rate'),
+			accrued: column('deferred_accrued')
+		})
+	)
+});
+
 /** `debt_transaction`, what has happened on an account. */
 export const TRANSACTION = fields<DebtEntry['transactions'][number]>({
 	reference: column('reference'),
@@ -143,10 +184,15 @@ const repeated = {
 /** `debt_event`, what happens to a debt. */
 export const EVENT: Part<EventEntry> = variants('kind', 'kind', {
 	extra: { ...dated, ...repeated },
-	charge: { ...dated, ...repeated, fee: column('fee') },
+	charge: { ...dated, ...repeated, fee: column('fee'), ofBalance: column('balance_id') },
 	skip: dated,
 	payment: { ...dated, amount: column('amount') },
-	rate: { ...dated, annual: percent('annual_rate'), reamortize: column('reamortize') }
+	rate: {
+		...dated,
+		annual: percent('annual_rate'),
+		reamortize: column('reamortize'),
+		ofBalance: column('balance_id')
+	}
 });
 
 /** `way`, ways of paying a debt. */

@@ -1,12 +1,13 @@
 /** A case's debts in their tables: as they are, with what happens to them, the ways of paying that are compared, and transactions. */
 import type { DebtEntry } from '../../document/debt';
 import { same } from '../../document/same';
-import { DEBT, EVENT, TRANSACTION, WAY } from './case-tables';
+import { BALANCE, DEBT, EVENT, TRANSACTION, WAY } from './case-tables';
 import { insertEach, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
 export const DEBT_TABLES = {
 	debt: { part: DEBT },
+	debt_balance: { part: BALANCE, keys: ['debt_id'] },
 	debt_event: { part: EVENT, keys: ['debt_id'], portion: 2_000 },
 	way: { part: WAY, keys: ['debt_id'] },
 	debt_transaction: { part: TRANSACTION, keys: ['debt_id'], portion: 2_000 }
@@ -16,7 +17,8 @@ export const DEBT_TABLES = {
 export const debtsIn = (
 	rows: Readonly<Record<keyof typeof DEBT_TABLES, readonly Row[]>>
 ): unknown[] => {
-	const [ways, events, transactions] = [
+	const [balances, ways, events, transactions] = [
+		byDebt(rows.debt_balance),
 		byDebt(rows.way),
 		byDebt(rows.debt_event),
 		byDebt(rows.debt_transaction)
@@ -25,6 +27,7 @@ export const debtsIn = (
 		const [baseline, ...compared] = ways(row).map(WAY.read);
 		return {
 			...(DEBT.read(row) as object),
+			balances: balances(row).map(BALANCE.read),
 			events: events(row).map(EVENT.read),
 			baseline,
 			compared,
@@ -74,6 +77,7 @@ export function debtRows(
 		);
 	return [
 		['debt', debts.map(([position, debt]) => ({ case_id: caseId, position, ...DEBT.write(debt) }))],
+		['debt_balance', ofEach(({ balances }) => balances.map(BALANCE.write))],
 		['debt_event', ofEach(({ events }) => events.map(EVENT.write))],
 		['debt_transaction', ofEach(({ transactions }) => transactions.map(TRANSACTION.write))],
 		// Position 0 is the baseline.

@@ -54,6 +54,13 @@ export function fields<T extends object>(parts: Parts<T>): Part<T> {
 	};
 }
 
+/** A group of fields, or null: then the column `present`, which no group leaves empty, is. */
+export const optional = <T extends object>(present: string, part: Part<T>): Part<T | null> => ({
+	columns: part.columns,
+	write: (value) => (value === null ? {} : part.write(value)),
+	read: (row) => (row[present] === null ? null : part.read(row))
+});
+
 type Variants<T, Tag extends keyof T> = {
 	readonly [K in T[Tag] & string]: Parts<Omit<Extract<T, Readonly<Record<Tag, K>>>, Tag>>;
 };

@@ -14,6 +14,7 @@ export const KEPT = [
 	'case_revision',
 	'case_share',
 	'debt',
+	'debt_balance',
 	'debt_transaction',
 	'debt_event',
 	'way',

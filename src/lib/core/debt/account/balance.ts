@@ -56,8 +56,10 @@ export interface BalanceRow {
 	readonly closing: number;
 	/** Interest that is deferred up to then; what is waived is no longer in it. */
 	readonly accrued: number;
-	/** The rate in force; 0 while it defers. */
-	readonly annual: number;
+	/** The rate in force; that of the deferral while it defers. */
+	readonly annual: Percent;
+	/** What accrues in the period and is not charged; null: it does not defer. */
+	readonly accruing: number | null;
 }
 
 export function balanceAtStart(debt: Known, terms: BalanceTerms): BalanceState {
@@ -152,9 +154,11 @@ export const rowsOf = (
 	balances: readonly BalanceState[],
 	opened: readonly OpenBalance[]
 ): BalanceRow[] =>
-	balances.flatMap(({ terms: { id }, owed: closing, accrued }, at) => {
+	balances.flatMap(({ terms: { id, deferred }, owed: closing, accrued }, at) => {
 		const open = opened[at];
 		if (open === undefined) return [];
-		const { charges, interest, deferredCharged, paid, annual } = open;
-		return [{ id, charges, interest, deferredCharged, paid, closing, accrued, annual }];
+		const { charges, interest, deferredCharged, paid } = open;
+		const annual = ((open.defers && deferred?.annual) || open.annual) as Percent;
+		const accruing = open.defers ? open.accruing : null;
+		return [{ id, charges, interest, deferredCharged, paid, closing, accrued, annual, accruing }];
 	});

@@ -77,9 +77,10 @@ export function requiredBy(
 				)
 			: rule;
 	const pastDue = terms.late ? pastDueOf(late) : 0;
+	period.pastDue = kind === 'minimum' || kind === 'frozen-minimum' ? pastDue : 0;
 	period.minimumAlone = Math.min(alone, period.owed);
 	period.minimum = Math.min(alone + pastDue, period.owed);
-	return kind === 'minimum' || kind === 'frozen-minimum' ? rule + pastDue : rule;
+	return rule + period.pastDue;
 }
 
 /** Closes the period that was opened last: who gets the payment, what that leaves, and where the debt stands then. */

@@ -1,0 +1,79 @@
+/** A debt of several balances: its totals hold whatever is changed, and it is turned into one and back. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { merged } from '../../src/lib/desk/merge';
+import { isSummed, joined, split, withBalances, withFields } from '../../src/lib/document/balances';
+import { statedDebt, type DebtEntry } from '../../src/lib/document/debt';
+import { debtEntry } from '../../src/lib/document/schema/debt';
+import { cents } from '../../src/lib/core/quantities/money';
+import { card, cardOfBalances } from '../support/debts';
+import { runs } from '../support/random';
+
+const known = (debt: unknown): DebtEntry => debtEntry.parse(debt);
+const several = known(cardOfBalances());
+const amount = fc.integer({ min: 0, max: 900_000 }).map(cents);
+
+const withAmount = (debt: DebtEntry, at: number, balance: number): DebtEntry =>
+	withBalances(
+		debt,
+		debt.balances.map((one, place) => (place === at ? { ...one, balance: cents(balance) } : one))
+	);
+
+describe('a debt of several balances', () => {
+	it('owes their sum at the highest rate; anything else is refused', () => {
+		expect(several).toMatchObject({ balance: 418_236, annualRate: 299_900 });
+		const wrong = debtEntry.safeParse({ ...several, balance: 418_237 });
+		expect(wrong.error?.issues[0]?.message).toContain('their sum');
+		const unknown = withBalances(several, [
+			...several.balances,
+			{ id: crypto.randomUUID(), name: '', balance: null, annualRate: null, deferral: null }
+		]);
+		expect(unknown).toMatchObject({ balance: null, annualRate: null });
+		expect(statedDebt(unknown, '2026-12-15' as never)).toBeNull();
+		const level = { kind: 'level', periods: 9, payment: null, balloon: 0, roundPayment: 'up' };
+		const loan = { ...several, required: { ...level, atTerm: 'settle' } };
+		expect(debtEntry.safeParse(loan).error?.issues[0]?.message).toContain('has one balance');
+	});
+
+	it('keeps its totals where another total is typed: the difference goes to the first', () => {
+		fc.assert(
+			fc.property(amount, (balance) => {
+				const changed = withFields(several, { balance });
+				expect(isSummed(changed)).toBe(true);
+				expect(changed.balance).toBe(balance);
+				for (const { balance: own } of changed.balances) expect(own).toBeGreaterThanOrEqual(0);
+			}),
+			{ numRuns: runs(100) }
+		);
+		expect(withFields(several, { balance: cents(420_000) }).balances[0]?.balance).toBe(232_000);
+	});
+
+	it('is made of one, and one again, without a change of what is owed', () => {
+		const one = known(card());
+		const first = split(one, crypto.randomUUID(), 'Purchases');
+		expect(isSummed(first)).toBe(true);
+		expect(first.balances).toMatchObject([{ balance: one.balance, annualRate: one.annualRate }]);
+		expect(joined(first)).toEqual(one);
+		expect(joined(several)).toMatchObject({ balance: 418_236, balances: [], atLeast: null });
+	});
+
+	it('has the sum of what two windows changed, and asks about nothing', () => {
+		fc.assert(
+			fc.property(amount, amount, (mine, theirs) => {
+				const together = merged(
+					several,
+					withAmount(several, 0, mine),
+					withAmount(several, 1, theirs)
+				);
+				expect(together.conflicts).toEqual([]);
+				expect(isSummed(together.mine)).toBe(true);
+				expect(together.mine.balances.map(({ balance }) => balance)).toEqual([
+					mine,
+					theirs,
+					150_000
+				]);
+			}),
+			{ numRuns: runs(100) }
+		);
+	});
+});
