@@ -4,6 +4,7 @@ import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { planOf } from '../../src/lib/core/plan/walk';
 import { owedInAll } from '../../src/lib/core/plan/answers';
 import { run } from '../../src/lib/core/debt/run';
+import { emptyDebt } from '../../src/lib/document/debt';
 import { datesShown } from '../../src/lib/words/pictures';
 import { axisEnd, wayLines } from '../../src/routes/cases/[id=uuid]/debts/[debt=uuid]/way-lines';
 import { byPayoff, dayOfMonth } from '../../src/lib/core/plan/over-time';
@@ -21,8 +22,8 @@ const named = (name: string, opening: number, paymentsPerYear: 12 | 52 = 12) => 
 
 describe('the picture of one debt', () => {
 	it('draws each payment of a short run, and of a long one as many as can be seen', () => {
-		const [short] = wayLines([named('short', 100_000)], '--debt-0', usd);
-		const [long] = wayLines([named('long', 4_000_000, 52)], '--debt-0', usd);
+		const [short] = wayLines([named('short', 100_000)], emptyDebt('debt'), '--debt-0', usd);
+		const [long] = wayLines([named('long', 4_000_000, 52)], emptyDebt('debt'), '--debt-0', usd);
 		const count = named('short', 100_000).run.periods;
 		expect(short?.points).toHaveLength(count + 1);
 		expect(long?.points.length).toBeLessThan(600);

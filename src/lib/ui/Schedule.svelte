@@ -7,7 +7,7 @@
 	import { rowsAsText } from '../words/schedule';
 	import { rowOf } from './long-lines';
 	import LongTable from './LongTable.svelte';
-	import { CELL_HEADS, cellsOf, isYearCell, type Cell } from './schedule-cells';
+	import { balanceColumns, CELL_HEADS, cellsOf, isYearCell, type Cell } from './schedule-cells';
 	import ScheduleLine from './ScheduleLine.svelte';
 	import ScheduleTotals from './ScheduleTotals.svelte';
 	import { t } from '$lib/words/labels/common';
@@ -29,7 +29,9 @@
 	const { explained, writing, pointed, picked, label, onpoint, onopen, onadd }: Props = $props();
 
 	const run = $derived(explained.run);
-	const cells = $derived(cellsOf(run));
+	/** The balances that payments go to, each with a column of its own, and one for interest that is deferred. */
+	const balances = $derived(balanceColumns(explained.terms));
+	const cells = $derived(cellsOf(run, balances));
 	const years = $derived(yearsOf(run));
 	let table = $state<{ foldAll(): void; show(k: number): Promise<void> }>();
 
@@ -47,9 +49,9 @@
 	last={run.periods}
 	start={run.firstRow - 1}
 	figures={{ cells, yearCells: cells.filter(isYearCell), usual: 'interest' }}
-	columns={cells.length + 3}
+	columns={cells.length + 3 + balances.names.length + (balances.defers ? 1 : 0)}
 	{label}
-	tight={cells.length > 7}
+	tight={cells.length + balances.names.length > 7}
 	{picked}
 	{onpoint}
 	{onadd}
@@ -65,6 +67,10 @@
 			<th scope="col" class="number" title={t('Shift+↑ ↓ selects rows to copy')}>{t('No')}</th>
 			<th scope="col" class="left">{t('Due')}</th>
 			{#each cells as cell (cell)}<th scope="col">{CELL_HEADS[cell]}</th>{/each}
+			{#each balances.names as { id, name } (id)}<th scope="col" class="to"
+					>{t('to {name}', { name })}</th
+				>{/each}
+			{#if balances.defers}<th scope="col" class="to">{t('Deferred so far')}</th>{/if}
 			<th scope="col" class="note"><span class="unseen">{t('Note')}</span></th>
 		</tr>
 	{/snippet}
@@ -74,6 +80,7 @@
 			{place}
 			{explained}
 			{cells}
+			{balances}
 			{writing}
 			pointed={pointed !== null && rowOf(line) === pointed}
 			{marked}
@@ -82,6 +89,21 @@
 		/>
 	{/snippet}
 	{#snippet foot(place)}
-		<ScheduleTotals {run} {cells} {writing} {place} />
+		<ScheduleTotals
+			{run}
+			{cells}
+			{writing}
+			{place}
+			more={balances.names.length + (balances.defers ? 1 : 0)}
+		/>
 	{/snippet}
 </LongTable>
+
+<style>
+	/* A long name of a balance is on two lines. */
+	th.to.to {
+		max-width: 84px;
+		white-space: normal;
+		line-height: 1.15;
+	}
+</style>

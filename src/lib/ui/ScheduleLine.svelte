@@ -1,14 +1,14 @@
 <!-- One line of a schedule: the start, the totals of a year, or a payment with its marks. -->
 <script lang="ts">
 	import { marksOf } from '../core/debt/marks';
-	import type { Cents } from '../core/quantities/money';
-	import { rowAt } from '../core/debt/run';
+	import { asCarried, type Cents } from '../core/quantities/money';
+	import { balancesIn, rowAt } from '../core/debt/run';
 	import type { Explained } from '../core/working/debt-working';
 	import { writeDate, writeAmount } from '../reading/written';
 	import type { Writing } from '../reading/writing';
 	import { countOf } from '../words/amounts';
 	import { markInWords } from '../words/debt';
-	import { isYearCell, type Cell } from './schedule-cells';
+	import { isYearCell, type BalanceColumns, type Cell } from './schedule-cells';
 	import YearFold from './YearFold.svelte';
 	import type { YearTotals } from '../core/debt/years';
 	import type { LongLine } from './long-lines';
@@ -20,6 +20,7 @@
 		place: number;
 		explained: Explained;
 		cells: readonly Cell[];
+		balances: BalanceColumns;
 		writing: Writing;
 		pointed: boolean;
 		marked: boolean;
@@ -27,12 +28,30 @@
 		reachable: Cell | null;
 		onpoint: (k: number) => void;
 	}
-	const { line, place, explained, cells, writing, pointed, marked, reachable, onpoint }: Props =
-		$props();
+	const {
+		line,
+		place,
+		explained,
+		cells,
+		balances,
+		writing,
+		pointed,
+		marked,
+		reachable,
+		onpoint
+	}: Props = $props();
 
+	/** The columns of balances that a line without any leaves empty. */
+	const rest = $derived([
+		...balances.names.map(({ id }) => id),
+		...(balances.defers ? ['deferred'] : [])
+	]);
 	const money = $derived((amount: Cents) => writeAmount(amount, writing));
 	const run = $derived(explained.run);
 	const row = $derived(line.kind === 'row' ? rowAt(run, line.k) : undefined);
+	const parts = $derived(line.kind === 'row' ? balancesIn(run, line.k) : []);
+	const paidTo = (id: string) => parts.find((part) => part.id === id)?.paid ?? 0;
+	const deferred = $derived(parts.reduce((sum, { accrued }) => sum + accrued, 0));
 	const last = $derived(
 		line.kind === 'row' && line.k === run.periods && run.ending.status === 'cleared'
 	);
@@ -64,6 +83,17 @@
 				{/if}
 			</td>
 		{/each}
+		{#each balances.names as { id } (id)}
+			<td>
+				{#if paidTo(id) > 0}
+					<button type="button" class="figure" data-k={k} data-name="paid" tabindex="-1"
+						>{money(asCarried(paidTo(id)))}</button
+					>
+				{/if}
+			</td>
+		{/each}
+		{#if balances.defers}<td class="quiet">{deferred > 0 ? money(asCarried(deferred)) : ''}</td
+			>{/if}
 		<td class="note">
 			{marksOf(explained.terms, run, row)
 				.map((mark) => markInWords(mark, writing))
@@ -104,6 +134,7 @@
 				{/if}
 			</td>
 		{/each}
+		{#each rest as column (column)}<td></td>{/each}
 		<td class="note"></td>
 	</tr>
 {:else}
@@ -113,6 +144,7 @@
 		{#each cells as cell (cell)}
 			<td>{cell === 'closing' ? money(run.starting) : ''}</td>
 		{/each}
+		{#each rest as column (column)}<td></td>{/each}
 		<td class="note">{t('starting balance')}</td>
 	</tr>
 {/if}

@@ -15,8 +15,10 @@
 		writing: Writing;
 		/** Its place in the table, counted from 1. */
 		place: number;
+		/** How many columns come after these. */
+		more: number;
 	}
-	const { run, cells, writing, place }: Props = $props();
+	const { run, cells, writing, place, more }: Props = $props();
 
 	const money = $derived((amount: Cents) => writeAmount(amount, writing));
 	const isPaidOff = $derived(run.ending.status === 'cleared');
@@ -39,5 +41,6 @@
 			{:else if cell === 'closing'}{@render total('closing', money(run.closing))}{/if}
 		</td>
 	{/each}
+	{#if more > 0}<td colspan={more}></td>{/if}
 	<td class="note">{isPaidOff ? t('paid off') : t('still owed')}</td>
 </tr>

@@ -27,7 +27,12 @@ export interface BalanceLine {
 	/** Filled, in the hue that a custom property holds; null: a thin line in ink. */
 	readonly hue: string | null;
 	/** One of several bands, each drawn over those that come after it; its letter is written into it. */
-	readonly band?: { readonly letter: string; readonly light: boolean };
+	readonly band?: {
+		readonly letter: string;
+		readonly light: boolean;
+		/** How strong its hue is, in percent; absent: as a debt’s among others. */
+		readonly strength?: number;
+	};
 	/** Whether its points are marked: each was really read. */
 	readonly marked?: boolean;
 }
@@ -38,6 +43,8 @@ export interface BalancePicture {
 	readonly until: string;
 	/** The date under the cursor line. */
 	readonly pointed: string | null;
+	/** Days that something depends on, each with what is written at its line. */
+	readonly deadlines?: readonly { readonly date: string; readonly label: string }[];
 	readonly amount: (balance: number) => string;
 	/** Told where the time axis lies, whenever that changes. */
 	readonly onscale: (scale: TimeScale) => void;
@@ -152,7 +159,7 @@ function dataset(
 		backgroundColor:
 			hue === null
 				? 'transparent'
-				: `color-mix(in srgb, ${colour(hue)} ${band ? 86 : 78}%, ${through})`,
+				: `color-mix(in srgb, ${colour(hue)} ${band?.strength ?? (band ? 86 : 78)}%, ${through})`,
 		fill: hue === null ? false : 'origin',
 		pointRadius: marked ? 4 : 0,
 		...(marked ? { clip: 8 } : {}),
@@ -203,6 +210,7 @@ function endLabels(state: { picture: BalancePicture }): Plugin<'line'> {
 				pen.lineTo(at, y.bottom);
 				pen.stroke();
 			}
+			writeDeadlines(pen, picture, { x, y, colour });
 			writeLetters(pen, picture, { x, y, colour });
 			writeBelow(pen, picture, { x, y, colour });
 			writeBeside(pen, picture, { x, y, colour });
@@ -275,9 +283,41 @@ function writeLetters(
 		pen.font = `700 ${bottom - top < 14 ? 10 : 13}px ${colour('--sans')}`;
 		pen.fillStyle = colour(band.light ? '--on-light-hue' : '--on-dark-hue');
 		const begin = x.getPixelForValue(toDay(points[0]?.date ?? ''));
-		pen.fillText(band.letter, Math.max(begin, x.left) + 30, (top + bottom) / 2);
+		const left = Math.max(begin, x.left);
+		pen.textAlign = band.letter.length > 2 ? 'left' : 'center';
+		pen.fillText(band.letter, left + (band.letter.length > 2 ? 10 : 30), (top + bottom) / 2);
 	});
 	pen.font = endFont(colour);
+}
+
+/** An upright line at each deadline, with its price written beside it. */
+function writeDeadlines(
+	pen: CanvasRenderingContext2D,
+	{ deadlines = [], until }: BalancePicture,
+	{ x, y, colour }: Place
+): void {
+	pen.font = endFont(colour);
+	pen.textBaseline = 'top';
+	for (const { date, label } of deadlines) {
+		if (date > until) continue;
+		const at = Math.round(x.getPixelForValue(toDay(date))) + 0.5;
+		const width = pen.measureText(label).width;
+		const isRight = at + 8 + width <= x.right + 18;
+		pen.strokeStyle = colour('--interest');
+		pen.lineWidth = 1.5;
+		pen.beginPath();
+		pen.moveTo(at, y.top - 12);
+		pen.lineTo(at, y.bottom);
+		pen.stroke();
+		pen.textAlign = isRight ? 'left' : 'right';
+		pen.lineWidth = 4;
+		pen.lineJoin = 'round';
+		pen.strokeStyle = colour('--ground');
+		const left = at + (isRight ? 8 : -8);
+		pen.strokeText(label, left, y.top - 12);
+		pen.fillStyle = colour('--interest');
+		pen.fillText(label, left, y.top - 12);
+	}
 }
 
 function writeBelow(

@@ -1,5 +1,6 @@
 /** The columns of a schedule that hold figures, and where its keys lead. */
 import type { RowFigure, YearFigure } from '../core/debt/figure';
+import type { DebtTerms } from '../core/debt/terms';
 import { totalExtra, type Run } from '../core/debt/run';
 import { t } from '../words/labels/common';
 
@@ -21,21 +22,36 @@ export const CELL_HEADS: Readonly<Record<Cell, string>> = {
 	interestSoFar: t('Interest so far')
 };
 
-/** Purchases, fees and extras have columns only where there are any. */
-export function cellsOf(run: Run): readonly Cell[] {
+/**
+ * Purchases, fees and extras have columns only where there are any; where each balance has one, what follows from
+ * others has none.
+ */
+export function cellsOf(run: Run, { names }: BalanceColumns): readonly Cell[] {
 	const charges = run.totalCharges > 0;
 	const extras = totalExtra(run) > 0;
+	const isWide = names.length === 0;
 	return [
-		'opening',
+		...(isWide ? ['opening' as const] : []),
 		...(charges ? ['charges' as const] : []),
 		'interest',
 		'paid',
 		...(extras ? ['extra' as const] : []),
-		'principal',
+		...(isWide ? ['principal' as const] : []),
 		'closing',
-		'interestSoFar'
+		...(isWide ? ['interestSoFar' as const] : [])
 	];
 }
+
+/** The balances of a debt that has several, and whether interest on one of them is deferred. */
+export interface BalanceColumns {
+	readonly names: readonly { readonly id: string; readonly name: string }[];
+	readonly defers: boolean;
+}
+
+export const balanceColumns = ({ balances = [] }: Pick<DebtTerms, 'balances'>): BalanceColumns => ({
+	names: balances.length < 2 ? [] : balances.map(({ id, name = '' }) => ({ id, name })),
+	defers: balances.some(({ deferred }) => deferred !== undefined)
+});
 
 /** Whether the totals of a year have a figure in a column. */
 export const isYearCell = (cell: Cell): cell is YearFigure['name'] =>

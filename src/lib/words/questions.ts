@@ -25,6 +25,7 @@ import type { Writing } from '../reading/writing';
 import { countOf, monthsInWords } from './amounts';
 import { endInWords, isNever } from './debt';
 import type { WrittenWorking } from './debt-working';
+import type { DebtEntry } from '../document/debt';
 import en from '../messages/en/questions.json';
 import { messagesOf, type Locale } from '../messages/message';
 
@@ -33,9 +34,15 @@ const { text } = messagesOf({ en });
 const QUESTIONS = ['payment', 'time', 'rate', 'afford', 'paid', 'extra'] as const;
 export type QuestionId = (typeof QUESTIONS)[number];
 
+/** Those that a debt of several balances has an answer to: the others know one balance and one rate. */
+const OF_BALANCES: readonly QuestionId[] = ['payment', 'time', 'extra'];
+
 /** The questions, to choose from. */
-export const questions = (locale: Locale) =>
-	QUESTIONS.map((value) => ({ value, words: text(locale, 'question', { question: value }) }));
+export const questions = ({ balances }: Pick<DebtEntry, 'balances'>, locale: Locale) =>
+	(balances.length > 0 ? OF_BALANCES : QUESTIONS).map((value) => ({
+		value,
+		words: text(locale, 'question', { question: value })
+	}));
 
 /** The answer for the blank, null where there is none, the sentence below it, and how it comes about. */
 export interface Answered {

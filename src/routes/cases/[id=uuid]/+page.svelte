@@ -9,6 +9,7 @@
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import { LIMITS } from '$lib/core/quantities/limits';
+	import { withFields } from '$lib/document/balances';
 	import { debtOfAccount, withAccount } from '$lib/exchange/account-debt';
 	import { Refusal } from '$lib/exchange/bytes';
 	import type { AccountStatement } from '$lib/exchange/statement-ofx';
@@ -105,7 +106,7 @@
 					to === null
 						? [...debts, debtOfAccount(account, id)].slice(0, LIMITS.debts)
 						: debts.map((debt) =>
-								debt.id === to ? { ...debt, ...withAccount(debt, account) } : debt
+								debt.id === to ? withFields(debt, withAccount(debt, account)) : debt
 							),
 				document.debts
 			)

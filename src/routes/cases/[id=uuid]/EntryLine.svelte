@@ -6,6 +6,7 @@
 
 	import { missingOf, type DebtEntry } from '$lib/document/debt';
 	import { writeAmount, writeShortMonth } from '$lib/reading/written';
+	import { balanceInWords } from '$lib/words/account';
 	import { endInWords, missingInWords, nameOf } from '$lib/words/debt';
 	import type { Unread } from '$lib/exchange/debts-table';
 	import type { Writing } from '$lib/reading/writing';
@@ -105,31 +106,39 @@
 			onchange={(name) => onchange('name', { name: name ?? '' })}
 		/>
 	</span>
-	<span role="cell">
-		<TypedField
-			label={t('Balance, {line}', { line })}
-			assumed={debt.balanceAssumed}
-			value={debt.balance}
-			unread={unread?.get('balance')}
-			{...money}
-			optional
-			side="right"
-			cell={cell(COLUMNS.balance)}
-			onchange={(balance) => onchange('balance', { balance })}
-		/>
-	</span>
-	<span role="cell">
-		<TypedField
-			label={t('Annual rate, {line}', { line })}
-			value={debt.annualRate}
-			unread={unread?.get('annualRate')}
-			{...rate}
-			optional
-			side="right"
-			cell={cell(COLUMNS.rate)}
-			onchange={(annualRate) => onchange(t('annual rate'), { annualRate })}
-		/>
-	</span>
+	{#if debt.balances.length > 0}
+		<!-- Their sum, and the highest rate: each is typed below. -->
+		<span role="cell" class="sum">{debt.balance === null ? '' : money.write(debt.balance)}</span>
+		<span role="cell" class="sum"
+			>{debt.annualRate === null ? '' : rate.write(debt.annualRate)}</span
+		>
+	{:else}
+		<span role="cell">
+			<TypedField
+				label={t('Balance, {line}', { line })}
+				assumed={debt.balanceAssumed}
+				value={debt.balance}
+				unread={unread?.get('balance')}
+				{...money}
+				optional
+				side="right"
+				cell={cell(COLUMNS.balance)}
+				onchange={(balance) => onchange('balance', { balance })}
+			/>
+		</span>
+		<span role="cell">
+			<TypedField
+				label={t('Annual rate, {line}', { line })}
+				value={debt.annualRate}
+				unread={unread?.get('annualRate')}
+				{...rate}
+				optional
+				side="right"
+				cell={cell(COLUMNS.rate)}
+				onchange={(annualRate) => onchange(t('annual rate'), { annualRate })}
+			/>
+		</span>
+	{/if}
 	<RuleFields
 		required={debt.required}
 		{writing}
@@ -197,6 +206,11 @@
 			</IconButton>
 		{/if}
 	</span>
+	{#if debt.balances.length > 0}
+		<a class="balances" {href}>
+			{debt.balances.map((balance) => balanceInWords(balance, writing)).join(' · ')}
+		</a>
+	{/if}
 </div>
 
 <style>
@@ -208,6 +222,19 @@
 		border-bottom: 1px solid var(--row-line);
 		background: var(--ground);
 		outline: none;
+	}
+
+	.sum {
+		padding-right: 6px;
+		text-align: right;
+	}
+
+	.balances {
+		grid-column: 2 / -2;
+		padding: 0 6px 8px;
+		color: var(--quiet);
+		font-size: 13px;
+		line-height: 1.3;
 	}
 
 	.line:focus-within {

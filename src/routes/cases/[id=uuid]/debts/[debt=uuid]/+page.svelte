@@ -21,6 +21,7 @@
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import SolveFor from './SolveFor.svelte';
 	import { isThere } from './compared-ways';
+	import DeadlineLines from './DeadlineLines.svelte';
 	import EventNote from './EventNote.svelte';
 	import LowerZone, { type Zone } from './LowerZone.svelte';
 	import Pictures from './Pictures.svelte';
@@ -211,6 +212,9 @@
 					change('payment', { pays: { kind: 'fixed', amount, paymentsPerYear: null } })}
 			/>
 		{/if}
+		{#if debt && carried}
+			<DeadlineLines {debt} {carried} {writing} onchange={change} />
+		{/if}
 		{#if before && debt && carried && !same(before, debt)}
 			<BeforeChange
 				{before}
@@ -254,6 +258,7 @@
 			<Pictures
 				{debt}
 				{stated}
+				terms={carried.terms}
 				{shown}
 				{writing}
 				{hue}

@@ -10,6 +10,7 @@
 	import { newEvent } from '$lib/desk/debt-entry';
 	import type { DebtEntry, EventEntry } from '$lib/document/debt';
 	import { frequencyWords } from '$lib/words/amounts';
+	import { balanceName } from '$lib/words/account';
 	import { eventKind, eventKinds } from '$lib/words/debt';
 	import type { Writing } from '$lib/reading/writing';
 	import AddDraft from '$lib/ui/AddDraft.svelte';
@@ -163,6 +164,21 @@
 					{ value: 'charge', words: t('a purchase') }
 				]}
 				onchange={(kind) => set({ ...event, fee: kind === 'fee' })}
+			/>
+		{/if}
+		{#if 'ofBalance' in event && debt.balances.length > 0}
+			<span class="label">{t('Balance')}</span>
+			<Choice
+				label={t('Balance of the event')}
+				value={event.ofBalance ?? ''}
+				options={[
+					...(event.kind === 'rate' ? [{ value: '', words: t('every balance') }] : []),
+					...debt.balances.map((balance) => ({
+						value: balance.id,
+						words: balanceName(balance, writing)
+					}))
+				]}
+				onchange={(of) => set({ ...event, ofBalance: of === '' ? null : of })}
 			/>
 		{/if}
 		{#if event.kind === 'rate' && debt.required.kind === 'level'}

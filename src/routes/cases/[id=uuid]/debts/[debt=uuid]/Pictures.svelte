@@ -3,6 +3,9 @@
 	import { addDays, type CalendarDate } from '$lib/core/quantities/calendar';
 	import { dueNear, repetitions, type DebtEvent } from '$lib/core/debt/events';
 	import { dateOfPeriod, periodBy } from '$lib/core/debt/run';
+	import { deadlineOutcomes } from '$lib/core/debt/deadline';
+	import type { DebtTerms } from '$lib/core/debt/terms';
+	import { deadlineLabel } from '$lib/words/account';
 	import { paymentPartsOf } from '$lib/core/debt/payment-parts';
 	import type { StatedDebt } from '$lib/core/debt/ways';
 	import type { DebtEntry } from '$lib/document/debt';
@@ -29,6 +32,8 @@
 	interface Props {
 		debt: DebtEntry;
 		stated: StatedDebt;
+		/** The terms of the picked run. */
+		terms: DebtTerms;
 		/** The picked run first, then those that it is seen against. */
 		shown: readonly [NamedRun, ...NamedRun[]];
 		writing: Writing;
@@ -43,7 +48,8 @@
 		onchange: (event: DebtEntry['events'][number]) => void;
 		onremove: (id: string) => void;
 	}
-	const { debt, stated, shown, writing, hue, pointed, onpoint, onpick, ...on }: Props = $props();
+	const { debt, stated, terms, shown, writing, hue, pointed, onpoint, onpick, ...on }: Props =
+		$props();
 
 	let whole = $state(false);
 	let scale = $state.raw<TimeScale | null>(null);
@@ -53,8 +59,14 @@
 	const until = $derived(axis?.until ?? run.lastDate);
 	const dates = $derived(datesShown(shown, until));
 	const month = $derived(pointed === null ? null : monthSentence(shown, pointed, writing));
-	const lines = $derived(wayLines(shown, hue, writing));
-	const balances = $derived({ lines, until, pointed, amount: wholeAmount, onscale });
+	const lines = $derived(wayLines(shown, debt, hue, writing));
+	const deadlines = $derived(
+		deadlineOutcomes(terms, run).map((outcome) => ({
+			date: outcome.date as string,
+			label: deadlineLabel(outcome, writing)
+		}))
+	);
+	const balances = $derived({ lines, until, pointed, deadlines, amount: wholeAmount, onscale });
 
 	const split = $derived(paymentPartsOf(run));
 	const at = $derived(pointed === null ? -1 : periodBy(run, pointed));
@@ -119,7 +131,7 @@
 		{#if month}
 			<Phrases sentence={month} />
 		{:else}
-			{t('Balance over time')}
+			{debt.balances.length > 1 ? t('Balance over time, by balance') : t('Balance over time')}
 		{/if}
 		<kbd title={PICTURE_KEYS}>← →</kbd>
 	</h2>

@@ -59,7 +59,10 @@
 	const { debt, stated, firstPayment, writing, others, onuse, onwork }: Props = $props();
 
 	const start = $derived(stated.known.asOf ?? stated.known.firstDue);
-	let question = $state<QuestionId>('payment');
+	let chosen = $state<QuestionId>('payment');
+	const question = $derived(
+		questions(debt, writing).some(({ value }) => value === chosen) ? chosen : 'payment'
+	);
 	let by = $state<CalendarDate>(untrack(() => addMonths(start, 24)));
 	let payment = $state<Cents>(untrack(() => firstPayment));
 	let count = $state(36);
@@ -247,8 +250,8 @@
 		<Choice
 			label={t('Question')}
 			value={question}
-			options={questions(writing)}
-			onchange={(value) => (question = value)}
+			options={questions(debt, writing)}
+			onchange={(value) => (chosen = value)}
 		/>
 	</div>
 	<p class="sentence">

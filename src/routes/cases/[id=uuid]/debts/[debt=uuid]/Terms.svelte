@@ -4,7 +4,10 @@
 	import { ZERO, type Cents } from '$lib/core/quantities/money';
 	import { percent as percentage, type Percent } from '$lib/core/quantities/rate';
 	import type { Run } from '$lib/core/debt/run';
+	import { split } from '$lib/document/balances';
 	import type { DebtEntry } from '$lib/document/debt';
+	import { usualName } from '$lib/words/account';
+	import { v4 as newId } from 'uuid';
 	import { writeLongDate, writeAmount } from '$lib/reading/written';
 	import { frequencyChoices, frequencyWords } from '$lib/words/amounts';
 	import type { Writing } from '$lib/reading/writing';
@@ -16,6 +19,8 @@
 	import RuleFields from '../../RuleFields.svelte';
 	import { debtFieldReaders, minimumPercentText } from '../../debt-fields';
 	import Lending from './Lending.svelte';
+	import Balances from './Balances.svelte';
+	import LatePayments from './LatePayments.svelte';
 	import Noted from './Noted.svelte';
 	import StatementFile from './StatementFile.svelte';
 	import { t } from '$lib/words/labels/debt';
@@ -72,6 +77,9 @@
 		}
 	}
 
+	/** The debt as a card of several balances, the first of which is what it owes. */
+	const separate = () => onchange(t('balances'), split(debt, newId(), usualName(0, writing)));
+
 	function portion(often: string): void {
 		if (pays.kind !== 'fixed') return;
 		const next = Number(often);
@@ -81,31 +89,39 @@
 
 <section aria-labelledby="terms">
 	<h2 id="terms">{t('Terms')}</h2>
-	<div class="term">
-		<span class="name"
-			>{t('Balance')} <small>{t('on {asOf}', { asOf: writeLongDate(asOf, writing) })}</small></span
-		>
-		<TypedField
-			label={t('Balance')}
-			assumed={debt.balanceAssumed}
-			value={debt.balance}
-			{...money}
-			optional
-			side="right"
-			onchange={(balance) => onchange('balance', { balance })}
-		/>
-	</div>
-	<div class="term">
-		<span class="name">{t('Annual rate')}</span>
-		<TypedField
-			label={t('Annual rate')}
-			value={debt.annualRate}
-			{...rate}
-			optional
-			side="right"
-			onchange={(annualRate) => onchange(t('annual rate'), { annualRate })}
-		/>
-	</div>
+	{#if debt.balances.length > 0}
+		<Balances {debt} {writing} {asOf} {onchange} />
+	{:else}
+		<div class="term">
+			<span class="name"
+				>{t('Balance')}
+				<small>{t('on {asOf}', { asOf: writeLongDate(asOf, writing) })}</small></span
+			>
+			<TypedField
+				label={t('Balance')}
+				assumed={debt.balanceAssumed}
+				value={debt.balance}
+				{...money}
+				optional
+				side="right"
+				onchange={(balance) => onchange('balance', { balance })}
+			/>
+		</div>
+		<div class="term">
+			<span class="name">{t('Annual rate')}</span>
+			<TypedField
+				label={t('Annual rate')}
+				value={debt.annualRate}
+				{...rate}
+				optional
+				side="right"
+				onchange={(annualRate) => onchange(t('annual rate'), { annualRate })}
+			/>
+		</div>
+		{#if debt.required.kind !== 'level'}
+			<button type="button" class="split" onclick={separate}>{t('Split into balances')}</button>
+		{/if}
+	{/if}
 	<div class="term">
 		<span class="name">{t('First due')}</span>
 		<TypedField
@@ -130,6 +146,7 @@
 		/>
 	</div>
 	<Lending {debt} {writing} {onchange} />
+	<LatePayments {debt} {writing} {onchange} />
 	<Noted {debt} {writing} {asOf} {onchange} />
 	<StatementFile {debt} {writing} {onchange} />
 </section>
@@ -212,6 +229,13 @@
 		min-height: 34px;
 		padding: 3px 0;
 		border-top: 1px solid var(--row-line);
+	}
+
+	.split {
+		padding: 2px 0 6px;
+		color: var(--act);
+		font-size: 13px;
+		font-weight: 600;
 	}
 
 	.name {

@@ -1,5 +1,7 @@
 import { addMonths, monthsBetween, type CalendarDate } from '$lib/core/quantities/calendar';
-import { dateOfPeriod, owedAfter, type Run } from '$lib/core/debt/run';
+import { balancesIn, dateOfPeriod, owedAfter, type Run } from '$lib/core/debt/run';
+import type { DebtEntry } from '$lib/document/debt';
+import { balanceOnBand } from '$lib/words/account';
 import { endLabel, type NamedRun } from '$lib/words/pictures';
 import type { Writing } from '$lib/reading/writing';
 import type { BalanceLine } from '$lib/ui/balance-chart';
@@ -21,9 +23,56 @@ function periodsDrawn({ firstRow, periods }: Run): number[] {
 	return [...drawn, periods];
 }
 
+/** How strong the hue of each balance is, from the lowest band up; further ones are as the last. */
+const STRENGTHS = [92, 62, 38, 24] as const;
+
+/** The bands of a run by balance, each over those below it; none where the debt is one balance. */
+function balanceBands(
+	run: Run,
+	debt: DebtEntry,
+	hue: string,
+	label: string,
+	writing: Writing
+): BalanceLine[] {
+	const { balances } = debt;
+	if (balances.length < 2) return [];
+	const periods = periodsDrawn(run);
+	const heights = periods.map(() => 0);
+	return balances.map((balance, place) => {
+		const points = periods.map((k, at) => {
+			const own = balancesIn(run, k).find(({ id }) => id === balance.id)?.closing;
+			heights[at] = (heights[at] ?? 0) + (own ?? (k < run.firstRow ? (balance.balance ?? 0) : 0));
+			return { date: dateOfPeriod(run, k), balance: heights[at] ?? 0 };
+		});
+		const isTop = place === balances.length - 1;
+		return {
+			id: balance.id,
+			points,
+			label: isTop ? label : '',
+			ends: isTop && run.ending.status === 'cleared' ? run.ending.payoffDate : null,
+			dash: [],
+			hue,
+			band: {
+				letter: balanceOnBand(balance, writing),
+				light: place > 0,
+				strength: STRENGTHS[Math.min(place, STRENGTHS.length - 1)] ?? 24
+			}
+		};
+	});
+}
+
 /** The lines of the picture; the first run is the picked one, filled in the debt's hue. */
-export function wayLines(shown: readonly NamedRun[], hue: string, writing: Writing): BalanceLine[] {
-	return shown.map(({ name, run }, index) => ({
+export function wayLines(
+	shown: readonly NamedRun[],
+	debt: DebtEntry,
+	hue: string,
+	writing: Writing
+): BalanceLine[] {
+	const [picked] = shown;
+	const bands = picked
+		? balanceBands(picked.run, debt, hue, endLabel(picked, writing), writing)
+		: [];
+	const lines = shown.map(({ name, run }, index) => ({
 		id: name,
 		points: periodsDrawn(run).map((k) => ({
 			date: dateOfPeriod(run, k),
@@ -34,6 +83,7 @@ export function wayLines(shown: readonly NamedRun[], hue: string, writing: Writi
 		dash: DASHES[index] ?? [],
 		hue: index === 0 ? hue : null
 	}));
+	return bands.length > 0 ? [...bands, ...lines.slice(1)] : lines;
 }
 
 /** Beyond so many times the length of the picked run, a long one is cut off unless all of it is asked for. */
