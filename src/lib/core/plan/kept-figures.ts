@@ -5,7 +5,7 @@ import {
 	type CalendarDate,
 	type PaymentsPerYear
 } from '../quantities/calendar';
-import { plus, ZERO, type Cents } from '../quantities/money';
+import { minus, plus, ZERO, type Cents } from '../quantities/money';
 import type { ExpectedPeriod, Forecast } from './progress';
 
 /** Of one debt: period by period, from the first on; `before`: the interest of whole periods before it. */
@@ -59,6 +59,20 @@ export function keptOwedOn(
 	return periodsOf(figures).findLast(isPast)?.closing ?? figures.opening;
 }
 
+/** The rate of several balances, by the kept figures. */
+function effectiveOf(
+	{ interest, closing, paid }: KeptPeriod,
+	again: ExpectedPeriod | undefined
+): ExpectedPeriod['effective'] {
+	if (!again?.effective) return null;
+	const { deferred } = again.effective;
+	return {
+		interest: minus(interest, deferred),
+		on: minus(plus(closing, paid), interest),
+		deferred
+	};
+}
+
 /** A forecast as it was kept, and beyond that as the same terms come to when they are run anew. */
 export function asKept(rerun: Forecast, figures: KeptFigures): Forecast {
 	const { terms } = rerun;
@@ -67,7 +81,12 @@ export function asKept(rerun: Forecast, figures: KeptFigures): Forecast {
 	const kept = periodsOf(figures).map((period): ExpectedPeriod => {
 		const again = rerun.periods[period.k - rerunFrom];
 		const date = again?.date ?? dueDate(terms.firstDue, period.k, terms.paymentsPerYear);
-		return { ...period, date, annual: again?.annual ?? last };
+		return {
+			...period,
+			date,
+			annual: again?.annual ?? last,
+			effective: effectiveOf(period, again)
+		};
 	});
 	const owed = kept.at(-1)?.closing ?? figures.opening;
 	const further = owed > 0 ? rerun.periods.filter(({ k }) => k > figures.paid.length) : [];

@@ -3,7 +3,7 @@ import { anchorOf, dateOfTerms, daysOfPeriod, periodsBeforeFirst } from '../debt
 import { rateStepsOf } from '../debt/rate-steps';
 import type { DebtTerms } from '../debt/terms';
 import { dueDate, dueDatesUntil, type CalendarDate } from '../quantities/calendar';
-import { type Cents, atLeastZero, minus } from '../quantities/money';
+import { roundedShare, type Cents, atLeastZero, minus } from '../quantities/money';
 import { interestOn, NO_DAYS } from '../quantities/rate';
 import { periodicRate } from '../debt/interest/all-ways';
 import { periodsOf, type PlannedPeriod } from './records';
@@ -196,7 +196,14 @@ function passed(
 		const annual = expected?.annual ?? periods.at(-1)?.annual ?? terms.rate.annual;
 		const later = expected ? rates.filter(({ from: first }) => first > k) : [];
 		const rate = periodicRate({ ...terms.rate, annual }, paymentsPerYear, 'cent', later);
-		const interest = bearing > 0 ? interestOn(rate, bearing, days) : 0;
+		const effective = (expected ?? periods.at(-1))?.effective;
+		const interest =
+			bearing <= 0
+				? 0
+				: effective && effective.on > 0
+					? roundedShare(bearing, effective.interest, effective.on) +
+						(expected ? effective.deferred : 0)
+					: interestOn(rate, bearing, days);
 		sum += interest;
 		const paid = inferred ? Math.max(expected?.paid ?? 0, before) : payments.between(begin, due);
 		last = { left: bearing + interest - paid, date: due };

@@ -13,6 +13,16 @@ import { asPlanned } from './month';
 import { paidByPeriod } from './payments';
 import type { Plan, PlannedDebt } from './terms';
 
+/**
+ * What the interest of a debt of several balances comes to for what bears it: `interest` on `on`, and beside it interest
+ * that was deferred before (specification, section 12).
+ */
+export interface EffectiveRate {
+	readonly interest: Cents;
+	readonly on: Cents;
+	readonly deferred: Cents;
+}
+
 /** One period, money in minor units. */
 export interface PlannedPeriod {
 	/** 1, 2, 3 …; 0, −1, … for whole periods before the first, in which only interest runs. */
@@ -27,6 +37,8 @@ export interface PlannedPeriod {
 	readonly interest: Cents;
 	readonly paid: Cents;
 	readonly closing: Cents;
+	/** Null: the debt is one balance, at the annual rate. */
+	readonly effective: EffectiveRate | null;
 	/** The part of each balance; none where the debt is one balance. */
 	readonly balances: readonly BalanceRow[];
 }
@@ -63,6 +75,7 @@ export function periodsOf(
 			interest: asCarried(interest),
 			paid: ZERO,
 			closing: balance,
+			effective: effectiveRate(state.account?.before[at] ?? []),
 			balances: state.account?.before[at] ?? []
 		};
 	});
@@ -71,6 +84,7 @@ export function periodsOf(
 			const opening = balance;
 			openPeriod(terms, anchor, state, k, balance, period);
 			balance = asCarried(closePeriod(terms, state, period, paid));
+			const balances = state.account ? rowsOf(state.account.balances, period.balances) : [];
 			return {
 				k,
 				date,
@@ -81,9 +95,21 @@ export function periodsOf(
 				interest: asCarried(period.interest),
 				paid,
 				closing: balance,
-				balances: state.account ? rowsOf(state.account.balances, period.balances) : []
+				effective: effectiveRate(balances),
+				balances
 			};
 		}
 	);
 	return { terms, periods: [...early, ...periods] };
+}
+
+function effectiveRate(rows: readonly BalanceRow[]): EffectiveRate | null {
+	if (rows.length < 2) return null;
+	let [interest, on, deferred] = [0, 0, 0];
+	for (const row of rows) {
+		interest += row.interest - row.deferredCharged;
+		on += row.closing + row.paid - row.interest;
+		deferred += row.deferredCharged;
+	}
+	return { interest: asCarried(interest), on: asCarried(on), deferred: asCarried(deferred) };
 }
