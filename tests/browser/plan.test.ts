@@ -261,7 +261,7 @@ describe('monthly budget', () => {
 
 	it('has the offers that end on its time line, where they move as on the debt’s own', async () => {
 		const ends = { id: crypto.randomUUID(), off: false, date: '2027-09-15' };
-		const offer = { ...ends, kind: 'rate', annual: 299_900, reamortize: false };
+		const offer = { ...ends, kind: 'rate', annual: 299_900, reamortize: false, ofBalance: null };
 		await plan([card({ annualRate: 99_900, events: [offer] })], {
 			budget: { kind: 'constant', amount: 20_000 }
 		});

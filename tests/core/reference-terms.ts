@@ -5,12 +5,8 @@ import {
 	isCalendarDate,
 	type CalendarDate
 } from '../../src/lib/core/quantities/calendar';
-import {
-	ALLOCATION_ORDERS,
-	LAWFUL,
-	type DebtTerms,
-	type RateChange
-} from '../../src/lib/core/debt/terms';
+import { type DebtTerms, type RateChange } from '../../src/lib/core/debt/terms';
+import { ALLOCATION_ORDERS, LAWFUL } from '../../src/lib/core/debt/account/policy';
 import type { PaymentRule } from '../../src/lib/core/debt/rules/all-rules';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';

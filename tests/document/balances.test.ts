@@ -2,7 +2,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { merged } from '../../src/lib/desk/merge';
-import { isSummed, joined, split, withBalances, withFields } from '../../src/lib/document/balances';
+import { isSummed } from '../../src/lib/document/balance-totals';
+import { joined, split, withBalances, withFields } from '../../src/lib/document/balances';
 import { statedDebt, type DebtEntry } from '../../src/lib/document/debt';
 import { debtEntry } from '../../src/lib/document/schema/debt';
 import { cents } from '../../src/lib/core/quantities/money';

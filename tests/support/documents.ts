@@ -1,10 +1,11 @@
 /** Any case document: every field with any value that it may have, each kind of every choice. */
 import fc from 'fast-check';
-import { ALLOCATION_ORDERS } from '../../src/lib/core/debt/terms';
+import { ALLOCATION_ORDERS } from '../../src/lib/core/debt/account/policy';
 import { FREQUENCIES } from '../../src/lib/core/quantities/calendar';
 import { ORDERS } from '../../src/lib/core/plan/order';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
-import { totalsOf, type BalanceEntry } from '../../src/lib/document/balances';
+import { totalsOf } from '../../src/lib/document/balance-totals';
+import type { BalanceEntry } from '../../src/lib/document/balances';
 import { VERSION } from '../../src/lib/document/version';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import type { CaseDocument } from '../../src/lib/document/case';

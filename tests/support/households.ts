@@ -2,7 +2,8 @@
 import fc from 'fast-check';
 import { addDays, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { NewDebt } from '../../src/lib/core/plan/changes';
-import { ALLOCATION_ORDERS, type DebtTerms } from '../../src/lib/core/debt/terms';
+import { type DebtTerms } from '../../src/lib/core/debt/terms';
+import { ALLOCATION_ORDERS } from '../../src/lib/core/debt/account/policy';
 import type { PaymentRule } from '../../src/lib/core/debt/rules/all-rules';
 import { cents, ZERO } from '../../src/lib/core/quantities/money';
 import { ORDERS } from '../../src/lib/core/plan/order';

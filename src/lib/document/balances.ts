@@ -1,37 +1,11 @@
 /** The balances of a debt that has several: their sum, and a debt turned into several and back. */
 import { sumOf, type Cents } from '../core/quantities/money';
-import type { Percent } from '../core/quantities/rate';
+import { totalsOf } from './balance-totals';
 import type { z } from 'zod';
 import type { DebtEntry } from './debt';
 import type { balanceEntry } from './schema/debt';
 
 export type BalanceEntry = z.infer<typeof balanceEntry>;
-
-interface Totals {
-	readonly balance: Cents | null;
-	readonly annualRate: Percent | null;
-}
-
-/** The balance and the rate of a debt with these balances: their sum and the highest; null where one is not known. */
-export function totalsOf(balances: readonly BalanceEntry[]): Totals {
-	const amounts = balances.flatMap(({ balance }) => (balance === null ? [] : [balance]));
-	const rates = balances.flatMap(({ annualRate }) => (annualRate === null ? [] : [annualRate]));
-	return {
-		balance: amounts.length < balances.length ? null : sumOf(amounts, (amount) => amount),
-		annualRate: rates.length < balances.length ? null : (Math.max(...rates) as Percent)
-	};
-}
-
-/** Whether the balance and rate of a debt are those of its balances, where it has several. */
-export function isSummed({
-	balance,
-	annualRate,
-	balances
-}: Totals & { readonly balances: readonly BalanceEntry[] }): boolean {
-	if (balances.length === 0) return true;
-	const totals = totalsOf(balances);
-	return balance === totals.balance && annualRate === totals.annualRate;
-}
 
 /**
  * The debt with changed fields. Of several balances another total goes to the first, or as far as that has it is taken

@@ -10,7 +10,8 @@ import {
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { DebtEvent } from '../core/debt/events';
 import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
-import { LAWFUL, type LateTerms } from '../core/debt/terms';
+import { type LateTerms } from '../core/debt/terms';
+import { LAWFUL } from '../core/debt/account/policy';
 import type { StatedBalance } from '../core/debt/account/stated';
 import type { StatedDebt } from '../core/debt/ways';
 import type { z } from 'zod';

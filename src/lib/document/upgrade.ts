@@ -1,6 +1,6 @@
 /** Documents of earlier versions, as the present one would have them: history keeps what was written. */
 import { addMonths, isCalendarDate } from '../core/quantities/calendar';
-import { LAWFUL } from '../core/debt/terms';
+import { LAWFUL } from '../core/debt/account/policy';
 import { USUAL_STYLE } from '../messages/style';
 import { NO_CALENDAR } from './calendar';
 import { NOTHING_NOTED, NO_STATEMENT } from './debt';

@@ -98,6 +98,7 @@ const FIGURE_HEADINGS: Readonly<Record<ComparedFigure, string>> = {
 	firstGone: 'First payoff',
 	interest: 'Interest',
 	fees: 'Fees',
+	deferredCharged: 'Deferred interest charged',
 	cost: 'Interest and fees',
 	costPerUnit: 'Cost per 1.00 owed',
 	moneyAtFirst: 'Budget at the start',
@@ -108,6 +109,7 @@ const FIGURE_HEADINGS: Readonly<Record<ComparedFigure, string>> = {
 const IN_MONEY: ReadonlySet<ComparedFigure> = new Set([
 	'interest',
 	'fees',
+	'deferredCharged',
 	'cost',
 	'moneyAtFirst',
 	'moneyAtMost'

@@ -1,6 +1,6 @@
 /** Balances of a debt, deadlines and late payments in words. */
 import type { DeadlineOutcome } from '../core/debt/deadline';
-import type { AllocationOrder } from '../core/debt/terms';
+import type { AllocationOrder } from '../core/debt/account/policy';
 import type { Cents } from '../core/quantities/money';
 import type { DebtEntry } from '../document/debt';
 import type { BalanceEntry } from '../document/balances';

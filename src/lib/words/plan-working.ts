@@ -132,7 +132,7 @@ function sumWritten({ what, month, parts, total }: Of<'sum of debts'>, pen: Pen)
 	return {
 		title:
 			month === null
-				? pen.text('total interest')
+				? pen.text(what === 'deferredCharged' ? 'total deferred' : 'total interest')
 				: pen.text('sum title', { what, month: writeMonth(month, pen.writing) }),
 		words: pen.text('sum words', { what }),
 		numbers: pen.added(amounts, total),
@@ -140,7 +140,7 @@ function sumWritten({ what, month, parts, total }: Of<'sum of debts'>, pen: Pen)
 		sources: parts.map(({ id, amount }) =>
 			source(
 				pen.text('is of', { value: pen.money(amount), name: pen.nameOf(id) }),
-				month === null ? { interestOf: id } : null
+				month === null && what === 'interest' ? { interestOf: id } : null
 			)
 		)
 	};

@@ -2,6 +2,7 @@
 import { LIMITS } from '../quantities/limits';
 import { asCarried, minus, type Cents } from '../quantities/money';
 import { dueDate, type CalendarDate } from '../quantities/calendar';
+import type { BalanceRow } from './account/balance';
 import { balancesIn, runTotals, type Run, type RunTotals } from './run';
 import { least } from './solve';
 import type { AtLeast, DebtTerms } from './terms';
@@ -59,27 +60,31 @@ export interface DeadlineOutcome {
 }
 
 /** The deadline of each balance that defers interest and owes something, in a run of the debt. */
-export function deadlineOutcomes(terms: DebtTerms, run: Run): DeadlineOutcome[] {
-	const { balances = [], firstDue, paymentsPerYear } = terms;
+export const deadlineOutcomes = (terms: DebtTerms, run: Run): DeadlineOutcome[] =>
+	outcomesOf(
+		terms,
+		Array.from({ length: run.periods - run.firstRow + 1 }, (_, at) => {
+			const k = run.firstRow + at;
+			return { k, balances: balancesIn(run, k) };
+		})
+	);
+
+/** The same of a debt whose periods are known, by balance, to the last or beyond its deadlines. */
+export function outcomesOf(
+	{ balances = [], firstDue, paymentsPerYear }: DebtTerms,
+	periods: readonly { readonly k: number; readonly balances: readonly BalanceRow[] }[]
+): DeadlineOutcome[] {
 	return balances.flatMap(({ id, name = '', opening, deferred }) => {
 		if (!deferred || opening === 0) return [];
 		const date = dueDate(firstDue, deferred.until, paymentsPerYear);
-		let [accrued, charged] = [deferred.accrued as number, 0];
-		for (let k = run.firstRow; k <= run.periods; k += 1) {
-			const row = balancesIn(run, k).find((balance) => balance.id === id);
-			if (!row) break;
+		let [accrued, charged, isKept] = [deferred.accrued as number, 0, false];
+		for (const { k, balances: rows } of periods) {
+			const row = rows.find((balance) => balance.id === id);
+			if (!row || isKept || charged > 0) break;
 			charged += row.deferredCharged;
-			if (row.accruing !== null) accrued += row.accruing;
-			if (row.closing === 0 || k > deferred.until) break;
+			accrued += row.accruing ?? 0;
+			isKept = row.closing === 0 && k <= deferred.until;
 		}
-		const isKept =
-			charged === 0 && run.ending.status !== 'beyond' && isOver(run, deferred.until, id);
-		return [{ id, name, date, isKept, amount: asCarried(isKept ? accrued : charged || accrued) }];
+		return [{ id, name, date, isKept, amount: asCarried(isKept ? accrued : charged) }];
 	});
-}
-
-/** Whether a balance is paid off by a period. */
-function isOver(run: Run, until: number, id: string): boolean {
-	const row = balancesIn(run, Math.min(until, run.periods)).find((balance) => balance.id === id);
-	return row?.closing === 0;
 }

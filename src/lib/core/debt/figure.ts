@@ -1,5 +1,5 @@
 /** The figures that can explain themselves, and the working of one as data. */
-import type { Allocation } from './terms';
+import type { Allocation } from './account/policy';
 import type { CalendarDate, PaymentsPerYear } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import type { DayYear, InterestRounding, Percent } from '../quantities/rate';

@@ -1,3 +1,4 @@
+import type { Allocation } from './account/policy';
 import type { CalendarDate, PaymentsPerYear } from '../quantities/calendar';
 import type { Cents } from '../quantities/money';
 import type { InterestRounding, Percent } from '../quantities/rate';
@@ -62,19 +63,6 @@ export interface BalanceTerms {
 	readonly rateChanges?: readonly RateChange[];
 	readonly deferred?: Deferral;
 }
-
-/** Which balance a payment goes to first: that of the lowest rate, of the highest, or all in proportion. */
-export const ALLOCATION_ORDERS = ['lowest', 'highest', 'share'] as const;
-export type AllocationOrder = (typeof ALLOCATION_ORDERS)[number];
-
-/** Which balances get the required minimum, and which what is paid above it (specification, section 13). */
-export interface Allocation {
-	readonly minimum: AllocationOrder;
-	readonly excess: AllocationOrder;
-}
-
-/** What the law says (12 CFR 1026.53). */
-export const LAWFUL: Allocation = { minimum: 'lowest', excess: 'highest' };
 
 /** What a missed payment brings (specification, section 14). */
 export interface LateTerms {

@@ -3,7 +3,8 @@ import { balancesOf } from '../debt/account/account';
 import type { BalanceRow } from '../debt/account/balance';
 import type { Formula, MoneyOperand } from '../debt/figure';
 import type { PeriodRecord } from '../debt/record';
-import { LAWFUL, type DebtTerms } from '../debt/terms';
+import { type DebtTerms } from '../debt/terms';
+import { LAWFUL } from '../debt/account/policy';
 import { asCarried, minus, plus, ZERO } from '../quantities/money';
 
 /** The interest of each balance of a period; null where the debt is one balance. */

@@ -16,6 +16,7 @@ export interface PlanFigure {
 export type PlanFigureName =
 	| 'totalInterest'
 	| 'totalFees'
+	| 'deferredCharged'
 	| 'totalCost'
 	| 'costPerUnit'
 	| 'payoffDate'
@@ -89,7 +90,7 @@ export type PlanWorking =
 	/** A sum over the debts, in all or in one month. */
 	| {
 			readonly kind: 'sum of debts';
-			readonly what: MonthSum;
+			readonly what: MonthSum | 'deferredCharged';
 			readonly month: CalendarDate | null;
 			readonly parts: readonly { readonly id: string; readonly amount: Cents }[];
 			readonly total: Cents;
@@ -227,6 +228,7 @@ export const COMPARED_AS: Readonly<Record<ComparedFigure, PlanFigureName>> = {
 	firstGone: 'firstGone',
 	interest: 'totalInterest',
 	fees: 'totalFees',
+	deferredCharged: 'deferredCharged',
 	cost: 'totalCost',
 	costPerUnit: 'costPerUnit',
 	moneyAtFirst: 'moneyAtFirst',

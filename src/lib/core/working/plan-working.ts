@@ -103,6 +103,16 @@ function totalWorking(
 				parts: plan.debts.map(({ id, interest }) => ({ id, amount: interest })),
 				total: plan.totalInterest
 			};
+		case 'deferredCharged':
+			return {
+				kind: 'sum of debts',
+				what: 'deferredCharged',
+				month: null,
+				parts: plan.debts.flatMap(({ id, deferredCharged: amount }) =>
+					amount > 0 ? [{ id, amount }] : []
+				),
+				total: plan.deferredCharged
+			};
 		case 'firstGone':
 		case 'payoffDate':
 		case 'months':

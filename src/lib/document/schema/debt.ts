@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { BASES, basisFields, type BasisEntry } from '../../core/debt/interest/all-ways';
 import { RULE_KINDS, fieldsOf, type RuleEntry } from '../../core/debt/rules/all-forms';
 import type { Field } from '../../core/quantities/field';
-import { ALLOCATION_ORDERS } from '../../core/debt/terms';
+import { ALLOCATION_ORDERS } from '../../core/debt/account/policy';
 import { LIMITS } from '../../core/quantities/limits';
 import { fieldLabel, type TermField } from '../../messages/terms';
 import { SCREEN } from '../../reading/writing';
@@ -22,7 +22,7 @@ import {
 	text
 } from './fields';
 import { judgedOnce } from './judged-once';
-import { isSummed } from '../balances';
+import { isSummed } from '../balance-totals';
 import { t } from '../refusals';
 
 /** The schema of a field of a payment rule or an interest method. */

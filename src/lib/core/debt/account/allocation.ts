@@ -1,6 +1,7 @@
 /** Whom a payment goes to among the balances of a debt (specification, section 13; 12 CFR 1026.53). */
 import { shared } from '../../quantities/share';
-import { LAWFUL, type AllocationOrder, type DebtTerms } from '../terms';
+import { type DebtTerms } from '../terms';
+import { LAWFUL, type AllocationOrder } from './policy';
 import type { OpenBalance } from './balance';
 
 /** A balance that can take so much of a payment. */

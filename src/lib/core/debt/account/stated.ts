@@ -5,7 +5,8 @@ import { percent, type Percent } from '../../quantities/rate';
 import type { DebtEvent } from '../events';
 import type { PaymentRule } from '../rules/all-rules';
 import type { MinimumTerms } from '../rules/minimum';
-import type { Allocation, BalanceTerms, DebtTerms, LateTerms } from '../terms';
+import type { BalanceTerms, DebtTerms, LateTerms } from '../terms';
+import type { Allocation } from './policy';
 
 /** A balance, with interest that is deferred up to a day. */
 export interface StatedBalance {

@@ -23,6 +23,7 @@
 	import ShortLine from '$lib/ui/ShortLine.svelte';
 	import Changes from './Changes.svelte';
 	import PlanBar from './PlanBar.svelte';
+	import PlanDeadlines from './PlanDeadlines.svelte';
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
@@ -130,6 +131,7 @@
 	{nameOf}
 	onchange={(changes) => onvary(t('changes to the debts'), { changes })}
 />
+<PlanDeadlines {desk} {hand} />
 {#if hand.refusal}
 	{@const { refusal } = hand}
 	<ShortLine alert={refusal.reason !== 'terms missing'}>

@@ -49,18 +49,28 @@
 	const { shown, baseline, words, chosen, writing, figures, hrefOf, ...on }: Props = $props();
 
 	const measured = $derived(comparedPlan(baseline));
-	const hidden = $derived(FIGURES.filter((figure) => !figures.includes(figure)));
+	/** Deferred interest has a row only where a plan is charged any. */
+	const there = $derived(
+		FIGURES.filter(
+			(figure) =>
+				figure !== 'deferredCharged' ||
+				[baseline, ...shown.map(({ plan }) => plan)].some((plan) => plan.deferredCharged > 0)
+		)
+	);
+	const rows = $derived(figures.filter((figure) => there.includes(figure)));
+	const hidden = $derived(there.filter((figure) => !figures.includes(figure)));
 	let table = $state<HTMLElement>();
 
 	/** Rows are moved with Alt and the arrows, hidden with Delete. */
 	async function key(event: KeyboardEvent, figure: ComparedFigure): Promise<void> {
 		const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-		const from = figures.indexOf(figure);
-		if (event.key === 'Delete') on.onfigures(figures.filter((other) => other !== figure));
-		else if (step !== undefined && event.altKey && figures[from + step]) {
-			const moved = [...figures];
-			moved.splice(from + step, 0, ...moved.splice(from, 1));
-			on.onfigures(moved);
+		const others = figures.filter((other) => other !== figure);
+		const beside = step === undefined ? undefined : rows[rows.indexOf(figure) + step];
+		if (event.key === 'Delete') on.onfigures(others);
+		else if (step !== undefined && event.altKey && beside) {
+			// Past the row that is seen beside it: one without any amount is not there.
+			const at = others.indexOf(beside) + (step > 0 ? 1 : 0);
+			on.onfigures([...others.slice(0, at), figure, ...others.slice(at)]);
 		} else return;
 		event.preventDefault();
 		await tick();
@@ -141,7 +151,7 @@
 			</tr>
 		</thead>
 		<tbody>
-			{#each figures as figure (figure)}
+			{#each rows as figure (figure)}
 				{@const best = bestOf(shown.map((plan) => plan.figures[figure]))}
 				<tr data-figure={figure}>
 					<th scope="row">

@@ -58,6 +58,16 @@
 		else onchange(t('balances'), joined(debt));
 	}
 
+	/** A balance that was added and never filled in is gone when one goes on elsewhere. */
+	function leave({ relatedTarget }: FocusEvent): void {
+		if (relatedTarget instanceof Node && list?.contains(relatedTarget)) return;
+		const known = debt.balances.filter(
+			({ balance, annualRate, deferral }) =>
+				balance !== null || annualRate !== null || deferral !== null
+		);
+		if (known.length > 0 && known.length < debt.balances.length) write(known);
+	}
+
 	/** Enter goes on to the next field, and from the last one to a new balance. */
 	function enter(event: KeyboardEvent): void {
 		if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
@@ -69,7 +79,13 @@
 	}
 </script>
 
-<div class="balances" role="group" aria-label={t('Balances on this card')} bind:this={list}>
+<div
+	class="balances"
+	role="group"
+	aria-label={t('Balances on this card')}
+	bind:this={list}
+	onfocusout={leave}
+>
 	<div class="head">
 		<span>{t('Balances on this card')}</span>
 		<button type="button" onclick={() => void add()}>{t('+ add one')}</button>

@@ -1,6 +1,6 @@
 <!-- What a missed payment costs, and where payments go: folded away, each with its help. -->
 <script lang="ts">
-	import { ALLOCATION_ORDERS } from '$lib/core/debt/terms';
+	import { ALLOCATION_ORDERS } from '$lib/core/debt/account/policy';
 	import { percent } from '$lib/core/quantities/rate';
 	import { wholeUnits } from '$lib/core/quantities/money';
 	import type { DebtEntry } from '$lib/document/debt';

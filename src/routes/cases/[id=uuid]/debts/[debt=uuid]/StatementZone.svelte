@@ -48,13 +48,20 @@
 	const entry = $derived(debt.statement);
 	const given = $derived(statementGiven(debt, writing.currency));
 	const rule = $derived(minimumRule(debt.required));
-	const printed = $derived(printedOf(entry));
+	/** Of several balances a statement prints no time, no total and no 36-month figures that one rate could give (section 11). */
+	const isSeveral = $derived(debt.balances.length > 0);
+	const shown = $derived(PRINTED.filter((figure) => !isSeveral || figure === 'minimumDue'));
+	const printed = $derived.by(() => {
+		const all = printedOf(entry);
+		const { minimumDue } = all;
+		return !isSeveral ? all : minimumDue === undefined ? {} : { minimumDue };
+	});
 	const statement = $derived(given && rule && given.balance > 0 ? statementOf(given, rule) : null);
 	const verdicts = $derived(statement ? checked(statement, printed) : {});
 	const meaning = $derived(
-		statement && given ? meaningSentence(statement, given, month, writing) : []
+		statement && given && !isSeveral ? meaningSentence(statement, given, month, writing) : []
 	);
-	const payment = $derived(statement?.figures.payment36);
+	const payment = $derived(isSeveral ? undefined : statement?.figures.payment36);
 
 	const type = (fields: Partial<StatementEntry>) =>
 		onchange('statement', { statement: { ...entry, ...fields } });
@@ -109,34 +116,36 @@
 				side="right"
 				onchange={(interestCharged) => type({ interestCharged })}
 			/>
-			<span class="offer">
-				{t('Intro rate')}
-				<TypedField
-					label={t('Intro rate')}
-					value={entry.offerRate}
-					{...rateText(writing)}
-					optional
-					side="right"
-					placeholder={t('none')}
-					onchange={(offerRate) => type({ offerRate })}
-				/>
-				{t('for')}
-				<TypedField
-					label={t('Intro rate months')}
-					value={entry.offerMonths}
-					{...countText(writing)}
-					optional
-					side="right"
-					onchange={(offerMonths) => type({ offerMonths })}
-				/>
-				{t('months, rounded to')}
-				<Choice
-					label={t('Rounding of printed amounts')}
-					value={entry.roundTo}
-					options={ROUNDINGS}
-					onchange={(roundTo) => type({ roundTo })}
-				/>
-			</span>
+			{#if !isSeveral}
+				<span class="offer">
+					{t('Intro rate')}
+					<TypedField
+						label={t('Intro rate')}
+						value={entry.offerRate}
+						{...rateText(writing)}
+						optional
+						side="right"
+						placeholder={t('none')}
+						onchange={(offerRate) => type({ offerRate })}
+					/>
+					{t('for')}
+					<TypedField
+						label={t('Intro rate months')}
+						value={entry.offerMonths}
+						{...countText(writing)}
+						optional
+						side="right"
+						onchange={(offerMonths) => type({ offerMonths })}
+					/>
+					{t('months, rounded to')}
+					<Choice
+						label={t('Rounding of printed amounts')}
+						value={entry.roundTo}
+						options={ROUNDINGS}
+						onchange={(roundTo) => type({ roundTo })}
+					/>
+				</span>
+			{/if}
 		</div>
 		<table>
 			<thead>
@@ -148,7 +157,7 @@
 				</tr>
 			</thead>
 			<tbody>
-				{#each PRINTED as figure (figure)}
+				{#each shown as figure (figure)}
 					{@const verdict = verdictOf(figure)}
 					{@const words = figureInWords(figure, writing)}
 					<tr class:differs={verdict?.kind === 'differs'}>
