@@ -158,7 +158,7 @@ const lateTerms = ({
 });
 
 /** Whether a debt has several balances, or terms for late payments. */
-export const isAccount = ({ balances, late }: Pick<DebtEntry, 'balances' | 'late'>): boolean =>
+const isAccount = ({ balances, late }: Pick<DebtEntry, 'balances' | 'late'>): boolean =>
 	balances.length > 0 || late !== null;
 
 /** How a debt's annual rate becomes interest. */

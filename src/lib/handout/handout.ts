@@ -1,6 +1,7 @@
 /** The handout of a plan: the parts that are chosen, in the client's language, with the plan's figures. */
 import { moneyThatCovers } from '../core/plan/answers';
 import { comparedPlan } from '../core/plan/comparison';
+import { deadlinesIn } from '../core/plan/deadlines';
 import { byPayoff } from '../core/plan/over-time';
 import { rateChangesByMonth } from '../core/plan/rates';
 import type { Plan } from '../core/plan/terms';
@@ -18,6 +19,7 @@ import {
 	assumedSentence,
 	callBefore,
 	handedAnswer,
+	handedDeadline,
 	handedPicture,
 	handedShort,
 	handoutText,
@@ -101,15 +103,29 @@ function debtsOf(
 	return byPayoff(plan, paid);
 }
 
+/** What becomes of each deadline of deferred interest. */
+const deadlineBlocks = (
+	{ debts: planned, plan }: Handed['carried'],
+	debts: readonly HandedDebt[],
+	writing: Writing<Language>
+): Block[] =>
+	deadlinesIn(planned, plan).flatMap(({ id, outcomes }) => {
+		const debt = debts.find((one) => one.id === id)?.name ?? '';
+		return outcomes.map((outcome): Block => {
+			const sentence = handedDeadline(outcome, debt, writing);
+			return { kind: 'sentence', sentence, quiet: false };
+		});
+	});
+
 const BLOCKS: Readonly<Record<HandoutPart, (handed: Handed) => readonly Block[]>> = {
-	answer: ({ document, entry, carried, writing }) => {
+	answer: ({ document, entry, carried, debts, writing }) => {
 		const measure = {
 			plan: measuredPlan(document),
 			words: measureWords(document.against, document.plans, writing)
 		};
 		const isMeasure = document.against === entry.id;
 		const answer = handedAnswer(carried.plan, entry, isMeasure ? null : measure, writing);
-		return [{ kind: 'answer', sentence: answer }];
+		return [{ kind: 'answer', sentence: answer }, ...deadlineBlocks(carried, debts, writing)];
 	},
 	picture: ({ document, carried, debts, writing }) => {
 		const { plan } = carried;

@@ -3,6 +3,7 @@ import { missingInAll, planDifference } from '../core/plan/answers';
 import type { ComparedPlan } from '../core/plan/comparison';
 import type { Plan, PlanTotals } from '../core/plan/terms';
 import type { CalendarDate } from '../core/quantities/calendar';
+import type { DeadlineOutcome } from '../core/debt/deadline';
 import type { RunTotals } from '../core/debt/run';
 import { type Cents, ZERO, size } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
@@ -78,6 +79,18 @@ export function handedAnswer(
 		against: baseline === null ? [] : againstPhrases(plan, baseline.plan, baseline.words, writing)
 	});
 }
+
+/** “Lindgate Home card, Heater: pay it off by 10 January 2028. This plan does, and $375.68 of interest is never charged.” */
+export const handedDeadline = (
+	{ name, date, isKept, amount }: DeadlineOutcome,
+	debt: string,
+	writing: AnyWriting
+): Sentence =>
+	sentence(writing, isKept ? 'deadline kept' : 'deadline missed', {
+		debt: name === '' ? debt : `${debt}, ${name}`,
+		day: figure(writeLongDate(date, writing)),
+		amount: interest(writeMoney(amount, writing))
+	});
 
 function againstPhrases(
 	plan: PlanTotals,

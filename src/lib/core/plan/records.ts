@@ -17,7 +17,7 @@ import type { Plan, PlannedDebt } from './terms';
  * What the interest of a debt of several balances comes to for what bears it: `interest` on `on`, and beside it interest
  * that was deferred before (specification, section 12).
  */
-export interface EffectiveRate {
+interface EffectiveRate {
 	readonly interest: Cents;
 	readonly on: Cents;
 	readonly deferred: Cents;
