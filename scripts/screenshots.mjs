@@ -98,14 +98,10 @@ await page.waitForSelector('.before');
 await page.evaluate(
 	() => document.activeElement instanceof HTMLElement && document.activeElement.blur()
 );
-await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
-
 await page.click('.before button');
 await page.click('.views a:nth-child(2)');
 await page.waitForSelector('.strip');
 await pressEvents(4);
-await take('plan-dark');
-await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
 await take('plan');
 
 await page.keyboard.press('F7');
@@ -164,6 +160,14 @@ await page.waitForSelector('.short');
 await page.click('[data-why]');
 await page.waitForSelector('[role=dialog]');
 await take('short-month');
+
+await page.goto(server.address, { waitUntil: 'networkidle0' });
+await open('signal station');
+await page.click('.result a');
+await page.waitForSelector('.picture canvas');
+await page.click('[data-row="2"] [data-name=interest]');
+await page.waitForSelector('[role=dialog]');
+await take('card');
 
 await page.goto(server.address, { waitUntil: 'networkidle0' });
 await open('Varga');
