@@ -64,6 +64,47 @@ const cases = [twoPlans, ...demoCases].flatMap((document) =>
 		)
 );
 
+/** Holds a case that lived as planned and goes on from a day against its plan; whether the day was within a month. */
+function goesOnAsPlanned(
+	{ document, plan, carried }: (typeof cases)[number],
+	day: CaseDocument['asOf']
+): boolean {
+	if (carried.plan.ending.status === 'cleared' && day >= carried.plan.ending.payoffDate)
+		return false;
+	const lived = livedAsPlanned(chosen(document, plan), day);
+	const on = goneOn(lived, day, newId);
+	expect(on).not.toBeNull();
+	if (!on) return false;
+	caseDocument.parse(on.document);
+	const further = carriedPlan(on.document, on.plan);
+	expect({
+		name: plan.name,
+		day,
+		ending: further.plan.ending,
+		refusal: further.refusal
+	}).toEqual({ name: plan.name, day, ending: carried.plan.ending, refusal: null });
+	const [entry] = lived.forecasts;
+	const kept = entry && keptForecast(entry);
+	const drift = driftOn(
+		kept?.debts.map(({ id, forecast }) => ({
+			id,
+			forecast,
+			life: lifeOf(lived, id, day, forecast)
+		})) ?? [],
+		day
+	);
+	expect(drift.gap).toBe(0);
+	const back = comeBack(lived, day);
+	// A part of a month's money may be passed on in another order; to the cent it is the same money.
+	expect(back?.outlook?.ends).toBe(
+		carried.plan.ending.status === 'cleared' ? carried.plan.ending.payoffDate : null
+	);
+	const off = (back?.outlook?.cost ?? 0) - carried.plan.totalCost;
+	expect([plan.name, day, off]).toEqual([plan.name, day, 0]);
+	expect(back && bringsBack(back)).toBeNull();
+	return on.plan.begins !== further.plan.firstMonth;
+}
+
 describe('a case gone on with', () => {
 	it('ends when it would have, and costs what it would have, where all went as planned', () => {
 		let partly = 0;
@@ -75,48 +116,25 @@ describe('a case gone on with', () => {
 				(at, months, days) => {
 					const drawn = cases[at];
 					if (!drawn) throw new Error('no case');
-					const { document, plan, carried } = drawn;
-					const day = addDays(addMonths(document.asOf, months), days);
-					if (carried.plan.ending.status === 'cleared' && day >= carried.plan.ending.payoffDate)
-						return;
-					const lived = livedAsPlanned(chosen(document, plan), day);
-					const on = goneOn(lived, day, newId);
-					expect(on).not.toBeNull();
-					if (!on) return;
-					caseDocument.parse(on.document);
-					const further = carriedPlan(on.document, on.plan);
-					expect({
-						name: plan.name,
-						day,
-						ending: further.plan.ending,
-						refusal: further.refusal
-					}).toEqual({ name: plan.name, day, ending: carried.plan.ending, refusal: null });
-					const [entry] = lived.forecasts;
-					const kept = entry && keptForecast(entry);
-					const drift = driftOn(
-						kept?.debts.map(({ id, forecast }) => ({
-							id,
-							forecast,
-							life: lifeOf(lived, id, day, forecast)
-						})) ?? [],
-						day
-					);
-					expect(drift.gap).toBe(0);
-					const back = comeBack(lived, day);
-					// A part of a month's money may be passed on in another order; to the cent it is the same money.
-					expect(back?.outlook?.ends).toBe(
-						carried.plan.ending.status === 'cleared' ? carried.plan.ending.payoffDate : null
-					);
-					const off = (back?.outlook?.cost ?? 0) - carried.plan.totalCost;
-					expect([plan.name, day, off]).toEqual([plan.name, day, 0]);
-					expect(back && bringsBack(back)).toBeNull();
-					if (on.plan.begins !== further.plan.firstMonth) partly += 1;
+					const day = addDays(addMonths(drawn.document.asOf, months), days);
+					if (goesOnAsPlanned(drawn, day)) partly += 1;
 				}
 			),
 			{ numRuns: runs(150) }
 		);
 		expect(partly).toBeGreaterThan(ofWhich(10));
 	});
+
+	it.each(['2028-01-09', '2028-01-10', '2028-01-20', '2028-02-09', '2028-02-10'])(
+		'charges what was deferred when it would have, on %s about a deadline that passes',
+		(day) => {
+			const deferring = cases.find(({ document }) =>
+				document.debts.some(({ balances }) => balances.some(({ deferral }) => deferral !== null))
+			);
+			if (!deferring) throw new Error('no case');
+			goesOnAsPlanned(deferring, day as CaseDocument['asOf']);
+		}
+	);
 });
 
 describe('a forecast', () => {

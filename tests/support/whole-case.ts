@@ -3,7 +3,7 @@ import { FIRST_PLAN, contentOf, type PlanEntry } from '../../src/lib/document/pl
 import { VERSION } from '../../src/lib/document/version';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import type { CaseDocument } from '../../src/lib/document/case';
-import { amount, card, fixed, interestPlus, unusual } from './debts';
+import { amount, card, cardOfBalances, fixed, interestPlus, unusual } from './debts';
 
 const id = (at: number) => `7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f${String(at).padStart(3, '0')}`;
 
@@ -24,7 +24,8 @@ export function wholeCase(): CaseDocument {
 			...card({ pays: { kind: 'interest-plus', percent: 15_000 } }),
 			id: id(4),
 			lending: lending({ basis: 'daily', dayYear: 360 })
-		}
+		},
+		{ ...cardOfBalances(), id: id(5) }
 	];
 	const brought = (at: number, rule: object) => ({
 		id: id(at),

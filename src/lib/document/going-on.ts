@@ -205,7 +205,7 @@ function debtAfter(
 
 /**
  * The balances of a debt that has several: what is owed is divided as it was expected to be, with what had accrued; a
- * deadline that is past is no more (specification, section 12).
+ * deadline that is past is no more once it was charged (specification, section 12).
  */
 function balancesAfter(
 	{ balances }: DebtEntry,
@@ -222,12 +222,13 @@ function balancesAfter(
 	return balances.map((one, at) => {
 		const accrued = closings.find(({ id }) => id === one.id)?.accrued ?? ZERO;
 		const owed = (shares[at] ?? 0) + (at === 0 ? unshared : 0);
-		const isAhead = one.deferral !== null && one.deferral.by >= nextDue && owed > 0;
+		// Where it has just passed, what had accrued is charged with the next payment.
+		const isOpen = one.deferral !== null && (one.deferral.by >= nextDue || accrued > 0);
 		return {
 			...one,
 			balance: owed as Cents,
 			annualRate: annualOf.get(one.id) ?? one.annualRate,
-			deferral: isAhead && one.deferral ? { ...one.deferral, accrued } : null
+			deferral: isOpen && owed > 0 && one.deferral ? { ...one.deferral, accrued } : null
 		};
 	});
 }
