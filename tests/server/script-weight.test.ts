@@ -13,7 +13,7 @@ const MOST = {
 	'one debt': 710,
 	plan: 720,
 	'side by side': 543,
-	handout: 477,
+	handout: 480,
 	progress: 603
 };
 
