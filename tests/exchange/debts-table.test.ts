@@ -405,6 +405,9 @@ describe('text', () => {
 	});
 });
 
+/** A balance without its identity, which no table has. */
+const unnamed = <T extends { readonly id: string }>({ id: _, ...balance }: T) => balance;
+
 it('debts as CSV come back as they were, what happens to them aside', () => {
 	fc.assert(
 		fc.property(anyDocument, fc.boolean(), ({ debts, currency, style }, other) => {
@@ -422,9 +425,7 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 				const { events, compared, baseline, statement, transactions, withdrawn } = emptyDebt(
 					debt.id
 				);
-				// A table has a debt’s total and highest rate; its balances and late fees are in JSON alone.
-				const { balances, allocation, atLeast, late } = emptyDebt(debt.id);
-				const now = { balanceAssumed: false, balances, allocation, atLeast, late };
+				const now = { balanceAssumed: false, balances: debt.balances.map(unnamed) };
 				return {
 					...debt,
 					...now,
@@ -436,7 +437,8 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 					withdrawn
 				};
 			});
-			expect(back).toEqual(plain);
+			const known = back.map((debt) => ({ ...debt, balances: debt.balances.map(unnamed) }));
+			expect(known).toEqual(plain);
 			expect(back.map(flatOf)).toEqual(lines.map(({ flat }) => flat));
 		})
 	);
@@ -457,4 +459,37 @@ it('writes no text that a sheet would run', () => {
 	const debt = { ...emptyDebt(crypto.randomUUID()), name: '=1+1' };
 	const [, line] = debtsCsv([debt], usd.currency).split('\r\n');
 	expect(line?.startsWith("'=1+1,")).toBe(true);
+});
+
+describe('the balances of a card', () => {
+	const read = (cell: string) =>
+		takenTable(rowsOfText(`Name,Balances\nLindgate card,"${cell}"`, 'debts.csv', usd), reader)
+			.lines[0];
+
+	it('are read from one cell, and their sum is what is owed', () => {
+		const line = read(
+			'Purchases: 2302.36 at 24.99 %; Heater\\: hall: 1500.00 at 29.99 % by 2028-01-10, deferred 42.10'
+		);
+		expect(line?.unread).toEqual([]);
+		expect(line && debtOf(line.flat, 'x')).toMatchObject({
+			balance: 380_236,
+			annualRate: 299_900,
+			balances: [
+				{ name: 'Purchases', balance: 230_236, annualRate: 249_900, deferral: null },
+				{ name: 'Heater: hall', deferral: { by: '2028-01-10', annualRate: null, accrued: 4_210 } }
+			]
+		});
+	});
+
+	it.each([
+		'Purchases 2302.36',
+		'Purchases: much at 24.99 %',
+		'Purchases: 1.00 at 24.99 % by soon',
+		'Purchases: 1.00 at 2400.99 %',
+		': : :'
+	])('are refused with an example where a cell says no such thing: %s', (cell) => {
+		const line = read(cell);
+		expect(line?.unread).toHaveLength(1);
+		expect(line?.flat.balances).toBeUndefined();
+	});
 });

@@ -14,6 +14,7 @@ import type { Writing } from '../reading/writing';
 import { messagesOf } from '../messages/message';
 import type { Style } from '../messages/style';
 import en from '../messages/en/exchange.json';
+import { readBalances } from './balances-cell';
 import type { Column, Field, Flat } from './debt-columns';
 import type { Cell } from './table';
 import { ruleCalled } from './terms-cells';
@@ -42,9 +43,13 @@ export function readCell(cell: Cell, { field, kind }: Column, how: How): Reading
 		case 'percent':
 			return as(readShare(cell, field, how));
 		case 'count':
-			return field === 'interestOnly' || field === 'paymentsLeft'
+			return MAY_BE_NOUGHT.includes(field)
 				? as(readNumber(cell, how))
 				: as(readCount(shown(cell), writing));
+		case 'balances':
+			return as(readBalances(shown(cell), writing));
+		case 'later day':
+			return as(readLaterDay(cell, how));
 		case 'first due':
 			return as(readDay(cell, how));
 		case 'day':
@@ -57,6 +62,9 @@ export function readCell(cell: Cell, { field, kind }: Column, how: How): Reading
 		}
 	}
 }
+
+/** Counts that may be nought. */
+const MAY_BE_NOUGHT: readonly Field[] = ['interestOnly', 'paymentsLeft', 'penaltyNotice'];
 
 const LONGEST: Partial<Readonly<Record<Field, number>>> = {
 	account: LIMITS.account,
@@ -82,7 +90,7 @@ function readAmount(cell: Cell, { writing }: How): Reading<NonNullable<Flat['bal
 const POINT: Style = { numbers: 'point', dates: 'day' };
 
 function readShare(cell: Cell, field: Field, { writing, areShares }: How): Reading<Percent> {
-	const isRate = field === 'annualRate';
+	const isRate = field === 'annualRate' || field === 'penaltyRate';
 	const read = isRate ? readRate : readMinimumPercent;
 	const times = isRate && areShares ? 100 : 1;
 	if (typeof cell === 'object' && 'number' in cell) {
@@ -137,6 +145,12 @@ function readBalanceDay(cell: Cell, { writing, asOf }: How): Reading<CalendarDat
 	const day = writeDate(asOf, writing);
 	return refused(text(writing, 'after the figures', { day }), text(writing, 'until', { day }));
 }
+
+/** A day that may be after the day of the figures. */
+const readLaterDay = (cell: Cell, { writing, asOf }: How): Reading<CalendarDate> =>
+	typeof cell === 'object' && 'day' in cell
+		? accepted(cell.day)
+		: readDate(slashed(shown(cell)), asOf, writing);
 
 function readFlag(typed: string, writing: Writing): Reading<boolean> {
 	const said = typed.trim().toLowerCase();

@@ -9,6 +9,9 @@ import {
 	type CalendarDate,
 	type PaymentsPerYear
 } from '../core/quantities/calendar';
+import { ALLOCATION_ORDERS, type AllocationOrder } from '../core/debt/account/policy';
+import { withBalances } from '../document/balances';
+import type { FlatBalance } from './balances-cell';
 import { ZERO, type Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import {
@@ -75,6 +78,19 @@ export interface Flat extends RuleCells, BasisCells {
 	paymentsLeft?: number;
 	paymentsInAll?: number;
 	paymentEach?: Cents;
+	/** Several balances, as one cell has them. */
+	balances?: readonly FlatBalance[];
+	minimumTo?: AllocationOrder;
+	excessTo?: AllocationOrder;
+	atLeast?: Cents;
+	atLeastUntil?: CalendarDate;
+	lateFee?: Cents;
+	lateFeeAgain?: Cents;
+	penaltyRate?: Percent;
+	penaltyAfter?: number;
+	penaltyNotice?: number;
+	penaltyCure?: number;
+	lateAssumed?: boolean;
 	/** Rates that come later, each from one of its payments on, counted from 1. */
 	laterRates?: readonly { readonly from: number; readonly annual: Percent }[];
 }
@@ -84,7 +100,18 @@ export type Field = Exclude<keyof Flat, 'laterRates'>;
 
 /** The kind of a column's cells. */
 type Kind =
-	| { readonly of: 'text' | 'money' | 'percent' | 'count' | 'first due' | 'day' | 'flag' }
+	| {
+			readonly of:
+				| 'text'
+				| 'money'
+				| 'percent'
+				| 'count'
+				| 'first due'
+				| 'day'
+				| 'later day'
+				| 'flag'
+				| 'balances';
+	  }
 	| {
 			readonly of: 'choice';
 			readonly among: readonly (string | number)[];
@@ -175,13 +202,25 @@ export const COLUMNS: readonly Column[] = [
 	column('note', text, 'Note', 'notes', 'comment', 'comments', 'remark', 'remarks', 'memo'),
 	column('paymentsLeft', count, 'Remaining payments', 'payments left', 'payments remaining', 'months left', 'left'),
 	column('paymentsInAll', count, 'Payments in total', 'payments in all', 'original term', 'total payments'),
-	column('paymentEach', money, 'Each payment', 'payment each')
+	column('paymentEach', money, 'Each payment', 'payment each'),
+	column('balances', { of: 'balances' }, 'Balances'),
+	column('minimumTo', choice(...ALLOCATION_ORDERS), 'Minimum goes to'),
+	column('excessTo', choice(...ALLOCATION_ORDERS), 'Rest goes to'),
+	column('atLeast', money, 'Pays at least'),
+	column('atLeastUntil', { of: 'later day' }, 'Pays at least until'),
+	column('lateFee', money, 'Late fee', 'late charge'),
+	column('lateFeeAgain', money, 'Late fee again'),
+	column('penaltyRate', percent, 'Penalty rate', 'penalty apr', 'default rate'),
+	column('penaltyAfter', count, 'Penalty after'),
+	column('penaltyNotice', count, 'Penalty notice'),
+	column('penaltyCure', count, 'Penalty ends after'),
+	column('lateAssumed', flag, 'Late fees assumed')
 ];
 
 /** A debt's cells as a debt. */
 export function debtOf(flat: Flat, id: string): DebtEntry {
 	const empty = emptyDebt(id);
-	return {
+	const debt: DebtEntry = {
 		...empty,
 		name: flat.name ?? '',
 		balance: flat.balance ?? null,
@@ -211,7 +250,36 @@ export function debtOf(flat: Flat, id: string): DebtEntry {
 			paymentsInAll: flat.paymentsInAll ?? null,
 			paymentEach: flat.paymentEach ?? null
 		},
+		allocation: {
+			minimum: flat.minimumTo ?? empty.allocation.minimum,
+			excess: flat.excessTo ?? empty.allocation.excess
+		},
+		atLeast:
+			flat.atLeast === undefined || flat.atLeastUntil === undefined
+				? null
+				: { amount: flat.atLeast, until: flat.atLeastUntil },
+		late: lateOf(flat),
 		events: laterRates(flat)
+	};
+	const { balances = [] } = flat;
+	// A loan in level payments has one balance, whatever a row says.
+	if (debt.required.kind === 'level') return debt;
+	return withBalances(
+		debt,
+		balances.map((balance) => ({ id: newId(), ...balance }))
+	);
+}
+
+function lateOf(flat: Flat): DebtEntry['late'] {
+	if (flat.lateFee === undefined) return null;
+	return {
+		assumed: flat.lateAssumed ?? false,
+		fee: flat.lateFee,
+		feeAgain: flat.lateFeeAgain ?? null,
+		penaltyRate: flat.penaltyRate ?? null,
+		after: flat.penaltyAfter ?? 2,
+		notice: flat.penaltyNotice ?? 2,
+		cure: flat.penaltyCure ?? 6
 	};
 }
 
@@ -288,7 +356,20 @@ export function flatOf({ name, required, lending, pays, noted, ...debt }: DebtEn
 		note: some(noted.note),
 		paymentsLeft: some(noted.paymentsLeft),
 		paymentsInAll: some(noted.paymentsInAll),
-		paymentEach: some(noted.paymentEach)
+		paymentEach: some(noted.paymentEach),
+		balances:
+			debt.balances.length === 0 ? undefined : debt.balances.map(({ id: _, ...one }) => one),
+		minimumTo: debt.allocation.minimum,
+		excessTo: debt.allocation.excess,
+		atLeast: debt.atLeast?.amount,
+		atLeastUntil: debt.atLeast?.until,
+		lateFee: debt.late?.fee,
+		lateFeeAgain: some(debt.late?.feeAgain),
+		penaltyRate: some(debt.late?.penaltyRate),
+		penaltyAfter: debt.late?.after,
+		penaltyNotice: debt.late?.notice,
+		penaltyCure: debt.late?.cure,
+		lateAssumed: debt.late?.assumed
 	});
 }
 

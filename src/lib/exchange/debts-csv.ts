@@ -2,6 +2,7 @@
 import type { DebtEntry } from '../document/debt';
 import type { Currency } from '../reading/currencies';
 import { amountHeading, plainDecimal, PLACES } from '../reading/written';
+import { balancesCell } from './balances-cell';
 import { COLUMNS, flatOf, type Column, type Flat } from './debt-columns';
 import { csvOf, guarded } from './table';
 
@@ -17,7 +18,9 @@ export function debtsCsv(debts: readonly DebtEntry[], currency: Currency): strin
 }
 
 /** The text of a column's cell; empty if the debt has no value. */
-export function written(flat: Flat, { field, kind }: Column, { digits }: Currency): string {
+export function written(flat: Flat, { field, kind }: Column, currency: Currency): string {
+	const { digits } = currency;
+	if (kind.of === 'balances') return guarded(balancesCell(flat.balances ?? [], currency));
 	const value = flat[field];
 	if (value === undefined) return '';
 	switch (kind.of) {
