@@ -89,10 +89,11 @@ export class CardPath implements MonthPath {
 		const { terms, anchor, state, balance } = debt;
 		openPeriod(terms, anchor, state, k, balance, this.#period);
 		debt.periods = k;
-		return this.#period.balances.map(({ owed, interest, accruing }) => ({
-			interest: interest / (owed - interest),
-			accruing: accruing / (owed - interest)
-		}));
+		return this.#period.balances.map(({ owed, interest, deferredCharged, accruing }) => {
+			const bearing = owed - interest;
+			// What has accrued before the first payment is charged once, and is no rate.
+			return { interest: (interest - deferredCharged) / bearing, accruing: accruing / bearing };
+		});
 	}
 }
 
