@@ -2,6 +2,7 @@
 import type { DeadlineOutcome } from '../core/debt/deadline';
 import type { AllocationOrder } from '../core/debt/account/policy';
 import type { Cents } from '../core/quantities/money';
+import type { Percent } from '../core/quantities/rate';
 import type { DebtEntry } from '../document/debt';
 import type { BalanceEntry } from '../document/balances';
 import { frequencyWords } from './amounts';
@@ -33,6 +34,10 @@ export const deadlineLabel = (
 		day: writeDate(date, writing),
 		amount: writeMoney(amount, writing)
 	});
+
+/** What is written at the line where a penalty rate begins. */
+export const penaltyLabel = (rate: Percent | null, writing: Writing): string =>
+	text(writing, 'penalty label', { rate: rate === null ? '' : writePercent(rate, writing) });
 
 /** The names that a card’s balances usually have, for the next of them. */
 export const usualName = (place: number, locale: Locale): string =>

@@ -182,14 +182,17 @@ function recurrence(
 
 /** “last payment”, “24.9 % from here” */
 export const markInWords = (mark: Mark, locale: Locale): string =>
-	mark.kind === 'new rate'
-		? text(locale, 'mark of a rate', { rate: writePercent(mark.annual, locale) })
+	mark.kind === 'new rate' || mark.kind === 'penalty'
+		? text(locale, mark.kind === 'penalty' ? 'mark of a penalty' : 'mark of a rate', {
+				rate: writePercent(mark.annual, locale)
+			})
 		: text(locale, 'mark', { kind: MARK_KEYS[mark.kind] ?? mark.kind });
 
 /** The keys of the message for marks whose kind is two words. */
 const MARK_KEYS: Readonly<Partial<Record<Mark['kind'], string>>> = {
 	'new payment': 'payment',
-	'not due': 'due'
+	'not due': 'due',
+	'late fee': 'late'
 };
 
 /** “nominal, charged monthly, rounded to the cent” */

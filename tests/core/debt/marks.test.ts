@@ -47,6 +47,40 @@ describe('the marks of a schedule', () => {
 		});
 	});
 
+	it('say below which minimum too little was paid, its fee, and the penalty rate from first to last', () => {
+		expect(
+			marked({
+				payment: { kind: 'fixed', amount: cents(6_000) },
+				required: {
+					percent: percent(0),
+					of: 'statement',
+					plusInterest: false,
+					plusFees: false,
+					roundUpTo: cents(0),
+					floor: cents(5_000)
+				},
+				skips: [2],
+				extras: [
+					{ from: 3, amount: cents(4_000) },
+					{ from: 9, amount: cents(90_000) }
+				],
+				paymentChanges: [
+					{ from: 4, rule: { kind: 'fixed', amount: cents(4_000) } },
+					{ from: 5, rule: { kind: 'fixed', amount: cents(5_500) } }
+				],
+				late: { fee: cents(2_500), penalty: percent(299_900), after: 1, notice: 1, cure: 2 }
+			})
+		).toEqual({
+			2: ['missed', 'grown'],
+			3: ['late fee', 'extra'],
+			4: ['new payment', 'short'],
+			5: ['new payment', 'late fee'],
+			6: ['penalty'],
+			8: ['cured'],
+			9: ['extra', 'last']
+		});
+	});
+
 	it('leave out an extra payment that comes with every other', () => {
 		const extras = [{ from: 1, every: 1, amount: cents(1_000) }];
 		expect(marked({ payment, extras })).toEqual({ 4: ['last'] });

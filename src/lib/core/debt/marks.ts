@@ -11,6 +11,12 @@ export type Mark =
 	| { readonly kind: 'not due' }
 	| { readonly kind: 'extra' }
 	| { readonly kind: 'missed' }
+	/** Less than the minimum is paid (section 14), and the fee for that in the next period. */
+	| { readonly kind: 'short' }
+	| { readonly kind: 'late fee' }
+	/** The penalty rate begins, and the own rates are back. */
+	| { readonly kind: 'penalty'; readonly annual: Percent }
+	| { readonly kind: 'cured' }
 	| { readonly kind: 'new payment' }
 	| { readonly kind: 'new rate'; readonly annual: Percent }
 	| { readonly kind: 'charge' }
@@ -31,12 +37,38 @@ export function marksOf(terms: DebtTerms, run: Run, row: RunRow): Mark[] {
 		...(rate ? [{ kind: 'new rate' as const, annual: rate.annual }] : []),
 		...(paymentChanges.some(({ from }) => from === k) ? [{ kind: 'new payment' as const }] : []),
 		...(skips.includes(k) && row.scheduled === 0 ? [{ kind: 'missed' as const }] : []),
+		...lateMarks(terms, run, row),
 		...(row.extra > 0 && amountIn(seldom, k) > 0 ? [{ kind: 'extra' as const }] : []),
-		...(row.charges > 0 ? [{ kind: 'charge' as const }] : []),
+		...(row.charges > lateFeeIn(terms, run, k) ? [{ kind: 'charge' as const }] : []),
 		...(row.principal < 0 ? [{ kind: 'grown' as const }] : []),
 		...(last && hasBalloon(terms, row) ? [{ kind: 'balloon' as const }] : []),
 		...(last ? [{ kind: 'last' as const }] : [])
 	];
+}
+
+/** What is marked of late payments. */
+function lateMarks(
+	{ late, skips = [] }: DebtTerms,
+	{ missed, penalties }: Run,
+	{ k, scheduled }: RunRow
+): Mark[] {
+	if (late === undefined) return [];
+	const isSkipped = skips.includes(k) && scheduled === 0;
+	return [
+		...(missed.includes(k) && !isSkipped ? [{ kind: 'short' as const }] : []),
+		...(missed.includes(k - 1) ? [{ kind: 'late fee' as const }] : []),
+		...(late.penalty !== undefined && penalties.some(({ from }) => from === k)
+			? [{ kind: 'penalty' as const, annual: late.penalty }]
+			: []),
+		...(penalties.some(({ until }) => until !== null && until + 1 === k)
+			? [{ kind: 'cured' as const }]
+			: [])
+	];
+}
+
+/** The late fee among the charges of a period, so that it is not marked twice. */
+function lateFeeIn({ charges }: DebtTerms, { missed }: Run, k: number): number {
+	return missed.includes(k - 1) && amountIn(charges, k) === 0 ? Infinity : 0;
 }
 
 /** Whether the last payment has the balloon of the agreed term in it. */

@@ -8,6 +8,7 @@ import { interestBeforeFirst } from './before-first';
 import { enterStretch, settledFrom } from './stretches';
 import { stateAtStart } from './state';
 import { rowsOf, type BalanceRow } from './account/balance';
+import { penaltiesBy, type Penalty } from './account/late';
 
 /** One period of a run (specification, section 3), money in minor units. */
 export interface RunRow {
@@ -66,6 +67,8 @@ export interface RunTotals {
 	/** The periods in which less than the minimum was paid, and the fees for that (section 14). */
 	readonly missed: readonly number[];
 	readonly lateFees: Cents;
+	/** When the penalty rate was charged. */
+	readonly penalties: readonly Penalty[];
 }
 
 /**
@@ -308,7 +311,8 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		deferredCharged: shown(account?.deferredCharged ?? 0),
 		deferredWaived: shown(account?.deferredWaived ?? 0),
 		missed: account?.late.missed ?? NONE,
-		lateFees: shown(account?.late.fees ?? 0)
+		lateFees: shown(account?.late.fees ?? 0),
+		penalties: account === null ? NONE : penaltiesBy(account.late, k)
 	};
 }
 

@@ -15,7 +15,19 @@ export interface LateState {
 	readonly penaltyFrom: number;
 	/** Periods in a row since then that were not missed. */
 	readonly onTime: number;
+	/** Each penalty that has ended: its first period and its last. */
+	readonly ended: readonly Penalty[];
 }
+
+/** A stretch of periods at the penalty rate; `until` null: it goes on. */
+export interface Penalty {
+	readonly from: number;
+	readonly until: number | null;
+}
+
+/** Every penalty up to a period. */
+export const penaltiesBy = ({ ended, penaltyFrom }: LateState, k: number): readonly Penalty[] =>
+	penaltyFrom <= k ? [...ended, { from: penaltyFrom, until: null }] : ended;
 
 export const NOT_LATE: LateState = {
 	pastDue: [],
@@ -23,7 +35,8 @@ export const NOT_LATE: LateState = {
 	fee: 0,
 	fees: 0,
 	penaltyFrom: Infinity,
-	onTime: 0
+	onTime: 0,
+	ended: []
 };
 
 export const pastDueOf = ({ pastDue }: LateState): number =>
@@ -96,12 +109,13 @@ function penaltyAfter(
 	{ penalty, after = USUAL.after, notice = USUAL.notice, cure = USUAL.cure }: LateTerms,
 	k: number,
 	isMissed: boolean
-): Pick<LateState, 'penaltyFrom' | 'onTime'> {
+): Partial<LateState> {
 	const none = { penaltyFrom: Infinity, onTime: 0 };
 	const { penaltyFrom, pastDue } = state;
 	if (penaltyFrom !== Infinity && k >= penaltyFrom) {
 		const onTime = isMissed ? 0 : state.onTime + 1;
-		return onTime >= cure ? none : { penaltyFrom, onTime };
+		if (onTime < cure) return { penaltyFrom, onTime };
+		return { ...none, ended: [...state.ended, { from: penaltyFrom, until: k }] };
 	}
 	if (penaltyFrom !== Infinity) return pastDue.length === 0 ? none : { penaltyFrom, onTime: 0 };
 	const isDue = isMissed && penalty !== undefined && pastDue.length >= after;

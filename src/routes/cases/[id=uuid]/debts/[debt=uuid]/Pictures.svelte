@@ -5,7 +5,7 @@
 	import { dateOfPeriod, periodBy } from '$lib/core/debt/run';
 	import { deadlineOutcomes } from '$lib/core/debt/deadline';
 	import type { DebtTerms } from '$lib/core/debt/terms';
-	import { deadlineLabel } from '$lib/words/account';
+	import { deadlineLabel, penaltyLabel } from '$lib/words/account';
 	import { paymentPartsOf } from '$lib/core/debt/payment-parts';
 	import type { StatedDebt } from '$lib/core/debt/ways';
 	import type { DebtEntry } from '$lib/document/debt';
@@ -60,12 +60,16 @@
 	const dates = $derived(datesShown(shown, until));
 	const month = $derived(pointed === null ? null : monthSentence(shown, pointed, writing));
 	const lines = $derived(wayLines(shown, debt, hue, writing));
-	const deadlines = $derived(
-		deadlineOutcomes(terms, run).map((outcome) => ({
+	const deadlines = $derived([
+		...deadlineOutcomes(terms, run).map((outcome) => ({
 			date: outcome.date as string,
 			label: deadlineLabel(outcome, writing)
+		})),
+		...run.penalties.map(({ from }) => ({
+			date: dateOfPeriod(run, from - 1) as string,
+			label: penaltyLabel(terms.late?.penalty ?? null, writing)
 		}))
-	);
+	]);
 	const balances = $derived({ lines, until, pointed, deadlines, amount: wholeAmount, onscale });
 
 	const split = $derived(paymentPartsOf(run));
