@@ -74,6 +74,24 @@ describe('a card of three balances', () => {
 		expect((await stored())?.balances).toHaveLength(3);
 	});
 
+	it('stands in the grid on one line with its total, and unfolds below it', async () => {
+		await screen.goto(`/cases/${id}`);
+		await screen.page.focus('[aria-label="Name, line 1"]');
+		await screen.press('Enter', 'Space');
+		await screen.fill('Balance of Heater', '1,600');
+		await screen.answer('$4,282.36 owed');
+		await screen.see(
+			'.grid',
+			'Heater $1,600.00 at 29.99 %, no interest if paid off by 10 Jan 2028'
+		);
+		await screen.saved();
+		expect(await stored()).toMatchObject({ balance: 428_236 });
+		// In the field itself it takes back letters.
+		await screen.page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+		await screen.press('Control+z');
+		await screen.answer('$4,182.36 owed');
+	});
+
 	it('is told by the plan whether its deadline is kept, and followed there', async () => {
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.see('main', 'Heater is paid off by its deadline, 10 Jan 2028');

@@ -11,6 +11,7 @@
 	import type { Unread } from '$lib/exchange/debts-table';
 	import type { Writing } from '$lib/reading/writing';
 	import { readName } from '$lib/reading/names';
+	import Balances from './Balances.svelte';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -64,8 +65,21 @@
 			? t('proposed line {number}', { number: index + 1 })
 			: t('line {number}', { number: index + 1 })
 	);
+	/** Whether the balances of the debt are unfolded below its line. */
+	let isOpen = $state(false);
 	const cell = (column: number) => `${index}:${column}`;
 </script>
+
+{#snippet sum(column: number, text: string | null)}
+	<button
+		type="button"
+		class="sum"
+		data-cell={cell(column)}
+		aria-expanded={isOpen}
+		title={t('Show the balances')}
+		onclick={() => (isOpen = !isOpen)}>{text ?? '—'}</button
+	>
+{/snippet}
 
 <div
 	class="line"
@@ -108,9 +122,17 @@
 	</span>
 	{#if debt.balances.length > 0}
 		<!-- Their sum, and the highest rate: each is typed below. -->
-		<span role="cell" class="sum">{debt.balance === null ? '' : money.write(debt.balance)}</span>
-		<span role="cell" class="sum"
-			>{debt.annualRate === null ? '' : rate.write(debt.annualRate)}</span
+		<span role="cell"
+			>{@render sum(
+				COLUMNS.balance,
+				debt.balance === null ? null : money.write(debt.balance)
+			)}</span
+		>
+		<span role="cell"
+			>{@render sum(
+				COLUMNS.rate,
+				debt.annualRate === null ? null : rate.write(debt.annualRate)
+			)}</span
 		>
 	{:else}
 		<span role="cell">
@@ -207,9 +229,12 @@
 		{/if}
 	</span>
 	{#if debt.balances.length > 0}
-		<a class="balances" {href}>
-			{debt.balances.map((balance) => balanceInWords(balance, writing)).join(' · ')}
-		</a>
+		<div class="balances" role="cell">
+			<button type="button" class="quiet" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}>
+				{debt.balances.map((balance) => balanceInWords(balance, writing)).join(' · ')}
+			</button>
+			{#if isOpen}<div class="fold"><Balances {debt} {writing} {asOf} {onchange} /></div>{/if}
+		</div>
 	{/if}
 </div>
 
@@ -225,6 +250,7 @@
 	}
 
 	.sum {
+		width: 100%;
 		padding-right: 6px;
 		text-align: right;
 	}
@@ -232,9 +258,18 @@
 	.balances {
 		grid-column: 2 / -2;
 		padding: 0 6px 8px;
+	}
+
+	.quiet {
 		color: var(--quiet);
 		font-size: 13px;
 		line-height: 1.3;
+		text-align: left;
+	}
+
+	.fold {
+		width: min(420px, 100%);
+		margin-top: 6px;
 	}
 
 	.line:focus-within {

@@ -19,7 +19,7 @@
 	import RuleFields from '../../RuleFields.svelte';
 	import { debtFieldReaders, minimumPercentText } from '../../debt-fields';
 	import Lending from './Lending.svelte';
-	import Balances from './Balances.svelte';
+	import Balances from '../../Balances.svelte';
 	import LatePayments from './LatePayments.svelte';
 	import Noted from './Noted.svelte';
 	import StatementFile from './StatementFile.svelte';

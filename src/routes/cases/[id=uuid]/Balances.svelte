@@ -14,7 +14,7 @@
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { tick } from 'svelte';
 	import { v4 as newId } from 'uuid';
-	import { debtFieldReaders, nameText } from '../../debt-fields';
+	import { debtFieldReaders, nameText } from './debt-fields';
 	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
