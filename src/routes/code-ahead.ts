@@ -10,6 +10,7 @@ const PARTS: readonly (() => Promise<unknown>)[] = [
 	() => import('$lib/ui/split-chart'),
 	() => import('$lib/ui/curve-chart'),
 	() => import('$lib/ui/Note.svelte'),
+	() => import('./cases/[id=uuid]/Balances.svelte'),
 	() => import('./cases/[id=uuid]/plan/PlanWorkingNote.svelte')
 ];
 

@@ -78,6 +78,7 @@ describe('a card of three balances', () => {
 		await screen.goto(`/cases/${id}`);
 		await screen.page.focus('[aria-label="Name, line 1"]');
 		await screen.press('Enter', 'Space');
+		await screen.see('.grid', 'make one balance');
 		await screen.fill('Balance of Heater', '1,600');
 		await screen.answer('$4,282.36 owed');
 		await screen.see(

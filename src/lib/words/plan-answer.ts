@@ -169,6 +169,10 @@ export function shortSentence(plan: Plan, cure: Cure | null, writing: Writing): 
 		all: writeMoney(missingInAll(plan), writing),
 		most:
 			most > first.missing ? sentence(writing, 'at most', { most: writeMoney(most, writing) }) : [],
+		late:
+			plan.lateFees === 0
+				? []
+				: sentence(writing, 'late fees', { fees: writeMoney(plan.lateFees, writing) }),
 		cure: cure === null ? [] : cureSentence(plan, cure, writing),
 		covered:
 			coveredAtFirst === 0

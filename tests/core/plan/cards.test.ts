@@ -21,6 +21,7 @@ it('of nothing but what one card asks is its own run', () => {
 			expect(plan.totalPaid).toBe(alone.totalPaid);
 			expect(plan.deferredCharged).toBe(alone.deferredCharged);
 			expect(plan.deferredWaived).toBe(alone.deferredWaived);
+			expect(plan.lateFees).toBe(alone.lateFees);
 			const { periods } = periodsOf([{ id: 'card', terms }], plan, 0);
 			for (const { k, opening, interest, paid, closing } of periods) {
 				expect({ opening, interest, paid, closing }).toEqual(

@@ -140,6 +140,8 @@ export interface DebtTotals {
 	/** Deferred interest that was charged in the end, and that was waived (section 13). */
 	readonly deferredCharged: Cents;
 	readonly deferredWaived: Cents;
+	/** Its fees for missed payments, part of its fees (section 14). */
+	readonly lateFees: Cents;
 }
 
 export type PlanEnding =
@@ -188,6 +190,8 @@ export interface PlanTotals {
 	/** Deferred interest that was charged in the end, and that was waived: of all debts. */
 	readonly deferredCharged: Cents;
 	readonly deferredWaived: Cents;
+	/** Fees for missed payments, part of all fees. */
+	readonly lateFees: Cents;
 	readonly debts: readonly DebtTotals[];
 	readonly shortMonths: readonly { readonly month: number; readonly missing: Cents }[];
 }

@@ -167,6 +167,7 @@ function walkMonths(
 		closing: sumOf(totals, 'closing'),
 		deferredCharged: sumOf(totals, 'deferredCharged'),
 		deferredWaived: sumOf(totals, 'deferredWaived'),
+		lateFees: sumOf(totals, 'lateFees'),
 		debts: totals,
 		shortMonths
 	};
@@ -269,7 +270,8 @@ function totalsOf(debt: PlanDebt): DebtTotals {
 		paid: debt.totalPaid as Cents,
 		closing: debt.balance as Cents,
 		deferredCharged: (state.account?.deferredCharged ?? 0) as Cents,
-		deferredWaived: (state.account?.deferredWaived ?? 0) as Cents
+		deferredWaived: (state.account?.deferredWaived ?? 0) as Cents,
+		lateFees: (state.account?.late.fees ?? 0) as Cents
 	};
 }
 

@@ -11,7 +11,6 @@
 	import type { Unread } from '$lib/exchange/debts-table';
 	import type { Writing } from '$lib/reading/writing';
 	import { readName } from '$lib/reading/names';
-	import Balances from './Balances.svelte';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -233,7 +232,12 @@
 			<button type="button" class="quiet" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}>
 				{debt.balances.map((balance) => balanceInWords(balance, writing)).join(' · ')}
 			</button>
-			{#if isOpen}<div class="fold"><Balances {debt} {writing} {asOf} {onchange} /></div>{/if}
+			{#if isOpen}
+				<!-- Loaded when it is unfolded: most lines have one balance. -->
+				{#await import('./Balances.svelte') then { default: Balances }}
+					<div class="fold"><Balances {debt} {writing} {asOf} {onchange} /></div>
+				{/await}
+			{/if}
 		</div>
 	{/if}
 </div>
