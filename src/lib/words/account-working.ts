@@ -29,6 +29,9 @@ export function interestByBalanceWritten(
 			on: money(on),
 			rate: writePercent(annual, writing)
 		};
+		if (balance.name === '' && balances.length === 1) {
+			at.name = text(writing, 'the balance');
+		}
 		if (accruing !== null) return text(writing, 'deferring', { ...at, accruing: money(accruing) });
 		return text(writing, deferredCharged > 0 ? 'with deferred' : 'at its rate', {
 			...at,

@@ -137,6 +137,45 @@ describe('what a plan changes', () => {
 		expect(asked.changeFees.monthly).toBe((asked.months - 2) * 12_000);
 	});
 
+	it('lets a debt have its own rate again after an agreed one, a level payment set anew that waited for it', () => {
+		const loan = card('a', 600_000, {
+			payment: { kind: 'level', periods: 24 },
+			rateChanges: [
+				{ from: 3, annual: percent(150_000), reamortize: true },
+				{ from: 9, annual: percent(90_000) }
+			]
+		});
+		const changed = withChanges(
+			[loan],
+			[
+				{
+					kind: 'concession',
+					from: 2,
+					until: 5,
+					debts: [{ id: 'a', annual: percent(20_000), payment: null }],
+					setUpFee: ZERO,
+					monthlyFee: { kind: 'amount', amount: cents(1_000) }
+				}
+			]
+		);
+		if (!changed.ok) throw new Error('refused');
+		const own = loan.terms.rate.annual;
+		const agreed = planOf(changed.debts, { ...required, fees: changed.fees });
+		const rates = agreed.kept.slice(0, 10).map(({ shares }) => shares[0]?.annual);
+		expect(rates).toEqual([
+			own,
+			...[2, 3, 4, 5].map(() => 20_000),
+			...[6, 7, 8].map(() => 150_000),
+			90_000,
+			90_000
+		]);
+		const paid = agreed.kept.map(({ shares }) => shares[0]?.required);
+		expect(new Set(paid.slice(0, 5)).size).toBe(1);
+		expect(paid[5]).not.toBe(paid[4]);
+		// Its monthly fees end with it.
+		expect(agreed.changeFees.monthly).toBe(4_000);
+	});
+
 	it('lets an agreed rate and payment replace the debt’s own later ones, and ends an offer in its month', () => {
 		const later = { from: 5, annual: percent(299_900) };
 		const raised = { from: 6, rule: { kind: 'fixed' as const, amount: cents(30_000) } };

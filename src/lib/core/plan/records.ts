@@ -104,7 +104,10 @@ export function periodsOf(
 }
 
 function effectiveRate(rows: readonly BalanceRow[]): EffectiveRate | null {
-	if (rows.length < 2) return null;
+	// One balance that neither defers nor is charged what it deferred is at the annual rate.
+	const [only, ...others] = rows;
+	const isAtRate = others.length === 0 && only?.accruing === null && only.deferredCharged === 0;
+	if (only === undefined || isAtRate) return null;
 	let [interest, on, deferred] = [0, 0, 0];
 	for (const row of rows) {
 		interest += row.interest - row.deferredCharged;

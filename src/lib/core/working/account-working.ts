@@ -1,18 +1,32 @@
 /** The working of figures of a debt with several balances, or with payments past due (specification, sections 13 and 14). */
 import { balancesOf } from '../debt/account/account';
-import type { BalanceRow } from '../debt/account/balance';
-import type { Formula, MoneyOperand } from '../debt/figure';
-import type { PeriodRecord } from '../debt/record';
-import { type DebtTerms } from '../debt/terms';
+import { withRateOf, type BalanceRow } from '../debt/account/balance';
 import { LAWFUL } from '../debt/account/policy';
+import type { Formula, MoneyOperand } from '../debt/figure';
+import { rateIn, rateStepsOf } from '../debt/rate-steps';
+import type { PeriodRecord } from '../debt/record';
+import type { DebtTerms, Known } from '../debt/terms';
 import { asCarried, minus, plus, ZERO } from '../quantities/money';
 
-/** The interest of each balance of a period; null where the debt is one balance. */
+/**
+ * The debt at whose rate all of a period’s interest comes about, which explains it alone: one balance that neither defers nor
+ * is under a penalty. Null: it is explained balance by balance.
+ */
+export function atOneRate(terms: DebtTerms, rows: readonly BalanceRow[], k: number): Known | null {
+	const [row, ...others] = rows;
+	if (row === undefined) return terms;
+	const [balance] = balancesOf(terms);
+	if (others.length > 0 || balance === undefined) return null;
+	if (row.accruing !== null || row.deferredCharged > 0) return null;
+	const own = withRateOf(terms, balance);
+	return rateIn(own, rateStepsOf(own), k) === row.annual ? own : null;
+}
+
+/** The interest of each balance of a period. */
 export function interestByBalance(
 	terms: DebtTerms,
 	rows: readonly BalanceRow[]
-): Extract<Formula, { kind: 'interest by balance' }> | null {
-	if (rows.length < 2) return null;
+): Extract<Formula, { kind: 'interest by balance' }> {
 	const balances = rows.map(({ id, annual, interest, deferredCharged, accruing, ...row }) => ({
 		name: nameOf(terms, id),
 		on: minus(plus(row.closing, row.paid), interest),

@@ -17,7 +17,7 @@ import { spentIn } from '../plan/payments';
 import type { Brought, Plan, PlanMonth, PlannedDebt } from '../plan/terms';
 import { WHOLE } from '../quantities/rate';
 import { periodsOf } from '../plan/records';
-import { interestByBalance } from './account-working';
+import { atOneRate, interestByBalance } from './account-working';
 import { interestBy } from './row-working';
 import { costPerUnit } from '../debt/run';
 
@@ -222,13 +222,17 @@ function shareWorking(
 	const { terms, periods } = periodsOf(debts, plan, share.index);
 	const due = periods
 		.filter((period) => period.month === month.month)
-		.map((period): PeriodInterest => ({
-			opening: period.opening,
-			charges: period.charges,
-			interest: period.interest,
-			byBalance: interestByBalance(terms, period.balances)?.balances ?? null,
-			...interestBy(terms, period.k, period.annual, period.opening + period.charges)
-		}));
+		.map((period): PeriodInterest => {
+			const { k, opening, charges, interest, balances, annual } = period;
+			const own = atOneRate(terms, balances, k);
+			return {
+				opening,
+				charges,
+				interest,
+				byBalance: own === null ? interestByBalance(terms, balances).balances : null,
+				...interestBy(own ?? terms, k, balances[0]?.annual ?? annual, opening + charges)
+			};
+		});
 	return { kind: 'interest of a month', id, month: date, periods: due, interest };
 }
 

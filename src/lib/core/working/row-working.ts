@@ -1,5 +1,5 @@
 /** The working of a figure in one period (specification, sections 2 to 4), from the record of that period. */
-import type { DebtTerms } from '../debt/terms';
+import type { DebtTerms, Known } from '../debt/terms';
 import { balloonOf, explained } from '../debt/rules/all-rules';
 import type { Explained } from '../debt/rules/rule';
 import type { Formula, MoneyOperand, RateDays, RowFigure, Working } from '../debt/figure';
@@ -19,7 +19,7 @@ import { rateIn, rateStepsOf, type RateStep } from '../debt/rate-steps';
 import { recordOf, type PeriodRecord } from '../debt/record';
 import { balancesIn, rowAt, type Run, type RunRow } from '../debt/run';
 import { lendingOf } from '../debt/stretches';
-import { allocatedPayment, interestByBalance, raisedPayment } from './account-working';
+import { allocatedPayment, atOneRate, interestByBalance, raisedPayment } from './account-working';
 
 export function rowWorking(terms: DebtTerms, run: Run, figure: RowFigure, row: RunRow): Working {
 	const { k } = row;
@@ -95,21 +95,22 @@ function rowFormula(
 
 /** On the balance with its charges; in advance, on what the payment leaves of it. */
 function interestFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): Formula {
-	const byBalance = interestByBalance(terms, balancesIn(run, row.k));
-	if (byBalance) return byBalance;
+	const rows = balancesIn(run, row.k);
+	const own = atOneRate(terms, rows, row.k);
+	if (own === null) return interestByBalance(terms, rows);
 	const { opening, charges, paid, annual } = recordOf(terms, run, row.k);
 	const advance = terms.timing === 'advance';
 	const balance = opening + charges - (advance ? paid : 0);
 	return {
 		kind: 'interest',
 		on: here(advance ? 'remaining' : base(row)),
-		...interestBy(terms, row.k, annual, balance)
+		...interestBy(own, row.k, rows[0]?.annual ?? annual, balance)
 	};
 }
 
 /** How the interest of period k comes about, on a balance in minor units and at the rate with which it begins. */
 export function interestBy(
-	terms: DebtTerms,
+	terms: Known,
 	k: number,
 	annual: Percent,
 	balance: number
@@ -146,7 +147,7 @@ function piecesAt(
 
 /** The last rate that is known by a day within the period and waits for the next one to begin. */
 function waitingIn(
-	{ rate, rateChanges = [] }: DebtTerms,
+	{ rate, rateChanges = [] }: Known,
 	{ from, to }: Readonly<PeriodDays>
 ): { readonly annual: Percent; readonly date: CalendarDate } | null {
 	if (isByDay(rate)) return null;
