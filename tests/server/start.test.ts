@@ -123,7 +123,7 @@ describe('data that this program can’t bring up to date are left as they are',
 		[
 			'those that somebody has changed',
 			`delete from residuum.migration where number = (select max(number) from residuum.migration)`,
-			'can’t be applied to this data (42P01'
+			'can’t be applied to this data (42P07'
 		]
 	])('%s', async (_, change, said) => {
 		const folder = temporaryFolder();
