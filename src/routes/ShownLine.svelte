@@ -1,4 +1,4 @@
-<!-- Which cases are shown: how many there are of each kind, and from when on one wants a visit. -->
+<!-- Which cases are shown: how many there are of each kind, and from when on one is due for review. -->
 <script lang="ts">
 	import { SHOWN, type BookTotals, type Shown, type VisitRule } from '$lib/document/casebook';
 	import { SCREEN } from '$lib/reading/writing';

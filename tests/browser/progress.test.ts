@@ -208,7 +208,7 @@ describe('a file of transactions', () => {
 });
 
 describe('the casebook', () => {
-	it('says when a case was read and how far it is off, sorts by it, and shows what wants a visit', async () => {
+	it('says when a case was read and how far it is off, sorts by it, and shows what is due for review', async () => {
 		await screen.goto('/');
 		await screen.see('[role=table]', 'A household come back');
 		await screen.see('[role=table]', '24 Aug 2027');

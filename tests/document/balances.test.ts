@@ -2,8 +2,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { merged } from '../../src/lib/desk/merge';
-import { isSummed } from '../../src/lib/document/balance-totals';
-import { joined, split, withBalances, withFields } from '../../src/lib/document/balances';
+import { isSummed } from '../../src/lib/core/debt/account/totals';
+import {
+	joined,
+	keptDeadlines,
+	split,
+	withBalances,
+	withFields,
+	withoutBalance
+} from '../../src/lib/document/balances';
 import { statedDebt, type DebtEntry } from '../../src/lib/document/debt';
 import { debtEntry } from '../../src/lib/document/schema/debt';
 import { cents } from '../../src/lib/core/quantities/money';
@@ -47,6 +54,44 @@ describe('a debt of several balances', () => {
 			{ numRuns: runs(100) }
 		);
 		expect(withFields(several, { balance: cents(420_000) }).balances[0]?.balance).toBe(232_000);
+	});
+
+	it('gives what a typed total has more to the balance that is not known', () => {
+		const unknown = withBalances(
+			several,
+			several.balances.map((one, at) => (at === 1 ? { ...one, balance: null } : one))
+		);
+		const [first, second, third] = several.balances.map(({ balance }) => balance ?? 0);
+		const typed = withFields(unknown, { balance: cents(418_236) });
+		expect(typed.balances.map(({ balance }) => balance)).toEqual([first, second, third]);
+		expect(isSummed(typed)).toBe(true);
+	});
+
+	it('loses with a balance the events of that one, and the amount that keeps the last deadline', () => {
+		const [purchases, deferring] = [
+			several.balances[0],
+			several.balances.find((one) => one.deferral)
+		];
+		if (!purchases || !deferring?.deferral) throw new Error('the card has no such balances');
+		const rate = (ofBalance: string) =>
+			({
+				id: crypto.randomUUID(),
+				kind: 'rate',
+				from: '2027-06-01',
+				annualRate: 9_900,
+				ofBalance,
+				note: ''
+			}) as never;
+		const events = [rate(purchases.id), rate(deferring.id)];
+		const kept = { ...several, events, atLeast: keptDeadlines(several, cents(20_000)) };
+		expect(kept.atLeast).toEqual({ amount: 20_000, until: deferring.deferral.by });
+		const left = withFields(kept, withoutBalance(kept, deferring.id));
+		expect(left.events).toEqual([events[0]]);
+		expect(left.atLeast).toBeNull();
+		expect(isSummed(left)).toBe(true);
+		expect(keptDeadlines(left, cents(20_000))).toBeNull();
+		const alone = left.balances.reduce((debt, { id }) => withoutBalance(debt, id), left);
+		expect(alone.balances).toEqual([]);
 	});
 
 	it('is made of one, and one again, without a change of what is owed', () => {

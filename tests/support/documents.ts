@@ -4,7 +4,7 @@ import { ALLOCATION_ORDERS } from '../../src/lib/core/debt/account/policy';
 import { FREQUENCIES } from '../../src/lib/core/quantities/calendar';
 import { ORDERS } from '../../src/lib/core/plan/order';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
-import { totalsOf } from '../../src/lib/document/balance-totals';
+import { totalsOf } from '../../src/lib/core/debt/account/totals';
 import type { BalanceEntry } from '../../src/lib/document/balances';
 import { VERSION } from '../../src/lib/document/version';
 import { caseDocument } from '../../src/lib/document/schema/case';

@@ -2,7 +2,7 @@
  * Two versions of the same data that both began as a third, put together: what only one of them changed is
  * taken from it; what both changed differently is a conflict, and then one side's is taken.
  */
-import { totalsOf } from '../document/balance-totals';
+import { totalsOf } from '../core/debt/account/totals';
 import type { BalanceEntry } from '../document/balances';
 import { same } from '../document/same';
 

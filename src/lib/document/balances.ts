@@ -1,6 +1,6 @@
 /** The balances of a debt that has several: their sum, and a debt turned into several and back. */
 import { sumOf, type Cents } from '../core/quantities/money';
-import { totalsOf } from './balance-totals';
+import { totalsOf } from '../core/debt/account/totals';
 import type { z } from 'zod';
 import type { DebtEntry } from './debt';
 import type { balanceEntry } from './schema/debt';
@@ -8,20 +8,28 @@ import type { balanceEntry } from './schema/debt';
 export type BalanceEntry = z.infer<typeof balanceEntry>;
 
 /**
- * The debt with changed fields. Of several balances another total goes to the first, or as far as that has it is taken
- * from the first, then from the next; their rates are what they are.
+ * The debt with changed fields. Of several balances, what another total has more goes to the first that is not known, or
+ * to the first; what it has less is taken from the first as far as that goes, then from the next. Their rates stay. What
+ * the debt pays at least, to keep a deadline, goes with the last deadline.
  */
 export function withFields(debt: DebtEntry, fields: Partial<DebtEntry>): DebtEntry {
 	const changed = { ...debt, ...fields };
 	if (changed.balances.length === 0) return changed;
-	if (fields.balances || fields.balance === undefined || fields.balance === null) {
+	if (fields.balances) {
+		const defers = changed.balances.some(({ deferral }) => deferral);
+		return withBalances(defers ? changed : { ...changed, atLeast: null }, changed.balances);
+	}
+	if (fields.balance === undefined || fields.balance === null) {
 		return withBalances(changed, changed.balances);
 	}
 	const before = sumOf(changed.balances, ({ balance }) => balance ?? 0);
 	let more = fields.balance - before;
-	const balances = changed.balances.map((one) => {
-		const owed = Math.max(0, (one.balance ?? 0) + more);
-		more -= owed - (one.balance ?? 0);
+	const unknown = changed.balances.findIndex(({ balance }) => balance === null);
+	const getsMore = Math.max(0, unknown);
+	const balances = changed.balances.map((one, at) => {
+		const own = one.balance ?? 0;
+		const owed = more > 0 && at !== getsMore ? own : Math.max(0, own + more);
+		more -= owed - own;
 		return { ...one, balance: owed as Cents };
 	});
 	return withBalances(changed, balances);
@@ -30,6 +38,23 @@ export function withFields(debt: DebtEntry, fields: Partial<DebtEntry>): DebtEnt
 /** The debt with these balances; without any, its balance and rate are as they were. */
 export const withBalances = (debt: DebtEntry, balances: DebtEntry['balances']): DebtEntry =>
 	balances.length === 0 ? { ...debt, balances } : { ...debt, balances, ...totalsOf(balances) };
+
+/** The debt without one of its balances, and without the events of that one; the last takes its amount to the debt. */
+export function withoutBalance(debt: DebtEntry, id: string): DebtEntry {
+	const rest = debt.balances.filter((one) => one.id !== id);
+	if (rest.length === 0) return joined(debt);
+	const events = debt.events.filter((event) => !('ofBalance' in event && event.ofBalance === id));
+	return withBalances({ ...debt, events }, rest);
+}
+
+/** What a debt pays at least to keep its deadlines: so much up to the last of what it owes; null where it has none. */
+export function keptDeadlines({ balances }: DebtEntry, amount: Cents): DebtEntry['atLeast'] {
+	const until = balances
+		.flatMap(({ balance, deferral }) => (balance !== 0 && deferral ? [deferral.by] : []))
+		.sort()
+		.at(-1);
+	return until === undefined ? null : { amount, until };
+}
 
 /** A balance of which nothing is known yet. */
 export const emptyBalance = (id: string, name: string): BalanceEntry => ({

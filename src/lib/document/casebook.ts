@@ -23,7 +23,7 @@ export interface CaseSummary {
 		readonly changed: boolean;
 	} | null;
 	readonly standing: Standing;
-	/** Whether it wants a visit by the rule that was asked with. */
+	/** Whether it is due for review by the rule that was asked with. */
 	readonly wants: boolean;
 	/** Whose it is; null: nobody's in particular. */
 	readonly owner: string | null;
@@ -40,7 +40,7 @@ export type Sort = (typeof SORTS)[number];
 export const SHOWN = ['all', 'chosen', 'short', 'visit'] as const;
 export type Shown = (typeof SHOWN)[number];
 
-/** Which cases are asked for, in which order, and from when on one wants a visit. */
+/** Which cases are asked for, in which order, and from when on one is due for review. */
 export interface Question {
 	/** Words, of which every one is a part of the label. */
 	readonly search: string;
@@ -49,7 +49,7 @@ export interface Question {
 	readonly rule: VisitRule;
 }
 
-/** From when on a case wants a visit: nothing read for so many months, or further off than an amount. */
+/** From when on a case is due for review: nothing read for so many months, or further off than an amount. */
 export interface VisitRule {
 	readonly months: number;
 	/** In minor units of a currency with two decimals; null: however far. */

@@ -8,7 +8,7 @@ import { inForceAfter, type InForce } from '../core/debt/going-on';
 import { balancesExpectedOn } from '../core/plan/account-on';
 import { ZERO, type Cents } from '../core/quantities/money';
 import { shared } from '../core/quantities/share';
-import { totalsOf } from './balance-totals';
+import { totalsOf } from '../core/debt/account/totals';
 import type { CaseDocument } from './case';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from './change';
 import { emptyDebt, NO_STATEMENT, statedDebt, type DebtEntry } from './debt';

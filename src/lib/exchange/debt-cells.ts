@@ -123,9 +123,9 @@ function readMinimum(cell: Cell, how: How): Reading<Flat> {
 	return floor.ok ? accepted({ ...said, floor: floor.value }) : floor;
 }
 
-/** A count that may be nought. */
+/** A count that may be zero. */
 const readNumber = (cell: Cell, { writing }: How): Reading<number> =>
-	/^0+$/.test(shown(cell).trim()) ? accepted(0) : readCount(shown(cell), writing);
+	readCount(shown(cell), writing, { least: 0, most: LIMITS.periods });
 
 /** The next day on which a payment is due: a date, or the day of each month. */
 function readDay(cell: Cell, { writing, asOf }: How): Reading<CalendarDate> {

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { marksOf } from '../core/debt/marks';
 	import { asCarried, type Cents } from '../core/quantities/money';
-	import { balancesIn, rowAt } from '../core/debt/run';
+	import { balancesIn, deferredAfter, rowAt } from '../core/debt/run';
 	import type { Explained } from '../core/working/debt-working';
 	import { writeDate, writeAmount } from '../reading/written';
 	import type { Writing } from '../reading/writing';
@@ -51,7 +51,7 @@
 	const row = $derived(line.kind === 'row' ? rowAt(run, line.k) : undefined);
 	const parts = $derived(line.kind === 'row' ? balancesIn(run, line.k) : []);
 	const paidTo = (id: string) => parts.find((part) => part.id === id)?.paid ?? 0;
-	const deferred = $derived(parts.reduce((sum, { accrued }) => sum + accrued, 0));
+	const deferred = $derived(line.kind === 'row' ? deferredAfter(run, line.k) : 0);
 	const last = $derived(
 		line.kind === 'row' && line.k === run.periods && run.ending.status === 'cleared'
 	);

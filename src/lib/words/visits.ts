@@ -1,4 +1,4 @@
-/** From when on a case wants a visit, as it can be chosen. */
+/** From when on a case is due for review, as it can be chosen. */
 import { grouped } from '../reading/written';
 import { countOf } from './amounts';
 import en from '../messages/en/visits.json';

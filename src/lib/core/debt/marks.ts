@@ -39,7 +39,7 @@ export function marksOf(terms: DebtTerms, run: Run, row: RunRow): Mark[] {
 		...(skips.includes(k) && row.scheduled === 0 ? [{ kind: 'missed' as const }] : []),
 		...lateMarks(terms, run, row),
 		...(row.extra > 0 && amountIn(seldom, k) > 0 ? [{ kind: 'extra' as const }] : []),
-		...(row.charges > lateFeeIn(terms, run, k) ? [{ kind: 'charge' as const }] : []),
+		...(row.charges > 0 && amountIn(terms.charges, k) > 0 ? [{ kind: 'charge' as const }] : []),
 		...(row.principal < 0 ? [{ kind: 'grown' as const }] : []),
 		...(last && hasBalloon(terms, row) ? [{ kind: 'balloon' as const }] : []),
 		...(last ? [{ kind: 'last' as const }] : [])
@@ -64,11 +64,6 @@ function lateMarks(
 			? [{ kind: 'cured' as const }]
 			: [])
 	];
-}
-
-/** The late fee among the charges of a period, so that it is not marked twice. */
-function lateFeeIn({ charges }: DebtTerms, { missed }: Run, k: number): number {
-	return missed.includes(k - 1) && amountIn(charges, k) === 0 ? Infinity : 0;
 }
 
 /** Whether the last payment has the balloon of the agreed term in it. */

@@ -1,6 +1,12 @@
 import { dueDate, type CalendarDate, type PaymentsPerYear } from '../quantities/calendar';
 import type { DebtTerms } from './terms';
-import { LARGEST_BALANCE, roundedBy, roundedShare, type Cents } from '../quantities/money';
+import {
+	LARGEST_BALANCE,
+	asCarried,
+	roundedBy,
+	roundedShare,
+	type Cents
+} from '../quantities/money';
 import { closePeriod, openPeriod, payable } from './period';
 import { blankPeriod } from './open-period';
 import { anchorOf, dateOfTerms } from './period-days';
@@ -147,6 +153,10 @@ export function unroundedAt(run: Run, k: number) {
 /** Period k by balance, from the first row to the last; none where the debt has no account, or no such period. */
 export const balancesIn = ({ kept, firstRow }: Run, k: number): readonly BalanceRow[] =>
 	kept.balances[k - firstRow] ?? NONE;
+
+/** The interest that is deferred up to and with period k, of every balance. */
+export const deferredAfter = (run: Run, k: number): Cents =>
+	asCarried(balancesIn(run, k).reduce((sum, { accrued }) => sum + accrued, 0));
 
 /** The sum of extra payments. */
 export function totalExtra({ kept }: Run): Cents {

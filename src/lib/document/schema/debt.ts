@@ -22,7 +22,7 @@ import {
 	text
 } from './fields';
 import { judgedOnce } from './judged-once';
-import { isSummed } from '../balance-totals';
+import { isSummed } from '../../core/debt/account/totals';
 import { t } from '../refusals';
 
 /** The schema of a field of a payment rule or an interest method. */

@@ -3,7 +3,13 @@
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { ZERO } from '$lib/core/quantities/money';
-	import { emptyBalance, joined, withBalances, type BalanceEntry } from '$lib/document/balances';
+	import {
+		emptyBalance,
+		joined,
+		withBalances,
+		withoutBalance,
+		type BalanceEntry
+	} from '$lib/document/balances';
 	import type { DebtEntry } from '$lib/document/debt';
 	import { readDayNear } from '$lib/document/days';
 	import type { Writing } from '$lib/reading/writing';
@@ -31,6 +37,7 @@
 		read: (typed: string) => readDayNear(typed, asOf, writing),
 		write: (day: CalendarDate) => writeDate(day, writing)
 	});
+	const isFull = $derived(debt.balances.length >= LIMITS.balances);
 	let list = $state<HTMLElement>();
 
 	const write = (balances: DebtEntry['balances']) =>
@@ -46,17 +53,13 @@
 	/** A balance more, and the cursor on its amount. */
 	async function add(): Promise<void> {
 		const { length } = debt.balances;
-		if (length >= LIMITS.balances) return;
+		if (isFull) return;
 		write([...debt.balances, emptyBalance(newId(), usualName(length, writing))]);
 		await tick();
 		list?.querySelector<HTMLInputElement>('.balance:last-of-type .amount input')?.focus();
 	}
 
-	function remove(id: string): void {
-		const rest = debt.balances.filter((one) => one.id !== id);
-		if (rest.length > 0) write(rest);
-		else onchange(t('balances'), joined(debt));
-	}
+	const remove = (id: string) => onchange(t('balances'), withoutBalance(debt, id));
 
 	/** A balance that was added and never filled in is gone when one goes on elsewhere. */
 	function leave({ relatedTarget }: FocusEvent): void {
@@ -88,7 +91,9 @@
 >
 	<div class="head">
 		<span>{t('Balances on this card')}</span>
-		<button type="button" onclick={() => void add()}>{t('+ add one')}</button>
+		{#if !isFull}
+			<button type="button" onclick={() => void add()}>{t('+ add one')}</button>
+		{/if}
 	</div>
 	{#each debt.balances as balance, place (balance.id)}
 		{@const of = balanceName(balance, writing)}

@@ -1,6 +1,6 @@
 import type { CalendarDate } from '$lib/core/quantities/calendar';
 import { readDayNear, readFirstDue } from '$lib/document/days';
-import { readCount } from '$lib/reading/counts';
+import { readCount, type CountBounds } from '$lib/reading/counts';
 import { readMoment, readMonth, readMonthFrom } from '$lib/reading/dates';
 import { grouped, writeDate, writeAmount, writeMonth, writePercent } from '$lib/reading/written';
 import { readMoney } from '$lib/reading/money';
@@ -51,7 +51,11 @@ export const monthText = (writing: Writing) => fieldText(writing, readMonth, wri
 export const monthTextFrom = (first: CalendarDate, writing: Writing) =>
 	fieldText(writing, (typed) => readMonthFrom(typed, first, writing), writeMonth);
 
-export const countText = (writing: Writing) =>
-	fieldText(writing, readCount, (count: number) => grouped(count, 0, writing));
+export const countText = (writing: Writing, bounds?: CountBounds) =>
+	fieldText(
+		writing,
+		(typed) => readCount(typed, writing, bounds),
+		(count: number) => grouped(count, 0, writing)
+	);
 
 export const nameText = (writing: Writing) => fieldText(writing, readName, (name) => name);

@@ -6,10 +6,9 @@ import { LARGEST_BALANCE } from '../../quantities/money';
 import type { BalanceTerms, Known } from '../terms';
 import { periodsBeforeFirst } from '../period-days';
 import {
-	accrueOver,
 	balanceAtStart,
+	closeBalance,
 	copiedBalance,
-	moveBalance,
 	openBalance,
 	rowsOf,
 	type BalanceRow,
@@ -47,7 +46,7 @@ export const balancesOf = (
 		}
 	];
 
-/** The account as period 1 begins: whole periods before it have borne interest (section 7). */
+/** The account as period 1 begins: interest of the whole periods before it is charged (section 7). */
 export function accountAtStart(terms: Known): Account | null {
 	if (!hasAccount(terms)) return null;
 	const before: BalanceRow[][] = [];
@@ -79,8 +78,7 @@ function passEarly(terms: Known, account: Account, k: number): BalanceRow[] {
 		const open = opened[at];
 		if (open === undefined) return;
 		account.deferredCharged += open.deferredCharged;
-		accrueOver(balance, open);
-		moveBalance(balance, open, 0);
+		closeBalance(balance, open, 0);
 	});
 	return rowsOf(balances, opened);
 }

@@ -101,10 +101,10 @@ export function openBalance(
 	const bearing = balance.owed + charges;
 	const defers = deferred !== undefined && k <= deferred.until;
 	const deferredCharged = defers ? 0 : balance.accrued;
-	const borne = defers ? 0 : interestOn(balance.rate, bearing, days ?? NO_DAYS);
+	const charged = defers ? 0 : interestOn(balance.rate, bearing, days ?? NO_DAYS);
 	const accruing =
 		defers && balance.deferring ? interestOn(balance.deferring, bearing, days ?? NO_DAYS) : 0;
-	const interest = borne + deferredCharged;
+	const interest = charged + deferredCharged;
 	return {
 		charges,
 		interest,
@@ -139,14 +139,11 @@ function setRate(debt: Known, balance: BalanceState, k: number, floor: number): 
 	balance.next = later.reduce((first, { from }) => Math.min(first, from), Infinity);
 }
 
-/** What accrues in a period is added to what has; what was charged is taken off it. */
-export function accrueOver(balance: BalanceState, open: OpenBalance): void {
-	balance.accrued += open.accruing - open.deferredCharged;
-}
-
-export function moveBalance(balance: BalanceState, open: OpenBalance, paid: number): void {
+/** Closes the period of a balance: it owes less what is paid; what accrued is deferred, what was charged no longer is. */
+export function closeBalance(balance: BalanceState, open: OpenBalance, paid: number): void {
 	open.paid = paid;
 	balance.owed = open.owed - paid;
+	balance.accrued += open.accruing - open.deferredCharged;
 }
 
 /** The part of each balance of a period that is closed. */

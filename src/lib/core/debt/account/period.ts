@@ -7,7 +7,7 @@ import type { OpenPeriod } from '../open-period';
 import type { Stretch } from '../stretches';
 import { NO_FLOOR, waiveWherePaid, type Account } from './account';
 import { allocated } from './allocation';
-import { accrueOver, moveBalance, openBalance, type OpenBalance } from './balance';
+import { closeBalance, openBalance, type OpenBalance } from './balance';
 import { broughtUpToDate, isUnsettledBy, lateAfter, pastDueOf } from './late';
 
 /** Charges and interest of each balance, and their sums; a creditor’s agreement that begins brings the account up to date. */
@@ -99,8 +99,7 @@ export function closeAccount(
 		const open = opened[at];
 		if (open === undefined) throw new RangeError('a balance was not opened with its debt');
 		account.deferredCharged += open.deferredCharged;
-		accrueOver(balance, open);
-		moveBalance(balance, open, given[at] ?? 0);
+		closeBalance(balance, open, given[at] ?? 0);
 		waiveWherePaid(account, balance);
 		closing += balance.owed;
 		account.isUnsettled ||= open.deferredCharged > 0 || (open.defers && balance.owed > 0);

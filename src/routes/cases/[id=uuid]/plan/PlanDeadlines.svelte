@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { deadlinesIn, type PlanDeadlines } from '$lib/core/plan/deadlines';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
+	import { keptDeadlines } from '$lib/document/balances';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import ShortLine from '$lib/ui/ShortLine.svelte';
@@ -20,13 +21,9 @@
 	/** The debt pays at least what keeps its deadlines, up to the last of them. */
 	function keep({ id, keeping }: PlanDeadlines): void {
 		const debt = desk.debt(id);
-		const until = debt?.balances
-			.flatMap(({ deferral }) => deferral?.by ?? [])
-			.sort()
-			.at(-1);
-		if (!keeping || until === undefined) return;
+		if (!keeping || !debt) return;
 		desk.before.varyPlannedDebt(hand.entry.id, id, t('deadline'), {
-			atLeast: { amount: keeping.atLeast.amount, until }
+			atLeast: keptDeadlines(debt, keeping.atLeast.amount)
 		});
 	}
 </script>

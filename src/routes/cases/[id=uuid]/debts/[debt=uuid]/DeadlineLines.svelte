@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { deadlineFor, deadlineOutcomes } from '$lib/core/debt/deadline';
 	import type { Carried } from '$lib/core/debt/ways';
+	import { keptDeadlines } from '$lib/document/balances';
 	import type { DebtEntry } from '$lib/document/debt';
 	import type { Writing } from '$lib/reading/writing';
 	import Phrases from '$lib/ui/Phrases.svelte';
@@ -24,10 +25,7 @@
 
 	function keep(): void {
 		if (!keeping) return;
-		const days = debt.balances.flatMap(({ deferral }) => deferral?.by ?? []).sort();
-		const until = days.at(-1);
-		if (until === undefined) return;
-		onchange(t('deadline'), { atLeast: { amount: keeping.atLeast.amount, until } });
+		onchange(t('deadline'), { atLeast: keptDeadlines(debt, keeping.atLeast.amount) });
 	}
 </script>
 

@@ -1,6 +1,7 @@
 <!-- What a missed payment costs, and where payments go: folded away, each with its help. -->
 <script lang="ts">
 	import { ALLOCATION_ORDERS } from '$lib/core/debt/account/policy';
+	import { LIMITS } from '$lib/core/quantities/limits';
 	import { percent } from '$lib/core/quantities/rate';
 	import { wholeUnits } from '$lib/core/quantities/money';
 	import type { DebtEntry } from '$lib/document/debt';
@@ -21,7 +22,9 @@
 
 	const { late, allocation } = $derived(debt);
 	const money = $derived(moneyText(writing));
-	const count = $derived(countText(writing));
+	const most = LIMITS.latePeriods;
+	const count = $derived(countText(writing, { least: 1, most }));
+	const notice = $derived(countText(writing, { least: 0, most }));
 	const orders = $derived(
 		ALLOCATION_ORDERS.map((value) => ({ value, words: orderWords(value, writing) }))
 	);
@@ -31,14 +34,14 @@
 		if (late) onchange(t('late payments'), { late: { ...late, ...fields, assumed: false } });
 	};
 
-	/** What a card in dollars usually costs, marked as assumed until somebody reads it. */
+	/** What a card in dollars usually costs; assumed, like the zero of any other, until somebody types it. */
 	function begin(): void {
 		const { currency } = writing;
 		const isDollars = currency.code === 'USD';
 		const units = (amount: number) => wholeUnits(isDollars ? amount : 0, currency.digits);
 		onchange(t('late payments'), {
 			late: {
-				assumed: isDollars,
+				assumed: true,
 				fee: units(30),
 				feeAgain: isDollars ? units(41) : null,
 				penaltyRate: isDollars ? percent(299_900) : null,
@@ -97,9 +100,9 @@
 			<TypedField
 				label={t('Payments of notice')}
 				value={late.notice}
-				{...count}
+				{...notice}
 				side="right"
-				onchange={(notice) => notice !== null && write({ notice })}
+				onchange={(payments) => payments !== null && write({ notice: payments })}
 			/>
 			<span class="name">{t('ends after payments on time')}</span>
 			<TypedField

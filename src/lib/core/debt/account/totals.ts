@@ -1,6 +1,6 @@
 /** What a debt of several balances owes in all, and at which rate. */
-import { sumOf, type Cents } from '../core/quantities/money';
-import type { Percent } from '../core/quantities/rate';
+import { sumOf, type Cents } from '../../quantities/money';
+import type { Percent } from '../../quantities/rate';
 
 /** A balance and a rate, null where they are not known. */
 interface Totals {
