@@ -115,8 +115,14 @@ describe('missed payments', () => {
 		await screen.answer('$30.00 in purchases and fees');
 		await screen.fill('Late fee', '25');
 		await screen.answer('$25.00 in purchases and fees');
+		await screen.fill('Missed payments before the penalty rate', '61');
+		await screen.press('Tab');
+		await screen.see('.terms', 'A whole number of payments from 1 to 60.');
+		await screen.fill('Missed payments before the penalty rate', '60');
+		await screen.fill('Payments of notice', '0');
+		await screen.press('Tab');
 		await screen.saved();
 		const [stored] = (await caseNow(desk.residuum, id)).document.debts;
-		expect(stored?.late).toMatchObject({ assumed: false, fee: 2_500, feeAgain: 4_100 });
+		expect(stored?.late).toMatchObject({ assumed: false, fee: 2_500, after: 60, notice: 0 });
 	});
 });
