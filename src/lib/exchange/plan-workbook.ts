@@ -5,8 +5,10 @@
  */
 import ExcelJS from 'exceljs';
 import { hasAccount } from '../core/debt/account/account';
+import type { DebtTerms } from '../core/debt/terms';
 import { monthsBetween } from '../core/quantities/calendar';
-import { isLive } from './sheet-debt';
+import { areLive, hasSheet, sheetNameOf, writeBalances } from './sheet-balances';
+import { isPlain } from './sheet-debt';
 import {
 	FIRST_DEBT_ROW,
 	MONTHS,
@@ -22,9 +24,13 @@ import { writeTerms } from './sheet-terms';
 /** Orders that formulas can follow; the others are ranked or shared in ways that they can't say. */
 const LIVE_ORDERS: readonly string[] = ['rate', 'balance', 'listed'];
 
+/** Whether formulas can say a debt's months; `first` is the month of its first payment, from 1. */
+export const isLive = (terms: DebtTerms, first: number): boolean =>
+	isPlain(terms, first) && (!hasAccount(terms) || areLive(terms));
+
 /** Whether money goes down the rates of balances, which formulas do not know. */
 const isByBalance = ({ terms: { order }, debts }: WorkbookWanted): boolean =>
-	order === 'rate' && debts.some(({ terms }) => hasAccount(terms));
+	order === 'rate' && debts.length > 1 && debts.some(({ terms }) => hasAccount(terms));
 
 export async function planWorkbook(wanted: WorkbookWanted): Promise<Uint8Array> {
 	const { debts, plan, terms } = wanted;
@@ -46,5 +52,9 @@ export async function planWorkbook(wanted: WorkbookWanted): Promise<Uint8Array> 
 	workbook.calcProperties.fullCalcOnLoad = true;
 	writeTerms(workbook.addWorksheet(TERMS), laid);
 	await writeMonths(workbook.addWorksheet(MONTHS), laid);
+	for (const [index] of debts.entries()) {
+		if (!hasSheet(laid, index)) continue;
+		await writeBalances(workbook.addWorksheet(sheetNameOf(laid, index)), index, laid);
+	}
 	return new Uint8Array(await workbook.xlsx.writeBuffer());
 }

@@ -22,7 +22,11 @@ import { WHOLE } from '../core/quantities/rate';
 import { exact, formulaOf } from './sheet-formula';
 
 /** The content of a cell: a figure, text or a formula. */
-export type CellValue = number | string | { readonly formula: string };
+export type CellValue =
+	| number
+	| string
+	/** `result`: what it comes to as it is written, for readers that compute nothing. */
+	| { readonly formula: string; readonly result?: number };
 
 /** Columns of the payment rules in a line of debts: amounts, percentages and counts. */
 const RULE_TERMS = RULE_FIELDS.filter(
@@ -57,25 +61,26 @@ export interface MonthCells {
 export const RATES_LATER = 3;
 
 /**
- * Whether formulas can say a debt's months: monthly, not by the day, in arrears and in cents, with few changes of its rate,
- * none of its rule and no payment missed, of one balance and without terms for late payments, and no whole period before the plan's first month. `first` is the month
- * of its first payment, from 1.
+ * Whether formulas can say a debt's months as far as its own terms go: monthly, not by the day, in arrears and in cents, with
+ * few changes of its rate, none of its rule and no payment missed, and no whole period before the plan's first month. `first`
+ * is the month of its first payment, from 1.
  */
-export function isLive(terms: DebtTerms, first: number): boolean {
+export function isPlain(terms: DebtTerms, first: number): boolean {
 	const { rate, rateChanges = [], paymentChanges = [], skips = [] } = terms;
 	const isMonthly = terms.paymentsPerYear === 12;
-	const isPlain = terms.timing !== 'advance' && terms.interestRounding !== 'none';
+	const isInArrears = terms.timing !== 'advance' && terms.interestRounding !== 'none';
+	const changes = hasAccount(terms) ? [] : rateChanges;
 	return (
 		isMonthly &&
 		rateOnSheet(rate, 12) !== null &&
-		isPlain &&
+		isInArrears &&
 		paymentChanges.length === 0 &&
 		skips.length === 0 &&
-		!hasAccount(terms) &&
-		terms.atLeast === undefined &&
+		// What is paid at least would be the amount that such a rule holds.
+		(terms.atLeast === undefined || afterInterest(terms.payment).kind !== 'frozen-minimum') &&
 		periodsBeforeFirst(terms) < first &&
-		rateChanges.length <= RATES_LATER &&
-		!rateChanges.some(({ reamortize }) => reamortize)
+		changes.length <= RATES_LATER &&
+		!changes.some(({ reamortize }) => reamortize)
 	);
 }
 
@@ -151,13 +156,16 @@ export function requiredFormula(
 	digits: number
 ): string {
 	const owed = statementFormula(month, digits);
-	const due = dueFormula(terms, k, cells, month, digits);
-	if (due === null) return owed;
+	const byRule = dueFormula(terms, k, cells, month, digits);
+	if (byRule === null) return owed;
+	const { atLeast } = terms;
+	const isRaised = atLeast !== undefined && k <= atLeast.until;
+	const due = isRaised ? `MAX(${byRule},${atLeast.amount / 10 ** digits})` : byRule;
 	return `IF(OR(${due}>${owed},${owed}<=${cells.of.clearBelow}),${owed},${due})`;
 }
 
 /** Formula: the rule's payment before it is capped at the balance; null: the whole balance. */
-function dueFormula(
+export function dueFormula(
 	terms: DebtTerms,
 	k: number,
 	{ of }: TermCells,

@@ -109,7 +109,7 @@ export function put(
 	const cell = sheet.getCell(address);
 	cell.value =
 		typeof value === 'object' && 'formula' in value
-			? ({ formula: value.formula } as ExcelJS.CellFormulaValue)
+			? ({ ...value } as ExcelJS.CellFormulaValue)
 			: value;
 	if (look === 'input') cell.fill = INPUT;
 	if (look === 'figure') cell.fill = FIGURE;

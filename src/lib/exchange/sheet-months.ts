@@ -7,6 +7,7 @@ import { onTopIn, statedIn } from '../core/plan/month';
 import type { PlanMonth } from '../core/plan/terms';
 import { WHOLE } from '../core/quantities/rate';
 import { monthStart } from '../document/plan';
+import { hasSheet, sumsOfBalances } from './sheet-balances';
 import {
 	requiredFormula,
 	chargesFormula,
@@ -234,10 +235,12 @@ function writeShare(
 		rate: at('rate')
 	};
 	const owed = statementFormula(here, digits);
-	formula('rate', rateAt(terms, k), RATE_FORMAT);
-	if (charged) formula('charges', chargesFormula(debt.terms, k, at('opening'), digits));
+	const sums = hasSheet(laid, index) ? sumsOfBalances(laid, index, month) : null;
+	formula('rate', sums?.rate ?? rateAt(terms, k), RATE_FORMAT);
+	if (charged)
+		formula('charges', sums?.charges ?? chargesFormula(debt.terms, k, at('opening'), digits));
 	else put(sheet, at('charges'), 0, 'formula', money);
-	formula('interest', interestFormula(debt.terms, at('rate'), here, digits));
+	formula('interest', sums?.interest ?? interestFormula(debt.terms, at('rate'), here, digits));
 	formula('required', requiredFormula(debt.terms, k, terms, here, digits));
 	const planned = amountIn(debt.terms.extras, k) / 10 ** digits;
 	if (planned === 0) put(sheet, at('own'), 0, 'formula', money);

@@ -9,6 +9,7 @@ import { COLUMNS, type Column } from './debt-columns';
 import { written } from './debts-csv';
 import { LATER_RATE, OF_WORKBOOK } from './debts-table';
 import { furtherCells, ruleInCell } from './terms-cells';
+import { hasSheet, totalsOfBalances } from './sheet-balances';
 import {
 	RATES_LATER,
 	TERM_COLUMNS,
@@ -100,7 +101,8 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 		const local = Object.fromEntries(
 			Object.entries(here.of).map(([term, address]) => [term, address.replace(`${TERMS}!`, '')])
 		) as TermCells['of'];
-		const values = termValues(debt.terms, digits, local);
+		const plain = termValues(debt.terms, digits, local);
+		const values = hasSheet(laid, index) ? { ...plain, ...totals(laid, index, plain) } : plain;
 		TERM_COLUMNS.forEach((term, at) => {
 			put(
 				sheet,
@@ -110,12 +112,11 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 				formatOf(term, money)
 			);
 		});
-		rateStepsOf(debt.terms)
-			.slice(0, RATES_LATER)
-			.forEach(({ from, annual }, at) => {
-				put(sheet, `${column(RATE_COLUMN + 2 * at)}${row}`, from, 'figure');
-				put(sheet, `${column(RATE_COLUMN + 2 * at + 1)}${row}`, annual / WHOLE, look, RATE_FORMAT);
-			});
+		const steps = hasSheet(laid, index) ? [] : rateStepsOf(debt.terms);
+		steps.slice(0, RATES_LATER).forEach(({ from, annual }, at) => {
+			put(sheet, `${column(RATE_COLUMN + 2 * at)}${row}`, from, 'figure');
+			put(sheet, `${column(RATE_COLUMN + 2 * at + 1)}${row}`, annual / WHOLE, look, RATE_FORMAT);
+		});
 		const sum = (of: OfDebt) => exact(`SUM(${rangeOf(columnOf(index, of), rows)})`, digits);
 		put(sheet, `${column(SUM_COLUMN)}${row}`, { formula: sum('interest') }, 'formula', money);
 		put(sheet, `${column(SUM_COLUMN + 1)}${row}`, { formula: sum('paid') }, 'formula', money);
@@ -136,6 +137,19 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 	sheet.getColumn(3).width = 18;
 	for (let at = 4; at <= SUM_COLUMN + 3 + further.length; at += 1) sheet.getColumn(at).width = 13;
 	setUpPages(sheet, `${HEAD_ROW}:${HEAD_ROW}`);
+}
+
+/** The balance and the rate of a card, over its balances. */
+function totals(
+	laid: Laid,
+	index: number,
+	{ balance, rate }: Readonly<Record<TermColumn, CellValue | null>>
+): Pick<Record<TermColumn, CellValue>, 'balance' | 'rate'> {
+	const formulas = totalsOfBalances(laid, index);
+	return {
+		balance: { formula: formulas.balance, result: Number(balance) },
+		rate: { formula: formulas.rate, result: Number(rate) }
+	};
 }
 
 /** The columns for what is not as usual with some debt, as they are headed in any table of debts. */

@@ -1,4 +1,3 @@
 /** Workbooks that are written; what writes them is large, so it is there when one is asked for. */
-export { planWorkbook } from './plan-workbook';
+export { isLive, planWorkbook } from './plan-workbook';
 export { scheduleWorkbook } from './schedule-workbook';
-export { isLive } from './sheet-debt';
