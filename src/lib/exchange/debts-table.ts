@@ -11,22 +11,10 @@ import { isShare, readCell, shown, type How } from './debt-cells';
 import { COLUMNS, type Column, type Field, type Flat } from './debt-columns';
 import { HEADINGS, isTotal, meaningOf } from './heading-words';
 import type { Cell, Row } from './table';
+import type { TakenLine, Unread } from './taken-line';
+import { withBalanceRows } from './table-balances';
 import { isSamePlace, tablesOn, tableUnder, type TablePlace } from './tables-on-sheet';
 import { datesOf, numbersOf, plainNumber, SLASHED, type DetectedStyle } from './written-style';
-
-/** A cell that could not be read: what stands there, and why. */
-export interface Unread {
-	readonly field: Field;
-	readonly typed: string;
-	readonly problem: string;
-}
-
-export interface TakenLine {
-	/** The row of the table, counted from 1. */
-	readonly row: number;
-	readonly flat: Flat;
-	readonly unread: readonly Unread[];
-}
 
 /** A table of debts as it was understood. */
 export interface TakenTable {
@@ -101,7 +89,8 @@ export function takenTable(rows: readonly Row[], reader: Reader): TakenTable {
 	};
 	const rates = headings.flatMap((heading, at) => (heading === LATER_RATE ? [at] : []));
 	const read = table.rows.map((one) => takenLine(one, table.columns, how, rates));
-	const lines = isOwn ? read : withoutSum(read);
+	const debts = isOwn ? read : withoutSum(read);
+	const lines = isOwn ? debts : withBalanceRows(debts, how.writing);
 	return {
 		headings,
 		fields,
@@ -109,7 +98,7 @@ export function takenTable(rows: readonly Row[], reader: Reader): TakenTable {
 		dates,
 		areShares,
 		lines,
-		totals: below.length - lines.length,
+		totals: below.length - debts.length,
 		twins: reader.fields ? null : said.twins,
 		place,
 		others: tables.filter((other) => !isSamePlace(other, place)),

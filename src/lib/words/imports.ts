@@ -9,7 +9,8 @@ import type { DebtEntry } from '../document/debt';
 import { alikeIn, clashingReferences, takenBack } from '../exchange/account-debt';
 import { COLUMNS, type Field } from '../exchange/debt-columns';
 import { shown } from '../exchange/debt-cells';
-import type { TakenLine, TakenTable } from '../exchange/debts-table';
+import type { TakenTable } from '../exchange/debts-table';
+import type { TakenLine } from '../exchange/taken-line';
 import type { TablePlace } from '../exchange/tables-on-sheet';
 import type { Row } from '../exchange/table';
 import type { AccountStatement } from '../exchange/statement-ofx';
@@ -18,7 +19,8 @@ import { readMoney } from '../reading/money';
 import { quoted } from '../reading/reading';
 import type { Writing } from '../reading/writing';
 import { grouped, writeDate, writeMoney, writePercent } from '../reading/written';
-import { countOf } from './amounts';
+import { balanceName } from './account';
+import { countOf, signOf } from './amounts';
 import { nameOf } from './debt';
 import en from '../messages/en/imports.json';
 import { listOf, messagesOf, type Locale } from '../messages/message';
@@ -317,3 +319,21 @@ export const tablesElsewhere = (name: string, locale: Locale): string =>
 /** A file of cases belongs elsewhere than among the debts of one. */
 export const casesElsewhere = (name: string, locale: Locale): string =>
 	text(locale, 'cases elsewhere', { name });
+
+/** Which of several balances the difference to a statement’s balance goes to; null where there is none to ask about. */
+export function balanceQuestion(
+	debt: DebtEntry | null,
+	{ owed }: Pick<AccountStatement, 'owed'>,
+	writing: Writing
+): { readonly words: string; readonly answers: readonly { id: string; words: string }[] } | null {
+	if (!debt || debt.balances.length < 2 || debt.balance === null) return null;
+	const by = owed - debt.balance;
+	if (by === 0) return null;
+	return {
+		words: text(writing, 'which balance', { by: writeMoney(size(by), writing), way: signOf(by) }),
+		answers: debt.balances.map((balance) => ({
+			id: balance.id,
+			words: balanceName(balance, writing)
+		}))
+	};
+}

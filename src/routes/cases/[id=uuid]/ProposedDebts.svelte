@@ -10,7 +10,8 @@
 	import type { DebtEntry } from '$lib/document/debt';
 	import { Refusal } from '$lib/exchange/bytes';
 	import { debtOf, type Field } from '$lib/exchange/debt-columns';
-	import { takenTable, type TakenLine, type TakenTable } from '$lib/exchange/debts-table';
+	import { takenTable, type TakenTable } from '$lib/exchange/debts-table';
+	import type { TakenLine } from '$lib/exchange/taken-line';
 	import type { Sheet } from '$lib/exchange/table';
 	import {
 		isSamePlace,

@@ -8,7 +8,7 @@
 		type RuleEntry
 	} from '$lib/core/debt/rules/all-forms';
 	import { ruleNames } from '$lib/words/debt';
-	import type { Unread } from '$lib/exchange/debts-table';
+	import type { Unread } from '$lib/exchange/taken-line';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TermField from './TermField.svelte';

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import type { Field } from '$lib/core/quantities/field';
 	import { roundingSteps } from '$lib/document/debt';
-	import type { Unread } from '$lib/exchange/debts-table';
+	import type { Unread } from '$lib/exchange/taken-line';
 	import { choiceWords, fieldLabel, fieldPlaceholder, type TermField } from '$lib/messages/terms';
 	import { writeMoney } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
