@@ -17,8 +17,15 @@
 		/** The later days on which it comes again. */
 		readonly again: readonly string[];
 	}
+	/** What follows of the items: on a day, or over some time; `until` null: to the end. */
+	interface Consequence {
+		readonly from: string;
+		readonly until: string | null;
+		readonly text: string;
+	}
 	interface Props {
 		items: readonly Item[];
+		consequences?: readonly Consequence[];
 		scale: TimeScale | null;
 		pointed: string | null;
 		onopen: (id: string, element: HTMLElement) => void;
@@ -31,7 +38,7 @@
 		ontoggle: (id: string) => void;
 		onremove: (id: string) => void;
 	}
-	const { items, scale, pointed, ...on }: Props = $props();
+	const { items, consequences = [], scale, pointed, ...on }: Props = $props();
 
 	const ROW = 25;
 	/** More rows than these are scrolled to: the picture above needs its room. */
@@ -81,6 +88,19 @@
 		const soonest = Math.min(...ends);
 		return soonest <= furthest ? ends.indexOf(soonest) : ends.length;
 	}
+	/** Where what follows is drawn: a mark, or a stretch of the line. */
+	const drawn = $derived.by(() => {
+		if (!scale) return [];
+		const { left, right } = scale;
+		const at = (date: string) => pixelOf(scale, toDay(date));
+		return consequences
+			.map(({ from, until, text }) => ({
+				text,
+				from: Math.max(left, at(from)),
+				to: until === null ? right : Math.min(right, at(until))
+			}))
+			.filter(({ from }) => from <= right);
+	});
 	const rows = $derived(Math.max(1, ...placed.map(({ row }) => row + 1)));
 
 	/** The one under the pointer or in focus: its days are set apart. */
@@ -143,6 +163,13 @@
 	{#if scale}
 		<svg aria-hidden="true">
 			<line x1={scale.left} x2={scale.right} y1="4" y2="4" class="base" />
+			{#each drawn as { from, to, text }, index (index)}
+				{#if to > from}
+					<line x1={from} x2={to} y1="4" y2="4" class="stretch"><title>{text}</title></line>
+				{:else}
+					<path d="M{from} 0l4 4l-4 4l-4 -4z" class="follows"><title>{text}</title></path>
+				{/if}
+			{/each}
 			{#if pointed}
 				{@const at = pixelOf(scale, toDay(pointed))}
 				<line x1={at} x2={at} y1="0" y2="100%" class="pointed" />
@@ -191,6 +218,11 @@
 				onkeydown={(event) => key(event, item.id)}>{item.text}</button
 			>
 		{/each}
+		{#if consequences.length > 0}
+			<ul class="unseen">
+				{#each consequences as { text }, index (index)}<li>{text}</li>{/each}
+			</ul>
+		{/if}
 		{#if items.length === 0}
 			<span class="empty" style:left="{scale.left + 8}px">
 				{t('No events')}
@@ -232,6 +264,20 @@
 	.pointed {
 		stroke: var(--act);
 		stroke-width: 1.5;
+	}
+
+	.stretch {
+		stroke: var(--interest);
+		stroke-width: 5;
+	}
+
+	.follows {
+		fill: var(--interest);
+	}
+
+	.stretch,
+	.follows {
+		pointer-events: auto;
 	}
 
 	circle {

@@ -265,7 +265,7 @@ function placedEnds(
 		});
 }
 
-/** Each band's letter at its left, where the band is thick enough there. */
+/** Each band's letter or name, where the band is thick enough for it: a letter at its left, a name wherever it fits best. */
 function writeLetters(
 	pen: CanvasRenderingContext2D,
 	{ lines }: BalancePicture,
@@ -275,19 +275,47 @@ function writeLetters(
 	pen.textBaseline = 'middle';
 	lines.forEach(({ band, points }, place) => {
 		if (!band) return;
-		const under = lines[place - 1]?.points[0]?.balance ?? 0;
-		const [top, bottom] = [points[0]?.balance ?? 0, under].map((value) =>
-			y.getPixelForValue(value)
-		);
-		if (top === undefined || bottom === undefined || bottom - top < 10) return;
-		pen.font = `700 ${bottom - top < 14 ? 10 : 13}px ${colour('--sans')}`;
+		const isName = band.letter.length > 2;
+		pen.font = `700 13px ${colour('--sans')}`;
+		const width = isName ? pen.measureText(band.letter).width + 12 : 0;
+		const under = lines[place - 1]?.points ?? [];
+		const edges = points
+			.map(({ date, balance }, at) => ({
+				at: Math.max(x.getPixelForValue(toDay(date)), x.left),
+				top: y.getPixelForValue(balance),
+				bottom: y.getPixelForValue(under[at]?.balance ?? 0)
+			}))
+			.filter(({ at }) => at <= x.right);
+		const room = isName ? widestRoom(edges, width, x.right) : (edges[0] ?? null);
+		if (!room || room.bottom - room.top < 10) return;
+		if (room.bottom - room.top < 14) pen.font = `700 10px ${colour('--sans')}`;
 		pen.fillStyle = colour(band.light ? '--on-light-hue' : '--on-dark-hue');
-		const begin = x.getPixelForValue(toDay(points[0]?.date ?? ''));
-		const left = Math.max(begin, x.left);
-		pen.textAlign = band.letter.length > 2 ? 'left' : 'center';
-		pen.fillText(band.letter, left + (band.letter.length > 2 ? 10 : 30), (top + bottom) / 2);
+		pen.textAlign = isName ? 'left' : 'center';
+		pen.fillText(band.letter, room.at + (isName ? 6 : 30), (room.top + room.bottom) / 2);
 	});
 	pen.font = endFont(colour);
+}
+
+interface Edges {
+	readonly at: number;
+	readonly top: number;
+	readonly bottom: number;
+}
+
+/** Where a band leaves the most height over so many pixels, and between which heights; null where it is nowhere so long. */
+function widestRoom(edges: readonly Edges[], width: number, right: number): Edges | null {
+	let best: Edges | null = null;
+	for (const [from, { at }] of edges.entries()) {
+		if (at + width > right) break;
+		let [top, bottom] = [-Infinity, Infinity];
+		for (const one of edges.slice(from)) {
+			top = Math.max(top, one.top);
+			bottom = Math.min(bottom, one.bottom);
+			if (one.at >= at + width) break;
+		}
+		if (best === null || bottom - top > best.bottom - best.top) best = { at, top, bottom };
+	}
+	return best;
 }
 
 /** An upright line at each deadline, with its price written beside it. */

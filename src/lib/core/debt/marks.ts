@@ -1,9 +1,10 @@
 import type { DebtTerms } from './terms';
+import { minus, ZERO, type Cents } from '../quantities/money';
 import type { Percent } from '../quantities/rate';
 import { rateStepsOf } from './rate-steps';
 import { amountIn } from './recurring';
 import { afterInterest, balloonOf } from './rules/all-rules';
-import type { Run, RunRow } from './run';
+import { rowAt, type Run, type RunRow } from './run';
 
 /** Anything unusual in one period of a run. */
 export type Mark =
@@ -46,6 +47,20 @@ export function marksOf(terms: DebtTerms, run: Run, row: RunRow): Mark[] {
 	];
 }
 
+/** Each late fee that a run is charged, by the period whose first day it falls on, in minor units. */
+export const lateFeesOf = (
+	{ late, charges }: DebtTerms,
+	run: Run
+): { readonly k: number; readonly amount: Cents }[] =>
+	late === undefined
+		? []
+		: Array.from({ length: run.periods }, (_, at) => at + 1)
+				.map((k) => ({
+					k,
+					amount: minus(rowAt(run, k)?.charges ?? ZERO, amountIn(charges, k) as Cents)
+				}))
+				.filter(({ amount }) => amount > 0);
+
 /** What is marked of late payments. */
 function lateMarks(
 	{ late, skips = [] }: DebtTerms,
@@ -56,8 +71,10 @@ function lateMarks(
 	const isSkipped = skips.includes(k) && scheduled === 0;
 	return [
 		...(missed.includes(k) && !isSkipped ? [{ kind: 'short' as const }] : []),
-		...(missed.includes(k - 1) ? [{ kind: 'late fee' as const }] : []),
-		...(late.penalty !== undefined && penalties.some(({ from }) => from === k)
+		...(missed.includes(k - 1) || (k === 1 && (late.standing?.feeDue ?? 0) > 0)
+			? [{ kind: 'late fee' as const }]
+			: []),
+		...(late.penalty !== undefined && penalties.some(({ from }) => Math.max(from, 1) === k)
 			? [{ kind: 'penalty' as const, annual: late.penalty }]
 			: []),
 		...(penalties.some(({ until }) => until !== null && until + 1 === k)

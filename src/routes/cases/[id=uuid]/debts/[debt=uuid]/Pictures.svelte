@@ -5,7 +5,8 @@
 	import { dateOfPeriod, periodBy } from '$lib/core/debt/run';
 	import { deadlineOutcomes } from '$lib/core/debt/deadline';
 	import type { DebtTerms } from '$lib/core/debt/terms';
-	import { deadlineLabel, penaltyLabel } from '$lib/words/account';
+	import { lateFeesOf } from '$lib/core/debt/marks';
+	import { deadlineLabel, lateFeeInWords, penaltyInWords, penaltyLabel } from '$lib/words/account';
 	import { paymentPartsOf } from '$lib/core/debt/payment-parts';
 	import type { StatedDebt } from '$lib/core/debt/ways';
 	import type { DebtEntry } from '$lib/document/debt';
@@ -66,9 +67,22 @@
 			label: deadlineLabel(outcome, writing)
 		})),
 		...run.penalties.map(({ from }) => ({
-			date: dateOfPeriod(run, from - 1) as string,
+			date: dateOfPeriod(run, Math.max(from, 1) - 1) as string,
 			label: penaltyLabel(terms.late?.penalty ?? null, writing)
 		}))
+	]);
+	/** Late fees on the day that they are charged, and the time at the penalty rate. */
+	const consequences = $derived([
+		...lateFeesOf(terms, run).map(({ k, amount }) => {
+			const date = dateOfPeriod(run, k - 1);
+			return { from: date, until: date, text: lateFeeInWords(date, amount, writing) };
+		}),
+		...run.penalties.map(({ from, until: last }) => {
+			const begins = dateOfPeriod(run, Math.max(from, 1) - 1);
+			const ends = last === null ? null : dateOfPeriod(run, last);
+			const text = penaltyInWords(begins, ends, terms.late?.penalty ?? null, writing);
+			return { from: begins, until: ends, text };
+		})
 	]);
 	const balances = $derived({ lines, until, pointed, deadlines, amount: wholeAmount, onscale });
 
@@ -171,6 +185,7 @@
 	<div class="line">
 		<TimeLine
 			{items}
+			{consequences}
 			{scale}
 			{pointed}
 			onopen={on.onopen}
