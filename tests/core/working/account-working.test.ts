@@ -1,6 +1,7 @@
 /** Figures of cards with several balances explain themselves: each working comes to its figure by its own numbers. */
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
+import { cents } from '../../../src/lib/core/quantities/money';
 import { rowAt, run } from '../../../src/lib/core/debt/run';
 import { workingOf } from '../../../src/lib/core/working/debt-working';
 import { planWorkingOf } from '../../../src/lib/core/working/plan-working';
@@ -13,10 +14,25 @@ import { usd } from '../../support/said';
 
 const NAMES = ['interest', 'scheduled', 'paid', 'closing', 'opening', 'principal'] as const;
 
+const drawn = cardTerms(fc.constantFrom(52, 12, 4));
+/** Cards, some of which pay at least an amount for some periods, or have something past due at the start. */
+const cards = fc.oneof(
+	drawn,
+	drawn.map((terms) => ({ ...terms, atLeast: { amount: cents(15_000), until: 6 } })),
+	drawn.map(({ late, ...terms }) => {
+		const standing = {
+			missed: [{ k: -1, lacking: cents(2_000) }],
+			feeDue: cents(3_000),
+			onTime: 0
+		};
+		return { ...terms, late: { fee: cents(3_000), ...late, standing } };
+	})
+);
+
 it('is computed by its own numbers, and written', () => {
 	const kinds = new Map<string, number>();
 	fc.assert(
-		fc.property(cardTerms(fc.constantFrom(52, 12, 4)), fc.nat(), (terms, place) => {
+		fc.property(cards, fc.nat(), (terms, place) => {
 			const carried = { terms, run: run(terms) };
 			// What is past due is asked for in the first periods after a payment is missed.
 			const k = 1 + (place % Math.min(6, carried.run.periods));

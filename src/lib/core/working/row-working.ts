@@ -198,7 +198,7 @@ function scheduledFormula(terms: DebtTerms, run: Run, row: RunRow, here: Here): 
 		now: explainedPeriod(terms, record, row),
 		first: explainedPeriod(terms, first, firstRow),
 		i: periodicFraction(set, terms.paymentsPerYear),
-		isFirstMissed: first.isSkipped
+		isFirstOther: first.isSkipped || raisedPayment(terms, first) !== null
 	});
 }
 

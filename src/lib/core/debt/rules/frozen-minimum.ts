@@ -13,8 +13,8 @@ export type FrozenMinimumRule = { readonly kind: 'frozen-minimum' } & MinimumTer
 export const frozenMinimum: Rule<FrozenMinimumRule, MinimumAsking> = {
 	freezes: true,
 	asks: (rule, period) => (period.at === 0 ? minimumAsking(rule, period) : null),
-	explain: (rule, { now, first, isFirstMissed }) =>
-		now.k > first.k && !isFirstMissed
+	explain: (rule, { now, first, isFirstOther }) =>
+		now.k > first.k && !isFirstOther
 			? { kind: 'same', as: first.here('scheduled') }
 			: explainedMinimum(rule, first),
 	onSheet: {

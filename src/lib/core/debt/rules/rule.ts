@@ -40,8 +40,8 @@ export interface ExplainedSince {
 	readonly now: Explained;
 	readonly first: Explained;
 	readonly i: number;
-	/** Whether nothing was due in the first. */
-	readonly isFirstMissed: boolean;
+	/** Whether the first did not schedule what the rule says: nothing was due in it, or more. */
+	readonly isFirstOther: boolean;
 }
 
 /** A rule R; A is what asks for it in a stretch of periods in which nothing changes, Then what may follow it. */
