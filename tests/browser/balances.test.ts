@@ -1,5 +1,6 @@
 /** A card as it really is: its balances typed from paper, a deadline found, kept and followed into a plan. */
 import { describe, expect, it } from 'vitest';
+import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { card } from '../support/debts';
 import { desk, screen, sitDown } from '../support/page';
 import { caseNow, makeCase } from '../support/residuum';
@@ -9,6 +10,32 @@ sitDown();
 const due = {
 	firstDue: '2027-01-10',
 	pays: { kind: 'fixed', amount: 15_000, paymentsPerYear: null }
+};
+
+/** The balances of a card with a heater that must be paid off by a day. */
+const threeBalances = () => {
+	const one = (
+		name: string,
+		balance: number,
+		annualRate: number,
+		deferral: object | null = null
+	) => ({
+		id: crypto.randomUUID(),
+		name,
+		balance,
+		annualRate,
+		printedInterest: null,
+		deferral
+	});
+	return {
+		balance: 418_236,
+		annualRate: 299_900,
+		balances: [
+			one('Purchases', 230_236, 249_900),
+			one('Cash advances', 38_000, 294_900),
+			one('Heater', 150_000, 299_900, { by: '2028-01-10', annualRate: null, accrued: 4_210 })
+		]
+	};
 };
 
 describe('a card of three balances', () => {
@@ -96,6 +123,137 @@ describe('a card of three balances', () => {
 	it('is told by the plan whether its deadline is kept, and followed there', async () => {
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.see('main', 'Heater is paid off by its deadline, 10 Jan 2028');
+	});
+});
+
+describe('a card in the grid', () => {
+	it('is typed from paper with less than twenty keys beside its values, and taken back by undo', async () => {
+		const { id } = await makeCase(desk.residuum, 'Typed', []);
+		await screen.goto(`/cases/${id}`);
+		await screen.page.focus('[aria-label="Name, line 1"]');
+		let keys = 0;
+		const enter = async (...values: string[]) => {
+			await screen.enter(...values);
+			keys += values.length;
+		};
+		const balances = async () => {
+			await screen.press('Control+b');
+			keys += 2;
+		};
+		await enter('Lindgate Home card');
+		await balances();
+		await screen.focus('Balance of Purchases');
+		await enter(
+			'2,302.36',
+			'24.99',
+			'',
+			'380',
+			'29.49',
+			'',
+			'1,500.00',
+			'29.99',
+			'10 Jan 2028',
+			'42.10'
+		);
+		await balances();
+		expect(await screen.focused()).toBe('Minimum payment rule, line 1');
+		await enter('', '2', '25', '', '10 Jan 2027');
+		expect(keys).toBeLessThan(21);
+		await screen.saved();
+		const [debt] = (await caseNow(desk.residuum, id)).document.debts;
+		expect(debt).toMatchObject({ balance: 418_236, annualRate: 299_900, firstDue: '2027-01-10' });
+		expect(debt?.balances.map(({ name, balance }) => [name, balance])).toEqual([
+			['Purchases', 230_236],
+			['Cash advances', 38_000],
+			['Balance transfer', 150_000]
+		]);
+	});
+
+	it('takes pasted rows of its balances below its own', async () => {
+		const { id } = await makeCase(desk.residuum, 'Pasted', []);
+		await screen.goto(`/cases/${id}`);
+		await screen.page.focus('[aria-label="Name, line 1"]');
+		const rows = [
+			['Debt', 'Balance', 'APR', 'Min. payment', 'Due'],
+			['Skerry card', '4,012.40', '', '3 %, min 25', '20 Jan 2027'],
+			['  Balance transfer', '3,400.00', '0', '', ''],
+			['  Purchases', '612.40', '22.99', '', ''],
+			['Van repair', '1,644.00', '0', '137', '5 Jan 2027']
+		];
+		await screen.paste(rows.map((row) => row.join('\t')).join('\n'));
+		await screen.see('main', '2 debts found');
+		await screen.see('main', 'Balance transfer $3,400.00 at 0 % · Purchases $612.40 at 22.99 %');
+	});
+});
+
+describe('a plan', () => {
+	it('keeps a deadline by a change of its own: the debt and other plans stay as they are', async () => {
+		const debts = [card({ ...due, ...threeBalances() })];
+		const { id } = await makeCase(desk.residuum, 'Kept', debts);
+		await screen.goto(`/cases/${id}/plan`);
+		await screen.page.select('[aria-label="Kind of monthly budget"]', 'required-plus');
+		await screen.see('main', 'Heater is not paid off by its deadline, 10 Jan 2028');
+		await screen.clickText('button', 'Keep the deadline: $348.89 a month');
+		await screen.see('main', 'is never charged');
+		await screen.saved();
+		const { debts: stored, plans } = (await caseNow(desk.residuum, id)).document;
+		expect(stored[0]?.atLeast).toBeNull();
+		expect(plans[0]?.changes).toEqual([{ kind: 'deadline', assumed: [], debts: [stored[0]?.id] }]);
+		expect(plans[0]?.name).toContain('deadlines kept');
+		await screen.press('Control+z');
+		await screen.see('main', 'Heater is not paid off by its deadline');
+	});
+});
+
+describe('the statement of a card of several balances', () => {
+	it('is checked balance by balance, and for its minimum with what is past due', async () => {
+		const debt = card({ ...due, ...threeBalances() });
+		const { id } = await makeCase(desk.residuum, 'Statement', [debt]);
+		await screen.goto(`/cases/${id}/debts/${debt.id}`);
+		await screen.clickText('button', 'Statement check');
+		await screen.fill('Interest charged on Purchases, as printed', '46.97');
+		await screen.fill('Interest charged on Heater, as printed', '0');
+		await screen.fill('Interest charged on Cash advances, as printed', '10.12');
+		await screen.press('Tab');
+		await screen.see('.statement', '$1.03 more than a month’s interest');
+		await screen.see('.statement', '1 of 3 figures differs: interest charged on Cash advances.');
+		await screen.fill('Interest charged on Cash advances, as printed', '9.11');
+		await screen.fill('Past due, as printed', '60');
+		// The interest and 1 % of 4,182.36, rounded up to 98.00, and what is past due.
+		await screen.fill('Minimum due, as printed', '158');
+		await screen.press('Tab');
+		await screen.see('.statement', 'trusted as it stands');
+		await screen.saved();
+		const [stored] = (await caseNow(desk.residuum, id)).document.debts;
+		expect(stored?.balances.map((one) => one.printedInterest)).toEqual([4_697, 911, 0]);
+		expect(stored?.noted.pastDue).toBe(6_000);
+	});
+});
+
+describe('a recorded balance of such a card', () => {
+	it('may be each of its balances, whose sum is then the total', async () => {
+		const debt = card({ ...due, ...threeBalances() });
+		const { id } = await makeCase(desk.residuum, 'Read', [debt]);
+		await screen.goto(`/cases/${id}/plans`);
+		await screen.click(`[data-choose="${FIRST_PLAN.id}"]`);
+		await screen.press('Enter');
+		await screen.see('th.chosen', 'chosen');
+		await screen.saved();
+		await screen.goto(`/cases/${id}/progress`);
+		await screen.fill(`Balance of ${debt.name}`, '4,000');
+		await screen.press('Control+Enter');
+		await screen.see('main', 'the total is divided among them as expected');
+		for (const [of, amount] of [
+			['Purchases', '2,300'],
+			['Cash advances', '300'],
+			['Heater', '1,250']
+		])
+			await screen.fill(`Balance of ${of}, ${debt.name}`, amount ?? '');
+		await screen.press('Tab');
+		await screen.saved();
+		const [reading] = (await caseNow(desk.residuum, id)).document.readings;
+		expect(reading?.balance).toBe(385_000);
+		expect(reading?.byBalance.map(({ balance }) => balance)).toEqual([230_000, 30_000, 125_000]);
 	});
 });
 

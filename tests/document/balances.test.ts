@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { merged } from '../../src/lib/desk/merge';
 import { isSummed } from '../../src/lib/core/debt/account/totals';
 import {
+	emptyBalance,
 	joined,
 	keptDeadlines,
 	split,
@@ -34,7 +35,7 @@ describe('a debt of several balances', () => {
 		expect(wrong.error?.issues[0]?.message).toContain('their sum');
 		const unknown = withBalances(several, [
 			...several.balances,
-			{ id: crypto.randomUUID(), name: '', balance: null, annualRate: null, deferral: null }
+			emptyBalance(crypto.randomUUID(), '')
 		]);
 		expect(unknown).toMatchObject({ balance: null, annualRate: null });
 		expect(statedDebt(unknown, '2026-12-15' as never)).toBeNull();

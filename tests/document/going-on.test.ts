@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addMonths, addDays } from '../../src/lib/core/quantities/calendar';
+import { cents } from '../../src/lib/core/quantities/money';
 import { driftOn } from '../../src/lib/core/plan/drift';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import type { CaseDocument } from '../../src/lib/document/case';
@@ -28,6 +29,16 @@ function chosen(document: CaseDocument, plan: PlanEntry): CaseDocument {
 	};
 }
 
+/** The late fees that a forecast expects in the periods due up to a day, each on the day after the payment that was missed. */
+const lateFeesIn = (entry: CaseDocument['forecasts'][number], day: CaseDocument['asOf']) =>
+	keptForecast(entry).debts.flatMap(({ id, forecast: { terms, periods } }) =>
+		periods.flatMap(({ charges: amount, date: due }, at) => {
+			if (!terms.late || amount === 0 || due > day) return [];
+			const date = addDays(periods[at - 1]?.date ?? entry.asOf, 1);
+			return [{ id: newId(), debt: id, date, kind: 'fee' as const, amount }];
+		})
+	);
+
 /** The same case some months later, each debt read on its last due date, just as it was expected. */
 function livedAsPlanned(document: CaseDocument, day: CaseDocument['asOf']): CaseDocument {
 	const [entry] = document.forecasts;
@@ -37,7 +48,9 @@ function livedAsPlanned(document: CaseDocument, day: CaseDocument['asOf']): Case
 		const last = forecast.periods.findLast(({ date }) => date <= day);
 		if (!last) return [];
 		const { date, closing: balance } = last;
-		return [{ id: newId(), visit: visit.id, debt: id, date, balance, interest: null }];
+		return [
+			{ id: newId(), visit: visit.id, debt: id, date, balance, byBalance: [], interest: null }
+		];
 	});
 	const recordedEvents = keptForecast(entry).debts.flatMap(({ id, forecast }) =>
 		forecast.periods
@@ -51,11 +64,32 @@ function livedAsPlanned(document: CaseDocument, day: CaseDocument['asOf']): Case
 			}))
 	);
 	const debts = document.debts.map((debt) => ({ ...debt, transactions: [] }));
-	return { ...document, debts, visits: [visit], readings, recordedEvents };
+	const all = [...recordedEvents, ...lateFeesIn(entry, day)];
+	return { ...document, debts, visits: [visit], readings, recordedEvents: all };
 }
 
-const cases = [twoPlans, ...demoCases].flatMap((document) =>
+/** A household whose store card is not paid in six months: late fees, notice and a penalty rate follow. */
+const missing = demoCases
+	.filter(({ label }) => label.includes('signal station'))
+	.map((document) => ({
+		...document,
+		plans: document.plans.map((plan) => ({ ...plan, budget: { kind: 'required' as const } })),
+		debts: document.debts.map((debt, at) => {
+			const days = ['02', '03', '04', '05', '06', '10'].map((month) => `2027-${month}-10`);
+			const missed = days.map((date) => ({
+				id: newId(),
+				kind: 'skip' as const,
+				off: false,
+				date: date as CaseDocument['asOf']
+			}));
+			return at === 0 ? { ...debt, events: [...debt.events, ...missed] } : debt;
+		})
+	}));
+
+const cases = [twoPlans, ...demoCases, ...missing, ...missing].flatMap((document) =>
 	document.plans
+		// What keeps a deadline is solved for again on the way.
+		.filter(({ changes }) => !changes.some(({ kind }) => kind === 'deadline'))
 		.map((plan) => ({ document, plan, carried: carriedPlan(document, plan) }))
 		// In a month that is short less is paid than is required; from a part of one, what is required is paid.
 		.filter(
@@ -135,6 +169,93 @@ describe('a case gone on with', () => {
 			goesOnAsPlanned(deferring, day as CaseDocument['asOf']);
 		}
 	);
+});
+
+describe('a plan that keeps a deadline', () => {
+	it('keeps it wherever it is gone on from, with no more than it took at first', () => {
+		const document = demoCases.find(({ label }) => label.includes('signal station'));
+		const plan = document?.plans.find(({ changes }) => changes.length > 0);
+		if (!document || !plan) throw new Error('no case');
+		const atLeast = (paper: CaseDocument, entry: typeof plan) =>
+			carriedPlan(paper, entry).debts[0]?.terms.atLeast?.amount ?? 0;
+		const first = atLeast(document, plan);
+		for (const day of ['2027-03-15', '2027-08-10', '2027-11-09']) {
+			const lived = livedAsPlanned(chosen(document, plan), day as CaseDocument['asOf']);
+			const on = goneOn(lived, day as CaseDocument['asOf'], newId);
+			if (!on) throw new Error('not gone on');
+			caseDocument.parse(on.document);
+			expect(on.plan.changes).toHaveLength(1);
+			expect(carriedPlan(on.document, on.plan).plan.deferredCharged).toBe(0);
+			expect(atLeast(on.document, on.plan)).toBeLessThanOrEqual(first);
+		}
+		const after = '2028-02-15' as CaseDocument['asOf'];
+		expect(
+			goneOn(livedAsPlanned(chosen(document, plan), after), after, newId)?.plan.changes
+		).toEqual([]);
+	});
+});
+
+describe('a missed payment', () => {
+	const [document] = missing;
+	const [plan] = document?.plans ?? [];
+	const day = '2027-02-20' as CaseDocument['asOf'];
+	const goneOnWith = (fees: CaseDocument['recordedEvents']) => {
+		if (!document || !plan) throw new Error('no case');
+		const lived = livedAsPlanned(chosen(document, plan), day);
+		const recordedEvents = [...lived.recordedEvents, ...fees];
+		return goneOn({ ...lived, recordedEvents }, day, newId)?.document.debts[0];
+	};
+
+	it('is past due after going on, and its fee is charged with the next period', () => {
+		const debt = goneOnWith([]);
+		expect(debt?.noted.pastDue).toBe(10_100);
+		expect(debt?.late?.history).toEqual({
+			missed: [{ due: '2027-02-10', lacking: 10_100 }],
+			feeDue: 3_000,
+			penaltyFrom: null,
+			onTime: 0
+		});
+	});
+
+	it('has its fee once where that was recorded since', () => {
+		const before = goneOnWith([]);
+		const date = '2027-02-11' as CaseDocument['asOf'];
+		const debt = document?.debts[0]?.id ?? '';
+		const after = goneOnWith([{ id: newId(), debt, date, kind: 'fee', amount: cents(3_000) }]);
+		expect(after?.late?.history?.feeDue).toBe(0);
+		const owed = (at: number) =>
+			(after?.balances[at]?.balance ?? 0) - (before?.balances[at]?.balance ?? 0);
+		expect([owed(0), owed(1), owed(2)]).toEqual([3_000, 0, 0]);
+	});
+});
+
+describe('a reading of each balance', () => {
+	it('divides what is owed as it was read, not as it was expected', () => {
+		const document = demoCases.find(({ label }) => label.includes('signal station'));
+		const [plan] = document?.plans ?? [];
+		const [card] = document?.debts ?? [];
+		if (!document || !plan || !card) throw new Error('no case');
+		const day = '2027-03-10' as CaseDocument['asOf'];
+		const lived = livedAsPlanned(chosen(document, plan), day);
+		const read = [201_000, 91_234, 12_000].map((balance, at) => ({
+			id: card.balances[at]?.id ?? '',
+			balance: cents(balance)
+		}));
+		const balance = cents(304_234);
+		const withRead = (byBalance: typeof read) => ({
+			...lived,
+			readings: lived.readings.map((one) =>
+				one.debt === card.id ? { ...one, balance, byBalance } : one
+			)
+		});
+		const balancesOn = (paper: CaseDocument) =>
+			goneOn(paper, day, newId)?.document.debts[0]?.balances.map((one) => one.balance);
+		expect(balancesOn(withRead(read))).toEqual([201_000, 91_234, 12_000]);
+		// Of a part of them nothing follows: the total is divided as it was expected.
+		const partly = balancesOn(withRead(read.slice(0, 2)));
+		expect(partly).toEqual(balancesOn(withRead([])));
+		expect(partly).not.toEqual([201_000, 91_234, 12_000]);
+	});
 });
 
 describe('a forecast', () => {

@@ -1,8 +1,11 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import { withCurrency, withDay } from '../../src/lib/document/settings';
 import { currencyMeans, dayMeans } from '../../src/lib/words/settings';
+import { anyDocument } from '../support/documents';
+import { runs } from '../support/random';
 import { wholeCase } from '../support/whole-case';
 
 const day = (text: string) => text as CalendarDate;
@@ -38,6 +41,13 @@ describe('the currency, changed after a case was opened', () => {
 		expect(yen.debts[0]?.balance).toBe(Math.round((first?.balance ?? 0) / 100));
 		expect(yen.debts[0]?.annualRate).toBe(first?.annualRate);
 		expect(withCurrency(dinar, whole.currency)).toEqual(whole);
+		fc.assert(
+			fc.property(anyDocument, (document) => {
+				const rounded = withCurrency(document, { code: 'JPY', digits: 0 });
+				expect(caseDocument.safeParse(rounded).error).toBeUndefined();
+			}),
+			{ numRuns: runs(60) }
+		);
 		expect(currencyMeans(whole, { code: 'JPY', digits: 0 })).toContain(
 			'rounded, because JPY has no decimals'
 		);

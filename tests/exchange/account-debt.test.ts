@@ -1,7 +1,9 @@
 /** A creditor's account as a debt: what a later statement adds, repeats, corrects or contradicts. */
 import { v4 as newId } from 'uuid';
 import { describe, expect, it } from 'vitest';
+import { withFields } from '../../src/lib/document/balances';
 import type { DebtEntry } from '../../src/lib/document/debt';
+import { debtEntry } from '../../src/lib/document/schema/debt';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { Cents } from '../../src/lib/core/quantities/money';
 import {
@@ -12,7 +14,8 @@ import {
 } from '../../src/lib/exchange/account-debt';
 import { accountsOf } from '../../src/lib/exchange/statement-ofx';
 import { plain } from '../../src/lib/messages/sentence';
-import { accountSentence, alikeQuestion } from '../../src/lib/words/imports';
+import { accountSentence, alikeQuestion, balanceQuestion } from '../../src/lib/words/imports';
+import { cardOfBalances } from '../support/debts';
 import { ofx2 } from '../support/files';
 import { usd } from '../support/said';
 
@@ -26,6 +29,34 @@ const accountWith = (said = '', instead = '') => {
 	return account;
 };
 const amountsOf = ({ transactions }: DebtEntry) => transactions.map(({ amount }) => amount);
+
+describe('a statement of a card of several balances', () => {
+	const debt = debtEntry.parse(cardOfBalances());
+	const account = accountWith('<BALAMT>-4182.36', '<BALAMT>-4282.36');
+	const [purchases, cash, heater] = debt.balances.map(({ id }) => id);
+
+	it('asks which of them its difference goes to, and gives it to that one', () => {
+		const question = balanceQuestion(debt, account, usd);
+		expect(question?.words).toContain('$100.00 more than the balances');
+		expect(question?.answers.map(({ words }) => words)).toEqual([
+			'Purchases',
+			'Cash advances',
+			'Heater'
+		]);
+		const after = (id = '') => withFields(debt, withAccount(debt, account, id));
+		expect(after(cash).balances.map(({ balance }) => balance)).toEqual([230_236, 48_000, 150_000]);
+		expect(after(heater)).toMatchObject({ balance: 428_236, annualRate: 299_900 });
+		expect(after(purchases).transactions).toHaveLength(4);
+		expect(balanceQuestion(debt, { owed: 418_236 as Cents }, usd)).toBeNull();
+	});
+
+	it('takes what one balance does not have from the others', () => {
+		const less = accountWith('<BALAMT>-4182.36', '<BALAMT>-3682.36');
+		const after = withFields(debt, withAccount(debt, less, cash));
+		expect(after.balances.map(({ balance }) => balance)).toEqual([218_236, 0, 150_000]);
+		expect(after.balance).toBe(368_236);
+	});
+});
 
 describe('a statement of an account', () => {
 	it('with a credit balance raises no limit', () => {

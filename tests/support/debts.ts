@@ -153,13 +153,28 @@ export function cardOfBalances(fields: object = {}) {
 		balance: 418_236,
 		annualRate: 299_900,
 		balances: [
-			{ id: bought, name: 'Purchases', balance: 230_236, annualRate: 249_900, deferral: null },
-			{ id: drawn, name: 'Cash advances', balance: 38_000, annualRate: 294_900, deferral: null },
+			{
+				id: bought,
+				name: 'Purchases',
+				balance: 230_236,
+				annualRate: 249_900,
+				printedInterest: 4_695,
+				deferral: null
+			},
+			{
+				id: drawn,
+				name: 'Cash advances',
+				balance: 38_000,
+				annualRate: 294_900,
+				printedInterest: null,
+				deferral: null
+			},
 			{
 				id: heater,
 				name: 'Heater',
 				balance: 150_000,
 				annualRate: 299_900,
+				printedInterest: null,
 				deferral: { by: '2028-01-15', annualRate: 289_900, accrued: 4_210 }
 			}
 		],
@@ -172,7 +187,16 @@ export function cardOfBalances(fields: object = {}) {
 			penaltyRate: 299_900,
 			after: 2,
 			notice: 2,
-			cure: 6
+			cure: 6,
+			history: {
+				missed: [
+					{ due: '2026-11-15', lacking: 0 },
+					{ due: '2026-12-15', lacking: 4_500 }
+				],
+				feeDue: 4_100,
+				penaltyFrom: '2027-03-15',
+				onTime: 1
+			}
 		},
 		events: [
 			{

@@ -99,6 +99,7 @@ const balance = fc.record({
 	name,
 	balance: orNull(fc.integer({ min: 0, max: 900_000 })),
 	annualRate: orNull(rate),
+	printedInterest: orNull(money),
 	deferral: orNull(fc.record({ by: day, annualRate: orNull(rate), accrued: money }))
 });
 const allocationOrder = fc.constantFrom(...ALLOCATION_ORDERS);
@@ -138,7 +139,15 @@ const plainDebt = fc.record({
 			penaltyRate: orNull(rate),
 			after: few,
 			notice: fc.integer({ min: 0, max: LIMITS.latePeriods }),
-			cure: few
+			cure: few,
+			history: orNull(
+				fc.record({
+					missed: fc.array(fc.record({ due: day, lacking: money }), { maxLength: 3 }),
+					feeDue: money,
+					penaltyFrom: orNull(day),
+					onTime: fc.integer({ min: 0, max: LIMITS.periods })
+				})
+			)
 		})
 	),
 	events: fc.uniqueArray(event, { maxLength: 4, selector: (item) => item.id }),
@@ -242,7 +251,8 @@ const change = fc.oneof(
 			kind('amount', { amount: orNull(money) }),
 			kind('percent', { percent: orNull(share), cap: orNull(money) })
 		)
-	})
+	}),
+	kind('deadline', { assumed: fc.constant([]), debts: fc.array(id, { maxLength: 3 }) })
 );
 const plan = fc.record({
 	id,
@@ -272,7 +282,18 @@ const lines = fc.array(fc.record({ name, amount: money, perYear: frequency }), {
 /** What was expected, and what happened, of any debts. */
 const lifeDrawn = fc.record({
 	visits: fc.uniqueArray(fc.record({ id, date: day }), { maxLength: 3, selector: (one) => one.id }),
-	readings: fc.array(fc.record({ id, balance: money, interest: orNull(money) }), { maxLength: 4 }),
+	readings: fc.array(
+		fc.record({
+			id,
+			balance: money,
+			byBalance: fc.uniqueArray(fc.record({ id, balance: money }), {
+				maxLength: 3,
+				selector: (one) => one.id
+			}),
+			interest: orNull(money)
+		}),
+		{ maxLength: 4 }
+	),
 	recordedEvents: fc.uniqueArray(
 		fc.record({
 			id,

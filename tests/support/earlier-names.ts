@@ -6,10 +6,11 @@ const BEFORE: Readonly<Record<string, string>> = {
 	recordedEvents: 'happened'
 };
 
-/** What version 12 brought, in documents and in rows. */
+/** What versions 12 and 13 brought, in documents and in rows. */
 const SINCE_12 = new Set(
 	`balances allocation atLeast late ofBalance minimum_to excess_to at_least at_least_until late_fee late_fee_again
-	late_assumed penalty_rate penalty_after penalty_notice penalty_cure balance_id`.split(/\s+/)
+	late_assumed penalty_rate penalty_after penalty_notice penalty_cure balance_id byBalance by_balance late_history
+	printed_interest`.split(/\s+/)
 );
 
 /** A document or a part of it, every field and way of paying named as before version 11. */
@@ -43,5 +44,11 @@ export function ofOneBalance<T extends object>(document: T): T {
 		...forecast,
 		debts: (forecast as { debts: object[] }).debts.map(debtOf)
 	}));
-	return { ...document, debts: debts.map(debtOf), forecasts: kept };
+	const { readings = [] } = document as { readings?: object[] };
+	return {
+		...document,
+		debts: debts.map(debtOf),
+		forecasts: kept,
+		readings: readings.map((reading) => ({ ...reading, byBalance: [] }))
+	};
 }

@@ -111,6 +111,7 @@ export function livedCase(name: string): LivedCase {
 				debt: idOf(of),
 				date,
 				balance,
+				byBalance: [],
 				interest
 			})),
 			recordedEvents: [

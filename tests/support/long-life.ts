@@ -75,6 +75,7 @@ export function longLife(many: number, months: number, entries: number): CaseDoc
 				debt,
 				date,
 				balance: cents((forecast.periods[month]?.closing ?? 0) + 100 * ((month * 7 + at) % 13)),
+				byBalance: [],
 				interest: null
 			}))
 		),

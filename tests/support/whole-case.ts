@@ -91,7 +91,8 @@ export function wholeCase(): CaseDocument {
 				debts: [{ debt: id(4), annualRate: 0, assumed: false, payment: null }],
 				setUpFee: 0,
 				monthlyFee: { kind: 'amount', amount: 3_500 }
-			}
+			},
+			{ kind: 'deadline', assumed: [], debts: [id(5)] }
 		]
 	};
 	const plus = {
@@ -167,7 +168,17 @@ export function wholeCase(): CaseDocument {
 				debt: id(1),
 				date: '2027-03-18',
 				balance: 410_000,
+				byBalance: [],
 				interest: 15_000
+			},
+			{
+				id: id(45),
+				visit: id(41),
+				debt: id(5),
+				date: '2027-03-18',
+				balance: 400_000,
+				byBalance: [{ id: '0c6f1d52-91ab-4e77-8c1e-5d2b7a4f9001', balance: 400_000 }],
+				interest: null
 			}
 		],
 		recordedEvents: [

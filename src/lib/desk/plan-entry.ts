@@ -4,6 +4,7 @@ import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
 import { percent, type Percent } from '../core/quantities/rate';
 import type { CaseDocument } from '../document/case';
 import { missingTerms, newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
+import { hasDeadline } from '../document/balances';
 import { monthIn, USUAL_PLAN, type PlanEntry, type PlanEvent } from '../document/plan';
 import { SCREEN } from '../reading/writing';
 import { t } from '../words/labels/desk';
@@ -150,6 +151,12 @@ export function newChange(kind: ChangeEntry['kind'], document: CaseDocument): Ch
 				setUpFee: null,
 				monthlyFee: { kind: 'amount', amount: null }
 			};
+		case 'deadline':
+			return {
+				kind,
+				assumed: [],
+				debts: document.debts.filter(hasDeadline).map(({ id }) => id)
+			};
 	}
 }
 
@@ -218,7 +225,19 @@ export function withProposedTerms(change: ChangeEntry, document: CaseDocument): 
 				monthlyFee: missing.includes('monthlyFee') ? { kind: 'amount', amount: ZERO } : fee
 			};
 		}
+		case 'deadline':
+			return change;
 	}
+}
+
+/** The changes of a plan with one that keeps the deadlines of a debt, too. */
+export function keepingDeadlines(changes: readonly ChangeEntry[], id: string): ChangeEntry[] {
+	const at = changes.findLastIndex(({ kind }) => kind === 'deadline');
+	const change = changes[at];
+	if (change?.kind !== 'deadline') {
+		return [...changes, { kind: 'deadline', assumed: [], debts: [id] }];
+	}
+	return changes.with(at, { ...change, debts: [...change.debts, id] });
 }
 
 /** An agreed payment for one debt at the rate that it has, from its first due date on. */
@@ -253,6 +272,7 @@ function withNewIdentities({ changes, listed }: PlanEntry): Pick<PlanEntry, 'cha
 				const { debts, loan } = change;
 				return { ...change, debts: debts.map(now), loan: { ...loan, id: now(loan.id) } };
 			}
+			if (change.kind === 'deadline') return { ...change, debts: change.debts.map(now) };
 			if (change.kind === 'concession') {
 				const debts = change.debts.map((agreed) => ({ ...agreed, debt: now(agreed.debt) }));
 				return { ...change, debts };

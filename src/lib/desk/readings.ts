@@ -1,6 +1,6 @@
 /** Changes of a case during a visit: recorded balances, payments and charges, creditors' statements. */
 import type { CalendarDate } from '../core/quantities/calendar';
-import { ZERO, type Cents } from '../core/quantities/money';
+import { sumOf, ZERO, type Cents } from '../core/quantities/money';
 import type { TransactionEntry } from '../document/debt';
 import type { CaseDocument } from '../document/case';
 import type { RecordedEvent, ReadingEntry, VisitEntry } from '../document/life';
@@ -11,8 +11,8 @@ import { v4 as newId } from 'uuid';
 /** A visit that nothing has been read in yet; it is kept with its first reading. */
 export const newVisit = (date: CalendarDate): VisitEntry => ({ id: newId(), date });
 
-/** The record of a debt in a visit; absent fields stay, a null balance deletes it. */
-export type Read = Partial<Pick<ReadingEntry, 'date' | 'interest'>> & {
+/** The record of a debt in a visit; absent fields stay, a null balance deletes it, another total says nothing of its balances. */
+export type Read = Partial<Pick<ReadingEntry, 'date' | 'interest' | 'byBalance'>> & {
 	readonly balance?: ReadingEntry['balance'] | null;
 };
 
@@ -29,13 +29,14 @@ export function withReading(
 	const date = read.date ?? before?.date ?? visit.date;
 	// The same day's balance, read in another visit: what is read now is it.
 	const same = others.find((one) => one.debt === debt && one.date === date);
-	const known = before ?? same ?? { balance: ZERO, interest: null };
+	const known = before ?? same ?? { balance: ZERO, byBalance: [], interest: null };
 	const reading: ReadingEntry = {
 		id: before?.id ?? same?.id ?? newId(),
 		visit: visit.id,
 		debt,
 		date,
 		balance: read.balance ?? known.balance,
+		byBalance: read.byBalance ?? (read.balance === undefined ? known.byBalance : []),
 		interest: read.interest === undefined ? known.interest : read.interest
 	};
 	const isKept = document.visits.some(({ id }) => id === visit.id);
@@ -44,6 +45,26 @@ export function withReading(
 		visits: isKept ? document.visits : [...document.visits, visit],
 		readings: [...others.filter((one) => one !== same), reading]
 	};
+}
+
+/**
+ * The record with one balance of the debt: once each is known, the total is their sum; until then it stays as it was
+ * read. Null: that one is not known.
+ */
+export function withBalanceRead(
+	{ balance, byBalance }: Pick<ReadingEntry, 'balance' | 'byBalance'>,
+	balances: readonly { readonly id: string }[],
+	id: string,
+	amount: Cents | null
+): Read {
+	const amountOf = (one: string) =>
+		one === id ? amount : (byBalance.find((known) => known.id === one)?.balance ?? null);
+	const known = balances.flatMap(({ id: one }) => {
+		const owed = amountOf(one);
+		return owed === null ? [] : [{ id: one, balance: owed }];
+	});
+	const isWhole = known.length === balances.length;
+	return { byBalance: known, balance: isWhole ? sumOf(known, (one) => one.balance) : balance };
 }
 
 export const readingIn = (

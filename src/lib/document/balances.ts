@@ -8,9 +8,8 @@ import type { balanceEntry } from './schema/debt';
 export type BalanceEntry = z.infer<typeof balanceEntry>;
 
 /**
- * The debt with changed fields. Of several balances, what another total has more goes to the first that is not known, or
- * to the first; what it has less is taken from the first as far as that goes, then from the next. Their rates stay. What
- * the debt pays at least, to keep a deadline, goes with the last deadline.
+ * The debt with changed fields. Of several balances, the difference of another total goes to the first that is not known,
+ * or to the first. Their rates stay. What the debt pays at least, to keep a deadline, goes with the last deadline.
  */
 export function withFields(debt: DebtEntry, fields: Partial<DebtEntry>): DebtEntry {
 	const changed = { ...debt, ...fields };
@@ -22,17 +21,30 @@ export function withFields(debt: DebtEntry, fields: Partial<DebtEntry>): DebtEnt
 	if (fields.balance === undefined || fields.balance === null) {
 		return withBalances(changed, changed.balances);
 	}
-	const before = sumOf(changed.balances, ({ balance }) => balance ?? 0);
-	let more = fields.balance - before;
 	const unknown = changed.balances.findIndex(({ balance }) => balance === null);
-	const getsMore = Math.max(0, unknown);
-	const balances = changed.balances.map((one, at) => {
-		const own = one.balance ?? 0;
-		const owed = more > 0 && at !== getsMore ? own : Math.max(0, own + more);
+	const getsMore = changed.balances[Math.max(0, unknown)]?.id ?? '';
+	return withBalances(changed, comingTo(changed.balances, fields.balance, getsMore));
+}
+
+/**
+ * The balances with another total: the difference goes to one of them; what that one does not have is taken from the
+ * others, the first of them first.
+ */
+export function comingTo(
+	balances: DebtEntry['balances'],
+	total: Cents,
+	id: string
+): DebtEntry['balances'] {
+	let more = total - sumOf(balances, ({ balance }) => balance ?? 0);
+	const changed = new Map<string, Cents>();
+	const inTurn = [...balances].sort((a, b) => Number(b.id === id) - Number(a.id === id));
+	for (const { id: one, balance } of inTurn) {
+		const own = balance ?? 0;
+		const owed = Math.max(0, own + more);
 		more -= owed - own;
-		return { ...one, balance: owed as Cents };
-	});
-	return withBalances(changed, balances);
+		changed.set(one, owed as Cents);
+	}
+	return balances.map((one) => ({ ...one, balance: changed.get(one.id) ?? one.balance }));
 }
 
 /** The debt with these balances; without any, its balance and rate are as they were. */
@@ -46,6 +58,10 @@ export function withoutBalance(debt: DebtEntry, id: string): DebtEntry {
 	const events = debt.events.filter((event) => !('ofBalance' in event && event.ofBalance === id));
 	return withBalances({ ...debt, events }, rest);
 }
+
+/** Whether a balance that owes something defers its interest. */
+export const hasDeadline = ({ balances }: Pick<DebtEntry, 'balances'>): boolean =>
+	balances.some(({ balance, deferral }) => balance !== 0 && deferral !== null);
 
 /** What a debt pays at least to keep its deadlines: so much up to the last of what it owes; null where it has none. */
 export function keptDeadlines({ balances }: DebtEntry, amount: Cents): DebtEntry['atLeast'] {
@@ -62,13 +78,14 @@ export const emptyBalance = (id: string, name: string): BalanceEntry => ({
 	name,
 	balance: null,
 	annualRate: null,
+	printedInterest: null,
 	deferral: null
 });
 
 /** The debt as one of several balances, the first of which is all that it owes so far. */
 export const split = (debt: DebtEntry, id: string, name: string): DebtEntry => {
 	const { balance, annualRate } = debt;
-	return { ...debt, balances: [{ id, name, balance, annualRate, deferral: null }] };
+	return { ...debt, balances: [{ ...emptyBalance(id, name), balance, annualRate }] };
 };
 
 /** The debt as one balance again: their sum, at the highest rate; what was about one of them is about the debt. */

@@ -13,6 +13,7 @@ import { monthIn, monthStart } from './plan';
 export function changeDay(change: ChangeEntry, firstMonth: CalendarDate): CalendarDate | null {
 	switch (change.kind) {
 		case 'consolidate':
+		case 'deadline':
 			return null;
 		case 'transfer': {
 			const { card, offerMonths } = change;
@@ -33,6 +34,7 @@ export function withChangeDay(
 ): ChangeEntry {
 	switch (change.kind) {
 		case 'consolidate':
+		case 'deadline':
 			return change;
 		case 'transfer': {
 			if (change.card.firstDue === null) return change;

@@ -49,6 +49,8 @@ export function missingTerms(change: ChangeEntry): MissingTerm[] {
 				...missing('monthlyFee', fee.kind === 'amount' ? fee.amount : fee.percent)
 			];
 		}
+		case 'deadline':
+			return [];
 	}
 }
 
@@ -141,6 +143,8 @@ export function planChange(
 				monthlyFee
 			};
 		}
+		case 'deadline':
+			return { kind: change.kind, debts: change.debts };
 	}
 }
 

@@ -10,9 +10,8 @@ import {
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { DebtEvent } from '../core/debt/events';
 import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
-import { type LateTerms } from '../core/debt/terms';
 import { LAWFUL } from '../core/debt/account/policy';
-import type { StatedBalance } from '../core/debt/account/stated';
+import type { StatedBalance, StatedLate } from '../core/debt/account/stated';
 import type { StatedDebt } from '../core/debt/ways';
 import type { z } from 'zod';
 import type {
@@ -120,11 +119,17 @@ export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | n
 }
 
 /** What of a debt is said of several balances and of late payments; nothing where it has neither. */
-function statedAccount({ balances, allocation, atLeast, late }: DebtEntry): Partial<StatedDebt> {
+function statedAccount({
+	balances,
+	allocation,
+	atLeast,
+	late,
+	noted
+}: DebtEntry): Partial<StatedDebt> {
 	return {
 		...(balances.length > 0 && { balances: balances.flatMap(statedBalance), allocation }),
 		...(atLeast && { atLeast }),
-		...(late && { late: lateTerms(late) })
+		...(late && { late: statedLate(late, noted.pastDue ?? ZERO) })
 	};
 }
 
@@ -141,21 +146,26 @@ function statedBalance({
 	return [{ id, name, opening: balance, annual, deferred }];
 }
 
-const lateTerms = ({
-	fee,
-	feeAgain,
-	penaltyRate: penalty,
-	after,
-	notice,
-	cure
-}: NonNullable<DebtEntry['late']>): LateTerms => ({
-	fee,
-	after,
-	notice,
-	cure,
-	...(feeAgain !== null && { feeAgain }),
-	...(penalty !== null && { penalty })
-});
+function statedLate(late: NonNullable<DebtEntry['late']>, pastDue: Cents): StatedLate {
+	const { fee, feeAgain, penaltyRate: penalty, after, notice, cure, history } = late;
+	return {
+		fee,
+		after,
+		notice,
+		cure,
+		...(feeAgain !== null && { feeAgain }),
+		...(penalty !== null && { penalty }),
+		...((history || pastDue > 0) && { history: { ...(history ?? NO_HISTORY), pastDue } })
+	};
+}
+
+/** Nothing was missed before. */
+export const NO_HISTORY: NonNullable<NonNullable<DebtEntry['late']>['history']> = {
+	missed: [],
+	feeDue: ZERO,
+	penaltyFrom: null,
+	onTime: 0
+};
 
 /** Whether a debt has several balances, or terms for late payments. */
 const isAccount = ({ balances, late }: Pick<DebtEntry, 'balances' | 'late'>): boolean =>

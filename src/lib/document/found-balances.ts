@@ -7,7 +7,7 @@ import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import type { ForecastEntry } from './forecast';
 import { keptForecast } from './kept-forecast';
-import { lifeOf, readingsOf } from './life';
+import { lifeOf, readingsOf, type ReadingEntry } from './life';
 import type { PlanEntry } from './plan';
 
 /** A plan as it is, and what it expects of each of its debts. */
@@ -31,6 +31,15 @@ export function followedPlan({ debts, asOf }: CaseDocument, plan: PlanEntry): Fo
 	return followed;
 }
 
+/** Each balance of a debt as it was read; none unless all of them were. */
+const wholeReading = (
+	{ debts }: Pick<CaseDocument, 'debts'>,
+	{ debt: id, byBalance }: ReadingEntry
+): ReadingEntry['byBalance'] => {
+	const balances = debts.find((debt) => debt.id === id)?.balances ?? [];
+	return balances.every((one) => byBalance.some((read) => read.id === one.id)) ? byBalance : [];
+};
+
 /** The balance with which a debt is continued, and its forecast. */
 export interface OpeningBalance {
 	readonly opening: Cents;
@@ -40,6 +49,11 @@ export interface OpeningBalance {
 	/** Whether it was not read, or not since a payment was due that nobody entered. */
 	readonly assumed: boolean;
 	readonly expected: Forecast;
+	/** The day of the reading that it follows from, and of the last fee in it; null: there is none. */
+	readonly lastRead: CalendarDate | null;
+	readonly lastFee: CalendarDate | null;
+	/** Each balance of that reading; none where the total alone was read. */
+	readonly byBalance: ReadingEntry['byBalance'];
 }
 
 /**
@@ -54,7 +68,7 @@ export function balancesOn(
 ): ReadonlyMap<string, OpeningBalance> {
 	const kept = new Map(keptForecast(forecast).debts.map((debt) => [debt.id, debt.forecast]));
 	return new Map(
-		debts.flatMap(({ id, terms }, index) => {
+		debts.flatMap(({ id, terms }, index): [string, OpeningBalance][] => {
 			const expected = forecasts[index];
 			if (!expected) return [];
 			const { opening } = terms;
@@ -63,16 +77,24 @@ export function balancesOn(
 			const read = readingsOf(document, id, on).findLast(({ date }) => date > begin);
 			if (read) {
 				const { date, balance } = read;
+				const byBalance = wholeReading(document, read);
 				const life = lifeOf(document, id, on, forecastOfIt);
-				return [
-					[id, { opening, ...carriedBalance(forecastOfIt, { date, balance }, on, life), expected }]
-				];
+				const carried = carriedBalance(forecastOfIt, { date, balance }, on, life);
+				const lastFee =
+					life.charges.findLast(({ fee, date: day }) => fee && day <= on)?.date ?? null;
+				return [[id, { opening, ...carried, expected, lastRead: date, lastFee, byBalance }]];
 			}
 			const last = forecastOfIt.periods.findLast(({ date }) => date <= on);
 			// Where nothing was due yet the balance is what it was, as far as anybody knows.
 			const balance = last?.closing ?? opening;
 			const day = last?.date ?? begin;
-			return [[id, { opening, balance, day, assumed: last !== undefined, expected }]];
+			const assumed = last !== undefined;
+			return [
+				[
+					id,
+					{ opening, balance, day, assumed, expected, lastRead: null, lastFee: null, byBalance: [] }
+				]
+			];
 		})
 	);
 }

@@ -5,9 +5,10 @@
 import { dueDate, type CalendarDate } from '../core/quantities/calendar';
 import { filled, type RuleEntry } from '../core/debt/rules/all-forms';
 import { inForceAfter, type InForce } from '../core/debt/going-on';
-import { balancesExpectedOn } from '../core/plan/account-on';
-import { ZERO, type Cents } from '../core/quantities/money';
+import { accountExpectedOn, type ExpectedAccount } from '../core/plan/account-on';
+import { sumOf, ZERO, type Cents } from '../core/quantities/money';
 import { shared } from '../core/quantities/share';
+import type { LateStanding } from '../core/debt/terms';
 import { totalsOf } from '../core/debt/account/totals';
 import type { CaseDocument } from './case';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from './change';
@@ -173,7 +174,9 @@ function debtAfter(
 	if (!stated) return debt;
 	const inForce = inForceAfter(stated, on, day);
 	const { annual, nextDue, pays, interestOnly, level, events } = inForce;
-	const balances = balancesAfter(debt, found, inForce, on);
+	const account = accountExpectedOn(found.expected, on);
+	const isCharged = isLateFeeCharged(debt, found, inForce);
+	const balances = balancesAfter(debt, found, account, inForce, isCharged);
 	const left = new Set(events.map(({ id }) => id));
 	const { required } = debt;
 	return {
@@ -184,6 +187,9 @@ function debtAfter(
 		annualRate: annual,
 		balances,
 		...(balances.length > 0 && totalsOf(balances)),
+		...(debt.late &&
+			account?.standing &&
+			lateAfter(debt, debt.late, account.standing, inForce, isCharged)),
 		atLeast: debt.atLeast && debt.atLeast.until >= nextDue ? debt.atLeast : null,
 		firstDue: nextDue,
 		required: required.kind === 'level' && level ? { ...required, ...level } : required,
@@ -204,39 +210,100 @@ function debtAfter(
 }
 
 /**
- * The balances of a debt that has several: what is owed is divided as it was expected to be, with what had accrued; a
- * deadline that is past is no more once it was charged (specification, section 12).
+ * The balances of a debt that has several: each as it was read, else what is owed is divided as it was expected to be,
+ * with what had accrued; a deadline that is past is no more once it was charged (specification, section 12).
  */
 function balancesAfter(
 	{ balances }: DebtEntry,
-	{ balance, expected }: OpeningBalance,
+	{ balance, byBalance }: OpeningBalance,
+	account: ExpectedAccount | null,
 	{ annualOf, nextDue }: InForce,
-	on: CalendarDate
+	isFeeCharged: boolean
 ): DebtEntry['balances'] {
 	if (balances.length === 0) return balances;
-	const closings = balancesExpectedOn(expected, on);
-	const weights = balances.map(({ id }) => closings.find((one) => one.id === id)?.closing ?? 0);
+	const expectedOf = (id: string) => account?.balances.find((one) => one.id === id);
+	const readOf = (id: string) => byBalance.find((one) => one.id === id)?.balance ?? 0;
+	const isOpenDeferral = ({ deferral }: DebtEntry['balances'][number]) =>
+		deferral !== null && deferral.by >= nextDue;
+	// A late fee goes to the first that does not defer.
+	const feeAt = Math.max(
+		0,
+		balances.findIndex((one) => !isOpenDeferral(one))
+	);
+	const fee = isFeeCharged ? (account?.standing?.feeDue ?? 0) : 0;
+	const weights = balances.map(({ id }, at) =>
+		byBalance.length > 0 ? readOf(id) : (expectedOf(id)?.closing ?? 0) + (at === feeAt ? fee : 0)
+	);
 	const shares = shared(balance, weights);
 	// Where nothing was expected to be owed any longer, it is on the first.
 	const unshared = balance - shares.reduce((sum, share) => sum + share, 0);
 	return balances.map((one, at) => {
-		const accrued = closings.find(({ id }) => id === one.id)?.accrued ?? ZERO;
+		const accrued = expectedOf(one.id)?.accrued ?? ZERO;
 		const owed = (shares[at] ?? 0) + (at === 0 ? unshared : 0);
 		// Where it has just passed, what had accrued is charged with the next payment.
-		const isOpen = one.deferral !== null && (one.deferral.by >= nextDue || accrued > 0);
+		const isOpen = isOpenDeferral(one) || accrued > 0;
 		return {
 			...one,
 			balance: owed as Cents,
 			annualRate: annualOf.get(one.id) ?? one.annualRate,
+			printedInterest: null,
 			deferral: isOpen && owed > 0 && one.deferral ? { ...one.deferral, accrued } : null
 		};
 	});
 }
 
+/** Whether a late fee for the last payment was recorded since, or is in a balance that was read since. */
+function isLateFeeCharged(
+	{ firstDue, lending }: DebtEntry,
+	{ lastRead, lastFee }: OpeningBalance,
+	{ elapsed }: InForce
+): boolean {
+	if (firstDue === null) return false;
+	const last = dueDate(firstDue, elapsed, lending.paymentsPerYear);
+	return [lastRead, lastFee].some((day) => day !== null && day > last);
+}
+
+/** What was missed, and is under notice or penalty, as it was expected (specification, section 12). */
+function lateAfter(
+	{ noted, firstDue, lending }: DebtEntry,
+	late: NonNullable<DebtEntry['late']>,
+	standing: LateStanding,
+	{ elapsed }: InForce,
+	isFeeCharged: boolean
+): Pick<DebtEntry, 'late' | 'noted'> {
+	if (firstDue === null) return { late, noted };
+	const dueOf = (k: number) => dueDate(firstDue, elapsed + k, lending.paymentsPerYear);
+	const { missed, feeDue, penaltyFrom, onTime } = standing;
+	const pastDue = sumOf(missed, ({ lacking }) => lacking);
+	const history = {
+		missed: missed.map(({ k, lacking }) => ({ due: dueOf(k), lacking })),
+		feeDue: isFeeCharged ? ZERO : feeDue,
+		penaltyFrom: penaltyFrom === undefined ? null : dueOf(penaltyFrom),
+		onTime
+	};
+	const isClean = missed.length === 0 && history.feeDue === 0 && penaltyFrom === undefined;
+	return {
+		late: { ...late, history: isClean ? null : history },
+		noted: { ...noted, pastDue: pastDue === 0 ? null : pastDue }
+	};
+}
+
+/** Whether a payment is still due by a deadline of the debt. */
+const hasOpenDeadline = ({ balances, firstDue }: DebtEntry): boolean =>
+	balances.some(
+		({ balance, deferral }) =>
+			balance !== 0 && deferral !== null && firstDue !== null && deferral.by >= firstDue
+	);
+
 /** The changes that are about debts that are still owed; the others have been carried out. */
 function changesLeft(changes: readonly ChangeEntry[], debts: readonly DebtEntry[]): ChangeEntry[] {
 	const owed = new Set(debts.filter(({ balance }) => balance !== 0).map(({ id }) => id));
-	return changes.flatMap((change) => {
+	const deferring = new Set(debts.filter(hasOpenDeadline).map(({ id }) => id));
+	return changes.flatMap((change): ChangeEntry[] => {
+		if (change.kind === 'deadline') {
+			const left = change.debts.filter((id) => deferring.has(id));
+			return left.length === 0 ? [] : [{ ...change, debts: left }];
+		}
 		if (change.kind !== 'concession') return [];
 		const named = change.debts.filter(({ debt }) => owed.has(debt));
 		return named.length === 0 ? [] : [{ ...change, debts: named }];

@@ -1,5 +1,6 @@
 /** Changes of a case's date of the balances and its currency. */
 import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
+import { withBalances } from './balances';
 import type { CaseDocument } from './case';
 import type { Currency } from '../reading/currencies';
 
@@ -57,7 +58,13 @@ const AMOUNTS = new Set([
 	'paid',
 	'charges',
 	'interest',
-	'cost'
+	'cost',
+	'accrued',
+	'printedInterest',
+	'fee',
+	'feeAgain',
+	'feeDue',
+	'lacking'
 ]);
 
 /** The case in another currency: each amount keeps its figure, in the decimals that the currency has. */
@@ -71,5 +78,14 @@ export function withCurrency(document: CaseDocument, currency: Currency): CaseDo
 			Object.entries(value).map(([name, inner]) => [name, recast(inner, name)])
 		);
 	};
-	return { ...(recast(document, '') as CaseDocument), currency: { ...currency } };
+	const changed = recast(document, '') as CaseDocument;
+	// Rounded, balances may add up to another total.
+	const summed = (debts: CaseDocument['debts']) =>
+		debts.map((debt) => withBalances(debt, debt.balances));
+	return {
+		...changed,
+		currency: { ...currency },
+		debts: summed(changed.debts),
+		forecasts: changed.forecasts.map((one) => ({ ...one, debts: summed(one.debts) }))
+	};
 }

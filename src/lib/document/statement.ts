@@ -1,7 +1,9 @@
 /** Converts the entered figures of a card statement for the core (specification, section 11). */
 import type { Printed, StatementGiven } from '../core/debt/statement';
 import type { MinimumTerms } from '../core/debt/rules/minimum';
-import { ZERO } from '../core/quantities/money';
+import { interestOfStatement, type PrintedInterest } from '../core/debt/account/printed';
+import type { CalendarDate } from '../core/quantities/calendar';
+import { sumOf, ZERO, type Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import type { Currency } from '../reading/currencies';
 import {
@@ -10,27 +12,57 @@ import {
 	type RuleEntry,
 	type FilledRule
 } from '../core/debt/rules/all-forms';
-import type { DebtEntry, StatementEntry } from './debt';
+import { statedDebt, type DebtEntry, type StatementEntry } from './debt';
 
 /** Minor units in a whole unit of a currency. */
 export const wholeUnit = ({ digits }: Currency): number => 10 ** digits;
 
 /** The inputs of a statement's figures; null while the balance or the rate is missing. */
-export function statementGiven(
-	{ balance, annualRate, statement }: DebtEntry,
-	currency: Currency
-): StatementGiven | null {
+export function statementGiven(debt: DebtEntry, currency: Currency): StatementGiven | null {
+	const { balance, annualRate, statement, noted } = debt;
 	if (balance === null || annualRate === null) return null;
-	const { interestCharged, offerRate, offerMonths, roundTo } = statement;
+	const { offerRate, offerMonths, roundTo } = statement;
+	const interestCharged = interestPrinted(debt);
 	return {
 		balance,
 		annual: annualRate,
 		roundTo: roundTo === 'cent' ? 1 : wholeUnit(currency),
 		...(interestCharged === null ? {} : { interestCharged }),
+		...(hasPastDue(debt) && noted.pastDue !== null ? { pastDue: noted.pastDue } : {}),
 		...(offerRate === null || offerMonths === null
 			? {}
 			: { offer: { annual: offerRate, months: offerMonths } })
 	};
+}
+
+/** The interest that is printed; of several balances the sum, where each has its own. */
+function interestPrinted({ statement, balances }: DebtEntry): Cents | null {
+	if (statement.interestCharged !== null || balances.length === 0) return statement.interestCharged;
+	const printed = balances.flatMap(({ printedInterest }) => printedInterest ?? []);
+	return printed.length < balances.length ? null : sumOf(printed, (amount) => amount);
+}
+
+/** Whether a creditor asks what is past due with the minimum (specification, section 14). */
+export const hasPastDue = ({ balances, late }: DebtEntry): boolean =>
+	balances.length > 0 || late !== null;
+
+/** The printed interest of each balance that has one, beside a month of it; none while the debt is not known. */
+export function printedInterests(debt: DebtEntry, asOf: CalendarDate): PrintedInterest[] {
+	const stated = statedDebt(debt, asOf);
+	if (!stated) return [];
+	return debt.balances.flatMap(({ id, balance, annualRate, printedInterest, deferral }) =>
+		balance === null || annualRate === null || printedInterest === null
+			? []
+			: [
+					interestOfStatement(stated.known, {
+						id,
+						balance,
+						annual: annualRate,
+						defers: deferral !== null,
+						printed: printedInterest
+					})
+				]
+	);
 }
 
 /** The figures that have been typed. */

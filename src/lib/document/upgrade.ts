@@ -43,7 +43,14 @@ const BROUGHT: Readonly<Record<number, readonly string[]>> = {
 		['balances', 'allocation', 'atLeast', 'late', 'events.*.ofBalance'].map(
 			(field) => `${debt}.${field}`
 		)
-	)
+	),
+	13: [
+		'readings.*.byBalance',
+		...['debts.*', 'forecasts.*.debts.*'].flatMap((debt) => [
+			`${debt}.late.history`,
+			`${debt}.balances.*.printedInterest`
+		])
+	]
 };
 
 /** Refuses fields that a document's version did not have: the upgrade would overwrite them silently. */
@@ -102,7 +109,9 @@ function raised(document: unknown): unknown {
 		case 10:
 			return raised(ofVersion11(document));
 		case 11:
-			return ofVersion12(document);
+			return raised(ofVersion12(document));
+		case 12:
+			return ofVersion13(document);
 		default:
 			return document;
 	}
@@ -261,6 +270,25 @@ function ofVersion12(document: Record<string, unknown>) {
 		...document,
 		version: 12,
 		debts: listOr(document['debts'], raised),
+		forecasts: listOr(document['forecasts'], (forecast) => ({
+			...forecast,
+			debts: listOr(forecast['debts'], raised)
+		}))
+	};
+}
+
+/** Version 12 knew nothing that was missed before, no printed interest of a balance, and one balance of a reading. */
+function ofVersion13(document: Record<string, unknown>) {
+	const raised = (debt: Record<string, unknown>) => ({
+		...debt,
+		balances: listOr(debt['balances'], (one) => ({ ...one, printedInterest: null })),
+		late: isRecord(debt['late']) ? { ...debt['late'], history: null } : debt['late']
+	});
+	return {
+		...document,
+		version: 13,
+		debts: listOr(document['debts'], raised),
+		readings: listOr(document['readings'], (reading) => ({ ...reading, byBalance: [] })),
 		forecasts: listOr(document['forecasts'], (forecast) => ({
 			...forecast,
 			debts: listOr(forecast['debts'], raised)

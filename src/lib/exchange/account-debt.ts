@@ -1,5 +1,6 @@
 /** A creditor's account as a debt, or added to one: nothing is taken twice. */
 import { LIMITS } from '../core/quantities/limits';
+import { comingTo } from '../document/balances';
 import { emptyDebt, type DebtEntry, type TransactionEntry } from '../document/debt';
 import type { AccountStatement } from './statement-ofx';
 
@@ -15,9 +16,18 @@ export function debtOfAccount(account: AccountStatement, id: string): DebtEntry 
 	};
 }
 
-/** A debt with what a later statement of its account says: the balance, and what has happened since. */
-export const withAccount = (debt: DebtEntry, account: AccountStatement): Partial<DebtEntry> => ({
-	balance: account.owed,
+/**
+ * A debt with what a later statement of its account says: the balance, and what has happened since. Of several balances
+ * `to` is the one that the difference goes to.
+ */
+export const withAccount = (
+	debt: DebtEntry,
+	account: AccountStatement,
+	to: string | null = null
+): Partial<DebtEntry> => ({
+	...(to === null
+		? { balance: account.owed }
+		: { balances: comingTo(debt.balances, account.owed, to) }),
 	noted: {
 		...debt.noted,
 		account: debt.noted.account || account.account,

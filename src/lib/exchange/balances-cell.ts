@@ -1,6 +1,6 @@
 /**
- * The balances of a card in one cell of a table: “Purchases: 2302.36 at 24.99 %; Heater: 1500.00 at 29.99 % by 2028-01-10,
- * deferred 42.10”. A question mark stands for what is not known.
+ * The balances of a card in one cell of a table: “Purchases: 2302.36 at 24.99 %, interest 47.95; Heater: 1500.00 at 29.99 %
+ * by 2028-01-10, deferred 42.10”. A question mark stands for what is not known.
  */
 import { LIMITS } from '../core/quantities/limits';
 import { ZERO } from '../core/quantities/money';
@@ -27,8 +27,9 @@ export function balancesCell(balances: readonly FlatBalance[], { digits }: Curre
 	const amount = (value: number | null) => (value === null ? '?' : plainDecimal(value, digits));
 	const rate = (value: number | null) => (value === null ? '?' : plainDecimal(value, PLACES));
 	return balances
-		.map(({ name, balance, annualRate, deferral }) => {
-			const owed = `${escaped(name)}: ${amount(balance)} at ${rate(annualRate)} %`;
+		.map(({ name, balance, annualRate, printedInterest, deferral }) => {
+			const interest = printedInterest === null ? '' : `, interest ${amount(printedInterest)}`;
+			const owed = `${escaped(name)}: ${amount(balance)} at ${rate(annualRate)} %${interest}`;
 			if (deferral === null) return owed;
 			const at = deferral.annualRate === null ? '' : ` at ${rate(deferral.annualRate)} %`;
 			return `${owed} by ${deferral.by}, deferred ${amount(deferral.accrued)}${at}`;
@@ -40,7 +41,7 @@ export function balancesCell(balances: readonly FlatBalance[], { digits }: Curre
 const escaped = (name: string): string => name.replace(/[\\;:]/g, (sign) => `\\${sign}`);
 
 const ONE =
-	/^\s*((?:[^\\;:]|\\.)*):\s*(\?|[\d.]+)\s+at\s+(\?|[\d.]+)\s*%(?:\s+by\s+(\S+?)(?:,\s*deferred\s+([\d.]+)(?:\s+at\s+([\d.]+)\s*%)?)?)?\s*$/;
+	/^\s*((?:[^\\;:]|\\.)*):\s*(\?|[\d.]+)\s+at\s+(\?|[\d.]+)\s*%(?:,\s*interest\s+([\d.]+))?(?:\s+by\s+(\S+?)(?:,\s*deferred\s+([\d.]+)(?:\s+at\s+([\d.]+)\s*%)?)?)?\s*$/;
 
 export function readBalances(cell: string, writing: Writing): Reading<readonly FlatBalance[]> {
 	const said = cell.match(/(?:[^\\;]|\\.)+/g) ?? [];
@@ -54,17 +55,20 @@ export function readBalances(cell: string, writing: Writing): Reading<readonly F
 }
 
 function readBalance(one: string, writing: Writing): Reading<FlatBalance> {
-	const [, name = '', owed = '', at = '', by, accrued, deferredAt] = ONE.exec(one) ?? [];
+	const [, name = '', owed = '', at = '', interest, by, accrued, deferredAt] = ONE.exec(one) ?? [];
 	if (owed === '') return unreadable(one, writing);
 	const called = name === '' ? accepted('') : readLine(unescaped(name), LIMITS.name, writing);
-	const [balance, annualRate, deferred, ownRate] = [
+	const [balance, annualRate, printed, deferred, ownRate] = [
 		orNull(owed, (typed) => readMoney(typed, writing)),
 		orNull(at, (typed) => readRate(typed, writing)),
+		interest === undefined ? accepted(null) : readMoney(interest, writing),
 		accrued === undefined ? accepted(ZERO) : readMoney(accrued, writing),
 		deferredAt === undefined ? accepted(null) : readRate(deferredAt, writing)
 	];
-	for (const read of [called, balance, annualRate, deferred, ownRate]) if (!read.ok) return read;
-	if (!called.ok || !balance.ok || !annualRate.ok || !deferred.ok || !ownRate.ok) {
+	for (const read of [called, balance, annualRate, printed, deferred, ownRate]) {
+		if (!read.ok) return read;
+	}
+	if (!called.ok || !balance.ok || !annualRate.ok || !printed.ok || !deferred.ok || !ownRate.ok) {
 		return unreadable(one, writing);
 	}
 	if (by !== undefined && !isCalendarDate(by)) return unreadable(one, writing);
@@ -74,6 +78,7 @@ function readBalance(one: string, writing: Writing): Reading<FlatBalance> {
 		name: called.value,
 		balance: balance.value,
 		annualRate: annualRate.value,
+		printedInterest: printed.value,
 		deferral
 	});
 }

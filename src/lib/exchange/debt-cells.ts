@@ -15,6 +15,7 @@ import { messagesOf } from '../messages/message';
 import type { Style } from '../messages/style';
 import en from '../messages/en/exchange.json';
 import { readBalances } from './balances-cell';
+import { readMissed } from './missed-cell';
 import type { Column, Field, Flat } from './debt-columns';
 import type { Cell } from './table';
 import { ruleCalled } from './terms-cells';
@@ -48,6 +49,8 @@ export function readCell(cell: Cell, { field, kind }: Column, how: How): Reading
 				: as(readCount(shown(cell), writing));
 		case 'balances':
 			return as(readBalances(shown(cell), writing));
+		case 'missed':
+			return as(readMissed(shown(cell), writing));
 		case 'later day':
 			return as(readLaterDay(cell, how));
 		case 'first due':

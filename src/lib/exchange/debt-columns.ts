@@ -12,6 +12,7 @@ import {
 import { ALLOCATION_ORDERS, type AllocationOrder } from '../core/debt/account/policy';
 import { withBalances } from '../document/balances';
 import type { FlatBalance } from './balances-cell';
+import type { LateHistory } from '../document/late-history';
 import { ZERO, type Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import {
@@ -91,6 +92,8 @@ export interface Flat extends RuleCells, BasisCells {
 	penaltyNotice?: number;
 	penaltyCure?: number;
 	lateAssumed?: boolean;
+	/** What was missed before, as one cell has it. */
+	missed?: LateHistory;
 	/** Rates that come later, each from one of its payments on, counted from 1. */
 	laterRates?: readonly { readonly from: number; readonly annual: Percent }[];
 }
@@ -110,7 +113,8 @@ type Kind =
 				| 'day'
 				| 'later day'
 				| 'flag'
-				| 'balances';
+				| 'balances'
+				| 'missed';
 	  }
 	| {
 			readonly of: 'choice';
@@ -214,7 +218,8 @@ export const COLUMNS: readonly Column[] = [
 	column('penaltyAfter', count, 'Penalty after'),
 	column('penaltyNotice', count, 'Penalty notice'),
 	column('penaltyCure', count, 'Penalty ends after'),
-	column('lateAssumed', flag, 'Late fees assumed')
+	column('lateAssumed', flag, 'Late fees assumed'),
+	column('missed', { of: 'missed' }, 'Missed before')
 ];
 
 /** A debt's cells as a debt. */
@@ -279,7 +284,8 @@ function lateOf(flat: Flat): DebtEntry['late'] {
 		penaltyRate: flat.penaltyRate ?? null,
 		after: flat.penaltyAfter ?? 2,
 		notice: flat.penaltyNotice ?? 2,
-		cure: flat.penaltyCure ?? 6
+		cure: flat.penaltyCure ?? 6,
+		history: flat.missed ?? null
 	};
 }
 
@@ -369,7 +375,8 @@ export function flatOf({ name, required, lending, pays, noted, ...debt }: DebtEn
 		penaltyAfter: debt.late?.after,
 		penaltyNotice: debt.late?.notice,
 		penaltyCure: debt.late?.cure,
-		lateAssumed: debt.late?.assumed
+		lateAssumed: debt.late?.assumed,
+		missed: some(debt.late?.history)
 	});
 }
 

@@ -3,6 +3,7 @@ import type { DebtEntry } from '../document/debt';
 import type { Currency } from '../reading/currencies';
 import { amountHeading, plainDecimal, PLACES } from '../reading/written';
 import { balancesCell } from './balances-cell';
+import { missedCell } from './missed-cell';
 import { COLUMNS, flatOf, type Column, type Flat } from './debt-columns';
 import { csvOf, guarded } from './table';
 
@@ -21,6 +22,7 @@ export function debtsCsv(debts: readonly DebtEntry[], currency: Currency): strin
 export function written(flat: Flat, { field, kind }: Column, currency: Currency): string {
 	const { digits } = currency;
 	if (kind.of === 'balances') return guarded(balancesCell(flat.balances ?? [], currency));
+	if (kind.of === 'missed') return guarded(flat.missed ? missedCell(flat.missed, currency) : '');
 	const value = flat[field];
 	if (value === undefined) return '';
 	switch (kind.of) {

@@ -2,6 +2,7 @@
 import type { DeadlineOutcome } from '../core/debt/deadline';
 import type { AllocationOrder } from '../core/debt/account/policy';
 import type { Cents } from '../core/quantities/money';
+import type { CalendarDate } from '../core/quantities/calendar';
 import type { Percent } from '../core/quantities/rate';
 import type { DebtEntry } from '../document/debt';
 import type { BalanceEntry } from '../document/balances';
@@ -38,6 +39,23 @@ export const deadlineLabel = (
 /** What is written at the line where a penalty rate begins. */
 export const penaltyLabel = (rate: Percent | null, writing: Writing): string =>
 	text(writing, 'penalty label', { rate: rate === null ? '' : writePercent(rate, writing) });
+
+/** “Late fee 30.00 on 5 Mar 2027” */
+export const lateFeeInWords = (day: CalendarDate, fee: Cents, writing: Writing): string =>
+	text(writing, 'fee on', { day: writeDate(day, writing), fee: writeMoney(fee, writing) });
+
+/** “Penalty rate 29.99 % from 5 Jun 2027 to 5 Dec 2027” */
+export const penaltyInWords = (
+	from: CalendarDate,
+	until: CalendarDate | null,
+	rate: Percent | null,
+	writing: Writing
+): string =>
+	text(writing, 'penalty from', {
+		what: penaltyLabel(rate, writing),
+		from: writeDate(from, writing),
+		until: until === null ? 'none' : writeDate(until, writing)
+	});
 
 /** The names that a card’s balances usually have, for the next of them. */
 export const usualName = (place: number, locale: Locale): string =>

@@ -3,7 +3,9 @@ import type { PlanRefusal } from '../document/carried-plans';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Percent } from '../core/quantities/rate';
 import type { Cents } from '../core/quantities/money';
-import type { ChangeEntry, NewDebtEntry } from '../document/change';
+import { hasDeadline } from '../document/balances';
+import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
+import type { DebtEntry } from '../document/debt';
 import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf } from './amounts';
@@ -12,13 +14,23 @@ import { listOf, messagesOf, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en });
 
-/** The kinds of change to choose from. */
-export const changeKinds = (locale: Locale) =>
-	(['consolidate', 'transfer', 'concession'] as const).map((value) => ({
+/** The kinds of change to choose from; that deadlines are kept, where a debt has one. */
+export const changeKinds = (
+	{ debts }: { readonly debts: readonly Pick<DebtEntry, 'balances'>[] },
+	locale: Locale
+) =>
+	KINDS.filter((kind) => kind !== 'deadline' || debts.some(hasDeadline)).map((value) => ({
 		value,
 		words: changeKind(value, locale),
 		help: text(locale, 'kind help', { kind: value })
 	}));
+
+const KINDS = [
+	'consolidate',
+	'transfer',
+	'concession',
+	'deadline'
+] as const satisfies readonly ChangeEntry['kind'][];
 
 export const changeKind = (kind: ChangeEntry['kind'], locale: Locale): string =>
 	text(locale, 'kind', { kind });
@@ -89,6 +101,11 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writi
 				fees: fees.join(', ')
 			});
 		}
+		case 'deadline':
+			return text(writing, 'deadline', {
+				debts: namesOf(change.debts.map(nameOf), writing),
+				count: Math.max(1, change.debts.length)
+			});
 	}
 }
 
@@ -125,9 +142,10 @@ export function changeField(change: ChangeEntry, nameOf: Names, writing: Writing
 		if (guessed.length > 0) {
 			words = text(writing, 'rates assumed', { words, names: guessed.join(', ') });
 		}
-	} else {
-		const { firstDue } = change.kind === 'transfer' ? change.card : change.loan;
-		words = text(writing, 'first due', { words, day: dayOf(firstDue, writing) });
+	}
+	const brought = newDebtOf(change);
+	if (brought) {
+		words = text(writing, 'first due', { words, day: dayOf(brought.firstDue, writing) });
 	}
 	if (change.assumed.length === 0) return words;
 	return text(writing, 'assumed', { words, terms: change.assumed.join(', ') });
@@ -196,6 +214,8 @@ function assumedTerms(change: ChangeEntry, nameOf: Names, writing: Writing): str
 				})
 			];
 		}
+		case 'deadline':
+			return [];
 	}
 }
 

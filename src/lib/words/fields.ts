@@ -205,7 +205,15 @@ export function paysInWords({ pays }: DebtEntry, writing: Writing): string {
 /** A balance with its rate of deferral and what has accrued. */
 function balanceField(balance: BalanceEntry, writing: Writing): string {
 	const { deferral } = balance;
-	const what = balanceInWords(balance, writing);
+	const { printedInterest } = balance;
+	const owed = balanceInWords(balance, writing);
+	const what =
+		printedInterest === null
+			? owed
+			: text(writing, 'with interest', {
+					what: owed,
+					interest: writeAmount(printedInterest, writing)
+				});
 	if (deferral === null) return what;
 	const rate = deferral.annualRate === null ? '' : writePercent(deferral.annualRate, writing);
 	return [what, rate, writeAmount(deferral.accrued, writing)].filter(Boolean).join(', ');
@@ -213,8 +221,20 @@ function balanceField(balance: BalanceEntry, writing: Writing): string {
 
 function lateField(late: DebtEntry['late'], writing: Writing): string {
 	if (late === null) return lateInWords(late, writing);
-	const { after, notice, cure } = late;
-	return [lateInWords(late, writing), [after, notice, cure].join('/')].join(', ');
+	const { after, notice, cure, history } = late;
+	const said = [lateInWords(late, writing), [after, notice, cure].join('/')];
+	if (history === null) return said.join(', ');
+	const { missed, feeDue, penaltyFrom, onTime } = history;
+	const before = text(writing, 'missed before', {
+		count: missed.length,
+		days: missed
+			.map(({ due, lacking }) => `${writeDate(due, writing)} ${writeAmount(lacking, writing)}`)
+			.join('; '),
+		fee: feeDue === 0 ? 'none' : writeAmount(feeDue, writing),
+		from: penaltyFrom === null ? 'none' : writeDate(penaltyFrom, writing),
+		onTime
+	});
+	return [...said, before].join(', ');
 }
 
 function eventField(entry: EventEntry, { lending, balances }: DebtEntry, writing: Writing): string {

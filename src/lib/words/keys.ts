@@ -37,6 +37,7 @@ export const GRID_KEYS: readonly ScreenKey[] = [
 	{ keys: 'Esc', does: t('undo field') },
 	{ keys: '↑ ↓', does: t('line above or below') },
 	MOVED,
+	{ keys: 'Ctrl B', does: t('balances of the debt'), edits: true },
 	{ keys: 'Ctrl D', does: t('copy the line'), edits: true },
 	{ keys: 'Ctrl Delete', does: t('delete the line'), edits: true },
 	{ keys: 'Ctrl Enter', does: t('open the debt') }

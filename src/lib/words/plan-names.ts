@@ -15,16 +15,19 @@ export function usualName(
 	{ pays, budget, order, changes }: Pick<PlanEntry, 'pays' | 'budget' | 'order' | 'changes'>,
 	locale: Locale<Language>
 ): string {
-	const [first, ...others] = new Set(changes.map(({ kind }) => kind));
-	if (first !== undefined) {
-		return [
-			text(locale, 'name', { name: first }),
-			...others.map((name) => text(locale, 'name after another', { name }))
-		].join(', ');
-	}
-	if (budget.kind !== 'required') return text(locale, 'name', { name: order });
-	return text(locale, 'name', { name: pays === 'paid' ? 'today' : 'minimums' });
+	const kinds = [...new Set(changes.map(({ kind }) => kind))];
+	// That deadlines are kept says nothing of who is paid first.
+	const leading = kinds.find((kind) => kind !== 'deadline') ?? nameOfMoney({ pays, budget, order });
+	return [
+		text(locale, 'name', { name: leading }),
+		...kinds
+			.filter((kind) => kind !== leading)
+			.map((name) => text(locale, 'name after another', { name }))
+	].join(', ');
 }
+
+const nameOfMoney = ({ pays, budget, order }: Pick<PlanEntry, 'pays' | 'budget' | 'order'>) =>
+	budget.kind !== 'required' ? order : pays === 'paid' ? 'today' : 'minimums';
 
 /** “paying the minimums”, “paying as today”, “the plan ‘One new loan’” */
 export function measureWords(

@@ -10,6 +10,7 @@ import {
 	type Verdict
 } from '../core/debt/statement';
 import type { MinimumTerms } from '../core/debt/rules/minimum';
+import type { PrintedInterest } from '../core/debt/account/printed';
 import { lackFor } from '../core/plan/answers';
 import { type Cents, size, asCarried } from '../core/quantities/money';
 import {
@@ -18,10 +19,12 @@ import {
 	type FloorGroup,
 	type Telling
 } from '../core/search/fitting-rules';
+import type { BalanceEntry } from '../document/balances';
 import type { MonthsMoney } from '../document/carried-plans';
 import { writeMoney, writePercent, writeRoundMoney } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf, signOf } from './amounts';
+import { balanceName } from './account';
 import type { WrittenWorking } from './debt-working';
 import en from '../messages/en/statement.json';
 import { listOf, messagesOf } from '../messages/message';
@@ -87,24 +90,65 @@ export function verdictInWords(
 	return text(writing, 'differs', { by: writeMoney(size(verdict.by), writing) });
 }
 
+/** “The same”, “0.85 more than a month of interest …” */
+export const interestVerdict = ({ by }: PrintedInterest, writing: Writing): string =>
+	by === 0
+		? text(writing, 'agrees')
+		: text(writing, 'interest differs', { by: writeMoney(size(by), writing), way: signOf(by) });
+
+/** How the interest of a balance comes about. */
+export const interestWorking = (
+	{ bearing, ours }: PrintedInterest,
+	balance: BalanceEntry,
+	writing: Writing
+): WrittenWorking => ({
+	title: text(writing, 'interest title', { name: balanceName(balance, writing) }),
+	words: text(writing, balance.deferral ? 'working of deferred interest' : 'working of interest'),
+	numbers:
+		balance.deferral || balance.annualRate === null
+			? null
+			: text(writing, 'interest numbers', {
+					bearing: writeMoney(bearing, writing),
+					rate: writePercent(balance.annualRate, writing),
+					ours: writeMoney(ours, writing)
+				}),
+	result: writeMoney(ours, writing),
+	sources: []
+});
+
 /** Whether a statement can be trusted as it stands. */
 export function statementSentence(
 	statement: Statement,
 	printed: Printed,
+	interests: readonly { readonly name: string; readonly by: Cents }[],
 	writing: Writing
 ): Sentence {
-	const verdicts = Object.entries(checked(statement, printed)) as [PrintedFigure, Verdict][];
+	const figures = Object.entries(checked(statement, printed)) as [PrintedFigure, Verdict][];
+	const verdicts = [
+		...interests.map(({ name, by }) => ({
+			name: text(writing, 'interest title', { name }),
+			isInterest: true,
+			kind: by === 0 ? 'agrees' : 'differs'
+		})),
+		...figures.map(([figure, { kind }]) => ({
+			name: lowered(figureInWords(figure, writing)),
+			isInterest: false,
+			kind
+		}))
+	];
 	const count = verdicts.length;
 	if (count === 0) return sentence(writing, 'nothing printed');
-	const differing = verdicts.filter(([, { kind }]) => kind === 'differs');
+	const differing = verdicts.filter(({ kind }) => kind === 'differs');
 	if (differing.length > 0) {
 		const names = listOf(
 			writing,
-			differing.map(([figure]) => lowered(figureInWords(figure, writing)))
+			differing.map(({ name }) => name)
 		);
-		return sentence(writing, 'some differ', { differing: differing.length, count, names });
+		const isInterestAlone = differing.every(({ isInterest }) => isInterest);
+		const why = isInterestAlone ? 'interest' : 'rule';
+		return sentence(writing, 'some differ', { differing: differing.length, count, names, why });
 	}
-	const all = verdicts.every(([, { kind }]) => kind === 'agrees');
+	const all = verdicts.every(({ kind }) => kind === 'agrees');
 	return sentence(writing, all ? 'all agree' : 'all within', { count });
 }
 
@@ -171,6 +215,7 @@ export function figureWorking(
 					interest: rule.plusInterest ? money(given.interestCharged ?? 0) : 'none',
 					up: rule.roundUpTo === 0 ? 'none' : money(rule.roundUpTo),
 					floor: money(rule.floor),
+					pastDue: given.pastDue ? money(given.pastDue) : 'none',
 					due: result
 				})
 			);

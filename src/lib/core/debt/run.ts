@@ -320,7 +320,7 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		lastDate,
 		deferredCharged: shown(account?.deferredCharged ?? 0),
 		deferredWaived: shown(account?.deferredWaived ?? 0),
-		missed: account?.late.missed ?? NONE,
+		missed: account?.late.missed.filter((missed) => missed > 0) ?? NONE,
 		lateFees: shown(account?.late.fees ?? 0),
 		penalties: account === null ? NONE : penaltiesBy(account.late, k)
 	};

@@ -19,6 +19,8 @@ export interface StatementGiven {
 	readonly offer?: { readonly annual: Percent; readonly months: number };
 	/** The interest as it is printed; absent: not known. */
 	readonly interestCharged?: Cents;
+	/** What is past due, as it is printed; absent: nothing. */
+	readonly pastDue?: Cents;
 	/** Minor units to which printed amounts are rounded: 1, or a whole unit of the currency. */
 	readonly roundTo: number;
 }
@@ -89,13 +91,13 @@ export function statementOf(given: StatementGiven, rule: MinimumTerms): Statemen
 
 /** The minimum on the statement itself; null where it needs the interest, which is not known. */
 export function minimumDue(
-	{ balance, interestCharged }: StatementGiven,
+	{ balance, interestCharged, pastDue = ZERO }: StatementGiven,
 	rule: MinimumTerms
 ): Cents | null {
 	if (rule.plusInterest && interestCharged === undefined) return null;
 	// The statement's balance has its interest in it already: the percentage is of what is given.
 	const asking = { ...rule, kind: 'minimum', of: 'opening', rounding: 'cent' } as const;
-	return Math.min(balance, askedBy(asking, balance, interestCharged ?? 0, 0)) as Cents;
+	return Math.min(balance, askedBy(asking, balance, interestCharged ?? 0, 0) + pastDue) as Cents;
 }
 
 /** No date of it is looked at: months are of equal length. */

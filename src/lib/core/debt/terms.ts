@@ -76,6 +76,20 @@ export interface LateTerms {
 	readonly notice?: number;
 	/** Periods in a row that end the penalty when they are not missed. */
 	readonly cure?: number;
+	/** Where the debt stands as period 1 begins; absent: nothing was missed before. */
+	readonly standing?: LateStanding;
+}
+
+/** What was missed before period 1, and what that still brings; money in minor units. */
+export interface LateStanding {
+	/** The missed periods, the oldest first, all before 1, each with what still lacks of its minimum. */
+	readonly missed: readonly { readonly k: number; readonly lacking: Cents }[];
+	/** A late fee that is charged in period 1. */
+	readonly feeDue: Cents;
+	/** The first period of the penalty rate, under notice or in force; absent: neither. */
+	readonly penaltyFrom?: number;
+	/** Periods in a row since then that were not missed. */
+	readonly onTime: number;
 }
 
 /** An amount that is scheduled at least, through a period (specification, section 13). */

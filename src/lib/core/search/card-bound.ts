@@ -34,6 +34,8 @@ export class CardPath implements MonthPath {
 		this.#terms = terms;
 		this.#own = planDebt(large, index, [], first);
 		this.#penalized = planDebt(large, index, [], first);
+		// A penalty in force at the start may end at any time.
+		if (this.#own.state.account) this.#own.state.account.late = NOT_LATE;
 		const { account } = this.#penalized.state;
 		if (account) account.late = { ...NOT_LATE, penaltyFrom: 1 };
 		const start = accountAtStart(terms);
@@ -72,7 +74,7 @@ export class CardPath implements MonthPath {
 				Math.max(interest, accruing)
 			)
 		);
-		const fee = late ? Math.max(late.fee, late.feeAgain ?? 0) : 0;
+		const fee = late ? Math.max(late.fee, late.feeAgain ?? 0, late.standing?.feeDue ?? 0) : 0;
 		const bearing = this.#most + amountIn(charges, k) + fee;
 		const interest = Math.ceil(bearing * high);
 		this.#most = bearing + interest + balances.length + 1;

@@ -38,7 +38,8 @@ export const newDebt = z.strictObject({
 const ASSUMABLE = {
 	consolidate: ['annualRate', 'rule', 'firstDue', 'fee'],
 	transfer: ['offerRate', 'offerMonths', 'thenRate', 'rule', 'firstDue', 'feePercent'],
-	concession: ['from', 'setUpFee', 'monthlyFee']
+	concession: ['from', 'setUpFee', 'monthlyFee'],
+	deadline: []
 } as const;
 const assumed = <const T extends string>(names: readonly T[]) =>
 	z
@@ -121,6 +122,17 @@ export const concession = z.strictObject({
 	)
 });
 
-export const changeEntry = z.discriminatedUnion('kind', [consolidate, transfer, concession], {
-	error: sentence(t('What the plan changes'), t('consolidate, transfer or concession'))
+const deadline = z.strictObject({
+	kind: z.literal('deadline'),
+	assumed: assumed(ASSUMABLE.deadline),
+	/** Each pays at least what keeps its deadlines. */
+	debts: debts(t('A debt whose deadlines are kept'))
 });
+
+export const changeEntry = z.discriminatedUnion(
+	'kind',
+	[consolidate, transfer, concession, deadline],
+	{
+		error: sentence(t('What the plan changes'), t('consolidate, transfer, concession or deadline'))
+	}
+);

@@ -231,6 +231,8 @@ export const balanceEntry = z.strictObject({
 	name: name(t('The name of a balance'), 0),
 	balance: money(t('The amount of a balance')).nullable(),
 	annualRate: percentage(t('The annual rate of a balance'), LIMITS.rate).nullable(),
+	/** As the statement prints it; null: not known. */
+	printedInterest: money(t('The interest charged on a balance')).nullable(),
 	/** Null: it bears interest from the start. */
 	deferral: z
 		.strictObject({
@@ -243,6 +245,29 @@ export const balanceEntry = z.strictObject({
 });
 
 const allocationOrder = choice(t('Which balance gets a payment'), ALLOCATION_ORDERS);
+
+/** What was missed before the first due date; what of it is past due is in `noted`. */
+const lateHistory = z.strictObject({
+	/** The oldest first; what each lacks says how the past-due amount is divided among them. */
+	missed: z
+		.array(
+			z.strictObject({
+				due: date(t('The due date of a missed payment')),
+				lacking: money(t('The amount missing from a missed payment'))
+			})
+		)
+		.max(LIMITS.latePeriods, {
+			error: t('A debt has at most {latePeriods} missed payments.', {
+				latePeriods: LIMITS.latePeriods
+			})
+		}),
+	/** A late fee that the balance does not have yet. */
+	feeDue: money(t('The late fee still to be charged')),
+	/** The first due date at the penalty rate, under notice or in force; null: neither. */
+	penaltyFrom: date(t('The first due date at the penalty rate')).nullable(),
+	/** Payments on time since then. */
+	onTime: count(t('The payments on time since then'), 0, LIMITS.periods, t('payments'))
+});
 
 /** What a missed payment brings (specification, section 14). */
 const lateEntry = z.strictObject({
@@ -258,7 +283,9 @@ const lateEntry = z.strictObject({
 		t('payments')
 	),
 	notice: count(t('The notice of a penalty rate'), 0, LIMITS.latePeriods, t('payments')),
-	cure: count(t('The payments that end a penalty rate'), 1, LIMITS.latePeriods, t('payments'))
+	cure: count(t('The payments that end a penalty rate'), 1, LIMITS.latePeriods, t('payments')),
+	/** Null: nothing that matters was missed before. */
+	history: lateHistory.nullable()
 });
 
 /** A debt as far as it has been taken down: what is not known yet is null. */

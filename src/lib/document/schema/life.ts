@@ -1,5 +1,6 @@
 /** Visits, balances that were read, and what happened, as a case document has them. */
 import { z } from 'zod';
+import { LIMITS } from '../../core/quantities/limits';
 import { choice, date, identifier, money } from './fields';
 import { judgedOnce } from './judged-once';
 import { t } from '../refusals';
@@ -20,6 +21,17 @@ export const readingEntry = judgedOnce(
 		/** The day of the balance: that of the visit, or before. */
 		date: date(t('The day of a reading')),
 		balance: money(t('The recorded balance')),
+		/** Each balance of a debt that has several, where it is known; else the total is divided as it was expected. */
+		byBalance: z
+			.array(
+				z.strictObject({
+					id: identifier(t('The balance of a reading')),
+					balance: money(t('The recorded balance'))
+				})
+			)
+			.max(LIMITS.balances, {
+				error: t('A debt has at most {balances} balances.', { balances: LIMITS.balances })
+			}),
 		/** Since the reading before, as printed; null: not known. */
 		interest: money(t('The interest as printed')).nullable()
 	})

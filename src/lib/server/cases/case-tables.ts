@@ -118,7 +118,8 @@ export const DEBT = fields<
 			penaltyRate: percent('penalty_rate'),
 			after: column('penalty_after'),
 			notice: column('penalty_notice'),
-			cure: column('penalty_cure')
+			cure: column('penalty_cure'),
+			history: column('late_history')
 		})
 	),
 	noted: fields<DebtEntry['noted']>({
@@ -155,6 +156,7 @@ export const BALANCE = fields<DebtEntry['balances'][number]>({
 	name: column('name'),
 	balance: column('balance'),
 	annualRate: percent('annual_rate'),
+	printedInterest: column('printed_interest'),
 	deferral: optional(
 		'deferred_by',
 		fields<NonNullable<DebtEntry['balances'][number]['deferral']>>({
@@ -252,7 +254,8 @@ type Transfer = Extract<ChangeEntry, { kind: 'transfer' }>;
 export type ChangeTerms =
 	| Omit<Extract<ChangeEntry, { kind: 'consolidate' }>, 'debts'>
 	| Omit<Transfer, 'amounts'>
-	| Omit<Concession, 'debts'>;
+	| Omit<Concession, 'debts'>
+	| Omit<Extract<ChangeEntry, { kind: 'deadline' }>, 'debts'>;
 
 /** `plan_change`; the debts that it names are in a table of their own. */
 export const CHANGE: Part<ChangeTerms> = variants('kind', 'kind', {
@@ -283,7 +286,8 @@ export const CHANGE: Part<ChangeTerms> = variants('kind', 'kind', {
 			amount: { amount: column('fee_amount') },
 			percent: { percent: percent('fee_percent'), cap: column('fee_cap') }
 		})
-	}
+	},
+	deadline: { assumed: column('assumed') }
 });
 
 /** `plan_change_debt`, a debt that a change names, by the kind of the change. */
@@ -298,7 +302,8 @@ export const NAMED = {
 		annualRate: percent('agreed_rate'),
 		assumed: column('assumed'),
 		payment: column('amount')
-	})
+	}),
+	deadline: column<string>('debt_id')
 };
 
 /** `plan_choice` */
@@ -344,6 +349,7 @@ export const READING = fields<CaseDocument['readings'][number]>({
 	debt: column('debt_id'),
 	date: date('date'),
 	balance: column('balance'),
+	byBalance: column('by_balance'),
 	interest: column('interest')
 });
 export const RECORDED_EVENT = fields<CaseDocument['recordedEvents'][number]>({

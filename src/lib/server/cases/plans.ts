@@ -144,5 +144,7 @@ function namedRows(change: ChangeEntry): Row[] {
 			return change.amounts.map(NAMED.transfer.write);
 		case 'concession':
 			return change.debts.map(NAMED.concession.write);
+		case 'deadline':
+			return change.debts.map(NAMED.deadline.write);
 	}
 }

@@ -95,18 +95,20 @@
 		void desk.flush();
 	}
 
-	function takeAccounts(taken: readonly { account: AccountStatement; to: string | null }[]): void {
+	function takeAccounts(
+		taken: readonly { account: AccountStatement; to: string | null; balance: string | null }[]
+	): void {
 		proposed = null;
 		const first = debts.length;
-		const made = taken.map(({ account, to }) => ({ account, to, id: newId() }));
+		const made = taken.map((one) => ({ ...one, id: newId() }));
 		desk.change(t('import of a statement'), (document) => ({
 			...document,
 			debts: made.reduce(
-				(debts, { account, to, id }) =>
+				(debts, { account, to, balance, id }) =>
 					to === null
 						? [...debts, debtOfAccount(account, id)].slice(0, LIMITS.debts)
 						: debts.map((debt) =>
-								debt.id === to ? withFields(debt, withAccount(debt, account)) : debt
+								debt.id === to ? withFields(debt, withAccount(debt, account, balance)) : debt
 							),
 				document.debts
 			)

@@ -18,7 +18,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { balanceName, usualName } from '$lib/words/account';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
-	import { tick } from 'svelte';
+	import { onMount, tick } from 'svelte';
 	import { v4 as newId } from 'uuid';
 	import { debtFieldReaders, nameText } from './debt-fields';
 	import { t } from '$lib/words/labels/debt';
@@ -27,9 +27,11 @@
 		debt: DebtEntry;
 		writing: Writing;
 		asOf: CalendarDate;
+		/** Whether the cursor goes to the first amount that is still open. */
+		autofocus?: boolean;
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
 	}
-	const { debt, writing, asOf, onchange }: Props = $props();
+	const { debt, writing, asOf, autofocus = false, onchange }: Props = $props();
 
 	const { money, rate } = $derived(debtFieldReaders(writing, asOf));
 	const name = $derived(nameText(writing));
@@ -38,6 +40,12 @@
 		write: (day: CalendarDate) => writeDate(day, writing)
 	});
 	const isFull = $derived(debt.balances.length >= LIMITS.balances);
+	/** Whether an amount needs the room of the name, which then stands above it. */
+	const isWide = $derived(
+		debt.balances.some(
+			({ balance }) => balance !== null && writeAmount(balance, writing).length > 10
+		)
+	);
 	let list = $state<HTMLElement>();
 
 	const write = (balances: DebtEntry['balances']) =>
@@ -71,6 +79,12 @@
 		if (known.length > 0 && known.length < debt.balances.length) write(known);
 	}
 
+	onMount(() => {
+		if (!autofocus) return;
+		const amounts = [...(list?.querySelectorAll<HTMLInputElement>('.amount input') ?? [])];
+		(amounts.find(({ value }) => value === '') ?? amounts[0])?.focus();
+	});
+
 	/** Enter goes on to the next field, and from the last one to a new balance. */
 	function enter(event: KeyboardEvent): void {
 		if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
@@ -98,7 +112,7 @@
 	{#each debt.balances as balance, place (balance.id)}
 		{@const of = balanceName(balance, writing)}
 		<!-- svelte-ignore a11y_no_static_element_interactions -->
-		<div class="balance" onkeydown={enter}>
+		<div class="balance" class:wide={isWide} onkeydown={enter}>
 			<span class="title">
 				<TypedField
 					label={t('Name of balance {number}', { number: place + 1 })}
@@ -208,6 +222,18 @@
 		align-items: center;
 		padding: 2px 0;
 		border-bottom: 1px solid var(--row-line);
+	}
+
+	.wide {
+		grid-template-columns: minmax(0, 1fr) 116px 66px 20px;
+	}
+
+	.wide .title {
+		grid-column: 1 / -1;
+	}
+
+	.wide .amount {
+		grid-column: 2;
 	}
 
 	.balance :global(input) {

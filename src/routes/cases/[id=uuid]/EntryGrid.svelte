@@ -211,13 +211,13 @@
 	/* On the root, because a line that is being dragged hangs outside the grid. */
 	:global(:root) {
 		--entry-columns: 52px minmax(130px, 1.6fr) 108px 82px 136px 74px 76px 82px 102px
-			minmax(150px, 1.1fr) 56px;
+			minmax(150px, 1.1fr) 82px;
 	}
 
 	@media (width < 1200px) {
 		:global(:root) {
 			--entry-columns: 48px minmax(110px, 1.3fr) 98px 76px 132px 66px 66px 78px 96px
-				minmax(104px, 1fr) 56px;
+				minmax(104px, 1fr) 82px;
 		}
 	}
 

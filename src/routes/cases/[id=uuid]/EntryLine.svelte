@@ -6,14 +6,17 @@
 
 	import { missingOf, type DebtEntry } from '$lib/document/debt';
 	import { writeAmount, writeShortMonth } from '$lib/reading/written';
-	import { balanceInWords } from '$lib/words/account';
+	import { split } from '$lib/document/balances';
+	import { balanceInWords, usualName } from '$lib/words/account';
 	import { endInWords, missingInWords, nameOf } from '$lib/words/debt';
-	import type { Unread } from '$lib/exchange/debts-table';
+	import type { Unread } from '$lib/exchange/taken-line';
 	import type { Writing } from '$lib/reading/writing';
 	import { readName } from '$lib/reading/names';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import { v4 as newId } from 'uuid';
+	import Layers from '@lucide/svelte/icons/layers';
 	import Copy from '@lucide/svelte/icons/copy';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import X from '@lucide/svelte/icons/x';
@@ -67,6 +70,31 @@
 	/** Whether the balances of the debt are unfolded below its line. */
 	let isOpen = $state(false);
 	const cell = (column: number) => `${index}:${column}`;
+	const isSplit = $derived(debt.balances.length > 0);
+	/** Whether it can be split: a loan in level payments has one balance. */
+	const canSplit = $derived(!blank && !proposed && !isSplit && debt.required.kind !== 'level');
+	let row = $state<HTMLElement>();
+
+	/** Unfolds the balances, and splits a debt of one before that. */
+	function unfold(): void {
+		if (canSplit) onchange(t('balances'), split(debt, newId(), usualName(0, writing)));
+		isOpen = isSplit || canSplit;
+	}
+
+	/** The cursor leaves them first, so that one that was never filled in goes. */
+	function fold(): void {
+		row?.querySelector<HTMLElement>(`[data-cell="${cell(COLUMNS.kind)}"]`)?.focus();
+		isOpen = false;
+	}
+
+	/** Ctrl+B goes to the balances of a line, and from them on to its minimum. */
+	function keyed(event: KeyboardEvent): void {
+		const isBalances = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'b';
+		if (!isBalances) return onkey?.(event);
+		event.preventDefault();
+		if (isOpen) fold();
+		else unfold();
+	}
 </script>
 
 {#snippet sum(column: number, text: string | null)}
@@ -86,7 +114,8 @@
 	class:proposed={proposed !== undefined}
 	role="row"
 	tabindex="-1"
-	onkeydown={onkey}
+	bind:this={row}
+	onkeydown={keyed}
 	aria-label={blank ? t('new line') : nameOf(debt, writing)}
 >
 	<span role="cell" class="order">
@@ -119,7 +148,7 @@
 			onchange={(name) => onchange('name', { name: name ?? '' })}
 		/>
 	</span>
-	{#if debt.balances.length > 0}
+	{#if isSplit}
 		<!-- Their sum, and the highest rate: each is typed below. -->
 		<span role="cell"
 			>{@render sum(
@@ -202,6 +231,15 @@
 		{/if}
 	</span>
 	<span role="cell" class="tools">
+		{#if canSplit}
+			<IconButton
+				title={t('Split into balances (Ctrl+B)')}
+				label={t('Split {debt} into balances', { debt: nameOf(debt, writing) })}
+				onclick={unfold}
+			>
+				<Layers size={15} aria-hidden="true" />
+			</IconButton>
+		{/if}
 		{#if oncopy && !blank}
 			<IconButton
 				title={t('Copy this line (Ctrl+D)')}
@@ -227,7 +265,7 @@
 			</IconButton>
 		{/if}
 	</span>
-	{#if debt.balances.length > 0}
+	{#if isSplit}
 		<div class="balances" role="cell">
 			<button type="button" class="quiet" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}>
 				{debt.balances.map((balance) => balanceInWords(balance, writing)).join(' · ')}
@@ -235,7 +273,7 @@
 			{#if isOpen}
 				<!-- Loaded when it is unfolded: most lines have one balance. -->
 				{#await import('./Balances.svelte') then { default: Balances }}
-					<div class="fold"><Balances {debt} {writing} {asOf} {onchange} /></div>
+					<div class="fold"><Balances {debt} {writing} {asOf} {onchange} autofocus /></div>
 				{/await}
 			{/if}
 		</div>

@@ -14,7 +14,7 @@ import {
 	type BalanceRow,
 	type BalanceState
 } from './balance';
-import { NOT_LATE, type LateState } from './late';
+import { lateAtStart, NOT_LATE, type LateState } from './late';
 
 export interface Account {
 	/** Periods behind it, from the first due one on. */
@@ -63,6 +63,7 @@ export function accountAtStart(terms: Known): Account | null {
 	for (const balance of account.balances) waiveWherePaid(account, balance);
 	const count = terms.opening > 0 ? periodsBeforeFirst(terms) : 0;
 	for (let at = 0; at < count; at += 1) before.push(passEarly(terms, account, at + 1 - count));
+	if (terms.late) account.late = lateAtStart(terms.late, owedOn(account));
 	return account;
 }
 

@@ -1,5 +1,6 @@
 /** Payments that come short: what is past due, the fee for it, and the penalty rate (specification, section 14). */
-import type { LateTerms } from '../terms';
+import type { Cents } from '../../quantities/money';
+import type { LateStanding, LateTerms } from '../terms';
 
 /** Where a debt stands with its payments, between two periods; money in minor units. */
 export interface LateState {
@@ -38,6 +39,34 @@ export const NOT_LATE: LateState = {
 	onTime: 0,
 	ended: []
 };
+
+/** The state as period 1 begins; what is past due is never more than is owed. */
+export function lateAtStart({ standing }: LateTerms, owed: number): LateState {
+	if (standing === undefined) return NOT_LATE;
+	const { missed, feeDue: fee, penaltyFrom = Infinity, onTime } = standing;
+	const lacking = missed.flatMap(({ k, lacking: amount }) => (amount > 0 ? [{ k, amount }] : []));
+	return {
+		...NOT_LATE,
+		pastDue: cappedAt(owed, lacking),
+		missed: missed.map(({ k }) => k),
+		fee,
+		penaltyFrom,
+		onTime
+	};
+}
+
+/** The standing of a debt that goes on after period k, whose periods are then counted from there. */
+export function standingAfter(state: LateState, k: number): LateStanding {
+	const lackingOf = (missed: number) => state.pastDue.find((one) => one.k === missed)?.amount ?? 0;
+	return {
+		missed: state.missed
+			.filter((missed) => lackingOf(missed) > 0 || missed > k - AGAIN_WITHIN)
+			.map((missed) => ({ k: missed - k, lacking: lackingOf(missed) as Cents })),
+		feeDue: state.fee as Cents,
+		...(state.penaltyFrom !== Infinity && { penaltyFrom: state.penaltyFrom - k }),
+		onTime: state.onTime
+	};
+}
 
 export const pastDueOf = ({ pastDue }: LateState): number =>
 	pastDue.reduce((sum, { amount }) => sum + amount, 0);

@@ -11,6 +11,7 @@
 		type ChangeEntry,
 		type NewDebtEntry
 	} from '$lib/document/change';
+	import { hasDeadline } from '$lib/document/balances';
 	import { withProposedTerms } from '$lib/desk/plan-entry';
 	import { changeKind } from '$lib/words/changes';
 	import { nameOf } from '$lib/words/debt';
@@ -53,6 +54,13 @@
 	const missing = $derived(missingTerms(change));
 	/** The properties that all terms share. */
 	const about = $derived({ change, placeholder: OPEN, onchange, onenter: goOn });
+
+	/** The debts that it can be about. */
+	const choices = $derived(
+		paper.debts
+			.map((debt, place) => ({ debt, place }))
+			.filter(({ debt }) => change.kind !== 'deadline' || hasDeadline(debt))
+	);
 
 	let fields = $state<HTMLElement>();
 
@@ -106,6 +114,11 @@
 				const others = change.debts.filter(({ debt }) => debt !== id);
 				const agreed = { debt: id, annualRate: null, assumed: false, payment: null };
 				onchange({ ...change, debts: taken ? [...others, agreed] : others });
+				break;
+			}
+			case 'deadline': {
+				const others = change.debts.filter((other) => other !== id);
+				onchange({ ...change, debts: taken ? [...others, id] : others });
 			}
 		}
 	}
@@ -128,7 +141,7 @@
 <Note {title} {anchor} {onclose}>
 	<div bind:this={fields}>
 		<div class="debts" role="group" aria-label={t('Debts included')}>
-			{#each paper.debts as debt, place (debt.id)}
+			{#each choices as { debt, place } (debt.id)}
 				<ChangedDebt
 					{change}
 					id={debt.id}
@@ -242,7 +255,7 @@
 					text={share}
 					put={(feePercent) => ({ feePercent })}
 				/>
-			{:else}
+			{:else if change.kind === 'concession'}
 				{@const { monthlyFee: fee } = change}
 				<span class="label">{t('From')}</span>
 				<ChangeTerm

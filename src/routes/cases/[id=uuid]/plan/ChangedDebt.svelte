@@ -29,7 +29,9 @@
 		change.kind === 'concession' ? change.debts.find(({ debt }) => debt === id) : undefined
 	);
 	const taken = $derived(
-		change.kind === 'consolidate' ? change.debts.includes(id) : Boolean(moved ?? agreed)
+		change.kind === 'consolidate' || change.kind === 'deadline'
+			? change.debts.includes(id)
+			: Boolean(moved ?? agreed)
 	);
 
 	function move(amount: Cents | null): void {

@@ -81,7 +81,7 @@
 {#if open?.at === 'add'}
 	<Note title={t('Changes to the debts')} anchor={open.anchor} onclose={close}>
 		<ul class="kinds">
-			{#each changeKinds(writing) as { value, words, help } (value)}
+			{#each changeKinds(paper, writing) as { value, words, help } (value)}
 				<li>
 					<button type="button" class="add" onclick={() => add(value)}>{words}</button>
 					<span>{help}</span>

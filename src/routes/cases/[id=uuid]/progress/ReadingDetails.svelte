@@ -2,7 +2,8 @@
 <script lang="ts">
 	import type { DebtDrift } from '$lib/core/plan/drift';
 	import { beginOf } from '$lib/core/plan/drift';
-	import { newRecorded, type Read } from '$lib/desk/readings';
+	import { newRecorded, withBalanceRead, type Read } from '$lib/desk/readings';
+	import type { BalanceEntry } from '$lib/document/balances';
 	import type { TransactionEntry } from '$lib/document/debt';
 	import {
 		alsoInFile,
@@ -15,6 +16,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import { balanceName } from '$lib/words/account';
 	import {
 		alsoInFileWords,
 		computedWords,
@@ -32,6 +34,8 @@
 	interface Props {
 		debt: string;
 		name: string;
+		/** The balances of the debt, where it has several. */
+		balances: readonly BalanceEntry[];
 		drift: DebtDrift;
 		reading: ReadingEntry | null;
 		visit: VisitEntry;
@@ -47,6 +51,7 @@
 	const {
 		debt,
 		name,
+		balances,
 		drift,
 		reading,
 		visit,
@@ -128,6 +133,32 @@
 			{/if}
 		</label>
 		{#if interval}<span class="quiet">{computedWords(interval.computed, writing)}</span>{/if}
+		{#if balances.length > 0}
+			<div class="balances" role="group" aria-label={t('Each balance of {name}', { name })}>
+				{#each balances as balance (balance.id)}
+					{@const of = balanceName(balance, writing)}
+					{@const known = reading.byBalance.find(({ id }) => id === balance.id)?.balance ?? null}
+					<label>
+						<span>{of}</span>
+						{#if fixed}{known === null ? '–' : money.write(known)}{:else}
+							<TypedField
+								label={t('Balance of {of}, {name}', { of, name })}
+								value={known}
+								{...money}
+								optional
+								side="right"
+								placeholder={t('not known')}
+								onchange={(amount) =>
+									onread(withBalanceRead(reading, balances, balance.id, amount))}
+							/>
+						{/if}
+					</label>
+				{/each}
+				{#if reading.byBalance.length < balances.length}
+					<small>{t('The total is divided as expected …')}</small>
+				{/if}
+			</div>
+		{/if}
 	{/if}
 	<div class="recorded">
 		<span class="quiet"
@@ -238,6 +269,14 @@
 	label > span,
 	.quiet {
 		color: var(--quiet);
+	}
+
+	.balances {
+		display: flex;
+		flex-basis: 100%;
+		flex-wrap: wrap;
+		gap: 4px 24px;
+		align-items: center;
 	}
 
 	.recorded {

@@ -201,6 +201,7 @@
 						<ReadingDetails
 							debt={id}
 							{name}
+							balances={debts.find((debt) => debt.id === id)?.balances ?? []}
 							{drift}
 							{reading}
 							{visit}

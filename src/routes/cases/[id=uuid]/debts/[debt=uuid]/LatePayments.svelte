@@ -4,21 +4,24 @@
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { percent } from '$lib/core/quantities/rate';
 	import { wholeUnits } from '$lib/core/quantities/money';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import type { DebtEntry } from '$lib/document/debt';
+	import { missedLast, withHistory, type LateHistory } from '$lib/document/late-history';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { allocationInWords, lateInWords, orderWords } from '$lib/words/account';
-	import { countText, moneyText, rateText } from '../../debt-fields';
+	import { countText, dateText, moneyText, rateText } from '../../debt-fields';
 	import Folded from './Folded.svelte';
 	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
 		debt: DebtEntry;
 		writing: Writing;
+		asOf: CalendarDate;
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
 	}
-	const { debt, writing, onchange }: Props = $props();
+	const { debt, writing, asOf, onchange }: Props = $props();
 
 	const { late, allocation } = $derived(debt);
 	const money = $derived(moneyText(writing));
@@ -34,6 +37,12 @@
 		if (late) onchange(t('late payments'), { late: { ...late, ...fields, assumed: false } });
 	};
 
+	/** What was missed before is known from a paper, and says nothing of the fees. */
+	const remember = (fields: Partial<LateHistory>) => {
+		if (late)
+			onchange(t('missed payments'), { late: { ...late, history: withHistory(late, fields) } });
+	};
+
 	/** What a card in dollars usually costs; assumed, like the zero of any other, until somebody types it. */
 	function begin(): void {
 		const { currency } = writing;
@@ -47,7 +56,8 @@
 				penaltyRate: isDollars ? percent(299_900) : null,
 				after: 2,
 				notice: 2,
-				cure: 6
+				cure: 6,
+				history: null
 			}
 		});
 	}
@@ -113,6 +123,47 @@
 				onchange={(cure) => cure !== null && write({ cure })}
 			/>
 		{/if}
+		<span class="name">{t('Past due')}</span>
+		<TypedField
+			label={t('Past due now')}
+			value={debt.noted.pastDue}
+			{...money}
+			optional
+			side="right"
+			placeholder={t('nothing')}
+			onchange={(pastDue) => onchange(t('past due'), { noted: { ...debt.noted, pastDue } })}
+		/>
+		<span class="name">{t('Missed before')}</span>
+		<TypedField
+			label={t('Payments missed before')}
+			value={late.history?.missed.length ?? 0}
+			{...notice}
+			side="right"
+			onchange={(count) => count !== null && remember({ missed: missedLast(debt, count) })}
+		/>
+		{#if late.penaltyRate !== null}
+			<span class="name">{t('Penalty rate since')}</span>
+			<TypedField
+				label={t('Penalty rate since')}
+				value={late.history?.penaltyFrom ?? null}
+				{...dateText(asOf, writing)}
+				optional
+				side="right"
+				placeholder={t('not in force')}
+				onchange={(penaltyFrom) => remember({ penaltyFrom })}
+			/>
+			{#if late.history?.penaltyFrom}
+				<span class="name">{t('On time since then')}</span>
+				<TypedField
+					label={t('Payments on time since then')}
+					value={late.history.onTime}
+					{...notice}
+					side="right"
+					onchange={(onTime) => onTime !== null && remember({ onTime })}
+				/>
+			{/if}
+		{/if}
+		<p>{t('The past-due amount is required with …')}</p>
 		<p>
 			<button type="button" onclick={() => onchange(t('late payments'), { late: null })}
 				>{t('No fees for missed payments')}</button

@@ -7,8 +7,14 @@
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import Proposal from '$lib/ui/Proposal.svelte';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
-	import { accountSentence, alikeQuestion, onlyStatements } from '$lib/words/imports';
+	import {
+		accountSentence,
+		alikeQuestion,
+		balanceQuestion,
+		onlyStatements
+	} from '$lib/words/imports';
 	import AlikeQuestion from '../../AlikeQuestion.svelte';
+	import BalanceQuestion from '../../BalanceQuestion.svelte';
 	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
@@ -22,6 +28,8 @@
 		readonly account: AccountStatement;
 		/** Whether entries that are alike are one and the same, once it has been answered. */
 		readonly once?: boolean;
+		/** The balance that the difference goes to, once that has been answered. */
+		readonly to?: string;
 	}
 	let accounts = $state.raw<readonly Account[]>([]);
 	let reading = $state<string | null>(null);
@@ -40,9 +48,16 @@
 		}
 	}
 
-	function take({ account, once }: Account): void {
+	function answer(one: Account, fields: Partial<Account>): void {
+		accounts = accounts.map((other) => (other === one ? { ...one, ...fields } : other));
+	}
+
+	function take({ account, once, to }: Account): void {
 		accounts = [];
-		onchange(t('statement file'), withAccount(debt, once ? withAlikeOnce(account) : account));
+		onchange(
+			t('statement file'),
+			withAccount(debt, once ? withAlikeOnce(account) : account, to ?? null)
+		);
 	}
 </script>
 
@@ -57,22 +72,21 @@
 	<p role="alert">{refusal}</p>
 {/if}
 {#each accounts as one, at (at)}
-	{@const { account, once } = one}
+	{@const { account, once, to } = one}
 	{@const fits = account.currency.code === writing.currency.code}
 	{@const question = fits ? alikeQuestion(debt, account, writing) : null}
+	{@const which = fits ? balanceQuestion(debt, account, writing) : null}
 	<Proposal
-		ready={fits && (question === null || once !== undefined)}
+		ready={fits && (!question || once !== undefined) && (!which || to !== undefined)}
 		ontake={() => take(one)}
 		onclose={() => (accounts = accounts.filter((other) => other !== one))}
 	>
 		<p role="status"><Phrases sentence={accountSentence(account, debt, writing)} /></p>
 		{#if question}
-			<AlikeQuestion
-				{question}
-				{once}
-				onanswer={(is) =>
-					(accounts = accounts.map((other) => (other === one ? { account, once: is } : other)))}
-			/>
+			<AlikeQuestion {question} {once} onanswer={(is) => answer(one, { once: is })} />
+		{/if}
+		{#if which}
+			<BalanceQuestion question={which} {to} onanswer={(id) => answer(one, { to: id })} />
 		{/if}
 	</Proposal>
 {/each}

@@ -7,9 +7,17 @@
 	import type { Cents } from '$lib/core/quantities/money';
 	import type { DebtEntry, StatementEntry } from '$lib/document/debt';
 	import { monthsMoney } from '$lib/document/carried-plans';
-	import { minimumRule, printedOf, statementGiven } from '$lib/document/statement';
+	import type { BalanceEntry } from '$lib/document/balances';
+	import {
+		hasPastDue,
+		minimumRule,
+		printedInterests,
+		printedOf,
+		statementGiven
+	} from '$lib/document/statement';
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import { agreedPayment } from '$lib/desk/plan-entry';
+	import { balanceName } from '$lib/words/account';
 	import { nameOf } from '$lib/words/debt';
 	import WhichRule from './WhichRule.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -19,6 +27,8 @@
 	import {
 		figureInWords,
 		figureWorking,
+		interestVerdict,
+		interestWorking,
 		meaningSentence,
 		oursInWords,
 		PRINTED,
@@ -56,6 +66,14 @@
 		const { minimumDue } = all;
 		return !isSeveral ? all : minimumDue === undefined ? {} : { minimumDue };
 	});
+	/** Of each balance what is printed beside a month of interest. */
+	const interests = $derived(printedInterests(debt, desk.document.asOf));
+	const named = $derived(
+		interests.map(({ id, by }) => {
+			const balance = debt.balances.find((one) => one.id === id);
+			return { name: balance ? balanceName(balance, writing) : '', by };
+		})
+	);
 	const statement = $derived(given && rule && given.balance > 0 ? statementOf(given, rule) : null);
 	const verdicts = $derived(statement ? checked(statement, printed) : {});
 	const meaning = $derived(
@@ -65,6 +83,13 @@
 
 	const type = (fields: Partial<StatementEntry>) =>
 		onchange('statement', { statement: { ...entry, ...fields } });
+
+	function typeInterest(of: BalanceEntry, printedInterest: Cents | null): void {
+		const balances = debt.balances.map((one) =>
+			one.id === of.id ? { ...one, printedInterest } : one
+		);
+		onchange('statement', { balances });
+	}
 
 	function typed(figure: PrintedFigure, value: Cents | null): void {
 		if (figure !== 'estimate') type({ [figure]: value });
@@ -101,7 +126,7 @@
 	<p class="answer" role="status">
 		<Phrases
 			sentence={statement
-				? statementSentence(statement, printed, writing)
+				? statementSentence(statement, printed, named, writing)
 				: uncheckable(debt.required.kind === 'level', writing)}
 		/>
 	</p>
@@ -116,6 +141,17 @@
 				side="right"
 				onchange={(interestCharged) => type({ interestCharged })}
 			/>
+			{#if hasPastDue(debt)}
+				<span>{t('Past due')}</span>
+				<TypedField
+					label={t('Past due, as printed')}
+					value={debt.noted.pastDue}
+					{...money}
+					optional
+					side="right"
+					onchange={(pastDue) => onchange(t('past due'), { noted: { ...debt.noted, pastDue } })}
+				/>
+			{/if}
 			{#if !isSeveral}
 				<span class="offer">
 					{t('Intro rate')}
@@ -157,6 +193,41 @@
 				</tr>
 			</thead>
 			<tbody>
+				{#each debt.balances as balance (balance.id)}
+					{@const name = balanceName(balance, writing)}
+					{@const interest = interests.find(({ id }) => id === balance.id)}
+					<tr class:differs={interest && interest.by !== 0}>
+						<th scope="row">{t('Interest on {name}', { name })}</th>
+						<td>
+							<TypedField
+								label={t('Interest charged on {name}, as printed', { name })}
+								value={balance.printedInterest}
+								{...money}
+								optional
+								side="right"
+								onchange={(value) => typeInterest(balance, value)}
+							/>
+						</td>
+						<td class="right">
+							{#if interest}
+								<button
+									type="button"
+									title={t('Show the calculation')}
+									onclick={(event) =>
+										onwork(interestWorking(interest, balance, writing), event.currentTarget)}
+									>{money.write(interest.ours)}</button
+								>
+							{/if}
+						</td>
+						<td class="verdict">
+							{#if interest}
+								{#if interest.by !== 0}<TriangleAlert size={14} aria-hidden="true" />
+								{:else}<Check size={14} aria-hidden="true" />{/if}
+								{interestVerdict(interest, writing)}
+							{/if}
+						</td>
+					</tr>
+				{/each}
 				{#each shown as figure (figure)}
 					{@const verdict = verdictOf(figure)}
 					{@const words = figureInWords(figure, writing)}

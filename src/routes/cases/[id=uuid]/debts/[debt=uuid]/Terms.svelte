@@ -146,7 +146,7 @@
 		/>
 	</div>
 	<Lending {debt} {writing} {onchange} />
-	<LatePayments {debt} {writing} {onchange} />
+	<LatePayments {debt} {writing} {asOf} {onchange} />
 	<Noted {debt} {writing} {asOf} {onchange} />
 	<StatementFile {debt} {writing} {onchange} />
 </section>
