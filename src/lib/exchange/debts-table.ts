@@ -12,7 +12,7 @@ import { COLUMNS, type Column, type Field, type Flat } from './debt-columns';
 import { HEADINGS, isTotal, meaningOf } from './heading-words';
 import type { Cell, Row } from './table';
 import type { TakenLine, Unread } from './taken-line';
-import { withBalanceRows } from './table-balances';
+import { withBalanceRows, withSumChecked } from './table-balances';
 import { isSamePlace, tablesOn, tableUnder, type TablePlace } from './tables-on-sheet';
 import { datesOf, numbersOf, plainNumber, SLASHED, type DetectedStyle } from './written-style';
 
@@ -90,7 +90,9 @@ export function takenTable(rows: readonly Row[], reader: Reader): TakenTable {
 	const rates = headings.flatMap((heading, at) => (heading === LATER_RATE ? [at] : []));
 	const read = table.rows.map((one) => takenLine(one, table.columns, how, rates));
 	const debts = isOwn ? read : withoutSum(read);
-	const lines = isOwn ? debts : withBalanceRows(debts, how.writing);
+	const lines = isOwn
+		? debts.map((line) => withSumChecked(line, how.writing))
+		: withBalanceRows(debts, how.writing);
 	return {
 		headings,
 		fields,

@@ -2,7 +2,7 @@
  * Rows of a table that are balances of the card above them: “Purchases”, “Cash advances”, “Balance transfer”, as a
  * statement lists them below the card’s own line.
  */
-import { sumOf, type Cents } from '../core/quantities/money';
+import { sumOf } from '../core/quantities/money';
 import { LIMITS } from '../core/quantities/limits';
 import en from '../messages/en/exchange.json';
 import { messagesOf } from '../messages/message';
@@ -61,24 +61,21 @@ function folded(card: TakenLine, rows: readonly TakenLine[], writing: Writing): 
 	const balances = isBeside
 		? [{ ...NOTHING, name: 'Purchases', balance: total, annualRate: rate }, ...named]
 		: named;
-	const isOff = total !== null && total !== sum && !isBeside;
-	const problem = isOff
-		? [
-				{
-					field: 'balance' as const,
-					typed: writeMoney(total, writing),
-					problem: text(writing, 'balances add up', {
-						sum: writeMoney(sum as Cents, writing),
-						total: writeMoney(total, writing)
-					})
-				}
-			]
-		: [];
-	return {
-		...card,
-		flat: { ...card.flat, balances },
-		unread: [...card.unread, ...rows.flatMap(({ unread }) => unread), ...problem]
-	};
+	const unread = [...card.unread, ...rows.flatMap((row) => row.unread)];
+	const taken = { ...card, flat: { ...card.flat, balances }, unread };
+	return isBeside ? taken : withSumChecked(taken, writing);
+}
+
+/** The line, with a problem where its balances do not add up to its own amount. */
+export function withSumChecked(line: TakenLine, writing: Writing): TakenLine {
+	const { balance: total, balances = [] } = line.flat;
+	const amounts = balances.flatMap(({ balance }) => balance ?? []);
+	const sum = sumOf(amounts, (amount) => amount);
+	const isKnown = balances.length > 0 && amounts.length === balances.length;
+	if (!isKnown || total === undefined || total === sum) return line;
+	const [typed, added] = [writeMoney(total, writing), writeMoney(sum, writing)];
+	const problem = text(writing, 'balances add up', { sum: added, total: typed });
+	return { ...line, unread: [...line.unread, { field: 'balance', typed, problem }] };
 }
 
 const NOTHING = { printedInterest: null, deferral: null } as const;

@@ -1,10 +1,12 @@
 /** The terms of a debt as the cells of a workbook's line, from which they are read back. */
-import type { DebtTerms } from '../core/debt/terms';
+import type { BalanceTerms, DebtTerms } from '../core/debt/terms';
 import { basisFields } from '../core/debt/interest/all-ways';
 import { afterInterest, isFrozen, onSheet, type PaymentRule } from '../core/debt/rules/all-rules';
 import { RULE_KINDS, fieldsOf, kindOf, type RuleKind } from '../core/debt/rules/all-forms';
+import { dueDate } from '../core/quantities/calendar';
 import { ruleWords } from '../messages/terms';
 import { SCREEN } from '../reading/writing';
+import type { FlatBalance } from './balances-cell';
 import type { Flat } from './debt-columns';
 
 const HELD = ', as at first';
@@ -24,8 +26,9 @@ export function ruleCalled(words: string): RuleKind | undefined {
 
 /** Cells beyond the workbook's own columns: the next due date, and unusual terms. */
 export function furtherCells(terms: DebtTerms): Flat {
-	const { rate, payment, firstDue } = terms;
+	const { rate, payment, firstDue, balances } = terms;
 	const flat: Flat = { firstDue, ...unusual(payment) };
+	if (balances) flat.balances = balances.map((balance) => flatBalance(balance, terms));
 	if (payment.kind === 'interest-only') flat.interestOnly = payment.periods;
 	if (terms.paymentsPerYear !== 12) flat.paymentsPerYear = terms.paymentsPerYear;
 	if (terms.timing === 'advance') flat.timing = 'advance';
@@ -38,6 +41,24 @@ export function furtherCells(terms: DebtTerms): Flat {
 	Object.assign(flat, Object.fromEntries(required));
 	return flat;
 }
+
+/** A balance as a table has it; what changes its rate later is only in the months. */
+const flatBalance = (
+	{ name = '', opening: balance, annual: annualRate, deferred }: BalanceTerms,
+	{ firstDue, paymentsPerYear }: DebtTerms
+): FlatBalance => ({
+	name,
+	balance,
+	annualRate,
+	printedInterest: null,
+	deferral: deferred
+		? {
+				by: dueDate(firstDue, deferred.until, paymentsPerYear),
+				annualRate: deferred.annual === annualRate ? null : deferred.annual,
+				accrued: deferred.accrued
+			}
+		: null
+});
 
 /** Unusual fields of a rule beyond the cells of its terms. */
 function unusual(payment: PaymentRule): Flat {
