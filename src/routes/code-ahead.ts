@@ -11,6 +11,11 @@ const PARTS: readonly (() => Promise<unknown>)[] = [
 	() => import('$lib/ui/curve-chart'),
 	() => import('$lib/ui/Note.svelte'),
 	() => import('./cases/[id=uuid]/Balances.svelte'),
+	() => import('./cases/[id=uuid]/ExportNote.svelte'),
+	() => import('./cases/[id=uuid]/ImportedAccounts.svelte'),
+	() => import('./cases/[id=uuid]/ProposedDebts.svelte'),
+	() => import('./cases/[id=uuid]/StaleChoice.svelte'),
+	() => import('./cases/[id=uuid]/pasted-rows'),
 	() => import('./cases/[id=uuid]/plan/PlanWorkingNote.svelte')
 ];
 

@@ -1,7 +1,8 @@
 /** The casebook as CSV (RFC 4180): a case a line, with plain numbers and ISO dates. */
 import type { CaseSummary } from '../document/casebook';
 import { plainDecimal } from '../reading/written';
-import { csvOf, guarded } from './table';
+import { guarded } from './guarded';
+import { csvOf } from './table';
 
 const COLUMNS: readonly (readonly [string, (line: CaseSummary) => string])[] = [
 	['client', ({ label }) => guarded(label)],

@@ -5,7 +5,8 @@ import { amountHeading, plainDecimal, PLACES } from '../reading/written';
 import { balancesCell } from './balances-cell';
 import { missedCell } from './missed-cell';
 import { COLUMNS, flatOf, type Column, type Flat } from './debt-columns';
-import { csvOf, guarded } from './table';
+import { guarded } from './guarded';
+import { csvOf } from './table';
 
 export function debtsCsv(debts: readonly DebtEntry[], currency: Currency): string {
 	const rows = debts.map((debt) => {

@@ -3,7 +3,7 @@ import ExcelJS from 'exceljs';
 import type { Run } from '../core/debt/run';
 import type { Currency } from '../reading/currencies';
 import { amountHeading } from '../reading/written';
-import { scheduleRows } from './schedule-csv';
+import { scheduleRows } from './schedule-rows';
 import { amountFormat, column, put, setUpPages } from './sheet-layout';
 import { t } from './workbook-labels';
 

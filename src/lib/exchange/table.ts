@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Locale } from '../messages/message';
 import { LIMITS_OF_FILES, refuse } from './bytes';
+import { unguarded } from './guarded';
 
 /** The content of a cell: a text as written, or a workbook's number or date. */
 export type Cell =
@@ -35,7 +36,7 @@ export function rowsOfText(written: string, name: string, locale: Locale): Row[]
 	if (data.some((row) => row.length > columns)) {
 		refuse(locale, 'too many columns', { name, most: columns });
 	}
-	return data.map((row) => row.map(readable));
+	return data.map((row) => row.map(unguarded));
 }
 
 /** Counts separators before any cell is made; those in quotes separate nothing, so a line may have more. */
@@ -63,16 +64,6 @@ function delimiterOf(written: string): string {
 	const isList = !written.includes('"') && lines.every((line) => /, /.test(line));
 	return isList ? ', ' : ',';
 }
-
-/** The prefix that keeps a spreadsheet from running a text as a formula. */
-const GUARD = "'";
-
-/** A text as it is safe in a sheet, signs of full width among what begins a formula; read back it is the same. */
-export const guarded = (value: string): string =>
-	/^'*[=+\-@\t\r＝＋－＠]/.test(value) ? GUARD + value : value;
-
-const readable = (value: string): string =>
-	/^'+[=+\-@\t\r＝＋－＠]/.test(value) ? value.slice(GUARD.length) : value;
 
 /** Rows as CSV (RFC 4180). Texts that people wrote are to be guarded. */
 export const csvOf = (rows: readonly (readonly string[])[]): string =>

@@ -286,9 +286,12 @@ function writeLetters(
 				bottom: y.getPixelForValue(under[at]?.balance ?? 0)
 			}))
 			.filter(({ at }) => at <= x.right);
-		const room = isName ? widestRoom(edges, width, x.right) : (edges[0] ?? null);
-		if (!room || room.bottom - room.top < 10) return;
-		if (room.bottom - room.top < 14) pen.font = `700 10px ${colour('--sans')}`;
+		const [first] = edges;
+		const whole = isName ? widestRoom(edges, width, x.right) : null;
+		// Where a band slopes too much to hold all of a name, it begins where the band is thick.
+		const room = whole && heightOf(whole) >= 10 ? whole : first;
+		if (!room || heightOf(room) < (isName && room === first ? 16 : 10)) return;
+		if (heightOf(room) < 14) pen.font = `700 10px ${colour('--sans')}`;
 		pen.fillStyle = colour(band.light ? '--on-light-hue' : '--on-dark-hue');
 		pen.textAlign = isName ? 'left' : 'center';
 		pen.fillText(band.letter, room.at + (isName ? 6 : 30), (room.top + room.bottom) / 2);
@@ -302,6 +305,8 @@ interface Edges {
 	readonly bottom: number;
 }
 
+const heightOf = ({ top, bottom }: Edges): number => bottom - top;
+
 /** Where a band leaves the most height over so many pixels, and between which heights; null where it is nowhere so long. */
 function widestRoom(edges: readonly Edges[], width: number, right: number): Edges | null {
 	let best: Edges | null = null;
@@ -313,7 +318,7 @@ function widestRoom(edges: readonly Edges[], width: number, right: number): Edge
 			bottom = Math.min(bottom, one.bottom);
 			if (one.at >= at + width) break;
 		}
-		if (best === null || bottom - top > best.bottom - best.top) best = { at, top, bottom };
+		if (best === null || bottom - top > heightOf(best)) best = { at, top, bottom };
 	}
 	return best;
 }

@@ -10,7 +10,8 @@ import { signOf } from './amounts';
 import { nameOf } from './debt';
 import en from '../messages/en/creditors.json';
 import { messagesOf, type Locale } from '../messages/message';
-import { accountInWords, oddTransactions } from './imports';
+import { oddTransactions } from './imports';
+import { accountInWords } from './noted';
 
 const { text } = messagesOf({ en });
 

@@ -26,7 +26,7 @@ import { messagesOf } from '../messages/message';
 import { ruleName, choiceWords, fieldName } from '../messages/terms';
 import { planEventInWords } from './plan';
 import { orderWords } from './plan-names';
-import { accountInWords } from './imports';
+import { accountInWords } from './noted';
 
 const { text } = messagesOf({ en });
 type MessageId = Parameters<typeof text>[1];

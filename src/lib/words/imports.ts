@@ -22,6 +22,7 @@ import { grouped, writeDate, writeMoney, writePercent } from '../reading/written
 import { balanceName } from './account';
 import { countOf, signOf } from './amounts';
 import { nameOf } from './debt';
+import { accountInWords } from './noted';
 import en from '../messages/en/imports.json';
 import { listOf, messagesOf, type Locale } from '../messages/message';
 import { say, type Sentence } from '../messages/sentence';
@@ -208,10 +209,6 @@ export function alsoInWords({ flat, unread }: TakenLine, locale: Locale): string
 		.map(({ typed }) => text(locale, 'also unread', { typed: quoted(typed) }));
 	return [...(names === '' ? [] : [names]), ...other].join('; ');
 }
-
-/** The last four of an account's digits are enough to know it by. */
-export const accountInWords = (account: string, locale: Locale): string =>
-	account.length <= 4 ? account : text(locale, 'last four', { digits: account.slice(-4) });
 
 /** Says what an account of a statement adds, and to which debt. */
 export function accountSentence(

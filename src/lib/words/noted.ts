@@ -4,8 +4,7 @@ import { writeMoney } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf } from './amounts';
 import en from '../messages/en/noted.json';
-import { messagesOf } from '../messages/message';
-import { accountInWords } from './imports';
+import { messagesOf, type Locale } from '../messages/message';
 
 const { text } = messagesOf({ en });
 
@@ -26,3 +25,7 @@ export function notedInWords({ noted, transactions }: DebtEntry, writing: Writin
 	].filter((one) => typeof one === 'string' && one !== '');
 	return said.length === 0 ? text(writing, 'nothing noted') : said.join('; ');
 }
+
+/** The last four of an account's digits are enough to know it by. */
+export const accountInWords = (account: string, locale: Locale): string =>
+	account.length <= 4 ? account : text(locale, 'last four', { digits: account.slice(-4) });

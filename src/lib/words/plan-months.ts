@@ -1,7 +1,7 @@
 /** Every month of a plan: what is out of the ordinary in it, and its rows as they are copied into a sheet. */
 import type { MonthMark } from '../core/plan/marks';
 import type { Plan } from '../core/plan/terms';
-import { monthRows, type NamedDebt, type ShareFigure } from '../exchange/plan-csv';
+import { monthRows, type NamedDebt, type ShareFigure } from '../exchange/plan-rows';
 import { writeMoney, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import en from '../messages/en/plan-months.json';

@@ -1,6 +1,6 @@
 /** Rows of tables as they are copied into a sheet. */
 import type { Run } from '../core/debt/run';
-import { scheduleRows } from '../exchange/schedule-csv';
+import { scheduleRows } from '../exchange/schedule-rows';
 import type { Writing } from '../reading/writing';
 
 /** Rows of a schedule as tab-separated text: ISO dates, amounts with a point and without separators. */

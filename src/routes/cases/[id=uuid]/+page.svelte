@@ -11,16 +11,12 @@
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { withFields } from '$lib/document/balances';
 	import { debtOfAccount, withAccount } from '$lib/exchange/account-debt';
-	import { Refusal } from '$lib/exchange/bytes';
 	import type { AccountStatement } from '$lib/exchange/statement-ofx';
-	import { rowsOfText, type Sheet } from '$lib/exchange/table';
+	import type { Sheet } from '$lib/exchange/table';
 	import { quoted } from '$lib/reading/reading';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
 	import { countOf } from '$lib/words/amounts';
-	import { asPasted, casesElsewhere } from '$lib/words/imports';
 	import { v4 as newId } from 'uuid';
-	import ProposedDebts from './ProposedDebts.svelte';
-	import ImportedAccounts from './ImportedAccounts.svelte';
 	import type { PageProps } from './$types';
 	import CaseNote from './CaseNote.svelte';
 	import EntryGrid from './EntryGrid.svelte';
@@ -58,8 +54,10 @@
 			const { readFile } = await import('$lib/workers/read-file');
 			const content = await readFile(file, desk.writing);
 			if (content.kind === 'refused') refusal = content.message;
-			else if (content.kind === 'cases') refusal = casesElsewhere(file.name, desk.writing);
-			else if (content.kind === 'accounts')
+			else if (content.kind === 'cases') {
+				const { casesElsewhere } = await import('$lib/words/imports');
+				refusal = casesElsewhere(file.name, desk.writing);
+			} else if (content.kind === 'accounts')
 				proposed = { of: 'accounts', accounts: content.accounts };
 			else proposed = { of: 'rows', source: quoted(content.name), sheets: content.sheets };
 		} finally {
@@ -68,19 +66,12 @@
 	}
 
 	/** Rows copied from a sheet, or a list that was typed elsewhere. */
-	function paste(text: string): void {
+	async function paste(text: string): Promise<void> {
 		refusal = null;
-		const source = asPasted(desk.writing);
-		try {
-			proposed = {
-				of: 'rows',
-				source,
-				sheets: [{ name: '', rows: rowsOfText(text, source, desk.writing) }]
-			};
-		} catch (error) {
-			if (!(error instanceof Refusal)) throw error;
-			refusal = error.message;
-		}
+		const { pastedRows } = await import('./pasted-rows');
+		const pasted = pastedRows(text, desk.writing);
+		if ('refusal' in pasted) ({ refusal } = pasted);
+		else proposed = { of: 'rows', ...pasted };
 	}
 
 	function takeDebts(taken: readonly DebtEntry[], hasMore: boolean): void {
@@ -182,25 +173,37 @@
 		</p>
 	{/if}
 	<div>
-		<EntryGrid bind:this={grid} {desk} {required} onremove={remove} onpaste={paste} />
+		<EntryGrid
+			bind:this={grid}
+			{desk}
+			{required}
+			onremove={remove}
+			onpaste={(text) => void paste(text)}
+		/>
 		{#if proposed?.of === 'rows'}
 			<!-- What was said of one table says nothing of the next. -->
 			{#key proposed}
-				<ProposedDebts
-					{desk}
-					source={proposed.source}
-					sheets={proposed.sheets}
-					ontake={takeDebts}
-					onclose={() => (proposed = null)}
-				/>
+				{@const { source, sheets } = proposed}
+				{#await import('./ProposedDebts.svelte') then { default: ProposedDebts }}
+					<ProposedDebts
+						{desk}
+						{source}
+						{sheets}
+						ontake={takeDebts}
+						onclose={() => (proposed = null)}
+					/>
+				{/await}
 			{/key}
 		{:else if proposed}
-			<ImportedAccounts
-				{desk}
-				accounts={proposed.accounts}
-				ontake={takeAccounts}
-				onclose={() => (proposed = null)}
-			/>
+			{@const { accounts } = proposed}
+			{#await import('./ImportedAccounts.svelte') then { default: ImportedAccounts }}
+				<ImportedAccounts
+					{desk}
+					{accounts}
+					ontake={takeAccounts}
+					onclose={() => (proposed = null)}
+				/>
+			{/await}
 		{/if}
 	</div>
 </main>

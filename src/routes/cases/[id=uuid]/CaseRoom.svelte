@@ -19,8 +19,6 @@
 	import type { Snippet } from 'svelte';
 	import OthersHere from './OthersHere.svelte';
 	import SavingLine from './SavingLine.svelte';
-	import StaleChoice from './StaleChoice.svelte';
-	import ExportNote from './ExportNote.svelte';
 	import { t } from '$lib/words/labels/case';
 
 	interface Props {
@@ -205,12 +203,10 @@
 </TopLine>
 
 {#if desk.saving.kind === 'conflict'}
-	<StaleChoice
-		mine={desk.saving.mine}
-		theirs={desk.saving.theirs}
-		authors={desk.saving.authors}
-		onchoose={(choice) => desk.settle(choice)}
-	/>
+	{@const { mine, theirs, authors } = desk.saving}
+	{#await import('./StaleChoice.svelte') then { default: StaleChoice }}
+		<StaleChoice {mine} {theirs} {authors} onchoose={(choice) => desk.settle(choice)} />
+	{/await}
 {/if}
 
 {#if person}
@@ -220,21 +216,24 @@
 {@render children()}
 
 {#if taking}
-	<ExportNote
-		caseId={desk.id}
-		document={desk.document}
-		{subject}
-		writing={desk.writing}
-		anchor={taking}
-		ontaken={(kind, { given }) => {
-			if (given) desk.rememberCalendar(given);
-			if (person) void sayTakenAlong(desk.id, kind);
-		}}
-		onclose={() => {
-			taking?.focus();
-			taking = null;
-		}}
-	/>
+	{@const anchor = taking}
+	{#await import('./ExportNote.svelte') then { default: ExportNote }}
+		<ExportNote
+			caseId={desk.id}
+			document={desk.document}
+			{subject}
+			writing={desk.writing}
+			{anchor}
+			ontaken={(kind, { given }) => {
+				if (given) desk.rememberCalendar(given);
+				if (person) void sayTakenAlong(desk.id, kind);
+			}}
+			onclose={() => {
+				taking?.focus();
+				taking = null;
+			}}
+		/>
+	{/await}
 {/if}
 {#if desk.stepped}
 	{@const { direction, what } = desk.stepped}

@@ -4,7 +4,7 @@
 	import type { Plan, PlanTerms } from '$lib/core/plan/terms';
 	import { monthSums, planYears } from '$lib/core/plan/years';
 	import type { PlanFigureName } from '$lib/core/working/plan-figure';
-	import { SHARE_FIGURES, type ShareFigure } from '$lib/exchange/plan-csv';
+	import { SHARE_FIGURES, type ShareFigure } from '$lib/exchange/plan-rows';
 	import { writeAmount } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';

@@ -1,5 +1,5 @@
 /** The columns of the table of every month: what all debts come to, and figures of single ones. */
-import type { ShareFigure } from '$lib/exchange/plan-csv';
+import type { ShareFigure } from '$lib/exchange/plan-rows';
 
 export const IN_ALL = ['paid', 'interest', 'principal', 'closing'] as const;
 export type InAll = (typeof IN_ALL)[number];

@@ -11,8 +11,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { accountInWords } from '$lib/words/imports';
-	import { notedInWords } from '$lib/words/noted';
+	import { accountInWords, notedInWords } from '$lib/words/noted';
 	import { impliedNeeds, impliedSentence } from '$lib/words/statement';
 	import { countText, moneyText } from '../../debt-fields';
 	import { t } from '$lib/words/labels/debt';
