@@ -104,6 +104,34 @@ describe('a debt of several balances', () => {
 		expect(joined(several)).toMatchObject({ balance: 418_236, balances: [], atLeast: null });
 	});
 
+	it('is kept whole where one window makes it one balance while another changes a part of it', () => {
+		const one = joined(several);
+		const other = withAmount(several, 1, 11_100);
+		for (const [mine, theirs] of [
+			[one, other],
+			[other, one]
+		] as const) {
+			const together = merged(several, mine, theirs);
+			expect(together.conflicts).toEqual(['balances']);
+			const owed = ({ balance, annualRate, balances }: typeof one) => [
+				balance,
+				annualRate,
+				balances
+			];
+			expect(owed(together.mine)).toEqual(owed(mine));
+			expect(owed(together.theirs)).toEqual(owed(theirs));
+		}
+		// What else the other one changed goes along.
+		const named = merged(several, one, { ...several, name: 'Another name' });
+		expect(named.conflicts).toEqual([]);
+		expect(named.mine).toEqual({ ...one, name: 'Another name' });
+		const typed = withFields(one, { balance: cents(500_000) });
+		expect(merged(one, split(one, crypto.randomUUID(), 'Purchases'), typed)).toMatchObject({
+			conflicts: ['balances'],
+			theirs: { balance: 500_000, balances: [] }
+		});
+	});
+
 	it('has the sum of what two windows changed, and asks about nothing', () => {
 		fc.assert(
 			fc.property(amount, amount, (mine, theirs) => {

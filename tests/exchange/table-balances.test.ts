@@ -75,6 +75,14 @@ describe('rows of balances below a card', () => {
 		expect(line?.flat.balances).toHaveLength(2);
 	});
 
+	it('beyond what a card can have are debts of their own: none is lost', () => {
+		const many = Array.from({ length: 14 }, (_, at) => ['Transfers', `${at + 1}00`, '5', '', '']);
+		const rows = debts(['Card', '900', '24.99', '3 %', '10 Jan 2027'], ...many);
+		expect(rows).toHaveLength(4);
+		expect(rows[0]?.[3]).toHaveLength(12);
+		expect(rows.slice(1).map(([, balance]) => balance)).toEqual([120_000, 130_000, 140_000]);
+	});
+
 	it('are debts of their own where they say what a debt does, or stand below none', () => {
 		const cash = ['Cash advances', '380.00', '29.49', '', ''];
 		expect(debts(cash)).toHaveLength(1);

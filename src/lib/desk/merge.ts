@@ -45,6 +45,8 @@ function together(
 		return itemsTogether(base, mine, theirs, path, side, conflicts);
 	}
 	if (isFields(base) && isFields(mine) && isFields(theirs) && areOneKind(base, mine, theirs)) {
+		const whole = withoutTurning(base, mine, theirs, path, side, conflicts);
+		if (whole) return whole;
 		const names = new Set([...Object.keys(mine), ...Object.keys(theirs)]);
 		const stated = [...names].filter((name) => !isTotal(name, mine) || !isTotal(name, theirs));
 		const fields = stated.map((name) => {
@@ -56,6 +58,34 @@ function together(
 	conflicts.push(path);
 	return side === 'mine' ? mine : theirs;
 }
+
+/**
+ * A debt that one side turned into one balance, or into several, while the other has it as it was: its balances, their sum and
+ * their rate are one thing, of which a part would be another debt. Null: it is as it was on both sides.
+ */
+function withoutTurning(
+	base: Fields,
+	mine: Fields,
+	theirs: Fields,
+	path: string,
+	side: Side,
+	conflicts: string[]
+): unknown {
+	const [before, here, there] = [base, mine, theirs].map(owedIn);
+	if (!before || !here || !there) return null;
+	if ((here.balances.length === 0) === (there.balances.length === 0)) return null;
+	const isMine = same(before, there);
+	const isClash = !isMine && !same(before, here);
+	if (isClash) conflicts.push(path === '' ? 'balances' : `${path}.balances`);
+	const taken = isMine || (isClash && side === 'mine') ? here : there;
+	const rest = ({ balance: _, annualRate: __, balances: ___, ...fields }: Fields) => fields;
+	const others = together(rest(base), rest(mine), rest(theirs), path, side, conflicts);
+	return { ...(others as Fields), ...taken };
+}
+
+/** What a debt owes: its balances, and their sum and rate; null of what is no debt. */
+const owedIn = ({ balance, annualRate, balances }: Fields) =>
+	Array.isArray(balances) ? { balance, annualRate, balances: balances as unknown[] } : null;
 
 /** Whether a field of a debt follows from its balances: put together, these may come to another sum. */
 const isTotal = (name: string, { balances }: Fields): boolean =>

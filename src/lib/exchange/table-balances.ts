@@ -20,15 +20,19 @@ export function withBalanceRows(lines: readonly TakenLine[], writing: Writing): 
 	const below = new Map<TakenLine, TakenLine[]>();
 	for (const line of lines) {
 		const card = taken.at(-1);
-		if (card && isBalance(line) && !isBalance(card)) {
-			below.set(card, [...(below.get(card) ?? []), line]);
+		const own = card ? (below.get(card) ?? []) : [];
+		if (card && isBalance(line) && !isBalance(card) && own.length < MOST) {
+			below.set(card, [...own, line]);
 		} else taken.push(line);
 	}
 	return taken.map((card) => {
 		const own = below.get(card);
-		return own ? folded(card, own.slice(0, LIMITS.balances), writing) : card;
+		return own ? folded(card, own, writing) : card;
 	});
 }
+
+/** More rows are debts of their own: nothing is lost, and the card’s own amount may be a balance, too. */
+const MOST = LIMITS.balances - 1;
 
 /** As statements call them; what says more is the name of a debt. */
 const KINDS =
