@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { addDays, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { NewDebt } from '../../src/lib/core/plan/changes';
-import { type DebtTerms } from '../../src/lib/core/debt/terms';
+import type { DebtTerms, LateStanding, LateTerms } from '../../src/lib/core/debt/terms';
 import { ALLOCATION_ORDERS } from '../../src/lib/core/debt/account/policy';
 import type { PaymentRule } from '../../src/lib/core/debt/rules/all-rules';
 import { cents, ZERO } from '../../src/lib/core/quantities/money';
@@ -217,7 +217,23 @@ const lateDrawn = fc.record({
 	penalty: fc.constantFrom(199_900, 299_900).map(percent),
 	after: fc.integer({ min: 1, max: 3 }),
 	notice: fc.integer({ min: 0, max: 3 }),
-	cure: fc.integer({ min: 1, max: 6 })
+	cure: fc.integer({ min: 1, max: 6 }),
+	standing: fc.option(
+		fc
+			.record({
+				missed: fc.uniqueArray(fc.integer({ min: -7, max: 0 }), { maxLength: 3 }),
+				lacking: fc.integer({ min: 0, max: 9_000 }).map(cents),
+				feeDue: fc.constantFrom(0, 3_000).map(cents),
+				penaltyFrom: fc.option(fc.integer({ min: -3, max: 3 })),
+				onTime: fc.integer({ min: 0, max: 5 })
+			})
+			.map(({ missed, lacking, penaltyFrom, ...standing }) => ({
+				...standing,
+				missed: missed.sort((a, b) => a - b).map((k) => ({ k, lacking })),
+				...(penaltyFrom !== null && { penaltyFrom })
+			})),
+		{ nil: undefined }
+	)
 });
 
 /** Cards: several balances, some deferring interest, in any allocation, with or without terms for late payments. */
@@ -244,5 +260,14 @@ export const cardTerms = (frequencies: fc.Arbitrary<DebtTerms['paymentsPerYear']
 				...(deferred && { deferred })
 			})),
 			allocation,
-			...(late && { late })
+			...(late && { late: withoutNothing(late) })
 		}));
+
+/** Terms with nothing in place of what is not there. */
+const withoutNothing = ({
+	standing,
+	...late
+}: Omit<LateTerms, 'standing'> & { readonly standing?: LateStanding | undefined }): LateTerms => ({
+	...late,
+	...(standing && { standing })
+});

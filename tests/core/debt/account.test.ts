@@ -200,12 +200,49 @@ describe('late payments', () => {
 		fc.assert(
 			fc.property(cards, ({ skips: _, late, ...terms }) => {
 				fc.pre(late !== undefined && terms.payment.kind === 'minimum');
-				const carried = run({ ...terms, late: late ?? { fee: cents(0) } });
+				const { standing: __, ...clean } = late ?? { fee: cents(0) };
+				const carried = run({ ...terms, late: clean });
 				expect(carried.missed).toEqual([]);
 				expect(carried.totalPaid).toBe(run(terms).totalPaid);
 			}),
 			{ numRuns: runs(100) }
 		);
+	});
+
+	it('before the first are past due in it, and what is more than is owed is dropped', () => {
+		const missed = (k: number, lacking: number) => ({ k, lacking: cents(lacking) });
+		const standing = {
+			missed: [missed(-1, 3_000), missed(0, 4_000)],
+			feeDue: cents(3_000),
+			onTime: 0
+		};
+		const terms: DebtTerms = {
+			opening: cents(100_000),
+			rate: { basis: 'nominal', annual: 120_000 as never },
+			paymentsPerYear: 12,
+			firstDue: '2027-01-15' as never,
+			payment: {
+				kind: 'minimum',
+				percent: 0 as never,
+				of: 'statement',
+				plusInterest: false,
+				plusFees: false,
+				roundUpTo: cents(0),
+				floor: cents(5_000)
+			},
+			clearBelow: cents(0),
+			extras: [],
+			charges: [],
+			late: { fee: cents(3_000), standing }
+		};
+		const carried = run(terms);
+		// 50.00 and what is past due, 70.00; the fee of 30.00 is charged, and bears interest.
+		expect(rowAt(carried, 1)).toMatchObject({ charges: 3_000, interest: 1_030, paid: 12_000 });
+		expect(rowAt(carried, 2)).toMatchObject({ charges: 0, paid: 5_000 });
+		expect(carried).toMatchObject({ missed: [], lateFees: 3_000 });
+		const small = run({ ...terms, opening: cents(2_500) });
+		// At most 25.00 is past due, of what was missed last.
+		expect(rowAt(small, 1)?.paid).toBe(2_500 + 3_000 + 55);
 	});
 
 	it('that never end are told before a hundred years, with what is owed then', () => {

@@ -70,7 +70,9 @@ export function accountTerms(
 function lateTerms({ history, ...late }: StatedLate, dates: Dates): LateTerms {
 	if (!history) return late;
 	const { pastDue, feeDue, penaltyFrom, onTime } = history;
-	const before = history.missed.filter(({ due }) => due < dates.firstDue);
+	const before = history.missed
+		.filter(({ due }) => due < dates.firstDue)
+		.sort((a, b) => (a.due < b.due ? -1 : 1));
 	// What nobody has said when it was missed was missed last.
 	const missed = before.length > 0 ? before.map(({ due }) => periodOfDue(due, dates)) : [0];
 	const lacking = shared(pastDue, weightsOf(before));
