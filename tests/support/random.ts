@@ -12,3 +12,10 @@ export const ofWhich = (usual: number): number => (TIMES < 1 ? 0 : usual);
 
 /** Tests that take long without any draws: left to `npm run test:thorough`. */
 export const longOnes = it.runIf(TIMES >= 1);
+
+const step = Math.max(1, Math.round(1 / TIMES));
+const first = Math.floor(Math.random() * step);
+
+/** All of many cases, or of few draws so many of them, others each time. */
+export const drawnOf = <T>(all: readonly T[]): readonly T[] =>
+	all.filter((_, at) => at % step === first);
