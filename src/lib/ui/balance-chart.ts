@@ -287,10 +287,10 @@ function writeLetters(
 			}))
 			.filter(({ at }) => at <= x.right);
 		const [first] = edges;
-		const whole = isName ? widestRoom(edges, width, x.right) : null;
+		const whole = isName ? widestRoom(edges, width) : null;
 		// Where a band slopes too much to hold all of a name, it begins where the band is thick.
 		const room = whole && heightOf(whole) >= 10 ? whole : first;
-		if (!room || heightOf(room) < (isName && room === first ? 16 : 10)) return;
+		if (!room || heightOf(room) < 10) return;
 		if (heightOf(room) < 14) pen.font = `700 10px ${colour('--sans')}`;
 		pen.fillStyle = colour(band.light ? '--on-light-hue' : '--on-dark-hue');
 		pen.textAlign = isName ? 'left' : 'center';
@@ -308,10 +308,11 @@ interface Edges {
 const heightOf = ({ top, bottom }: Edges): number => bottom - top;
 
 /** Where a band leaves the most height over so many pixels, and between which heights; null where it is nowhere so long. */
-function widestRoom(edges: readonly Edges[], width: number, right: number): Edges | null {
+function widestRoom(edges: readonly Edges[], width: number): Edges | null {
 	let best: Edges | null = null;
+	const end = edges.at(-1)?.at ?? 0;
 	for (const [from, { at }] of edges.entries()) {
-		if (at + width > right) break;
+		if (at + width > end) break;
 		let [top, bottom] = [-Infinity, Infinity];
 		for (const one of edges.slice(from)) {
 			top = Math.max(top, one.top);

@@ -1,6 +1,6 @@
 /** What is marked in a schedule, period by period. */
 import { describe, expect, it } from 'vitest';
-import { marksOf } from '../../../src/lib/core/debt/marks';
+import { lateFeesOf, marksOf } from '../../../src/lib/core/debt/marks';
 import { rowAt, run } from '../../../src/lib/core/debt/run';
 import type { DebtTerms } from '../../../src/lib/core/debt/terms';
 import type { CalendarDate } from '../../../src/lib/core/quantities/calendar';
@@ -21,6 +21,15 @@ function marked(fields: Partial<DebtTerms>): Record<number, string[]> {
 	}
 	return found;
 }
+
+const NO_MINIMUM = {
+	percent: percent(0),
+	of: 'statement',
+	plusInterest: false,
+	plusFees: false,
+	roundUpTo: cents(0),
+	floor: cents(0)
+} as const;
 
 describe('the marks of a schedule', () => {
 	const payment = { kind: 'fixed' as const, amount: cents(30_000) };
@@ -51,14 +60,7 @@ describe('the marks of a schedule', () => {
 		expect(
 			marked({
 				payment: { kind: 'fixed', amount: cents(6_000) },
-				required: {
-					percent: percent(0),
-					of: 'statement',
-					plusInterest: false,
-					plusFees: false,
-					roundUpTo: cents(0),
-					floor: cents(5_000)
-				},
+				required: { ...NO_MINIMUM, floor: cents(5_000) },
 				skips: [2],
 				extras: [
 					{ from: 3, amount: cents(4_000) },
@@ -79,6 +81,24 @@ describe('the marks of a schedule', () => {
 			8: ['cured'],
 			9: ['extra', 'last']
 		});
+	});
+
+	it('begin with what was missed before, and late fees are told from other charges', () => {
+		const standing = { missed: [], feeDue: cents(3_000), penaltyFrom: -2, onTime: 1 };
+		const { terms } = simpleDebt('late', 100_000, 120_000, {
+			payment,
+			required: { ...NO_MINIMUM, floor: cents(5_000) },
+			skips: [2],
+			charges: [{ from: 3, amount: cents(700), fee: true }],
+			late: { fee: cents(2_500), penalty: percent(299_900), cure: 6, standing }
+		});
+		expect(marked(terms)[1]).toEqual(['late fee', 'penalty']);
+		expect(lateFeesOf(terms, run(terms))).toEqual([
+			{ k: 1, amount: 3_000 },
+			{ k: 3, amount: 2_500 }
+		]);
+		const { late: _, ...never } = terms;
+		expect(lateFeesOf(never, run(never))).toEqual([]);
 	});
 
 	it('leave out an extra payment that comes with every other', () => {
