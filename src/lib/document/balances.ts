@@ -59,9 +59,15 @@ export function withoutBalance(debt: DebtEntry, id: string): DebtEntry {
 	return withBalances({ ...debt, events }, rest);
 }
 
-/** Whether a balance that owes something defers its interest. */
-export const hasDeadline = ({ balances }: Pick<DebtEntry, 'balances'>): boolean =>
-	balances.some(({ balance, deferral }) => balance !== 0 && deferral !== null);
+/** Whether a payment is still due by a deadline of a balance that owes something. */
+export const hasDeadline = ({
+	balances,
+	firstDue
+}: Pick<DebtEntry, 'balances' | 'firstDue'>): boolean =>
+	balances.some(
+		({ balance, deferral }) =>
+			balance !== 0 && deferral !== null && firstDue !== null && deferral.by >= firstDue
+	);
 
 /** What a debt pays at least to keep its deadlines: so much up to the last of what it owes; null where it has none. */
 export function keptDeadlines({ balances }: DebtEntry, amount: Cents): DebtEntry['atLeast'] {

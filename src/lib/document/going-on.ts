@@ -10,6 +10,7 @@ import { sumOf, ZERO, type Cents } from '../core/quantities/money';
 import { shared } from '../core/quantities/share';
 import type { LateStanding } from '../core/debt/terms';
 import { totalsOf } from '../core/debt/account/totals';
+import { hasDeadline } from './balances';
 import type { CaseDocument } from './case';
 import { newDebtOf, type ChangeEntry, type NewDebtEntry } from './change';
 import { emptyDebt, NO_STATEMENT, statedDebt, type DebtEntry } from './debt';
@@ -288,17 +289,10 @@ function lateAfter(
 	};
 }
 
-/** Whether a payment is still due by a deadline of the debt. */
-const hasOpenDeadline = ({ balances, firstDue }: DebtEntry): boolean =>
-	balances.some(
-		({ balance, deferral }) =>
-			balance !== 0 && deferral !== null && firstDue !== null && deferral.by >= firstDue
-	);
-
 /** The changes that are about debts that are still owed; the others have been carried out. */
 function changesLeft(changes: readonly ChangeEntry[], debts: readonly DebtEntry[]): ChangeEntry[] {
 	const owed = new Set(debts.filter(({ balance }) => balance !== 0).map(({ id }) => id));
-	const deferring = new Set(debts.filter(hasOpenDeadline).map(({ id }) => id));
+	const deferring = new Set(debts.filter(hasDeadline).map(({ id }) => id));
 	return changes.flatMap((change): ChangeEntry[] => {
 		if (change.kind === 'deadline') {
 			const left = change.debts.filter((id) => deferring.has(id));

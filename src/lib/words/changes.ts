@@ -16,7 +16,7 @@ const { text } = messagesOf({ en });
 
 /** The kinds of change to choose from; that deadlines are kept, where a debt has one. */
 export const changeKinds = (
-	{ debts }: { readonly debts: readonly Pick<DebtEntry, 'balances'>[] },
+	{ debts }: { readonly debts: readonly Pick<DebtEntry, 'balances' | 'firstDue'>[] },
 	locale: Locale
 ) =>
 	KINDS.filter((kind) => kind !== 'deadline' || debts.some(hasDeadline)).map((value) => ({
