@@ -64,8 +64,7 @@ const builtTest = {
 	env: { TMPDIR: folderForTests() },
 	globalSetup: './tests/support/setup.ts',
 	isolate: false,
-	// They wait for pages and servers, and leave their core to others meanwhile.
-	maxWorkers: CORES + 1,
+	maxWorkers: CORES,
 	// What a page is waited for: only a failure takes so long.
 	expect: { poll: { timeout: 15_000 } },
 	testTimeout: 120_000,
