@@ -127,7 +127,7 @@ describe('a card of three balances', () => {
 });
 
 describe('a card in the grid', () => {
-	it('is typed from paper with less than twenty keys beside its values, and taken back by undo', async () => {
+	it('is typed from paper with twenty keys beside its values, made one balance and split again', async () => {
 		const { id } = await makeCase(desk.residuum, 'Typed', []);
 		await screen.goto(`/cases/${id}`);
 		await screen.page.focus('[aria-label="Name, line 1"]');
@@ -167,6 +167,13 @@ describe('a card in the grid', () => {
 			['Cash advances', 38_000],
 			['Balance transfer', 150_000]
 		]);
+		await screen.page.focus('[aria-label="Name, line 1"]');
+		await screen.press('Control+b');
+		await screen.focus('Balance of Purchases');
+		await screen.clickText('.fold button', 'make one balance');
+		await screen.page.focus('[aria-label="Name, line 1"]');
+		await screen.press('Control+b');
+		await screen.focus('Balance of Purchases');
 	});
 
 	it('takes pasted rows of its balances below its own', async () => {

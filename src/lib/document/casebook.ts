@@ -72,7 +72,7 @@ export interface Owed {
 /** All cases that somebody sees, added up. */
 export interface BookTotals {
 	readonly cases: number;
-	/** With a plan that is chosen; of those, whose money falls short; and that want a visit. */
+	/** With a plan that is chosen; of those, whose money falls short; and that are due for review. */
 	readonly chosen: number;
 	readonly short: number;
 	readonly wanting: number;

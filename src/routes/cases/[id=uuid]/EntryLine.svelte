@@ -92,7 +92,7 @@
 		const isBalances = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'b';
 		if (!isBalances) return onkey?.(event);
 		event.preventDefault();
-		if (isOpen) fold();
+		if (isOpen && isSplit) fold();
 		else unfold();
 	}
 </script>
