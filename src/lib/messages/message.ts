@@ -69,15 +69,28 @@ export function messagesOf<Id extends string, L extends Language>(
 	return { sentence, text: (locale, id, parts) => plain(sentence(locale, id, parts)) };
 }
 
-/** Plurals are those of the language, numbers those of the style. */
+/** Plurals are those of the language, numbers those of the style. Each is made once: making one takes longer than using it. */
 const formattersOf = (numbers: NumberStyle) => ({
 	getNumberFormat: (_: unknown, options?: Intl.NumberFormatOptions) =>
-		new Intl.NumberFormat(NUMBERS[numbers], options),
+		madeOnce(
+			`number ${numbers} ${JSON.stringify(options)}`,
+			() => new Intl.NumberFormat(NUMBERS[numbers], options)
+		),
 	getDateTimeFormat: (...args: ConstructorParameters<typeof Intl.DateTimeFormat>) =>
-		new Intl.DateTimeFormat(...args),
+		madeOnce(`date ${JSON.stringify(args)}`, () => new Intl.DateTimeFormat(...args)),
 	getPluralRules: (...args: ConstructorParameters<typeof Intl.PluralRules>) =>
-		new Intl.PluralRules(...args)
+		madeOnce(`plural ${JSON.stringify(args)}`, () => new Intl.PluralRules(...args))
 });
+
+const made = new Map<string, unknown>();
+
+function madeOnce<T>(key: string, make: () => T): T {
+	const known = made.get(key);
+	if (known !== undefined) return known as T;
+	const fresh = make();
+	made.set(key, fresh);
+	return fresh;
+}
 
 const setApart = (inner: unknown[]) => [figure(plain(inner.flatMap(phrasesIn)))];
 
