@@ -30,8 +30,21 @@ export function codeAhead(paths: () => readonly string[]): () => void {
 		do await new Promise((resolve) => setTimeout(resolve, AFTER));
 		while (isOpen && !(await serverAnswers()));
 		if (!isOpen) return;
-		for (const path of paths()) preloadCode(path).catch(() => undefined);
-		for (const part of PARTS) part().catch(() => undefined);
+		const screens = paths().map((path) => () => preloadCode(path));
+		// One at a time, where nobody waits for the page: all at once hold it for a tenth of a second and more.
+		for (const load of [...screens, ...PARTS]) {
+			await idle();
+			void load().catch(() => undefined);
+		}
 	})();
 	return () => (isOpen = false);
 }
+
+/** Waits until the page has nothing else to do, at most for a while. */
+const idle = (): Promise<unknown> =>
+	new Promise((resolve) =>
+		// Not every browser says when it is idle.
+		'requestIdleCallback' in window
+			? requestIdleCallback(resolve, { timeout: 500 })
+			: setTimeout(resolve, 50)
+	);

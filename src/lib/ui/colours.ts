@@ -1,13 +1,26 @@
 /** Looks a custom property of the style sheet up, as it is by day or by night. */
 export type Colour = (property: string) => string;
 
+/** What was looked up for each element: asking for a style has the page work all styles out that have changed. */
+let known = new WeakMap<Element, Map<string, string>>();
+let isWatched = false;
+
 export function coloursOf(element: Element): Colour {
-	const style = getComputedStyle(element);
+	if (!isWatched) whenColoursChange(() => (known = new WeakMap()));
+	isWatched = true;
+	const colours = known.get(element) ?? new Map<string, string>();
+	known.set(element, colours);
 	return (property) => {
-		const written = style.getPropertyValue(property).trim();
-		const isNamed = !written.startsWith('#') && CSS.supports('color', written);
-		return isNamed ? resolved(written, element) : written;
+		const colour = colours.get(property) ?? lookedUp(property, element);
+		colours.set(property, colour);
+		return colour;
 	};
+}
+
+function lookedUp(property: string, element: Element): string {
+	const written = getComputedStyle(element).getPropertyValue(property).trim();
+	const isNamed = !written.startsWith('#') && CSS.supports('color', written);
+	return isNamed ? resolved(written, element) : written;
 }
 
 /** A colour of the system's, where it sets them, in figures: drawn on what is not in the page, its name says nothing. */
