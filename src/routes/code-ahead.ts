@@ -9,6 +9,7 @@ const PARTS: readonly (() => Promise<unknown>)[] = [
 	() => import('$lib/ui/balance-chart'),
 	() => import('$lib/ui/split-chart'),
 	() => import('$lib/ui/curve-chart'),
+	() => import('$lib/ui/money-chart'),
 	() => import('$lib/ui/Note.svelte'),
 	() => import('./cases/[id=uuid]/Balances.svelte'),
 	() => import('./cases/[id=uuid]/ExportNote.svelte'),
@@ -16,6 +17,7 @@ const PARTS: readonly (() => Promise<unknown>)[] = [
 	() => import('./cases/[id=uuid]/ProposedDebts.svelte'),
 	() => import('./cases/[id=uuid]/StaleChoice.svelte'),
 	() => import('./cases/[id=uuid]/pasted-rows'),
+	() => import('./cases/[id=uuid]/plan/BudgetSheet.svelte'),
 	() => import('./cases/[id=uuid]/plan/PlanWorkingNote.svelte')
 ];
 

@@ -6,7 +6,7 @@ import { bannedIn } from '../support/glossary';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { card, fixed } from '../support/debts';
 import { makeCase, startResiduum } from '../support/residuum';
-import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
+import { contentOf, FIRST_PLAN, NO_SHEET } from '../../src/lib/document/plan';
 
 let desk: Desk;
 let screen: Screen;
@@ -29,7 +29,7 @@ beforeAll(async () => {
 		budget: { kind: 'constant', amount: 12 * 12_345_678 + index * 10_000_000 }
 	}));
 	const choice = { plan: FIRST_PLAN.id, name: 'A plan', date: '2026-12-15', note: 'agreed' };
-	const choices = [{ ...choice, content: contentOf(FIRST_PLAN) }];
+	const choices = [{ ...choice, content: contentOf(FIRST_PLAN, NO_SHEET) }];
 	const six = await makeCase(desk.residuum, 'Six plans', letters, {}, { plans, choices });
 	const empty = await makeCase(desk.residuum, 'Nothing yet');
 	const demo = async (search: string) => {

@@ -1,6 +1,6 @@
 import type { HTTPRequest } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
+import { contentOf, FIRST_PLAN, NO_SHEET } from '../../src/lib/document/plan';
 import { amount, card } from '../support/debts';
 import { desk, screen, sitDown } from '../support/page';
 import { makeCase } from '../support/residuum';
@@ -146,7 +146,7 @@ describe('monthly budget', () => {
 			FIRST_PLAN,
 			{ ...FIRST_PLAN, id: crypto.randomUUID(), name: 'Another one', named: true }
 		];
-		const choices = [{ ...choice, content: contentOf(FIRST_PLAN) }];
+		const choices = [{ ...choice, content: contentOf(FIRST_PLAN, NO_SHEET) }];
 		const { id } = await makeCase(desk.residuum, 'Chosen', [card()], {}, { plans, choices });
 		await screen.goto(`/cases/${id}/plan`);
 		await screen.see('.bar .chosen', /^chosen$/);

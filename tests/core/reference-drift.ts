@@ -4,7 +4,7 @@ import { forecastOf, intervalsOf } from '../../src/lib/core/plan/progress';
 import { planOf } from '../../src/lib/core/plan/walk';
 import { plannedBy, planTerms } from './reference-plans';
 import { date, differing, money, planDebt, type Differences } from './reference-terms';
-import { NO_FEES } from '../../src/lib/core/plan/month';
+import { NO_FEES } from '../../src/lib/core/plan/money';
 
 const dated = z.array(z.strictObject({ date, amount: money }));
 const driftCase = z.strictObject({

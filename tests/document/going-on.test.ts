@@ -21,7 +21,13 @@ const newId = () => `00000000-0000-4000-9000-${String((count += 1)).padStart(12,
 /** A case whose plan was chosen on the day of its figures. */
 function chosen(document: CaseDocument, plan: PlanEntry): CaseDocument {
 	const { asOf: date } = document;
-	const choice = { plan: plan.id, name: plan.name, date, note: '', content: contentOf(plan) };
+	const choice = {
+		plan: plan.id,
+		name: plan.name,
+		date,
+		note: '',
+		content: contentOf(plan, document.sheet)
+	};
 	return {
 		...document,
 		choices: [choice],

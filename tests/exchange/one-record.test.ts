@@ -4,7 +4,7 @@
  */
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { NO_FEES } from '../../src/lib/core/plan/month';
+import { NO_FEES } from '../../src/lib/core/plan/money';
 import { monthsBlocks } from '../../src/lib/handout/payments';
 import type { Handed } from '../../src/lib/handout/handed';
 import { planOf } from '../../src/lib/core/plan/walk';

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
 import type { CaseState } from '../../src/lib/document/case';
 import { withChanges } from '../../src/lib/document/patches';
-import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
+import { contentOf, FIRST_PLAN, NO_SHEET } from '../../src/lib/document/plan';
 import { card, unusual } from '../support/debts';
 import { runs } from '../support/random';
 import {
@@ -140,12 +140,12 @@ describe('saving', () => {
 					name: 'All changes',
 					date: '2026-12-15',
 					note: 'both agreed',
-					content: contentOf(other as never)
+					content: contentOf(other as never, NO_SHEET)
 				}
 			],
 			sheet: {
-				income: [{ name: 'take-home pay', amount: 100_000, perYear: 26 }],
-				needs: [{ name: '', amount: 154_000, perYear: 12 }]
+				income: [{ name: 'take-home pay', amount: 100_000, perYear: 26, from: null, until: null }],
+				needs: [{ name: '', amount: 154_000, perYear: 12, from: '2027-01-01', until: null }]
 			}
 		};
 		const made = await makeCase(residuum, 'Planned', debts, {}, fields);
@@ -173,7 +173,7 @@ describe('saving', () => {
 
 	it('says in the casebook that a chosen plan has been changed since, and not when that is taken back', async () => {
 		const choice = { plan: FIRST_PLAN.id, name: FIRST_PLAN.name, date: TODAY, note: '' };
-		const choices = [{ ...choice, content: contentOf(FIRST_PLAN) }];
+		const choices = [{ ...choice, content: contentOf(FIRST_PLAN, NO_SHEET) }];
 		const { id, document } = await makeCase(residuum, 'Chosen then', [card()], {}, { choices });
 		const casebook = async () => String((await residuum.request('GET', '/')).body);
 		expect(await casebook()).not.toContain('changed since');

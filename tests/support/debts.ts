@@ -39,6 +39,7 @@ export function card(fields: object = {}) {
 	return {
 		id: crypto.randomUUID(),
 		name: 'Quillmark card',
+		kind: 'card',
 		balance: 418_236,
 		asOf: null,
 		balanceAssumed: false,

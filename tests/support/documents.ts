@@ -1,4 +1,5 @@
 /** Any case document: every field with any value that it may have, each kind of every choice. */
+import { DEBT_KINDS } from '../../src/lib/core/plan/priority';
 import fc from 'fast-check';
 import { ALLOCATION_ORDERS } from '../../src/lib/core/debt/account/policy';
 import { FREQUENCIES } from '../../src/lib/core/quantities/calendar';
@@ -11,7 +12,7 @@ import { caseDocument } from '../../src/lib/document/schema/case';
 import type { CaseDocument } from '../../src/lib/document/case';
 import { DATE_ORDERS, NUMBER_STYLES } from '../../src/lib/messages/style';
 import { HANDOUT_LANGUAGES, HANDOUT_PARTS, PAPERS } from '../../src/lib/document/handout-parts';
-import { contentOf } from '../../src/lib/document/plan';
+import { contentOf, type Sheet } from '../../src/lib/document/plan';
 
 const money = fc.oneof(fc.integer({ min: 0, max: 90_000 }), fc.constantFrom(0, 1, LIMITS.amount));
 const signed = fc.oneof(
@@ -109,6 +110,7 @@ const plainDebt = fc.record({
 	name,
 	balance: orNull(money),
 	asOf: fc.constantFrom(null, '2026-12-15', '2026-12-01'),
+	kind: fc.constantFrom(...DEBT_KINDS),
 	balanceAssumed: fc.boolean(),
 	annualRate: orNull(rate),
 	balances: fc.uniqueArray(balance, { maxLength: 3, selector: (one) => one.id }),
@@ -262,8 +264,19 @@ const plan = fc.record({
 	budget: fc.oneof(
 		kind('required', {}),
 		kind('required-plus', { extra: money }),
-		kind('constant', { amount: orNull(money) })
+		kind('constant', { amount: orNull(money) }),
+		kind('sheet', {})
 	),
+	savings: orNull(
+		fc.record({
+			opening: money,
+			monthly: orNull(money),
+			target: orNull(money),
+			covers: fc.boolean()
+		})
+	),
+	shortOrder: orNull(fc.uniqueArray(id, { maxLength: 4 })),
+	aside: fc.uniqueArray(id, { maxLength: 3 }),
 	begins: fc.constantFrom(null, '2027-01-01', '2031-06-01'),
 	order: fc.constantFrom(...ORDERS),
 	listed: fc.uniqueArray(id, { maxLength: 4 }),
@@ -277,7 +290,10 @@ const plan = fc.record({
 	changes: fc.array(change, { maxLength: 3 }),
 	hidden: fc.boolean()
 });
-const lines = fc.array(fc.record({ name, amount: money, perYear: frequency }), { maxLength: 3 });
+const lines = fc.array(
+	fc.record({ name, amount: money, perYear: frequency, from: orNull(day), until: orNull(day) }),
+	{ maxLength: 3 }
+);
 
 /** What was expected, and what happened, of any debts. */
 const lifeDrawn = fc.record({
@@ -338,7 +354,8 @@ function livedThrough(
 		forecasts
 	}: typeof lifeDrawn extends fc.Arbitrary<infer T> ? T : never,
 	debts: readonly { readonly id: string }[],
-	first: { readonly id: string }
+	first: { readonly id: string },
+	sheet: Sheet
 ) {
 	const [visit] = visits;
 	const own = debts.map(({ id: debt }) => debt);
@@ -355,7 +372,7 @@ function livedThrough(
 			...forecast,
 			plan: first.id,
 			debts: debts.slice(0, 1),
-			content: contentOf(first as never),
+			content: contentOf(first as never, sheet),
 			figures: forecast.figures.map((figures) => ({ ...figures, debt: own[0] ?? first.id }))
 		}))
 	};
@@ -421,8 +438,8 @@ export const anyDocument: fc.Arbitrary<CaseDocument> = fc
 			against: against === 'first' ? first.id : against,
 			choices: [
 				{ ...choice, content: null },
-				{ ...choice, content: contentOf(first as never) }
+				{ ...choice, content: contentOf(first as never, of.sheet as never) }
 			],
-			...livedThrough(lived, debts, first)
+			...livedThrough(lived, debts, first, of.sheet as never)
 		});
 	});

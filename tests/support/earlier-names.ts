@@ -6,18 +6,27 @@ const BEFORE: Readonly<Record<string, string>> = {
 	recordedEvents: 'happened'
 };
 
-/** What versions 12 and 13 brought, in documents and in rows. */
+/** What versions 12 to 14 brought, in documents and in rows. */
 const SINCE_12 = new Set(
 	`balances allocation atLeast late ofBalance minimum_to excess_to at_least at_least_until late_fee late_fee_again
 	late_assumed penalty_rate penalty_after penalty_notice penalty_cure balance_id byBalance by_balance late_history
-	printed_interest`.split(/\s+/)
+	printed_interest savings shortOrder aside savings_opening savings_monthly savings_target savings_cover short_order day_from
+	day_until`.split(/\s+/)
 );
+
+/** Names that other parts have had before: the kind of a debt, the days of a line of the sheet, the sheet of a plan. */
+const isLater = (name: string, of: object): boolean =>
+	(name === 'kind' && ('lending' in of || 'balance_assumed' in of)) ||
+	((name === 'from' || name === 'until') && 'perYear' in of && 'name' in of) ||
+	(name === 'sheet' && 'pays' in of);
 
 /** A document or a part of it, every field and way of paying named as before version 11. */
 export function namedAsBefore(value: unknown): unknown {
 	if (Array.isArray(value)) return value.map(namedAsBefore);
 	if (typeof value !== 'object' || value === null) return value;
-	const known = Object.entries(value).filter(([name]) => !SINCE_12.has(name));
+	const known = Object.entries(value).filter(
+		([name]) => !SINCE_12.has(name) && !isLater(name, value)
+	);
 	const fields = known.map(([name, inner]: [string, unknown]) => {
 		// They had the same names before.
 		if (name === 'budget' || name === 'calendar') return [name, inner];
@@ -27,28 +36,41 @@ export function namedAsBefore(value: unknown): unknown {
 	return Object.fromEntries(fields) as unknown;
 }
 
+/** What plans had before version 14. */
+export const NO_HOUSEHOLD = { savings: null, shortOrder: null, aside: [] };
+
 /** A document whose debts have one balance each, and terms that every version knows. */
-export function ofOneBalance<T extends object>(document: T): T {
+export function ofEveryVersion<T extends object>(document: T): T {
 	const debtOf = (debt: object) => ({
 		...debt,
 		balances: [],
 		allocation: { minimum: 'lowest', excess: 'highest' },
 		atLeast: null,
 		late: null,
+		kind: 'other',
 		events: (debt as { events: object[] }).events.map((event) =>
 			'ofBalance' in event ? { ...event, ofBalance: null } : event
 		)
 	});
-	const { debts = [], forecasts = [] } = document as { debts?: object[]; forecasts?: object[] };
-	const kept = forecasts.map((forecast) => ({
-		...forecast,
-		debts: (forecast as { debts: object[] }).debts.map(debtOf)
-	}));
-	const { readings = [] } = document as { readings?: object[] };
+	const planOf = (plan: object) => ({ ...plan, ...NO_HOUSEHOLD });
+	const withContent = <C extends object>(entry: C) => {
+		const { content } = entry as { content?: object | null };
+		return content ? { ...entry, content: { ...planOf(content), sheet: null } } : entry;
+	};
+	const parts = document as Readonly<Record<string, readonly object[] | undefined>>;
+	const { debts = [], forecasts = [], plans = [], choices = [], readings = [] } = parts;
+	const { sheet } = document as { sheet?: Readonly<Record<string, readonly object[]>> };
+	const undated = (lines: readonly object[] = []) =>
+		lines.map((line) => ({ ...line, from: null, until: null }));
 	return {
 		...document,
 		debts: debts.map(debtOf),
-		forecasts: kept,
+		plans: plans.map(planOf),
+		choices: choices.map(withContent),
+		...(sheet && { sheet: { income: undated(sheet['income']), needs: undated(sheet['needs']) } }),
+		forecasts: forecasts.map((forecast) =>
+			withContent({ ...forecast, debts: (forecast as { debts: object[] }).debts.map(debtOf) })
+		),
 		readings: readings.map((reading) => ({ ...reading, byBalance: [] }))
 	};
 }

@@ -3,7 +3,7 @@ import { addMonths, type CalendarDate } from '../../src/lib/core/quantities/cale
 import { LIMITS } from '../../src/lib/core/quantities/limits';
 import type { Cents } from '../../src/lib/core/quantities/money';
 import type { CaseDocument } from '../../src/lib/document/case';
-import { contentOf } from '../../src/lib/document/plan';
+import { contentOf, NO_SHEET } from '../../src/lib/document/plan';
 import { TODAY } from './residuum';
 import { wholeCase } from './whole-case';
 
@@ -42,7 +42,7 @@ export function largestCase(of: CaseDocument, forecasts: number): CaseDocument {
 		name: `Choice ${index + 1}`,
 		asOf: TODAY,
 		debts: some,
-		content: contentOf({ ...plan, listed: [], changes: [], events: [] }),
+		content: contentOf({ ...plan, listed: [], changes: [], events: [] }, NO_SHEET),
 		figures: some.map(({ id }) => ({
 			debt: id,
 			opening: 400_000 + index,

@@ -7,7 +7,7 @@ import { VERSION } from '../../src/lib/document/version';
 import { usualHandout } from '../../src/lib/document/handout';
 import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { forecastEntryOf } from '../../src/lib/document/kept-forecast';
-import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
+import { contentOf, FIRST_PLAN, NO_SHEET } from '../../src/lib/document/plan';
 import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { referenceHousehold } from './reference-household';
 
@@ -98,7 +98,7 @@ export function livedCase(name: string): LivedCase {
 					name: entry.name,
 					date: '2026-12-15',
 					note: '',
-					content: contentOf(entry)
+					content: contentOf(entry, NO_SHEET)
 				}
 			],
 			forecasts: [

@@ -7,7 +7,7 @@ import { VERSION } from '../../src/lib/document/version';
 import { usualHandout } from '../../src/lib/document/handout';
 import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { forecastEntryOf, keptForecast } from '../../src/lib/document/kept-forecast';
-import { contentOf, FIRST_PLAN } from '../../src/lib/document/plan';
+import { contentOf, FIRST_PLAN, NO_SHEET } from '../../src/lib/document/plan';
 import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { card } from './debts';
 
@@ -63,7 +63,7 @@ export function longLife(many: number, months: number, entries: number): CaseDoc
 				name: FIRST_PLAN.name,
 				date: asOf,
 				note: '',
-				content: contentOf(FIRST_PLAN)
+				content: contentOf(FIRST_PLAN, NO_SHEET)
 			}
 		],
 		forecasts: [entry],

@@ -1,5 +1,5 @@
 /** A case in which every field that a document can have says something. */
-import { FIRST_PLAN, contentOf, type PlanEntry } from '../../src/lib/document/plan';
+import { FIRST_PLAN, contentOf, type PlanEntry, NO_SHEET } from '../../src/lib/document/plan';
 import { VERSION } from '../../src/lib/document/version';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import type { CaseDocument } from '../../src/lib/document/case';
@@ -99,7 +99,10 @@ export function wholeCase(): CaseDocument {
 		...FIRST_PLAN,
 		id: id(30),
 		name: 'More',
-		budget: { kind: 'required-plus', extra: 5_000 }
+		budget: { kind: 'required-plus', extra: 5_000 },
+		savings: { opening: 10_000, monthly: 2_500, target: 90_000, covers: false },
+		shortOrder: [id(2), id(1)],
+		aside: [id(3)]
 	};
 	return caseDocument.parse({
 		version: VERSION,
@@ -116,12 +119,12 @@ export function wholeCase(): CaseDocument {
 				name: 'All together',
 				date: '2026-12-15',
 				note: 'agreed',
-				content: contentOf(plan as PlanEntry)
+				content: contentOf(plan as PlanEntry, NO_SHEET)
 			}
 		],
 		sheet: {
-			income: [{ name: 'pay', amount: 100_000, perYear: 26 }],
-			needs: [{ name: 'rent', amount: 90_000, perYear: 12 }]
+			income: [{ name: 'pay', amount: 100_000, perYear: 26, from: '2026-12-18', until: null }],
+			needs: [{ name: 'rent', amount: 90_000, perYear: 12, from: null, until: '2029-06-01' }]
 		},
 		calendar: {
 			sequence: 3,
@@ -144,7 +147,7 @@ export function wholeCase(): CaseDocument {
 				name: 'All together',
 				asOf: '2026-12-15',
 				debts: [debts[0]],
-				content: contentOf(plan as PlanEntry),
+				content: contentOf(plan as PlanEntry, NO_SHEET),
 				figures: [
 					{
 						debt: id(1),

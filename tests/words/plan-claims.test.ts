@@ -28,7 +28,7 @@ import {
 	verdict,
 	writeDistance
 } from '../../src/lib/words/comparison';
-import { FIRST_PLAN } from '../../src/lib/document/plan';
+import { FIRST_PLAN, type PlanEntry } from '../../src/lib/document/plan';
 import { moreSentence, planSentence, shortSentence } from '../../src/lib/words/plan-answer';
 import { writePlanWorking } from '../../src/lib/words/plan-working';
 import { plain } from '../../src/lib/messages/sentence';
@@ -57,7 +57,7 @@ describe('what is said of a plan', () => {
 					difference: planDifference(plan, required),
 					words: 'paying the minimums'
 				};
-				const entry = { ...FIRST_PLAN, budget, order };
+				const entry = { ...FIRST_PLAN, budget: budget as PlanEntry['budget'], order };
 				const said = plain(planSentence(plan, entry, measure, usd));
 				expect(said).not.toMatch(/NaN|undefined|\b1 (months|payments|years)\b/);
 				const ends =

@@ -3,7 +3,6 @@ import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { USUAL_STYLE } from '../../src/lib/messages/style';
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
-import { householdOf, shareOfIncome } from '../../src/lib/core/plan/household';
 import { cents } from '../../src/lib/core/quantities/money';
 import type { PlanFigure } from '../../src/lib/core/working/plan-figure';
 import { planWorkingOf } from '../../src/lib/core/working/plan-working';
@@ -15,7 +14,13 @@ import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans'
 import { planEventInWords } from '../../src/lib/words/plan';
 import { measureWords } from '../../src/lib/words/plan-names';
 import { caseDifferences } from '../../src/lib/words/differences';
-import { daysOf, FIRST_PLAN, planTerms, type PlanEntry } from '../../src/lib/document/plan';
+import {
+	daysOf,
+	FIRST_PLAN,
+	NO_SHEET,
+	planTerms,
+	type PlanEntry
+} from '../../src/lib/document/plan';
 import {
 	curveSentence,
 	moreSentence,
@@ -88,7 +93,8 @@ describe('a plan in sentences', () => {
 
 	it('says from when money is short, and why each debt gets what it gets', () => {
 		const short = planned([card(), dental], {
-			budget: { kind: 'constant', amount: cents(25_000) }
+			budget: { kind: 'constant', amount: cents(25_000) },
+			shortOrder: null
 		});
 		const { plan } = short;
 		const cure = cureOf(short.debts, short.terms, plan);
@@ -96,7 +102,7 @@ describe('a plan in sentences', () => {
 			/^From January 2027, in \d+ months, the budget is less than the minimum payments: by \$8\.00 in the first of them, and by \$35\.00 in total; .*\$258\.00 a month would cover it\. In January 2027 there is enough for 96\.90 % of them\.$/
 		);
 		const [month] = plan.kept;
-		const why = month?.shares.map((share) => whyShare(share, month, 'rate', usd)) ?? [];
+		const why = month?.shares.map((share) => whyShare(share, month, { order: 'rate' }, usd)) ?? [];
 		expect(why[0]).toContain('$121.00 × $250.00 ÷ $258.00 = $117.25');
 		const enough = planned([card(), dental], {
 			order: 'balance',
@@ -104,7 +110,8 @@ describe('a plan in sentences', () => {
 		}).plan;
 		expect(shortSentence(enough, null, usd)).toBeNull();
 		const [first] = enough.kept;
-		const reasons = first?.shares.map((share) => whyShare(share, first, 'balance', usd)) ?? [];
+		const reasons =
+			first?.shares.map((share) => whyShare(share, first, { order: 'balance' }, usd)) ?? [];
 		expect(reasons[1]).toBe(
 			'The minimum payment is $137.00. It also gets $42.00 of the $42.00 above all minimum payments, because it is first in line: smallest balance, $1,644.00.'
 		);
@@ -180,7 +187,8 @@ describe('a plan in months', () => {
 		];
 		const terms = planTerms(
 			{ ...FIRST_PLAN, events },
-			{ firstMonth: day('2027-01-01'), begins: 1, usualMoney: () => cents(25_800) }
+			{ firstMonth: day('2027-01-01'), begins: 1, usualMoney: () => cents(25_800) },
+			{ debts: [], sheet: NO_SHEET }
 		);
 		expect(terms).toMatchObject({
 			budget: { kind: 'constant', amount: 25_800 },
@@ -219,16 +227,5 @@ describe('a plan in months', () => {
 				theirs: 'smallest balance first'
 			}
 		]);
-	});
-});
-
-describe('a household’s sheet', () => {
-	it('brings every line to the month, rounds it, and says which share goes to debts', () => {
-		const line = (cash: number, perYear: 52 | 26 | 12 | 2) => ({ amount: cents(cash), perYear });
-		const household = householdOf([line(100_000, 26)], [line(154_000, 12), line(60_000, 2)]);
-		expect(household).toEqual({ income: 216_667, needs: 164_000, left: 52_667 });
-		expect(shareOfIncome(cents(52_667), household.income)).toBe(2431);
-		expect(shareOfIncome(cents(52_667), cents(0))).toBeNull();
-		expect(householdOf([], [line(100, 52)]).left).toBe(-433);
 	});
 });

@@ -1,10 +1,11 @@
 import type { CaseDocument } from '../document/case';
 import type { DebtEntry } from '../document/debt';
-import type { PlanEntry } from '../document/plan';
+import type { PlanEntry, Sheet } from '../document/plan';
 
-/** A plan, and the debts that were changed together with it, as they were before. */
+/** A plan, the budget sheet, and the debts that were changed together with it, as they were before. */
 interface PlanBefore {
 	readonly plan: PlanEntry;
+	readonly sheet: Sheet;
 	readonly debts: Readonly<Record<string, DebtEntry>>;
 }
 
@@ -14,6 +15,7 @@ interface Changing {
 	debt(id: string): DebtEntry | undefined;
 	changeDebt(id: string, what: string, fields: Partial<DebtEntry>): void;
 	changePlan(id: string, what: string, fields: Partial<PlanEntry>): void;
+	change(what: string, by: (document: CaseDocument) => CaseDocument): void;
 }
 
 /** How debts and plans were before they were changed, until that is let go: the answer of before stands beside the new one. */
@@ -56,6 +58,12 @@ export class Before {
 		this.#of.changeDebt(id, what, fields);
 	}
 
+	/** Changes the budget sheet from a plan; both are kept. */
+	varySheet(planId: string, what: string, sheet: Sheet): void {
+		this.#keepPlan(planId, {});
+		this.#of.change(what, (document) => ({ ...document, sheet }));
+	}
+
 	letGoDebt(id: string): void {
 		this.#debts = without(this.#debts, id);
 	}
@@ -71,8 +79,9 @@ export class Before {
 		const kept = this.#plans[id];
 		// What is kept already stays the same object, so that what it came to is not worked out again.
 		if (kept && Object.keys(asTheyAre).every((debt) => debt in kept.debts)) return;
-		const { plan, debts } = kept ?? { plan: now, debts: {} };
-		this.#plans = { ...this.#plans, [id]: { plan, debts: { ...asTheyAre, ...debts } } };
+		const { sheet: sheetNow } = this.#of.document;
+		const { plan, sheet, debts } = kept ?? { plan: now, sheet: sheetNow, debts: {} };
+		this.#plans = { ...this.#plans, [id]: { plan, sheet, debts: { ...asTheyAre, ...debts } } };
 	}
 }
 

@@ -47,7 +47,7 @@ export function newPlan(start: PlanStart, document: CaseDocument, from: PlanEntr
 function started(
 	start: Exclude<PlanStart, 'copy'>,
 	document: CaseDocument,
-	{ budget, begins, order, listed }: PlanEntry
+	{ budget, begins, order, listed, aside }: PlanEntry
 ): Partial<PlanEntry> {
 	switch (start) {
 		case 'minimums':
@@ -55,9 +55,11 @@ function started(
 		case 'today':
 			return { pays: 'paid', budget: { kind: 'required' } };
 		case 'order':
-			return budget.kind === 'constant' ? { budget, begins } : { begins };
+			return budget.kind === 'constant' || budget.kind === 'sheet'
+				? { budget, begins, aside }
+				: { begins, aside };
 		default:
-			return { budget, begins, order, listed, changes: [newChange(start, document)] };
+			return { budget, begins, order, listed, aside, changes: [newChange(start, document)] };
 	}
 }
 

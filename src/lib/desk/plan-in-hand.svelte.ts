@@ -1,5 +1,13 @@
-import { cureOf, eventMonths, furthestMoved, planDifference } from '../core/plan/answers';
-import type { Plan, PlanTerms } from '../core/plan/terms';
+import {
+	cureOf,
+	eventMonths,
+	furthestMoved,
+	planDifference,
+	requiredAtBegin
+} from '../core/plan/answers';
+import { plannedDebts } from '../document/case';
+import type { Plan, PlanTerms, PlanTotals } from '../core/plan/terms';
+import { planTotals } from '../core/plan/walk';
 import {
 	cameTo,
 	carriedPlan,
@@ -9,7 +17,13 @@ import {
 } from '../document/carried-plans';
 import { same } from '../document/same';
 import { writingOf } from '../reading/writing';
-import { planMonths, planTerms, type PlanEntry, type PlanMonths } from '../document/plan';
+import {
+	planMonths,
+	planTerms,
+	sheetTerms,
+	type PlanEntry,
+	type PlanMonths
+} from '../document/plan';
 import { listedDebts, planDebtName, type Listed } from '../words/plan';
 import { measureWords } from '../words/plan-names';
 import type { CaseDesk } from './case-desk.svelte';
@@ -42,11 +56,15 @@ export class PlanInHand {
 	readonly #order = $derived(this.entry.order);
 	readonly #ids = $derived(this.entry.listed);
 	readonly #events = $derived(this.entry.events);
+	readonly #aside = $derived(this.entry.aside);
+	/** Income and needs of the household, which plans share. */
+	readonly sheet = $derived(this.#document.sheet);
+	readonly #household = $derived({ debts: this.entries, sheet: this.sheet });
 
 	readonly #changed: ChangedDebts = $derived(
 		changedDebts(
 			{ debts: this.entries, asOf: this.asOf },
-			{ pays: this.#pays, changes: this.#changes }
+			{ pays: this.#pays, changes: this.#changes, aside: this.#aside }
 		)
 	);
 	readonly debts = $derived(this.#changed.debts);
@@ -60,7 +78,8 @@ export class PlanInHand {
 		this.listed.find((debt) => debt.id === id)?.name ??
 		planDebtName({ debts: this.entries, plans: this.plans }, id, this.writing);
 	readonly unfinished = $derived(
-		this.entries.length - this.listed.filter(({ isNew }) => !isNew).length
+		this.entries.filter(({ id }) => !this.#aside.includes(id)).length -
+			this.listed.filter(({ isNew }) => !isNew).length
 	);
 	readonly #begins = $derived(this.entry.begins);
 	readonly months: PlanMonths = $derived(
@@ -76,14 +95,16 @@ export class PlanInHand {
 	/** The baseline of the plan. */
 	readonly baseline: Plan = $derived(
 		measuredPlan({
-			debts: this.entries,
+			...this.#household,
 			asOf: this.asOf,
 			against: this.against,
 			plans: this.#measurePlan ? [this.#measurePlan] : []
 		})
 	);
 	readonly measureWords = $derived(measureWords(this.against, this.plans, this.writing));
-	readonly terms: PlanTerms = $derived(planTerms(this.entry, this.months, this.#changed.fees));
+	readonly terms: PlanTerms = $derived(
+		planTerms(this.entry, this.months, this.#household, this.#changed.fees)
+	);
 	/** Computed plans, so that the answer before a change is not computed again. */
 	readonly #cameTo = new WeakMap<PlanEntry, { debts: ChangedDebts['debts']; plan: Plan }>();
 	readonly plan: Plan = $derived.by(() => {
@@ -98,6 +119,28 @@ export class PlanInHand {
 			: { difference: planDifference(this.plan, this.baseline), words: this.measureWords }
 	);
 	readonly events = $derived(eventMonths(this.plan, this.terms));
+	/** The debt that short months pay first; null where each gets a share. */
+	readonly paidFirst: string | null = $derived.by(() => {
+		const first = this.plan.kept[(this.plan.shortMonths[0]?.month ?? 0) - 1];
+		const open = first?.shares.map(({ index }) => this.debts[index]?.id) ?? [];
+		const id = this.terms.shortOrder?.find((one) => open.includes(one));
+		return id === undefined ? null : this.nameOf(id);
+	});
+	/** The debts that are left aside, and what each asks at first; null: its terms are not complete. */
+	readonly aside = $derived.by(() => {
+		const stated = plannedDebts({ debts: this.entries, asOf: this.asOf }, this.#pays);
+		return this.entries.flatMap(({ id }, place) => {
+			if (!this.#aside.includes(id)) return [];
+			const debt = stated.find((one) => one.id === id);
+			return [{ id, place, name: this.nameOf(id), asks: debt ? requiredAtBegin([debt]) : null }];
+		});
+	});
+	readonly sheetTerms = $derived(sheetTerms(this.sheet, this.firstMonth));
+	/** The same plan without savings; null where it has none. */
+	readonly withoutSavings: PlanTotals | null = $derived.by(() => {
+		const { savings, ...terms } = this.terms;
+		return savings && this.refusal === null ? planTotals(this.debts, terms) : null;
+	});
 
 	/** The plan but for its money. */
 	readonly steady: PlanTerms = $derived(
@@ -106,13 +149,16 @@ export class PlanInHand {
 				budget: { kind: 'required' },
 				order: this.#order,
 				listed: this.#ids,
+				savings: null,
+				shortOrder: null,
 				events: this.#events
 			},
 			this.months,
+			this.#household,
 			this.#changed.fees
 		)
 	);
-	/** The budget that would cover the first short months; null if there are none. */
+	/** The budget that would cover the first short months; null if there are none, or no amount was named. */
 	readonly cure = $derived(cureOf(this.debts, this.terms, this.plan));
 	/** The same amount each month; null where the money follows what is required. */
 	readonly present = $derived(
@@ -127,16 +173,20 @@ export class PlanInHand {
 	readonly #resultBefore: Plan | null = $derived.by(() => {
 		if (!this.#kept || !this.#debtsBefore) return null;
 		const known = this.#cameTo.get(this.#kept.plan);
-		if (known?.debts === this.debts && Object.keys(this.#kept.debts).length === 0)
-			return known.plan;
-		return carriedPlan({ debts: this.#debtsBefore, asOf: this.asOf }, this.#kept.plan).plan;
+		const { sheet } = this.#kept;
+		const isAlone = sheet === this.sheet && Object.keys(this.#kept.debts).length === 0;
+		if (known?.debts === this.debts && isAlone) return known.plan;
+		const owing = { sheet, debts: this.#debtsBefore, asOf: this.asOf };
+		return carriedPlan(owing, this.#kept.plan).plan;
 	});
 	/** The plan and its debts as they were before, and what they came to; null where nothing is changed. */
 	readonly before = $derived.by(() => {
 		const [plan, debts, result] = [this.#kept?.plan, this.#debtsBefore, this.#resultBefore];
 		if (!plan || !debts || !result) return null;
 		const sameDebts = debts.every((debt, place) => debt === this.entries[place]);
-		return sameDebts && same(plan, this.entry) ? null : { plan, debts, result };
+		const sheet = this.#kept?.sheet ?? this.sheet;
+		const isSame = sameDebts && same(plan, this.entry) && same(sheet, this.sheet);
+		return isSame ? null : { plan, sheet, debts, result };
 	});
 	/** The debt whose end the change has moved furthest. */
 	readonly moved = $derived.by(() => {

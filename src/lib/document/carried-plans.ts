@@ -3,14 +3,14 @@ import type { CalendarDate } from '../core/quantities/calendar';
 import { firstMonthWith, withChanges, type Refusal } from '../core/plan/changes';
 import { moneyBeside, usualBegin, type MoneyBeside } from '../core/plan/answers';
 import { ONLY_REQUIRED, planOf, uncomputedPlan } from '../core/plan/walk';
-import { NO_FEES } from '../core/plan/month';
+import { NO_FEES } from '../core/plan/money';
 import type { ChangeFees, Plan, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import { plannedDebts, type CaseDocument } from './case';
 import { missingTerms, planChange, type MissingTerm } from './change';
 import { chosenPlan, monthIn, planMonths, planTerms, type PlanEntry } from './plan';
 
-/** The debts of a case that plans are made of. */
-export type Owing = Pick<CaseDocument, 'debts' | 'asOf'>;
+/** What of a case plans are made of: its debts, and the household's money. */
+export type Owing = Pick<CaseDocument, 'debts' | 'asOf' | 'sheet'>;
 
 /** Why a plan is not computed; `change` is the place of a change of it, from 0. */
 export type PlanRefusal =
@@ -30,10 +30,10 @@ export interface ChangedDebts {
 }
 
 export function changedDebts(
-	owing: Owing,
-	{ pays, changes }: Pick<PlanEntry, 'pays' | 'changes'>
+	owing: Pick<Owing, 'debts' | 'asOf'>,
+	{ pays, changes, aside }: Pick<PlanEntry, 'pays' | 'changes' | 'aside'>
 ): ChangedDebts {
-	const debts = plannedDebts(owing, pays);
+	const debts = plannedDebts(owing, pays).filter(({ id }) => !aside.includes(id));
 	const incomplete = changes.findIndex((change) => missingTerms(change).length > 0);
 	const unknown = changes[incomplete];
 	if (unknown) {
@@ -60,7 +60,8 @@ export interface CarriedPlan extends ChangedDebts {
 export function carriedPlan(owing: Owing, entry: PlanEntry): CarriedPlan {
 	const changed = changedDebts(owing, entry);
 	const { debts, fees } = changed;
-	const terms = planTerms(entry, planMonths(entry, debts, owing.asOf), fees);
+	const months = planMonths(entry, debts, owing.asOf);
+	const terms = planTerms(entry, months, owing, fees);
 	return { ...changed, terms, plan: cameTo(changed, terms) };
 }
 

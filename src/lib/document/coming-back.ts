@@ -135,8 +135,10 @@ export function asOfForecast(document: CaseDocument, entry: ForecastEntry): Case
 	if (document.forecasts.at(-1)?.id === entry.id) return document;
 	const at = document.forecasts.findIndex(({ id }) => id === entry.id);
 	const { plan } = keptForecast(entry);
+	const sheet = entry.content.sheet ?? document.sheet;
 	return {
 		...document,
+		sheet,
 		asOf: entry.asOf,
 		debts: entry.debts,
 		plans: [plan],
@@ -146,7 +148,7 @@ export function asOfForecast(document: CaseDocument, entry: ForecastEntry): Case
 				name: entry.name,
 				date: entry.date,
 				note: '',
-				content: contentOf(plan)
+				content: contentOf(plan, sheet)
 			}
 		],
 		forecasts: document.forecasts.slice(0, at + 1)

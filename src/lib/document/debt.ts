@@ -69,6 +69,7 @@ export const NO_STATEMENT: StatementEntry = {
 export const emptyDebt = (id: string): DebtEntry => ({
 	id,
 	name: '',
+	kind: 'other',
 	balance: null,
 	asOf: null,
 	balanceAssumed: false,

@@ -14,6 +14,7 @@ import type { PlanEntry } from './plan';
 interface FollowedPlan {
 	readonly debts: CaseDocument['debts'];
 	readonly asOf: CalendarDate;
+	readonly sheet: CaseDocument['sheet'];
 	readonly carried: CarriedPlan;
 	readonly expected: readonly Forecast[];
 }
@@ -21,12 +22,12 @@ interface FollowedPlan {
 /** Readings change neither debts nor plans: what those come to is not worked out again for each. */
 const followedPlans = new WeakMap<PlanEntry, FollowedPlan>();
 
-export function followedPlan({ debts, asOf }: CaseDocument, plan: PlanEntry): FollowedPlan {
+export function followedPlan({ debts, asOf, sheet }: CaseDocument, plan: PlanEntry): FollowedPlan {
 	const before = followedPlans.get(plan);
-	if (before?.debts === debts && before.asOf === asOf) return before;
-	const carried = carriedPlan({ debts, asOf }, plan);
+	if (before?.debts === debts && before.asOf === asOf && before.sheet === sheet) return before;
+	const carried = carriedPlan({ debts, asOf, sheet }, plan);
 	const expected = carried.debts.map((_, at) => forecastOf(carried.debts, carried.plan, at));
-	const followed = { debts, asOf, carried, expected };
+	const followed = { debts, asOf, sheet, carried, expected };
 	followedPlans.set(plan, followed);
 	return followed;
 }

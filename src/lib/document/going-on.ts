@@ -17,7 +17,7 @@ import { emptyDebt, NO_STATEMENT, statedDebt, type DebtEntry } from './debt';
 import { balancesOn, followedPlan, type OpeningBalance } from './found-balances';
 import { withForecast } from './forecast';
 import { forecastEntryOf, keptForecast } from './kept-forecast';
-import { moneyAfter, withMoreMoney, type More } from './later-money';
+import { moneyAfter, withMoreIncome, withMoreMoney, type More } from './later-money';
 import { contentOf, type PlanEntry } from './plan';
 
 /** A case gone on with, and its plan. */
@@ -61,7 +61,8 @@ export function goneAhead(
 	const found = balancesOn(document, forecast, followed, on);
 	const debts = debtsAfter(document, isPossible ? before.changes : [], { found, on, newId });
 	const changes = isPossible ? changesLeft(before.changes, debts) : before.changes;
-	const later = { ...document, asOf: on, debts };
+	const sheet = withMoreIncome(document.sheet, before, more);
+	const later = { ...document, asOf: on, debts, sheet };
 	const { paidUntil, ...money } = moneyAfter(later, { ...before, changes }, carried, found, newId);
 	const plan = withMoreMoney({ ...before, ...money }, more, later, newId);
 	const plans = document.plans.some(({ id }) => id === plan.id)
@@ -76,7 +77,7 @@ export function goneAhead(
 			plans,
 			choices: document.choices.map((choice, at) =>
 				at === document.choices.length - 1 && choice.plan === plan.id
-					? { ...choice, content: contentOf(plan) }
+					? { ...choice, content: contentOf(plan, sheet) }
 					: choice
 			)
 		}

@@ -8,17 +8,17 @@ import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import { NO_STATEMENT, NOTHING_NOTED } from './debt';
 import { nameIn, withForecast, type ForecastEntry, type KeptFigures } from './forecast';
-import { contentOf, USUAL_PLAN, type PlanEntry } from './plan';
+import { contentOf, NO_SHEET, USUAL_PLAN, type PlanEntry } from './plan';
 
-type Expecting = Pick<CaseDocument, 'debts' | 'asOf'>;
+type Expecting = Pick<CaseDocument, 'debts' | 'asOf' | 'sheet'>;
 
 /** A plan of a case as a forecast. */
 export function forecastEntryOf(
-	{ debts, asOf }: Expecting,
+	{ debts, asOf, sheet }: Expecting,
 	plan: PlanEntry,
 	made: Pick<ForecastEntry, 'id' | 'by' | 'date'>
 ): ForecastEntry {
-	const carried = carriedPlan({ debts, asOf }, plan);
+	const carried = carriedPlan({ debts, asOf, sheet }, plan);
 	const [short] = carried.plan.shortMonths;
 	return {
 		...made,
@@ -34,7 +34,7 @@ export function forecastEntryOf(
 			transactions: [],
 			withdrawn: []
 		})),
-		content: contentOf(plan),
+		content: contentOf(plan, sheet),
 		figures: figuresOf(carried),
 		ends: carried.plan.ending.status === 'cleared' ? carried.plan.ending.payoffDate : null,
 		shortFrom: short ? addMonths(carried.plan.firstMonth, short.month - 1) : null,
@@ -54,7 +54,7 @@ export function withChoice(
 		name: plan.name,
 		date: made.date,
 		note,
-		content: contentOf(plan)
+		content: contentOf(plan, document.sheet)
 	};
 	// Only of the latest choice it is asked whether its plan has been changed since.
 	const earlier = document.choices.map((one) => ({ ...one, content: null }));
@@ -138,7 +138,7 @@ export function keptForecast(entry: ForecastEntry): KeptForecast {
 	const before = known.get(entry);
 	if (before) return before;
 	const plan = planOf(entry);
-	const carried = carriedPlan(entry, plan);
+	const carried = carriedPlan({ ...entry, sheet: entry.content.sheet ?? NO_SHEET }, plan);
 	let differs: KeptForecast['differs'] = null;
 	const debts = entry.figures.flatMap((figures): ExpectedDebt[] => {
 		const index = carried.debts.findIndex(({ id }) => id === figures.debt);
@@ -154,12 +154,10 @@ export function keptForecast(entry: ForecastEntry): KeptForecast {
 }
 
 /** The plan of a forecast, as a case has plans. */
-const planOf = ({ plan, name: called, content }: ForecastEntry): PlanEntry => ({
-	...USUAL_PLAN,
-	...content,
-	id: plan,
-	name: called
-});
+function planOf({ plan, name: called, content }: ForecastEntry): PlanEntry {
+	const { sheet: _, ...terms } = content;
+	return { ...USUAL_PLAN, ...terms, id: plan, name: called };
+}
 
 function firstDifference(
 	{ periods, terms }: Forecast,

@@ -2,12 +2,14 @@
 import { addMonths, startOfMonth, type CalendarDate } from '../core/quantities/calendar';
 import { ZERO, type Cents, plus, cents } from '../core/quantities/money';
 import { requiredAtBegin } from '../core/plan/answers';
-import { firstMonthOf, statedIn } from '../core/plan/month';
+import { statedIn } from '../core/plan/money';
+import { firstMonthOf } from '../core/plan/month';
+import type { PlanMonth } from '../core/plan/terms';
 import { changedDebts, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import type { ChangeEntry } from './change';
 import type { OpeningBalance } from './found-balances';
-import { monthIn, type PlanEntry, type PlanEvent } from './plan';
+import { monthIn, type PlanEntry, type PlanEvent, type Sheet } from './plan';
 
 /** Extra money for the plan: every month, or once in the first. */
 export type More = { readonly each: Cents } | { readonly once: Cents } | null;
@@ -17,7 +19,7 @@ interface PaidUntil {
 	readonly paidUntil: CalendarDate;
 }
 
-type Money = Pick<PlanEntry, 'budget' | 'begins' | 'events' | 'changes'>;
+type Money = Pick<PlanEntry, 'budget' | 'savings' | 'begins' | 'events' | 'changes'>;
 
 /**
  * The plan’s money from then on. Where some debts were paid in the first month already, the month’s money begins with
@@ -25,12 +27,13 @@ type Money = Pick<PlanEntry, 'budget' | 'begins' | 'events' | 'changes'>;
  */
 export function moneyAfter(
 	later: Pick<CaseDocument, 'debts' | 'asOf'>,
-	{ pays, changes, budget, events, begins }: PlanEntry,
+	entry: PlanEntry,
 	{ terms, plan, debts: before }: CarriedPlan,
 	found: ReadonlyMap<string, OpeningBalance>,
 	newId: () => string
 ): Money & PaidUntil {
-	const { debts } = changedDebts(later, { pays, changes });
+	const { changes, budget, events, begins } = entry;
+	const { debts } = changedDebts(later, entry);
 	const first = firstMonthOf(debts);
 	const month = monthIn(first, plan.firstMonth);
 	const ahead = (from: CalendarDate) => events.flatMap((item) => eventFrom(item, from) ?? []);
@@ -40,6 +43,7 @@ export function moneyAfter(
 		return {
 			budget: stating(budget, statedIn(terms, month)),
 			begins: begins ?? start,
+			savings: entry.savings,
 			events: ahead(first),
 			changes,
 			paidUntil: first
@@ -60,10 +64,19 @@ export function moneyAfter(
 	return {
 		begins: paidUntil,
 		budget: stating(budget, stated),
+		savings: savingsAfter(entry.savings, plan.kept[month - (left === null ? 2 : 1)]),
 		events: [...(rest > 0 ? [once] : []), ...ahead(paidUntil)],
 		changes: changes.flatMap((change) => agreementFrom(change, paidUntil)),
 		paidUntil
 	};
+}
+
+/** What is saved by then is what savings begin with. */
+function savingsAfter(
+	savings: PlanEntry['savings'],
+	last: PlanMonth | undefined
+): PlanEntry['savings'] {
+	return savings && last?.savings ? { ...savings, opening: last.savings.closing } : savings;
 }
 
 /** An agreement from a month on whose months before have been paid for: as long as it costs something. */
@@ -78,6 +91,7 @@ function agreementFrom(change: ChangeEntry, month: CalendarDate): ChangeEntry[] 
 function stating(budget: PlanEntry['budget'], amount: Cents): PlanEntry['budget'] {
 	switch (budget.kind) {
 		case 'required':
+		case 'sheet':
 			return budget;
 		case 'required-plus':
 			return { kind: budget.kind, extra: amount };
@@ -116,6 +130,18 @@ function eventFrom(item: PlanEvent, month: CalendarDate): PlanEvent | null {
 	return { ...item, date };
 }
 
+/** The budget sheet with so much more a month, where a plan's money is what it leaves. */
+export const withMoreIncome = (sheet: Sheet, { budget }: PlanEntry, more: More): Sheet =>
+	more !== null && 'each' in more && budget.kind === 'sheet'
+		? {
+				...sheet,
+				income: [
+					...sheet.income,
+					{ name: '', amount: more.each, perYear: 12, from: null, until: null }
+				]
+			}
+		: sheet;
+
 /** The plan with more money than it has. */
 export function withMoreMoney(
 	plan: PlanEntry,
@@ -131,6 +157,8 @@ export function withMoreMoney(
 	}
 	const raised = (amount: Cents) => plus(amount, more.each);
 	const { budget } = plan;
+	// What a budget sheet leaves is raised in the sheet.
+	if (budget.kind === 'sheet') return plan;
 	return {
 		...plan,
 		budget:

@@ -3,6 +3,8 @@ import { addMonths, monthsBetween, type CalendarDate } from '../core/quantities/
 import type { Cents } from '../core/quantities/money';
 import { usualBegin, usualMoney } from '../core/plan/answers';
 import { firstMonthOf } from '../core/plan/month';
+import { byPriority, type DebtKind } from '../core/plan/priority';
+import type { BudgetSheet, SheetItem } from '../core/plan/budget-sheet';
 import type { Budget, ChangeFees, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import { same } from './same';
 import type { z } from 'zod';
@@ -17,25 +19,42 @@ import type {
 
 export type PlanContent = z.infer<typeof planContent>;
 
-export function contentOf(plan: PlanEntry): PlanContent {
-	const { pays, budget, begins, order, listed, events, changes } = plan;
-	return { pays, budget, begins, order, listed, events, changes };
+/** What a plan is; where its money is what the budget sheet leaves, that sheet is part of it. */
+export function contentOf(plan: PlanEntry, sheet: Sheet): PlanContent {
+	const { pays, budget, begins, order, listed, savings, shortOrder, aside, events, changes } = plan;
+	return {
+		pays,
+		budget,
+		begins,
+		order,
+		listed,
+		savings,
+		shortOrder,
+		aside,
+		events,
+		changes,
+		sheet: budget.kind === 'sheet' ? sheet : null
+	};
 }
 
 /** The plan that is chosen, and whether it has been changed since. */
-export function chosenPlan({ plans, choices }: Pick<Planned, 'plans' | 'choices'>): {
+export function chosenPlan({ plans, choices, sheet }: Planned): {
 	readonly plan: PlanEntry;
 	readonly changed: boolean;
 } | null {
 	const latest = choices.at(-1);
 	const plan = plans.find(({ id }) => id === latest?.plan);
 	if (!latest || !plan) return null;
-	return { plan, changed: latest.content !== null && !same(latest.content, contentOf(plan)) };
+	return {
+		plan,
+		changed: latest.content !== null && !same(latest.content, contentOf(plan, sheet))
+	};
 }
 
 interface Planned {
 	readonly plans: readonly PlanEntry[];
 	readonly choices: readonly z.infer<typeof choiceEntry>[];
+	readonly sheet: Sheet;
 }
 
 export type PlanEntry = z.infer<typeof planEntry>;
@@ -52,6 +71,9 @@ export const USUAL_PLAN: Omit<PlanEntry, 'id' | 'name'> = {
 	begins: null,
 	order: 'rate',
 	listed: [],
+	savings: null,
+	shortOrder: [],
+	aside: [],
 	events: [],
 	changes: [],
 	hidden: false
@@ -63,6 +85,9 @@ export const FIRST_PLAN: PlanEntry = {
 	id: '00000000-0000-4000-8000-000000000001',
 	name: 'Highest rate first'
 };
+
+/** A household of which nothing is known. */
+export const NO_SHEET: Sheet = { income: [], needs: [] };
 
 /** How far ahead money that comes every year is followed. */
 const YEARS_AHEAD = 100;
@@ -89,32 +114,62 @@ export function planMonths(
 	return { firstMonth, begins: month, usualMoney: () => (usual ??= usualMoney(debts, month)) };
 }
 
+/** What of a plan says how its months go. */
+export type MonthlyTerms = Pick<
+	PlanEntry,
+	'budget' | 'order' | 'listed' | 'savings' | 'shortOrder' | 'events'
+>;
+
+/** What of a case plans go by: the kinds of its debts, and the household's money. */
+export interface Household {
+	readonly debts: readonly { readonly id: string; readonly kind: DebtKind }[];
+	readonly sheet: Sheet;
+}
+
 /** The plan in its months. */
 export function planTerms(
-	{ budget, order, listed, events }: Pick<PlanEntry, 'budget' | 'order' | 'listed' | 'events'>,
+	{ budget, order, listed, savings, shortOrder, events }: MonthlyTerms,
 	{ firstMonth, begins, usualMoney: usual }: PlanMonths,
+	{ debts, sheet }: Household,
 	fees?: ChangeFees
 ): PlanTerms {
 	const inForce = events.filter(({ off }) => !off);
 	return {
-		budget: budgetOf(budget, usual),
+		budget: budgetOf(budget, usual, sheetTerms(sheet, firstMonth)),
 		begins,
 		order,
 		listed,
+		...(savings && { savings }),
+		...(shortOrder && { shortOrder: byPriority(debts, shortOrder) }),
 		...(fees ? { fees } : {}),
 		oneOffs: inForce.flatMap((item) =>
 			item.kind === 'one-off'
 				? monthsOf(item, firstMonth).map((month) => ({ month, amount: item.amount }))
 				: []
 		),
+		// What a budget sheet leaves is what it is: an amount from a month on says nothing then.
 		budgetChanges: inForce.flatMap((item) =>
-			item.kind === 'money' ? [{ from: monthIn(item.date, firstMonth), amount: item.amount }] : []
+			item.kind === 'money' && budget.kind !== 'sheet'
+				? [{ from: monthIn(item.date, firstMonth), amount: item.amount }]
+				: []
 		)
 	};
 }
 
-function budgetOf(budget: PlanEntry['budget'], usual: () => Cents): Budget {
+function budgetOf(budget: PlanEntry['budget'], usual: () => Cents, money: BudgetSheet): Budget {
+	if (budget.kind === 'sheet') return { kind: budget.kind, ...money };
 	return budget.kind === 'constant' ? { ...budget, amount: budget.amount ?? usual() } : budget;
+}
+
+/** A budget sheet as the core knows it: what has no day falls on the first of a month, from a plan’s first month on. */
+export function sheetTerms({ income, needs }: Sheet, firstMonth: CalendarDate): BudgetSheet {
+	const item = ({ amount, perYear, from, until }: SheetLine): SheetItem => ({
+		amount,
+		perYear,
+		from: from ?? firstMonth,
+		until
+	});
+	return { income: income.map(item), needs: needs.map(item) };
 }
 
 /** The days on which something happens, up to a last one. */

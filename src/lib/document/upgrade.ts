@@ -50,6 +50,16 @@ const BROUGHT: Readonly<Record<number, readonly string[]>> = {
 			`${debt}.late.history`,
 			`${debt}.balances.*.printedInterest`
 		])
+	],
+	14: [
+		'debts.*.kind',
+		'forecasts.*.debts.*.kind',
+		...['plans.*', 'choices.*.content', 'forecasts.*.content'].flatMap((plan) => [
+			`${plan}.savings`,
+			`${plan}.shortOrder`,
+			`${plan}.aside`
+		]),
+		...['income', 'needs'].flatMap((side) => [`sheet.${side}.*.from`, `sheet.${side}.*.until`])
 	]
 };
 
@@ -111,7 +121,9 @@ function raised(document: unknown): unknown {
 		case 11:
 			return raised(ofVersion12(document));
 		case 12:
-			return ofVersion13(document);
+			return raised(ofVersion13(document));
+		case 13:
+			return ofVersion14(document);
 		default:
 			return document;
 	}
@@ -293,6 +305,35 @@ function ofVersion13(document: Record<string, unknown>) {
 			...forecast,
 			debts: listOr(forecast['debts'], raised)
 		}))
+	};
+}
+
+/** Version 13 knew no kinds of debts, no days of income and needs, no savings, and short months that are shared. */
+function ofVersion14(document: Record<string, unknown>) {
+	const debt = (of: Record<string, unknown>) => ({ ...of, kind: 'other' });
+	const plan = (of: Record<string, unknown>) => ({
+		...of,
+		savings: null,
+		shortOrder: null,
+		aside: []
+	});
+	const ofContent = (entry: Record<string, unknown>) =>
+		isRecord(entry['content'])
+			? { ...entry, content: { ...plan(entry['content']), sheet: null } }
+			: entry;
+	const { sheet } = document;
+	const lines = (side: string) =>
+		isRecord(sheet) ? listOr(sheet[side], (line) => ({ ...line, from: null, until: null })) : [];
+	return {
+		...document,
+		version: 14,
+		debts: listOr(document['debts'], debt),
+		plans: listOr(document['plans'], plan),
+		choices: listOr(document['choices'], ofContent),
+		sheet: isRecord(sheet) ? { ...sheet, income: lines('income'), needs: lines('needs') } : sheet,
+		forecasts: listOr(document['forecasts'], (forecast) =>
+			ofContent({ ...forecast, debts: listOr(forecast['debts'], debt) })
+		)
 	};
 }
 

@@ -2,6 +2,7 @@
  * The columns of a table of debts: under which headings people write them, what may be in them, and where it
  * is in a debt. Reading and writing both follow from this list.
  */
+import { DEBT_KINDS, type DebtKind } from '../core/plan/priority';
 import { v4 as newId } from 'uuid';
 import {
 	dueDate,
@@ -74,6 +75,7 @@ export interface Flat extends RuleCells, BasisCells {
 	limit?: Cents;
 	pastDue?: Cents;
 	security?: 'secured' | 'unsecured';
+	kind?: DebtKind;
 	joint?: boolean;
 	note?: string;
 	paymentsLeft?: number;
@@ -202,6 +204,7 @@ export const COLUMNS: readonly Column[] = [
 	column('limit', money, 'Credit limit', 'limit', 'credit line', 'max'),
 	column('pastDue', money, 'Past due', 'overdue', 'amount past due', 'past due amount', 'arrears', 'behind'),
 	column('security', choice('secured', 'unsecured'), 'Secured', 'security', 'type'),
+	column('kind', choice(...DEBT_KINDS), 'Kind', 'kind of debt'),
 	column('joint', flag, 'Joint', 'joint account', 'shared'),
 	column('note', text, 'Note', 'notes', 'comment', 'comments', 'remark', 'remarks', 'memo'),
 	column('paymentsLeft', count, 'Remaining payments', 'payments left', 'payments remaining', 'months left', 'left'),
@@ -228,6 +231,7 @@ export function debtOf(flat: Flat, id: string): DebtEntry {
 	const debt: DebtEntry = {
 		...empty,
 		name: flat.name ?? '',
+		kind: flat.kind ?? empty.kind,
 		balance: flat.balance ?? null,
 		asOf: flat.balanceOn ?? null,
 		annualRate: flat.annualRate ?? null,
@@ -358,6 +362,7 @@ export function flatOf({ name, required, lending, pays, noted, ...debt }: DebtEn
 		limit: some(noted.limit),
 		pastDue: some(noted.pastDue),
 		security: some(noted.security),
+		kind: debt.kind,
 		joint: noted.joint,
 		note: some(noted.note),
 		paymentsLeft: some(noted.paymentsLeft),

@@ -18,7 +18,8 @@ import {
 	type Laid,
 	type WorkbookWanted
 } from './sheet-layout';
-import { writeMonths } from './sheet-months';
+import { HOUSEHOLD, hasHousehold, writeHousehold } from './sheet-household';
+import { passedOn, writeMonths } from './sheet-months';
 import { writeTerms } from './sheet-terms';
 
 /** Orders that formulas can follow; the others are ranked or shared in ways that they can't say. */
@@ -52,6 +53,9 @@ export async function planWorkbook(wanted: WorkbookWanted): Promise<Uint8Array> 
 	workbook.calcProperties.fullCalcOnLoad = true;
 	writeTerms(workbook.addWorksheet(TERMS), laid);
 	await writeMonths(workbook.addWorksheet(MONTHS), laid);
+	if (hasHousehold(laid)) {
+		writeHousehold(workbook.addWorksheet(HOUSEHOLD), laid, (month) => passedOn(month, laid));
+	}
 	for (const [index] of debts.entries()) {
 		if (!hasSheet(laid, index)) continue;
 		await writeBalances(workbook.addWorksheet(sheetNameOf(laid, index)), index, laid);

@@ -13,6 +13,8 @@ export interface WorkbookWanted {
 	readonly debts: readonly (PlannedDebt & { readonly letter: string; readonly name: string })[];
 	readonly terms: PlanTerms;
 	readonly plan: Plan;
+	/** What the items of a budget sheet are called, in their order. */
+	readonly names?: Readonly<Record<'income' | 'needs', readonly string[]>>;
 	/** How far it is, from 0 to 1. */
 	readonly tell?: (done: number) => void;
 }

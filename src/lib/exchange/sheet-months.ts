@@ -3,7 +3,7 @@ import type ExcelJS from 'exceljs';
 import { periodsBeforeFirst } from '../core/debt/period-days';
 import { amountIn } from '../core/debt/recurring';
 import { interestPeriods } from '../core/debt/rules/all-rules';
-import { onTopIn, statedIn } from '../core/plan/month';
+import { onTopIn, statedIn } from '../core/plan/money';
 import type { PlanMonth } from '../core/plan/terms';
 import { WHOLE } from '../core/quantities/rate';
 import { monthStart } from '../document/plan';
@@ -17,12 +17,14 @@ import {
 	type MonthCells
 } from './sheet-debt';
 import { exact } from './sheet-formula';
+import { hasHousehold, moneyCell } from './sheet-household';
 import {
 	amountFormat,
 	columnOf,
 	FIRST_DEBT_ROW,
 	FIRST_MONTH_ROW,
 	MONEY_ROW,
+	MONTHS,
 	OF_DEBT,
 	put,
 	RATE_FORMAT,
@@ -120,7 +122,7 @@ function writeMonth(
 	const fees = kept?.fees ?? 0;
 	put(sheet, shared('fees'), units(fees), fees === 0 ? 'formula' : 'figure', money);
 	formula(shared('required'), exact(all('required'), digits));
-	formula(shared('money'), moneyFormula(month, row, kept, laid, cell));
+	formula(shared('money'), moneyFormula(month, row, laid));
 	formula(
 		shared('rest'),
 		`MAX(0,${exact([`${shared('money')}-${shared('required')}`, ...figuresInLine(cell, laid)].join('-'), digits)})`
@@ -136,13 +138,9 @@ const figuresInLine = (cell: (index: number, of: OfDebt) => string, { live }: La
 	live.flatMap((isFormulas, index) => (isFormulas ? [] : [cell(index, 'line')]));
 
 /** T: what there is for the debts, with what they pass on of their own extras (specification, section 9). */
-function moneyFormula(
-	month: number,
-	row: number,
-	kept: PlanMonth | undefined,
-	{ debts, terms, live, firstMonths, currency }: Laid,
-	cell: (index: number, of: OfDebt) => string
-): string {
+function moneyFormula(month: number, row: number, laid: Laid): string {
+	if (hasHousehold(laid)) return moneyCell(laid, month);
+	const { terms, currency } = laid;
 	const { digits } = currency;
 	const { budget, begins = 1 } = terms;
 	const hasBegun = month >= begins;
@@ -153,7 +151,22 @@ function moneyFormula(
 			: hasBegun && budget.kind === 'required-plus'
 				? [required, `${SHARED.stated}${row}`]
 				: [required];
-	const passedOn = debts.flatMap((debt, index) => {
+	return exact(
+		[...own, `${SHARED.onTop}${row}`, ...passedOn(month, laid)].join('+').replaceAll('+-', '-'),
+		digits
+	);
+}
+
+/** What debts pass on of their own extras in a month, as terms of a sum. */
+export function passedOn(
+	month: number,
+	{ debts, live, firstMonths, plan, currency }: Laid
+): readonly string[] {
+	const { digits } = currency;
+	const kept = plan.kept[month - 1];
+	const cell = (index: number, of: OfDebt) =>
+		`${MONTHS}!${columnOf(index, of)}${FIRST_MONTH_ROW + month - 1}`;
+	return debts.flatMap((debt, index) => {
 		if (!live[index]) {
 			const share = kept?.shares.find((one) => one.index === index);
 			return share?.rolledOver ? [String(share.rolledOver / 10 ** digits)] : [];
@@ -163,10 +176,6 @@ function moneyFormula(
 		const opening = cell(index, 'opening');
 		return [`IF(${opening}>0,${planned / 10 ** digits},0)-${cell(index, 'own')}`];
 	});
-	return exact(
-		[...own, `${SHARED.onTop}${row}`, ...passedOn].join('+').replaceAll('+-', '-'),
-		digits
-	);
 }
 
 function writeShare(
@@ -252,17 +261,33 @@ function writeShare(
 	const short = `${SHARED.money}${row}<${SHARED.required}${row}`;
 	if (laid.lineIsLive) formula('line', lineFormula(index, row, laid));
 	else figure('line', units(isShort || !share ? 0 : share.paid - share.ownExtra - share.required));
-	const part = exact(`${at('required')}*${SHARED.money}${row}/${SHARED.required}${row}`, digits);
+	const part =
+		laid.terms.shortOrder === undefined
+			? exact(`${at('required')}*${SHARED.money}${row}/${SHARED.required}${row}`, digits)
+			: partInOrder(index, row, laid);
 	const whole = exact(`${at('required')}+${at('line')}`, digits);
-	if (isShort && kept && share) {
+	if (isShort && kept && share && laid.terms.shortOrder === undefined) {
 		// To the cent a short month is shared by largest remainder, which formulas can't say: as long as it is the month that
 		// the program shared, the share is its figure. Once the money is enough, it computes on like any other.
-		const isSame = `AND(${SHARED.money}${row}=${units(kept.budget)},${SHARED.required}${row}=${units(kept.required)})`;
+		const isSame = `AND(${SHARED.money}${row}=${units(kept.forDebts)},${SHARED.required}${row}=${units(kept.required)})`;
 		const given = units(share.paid - share.ownExtra);
 		const text = `IF(${short},IF(${isSame},${given},${part}),${whole})+${at('own')}`;
 		put(sheet, at('paid'), { formula: text }, 'figure', money);
 	} else formula('paid', `IF(${short},${part},${whole})+${at('own')}`);
 	formula('closing', exact(`${owed}-${at('paid')}`, digits));
+}
+
+/** Formula: in a short month all that it requires, as far as the debts before it in the order of short months leave money. */
+function partInOrder(index: number, row: number, { debts, terms, currency }: Laid): string {
+	const { shortOrder = [] } = terms;
+	const placeOf = (at: number) => {
+		const place = shortOrder.indexOf(debts[at]?.id ?? '');
+		return place < 0 ? shortOrder.length + at : place;
+	};
+	const required = (at: number) => `${columnOf(at, 'required')}${row}`;
+	const before = debts.flatMap((_, at) => (placeOf(at) < placeOf(index) ? [required(at)] : []));
+	const left = exact([`${SHARED.money}${row}`, ...before].join('-'), currency.digits);
+	return `MIN(${required(index)},MAX(0,${left}))`;
 }
 
 /** Formula: the money left after the debts ahead in line. */

@@ -1,7 +1,7 @@
 /** The first sheet of a plan's workbook: the terms of the debts, sums, and whether they are still the program's. */
 import type ExcelJS from 'exceljs';
 import { rateStepsOf } from '../core/debt/rate-steps';
-import { statedIn } from '../core/plan/month';
+import { statedIn } from '../core/plan/money';
 import type { PlanTerms } from '../core/plan/terms';
 import { monthSums } from '../core/plan/years';
 import { WHOLE } from '../core/quantities/rate';
@@ -71,7 +71,9 @@ export function writeTerms(sheet: ExcelJS.Worksheet, laid: Laid): void {
 	const notes = [
 		...(lineIsLive ? [] : [t('This order has no formulas')]),
 		...(live.every(Boolean) ? [] : [t('Debts in grey are fixed figures')]),
-		...(plan.shortMonths.length === 0 ? [] : [t('Short months are fixed figures')])
+		...(plan.shortMonths.length === 0 || terms.shortOrder
+			? []
+			: [t('Short months are fixed figures')])
 	];
 	put(sheet, `A${MONEY_ROW + 2}`, notes.join(' '), 'formula');
 
@@ -199,5 +201,6 @@ const isFormula = (value: CellValue | null): boolean => typeof value === 'object
 const MONEY_WORDS: Readonly<Record<PlanTerms['budget']['kind'], string>> = {
 	constant: t('Monthly budget'),
 	'required-plus': t('Extra payment each month'),
-	required: t('Extra payment each month: none')
+	required: t('Extra payment each month: none'),
+	sheet: t('Monthly budget by the budget sheet')
 };

@@ -22,6 +22,7 @@ import {
 	handedDeadline,
 	handedPicture,
 	handedShort,
+	payFirst,
 	handoutText,
 	leastToPay,
 	possibleLine,
@@ -45,6 +46,12 @@ export function handoutWriting({ handout, currency, style }: CaseDocument): Writ
 		currency,
 		style: language === 'en' ? style : styleIn(language, currency.code)
 	};
+}
+
+/** Where a debt is in the order of short months; what is not in it comes after. */
+function placeIn(shortOrder: readonly string[] | undefined, id: string): number {
+	const place = shortOrder?.indexOf(id) ?? -1;
+	return place < 0 ? Infinity : place;
 }
 
 /** The handout of a plan of a case. */
@@ -180,15 +187,21 @@ const BLOCKS: Readonly<Record<HandoutPart, (handed: Handed) => readonly Block[]>
 			}
 		];
 	},
-	short: ({ document, carried, writing }) => {
+	short: ({ document, carried, debts: named, writing }) => {
 		const { debts, terms, plan } = carried;
 		if (plan.starting === 0) return [];
 		const least = moneyThatCovers(debts, terms);
-		const short = handedShort(plan, writing);
+		const { shortOrder } = terms;
+		const short = handedShort(plan, shortOrder === undefined, writing);
+		const inOrder = [...debts]
+			.filter((debt) => debt.terms.opening > 0)
+			.sort((a, b) => placeIn(shortOrder, a.id) - placeIn(shortOrder, b.id))
+			.flatMap(({ id }) => named.find((debt) => debt.id === id)?.name ?? []);
 		return [
 			heading(writing, 'if short'),
 			paragraph([
 				...(short === null ? [] : [short]),
+				...(shortOrder && inOrder.length > 1 ? [payFirst(inOrder, writing)] : []),
 				...(least === null ? [] : [leastToPay(least, writing)]),
 				callBefore(document.handout, writing)
 			])

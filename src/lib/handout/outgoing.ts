@@ -211,7 +211,12 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 				return { ...debt, letter: letterOf(place), name };
 			});
 			const title = `${document.label} · ${titleOf(entry, { language: 'en', currency })}`;
-			return planWorkbook({ title, asOf, currency, debts: named, terms, plan, tell });
+			const { income, needs } = document.sheet;
+			const names = {
+				income: income.map(({ name }) => name),
+				needs: needs.map(({ name }) => name)
+			};
+			return planWorkbook({ title, asOf, currency, debts: named, terms, plan, names, tell });
 		}
 		case 'json':
 			throw new RangeError('a plan alone is not written as JSON');

@@ -265,6 +265,7 @@ export function refusalInWords(refusal: PlanRefusal, nameOf: Names, writing: Wri
 		case 'closed before':
 		case 'named twice':
 		case 'no deadline':
+		case 'paid too often':
 			return text(writing, refusal.reason, { name: nameOf(refusal.id) });
 		case 'more than is owed':
 			return text(writing, refusal.reason, {

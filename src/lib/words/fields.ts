@@ -1,6 +1,7 @@
 /** Every field of a debt, a plan and the household as text, to lay two versions beside each other. */
 import { fieldsOf, saidIn, type RuleEntry, type RuleField } from '../core/debt/rules/all-forms';
 import type { Field } from '../core/quantities/field';
+import type { CalendarDate } from '../core/quantities/calendar';
 import type { Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
 import type { BalanceEntry } from '../document/balances';
@@ -20,6 +21,7 @@ import {
 import { countOf, frequencyWords } from './amounts';
 import { changeField } from './changes';
 import { eventInWords, lendingInWords, nameOf, wayName } from './debt';
+import { kindWords } from './kinds';
 import en from '../messages/en/differences.json';
 import { partInWords } from './handout-settings';
 import { messagesOf } from '../messages/message';
@@ -79,6 +81,7 @@ export function debtFields(entry: DebtEntry, writing: Writing): Fields {
 	const listed = (texts: readonly string[]) => texts.join('; ') || text(writing, 'nothing');
 	const known = named(writing, [
 		['name', nameOf(entry, writing)],
+		['kind of debt', kindWords(entry.kind, writing)],
 		['balance', moneyField(entry.balance, writing)],
 		['day of the balance', entry.asOf === null ? nothingYet : writeDate(entry.asOf, writing)],
 		[
@@ -247,7 +250,7 @@ function eventField(entry: EventEntry, { lending, balances }: DebtEntry, writing
 }
 
 export function planFields(
-	{ name, pays, budget, begins, order, listed, events, changes, hidden }: PlanEntry,
+	{ name, pays, budget, begins, order, listed, events, changes, hidden, ...plan }: PlanEntry,
 	nameOfDebt: (id: string) => string,
 	writing: Writing
 ): Fields {
@@ -256,6 +259,8 @@ export function planFields(
 		return item.off ? text(writing, 'off', { what }) : what;
 	});
 	const changed = changes.map((change) => changeField(change, nameOfDebt, writing));
+	const { savings, shortOrder, aside } = plan;
+	const inOrder = shortOrder?.map((id) => `, ${nameOfDebt(id)}`).join('');
 	return named(writing, [
 		['name', name],
 		['debts pay', text(writing, 'pays', { pays })],
@@ -263,6 +268,14 @@ export function planFields(
 		['begins', begins === null ? text(writing, 'as usual') : writeMonth(begins, writing)],
 		['order', orderWords(order, writing)],
 		['own order', listed.map(nameOfDebt).join(', ') || text(writing, 'none yet')],
+		['savings', savingsField(savings, writing)],
+		[
+			'short months',
+			inOrder === undefined
+				? text(writing, 'short shared')
+				: text(writing, 'short in order', { names: inOrder })
+		],
+		['left aside', aside.map(nameOfDebt).join(', ') || text(writing, 'none')],
 		['over time', happens.join('; ') || text(writing, 'nothing')],
 		['changes', changed.join('; ') || text(writing, 'none')],
 		['shown', text(writing, 'shown or not', { shown: hidden ? 'no' : 'yes' })]
@@ -279,7 +292,20 @@ function budgetField(budget: PlanEntry['budget'], writing: Writing): string {
 			return budget.amount === null
 				? text(writing, 'money at the beginning')
 				: writeAmount(budget.amount, writing);
+		case 'sheet':
+			return text(writing, 'money of the sheet');
 	}
+}
+
+function savingsField(savings: PlanEntry['savings'], writing: Writing): string {
+	if (savings === null) return text(writing, 'none');
+	const { opening, monthly, target, covers } = savings;
+	return text(writing, 'savings field', {
+		opening: writeAmount(opening, writing),
+		monthly: monthly === null ? text(writing, 'all that is left') : writeAmount(monthly, writing),
+		target: target === null ? text(writing, 'no target') : writeAmount(target, writing),
+		covers: covers ? 'yes' : 'no'
+	});
 }
 
 /** The household's sheet. */
@@ -291,13 +317,18 @@ export const sheetFields = ({ income, needs }: Sheet, writing: Writing): Fields 
 
 const sheetField = (lines: readonly SheetLine[], writing: Writing): string =>
 	lines
-		.map(({ name, amount, perYear }) =>
-			text(writing, 'sheet line', {
-				name: name || text(writing, 'unnamed'),
-				amount: writeAmount(amount, writing),
-				often: frequencyWords(writing, perYear).adverb
-			})
-		)
+		.map(({ name, amount, perYear, from, until }) => {
+			const day = (of: CalendarDate) => writeDate(of, writing);
+			return [
+				text(writing, 'sheet line', {
+					name: name || text(writing, 'unnamed'),
+					amount: writeAmount(amount, writing),
+					often: frequencyWords(writing, perYear).adverb
+				}),
+				...(from === null ? [] : [text(writing, 'sheet day', { day: day(from) })]),
+				...(until === null ? [] : [text(writing, 'sheet end', { day: day(until) })])
+			].join('');
+		})
 		.join('; ') || text(writing, 'nothing');
 
 export function handoutFields(of: HandoutEntry, writing: Writing): Fields {

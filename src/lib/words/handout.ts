@@ -163,16 +163,25 @@ export const feeAtStart = (amount: Cents, writing: AnyWriting): Sentence =>
 	sentence(writing, 'fee at start', { amount: writeMoney(amount, writing) });
 
 /** From when the money is short, and by how much; null where it never is. */
-export function handedShort(plan: PlanTotals, writing: AnyWriting): Sentence | null {
+export function handedShort(
+	plan: PlanTotals,
+	isShared: boolean,
+	writing: AnyWriting
+): Sentence | null {
 	const [first] = plan.shortMonths;
 	if (!first) return null;
 	return sentence(writing, 'short', {
 		count: plan.shortMonths.length,
 		month: writeMonth(monthStart(plan.firstMonth, first.month), writing),
 		missing: writeMoney(first.missing, writing),
-		all: writeMoney(missingInAll(plan), writing)
+		all: writeMoney(missingInAll(plan), writing),
+		shared: isShared ? 'yes' : 'no'
 	});
 }
+
+/** Whom to pay first where money is short. */
+export const payFirst = (names: readonly string[], writing: AnyWriting): Sentence =>
+	sentence(writing, 'pay first', { names: names.join(', ') });
 
 export const leastToPay = (amount: Cents, writing: AnyWriting): Sentence =>
 	sentence(writing, 'least', { amount: writeMoney(amount, writing) });

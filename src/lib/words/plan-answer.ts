@@ -2,10 +2,8 @@
 import type { Difference } from '../core/debt/difference';
 import { type Cents, ZERO, size, asCarried } from '../core/quantities/money';
 import { missingInAll, shortfallOf, type Cure, type PlanDifference } from '../core/plan/answers';
-import { shareOfIncome, type Household } from '../core/plan/household';
 import type { Order } from '../core/plan/order';
 import type { Plan, PlanEnding, PlanMonth, PlanTotals } from '../core/plan/terms';
-import { percent } from '../core/quantities/rate';
 import type { CurvePoint } from '../core/search/money-curve';
 import type { PlanFigure, PlanFigureName } from '../core/working/plan-figure';
 import { monthStart, type PlanEntry } from '../document/plan';
@@ -33,9 +31,7 @@ export function planSentence(
 	const { ending } = plan;
 	if (plan.starting === 0) return sentence(writing, 'nothing owed');
 	if (ending.status === 'refused') {
-		return ending.reason === 'changes'
-			? sentence(writing, 'not computed')
-			: unpayableSentence(plan, ending, writing);
+		return refusedSentence(plan, ending, writing);
 	}
 	const plainly = payingPhrases(plan, budget, order, 'sentence', writing);
 	const paying =
@@ -84,16 +80,25 @@ function ofPlan({ opens, ...phrase }: Phrase): Phrase {
 	return { ...phrase, opens: { of: 'plan', name } };
 }
 
-const unpayableSentence = (
+/** Why a plan can't be carried out. */
+function refusedSentence(
 	{ firstMonth }: Plan,
-	{ month, fees, money }: Extract<PlanEnding, { reason: 'fees' }>,
+	ending: Extract<PlanEnding, { status: 'refused' }>,
 	writing: Writing
-): Sentence =>
-	sentence(writing, 'unpayable', {
-		month: writeMonth(monthStart(firstMonth, month), writing),
-		fees: writeMoney(fees, writing),
-		money: writeMoney(money, writing)
-	});
+): Sentence {
+	if (ending.reason === 'changes') return sentence(writing, 'not computed');
+	const month = writeMonth(monthStart(firstMonth, ending.month), writing);
+	return ending.reason === 'settlement'
+		? sentence(writing, 'settlement unpayable', {
+				month,
+				missing: writeMoney(ending.missing, writing)
+			})
+		: sentence(writing, 'unpayable', {
+				month,
+				fees: writeMoney(ending.fees, writing),
+				money: writeMoney(ending.money, writing)
+			});
+}
 
 function payingPhrases(
 	{ begins, firstMonth, kept }: Plan,
@@ -120,6 +125,8 @@ function payingPhrases(
 			});
 		case 'constant':
 			return sentence(writing, 'paying an amount', parts);
+		case 'sheet':
+			return sentence(writing, 'paying what is left', parts);
 	}
 }
 
@@ -156,19 +163,26 @@ export function planBeforeSentence(
 }
 
 /** From when the money is short, by how much, and what would cure it; null where it never is. */
-export function shortSentence(plan: Plan, cure: Cure | null, writing: Writing): Sentence | null {
+export function shortSentence(
+	plan: Plan,
+	cure: Cure | null,
+	writing: Writing,
+	/** The debt that is paid first; null: each gets a share. */
+	first: string | null = null
+): Sentence | null {
 	const shortfall = shortfallOf(plan);
-	const [first] = plan.shortMonths;
-	if (!first || !shortfall) return null;
+	const [month] = plan.shortMonths;
+	if (!month || !shortfall) return null;
 	const { most, coveredAtFirst } = shortfall;
-	const from = writeMonth(monthStart(plan.firstMonth, first.month), writing);
+	const from = writeMonth(monthStart(plan.firstMonth, month.month), writing);
 	return sentence(writing, 'short', {
 		count: plan.shortMonths.length,
 		from,
-		missing: writeMoney(first.missing, writing),
+		missing: writeMoney(month.missing, writing),
+		first: first ?? 'none',
 		all: writeMoney(missingInAll(plan), writing),
 		most:
-			most > first.missing ? sentence(writing, 'at most', { most: writeMoney(most, writing) }) : [],
+			most > month.missing ? sentence(writing, 'at most', { most: writeMoney(most, writing) }) : [],
 		late:
 			plan.lateFees === 0
 				? []
@@ -240,30 +254,6 @@ export function moreSentence(more: Cents, gained: Difference, writing: Writing):
 		time: monthsSooner === 0 ? text(writing, 'same month') : soonerInWords(writing, monthsSooner),
 		cost: writeMoney(size(interestLess), writing),
 		way: signOf(interestLess)
-	});
-}
-
-/** “2,166.67 a month comes in, 1,540.00 is needed: 626.67 is left. 600.00 for debts is 27.69 % of it.” */
-export function sheetSentence(
-	{ income, needs, left }: Household,
-	forDebts: Cents,
-	writing: Writing
-): Sentence {
-	if (income === 0) return sentence(writing, 'sheet empty');
-	const money = (amount: number) => writeMoney(asCarried(amount), writing);
-	const share = shareOfIncome(forDebts, income);
-	return sentence(writing, 'sheet', {
-		income: money(income),
-		needs: money(needs),
-		left: money(Math.abs(left)),
-		way: signOf(left),
-		share:
-			share === null
-				? []
-				: sentence(writing, 'sheet share', {
-						money: money(forDebts),
-						share: writePercent(percent(share * 100), writing)
-					})
 	});
 }
 

@@ -1,7 +1,7 @@
 /** The cheapest order, and how sure a plan is, in words. */
 import { roundedShare, type Cents, asCarried } from '../core/quantities/money';
 import { planDifference } from '../core/plan/answers';
-import { statedIn } from '../core/plan/month';
+import { statedIn } from '../core/plan/money';
 import type { PlanTerms, PlanTotals } from '../core/plan/terms';
 import { costlierThan, type OrderAnswer, type OrderSearch } from '../core/search/cheapest-order';
 import { WITHIN, type LeastChecked, type Strain, type Strained } from '../core/search/stress-test';

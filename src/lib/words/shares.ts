@@ -1,7 +1,7 @@
 /** Why a debt gets what it gets in a month, and what would cure a short one, in words. */
 import { minus, asCarried } from '../core/quantities/money';
 import { reliefOf, type Order } from '../core/plan/order';
-import type { MonthShare, PlanMonth } from '../core/plan/terms';
+import type { MonthShare, PlanMonth, PlanTerms } from '../core/plan/terms';
 import type { Percent } from '../core/quantities/rate';
 import { writeMoney, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
@@ -14,13 +14,14 @@ const { text } = messagesOf({ en });
 export function whyShare(
 	share: MonthShare,
 	month: PlanMonth,
-	order: Order,
+	/** The order of what is left, and whether short months are paid in an order, too. */
+	{ order, shortOrder }: Pick<PlanTerms, 'order' | 'shortOrder'>,
 	writing: Writing
 ): string {
 	const money = (amount: number) => writeMoney(asCarried(amount), writing);
 	const { ownExtra, paid, rolledOver } = share;
 	const given = paid - ownExtra;
-	let why = whyGiven(share, given, month, order, writing);
+	let why = whyGiven(share, given, month, { order, isInOrder: shortOrder !== undefined }, writing);
 	if (ownExtra > 0) {
 		const parts = { given: money(given), own: money(ownExtra), paid: money(paid) };
 		why = text(writing, 'own', { why, ...parts });
@@ -33,7 +34,7 @@ function whyGiven(
 	share: MonthShare,
 	given: number,
 	month: PlanMonth,
-	order: Order,
+	{ order, isInOrder }: { readonly order: Order; readonly isInOrder: boolean },
 	writing: Writing
 ): string {
 	const money = (amount: number) => writeMoney(asCarried(amount), writing);
@@ -41,16 +42,16 @@ function whyGiven(
 		return text(writing, 'nothing due');
 	}
 	if (month.shortfall > 0) {
-		return text(writing, 'in proportion', {
+		return text(writing, isInOrder ? 'in order' : 'in proportion', {
 			required: money(share.required),
-			money: money(month.budget),
+			money: money(month.forDebts),
 			missing: money(month.shortfall),
 			all: money(month.required),
 			given: money(given)
 		});
 	}
 	const rest = given - share.required;
-	const left = month.budget - month.required;
+	const left = month.forDebts - month.required;
 	const required = text(writing, share.required === share.owed ? 'required all' : 'required', {
 		required: money(share.required)
 	});

@@ -17,6 +17,8 @@ export interface OpenPeriod {
 	minimumAlone: number;
 	minimum: number;
 	balances: readonly OpenBalance[];
+	/** What is forgiven where the debt is settled in it: all that is owed beyond R. */
+	forgiven: number;
 	/** The debt's own extra payments, and how much of them it can take beyond R. */
 	extra: number;
 	ownExtra: number;
@@ -36,6 +38,7 @@ export const blankPeriod = (): OpenPeriod => ({
 	minimumAlone: 0,
 	minimum: 0,
 	balances: NONE,
+	forgiven: 0,
 	extra: 0,
 	ownExtra: 0
 });

@@ -3,10 +3,11 @@
  * itself and a plan go this one way; they differ in who decides what is paid.
  */
 import type { DueAnchor } from '../quantities/calendar';
-import type { DebtTerms } from './terms';
+import type { DebtTerms, Settlement } from './terms';
 import { askedBy } from './rules/all-rules';
 import { daysOfPeriod } from './period-days';
-import { interestOn, NO_DAYS } from '../quantities/rate';
+import { interestOn, NO_DAYS, WHOLE } from '../quantities/rate';
+import { roundedShare } from '../quantities/money';
 import { amountIn, feesIn } from './recurring';
 import { closeAccount, highestRate, openAccount, requiredBy } from './account/period';
 import type { OpenPeriod } from './open-period';
@@ -29,7 +30,7 @@ export function openPeriod(
 	period: OpenPeriod
 ): void {
 	if (k === state.next) enterStretch(state, terms, k, opening);
-	const { charges: charged, extras, skips, atLeast } = terms;
+	const { charges: charged, extras, skips, atLeast, settlement } = terms;
 	const { account } = state;
 	if (anchor !== null && state.rate.kind === 'days') daysOfPeriod(terms, anchor, k, days);
 	if (account !== null) {
@@ -44,8 +45,9 @@ export function openPeriod(
 	const bearing = opening + period.charges;
 	const statement = bearing + period.interest;
 	period.owed = statement;
-	const rule = askedBy(state.asking, bearing, period.interest, period.fees);
-	if (k === state.freezesAt) state.asking = { kind: 'fixed', amount: rule };
+	const own = askedBy(state.asking, bearing, period.interest, period.fees);
+	if (k === state.freezesAt) state.asking = { kind: 'fixed', amount: own };
+	const rule = state.eased ?? own;
 	period.byRule = rule;
 	let due = account === null ? rule : requiredBy(terms, state, account, bearing, rule, period);
 	if (atLeast !== undefined && k <= atLeast.until && due < atLeast.amount) due = atLeast.amount;
@@ -55,6 +57,27 @@ export function openPeriod(
 	period.required = required;
 	period.extra = extra;
 	period.ownExtra = Math.min(extra, statement - required);
+	if (settlement !== undefined) settle(terms, settlement, k, period);
+}
+
+/** What a settlement that lies ahead, or falls into period k, makes of it (specification, section 16). */
+function settle(
+	{ clearBelow }: DebtTerms,
+	{ period: last, pays, stops }: Settlement,
+	k: number,
+	period: OpenPeriod
+): void {
+	const { owed } = period;
+	const isNow = k === last;
+	period.forgiven = 0;
+	if (isNow) {
+		const amount = 'amount' in pays ? pays.amount : roundedShare(owed, pays.percent, WHOLE);
+		period.required = Math.min(amount, owed);
+		period.forgiven = owed - period.required;
+	} else if (stops) period.required = owed <= clearBelow ? owed : 0;
+	if (!isNow && !stops) return;
+	period.extra = 0;
+	period.ownExtra = 0;
 }
 
 /** The largest rounding residue of fractions that counts as zero, in minor units. */
@@ -72,7 +95,7 @@ export function closePeriod(
 	paid: number
 ): number {
 	if (account !== null) return closeAccount(terms, account, period, paid);
-	const left = period.owed - paid;
+	const left = period.owed - paid - period.forgiven;
 	if (terms.timing !== 'advance') return left;
 	period.interest = interestOn(rate, left, days);
 	return left + period.interest;

@@ -223,7 +223,9 @@ function walk(terms: DebtTerms, kept: Trace | null): RunTotals {
 		!hasCharges &&
 		!terms.skips?.length &&
 		terms.timing !== 'advance' &&
-		terms.atLeast === undefined;
+		terms.atLeast === undefined &&
+		terms.eased === undefined &&
+		terms.settlement === undefined;
 	let isPlain = false;
 	let [annual, denominator, inverse, amount] = [0, 1, 1, 0];
 	const settled = settledFrom(terms);

@@ -22,6 +22,7 @@ export function stateAtStart(terms: DebtTerms): DebtState {
 		rule: terms.payment,
 		ruleFrom: 1,
 		isAgreed: false,
+		eased: null,
 		rates: rateStepsOf(terms),
 		account: accountAtStart(terms)
 	};

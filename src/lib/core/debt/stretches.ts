@@ -20,6 +20,7 @@ import { rateIn, rateStepsOf, type RateStep } from './rate-steps';
 import { isFirstLonger } from './period-days';
 import { amountsSettledFrom } from './recurring';
 import { withRateOf } from './account/balance';
+import { begunAt, easedAmount, endAfter, nextEasing, waitingOf, type Waiting } from './easing';
 
 const NONE: readonly never[] = [];
 
@@ -38,6 +39,8 @@ export interface Stretch {
 	ruleFrom: number;
 	/** Whether a creditor agreed to it. */
 	isAgreed: boolean;
+	/** What a creditor agreed to for a while in place of it, which waits then; null: it asks. */
+	eased: number | null;
 	/** The changes of the rate, in order. */
 	readonly rates: readonly RateStep[];
 }
@@ -46,38 +49,67 @@ export interface Stretch {
 export function enterStretch(stretch: Stretch, terms: DebtTerms, k: number, opening: number): void {
 	const { paymentChanges = NONE, paymentsPerYear } = terms;
 	const newRate = stretch.rates.findLast(({ from }) => from === k);
-	const newRule = paymentChanges.findLast(({ from }) => from === k);
+	const waiting = terms.eased && waitingOf(terms).find(({ until }) => until + 1 >= k);
+	const isResuming = waiting !== undefined && waiting.until + 1 === k;
+	const isWaiting = waiting !== undefined && waiting.from < k && k <= waiting.until;
+	const newRule = isResuming
+		? (paymentChanges.findLast(({ from }) => from === k) ?? lastWithin(paymentChanges, waiting))
+		: isWaiting
+			? undefined
+			: paymentChanges.findLast(({ from }) => from === k);
 	const rateNow = { ...terms.rate, annual: rateIn(terms, stretch.rates, k) };
 	const later = stretch.rates.filter(({ from }) => from > k);
 	stretch.rate = periodicRate(rateNow, paymentsPerYear, terms.interestRounding, later);
 	stretch.annual = rateNow.annual;
+
+	stretch.eased = terms.eased ? easedAmount(terms, k) : null;
+	if (isWaiting) {
+		stretch.next = nextChange(stretch, terms, k);
+		return;
+	}
 
 	let { rule, ruleFrom } = stretch;
 	if (newRule) {
 		rule = newRule.rule;
 		ruleFrom = k;
 		stretch.isAgreed = newRule.agreed ?? false;
-	}
+	} else if (isResuming) ruleFrom += waiting.until - waiting.from + 1;
 	for (let then = followed(rule); then && k >= ruleFrom + then.after; then = followed(rule)) {
 		ruleFrom += then.after;
 		({ rule } = then);
 	}
-	if (newRate?.reamortize && k > ruleFrom) {
+	const isSetAnew =
+		newRate?.reamortize === true ||
+		(isResuming &&
+			stretch.rates.some((step) => step.reamortize && step.from >= waiting.from && step.from < k));
+	if (isSetAnew && k > ruleFrom && stretch.eased === null) {
 		const left = ruleFrom + lasting(rule) - k;
 		const anew = left > 0 ? setAnew(rule, left) : null;
 		if (anew) [rule, ruleFrom] = [anew, k];
 	}
+	// What was asked first before it waited is asked again.
+	const isAsBefore = isResuming && rule === stretch.rule && ruleFrom === k;
 	stretch.rule = rule;
 	stretch.ruleFrom = ruleFrom;
-	stretch.freezesAt = isFrozen(rule) && k === ruleFrom ? k : 0;
+	stretch.freezesAt = isFrozen(rule) && k === ruleFrom && !isAsBefore ? k : 0;
 	const begins = {
 		at: k - ruleFrom,
 		opening,
 		i: periodicFraction(rateNow, paymentsPerYear),
 		...lendingOf(terms)
 	};
-	stretch.asking = asking(rule, begins) ?? stretch.asking;
+	if (!isAsBefore) stretch.asking = asking(rule, begins) ?? stretch.asking;
 	stretch.next = nextChange(stretch, terms, k);
+}
+
+/** The last of the changes that are stated for periods in which the own rule waits: it begins at their end. */
+function lastWithin<C extends { readonly from: number }>(
+	changes: readonly C[],
+	{ from: first, until }: Waiting
+): C | undefined {
+	return [...changes]
+		.sort((a, b) => a.from - b.from)
+		.findLast(({ from }) => first < from && from <= until);
 }
 
 /** How a debt is lent, as far as its payment rule goes by it. */
@@ -93,7 +125,7 @@ function nextChange({ rule, ruleFrom, rates }: Stretch, terms: DebtTerms, k: num
 	let next = own > k ? own : Infinity;
 	for (const { from } of paymentChanges) if (from > k && from < next) next = from;
 	for (const { from } of rates) if (from > k && from < next) next = from;
-	return next;
+	return terms.eased ? Math.min(next, nextEasing(terms, k)) : next;
 }
 
 /**
@@ -102,9 +134,11 @@ function nextChange({ rule, ruleFrom, rates }: Stretch, terms: DebtTerms, k: num
  * charge that still begins, ends or comes more rarely than once a year.
  */
 export function settledFrom(terms: DebtTerms): number {
-	const { paymentChanges = NONE, skips = NONE, extras, charges, balances = NONE, atLeast } = terms;
+	const { paymentChanges = NONE, skips = NONE, eased = NONE, balances = NONE } = terms;
+	const { extras, charges, atLeast, settlement } = terms;
 	let settled = Math.max(
 		1 + (atLeast?.until ?? 0),
+		settlement?.period ?? 1,
 		isFirstLonger(terms) ? 2 : 1,
 		amountsSettledFrom(extras, terms.paymentsPerYear),
 		amountsSettledFrom(charges, terms.paymentsPerYear)
@@ -115,11 +149,12 @@ export function settledFrom(terms: DebtTerms): number {
 			settled = Math.max(settled, from);
 	}
 	for (const k of skips) settled = Math.max(settled, k + 1);
+	for (const { until } of eased) settled = Math.max(settled, until + 1);
 	// A rule's own term or phase counts until another rule replaces it.
-	let ends = 1 + lasting(terms.payment);
+	let ends = endAfter(terms, 1, lasting(terms.payment));
 	for (const { from, rule } of paymentChanges) {
 		settled = Math.max(settled, from);
-		ends = from + lasting(rule);
+		ends = endAfter(terms, begunAt(terms, from), lasting(rule));
 	}
 	return Math.max(settled, ends);
 }

@@ -92,6 +92,24 @@ export interface LateStanding {
 	readonly onTime: number;
 }
 
+/** A payment that a creditor agrees to for a while, in place of what the payment rule says (specification, section 16). */
+export interface Easing {
+	/** Its first and its last period. */
+	readonly from: number;
+	readonly until: number;
+	/** 0: nothing is paid. */
+	readonly amount: Cents;
+}
+
+/** Less than is owed that a creditor takes for the whole debt; the rest is forgiven (specification, section 16). */
+export interface Settlement {
+	readonly period: number;
+	/** A part of what is owed then, or an amount; at most what is owed. */
+	readonly pays: { readonly percent: Percent } | { readonly amount: Cents };
+	/** Whether nothing is paid on the debt till then. */
+	readonly stops: boolean;
+}
+
 /** An amount that is scheduled at least, through a period (specification, section 13). */
 export interface AtLeast {
 	readonly amount: Cents;
@@ -124,6 +142,9 @@ export interface DebtTerms {
 	/** The minimum that the creditor requires; absent: what the payment rule says. */
 	readonly required?: MinimumTerms;
 	readonly atLeast?: AtLeast;
+	/** What creditors agreed to for a while, in the order in which they did. */
+	readonly eased?: readonly Easing[];
+	readonly settlement?: Settlement;
 	/** In arrears and in cents alone. */
 	readonly late?: LateTerms;
 }

@@ -4,16 +4,9 @@ import type { DebtTerms } from '../debt/terms';
 import type { Difference } from '../debt/difference';
 import { roundedShare, type Cents, atLeastZero, minus, plus, sumOf } from '../quantities/money';
 import { ONLY_REQUIRED, planOf, planTotals } from './walk';
-import {
-	firstMonthOf,
-	monthEnds,
-	openMonth,
-	passOn,
-	pay,
-	planDebt,
-	statedIn,
-	stillOwed
-} from './month';
+import { calendarOf, firstMonthOf, openMonth, passOn, pay, planDebt, stillOwed } from './month';
+import { moneyIn, statedIn } from './money';
+import { begunAt, endAfter } from '../debt/easing';
 import type { Plan, PlannedDebt, PlanTerms, PlanTotals } from './terms';
 import { percent, WHOLE, type Percent } from '../quantities/rate';
 import { least } from '../debt/solve';
@@ -27,12 +20,11 @@ export const requiredAtBegin = (debts: readonly PlannedDebt[], begins = 1): Cent
 
 /** The same of each debt, in the list's order. */
 function requiredOfEach(debts: readonly PlannedDebt[], begins: number): number[] {
-	const first = firstMonthOf(debts);
-	const endOf = monthEnds(debts);
-	const all = debts.map((debt, index) => planDebt(debt, index, [], first));
+	const calendar = calendarOf(debts);
+	const all = debts.map((debt, index) => planDebt(debt, index, [], calendar.first));
 	let open = all.filter(stillOwed);
 	for (let month = 1; ; month += 1) {
-		const { required, budget } = openMonth(ONLY_REQUIRED, month, open, endOf(month));
+		const { required, budget } = openMonth(ONLY_REQUIRED, month, open, calendar, 0);
 		if (month >= begins) return all.map((debt) => (stillOwed(debt) ? debt.required : 0));
 		passOn(open, budget - required, ONLY_REQUIRED.order);
 		for (const debt of open) pay(debt, month);
@@ -44,7 +36,7 @@ function requiredOfEach(debts: readonly PlannedDebt[], begins: number): number[]
  * The money of a plan before anybody names an amount (specification, section 9): the largest ΣR of any month from its beginning
  * on, where nothing but what is required is paid. Of the last payment of a term only as much counts as the others have: a
  * balloon, and what missed payments leave to it, are aside; what rounding leaves to it is not, so that no month comes to
- * be short by a cent.
+ * be short by a cent. What a settlement asks is aside too: it is saved up, or comes from elsewhere.
  */
 export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
 	const plan = planOf(debts, { ...ONLY_REQUIRED, begins });
@@ -54,7 +46,8 @@ export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
 	let most = 0;
 	for (const { month, shares } of plan.kept) {
 		let sum = 0;
-		for (const { index, required, paid, ownExtra, paidEach = [paid] } of shares) {
+		for (const { index, required, paid, ownExtra, forgiven, paidEach = [paid] } of shares) {
+			if (forgiven > 0) continue;
 			const isLast = month >= (ends[index] ?? Infinity);
 			const payments = isLast ? paidEach.slice(0, -1) : paidEach;
 			const before = Math.max(largest[index] ?? 0, ...payments);
@@ -71,16 +64,14 @@ export function usualMoney(debts: readonly PlannedDebt[], begins = 1): Cents {
 const LEFT_BY_ROUNDING = 100;
 
 /** The month in which a stated term is over and all that is left is required; null where none is. */
-function termEnd(
-	{ payment, paymentChanges = [], firstDue, paymentsPerYear }: DebtTerms,
-	firstMonth: CalendarDate
-): number | null {
+function termEnd(terms: DebtTerms, firstMonth: CalendarDate): number | null {
+	const { payment, paymentChanges = [], firstDue, paymentsPerYear } = terms;
 	const rules = [{ from: 1, rule: payment }, ...paymentChanges].sort((a, b) => a.from - b.from);
 	for (const [at, { from, rule }] of rules.entries()) {
 		let [first, level] = [from, rule];
 		while (level.kind === 'interest-only') [first, level] = [first + level.periods, level.then];
 		if (level.kind !== 'level' || level.atTerm === 'continue') continue;
-		const last = first + level.periods - 1;
+		const last = endAfter(terms, begunAt(terms, first), level.periods) - 1;
 		if (last >= (rules[at + 1]?.from ?? Infinity)) continue;
 		return monthsBetween(firstMonth, dueDate(firstDue, last, paymentsPerYear)) + 1;
 	}
@@ -99,13 +90,12 @@ export function moneyBeside(
 	plan: PlanTerms,
 	id: string
 ): MoneyBeside | null {
-	const { begins = 1, budget } = plan;
+	const { begins = 1 } = plan;
 	const index = debts.findIndex((debt) => debt.id === id && debt.terms.opening > 0);
 	if (index < 0) return null;
 	const each = requiredOfEach(debts, begins);
 	const required = each.reduce((sum, one) => sum + one, 0);
-	const stated = statedIn(plan, begins);
-	const money = budget.kind === 'constant' ? stated : required + stated;
+	const money = moneyIn({ ...plan, oneOffs: [] }, begins, required, firstMonthOf(debts));
 	const others = required - (each[index] ?? 0);
 	return { money: money as Cents, free: minus(money, others) };
 }
@@ -310,6 +300,10 @@ export function moneyThatEndsSooner(
 /** The plan with so much more in every month. */
 export function withMore({ budget, budgetChanges, ...plan }: PlanTerms, more: number): PlanTerms {
 	const raised = (amount: number) => plus(amount, more);
+	if (budget.kind === 'sheet') {
+		const item = { amount: raised(0), perYear: 12, from: EVER, until: null } as const;
+		return { ...plan, budgetChanges, budget: { ...budget, income: [...budget.income, item] } };
+	}
 	return {
 		...plan,
 		budget:
@@ -322,6 +316,9 @@ export function withMore({ budget, budgetChanges, ...plan }: PlanTerms, more: nu
 		budgetChanges: budgetChanges.map((change) => ({ ...change, amount: raised(change.amount) }))
 	};
 }
+
+/** The first day of a month before any plan begins. */
+const EVER = '1970-01-01' as CalendarDate;
 
 /** The smallest amount more in every month with which everything is paid off within so many months; null: none. */
 export const moreThatEnds = (

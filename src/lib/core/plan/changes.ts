@@ -8,12 +8,14 @@ import {
 } from '../quantities/calendar';
 import { withRateOf } from '../debt/account/balance';
 import { deadlineFor } from '../debt/deadline';
-import type { BalanceTerms, DebtTerms, Known, RateChange } from '../debt/terms';
+import type { BalanceTerms, DebtTerms, Known, RateChange, Settlement } from '../debt/terms';
 import type { PaymentRule } from '../debt/rules/all-rules';
 import { rateChangesAfter, rateChangesBefore } from '../debt/rate-steps';
 import { roundedShare, ZERO, type Cents, minus, plus, sumOf } from '../quantities/money';
-import { firstMonthOf, NO_FEES } from './month';
-import type { Brought, ChangeFees, ConcessionFees, PlannedDebt } from './terms';
+import { easedBefore } from '../debt/easing';
+import { NO_FEES } from './money';
+import { firstMonthOf } from './month';
+import type { Brought, ChangeFees, ConcessionFees, PlannedDebt, SettlementFees } from './terms';
 import { WHOLE, type Percent } from '../quantities/rate';
 
 /** A debt that a change brings, but for what is owed on it. */
@@ -49,7 +51,7 @@ interface Concession {
 	readonly kind: 'concession';
 	/** The month from which fees are due, and from whose first due period on the agreed terms hold. */
 	readonly from: number;
-	/** The last month of agreed rates, after which the debts have their own again (section 16); absent: they stay. */
+	/** The last month of what is agreed, after which the debts have their own terms again (section 16); absent: it stays. */
 	readonly until?: number;
 	/**
 	 * The day from which it is agreed, where that is known: the rates hold from then on and never reach back (section
@@ -58,7 +60,8 @@ interface Concession {
 	readonly date?: CalendarDate;
 	readonly debts: readonly {
 		readonly id: string;
-		readonly annual: Percent;
+		/** Null: its own rate goes on. */
+		readonly annual: Percent | null;
 		readonly payment: Cents | null;
 	}[];
 	readonly setUpFee: Cents;
@@ -71,7 +74,18 @@ interface Deadline {
 	readonly debts: readonly string[];
 }
 
-export type PlanChange = Consolidate | Transfer | Concession | Deadline;
+/** Less than is owed that creditors take for the whole of a debt (specification, section 16). */
+interface Settle {
+	readonly kind: 'settle';
+	readonly debts: readonly { readonly id: string; readonly pays: Settlement['pays'] }[];
+	/** The month in whose first due period, or the next, it is paid. */
+	readonly month: number;
+	/** Whether the debts are paid nothing till then, or what they ask. */
+	readonly before: 'stop' | 'asked';
+	readonly fee: Pick<SettlementFees, 'percent' | 'amount'>;
+}
+
+export type PlanChange = Consolidate | Transfer | Concession | Deadline | Settle;
 
 /** Why a change is not possible; `change` is its place in the list, from 0. */
 export type Refusal = { readonly change: number } & (
@@ -86,6 +100,7 @@ export type Refusal = { readonly change: number } & (
 			readonly owed: Cents;
 	  }
 	| { readonly reason: 'no deadline'; readonly id: string }
+	| { readonly reason: 'paid too often'; readonly id: string }
 	| { readonly reason: 'above the limit'; readonly amount: Cents; readonly limit: Cents }
 );
 
@@ -125,12 +140,15 @@ export function firstMonthWith(
 	const first = firstMonthOf(debts);
 	let changed: Changed = { debts, fees: NO_FEES };
 	for (const change of changes) {
-		if (change.kind === 'concession' || change.kind === 'deadline') continue;
+		if (!movesDebts(change)) continue;
 		if (refusalOf(changed.debts, change)) return first;
 		changed = applied(changed, change, first);
 	}
 	return firstMonthOf(changed.debts);
 }
+
+/** Whether a change closes debts or brings one: others move no due date. */
+const movesDebts = ({ kind }: PlanChange): boolean => kind === 'consolidate' || kind === 'transfer';
 
 function applied(changed: Changed, change: PlanChange, first: CalendarDate): Changed {
 	switch (change.kind) {
@@ -142,6 +160,8 @@ function applied(changed: Changed, change: PlanChange, first: CalendarDate): Cha
 			return conceded(changed, change, first);
 		case 'deadline':
 			return keepingDeadlines(changed, change);
+		case 'settle':
+			return settled(changed, change, first);
 	}
 }
 
@@ -159,6 +179,10 @@ function refusalOf(debts: readonly PlannedDebt[], change: PlanChange): Unplaced<
 	if (change.kind === 'deadline') {
 		const lapsing = debts.find(({ id, terms }) => ids.includes(id) && deadlineFor(terms) === null);
 		return lapsing ? { reason: 'no deadline', id: lapsing.id } : null;
+	}
+	if (change.kind === 'settle') {
+		const often = debts.find(({ id, terms }) => ids.includes(id) && terms.paymentsPerYear > 12);
+		return often ? { reason: 'paid too often', id: often.id } : null;
 	}
 	if (change.kind !== 'transfer') return null;
 	for (const { id, amount } of change.amounts) {
@@ -283,22 +307,22 @@ function whenAgreed(
 	return { rate: { date }, payment: before + 1, last };
 }
 
-/** The agreed rate and payment replace every later change of the debt's own. */
+/** The agreed rate and payment replace every later change of the debt's own, or wait for them to go on (section 16). */
 function agreedTerms(
 	terms: DebtTerms,
 	{ annual, payment }: Concession['debts'][number],
 	when: WhenAgreed
 ): DebtTerms {
-	const rule: PaymentRule | null = payment === null ? null : { kind: 'fixed', amount: payment };
-	const from = when.payment;
-	if (when.last < from) return terms;
-	if (rule && when.last < Infinity) {
-		throw new RangeError('a payment is agreed to for good, a rate alone for a while');
-	}
+	if (when.last < when.payment) return terms;
+	const rated = annual === null ? terms : withAgreedRate(terms, annual, when);
+	return payment === null ? rated : withAgreedPayment(rated, payment, when);
+}
+
+function withAgreedRate(terms: DebtTerms, annual: Percent, when: WhenAgreed): DebtTerms {
 	const agreedRates = (own: Known): readonly RateChange[] => [
 		...rateChangesBefore(own, when.rate),
 		{ ...when.rate, annual, agreed: true },
-		...(when.last < Infinity ? rateChangesAfter(own, from, when.last) : [])
+		...(when.last < Infinity ? rateChangesAfter(own, when.payment, when.last) : [])
 	];
 	return {
 		...terms,
@@ -308,14 +332,39 @@ function agreedTerms(
 				...balance,
 				rateChanges: agreedRates(withRateOf(terms, balance))
 			}))
-		}),
-		paymentChanges: rule
-			? [
-					...(terms.paymentChanges ?? []).filter((change) => change.from < from),
-					{ from, rule, agreed: true as const }
-				]
-			: (terms.paymentChanges ?? [])
+		})
 	};
+}
+
+function withAgreedPayment(
+	terms: DebtTerms,
+	amount: Cents,
+	{ payment: from, last }: WhenAgreed
+): DebtTerms {
+	const { eased = [], paymentChanges = [] } = terms;
+	if (last < Infinity) return { ...terms, eased: [...eased, { from, until: last, amount }] };
+	const rule: PaymentRule = { kind: 'fixed', amount };
+	return {
+		...terms,
+		...(eased.length > 0 && { eased: easedBefore(eased, from) }),
+		paymentChanges: [
+			...paymentChanges.filter((change) => change.from < from),
+			{ from, rule, agreed: true }
+		]
+	};
+}
+
+/** Each is settled in its first period due in the month or later. */
+function settled({ debts, fees }: Changed, change: Settle, first: CalendarDate): Changed {
+	const settling = debts.map(({ id, terms }): PlannedDebt => {
+		const offer = change.debts.find((one) => one.id === id);
+		if (!offer) return { id, terms };
+		const period = Math.max(1, periodIn(first, terms, change.month));
+		const stops = change.before === 'stop';
+		return { id, terms: { ...terms, settlement: { period, pays: offer.pays, stops } } };
+	});
+	const fee: SettlementFees = { ...change.fee, debts: change.debts.map(({ id }) => id) };
+	return { debts: settling, fees: { ...fees, settlements: [...fees.settlements, fee] } };
 }
 
 /** Each pays at least, to its last deadline, what keeps it (specification, section 8, `deadline`). */

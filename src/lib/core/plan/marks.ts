@@ -1,5 +1,5 @@
 import type { Cents } from '../quantities/money';
-import { onTopIn } from './month';
+import { onTopIn } from './money';
 import type { Percent } from '../quantities/rate';
 import type { Plan, PlanMonth, PlanTerms } from './terms';
 

@@ -10,14 +10,13 @@ import {
 	type DueAnchor
 } from '../quantities/calendar';
 import type { DebtTerms } from '../debt/terms';
-import { roundedShare, ZERO, type Cents } from '../quantities/money';
 import type { InLine, Order } from './order';
 import { interestBeforeFirst } from '../debt/before-first';
 import { closePeriod, openPeriod } from '../debt/period';
 import { blankPeriod, type OpenPeriod } from '../debt/open-period';
 import { anchorOf } from '../debt/period-days';
-import type { ChangeFees, ConcessionFees, PlannedDebt, PlanTerms } from './terms';
-import { WHOLE } from '../quantities/rate';
+import { monthsMoney, type MonthsMoney } from './money';
+import type { PlannedDebt, PlanTerms } from './terms';
 import { isByDay } from '../debt/interest/all-ways';
 import { shared } from '../quantities/share';
 import { copiedState, stateAtStart, type DebtState } from '../debt/state';
@@ -48,6 +47,7 @@ export interface PlanDebt extends InLine, OpenPeriod {
 	totalCharges: number;
 	totalFees: number;
 	totalPaid: number;
+	totalForgiven: number;
 
 	/** The interest of each whole period before its first due one, with its month; how many of them are behind it. */
 	readonly early: readonly { readonly month: number; readonly interest: number }[];
@@ -61,6 +61,8 @@ export interface PlanDebt extends InLine, OpenPeriod {
 	until: number;
 	readonly several: OpenPeriod[];
 	paidEach: number[];
+	/** Whether its settlement falls into the month: its creditor takes R for all of it. */
+	isSettling: boolean;
 	annual: number;
 	opening: number;
 	required: number;
@@ -110,6 +112,7 @@ export function planDebt(
 		totalCharges: 0,
 		totalFees: 0,
 		totalPaid: 0,
+		totalForgiven: 0,
 		early: earlyPeriods(inArrears, first),
 		earlyDone: 0,
 		earlyInterest: 0,
@@ -117,6 +120,7 @@ export function planDebt(
 		until: 0,
 		several: [],
 		paidEach: [],
+		isSettling: false,
 		annual: 0,
 		opening: 0,
 		...blankPeriod(),
@@ -158,36 +162,37 @@ export function firstMonthOf(debts: readonly PlannedDebt[]): CalendarDate {
 	return `${first.slice(0, 7) || '1970-01'}-01` as CalendarDate;
 }
 
-/** The last day of a month of the plan; 0 where no debt has several payments in one and nobody needs to know. */
-export function monthEnds(debts: readonly PlannedDebt[]): (month: number) => number {
-	if (debts.every(({ terms }) => terms.paymentsPerYear <= 12)) return () => 0;
+/** The months of a plan on the calendar. */
+export interface PlanCalendar {
+	/** The first day of month 1. */
+	readonly first: CalendarDate;
+	/** The last day of a month as a day number; 0 where no debt has several payments in one and nobody needs to know. */
+	readonly endOf: (month: number) => number;
+}
+
+export function calendarOf(debts: readonly PlannedDebt[]): PlanCalendar {
 	const first = firstMonthOf(debts);
-	return (month) => dayNumber(endOfMonth(addMonths(first, month - 1)));
+	if (debts.every(({ terms }) => terms.paymentsPerYear <= 12)) return { first, endOf: () => 0 };
+	return { first, endOf: (month) => dayNumber(endOfMonth(addMonths(first, month - 1))) };
 }
 
 /** A month before anything is paid; what each debt asks is with the debt. */
-export interface OpenMonth {
+export interface OpenMonth extends MonthsMoney {
 	/** ΣR. */
 	readonly required: number;
-	/** The budget before fees of agreements. */
-	readonly before: number;
-	/** Fees of creditor agreements in the month. */
-	readonly due: FeesDue;
 	/** The debts' own extra payments that they cannot take. */
 	readonly rolledOver: number;
-	/** The budget less fees of agreements; negative where the fees are larger. */
-	readonly remaining: number;
-	/** T: that and what is passed on. */
-	readonly budget: number;
 }
 
-/** Opens a month that ends with a day: what each open debt asks, and what there is. */
+/** Opens a month in which `saved` is put aside as it begins: what each open debt asks, and what there is. */
 export function openMonth(
 	plan: PlanTerms,
 	month: number,
 	open: readonly PlanDebt[],
-	until: number
+	{ first, endOf }: PlanCalendar,
+	saved: number
 ): OpenMonth {
+	const until = endOf(month);
 	let required = 0;
 	let rolledOver = 0;
 	for (const debt of open) {
@@ -195,90 +200,9 @@ export function openMonth(
 		required += debt.required;
 		rolledOver += debt.rolledOver;
 	}
-	const before = moneyIn(plan, month, required);
-	const due = agreementFees(plan.fees ?? NO_FEES, month, open, before);
-	const remaining = takesFees(plan, month) ? before - due.all : before;
-	return { required, before, due, rolledOver, remaining, budget: remaining + rolledOver };
+	const asked = { required, rolledOver, open };
+	return { required, rolledOver, ...monthsMoney(plan, month, first, asked, saved) };
 }
-
-/** Whether a plan's own money has begun in a month; before, what is required is paid. */
-export const hasBegun = ({ begins = 1 }: Pick<PlanTerms, 'begins'>, month: number): boolean =>
-	month >= begins;
-
-/** Whether agreements are paid out of the month's money, and not on top of it. */
-const takesFees = (plan: PlanTerms, month: number): boolean =>
-	plan.budget.kind === 'constant' && hasBegun(plan, month);
-
-export const NO_FEES: ChangeFees = { brought: [], concessions: [] };
-
-interface FeesDue {
-	readonly setUp: number;
-	readonly monthly: number;
-	readonly all: number;
-}
-const NO_FEES_DUE: FeesDue = { setUp: 0, monthly: 0, all: 0 };
-
-/** Fees of creditor agreements in a month whose budget before fees is `money`. */
-function agreementFees(
-	{ concessions }: ChangeFees,
-	month: number,
-	open: readonly PlanDebt[],
-	money: number
-): FeesDue {
-	if (concessions.length === 0) return NO_FEES_DUE;
-	const owed = open.reduce((sum, debt) => sum + debt.owed, 0);
-	let [setUp, monthly] = [0, 0];
-	for (const { from, until = Infinity, debts, setUpFee, monthly: fee } of concessions) {
-		if (month < from || month > until) continue;
-		if (month === from) setUp += setUpFee;
-		if (open.some(({ id }) => debts.includes(id))) {
-			monthly += monthlyFee(fee, money, owed).due;
-		}
-	}
-	return { setUp, monthly, all: setUp + monthly };
-}
-
-/** The fee of a month with so much money and so much owed, and the part of them before its cap. */
-export function monthlyFee(
-	fee: ConcessionFees['monthly'],
-	money: number,
-	owed: number
-): { readonly part: Cents; readonly due: Cents } {
-	if (fee.kind === 'amount') return { part: fee.amount, due: fee.amount };
-	const part = roundedShare(Math.min(money, owed), fee.percent, WHOLE);
-	return { part, due: fee.cap === null || part < fee.cap ? part : fee.cap };
-}
-
-/** The amount, or the extra, that is stated for a month. */
-export function statedIn(
-	{ budget, budgetChanges }: Pick<PlanTerms, 'budget' | 'budgetChanges'>,
-	month: number
-): Cents {
-	let stated =
-		budget.kind === 'constant' ? budget.amount : budget.kind === 'required' ? ZERO : budget.extra;
-	let latest = 0;
-	for (const { from, amount } of budgetChanges) {
-		if (from > month || from < latest) continue;
-		latest = from;
-		stated = amount;
-	}
-	return stated;
-}
-
-/** The money of a month before agreements are paid and without what debts pass on (specification, section 9). */
-export function moneyIn(plan: PlanTerms, month: number, required: number): number {
-	const { budget, oneOffs } = plan;
-	let money = required;
-	if (hasBegun(plan, month) && budget.kind !== 'required') {
-		money = statedIn(plan, month) + (budget.kind === 'constant' ? 0 : required);
-	}
-	for (const oneOff of oneOffs) if (oneOff.month === month) money += oneOff.amount;
-	return money;
-}
-
-/** The one-time amounts of one month. */
-export const onTopIn = ({ oneOffs }: Pick<PlanTerms, 'oneOffs'>, month: number): Cents =>
-	oneOffs.reduce((sum, one) => sum + (one.month === month ? one.amount : 0), 0) as Cents;
 
 /** Opens a debt's month that ends with a day: what it asks over all its periods that fall due in it. */
 export function openDebt(debt: PlanDebt, month: number, until: number): void {
@@ -297,6 +221,8 @@ export function openDebt(debt: PlanDebt, month: number, until: number): void {
 		debt.dueNow = 1;
 		openPeriod(debt.terms, debt.anchor, debt.state, debt.periods + 1, balance, debt);
 	} else Object.assign(debt, NOTHING_DUE, { owed: balance });
+	const { settlement } = debt.terms;
+	debt.isSettling = debt.dueNow === 1 && debt.periods + 1 === settlement?.period;
 	debt.interest += debt.earlyInterest;
 	debt.annual = debt.state.annual;
 	debt.rolledOver = debt.extra - debt.ownExtra;
@@ -341,12 +267,32 @@ function openSeveral(debt: PlanDebt, owed: number): void {
 export const isSettledNow = ({ periods, settled, state }: PlanDebt): boolean =>
 	periods >= settled && !state.account?.isUnsettled;
 
-/** The amount that a debt can still take in the month, beyond its payment and its own extra payments. */
-export const roomOf = ({ owed, ownExtra, given, dueNow }: PlanDebt): number =>
-	dueNow === 0 ? 0 : owed - ownExtra - given;
+/**
+ * The amount that a debt can still take in the month, beyond its payment and its own extra payments; one that is to be
+ * settled takes none (specification, section 16).
+ */
+export const roomOf = ({ owed, ownExtra, given, dueNow, terms }: PlanDebt): number =>
+	dueNow === 0 || terms.settlement !== undefined ? 0 : owed - ownExtra - given;
 
-/** A short month: each gets its share of what there is. */
-export function shareOut(open: readonly PlanDebt[], money: number): void {
+/** A short month: each gets its share of what there is, or all that it asks in an order (specification, section 15). */
+export function payShort(
+	open: readonly PlanDebt[],
+	money: number,
+	{ shortOrder }: Pick<PlanTerms, 'shortOrder'>
+): void {
+	if (shortOrder === undefined) return shareOut(open, money);
+	const placeOf = ({ id, index }: PlanDebt) => {
+		const place = shortOrder.indexOf(id);
+		return place < 0 ? shortOrder.length + index : place;
+	};
+	let left = money;
+	for (const debt of [...open].sort((a, b) => placeOf(a) - placeOf(b))) {
+		debt.given = Math.min(debt.required, left);
+		left -= debt.given;
+	}
+}
+
+function shareOut(open: readonly PlanDebt[], money: number): void {
 	const shares = shared(
 		money,
 		open.map(({ required }) => required)
@@ -403,6 +349,7 @@ export function pay(debt: PlanDebt, month: number): void {
 	debt.totalCharges += debt.charges;
 	debt.totalFees += debt.fees;
 	debt.totalPaid += debt.paid;
+	debt.totalForgiven += debt.forgiven;
 	if (debt.balance === 0) debt.payoffMonth = month;
 }
 

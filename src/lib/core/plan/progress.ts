@@ -10,7 +10,7 @@ import { periodsOf, type PlannedPeriod } from './records';
 import type { Plan, PlannedDebt } from './terms';
 
 /** One period of a debt as a plan expected it, money in minor units. */
-export type ExpectedPeriod = Omit<PlannedPeriod, 'month' | 'opening' | 'balances'>;
+export type ExpectedPeriod = Omit<PlannedPeriod, 'month' | 'opening' | 'forgiven' | 'balances'>;
 
 /** The forecast of a chosen plan for one debt. */
 export interface Forecast {

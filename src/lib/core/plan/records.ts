@@ -36,6 +36,8 @@ export interface PlannedPeriod {
 	readonly charges: Cents;
 	readonly interest: Cents;
 	readonly paid: Cents;
+	/** What its creditor forgives in it. */
+	readonly forgiven: Cents;
 	readonly closing: Cents;
 	/** Null: the debt is one balance, at the annual rate. */
 	readonly effective: EffectiveRate | null;
@@ -74,6 +76,7 @@ export function periodsOf(
 			charges: ZERO,
 			interest: asCarried(interest),
 			paid: ZERO,
+			forgiven: ZERO,
 			closing: balance,
 			effective: effectiveRate(state.account?.before[at] ?? []),
 			balances: state.account?.before[at] ?? []
@@ -94,6 +97,7 @@ export function periodsOf(
 				charges: asCarried(period.charges),
 				interest: asCarried(period.interest),
 				paid,
+				forgiven: asCarried(period.forgiven),
 				closing: balance,
 				effective: effectiveRate(balances),
 				balances

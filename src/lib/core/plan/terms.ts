@@ -4,6 +4,7 @@ import type { DebtTerms } from '../debt/terms';
 import type { Cents } from '../quantities/money';
 import type { Order } from './order';
 import type { Percent } from '../quantities/rate';
+import type { BudgetSheet } from './budget-sheet';
 
 /** Where the month's money comes from. */
 export type Budget =
@@ -12,7 +13,21 @@ export type Budget =
 	/** That and an extra amount; the payment of a debt paid off stays with the client. */
 	| { readonly kind: 'required-plus'; readonly extra: Cents }
 	/** A fixed amount; what a cleared debt required moves on to the others. */
-	| { readonly kind: 'constant'; readonly amount: Cents };
+	| { readonly kind: 'constant'; readonly amount: Cents }
+	/** What a household has left each month, by the calendar (section 15). */
+	| ({ readonly kind: 'sheet' } & BudgetSheet);
+
+/** Money put aside before debts get more than they require (specification, section 15). */
+export interface Savings {
+	/** What is there as the plan begins. */
+	readonly opening: Cents;
+	/** The most that a month puts aside; null: all that is left. */
+	readonly monthly: Cents | null;
+	/** As much as is to be there; null: it goes on. */
+	readonly target: Cents | null;
+	/** Whether short months are paid from it. */
+	readonly covers: boolean;
+}
 
 /** Fees of a creditor agreement, besides the payments to debts (specification, section 10). */
 export interface ConcessionFees {
@@ -26,6 +41,14 @@ export interface ConcessionFees {
 	readonly monthly:
 		| { readonly kind: 'amount'; readonly amount: Cents }
 		| { readonly kind: 'percent'; readonly percent: Percent; readonly cap: Cents | null };
+}
+
+/** Fees for a settlement, for each debt in the month in which it is settled (specification, section 16). */
+export interface SettlementFees {
+	readonly debts: readonly string[];
+	/** A part of what is forgiven, and an amount. */
+	readonly percent: Percent;
+	readonly amount: Cents;
 }
 
 /** A debt that a change brings at the start, what it takes over, and the fee for that. */
@@ -46,6 +69,7 @@ export interface Brought {
 export interface ChangeFees {
 	readonly brought: readonly Brought[];
 	readonly concessions: readonly ConcessionFees[];
+	readonly settlements: readonly SettlementFees[];
 }
 
 export interface PlanTerms {
@@ -59,6 +83,9 @@ export interface PlanTerms {
 	readonly listed: readonly string[];
 	/** The month in which its money begins: before, what is required is paid. Absent: the first. */
 	readonly begins?: number;
+	readonly savings?: Savings;
+	/** In a short month debts get what they require whole in this order, by identity, then in the list's; absent: each a share. */
+	readonly shortOrder?: readonly string[];
 	/** Fees of the plan's changes; absent if there are none. */
 	readonly fees?: ChangeFees;
 }
@@ -88,8 +115,10 @@ export interface MonthShare {
 	/** S: what is owed before anything is paid. */
 	readonly owed: Cents;
 	readonly paid: Cents;
-	/** paid − interest − charges; negative where the balance grew. */
+	/** paid − interest − charges; negative where the balance grew. What is forgiven is not in it. */
 	readonly principal: Cents;
+	/** What the creditor forgives where it is settled in this month. */
+	readonly forgiven: Cents;
 	readonly closing: Cents;
 	/** Its place in line for what the money leaves, from 1; null where it can't take any. */
 	readonly rank: number | null;
@@ -107,12 +136,18 @@ export interface PlanMonth {
 	readonly before: Cents;
 	/** T: what there is for the debts, with what they pass on of their own extras. */
 	readonly budget: Cents;
+	/** That with what savings give for debts, less what is put aside. */
+	readonly forDebts: Cents;
 	/** The debts' own extra payments that they took, besides T. */
 	readonly ownExtra: Cents;
 	/** The debts' own extra payments that became part of T. */
 	readonly rolledOver: Cents;
-	/** Agreement fees of the month, besides that. */
+	/** Fees of changes in the month, besides that. */
 	readonly fees: Cents;
+	/** What is missing for living, beyond what savings give. */
+	readonly deficit: Cents;
+	/** What savings do in it; null: the plan has none. */
+	readonly savings: MonthSavings | null;
 	/** ΣR. */
 	readonly required: Cents;
 	/** To the debts, their own extras among it. */
@@ -120,10 +155,22 @@ export interface PlanMonth {
 	readonly interest: Cents;
 	/** By how much the month brings the balances down; negative where it adds to them. */
 	readonly principal: Cents;
-	/** The shortfall against the required payments; 0 if they are covered. */
+	/** What creditors forgive in it. */
+	readonly forgiven: Cents;
+	/** The shortfall against the required payments, beyond what savings give; 0 if they are covered. */
 	readonly shortfall: Cents;
 	/** The debts that are open at its beginning, in the list's order. */
 	readonly shares: readonly MonthShare[];
+}
+
+/** What savings do in a month, in minor units. */
+export interface MonthSavings {
+	readonly putAside: Cents;
+	/** Taken for living, for fees, and for what debts require. */
+	readonly toLiving: Cents;
+	readonly toFees: Cents;
+	readonly toDebts: Cents;
+	readonly closing: Cents;
 }
 
 export interface DebtTotals {
@@ -136,6 +183,8 @@ export interface DebtTotals {
 	readonly charges: Cents;
 	readonly fees: Cents;
 	readonly paid: Cents;
+	/** What its creditor forgives. */
+	readonly forgiven: Cents;
 	readonly closing: Cents;
 	/** Deferred interest that was charged in the end, and that was waived (section 13). */
 	readonly deferredCharged: Cents;
@@ -155,6 +204,13 @@ export type PlanEnding =
 			readonly month: number;
 			readonly fees: Cents;
 			readonly money: Cents;
+	  }
+	/** A month's money and savings don't reach for what a settlement asks. */
+	| {
+			readonly status: 'refused';
+			readonly reason: 'settlement';
+			readonly month: number;
+			readonly missing: Cents;
 	  }
 	/** The changes to the debts are impossible or incomplete: nothing is computed. */
 	| { readonly status: 'refused'; readonly reason: 'changes' };
@@ -179,12 +235,15 @@ export interface PlanTotals {
 		readonly upFront: Cents;
 		readonly setUp: Cents;
 		readonly monthly: Cents;
+		readonly settlement: Cents;
 	};
 	/** Fees of changes, and the debts' charges that are fees. */
 	readonly totalFees: Cents;
 	/** Payments to debts, and the fees that are not added to one. */
 	readonly totalPaid: Cents;
-	/** Interest and fees: what plans are compared on. */
+	/** What creditors forgive; never part of what is saved. */
+	readonly totalForgiven: Cents;
+	/** Interest and fees less what is forgiven: what is paid beyond what was owed, on which plans are compared. */
 	readonly totalCost: Cents;
 	readonly closing: Cents;
 	/** Deferred interest that was charged in the end, and that was waived: of all debts. */
@@ -194,6 +253,10 @@ export interface PlanTotals {
 	readonly lateFees: Cents;
 	readonly debts: readonly DebtTotals[];
 	readonly shortMonths: readonly { readonly month: number; readonly missing: Cents }[];
+	/** The months in which something is missing for living, beyond what savings give. */
+	readonly deficits: readonly { readonly month: number; readonly missing: Cents }[];
+	/** What is saved in the end; null: the plan has no savings. */
+	readonly saved: Cents | null;
 }
 
 export interface Plan extends PlanTotals {

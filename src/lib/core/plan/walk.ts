@@ -2,25 +2,27 @@
 import { dueDate, type CalendarDate } from '../quantities/calendar';
 import { LARGEST_BALANCE, type Cents, atLeastZero, minus, plus } from '../quantities/money';
 import {
+	calendarOf,
 	firstMonthOf,
 	isSettledNow,
-	monthEnds,
-	NO_FEES,
 	openMonth,
 	passOn,
 	pay,
+	payShort,
 	planDebt,
-	shareOut,
 	stillOwed,
 	type OpenMonth,
 	type PlanDebt
 } from './month';
+import { isSavingsUnsettled, NO_FEES } from './money';
+import { sheetSettledFrom } from './budget-sheet';
 import { putInLine } from './order';
 import { passAlongPlaces } from './places';
 import type {
 	Brought,
 	ChangeFees,
 	DebtTotals,
+	MonthSavings,
 	MonthShare,
 	Plan,
 	PlanEnding,
@@ -76,17 +78,20 @@ function walkMonths(
 	plan: PlanTerms,
 	keep: ((month: PlanMonth) => void) | null
 ): PlanTotals {
-	const firstMonth = firstMonthOf(debts);
+	const calendar = calendarOf(debts);
+	const firstMonth = calendar.first;
 	const all = debts.map((debt, index) => planDebt(debt, index, plan.listed, firstMonth));
 	const fees = plan.fees ?? NO_FEES;
-	const endOf = monthEnds(debts);
 	const settledFrom = Math.max(
 		plan.begins ?? 1,
 		...plan.budgetChanges.map(({ from }) => from),
-		...plan.oneOffs.map(({ month }) => month + 1)
+		...plan.oneOffs.map(({ month }) => month + 1),
+		plan.budget.kind === 'sheet' ? sheetSettledFrom(plan.budget, firstMonth) : 1
 	);
-	const cost = { setUp: 0, monthly: 0 };
+	const cost = { setUp: 0, monthly: 0, settlement: 0 };
 	const shortMonths: { month: number; missing: Cents }[] = [];
+	const deficits: { month: number; missing: Cents }[] = [];
+	let saved: number = plan.savings?.opening ?? 0;
 	let open = all.filter(stillOwed);
 	/** The same debts from the first in line to the last; kept from month to month. */
 	let line = [...open];
@@ -101,20 +106,23 @@ function walkMonths(
 
 	while (open.length > 0) {
 		month += 1;
-		const opened = openMonth(plan, month, open, endOf(month));
-		const { required, due, remaining, budget } = opened;
-		if (remaining < 0) {
-			refused = refusal(month, due.all, remaining);
+		const opened = openMonth(plan, month, open, calendar, saved);
+		const { required, due, forDebts, deficit, savings } = opened;
+		refused = refusalIn(month, opened, open);
+		if (refused) {
 			month -= 1;
 			break;
 		}
 		cost.setUp += due.setUp;
 		cost.monthly += due.monthly;
-		if (required > budget) {
-			shortMonths.push({ month, missing: minus(required, budget) });
-			shareOut(open, budget);
-		} else if (budget > required) {
-			const rest = budget - required;
+		cost.settlement += due.settlement;
+		if (savings) saved = savings.closing;
+		if (deficit > 0) deficits.push({ month, missing: deficit as Cents });
+		if (required > forDebts) {
+			shortMonths.push({ month, missing: minus(required, forDebts) });
+			payShort(open, forDebts, plan);
+		} else if (forDebts > required) {
+			const rest = forDebts - required;
 			if (isByPlace) passAlongPlaces(open, rest);
 			else {
 				putInLine(line, plan.order);
@@ -131,7 +139,9 @@ function walkMonths(
 		keep?.(monthOf(month, opened, open));
 
 		// What happens on an account may unsettle it again.
-		if (hasAccounts || !isSettled) isSettled = month >= settledFrom && open.every(isSettledNow);
+		if (hasAccounts || savings || !isSettled)
+			isSettled =
+				month >= settledFrom && !isSavingsUnsettled(plan, savings) && open.every(isSettledNow);
 		if (!isSettled) for (const debt of open) debt.lowest = debt.balance;
 		quiet = isSettled && !hasNewLowest(open) ? quiet + 1 : 0;
 		if (cleared) {
@@ -149,8 +159,15 @@ function walkMonths(
 	const upFront = feesPaid(fees, 'up-front');
 	const setUp = cost.setUp as Cents;
 	const monthly = cost.monthly as Cents;
+	const settlement = cost.settlement as Cents;
 	const totalInterest = sumOf(totals, 'interest');
-	const totalFees = (sumOf(totals, 'fees') + added + upFront + setUp + monthly) as Cents;
+	const totalFees = (sumOf(totals, 'fees') +
+		added +
+		upFront +
+		setUp +
+		monthly +
+		settlement) as Cents;
+	const totalForgiven = sumOf(totals, 'forgiven');
 	return {
 		ending: refused ?? endingOf(status, totals, firstMonth),
 		months: month,
@@ -160,53 +177,67 @@ function walkMonths(
 		totalInterest,
 		totalCharges: sumOf(totals, 'charges'),
 		agreed: fees,
-		changeFees: { added, upFront, setUp, monthly },
+		changeFees: { added, upFront, setUp, monthly, settlement },
 		totalFees,
-		totalPaid: (sumOf(totals, 'paid') + upFront + setUp + monthly) as Cents,
-		totalCost: plus(totalInterest, totalFees),
+		totalPaid: (sumOf(totals, 'paid') + upFront + setUp + monthly + settlement) as Cents,
+		totalForgiven,
+		totalCost: minus(plus(totalInterest, totalFees), totalForgiven),
 		closing: sumOf(totals, 'closing'),
 		deferredCharged: sumOf(totals, 'deferredCharged'),
 		deferredWaived: sumOf(totals, 'deferredWaived'),
 		lateFees: sumOf(totals, 'lateFees'),
 		debts: totals,
-		shortMonths
+		shortMonths,
+		deficits,
+		saved: plan.savings ? (saved as Cents) : null
 	};
 }
 
-const refusal = (month: number, fees: number, left: number): PlanEnding => ({
-	status: 'refused',
-	reason: 'fees',
-	month,
-	fees: fees as Cents,
-	money: plus(fees, left)
-});
+/** Why a month can't be paid: its fees are more than its money, or its money does not reach for a settlement. */
+function refusalIn(
+	month: number,
+	{ due, remaining, required, forDebts }: OpenMonth,
+	open: readonly PlanDebt[]
+): PlanEnding | null {
+	if (remaining < 0) {
+		const fees = due.all as Cents;
+		return { status: 'refused', reason: 'fees', month, fees, money: plus(fees, remaining) };
+	}
+	if (forDebts >= required || !open.some(({ isSettling }) => isSettling)) return null;
+	return { status: 'refused', reason: 'settlement', month, missing: minus(required, forDebts) };
+}
 
 /** A month that has been paid, as it is kept. */
 function monthOf(
 	month: number,
-	{ required, before, due, budget, rolledOver }: OpenMonth,
+	{ required, before, due, budget, rolledOver, forDebts, deficit, savings }: OpenMonth,
 	open: readonly PlanDebt[]
 ): PlanMonth {
 	const shares = open.map(shareOf);
-	let [paid, own, interest, principal] = [0, 0, 0, 0];
+	let [paid, own, interest, principal, forgiven] = [0, 0, 0, 0, 0];
 	for (const share of shares) {
 		paid += share.paid;
 		own += share.ownExtra;
 		interest += share.interest;
 		principal += share.principal;
+		forgiven += share.forgiven;
 	}
 	return {
 		month,
 		before: before as Cents,
 		budget: budget as Cents,
+		forDebts: forDebts as Cents,
 		ownExtra: own as Cents,
 		rolledOver: rolledOver as Cents,
 		fees: due.all as Cents,
+		deficit: deficit as Cents,
+		savings: savings as MonthSavings | null,
 		required: required as Cents,
 		paid: paid as Cents,
 		interest: interest as Cents,
 		principal: principal as Cents,
-		shortfall: atLeastZero(required - budget),
+		forgiven: forgiven as Cents,
+		shortfall: atLeastZero(required - forDebts),
 		shares
 	};
 }
@@ -227,6 +258,7 @@ function shareOf(debt: PlanDebt): MonthShare {
 		owed: owed as Cents,
 		paid: paid as Cents,
 		principal: (paid - interest - charges) as Cents,
+		forgiven: debt.forgiven as Cents,
 		closing: debt.balance as Cents,
 		rank,
 		...(debt.step === 0 ? { paidEach: debt.paidEach as Cents[] } : {})
@@ -268,6 +300,7 @@ function totalsOf(debt: PlanDebt): DebtTotals {
 		charges: debt.totalCharges as Cents,
 		fees: debt.totalFees as Cents,
 		paid: debt.totalPaid as Cents,
+		forgiven: debt.totalForgiven as Cents,
 		closing: debt.balance as Cents,
 		deferredCharged: (state.account?.deferredCharged ?? 0) as Cents,
 		deferredWaived: (state.account?.deferredWaived ?? 0) as Cents,

@@ -52,7 +52,9 @@ export class CardPath implements MonthPath {
 		const sum = (of: (step: (typeof steps)[number]) => number) =>
 			steps.reduce((total, step) => total + of(step), 0);
 		const [ratio, asks] = [sum(({ low }) => low), sum((step) => step.asks)];
-		const extras = sum(({ k }) => amountIn(ownExtras, k));
+		// What a creditor forgives brings down what is owed as money does.
+		const isSettling = steps.some(({ k }) => k === this.#terms.settlement?.period);
+		const extras = sum(({ k }) => amountIn(ownExtras, k)) + (isSettling ? this.#most : 0);
 		// What is paid within the month bears no interest after that; each balance is rounded by itself.
 		const within = dueNow > 1 ? ratio * (asks + extras) : 0;
 		const rounded = 0.5 * dueNow * balancesOf(this.#terms).length;

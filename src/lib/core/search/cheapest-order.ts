@@ -9,15 +9,15 @@ import { ZERO, type Cents, minus } from '../quantities/money';
 import { boundsOf, leastInterest, type MonthBounds } from './order-bound';
 import { MONTHS_FOLLOWED, planTotals } from '../plan/walk';
 import {
+	calendarOf,
 	copied,
 	firstMonthOf,
-	monthEnds,
 	openMonth,
 	passOn,
 	pay,
-	roomOf,
-	shareOut,
+	payShort,
 	planDebt,
+	roomOf,
 	stillOwed,
 	type PlanDebt
 } from '../plan/month';
@@ -66,6 +66,8 @@ interface Node {
 	readonly month: number;
 	readonly open: readonly PlanDebt[];
 	readonly interest: number;
+	/** What is put aside by then. */
+	readonly saved: number;
 	/** A lower bound of its cost. */
 	readonly least: number;
 	/** The share of all orders that begin with it. */
@@ -98,7 +100,7 @@ export function* searchOrders(
 	const owing = debts.flatMap(({ terms }, index) => (terms.opening > 0 ? [index] : []));
 	/** Branches that cost this or more are pruned. */
 	const limit = () => interest - within;
-	const root = follow(rootOf(debts), limit());
+	const root = follow(rootOf(debts, plan), limit());
 	const stack: Node[] = root.kind === 'node' ? [root.node] : [];
 	let done = root.kind === 'node' ? 0 : 1;
 	let followed = 0;
@@ -150,13 +152,14 @@ type Followed =
 	/** It costs as much as the best, or more. */
 	| { readonly kind: 'left out' };
 
-const rootOf = (debts: readonly PlannedDebt[]): Omit<Node, 'least'> => ({
+const rootOf = (debts: readonly PlannedDebt[], { savings }: PlanTerms): Omit<Node, 'least'> => ({
 	line: [],
 	month: 1,
 	open: debts
 		.map((debt, index) => planDebt(debt, index, [], firstMonthOf(debts)))
 		.filter(stillOwed),
 	interest: 0,
+	saved: savings?.opening ?? 0,
 	weight: 1,
 	uneven: false
 });
@@ -167,32 +170,35 @@ function follower(
 	plan: PlanTerms,
 	bounds: readonly MonthBounds[]
 ): (from: Omit<Node, 'least'>, best: number) => Followed {
-	const endOf = monthEnds(debts);
+	const calendar = calendarOf(debts);
 	const known = new Set<string>();
 	return (from, best) => {
 		const { line } = from;
 		let open = from.open.map(copied);
-		let { month, interest, uneven } = from;
+		let { month, interest, saved, uneven } = from;
 		for (; open.length > 0; month += 1) {
 			if (month > MONTHS_FOLLOWED || interest >= best) return { kind: 'left out' };
-			const { required, remaining, budget } = openMonth(plan, month, open, endOf(month));
+			const opened = openMonth(plan, month, open, calendar, saved);
+			const { required, remaining, forDebts } = opened;
 			if (remaining < 0) return { kind: 'left out' };
-			if (budget < required) {
-				shareOut(open, budget);
+			if (forDebts < required) {
+				if (open.some(({ isSettling }) => isSettling)) return { kind: 'left out' };
+				payShort(open, forDebts, plan);
 				uneven = true;
-			} else if (budget > required) {
+			} else if (forDebts > required) {
 				const takers = open.filter((debt) => roomOf(debt) > 0);
 				const inLine = line.flatMap((index) => takers.filter((debt) => debt.index === index));
 				const room = inLine.reduce((sum, debt) => sum + roomOf(debt), 0);
-				if (room < budget - required && inLine.length < takers.length) {
+				const rest = forDebts - required;
+				if (room < rest && inLine.length < takers.length) {
 					const own = open.filter(({ index }) => line.includes(index));
-					if (!uneven && isKnown(known, { line, month, interest }, own, budget - required - room)) {
-						return { kind: 'left out' };
-					}
-					return undecided({ ...from, month, open, interest, uneven }, bounds, best);
+					const here = { ...from, month, open, interest, saved, uneven };
+					if (!uneven && isKnown(known, here, own, rest - room)) return { kind: 'left out' };
+					return undecided(here, bounds, best);
 				}
-				passOn(inLine, budget - required, 'listed');
+				passOn(inLine, rest, 'listed');
 			}
+			saved = opened.savings?.closing ?? saved;
 			for (const debt of open) {
 				pay(debt, month);
 				interest += debt.interest;
@@ -211,13 +217,13 @@ function follower(
  */
 function isKnown(
 	known: Set<string>,
-	{ line, month, interest }: Pick<Node, 'line' | 'month' | 'interest'>,
+	{ line, month, interest, saved }: Pick<Node, 'line' | 'month' | 'interest' | 'saved'>,
 	inLine: readonly PlanDebt[],
 	left: number
 ): boolean {
 	if (inLine.some(({ dueNow }) => dueNow === 0)) return false;
 	const charged = inLine.reduce((sum, debt) => sum + debt.interest, interest);
-	const key = `${[...line].sort((a, b) => a - b).join()} ${month} ${charged} ${left}`;
+	const key = `${[...line].sort((a, b) => a - b).join()} ${month} ${charged} ${left} ${saved}`;
 	if (known.has(key)) return true;
 	known.add(key);
 	return false;
@@ -229,7 +235,8 @@ function undecided(
 	best: number
 ): Followed {
 	const here = new Set(node.open.map(({ index }) => index));
-	const owed = node.open.reduce((sum, { balance }) => sum + balance, 0);
+	// All that is put aside may come to the debts at once, and never sooner.
+	const owed = node.open.reduce((sum, { balance }) => sum + balance, 0) - node.saved;
 	const rest = leastInterest(
 		bounds,
 		node.month,

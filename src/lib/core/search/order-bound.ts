@@ -20,6 +20,9 @@
  *    interest; and where a debt is paid several times a month, the interest of the later periods on what is
  *    paid before them within the month (what it asks and its own extras).
  *
+ * 5. Savings only put off what is paid: money that comes to debts at once brings down D by as much, and sooner. What a
+ *    creditor forgives counts as money of the debt that it forgives it on.
+ *
  * By induction over the months the sum of 3 less 4 is a lower bound; where something is still owed after all
  * months that a plan is followed, no order ends.
  */
@@ -33,16 +36,8 @@ import type { Bounds, MonthPath, MonthStep } from './month-path';
 import { openPeriod } from '../debt/period';
 import { blankPeriod } from '../debt/open-period';
 import { MONTHS_FOLLOWED } from '../plan/walk';
-import {
-	firstMonthOf,
-	hasBegun,
-	monthEnds,
-	moneyIn,
-	openDebt,
-	pay,
-	planDebt,
-	type PlanDebt
-} from '../plan/month';
+import { calendarOf, openDebt, pay, planDebt, type PlanDebt } from '../plan/month';
+import { isOwnMoney, moneyIn, NO_FEES } from '../plan/money';
 import type { PlannedDebt, PlanTerms } from '../plan/terms';
 
 /** Lower bounds for the months of a plan, from the first on. */
@@ -64,8 +59,7 @@ export function boundsOf(
 	plan: PlanTerms,
 	months: number
 ): MonthBounds[] {
-	const endOf = monthEnds(debts);
-	const first = firstMonthOf(debts);
+	const { first, endOf } = calendarOf(debts);
 	const paths = debts.map((debt, index): MonthPath =>
 		hasAccount(debt.terms) ? new CardPath(debt, index, first) : new Path(debt, index, first)
 	);
@@ -78,10 +72,11 @@ export function boundsOf(
 			(sum, { asks }) => sum + (asks > 0 ? asks + mostRounding + mostCleared : 0),
 			0
 		);
-		const money = moneyIn(plan, month, required);
+		const money = Math.max(0, moneyIn(plan, month, required, first));
 		// Where the money may not cover what is required, a debt may get less, and owe more from then on.
-		const follows = plan.budget.kind !== 'constant' || !hasBegun(plan, month);
-		const covered = follows ? !takesAway(plan, month) : leastMoney(plan, month) >= required;
+		const covered = isOwnMoney(plan, month)
+			? leastMoney(plan, month, first) >= required
+			: !takesAway(plan, month);
 		for (const path of paths) path.close(covered);
 		found.push({
 			money,
@@ -97,10 +92,12 @@ const takesAway = ({ oneOffs }: PlanTerms, at: number): boolean =>
 	oneOffs.some(({ month, amount }) => month === at && amount < 0);
 
 /** The least that a month has for the debts: its budget less the most that agreements may cost. */
-function leastMoney(plan: PlanTerms, month: number): number {
-	const fees = plan.fees?.concessions ?? [];
-	const money = moneyIn(plan, month, 0);
-	return fees.reduce((left, { from, setUpFee, monthly }) => {
+function leastMoney(plan: PlanTerms, month: number, first: CalendarDate): number {
+	const { concessions, settlements } = plan.fees ?? NO_FEES;
+	// Their fee goes by what is forgiven, and nobody knows yet how much that is.
+	if (settlements.length > 0) return 0;
+	const money = moneyIn(plan, month, 0, first);
+	return concessions.reduce((left, { from, setUpFee, monthly }) => {
 		if (month < from) return left;
 		const most = monthly.kind === 'amount' ? monthly.amount : (monthly.cap ?? money);
 		return left - most - (month === from ? setUpFee : 0);
@@ -199,7 +196,8 @@ class Path implements MonthPath {
 		// Each month's rounding may leave it a minor unit higher than rates alone do.
 		const most = debt.opening + debt.charges + 2 * this.#months;
 		// Half a minor unit for each payment; what is paid within the month bears no interest after that.
-		const extras = debt.extra;
+		// What a creditor forgives brings down what is owed as money does.
+		const extras = debt.extra + (debt.isSettling ? most : 0);
 		const within = debt.dueNow > 1 ? ratio * (debt.required + extras) : 0;
 		return { most, ratio, asks: debt.required, extras, slack: 0.5 * debt.dueNow + within };
 	}

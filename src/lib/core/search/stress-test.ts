@@ -1,9 +1,10 @@
 /** The stress test of a plan: less money, missed months, higher rates, an unexpected expense. */
-import { addMonths, dueDatesUntil, endOfMonth } from '../quantities/calendar';
+import { addMonths, dueDatesUntil, endOfMonth, type CalendarDate } from '../quantities/calendar';
 import { roundedShare, ZERO, type Cents, minus } from '../quantities/money';
 import { planTotals } from '../plan/walk';
 import { leastMoney, paying } from '../plan/answers';
-import { firstMonthOf, statedIn } from '../plan/month';
+import { ownAmountIn } from '../plan/money';
+import { firstMonthOf } from '../plan/month';
 import type { PlannedDebt, PlanTerms, PlanTotals } from '../plan/terms';
 import { HIGHEST_RATE, type Percent } from '../quantities/rate';
 
@@ -68,9 +69,10 @@ export const unstrained = (debts: readonly PlannedDebt[], plan: PlanTerms): Stra
 function measured(debts: readonly PlannedDebt[], plan: PlanTerms, strain: Strain | null): Strained {
 	const under = underStrain(debts, plan, strain);
 	const charged = withHigherRates(debts, strain);
+	const first = firstMonthOf(debts);
 	const covering = moneyCovering(charged, plan, strain);
 	const least = leastMoney(charged, plan, inTime, (constant) =>
-		strain ? poorer(constant, strain) : constant
+		strain ? poorer(constant, strain, first) : constant
 	);
 	return {
 		totals: planTotals(under.debts, under.plan),
@@ -91,7 +93,8 @@ const moneyCovering = (
 		debts,
 		plan,
 		({ shortMonths, ending }) => shortMonths.length === 0 && ending.status !== 'refused',
-		(constant) => (strain?.kind === 'less money' ? poorer(constant, strain) : constant)
+		(constant) =>
+			strain?.kind === 'less money' ? poorer(constant, strain, firstMonthOf(debts)) : constant
 	);
 
 /** The debts and the plan as a strain leaves them; null: none. */
@@ -103,7 +106,7 @@ export function underStrain(
 	if (!strain) return { debts, plan };
 	return {
 		debts: missing(withHigherRates(debts, strain), plan, strain),
-		plan: poorer(plan, strain)
+		plan: poorer(plan, strain, firstMonthOf(debts))
 	};
 }
 
@@ -169,7 +172,8 @@ function missing(
 	plan: PlanTerms,
 	{ kind }: Strain
 ): readonly PlannedDebt[] {
-	if (kind !== 'missed months' || plan.budget.kind === 'constant') return debts;
+	const hasOwn = plan.budget.kind === 'constant' || plan.budget.kind === 'sheet';
+	if (kind !== 'missed months' || hasOwn) return debts;
 	const first = firstMonthOf(debts);
 	return debts.map(({ id, terms }) => {
 		const { firstDue, paymentsPerYear, skips = [] } = terms;
@@ -184,13 +188,18 @@ function missing(
 }
 
 /** The plan with the money that a strain leaves. */
-function poorer(plan: PlanTerms, strain: Strain): PlanTerms {
+function poorer(plan: PlanTerms, strain: Strain, first: CalendarDate): PlanTerms {
 	const { budget, budgetChanges } = plan;
 	switch (strain.kind) {
 		case 'higher rates':
 			return plan;
 		case 'less money': {
 			const less = (amount: Cents) => roundedShare(amount, 9, 10);
+			if (budget.kind === 'sheet') {
+				// A tenth less comes in; what is needed stays.
+				const income = budget.income.map((item) => ({ ...item, amount: less(item.amount) }));
+				return { ...plan, budget: { ...budget, income } };
+			}
 			return {
 				...plan,
 				budget:
@@ -204,9 +213,16 @@ function poorer(plan: PlanTerms, strain: Strain): PlanTerms {
 		}
 		case 'missed months': {
 			if (budget.kind === 'required') return plan;
+			if (budget.kind === 'sheet') {
+				const missed = missedMonths.map((month) => ({
+					month,
+					amount: -ownAmountIn(plan, month, first) as Cents
+				}));
+				return { ...plan, oneOffs: [...plan.oneOffs, ...missed] };
+			}
 			const changes = missedMonths.flatMap((month) => [
 				{ from: month, amount: ZERO },
-				{ from: month + 1, amount: statedIn(plan, month + 1) }
+				{ from: month + 1, amount: ownAmountIn(plan, month + 1, first) }
 			]);
 			const others = budgetChanges.filter(({ from }) => !missedMonths.includes(from));
 			return { ...plan, budgetChanges: [...others, ...changes] };
@@ -215,9 +231,9 @@ function poorer(plan: PlanTerms, strain: Strain): PlanTerms {
 			let left: number = strain.amount;
 			const taken: { month: number; amount: Cents }[] = [];
 			// Before the plan begins there is no money but for what is required.
-			const first = Math.max(strain.month, plan.begins ?? 1);
-			for (let month = first; left > 0 && month < first + 12 * YEARS; month += 1) {
-				const now = Math.min(left, statedIn(plan, month));
+			const from = Math.max(strain.month, plan.begins ?? 1);
+			for (let month = from; left > 0 && month < from + 12 * YEARS; month += 1) {
+				const now = Math.min(left, ownAmountIn(plan, month, first));
 				if (now > 0) taken.push({ month, amount: -now as Cents });
 				left -= now;
 			}

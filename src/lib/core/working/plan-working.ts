@@ -12,7 +12,7 @@ import type {
 	Span,
 	Spans
 } from './plan-figure';
-import { monthlyFee } from '../plan/month';
+import { monthlyFee } from '../plan/money';
 import { spentIn } from '../plan/payments';
 import type { Brought, Plan, PlanMonth, PlannedDebt } from '../plan/terms';
 import { WHOLE } from '../quantities/rate';

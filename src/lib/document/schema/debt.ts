@@ -4,6 +4,7 @@ import { BASES, basisFields, type BasisEntry } from '../../core/debt/interest/al
 import { RULE_KINDS, fieldsOf, type RuleEntry } from '../../core/debt/rules/all-forms';
 import type { Field } from '../../core/quantities/field';
 import { ALLOCATION_ORDERS } from '../../core/debt/account/policy';
+import { DEBT_KINDS } from '../../core/plan/priority';
 import { LIMITS } from '../../core/quantities/limits';
 import { fieldLabel, type TermField } from '../../messages/terms';
 import { SCREEN } from '../../reading/writing';
@@ -294,6 +295,8 @@ export const debtEntry = judgedOnce(
 		.strictObject({
 			id: identifier(t('The identifier of a debt')),
 			name: name(t('The name of a debt'), 0),
+			/** Whom short months pay first goes by it. */
+			kind: choice(t('The kind of a debt'), DEBT_KINDS),
 			balance: money(t('The balance')).nullable(),
 			/** The day of the balance; null: that of the case's figures. */
 			asOf: date(t('The date of the balance')).nullable(),

@@ -20,9 +20,11 @@ const budgetEntry = z.discriminatedUnion(
 			kind: z.literal('constant'),
 			/** Null: what covers what is required in every month from its beginning on. */
 			amount: money(t('The monthly budget')).nullable()
-		})
+		}),
+		/** What the budget sheet leaves each month. */
+		z.strictObject({ kind: z.literal('sheet') })
 	],
-	{ error: sentence(t('The budget'), t('required, required-plus or constant')) }
+	{ error: sentence(t('The budget'), t('required, required-plus, constant or sheet')) }
 );
 
 const dated = {
@@ -49,13 +51,35 @@ const planEvent = z.discriminatedUnion(
 export const sheetLine = z.strictObject({
 	name: name(t('The name of a line of the budget sheet'), 0),
 	amount: money(t('The amount of a line of the budget sheet')),
-	perYear: frequency(t('How often a line of the budget sheet occurs'))
+	perYear: frequency(t('How often a line of the budget sheet occurs')),
+	/** One of its days, the first on which it falls; null: the first of a month, from the beginning on. */
+	from: date(t('The first day of a line of the budget sheet')).nullable(),
+	/** The last day on which it may fall; null: it goes on. */
+	until: date(t('The last day of a line of the budget sheet')).nullable()
 });
 const sheetLines = z.array(sheetLine).max(LIMITS.sheetLines, {
 	error: t('A budget sheet has at most {sheetLines} lines on each side.', {
 		sheetLines: LIMITS.sheetLines
 	})
 });
+
+/** The budget sheet: income and living expenses. */
+export const sheetEntry = z.strictObject({ income: sheetLines, needs: sheetLines });
+
+/** Money that is put aside before debts get more than they require. */
+const savingsEntry = z.strictObject({
+	opening: money(t('What is saved already')),
+	/** Null: all that is left. */
+	monthly: money(t('What is put aside a month')).nullable(),
+	/** Null: it goes on. */
+	target: money(t('The target of the savings')).nullable(),
+	covers: flag(t('Whether savings cover short months'))
+});
+
+const debtList = (what: string) =>
+	z.array(identifier(what)).max(LIMITS.debts, {
+		error: t('An order has at most {debts} debts.', { debts: LIMITS.debts })
+	});
 
 const planFields = {
 	id: identifier(t('The identifier of a plan')),
@@ -72,9 +96,12 @@ const planFields = {
 		})
 		.nullable(),
 	order: choice(t('The order'), ORDERS),
-	listed: z.array(identifier(t('A debt of the custom order'))).max(LIMITS.debts, {
-		error: t('An order has at most {debts} debts.', { debts: LIMITS.debts })
-	}),
+	listed: debtList(t('A debt of the custom order')),
+	savings: savingsEntry.nullable(),
+	/** In a short month debts are paid whole in this order, and what is not in it by its kind; null: each gets a share. */
+	shortOrder: debtList(t('A debt of the order for short months')).nullable(),
+	/** Debts that are not in the plan. */
+	aside: debtList(t('A debt that is left aside')),
 	events: z.array(planEvent).max(LIMITS.events, {
 		error: t('A plan has at most {events} events.', { events: LIMITS.events })
 	}),
@@ -87,10 +114,11 @@ const planFields = {
 };
 
 export const planEntry = judgedOnce(
-	z.strictObject(planFields).superRefine(({ listed, events, changes }, context) => {
+	z.strictObject(planFields).superRefine(({ events, changes, ...plan }, context) => {
 		const twice = (ids: readonly string[]) => new Set(ids).size < ids.length;
-		if (twice(listed)) {
-			context.addIssue({ code: 'custom', path: ['listed'], message: t('A debt is listed twice.') });
+		for (const list of ['listed', 'shortOrder', 'aside'] as const) {
+			if (!twice(plan[list] ?? [])) continue;
+			context.addIssue({ code: 'custom', path: [list], message: t('A debt is listed twice.') });
 		}
 		if (twice(events.map(({ id }) => id))) {
 			const message = t('Two events have the same identifier.');
@@ -103,18 +131,19 @@ export const planEntry = judgedOnce(
 	})
 );
 
-/** The budget sheet: income and living expenses. */
-export const sheetEntry = z.strictObject({ income: sheetLines, needs: sheetLines });
-
-/** The content of a plan, without its name and visibility. */
+/** The content of a plan, without its name and visibility; the budget sheet where its money is what that leaves. */
 export const planContent = z.strictObject({
 	pays: planFields.pays,
 	budget: planFields.budget,
 	begins: planFields.begins,
 	order: planFields.order,
 	listed: planFields.listed,
+	savings: planFields.savings,
+	shortOrder: planFields.shortOrder,
+	aside: planFields.aside,
 	events: planFields.events,
-	changes: planFields.changes
+	changes: planFields.changes,
+	sheet: sheetEntry.nullable()
 });
 
 /** A plan that was chosen with the client: which, called what then, when, and why. */

@@ -147,7 +147,8 @@ export const DEBT = fields<
 		total36: column('printed_total_36'),
 		saving36: column('printed_saving_36')
 	}),
-	withdrawn: column('withdrawn')
+	withdrawn: column('withdrawn'),
+	kind: column('kind')
 });
 
 /** `debt_balance`, one of several balances of a debt. */
@@ -218,8 +219,20 @@ export const PLAN = fields<Omit<PlanEntry, 'listed' | 'events' | 'changes'>>({
 	budget: variants('kind', 'budget', {
 		required: {},
 		'required-plus': { extra: column('amount') },
-		constant: { amount: column('amount') }
+		constant: { amount: column('amount') },
+		sheet: {}
 	}),
+	savings: optional(
+		'savings_opening',
+		fields<NonNullable<PlanEntry['savings']>>({
+			opening: column('savings_opening'),
+			monthly: column('savings_monthly'),
+			target: column('savings_target'),
+			covers: column('savings_cover')
+		})
+	),
+	shortOrder: column('short_order'),
+	aside: column('aside'),
 	begins: date('begins'),
 	order: column('payoff_order'),
 	hidden: column('hidden')
@@ -319,7 +332,9 @@ export const CHOICE = fields<CaseDocument['choices'][number]>({
 export const LINE = fields<SheetLine>({
 	name: column('name'),
 	amount: column('amount'),
-	perYear: column('per_year')
+	perYear: column('per_year'),
+	from: date('day_from'),
+	until: date('day_until')
 });
 
 /** `forecast`; its terms and figures are kept as they were. */

@@ -19,7 +19,11 @@ export function openAccount(
 	period: OpenPeriod
 ): void {
 	const { late } = account;
-	if (terms.paymentChanges?.some(({ from, agreed }) => agreed === true && from === k)) {
+	const { paymentChanges, eased } = terms;
+	if (
+		paymentChanges?.some(({ from, agreed }) => agreed === true && from === k) ||
+		eased?.some(({ from }) => from === k)
+	) {
 		account.late = broughtUpToDate(late, k);
 	}
 	const charged = chargesByBalance(terms, account, k);
@@ -60,7 +64,7 @@ export const highestRate = (balances: readonly OpenBalance[]): Percent =>
  */
 export function requiredBy(
 	terms: DebtTerms,
-	{ rule: { kind }, isAgreed }: Pick<Stretch, 'rule' | 'isAgreed'>,
+	{ rule: { kind }, isAgreed, eased }: Pick<Stretch, 'rule' | 'isAgreed' | 'eased'>,
 	{ late }: Account,
 	bearing: number,
 	rule: number,
@@ -68,7 +72,7 @@ export function requiredBy(
 ): number {
 	const { required } = terms;
 	const alone =
-		required && !isAgreed
+		required && !isAgreed && eased === null
 			? minimumPayment(
 					{ ...required, kind: 'minimum', rounding: 'cent' },
 					bearing,
@@ -77,7 +81,8 @@ export function requiredBy(
 				)
 			: rule;
 	const pastDue = terms.late ? pastDueOf(late) : 0;
-	period.pastDue = kind === 'minimum' || kind === 'frozen-minimum' ? pastDue : 0;
+	const catchesUp = eased === null && (kind === 'minimum' || kind === 'frozen-minimum');
+	period.pastDue = catchesUp ? pastDue : 0;
 	period.minimumAlone = Math.min(alone, period.owed);
 	period.minimum = Math.min(alone + pastDue, period.owed);
 	return rule + period.pastDue;
@@ -99,7 +104,7 @@ export function closeAccount(
 		const open = opened[at];
 		if (open === undefined) throw new RangeError('a balance was not opened with its debt');
 		account.deferredCharged += open.deferredCharged;
-		closeBalance(balance, open, given[at] ?? 0);
+		closeBalance(balance, open, period.forgiven > 0 ? open.owed : (given[at] ?? 0));
 		waiveWherePaid(account, balance);
 		closing += balance.owed;
 		account.isUnsettled ||= open.deferredCharged > 0 || (open.defers && balance.owed > 0);

@@ -59,7 +59,7 @@
 	}
 
 	function explain(at: number, debt: Listed, anchor: HTMLElement): void {
-		why = whyDebtGets(plan, at, debt, order, anchor, writing);
+		why = whyDebtGets(plan, at, debt, hand.terms, anchor, writing);
 	}
 
 	function cure(anchor: HTMLElement): void {
@@ -139,7 +139,7 @@
 		<NothingYet what={t('There is nothing to plan yet')} href="/cases/{desk.id}" />
 	</main>
 {:else}
-	<main class:asTable>
+	<main class:asTable={asTable || panel === 'sheet'} class:sheet={panel === 'sheet'}>
 		<h1 class="unseen">{t('Plan of {label}', { label: desk.document.label })}</h1>
 		<div class="top">
 			<PlanHead
@@ -147,6 +147,7 @@
 				{desk}
 				{hand}
 				onopen={open}
+				saysShort={panel !== 'sheet'}
 				onmonth={pick}
 				oncure={cure}
 				onvary={vary}
@@ -166,6 +167,11 @@
 					{writing}
 					hrefOf={(id) => `/cases/${desk.id}/debts/${id}`}
 					onopen={(name, element) => open({ of: 'plan', name }, element)}
+					aside={hand.aside}
+					onaside={(id, isAside) =>
+						vary(t('left aside, {name}', { name: nameOfDebt(id) }), {
+							aside: isAside ? [...entry.aside, id] : entry.aside.filter((other) => other !== id)
+						})}
 					onorder={(to) => vary(t('order, {to}', { to: orderWords(to, writing) }), { order: to })}
 					onlist={(ids) => vary(t('the order'), { order: 'listed', listed: [...ids] })}
 				/>
@@ -173,10 +179,25 @@
 					<button type="button" onclick={() => turnPanel('search')}
 						>{t('The cheapest order ›')}</button
 					>
+					<button type="button" onclick={() => turnPanel('short')}
+						>{t('If money is short ›')}</button
+					>
 					<button type="button" onclick={() => turnPanel('sure')}>{t('Stress test ›')}</button>
 				</p>
 			</div>
-			{#if asTable && plan.months > 0}
+			{#if panel === 'sheet'}
+				<div class="months">
+					{#await import('./BudgetSheet.svelte') then { default: BudgetSheet }}
+						<BudgetSheet
+							{desk}
+							{hand}
+							onvary={vary}
+							onmonth={pick}
+							onclose={() => (panel = null)}
+						/>
+					{/await}
+				</div>
+			{:else if asTable && plan.months > 0}
 				<div class="months">
 					<EveryMonth
 						{plan}
@@ -252,8 +273,11 @@
 <PlanPanels
 	{panel}
 	{hand}
-	{desk}
-	onmoney={setMoney}
+	onshort={(shortOrder) => vary(t('order of short months'), { shortOrder })}
+	onkind={(id, kind) =>
+		desk.before.varyPlannedDebt(entry.id, id, t('kind, {name}', { name: nameOfDebt(id) }), {
+			kind
+		})}
 	onlist={(ids) => {
 		panel = null;
 		vary(t('the order'), { order: 'listed', listed: [...ids] });
@@ -369,6 +393,20 @@
 	/* The table takes the whole width: twelve debts have a column each. */
 	.asTable .order {
 		display: none;
+	}
+
+	/* All lines of the sheet are there, however many: the page is scrolled, and the money stays in reach. */
+	.sheet {
+		grid-template-rows: auto minmax(0, auto) auto auto;
+		height: auto;
+		min-height: calc(100dvh - 48px);
+	}
+
+	.sheet .bar {
+		position: sticky;
+		z-index: 2;
+		bottom: 0;
+		background: var(--ground);
 	}
 
 	.months {

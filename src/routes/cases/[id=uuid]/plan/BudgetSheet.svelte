@@ -1,153 +1,205 @@
-<!-- The budget sheet: income and living expenses line by line, and the remaining amount for debts. -->
+<!-- The budget sheet by the calendar: what comes in, what is needed, what is put aside, and what each month leaves. -->
 <script lang="ts">
-	import { householdOf } from '$lib/core/plan/household';
+	import { moneyMonths, type MoneyMonth } from '$lib/core/plan/money-months';
 	import { LIMITS } from '$lib/core/quantities/limits';
-	import { ZERO, type Cents } from '$lib/core/quantities/money';
-	import { frequencyChoices } from '$lib/words/amounts';
-	import type { Writing } from '$lib/reading/writing';
-	import type { Sheet, SheetLine } from '$lib/document/plan';
-	import { sheetSentence } from '$lib/words/plan-answer';
-	import { tick } from 'svelte';
-	import Choice from '$lib/ui/Choice.svelte';
-	import IconButton from '$lib/ui/IconButton.svelte';
+	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
+	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
+	import { Refusal } from '$lib/exchange/bytes';
+	import type { PlanEntry, Sheet } from '$lib/document/plan';
+	import { barInWords, monthLines, sheetSentence } from '$lib/words/budget-sheet';
+	import Note from '$lib/ui/Note.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
-	import TypedField from '$lib/ui/TypedField.svelte';
-	import Panel from './Panel.svelte';
-	import Trash2 from '@lucide/svelte/icons/trash-2';
-	import { moneyText, nameText } from '../debt-fields';
+	import MoneyMonths from './MoneyMonths.svelte';
+	import SavingsTerms from './SavingsTerms.svelte';
+	import SheetSide from './SheetSide.svelte';
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
-		sheet: Sheet;
-		/** The money that goes to debts in the first month. */
-		money: Cents;
-		writing: Writing;
-		onchange: (sheet: Sheet) => void;
-		/** Makes the remaining amount the monthly budget. */
-		onuse: (left: Cents) => void;
+		desk: CaseDesk;
+		hand: PlanInHand;
+		onvary: (what: string, fields: Partial<PlanEntry>) => void;
+		onmonth: (month: number) => void;
 		onclose: () => void;
 	}
-	const { sheet, money, writing, onchange, onuse, onclose }: Props = $props();
+	const { desk, hand, onvary, onmonth, onclose }: Props = $props();
+	const { sheet, sheetTerms, writing, entry, plan } = $derived(hand);
+
+	const MONTHS = 12;
+	const follows = $derived(entry.budget.kind === 'sheet');
+	const months = $derived(moneyMonths(sheetTerms, plan, follows, MONTHS));
+	const isEmpty = $derived(sheet.income.length + sheet.needs.length === 0);
 
 	type Side = keyof Sheet;
 	const SIDES: readonly { readonly side: Side; readonly title: string; readonly hint: string }[] = [
 		{ side: 'income', title: t('Income'), hint: t('take-home pay') },
-		{ side: 'needs', title: t('Living expenses'), hint: 'rent, food, …' }
+		{ side: 'needs', title: t('Living expenses'), hint: t('rent, food, …') }
 	];
-	const BLANK: SheetLine = { name: '', amount: ZERO, perYear: 12 };
 
-	const household = $derived(householdOf(sheet.income, sheet.needs));
-	const sentence = $derived(sheetSentence(household, money, writing));
-	/** The last line is always an empty one; typing on it makes it a line. */
-	const linesOf = (side: Side) =>
-		sheet[side].length < LIMITS.sheetLines ? [...sheet[side], BLANK] : sheet[side];
+	const write = (side: Side, lines: Sheet[Side]) =>
+		desk.before.varySheet(entry.id, t('budget sheet'), { ...sheet, [side]: lines });
 
-	function write(side: Side, index: number, fields: Partial<SheetLine>): void {
-		const lines = [...sheet[side]];
-		lines[index] = { ...(lines[index] ?? BLANK), ...fields };
-		onchange({ ...sheet, [side]: lines });
+	/** Why pasted rows, or some of them, were not taken. */
+	let problem = $state<string | null>(null);
+
+	async function paste(side: Side, text: string): Promise<void> {
+		problem = null;
+		const { budgetRows } = await import('$lib/exchange/budget-rows');
+		try {
+			const { lines, unread } = budgetRows(text, hand.asOf, writing);
+			const all = [...sheet[side], ...lines];
+			write(side, all.slice(0, LIMITS.sheetLines));
+			const over = all.slice(LIMITS.sheetLines).map(({ name }) => name);
+			const left = [...unread, ...over];
+			if (left.length > 0) problem = t('Not taken: {rows}', { rows: left.join('; ') });
+		} catch (error) {
+			if (!(error instanceof Refusal)) throw error;
+			problem = error.message;
+		}
 	}
 
-	function remove(side: Side, index: number): void {
-		onchange({ ...sheet, [side]: sheet[side].filter((_, place) => place !== index) });
+	let region = $state<HTMLElement>();
+	/** From the end of a side on to the next one's first field. */
+	function goOn(side: Side): void {
+		const next = side === 'income' ? '.needs input' : '.saved input';
+		region?.querySelector<HTMLElement>(next)?.focus();
 	}
 
-	let sides = $state<HTMLElement>();
-
-	/** Enter goes on to the next field: from a name to its amount, from an amount to the next line. */
-	async function goOn(): Promise<void> {
-		// A line that has just been typed gives way to the next empty one.
-		await tick();
-		const fields = [...(sides?.querySelectorAll<HTMLElement>('input') ?? [])];
-		const next = fields[fields.indexOf(document.activeElement as HTMLElement) + 1];
-		(next ?? sides?.parentElement?.querySelector<HTMLElement>('button.use'))?.focus();
+	let opened = $state.raw<{ readonly month: MoneyMonth; readonly anchor: HTMLElement } | null>(
+		null
+	);
+	function open(month: MoneyMonth, anchor: HTMLElement): void {
+		opened = { month, anchor };
+		if (month.required !== null) onmonth(month.month);
+	}
+	function closeNote(): void {
+		const back = opened?.anchor;
+		opened = null;
+		back?.focus();
 	}
 
 	const begin = (element: HTMLElement) => element.querySelector('input')?.focus();
+
+	function key(event: KeyboardEvent): void {
+		if (event.key !== 'Escape' || event.defaultPrevented || opened) return;
+		event.preventDefault();
+		onclose();
+	}
 </script>
 
-<Panel title={t('Budget sheet')} side="left" {onclose}>
-	{#snippet heading()}
-		<span class="said">
-			<Phrases {sentence} />
+<!-- Escape closes it from anywhere inside. -->
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+<section aria-label={t('Budget sheet')} bind:this={region} onkeydown={key}>
+	<p class="said">
+		<span>
+			<Phrases sentence={sheetSentence(sheet, months, follows, writing)} />
+			{#if !follows && !isEmpty}
+				<button
+					type="button"
+					class="use"
+					onclick={() => onvary(t('monthly budget'), { budget: { kind: 'sheet' } })}
+					>{t('Make it the plan’s money')}</button
+				>
+			{/if}
 		</span>
-	{/snippet}
-	<div class="sides" bind:this={sides} {@attach begin}>
+		<button type="button" class="close" onclick={onclose}>{t('Close')}</button>
+	</p>
+	{#if !isEmpty}
+		<div class="picture"><MoneyMonths {months} {writing} onopen={open} /></div>
+	{/if}
+	{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+	<div class="sides" {@attach begin}>
 		{#each SIDES as { side, title, hint } (side)}
-			<div class="side">
-				<h2>{title}</h2>
-				{#each linesOf(side) as line, index (index)}
-					{@const of = t('{title}, line {index}', { title, index: index + 1 })}
-					<div class="line">
-						<TypedField
-							label={t('Name, {of}', { of })}
-							value={line.name === '' ? null : line.name}
-							{...nameText(writing)}
-							optional
-							placeholder={index === 0 ? hint : t('next line')}
-							onchange={(name) => write(side, index, { name: name ?? '' })}
-							onenter={() => void goOn()}
-						/>
-						<TypedField
-							label={t('Amount, {of}', { of })}
-							value={line === BLANK ? null : line.amount}
-							{...moneyText(writing)}
-							optional
-							side="right"
-							onchange={(amount) => write(side, index, { amount: amount ?? ZERO })}
-							onenter={() => void goOn()}
-						/>
-						<Choice
-							label={t('How often, {of}', { of })}
-							value={String(line.perYear)}
-							options={frequencyChoices(writing)}
-							onchange={(often) =>
-								write(side, index, { perYear: Number(often) as SheetLine['perYear'] })}
-						/>
-						{#if line !== BLANK}
-							<IconButton
-								title={t('Delete this line')}
-								label={t('Delete {of}', { of })}
-								onclick={() => remove(side, index)}
-							>
-								<Trash2 size={14} aria-hidden="true" />
-							</IconButton>
-						{/if}
-					</div>
-				{/each}
+			<div class={side}>
+				<SheetSide
+					{title}
+					{hint}
+					lines={sheet[side]}
+					asOf={hand.asOf}
+					{writing}
+					onchange={(lines) => write(side, lines)}
+					onpaste={(text) => void paste(side, text)}
+					ondone={() => goOn(side)}
+				/>
 			</div>
 		{/each}
+		<div class="saved">
+			<SavingsTerms
+				savings={entry.savings}
+				{plan}
+				without={hand.withoutSavings}
+				{writing}
+				onchange={(savings) => onvary(t('savings'), { savings })}
+			/>
+		</div>
 	</div>
-	{#if household.left > 0}
-		<button type="button" class="use" onclick={() => onuse(household.left)}
-			>{t('Use the remaining amount')}</button
-		>
-	{/if}
-</Panel>
+</section>
+{#if opened}
+	{@const { month, anchor } = opened}
+	<Note title={barInWords(month, writing)} {anchor} onclose={closeNote}>
+		{#each monthLines(sheet, sheetTerms, month, writing) as line (line)}<p>{line}</p>{/each}
+	</Note>
+{/if}
 
 <style>
-	.sides {
+	section {
 		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 6px 28px;
+		gap: 4px;
+	}
+
+	.said {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto;
+		gap: 16px;
+		align-items: start;
+		font-size: 17px;
+		line-height: 1.4;
+	}
+
+	.said button {
+		color: var(--act);
+		font-size: 14px;
+		font-weight: 600;
 	}
 
 	.use {
-		margin-top: 8px;
-		color: var(--act);
-		font-weight: 600;
+		margin-left: 12px;
 	}
 
-	h2 {
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	.line {
+	.picture {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 104px 118px 28px;
-		align-items: center;
-		border-top: 1px solid var(--row-line);
+		grid-template-rows: auto minmax(0, 1fr);
+		height: 27vh;
+		min-height: 190px;
+	}
+
+	.problem {
+		color: var(--interest);
+		font-size: 14px;
+	}
+
+	.sides {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 228px;
+		border-top: 1px solid var(--hairline);
+	}
+
+	.sides > * {
+		padding: 6px 18px 10px 0;
+	}
+
+	.sides > * + * {
+		padding-left: 18px;
+		border-left: 1px solid var(--hairline);
+	}
+
+	@media (width < 1100px) {
+		.sides {
+			grid-template-columns: minmax(0, 1fr);
+		}
+
+		.sides > * + * {
+			padding-left: 0;
+			border-left: 0;
+		}
 	}
 </style>

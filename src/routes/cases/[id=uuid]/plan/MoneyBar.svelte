@@ -56,7 +56,8 @@
 	const KINDS = [
 		{ value: 'constant', words: t('the same each month') },
 		{ value: 'required-plus', words: t('the minimum payments, plus') },
-		{ value: 'required', words: t('the minimum payments') }
+		{ value: 'required', words: t('the minimum payments') },
+		{ value: 'sheet', words: t('by the budget sheet') }
 	] as const;
 
 	const unit = $derived(10 ** writing.currency.digits);
@@ -139,7 +140,7 @@
 		<button type="button" onclick={on.onsheet}>{t('Budget sheet ›')}</button>
 	</h2>
 	<Choice label={t('Kind of monthly budget')} value={budget.kind} options={KINDS} onchange={turn} />
-	{#if budget.kind !== 'required'}
+	{#if budget.kind === 'constant' || budget.kind === 'required-plus'}
 		<span class="field">
 			<TypedField
 				label={t('Monthly budget')}
@@ -186,7 +187,11 @@
 			{/each}
 		</div>
 	{:else}
-		<p class="slide">{t('Each debt gets its minimum payment and …')}</p>
+		<p class="slide">
+			{budget.kind === 'sheet'
+				? t('Each month has what its income leaves beyond …')
+				: t('Each debt gets its minimum payment and …')}
+		</p>
 	{/if}
 	<ul>
 		{#if budget.kind === 'constant'}
@@ -260,6 +265,10 @@
 		padding: 0 4px;
 		color: var(--act);
 		font-size: 13px;
+	}
+
+	p.slide {
+		grid-column: 3 / 5;
 	}
 
 	.slide {

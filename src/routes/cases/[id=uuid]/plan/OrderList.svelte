@@ -3,7 +3,7 @@
 	its end frees. Dragging one, or Alt with the arrows, makes that the own order. Actor payoff date they can be looked at too.
 -->
 <script lang="ts">
-	import { ZERO } from '$lib/core/quantities/money';
+	import { ZERO, type Cents } from '$lib/core/quantities/money';
 	import { lineOf } from '$lib/core/plan/line';
 	import type { Order } from '$lib/core/plan/order';
 	import type { PlanFigureName } from '$lib/core/working/plan-figure';
@@ -13,6 +13,8 @@
 	import { orderChoices, type Listed } from '$lib/words/plan';
 	import Choice from '$lib/ui/Choice.svelte';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
+	import IconButton from '$lib/ui/IconButton.svelte';
+	import EyeOff from '@lucide/svelte/icons/eye-off';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { tick } from 'svelte';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
@@ -31,8 +33,18 @@
 		onopen: (name: PlanFigureName, element: HTMLElement) => void;
 		onorder: (order: Order) => void;
 		onlist: (ids: readonly string[]) => void;
+		/** The debts that the plan leaves aside. */
+		aside: readonly {
+			readonly id: string;
+			readonly place: number;
+			readonly name: string;
+			readonly asks: Cents | null;
+		}[];
+		onaside: (id: string, isAside: boolean) => void;
 	}
-	const { plan, debts, order, listed, writing, hrefOf, onopen, onorder, onlist }: Props = $props();
+	const { plan, debts, order, listed, writing, hrefOf, onopen, onorder, onlist, ...rest }: Props =
+		$props();
+	const { aside, onaside } = $derived(rest);
 
 	/** Whether they are looked at by payoff date; the order itself is then not changed here. */
 	let byDate = $state(false);
@@ -161,15 +173,46 @@
 						>
 					{/if}
 				</small>
+				<span class="out screen-only">
+					{#if !debt.isNew && debts.length > 1}
+						<IconButton
+							title={t('Leave out of this plan')}
+							label={t('Leave {name} out of this plan', { name: debt.name })}
+							onclick={() => onaside(debt.id, true)}
+						>
+							<EyeOff size={14} aria-hidden="true" />
+						</IconButton>
+					{/if}
+				</span>
 			</li>
 		{/each}
 	</ol>
+	{#if aside.length > 0}
+		<ul aria-label={t('Left out of this plan')}>
+			{#each aside as { id, name, place, asks } (id)}
+				<li class="aside">
+					<DebtMark index={place} />
+					<span
+						>{name}
+						<small
+							>{asks === null
+								? t('left out of this plan')
+								: t('left out; asks {asks} a month, not counted', {
+										asks: writeMoney(asks, writing)
+									})}</small
+						></span
+					>
+					<button type="button" onclick={() => onaside(id, false)}>{t('Put back')}</button>
+				</li>
+			{/each}
+		</ul>
+	{/if}
 </section>
 
 <style>
 	section {
 		display: grid;
-		grid-template-rows: auto minmax(0, 1fr);
+		grid-template-rows: auto minmax(0, 1fr) auto;
 		min-height: 0;
 		height: 100%;
 	}
@@ -211,15 +254,41 @@
 		list-style: none;
 	}
 
+	.out {
+		grid-row: 1 / 3;
+		grid-column: 5;
+		color: var(--quiet);
+	}
+
 	li {
 		display: grid;
-		grid-template: auto auto / 18px 26px minmax(0, 1fr) auto;
+		grid-template: auto auto / 18px 26px minmax(0, 1fr) auto 24px;
 		gap: 0 8px;
 		align-items: center;
 		padding: 5px 16px 5px 8px;
 		border-top: 1px solid var(--row-line);
 		background: var(--ground);
 		line-height: 1.25;
+	}
+
+	ul {
+		list-style: none;
+	}
+
+	.aside {
+		grid-template: auto / 26px minmax(0, 1fr) auto;
+		padding-left: 34px;
+		color: var(--quiet);
+	}
+
+	.aside small {
+		display: block;
+	}
+
+	.aside button {
+		color: var(--act);
+		font-size: 13px;
+		font-weight: 600;
 	}
 
 	.handle {

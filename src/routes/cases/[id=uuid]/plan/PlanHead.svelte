@@ -34,9 +34,11 @@
 		onmonth: (month: number) => void;
 		/** Shows the payments that the first short month would cover, debt by debt. */
 		oncure: (anchor: HTMLElement) => void;
+		/** Whether short months are said here. */
+		saysShort: boolean;
 		onvary: (what: string, fields: Partial<PlanEntry>) => void;
 	}
-	const { desk, hand, onopen, onmonth, oncure, onvary }: Props = $props();
+	const { desk, hand, onopen, onmonth, oncure, saysShort, onvary }: Props = $props();
 
 	const { writing, entry, plan, nameOf } = $derived(hand);
 
@@ -50,7 +52,9 @@
 		),
 		...notYetSentence(hand.unfinished, writing)
 	]);
-	const short = $derived(shortSentence(plan, hand.cure, writing));
+	const short = $derived(
+		saysShort ? shortSentence(plan, hand.cure, writing, hand.paidFirst) : null
+	);
 
 	/** States the budget that covers the short months. */
 	function useCure({ from, amount }: Cure): void {
@@ -72,7 +76,8 @@
 			desk.change(t('restoring the plan'), (document) => ({
 				...document,
 				plans: document.plans.map((plan) => (plan.id === entry.id ? before.plan : plan)),
-				debts: before.debts
+				debts: before.debts,
+				sheet: before.sheet
 			}));
 		}
 		desk.before.letGoPlan(entry.id);

@@ -1,41 +1,42 @@
-<!-- The panels beside the plan: budget sheet, cheapest order, stress test. -->
+<!-- The panels beside the plan: cheapest order, whom short months pay first, stress test. -->
 <script module lang="ts">
-	export type Panel = 'sheet' | 'search' | 'sure' | null;
+	export type Panel = 'sheet' | 'search' | 'sure' | 'short' | null;
 </script>
 
 <script lang="ts">
-	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
-	import type { PlanEntry } from '$lib/document/plan';
 	import StressTest from './StressTest.svelte';
-	import BudgetSheet from './BudgetSheet.svelte';
 	import OrderSearch from './OrderSearch.svelte';
-	import { t } from '$lib/words/labels/plan';
+	import ShortOrder from './ShortOrder.svelte';
+	import type { DebtKind } from '$lib/core/plan/priority';
+	import type { PlanEntry } from '$lib/document/plan';
 
 	interface Props {
 		panel: Panel;
 		hand: PlanInHand;
-		desk: CaseDesk;
-		onmoney: (budget: PlanEntry['budget']) => void;
 		/** The debts in an order that was found. */
 		onlist: (ids: readonly string[]) => void;
+		/** Whom short months pay first. */
+		onshort: (shortOrder: PlanEntry['shortOrder']) => void;
+		onkind: (id: string, kind: DebtKind) => void;
 		onclose: () => void;
 	}
-	const { panel, hand, desk, onmoney, onlist, onclose }: Props = $props();
+	const { panel, hand, onlist, onshort, onkind, onclose }: Props = $props();
 	const { debts, listed, plan, terms, writing, nameOf } = $derived(hand);
 </script>
 
-{#if panel === 'sheet'}
-	<BudgetSheet
-		sheet={desk.document.sheet}
-		money={plan.kept[plan.begins - 1]?.paid ?? hand.usualMoney}
+{#if panel === 'search' && debts.length > 0}
+	<OrderSearch {debts} {terms} {plan} {listed} {nameOf} {writing} onuse={onlist} {onclose} />
+{:else if panel === 'short' && debts.length > 0}
+	<ShortOrder
+		shortOrder={hand.entry.shortOrder}
+		{listed}
+		entries={hand.entries}
 		{writing}
-		onchange={(to) => desk.change(t('budget sheet'), (document) => ({ ...document, sheet: to }))}
-		onuse={(left) => onmoney({ kind: 'constant', amount: left })}
+		onorder={onshort}
+		{onkind}
 		{onclose}
 	/>
-{:else if panel === 'search' && debts.length > 0}
-	<OrderSearch {debts} {terms} {plan} {listed} {nameOf} {writing} onuse={onlist} {onclose} />
 {:else if panel === 'sure' && debts.length > 0}
 	<StressTest {debts} {terms} firstMonth={hand.firstMonth} {nameOf} {writing} {onclose} />
 {/if}

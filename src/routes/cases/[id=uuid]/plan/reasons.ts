@@ -1,6 +1,5 @@
 /** Notes that say why: what a debt gets in a month, and what would cover a short one. */
-import type { Order } from '$lib/core/plan/order';
-import type { Plan } from '$lib/core/plan/terms';
+import type { Plan, PlanTerms } from '$lib/core/plan/terms';
 import { monthStart } from '$lib/document/plan';
 import { writeMonth } from '$lib/reading/written';
 import type { Writing } from '$lib/reading/writing';
@@ -19,14 +18,14 @@ export function whyDebtGets(
 	plan: Plan,
 	month: number,
 	debt: Listed,
-	order: Order,
+	terms: Pick<PlanTerms, 'order' | 'shortOrder'>,
 	anchor: HTMLElement,
 	writing: Writing
 ): Why | null {
 	const kept = plan.kept[month - 1];
 	const share = kept?.shares.find(({ index }) => plan.debts[index]?.id === debt.id);
 	if (!kept || !share) return null;
-	const lines = [whyShare(share, kept, order, writing)];
+	const lines = [whyShare(share, kept, terms, writing)];
 	return { title: t('Why {name} gets this', { name: debt.name }), lines, anchor };
 }
 

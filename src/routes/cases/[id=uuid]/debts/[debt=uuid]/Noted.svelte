@@ -2,6 +2,7 @@
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { balanceFor } from '$lib/core/debt/solve';
+	import { DEBT_KINDS } from '$lib/core/plan/priority';
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { statedDebt, type DebtEntry, type Noted } from '$lib/document/debt';
 	import { readLine } from '$lib/reading/names';
@@ -11,6 +12,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import { kindWords } from '$lib/words/kinds';
 	import { accountInWords, notedInWords } from '$lib/words/noted';
 	import { impliedNeeds, impliedSentence } from '$lib/words/statement';
 	import { countText, moneyText } from '../../debt-fields';
@@ -40,6 +42,7 @@
 		{ value: 'secured', words: t('secured') },
 		{ value: 'unsecured', words: t('not secured') }
 	] as const;
+	const kinds = $derived(DEBT_KINDS.map((value) => ({ value, words: kindWords(value, writing) })));
 	const JOINT = [
 		{ value: 'no', words: t('one borrower') },
 		{ value: 'yes', words: t('joint') }
@@ -113,6 +116,13 @@
 		value={noted.security ?? ''}
 		options={SECURITIES}
 		onchange={(security) => note({ security: security === '' ? null : security })}
+	/>
+	<span class="name">{t('Kind of debt')}</span>
+	<Choice
+		label={t('Kind of debt')}
+		value={debt.kind}
+		options={kinds}
+		onchange={(kind) => onchange(t('kind of debt'), { kind })}
 	/>
 	<span class="name">{t('Borrowers')}</span>
 	<Choice

@@ -1,0 +1,160 @@
+<!-- One side of the budget sheet: a line each, of which the last is always empty; Enter goes on, rows may be pasted. -->
+<script lang="ts">
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import { LIMITS } from '$lib/core/quantities/limits';
+	import { ZERO } from '$lib/core/quantities/money';
+	import type { SheetLine } from '$lib/document/plan';
+	import type { Writing } from '$lib/reading/writing';
+	import { frequencyChoices } from '$lib/words/amounts';
+	import Choice from '$lib/ui/Choice.svelte';
+	import IconButton from '$lib/ui/IconButton.svelte';
+	import TypedField from '$lib/ui/TypedField.svelte';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
+	import { tick } from 'svelte';
+	import { dateText, moneyText, nameText } from '../debt-fields';
+	import { t } from '$lib/words/labels/plan';
+
+	interface Props {
+		title: string;
+		hint: string;
+		lines: readonly SheetLine[];
+		asOf: CalendarDate;
+		writing: Writing;
+		onchange: (lines: SheetLine[]) => void;
+		/** Rows were pasted. */
+		onpaste: (text: string) => void;
+		/** Enter after the last line. */
+		ondone: () => void;
+	}
+	const { title, hint, lines, asOf, writing, onchange, onpaste, ondone }: Props = $props();
+
+	const BLANK: SheetLine = { name: '', amount: ZERO, perYear: 12, from: null, until: null };
+	const shown = $derived(lines.length < LIMITS.sheetLines ? [...lines, BLANK] : lines);
+
+	function write(at: number, fields: Partial<SheetLine>): void {
+		const next = [...lines];
+		next[at] = { ...(next[at] ?? BLANK), ...fields };
+		onchange(next);
+	}
+
+	let side = $state<HTMLElement>();
+
+	/** Enter goes on to the next field; from the empty line's name, or the last field of all, to what comes after. */
+	async function goOn(from: 'name' | 'other', at: number): Promise<void> {
+		const isEmpty = at >= lines.length;
+		// A line that has just been typed gives way to the next empty one.
+		await tick();
+		const fields = [...(side?.querySelectorAll<HTMLElement>('input') ?? [])];
+		const next = fields[fields.indexOf(document.activeElement as HTMLElement) + 1];
+		if ((from === 'name' && isEmpty) || !next) ondone();
+		else next.focus();
+	}
+
+	/** What has a tab or a line break is rows; anything else is text for the field. */
+	function paste(event: ClipboardEvent): void {
+		const text = event.clipboardData?.getData('text/plain') ?? '';
+		if (!/[\t\n]./.test(text)) return;
+		event.preventDefault();
+		onpaste(text);
+	}
+</script>
+
+<!-- Pasting belongs to the fields inside. -->
+<!-- svelte-ignore a11y_no_static_element_interactions -->
+<div class="side" bind:this={side} onpaste={paste}>
+	<h2>{title}</h2>
+	<div class="line heads" aria-hidden="true">
+		<span>{t('What')}</span>
+		<span class="right">{t('amount')}</span>
+		<span>{t('how often')}</span>
+		<span>{t('first day')}</span>
+		<span>{t('until')}</span>
+	</div>
+	{#each shown as line, index (index)}
+		{@const of = t('{title}, line {index}', { title, index: index + 1 })}
+		<div class="line">
+			<TypedField
+				label={t('Name, {of}', { of })}
+				value={line.name === '' ? null : line.name}
+				{...nameText(writing)}
+				optional
+				placeholder={index === 0 ? hint : t('next line')}
+				onchange={(name) => write(index, { name: name ?? '' })}
+				onenter={() => void goOn('name', index)}
+			/>
+			<TypedField
+				label={t('Amount, {of}', { of })}
+				value={line === BLANK ? null : line.amount}
+				{...moneyText(writing)}
+				optional
+				side="right"
+				onchange={(amount) => write(index, { amount: amount ?? ZERO })}
+				onenter={() => void goOn('other', index)}
+			/>
+			<Choice
+				label={t('How often, {of}', { of })}
+				value={String(line.perYear)}
+				options={frequencyChoices(writing)}
+				onchange={(often) => write(index, { perYear: Number(often) as SheetLine['perYear'] })}
+			/>
+			<TypedField
+				label={t('First day, {of}', { of })}
+				value={line.from}
+				{...dateText(asOf, writing)}
+				optional
+				placeholder={line === BLANK ? '' : t('the 1st')}
+				onchange={(from) => write(index, { from })}
+				onenter={() => void goOn('other', index)}
+			/>
+			<TypedField
+				label={t('Last day, {of}', { of })}
+				value={line.until}
+				{...dateText(asOf, writing)}
+				optional
+				placeholder={line === BLANK ? '' : t('goes on')}
+				onchange={(until) => write(index, { until })}
+				onenter={() => void goOn('other', index)}
+			/>
+			{#if line !== BLANK}
+				<IconButton
+					title={t('Delete this line')}
+					label={t('Delete {of}', { of })}
+					onclick={() => onchange(lines.filter((_, at) => at !== index))}
+				>
+					<Trash2 size={14} aria-hidden="true" />
+				</IconButton>
+			{/if}
+		</div>
+	{/each}
+</div>
+
+<style>
+	h2 {
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	.line {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 80px 96px 84px 84px 24px;
+		align-items: center;
+		border-top: 1px solid var(--row-line);
+		font-size: 14px;
+	}
+
+	.heads {
+		gap: 0;
+		border: 0;
+		color: var(--quiet);
+		font-size: 12.5px;
+	}
+
+	.heads > * {
+		padding: 0 6px;
+	}
+
+	.right {
+		text-align: right;
+	}
+</style>
