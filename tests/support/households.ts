@@ -1,6 +1,6 @@
 /** Households and plans for properties: any debts, any money, any order. */
 import fc from 'fast-check';
-import { addDays, type CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { addDays, FREQUENCIES, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { NewDebt } from '../../src/lib/core/plan/changes';
 import type { DebtTerms, LateStanding, LateTerms } from '../../src/lib/core/debt/terms';
 import { ALLOCATION_ORDERS } from '../../src/lib/core/debt/account/policy';
@@ -186,6 +186,44 @@ export const plans: fc.Arbitrary<PlanTerms> = fc.record({
 	order: fc.constantFrom(...ORDERS),
 	listed: fc.constantFrom<string[]>([], ['debt 2', 'debt 0'])
 });
+
+const itemDrawn = (most: number) =>
+	fc.record({
+		amount: fc.integer({ min: 0, max: most }).map(cents),
+		perYear: fc.constantFrom(...FREQUENCIES),
+		from: fc.constantFrom<CalendarDate>(
+			...(['2026-11-06', '2027-01-01', '2027-01-31', '2027-05-10', '2027-08-15'] as CalendarDate[])
+		),
+		until: fc.constantFrom<CalendarDate | null>(null, null, '2027-10-31' as CalendarDate)
+	});
+
+const savingsDrawn = fc.record({
+	opening: fc.constantFrom(0, 0, 30_000).map(cents),
+	monthly: fc.constantFrom(null, 5_000, 20_000).map((most) => (most === null ? null : cents(most))),
+	target: fc.constantFrom(null, 40_000, 90_000).map((most) => (most === null ? null : cents(most))),
+	covers: fc.boolean()
+});
+
+/** Plans by a budget sheet, with savings, with short months paid in an order; or any of these with another budget. */
+export const moneyPlans: fc.Arbitrary<PlanTerms> = fc
+	.record({
+		plan: plans,
+		sheet: fc.option(
+			fc.record({
+				income: fc.array(itemDrawn(90_000), { minLength: 1, maxLength: 3 }),
+				needs: fc.array(itemDrawn(40_000), { maxLength: 3 })
+			}),
+			{ freq: 4 }
+		),
+		savings: fc.option(savingsDrawn, { freq: 2 }),
+		shortOrder: fc.option(fc.constantFrom<string[]>([], ['debt 2', 'debt 0']))
+	})
+	.map(({ plan, sheet, savings, shortOrder }) => ({
+		...plan,
+		...(sheet && { budget: { kind: 'sheet' as const, ...sheet }, budgetChanges: [] }),
+		...(savings && { savings }),
+		...(shortOrder && { shortOrder })
+	}));
 
 export const total = (amounts: readonly number[]) =>
 	amounts.reduce((sum, amount) => sum + amount, 0);

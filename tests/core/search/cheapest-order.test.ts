@@ -11,6 +11,7 @@ import {
 	changingTerms,
 	constant,
 	household,
+	moneyPlans,
 	monthly,
 	plans,
 	simpleDebt,
@@ -97,6 +98,35 @@ describe('the order of the least interest', () => {
 			}
 		);
 		expect(compared).toBeGreaterThan(ofWhich(15));
+	});
+
+	it('is that of all orders tried one by one, by a budget sheet, with savings, and where a creditor settles', () => {
+		let compared = 0;
+		const mixed = household(fc.oneof(cardTerms(fc.constant(12)), monthly), 4);
+		const settled = fc.tuple(mixed, moneyPlans, fc.option(fc.integer({ min: 1, max: 9 })));
+		fc.assert(
+			fc.property(settled, ([debts, plan, month]) => {
+				const [first] = debts;
+				const changed = withChanges(
+					debts,
+					month === null || !first
+						? []
+						: [
+								{
+									kind: 'settle',
+									debts: [{ id: first.id, pays: { percent: percent(400_000) } }],
+									month,
+									before: 'stop',
+									fee: { percent: percent(100_000), amount: cents(500) }
+								}
+							]
+				);
+				if (!changed.ok) return;
+				if (compare(changed.debts, { ...plan, fees: changed.fees })) compared += 1;
+			}),
+			{ numRuns: runs(80) }
+		);
+		expect(compared).toBeGreaterThan(ofWhich(20));
 	});
 
 	it('is that also with interest alone at first, payments and rates that change, and what a plan changes', () => {
