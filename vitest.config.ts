@@ -39,7 +39,7 @@ const SLOW_SERVER = [
 	'tests/browser/{agency,looks,refusals}.test.ts'
 ];
 const SLOW_UNIT = [
-	'tests/exchange/{convert,demo-workbooks,one-record,workbook-balances,workbook-out,workbook-read-back}.test.ts',
+	'tests/exchange/{convert,demo-workbooks,one-record,workbook-balances,workbook-household,workbook-out,workbook-read-back}.test.ts',
 	'tests/handout/convert.test.ts'
 ];
 

@@ -6,7 +6,7 @@ import { ONLY_REQUIRED, planOf, uncomputedPlan } from '../core/plan/walk';
 import { NO_FEES } from '../core/plan/money';
 import type { ChangeFees, Plan, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import { plannedDebts, type CaseDocument } from './case';
-import { missingTerms, planChange, type MissingTerm } from './change';
+import { missingTerms, planChange, withoutDebts, type MissingTerm } from './change';
 import { chosenPlan, monthIn, planMonths, planTerms, type PlanEntry } from './plan';
 
 /** What of a case plans are made of: its debts, and the household's money. */
@@ -34,21 +34,32 @@ export function changedDebts(
 	{ pays, changes, aside }: Pick<PlanEntry, 'pays' | 'changes' | 'aside'>
 ): ChangedDebts {
 	const debts = plannedDebts(owing, pays).filter(({ id }) => !aside.includes(id));
-	const incomplete = changes.findIndex((change) => missingTerms(change).length > 0);
-	const unknown = changes[incomplete];
+	const about = changes.flatMap((all, place) => {
+		const change = withoutDebts(all, aside);
+		return change === null ? [] : [{ change, place }];
+	});
+	const unknown = about.find(({ change }) => missingTerms(change).length > 0);
 	if (unknown) {
-		const terms = missingTerms(unknown);
-		const refusal = { reason: 'terms missing', change: incomplete, terms } as const;
+		const { change, place } = unknown;
+		const refusal = {
+			reason: 'terms missing',
+			change: place,
+			terms: missingTerms(change)
+		} as const;
 		return { debts, fees: NO_FEES, refusal };
 	}
 	const within = (first: CalendarDate) =>
-		changes.flatMap((change) => planChange(change, (day) => monthIn(day, first)) ?? []);
+		about.flatMap(({ change }) => planChange(change, (day) => monthIn(day, first)) ?? []);
 	// Only what creditors agree to has a month, and that moves no due date.
 	const first = firstMonthWith(debts, within('1970-01-01' as CalendarDate));
 	const changed = withChanges(debts, within(first));
 	return changed.ok
 		? { debts: changed.debts, fees: changed.fees, refusal: null }
-		: { debts, fees: NO_FEES, refusal: changed.refusal };
+		: {
+				debts,
+				fees: NO_FEES,
+				refusal: { ...changed.refusal, change: about[changed.refusal.change]?.place ?? 0 }
+			};
 }
 
 /** A plan of a case, carried out; one that is refused is not computed. */

@@ -92,6 +92,29 @@ export const withTerm = (
 export const newDebtOf = (change: ChangeEntry): NewDebtEntry | null =>
 	change.kind === 'consolidate' ? change.loan : change.kind === 'transfer' ? change.card : null;
 
+/** The change without some debts; null where it is about none but these. */
+export function withoutDebts(change: ChangeEntry, ids: readonly string[]): ChangeEntry | null {
+	const stays = (id: string) => !ids.includes(id);
+	switch (change.kind) {
+		case 'transfer': {
+			const amounts = change.amounts.filter(({ debt }) => stays(debt));
+			return isLeft(change.amounts, amounts) ? { ...change, amounts } : null;
+		}
+		case 'concession': {
+			const debts = change.debts.filter(({ debt }) => stays(debt));
+			return isLeft(change.debts, debts) ? { ...change, debts } : null;
+		}
+		default: {
+			const debts = change.debts.filter(stays);
+			return isLeft(change.debts, debts) ? { ...change, debts } : null;
+		}
+	}
+}
+
+/** Whether something is left, or there was nothing. */
+const isLeft = (all: readonly unknown[], left: readonly unknown[]): boolean =>
+	left.length > 0 || all.length === 0;
+
 /** A change as the core knows it; null while a term of it is missing. `monthOf` says in which month of the plan a day lies. */
 export function planChange(
 	change: ChangeEntry,

@@ -111,28 +111,33 @@ const labelled = (state: { readonly picture: MoneyPicture }): Plugin<'bar'> => (
 		const { bars } = state.picture;
 		const half = (0.7 * chartArea.width) / Math.max(bars.length, 1) / 2;
 		ctx.save();
+		drawRequired();
 		ctx.font = `600 12px ${colour('--sans')}`;
 		ctx.textAlign = 'center';
 		bars.forEach(({ left, taken, said, saved }, at) => {
 			const centre = x.getPixelForValue(at);
 			const top = y.getPixelForValue(Math.max(0, left));
-			ctx.strokeStyle = colour('--act');
-			ctx.fillStyle = colour(left < 0 ? '--interest' : '--ink');
-			ctx.fillText(
-				said,
-				centre,
-				(taken > 0 ? y.getPixelForValue(Math.max(0, left) + taken) : top) - 5
-			);
-			if (taken === 0) return;
 			const above = y.getPixelForValue(Math.max(0, left) + taken);
-			ctx.setLineDash([3, 2]);
-			ctx.strokeRect(centre - half, above, 2 * half, top - above);
-			ctx.setLineDash([]);
-			ctx.fillStyle = colour('--quiet');
-			ctx.fillText(saved, centre, above - 19);
+			if (taken > 0) {
+				ctx.strokeStyle = colour('--act');
+				ctx.lineWidth = 1;
+				ctx.setLineDash([3, 2]);
+				ctx.strokeRect(centre - half, above, 2 * half, top - above);
+				ctx.setLineDash([]);
+				write(saved, centre, above - 5, colour('--quiet'));
+			}
+			write(said, centre, above - (taken > 0 ? 20 : 5), colour(left < 0 ? '--interest' : '--ink'));
 		});
-		drawRequired();
 		ctx.restore();
+
+		/** On the ground, whatever line is behind it. */
+		function write(text: string, centre: number, bottom: number, ink: string): void {
+			ctx.lineWidth = 4;
+			ctx.strokeStyle = colour('--ground');
+			ctx.strokeText(text, centre, bottom);
+			ctx.fillStyle = ink;
+			ctx.fillText(text, centre, bottom);
+		}
 
 		function drawRequired(): void {
 			if (!x || !y) return;
@@ -148,6 +153,7 @@ const labelled = (state: { readonly picture: MoneyPicture }): Plugin<'bar'> => (
 				ctx.lineTo(centre + step, height);
 			});
 			ctx.stroke();
+			ctx.setLineDash([]);
 		}
 	}
 });

@@ -359,7 +359,8 @@
 
 	.asks {
 		display: flex;
-		gap: 20px;
+		flex-wrap: wrap;
+		gap: 0 20px;
 		padding: 8px 24px 10px;
 		border-top: 1px solid var(--row-line);
 	}
@@ -368,6 +369,7 @@
 		color: var(--act);
 		font-size: 14px;
 		font-weight: 600;
+		white-space: nowrap;
 	}
 
 	.picture,

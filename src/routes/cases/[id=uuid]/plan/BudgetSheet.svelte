@@ -77,7 +77,9 @@
 		back?.focus();
 	}
 
-	const begin = (element: HTMLElement) => element.querySelector('input')?.focus();
+	/** The empty line of what comes in is typed on next. */
+	const begin = (element: HTMLElement) =>
+		element.querySelector<HTMLElement>('.income .line:last-child input')?.focus();
 
 	function key(event: KeyboardEvent): void {
 		if (event.key !== 'Escape' || event.defaultPrevented || opened) return;

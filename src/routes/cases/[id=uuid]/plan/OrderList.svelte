@@ -254,18 +254,34 @@
 		list-style: none;
 	}
 
+	/* In the margin, so that no figure moves or is covered. */
 	.out {
-		grid-row: 1 / 3;
-		grid-column: 5;
+		position: absolute;
+		top: 50%;
+		right: -1px;
 		color: var(--quiet);
+		opacity: 0;
+		transform: translateY(-50%);
+	}
+
+	li:hover .out,
+	li:focus-within .out {
+		opacity: 1;
+	}
+
+	@media (hover: none) {
+		.out {
+			opacity: 1;
+		}
 	}
 
 	li {
+		position: relative;
 		display: grid;
-		grid-template: auto auto / 18px 26px minmax(0, 1fr) auto 24px;
+		grid-template: auto auto / 18px 26px minmax(0, 1fr) auto;
 		gap: 0 8px;
 		align-items: center;
-		padding: 5px 16px 5px 8px;
+		padding: 5px 24px 5px 8px;
 		border-top: 1px solid var(--row-line);
 		background: var(--ground);
 		line-height: 1.25;
@@ -279,6 +295,11 @@
 		grid-template: auto / 26px minmax(0, 1fr) auto;
 		padding-left: 34px;
 		color: var(--quiet);
+	}
+
+	li.aside :global(.mark) {
+		grid-row: auto;
+		grid-column: auto;
 	}
 
 	.aside small {

@@ -80,7 +80,7 @@
 	</div>
 	{#if savings}
 		<div class="term">
-			<span>{t('covers short months')}</span>
+			<span>{t('for short months')}</span>
 			<Choice
 				label={t('Savings cover short months')}
 				value={savings.covers ? 'yes' : 'no'}

@@ -137,7 +137,7 @@
 
 	.line {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 80px 96px 84px 84px 24px;
+		grid-template-columns: minmax(0, 1fr) 74px 88px 86px 86px 20px;
 		align-items: center;
 		border-top: 1px solid var(--row-line);
 		font-size: 14px;

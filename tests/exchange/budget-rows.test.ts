@@ -1,0 +1,29 @@
+import { expect, it } from 'vitest';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { budgetRows } from '../../src/lib/exchange/budget-rows';
+import { usd } from '../support/said';
+
+const asOf = '2026-12-15' as CalendarDate;
+
+it('reads a name, an amount, how often and days, in any order of columns, headings aside', () => {
+	const rows = [
+		'What\tAmount\tHow often\tFirst day\tUntil',
+		'Ferry wage\t$420.00\tweekly\t8 Jan 2027\t',
+		'half-yearly\t15 Feb 2027\tBoat insurance\t520',
+		'Season bonus\t600\tevery month\t10 May 2027\t31 Oct 2027',
+		'\t\t\t\t',
+		'rent\t1,280.00'
+	];
+	const { lines, unread } = budgetRows(rows.join('\n'), asOf, usd);
+	expect(lines).toEqual([
+		{ name: 'Ferry wage', amount: 42_000, perYear: 52, from: '2027-01-08', until: null },
+		{ name: 'Boat insurance', amount: 52_000, perYear: 2, from: '2027-02-15', until: null },
+		{ name: 'Season bonus', amount: 60_000, perYear: 12, from: '2027-05-10', until: '2027-10-31' },
+		{ name: 'rent', amount: 128_000, perYear: 12, from: null, until: null }
+	]);
+	expect(unread).toEqual(['What Amount How often First day Until']);
+});
+
+it('refuses what is no table', () => {
+	expect(() => budgetRows('a\t'.repeat(500), asOf, usd)).toThrow(/columns/);
+});

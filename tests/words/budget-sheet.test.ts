@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { cents } from '../../src/lib/core/quantities/money';
+import { moneyMonths } from '../../src/lib/core/plan/money-months';
+import { planOf, planTotals } from '../../src/lib/core/plan/walk';
+import { NO_SHEET, sheetTerms, type Sheet } from '../../src/lib/document/plan';
+import { plain } from '../../src/lib/messages/sentence';
+import { monthLines, savingSentence, sheetSentence } from '../../src/lib/words/budget-sheet';
+import { constant, simpleDebt } from '../support/households';
+import { usd } from '../support/said';
+
+const day = (text: string) => text as CalendarDate;
+const sheet: Sheet = {
+	income: [
+		{
+			name: 'Ferry wage',
+			amount: cents(42_000),
+			perYear: 52,
+			from: day('2027-01-08'),
+			until: null
+		},
+		{ name: '', amount: cents(89_000), perYear: 12, from: day('2027-01-31'), until: null }
+	],
+	needs: [
+		{ name: 'Rent', amount: cents(78_000), perYear: 12, from: null, until: null },
+		{ name: 'Food', amount: cents(90_000), perYear: 12, from: null, until: null },
+		{ name: 'Insurance', amount: cents(52_000), perYear: 2, from: day('2027-02-15'), until: null }
+	]
+};
+const debts = [
+	simpleDebt('a', 900_000, 199_900, { payment: { kind: 'fixed', amount: cents(62_244) } })
+];
+const terms = sheetTerms(sheet, day('2027-01-01'));
+const savings = { opening: cents(0), monthly: cents(10_000), target: cents(90_000), covers: true };
+const bySheet = { ...constant(0), budget: { kind: 'sheet' as const, ...terms } };
+const monthsOf = (saves: boolean) =>
+	moneyMonths(terms, planOf(debts, saves ? { ...bySheet, savings } : bySheet), true, 12);
+
+describe('the budget sheet in words', () => {
+	it('says what is left each month, which months fall short, and what savings pay', () => {
+		expect(plain(sheetSentence(NO_SHEET, [], false, usd))).toMatch(/^Enter income/);
+		const said = plain(sheetSentence(sheet, monthsOf(true), true, usd));
+		expect(said).toMatch(
+			/^Between \$370\.00 and \$1,310\.00 a month is left for the debts, \$\S+ on average\./
+		);
+		expect(said).toContain('February 2027 falls short of the minimum payments, by up to $152.44.');
+		expect(said).toMatch(/Savings pay \$\S+ in February 2027/);
+		const apart = plain(sheetSentence(sheet, monthsOf(false), false, usd));
+		expect(apart).not.toMatch(/short|Savings/);
+		const even = { income: sheet.income.slice(1), needs: [] };
+		const alike = moneyMonths(
+			sheetTerms(even, day('2027-01-01')),
+			planOf(debts, bySheet),
+			false,
+			12
+		);
+		expect(plain(sheetSentence(even, alike, false, usd))).toBe(
+			'$890.00 a month is left for the debts.'
+		);
+		const needs = { income: [], needs: sheet.needs.slice(0, 1) };
+		const lacking = moneyMonths(
+			sheetTerms(needs, day('2027-01-01')),
+			planOf(debts, bySheet),
+			false,
+			12
+		);
+		expect(plain(sheetSentence(needs, lacking, false, usd))).toContain(
+			'In January 2027, February 2027, March 2027 and 9 other months more is needed than comes in each month, by up to $780.00.'
+		);
+	});
+
+	it('shows how a month comes about: each item, on its days', () => {
+		const [january, february] = monthsOf(true);
+		expect(january && monthLines(sheet, terms, january, usd)).toEqual([
+			'Ferry wage: 4 Fridays in January 2027, 4 × 420.00 = 1,680.00',
+			'income: on 31 Jan 2027, 890.00',
+			'Income: 2,570.00',
+			'Rent: on 1 Jan 2027, 780.00',
+			'Food: on 1 Jan 2027, 900.00',
+			'Living expenses: 1,680.00',
+			'Left: 2,570.00 − 1,680.00 = 890.00',
+			'Put aside: 100.00, so 790.00 is for the debts',
+			'Minimum payments of the month: 622.44'
+		]);
+		expect(february && monthLines(sheet, terms, february, usd)).toContain(
+			'Taken from savings: 100.00'
+		);
+	});
+
+	it('says what it costs to save first, beside not saving', () => {
+		const with_ = planTotals(debts, { ...bySheet, savings });
+		const without = planTotals(debts, bySheet);
+		expect(savingSentence(with_, without, usd)).toMatch(
+			/^Compared with not saving: \$[\d.,]+ more in interest; \d+ months? (is|are) short without it, .+ with it\. \$[\d.,]+ is saved when the debts are paid off\.$/
+		);
+		expect(savingSentence(without, without, usd)).toContain('no difference in interest');
+	});
+});
