@@ -113,14 +113,6 @@ await page.keyboard.press('Escape');
 await page.keyboard.press('F7');
 await page.waitForSelector('.strip');
 
-await page.click('.money .curve');
-await page.waitForFunction(
-	() => document.querySelector('.curve canvas') && !document.querySelector('progress')
-);
-await page.keyboard.press('PageUp');
-await take('paying-more');
-await page.keyboard.press('Escape');
-
 await page.click('.asks button:first-child');
 await page.waitForSelector('ol li .mark');
 await page.waitForFunction(() => !document.querySelector('progress'));
@@ -149,6 +141,20 @@ await page.waitForSelector('[data-change]');
 await page.click('[data-change]');
 await page.waitForSelector('[role=dialog]');
 await take('changed-debts');
+await page.keyboard.press('Escape');
+
+await page.goto(server.address, { waitUntil: 'networkidle0' });
+await open('Tolliver');
+await page.click('.views a:nth-child(2)');
+await page.waitForSelector('.strip');
+const [byCalendar] = await page.$$eval('[aria-label="The plan"] option', (all) =>
+	all.flatMap((one) => (one.textContent?.includes('calendar') ? [one.value] : []))
+);
+await page.select('[aria-label="The plan"]', byCalendar ?? '');
+await page.click('.money h2 button');
+await page.waitForSelector('.bars button');
+await page.waitForFunction(() => !document.documentElement.hasAttribute('data-drawing'));
+await take('budget-sheet');
 await page.keyboard.press('Escape');
 
 await page.goto(server.address, { waitUntil: 'networkidle0' });

@@ -196,26 +196,87 @@ describe('monthly budget', () => {
 		await expect.poll(() => screen.focused()).toBe('The cheapest order ›');
 	});
 
-	it('is worked out from what comes in and what is needed, line by line', async () => {
-		await plan([card()]);
+	it('is what the calendar leaves: entered line by line with Enter alone, and made the plan’s money', async () => {
+		await plan([card()], { budget: { kind: 'constant', amount: 12_100 } });
 		await screen.click('.money h2 button');
-		await expect.poll(() => screen.focused()).toBe('Name, Income, line 1');
-		await screen.enter('take-home pay', '1000', 'work on Sundays', '0', '');
-		await screen.focus('Amount, Income, line 3');
-		await screen.enter('', 'rent', '1,540');
-		await screen.focus('Name, Living expenses, line 2');
-		await screen.page.select('[aria-label="How often, Income, line 1"]', '26');
-		await screen.see(
-			'section .said',
-			'$2,166.67 of income a month, $1,540.00 of living expenses: $626.67 is left over. $121.00 for debts is 5.58 % of income.'
+		await screen.focus('Name, Income, line 1');
+		await screen.enter('Ferry wage', '420', '8 Jan 2027', '', '');
+		await screen.page.select('[aria-label="How often, Income, line 1"]', '52');
+		await screen.focus('Name, Living expenses, line 1');
+		await screen.enter(
+			'Rent',
+			'1,540',
+			'',
+			'',
+			'Insurance',
+			'480',
+			'15 Mar 2027',
+			'15 Mar 2027',
+			''
 		);
-		await screen.click('section .use');
-		await screen.answer('At $626.67 a month');
+		await screen.focus('Put aside a month');
+		await screen.see(
+			'.said',
+			'Between −$340.00 and $560.00 a month is left for the debts, $240.00 on average. In March 2027 more is needed than comes in, by up to $340.00.'
+		);
+		await screen.clickText('.said button', 'Make it the plan’s money');
+		await screen.answer('Paying what the budget sheet leaves each month, at first $140.00');
+		await screen.see('.before', 'Before this change, at $121.00 a month');
+		await screen.see('.said', 'March 2027 falls short of the minimum payments, by up to $118.00.');
+		await screen.fill('Put aside a month', '50');
+		await screen.fill('Saved already', '400');
+		await screen.see('.savings p', 'Compared with not saving:');
+		await screen.see('.said', 'Savings pay');
+		// Each month says how it comes about.
+		await screen.click('.bars button:nth-child(3)');
+		await screen.see('[role=dialog]', 'Ferry wage: 4 Fridays in March 2027, 4 × 420.00 = 1,680.00');
+		await screen.see('[role=dialog]', 'Missing: 1,680.00 − 2,020.00 = −340.00');
 		await screen.press('Escape');
 		await screen.saved();
 		await screen.reload();
+		await screen.answer('Paying what the budget sheet leaves each month');
 		await screen.click('.money h2 button');
-		expect(await screen.value('Name, Income, line 1')).toBe('take-home pay');
+		expect(await screen.value('First day, Income, line 1')).toBe('8 Jan 2027');
+		await screen.press('Escape');
+		expect(await screen.texts('.said')).toEqual([]);
+	});
+
+	it('takes pasted rows into the budget sheet, and says what it could not read', async () => {
+		await plan([card()]);
+		await screen.click('.money h2 button');
+		await screen.focus('Name, Income, line 1');
+		await screen.paste('What\tAmount\nwage\t420.00\tweekly\nbakery\t890\tmonthly\t31 Jan 2027');
+		await screen.see('.problem', 'Not taken: What Amount');
+		expect(await screen.value('Amount, Income, line 2')).toBe('890.00');
+		await screen.press('Escape');
+	});
+
+	it('pays short months in an order that is said and can be changed, and leaves a debt out', async () => {
+		const debts = [
+			card({ name: 'Kelpline card', required: amount(12_100) }),
+			card({ name: 'Rent owed', balance: 120_000, annualRate: 0, required: amount(10_000) })
+		];
+		await plan(debts, { budget: { kind: 'constant', amount: 15_000 } });
+		await screen.see('.short', 'debts are then paid in order, Kelpline card first');
+		await screen.clickText('.asks button', 'If money is short');
+		await screen.see('section.right', 'debts are paid');
+		await screen.page.select('[aria-label="Kind of Rent owed"]', 'rent');
+		await screen.see('.short', 'debts are then paid in order, Rent owed first');
+		await screen.page.select('[aria-label="How short months are paid"]', 'share');
+		await screen.see('.short', 'each debt then gets its share');
+		await screen.page.select('[aria-label="How short months are paid"]', 'order');
+		await screen.click('[aria-label="Pay Rent owed later"]');
+		await screen.see('.short', 'debts are then paid in order, Kelpline card first');
+		await screen.press('Escape');
+		await screen.page.hover('.order li:nth-child(2)');
+		await screen.click('[aria-label="Leave Rent owed out of this plan"]');
+		await screen.see('.aside', 'left out; asks $100.00 a month, not counted');
+		expect(await screen.texts('.short')).toEqual([]);
+		await screen.saved();
+		await screen.reload();
+		await screen.clickText('.aside button', 'Put back');
+		await screen.see('.short', 'Kelpline card first');
+		expect(await screen.texts('.aside')).toEqual([]);
 	});
 
 	it('draws what more buys beside the page, and tries an amount of it', async () => {
@@ -346,7 +407,7 @@ describe('a short month', () => {
 	];
 
 	it('is found, explained and cured: the figures of the reference case', async () => {
-		await plan(debts, { budget: { kind: 'constant', amount: 24_000 } });
+		await plan(debts, { budget: { kind: 'constant', amount: 24_000 }, shortOrder: null });
 		await screen.answer('in July 2035, after 103 months; it costs $15,219.47 in interest');
 		await screen.see(
 			'.short',
@@ -373,7 +434,10 @@ describe('a short month', () => {
 	});
 
 	it('is told from money that never ends the debts', async () => {
-		await plan(debts.slice(0, 2), { budget: { kind: 'constant', amount: 15_000 } });
+		await plan(debts.slice(0, 2), {
+			budget: { kind: 'constant', amount: 15_000 },
+			shortOrder: null
+		});
 		await screen.answer('these debts are never paid off: after 12 months');
 		expect(await gone()).toEqual(['never', 'never']);
 	});

@@ -1,8 +1,10 @@
 import { expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { budgetRows } from '../../src/lib/exchange/budget-rows';
+import { frequencyCalled } from '../../src/lib/words/amounts';
 import { usd } from '../support/said';
 
+const called = (words: string) => frequencyCalled(usd, words);
 const asOf = '2026-12-15' as CalendarDate;
 
 it('reads a name, an amount, how often and days, in any order of columns, headings aside', () => {
@@ -14,7 +16,7 @@ it('reads a name, an amount, how often and days, in any order of columns, headin
 		'\t\t\t\t',
 		'rent\t1,280.00'
 	];
-	const { lines, unread } = budgetRows(rows.join('\n'), asOf, usd);
+	const { lines, unread } = budgetRows(rows.join('\n'), asOf, called, usd);
 	expect(lines).toEqual([
 		{ name: 'Ferry wage', amount: 42_000, perYear: 52, from: '2027-01-08', until: null },
 		{ name: 'Boat insurance', amount: 52_000, perYear: 2, from: '2027-02-15', until: null },
@@ -25,5 +27,5 @@ it('reads a name, an amount, how often and days, in any order of columns, headin
 });
 
 it('refuses what is no table', () => {
-	expect(() => budgetRows('a\t'.repeat(500), asOf, usd)).toThrow(/columns/);
+	expect(() => budgetRows('a\t'.repeat(500), asOf, called, usd)).toThrow(/columns/);
 });

@@ -78,7 +78,7 @@ it('each of many documents comes back, one after the other changed into the next
 
 it('one amount that has changed takes some bytes; another case altogether is kept whole', () => {
 	const [a, b] = fc.sample(
-		anyDocument.filter(({ debts }) => debts.length > 1),
+		anyDocument.filter(({ debts }) => debts.length > 1 && debts[0]?.balances.length === 0),
 		{ numRuns: 2, seed: 7 }
 	) as [CaseDocument, CaseDocument];
 	const [first, ...others] = a.debts;

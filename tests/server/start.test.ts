@@ -8,6 +8,7 @@ import { startServer } from '../../scripts/own-server.mjs';
 import { EMPTY_DATA, ROOT } from '../../scripts/prepare.mjs';
 import { VERSION } from '../../src/lib/document/version';
 import type { CaseState } from '../../src/lib/document/case';
+import { NO_HOUSEHOLD } from '../support/earlier-names';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { card, cardOfVersion1 } from '../support/debts';
 import {
@@ -160,7 +161,8 @@ describe('data of versions before', () => {
 		amount: 40_000,
 		everyYear: true
 	};
-	const sheet = { income: [{ name: 'pay', amount: 100_000, perYear: 26 }], needs: [] };
+	const pay = { name: 'pay', amount: 100_000, perYear: 26 };
+	const sheet = { income: [pay], needs: [] };
 	const budget = { kind: 'required-plus', extra: 15_000 };
 	const plan = {
 		budget,
@@ -254,7 +256,7 @@ describe('data of versions before', () => {
 		const now = await fetch(`${server.address}/api/cases/${first}`);
 		const back = (await now.json()) as CaseState;
 		const [written] = back.document.debts;
-		expect(written).toEqual(card({ id: written?.id }));
+		expect(written).toEqual(card({ id: written?.id, kind: 'other' }));
 		expect(back.redo).toBe('amount held');
 		const page = await fetch(`${server.address}/cases/${first}`);
 		expect(page.status).toBe(200);
@@ -272,11 +274,18 @@ describe('data of versions before', () => {
 		expect(state.document).toMatchObject({
 			version: VERSION,
 			against: 'today',
-			sheet,
+			sheet: { income: [{ ...pay, from: null, until: null }], needs: [] },
 			choices: []
 		});
 		expect(state.document.plans).toEqual([
-			{ ...FIRST_PLAN, budget, order: 'listed', listed: [debt], events: [happens] }
+			{
+				...FIRST_PLAN,
+				...NO_HOUSEHOLD,
+				budget,
+				order: 'listed',
+				listed: [debt],
+				events: [happens]
+			}
 		]);
 	});
 });

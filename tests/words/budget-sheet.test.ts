@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents } from '../../src/lib/core/quantities/money';
 import { moneyMonths } from '../../src/lib/core/plan/money-months';
+import { moreThatCovers, withMore } from '../../src/lib/core/plan/answers';
 import { planOf, planTotals } from '../../src/lib/core/plan/walk';
+import { handedAnswer } from '../../src/lib/words/handout';
+import { moneySentence, planSentence, shortSentence } from '../../src/lib/words/plan-answer';
 import { NO_SHEET, sheetTerms, type Sheet } from '../../src/lib/document/plan';
 import { plain } from '../../src/lib/messages/sentence';
 import { monthLines, savingSentence, sheetSentence } from '../../src/lib/words/budget-sheet';
@@ -94,5 +97,39 @@ describe('the budget sheet in words', () => {
 			/^Compared with not saving: \$[\d.,]+ more in interest; \d+ months? (is|are) short without it, .+ with it\. \$[\d.,]+ is saved when the debts are paid off\.$/
 		);
 		expect(savingSentence(without, without, usd)).toContain('no difference in interest');
+	});
+});
+
+describe('a plan by the budget sheet in words', () => {
+	const entry = { budget: { kind: 'sheet' as const }, order: 'rate' as const };
+
+	it('says whom short months pay first, what is missing for living, and what more would cover all', () => {
+		const poor = { ...bySheet, shortOrder: ['a'] };
+		const needs = [...terms.needs, { ...terms.needs[0], amount: cents(60_000) } as never];
+		const lacking = { ...poor, budget: { ...poor.budget, needs } };
+		const plan = planOf(debts, lacking);
+		const more = moreThatCovers(debts, lacking);
+		const said = plain(shortSentence(plan, null, usd, { first: 'Card', more }) ?? []);
+		expect(said).toContain('debts are then paid in order, Card first.');
+		expect(said).toMatch(/\$\S+ is missing for living in \d+ months\./);
+		expect(said).toMatch(/\$\S+ more a month would cover every month\./);
+		const enough = planTotals(debts, withMore(lacking, more ?? 0));
+		expect([enough.shortMonths, enough.deficits]).toEqual([[], []]);
+		const [month] = plan.kept.filter(({ deficit }) => deficit > 0);
+		expect(month && plain(moneySentence(month, plan, usd))).toContain('is missing for living');
+	});
+
+	it('says what is put aside, comes from savings, and is saved in the end', () => {
+		const plan = planOf(debts, { ...bySheet, savings });
+		expect(plain(planSentence(plan, entry, null, usd))).toMatch(
+			/^Paying what the budget sheet leaves each month, at first \$890\.00, .+ \$647\.56 is saved by then\.$/
+		);
+		const [january, february] = plan.kept;
+		expect(january && plain(moneySentence(january, plan, usd))).toContain('; $100.00 is put aside');
+		expect(february && plain(moneySentence(february, plan, usd))).toContain(
+			'; $100.00 comes from savings'
+		);
+		for (const language of ['en', 'es'] as const)
+			expect(plain(handedAnswer(plan, entry, null, { ...usd, language }))).toMatch(/\$890[.,]00/);
 	});
 });

@@ -47,7 +47,7 @@ export function newPlan(start: PlanStart, document: CaseDocument, from: PlanEntr
 function started(
 	start: Exclude<PlanStart, 'copy'>,
 	document: CaseDocument,
-	{ budget, begins, order, listed, aside }: PlanEntry
+	{ budget, begins, order, listed, shortOrder, aside }: PlanEntry
 ): Partial<PlanEntry> {
 	switch (start) {
 		case 'minimums':
@@ -59,7 +59,16 @@ function started(
 				? { budget, begins, aside }
 				: { begins, aside };
 		default:
-			return { budget, begins, order, listed, aside, changes: [newChange(start, document)] };
+			// But for the change it is the plan it starts from, so that both can be laid beside each other.
+			return {
+				budget,
+				begins,
+				order,
+				listed,
+				shortOrder,
+				aside,
+				changes: [newChange(start, document)]
+			};
 	}
 }
 

@@ -2,10 +2,12 @@ import {
 	cureOf,
 	eventMonths,
 	furthestMoved,
+	moreThatCovers,
 	planDifference,
 	requiredAtBegin
 } from '../core/plan/answers';
 import { plannedDebts } from '../document/case';
+import type { Cents } from '../core/quantities/money';
 import type { Plan, PlanTerms, PlanTotals } from '../core/plan/terms';
 import { planTotals } from '../core/plan/walk';
 import {
@@ -119,6 +121,12 @@ export class PlanInHand {
 			: { difference: planDifference(this.plan, this.baseline), words: this.measureWords }
 	);
 	readonly events = $derived(eventMonths(this.plan, this.terms));
+	/** So much more a month would cover every month, where the money is what the budget sheet leaves; null: it does. */
+	readonly moreCovers: Cents | null = $derived(
+		this.entry.budget.kind === 'sheet' && this.plan.shortMonths.length > 0
+			? moreThatCovers(this.debts, this.terms)
+			: null
+	);
 	/** The debt that short months pay first; null where each gets a share. */
 	readonly paidFirst: string | null = $derived.by(() => {
 		const first = this.plan.kept[(this.plan.shortMonths[0]?.month ?? 0) - 1];

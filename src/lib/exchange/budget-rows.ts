@@ -1,11 +1,10 @@
 /** Lines of a budget sheet from pasted rows: a name, an amount, how often and a day, in any order of columns. */
-import { FREQUENCIES, type CalendarDate, type PaymentsPerYear } from '../core/quantities/calendar';
+import type { CalendarDate, PaymentsPerYear } from '../core/quantities/calendar';
 import { ZERO } from '../core/quantities/money';
 import { readDayNear } from '../document/days';
 import type { SheetLine } from '../document/plan';
 import { readMoney } from '../reading/money';
 import type { Writing } from '../reading/writing';
-import { frequencyWords } from '../words/amounts';
 import { shown } from './debt-cells';
 import { rowsOfText, type Row } from './table';
 
@@ -15,28 +14,41 @@ export interface BudgetRows {
 	readonly unread: readonly string[];
 }
 
+/** How often something occurs that is called so; null: it says no frequency. */
+export type FrequencyCalled = (words: string) => PaymentsPerYear | null;
+
 /**
  * Reads rows as copied from a sheet. A row without an amount is not read.
  * @throws Refusal where there are too many rows, columns or cells
  */
-export function budgetRows(written: string, asOf: CalendarDate, writing: Writing): BudgetRows {
+export function budgetRows(
+	written: string,
+	asOf: CalendarDate,
+	frequencyCalled: FrequencyCalled,
+	writing: Writing
+): BudgetRows {
 	const lines: SheetLine[] = [];
 	const unread: string[] = [];
 	for (const row of rowsOfText(written, '', writing)) {
-		const line = lineOf(row, asOf, writing);
+		const line = lineOf(row, asOf, frequencyCalled, writing);
 		if (line) lines.push(line);
 		else if (row.some((cell) => shown(cell).trim() !== '')) unread.push(row.map(shown).join(' '));
 	}
 	return { lines, unread };
 }
 
-function lineOf(row: Row, asOf: CalendarDate, writing: Writing): SheetLine | null {
+function lineOf(
+	row: Row,
+	asOf: CalendarDate,
+	frequencyCalled: FrequencyCalled,
+	writing: Writing
+): SheetLine | null {
 	let line: SheetLine = { name: '', amount: ZERO, perYear: 12, from: null, until: null };
 	let hasAmount = false;
 	for (const cell of row) {
 		const text = shown(cell).trim();
 		if (text === '') continue;
-		const often = frequencyOf(text, writing);
+		const often = frequencyCalled(text);
 		const money = readMoney(text, writing);
 		const day = readDayNear(text, asOf, writing);
 		if (often !== null) line = { ...line, perYear: often };
@@ -48,14 +60,4 @@ function lineOf(row: Row, asOf: CalendarDate, writing: Writing): SheetLine | nul
 		else if (line.name === '') line = { ...line, name: text };
 	}
 	return hasAmount ? line : null;
-}
-
-/** “weekly”, “a week” and “every week” alike; null: it says no frequency. */
-function frequencyOf(text: string, writing: Writing): PaymentsPerYear | null {
-	const said = text.toLowerCase();
-	const found = FREQUENCIES.find((perYear) => {
-		const { adverb, per, every } = frequencyWords(writing, perYear);
-		return [adverb, per, every].some((words) => words.toLowerCase() === said);
-	});
-	return found ?? null;
 }

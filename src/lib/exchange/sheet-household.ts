@@ -179,8 +179,8 @@ function formulasOf(laid: Laid, month: number, passedOn: readonly string[]): For
 	const over = `${here('budget')}-${there('required')}`;
 	const most = [
 		`MAX(0,${over})`,
-		...(savings?.monthly == null ? [] : ['$H$5']),
-		...(savings?.target == null
+		...((savings?.monthly ?? null) === null ? [] : ['$H$5']),
+		...((savings?.target ?? null) === null
 			? []
 			: [`MAX(0,$H$6-${earlier}+${here('toLiving')}+${here('toFees')})`])
 	];

@@ -70,3 +70,13 @@ export const frequencyChoices = (locale: Locale<Language>) =>
 		value: String(value),
 		words: frequencyWords(locale, value).adverb
 	}));
+
+/** How often something is due that is said so: “weekly”, “a week” and “every week” alike; null: it says no frequency. */
+export function frequencyCalled(locale: Locale<Language>, called: string): PaymentsPerYear | null {
+	const said = called.trim().toLowerCase();
+	const found = FREQUENCIES.find((perYear) => {
+		const { adverb, per, every } = frequencyWords(locale, perYear);
+		return [adverb, per, every].some((words) => words.toLowerCase() === said);
+	});
+	return found ?? null;
+}

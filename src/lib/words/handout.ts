@@ -50,7 +50,7 @@ export function handedAnswer(
 				? 'constant'
 				: budget.kind === 'required-plus'
 					? 'plus'
-					: 'required',
+					: budget.kind,
 		amount: writeMoney(first, writing),
 		extra: budget.kind === 'required-plus' ? writeMoney(budget.extra, writing) : '',
 		from:
@@ -136,7 +136,9 @@ export function whenGone(
 	writing: AnyWriting
 ): Sentence {
 	const moves = order === 'spread' ? 'shared' : 'moves';
-	return sentence(writing, 'when gone', { then: budget.kind === 'constant' ? moves : 'free' });
+	return sentence(writing, 'when gone', {
+		then: budget.kind === 'constant' || budget.kind === 'sheet' ? moves : 'free'
+	});
 }
 
 /** “In April 2027, 400.00 more goes to the first in line.” */

@@ -1,6 +1,6 @@
 /** Answers of a plan and of its months, in sentences. */
 import type { Difference } from '../core/debt/difference';
-import { type Cents, ZERO, size, asCarried } from '../core/quantities/money';
+import { type Cents, ZERO, size, asCarried, sumOf } from '../core/quantities/money';
 import { missingInAll, shortfallOf, type Cure, type PlanDifference } from '../core/plan/answers';
 import type { Order } from '../core/plan/order';
 import type { Plan, PlanEnding, PlanMonth, PlanTotals } from '../core/plan/terms';
@@ -56,7 +56,11 @@ export function planSentence(
 		against:
 			measure === null
 				? []
-				: againstPhrases(inAll(measure.difference), measure.words, writing).map(ofPlan)
+				: againstPhrases(inAll(measure.difference), measure.words, writing).map(ofPlan),
+		saved:
+			plan.saved === null || plan.saved === 0
+				? []
+				: sentence(writing, 'and saved', { saved: writeMoney(plan.saved, writing) })
 	});
 }
 
@@ -167,8 +171,11 @@ export function shortSentence(
 	plan: Plan,
 	cure: Cure | null,
 	writing: Writing,
-	/** The debt that is paid first; null: each gets a share. */
-	first: string | null = null
+	/** The debt that is paid first (null: each gets a share), and so much more a month that would cover all. */
+	{
+		first = null,
+		more = null
+	}: { readonly first?: string | null; readonly more?: Cents | null } = {}
 ): Sentence | null {
 	const shortfall = shortfallOf(plan);
 	const [month] = plan.shortMonths;
@@ -187,7 +194,22 @@ export function shortSentence(
 			plan.lateFees === 0
 				? []
 				: sentence(writing, 'late fees', { fees: writeMoney(plan.lateFees, writing) }),
-		cure: cure === null ? [] : cureSentence(plan, cure, writing),
+		deficits:
+			plan.deficits.length === 0
+				? []
+				: sentence(writing, 'deficits', {
+						count: plan.deficits.length,
+						all: writeMoney(
+							sumOf(plan.deficits, ({ missing }) => missing),
+							writing
+						)
+					}),
+		cure:
+			more !== null
+				? sentence(writing, 'cure more', { amount: writeMoney(more, writing) })
+				: cure === null
+					? []
+					: cureSentence(plan, cure, writing),
 		covered:
 			coveredAtFirst === 0
 				? sentence(writing, 'nothing covered', { from })
@@ -225,8 +247,13 @@ export function moneySentence(month: PlanMonth, plan: PlanTotals, writing: Writi
 	const money = (amount: number) => writeMoney(asCarried(amount), writing);
 	const opens = (what: Extract<PlanFigureName, { inMonth: number }>['what']) =>
 		({ of: 'plan', name: { inMonth: month.month, what } }) as const;
-	const part = (id: 'own money' | 'beside it fees' | 'missing', amount: Phrase, size: number) =>
-		size > 0 ? sentence(writing, id, { amount }) : [];
+	const part = (
+		id: 'own money' | 'beside it fees' | 'missing' | 'put aside' | 'from savings' | 'for living',
+		amount: Phrase,
+		size: number
+	) => (size > 0 ? sentence(writing, id, { amount }) : []);
+	const { putAside = 0, toDebts = 0, toFees = 0, toLiving = 0 } = month.savings ?? {};
+	const taken = toDebts + toFees + toLiving;
 	return sentence(writing, 'money', {
 		month: writeMonth(monthStart(plan.firstMonth, month.month), writing),
 		paid: figure(money(month.paid), opens('paid')),
@@ -238,7 +265,14 @@ export function moneySentence(month: PlanMonth, plan: PlanTotals, writing: Writi
 		way: signOf(month.principal),
 		own: part('own money', figure(money(month.ownExtra)), month.ownExtra),
 		fees: part('beside it fees', figure(money(month.fees), opens('fees')), month.fees),
-		missing: part('missing', figure(money(month.shortfall)), month.shortfall)
+		missing: [
+			...part('missing', figure(money(month.shortfall)), month.shortfall),
+			...part('for living', figure(money(month.deficit)), month.deficit)
+		],
+		savings: [
+			...part('put aside', figure(money(putAside)), putAside),
+			...part('from savings', figure(money(taken)), taken)
+		]
 	});
 }
 

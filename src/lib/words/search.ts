@@ -111,7 +111,7 @@ export function assumedOf(
 	const less = roundedShare(stated, 9, 10);
 	return text(writing, 'assumes', {
 		strain: strain === null ? 'none' : STRAIN_KEYS[strain.kind],
-		more: plan.budget.kind === 'constant' ? 'no' : 'yes',
+		more: plan.budget.kind === 'constant' ? 'no' : plan.budget.kind === 'sheet' ? 'sheet' : 'yes',
 		less: writeMoney(less, writing),
 		stated: writeMoney(stated, writing)
 	});

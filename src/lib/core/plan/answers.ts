@@ -129,7 +129,7 @@ export function shortfallOf({ shortMonths, kept }: Plan): {
 	const month = kept[(shortMonths[0]?.month ?? 0) - 1];
 	if (!month) return null;
 	const most = Math.max(...shortMonths.map(({ missing }) => missing)) as Cents;
-	const covered = roundedShare(month.budget, WHOLE / 100, month.required);
+	const covered = roundedShare(month.forDebts, WHOLE / 100, month.required);
 	return { most, coveredAtFirst: percent(100 * covered) };
 }
 
@@ -326,6 +326,16 @@ export const moreThatEnds = (
 	plan: PlanTerms,
 	months: number
 ): Cents | null => leastOf(debts, months, (more) => withMore(plan, more));
+
+/** The smallest amount more in every month with which no month is short, and nothing is missing for living; null: none. */
+export const moreThatCovers = (debts: readonly PlannedDebt[], plan: PlanTerms): Cents | null => {
+	const covered = (more: number) => {
+		const { ending, shortMonths, deficits } = planTotals(debts, withMore(plan, more));
+		return ending.status !== 'refused' && shortMonths.length === 0 && deficits.length === 0;
+	};
+	const everything = 2 * debts.reduce((sum, { terms }) => sum + terms.opening, 0);
+	return least(0, everything, covered, Math.round(everything / 100)) as Cents | null;
+};
 
 /** The smallest amount that does so where it comes once, in the first month. */
 export const onceThatEnds = (

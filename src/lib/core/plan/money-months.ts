@@ -4,7 +4,6 @@ import {
 	asCarried,
 	atLeastZero,
 	minus,
-	plus,
 	roundedShare,
 	sumOf,
 	ZERO,
@@ -29,7 +28,7 @@ export interface MoneyMonth {
 	readonly forDebts: Cents;
 	/** ΣR; null: the plan has ended before. */
 	readonly required: Cents | null;
-	/** What is missing for what is required and for living. */
+	/** By how much it is short of what is required, beyond what savings give. */
 	readonly missing: Cents;
 }
 
@@ -60,7 +59,7 @@ export function moneyMonths(
 			taken: savings ? asCarried(savings.toLiving + savings.toFees + savings.toDebts) : ZERO,
 			forDebts: atLeastZero(left - putAside),
 			required: kept?.required ?? null,
-			missing: follows && kept ? plus(kept.shortfall, kept.deficit) : ZERO
+			missing: follows && kept ? kept.shortfall : ZERO
 		};
 	});
 }

@@ -70,7 +70,7 @@ export const onTopIn = ({ oneOffs }: Pick<PlanTerms, 'oneOffs'>, month: number):
 export const NO_FEES: ChangeFees = { brought: [], concessions: [], settlements: [] };
 
 /** Fees of a plan's changes in a month, in minor units. */
-export interface FeesDue {
+interface FeesDue {
 	readonly setUp: number;
 	readonly monthly: number;
 	readonly settlement: number;
@@ -87,7 +87,7 @@ interface Owing {
 }
 
 /** Fees in a month whose money before fees is `money`. */
-export function feesIn(
+function feesIn(
 	{ concessions, settlements }: ChangeFees,
 	month: number,
 	open: readonly Owing[],

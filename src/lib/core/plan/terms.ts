@@ -18,7 +18,7 @@ export type Budget =
 	| ({ readonly kind: 'sheet' } & BudgetSheet);
 
 /** Money put aside before debts get more than they require (specification, section 15). */
-export interface Savings {
+interface Savings {
 	/** What is there as the plan begins. */
 	readonly opening: Cents;
 	/** The most that a month puts aside; null: all that is left. */

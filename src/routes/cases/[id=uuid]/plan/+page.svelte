@@ -309,6 +309,7 @@
 		fresh={edited === null}
 		{writing}
 		{asOf}
+		bySheet={entry.budget.kind === 'sheet'}
 		anchor={editing.anchor}
 		onchange={write}
 		onremove={() => editing && remove(editing.draft.id)}

@@ -6,6 +6,7 @@
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import { Refusal } from '$lib/exchange/bytes';
 	import type { PlanEntry, Sheet } from '$lib/document/plan';
+	import { frequencyCalled } from '$lib/words/amounts';
 	import { barInWords, monthLines, sheetSentence } from '$lib/words/budget-sheet';
 	import Note from '$lib/ui/Note.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
@@ -45,7 +46,12 @@
 		problem = null;
 		const { budgetRows } = await import('$lib/exchange/budget-rows');
 		try {
-			const { lines, unread } = budgetRows(text, hand.asOf, writing);
+			const { lines, unread } = budgetRows(
+				text,
+				hand.asOf,
+				(words) => frequencyCalled(writing, words),
+				writing
+			);
 			const all = [...sheet[side], ...lines];
 			write(side, all.slice(0, LIMITS.sheetLines));
 			const over = all.slice(LIMITS.sheetLines).map(({ name }) => name);

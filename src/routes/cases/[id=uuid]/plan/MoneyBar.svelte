@@ -106,6 +106,12 @@
 		else onchange({ kind: 'constant', amount: next });
 	}
 
+	/** So much more than now; beyond the minimum payments alone, it is what is paid above them. */
+	function addMore(added: Cents): void {
+		if (budget.kind === 'required') onchange({ kind: 'required-plus', extra: added });
+		else set(amount + added);
+	}
+
 	function turn(kind: PlanEntry['budget']['kind']): void {
 		if (kind === 'constant') onchange({ kind, amount: null });
 		else if (kind === 'required-plus') onchange({ kind, extra: cents(50 * unit) });
@@ -207,9 +213,13 @@
 		{:else}
 			{#each more as { amount: added, gained } (added)}
 				<li>
-					<button type="button" title={t('Try it')} onclick={() => set(amount + added)}>
+					{#if budget.kind === 'sheet'}
 						<Phrases sentence={moreSentence(added, gained, writing)} />
-					</button>
+					{:else}
+						<button type="button" title={t('Try it')} onclick={() => addMore(added)}>
+							<Phrases sentence={moreSentence(added, gained, writing)} />
+						</button>
+					{/if}
 				</li>
 			{/each}
 		{/if}

@@ -18,6 +18,8 @@
 		fresh: boolean;
 		writing: Writing;
 		asOf: CalendarDate;
+		/** Whether the plan's money is what the budget sheet leaves. */
+		bySheet: boolean;
 		anchor: HTMLElement;
 		onchange: (event: PlanEvent) => void;
 		onremove: () => void;
@@ -28,6 +30,7 @@
 		fresh,
 		writing,
 		asOf,
+		bySheet,
 		anchor,
 		onchange,
 		onremove,
@@ -44,6 +47,8 @@
 		{ value: 'one-off', words: t('extra payment') },
 		{ value: 'money', words: t('new monthly amount') }
 	] as const;
+	/** What a budget sheet leaves is no amount that could be another one from a month on. */
+	const kinds = $derived(bySheet && event.kind !== 'money' ? KINDS.slice(0, 1) : KINDS);
 
 	function turn(kind: PlanEvent['kind']): void {
 		const { id, off, date, amount } = event;
@@ -53,9 +58,12 @@
 </script>
 
 <Note title={fresh ? t('Add an event') : t('Event')} {anchor} {onclose}>
+	{#if bySheet && event.kind === 'money'}
+		<p>{t('Without effect: the plan’s money is …')}</p>
+	{/if}
 	<div class="fields">
 		<span class="label">{t('Event')}</span>
-		<Choice label={t('Event')} value={event.kind} options={KINDS} onchange={turn} />
+		<Choice label={t('Event')} value={event.kind} options={kinds} onchange={turn} />
 		<span class="label">{t('Amount')}</span>
 		<span data-first>
 			<TypedField

@@ -53,7 +53,9 @@
 		...notYetSentence(hand.unfinished, writing)
 	]);
 	const short = $derived(
-		saysShort ? shortSentence(plan, hand.cure, writing, hand.paidFirst) : null
+		saysShort
+			? shortSentence(plan, hand.cure, writing, { first: hand.paidFirst, more: hand.moreCovers })
+			: null
 	);
 
 	/** States the budget that covers the short months. */

@@ -5,9 +5,6 @@
 
 <script lang="ts">
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
-	import StressTest from './StressTest.svelte';
-	import OrderSearch from './OrderSearch.svelte';
-	import ShortOrder from './ShortOrder.svelte';
 	import type { DebtKind } from '$lib/core/plan/priority';
 	import type { PlanEntry } from '$lib/document/plan';
 
@@ -26,17 +23,23 @@
 </script>
 
 {#if panel === 'search' && debts.length > 0}
-	<OrderSearch {debts} {terms} {plan} {listed} {nameOf} {writing} onuse={onlist} {onclose} />
+	{#await import('./OrderSearch.svelte') then { default: OrderSearch }}
+		<OrderSearch {debts} {terms} {plan} {listed} {nameOf} {writing} onuse={onlist} {onclose} />
+	{/await}
 {:else if panel === 'short' && debts.length > 0}
-	<ShortOrder
-		shortOrder={hand.entry.shortOrder}
-		{listed}
-		entries={hand.entries}
-		{writing}
-		onorder={onshort}
-		{onkind}
-		{onclose}
-	/>
+	{#await import('./ShortOrder.svelte') then { default: ShortOrder }}
+		<ShortOrder
+			shortOrder={hand.entry.shortOrder}
+			{listed}
+			entries={hand.entries}
+			{writing}
+			onorder={onshort}
+			{onkind}
+			{onclose}
+		/>
+	{/await}
 {:else if panel === 'sure' && debts.length > 0}
-	<StressTest {debts} {terms} firstMonth={hand.firstMonth} {nameOf} {writing} {onclose} />
+	{#await import('./StressTest.svelte') then { default: StressTest }}
+		<StressTest {debts} {terms} firstMonth={hand.firstMonth} {nameOf} {writing} {onclose} />
+	{/await}
 {/if}
