@@ -199,7 +199,7 @@ describe('monthly budget', () => {
 	it('is what the calendar leaves: entered line by line with Enter alone, and made the plan’s money', async () => {
 		await plan([card()], { budget: { kind: 'constant', amount: 12_100 } });
 		await screen.click('.money h2 button');
-		await screen.focus('Name, Income, line 1');
+		await expect.poll(() => screen.focused()).toBe('Name, Income, line 1');
 		await screen.enter('Ferry wage', '420', '8 Jan 2027', '', '');
 		await screen.page.select('[aria-label="How often, Income, line 1"]', '52');
 		await screen.focus('Name, Living expenses, line 1');
@@ -236,6 +236,7 @@ describe('monthly budget', () => {
 		await screen.reload();
 		await screen.answer('Paying what the budget sheet leaves each month');
 		await screen.click('.money h2 button');
+		await screen.see('.said', 'a month is left for the debts');
 		expect(await screen.value('First day, Income, line 1')).toBe('8 Jan 2027');
 		await screen.press('Escape');
 		expect(await screen.texts('.said')).toEqual([]);
@@ -244,7 +245,7 @@ describe('monthly budget', () => {
 	it('takes pasted rows into the budget sheet, and says what it could not read', async () => {
 		await plan([card()]);
 		await screen.click('.money h2 button');
-		await screen.focus('Name, Income, line 1');
+		await expect.poll(() => screen.focused()).toBe('Name, Income, line 1');
 		await screen.paste('What\tAmount\nwage\t420.00\tweekly\nbakery\t890\tmonthly\t31 Jan 2027');
 		await screen.see('.problem', 'Not taken: What Amount');
 		expect(await screen.value('Amount, Income, line 2')).toBe('890.00');

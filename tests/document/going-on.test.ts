@@ -92,7 +92,19 @@ const missing = demoCases
 		})
 	}));
 
-const cases = [twoPlans, ...demoCases, ...missing, ...missing].flatMap((document) =>
+/** A household whose plan has what the budget sheet leaves, and saves enough that no month is short. */
+const saving = demoCases
+	.filter(({ label }) => label.includes('ferry'))
+	.map((document) => ({
+		...document,
+		plans: document.plans.flatMap((plan) =>
+			plan.savings
+				? [{ ...plan, savings: { ...plan.savings, opening: cents(30_000), target: null } }]
+				: []
+		)
+	}));
+
+const cases = [twoPlans, ...demoCases, ...missing, ...missing, ...saving].flatMap((document) =>
 	document.plans
 		// What keeps a deadline is solved for again on the way.
 		.filter(({ changes }) => !changes.some(({ kind }) => kind === 'deadline'))

@@ -268,7 +268,11 @@ export function agreedPayment(
 }
 
 /** The debts that a plan brings are others in a copy of it, wherever it names them. */
-function withNewIdentities({ changes, listed }: PlanEntry): Pick<PlanEntry, 'changes' | 'listed'> {
+function withNewIdentities({
+	changes,
+	listed,
+	shortOrder
+}: PlanEntry): Pick<PlanEntry, 'changes' | 'listed' | 'shortOrder'> {
 	const fresh = new Map(
 		changes.flatMap((change) => {
 			const id = newDebtOf(change)?.id;
@@ -278,6 +282,7 @@ function withNewIdentities({ changes, listed }: PlanEntry): Pick<PlanEntry, 'cha
 	const now = (id: string) => fresh.get(id) ?? id;
 	return {
 		listed: listed.map(now),
+		shortOrder: shortOrder && shortOrder.map(now),
 		changes: changes.map((change) => {
 			if (change.kind === 'consolidate') {
 				const { debts, loan } = change;

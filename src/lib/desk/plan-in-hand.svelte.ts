@@ -143,7 +143,7 @@ export class PlanInHand {
 			return [{ id, place, name: this.nameOf(id), asks: debt ? requiredAtBegin([debt]) : null }];
 		});
 	});
-	readonly sheetTerms = $derived(sheetTerms(this.sheet, this.firstMonth));
+	readonly sheetTerms = $derived(sheetTerms(this.sheet));
 	/** The same plan without savings; null where it has none. */
 	readonly withoutSavings: PlanTotals | null = $derived.by(() => {
 		const { savings, ...terms } = this.terms;

@@ -102,7 +102,9 @@ function debtsAfter(
 	});
 	return [...debts, ...brought].map((debt) => {
 		const of = found.get(debt.id);
-		return of ? debtAfter(agreed(debt, changes, on, newId), of, asOf, on) : debt;
+		if (of) return debtAfter(agreed(debt, changes, on, newId), of, asOf, on);
+		// Of what is in no forecast nothing was expected: its balance is of the day that it was of.
+		return debt.balance === null ? debt : { ...debt, asOf: debt.asOf ?? asOf };
 	});
 }
 

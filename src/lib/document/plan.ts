@@ -135,7 +135,7 @@ export function planTerms(
 ): PlanTerms {
 	const inForce = events.filter(({ off }) => !off);
 	return {
-		budget: budgetOf(budget, usual, sheetTerms(sheet, firstMonth)),
+		budget: budgetOf(budget, usual, sheetTerms(sheet)),
 		begins,
 		order,
 		listed,
@@ -161,12 +161,15 @@ function budgetOf(budget: PlanEntry['budget'], usual: () => Cents, money: Budget
 	return budget.kind === 'constant' ? { ...budget, amount: budget.amount ?? usual() } : budget;
 }
 
-/** A budget sheet as the core knows it: what has no day falls on the first of a month, from a plan’s first month on. */
-export function sheetTerms({ income, needs }: Sheet, firstMonth: CalendarDate): BudgetSheet {
+/** The day of what has none: a Thursday and the first of a year, before any plan begins, so that it is the same day for all. */
+const ANY_DAY = '1970-01-01' as CalendarDate;
+
+/** A budget sheet as the core knows it: what has no day falls on the first of a month, weekly on Thursdays. */
+export function sheetTerms({ income, needs }: Sheet): BudgetSheet {
 	const item = ({ amount, perYear, from, until }: SheetLine): SheetItem => ({
 		amount,
 		perYear,
-		from: from ?? firstMonth,
+		from: from ?? ANY_DAY,
 		until
 	});
 	return { income: income.map(item), needs: needs.map(item) };

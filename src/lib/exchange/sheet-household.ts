@@ -24,6 +24,9 @@ export const HOUSEHOLD = 'Household';
 export const hasHousehold = ({ terms }: Pick<Laid, 'terms'>): boolean =>
 	terms.budget.kind === 'sheet' || terms.savings !== undefined;
 
+/** No item that has a day begins so early. */
+const BEFORE_ANY = '1970-01-01';
+
 /** Items above, the terms of the savings, then a row for each month. */
 const FIRST_ITEM = 4;
 const SAVINGS = { opening: 'H4', monthly: 'H5', target: 'H6' } as const;
@@ -118,7 +121,9 @@ function writeItems(sheet: ExcelJS.Worksheet, laid: Laid): void {
 		);
 		put(sheet, `B${row}`, item.amount / 10 ** currency.digits, 'input', money);
 		put(sheet, `C${row}`, item.perYear, 'figure', '0');
-		put(sheet, `D${row}`, new Date(`${item.from}T00:00:00Z`), 'figure', 'd mmm yyyy');
+		// What has no day of its own falls on the first of a month, weekly on Thursdays.
+		if (item.from > BEFORE_ANY)
+			put(sheet, `D${row}`, new Date(`${item.from}T00:00:00Z`), 'figure', 'd mmm yyyy');
 		if (item.until)
 			put(sheet, `E${row}`, new Date(`${item.until}T00:00:00Z`), 'figure', 'd mmm yyyy');
 	});

@@ -132,6 +132,8 @@ const labelled = (state: { readonly picture: MoneyPicture }): Plugin<'bar'> => (
 
 		/** On the ground, whatever line is behind it. */
 		function write(text: string, centre: number, bottom: number, ink: string): void {
+			// What does not fit over its month is left to the note that it opens.
+			if (ctx.measureText(text).width > (chartArea.width / Math.max(bars.length, 1)) * 1.15) return;
 			ctx.lineWidth = 4;
 			ctx.strokeStyle = colour('--ground');
 			ctx.strokeText(text, centre, bottom);

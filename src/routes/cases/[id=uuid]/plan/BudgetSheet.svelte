@@ -83,9 +83,11 @@
 		back?.focus();
 	}
 
-	/** The empty line of what comes in is typed on next. */
+	/** The empty line of what comes in is typed on next; the answer above it stays in view. */
 	const begin = (element: HTMLElement) =>
-		element.querySelector<HTMLElement>('.income .line:last-child input')?.focus();
+		element
+			.querySelector<HTMLElement>('.income .line:last-child input')
+			?.focus({ preventScroll: true });
 
 	function key(event: KeyboardEvent): void {
 		if (event.key !== 'Escape' || event.defaultPrevented || opened) return;

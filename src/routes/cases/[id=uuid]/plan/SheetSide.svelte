@@ -5,6 +5,7 @@
 	import { ZERO } from '$lib/core/quantities/money';
 	import type { SheetLine } from '$lib/document/plan';
 	import type { Writing } from '$lib/reading/writing';
+	import { writeAmount } from '$lib/reading/written';
 	import { frequencyChoices } from '$lib/words/amounts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
@@ -37,6 +38,11 @@
 		onchange(next);
 	}
 
+	/** As wide as the longest amount, so that names have the rest. */
+	const letters = $derived(
+		Math.max(8, ...lines.map(({ amount }) => writeAmount(amount, writing).length))
+	);
+
 	let side = $state<HTMLElement>();
 
 	/** Enter goes on to the next field; from the empty line's name, or the last field of all, to what comes after. */
@@ -59,9 +65,7 @@
 	}
 </script>
 
-<!-- Pasting belongs to the fields inside. -->
-<!-- svelte-ignore a11y_no_static_element_interactions -->
-<div class="side" bind:this={side} onpaste={paste}>
+<div class="side" style:--letters={letters} bind:this={side} onpaste={paste}>
 	<h2>{title}</h2>
 	<div class="line heads" aria-hidden="true">
 		<span>{t('What')}</span>
@@ -102,7 +106,7 @@
 				value={line.from}
 				{...dateText(asOf, writing)}
 				optional
-				placeholder={line === BLANK ? '' : t('the 1st')}
+				placeholder={line === BLANK ? '' : line.perYear > 24 ? t('Thursdays') : t('the 1st')}
 				onchange={(from) => write(index, { from })}
 				onenter={() => void goOn('other', index)}
 			/>
@@ -137,7 +141,7 @@
 
 	.line {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 74px 88px 86px 86px 20px;
+		grid-template-columns: minmax(0, 1fr) calc(var(--letters) * 7.4px + 14px) 88px 84px 84px 20px;
 		align-items: center;
 		border-top: 1px solid var(--row-line);
 		font-size: 14px;
