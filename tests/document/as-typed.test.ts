@@ -135,6 +135,16 @@ describe('what the page takes', () => {
 		}
 	});
 
+	it('keeps the figures of savings and of the budget sheet in another currency', () => {
+		const jpy = currencyOf('JPY');
+		const ofSavings = ({ plans }: typeof ferry) => plans.find(({ savings }) => savings)?.savings;
+		if (!jpy) throw new Error('a currency');
+		expect(ofSavings(ferry)).toMatchObject({ opening: 15_000, monthly: 10_000, target: 90_000 });
+		const there = withCurrency(ferry, jpy);
+		expect(ofSavings(there)).toMatchObject({ opening: 150, monthly: 100, target: 900 });
+		expect(there.sheet.income[0]).toMatchObject({ amount: 420, perYear: 52 });
+	});
+
 	it('is as many choices of a plan as anybody makes', () => {
 		let document = ferry;
 		const [plan] = document.plans;

@@ -64,7 +64,9 @@ const AMOUNTS = new Set([
 	'fee',
 	'feeAgain',
 	'feeDue',
-	'lacking'
+	'lacking',
+	'monthly',
+	'target'
 ]);
 
 /** The case in another currency: each amount keeps its figure, in the decimals that the currency has. */

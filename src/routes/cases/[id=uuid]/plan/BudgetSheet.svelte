@@ -26,6 +26,8 @@
 	const { sheet, sheetTerms, writing, entry, plan } = $derived(hand);
 
 	const MONTHS = 12;
+	/** Rows that were not taken are named up to so many. */
+	const NAMED = 4;
 	const follows = $derived(entry.budget.kind === 'sheet');
 	const months = $derived(moneyMonths(sheetTerms, plan, follows, MONTHS));
 	const isEmpty = $derived(sheet.income.length + sheet.needs.length === 0);
@@ -56,7 +58,10 @@
 			write(side, all.slice(0, LIMITS.sheetLines));
 			const over = all.slice(LIMITS.sheetLines).map(({ name }) => name);
 			const left = [...unread, ...over];
-			if (left.length > 0) problem = t('Not taken: {rows}', { rows: left.join('; ') });
+			if (left.length > 0) {
+				const rows = left.slice(0, NAMED).join('; ');
+				problem = t('Not taken: {rows}', { rows, more: Math.max(0, left.length - NAMED) });
+			}
 		} catch (error) {
 			if (!(error instanceof Refusal)) throw error;
 			problem = error.message;

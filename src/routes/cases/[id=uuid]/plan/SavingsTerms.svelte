@@ -26,6 +26,10 @@
 
 	const write = (fields: Partial<Savings>) => onchange({ ...(savings ?? NONE), ...fields });
 
+	/** Who says only what is there puts nothing more aside until a monthly amount is named. */
+	const openWith = (opening: Savings['opening']) =>
+		savings === null ? onchange({ ...NONE, monthly: ZERO, opening }) : write({ opening });
+
 	let form = $state<HTMLElement>();
 	function goOn(): void {
 		const fields = [...(form?.querySelectorAll<HTMLElement>('input, select') ?? [])];
@@ -74,7 +78,7 @@
 			{...money}
 			optional
 			side="right"
-			onchange={(opening) => write({ opening: opening ?? ZERO })}
+			onchange={(opening) => openWith(opening ?? ZERO)}
 			onenter={goOn}
 		/>
 	</div>
