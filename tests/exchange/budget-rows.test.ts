@@ -26,6 +26,13 @@ it('reads a name, an amount, how often and days, in any order of columns, headin
 	expect(unread).toEqual(['What Amount How often First day Until']);
 });
 
+it('takes no row of which something would be lost: a day or a name that can’t be, a second name', () => {
+	const rows = ['far\t10\t1 Jan 2999', `${'x'.repeat(200)}\t1`, 'a\tb\t5', 'Δείγμα\t420.00'];
+	const { lines, unread } = budgetRows(rows.join('\n'), asOf, called, usd);
+	expect(lines.map(({ name }) => name)).toEqual(['Δείγμα']);
+	expect(unread).toHaveLength(3);
+});
+
 it('refuses what is no table', () => {
 	expect(() => budgetRows('a\t'.repeat(500), asOf, called, usd)).toThrow(/columns/);
 });

@@ -4,6 +4,7 @@ import { ZERO } from '../core/quantities/money';
 import { readDayNear } from '../document/days';
 import type { SheetLine } from '../document/plan';
 import { readMoney } from '../reading/money';
+import { readName } from '../reading/names';
 import type { Writing } from '../reading/writing';
 import { shown } from './debt-cells';
 import { rowsOfText, type Row } from './table';
@@ -18,7 +19,7 @@ export interface BudgetRows {
 export type FrequencyCalled = (words: string) => PaymentsPerYear | null;
 
 /**
- * Reads rows as copied from a sheet. A row without an amount is not read.
+ * Reads rows as copied from a sheet. A row without an amount, or with something that is none of these, is not read.
  * @throws Refusal where there are too many rows, columns or cells
  */
 export function budgetRows(
@@ -56,8 +57,13 @@ function lineOf(
 			line = { ...line, amount: money.value };
 			hasAmount = true;
 		} else if (day.ok && line.from === null) line = { ...line, from: day.value };
-		else if (day.ok) line = { ...line, until: day.value };
-		else if (line.name === '') line = { ...line, name: text };
+		else if (day.ok && line.until === null) line = { ...line, until: day.value };
+		else {
+			const name = readName(text, writing);
+			// What is none of these is not left out silently: the row is not taken.
+			if (line.name !== '' || !name.ok) return null;
+			line = { ...line, name: name.value };
+		}
 	}
 	return hasAmount ? line : null;
 }

@@ -190,6 +190,7 @@
 	.problem {
 		color: var(--interest);
 		font-size: 14px;
+		overflow-wrap: anywhere;
 	}
 
 	.sides {
