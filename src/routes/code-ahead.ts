@@ -18,6 +18,7 @@ const PARTS: readonly (() => Promise<unknown>)[] = [
 	() => import('./cases/[id=uuid]/StaleChoice.svelte'),
 	() => import('./cases/[id=uuid]/pasted-rows'),
 	() => import('./cases/[id=uuid]/plan/BudgetSheet.svelte'),
+	() => import('./cases/[id=uuid]/plan/ChangeNote.svelte'),
 	() => import('./cases/[id=uuid]/plan/OrderSearch.svelte'),
 	() => import('./cases/[id=uuid]/plan/ShortOrder.svelte'),
 	() => import('./cases/[id=uuid]/plan/StressTest.svelte'),

@@ -456,3 +456,76 @@ describe('little or nothing to plan', () => {
 		await screen.answer('in January 2027, after 1 month; it costs $78.38 in interest');
 	});
 });
+
+describe('creditors that take less, and payments eased for a while', () => {
+	/** A button that begins so. */
+	const button = async (words: string) => {
+		const found = await screen.page.waitForSelector(
+			`::-p-xpath(//button[starts-with(normalize-space(), "${words}")])`
+		);
+		await found?.click();
+	};
+	const kestrel = card({ name: 'Kestrel card', balance: 300_000, required: amount(9_000) });
+	const bramble = card({ name: 'Bramble card', balance: 120_000, required: amount(6_000) });
+
+	it('settles a debt out of what was put aside for it, and says what is forgiven', async () => {
+		await plan([kestrel, bramble], {
+			budget: { kind: 'constant', amount: 25_000 },
+			savings: { opening: 0, monthly: null, target: null, covers: true }
+		});
+		await button('Change the debts');
+		await button('Settlement');
+		await screen.see('[role=dialog]', 'Kestrel card');
+		await screen.fill('Percentage accepted for Kestrel card', '50');
+		// Too early: what was put aside by then does not reach, and it is said how much is missing.
+		await screen.fill('Month of the settlement', 'Mar 2027');
+		await screen.fill('Fee in percent of what is forgiven', '0');
+		await screen.answer('This plan cannot be carried out: in March 2027');
+		await screen.answer('Put money aside until then, or settle in a later month.');
+		await screen.fill('Month of the settlement', 'Dec 2027');
+		await screen.answer('is forgiven; that may count as taxable income.');
+		await screen.press('Enter');
+		await screen.see(
+			'[data-change="0"]',
+			'Settled in December 2027: Kestrel card for 50 % of its balance'
+		);
+		const forgiven = (await screen.texts('.answer button')).at(-1) ?? '';
+		await screen.click('.answer > :last-of-type > button');
+		await screen.see('[role=dialog]', `${forgiven.slice(1)} is Kestrel card`);
+		await screen.press('Escape');
+		// On the time line it is moved by a month.
+		await screen.page.focus('[data-chip="change 0 begin"]');
+		await screen.press('ArrowRight');
+		await screen.see('[data-change="0"]', 'Settled in January 2028');
+		await screen.see('[data-chip="change 0 begin"]', 'settled in Jan 2028');
+		await screen.saved();
+		await screen.reload();
+		await screen.see('[data-change="0"]', 'Settled in January 2028');
+	});
+
+	it('eases payments until a month, at the debt’s own rate, and moves the time as a whole', async () => {
+		await plan([kestrel, bramble], { budget: { kind: 'required' } });
+		await screen.answer('Paying the minimum payments');
+		await button('Change the debts');
+		await button('Creditor agreement');
+		await screen.page.waitForSelector('.debts .debt:nth-child(2) [type=checkbox]');
+		await screen.click('.debts .debt:nth-child(2) [type=checkbox]');
+		// A payment of nothing leaves the rate to be the debt's own.
+		await screen.fill('Agreed payment of Kestrel card', '0');
+		await screen.fill('Agreed from', '2027-03-01');
+		await screen.fill('Last month of the agreement', 'May 2027');
+		await screen.fill('Setup fee', '0');
+		await screen.fill('Monthly fee', '0');
+		await screen.press('Enter');
+		await screen.see(
+			'[data-change="0"]',
+			'Agreed from March 2027 until May 2027: Kestrel card no payment'
+		);
+		await screen.page.focus('[data-chip="change 0 begin"]');
+		await screen.press('ArrowRight');
+		await screen.see('[data-change="0"]', 'Agreed from April 2027 until June 2027');
+		await screen.page.focus('[data-chip="change 0 end"]');
+		await screen.press('ArrowLeft');
+		await screen.see('[data-change="0"]', 'Agreed from April 2027 until May 2027');
+	});
+});

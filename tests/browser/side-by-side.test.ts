@@ -16,8 +16,11 @@ const constant = (cents: number) => ({ budget: { kind: 'constant', amount: cents
 const row = (figure: string) => screen.texts(`tr[data-figure=${figure}] .value`);
 
 /** Takes the debt at a place of the case into the open change, or leaves it out. */
-const turnDebt = (place: number) =>
-	screen.click(`.debts .debt:nth-child(${place}) [type=checkbox]`);
+async function turnDebt(place: number): Promise<void> {
+	const box = `.debts .debt:nth-child(${place}) [type=checkbox]`;
+	await screen.page.waitForSelector(box);
+	await screen.click(box);
+}
 
 describe('from one plan to four of them, and a chosen one', () => {
 	it('pays three cards off by one loan: the figures of the reference case', async () => {

@@ -23,6 +23,7 @@ const whole = {
 	currency: { code: 'USD', digits: 2 },
 	style: USUAL_STYLE,
 	asOf: '2026-12-15',
+	people: [],
 	debts: [line],
 	plans: [FIRST_PLAN],
 	against: 'minimums',
@@ -186,7 +187,7 @@ describe('a case document', () => {
 		namedAsBefore(
 			Object.fromEntries(Object.entries(value).filter(([key]) => !fields.split(' ').includes(key)))
 		) as object;
-	const SINCE_8 = 'forecasts visits readings recordedEvents calendar';
+	const SINCE_8 = 'forecasts visits readings recordedEvents recordedMoney people calendar';
 	const DEBT_SINCE_8 = 'asOf balanceAssumed withdrawn';
 	const DEBT_SINCE_6 = `noted statement transactions ${DEBT_SINCE_8}`;
 
@@ -308,7 +309,11 @@ describe('a case document', () => {
 			'debts.0.kind',
 			'plans.0.savings',
 			'plans.0.shortOrder',
-			'plans.0.aside'
+			'plans.0.aside',
+			'people',
+			'recordedMoney',
+			'debts.0.owner',
+			'plans.0.split'
 		]);
 	});
 

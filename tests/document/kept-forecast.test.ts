@@ -16,7 +16,14 @@ function unpaidFor(annualRate: number, balance: number): CaseDocument {
 		id: crypto.randomUUID(),
 		firstDue: '2031-12-01'
 	};
-	const none = { choices: [], forecasts: [], visits: [], readings: [], recordedEvents: [] };
+	const none = {
+		choices: [],
+		forecasts: [],
+		visits: [],
+		readings: [],
+		recordedEvents: [],
+		recordedMoney: []
+	};
 	return caseDocument.parse({ ...wholeCase(), ...none, debts: [debt], plans: [FIRST_PLAN] });
 }
 

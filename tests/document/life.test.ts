@@ -34,7 +34,8 @@ const plainCase: CaseDocument = {
 	),
 	visits: [],
 	readings: [],
-	recordedEvents: []
+	recordedEvents: [],
+	recordedMoney: []
 };
 
 const kinds = fc.constantFrom('payment', 'charge', 'interest', 'fee');

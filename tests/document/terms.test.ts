@@ -90,7 +90,7 @@ describe('fields of terms', () => {
 					expect(value).toBe(saidIn(debt.required, name));
 				}
 				expect(read.lending.interest).toEqual(debt.lending.interest);
-				const back = debtOf(flatOf(debt), id);
+				const back = debtOf(flatOf(debt, []), id, []);
 				expect(back.required).toEqual(debt.required);
 				expect(back.lending.interest).toEqual(debt.lending.interest);
 			})
@@ -172,6 +172,6 @@ describe('a form of what is required', () => {
 		expect(withField(loan, 'balloon', null)).toMatchObject({ balloon: 0, atTerm: 'continue' });
 		// Also where a file says both at once: a case that has both could not be saved.
 		const both = { balloon: cents(100_000), atTerm: 'continue' as const, periods: 12 };
-		expect(debtOf({ rule: 'level', ...both }, id).required).toMatchObject({ atTerm: 'settle' });
+		expect(debtOf({ rule: 'level', ...both }, id, []).required).toMatchObject({ atTerm: 'settle' });
 	});
 });

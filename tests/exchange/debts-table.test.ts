@@ -410,9 +410,9 @@ const unnamed = <T extends { readonly id: string }>({ id: _, ...balance }: T) =>
 
 it('debts as CSV come back as they were, what happens to them aside', () => {
 	fc.assert(
-		fc.property(anyDocument, fc.boolean(), ({ debts, currency, style }, other) => {
+		fc.property(anyDocument, fc.boolean(), ({ debts, people, currency, style }, other) => {
 			const money = other ? kwd.currency : currency;
-			const written = debtsCsv(debts, money);
+			const written = debtsCsv(debts, { currency: money, people });
 			const writing = { ...writingOf({ currency: money, style }) };
 			const { lines, totals } = takenTable(rowsOfText(written, 'debts.csv', usd), {
 				...reader,
@@ -420,7 +420,7 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 			});
 			expect(lines.flatMap(({ unread }) => unread)).toEqual([]);
 			expect(totals).toBe(0);
-			const back = lines.map(({ flat }, at) => debtOf(flat, debts[at]?.id ?? ''));
+			const back = lines.map(({ flat }, at) => debtOf(flat, debts[at]?.id ?? '', people));
 			const plain = debts.map((debt) => {
 				const { events, compared, baseline, statement, transactions, withdrawn } = emptyDebt(
 					debt.id
@@ -439,7 +439,7 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 			});
 			const known = back.map((debt) => ({ ...debt, balances: debt.balances.map(unnamed) }));
 			expect(known).toEqual(plain);
-			expect(back.map(flatOf)).toEqual(lines.map(({ flat }) => flat));
+			expect(back.map((debt) => flatOf(debt, people))).toEqual(lines.map(({ flat }) => flat));
 		})
 	);
 });
@@ -457,7 +457,7 @@ it('a way of paying is read as earlier versions wrote it', () => {
 
 it('writes no text that a sheet would run', () => {
 	const debt = { ...emptyDebt(crypto.randomUUID()), name: '=1+1' };
-	const [, line] = debtsCsv([debt], usd.currency).split('\r\n');
+	const [, line] = debtsCsv([debt], { ...usd, people: [] }).split('\r\n');
 	expect(line?.startsWith("'=1+1,")).toBe(true);
 });
 
@@ -471,7 +471,7 @@ describe('the balances of a card', () => {
 			'Purchases: 2302.36 at 24.99 %; Heater\\: hall: 1500.00 at 29.99 % by 2028-01-10, deferred 42.10'
 		);
 		expect(line?.unread).toEqual([]);
-		expect(line && debtOf(line.flat, 'x')).toMatchObject({
+		expect(line && debtOf(line.flat, 'x', [])).toMatchObject({
 			balance: 380_236,
 			annualRate: 299_900,
 			balances: [

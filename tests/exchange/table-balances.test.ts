@@ -13,7 +13,7 @@ const taken = (...rows: string[][]) =>
 	}).lines;
 const debts = (...rows: string[][]) =>
 	taken(...rows).map(({ flat }, at) => {
-		const { name, balance, annualRate, balances } = debtOf(flat, String(at));
+		const { name, balance, annualRate, balances } = debtOf(flat, String(at), []);
 		return [
 			name,
 			balance,

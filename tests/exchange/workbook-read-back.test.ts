@@ -44,7 +44,7 @@ describe('a workbook of ours', () => {
 		});
 		expect(table.lines.flatMap(({ unread }) => unread)).toEqual([]);
 		expect(table.lines).toHaveLength(debts.length);
-		return table.lines.map(({ flat }) => debtOf(flat, 'read'));
+		return table.lines.map(({ flat }) => debtOf(flat, 'read', []));
 	}
 
 	it.each(demoPlans.map(({ name, ...one }) => [name, one] as const))(

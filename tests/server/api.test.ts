@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
 import type { CaseState } from '../../src/lib/document/case';
 import { withChanges } from '../../src/lib/document/patches';
-import { contentOf, FIRST_PLAN, NO_SHEET } from '../../src/lib/document/plan';
+import { EMPTY_LINE, contentOf, FIRST_PLAN, NO_SHEET } from '../../src/lib/document/plan';
 import { card, unusual } from '../support/debts';
 import { runs } from '../support/random';
 import {
@@ -117,6 +117,7 @@ describe('saving', () => {
 					kind: 'concession',
 					assumed: [],
 					from: '2027-03-01',
+					until: '2027-09-01',
 					debts: [{ debt: first?.id, annualRate: 80_000, assumed: true, payment: 10_500 }],
 					setUpFee: 5_000,
 					monthlyFee: { kind: 'percent', percent: 75_000, cap: null }
@@ -125,9 +126,18 @@ describe('saving', () => {
 					kind: 'concession',
 					assumed: [],
 					from: '2027-03-01',
+					until: null,
 					debts: [{ debt: second?.id, annualRate: 0, assumed: false, payment: null }],
 					setUpFee: 0,
 					monthlyFee: { kind: 'amount', amount: 3_500 }
+				},
+				{
+					kind: 'settle',
+					assumed: [],
+					date: '2027-11-01',
+					before: 'asked',
+					debts: [{ debt: second?.id, percent: 450_000, amount: null, assumed: true }],
+					fee: { percent: null, amount: 2_500 }
 				}
 			]
 		};
@@ -144,8 +154,17 @@ describe('saving', () => {
 				}
 			],
 			sheet: {
-				income: [{ name: 'take-home pay', amount: 100_000, perYear: 26, from: null, until: null }],
-				needs: [{ name: '', amount: 154_000, perYear: 12, from: '2027-01-01', until: null }]
+				income: [
+					{
+						...EMPTY_LINE,
+						id: id(),
+						name: 'take-home pay',
+						amount: 100_000,
+						perYear: 26,
+						owner: id()
+					}
+				],
+				needs: [{ ...EMPTY_LINE, id: id(), amount: 154_000, from: '2027-01-01' }]
 			}
 		};
 		const made = await makeCase(residuum, 'Planned', debts, {}, fields);

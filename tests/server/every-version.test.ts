@@ -112,7 +112,7 @@ async function stepped(
 }
 
 /** Backups that programs made since there were any, with the version of their documents. */
-const BACKUPS = [8, 9, 10, 11, 12, 13, 14];
+const BACKUPS = [8, 9, 10, 11, 12, 13, 14, 15];
 
 describe('data of version', () => {
 	it.each(kept.map((one) => [one.version, one] as const))(

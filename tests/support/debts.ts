@@ -40,6 +40,7 @@ export function card(fields: object = {}) {
 		id: crypto.randomUUID(),
 		name: 'Quillmark card',
 		kind: 'card',
+		owner: null,
 		balance: 418_236,
 		asOf: null,
 		balanceAssumed: false,

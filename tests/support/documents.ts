@@ -239,6 +239,7 @@ const change = fc.oneof(
 	kind('concession', {
 		assumed: fc.subarray(['from', 'setUpFee', 'monthlyFee']),
 		from: orNull(day),
+		until: orNull(day),
 		debts: fc.array(
 			fc.record({
 				debt: id,
@@ -253,6 +254,25 @@ const change = fc.oneof(
 			kind('amount', { amount: orNull(money) }),
 			kind('percent', { percent: orNull(share), cap: orNull(money) })
 		)
+	}),
+	kind('settle', {
+		assumed: fc.subarray(['date', 'fee']),
+		date: orNull(day),
+		before: fc.constantFrom('stop', 'asked'),
+		debts: fc.array(
+			fc
+				.record({ debt: id, assumed: fc.boolean() })
+				.chain((of) =>
+					fc
+						.oneof(
+							fc.record({ percent: share, amount: fc.constant(null) }),
+							fc.record({ percent: fc.constant(null), amount: orNull(money) })
+						)
+						.map((offer) => ({ ...of, ...offer }))
+				),
+			{ maxLength: 3 }
+		),
+		fee: fc.record({ percent: orNull(share), amount: orNull(money) })
 	}),
 	kind('deadline', { assumed: fc.constant([]), debts: fc.array(id, { maxLength: 3 }) })
 );
@@ -277,6 +297,16 @@ const plan = fc.record({
 	),
 	shortOrder: orNull(fc.uniqueArray(id, { maxLength: 4 })),
 	aside: fc.uniqueArray(id, { maxLength: 3 }),
+	split: orNull(
+		fc.oneof(
+			fc.constant({ by: 'income' }),
+			fc.constant({ by: 'debts' }),
+			fc.record({
+				by: fc.constant('parts'),
+				parts: fc.array(fc.record({ person: id, percent: share }), { maxLength: LIMITS.people })
+			})
+		)
+	),
 	begins: fc.constantFrom(null, '2027-01-01', '2031-06-01'),
 	order: fc.constantFrom(...ORDERS),
 	listed: fc.uniqueArray(id, { maxLength: 4 }),
@@ -291,7 +321,15 @@ const plan = fc.record({
 	hidden: fc.boolean()
 });
 const lines = fc.array(
-	fc.record({ name, amount: money, perYear: frequency, from: orNull(day), until: orNull(day) }),
+	fc.record({
+		id,
+		name,
+		amount: money,
+		perYear: frequency,
+		from: orNull(day),
+		until: orNull(day),
+		owner: orNull(id)
+	}),
 	{ maxLength: 3 }
 );
 
@@ -320,6 +358,20 @@ const lifeDrawn = fc.record({
 		}),
 		{ maxLength: 4, selector: (one) => one.id }
 	),
+	recordedMoney: fc.uniqueArray(
+		fc
+			.record({
+				id,
+				month: day.map((of) => `${of.slice(0, 7)}-01`),
+				side: fc.constantFrom('income', 'needs'),
+				line: orNull(id),
+				name,
+				amount: money,
+				lasting: fc.boolean()
+			})
+			.map((of) => (of.line === null ? of : { ...of, name: '' })),
+		{ maxLength: 3, selector: (one) => one.id }
+	),
 	forecasts: fc.uniqueArray(
 		fc.record({
 			id,
@@ -336,7 +388,8 @@ const lifeDrawn = fc.record({
 					before: all.slice(2).map(([, , interest]) => interest),
 					paid: all.map(([paid]) => paid),
 					charges: all.map(([, charges]) => charges),
-					interest: all.map(([, , interest]) => interest)
+					interest: all.map(([, , interest]) => interest),
+					forgiven: all.length
 				})),
 				{ maxLength: 2 }
 			)
@@ -351,6 +404,7 @@ function livedThrough(
 		visits,
 		readings,
 		recordedEvents,
+		recordedMoney,
 		forecasts
 	}: typeof lifeDrawn extends fc.Arbitrary<infer T> ? T : never,
 	debts: readonly { readonly id: string }[],
@@ -362,6 +416,7 @@ function livedThrough(
 	return {
 		visits,
 		recordedEvents,
+		recordedMoney,
 		readings: visit
 			? own.flatMap((debt, at) => {
 					const reading = readings[at];
@@ -385,6 +440,10 @@ export const anyDocument: fc.Arbitrary<CaseDocument> = fc
 		style: fc.record({
 			numbers: fc.constantFrom(...NUMBER_STYLES),
 			dates: fc.constantFrom(...DATE_ORDERS)
+		}),
+		people: fc.uniqueArray(fc.record({ id, name: label }), {
+			maxLength: LIMITS.people,
+			selector: (one) => one.name.toLocaleLowerCase()
 		}),
 		debts: fc.uniqueArray(debt, { maxLength: 4, selector: (one) => one.id }),
 		advance: fc.boolean(),
@@ -420,7 +479,9 @@ export const anyDocument: fc.Arbitrary<CaseDocument> = fc
 			email: fc.constantFrom('', "d.o'hare+debts@harbour.example")
 		})
 	})
-	.map(({ advance, against, note, debts, plans, lived, ...of }) => {
+	.map(({ advance, against, note, debts: drawn, plans, lived, ...of }) => {
+		// Who owes a debt is somebody of the household.
+		const debts = drawn.map((debt, at) => ({ ...debt, owner: of.people[at]?.id ?? null }));
 		const [first] = plans;
 		if (!first) throw new Error('a case has a plan');
 		const choice = { plan: first.id, name: first.name, date: '2026-12-20', note };

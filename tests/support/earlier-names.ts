@@ -6,18 +6,25 @@ const BEFORE: Readonly<Record<string, string>> = {
 	recordedEvents: 'happened'
 };
 
-/** What versions 12 to 14 brought, in documents and in rows. */
+/** What versions 12 to 15 brought, in documents and in rows. */
 const SINCE_12 = new Set(
 	`balances allocation atLeast late ofBalance minimum_to excess_to at_least at_least_until late_fee late_fee_again
 	late_assumed penalty_rate penalty_after penalty_notice penalty_cure balance_id byBalance by_balance late_history
 	printed_interest savings shortOrder aside savings_opening savings_monthly savings_target savings_cover short_order day_from
-	day_until`.split(/\s+/)
+	day_until owner people recordedMoney split agreed_until paid_before settled_percent forgiven`.split(
+		/\s+/
+	)
 );
 
-/** Names that other parts have had before: the kind of a debt, the days of a line of the sheet, the sheet of a plan. */
+/**
+ * Names that other parts have had before: the kind of a debt, the days and the identifier of a line of the
+ * sheet, the end of an agreement, the sheet of a plan.
+ */
 const isLater = (name: string, of: object): boolean =>
 	(name === 'kind' && ('lending' in of || 'balance_assumed' in of)) ||
-	((name === 'from' || name === 'until') && 'perYear' in of && 'name' in of) ||
+	((name === 'from' || name === 'until' || name === 'id') && 'perYear' in of && 'name' in of) ||
+	(name === 'until' && 'monthlyFee' in of) ||
+	(name === 'id' && 'per_year' in of && 'side' in of) ||
 	(name === 'sheet' && 'pays' in of);
 
 /** A document or a part of it, every field and way of paying named as before version 11. */
@@ -37,7 +44,7 @@ export function namedAsBefore(value: unknown): unknown {
 }
 
 /** What plans had before version 14. */
-export const NO_HOUSEHOLD = { savings: null, shortOrder: null, aside: [] };
+export const NO_HOUSEHOLD = { savings: null, shortOrder: null, aside: [], split: null };
 
 /** A document whose debts have one balance each, and terms that every version knows. */
 export function ofEveryVersion<T extends object>(document: T): T {
@@ -48,11 +55,19 @@ export function ofEveryVersion<T extends object>(document: T): T {
 		atLeast: null,
 		late: null,
 		kind: 'other',
+		owner: null,
 		events: (debt as { events: object[] }).events.map((event) =>
 			'ofBalance' in event ? { ...event, ofBalance: null } : event
 		)
 	});
-	const planOf = (plan: object) => ({ ...plan, ...NO_HOUSEHOLD });
+	const planOf = (plan: object) => ({
+		...plan,
+		...NO_HOUSEHOLD,
+		changes: (plan as { changes: { kind: string }[] }).changes.flatMap((change) => {
+			if (change.kind === 'settle') return [];
+			return [change.kind === 'concession' ? { ...change, until: null } : change];
+		})
+	});
 	const withContent = <C extends object>(entry: C) => {
 		const { content } = entry as { content?: object | null };
 		return content ? { ...entry, content: { ...planOf(content), sheet: null } } : entry;
@@ -60,16 +75,30 @@ export function ofEveryVersion<T extends object>(document: T): T {
 	const parts = document as Readonly<Record<string, readonly object[] | undefined>>;
 	const { debts = [], forecasts = [], plans = [], choices = [], readings = [] } = parts;
 	const { sheet } = document as { sheet?: Readonly<Record<string, readonly object[]>> };
-	const undated = (lines: readonly object[] = []) =>
-		lines.map((line) => ({ ...line, from: null, until: null }));
+	const undated = (lines: readonly object[] = [], side: string) =>
+		lines.map((line, at) => ({
+			...line,
+			id: `00000000-0000-4000-${side}-${String(at + 1).padStart(12, '0')}`,
+			from: null,
+			until: null,
+			owner: null
+		}));
 	return {
 		...document,
+		people: [],
+		recordedMoney: [],
 		debts: debts.map(debtOf),
 		plans: plans.map(planOf),
 		choices: choices.map(withContent),
-		...(sheet && { sheet: { income: undated(sheet['income']), needs: undated(sheet['needs']) } }),
+		...(sheet && {
+			sheet: { income: undated(sheet['income'], '8001'), needs: undated(sheet['needs'], '8002') }
+		}),
 		forecasts: forecasts.map((forecast) =>
-			withContent({ ...forecast, debts: (forecast as { debts: object[] }).debts.map(debtOf) })
+			withContent({
+				...forecast,
+				debts: (forecast as { debts: object[] }).debts.map(debtOf),
+				figures: (forecast as { figures: object[] }).figures.map((of) => ({ ...of, forgiven: 0 }))
+			})
 		),
 		readings: readings.map((reading) => ({ ...reading, byBalance: [] }))
 	};

@@ -49,7 +49,8 @@ export function largestCase(of: CaseDocument, forecasts: number): CaseDocument {
 			before: [],
 			paid: amounts(index),
 			charges: amounts(0),
-			interest: amounts(7)
+			interest: amounts(7),
+			forgiven: 0
 		})),
 		ends: '2056-12-15',
 		shortFrom: null,
@@ -64,6 +65,7 @@ export function largestCase(of: CaseDocument, forecasts: number): CaseDocument {
 		visits: [],
 		readings: [],
 		recordedEvents: [],
+		recordedMoney: [],
 		forecasts: made
 	};
 }

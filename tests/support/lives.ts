@@ -58,6 +58,7 @@ export function livedCase(name: string): LivedCase {
 		currency: { code: 'USD', digits: 2 },
 		style: USUAL_STYLE,
 		asOf: '2026-12-15',
+		people: [],
 		debts,
 		plans: [plan],
 		against: 'minimums',

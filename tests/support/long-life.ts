@@ -40,6 +40,7 @@ export function longLife(many: number, months: number, entries: number): CaseDoc
 		currency: { code: 'USD', digits: 2 },
 		style: USUAL_STYLE,
 		asOf,
+		people: [],
 		debts,
 		plans: [FIRST_PLAN],
 		against: 'minimums',

@@ -194,6 +194,7 @@ export async function makeCase(
 	const made = await residuum.request('POST', '/api/cases', fresh);
 	const { id } = made.body as { id: string };
 	const planned = {
+		people: [],
 		plans: [{ ...FIRST_PLAN, ...plan }],
 		against: 'minimums',
 		choices: [],

@@ -56,6 +56,7 @@ export const agreed: ChangeEntry = {
 	kind: 'concession',
 	assumed: [],
 	from: day('2027-03-01'),
+	until: null,
 	debts: [
 		{ debt: quill ?? '', annualRate: percent(80_000), assumed: false, payment: cents(10_500) }
 	],
@@ -76,6 +77,7 @@ export const document = caseDocument.parse({
 	currency: usd.currency,
 	style: USUAL_STYLE,
 	asOf: '2026-12-15',
+	people: [],
 	debts,
 	plans: [
 		{ ...FIRST_PLAN, budget },

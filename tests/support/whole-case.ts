@@ -80,6 +80,7 @@ export function wholeCase(): CaseDocument {
 				kind: 'concession',
 				assumed: ['from'],
 				from: '2027-03-01',
+				until: '2027-09-01',
 				debts: [{ debt: id(1), annualRate: 80_000, assumed: true, payment: 10_500 }],
 				setUpFee: 5_000,
 				monthlyFee: { kind: 'percent', percent: 75_000, cap: 4_000 }
@@ -88,9 +89,21 @@ export function wholeCase(): CaseDocument {
 				kind: 'concession',
 				assumed: [],
 				from: '2027-03-01',
+				until: null,
 				debts: [{ debt: id(4), annualRate: 0, assumed: false, payment: null }],
 				setUpFee: 0,
 				monthlyFee: { kind: 'amount', amount: 3_500 }
+			},
+			{
+				kind: 'settle',
+				assumed: ['date'],
+				date: '2027-11-01',
+				before: 'stop',
+				debts: [
+					{ debt: id(4), percent: 450_000, amount: null, assumed: false },
+					{ debt: id(3), percent: null, amount: 10_000, assumed: true }
+				],
+				fee: { percent: 150_000, amount: 2_000 }
 			},
 			{ kind: 'deadline', assumed: [], debts: [id(5)] }
 		]
@@ -102,7 +115,8 @@ export function wholeCase(): CaseDocument {
 		budget: { kind: 'required-plus', extra: 5_000 },
 		savings: { opening: 10_000, monthly: 2_500, target: 90_000, covers: false },
 		shortOrder: [id(2), id(1)],
-		aside: [id(3)]
+		aside: [id(3)],
+		split: { by: 'parts', parts: [{ person: id(70), percent: 600_000 }] }
 	};
 	return caseDocument.parse({
 		version: VERSION,
@@ -110,6 +124,7 @@ export function wholeCase(): CaseDocument {
 		currency: { code: 'USD', digits: 2 },
 		style: { numbers: 'comma', dates: 'month' },
 		asOf: '2026-12-15',
+		people: [{ id: id(70), name: 'Odile' }],
 		debts,
 		plans: [plan, plus],
 		against: id(30),
@@ -123,8 +138,28 @@ export function wholeCase(): CaseDocument {
 			}
 		],
 		sheet: {
-			income: [{ name: 'pay', amount: 100_000, perYear: 26, from: '2026-12-18', until: null }],
-			needs: [{ name: 'rent', amount: 90_000, perYear: 12, from: null, until: '2029-06-01' }]
+			income: [
+				{
+					id: id(60),
+					name: 'pay',
+					amount: 100_000,
+					perYear: 26,
+					from: '2026-12-18',
+					until: null,
+					owner: id(70)
+				}
+			],
+			needs: [
+				{
+					id: id(61),
+					name: 'rent',
+					amount: 90_000,
+					perYear: 12,
+					from: null,
+					until: '2029-06-01',
+					owner: null
+				}
+			]
 		},
 		calendar: {
 			sequence: 3,
@@ -155,7 +190,8 @@ export function wholeCase(): CaseDocument {
 						before: [7_700],
 						paid: [9_000],
 						charges: [1_000],
-						interest: [7_800]
+						interest: [7_800],
+						forgiven: 0
 					}
 				],
 				ends: '2031-02-15',
@@ -187,6 +223,17 @@ export function wholeCase(): CaseDocument {
 		recordedEvents: [
 			{ id: id(43), debt: id(1), date: '2027-02-15', kind: 'payment', amount: 9_000 },
 			{ id: id(44), debt: id(1), date: '2027-02-20', kind: 'fee', amount: 2_500 }
+		],
+		recordedMoney: [
+			{
+				id: id(46),
+				month: '2027-02-01',
+				side: 'income',
+				line: id(60),
+				name: '',
+				amount: 180_000,
+				lasting: true
+			}
 		]
 	});
 }

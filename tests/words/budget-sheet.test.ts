@@ -13,6 +13,7 @@ import { constant, simpleDebt } from '../support/households';
 import { usd } from '../support/said';
 
 const day = (text: string) => text as CalendarDate;
+const ofAll = { id: '7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f0aa', owner: null };
 const sheet: Sheet = {
 	income: [
 		{
@@ -20,14 +21,22 @@ const sheet: Sheet = {
 			amount: cents(42_000),
 			perYear: 52,
 			from: day('2027-01-08'),
-			until: null
+			until: null,
+			...ofAll
 		},
-		{ name: '', amount: cents(89_000), perYear: 12, from: day('2027-01-31'), until: null }
+		{ name: '', amount: cents(89_000), perYear: 12, from: day('2027-01-31'), until: null, ...ofAll }
 	],
 	needs: [
-		{ name: 'Rent', amount: cents(78_000), perYear: 12, from: null, until: null },
-		{ name: 'Food', amount: cents(90_000), perYear: 12, from: null, until: null },
-		{ name: 'Insurance', amount: cents(52_000), perYear: 2, from: day('2027-02-15'), until: null }
+		{ name: 'Rent', amount: cents(78_000), perYear: 12, from: null, until: null, ...ofAll },
+		{ name: 'Food', amount: cents(90_000), perYear: 12, from: null, until: null, ...ofAll },
+		{
+			name: 'Insurance',
+			amount: cents(52_000),
+			perYear: 2,
+			from: day('2027-02-15'),
+			until: null,
+			...ofAll
+		}
 	]
 };
 const debts = [

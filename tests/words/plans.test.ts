@@ -49,6 +49,7 @@ function planned(debts: readonly object[], fields: Partial<PlanEntry>) {
 		currency: usd.currency,
 		style: USUAL_STYLE,
 		asOf: '2026-12-15',
+		people: [],
 		debts,
 		plans: [{ ...FIRST_PLAN, ...fields }],
 		against: 'minimums',

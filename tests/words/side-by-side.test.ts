@@ -103,7 +103,8 @@ describe('plans side by side, in words', () => {
 			plan: {
 				...own.plan,
 				ending: { status: 'cleared' as const, payoffDate: day('2029-01-15') },
-				totalCost: cents(400_000)
+				totalInterest: cents(400_000),
+				totalFees: cents(0)
 			}
 		};
 		expect(plain(comparisonSentence([consolidated, sooner], usd))).toBe(
@@ -233,6 +234,7 @@ describe('a new plan', () => {
 			'Consolidation loan',
 			'Balance transfer',
 			'Creditor agreement',
+			'Settlement',
 			'Highest rate first, copy'
 		]);
 		// Each new debt has a letter of its own, in whichever plan it is.

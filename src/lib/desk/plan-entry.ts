@@ -1,4 +1,4 @@
-import type { CalendarDate } from '../core/quantities/calendar';
+import { addMonths, startOfMonth, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
 import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
 import { percent, type Percent } from '../core/quantities/rate';
@@ -25,6 +25,7 @@ export const PLAN_STARTS = [
 	{ value: 'consolidate', words: t('Consolidation loan') },
 	{ value: 'transfer', words: t('Balance transfer') },
 	{ value: 'concession', words: t('Creditor agreement') },
+	{ value: 'settle', words: t('Settlement') },
 	{ value: 'copy', words: t('A copy of this plan') }
 ] as const;
 
@@ -153,6 +154,7 @@ export function newChange(kind: ChangeEntry['kind'], document: CaseDocument): Ch
 				kind,
 				assumed: [],
 				from: null,
+				until: null,
 				debts: chosen.map(({ id }) => ({
 					debt: id,
 					annualRate: null,
@@ -161,6 +163,17 @@ export function newChange(kind: ChangeEntry['kind'], document: CaseDocument): Ch
 				})),
 				setUpFee: null,
 				monthlyFee: { kind: 'amount', amount: null }
+			};
+		case 'settle':
+			return {
+				kind,
+				assumed: [],
+				date: null,
+				before: 'stop',
+				debts: chosen
+					.slice(0, 1)
+					.map(({ id }) => ({ debt: id, percent: null, amount: null, assumed: false })),
+				fee: { percent: null, amount: null }
 			};
 		case 'deadline':
 			return {
@@ -171,9 +184,37 @@ export function newChange(kind: ChangeEntry['kind'], document: CaseDocument): Ch
 	}
 }
 
+/** The change with a debt that it is about, on no terms yet, or without one. */
+export function withDebt(change: ChangeEntry, id: string, isNamed: boolean): ChangeEntry {
+	const without = <T extends { readonly debt: string }>(list: readonly T[]) =>
+		list.filter(({ debt }) => debt !== id);
+	const added = <T extends object>(terms: T) => (isNamed ? [{ debt: id, ...terms }] : []);
+	switch (change.kind) {
+		case 'consolidate':
+		case 'deadline': {
+			const others = change.debts.filter((other) => other !== id);
+			return { ...change, debts: isNamed ? [...others, id] : others };
+		}
+		case 'transfer':
+			return { ...change, amounts: [...without(change.amounts), ...added({ amount: null })] };
+		case 'concession': {
+			const agreed = added({ annualRate: null, assumed: false, payment: null });
+			return { ...change, debts: [...without(change.debts), ...agreed] };
+		}
+		case 'settle': {
+			const offer = added({ percent: null, amount: null, assumed: false });
+			return { ...change, debts: [...without(change.debts), ...offer] };
+		}
+	}
+}
+
+/** Terms of which each debt says whether they are assumed. */
+const OF_DEBTS: ReadonlySet<string> = new Set(['agreedRate', 'settledFor']);
+
 /**
  * The change with a proposal for each term that nobody has typed, marked as assumed: the lowest rate there is for a new
- * loan, half of each rate for an agreement, no interest for a year on a moved balance; no fees.
+ * loan, half of each rate for an agreement, no interest for a year on a moved balance, half of what is owed for a
+ * settlement in a year; no fees.
  */
 export function withProposedTerms(change: ChangeEntry, document: CaseDocument): ChangeEntry {
 	const chosen = costingDebts(document);
@@ -182,7 +223,7 @@ export function withProposedTerms(change: ChangeEntry, document: CaseDocument): 
 	const missing = missingTerms(change);
 	const assumed = <T extends string>(terms: readonly T[]): T[] => [
 		...terms,
-		...(missing.filter((term) => term !== 'agreedRate') as string[] as T[])
+		...(missing.filter((term) => !OF_DEBTS.has(term)) as string[] as T[])
 	];
 	switch (change.kind) {
 		case 'consolidate': {
@@ -228,7 +269,7 @@ export function withProposedTerms(change: ChangeEntry, document: CaseDocument): 
 				assumed: assumed(change.assumed),
 				from: from ?? due,
 				debts: change.debts.map((of) =>
-					of.annualRate === null
+					of.annualRate === null && of.payment === null
 						? { ...of, annualRate: Math.round(rateOf(of.debt) / 2) as Percent, assumed: true }
 						: of
 				),
@@ -236,10 +277,27 @@ export function withProposedTerms(change: ChangeEntry, document: CaseDocument): 
 				monthlyFee: missing.includes('monthlyFee') ? { kind: 'amount', amount: ZERO } : fee
 			};
 		}
+		case 'settle': {
+			const { date, fee, debts } = change;
+			const isFree = fee.percent === null && fee.amount === null;
+			return {
+				...change,
+				assumed: assumed(change.assumed),
+				date: date ?? addMonths(startOfMonth(due), SETTLED_IN),
+				debts: debts.map((of) =>
+					of.percent === null && of.amount === null ? { ...of, percent: HALF, assumed: true } : of
+				),
+				fee: isFree ? { percent: percent(0), amount: ZERO } : fee
+			};
+		}
 		case 'deadline':
 			return change;
 	}
 }
+
+/** A settlement that nobody has named: half of what is owed, a year from now. */
+const HALF = percent(500_000);
+const SETTLED_IN = 12;
 
 /** The changes of a plan with one that keeps the deadlines of a debt, too. */
 export function keepingDeadlines(changes: readonly ChangeEntry[], id: string): ChangeEntry[] {
@@ -251,9 +309,9 @@ export function keepingDeadlines(changes: readonly ChangeEntry[], id: string): C
 	return changes.with(at, { ...change, debts: [...change.debts, id] });
 }
 
-/** An agreed payment for one debt at the rate that it has, from its first due date on. */
+/** An agreed payment for one debt at its own rate, from its first due date on. */
 export function agreedPayment(
-	{ id, annualRate, firstDue }: DebtEntry,
+	{ id, firstDue }: DebtEntry,
 	payment: Cents,
 	asOf: CalendarDate
 ): ChangeEntry {
@@ -261,7 +319,8 @@ export function agreedPayment(
 		kind: 'concession',
 		assumed: [],
 		from: firstDue ?? asOf,
-		debts: [{ debt: id, annualRate: annualRate ?? (0 as Percent), assumed: false, payment }],
+		until: null,
+		debts: [{ debt: id, annualRate: null, assumed: false, payment }],
 		setUpFee: ZERO,
 		monthlyFee: { kind: 'amount', amount: ZERO }
 	};
@@ -284,21 +343,23 @@ function withNewIdentities({
 		listed: listed.map(now),
 		shortOrder: shortOrder && shortOrder.map(now),
 		changes: changes.map((change) => {
-			if (change.kind === 'consolidate') {
-				const { debts, loan } = change;
-				return { ...change, debts: debts.map(now), loan: { ...loan, id: now(loan.id) } };
+			const named = <T extends { readonly debt: string }>(of: T) => ({ ...of, debt: now(of.debt) });
+			switch (change.kind) {
+				case 'consolidate': {
+					const { debts, loan } = change;
+					return { ...change, debts: debts.map(now), loan: { ...loan, id: now(loan.id) } };
+				}
+				case 'transfer': {
+					const { amounts, card } = change;
+					return { ...change, amounts: amounts.map(named), card: { ...card, id: now(card.id) } };
+				}
+				case 'concession':
+					return { ...change, debts: change.debts.map(named) };
+				case 'settle':
+					return { ...change, debts: change.debts.map(named) };
+				case 'deadline':
+					return { ...change, debts: change.debts.map(now) };
 			}
-			if (change.kind === 'deadline') return { ...change, debts: change.debts.map(now) };
-			if (change.kind === 'concession') {
-				const debts = change.debts.map((agreed) => ({ ...agreed, debt: now(agreed.debt) }));
-				return { ...change, debts };
-			}
-			const { amounts, card } = change;
-			return {
-				...change,
-				amounts: amounts.map((moved) => ({ ...moved, debt: now(moved.debt) })),
-				card: { ...card, id: now(card.id) }
-			};
 		})
 	};
 }

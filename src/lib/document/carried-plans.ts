@@ -1,5 +1,5 @@
 /** The plans of a case as the core carries them out: with the debts that they change, and what they measure against. */
-import type { CalendarDate } from '../core/quantities/calendar';
+import { monthsBetween, type CalendarDate } from '../core/quantities/calendar';
 import { firstMonthWith, withChanges, type Refusal } from '../core/plan/changes';
 import { moneyBeside, usualBegin, type MoneyBeside } from '../core/plan/answers';
 import { ONLY_REQUIRED, planOf, uncomputedPlan } from '../core/plan/walk';
@@ -7,7 +7,7 @@ import { NO_FEES } from '../core/plan/money';
 import type { ChangeFees, Plan, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import { plannedDebts, type CaseDocument } from './case';
 import { missingTerms, planChange, withoutDebts, type MissingTerm } from './change';
-import { chosenPlan, monthIn, planMonths, planTerms, type PlanEntry } from './plan';
+import { chosenPlan, planMonths, planTerms, type PlanEntry } from './plan';
 
 /** What of a case plans are made of: its debts, and the household's money. */
 export type Owing = Pick<CaseDocument, 'debts' | 'asOf' | 'sheet'>;
@@ -49,7 +49,7 @@ export function changedDebts(
 		return { debts, fees: NO_FEES, refusal };
 	}
 	const within = (first: CalendarDate) =>
-		about.flatMap(({ change }) => planChange(change, (day) => monthIn(day, first)) ?? []);
+		about.flatMap(({ change }) => planChange(change, (day) => monthsBetween(first, day) + 1) ?? []);
 	// Only what creditors agree to has a month, and that moves no due date.
 	const first = firstMonthWith(debts, within('1970-01-01' as CalendarDate));
 	const changed = withChanges(debts, within(first));

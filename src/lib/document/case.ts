@@ -16,18 +16,20 @@ export type NewCase = z.infer<typeof newCase>;
 /** Nothing expected, and nothing known of what happened. */
 export const NOTHING_LIVED: Pick<
 	CaseDocument,
-	'forecasts' | 'visits' | 'readings' | 'recordedEvents'
+	'forecasts' | 'visits' | 'readings' | 'recordedEvents' | 'recordedMoney'
 > = {
 	forecasts: [],
 	visits: [],
 	readings: [],
-	recordedEvents: []
+	recordedEvents: [],
+	recordedMoney: []
 };
 
 /** A case as it begins: with a first plan, and no debt yet. */
 export const begunCase = (request: NewCase, debts: CaseDocument['debts'] = []): CaseDocument => ({
 	version: VERSION,
 	...request,
+	people: [],
 	debts,
 	plans: [FIRST_PLAN],
 	against: 'minimums',

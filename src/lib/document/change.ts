@@ -5,7 +5,7 @@ import type { PaymentRule } from '../core/debt/rules/all-rules';
 import { ZERO } from '../core/quantities/money';
 import { percent, type Percent } from '../core/quantities/rate';
 import type { z } from 'zod';
-import type { newDebt, concession, changeEntry } from './schema/change';
+import type { newDebt, concession, changeEntry, settle } from './schema/change';
 
 export type ChangeEntry = z.infer<typeof changeEntry>;
 /** A term that can be assumed. */
@@ -13,7 +13,7 @@ export type AssumedTerm = ChangeEntry['assumed'][number];
 export type NewDebtEntry = z.infer<typeof newDebt>;
 
 /** A term that must be known before a plan with the change is computed. */
-export type MissingTerm = AssumedTerm | 'agreedRate';
+export type MissingTerm = AssumedTerm | 'agreedRate' | 'settledFor';
 
 /** The terms that nobody has typed or assumed yet. */
 export function missingTerms(change: ChangeEntry): MissingTerm[] {
@@ -43,10 +43,18 @@ export function missingTerms(change: ChangeEntry): MissingTerm[] {
 		case 'concession': {
 			const { from, debts: named, setUpFee, monthlyFee: fee } = change;
 			return [
-				...missing('agreedRate', ...named.map(({ annualRate }) => annualRate)),
+				...missing('agreedRate', ...named.map(({ annualRate, payment }) => annualRate ?? payment)),
 				...missing('from', from),
 				...missing('setUpFee', setUpFee),
 				...missing('monthlyFee', fee.kind === 'amount' ? fee.amount : fee.percent)
+			];
+		}
+		case 'settle': {
+			const { date, debts: named, fee } = change;
+			return [
+				...missing('settledFor', ...named.map(({ percent, amount }) => percent ?? amount)),
+				...missing('date', date),
+				...missing('fee', fee.percent ?? fee.amount)
 			];
 		}
 		case 'deadline':
@@ -59,18 +67,30 @@ const ruleValue = (rule: NewDebtEntry['rule']) =>
 
 /** Whether something of a change is assumed: it was proposed, and nobody has named it. */
 export const isAssumed = (change: ChangeEntry): boolean =>
-	change.assumed.length > 0 ||
-	(change.kind === 'concession' && change.debts.some(({ assumed: of }) => of));
+	change.assumed.length > 0 || assumedDebts(change).length > 0;
+
+/** The debts of a change whose own terms nobody has named. */
+export const assumedDebts = (change: ChangeEntry): string[] =>
+	change.kind === 'concession' || change.kind === 'settle'
+		? change.debts.flatMap(({ debt, assumed }) => (assumed ? [debt] : []))
+		: [];
 
 /** Whether a plan changes the debts by terms that nobody has named. */
 export const assumesTerms = ({ changes }: { readonly changes: readonly ChangeEntry[] }): boolean =>
 	changes.some(isAssumed);
 
 /** The change with all its terms taken as they are. */
-export const confirmed = (change: ChangeEntry): ChangeEntry =>
-	change.kind === 'concession'
-		? { ...change, assumed: [], debts: change.debts.map((of) => ({ ...of, assumed: false })) }
-		: { ...change, assumed: [] };
+export function confirmed(change: ChangeEntry): ChangeEntry {
+	const named = <T extends { readonly assumed: boolean }>(of: T) => ({ ...of, assumed: false });
+	switch (change.kind) {
+		case 'concession':
+			return { ...change, assumed: [], debts: change.debts.map(named) };
+		case 'settle':
+			return { ...change, assumed: [], debts: change.debts.map(named) };
+		default:
+			return { ...change, assumed: [] };
+	}
+}
 
 /** Whether nobody has named a term of it yet. */
 export const isAssumedTerm = ({ assumed }: ChangeEntry, term: AssumedTerm): boolean =>
@@ -92,6 +112,19 @@ export const withTerm = (
 export const newDebtOf = (change: ChangeEntry): NewDebtEntry | null =>
 	change.kind === 'consolidate' ? change.loan : change.kind === 'transfer' ? change.card : null;
 
+/** The debts that a change is about. */
+export function debtsNamed(change: ChangeEntry): readonly string[] {
+	switch (change.kind) {
+		case 'transfer':
+			return change.amounts.map(({ debt }) => debt);
+		case 'concession':
+		case 'settle':
+			return change.debts.map(({ debt }) => debt);
+		default:
+			return change.debts;
+	}
+}
+
 /** The change without some debts; null where it is about none but these. */
 export function withoutDebts(change: ChangeEntry, ids: readonly string[]): ChangeEntry | null {
 	const stays = (id: string) => !ids.includes(id);
@@ -101,6 +134,10 @@ export function withoutDebts(change: ChangeEntry, ids: readonly string[]): Chang
 			return isLeft(change.amounts, amounts) ? { ...change, amounts } : null;
 		}
 		case 'concession': {
+			const debts = change.debts.filter(({ debt }) => stays(debt));
+			return isLeft(change.debts, debts) ? { ...change, debts } : null;
+		}
+		case 'settle': {
 			const debts = change.debts.filter(({ debt }) => stays(debt));
 			return isLeft(change.debts, debts) ? { ...change, debts } : null;
 		}
@@ -115,11 +152,13 @@ export function withoutDebts(change: ChangeEntry, ids: readonly string[]): Chang
 const isLeft = (all: readonly unknown[], left: readonly unknown[]): boolean =>
 	left.length > 0 || all.length === 0;
 
-/** A change as the core knows it; null while a term of it is missing. `monthOf` says in which month of the plan a day lies. */
+/** A change as the core knows it; null while a term of it is missing. `monthOf` says in which month of the plan a day lies, from 1. */
 export function planChange(
 	change: ChangeEntry,
 	monthOf: (day: CalendarDate) => number
 ): PlanChange | null {
+	// What began before the plan does is there from its first month on.
+	const beginning = (day: CalendarDate) => Math.max(1, monthOf(day));
 	switch (change.kind) {
 		case 'consolidate': {
 			const { annualRate, fee } = change;
@@ -150,25 +189,54 @@ export function planChange(
 			};
 		}
 		case 'concession': {
-			const { from: day, setUpFee, debts: named } = change;
+			const { from: day, until, setUpFee, debts: named } = change;
 			const monthlyFee = knownFee(change.monthlyFee);
-			const agreed = named.flatMap(({ debt, annualRate: annual, payment }) =>
-				annual === null ? [] : [{ id: debt, annual, payment }]
-			);
+			const agreed = named.map(({ debt, annualRate: annual, payment }) => ({
+				id: debt,
+				annual,
+				payment
+			}));
 			if (day === null || setUpFee === null || monthlyFee === null) return null;
-			if (agreed.length < named.length) return null;
+			if (agreed.some(({ annual, payment }) => annual === null && payment === null)) return null;
 			return {
 				kind: change.kind,
-				from: monthOf(day),
+				from: beginning(day),
+				...(until !== null && { until: monthOf(until) }),
 				date: day,
 				debts: agreed,
 				setUpFee,
 				monthlyFee
 			};
 		}
+		case 'settle': {
+			const { date: day, before, fee, debts: named } = change;
+			if (day === null || (fee.percent === null && fee.amount === null)) return null;
+			const settled = named.flatMap(({ debt, ...offer }) => {
+				const pays = settledFor(offer);
+				return pays ? [{ id: debt, pays }] : [];
+			});
+			if (settled.length < named.length) return null;
+			const { percent = null, amount = null } = fee;
+			return {
+				kind: change.kind,
+				month: beginning(day),
+				before,
+				debts: settled,
+				fee: { percent: percent ?? NO_PERCENT, amount: amount ?? ZERO }
+			};
+		}
 		case 'deadline':
 			return { kind: change.kind, debts: change.debts };
 	}
+}
+
+type Settle = Extract<PlanChange, { kind: 'settle' }>;
+type Offer = Omit<z.infer<typeof settle>['debts'][number], 'debt'>;
+
+/** What a creditor takes for the whole of a debt; null while it is not known. */
+function settledFor({ percent, amount }: Offer): Settle['debts'][number]['pays'] | null {
+	if (percent !== null) return { percent };
+	return amount === null ? null : { amount };
 }
 
 type MonthlyFee = z.infer<typeof concession>['monthlyFee'];

@@ -1,7 +1,12 @@
 /** A case on a day after its plan was chosen: what was expected, what happened, and what is to be expected from there. */
 import { monthsBetween, type CalendarDate } from '../core/quantities/calendar';
 import { type Cents, minus, plus, sumOf, asCarried } from '../core/quantities/money';
-import { moreThatEnds, onceThatEnds, type PlanDifference } from '../core/plan/answers';
+import {
+	interestAndFees,
+	moreThatEnds,
+	onceThatEnds,
+	type PlanDifference
+} from '../core/plan/answers';
 import { agreedSoFar } from '../core/plan/comparison';
 import { costSoFar, driftOn, gapOn, type Drift, type LivedDebt } from '../core/plan/drift';
 import type { Forecast } from '../core/plan/progress';
@@ -98,7 +103,7 @@ function seenFrom(document: CaseDocument, entry: ForecastEntry, day: CalendarDat
 		expected: { ends: entry.ends, cost: plus(before, entry.cost) },
 		outlook: carried && {
 			ends: endOf(carried),
-			cost: plus(soFar, carried.plan.totalCost)
+			cost: plus(soFar, interestAndFees(carried.plan))
 		}
 	};
 }

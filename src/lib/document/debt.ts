@@ -70,6 +70,7 @@ export const emptyDebt = (id: string): DebtEntry => ({
 	id,
 	name: '',
 	kind: 'other',
+	owner: null,
 	balance: null,
 	asOf: null,
 	balanceAssumed: false,

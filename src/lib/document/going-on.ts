@@ -2,7 +2,7 @@
  * A case gone on with from a day: what was read becomes the balances, what its plan changed about the debts is
  * carried out into them, the plan goes on with the money that is left (specification, section 12).
  */
-import { dueDate, type CalendarDate } from '../core/quantities/calendar';
+import { dueDate, endOfMonth, type CalendarDate } from '../core/quantities/calendar';
 import { filled, type RuleEntry } from '../core/debt/rules/all-forms';
 import { inForceAfter, type InForce } from '../core/debt/going-on';
 import { accountExpectedOn, type ExpectedAccount } from '../core/plan/account-on';
@@ -12,7 +12,7 @@ import type { LateStanding } from '../core/debt/terms';
 import { totalsOf } from '../core/debt/account/totals';
 import { hasDeadline } from './balances';
 import type { CaseDocument } from './case';
-import { newDebtOf, type ChangeEntry, type NewDebtEntry } from './change';
+import { debtsNamed, newDebtOf, withoutDebts, type ChangeEntry, type NewDebtEntry } from './change';
 import { emptyDebt, NO_STATEMENT, statedDebt, type DebtEntry } from './debt';
 import { balancesOn, followedPlan, type OpeningBalance } from './found-balances';
 import { withForecast } from './forecast';
@@ -60,8 +60,8 @@ export function goneAhead(
 	const isPossible = carried.refusal === null;
 	const found = balancesOn(document, forecast, followed, on);
 	const debts = debtsAfter(document, isPossible ? before.changes : [], { found, on, newId });
-	const changes = isPossible ? changesLeft(before.changes, debts) : before.changes;
-	const sheet = withMoreIncome(document.sheet, before, more);
+	const changes = isPossible ? changesLeft(before.changes, debts, on) : before.changes;
+	const sheet = withMoreIncome(document.sheet, before, more, newId);
 	const later = { ...document, asOf: on, debts, sheet };
 	const { paidUntil, ...money } = moneyAfter(later, { ...before, changes }, carried, found, newId);
 	const plan = withMoreMoney({ ...before, ...money }, more, later, newId);
@@ -144,10 +144,13 @@ function agreed(
 ): DebtEntry {
 	return changes.reduce((so, change) => {
 		if (change.kind !== 'concession' || change.from === null || change.from > day) return so;
-		const terms = change.debts.find((one) => one.debt === debt.id);
-		if (!terms || terms.annualRate === null) return so;
+		// What ends stays with the plan, and the debt has its own terms.
+		const terms = change.until === null && change.debts.find((one) => one.debt === debt.id);
+		if (!terms) return so;
 		const { from: date } = change;
 		const { annualRate: annual, payment: amount } = terms;
+		const paying = amount === null ? {} : { required: filled('amount', { amount }) };
+		if (annual === null) return { ...so, ...paying };
 		const earlier = so.events.filter((item) => item.kind !== 'rate' || item.date < date);
 		const rate = {
 			kind: 'rate',
@@ -161,7 +164,7 @@ function agreed(
 		return {
 			...so,
 			events: [...earlier, rate],
-			...(amount === null ? {} : { required: filled('amount', { amount }) })
+			...paying
 		};
 	}, debt);
 }
@@ -176,7 +179,7 @@ function debtAfter(
 	const { opening, balance, day, assumed } = found;
 	const stated = statedDebt({ ...debt, balance: opening }, asOf);
 	if (!stated) return debt;
-	const inForce = inForceAfter(stated, on, day);
+	const inForce = inForceAfter(stated, on, day, found.expected.terms.eased);
 	const { annual, nextDue, pays, interestOnly, level, events } = inForce;
 	const account = accountExpectedOn(found.expected, on);
 	const isCharged = isLateFeeCharged(debt, found, inForce);
@@ -292,17 +295,27 @@ function lateAfter(
 	};
 }
 
-/** The changes that are about debts that are still owed; the others have been carried out. */
-function changesLeft(changes: readonly ChangeEntry[], debts: readonly DebtEntry[]): ChangeEntry[] {
+/** The changes that are about debts that are still owed and have not ended; the others have been carried out. */
+function changesLeft(
+	changes: readonly ChangeEntry[],
+	debts: readonly DebtEntry[],
+	on: CalendarDate
+): ChangeEntry[] {
 	const owed = new Set(debts.filter(({ balance }) => balance !== 0).map(({ id }) => id));
 	const deferring = new Set(debts.filter(hasDeadline).map(({ id }) => id));
-	return changes.flatMap((change): ChangeEntry[] => {
+	return changes.flatMap((change) => {
 		if (change.kind === 'deadline') {
 			const left = change.debts.filter((id) => deferring.has(id));
 			return left.length === 0 ? [] : [{ ...change, debts: left }];
 		}
-		if (change.kind !== 'concession') return [];
-		const named = change.debts.filter(({ debt }) => owed.has(debt));
-		return named.length === 0 ? [] : [{ ...change, debts: named }];
+		if (change.kind === 'consolidate' || change.kind === 'transfer') return [];
+		const last = change.kind === 'settle' ? change.date : change.until;
+		if (last !== null && endOfMonth(last) <= on) return [];
+		return (
+			withoutDebts(
+				change,
+				debtsNamed(change).filter((id) => !owed.has(id))
+			) ?? []
+		);
 	});
 }

@@ -1,7 +1,8 @@
 /** Making a forecast of a plan, and carrying out anew one that was kept. */
 import { addMonths, type CalendarDate } from '../core/quantities/calendar';
 import { LIMITS } from '../core/quantities/limits';
-import { cents } from '../core/quantities/money';
+import { cents, ZERO } from '../core/quantities/money';
+import { interestAndFees } from '../core/plan/answers';
 import { asKept } from '../core/plan/kept-figures';
 import { forecastOf, type ExpectedPeriod, type Forecast } from '../core/plan/progress';
 import { carriedPlan, type CarriedPlan } from './carried-plans';
@@ -38,7 +39,7 @@ export function forecastEntryOf(
 		figures: figuresOf(carried),
 		ends: carried.plan.ending.status === 'cleared' ? carried.plan.ending.payoffDate : null,
 		shortFrom: short ? addMonths(carried.plan.firstMonth, short.month - 1) : null,
-		cost: cents(Math.min(carried.plan.totalCost, LIMITS.sum))
+		cost: cents(Math.min(interestAndFees(carried.plan), LIMITS.sum))
 	};
 }
 
@@ -78,6 +79,7 @@ function figuresOf({ debts, plan }: CarriedPlan): KeptFigures[] {
 	);
 	return owed.map(({ debt, forecast }) => {
 		const periods = forecast.periods.filter(({ date: due }) => due < until);
+		const forgiven = plan.debts.find(({ id }) => id === debt.id)?.forgiven ?? ZERO;
 		const due = periods.filter(({ k }) => k > 0);
 		return {
 			debt: debt.id,
@@ -85,7 +87,9 @@ function figuresOf({ debts, plan }: CarriedPlan): KeptFigures[] {
 			before: periods.filter(({ k }) => k < 1).map(({ interest }) => interest),
 			paid: due.map(({ paid }) => paid),
 			charges: due.map(({ charges }) => charges),
-			interest: due.map(({ interest }) => interest)
+			interest: due.map(({ interest }) => interest),
+			// With a payment that is not kept, it isn't either.
+			forgiven: periods.length === forecast.periods.length ? forgiven : ZERO
 		};
 	});
 }

@@ -9,7 +9,8 @@ import { changedDebts, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
 import type { ChangeEntry } from './change';
 import type { OpeningBalance } from './found-balances';
-import { monthIn, type PlanEntry, type PlanEvent, type Sheet } from './plan';
+import { EMPTY_LINE, monthIn, type PlanEntry, type PlanEvent, type Sheet } from './plan';
+import { same } from './same';
 
 /** Extra money for the plan: every month, or once in the first. */
 export type More = { readonly each: Cents } | { readonly once: Cents } | null;
@@ -19,6 +20,7 @@ interface PaidUntil {
 	readonly paidUntil: CalendarDate;
 }
 
+type Concession = Extract<ChangeEntry, { kind: 'concession' }>;
 type Money = Pick<PlanEntry, 'budget' | 'savings' | 'begins' | 'events' | 'changes'>;
 
 /**
@@ -66,7 +68,7 @@ export function moneyAfter(
 		budget: stating(budget, stated),
 		savings: savingsAfter(entry.savings, plan.kept[month - (left === null ? 2 : 1)]),
 		events: [...(rest > 0 ? [once] : []), ...ahead(paidUntil)],
-		changes: changes.flatMap((change) => agreementFrom(change, paidUntil)),
+		changes: changesFrom(changes, paidUntil),
 		paidUntil
 	};
 }
@@ -79,12 +81,30 @@ function savingsAfter(
 	return savings && last?.savings ? { ...savings, opening: last.savings.closing } : savings;
 }
 
-/** An agreement from a month on whose months before have been paid for: as long as it costs something. */
-function agreementFrom(change: ChangeEntry, month: CalendarDate): ChangeEntry[] {
-	if (change.kind !== 'concession' || change.from === null || change.from >= month) return [change];
+/** Changes from a month on whose months before have been paid for; one that is there twice is there once. */
+const changesFrom = (changes: readonly ChangeEntry[], month: CalendarDate): ChangeEntry[] =>
+	changes
+		.flatMap((change) => changeFrom(change, month))
+		.filter((change, at, all) => all.findIndex((other) => same(other, change)) === at);
+
+/** The fee of a settlement that is still ahead in a month whose fees have been paid is paid with them. */
+function changeFrom(change: ChangeEntry, month: CalendarDate): ChangeEntry[] {
+	if (change.kind === 'concession') return agreementFrom(change, month);
+	if (change.kind !== 'settle' || change.date === null || change.date >= month) return [change];
+	return [{ ...change, fee: { percent: null, amount: ZERO } }];
+}
+
+/**
+ * An agreement from a month on: as long as it costs something, since its terms are those of the debts by then. Where it
+ * ends they are not, so that it goes on as it is, and what it costs beside it.
+ */
+function agreementFrom(change: Concession, month: CalendarDate): ChangeEntry[] {
+	if (change.from === null || change.from >= month) return [change];
 	const { monthlyFee } = change;
 	const costs = monthlyFee.kind === 'percent' || monthlyFee.amount !== 0;
-	return costs ? [{ ...change, from: month, setUpFee: ZERO }] : [];
+	const paying = costs ? [{ ...change, from: month, setUpFee: ZERO }] : [];
+	if (change.until === null) return paying;
+	return [{ ...change, setUpFee: ZERO, monthlyFee: { kind: 'amount', amount: ZERO } }, ...paying];
 }
 
 /** The budget with another amount, or another extra. */
@@ -131,14 +151,16 @@ function eventFrom(item: PlanEvent, month: CalendarDate): PlanEvent | null {
 }
 
 /** The budget sheet with so much more a month, where a plan's money is what it leaves. */
-export const withMoreIncome = (sheet: Sheet, { budget }: PlanEntry, more: More): Sheet =>
+export const withMoreIncome = (
+	sheet: Sheet,
+	{ budget }: PlanEntry,
+	more: More,
+	newId: () => string
+): Sheet =>
 	more !== null && 'each' in more && budget.kind === 'sheet'
 		? {
 				...sheet,
-				income: [
-					...sheet.income,
-					{ name: '', amount: more.each, perYear: 12, from: null, until: null }
-				]
+				income: [...sheet.income, { ...EMPTY_LINE, id: newId(), amount: more.each }]
 			}
 		: sheet;
 

@@ -1,6 +1,6 @@
 /** A plan: how a case's debts are paid under one budget, as it is saved, and what the core knows it by. */
 import { addMonths, monthsBetween, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { ZERO, type Cents } from '../core/quantities/money';
 import { usualBegin, usualMoney } from '../core/plan/answers';
 import { firstMonthOf } from '../core/plan/month';
 import { byPriority, type DebtKind } from '../core/plan/priority';
@@ -21,20 +21,8 @@ export type PlanContent = z.infer<typeof planContent>;
 
 /** What a plan is; where its money is what the budget sheet leaves, that sheet is part of it. */
 export function contentOf(plan: PlanEntry, sheet: Sheet): PlanContent {
-	const { pays, budget, begins, order, listed, savings, shortOrder, aside, events, changes } = plan;
-	return {
-		pays,
-		budget,
-		begins,
-		order,
-		listed,
-		savings,
-		shortOrder,
-		aside,
-		events,
-		changes,
-		sheet: budget.kind === 'sheet' ? sheet : null
-	};
+	const { name: _name, id: _id, named: _named, hidden: _hidden, ...content } = plan;
+	return { ...content, sheet: content.budget.kind === 'sheet' ? sheet : null };
 }
 
 /** The plan that is chosen, and whether it has been changed since. */
@@ -74,6 +62,7 @@ export const USUAL_PLAN: Omit<PlanEntry, 'id' | 'name'> = {
 	savings: null,
 	shortOrder: [],
 	aside: [],
+	split: null,
 	events: [],
 	changes: [],
 	hidden: false
@@ -84,6 +73,16 @@ export const FIRST_PLAN: PlanEntry = {
 	...USUAL_PLAN,
 	id: '00000000-0000-4000-8000-000000000001',
 	name: 'Highest rate first'
+};
+
+/** A line of a budget sheet that says nothing yet. */
+export const EMPTY_LINE: Omit<SheetLine, 'id'> = {
+	name: '',
+	amount: ZERO,
+	perYear: 12,
+	from: null,
+	until: null,
+	owner: null
 };
 
 /** A household of which nothing is known. */

@@ -66,7 +66,8 @@ const AMOUNTS = new Set([
 	'feeDue',
 	'lacking',
 	'monthly',
-	'target'
+	'target',
+	'forgiven'
 ]);
 
 /** The case in another currency: each amount keeps its figure, in the decimals that the currency has. */

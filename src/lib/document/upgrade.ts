@@ -60,6 +60,23 @@ const BROUGHT: Readonly<Record<number, readonly string[]>> = {
 			`${plan}.aside`
 		]),
 		...['income', 'needs'].flatMap((side) => [`sheet.${side}.*.from`, `sheet.${side}.*.until`])
+	],
+	15: [
+		'people',
+		'recordedMoney',
+		'debts.*.owner',
+		'forecasts.*.debts.*.owner',
+		'forecasts.*.figures.*.forgiven',
+		...['plans.*', 'choices.*.content', 'forecasts.*.content'].flatMap((plan) => [
+			`${plan}.split`,
+			`${plan}.changes.*.until`
+		]),
+		...['', 'choices.*.content.', 'forecasts.*.content.'].flatMap((of) =>
+			['income', 'needs'].flatMap((side) => [
+				`${of}sheet.${side}.*.id`,
+				`${of}sheet.${side}.*.owner`
+			])
+		)
 	]
 };
 
@@ -123,7 +140,9 @@ function raised(document: unknown): unknown {
 		case 12:
 			return raised(ofVersion13(document));
 		case 13:
-			return ofVersion14(document);
+			return raised(ofVersion14(document));
+		case 14:
+			return ofVersion15(document);
 		default:
 			return document;
 	}
@@ -336,6 +355,56 @@ function ofVersion14(document: Record<string, unknown>) {
 		)
 	};
 }
+
+/** Version 14 knew no people of a household, no agreements that end, and lines of a budget sheet by their places. */
+function ofVersion15(document: Record<string, unknown>) {
+	const debt = (of: Record<string, unknown>) => ({ ...of, owner: null });
+	const change = (of: Record<string, unknown>) =>
+		of['kind'] === 'concession' ? { ...of, until: null } : of;
+	const sheetOf = (sheet: unknown) => {
+		if (!isRecord(sheet)) return sheet;
+		const income = namedLines(sheet['income'], 'income');
+		return { ...sheet, income, needs: namedLines(sheet['needs'], 'needs') };
+	};
+	const plan = (of: Record<string, unknown>) => ({
+		...of,
+		split: null,
+		changes: listOr(of['changes'], change)
+	});
+	const ofContent = (entry: Record<string, unknown>) => {
+		const { content } = entry;
+		if (!isRecord(content)) return entry;
+		return { ...entry, content: { ...plan(content), sheet: sheetOf(content['sheet']) } };
+	};
+	return {
+		...document,
+		version: 15,
+		people: [],
+		recordedMoney: [],
+		debts: listOr(document['debts'], debt),
+		plans: listOr(document['plans'], plan),
+		choices: listOr(document['choices'], ofContent),
+		sheet: sheetOf(document['sheet']),
+		forecasts: listOr(document['forecasts'], (forecast) =>
+			ofContent({
+				...forecast,
+				debts: listOr(forecast['debts'], debt),
+				figures: listOr(forecast['figures'], (figures) => ({ ...figures, forgiven: 0 }))
+			})
+		)
+	};
+}
+
+/** The lines of one side of a budget sheet, each with an identifier that says where it stood. */
+const namedLines = (list: unknown, side: 'income' | 'needs'): unknown =>
+	Array.isArray(list)
+		? list.map((line: unknown, at) => {
+				if (!isRecord(line)) return line;
+				const place = String(at + 1).padStart(12, '0');
+				const id = `00000000-0000-4000-${side === 'income' ? '8001' : '8002'}-${place}`;
+				return { ...line, id, owner: null };
+			})
+		: list;
 
 const ONE_BALANCE = { balances: [], allocation: LAWFUL, atLeast: null, late: null };
 

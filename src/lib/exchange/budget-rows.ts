@@ -1,11 +1,11 @@
 /** Lines of a budget sheet from pasted rows: a name, an amount, how often and a day, in any order of columns. */
 import type { CalendarDate, PaymentsPerYear } from '../core/quantities/calendar';
-import { ZERO } from '../core/quantities/money';
 import { readDayNear } from '../document/days';
-import type { SheetLine } from '../document/plan';
+import { EMPTY_LINE, type SheetLine } from '../document/plan';
 import { readMoney } from '../reading/money';
 import { readName } from '../reading/names';
 import type { Writing } from '../reading/writing';
+import { v4 as newId } from 'uuid';
 import { shown } from './debt-cells';
 import { rowsOfText, type Row } from './table';
 
@@ -44,7 +44,7 @@ function lineOf(
 	frequencyCalled: FrequencyCalled,
 	writing: Writing
 ): SheetLine | null {
-	let line: SheetLine = { name: '', amount: ZERO, perYear: 12, from: null, until: null };
+	let line: SheetLine = { ...EMPTY_LINE, id: newId() };
 	let hasAmount = false;
 	for (const cell of row) {
 		const text = shown(cell).trim();

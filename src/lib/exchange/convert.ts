@@ -1,12 +1,12 @@
 /** A file of any format that is read as cases; what is missing or unclear is refused, not guessed. */
 import { begunCase, type CaseDocument, type NewCase } from '../document/case';
-import type { DebtEntry } from '../document/debt';
+import { withPeopleNamed } from '../document/household';
 import { writingOf } from '../reading/writing';
 import type { Locale } from '../messages/message';
 import type { Style } from '../messages/style';
 import { kindOf, refuse, type NamedBytes } from './bytes';
 import { casesOf } from './cases-read';
-import { COLUMNS, debtOf } from './debt-columns';
+import { COLUMNS, debtOf, type Flat } from './debt-columns';
 import { takenTable } from './debts-table';
 import { debtOfAccount } from './account-debt';
 import { accountsOf } from './statement-ofx';
@@ -34,10 +34,14 @@ export async function casesIn(file: NamedBytes, wanted: Wanted): Promise<CaseDoc
 		return [begunCase({ ...fresh, currency, asOf }, debts)];
 	}
 	const [sheet] = await sheetsIn(file, locale);
-	return [begunCase(fresh, debtsOfTable(sheet?.rows ?? [], file.name, wanted))];
+	const flats = flatsOfTable(sheet?.rows ?? [], file.name, wanted);
+	const owners = flats.map(({ owner = '' }) => owner);
+	const people = withPeopleNamed([], owners, wanted.newId);
+	const debts = flats.map((flat) => debtOf(flat, wanted.newId(), people));
+	return [{ ...begunCase(fresh, debts), people }];
 }
 
-function debtsOfTable(rows: Sheet['rows'], name: string, wanted: Wanted): DebtEntry[] {
+function flatsOfTable(rows: Sheet['rows'], name: string, wanted: Wanted): Flat[] {
 	const { fresh, locale, style } = wanted;
 	const table = takenTable(rows, { name, writing: writingOf(fresh), asOf: fresh.asOf, style });
 	if (table.twins) {
@@ -53,5 +57,5 @@ function debtsOfTable(rows: Sheet['rows'], name: string, wanted: Wanted): DebtEn
 		const heading = COLUMNS.find(({ field }) => field === first.field)?.heading ?? first.field;
 		refuse(locale, 'cell not read', { name, row, heading, problem: first.problem });
 	}
-	return table.lines.map(({ flat }) => debtOf(flat, wanted.newId()));
+	return table.lines.map(({ flat }) => flat);
 }

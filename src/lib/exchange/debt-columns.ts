@@ -41,6 +41,7 @@ import type { Field as FormField } from '../core/quantities/field';
 import { fieldHeading } from '../messages/terms';
 import { SCREEN } from '../reading/writing';
 import { emptyDebt, type DebtEntry, type LendingEntry } from '../document/debt';
+import { personNamed, type PersonEntry } from '../document/household';
 
 /** The fields of a payment rule's form as cells. */
 type RuleCells = {
@@ -77,6 +78,8 @@ export interface Flat extends RuleCells, BasisCells {
 	security?: 'secured' | 'unsecured';
 	kind?: DebtKind;
 	joint?: boolean;
+	/** Who of the household owes it, by name. */
+	owner?: string;
 	note?: string;
 	paymentsLeft?: number;
 	paymentsInAll?: number;
@@ -206,6 +209,7 @@ export const COLUMNS: readonly Column[] = [
 	column('security', choice('secured', 'unsecured'), 'Secured', 'security', 'type'),
 	column('kind', choice(...DEBT_KINDS), 'Kind', 'kind of debt'),
 	column('joint', flag, 'Joint', 'joint account', 'shared'),
+	column('owner', text, 'Owed by', 'owner', 'borrower', 'whose', 'person'),
 	column('note', text, 'Note', 'notes', 'comment', 'comments', 'remark', 'remarks', 'memo'),
 	column('paymentsLeft', count, 'Remaining payments', 'payments left', 'payments remaining', 'months left', 'left'),
 	column('paymentsInAll', count, 'Payments in total', 'payments in all', 'original term', 'total payments'),
@@ -225,13 +229,14 @@ export const COLUMNS: readonly Column[] = [
 	column('missed', { of: 'missed' }, 'Missed before')
 ];
 
-/** A debt's cells as a debt. */
-export function debtOf(flat: Flat, id: string): DebtEntry {
+/** A debt's cells as a debt; whoever owes it is one of the people. */
+export function debtOf(flat: Flat, id: string, people: readonly PersonEntry[]): DebtEntry {
 	const empty = emptyDebt(id);
 	const debt: DebtEntry = {
 		...empty,
 		name: flat.name ?? '',
 		kind: flat.kind ?? empty.kind,
+		owner: personNamed(people, flat.owner ?? '')?.id ?? null,
 		balance: flat.balance ?? null,
 		asOf: flat.balanceOn ?? null,
 		annualRate: flat.annualRate ?? null,
@@ -326,7 +331,10 @@ function paysOf({ pays, paysAmount, paysPerYear, paysPercent }: Flat): DebtEntry
 }
 
 /** A debt as cells: each that says something other than nothing, so that reading them gives the debt back. */
-export function flatOf({ name, required, lending, pays, noted, ...debt }: DebtEntry): Flat {
+export function flatOf(
+	{ name, required, lending, pays, noted, ...debt }: DebtEntry,
+	people: readonly PersonEntry[]
+): Flat {
 	const { interest } = lending;
 	const some = <T>(value: T | null | undefined | '' | false) =>
 		value === null || value === '' || value === false ? undefined : value;
@@ -364,6 +372,7 @@ export function flatOf({ name, required, lending, pays, noted, ...debt }: DebtEn
 		security: some(noted.security),
 		kind: debt.kind,
 		joint: noted.joint,
+		owner: people.find((person) => person.id === debt.owner)?.name,
 		note: some(noted.note),
 		paymentsLeft: some(noted.paymentsLeft),
 		paymentsInAll: some(noted.paymentsInAll),

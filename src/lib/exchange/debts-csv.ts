@@ -1,4 +1,5 @@
 /** The debts of a case as CSV (RFC 4180): plain numbers with a point, ISO dates; read back they are the same debts. */
+import type { CaseDocument } from '../document/case';
 import type { DebtEntry } from '../document/debt';
 import type { Currency } from '../reading/currencies';
 import { amountHeading, plainDecimal, PLACES } from '../reading/written';
@@ -8,9 +9,12 @@ import { COLUMNS, flatOf, type Column, type Flat } from './debt-columns';
 import { guarded } from './guarded';
 import { csvOf } from './table';
 
-export function debtsCsv(debts: readonly DebtEntry[], currency: Currency): string {
+export function debtsCsv(
+	debts: readonly DebtEntry[],
+	{ currency, people }: Pick<CaseDocument, 'currency' | 'people'>
+): string {
 	const rows = debts.map((debt) => {
-		const flat = flatOf(debt);
+		const flat = flatOf(debt, people);
 		return COLUMNS.map((column) => written(flat, column, currency));
 	});
 	const head = COLUMNS.map(({ heading, kind }) =>

@@ -32,7 +32,8 @@ const FIGURE_HEADINGS: Readonly<Record<ComparedFigure, string>> = {
 	interest: 'Interest',
 	fees: 'Fees',
 	deferredCharged: 'Deferred interest charged',
-	cost: 'Interest and fees',
+	forgiven: 'Forgiven',
+	cost: 'Total cost',
 	costPerUnit: 'Cost per 1.00 owed',
 	moneyAtFirst: 'Budget at the start',
 	moneyAtMost: 'Highest budget',
@@ -43,6 +44,7 @@ const IN_MONEY: ReadonlySet<ComparedFigure> = new Set([
 	'interest',
 	'fees',
 	'deferredCharged',
+	'forgiven',
 	'cost',
 	'moneyAtFirst',
 	'moneyAtMost'

@@ -62,11 +62,11 @@ export const RATES_LATER = 3;
 
 /**
  * Whether formulas can say a debt's months as far as its own terms go: monthly, not by the day, in arrears and in cents, with
- * few changes of its rate, none of its rule and no payment missed, and no whole period before the plan's first month. `first`
- * is the month of its first payment, from 1.
+ * few changes of its rate, none of its rule, no payment missed or eased and no settlement, and no whole period before the
+ * plan's first month. `first` is the month of its first payment, from 1.
  */
 export function isPlain(terms: DebtTerms, first: number): boolean {
-	const { rate, rateChanges = [], paymentChanges = [], skips = [] } = terms;
+	const { rate, rateChanges = [], paymentChanges = [], skips = [], eased = [] } = terms;
 	const isMonthly = terms.paymentsPerYear === 12;
 	const isInArrears = terms.timing !== 'advance' && terms.interestRounding !== 'none';
 	const changes = hasAccount(terms) ? [] : rateChanges;
@@ -76,6 +76,8 @@ export function isPlain(terms: DebtTerms, first: number): boolean {
 		isInArrears &&
 		paymentChanges.length === 0 &&
 		skips.length === 0 &&
+		eased.length === 0 &&
+		terms.settlement === undefined &&
 		// What is paid at least would be the amount that such a rule holds.
 		(terms.atLeast === undefined || afterInterest(terms.payment).kind !== 'frozen-minimum') &&
 		periodsBeforeFirst(terms) < first &&

@@ -215,7 +215,13 @@ function writeShare(
 		figure('paid', units(share?.paid ?? 0));
 		formula(
 			'closing',
-			exact(`${at('opening')}+${at('charges')}+${at('interest')}-${at('paid')}`, digits)
+			exact(
+				[
+					`${at('opening')}+${at('charges')}+${at('interest')}-${at('paid')}`,
+					...(share?.forgiven ? [String(units(share.forgiven))] : [])
+				].join('-'),
+				digits
+			)
 		);
 		return;
 	}

@@ -56,10 +56,7 @@ export async function converted(
 	const document = asWished(first, chosen);
 	// Debts as a table are written to be read again; what comes of them is another table.
 	if (kind === 'csv' && plan === undefined) {
-		return debtsCsv(
-			debt === undefined ? document.debts : [debtNamed(document, chosen)],
-			document.currency
-		);
+		return debtsCsv(debt === undefined ? document.debts : [debtNamed(document, chosen)], document);
 	}
 	const subject = subjectOf(document, chosen);
 	if (kind === 'eml') return messageOf(document, subject, chosen, tools);

@@ -112,9 +112,7 @@ type Content = (task: OutgoingTask, tools: Tools, tell: Tell) => Promise<string 
 
 const CONTENT: Readonly<Record<Subject['of'], Content>> = {
 	case: ({ document, kind }) =>
-		Promise.resolve(
-			kind === 'json' ? casesJson([document]) : debtsCsv(document.debts, document.currency)
-		),
+		Promise.resolve(kind === 'json' ? casesJson([document]) : debtsCsv(document.debts, document)),
 	debt: debtContent,
 	plan: planContent,
 	plans: async ({ document, kind }) => {

@@ -4,7 +4,7 @@ import type { CalendarDate } from '../core/quantities/calendar';
 import type { Percent } from '../core/quantities/rate';
 import type { Cents } from '../core/quantities/money';
 import { hasDeadline } from '../document/balances';
-import { newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
+import { assumedDebts, newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
 import type { DebtEntry } from '../document/debt';
 import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
@@ -29,6 +29,7 @@ const KINDS = [
 	'consolidate',
 	'transfer',
 	'concession',
+	'settle',
 	'deadline'
 ] as const satisfies readonly ChangeEntry['kind'][];
 
@@ -88,17 +89,30 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writi
 			});
 		}
 		case 'concession': {
-			const agreed = change.debts.map(({ debt, annualRate, payment }) => {
-				const parts = { name: nameOf(debt), rate: percentOf(annualRate, writing) };
-				return payment === null
-					? text(writing, 'agreed debt', parts)
-					: text(writing, 'agreed debt and payment', { ...parts, payment: money(payment) });
-			});
+			const { from, until } = change;
+			const agreed = change.debts.map((of) => agreedInWords(of, nameOf(of.debt), writing));
 			const fees = feesInWords(change, writing);
+			const month = monthOf(from, writing);
 			return text(writing, fees.length === 0 ? 'concession' : 'concession with fees', {
-				month: monthOf(change.from, writing),
+				from:
+					until === null
+						? text(writing, 'from', { month })
+						: text(writing, 'from until', { month, until: monthOf(until, writing) }),
 				debts: namesOf(agreed, writing),
 				fees: fees.join(', ')
+			});
+		}
+		case 'settle': {
+			const { date, before, fee, debts } = change;
+			const settled = debts.map((of) =>
+				text(writing, 'settled for', { name: nameOf(of.debt), offer: offerInWords(of, writing) })
+			);
+			const fees = settlementFees(fee, writing);
+			return text(writing, fees.length === 0 ? 'settle' : 'settle with fee', {
+				month: monthOf(date, writing),
+				debts: namesOf(settled, writing),
+				before,
+				fee: listOf(writing, fees)
 			});
 		}
 		case 'deadline':
@@ -110,6 +124,37 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writi
 }
 
 type Concession = Extract<ChangeEntry, { kind: 'concession' }>;
+type Settle = Extract<ChangeEntry, { kind: 'settle' }>;
+
+/** “Quillmark card 12 % and 40.00 a month”; where no rate is agreed, its own goes on */
+function agreedInWords(
+	{ annualRate, payment }: Concession['debts'][number],
+	name: string,
+	writing: Writing
+): string {
+	const parts = { name, rate: percentOf(annualRate, writing), payment: moneyOf(payment, writing) };
+	if (payment === null) return text(writing, 'agreed debt', parts);
+	if (annualRate === null)
+		return text(writing, payment === 0 ? 'no payment' : 'agreed payment', parts);
+	return text(
+		writing,
+		payment === 0 ? 'agreed rate and no payment' : 'agreed debt and payment',
+		parts
+	);
+}
+
+/** “45 % of its balance”; “1,200.00” */
+const offerInWords = ({ percent, amount }: Settle['debts'][number], writing: Writing): string =>
+	amount === null
+		? text(writing, 'of the balance', { percent: percentOf(percent, writing) })
+		: moneyOf(amount, writing);
+
+const settlementFees = ({ percent, amount }: Settle['fee'], writing: Writing): string[] => [
+	...(percent
+		? [text(writing, 'of what is forgiven', { percent: percentOf(percent, writing) })]
+		: []),
+	...(amount ? [moneyOf(amount, writing)] : [])
+];
 
 function feesInWords({ setUpFee, monthlyFee: fee }: Concession, writing: Writing): string[] {
 	const money = (amount: Cents | null) => moneyOf(amount, writing);
@@ -137,11 +182,10 @@ export function changeField(change: ChangeEntry, nameOf: Names, writing: Writing
 				: text(writing, 'limit', { words, limit: moneyOf(limit, writing) });
 		words = text(writing, 'with rule', { words, rule: ruleInWords(card.rule, writing) });
 	}
-	if (change.kind === 'concession') {
-		const guessed = change.debts.filter((of) => of.assumed).map(({ debt }) => nameOf(debt));
-		if (guessed.length > 0) {
-			words = text(writing, 'rates assumed', { words, names: guessed.join(', ') });
-		}
+	const guessed = assumedDebts(change).map(nameOf);
+	if (guessed.length > 0) {
+		const { kind } = change;
+		words = text(writing, 'rates assumed', { words, kind, names: guessed.join(', ') });
 	}
 	const brought = newDebtOf(change);
 	if (brought) {
@@ -211,6 +255,21 @@ function assumedTerms(change: ChangeEntry, nameOf: Names, writing: Writing): str
 							? text(writing, 'no fee at the start')
 							: text(writing, 'at the start', { amount }),
 					monthlyFee: text(writing, monthly === 0 ? 'no monthly fee' : 'its monthly fee')
+				})
+			];
+		}
+		case 'settle': {
+			const { percent, amount } = change.fee;
+			const offers = change.debts
+				.filter(({ assumed }) => assumed)
+				.map((of) =>
+					text(writing, 'offer for', { offer: offerInWords(of, writing), name: nameOf(of.debt) })
+				);
+			return [
+				...offers,
+				...said(change, {
+					date: text(writing, 'settled in', { month: monthOf(change.date, writing) }),
+					fee: feeOf(listOf(writing, settlementFees(change.fee, writing)), !percent && !amount)
 				})
 			];
 		}

@@ -1,7 +1,7 @@
 /** Plans side by side, in words: what each figure is called, how it is written, what the answer is. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { type Cents, ZERO, size, asCarried } from '../core/quantities/money';
-import { planDifference, type PlanDifference } from '../core/plan/answers';
+import { interestAndFees, planDifference, type PlanDifference } from '../core/plan/answers';
 import type { AheadBy, ComparedFigure, ComparedValue, Crossing } from '../core/plan/comparison';
 import type { Plan } from '../core/plan/terms';
 import type { PlanFigureName } from '../core/working/plan-figure';
@@ -97,7 +97,17 @@ export function comparisonSentence(plans: readonly Named[], writing: Writing): S
 	return sentence(writing, isBoth ? 'cheapest' : 'cheapest and soonest', {
 		count,
 		name: titleOf(cheapest, writing),
-		cost: ofPlan(cheapest, writeMoney(cheapest.plan.totalCost, writing), 'totalCost'),
+		cost: ofPlan(cheapest, writeMoney(interestAndFees(cheapest.plan), writing), 'interestAndFees'),
+		forgiven:
+			cheapest.plan.totalForgiven === 0
+				? []
+				: sentence(writing, 'with forgiven', {
+						forgiven: ofPlan(
+							cheapest,
+							writeMoney(cheapest.plan.totalForgiven, writing),
+							'totalForgiven'
+						)
+					}),
 		soonest: titleOf(soonest, writing),
 		when: ofPlan(first, writeMonth(first.end, writing), 'payoffDate'),
 		more: writeMoney(apart.kind === 'both end' ? apart.costLess : ZERO, writing)

@@ -41,20 +41,22 @@ export function monthInterestWritten(
 }
 
 export function monthBalanceWritten(working: Of<'balance after a month'>, pen: Pen): Written {
-	const { id, month, number, opening, charges, interest, paid, closing } = working;
+	const { id, month, number, opening, charges, interest, paid, forgiven, closing } = working;
 	const charged = yes(charges !== 0);
 	return {
 		title: pen.text('month balance', {
 			name: pen.nameOf(id),
 			month: writeMonth(month, pen.writing)
 		}),
-		words: pen.text('month balance words', { charged }),
+		words: pen.text('month balance words', { charged, forgiven: yes(forgiven !== 0) }),
 		numbers: pen.text('month balance numbers', {
 			opening: pen.money(opening),
 			charged,
 			charges: pen.money(charges),
 			interest: pen.money(interest),
 			paid: pen.money(paid),
+			isForgiven: yes(forgiven !== 0),
+			forgiven: pen.money(forgiven),
 			closing: pen.money(closing)
 		}),
 		result: pen.money(closing),

@@ -1,7 +1,13 @@
 /** Answers of a plan and of its months, in sentences. */
 import type { Difference } from '../core/debt/difference';
 import { type Cents, ZERO, size, asCarried, sumOf } from '../core/quantities/money';
-import { missingInAll, shortfallOf, type Cure, type PlanDifference } from '../core/plan/answers';
+import {
+	interestAndFees,
+	missingInAll,
+	shortfallOf,
+	type Cure,
+	type PlanDifference
+} from '../core/plan/answers';
 import type { Order } from '../core/plan/order';
 import type { Plan, PlanEnding, PlanMonth, PlanTotals } from '../core/plan/terms';
 import type { CurvePoint } from '../core/search/money-curve';
@@ -57,6 +63,15 @@ export function planSentence(
 			measure === null
 				? []
 				: againstPhrases(inAll(measure.difference), measure.words, writing).map(ofPlan),
+		forgiven:
+			plan.totalForgiven === 0
+				? []
+				: sentence(writing, 'and forgiven', {
+						forgiven: figure(writeMoney(plan.totalForgiven, writing), {
+							of: 'plan',
+							name: 'totalForgiven'
+						})
+					}),
 		saved:
 			plan.saved === null || plan.saved === 0
 				? []
@@ -161,7 +176,7 @@ export function planBeforeSentence(
 	return sentence(writing, 'before', {
 		...parts,
 		month: writeMonth(ending.payoffDate, writing),
-		cost: writeMoney(before.totalCost, writing),
+		cost: writeMoney(interestAndFees(before), writing),
 		fees: before.totalFees === 0 ? 'no' : 'yes'
 	});
 }

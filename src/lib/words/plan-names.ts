@@ -1,5 +1,6 @@
 /** Names of plans, orders and baselines, in every language. */
 import type { Order } from '../core/plan/order';
+import type { ChangeEntry } from '../document/change';
 import type { Measure, PlanEntry } from '../document/plan';
 import en from '../messages/en/plan-names.json';
 import es from '../messages/es/plan-names.json';
@@ -15,7 +16,7 @@ export function usualName(
 	{ pays, budget, order, changes }: Pick<PlanEntry, 'pays' | 'budget' | 'order' | 'changes'>,
 	locale: Locale<Language>
 ): string {
-	const kinds = [...new Set(changes.map(({ kind }) => kind))];
+	const kinds = [...new Set(changes.map(nameOfChange))];
 	// That deadlines are kept says nothing of who is paid first.
 	const leading = kinds.find((kind) => kind !== 'deadline') ?? nameOfMoney({ pays, budget, order });
 	return [
@@ -25,6 +26,9 @@ export function usualName(
 			.map((name) => text(locale, 'name after another', { name }))
 	].join(', ');
 }
+
+const nameOfChange = (change: ChangeEntry) =>
+	change.kind === 'concession' && change.until !== null ? 'eased' : change.kind;
 
 const nameOfMoney = ({ pays, budget, order }: Pick<PlanEntry, 'pays' | 'budget' | 'order'>) =>
 	budget.kind !== 'required' ? order : pays === 'paid' ? 'today' : 'minimums';

@@ -79,16 +79,20 @@ export function writePlanWorking(
 	}
 }
 
-function costWritten({ interest, fees, total }: Of<'cost'>, pen: Pen): Written {
-	const [one, other] = [pen.money(interest), pen.money(fees)];
+function costWritten({ interest, fees, forgiven, total }: Of<'cost'>, pen: Pen): Written {
+	const [one, other, less] = [pen.money(interest), pen.money(fees), pen.money(forgiven)];
+	const isForgiven = forgiven > 0;
 	return {
 		title: pen.text('total cost'),
-		words: pen.text('interest and fees'),
-		numbers: pen.text('two added', { one, other, total: pen.money(total) }),
+		words: pen.text('interest and fees', { forgiven: yes(isForgiven) }),
+		numbers: isForgiven
+			? pen.text('two added less', { one, other, less, total: pen.money(total) })
+			: pen.text('two added', { one, other, total: pen.money(total) }),
 		result: pen.money(total),
 		sources: [
 			source(pen.text('is total interest', { amount: one }), 'totalInterest'),
-			source(pen.text('is total fees', { amount: other }), fees === 0 ? null : 'totalFees')
+			source(pen.text('is total fees', { amount: other }), fees === 0 ? null : 'totalFees'),
+			...(isForgiven ? [source(pen.text('is forgiven', { amount: less }), 'totalForgiven')] : [])
 		]
 	};
 }
@@ -132,7 +136,7 @@ function sumWritten({ what, month, parts, total }: Of<'sum of debts'>, pen: Pen)
 	return {
 		title:
 			month === null
-				? pen.text(what === 'deferredCharged' ? 'total deferred' : 'total interest')
+				? pen.text('total of debts', { what })
 				: pen.text('sum title', { what, month: writeMonth(month, pen.writing) }),
 		words: pen.text('sum words', { what }),
 		numbers: pen.added(amounts, total),
@@ -147,14 +151,16 @@ function sumWritten({ what, month, parts, total }: Of<'sum of debts'>, pen: Pen)
 }
 
 function debtWritten({ debt, isNew }: Of<'interest of a debt'>, pen: Pen): Written {
-	const { id, paid, closing, starting, charges, interest } = debt;
+	const { id, paid, forgiven, closing, starting, charges, interest } = debt;
 	const charged = yes(charges !== 0);
 	const owed = pen.money(starting);
 	return {
 		title: pen.text('interest of', { name: pen.nameOf(id) }),
-		words: pen.text('interest of words', { charged }),
+		words: pen.text('interest of words', { charged, forgiven: yes(forgiven !== 0) }),
 		numbers: pen.text('interest of numbers', {
 			paid: pen.money(paid),
+			isForgiven: yes(forgiven !== 0),
+			forgiven: pen.money(forgiven),
 			closing: pen.money(closing),
 			starting: owed,
 			charged,
@@ -187,7 +193,7 @@ function spentWritten({ month, date, most, paid, fees, total }: Of<'spent'>, pen
 
 function lessWritten({ what, baseline, plan, less }: Of<'less'>, pen: Pen): Written {
 	const money = (amount: number) => pen.money(amount);
-	const name = what === 'interest' ? 'totalInterest' : 'totalCost';
+	const name = what === 'interest' ? 'totalInterest' : 'interestAndFees';
 	return {
 		title: pen.text('less', { what }),
 		words: pen.text('less words', { what }),

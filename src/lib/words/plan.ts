@@ -1,5 +1,5 @@
 /** Orders to choose from, the debts that a plan speaks of, and what happens to its money, in words. */
-import type { CalendarDate } from '../core/quantities/calendar';
+import type { ChangeDay } from '../document/change-days';
 import { ORDERS } from '../core/plan/order';
 import type { PlannedDebt } from '../core/plan/terms';
 import type { CaseDocument } from '../document/case';
@@ -83,13 +83,18 @@ export function planEventInWords(item: PlanEvent, writing: Writing): string {
 		: text(writing, 'on top', { amount, month });
 }
 
-/** “24.99 % from Mar 2028”, “agreed from Mar 2027” */
-export const changeDayInWords = (change: ChangeEntry, day: CalendarDate, locale: Locale): string =>
+/** “24.99 % from Mar 2028”, “agreed from Mar 2027”, “agreed until Jun 2027”, “settled in Mar 2028” */
+export const changeDayInWords = (
+	change: ChangeEntry,
+	{ point, date }: ChangeDay,
+	locale: Locale
+): string =>
 	text(locale, 'change day', {
 		kind: change.kind,
+		point,
 		rate:
 			change.kind === 'transfer' && change.thenRate !== null
 				? writePercent(change.thenRate, locale)
 				: '',
-		month: writeShortMonth(day, locale)
+		month: writeShortMonth(date, locale)
 	});

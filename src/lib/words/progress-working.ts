@@ -1,6 +1,7 @@
 /** How the figures of what happened come about, in words and numbers. */
 import { type Cents, ZERO, size } from '../core/quantities/money';
 import { howPaid, type DebtDrift, type Drift } from '../core/plan/drift';
+import { interestAndFees } from '../core/plan/answers';
 import type { DriftPart, Interval } from '../core/plan/progress';
 import type { DriftFigure, DriftFigureName } from '../core/working/drift-figure';
 import { apart, type ComeBack } from '../document/coming-back';
@@ -209,7 +210,7 @@ function costWritten(back: ComeBack, writing: Writing): Working | null {
 		words: text(writing, 'cost words', { day: writeDate(day, writing) }),
 		numbers: text(writing, 'cost numbers', {
 			far: writeAmount(soFar, writing),
-			further: writeAmount(on.carried.plan.totalCost, writing),
+			further: writeAmount(interestAndFees(on.carried.plan), writing),
 			expected: writeAmount(expected.cost, writing),
 			is
 		}),

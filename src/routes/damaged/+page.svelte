@@ -17,6 +17,7 @@
 		visit: t('visits'),
 		reading: t('recorded balances'),
 		recorded_event: t('recorded payments and charges'),
+		recorded_money: t('amounts of single months'),
 		outbox_message: t('messages to clients'),
 		debt_event: t('events of debts'),
 		way: t('ways of paying'),

@@ -7,6 +7,7 @@ import { isByDay } from './interest/all-ways';
 import { rateStepsOf } from './rate-steps';
 import { rowAt, run } from './run';
 import { afterInterest, interestPeriods } from './rules/all-rules';
+import type { Easing } from './terms';
 import { plannedTerms, wayTerms, type Pays, type StatedDebt } from './ways';
 
 /** The terms of a debt in force after a day. */
@@ -29,11 +30,17 @@ export interface InForce {
 
 /**
  * What is in force of a debt after a day; `from` is the day from which interest by the day runs on, that of the new
- * balance.
+ * balance. In periods that a plan eased, the debt's own payment rule waited.
  */
-export function inForceAfter(debt: StatedDebt, day: CalendarDate, from: CalendarDate): InForce {
+export function inForceAfter(
+	debt: StatedDebt,
+	day: CalendarDate,
+	from: CalendarDate,
+	eased: readonly Easing[] = []
+): InForce {
 	const { firstDue, paymentsPerYear } = debt.known;
 	const elapsed = dueDatesUntil(firstDue, day, paymentsPerYear);
+	const own = elapsed - easedBy(eased, elapsed);
 	const { known, balances = [], events } = debt;
 	const rates = ratesAfter(known, events.filter(isRate), elapsed, from);
 	const each = balances.map(({ id, annual }) => {
@@ -47,8 +54,8 @@ export function inForceAfter(debt: StatedDebt, day: CalendarDate, from: Calendar
 		annual: rates.annual,
 		annualOf: new Map(each),
 		pays: paysAfter(debt, elapsed),
-		interestOnly: Math.max(0, interestPeriods(debt.required) - elapsed),
-		level: levelAfter(debt, elapsed),
+		interestOnly: Math.max(0, interestPeriods(debt.required) - own),
+		level: levelAfter(debt, own),
 		events: [
 			...debt.events.flatMap((item) =>
 				item.kind === 'rate' ? [] : (eventAfter(item, debt, elapsed) ?? [])
@@ -56,6 +63,15 @@ export function inForceAfter(debt: StatedDebt, day: CalendarDate, from: Calendar
 			...rates.ahead
 		]
 	};
+}
+
+/** How many periods up to one are eased. */
+function easedBy(eased: readonly Easing[], last: number): number {
+	const periods = eased.flatMap(({ from, until }) => {
+		const count = Math.min(until, last) - from + 1;
+		return Array.from({ length: Math.max(0, count) }, (_, at) => from + at);
+	});
+	return new Set(periods).size;
 }
 
 /** The latest new payment that has come into force by a period. */

@@ -133,7 +133,11 @@ export function shortfallOf({ shortMonths, kept }: Plan): {
 	return { most, coveredAtFirst: percent(100 * covered) };
 }
 
-/** One plan against another: also how much less interest and fees together; negative: more. */
+/** What a plan costs before anything is forgiven: less of it is saved, what is forgiven is not. */
+export const interestAndFees = ({ totalInterest, totalFees }: PlanTotals): Cents =>
+	plus(totalInterest, totalFees);
+
+/** One plan against another: also how much less interest and fees together, whatever is forgiven; negative: more. */
 export type PlanDifference =
 	| (Extract<Difference, { kind: 'both end' }> & { readonly costLess: Cents })
 	| Exclude<Difference, { kind: 'both end' }>;
@@ -146,7 +150,7 @@ export function planDifference(plan: PlanTotals, other: PlanTotals): PlanDiffere
 			kind: 'both end',
 			monthsSooner: monthsBetween(mine.payoffDate, theirs.payoffDate),
 			interestLess: minus(other.totalInterest, plan.totalInterest),
-			costLess: minus(other.totalCost, plan.totalCost)
+			costLess: minus(interestAndFees(other), interestAndFees(plan))
 		};
 	}
 	if (mine.status === 'cleared') return { kind: 'only this ends' };

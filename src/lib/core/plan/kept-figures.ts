@@ -15,6 +15,8 @@ export interface KeptFigures {
 	readonly paid: readonly Cents[];
 	readonly charges: readonly Cents[];
 	readonly interest: readonly Cents[];
+	/** What is forgiven with the last payment, where the debt is settled. */
+	readonly forgiven: Cents;
 }
 
 interface Dates {
@@ -31,7 +33,14 @@ interface KeptPeriod {
 	readonly closing: Cents;
 }
 
-function periodsOf({ opening, before, paid, charges, interest }: KeptFigures): KeptPeriod[] {
+function periodsOf({
+	opening,
+	before,
+	paid,
+	charges,
+	interest,
+	forgiven
+}: KeptFigures): KeptPeriod[] {
 	const amounts = [
 		...before.map((added) => ({ paid: ZERO, charges: ZERO, interest: added })),
 		...paid.map((amount, at) => ({
@@ -43,6 +52,7 @@ function periodsOf({ opening, before, paid, charges, interest }: KeptFigures): K
 	let balance: number = opening;
 	return amounts.map((one, at) => {
 		balance += one.charges + one.interest - one.paid;
+		if (at === amounts.length - 1) balance -= forgiven;
 		return { k: at + 1 - before.length, ...one, closing: plus(balance, ZERO) };
 	});
 }

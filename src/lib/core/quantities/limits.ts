@@ -52,6 +52,10 @@ export const LIMITS = {
 	visits: 400,
 	readings: 6_000,
 	recordedEvents: 2_000,
+	/** Amounts of single months that came in or were needed, as they were typed. */
+	recordedMoney: 4_000,
+	/** People of one household. */
+	people: 4,
 	/** Lines on each side of a household's sheet. */
 	sheetLines: 30,
 	/** The most months that a debt can be paid off in. */

@@ -17,7 +17,10 @@ export type PlanFigureName =
 	| 'totalInterest'
 	| 'totalFees'
 	| 'deferredCharged'
+	/** Interest and fees; and that less what is forgiven. */
+	| 'interestAndFees'
 	| 'totalCost'
+	| 'totalForgiven'
 	| 'costPerUnit'
 	| 'payoffDate'
 	| 'months'
@@ -90,7 +93,7 @@ export type PlanWorking =
 	/** A sum over the debts, in all or in one month. */
 	| {
 			readonly kind: 'sum of debts';
-			readonly what: MonthSum | 'deferredCharged';
+			readonly what: MonthSum | 'deferredCharged' | 'forgiven';
 			readonly month: CalendarDate | null;
 			readonly parts: readonly { readonly id: string; readonly amount: Cents }[];
 			readonly total: Cents;
@@ -100,7 +103,7 @@ export type PlanWorking =
 			readonly kind: 'interest of a debt';
 			readonly debt: Pick<
 				DebtTotals,
-				'id' | 'paid' | 'closing' | 'starting' | 'charges' | 'interest'
+				'id' | 'paid' | 'forgiven' | 'closing' | 'starting' | 'charges' | 'interest'
 			>;
 			/** Whether the plan brings it, so that what it owed has a working of its own. */
 			readonly isNew: boolean;
@@ -123,6 +126,7 @@ export type PlanWorking =
 			readonly charges: Cents;
 			readonly interest: Cents;
 			readonly paid: Cents;
+			readonly forgiven: Cents;
 			readonly closing: Cents;
 	  }
 	/** A sum over months. */
@@ -172,11 +176,12 @@ export type PlanWorking =
 			readonly fees: Cents;
 			readonly total: Cents;
 	  }
-	/** Interest and fees. */
+	/** Interest and fees, less what is forgiven. */
 	| {
 			readonly kind: 'cost';
 			readonly interest: Cents;
 			readonly fees: Cents;
+			readonly forgiven: Cents;
 			readonly total: Cents;
 	  }
 	/** Cost per unit owed at the start, in hundredths. */
@@ -229,6 +234,7 @@ export const COMPARED_AS: Readonly<Record<ComparedFigure, PlanFigureName>> = {
 	interest: 'totalInterest',
 	fees: 'totalFees',
 	deferredCharged: 'deferredCharged',
+	forgiven: 'totalForgiven',
 	cost: 'totalCost',
 	costPerUnit: 'costPerUnit',
 	moneyAtFirst: 'moneyAtFirst',

@@ -1,7 +1,7 @@
 /** How the figures of a plan come about, as data: of which debts' or months' figures each is made. */
 import { addMonths, dateParts, type CalendarDate } from '../quantities/calendar';
-import { type Cents, sumOf } from '../quantities/money';
-import { owedInAll, planDifference } from '../plan/answers';
+import { type Cents, sumOf, ZERO } from '../quantities/money';
+import { interestAndFees, owedInAll, planDifference } from '../plan/answers';
 import { comparedPlan, distance, type ComparedFigure } from '../plan/comparison';
 import type {
 	MonthSum,
@@ -85,10 +85,24 @@ function totalWorking(
 				spans: spansOf(plan, ({ month, fees }) => fees - setUpIn(plan, month)),
 				total: plan.changeFees.monthly
 			};
-		case 'totalCost': {
-			const { totalInterest: interest, totalFees: fees, totalCost: total } = plan;
-			return { kind: 'cost', interest, fees, total };
+		case 'interestAndFees': {
+			const { totalInterest: interest, totalFees: fees } = plan;
+			return { kind: 'cost', interest, fees, forgiven: ZERO, total: interestAndFees(plan) };
 		}
+		case 'totalCost': {
+			const { totalInterest: interest, totalFees: fees, totalForgiven: forgiven } = plan;
+			return { kind: 'cost', interest, fees, forgiven, total: plan.totalCost };
+		}
+		case 'totalForgiven':
+			return {
+				kind: 'sum of debts',
+				what: 'forgiven',
+				month: null,
+				parts: plan.debts.flatMap(({ id, forgiven: amount }) =>
+					amount > 0 ? [{ id, amount }] : []
+				),
+				total: plan.totalForgiven
+			};
 		case 'costPerUnit': {
 			const { totalPaid: paid, starting } = plan;
 			const hundredths = costPerUnit(plan);
@@ -213,10 +227,10 @@ function shareWorking(
 	const month = plan.kept[inMonth - 1];
 	const share = month?.shares.find(({ index }) => plan.debts[index]?.id === id);
 	if (!month || !share) return null;
-	const { opening, charges, interest, paid, closing } = share;
+	const { opening, charges, interest, paid, forgiven, closing } = share;
 	const date = dateOf(plan, month.month);
 	if (what === 'closing') {
-		const of = { opening, charges, interest, paid, closing };
+		const of = { opening, charges, interest, paid, forgiven, closing };
 		return { kind: 'balance after a month', id, month: date, number: month.month, ...of };
 	}
 	const { terms, periods } = periodsOf(debts, plan, share.index);
@@ -309,9 +323,9 @@ function againstBaseline(
 		return { kind: 'less', what: 'interest', baseline: baseline.totalInterest, plan: mine, less };
 	}
 	if (name === 'costLess') {
-		const { totalCost: mine } = plan;
+		const [mine, theirs] = [interestAndFees(plan), interestAndFees(baseline)];
 		const less = against.costLess;
-		return { kind: 'less', what: 'cost', baseline: baseline.totalCost, plan: mine, less };
+		return { kind: 'less', what: 'cost', baseline: theirs, plan: mine, less };
 	}
 	const [mine, theirs] = [plan.ending, baseline.ending];
 	if (mine.status !== 'cleared' || theirs.status !== 'cleared') return null;

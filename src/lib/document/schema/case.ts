@@ -18,7 +18,7 @@ import { calendarEntry } from './calendar';
 import { newDebtOf } from '../change';
 import { forecastEntry } from './forecast';
 import { handoutEntry } from './handout';
-import { recordedEvent, readingEntry, visitEntry } from './life';
+import { recordedEvent, recordedMoney, readingEntry, visitEntry } from './life';
 import { fieldRefusal } from '../../messages/terms';
 import { DATE_ORDERS, NUMBER_STYLES, USUAL_STYLE } from '../../messages/style';
 import { choiceEntry, measureEntry, planEntry, sheetEntry } from './plan';
@@ -41,6 +41,12 @@ const style = z.strictObject({
 	dates: choice(t('How dates are written'), DATE_ORDERS)
 });
 
+/** Somebody of the household. */
+const personEntry = z.strictObject({
+	id: identifier(t('The identifier of a person')),
+	name: name(t('The name of a person'), 1)
+});
+
 const asOf = date(t('The date of the balances'), {
 	first: `${LIMITS.years.first}-01-01`,
 	last: `${LIMITS.years.last}-12-31`
@@ -55,6 +61,10 @@ const presentDocument = z
 		currency,
 		style,
 		asOf,
+		/** The people of the household; none: it is not said who owes what. */
+		people: z.array(personEntry).max(LIMITS.people, {
+			error: t('A case has at most {people} people.', { people: LIMITS.people })
+		}),
 		debts: z.array(debtEntry).max(LIMITS.debts, {
 			error: t('A case holds at most {debts} debts.', { debts: LIMITS.debts })
 		}),
@@ -88,6 +98,11 @@ const presentDocument = z
 			error: t('A case keeps at most {recordedEvents} recorded payments and charges.', {
 				recordedEvents: LIMITS.recordedEvents
 			})
+		}),
+		recordedMoney: z.array(recordedMoney).max(LIMITS.recordedMoney, {
+			error: t('A case keeps at most {recordedMoney} amounts of single months.', {
+				recordedMoney: LIMITS.recordedMoney
+			})
 		})
 	})
 	.superRefine(({ debts, plans, currency, asOf, forecasts, ...lived }, context) => {
@@ -119,7 +134,11 @@ const presentDocument = z
 			const message = t('Two plans have the same identifier.');
 			context.addIssue({ code: 'custom', path: ['plans'], message });
 		}
-		refuseTwice({ forecasts, ...lived }, context);
+		const { visits, readings, recordedEvents, recordedMoney: money, people } = lived;
+		refuseTwice(
+			{ forecasts, visits, readings, recordedEvents, recordedMoney: money, people },
+			context
+		);
 		const seen = new Set<string>();
 		debts.forEach((debt, index) => {
 			const refuse = (field: string, message: string): void =>
@@ -173,16 +192,15 @@ interface Remembered {
 	readonly visits: readonly z.infer<typeof visitEntry>[];
 	readonly readings: readonly z.infer<typeof readingEntry>[];
 	readonly recordedEvents: readonly z.infer<typeof recordedEvent>[];
+	readonly recordedMoney: readonly z.infer<typeof recordedMoney>[];
+	readonly people: readonly z.infer<typeof personEntry>[];
 }
 
 /** Refuses repeated ids, and two recorded balances of a debt on one date. */
-function refuseTwice(
-	{ forecasts, visits, readings, recordedEvents }: Remembered,
-	context: z.RefinementCtx
-): void {
+function refuseTwice({ visits, readings, ...others }: Remembered, context: z.RefinementCtx): void {
 	const refuse = (path: string, message: string): void =>
 		context.addIssue({ code: 'custom', path: [path], message });
-	const lists = { forecasts, visits, readings, recordedEvents };
+	const lists = { visits, readings, ...others };
 	for (const [path, list] of Object.entries(lists)) {
 		if (new Set(list.map(({ id }) => id)).size < list.length) {
 			refuse(path, t('Two entries have the same identifier.'));

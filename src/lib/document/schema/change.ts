@@ -39,6 +39,7 @@ const ASSUMABLE = {
 	consolidate: ['annualRate', 'rule', 'firstDue', 'fee'],
 	transfer: ['offerRate', 'offerMonths', 'thenRate', 'rule', 'firstDue', 'feePercent'],
 	concession: ['from', 'setUpFee', 'monthlyFee'],
+	settle: ['date', 'fee'],
 	deadline: []
 } as const;
 const assumed = <const T extends string>(names: readonly T[]) =>
@@ -93,10 +94,13 @@ export const concession = z.strictObject({
 	kind: z.literal('concession'),
 	assumed: assumed(ASSUMABLE.concession),
 	from: date(t('The day from which it is agreed')).nullable(),
+	/** A day in the last month of it, after which the debts have their own terms again; null: it stays agreed. */
+	until: date(t('The last month of an agreement')).nullable(),
 	debts: z
 		.array(
 			z.strictObject({
 				debt: identifier(t('A debt that it is about')),
+				/** Null: not known yet; where a payment is agreed, the debt's own rate. */
 				annualRate: percentage(t('The agreed rate'), LIMITS.rate).nullable(),
 				/** Whether nobody has named that rate yet. */
 				assumed: flag(t('Whether an agreed rate is assumed')),
@@ -122,6 +126,42 @@ export const concession = z.strictObject({
 	)
 });
 
+/** Less than is owed that creditors take for the whole of a debt (specification, section 16). */
+export const settle = z.strictObject({
+	kind: z.literal('settle'),
+	assumed: assumed(ASSUMABLE.settle),
+	/** A day in the month in which it is paid. */
+	date: date(t('The month of a settlement')).nullable(),
+	/** What is paid on the debts till then. */
+	before: choice(t('The payments before a settlement'), ['stop', 'asked']),
+	debts: z
+		.array(
+			z
+				.strictObject({
+					debt: identifier(t('A debt that is settled')),
+					/** Of what is owed then; or an amount. Both null: not known. */
+					percent: percentage(
+						t('The percentage of a settlement'),
+						LIMITS.minimumPercent
+					).nullable(),
+					amount: money(t('The amount of a settlement')).nullable(),
+					/** Whether nobody has named that yet. */
+					assumed: flag(t('Whether a settlement is assumed'))
+				})
+				.refine(({ percent, amount }) => percent === null || amount === null, {
+					error: t('A debt is settled for a percentage or for an amount, not for both.')
+				})
+		)
+		.max(LIMITS.debts, {
+			error: t('A change names at most {debts} debts.', { debts: LIMITS.debts })
+		}),
+	/** For each debt: a percentage of what is forgiven, an amount, or both. */
+	fee: z.strictObject({
+		percent: feePercent.nullable(),
+		amount: money(t('The fee of a settlement')).nullable()
+	})
+});
+
 const deadline = z.strictObject({
 	kind: z.literal('deadline'),
 	assumed: assumed(ASSUMABLE.deadline),
@@ -131,8 +171,11 @@ const deadline = z.strictObject({
 
 export const changeEntry = z.discriminatedUnion(
 	'kind',
-	[consolidate, transfer, concession, deadline],
+	[consolidate, transfer, concession, settle, deadline],
 	{
-		error: sentence(t('What the plan changes'), t('consolidate, transfer, concession or deadline'))
+		error: sentence(
+			t('What the plan changes'),
+			t('consolidate, transfer, concession, settle or deadline')
+		)
 	}
 );

@@ -297,6 +297,8 @@ export const debtEntry = judgedOnce(
 			name: name(t('The name of a debt'), 0),
 			/** Whom short months pay first goes by it. */
 			kind: choice(t('The kind of a debt'), DEBT_KINDS),
+			/** Who of the household owes it; null: all together, or it is not said. */
+			owner: identifier(t('Who owes a debt')).nullable(),
 			balance: money(t('The balance')).nullable(),
 			/** The day of the balance; null: that of the case's figures. */
 			asOf: date(t('The date of the balance')).nullable(),

@@ -25,7 +25,9 @@ const figuresEntry = z
 		before: amounts(t('The interest of a forecast before its first payment')),
 		paid: amounts(t('A payment of a forecast')),
 		charges: amounts(t('A charge of a forecast')),
-		interest: amounts(t('The interest of a forecast'))
+		interest: amounts(t('The interest of a forecast')),
+		/** With its last payment, where it is settled. */
+		forgiven: money(t('What is forgiven in a forecast'))
 	})
 	.refine(
 		({ paid, charges, interest }) =>

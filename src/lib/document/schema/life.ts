@@ -1,7 +1,7 @@
 /** Visits, balances that were read, and what happened, as a case document has them. */
 import { z } from 'zod';
 import { LIMITS } from '../../core/quantities/limits';
-import { choice, date, identifier, money } from './fields';
+import { choice, date, flag, identifier, money, name, sentence } from './fields';
 import { judgedOnce } from './judged-once';
 import { t } from '../refusals';
 
@@ -35,6 +35,29 @@ export const readingEntry = judgedOnce(
 		/** Since the reading before, as printed; null: not known. */
 		interest: money(t('The interest as printed')).nullable()
 	})
+);
+
+/** What came in or was needed in a month, of a line of the budget sheet or beside it. */
+export const recordedMoney = judgedOnce(
+	z
+		.strictObject({
+			id: identifier(t('The identifier of an amount of a month')),
+			/** Its first day. */
+			month: date(t('The month of an amount')).refine((day) => day.endsWith('-01'), {
+				error: sentence(t('The month of an amount'), t('the first day of a month'))
+			}),
+			side: choice(t('The side of an amount of a month'), ['income', 'needs']),
+			/** The line of the budget sheet; null: it is in none. */
+			line: identifier(t('The line of an amount of a month')).nullable(),
+			/** What it is, where it is in no line. */
+			name: name(t('The name of an amount of a month'), 0),
+			amount: money(t('The amount of a month')),
+			/** Whether it stays so from that month on. */
+			lasting: flag(t('Whether an amount of a month stays'))
+		})
+		.refine(({ line, name: called }) => line === null || called === '', {
+			error: t('An amount of a line is called as the line is.')
+		})
 );
 
 /** Something that was paid, bought or charged, as it was typed. */

@@ -4,7 +4,17 @@ import { LIMITS } from '../../core/quantities/limits';
 import { ORDERS } from '../../core/plan/order';
 import { changeEntry } from './change';
 import { newDebtOf } from '../change';
-import { choice, date, flag, frequency, identifier, money, name, sentence } from './fields';
+import {
+	choice,
+	date,
+	flag,
+	frequency,
+	identifier,
+	money,
+	name,
+	percentage,
+	sentence
+} from './fields';
 import { judgedOnce } from './judged-once';
 import { t } from '../refusals';
 
@@ -49,13 +59,16 @@ const planEvent = z.discriminatedUnion(
 );
 
 export const sheetLine = z.strictObject({
+	id: identifier(t('The identifier of a line of the budget sheet')),
 	name: name(t('The name of a line of the budget sheet'), 0),
 	amount: money(t('The amount of a line of the budget sheet')),
 	perYear: frequency(t('How often a line of the budget sheet occurs')),
 	/** One of its days, the first on which it falls; null: the first of a month, from the beginning on. */
 	from: date(t('The first day of a line of the budget sheet')).nullable(),
 	/** The last day on which it may fall; null: it goes on. */
-	until: date(t('The last day of a line of the budget sheet')).nullable()
+	until: date(t('The last day of a line of the budget sheet')).nullable(),
+	/** Whose it is; null: of all together. */
+	owner: identifier(t('Whose a line of the budget sheet is')).nullable()
 });
 const sheetLines = z.array(sheetLine).max(LIMITS.sheetLines, {
 	error: t('A budget sheet has at most {sheetLines} lines on each side.', {
@@ -65,6 +78,30 @@ const sheetLines = z.array(sheetLine).max(LIMITS.sheetLines, {
 
 /** The budget sheet: income and living expenses. */
 export const sheetEntry = z.strictObject({ income: sheetLines, needs: sheetLines });
+
+/** Who pays how much of a plan each month: by what each earns, by who owes, or in parts that somebody named. */
+const splitEntry = z.discriminatedUnion(
+	'by',
+	[
+		z.strictObject({ by: z.literal('income') }),
+		z.strictObject({ by: z.literal('debts') }),
+		z.strictObject({
+			by: z.literal('parts'),
+			/** Who is not named pays nothing. */
+			parts: z
+				.array(
+					z.strictObject({
+						person: identifier(t('Who pays a part of a plan')),
+						percent: percentage(t('The part of a plan that somebody pays'), LIMITS.minimumPercent)
+					})
+				)
+				.max(LIMITS.people, {
+					error: t('A case has at most {people} people.', { people: LIMITS.people })
+				})
+		})
+	],
+	{ error: sentence(t('Who pays how much'), t('income, debts or parts')) }
+);
 
 /** Money that is put aside before debts get more than they require. */
 const savingsEntry = z.strictObject({
@@ -102,6 +139,8 @@ const planFields = {
 	shortOrder: debtList(t('A debt of the order for short months')).nullable(),
 	/** Debts that are not in the plan. */
 	aside: debtList(t('A debt that is left aside')),
+	/** Null: nobody asked. */
+	split: splitEntry.nullable(),
 	events: z.array(planEvent).max(LIMITS.events, {
 		error: t('A plan has at most {events} events.', { events: LIMITS.events })
 	}),
@@ -141,6 +180,7 @@ export const planContent = z.strictObject({
 	savings: planFields.savings,
 	shortOrder: planFields.shortOrder,
 	aside: planFields.aside,
+	split: planFields.split,
 	events: planFields.events,
 	changes: planFields.changes,
 	sheet: sheetEntry.nullable()

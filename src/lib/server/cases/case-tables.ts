@@ -21,12 +21,16 @@ export const STYLE = fields<CaseDocument['style']>({
 
 /** `case_file`, but for where it is in its history. */
 export const CASE = fields<
-	Pick<CaseDocument, 'label' | 'currency' | 'style' | 'asOf' | 'against' | 'handout' | 'calendar'>
+	Pick<
+		CaseDocument,
+		'label' | 'currency' | 'style' | 'asOf' | 'people' | 'against' | 'handout' | 'calendar'
+	>
 >({
 	label: column('label'),
 	currency: CURRENCY,
 	style: STYLE,
 	asOf: date('as_of'),
+	people: column('people'),
 	against: column('against'),
 	handout: fields<CaseDocument['handout']>({
 		language: column('handout_language'),
@@ -148,7 +152,8 @@ export const DEBT = fields<
 		saving36: column('printed_saving_36')
 	}),
 	withdrawn: column('withdrawn'),
-	kind: column('kind')
+	kind: column('kind'),
+	owner: column('owner')
 });
 
 /** `debt_balance`, one of several balances of a debt. */
@@ -233,6 +238,7 @@ export const PLAN = fields<Omit<PlanEntry, 'listed' | 'events' | 'changes'>>({
 	),
 	shortOrder: column('short_order'),
 	aside: column('aside'),
+	split: column('split'),
 	begins: date('begins'),
 	order: column('payoff_order'),
 	hidden: column('hidden')
@@ -261,6 +267,7 @@ const newDebt = fields<NewDebtEntry>({
 });
 
 type Concession = Extract<ChangeEntry, { kind: 'concession' }>;
+type Settle = Extract<ChangeEntry, { kind: 'settle' }>;
 type Transfer = Extract<ChangeEntry, { kind: 'transfer' }>;
 
 /** A change but for the debts that it names. */
@@ -268,6 +275,7 @@ export type ChangeTerms =
 	| Omit<Extract<ChangeEntry, { kind: 'consolidate' }>, 'debts'>
 	| Omit<Transfer, 'amounts'>
 	| Omit<Concession, 'debts'>
+	| Omit<Settle, 'debts'>
 	| Omit<Extract<ChangeEntry, { kind: 'deadline' }>, 'debts'>;
 
 /** `plan_change`; the debts that it names are in a table of their own. */
@@ -294,11 +302,18 @@ export const CHANGE: Part<ChangeTerms> = variants('kind', 'kind', {
 	concession: {
 		assumed: column('assumed'),
 		from: date('agreed_from'),
+		until: date('agreed_until'),
 		setUpFee: column('set_up_fee'),
 		monthlyFee: variants('kind', 'fee_kind', {
 			amount: { amount: column('fee_amount') },
 			percent: { percent: percent('fee_percent'), cap: column('fee_cap') }
 		})
+	},
+	settle: {
+		assumed: column('assumed'),
+		date: date('agreed_from'),
+		before: column('paid_before'),
+		fee: fields({ percent: percent('fee_percent'), amount: column('fee_amount') })
 	},
 	deadline: { assumed: column('assumed') }
 });
@@ -316,6 +331,12 @@ export const NAMED = {
 		assumed: column('assumed'),
 		payment: column('amount')
 	}),
+	settle: fields<Settle['debts'][number]>({
+		debt: column('debt_id'),
+		percent: percent('settled_percent'),
+		amount: column('amount'),
+		assumed: column('assumed')
+	}),
 	deadline: column<string>('debt_id')
 };
 
@@ -330,11 +351,13 @@ export const CHOICE = fields<CaseDocument['choices'][number]>({
 
 /** `household_line` */
 export const LINE = fields<SheetLine>({
+	id: column('id'),
 	name: column('name'),
 	amount: column('amount'),
 	perYear: column('per_year'),
 	from: date('day_from'),
-	until: date('day_until')
+	until: date('day_until'),
+	owner: column('owner')
 });
 
 /** `forecast`; its terms and figures are kept as they were. */
@@ -353,7 +376,7 @@ export const FORECAST = fields<CaseDocument['forecasts'][number]>({
 	cost: column('cost')
 });
 
-/** `visit`, `reading`, `recorded_event`: what has been recorded since. */
+/** `visit`, `reading`, `recorded_event`, `recorded_money`: what has been recorded since. */
 export const VISIT = fields<CaseDocument['visits'][number]>({
 	id: column('id'),
 	date: date('date')
@@ -373,4 +396,13 @@ export const RECORDED_EVENT = fields<CaseDocument['recordedEvents'][number]>({
 	date: date('date'),
 	kind: column('kind'),
 	amount: column('amount')
+});
+export const RECORDED_MONEY = fields<CaseDocument['recordedMoney'][number]>({
+	id: column('id'),
+	month: date('month'),
+	side: column('side'),
+	line: column('line_id'),
+	name: column('name'),
+	amount: column('amount'),
+	lasting: column('lasting')
 });

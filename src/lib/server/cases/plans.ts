@@ -144,6 +144,8 @@ function namedRows(change: ChangeEntry): Row[] {
 			return change.amounts.map(NAMED.transfer.write);
 		case 'concession':
 			return change.debts.map(NAMED.concession.write);
+		case 'settle':
+			return change.debts.map(NAMED.settle.write);
 		case 'deadline':
 			return change.debts.map(NAMED.deadline.write);
 	}

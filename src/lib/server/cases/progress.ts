@@ -1,17 +1,21 @@
 /** A case's forecasts, and what really happened to its debts, in their tables. */
 import type { CaseDocument } from '../../document/case';
 import { same } from '../../document/same';
-import { FORECAST, RECORDED_EVENT, READING, VISIT } from './case-tables';
+import { FORECAST, RECORDED_EVENT, RECORDED_MONEY, READING, VISIT } from './case-tables';
 import { insertRows, upsertRows, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 
-type Lived = Pick<CaseDocument, 'forecasts' | 'visits' | 'readings' | 'recordedEvents'>;
+type Lived = Pick<
+	CaseDocument,
+	'forecasts' | 'visits' | 'readings' | 'recordedEvents' | 'recordedMoney'
+>;
 
 export const PROGRESS_TABLES = {
 	forecast: { part: FORECAST, portion: 4 },
 	visit: { part: VISIT },
 	reading: { part: READING, portion: 2_000 },
-	recorded_event: { part: RECORDED_EVENT }
+	recorded_event: { part: RECORDED_EVENT },
+	recorded_money: { part: RECORDED_MONEY }
 } as const;
 
 /** In the order in which they are written: a reading belongs to a visit. */
@@ -19,7 +23,8 @@ const LISTS = [
 	['forecasts', 'forecast'],
 	['visits', 'visit'],
 	['readings', 'reading'],
-	['recordedEvents', 'recorded_event']
+	['recordedEvents', 'recorded_event'],
+	['recordedMoney', 'recorded_money']
 ] as const satisfies readonly (readonly [keyof Lived, keyof typeof PROGRESS_TABLES])[];
 
 /** For the document's schema to judge. */
@@ -37,7 +42,7 @@ export async function replaceProgress(
 ): Promise<void> {
 	const changed = LISTS.map(([name, table]) => ({
 		table,
-		...changesOf(document[name], before?.[name] ?? [])
+		...changesOf<Lived[typeof name][number]>(document[name], before?.[name] ?? [])
 	}));
 	// What others belong to goes last, and comes first. A visit stays, since its readings would go with it.
 	for (const { table, gone, written } of changed.toReversed()) {

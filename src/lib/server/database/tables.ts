@@ -29,6 +29,7 @@ export const KEPT = [
 	'visit',
 	'reading',
 	'recorded_event',
+	'recorded_money',
 	'outbox_message',
 	'trail_entry',
 	'trail_head'

@@ -5,6 +5,7 @@
 	import { caseSentence } from '$lib/words/debt-answer';
 	import { carriedOut } from '$lib/document/case';
 	import type { DebtEntry } from '$lib/document/debt';
+	import type { PersonEntry } from '$lib/document/household';
 	import { nameOf } from '$lib/words/debt';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
@@ -74,12 +75,17 @@
 		else proposed = { of: 'rows', ...pasted };
 	}
 
-	function takeDebts(taken: readonly DebtEntry[], hasMore: boolean): void {
+	function takeDebts(
+		taken: readonly DebtEntry[],
+		people: readonly PersonEntry[],
+		hasMore: boolean
+	): void {
 		const first = debts.length;
 		if (!hasMore) proposed = null;
 		const what = countOf(desk.writing, taken.length, 'debts');
 		desk.change(t('import of {what}', { what }), (document) => ({
 			...document,
+			people: [...people],
 			debts: [...document.debts, ...taken].slice(0, LIMITS.debts)
 		}));
 		if (!hasMore) void grid?.goTo(first);

@@ -8,6 +8,7 @@
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import { rememberColumns, rememberedColumns } from '$lib/desk/remembered-columns';
 	import type { DebtEntry } from '$lib/document/debt';
+	import { withPeopleNamed, type PersonEntry } from '$lib/document/household';
 	import { Refusal } from '$lib/exchange/bytes';
 	import { debtOf, type Field } from '$lib/exchange/debt-columns';
 	import { takenTable, type TakenTable } from '$lib/exchange/debts-table';
@@ -43,7 +44,7 @@
 		source: string;
 		sheets: readonly Sheet[];
 		/** Whether more is to be taken of the same sheet is told with the debts. */
-		ontake: (debts: readonly DebtEntry[], hasMore: boolean) => void;
+		ontake: (debts: readonly DebtEntry[], people: readonly PersonEntry[], hasMore: boolean) => void;
 		onclose: () => void;
 	}
 	const { desk, source, sheets, ontake, onclose }: Props = $props();
@@ -74,6 +75,8 @@
 	/** Tables that have been taken, each of its sheet. */
 	let done = $state.raw<readonly { readonly sheet: number; readonly place: TablePlace }[]>([]);
 	let ids: Record<number, string> = {};
+	/** New people, by name. */
+	const personIds: Record<string, string> = {};
 	let linesTable = $state<HTMLElement>();
 
 	const writing = $derived(desk.writing);
@@ -108,6 +111,13 @@
 		return () => cancelAnimationFrame(next);
 	});
 
+	const people = $derived(
+		withPeopleNamed(
+			desk.document.people,
+			lines.map(({ flat }) => flat.owner ?? ''),
+			(name) => (personIds[name] ??= newId())
+		)
+	);
 	const entries = $derived(lines.map((line) => entryOf(line)));
 	const sentence = $derived(
 		table ? tableSentence({ ...table, lines: kept.map(stillUnread) }, source, room, writing) : null
@@ -119,7 +129,7 @@
 
 	function entryOf({ row, flat }: TakenLine): DebtEntry {
 		const id = (ids[row] ??= newId());
-		return { ...debtOf(flat, id), ...changed[row] };
+		return { ...debtOf(flat, id, people), ...changed[row] };
 	}
 
 	/** A line without what has been typed since. */
@@ -181,7 +191,7 @@
 		if (!table) return;
 		if (fields) rememberColumns(table.headings, fields);
 		const [next] = others;
-		ontake(entries, next !== undefined);
+		ontake(entries, people, next !== undefined);
 		if (!next) return;
 		done = [...done, { sheet, place: table.place }];
 		turn(next);

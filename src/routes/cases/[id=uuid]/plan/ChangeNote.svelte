@@ -12,24 +12,19 @@
 		type NewDebtEntry
 	} from '$lib/document/change';
 	import { hasDeadline } from '$lib/document/balances';
-	import { withProposedTerms } from '$lib/desk/plan-entry';
+	import { withDebt, withProposedTerms } from '$lib/desk/plan-entry';
 	import { changeKind } from '$lib/words/changes';
 	import { nameOf } from '$lib/words/debt';
 	import { writingOf } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import {
-		countText,
-		momentText,
-		minimumPercentText,
-		moneyText,
-		nameText,
-		rateText
-	} from '../debt-fields';
+	import { countText, minimumPercentText, moneyText, nameText, rateText } from '../debt-fields';
+	import AgreementTerms from './AgreementTerms.svelte';
 	import ChangedDebt from './ChangedDebt.svelte';
 	import ChangeTerm from './ChangeTerm.svelte';
 	import NewDebtTerms from './NewDebtTerms.svelte';
+	import SettlementTerms from './SettlementTerms.svelte';
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
@@ -54,6 +49,7 @@
 	const missing = $derived(missingTerms(change));
 	/** The properties that all terms share. */
 	const about = $derived({ change, placeholder: OPEN, onchange, onenter: goOn });
+	const terms = $derived({ asOf: paper.asOf, writing, open: OPEN, onchange, onenter: goOn });
 
 	/** The debts that it can be about. */
 	const choices = $derived(
@@ -78,14 +74,6 @@
 		{ value: 'added', words: t('added to the loan') },
 		{ value: 'up-front', words: t('paid up front') }
 	] as const;
-	const NO_FEE = {
-		amount: { kind: 'amount', amount: null },
-		percent: { kind: 'percent', percent: null, cap: null }
-	} as const;
-	const MONTHLY = [
-		{ value: 'amount', words: t('an amount') },
-		{ value: 'percent', words: t('in percent') }
-	] as const;
 
 	/** The debt that it brings, with other fields. */
 	function bring(fields: Partial<NewDebtEntry>): void {
@@ -94,33 +82,6 @@
 		onchange(
 			withTerm(change, term, change.kind === 'consolidate' ? { loan: debt } : { card: debt })
 		);
-	}
-
-	/** A debt is taken into the change or left out of it. */
-	function turnDebt(id: string, taken: boolean): void {
-		switch (change.kind) {
-			case 'consolidate': {
-				const others = change.debts.filter((other) => other !== id);
-				onchange({ ...change, debts: taken ? [...others, id] : others });
-				break;
-			}
-			case 'transfer': {
-				const others = change.amounts.filter(({ debt }) => debt !== id);
-				const amounts = taken ? [...others, { debt: id, amount: null }] : others;
-				onchange({ ...change, amounts });
-				break;
-			}
-			case 'concession': {
-				const others = change.debts.filter(({ debt }) => debt !== id);
-				const agreed = { debt: id, annualRate: null, assumed: false, payment: null };
-				onchange({ ...change, debts: taken ? [...others, agreed] : others });
-				break;
-			}
-			case 'deadline': {
-				const others = change.debts.filter((other) => other !== id);
-				onchange({ ...change, debts: taken ? [...others, id] : others });
-			}
-		}
 	}
 </script>
 
@@ -148,7 +109,7 @@
 					name={nameOf(debt, writing)}
 					{place}
 					{writing}
-					onturn={(taken) => turnDebt(debt.id, taken)}
+					onturn={(isNamed) => onchange(withDebt(change, debt.id, isNamed))}
 					open={OPEN}
 					{onchange}
 					onenter={goOn}
@@ -256,63 +217,9 @@
 					put={(feePercent) => ({ feePercent })}
 				/>
 			{:else if change.kind === 'concession'}
-				{@const { monthlyFee: fee } = change}
-				<span class="label">{t('From')}</span>
-				<ChangeTerm
-					{...about}
-					label={t('Agreed from')}
-					term="from"
-					value={change.from}
-					text={momentText(paper.asOf, writing)}
-					put={(from) => ({ from })}
-				/>
-				<span class="label">{t('Setup fee')}</span>
-				<ChangeTerm
-					{...about}
-					label={t('Setup fee')}
-					term="setUpFee"
-					value={change.setUpFee}
-					text={money}
-					put={(setUpFee) => ({ setUpFee })}
-				/>
-				<span class="label">{t('Monthly fee')}</span>
-				<span class="two">
-					<Choice
-						label={t('Kind of monthly fee')}
-						value={fee.kind}
-						options={MONTHLY}
-						onchange={(kind) =>
-							onchange(withTerm(change, 'monthlyFee', { monthlyFee: NO_FEE[kind] }))}
-					/>
-					{#if fee.kind === 'amount'}
-						<ChangeTerm
-							{...about}
-							label={t('Monthly fee')}
-							term="monthlyFee"
-							value={fee.amount}
-							text={money}
-							put={(amount) => ({ monthlyFee: { ...fee, amount } })}
-						/>
-					{:else}
-						<ChangeTerm
-							{...about}
-							label={t('Monthly fee in percent')}
-							term="monthlyFee"
-							value={fee.percent}
-							text={share}
-							put={(percent) => ({ monthlyFee: { ...fee, percent } })}
-						/>
-						<ChangeTerm
-							{...about}
-							label={t('Cap on the monthly fee')}
-							term="monthlyFee"
-							value={fee.cap}
-							text={money}
-							placeholder={t('no cap')}
-							put={(cap) => ({ monthlyFee: { ...fee, cap } })}
-						/>
-					{/if}
-				</span>
+				<AgreementTerms {change} {...terms} />
+			{:else if change.kind === 'settle'}
+				<SettlementTerms {change} {...terms} />
 			{/if}
 		</div>
 	</div>
@@ -352,19 +259,19 @@
 		font-weight: 600;
 	}
 
-	.two {
+	.fields :global(.two) {
 		display: flex;
 		gap: 8px;
 		align-items: center;
 		min-width: 0;
 	}
 
-	.two > :global(*) {
+	.fields :global(.two > *) {
 		flex: 1 1 0;
 		min-width: 0;
 	}
 
-	.two > span {
+	.fields :global(.two > span:not(.field)) {
 		flex: none;
 		color: var(--quiet);
 	}

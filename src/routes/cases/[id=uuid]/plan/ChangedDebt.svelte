@@ -1,11 +1,11 @@
 <!-- A debt in a change: whether it is about it, and what is moved of it or agreed for it. -->
 <script lang="ts">
 	import type { Cents } from '$lib/core/quantities/money';
-	import type { ChangeEntry } from '$lib/document/change';
+	import { debtsNamed, type ChangeEntry } from '$lib/document/change';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import type { Writing } from '$lib/reading/writing';
-	import { moneyText, rateText } from '../debt-fields';
+	import { minimumPercentText, moneyText, rateText } from '../debt-fields';
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
@@ -28,16 +28,22 @@
 	const agreed = $derived(
 		change.kind === 'concession' ? change.debts.find(({ debt }) => debt === id) : undefined
 	);
-	const taken = $derived(
-		change.kind === 'consolidate' || change.kind === 'deadline'
-			? change.debts.includes(id)
-			: Boolean(moved ?? agreed)
+	const settled = $derived(
+		change.kind === 'settle' ? change.debts.find(({ debt }) => debt === id) : undefined
 	);
+	const taken = $derived(debtsNamed(change).includes(id));
 
 	function move(amount: Cents | null): void {
 		if (change.kind !== 'transfer') return;
 		const amounts = change.amounts.map((of) => (of.debt === id ? { ...of, amount } : of));
 		onchange({ ...change, amounts });
+	}
+
+	function settle(fields: Partial<NonNullable<typeof settled>>): void {
+		if (change.kind !== 'settle') return;
+		const offer = { percent: null, amount: null, assumed: false, ...fields };
+		const debts = change.debts.map((of) => (of.debt === id ? { ...of, ...offer } : of));
+		onchange({ ...change, debts });
 	}
 
 	function agree(fields: Partial<NonNullable<typeof agreed>>): void {
@@ -77,7 +83,7 @@
 			{...rateText(writing)}
 			side="right"
 			optional
-			placeholder={open}
+			placeholder={agreed.payment === null ? open : t('its own')}
 			onchange={(annualRate) => agree({ annualRate, assumed: false })}
 		/>
 		<TypedField
@@ -89,6 +95,28 @@
 			optional
 			placeholder={t('unchanged')}
 			onchange={(payment) => agree({ payment })}
+		/>
+	{:else if settled}
+		<TypedField
+			{onenter}
+			label={t('Percentage accepted for {name}', { name })}
+			assumed={settled.assumed}
+			value={settled.percent}
+			{...minimumPercentText(writing)}
+			side="right"
+			optional
+			placeholder={settled.amount === null ? open : ''}
+			onchange={(percent) => settle({ percent })}
+		/>
+		<TypedField
+			{onenter}
+			label={t('Amount accepted for {name}', { name })}
+			value={settled.amount}
+			{...moneyText(writing)}
+			side="right"
+			optional
+			placeholder={settled.percent === null ? t('or amount') : ''}
+			onchange={(amount) => settle({ amount })}
 		/>
 	{/if}
 </div>

@@ -8,7 +8,6 @@
 	import { changeInWords, changeKinds } from '$lib/words/changes';
 	import Note from '$lib/ui/Note.svelte';
 	import Plus from '@lucide/svelte/icons/plus';
-	import ChangeNote from './ChangeNote.svelte';
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
@@ -27,8 +26,9 @@
 
 	function add(kind: ChangeEntry['kind']): void {
 		const anchor = open?.anchor;
+		const at = changes.length;
 		onchange([...changes, newChange(kind, paper)]);
-		if (anchor) open = { anchor, at: changes.length };
+		if (anchor) open = { anchor, at };
 	}
 
 	/** Opens a change by its place. */
@@ -73,7 +73,7 @@
 			onclick={(event) => (open = { anchor: event.currentTarget, at: 'add' })}
 		>
 			<Plus size={13} aria-hidden="true" />
-			{t('Change the debts: loan, transfer, agreement')}
+			{t('Change the debts: loan, agreement, settlement')}
 		</button>
 	</li>
 </ul>
@@ -90,14 +90,17 @@
 		</ul>
 	</Note>
 {:else if open && opened}
-	<ChangeNote
-		change={opened}
-		document={paper}
-		anchor={open.anchor}
-		onchange={write}
-		onremove={remove}
-		onclose={close}
-	/>
+	{@const { anchor } = open}
+	{#await import('./ChangeNote.svelte') then { default: ChangeNote }}
+		<ChangeNote
+			change={opened}
+			document={paper}
+			{anchor}
+			onchange={write}
+			onremove={remove}
+			onclose={close}
+		/>
+	{/await}
 {/if}
 
 <style>

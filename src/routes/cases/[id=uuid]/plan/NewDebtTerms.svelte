@@ -100,22 +100,3 @@
 	placeholder={open}
 	onchange={(firstDue) => onchange({ firstDue })}
 />
-
-<style>
-	.two {
-		display: flex;
-		gap: 8px;
-		align-items: center;
-		min-width: 0;
-	}
-
-	.two > :global(*) {
-		flex: 1 1 0;
-		min-width: 0;
-	}
-
-	.two > span {
-		flex: none;
-		color: var(--quiet);
-	}
-</style>

@@ -4,7 +4,7 @@
 	import { repetitions } from '$lib/core/debt/events';
 	import type { Plan } from '$lib/core/plan/terms';
 	import { owedInAll } from '$lib/core/plan/answers';
-	import { changeDay, withChangeDay } from '$lib/document/change-days';
+	import { changeDays, withChangeDay } from '$lib/document/change-days';
 	import { newDebtOf, type ChangeEntry } from '$lib/document/change';
 	import type { DebtEntry } from '$lib/document/debt';
 	import { eventInWords, letterOf } from '$lib/words/debt';
@@ -133,17 +133,21 @@
 			)
 		}))
 	);
-	/** Later effects of changes: an ending intro rate, a beginning agreement. */
+	/** Later effects of changes: an ending intro rate, a settlement, an agreement that begins or ends. */
 	const changes = $derived(
-		entry.changes.flatMap((change, place) => {
-			const date = changeDay(change, plan.firstMonth);
-			return date === null ? [] : [{ id: t('change {place}', { place }), place, change, date }];
-		})
+		entry.changes.flatMap((change, place) =>
+			changeDays(change, plan.firstMonth).map((day) => ({
+				id: `${t('change {place}', { place })} ${day.point}`,
+				place,
+				change,
+				...day
+			}))
+		)
 	);
 	const changeItems = $derived(
-		changes.map(({ id, change, date }) => {
+		changes.map(({ id, change, point, date }) => {
 			const card = debts.find((debt) => debt.id === newDebtOf(change)?.id);
-			const words = changeDayInWords(change, date, writing);
+			const words = changeDayInWords(change, { point, date }, writing);
 			return {
 				id,
 				date,
@@ -195,7 +199,10 @@
 		const date = day < plan.firstMonth ? plan.firstMonth : day;
 		if (date === found.date) return;
 		if (changed)
-			on.onplanchange(changed.place, withChangeDay(changed.change, date, plan.firstMonth));
+			on.onplanchange(
+				changed.place,
+				withChangeDay(changed.change, changed.point, date, plan.firstMonth)
+			);
 		else if (offer) on.onoffer(offer.debt, offer.item.id, { ...offer.item, date });
 		else on.onchange({ ...(found as PlanEvent), date });
 	}

@@ -3,7 +3,7 @@
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { ZERO } from '$lib/core/quantities/money';
-	import type { SheetLine } from '$lib/document/plan';
+	import { EMPTY_LINE, type SheetLine } from '$lib/document/plan';
 	import type { Writing } from '$lib/reading/writing';
 	import { writeAmount } from '$lib/reading/written';
 	import { frequencyChoices } from '$lib/words/amounts';
@@ -12,6 +12,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { tick } from 'svelte';
+	import { v4 as newId } from 'uuid';
 	import { dateText, moneyText, nameText } from '../debt-fields';
 	import { t } from '$lib/words/labels/plan';
 
@@ -29,12 +30,13 @@
 	}
 	const { title, hint, lines, asOf, writing, onchange, onpaste, ondone }: Props = $props();
 
-	const BLANK: SheetLine = { name: '', amount: ZERO, perYear: 12, from: null, until: null };
-	const shown = $derived(lines.length < LIMITS.sheetLines ? [...lines, BLANK] : lines);
+	/** The empty line after the last one, which is a line once something is typed in it. */
+	const blank: SheetLine = $derived({ ...EMPTY_LINE, id: lines && newId() });
+	const shown = $derived(lines.length < LIMITS.sheetLines ? [...lines, blank] : lines);
 
 	function write(at: number, fields: Partial<SheetLine>): void {
 		const next = [...lines];
-		next[at] = { ...(next[at] ?? BLANK), ...fields };
+		next[at] = { ...(next[at] ?? blank), ...fields };
 		onchange(next);
 	}
 
@@ -88,7 +90,7 @@
 			/>
 			<TypedField
 				label={t('Amount, {of}', { of })}
-				value={line === BLANK ? null : line.amount}
+				value={line === blank ? null : line.amount}
 				{...moneyText(writing)}
 				optional
 				side="right"
@@ -106,7 +108,7 @@
 				value={line.from}
 				{...dateText(asOf, writing)}
 				optional
-				placeholder={line === BLANK ? '' : line.perYear > 24 ? t('Thursdays') : t('the 1st')}
+				placeholder={line === blank ? '' : line.perYear > 24 ? t('Thursdays') : t('the 1st')}
 				onchange={(from) => write(index, { from })}
 				onenter={() => void goOn('other', index)}
 			/>
@@ -115,11 +117,11 @@
 				value={line.until}
 				{...dateText(asOf, writing)}
 				optional
-				placeholder={line === BLANK ? '' : t('goes on')}
+				placeholder={line === blank ? '' : t('goes on')}
 				onchange={(until) => write(index, { until })}
 				onenter={() => void goOn('other', index)}
 			/>
-			{#if line !== BLANK}
+			{#if line !== blank}
 				<IconButton
 					title={t('Delete this line')}
 					label={t('Delete {of}', { of })}

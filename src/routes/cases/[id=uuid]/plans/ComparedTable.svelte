@@ -49,14 +49,14 @@
 	const { shown, baseline, words, chosen, writing, figures, hrefOf, ...on }: Props = $props();
 
 	const measured = $derived(comparedPlan(baseline));
-	/** Deferred interest has a row only where a plan is charged any. */
-	const there = $derived(
-		FIGURES.filter(
-			(figure) =>
-				figure !== 'deferredCharged' ||
-				[baseline, ...shown.map(({ plan }) => plan)].some((plan) => plan.deferredCharged > 0)
-		)
-	);
+	/** Deferred interest has a row only where a plan is charged any, and what is forgiven where anything is. */
+	const there = $derived.by(() => {
+		const plans = [baseline, ...shown.map(({ plan }) => plan)];
+		const isSeen = (figure: ComparedFigure) =>
+			(figure !== 'deferredCharged' || plans.some((plan) => plan.deferredCharged > 0)) &&
+			(figure !== 'forgiven' || plans.some((plan) => plan.totalForgiven > 0));
+		return FIGURES.filter(isSeen);
+	});
 	const rows = $derived(figures.filter((figure) => there.includes(figure)));
 	const hidden = $derived(there.filter((figure) => !figures.includes(figure)));
 	let table = $state<HTMLElement>();
@@ -152,7 +152,8 @@
 		</thead>
 		<tbody>
 			{#each rows as figure (figure)}
-				{@const best = bestOf(shown.map((plan) => plan.figures[figure]))}
+				{@const best =
+					figure === 'forgiven' ? [] : bestOf(shown.map((plan) => plan.figures[figure]))}
 				<tr data-figure={figure}>
 					<th scope="row">
 						<button
