@@ -21,7 +21,9 @@ const PARTS: readonly (() => Promise<unknown>)[] = [
 	() => import('./cases/[id=uuid]/plan/ChangeNote.svelte'),
 	() => import('./cases/[id=uuid]/plan/OrderSearch.svelte'),
 	() => import('./cases/[id=uuid]/plan/ShortOrder.svelte'),
+	() => import('./cases/[id=uuid]/plan/OwnPart.svelte'),
 	() => import('./cases/[id=uuid]/plan/StressTest.svelte'),
+	() => import('./cases/[id=uuid]/plan/WhoPays.svelte'),
 	() => import('./cases/[id=uuid]/plan/PlanWorkingNote.svelte')
 ];
 

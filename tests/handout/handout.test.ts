@@ -6,7 +6,10 @@ import { describe, expect, it } from 'vitest';
 import { moneyThatCovers, planDifference } from '../../src/lib/core/plan/answers';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
 import { HANDOUT_PARTS } from '../../src/lib/document/handout-parts';
-import { USUAL_PLAN } from '../../src/lib/document/plan';
+import { payersOf } from '../../src/lib/document/household';
+import { monthStart, USUAL_PLAN } from '../../src/lib/document/plan';
+import { whoPays } from '../../src/lib/core/plan/who-pays';
+import { ZERO } from '../../src/lib/core/quantities/money';
 import type { Block, Table } from '../../src/lib/handout/blocks';
 import { fontRuns, isPrintable } from '../../src/lib/handout/fonts';
 import { handoutOf } from '../../src/lib/handout/handout';
@@ -97,6 +100,54 @@ describe('the handout of a plan', () => {
 		expect(handoutOf(handedIn(ferry, { language: 'es' }), entry).right).toBe(
 			'15 de diciembre de 2026'
 		);
+	});
+
+	it('says whom to settle with, what to put aside for it, and what is forgiven, in both languages', () => {
+		const boatyard = demoCases.find(({ label }) => label.includes('boatyard'));
+		const settling = boatyard?.plans.find(({ changes }) =>
+			changes.some(({ kind }) => kind === 'settle')
+		);
+		if (!boatyard || !settling) throw new Error('a settlement');
+		const { plan } = carriedPlan(boatyard, settling);
+		const forgiven = writeMoney(plan.totalForgiven, usd);
+		const said = plainHandout(handoutOf(boatyard, settling));
+		expect(said).toContain(`${forgiven} is forgiven; that may count as taxable income.`);
+		expect(said).toContain(
+			'In December 2028, $2,305.00 settles Foghorn Outfitters card; pay nothing on it until then.'
+		);
+		expect(said).toMatch(/In January 2027, put \$[\d.]+ aside\./);
+		// Beside the other options what is forgiven is no part of what a plan costs less.
+		expect(said).toContain(`$4,555.13, less ${forgiven} forgiven`);
+		const spanish = { ...boatyard, handout: { ...boatyard.handout, language: 'es' as const } };
+		expect(plainHandout(handoutOf(spanish, settling))).toMatch(
+			/En diciembre de 2028, \$2,305\.00 liquidan Foghorn Outfitters card; hasta entonces no pague nada/
+		);
+	});
+
+	it('is for one person: their debts and the joint ones, and their part of each month', () => {
+		const [teague, marit] = ferry.people;
+		if (!teague || !marit) throw new Error('two people');
+		const said = plainHandout(handoutOf(ferry, entry, marit.id));
+		const { plan, debts } = carriedPlan(ferry, entry);
+		const months = whoPays(plan, payersOf(ferry, debts), { by: 'income' }, (month) =>
+			monthStart(plan.firstMonth, month)
+		);
+		expect(said).toContain('Marit: your part'.toUpperCase());
+		expect(said).toContain(
+			`your part is ${writeMoney(months[0]?.parts[1] ?? ZERO, usd)}; over the whole plan it is`
+		);
+		const [pay] = tables(handoutOf(ferry, entry, marit.id).blocks);
+		expect(pay?.rows.map(({ cells }) => cells[0]).sort()).toEqual(
+			ferry.debts
+				.filter(({ owner }) => owner !== teague.id)
+				.map(({ name }) => name)
+				.sort()
+		);
+		// Everyone's own parts stand in the common one where somebody has said how a month is divided.
+		expect(plainHandout(handoutOf(ferry, entry))).not.toContain('WHO PAYS');
+		const divided = handoutOf(ferry, { ...entry, split: { by: 'debts' } });
+		expect(plainHandout(divided)).toContain('WHO PAYS HOW MUCH');
+		expect(divided.left).not.toContain('Marit');
 	});
 
 	it('leaves out what is not chosen, and nothing else', () => {

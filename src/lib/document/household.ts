@@ -1,6 +1,8 @@
 /** The people of a household: who of them owes, earns and needs what. */
 import { LIMITS } from '../core/quantities/limits';
+import type { Payers } from '../core/plan/who-pays';
 import type { CaseDocument } from './case';
+import { sheetItem } from './plan';
 
 export type PersonEntry = CaseDocument['people'][number];
 
@@ -23,6 +25,41 @@ export function withPeopleNamed(
 	}
 	return all;
 }
+
+/** Whose debts, income and needs are looked at: all, those of all together, or somebody's, by identity. */
+export type Whose = string;
+export const ALL: Whose = 'all';
+export const JOINT: Whose = 'joint';
+
+/** Whose they are: null, of all together, also where whoever they were of is gone. */
+export const ownerAmong = (
+	people: readonly PersonEntry[],
+	{ owner }: { readonly owner: string | null }
+): PersonEntry | null => people.find(({ id }) => id === owner) ?? null;
+
+/** Whether something is among what is looked at. */
+export function isWhose(
+	people: readonly PersonEntry[],
+	of: { readonly owner: string | null },
+	whose: Whose
+): boolean {
+	const owner = ownerAmong(people, of)?.id ?? JOINT;
+	return whose === ALL || owner === whose;
+}
+
+/** What a plan's months are divided by: the people, their income, and whose each of its debts is. */
+export const payersOf = (
+	{ people, sheet, debts }: Pick<CaseDocument, 'people' | 'sheet' | 'debts'>,
+	planned: readonly { readonly id: string }[]
+): Payers => ({
+	people: people.map(({ id }) => id),
+	income: sheet.income.map((line) => ({ item: sheetItem(line), owner: line.owner })),
+	owners: planned.map(({ id }) => debts.find((debt) => debt.id === id)?.owner ?? null)
+});
+
+/** Whether anything of a case is somebody's. */
+export const ownsAny = ({ debts, sheet }: CaseDocument, id: string): boolean =>
+	[...debts, ...sheet.income, ...sheet.needs].some(({ owner }) => owner === id);
 
 /** The case without somebody: what was theirs is everybody's, and they pay no part of a plan. */
 export function withoutPerson(document: CaseDocument, id: string): CaseDocument {

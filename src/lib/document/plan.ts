@@ -164,15 +164,17 @@ function budgetOf(budget: PlanEntry['budget'], usual: () => Cents, money: Budget
 const ANY_DAY = '1970-01-01' as CalendarDate;
 
 /** A budget sheet as the core knows it: what has no day falls on the first of a month, weekly on Thursdays. */
-export function sheetTerms({ income, needs }: Sheet): BudgetSheet {
-	const item = ({ amount, perYear, from, until }: SheetLine): SheetItem => ({
-		amount,
-		perYear,
-		from: from ?? ANY_DAY,
-		until
-	});
-	return { income: income.map(item), needs: needs.map(item) };
-}
+export const sheetTerms = ({ income, needs }: Sheet): BudgetSheet => ({
+	income: income.map(sheetItem),
+	needs: needs.map(sheetItem)
+});
+
+export const sheetItem = ({ amount, perYear, from, until }: SheetLine): SheetItem => ({
+	amount,
+	perYear,
+	from: from ?? ANY_DAY,
+	until
+});
 
 /** The days on which something happens, up to a last one. */
 export function daysOf(item: PlanEvent, until: CalendarDate): CalendarDate[] {

@@ -29,6 +29,7 @@ const MONTH_COLUMNS = [
 	['paid', 'Paid'],
 	['interest', 'Interest'],
 	['principal', 'Principal'],
+	['forgiven', 'Forgiven'],
 	['fees', 'Fees'],
 	['spent', 'Leaves the account'],
 	['shortfall', 'Missing']

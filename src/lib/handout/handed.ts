@@ -1,6 +1,7 @@
 /** The input of a handout's parts. */
 import type { carriedPlan } from '../document/carried-plans';
 import type { CaseDocument } from '../document/case';
+import type { PersonEntry } from '../document/household';
 import type { PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import { handoutText } from '../words/handout';
@@ -15,6 +16,8 @@ export interface Handed {
 	readonly writing: Writing<Language>;
 	readonly carried: ReturnType<typeof carriedPlan>;
 	readonly debts: readonly HandedDebt[];
+	/** Whose handout it is; null: of all together. */
+	readonly person: PersonEntry | null;
 }
 
 export interface HandedDebt {

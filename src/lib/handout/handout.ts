@@ -1,6 +1,5 @@
 /** The handout of a plan: the parts that are chosen, in the client's language, with the plan's figures. */
 import { moneyThatCovers } from '../core/plan/answers';
-import { comparedPlan } from '../core/plan/comparison';
 import { deadlinesIn } from '../core/plan/deadlines';
 import { byPayoff } from '../core/plan/over-time';
 import { rateChangesByMonth } from '../core/plan/rates';
@@ -35,6 +34,7 @@ import { say } from '../messages/sentence';
 import { styleIn } from '../messages/style';
 import { PICTURE_WIDTH, type Block, type Handout, type Row } from './blocks';
 import { heading, paragraph, type Handed, type HandedDebt } from './handed';
+import { partBlocks } from './parts';
 import { monthsBlocks, payBlocks } from './payments';
 import { planPicture } from './plan-picture';
 
@@ -54,13 +54,19 @@ function placeIn(shortOrder: readonly string[] | undefined, id: string): number 
 	return place < 0 ? Infinity : place;
 }
 
-/** The handout of a plan of a case. */
-export function handoutOf(document: CaseDocument, entry: PlanEntry): Handout {
+/** The handout of a plan of a case, for all together or for one person (by identity). */
+export function handoutOf(
+	document: CaseDocument,
+	entry: PlanEntry,
+	whose: string | null = null
+): Handout {
 	const writing = handoutWriting(document);
 	const carried = carriedPlan(document, entry);
+	const person = document.people.find(({ id }) => id === whose) ?? null;
 	const handed: Handed = {
 		document,
 		entry,
+		person,
 		writing,
 		carried,
 		debts: debtsOf(document, carried, writing)
@@ -84,7 +90,7 @@ export function handoutOf(document: CaseDocument, entry: PlanEntry): Handout {
 		language: handout.language,
 		paper: handout.paper,
 		title,
-		left: `${title} · ${document.label}`,
+		left: [title, document.label, ...(person ? [person.name] : [])].join(' · '),
 		right: writeLongDate(document.asOf, writing),
 		page: (page, pages) => handoutText(writing, 'page', { page, pages }),
 		blocks: parts.includes('assumes') ? blocks : [...blocks, ...own],
@@ -151,14 +157,14 @@ const BLOCKS: Readonly<Record<HandoutPart, (handed: Handed) => readonly Block[]>
 			}
 		];
 	},
-	pay: (handed) => payBlocks(handed),
+	pay: (handed) => [...payBlocks(handed), ...partBlocks(handed)],
 	months: (handed) => monthsBlocks(handed),
 	choice: ({ document, entry, writing }) => {
 		const { plans } = document;
 		const chosen = chosenPlan(document)?.plan.id;
 		const shown = plans.filter(({ hidden, id }) => !hidden || id === entry.id);
 		const line = (name: string, plan: Plan, isStrong: boolean): Row => {
-			const { ends, months, cost } = possibleLine(comparedPlan(plan), writing);
+			const { ends, months, cost } = possibleLine(plan, writing);
 			return { letter: null, cells: [name, ends, months, cost], isStrong };
 		};
 		const rows = shown.map((plan) => {

@@ -34,7 +34,8 @@ import type { NothingToMakeReason } from '../words/exports';
 export type Subject =
 	| { readonly of: 'case' }
 	| { readonly of: 'debt'; readonly id: string }
-	| { readonly of: 'plan'; readonly id: string }
+	/** `person`: in a handout, whose it is; absent: of all together. */
+	| { readonly of: 'plan'; readonly id: string; readonly person?: string }
 	| { readonly of: 'plans' };
 
 export type OutgoingKind = 'pdf' | 'xlsx' | 'ics' | 'csv' | 'svg' | 'json';
@@ -170,7 +171,7 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 	const { asOf, currency } = document;
 	const { debts, terms, plan } = carriedPlan(document, entry);
 	refuseUnpayable(plan, kind);
-	if (kind === 'pdf') return tools.pdf(handoutOf(document, entry), tell);
+	if (kind === 'pdf') return tools.pdf(handoutOf(document, entry, personIn(subject)), tell);
 	if (plan.kept.length === 0) throw new NothingToMake('nothing to pay');
 	const listed = listedDebts(document, debts, { language: 'en' });
 	const indexOf = (id: string) => debts.findIndex((debt) => debt.id === id);
@@ -221,6 +222,9 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 	}
 }
 
+const personIn = (subject: Subject): string | null =>
+	(subject.of === 'plan' && subject.person) || null;
+
 /** The name of a plan in a file, marked where its terms are assumed. */
 const titleOf = (entry: PlanEntry, writing: Writing<Language>): string =>
 	assumesTerms(entry) ? handoutText(writing, 'is assumed', { title: entry.name }) : entry.name;
@@ -257,17 +261,20 @@ const creditorOf = (
 	(listed.find((debt) => debt.id === id)?.name ?? '');
 
 /** The file name's part after the client. */
-function whatOf({ debts, plans }: CaseDocument, subject: Subject): string {
+function whatOf({ debts, plans, people }: CaseDocument, subject: Subject): string {
 	switch (subject.of) {
 		case 'case':
 			return 'debts';
 		case 'debt':
 			return debts.find(({ id }) => id === subject.id)?.name ?? '';
 		case 'plan':
-			return planFileName(
-				plans.find(({ id }) => id === subject.id),
-				plans.length
-			);
+			return [
+				planFileName(
+					plans.find(({ id }) => id === subject.id),
+					plans.length
+				),
+				people.find(({ id }) => id === subject.person)?.name ?? ''
+			].join(' ');
 		case 'plans':
 			return 'plans side by side';
 	}

@@ -3,7 +3,8 @@ import { paymentsOf, spentIn } from '../core/plan/payments';
 import type { PlanMonth } from '../core/plan/terms';
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import { ZERO, type Cents } from '../core/quantities/money';
-import { monthStart } from '../document/plan';
+import { ownerAmong } from '../document/household';
+import { monthStart, type PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import {
 	monthName,
@@ -12,7 +13,16 @@ import {
 	writeMonth,
 	writeShortMonth
 } from '../reading/written';
-import { feeAtStart, handoutText, moneyFrom, onTop, whenGone } from '../words/handout';
+import {
+	easedUntil,
+	feeAtStart,
+	handoutText,
+	moneyFrom,
+	onTop,
+	settledIn,
+	toPutAside,
+	whenGone
+} from '../words/handout';
 import type { Language } from '../messages/message';
 import { say, type Sentence } from '../messages/sentence';
 import type { Block, Row } from './blocks';
@@ -24,7 +34,9 @@ const MONTHS = 12;
 const NARROW = 9;
 
 /** Each debt's payment in the plan's first month, its payoff and its interest. */
-export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
+export function payBlocks(handed: Handed): Block[] {
+	const { entry, carried, writing, person } = handed;
+	const debts = ownAndJoint(handed);
 	const { plan, terms } = carried;
 	const month = plan.kept[plan.begins - 1] ?? plan.kept[0];
 	if (!month) return [];
@@ -45,7 +57,7 @@ export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 			isStrong: false
 		};
 	});
-	if (month.fees > 0) {
+	if (month.fees > 0 && person === null) {
 		const fee = handoutText(writing, 'agreement fee');
 		rows.push({ letter: null, cells: [fee, '', money(month.fees), '', ''], isStrong: false });
 	}
@@ -62,10 +74,14 @@ export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 	};
 	const headings = ['debt', 'due', 'pay', 'gone in', 'interest until then'] as const;
 	const when = monthStart(plan.firstMonth, month.month);
+	const agreed = agreedWith(entry, carried, debts, writing);
+	const isAlone = terms.budget.kind === 'required' && debts.length < 2;
 	const notes = [
 		...(plan.begins > 1 ? [[say(handoutText(writing, 'before begin'))]] : []),
 		...(plan.changeFees.upFront > 0 ? [feeAtStart(plan.changeFees.upFront, writing)] : []),
+		...toPut(month, plan.firstMonth, writing),
 		whenGone(entry, writing),
+		...agreed,
 		...expected(plan.kept, carried, debts, writing)
 	];
 	return [
@@ -76,12 +92,63 @@ export function payBlocks({ entry, carried, debts, writing }: Handed): Block[] {
 				heading: handoutText(writing, id),
 				align: at === 0 ? 'left' : 'right'
 			})),
-			rows: [...rows, sum],
-			hasSum: true,
+			// What somebody pays is no sum of debts.
+			rows: person === null ? [...rows, sum] : rows,
+			hasSum: person === null,
 			isDense: false
 		},
-		...(terms.budget.kind === 'required' && debts.length < 2 ? [] : [paragraph(notes)])
+		...(isAlone ? agreed.map((sentence) => paragraph([sentence])) : [paragraph(notes)])
 	];
+}
+
+/** The debts that a handout tells of: all, or a person's own and the joint ones. */
+function ownAndJoint({ document, debts, person }: Handed): readonly HandedDebt[] {
+	if (person === null) return debts;
+	const isOf = (id: string): boolean => {
+		const owner = ownerAmong(document.people, {
+			owner: document.debts.find((debt) => debt.id === id)?.owner ?? null
+		});
+		return owner === null || owner.id === person.id;
+	};
+	return debts.filter(({ id }) => isOf(id));
+}
+
+/** What is put aside in a month. */
+const toPut = (
+	{ month, savings }: PlanMonth,
+	firstMonth: CalendarDate,
+	writing: Writing<Language>
+): Sentence[] =>
+	savings && savings.putAside > 0
+		? [toPutAside(monthStart(firstMonth, month), savings.putAside, writing)]
+		: [];
+
+/** Payments that are eased until a month, and debts that are settled in one. */
+function agreedWith(
+	{ changes }: PlanEntry,
+	{ debts: planned, plan }: Handed['carried'],
+	debts: readonly HandedDebt[],
+	writing: Writing<Language>
+): Sentence[] {
+	const nameOf = (id: string) => debts.find((debt) => debt.id === id)?.name;
+	const eased = changes.flatMap((change) =>
+		change.kind !== 'concession' || change.until === null
+			? []
+			: change.debts.flatMap(({ debt, payment }) => {
+					const name = nameOf(debt);
+					if (payment === null || name === undefined || change.until === null) return [];
+					return [easedUntil(change.until, payment, name, writing)];
+				})
+	);
+	const settled = debts.flatMap(({ index, name }) => {
+		const share = (month: PlanMonth) => month.shares.find((one) => one.index === index);
+		const month = plan.kept.find((one) => (share(one)?.forgiven ?? 0) > 0);
+		if (!month) return [];
+		const stops = planned[index]?.terms.settlement?.stops ?? false;
+		const start = monthStart(plan.firstMonth, month.month);
+		return [settledIn(start, share(month)?.paid ?? ZERO, name, stops, writing)];
+	});
+	return [...eased, ...settled];
 }
 
 const paidIn = ({ shares }: PlanMonth, index: number): Cents =>
@@ -117,7 +184,9 @@ function expected(
 }
 
 /** Debt by month; where amounts are long, half a year beside each other. */
-export function monthsBlocks({ carried, debts, writing }: Handed): Block[] {
+export function monthsBlocks(handed: Handed): Block[] {
+	const { carried, writing, person } = handed;
+	const debts = ownAndJoint(handed);
 	const { plan } = carried;
 	const months = plan.kept.slice(0, MONTHS);
 	if (months.length === 0) return [];
@@ -137,7 +206,7 @@ export function monthsBlocks({ carried, debts, writing }: Handed): Block[] {
 			cells: ['', ...some.map((month) => amount(spentIn(month)))],
 			isStrong: true
 		};
-		if (some.some(({ fees }) => fees > 0)) {
+		if (person === null && some.some(({ fees }) => fees > 0)) {
 			const fee = handoutText(writing, 'fee');
 			const cells = [fee, ...some.map(({ fees }) => amount(fees))];
 			rows.push({ letter: null, cells, isStrong: false });
@@ -151,8 +220,8 @@ export function monthsBlocks({ carried, debts, writing }: Handed): Block[] {
 					align: 'right' as const
 				}))
 			],
-			rows: [...rows, sum],
-			hasSum: true,
+			rows: person === null ? [...rows, sum] : rows,
+			hasSum: person === null,
 			isDense: true
 		});
 	}

@@ -12,7 +12,7 @@ import {
 	sheetFields,
 	type Fields
 } from './fields';
-import { messagesOf } from '../messages/message';
+import { messagesOf, type Locale } from '../messages/message';
 import { measureWords } from './plan-names';
 
 const { text } = messagesOf({ en });
@@ -32,6 +32,7 @@ export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseD
 		...differing(text(one, 'day'), writeDate(mine.asOf, one), writeDate(theirs.asOf, other)),
 		...differing(text(one, 'currency'), mine.currency.code, theirs.currency.code),
 		...differing(text(one, 'style'), styleInWords(mine), styleInWords(theirs)),
+		...differing(text(one, 'people'), peopleInWords(mine, one), peopleInWords(theirs, one)),
 		...debtDifferences(mine, theirs),
 		...planDifferences(mine, theirs),
 		...laid(text(one, 'plans'), comparedFields(mine), comparedFields(theirs)),
@@ -41,7 +42,11 @@ export function caseDifferences(mine: CaseDocument, theirs: CaseDocument): CaseD
 			handoutFields(theirs.handout, other)
 		),
 		...laid(text(one, 'recorded events'), livedFields(mine, one), livedFields(theirs, other)),
-		...laid(text(one, 'household'), sheetFields(mine.sheet, one), sheetFields(theirs.sheet, other))
+		...laid(
+			text(one, 'household'),
+			sheetFields(mine.sheet, mine.people, one),
+			sheetFields(theirs.sheet, theirs.people, other)
+		)
 	];
 	if (found.length > 0) return found;
 	const order = ({ debts }: CaseDocument) => debts.map((debt) => nameOf(debt, one)).join(', ');
@@ -60,6 +65,9 @@ const styleInWords = (document: CaseDocument): string => {
 	const writing = writingOf(document);
 	return `${grouped(123_456, 2, writing)}, ${writeDate(document.asOf, writing)}`;
 };
+
+const peopleInWords = ({ people }: CaseDocument, locale: Locale): string =>
+	people.map(({ name }) => name).join(', ') || text(locale, 'nobody');
 
 const differing = (what: string, mine: string, theirs: string): CaseDifference[] =>
 	mine === theirs ? [] : [{ what, mine, theirs }];
@@ -83,7 +91,11 @@ function debtDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifferen
 		others.delete(debt.id);
 		const what = nameOf(debt, one);
 		if (!counterpart) return [{ what, mine: is, theirs: isNot }];
-		return laid(what, debtFields(debt, one), debtFields(counterpart, other));
+		return laid(
+			what,
+			debtFields(debt, mine.people, one),
+			debtFields(counterpart, theirs.people, other)
+		);
 	});
 	const only = [...others.values()].map((debt) => ({
 		what: nameOf(debt, one),
@@ -106,8 +118,8 @@ function planDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifferen
 		others.delete(plan.id);
 		const what = text(one, 'plan', { name: plan.name });
 		if (!counterpart) return [{ what, mine: is, theirs: isNot }];
-		const fields = planFields(plan, nameIn(mine), one);
-		return laid(what, fields, planFields(counterpart, nameIn(theirs), other));
+		const fields = planFields(plan, nameIn(mine), mine.people, one);
+		return laid(what, fields, planFields(counterpart, nameIn(theirs), theirs.people, other));
 	});
 	const only = [...others.values()].map(({ name }) => ({
 		what: text(one, 'plan', { name }),

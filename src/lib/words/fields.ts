@@ -8,6 +8,7 @@ import type { BalanceEntry } from '../document/balances';
 import type { DebtEntry, EventEntry, Noted, StatementEntry } from '../document/debt';
 import type { CaseDocument } from '../document/case';
 import type { HandoutEntry } from '../document/handout';
+import { ownerAmong, type PersonEntry } from '../document/household';
 import type { PlanEntry, Sheet, SheetLine } from '../document/plan';
 import { grouped, writeDate, writeAmount, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
@@ -41,7 +42,7 @@ const named = (writing: Writing, fields: readonly (readonly [MessageId, string])
 
 /** Forecasts and records, by their number. */
 export const livedFields = (
-	{ forecasts, visits, readings, recordedEvents }: CaseDocument,
+	{ forecasts, visits, readings, recordedEvents, recordedMoney }: CaseDocument,
 	writing: Writing
 ): Fields => {
 	const latest = visits
@@ -65,9 +66,29 @@ export const livedFields = (
 				recordedEvents.map(({ amount }) => writeAmount(amount, writing)),
 				writing
 			)
+		],
+		[
+			'money of months',
+			listedOf(
+				recordedMoney.map(({ month, amount, lasting }) =>
+					text(writing, 'amount of month', {
+						month: writeMonth(month, writing),
+						amount: writeAmount(amount, writing),
+						lasting: lasting ? 'yes' : 'no'
+					})
+				),
+				writing
+			)
 		]
 	]);
 };
+
+/** Whose something is. */
+const ownerField = (
+	people: readonly PersonEntry[],
+	of: { readonly owner: string | null },
+	writing: Writing
+): string => ownerAmong(people, of)?.name ?? text(writing, 'all together');
 
 /** The last few of many. */
 const listedOf = (words: readonly string[], writing: Writing): string =>
@@ -75,13 +96,18 @@ const listedOf = (words: readonly string[], writing: Writing): string =>
 		? text(writing, 'nothing')
 		: `${words.length > 6 ? '… ' : ''}${words.slice(-6).join('; ')}`;
 
-export function debtFields(entry: DebtEntry, writing: Writing): Fields {
+export function debtFields(
+	entry: DebtEntry,
+	people: readonly PersonEntry[],
+	writing: Writing
+): Fields {
 	const { required, lending, events, compared, baseline } = entry;
 	const nothingYet = text(writing, 'nothing yet');
 	const listed = (texts: readonly string[]) => texts.join('; ') || text(writing, 'nothing');
 	const known = named(writing, [
 		['name', nameOf(entry, writing)],
 		['kind of debt', kindWords(entry.kind, writing)],
+		['owed by', ownerField(people, entry, writing)],
 		['balance', moneyField(entry.balance, writing)],
 		['day of the balance', entry.asOf === null ? nothingYet : writeDate(entry.asOf, writing)],
 		[
@@ -252,6 +278,7 @@ function eventField(entry: EventEntry, { lending, balances }: DebtEntry, writing
 export function planFields(
 	{ name, pays, budget, begins, order, listed, events, changes, hidden, ...plan }: PlanEntry,
 	nameOfDebt: (id: string) => string,
+	people: readonly PersonEntry[],
 	writing: Writing
 ): Fields {
 	const happens = events.map((item) => {
@@ -259,7 +286,7 @@ export function planFields(
 		return item.off ? text(writing, 'off', { what }) : what;
 	});
 	const changed = changes.map((change) => changeField(change, nameOfDebt, writing));
-	const { savings, shortOrder, aside } = plan;
+	const { savings, shortOrder, aside, split } = plan;
 	const inOrder = shortOrder?.map((id) => `, ${nameOfDebt(id)}`).join('');
 	return named(writing, [
 		['name', name],
@@ -275,6 +302,7 @@ export function planFields(
 				? text(writing, 'short shared')
 				: text(writing, 'short in order', { names: inOrder })
 		],
+		['who pays', splitField(split, people, writing)],
 		['left aside', aside.map(nameOfDebt).join(', ') || text(writing, 'none')],
 		['over time', happens.join('; ') || text(writing, 'nothing')],
 		['changes', changed.join('; ') || text(writing, 'none')],
@@ -297,6 +325,24 @@ function budgetField(budget: PlanEntry['budget'], writing: Writing): string {
 	}
 }
 
+function splitField(
+	split: PlanEntry['split'],
+	people: readonly PersonEntry[],
+	writing: Writing
+): string {
+	if (split === null) return text(writing, 'nothing yet');
+	const parts = split.by === 'parts' ? split.parts : [];
+	return text(writing, 'split by', {
+		by: split.by,
+		parts: parts
+			.map(({ person, percent }) => {
+				const name = people.find(({ id }) => id === person)?.name ?? text(writing, 'unnamed');
+				return `${name} ${writePercent(percent, writing)}`;
+			})
+			.join(', ')
+	});
+}
+
 function savingsField(savings: PlanEntry['savings'], writing: Writing): string {
 	if (savings === null) return text(writing, 'none');
 	const { opening, monthly, target, covers } = savings;
@@ -309,15 +355,23 @@ function savingsField(savings: PlanEntry['savings'], writing: Writing): string {
 }
 
 /** The household's sheet. */
-export const sheetFields = ({ income, needs }: Sheet, writing: Writing): Fields =>
+export const sheetFields = (
+	{ income, needs }: Sheet,
+	people: readonly PersonEntry[],
+	writing: Writing
+): Fields =>
 	named(writing, [
-		['comes in', sheetField(income, writing)],
-		['needed', sheetField(needs, writing)]
+		['comes in', sheetField(income, people, writing)],
+		['needed', sheetField(needs, people, writing)]
 	]);
 
-const sheetField = (lines: readonly SheetLine[], writing: Writing): string =>
+const sheetField = (
+	lines: readonly SheetLine[],
+	people: readonly PersonEntry[],
+	writing: Writing
+): string =>
 	lines
-		.map(({ name, amount, perYear, from, until }) => {
+		.map(({ name, amount, perYear, from, until, owner }) => {
 			const day = (of: CalendarDate) => writeDate(of, writing);
 			return [
 				text(writing, 'sheet line', {
@@ -326,7 +380,8 @@ const sheetField = (lines: readonly SheetLine[], writing: Writing): string =>
 					often: frequencyWords(writing, perYear).adverb
 				}),
 				...(from === null ? [] : [text(writing, 'sheet day', { day: day(from) })]),
-				...(until === null ? [] : [text(writing, 'sheet end', { day: day(until) })])
+				...(until === null ? [] : [text(writing, 'sheet end', { day: day(until) })]),
+				...(owner === null ? [] : [`, ${ownerField(people, { owner }, writing)}`])
 			].join('');
 		})
 		.join('; ') || text(writing, 'nothing');

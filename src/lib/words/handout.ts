@@ -1,6 +1,6 @@
 /** The sentences of a handout: plainer than on screen, in the client's language. */
-import { missingInAll, planDifference } from '../core/plan/answers';
-import type { ComparedPlan } from '../core/plan/comparison';
+import { interestAndFees, missingInAll, planDifference } from '../core/plan/answers';
+import { comparedPlan } from '../core/plan/comparison';
 import type { Plan, PlanTotals } from '../core/plan/terms';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { DeadlineOutcome } from '../core/debt/deadline';
@@ -41,7 +41,7 @@ export function handedAnswer(
 	if (ending.status === 'refused') {
 		if (ending.reason === 'changes') return sentence(writing, 'not computed');
 		const month = writeMonth(monthStart(firstMonth, ending.month), writing);
-		return sentence(writing, 'unpayable', { month });
+		return sentence(writing, 'unpayable', { month, reason: ending.reason });
 	}
 	const first = kept[begins - 1]?.before ?? kept[0]?.before ?? ZERO;
 	const paying = sentence(writing, 'paying', {
@@ -76,7 +76,13 @@ export function handedAnswer(
 			plan.totalFees === 0
 				? []
 				: sentence(writing, 'and fees', { fees: figure(writeMoney(plan.totalFees, writing)) }),
-		against: baseline === null ? [] : againstPhrases(plan, baseline.plan, baseline.words, writing)
+		against: baseline === null ? [] : againstPhrases(plan, baseline.plan, baseline.words, writing),
+		forgiven:
+			plan.totalForgiven === 0
+				? []
+				: sentence(writing, 'and forgiven', {
+						forgiven: figure(writeMoney(plan.totalForgiven, writing))
+					})
 	});
 }
 
@@ -164,6 +170,46 @@ export const moneyFrom = (month: CalendarDate, amount: Cents, writing: AnyWritin
 export const feeAtStart = (amount: Cents, writing: AnyWriting): Sentence =>
 	sentence(writing, 'fee at start', { amount: writeMoney(amount, writing) });
 
+/** “Of 890.00 in January 2027, your part is 471.67; over the whole plan it is 15,497.62.” */
+export const handedPart = (
+	parts: Readonly<Record<'month' | 'part' | 'total' | 'all', string>>,
+	writing: AnyWriting
+): Sentence => sentence(writing, 'part of month', parts);
+
+export const toPutAside = (month: CalendarDate, amount: Cents, writing: AnyWriting): Sentence =>
+	sentence(writing, 'put aside', {
+		month: writeMonth(month, writing),
+		amount: writeMoney(amount, writing)
+	});
+
+/** “In December 2028, 2,305.00 settles Foghorn card; pay nothing on it until then.” */
+export const settledIn = (
+	month: CalendarDate,
+	amount: Cents,
+	name: string,
+	stops: boolean,
+	writing: AnyWriting
+): Sentence =>
+	sentence(writing, 'settled', {
+		month: writeMonth(month, writing),
+		amount: writeMoney(amount, writing),
+		name,
+		stops: stops ? 'yes' : 'no'
+	});
+
+/** “Kelpline card: 20.00 a month until May 2027, as agreed.” */
+export const easedUntil = (
+	month: CalendarDate,
+	amount: Cents,
+	name: string,
+	writing: AnyWriting
+): Sentence =>
+	sentence(writing, 'eased', {
+		month: writeMonth(month, writing),
+		amount: writeMoney(amount, writing),
+		name
+	});
+
 /** From when the money is short, and by how much; null where it never is. */
 export function handedShort(
 	plan: PlanTotals,
@@ -243,14 +289,23 @@ export const assumedSentence = (
 
 /** A plan's line among those that were possible: when it is over, after how long, what it costs. */
 export function possibleLine(
-	{ ends, months, cost }: ComparedPlan,
+	plan: Plan,
 	writing: AnyWriting
 ): { readonly ends: string; readonly months: string; readonly cost: string } {
+	const { ends, months } = comparedPlan(plan);
 	return {
 		ends: ends?.kind === 'date' ? writeMonth(ends.date, writing) : text(writing, 'never gone'),
 		months: months?.kind === 'count' ? monthsInWords(writing, months.count) : '—',
-		cost: cost?.kind === 'money' ? writeMoney(cost.amount, writing) : '—'
+		cost: plan.ending.status === 'cleared' ? costWords(plan, writing) : '—'
 	};
+}
+
+/** “2,675.39”; “4,555.13, less 6,016.19 forgiven” */
+function costWords(plan: Plan, writing: AnyWriting): string {
+	const cost = writeMoney(interestAndFees(plan), writing);
+	if (plan.totalForgiven === 0) return cost;
+	const forgiven = writeMoney(plan.totalForgiven, writing);
+	return text(writing, 'and forgiven cost', { cost, forgiven });
 }
 
 /** “Quillmark card: 4,182.36 at 22.49 %. 45 payments, the last on 15 September 2030; it costs 1,900.11 in interest.” */

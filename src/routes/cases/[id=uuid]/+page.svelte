@@ -5,8 +5,10 @@
 	import { caseSentence } from '$lib/words/debt-answer';
 	import { carriedOut } from '$lib/document/case';
 	import type { DebtEntry } from '$lib/document/debt';
-	import type { PersonEntry } from '$lib/document/household';
+	import { isWhose, type PersonEntry } from '$lib/document/household';
 	import { nameOf } from '$lib/words/debt';
+	import { whoseInWords } from '$lib/words/who-pays';
+	import { say } from '$lib/messages/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import { LIMITS } from '$lib/core/quantities/limits';
@@ -21,21 +23,28 @@
 	import type { PageProps } from './$types';
 	import CaseNote from './CaseNote.svelte';
 	import EntryGrid from './EntryGrid.svelte';
+	import WhoseFilter from './WhoseFilter.svelte';
 	import { t } from '$lib/words/labels/case';
 
 	const { data }: PageProps = $props();
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
 	const debts = $derived(desk.document.debts);
+	const people = $derived(desk.document.people);
+	const { whose } = $derived(desk.onScreen);
 	const required = $derived(carriedOut(desk.document, 'required'));
-	const sentence = $derived(
-		caseSentence(
-			caseTotals([...required.values()].map(({ run }) => run)),
-			{ debts: debts.length, unfinished: debts.length - required.size },
+	/** The debts that are looked at, and what is known of them. */
+	const shown = $derived(debts.filter((debt) => isWhose(people, debt, whose)));
+	const runs = $derived(shown.flatMap(({ id }) => required.get(id)?.run ?? []));
+	const sentence = $derived([
+		...(shown.length < debts.length ? [say(whoseInWords(people, whose, desk.writing))] : []),
+		...caseSentence(
+			caseTotals(runs),
+			{ debts: shown.length, unfinished: shown.length - runs.length },
 			desk.document.asOf,
 			desk.writing
 		)
-	);
+	]);
 
 	let grid = $state<ReturnType<typeof EntryGrid>>();
 	let about = $state.raw<HTMLElement | null>(null);
@@ -177,6 +186,9 @@
 			{refusal}
 			<button type="button" onclick={() => (refusal = null)}>{t('Close')}</button>
 		</p>
+	{/if}
+	{#if people.length > 0}
+		<WhoseFilter {people} {whose} onchange={(to) => (desk.onScreen.whose = to)} />
 	{/if}
 	<div>
 		<EntryGrid

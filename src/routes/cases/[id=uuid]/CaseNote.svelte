@@ -4,14 +4,20 @@
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import { refusalOf, withCurrency, withDay } from '$lib/document/settings';
 	import { currencyMeans, dayMeans } from '$lib/words/settings';
+	import { LIMITS } from '$lib/core/quantities/limits';
+	import { ownsAny, personNamed, withoutPerson, type PersonEntry } from '$lib/document/household';
 	import { readAsOf } from '$lib/document/days';
 	import { DATE_ORDERS, NUMBER_STYLES, type Style } from '$lib/messages/style';
 	import { grouped, writeDate } from '$lib/reading/written';
 	import { readCurrency, type Currency } from '$lib/reading/currencies';
-	import { readLabel } from '$lib/reading/names';
+	import type { Reading } from '$lib/reading/reading';
+	import { readLabel, readName } from '$lib/reading/names';
+	import { v4 as newId } from 'uuid';
 	import Choice from '$lib/ui/Choice.svelte';
+	import IconButton from '$lib/ui/IconButton.svelte';
 	import Note from '$lib/ui/Note.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { t } from '$lib/words/labels/case';
 
 	interface Props {
@@ -43,6 +49,47 @@
 			words: writeDate(paper.asOf, { ...desk.writing, style: { ...paper.style, dates: value } })
 		}))
 	);
+
+	/** The empty line after the last person, who is there once a name is typed. */
+	let blank = $state.raw<PersonEntry>({ id: newId(), name: '' });
+	const people = $derived(
+		paper.people.length < LIMITS.people ? [...paper.people, blank] : paper.people
+	);
+
+	function readPerson(typed: string, own: PersonEntry): Reading<string> {
+		const read = readName(typed, desk.writing);
+		const other = read.ok ? personNamed(paper.people, read.value) : null;
+		if (!other || other.id === own.id) return read;
+		return {
+			ok: false,
+			problem: t('There is a {name} already.', { name: other.name }),
+			allowed: t('A name of its own for each person.')
+		};
+	}
+
+	const dismiss = ({ id }: PersonEntry): void =>
+		desk.change(t('people of the household'), (document) => withoutPerson(document, id));
+
+	/** Whether a name may be taken back: nobody is there yet, or somebody who was just typed. */
+	const isFresh = (person: PersonEntry): boolean =>
+		person === blank || (person.id === paper.people.at(-1)?.id && !ownsAny(paper, person.id));
+
+	function callPerson(person: PersonEntry, name: string | null): void {
+		const { id } = person;
+		if (name === null) {
+			// The line keeps its identity, so that the field that is being typed in stays as it is.
+			if (person === blank) return;
+			blank = { id, name: '' };
+			return dismiss(person);
+		}
+		if (person === blank) blank = { id: newId(), name: '' };
+		desk.change(t('people of the household'), (document) => ({
+			...document,
+			people: document.people.some((one) => one.id === id)
+				? document.people.map((one) => (one.id === id ? { id, name } : one))
+				: [...document.people, { id, name }]
+		}));
+	}
 
 	const restyle = (style: Style) =>
 		desk.change(t('number and date format'), (document) => ({ ...document, style }));
@@ -134,10 +181,46 @@
 			options={dates}
 			onchange={(dates) => restyle({ ...paper.style, dates })}
 		/>
+		<span class="label people">{t('People')}</span>
+		<span class="people">
+			{#each people as person, at (person.id)}
+				<span class="person">
+					<TypedField
+						label={t('Person {number}', { number: at + 1 })}
+						value={person.name === '' ? null : person.name}
+						read={(typed) => readPerson(typed, person)}
+						write={(name) => name}
+						optional={isFresh(person)}
+						placeholder={at === 0 ? t('who owes, earns and pays') : t('another person')}
+						onchange={(name) => callPerson(person, name)}
+					/>
+					{#if person !== blank}
+						<IconButton
+							title={t('Remove; what was theirs is joint then')}
+							label={t('Remove {name}', { name: person.name })}
+							onclick={() => dismiss(person)}
+						>
+							<Trash2 size={14} aria-hidden="true" />
+						</IconButton>
+					{/if}
+				</span>
+			{/each}
+		</span>
 	</div>
 </Note>
 
 <style>
+	.people {
+		align-self: start;
+		padding-top: 4px;
+	}
+
+	.person {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 20px;
+		align-items: center;
+	}
+
 	.means {
 		grid-column: 1 / -1;
 		margin: 2px 0 6px;

@@ -7,6 +7,7 @@
 	import type { CaseDesk } from '$lib/desk/case-desk.svelte';
 	import { blankDebt, duplicated, isBlank, moved, without } from '$lib/desk/debt-entry';
 	import type { DebtEntry } from '$lib/document/debt';
+	import { isWhose } from '$lib/document/household';
 	import KeyLine from '$lib/ui/KeyLine.svelte';
 	import { nameOf } from '$lib/words/debt';
 	import { GRID_KEYS } from '$lib/words/keys';
@@ -29,6 +30,8 @@
 	const { desk, required, onremove, onpaste }: Props = $props();
 
 	const debts = $derived(desk.document.debts);
+	const people = $derived(desk.document.people);
+	const { whose } = $derived(desk.onScreen);
 	let blank = $state.raw(blankDebt());
 	let dragged = $state.raw<DebtEntry[] | null>(null);
 	let grid = $state<HTMLElement>();
@@ -48,7 +51,9 @@
 			return;
 		}
 		if (Object.values(fields).every((value) => value === null || value === '')) return;
-		const taken = { ...blank, ...fields };
+		// What is typed while one person's debts are shown is theirs.
+		const owner = people.find(({ id: person }) => person === whose)?.id ?? null;
+		const taken = { ...blank, owner, ...fields };
 		// The line keeps its identity, so that the field that is being typed in stays as it is.
 		blank = blankDebt();
 		desk.change(t('new debt'), (document) => ({ ...document, debts: [...document.debts, taken] }));
@@ -123,7 +128,18 @@
 		const target = gridTarget(event, row, column);
 		if (target === null) return;
 		event.preventDefault();
-		cell(target.row, target.column)?.focus();
+		cell(shownFrom(target.row, row), target.column)?.focus();
+	}
+
+	const isShown = (debt: DebtEntry): boolean =>
+		debt.id === blank.id || isWhose(people, debt, whose);
+
+	/** The line itself, or the next one in that direction that is shown. */
+	function shownFrom(to: number, from: number): number {
+		const step = to < from ? -1 : 1;
+		let at = to;
+		for (let line = lines[at]; line && at !== from && !isShown(line); line = lines[at]) at += step;
+		return at;
 	}
 
 	function paste(event: ClipboardEvent): void {
@@ -189,6 +205,8 @@
 			<EntryLine
 				{debt}
 				{index}
+				{people}
+				isHidden={!isShown(debt)}
 				blank={debt.id === blank.id}
 				writing={desk.writing}
 				asOf={desk.document.asOf}

@@ -6,6 +6,7 @@
 
 	import { missingOf, type DebtEntry } from '$lib/document/debt';
 	import { writeAmount, writeShortMonth } from '$lib/reading/written';
+	import type { PersonEntry } from '$lib/document/household';
 	import { split } from '$lib/document/balances';
 	import { balanceInWords, usualName } from '$lib/words/account';
 	import { endInWords, missingInWords, nameOf } from '$lib/words/debt';
@@ -24,6 +25,7 @@
 	import { dragHandle } from 'svelte-dnd-action';
 	import { debtFieldReaders } from './debt-fields';
 	import { COLUMNS } from './grid-keys';
+	import OwnerChoice from './OwnerChoice.svelte';
 	import RuleFields from './RuleFields.svelte';
 	import { t } from '$lib/words/labels/case';
 
@@ -37,6 +39,10 @@
 		/** The debt run down as it asks; null while something is missing. */
 		required: Run | null;
 		href: string;
+		/** The people of the household, of whom one may owe it; none: it is not asked. */
+		people?: readonly PersonEntry[];
+		/** Whether it is not among the debts that are looked at. */
+		isHidden?: boolean;
 		/** Where it is not taken yet: what of it could not be read, and what else it says. */
 		proposed?: { readonly unread: ReadonlyMap<string, Unread>; readonly also: string };
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
@@ -53,6 +59,8 @@
 		asOf,
 		required,
 		href,
+		people = [],
+		isHidden = false,
 		proposed,
 		onchange,
 		oncopy,
@@ -111,6 +119,7 @@
 <div
 	class="line"
 	class:blank
+	class:isHidden
 	class:proposed={proposed !== undefined}
 	role="row"
 	tabindex="-1"
@@ -135,7 +144,7 @@
 			<DebtMark {index} />
 		{/if}
 	</span>
-	<span role="cell">
+	<span role="cell" class="named">
 		<TypedField
 			label={t('Name, {line}', { line })}
 			value={debt.name === '' ? null : debt.name}
@@ -147,6 +156,14 @@
 			cell={cell(COLUMNS.name)}
 			onchange={(name) => onchange('name', { name: name ?? '' })}
 		/>
+		{#if people.length > 0 && !blank}
+			<OwnerChoice
+				label={t('Who owes it, {line}', { line })}
+				{people}
+				owner={debt.owner}
+				onchange={(owner) => onchange(t('who owes it'), { owner })}
+			/>
+		{/if}
 	</span>
 	{#if isSplit}
 		<!-- Their sum, and the highest rate: each is typed below. -->
@@ -289,6 +306,25 @@
 		border-bottom: 1px solid var(--row-line);
 		background: var(--ground);
 		outline: none;
+	}
+
+	.isHidden {
+		display: none;
+	}
+
+	.named {
+		display: flex;
+		align-items: center;
+		min-width: 0;
+	}
+
+	.named > :global(*) {
+		flex: 1 1 0;
+		min-width: 0;
+	}
+
+	.named > :global(:nth-child(2)) {
+		flex: 0 1 92px;
 	}
 
 	.sum {

@@ -305,6 +305,7 @@
 								debt={entry}
 								{index}
 								blank={false}
+								{people}
 								{writing}
 								asOf={desk.document.asOf}
 								required={null}

@@ -6,6 +6,7 @@
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { HANDOUT_PARTS, type HandoutPart } from '$lib/document/handout-parts';
 	import type { HandoutEntry } from '$lib/document/handout';
+	import { ALL, ownerAmong } from '$lib/document/household';
 	import { isUnpayable } from '$lib/document/carried-plans';
 	import { handoutOf } from '$lib/handout/handout';
 	import { readLine } from '$lib/reading/names';
@@ -24,7 +25,10 @@
 	const entry = $derived(desk.planMeant(page.url.searchParams.get('of')));
 	/** A plan that can't be carried out, or is not computed, is not handed out. */
 	const refused = $derived(entry !== undefined && isUnpayable(desk.document, entry));
-	const handout = $derived(entry && !refused ? handoutOf(desk.document, entry) : null);
+	const people = $derived(desk.document.people);
+	/** Whose handout it is; null: of all together. */
+	const person = $derived(ownerAmong(people, { owner: desk.onScreen.whose })?.id ?? null);
+	const handout = $derived(entry && !refused ? handoutOf(desk.document, entry, person) : null);
 
 	const set = (fields: Partial<HandoutEntry>) =>
 		desk.change(t('client handout'), (document) => ({
@@ -78,7 +82,7 @@
 					<button type="button" class="filled" onclick={() => print()}>{t('Print')}</button>
 					<Taking
 						document={desk.document}
-						subject={{ of: 'plan', id: entry.id }}
+						subject={{ of: 'plan', id: entry.id, ...(person !== null && { person }) }}
 						kind="pdf"
 						words={t('Save as PDF')}
 					/>
@@ -94,6 +98,18 @@
 						options={plans.map(({ id, name }) => ({ value: id, words: name }))}
 						onchange={(id) =>
 							void goto(`?of=${id}`, { replaceState: true, keepFocus: true, noScroll: true })}
+					/>
+				{/if}
+				{#if people.length > 1}
+					<span class="label">{t('For')}</span>
+					<Choice
+						label={t('Whose handout it is')}
+						value={person ?? ALL}
+						options={[
+							{ value: ALL, words: t('everyone') },
+							...people.map(({ id, name }) => ({ value: id, words: name }))
+						]}
+						onchange={(whose) => (desk.onScreen.whose = whose)}
 					/>
 				{/if}
 				<span class="label">{t('Language')}</span>

@@ -10,6 +10,7 @@
 	import { type Listed } from '$lib/words/plan';
 	import { measureChoices, orderWords } from '$lib/words/plan-names';
 	import type { DebtEntry } from '$lib/document/debt';
+	import { isWhose, payersOf } from '$lib/document/household';
 	import type { PlanEntry, PlanEvent } from '$lib/document/plan';
 	import type { Phrase } from '$lib/messages/sentence';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
@@ -31,6 +32,9 @@
 	const hand = new PlanInHand(inUse, () => page.url.searchParams.get('of'));
 	const { asOf, writing, entry, entries, debts, listed, plan, baseline } = $derived(hand);
 	const { order, events } = $derived(entry);
+	const people = $derived(desk.document.people);
+	const owners = $derived(payersOf(desk.document, debts).owners);
+	const { whose } = $derived(desk.onScreen);
 
 	$effect(() => {
 		desk.onScreen.plan = entry.id;
@@ -167,6 +171,12 @@
 					{writing}
 					hrefOf={(id) => `/cases/${desk.id}/debts/${id}`}
 					onopen={(name, element) => open({ of: 'plan', name }, element)}
+					isShown={(id) =>
+						isWhose(
+							people,
+							{ owner: owners[debts.findIndex((debt) => debt.id === id)] ?? null },
+							whose
+						)}
 					aside={hand.aside}
 					onaside={(id, isAside) =>
 						vary(t('left aside, {name}', { name: nameOfDebt(id) }), {
@@ -174,7 +184,20 @@
 						})}
 					onorder={(to) => vary(t('order, {to}', { to: orderWords(to, writing) }), { order: to })}
 					onlist={(ids) => vary(t('the order'), { order: 'listed', listed: [...ids] })}
-				/>
+				>
+					{#if people.length > 0}
+						{#await import('./OwnPart.svelte') then { default: OwnPart }}
+							<OwnPart
+								{plan}
+								{people}
+								{owners}
+								{whose}
+								{writing}
+								onwhose={(to) => (desk.onScreen.whose = to)}
+							/>
+						{/await}
+					{/if}
+				</OrderList>
 				<p class="asks">
 					<button type="button" onclick={() => turnPanel('search')}
 						>{t('The cheapest order ›')}</button
@@ -183,6 +206,9 @@
 						>{t('If money is short ›')}</button
 					>
 					<button type="button" onclick={() => turnPanel('sure')}>{t('Stress test ›')}</button>
+					{#if people.length > 1}
+						<button type="button" onclick={() => turnPanel('who')}>{t('Who pays ›')}</button>
+					{/if}
 				</p>
 			</div>
 			{#if panel === 'sheet'}
@@ -272,7 +298,11 @@
 
 <PlanPanels
 	{panel}
+	document={desk.document}
 	{hand}
+	{month}
+	onmonth={pick}
+	onsplit={(split) => vary(t('who pays how much'), { split })}
 	onshort={(shortOrder) => vary(t('order of short months'), { shortOrder })}
 	onkind={(id, kind) =>
 		desk.before.varyPlannedDebt(entry.id, id, t('kind, {name}', { name: nameOfDebt(id) }), {

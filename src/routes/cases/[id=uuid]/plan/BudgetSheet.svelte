@@ -122,7 +122,7 @@
 		<div class="picture"><MoneyMonths {months} {writing} onopen={open} /></div>
 	{/if}
 	{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-	<div class="sides" {@attach begin}>
+	<div class="sides" class:whose={desk.document.people.length > 0} {@attach begin}>
 		{#each SIDES as { side, title, hint } (side)}
 			<div class={side}>
 				<SheetSide
@@ -130,6 +130,7 @@
 					{hint}
 					lines={sheet[side]}
 					asOf={hand.asOf}
+					people={desk.document.people}
 					{writing}
 					onchange={(lines) => write(side, lines)}
 					onpaste={(text) => void paste(side, text)}
@@ -199,6 +200,16 @@
 		border-top: 1px solid var(--hairline);
 	}
 
+	/* Whose each line is takes room that its name needs: savings go below. */
+	.whose {
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+	}
+
+	.whose .saved {
+		grid-column: 1 / -1;
+		max-width: 420px;
+	}
+
 	.sides > * {
 		padding: 6px 18px 10px 0;
 	}
@@ -206,6 +217,11 @@
 	.sides > * + * {
 		padding-left: 18px;
 		border-left: 1px solid var(--hairline);
+	}
+
+	.sides.whose > .saved {
+		padding-left: 0;
+		border-left: 0;
 	}
 
 	@media (width < 1100px) {

@@ -1,6 +1,6 @@
 <!--
 	The debts in the order in which the money beyond the minimums goes to them: when each is paid off, what it costs, what
-	its end frees. Dragging one, or Alt with the arrows, makes that the own order. Actor payoff date they can be looked at too.
+	its end frees. Dragging one, or Alt with the arrows, makes that the own order. By payoff date they can be looked at, too.
 -->
 <script lang="ts">
 	import { ZERO, type Cents } from '$lib/core/quantities/money';
@@ -16,7 +16,7 @@
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import EyeOff from '@lucide/svelte/icons/eye-off';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
-	import { tick } from 'svelte';
+	import { tick, type Snippet } from 'svelte';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
 	import { byPayoff } from '$lib/core/plan/over-time';
 	import { t } from '$lib/words/labels/plan';
@@ -41,10 +41,14 @@
 			readonly asks: Cents | null;
 		}[];
 		onaside: (id: string, isAside: boolean) => void;
+		/** Whether a debt is among those that are looked at. */
+		isShown: (id: string) => boolean;
+		/** Stands between the heading and the list. */
+		children?: Snippet;
 	}
 	const { plan, debts, order, listed, writing, hrefOf, onopen, onorder, onlist, ...rest }: Props =
 		$props();
-	const { aside, onaside } = $derived(rest);
+	const { aside, onaside, isShown, children } = $derived(rest);
 
 	/** Whether they are looked at by payoff date; the order itself is then not changed here. */
 	let byDate = $state(false);
@@ -115,6 +119,7 @@
 				onclick={() => (byDate = true)}>{t('by payoff date')}</button
 			>
 		</span>
+		{#if children}<span class="between">{@render children()}</span>{/if}
 	</h2>
 	<ol
 		bind:this={list}
@@ -133,7 +138,11 @@
 			{@const freed = total?.payoffMonth ? frees(total.index) : null}
 			<!-- The arrows belong to the link inside; the row only hears them on their way up. -->
 			<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-			<li data-debt={debt.id} onkeydown={(event) => key(event, index)}>
+			<li
+				data-debt={debt.id}
+				class:isOther={!isShown(debt.id)}
+				onkeydown={(event) => key(event, index)}
+			>
 				<span
 					class="handle screen-only"
 					class:unseen={byDate}
@@ -215,6 +224,21 @@
 		grid-template-rows: auto minmax(0, 1fr) auto;
 		min-height: 0;
 		height: 100%;
+	}
+
+	.between {
+		grid-column: 1 / -1;
+		font-weight: 400;
+	}
+
+	/* Not among those that are looked at: it keeps its place in line. */
+	.isOther {
+		opacity: 0.4;
+	}
+
+	.isOther:focus-within,
+	.isOther:hover {
+		opacity: 1;
 	}
 
 	h2 {

@@ -1,16 +1,22 @@
-<!-- The panels beside the plan: cheapest order, whom short months pay first, stress test. -->
+<!-- The panels beside the plan: cheapest order, whom short months pay first, stress test, who pays how much. -->
 <script module lang="ts">
-	export type Panel = 'sheet' | 'search' | 'sure' | 'short' | null;
+	export type Panel = 'sheet' | 'search' | 'sure' | 'short' | 'who' | null;
 </script>
 
 <script lang="ts">
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import type { DebtKind } from '$lib/core/plan/priority';
+	import type { CaseDocument } from '$lib/document/case';
 	import type { PlanEntry } from '$lib/document/plan';
 
 	interface Props {
 		panel: Panel;
+		document: CaseDocument;
 		hand: PlanInHand;
+		/** The month that is looked at, from 1. */
+		month: number;
+		onmonth: (month: number) => void;
+		onsplit: (split: PlanEntry['split']) => void;
 		/** The debts in an order that was found. */
 		onlist: (ids: readonly string[]) => void;
 		/** Whom short months pay first. */
@@ -18,7 +24,8 @@
 		onkind: (id: string, kind: DebtKind) => void;
 		onclose: () => void;
 	}
-	const { panel, hand, onlist, onshort, onkind, onclose }: Props = $props();
+	const { panel, hand, onlist, onshort, onkind, onclose, ...rest }: Props = $props();
+	const { document: paper, month, onmonth, onsplit } = $derived(rest);
 	const { debts, listed, plan, terms, writing, nameOf } = $derived(hand);
 </script>
 
@@ -37,6 +44,10 @@
 			{onkind}
 			{onclose}
 		/>
+	{/await}
+{:else if panel === 'who' && paper.people.length > 0}
+	{#await import('./WhoPays.svelte') then { default: WhoPays }}
+		<WhoPays document={paper} {hand} {month} {onmonth} {onsplit} {onclose} />
 	{/await}
 {:else if panel === 'sure' && debts.length > 0}
 	{#await import('./StressTest.svelte') then { default: StressTest }}

@@ -3,6 +3,7 @@
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { ZERO } from '$lib/core/quantities/money';
+	import type { PersonEntry } from '$lib/document/household';
 	import { EMPTY_LINE, type SheetLine } from '$lib/document/plan';
 	import type { Writing } from '$lib/reading/writing';
 	import { writeAmount } from '$lib/reading/written';
@@ -14,6 +15,7 @@
 	import { tick } from 'svelte';
 	import { v4 as newId } from 'uuid';
 	import { dateText, moneyText, nameText } from '../debt-fields';
+	import OwnerChoice from '../OwnerChoice.svelte';
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
@@ -21,6 +23,7 @@
 		hint: string;
 		lines: readonly SheetLine[];
 		asOf: CalendarDate;
+		people: readonly PersonEntry[];
 		writing: Writing;
 		onchange: (lines: SheetLine[]) => void;
 		/** Rows were pasted. */
@@ -28,7 +31,7 @@
 		/** Enter after the last line. */
 		ondone: () => void;
 	}
-	const { title, hint, lines, asOf, writing, onchange, onpaste, ondone }: Props = $props();
+	const { title, hint, lines, asOf, people, writing, onchange, onpaste, ondone }: Props = $props();
 
 	/** The empty line after the last one, which is a line once something is typed in it. */
 	const blank: SheetLine = $derived({ ...EMPTY_LINE, id: lines && newId() });
@@ -67,7 +70,13 @@
 	}
 </script>
 
-<div class="side" style:--letters={letters} bind:this={side} onpaste={paste}>
+<div
+	class="side"
+	class:whose={people.length > 0}
+	style:--letters={letters}
+	bind:this={side}
+	onpaste={paste}
+>
 	<h2>{title}</h2>
 	<div class="line heads" aria-hidden="true">
 		<span>{t('What')}</span>
@@ -75,6 +84,7 @@
 		<span>{t('how often')}</span>
 		<span>{t('first day')}</span>
 		<span>{t('until')}</span>
+		{#if people.length > 0}<span>{t('whose')}</span>{/if}
 	</div>
 	{#each shown as line, index (index)}
 		{@const of = t('{title}, line {index}', { title, index: index + 1 })}
@@ -121,6 +131,14 @@
 				onchange={(until) => write(index, { until })}
 				onenter={() => void goOn('other', index)}
 			/>
+			{#if people.length > 0}
+				<OwnerChoice
+					label={t('Whose, {of}', { of })}
+					{people}
+					owner={line.owner}
+					onchange={(owner) => write(index, { owner })}
+				/>
+			{/if}
 			{#if line !== blank}
 				<IconButton
 					title={t('Delete this line')}
@@ -147,6 +165,12 @@
 		align-items: center;
 		border-top: 1px solid var(--row-line);
 		font-size: 14px;
+	}
+
+	.whose .line {
+		grid-template-columns:
+			minmax(0, 1fr) calc(var(--letters) * 7.4px + 14px)
+			88px 92px 92px 86px 20px;
 	}
 
 	.heads {

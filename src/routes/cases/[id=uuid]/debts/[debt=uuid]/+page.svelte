@@ -234,6 +234,7 @@
 					{debt}
 					{writing}
 					{asOf}
+					people={desk.document.people}
 					required={required?.run ?? null}
 					paid={paid?.run ?? null}
 					onchange={change}

@@ -5,6 +5,7 @@
 	import { DEBT_KINDS } from '$lib/core/plan/priority';
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { statedDebt, type DebtEntry, type Noted } from '$lib/document/debt';
+	import { ownerAmong, type PersonEntry } from '$lib/document/household';
 	import { readLine } from '$lib/reading/names';
 	import type { Writing } from '$lib/reading/writing';
 	import { writePercent } from '$lib/reading/written';
@@ -22,9 +23,10 @@
 		debt: DebtEntry;
 		writing: Writing;
 		asOf: CalendarDate;
+		people: readonly PersonEntry[];
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
 	}
-	const { debt, writing, asOf, onchange }: Props = $props();
+	const { debt, writing, asOf, people, onchange }: Props = $props();
 
 	const noted = $derived(debt.noted);
 	const money = $derived(moneyText(writing));
@@ -43,10 +45,18 @@
 		{ value: 'unsecured', words: t('not secured') }
 	] as const;
 	const kinds = $derived(DEBT_KINDS.map((value) => ({ value, words: kindWords(value, writing) })));
-	const JOINT = [
-		{ value: 'no', words: t('one borrower') },
-		{ value: 'yes', words: t('joint') }
-	] as const;
+	/** Who of the household owes it, where the case says who there is. */
+	const borrowers = $derived([
+		{ value: 'one', words: t('one borrower') },
+		{ value: 'joint', words: t('joint') },
+		...people.map(({ id, name }) => ({ value: id, words: name }))
+	]);
+	const borrower = $derived(ownerAmong(people, debt)?.id ?? (noted.joint ? 'joint' : 'one'));
+
+	function borrow(by: string): void {
+		const owner = people.find(({ id }) => id === by)?.id ?? null;
+		onchange(t('more details'), { owner, noted: { ...noted, joint: by === 'joint' } });
+	}
 
 	const account = $derived(noted.account === '' ? null : noted.account);
 
@@ -125,12 +135,7 @@
 		onchange={(kind) => onchange(t('kind of debt'), { kind })}
 	/>
 	<span class="name">{t('Borrowers')}</span>
-	<Choice
-		label={t('Borrowers')}
-		value={noted.joint ? 'yes' : 'no'}
-		options={JOINT}
-		onchange={(joint) => note({ joint: joint === 'yes' })}
-	/>
+	<Choice label={t('Borrowers')} value={borrower} options={borrowers} onchange={borrow} />
 	<span class="name">{t('Note')}</span>
 	<TypedField
 		label={t('Note')}

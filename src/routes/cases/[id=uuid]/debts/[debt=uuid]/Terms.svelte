@@ -6,6 +6,7 @@
 	import type { Run } from '$lib/core/debt/run';
 	import { split } from '$lib/document/balances';
 	import type { DebtEntry } from '$lib/document/debt';
+	import type { PersonEntry } from '$lib/document/household';
 	import { usualName } from '$lib/words/account';
 	import { v4 as newId } from 'uuid';
 	import { writeLongDate, writeAmount } from '$lib/reading/written';
@@ -29,12 +30,13 @@
 		debt: DebtEntry;
 		writing: Writing;
 		asOf: CalendarDate;
+		people: readonly PersonEntry[];
 		/** The debt as it asks, and as it is paid; null while something is missing. */
 		required: Run | null;
 		paid: Run | null;
 		onchange: (field: string, fields: Partial<DebtEntry>) => void;
 	}
-	const { debt, writing, asOf, required, paid, onchange }: Props = $props();
+	const { debt, writing, asOf, people, required, paid, onchange }: Props = $props();
 
 	const { money, rate, firstDue } = $derived(debtFieldReaders(writing, asOf));
 	const minimum = $derived(asksMinimum(debt));
@@ -147,7 +149,7 @@
 	</div>
 	<Lending {debt} {writing} {onchange} />
 	<LatePayments {debt} {writing} {asOf} {onchange} />
-	<Noted {debt} {writing} {asOf} {onchange} />
+	<Noted {debt} {writing} {asOf} {people} {onchange} />
 	<StatementFile {debt} {writing} {onchange} />
 </section>
 
