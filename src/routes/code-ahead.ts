@@ -24,7 +24,8 @@ const PARTS: readonly (() => Promise<unknown>)[] = [
 	() => import('./cases/[id=uuid]/plan/OwnPart.svelte'),
 	() => import('./cases/[id=uuid]/plan/StressTest.svelte'),
 	() => import('./cases/[id=uuid]/plan/WhoPays.svelte'),
-	() => import('./cases/[id=uuid]/plan/PlanWorkingNote.svelte')
+	() => import('./cases/[id=uuid]/plan/PlanWorkingNote.svelte'),
+	() => import('./cases/[id=uuid]/progress/MonthMoney.svelte')
 ];
 
 /**

@@ -250,3 +250,40 @@ describe('a case without a forecast', () => {
 		await screen.answer('No plan is being followed yet.');
 	});
 });
+
+describe('a month’s money', () => {
+	it('is recorded beside what was planned, and what stays is on the budget sheet when gone on with', async () => {
+		const demo = demoCases.find(({ label }) => label.includes('glasshouse'));
+		if (!demo) throw new Error('a demo');
+		const id = await caseOf({ ...demo, recordedMoney: [] });
+		await screen.goto(`/cases/${id}/progress`);
+		await screen.clickText('.tools button', 'Income and expenses by month');
+		const region = '[aria-label="Income and expenses by month"]';
+		await screen.see(region, 'August 2027: nothing is recorded.');
+		await screen.click('[aria-label="The month before"]');
+		await screen.see(region, 'July 2027: nothing is recorded.');
+		await screen.fill('rent in this month', '1150');
+		await screen.see(region, '$30.00 less is left than planned.');
+		// Something beside the sheet is there with its amount; what is taken back is not.
+		await screen.fill('Name of another expense', 'boiler repair');
+		await screen.fill('boiler repair in this month', '185');
+		await screen.see(region, '$215.00 less is left than planned.');
+		await screen.page.focus('[aria-label="Name of another expense"]');
+		await screen.page.focus('[aria-label="boiler repair in this month"]');
+		await screen.press('Backspace');
+		await screen.see(region, '$30.00 less is left than planned.');
+		await screen.page.click('[aria-label="rent stays so from now on"]');
+		await screen.saved();
+		await screen.reload();
+		await screen.clickText('.next button', 'Continue from here');
+		await screen.see(
+			'[role=dialog]',
+			'rent: $1,150.00 monthly from here on, instead of $1,120.00.'
+		);
+		await screen.click('[role=dialog] .filled');
+		await screen.answer('everything is paid off');
+		await screen.clickText('.bar button', 'Budget sheet');
+		await screen.page.waitForSelector('[aria-label="Amount, Living expenses, line 1"]');
+		expect(await screen.value('Amount, Living expenses, line 1')).toBe('1,150.00');
+	});
+});

@@ -29,7 +29,7 @@ describe('going on, looked at before', () => {
 			expect(also.includes('not recorded: as expected')).toBe(assumed);
 		}
 		const { budget } = gone.plan;
-		const [first] = planGoingOn(gone, usd);
+		const [first] = planGoingOn(gone, [], usd);
 		if (budget.kind === 'constant' && budget.amount !== null)
 			expect(first).toContain(writeMoney(budget.amount, usd));
 	});

@@ -17,6 +17,7 @@ import { emptyDebt, NO_STATEMENT, statedDebt, type DebtEntry } from './debt';
 import { balancesOn, followedPlan, type OpeningBalance } from './found-balances';
 import { withForecast } from './forecast';
 import { forecastEntryOf, keptForecast } from './kept-forecast';
+import { withLastingMoney } from './recorded-money';
 import { moneyAfter, withMoreIncome, withMoreMoney, type More } from './later-money';
 import { contentOf, type PlanEntry } from './plan';
 
@@ -61,8 +62,10 @@ export function goneAhead(
 	const found = balancesOn(document, forecast, followed, on);
 	const debts = debtsAfter(document, isPossible ? before.changes : [], { found, on, newId });
 	const changes = isPossible ? changesLeft(before.changes, debts, on) : before.changes;
-	const sheet = withMoreIncome(document.sheet, before, more, newId);
-	const later = { ...document, asOf: on, debts, sheet };
+	// What stays of the months since is part of the budget sheet from here on.
+	const lasting = withLastingMoney(document, on);
+	const sheet = withMoreIncome(lasting.sheet, before, more, newId);
+	const later = { ...lasting, asOf: on, debts, sheet };
 	const { paidUntil, ...money } = moneyAfter(later, { ...before, changes }, carried, found, newId);
 	const plan = withMoreMoney({ ...before, ...money }, more, later, newId);
 	const plans = document.plans.some(({ id }) => id === plan.id)

@@ -4,9 +4,11 @@ import type { CaseDocument } from '../document/case';
 import type { DebtEntry } from '../document/debt';
 import type { GoneOn } from '../document/going-on';
 import type { PlanEntry } from '../document/plan';
+import type { LastingLine } from '../document/recorded-money';
 import { same } from '../document/same';
 import type { Writing } from '../reading/writing';
 import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
+import { frequencyWords } from './amounts';
 import { nameOf } from './debt';
 import en from '../messages/en/going-on.json';
 import { messagesOf } from '../messages/message';
@@ -58,6 +60,8 @@ function alsoBecomes(before: DebtEntry | null, after: DebtEntry, writing: Writin
 /** The plan as it goes on, sentence by sentence. */
 export function planGoingOn(
 	{ followed: before, plan: after }: Pick<GoneOn, 'followed' | 'plan'>,
+	/** What of the months since stays. */
+	lasting: readonly LastingLine[],
 	writing: Writing
 ): string[] {
 	const [was, is] = [amountOf(before), amountOf(after)];
@@ -83,12 +87,25 @@ export function planGoingOn(
 	return [
 		money,
 		...once,
+		...lasting.map((line) => lastingInWords(line, writing)),
 		...(after.begins === null || after.begins === before.begins
 			? []
 			: [text(writing, 'from', { month: writeMonth(after.begins, writing) })]),
 		...(carriedOut > 0 ? [text(writing, 'changes', { count: carriedOut })] : []),
 		text(writing, 'undo')
 	];
+}
+
+/** “Ferry wage: 390.00 weekly from here on, instead of 420.00.” */
+function lastingInWords({ before, after }: LastingLine, writing: Writing): string {
+	const parts = {
+		name: after.name || text(writing, 'unnamed'),
+		amount: writeMoney(after.amount, writing),
+		often: frequencyWords(writing, after.perYear).adverb
+	};
+	return before === null
+		? text(writing, 'lasting new', parts)
+		: text(writing, 'lasting', { ...parts, before: writeMoney(before.amount, writing) });
 }
 
 const amountOf = ({ budget }: PlanEntry): Cents | null =>

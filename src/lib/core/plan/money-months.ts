@@ -94,3 +94,40 @@ export const itemsIn = (items: readonly SheetItem[], first: CalendarDate): ItemI
 		const sum = sumOf(days, () => item.amount);
 		return days.length === 0 ? [] : [{ place, days, sum }];
 	});
+
+/** A month's money as it was planned and as it was; an amount that nobody recorded was as planned. */
+export interface MonthAgainstPlan {
+	readonly planned: Pick<MoneyMonth, 'income' | 'needs' | 'left'>;
+	readonly actual: Pick<MoneyMonth, 'income' | 'needs' | 'left'>;
+	/** By how much more is left than planned; negative: less. */
+	readonly more: Cents;
+}
+
+/** A month beside its plan, in minor units; `actual` null: not recorded. */
+export function monthAgainstPlan(
+	lines: readonly {
+		readonly side: keyof BudgetSheet;
+		readonly planned: Cents;
+		readonly actual: Cents | null;
+	}[]
+): MonthAgainstPlan {
+	const sums = (amountOf: (line: (typeof lines)[number]) => Cents) => {
+		const side = (of: keyof BudgetSheet) =>
+			sumOf(
+				lines.filter((line) => line.side === of),
+				amountOf
+			);
+		const [income, needs] = [side('income'), side('needs')];
+		return { income, needs, left: minus(income, needs) };
+	};
+	const planned = sums((line) => line.planned);
+	const actual = sums((line) => line.actual ?? line.planned);
+	return { planned, actual, more: minus(actual.left, planned.left) };
+}
+
+/**
+ * What an item amounts to each time, where a month's days of it came to something else and it stays so, rounded to the
+ * minor unit.
+ */
+export const amountEachTime = (inMonth: Cents, days: number): Cents =>
+	roundedShare(inMonth, 1, Math.max(days, 1));

@@ -24,8 +24,9 @@
 	import { withForecast } from '$lib/document/forecast';
 	import { forecastEntryOf, keptForecast } from '$lib/document/kept-forecast';
 	import type { VisitEntry } from '$lib/document/life';
+	import { monthsToRecord, withRecordedMoney } from '$lib/document/recorded-money';
 	import { chosenPlan } from '$lib/document/plan';
-	import { writeDate } from '$lib/reading/written';
+	import { writeDate, writeMonth } from '$lib/reading/written';
 	import Answer from '$lib/ui/Answer.svelte';
 	import {
 		betweenInWords,
@@ -78,6 +79,12 @@
 	);
 	const onDay = $derived(visit.date);
 	const back = $derived(comeBack(document, onDay));
+
+	/** What was planned: the budget sheet as the plan was chosen with it, else as it is. */
+	const plannedSheet = $derived(back?.kept.entry.content.sheet ?? document.sheet);
+	const hasSheet = $derived(plannedSheet.income.length + plannedSheet.needs.length > 0);
+	/** Whether income and expenses are shown by month. */
+	let byMonth = $state(false);
 
 	/** Where this visit has been gone on from already. */
 	const goneOnSince = $derived(
@@ -277,6 +284,30 @@
 				onopen={(debt, name, anchor) => open(name, anchor, debt)}
 			/>
 			{#if !fixed}<KeyLine keys={READING_KEYS} />{/if}
+			{#if hasSheet}
+				<p class="tools">
+					<button type="button" class="act" onclick={() => (byMonth = !byMonth)}
+						>{t('Income and expenses by month ›')}</button
+					>
+				</p>
+			{/if}
+			{#if byMonth && back}
+				{#await import('./MonthMoney.svelte') then { default: MonthMoney }}
+					<MonthMoney
+						sheet={plannedSheet}
+						recorded={document.recordedMoney}
+						{...monthsToRecord(back.kept.carried.plan.firstMonth, onDay)}
+						{fixed}
+						{writing}
+						onrecord={(of) =>
+							desk.change(
+								t('income and expenses of {month}', { month: writeMonth(of.month, writing) }),
+								(paper) => withRecordedMoney(paper, of)
+							)}
+						onclose={() => (byMonth = false)}
+					/>
+				{/await}
+			{/if}
 			{#if !fixed && document.visits.some(({ id }) => id === visit.id)}
 				<p class="tools">
 					{#if visit.date < data.today}

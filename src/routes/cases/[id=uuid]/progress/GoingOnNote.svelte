@@ -2,6 +2,7 @@
 <script lang="ts">
 	import type { CaseDocument } from '$lib/document/case';
 	import type { GoneOn } from '$lib/document/going-on';
+	import { lastingLines } from '$lib/document/recorded-money';
 	import { writeAmount } from '$lib/reading/written';
 	import type { Writing } from '$lib/reading/writing';
 	import Note from '$lib/ui/Note.svelte';
@@ -41,7 +42,9 @@
 			{/each}
 		</tbody>
 	</table>
-	{#each planGoingOn(gone, writing) as said (said)}<p>{said}</p>{/each}
+	{#each planGoingOn(gone, lastingLines(document, gone.document.asOf), writing) as said (said)}<p>
+			{said}
+		</p>{/each}
 	<button type="button" class="filled" data-first onclick={ongo}>{t('Continue')}</button>
 </Note>
 
