@@ -19,6 +19,7 @@ import {
 } from '../../src/lib/core/debt/solve';
 import { checkDrift } from './reference-drift';
 import { checkPlan } from './reference-plans';
+import { checkWhoPays } from './reference-who-pays';
 import { checkStatement, isStatementKind } from './reference-statements';
 import { date, debtTerms, differing, money, statedRate, type Differences } from './reference-terms';
 
@@ -60,6 +61,7 @@ export function checkCase(item: unknown): Differences {
 	if (kind === 'solve') return checkSolve(item);
 	if (kind === 'plan') return checkPlan(item);
 	if (kind === 'drift') return checkDrift(item);
+	if (kind === 'who-pays') return checkWhoPays(item);
 	if (isStatementKind(kind)) return checkStatement(item);
 	throw new Error(`unknown kind of case: ${kind}`);
 }

@@ -1,7 +1,13 @@
+import fc from 'fast-check';
 import { expect, it } from 'vitest';
+import type { PaymentsPerYear } from '../../src/lib/core/quantities/calendar';
+import type { SheetLine } from '../../src/lib/document/plan';
+import { budgetCsv } from '../../src/lib/exchange/budget-csv';
+import { anyDocument } from '../support/documents';
+import { runs } from '../support/random';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { budgetRows } from '../../src/lib/exchange/budget-rows';
-import { frequencyCalled } from '../../src/lib/words/amounts';
+import { frequencyCalled, frequencyWords } from '../../src/lib/words/amounts';
 import { usd } from '../support/said';
 
 const called = (words: string) => frequencyCalled(usd, words);
@@ -16,24 +22,57 @@ it('reads a name, an amount, how often and days, in any order of columns, headin
 		'\t\t\t\t',
 		'rent\t1,280.00'
 	];
-	const { lines, unread } = budgetRows(rows.join('\n'), asOf, called, usd);
-	expect(new Set(lines.map(({ id }) => id)).size).toBe(4);
-	expect(lines).toMatchObject([
+	const { lines, unread } = budgetRows(rows.join('\n'), asOf, called, [], usd);
+	expect(new Set(lines.map(({ line }) => line.id)).size).toBe(4);
+	expect(lines.map(({ line }) => line)).toMatchObject([
 		{ name: 'Ferry wage', amount: 42_000, perYear: 52, from: '2027-01-08', until: null },
 		{ name: 'Boat insurance', amount: 52_000, perYear: 2, from: '2027-02-15', until: null },
 		{ name: 'Season bonus', amount: 60_000, perYear: 12, from: '2027-05-10', until: '2027-10-31' },
 		{ name: 'rent', amount: 128_000, perYear: 12, from: null, until: null }
 	]);
-	expect(unread).toEqual(['What Amount How often First day Until']);
+	expect(unread).toEqual([]);
 });
 
 it('takes no row of which something would be lost: a day or a name that can’t be, a second name', () => {
 	const rows = ['far\t10\t1 Jan 2999', `${'x'.repeat(200)}\t1`, 'a\tb\t5', 'Δείγμα\t420.00'];
-	const { lines, unread } = budgetRows(rows.join('\n'), asOf, called, usd);
-	expect(lines.map(({ name }) => name)).toEqual(['Δείγμα']);
+	const { lines, unread } = budgetRows(rows.join('\n'), asOf, called, [], usd);
+	expect(lines.map(({ line }) => line.name)).toEqual(['Δείγμα']);
 	expect(unread).toHaveLength(3);
 });
 
 it('refuses what is no table', () => {
-	expect(() => budgetRows('a\t'.repeat(500), asOf, called, usd)).toThrow(/columns/);
+	expect(() => budgetRows('a\t'.repeat(500), asOf, called, [], usd)).toThrow(/columns/);
+});
+
+it('reads back what goes out as CSV: both sides, and whose each line is', () => {
+	fc.assert(
+		fc.property(anyDocument, (document) => {
+			const often = (perYear: PaymentsPerYear) => frequencyWords(usd, perYear).adverb;
+			// A name that reads as something else, or that nobody can tell from another person's, is none.
+			const isPlain = ({ name }: SheetLine) => name === '' || /^[A-Za-z][a-z]{3,}$/.test(name);
+			const sheet = {
+				income: document.sheet.income.filter(isPlain),
+				needs: document.sheet.needs.filter(isPlain)
+			};
+			const people = [
+				{ id: '7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f0a1', name: 'Odile Q.' },
+				{ id: '7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f0a2', name: 'Bram Q.' }
+			];
+			const owned = (line: SheetLine, at: number) => ({
+				...line,
+				name: line.name || `line ${at}`,
+				owner: people[at % 3]?.id ?? null
+			});
+			const whose = { income: sheet.income.map(owned), needs: sheet.needs.map(owned) };
+			const csv = budgetCsv({ ...document, sheet: whose, people }, often);
+			const { lines, unread } = budgetRows(csv, asOf, called, people, usd);
+			expect(unread).toEqual([]);
+			for (const side of ['income', 'needs'] as const) {
+				const back = lines.filter((row) => row.side === side).map(({ line }) => line);
+				const nameless = (line: SheetLine) => ({ ...line, id: '' });
+				expect(back.map(nameless)).toEqual(whose[side].map(nameless));
+			}
+		}),
+		{ numRuns: runs(40) }
+	);
 });

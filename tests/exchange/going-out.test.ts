@@ -20,6 +20,7 @@ import { planCsv, plansCsv } from '../../src/lib/exchange/plan-csv';
 import { scheduleCsv } from '../../src/lib/exchange/schedule-csv';
 import { madeFile, NothingToMake, type OutgoingKind } from '../../src/lib/handout/outgoing';
 import { handoutWriting } from '../../src/lib/handout/handout';
+import { caseDocument } from '../../src/lib/document/schema/case';
 import { demoCases, demoPlans, handedIn } from '../support/demo-cases';
 import { ofWhich, runs } from '../support/random';
 
@@ -37,6 +38,7 @@ function wantedOf({ document, entry }: (typeof demoPlans)[number]): CalendarWant
 		creditorOf: (id) => document.debts.find((debt) => debt.id === id)?.name ?? 'New debt',
 		months: 1200,
 		each: 'payment',
+		paydays: [],
 		assumed: false,
 		sequence: 1,
 		made: new Date('2026-12-15T08:00:00Z'),
@@ -159,6 +161,38 @@ describe('the calendar of a plan', () => {
 			const start = addMonths(wanted.plan.firstMonth, month - 1).slice(0, 7);
 			expect(months.get(start) ?? 0).toBe(paid + fees);
 		}
+	});
+
+	it('has the days of income where they are wanted, and remembers them like payments', async () => {
+		const [ferry] = demoCases;
+		const [entry] = ferry?.plans ?? [];
+		if (!ferry || !entry) throw new Error('a plan');
+		const subject = { of: 'plan', id: entry.id } as const;
+		const made = async (paydays: boolean) => {
+			const calendar = { months: 3, each: 'payment', paydays } as const;
+			const { bytes, given = [] } = await madeFile(
+				{ document: ferry, subject, kind: 'ics', calendar },
+				tools
+			);
+			return { events: eventsIn(new TextDecoder().decode(bytes)), given };
+		};
+		const [without, both] = [await made(false), await made(true)];
+		// Twelve Fridays from 8 January on and three month ends.
+		const paydays = both.events.filter(({ summary }) => summary.includes('comes in'));
+		expect(paydays).toHaveLength(15);
+		expect(paydays[0]).toMatchObject({
+			date: '2027-01-08',
+			summary: 'ferry, weekly wage: $420.00 comes in',
+			alarm: 'undefined'
+		});
+		expect(both.events).toHaveLength(without.events.length + 15);
+		expect(both.given).toHaveLength(without.given.length + 15);
+		expect(
+			caseDocument.safeParse({
+				...ferry,
+				calendar: withGiven(ferry.calendar, both.given, ferry.asOf)
+			}).success
+		).toBe(true);
 	});
 
 	it('is refused for a plan that never ends or can’t be carried out, and marks assumed terms', async () => {

@@ -24,6 +24,17 @@ export interface CalendarPayments {
 	readonly months: number;
 	/** One event for each payment, or one a day with all of it. */
 	readonly each: 'payment' | 'day';
+	/** Days on which income is due, where they are wanted. */
+	readonly paydays: readonly Payday[];
+}
+
+/** A day on which a line of the budget sheet comes in. */
+export interface Payday {
+	readonly date: CalendarDate;
+	/** The line, by identity. */
+	readonly line: string;
+	readonly name: string;
+	readonly amount: Cents;
 }
 
 export interface CalendarWanted extends CalendarPayments {
@@ -81,6 +92,12 @@ export function calendarOf(wanted: CalendarWanted): string {
 		if (leaving.length > 1) entry.description(leaving.map((one) => lineOf(one, wanted)).join('\n'));
 		entry.createAlarm({ type: ICalAlarmType.display, trigger: DAYS_BEFORE * DAY });
 	}
+	for (const { date, line, name: what, amount } of wanted.paydays) {
+		put(
+			{ plan: id, event: `${date} ${line}` },
+			text(writing, 'payday', { name: what, amount: writeMoney(amount, writing) })
+		);
+	}
 	for (const gone of cancelled) {
 		put(gone, text(writing, 'cancelled')).status(ICalEventStatus.CANCELLED);
 	}
@@ -92,7 +109,9 @@ const dayOf = (date: string): Date => new Date(`${date.slice(0, 10)}T00:00:00Z`)
 
 /** The events that such a calendar has. */
 export const eventsOf = (wanted: CalendarPayments): GivenEvent[] =>
-	[...grouped(wanted).keys()].map((event) => ({ plan: wanted.id, event }));
+	[...grouped(wanted).keys(), ...wanted.paydays.map(({ date, line }) => `${date} ${line}`)].map(
+		(event) => ({ plan: wanted.id, event })
+	);
 
 /** The payments of each event: one payment, or all those of a day. */
 function grouped({ debts, plan, months, each }: CalendarPayments): Map<string, Leaving[]> {

@@ -6,18 +6,24 @@ import { carriedPlan } from '../document/carried-plans';
 import { cancelledEvents, type GivenEvent } from '../document/calendar';
 import type { CaseDocument } from '../document/case';
 import { assumesTerms } from '../document/change';
-import type { PlanEntry } from '../document/plan';
+import { ownerAmong } from '../document/household';
+import { monthStart, sheetItem, type PlanEntry, type SheetLine } from '../document/plan';
+import { daysIn } from '../core/plan/budget-sheet';
 import type { Plan } from '../core/plan/terms';
 import type { Writing } from '../reading/writing';
+import { frequencyWords } from '../words/amounts';
 import { handoutText } from '../words/handout';
+import type { PaymentsPerYear } from '../core/quantities/calendar';
 import type { Language } from '../messages/message';
 import { statedDebt } from '../document/debt';
 import {
 	calendarOf,
 	eventsOf,
 	type CalendarPayments,
-	type CalendarWanted
+	type CalendarWanted,
+	type Payday
 } from '../exchange/calendar';
+import { budgetCsv } from '../exchange/budget-csv';
 import { casesJson } from '../exchange/case-json';
 import { debtsCsv } from '../exchange/debts-csv';
 import { planCsv, plansCsv } from '../exchange/plan-csv';
@@ -36,7 +42,8 @@ export type Subject =
 	| { readonly of: 'debt'; readonly id: string }
 	/** `person`: in a handout, whose it is; absent: of all together. */
 	| { readonly of: 'plan'; readonly id: string; readonly person?: string }
-	| { readonly of: 'plans' };
+	| { readonly of: 'plans' }
+	| { readonly of: 'budget sheet' };
 
 export type OutgoingKind = 'pdf' | 'xlsx' | 'ics' | 'csv' | 'svg' | 'json';
 
@@ -45,7 +52,8 @@ export const KINDS_OF: Readonly<Record<Subject['of'], readonly OutgoingKind[]>> 
 	case: ['csv', 'json'],
 	debt: ['pdf', 'xlsx', 'csv'],
 	plan: ['pdf', 'xlsx', 'ics', 'csv', 'svg'],
-	plans: ['csv', 'svg']
+	plans: ['csv', 'svg'],
+	'budget sheet': ['csv']
 };
 
 const TYPES: Readonly<Record<OutgoingKind, string>> = {
@@ -61,7 +69,10 @@ export interface OutgoingTask {
 	readonly document: CaseDocument;
 	readonly subject: Subject;
 	readonly kind: OutgoingKind;
-	readonly calendar?: Pick<CalendarWanted, 'months' | 'each'>;
+	readonly calendar?: Pick<CalendarWanted, 'months' | 'each'> & {
+		/** Whether paydays are in it, too. */
+		readonly paydays?: boolean;
+	};
 	/** When it is made, as an ISO instant; absent: on the day of the figures. */
 	readonly made?: string;
 	/** Whether a calendar cancels what was given out before: where it is remembered that it did. */
@@ -114,6 +125,11 @@ type Content = (task: OutgoingTask, tools: Tools, tell: Tell) => Promise<string 
 const CONTENT: Readonly<Record<Subject['of'], Content>> = {
 	case: ({ document, kind }) =>
 		Promise.resolve(kind === 'json' ? casesJson([document]) : debtsCsv(document.debts, document)),
+	'budget sheet': ({ document }) => {
+		const { language } = handoutWriting(document);
+		const often = (perYear: PaymentsPerYear) => frequencyWords({ language }, perYear).adverb;
+		return Promise.resolve(budgetCsv(document, often));
+	},
 	debt: debtContent,
 	plan: planContent,
 	plans: async ({ document, kind }) => {
@@ -211,9 +227,13 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 			});
 			const title = `${document.label} · ${titleOf(entry, { language: 'en', currency })}`;
 			const { income, needs } = document.sheet;
+			const called = ({ name, owner }: SheetLine) => {
+				const person = ownerAmong(document.people, { owner });
+				return person ? `${name} (${person.name})` : name;
+			};
 			const names = {
-				income: income.map(({ name }) => name),
-				needs: needs.map(({ name }) => name)
+				income: income.map(called),
+				needs: needs.map(called)
 			};
 			return planWorkbook({ title, asOf, currency, debts: named, terms, plan, names, tell });
 		}
@@ -248,7 +268,27 @@ function calendarPayments({ document, subject, calendar }: OutgoingTask): Calend
 	const entry = document.plans.find((plan) => subject.of === 'plan' && plan.id === subject.id);
 	if (!entry) throw new NothingToMake('deleted plan');
 	const { debts, plan } = carriedPlan(document, entry);
-	return { ...CALENDAR, ...calendar, id: entry.id, debts, plan };
+	const { paydays = false, ...which } = { ...CALENDAR, ...calendar };
+	return {
+		...which,
+		id: entry.id,
+		debts,
+		plan,
+		paydays: paydays ? paydaysOf(document, plan, which.months) : []
+	};
+}
+
+/** The days of the income that has days, in so many months of a plan, from the day of the balances on. */
+function paydaysOf({ sheet, asOf }: CaseDocument, { firstMonth }: Plan, months: number): Payday[] {
+	return sheet.income
+		.filter(({ from }) => from !== null)
+		.flatMap((line) =>
+			Array.from({ length: months }, (_, at) => monthStart(firstMonth, at + 1)).flatMap((month) =>
+				daysIn(sheetItem(line), month)
+					.filter((date) => date >= asOf)
+					.map((date) => ({ date, line: line.id, name: line.name, amount: line.amount }))
+			)
+		);
 }
 
 /** Whom a debt is owed to: the creditor where that is noted, else what it is called. */
@@ -277,6 +317,8 @@ function whatOf({ debts, plans, people }: CaseDocument, subject: Subject): strin
 			].join(' ');
 		case 'plans':
 			return 'plans side by side';
+		case 'budget sheet':
+			return 'budget sheet';
 	}
 }
 

@@ -6,12 +6,12 @@ const { text } = messagesOf({ en });
 
 /** A file's name in the menu, and a line of what is in it. */
 export const takeWords = (
-	subject: 'case' | 'debt' | 'plan' | 'plans',
+	subject: 'case' | 'debt' | 'plan' | 'plans' | 'budget sheet',
 	kind: string,
 	locale: Locale
 ): { readonly name: string; readonly help: string } => ({
-	name: text(locale, 'name', { kind, subject }),
-	help: text(locale, 'help', { kind, subject })
+	name: text(locale, 'name', { kind, subject: subject.replaceAll(' ', '_') }),
+	help: text(locale, 'help', { kind, subject: subject.replaceAll(' ', '_') })
 });
 
 /** Why no file can be made. */

@@ -36,6 +36,8 @@
 	let making = $state('');
 	let months = $state(12);
 	let each = $state<'payment' | 'day'>('payment');
+	let paydays = $state(false);
+	const hasPaydays = $derived(document.sheet.income.some(({ from }) => from !== null));
 
 	type Offer = OutgoingKind | 'png';
 	const offers = $derived<readonly Offer[]>(
@@ -49,7 +51,7 @@
 			document,
 			subject,
 			kind,
-			calendar: { months, each },
+			calendar: { months, each, paydays },
 			made: new Date().toISOString(),
 			cancels: true
 		});
@@ -61,11 +63,12 @@
 		} else save(file);
 	}
 
-	async function takeCase(): Promise<void> {
-		making = takeWords('case', 'json', writing).name;
-		const file = await along.make({ document, subject: { of: 'case' }, kind: 'json' });
+	/** The case as a whole, or its budget sheet. */
+	async function takeOther(of: 'case' | 'budget sheet', kind: OutgoingKind): Promise<void> {
+		making = takeWords(of, kind, writing).name;
+		const file = await along.make({ document, subject: { of }, kind });
 		if (!file) return;
-		ontaken('json', file);
+		ontaken(kind, file);
 		save(file);
 	}
 </script>
@@ -111,6 +114,12 @@
 					]}
 					onchange={(to) => (each = to)}
 				/>
+				{#if hasPaydays}
+					<span class="label">{t('Paydays')}</span>
+					<label
+						><input type="checkbox" bind:checked={paydays} /> {t('with the days of income')}</label
+					>
+				{/if}
 			</div>
 		{/if}
 	{/each}
@@ -123,9 +132,13 @@
 		{#if subject.of === 'plan'}
 			<AssumedFirst {document} plan={subject.id}>{@render files()}</AssumedFirst>
 		{:else}{@render files()}{/if}
+		{#if subject.of === 'plan' && document.sheet.income.length + document.sheet.needs.length > 0}
+			{@const { name, help } = takeWords('budget sheet', 'csv', writing)}
+			{@render offered(name, help, () => void takeOther('budget sheet', 'csv'))}
+		{/if}
 		{#if subject.of !== 'case'}
 			{@const { name, help } = takeWords('case', 'json', writing)}
-			{@render offered(name, help, () => void takeCase())}
+			{@render offered(name, help, () => void takeOther('case', 'json'))}
 		{/if}
 	{/if}
 	{#if along.failure}<p role="alert">{along.failure}</p>{/if}

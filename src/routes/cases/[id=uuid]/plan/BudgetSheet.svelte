@@ -52,11 +52,21 @@
 				text,
 				hand.asOf,
 				(words) => frequencyCalled(writing, words),
+				desk.document.people,
 				writing
 			);
-			const all = [...sheet[side], ...lines];
-			write(side, all.slice(0, LIMITS.sheetLines));
-			const over = all.slice(LIMITS.sheetLines).map(({ name }) => name);
+			const all = (of: Side) => [
+				...sheet[of],
+				...lines.filter((row) => (row.side ?? side) === of).map(({ line }) => line)
+			];
+			const both = { income: all('income'), needs: all('needs') };
+			desk.before.varySheet(entry.id, t('budget sheet'), {
+				income: both.income.slice(0, LIMITS.sheetLines),
+				needs: both.needs.slice(0, LIMITS.sheetLines)
+			});
+			const over = [both.income, both.needs].flatMap((of) =>
+				of.slice(LIMITS.sheetLines).map(({ name }) => name)
+			);
 			const left = [...unread, ...over];
 			if (left.length > 0) {
 				const rows = left.slice(0, NAMED).join('; ');
