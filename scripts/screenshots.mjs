@@ -117,7 +117,7 @@ await page.click('.asks button:first-child');
 await page.waitForSelector('ol li .mark');
 await page.waitForFunction(() => !document.querySelector('progress'));
 await take('cheapest-order');
-await page.click('.asks button:last-child');
+await page.click('.asks button:nth-child(3)');
 await page.waitForFunction(() => document.querySelectorAll('td.right').length === 10);
 await take('stress-test');
 await page.keyboard.press('Escape');
@@ -134,14 +134,6 @@ await page.select('[aria-label="Language of the handout"]', 'en');
 await page.click('.acts a');
 await page.waitForSelector('textarea');
 await take('message');
-await page.keyboard.press('F9');
-await page.waitForSelector('.pictures canvas');
-await page.click('thead th:nth-of-type(3) a');
-await page.waitForSelector('[data-change]');
-await page.click('[data-change]');
-await page.waitForSelector('[role=dialog]');
-await take('changed-debts');
-await page.keyboard.press('Escape');
 
 await page.goto(server.address, { waitUntil: 'networkidle0' });
 await open('Tolliver');
@@ -166,6 +158,16 @@ await page.waitForSelector('.short');
 await page.click('[data-why]');
 await page.waitForSelector('[role=dialog]');
 await take('short-month');
+await page.keyboard.press('Escape');
+const [settled] = await page.$$eval('[aria-label="The plan"] option', (all) =>
+	all.flatMap((one) => (one.textContent?.includes('settled') ? [one.value] : []))
+);
+await page.select('[aria-label="The plan"]', settled ?? '');
+await page.waitForSelector('[data-change="1"]');
+await page.click('[data-change="1"]');
+await page.waitForSelector('[role=dialog]');
+await take('changed-debts');
+await page.keyboard.press('Escape');
 
 await page.goto(server.address, { waitUntil: 'networkidle0' });
 await open('signal station');

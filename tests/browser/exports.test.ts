@@ -100,9 +100,9 @@ describe('every month', () => {
 			return clipboardData.getData('text/plain');
 		});
 		expect(copied.split('\n').slice(0, 2)).toEqual([
-			'No.\tMonth\tBudget (USD)\tMinimum payments (USD)\tPaid (USD)\tInterest (USD)\tPrincipal (USD)\tFees (USD)\tLeaves the account (USD)\tMissing (USD)\tOwed (USD)\tQuillmark card: paid (USD)\tQuillmark card: interest (USD)\tQuillmark card: owed (USD)',
+			'No.\tMonth\tBudget (USD)\tMinimum payments (USD)\tPaid (USD)\tInterest (USD)\tPrincipal (USD)\tForgiven (USD)\tFees (USD)\tLeaves the account (USD)\tMissing (USD)\tOwed (USD)\tQuillmark card: paid (USD)\tQuillmark card: interest (USD)\tQuillmark card: owed (USD)',
 			expect.stringMatching(
-				/^1\t2027-01\t890\.00\t622\.44\t890\.00\t306\.33\t583\.67\t0\.00\t890\.00\t0\.00\t22644\.75\t121\.00\t78\.38\t/
+				/^1\t2027-01\t890\.00\t622\.44\t890\.00\t306\.33\t583\.67\t0\.00\t0\.00\t890\.00\t0\.00\t22644\.75\t121\.00\t78\.38\t/
 			)
 		]);
 		await clickText('.months button', 'Fold the years');
