@@ -236,6 +236,22 @@ describe('a case gone on with', () => {
 	);
 });
 
+describe('a debt that is incomplete', () => {
+	it('is due after the day of going on, also where it is the only one', () => {
+		const [debt] = twoPlans.debts;
+		const [plan] = twoPlans.plans;
+		if (!debt || !plan) throw new Error('a debt and a plan');
+		const unknown = { ...debt, id: newId(), balance: null, asOf: null, balances: [] };
+		for (const debts of [[debt, unknown], [unknown]]) {
+			const followed = chosen({ ...twoPlans, debts, choices: [] }, { ...plan, changes: [] });
+			const on = goneOn(followed, addMonths(twoPlans.asOf, 7), newId);
+			if (!on) throw new Error('not gone on');
+			expect(caseDocument.safeParse(on.document).error?.issues ?? []).toEqual([]);
+			expect((on.document.debts.at(-1)?.firstDue ?? '') > on.document.asOf).toBe(true);
+		}
+	});
+});
+
 describe('a plan that keeps a deadline', () => {
 	it('keeps it wherever it is gone on from, with no more than it took at first', () => {
 		const document = demoCases.find(({ label }) => label.includes('signal station'));

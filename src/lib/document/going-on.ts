@@ -18,6 +18,7 @@ import { balancesOn, followedPlan, type OpeningBalance } from './found-balances'
 import { withForecast } from './forecast';
 import { forecastEntryOf, keptForecast } from './kept-forecast';
 import { withLastingMoney } from './recorded-money';
+import { dueAfter } from './settings';
 import { moneyAfter, withMoreIncome, withMoreMoney, type More } from './later-money';
 import { contentOf, type PlanEntry } from './plan';
 
@@ -107,7 +108,7 @@ function debtsAfter(
 		const of = found.get(debt.id);
 		if (of) return debtAfter(agreed(debt, changes, on, newId), of, asOf, on);
 		// Of what is in no forecast nothing was expected: its balance is of the day that it was of.
-		return debt.balance === null ? debt : { ...debt, asOf: debt.asOf ?? asOf };
+		return debt.balance === null ? dueAfter(debt, on) : { ...debt, asOf: debt.asOf ?? asOf };
 	});
 }
 

@@ -36,6 +36,11 @@ export function moneyAfter(
 ): Money & PaidUntil {
 	const { changes, budget, events, begins } = entry;
 	const { debts } = changedDebts(later, entry);
+	// Without any debt that is complete there is no month to begin with.
+	if (debts.length === 0) {
+		const { savings } = entry;
+		return { budget, begins, savings, events, changes, paidUntil: startOfMonth(later.asOf) };
+	}
 	const first = firstMonthOf(debts);
 	const month = monthIn(first, plan.firstMonth);
 	const ahead = (from: CalendarDate) => events.flatMap((item) => eventFrom(item, from) ?? []);

@@ -2,23 +2,23 @@
 import { dueDate, dueDatesUntil, type CalendarDate } from '../core/quantities/calendar';
 import { withBalances } from './balances';
 import type { CaseDocument } from './case';
+import type { DebtEntry } from './debt';
 import type { Currency } from '../reading/currencies';
+
+/** A debt whose payments that were due by a day are paid: its next one is due after it. */
+export function dueAfter(debt: DebtEntry, day: CalendarDate): DebtEntry {
+	const { firstDue, lending } = debt;
+	if (firstDue === null || firstDue > day) return debt;
+	const past = dueDatesUntil(firstDue, day, lending.paymentsPerYear);
+	return { ...debt, firstDue: dueDate(firstDue, past + 1, lending.paymentsPerYear) };
+}
 
 /** The case with its figures as of another day: balances stay, and what was due by then is due next after it. */
 export function withDay(document: CaseDocument, asOf: CalendarDate): CaseDocument {
 	return {
 		...document,
 		asOf,
-		debts: document.debts.map((debt) => {
-			const { firstDue, lending } = debt;
-			if (firstDue === null || firstDue > asOf) return { ...debt, asOf: null };
-			const past = dueDatesUntil(firstDue, asOf, lending.paymentsPerYear);
-			return {
-				...debt,
-				asOf: null,
-				firstDue: dueDate(firstDue, past + 1, lending.paymentsPerYear)
-			};
-		})
+		debts: document.debts.map((debt) => ({ ...dueAfter(debt, asOf), asOf: null }))
 	};
 }
 

@@ -1,6 +1,6 @@
 /** Who of a household pays how much of a plan's months (specification, section 15). */
 import type { CalendarDate } from '../quantities/calendar';
-import { cents, plus, sumOf, ZERO, type Cents } from '../quantities/money';
+import { asCarried, plus, sumOf, ZERO, type Cents } from '../quantities/money';
 import type { Percent } from '../quantities/rate';
 import { shared } from '../quantities/share';
 import { daysIn, type SheetItem } from './budget-sheet';
@@ -39,7 +39,7 @@ export interface PaidByEach {
  */
 export function paidIn(month: PlanMonth): Cents {
 	const { putAside = ZERO, toFees = ZERO, toDebts = ZERO } = month.savings ?? {};
-	return cents(spentIn(month) + putAside - toFees - toDebts);
+	return asCarried(spentIn(month) + putAside - toFees - toDebts);
 }
 
 /** Each month of a plan, divided so that its parts add up to the cent (largest remainder). */
@@ -79,7 +79,7 @@ function weightsOf(
 				people,
 				income.map(({ item, owner }) => ({
 					owner,
-					amount: cents(item.amount * daysIn(item, first).length)
+					amount: asCarried(item.amount * daysIn(item, first).length)
 				}))
 			);
 		case 'debts':
