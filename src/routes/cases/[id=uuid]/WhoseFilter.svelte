@@ -38,7 +38,7 @@
 
 	button {
 		overflow: hidden;
-		max-width: 160px;
+		max-width: 132px;
 		padding: 2px 9px;
 		border-radius: 3px;
 		color: var(--act);

@@ -80,52 +80,54 @@
 		/>
 	</p>
 	<p class="why">{splitHelp(split.by, writing)}</p>
-	<table>
-		<thead>
-			<tr>
-				<th scope="col">{t('Month')}</th>
-				{#each people as { id, name } (id)}
-					<th scope="col" class="right">
-						<span class="name" title={name}>{name}</span>
-						{#if split.by === 'parts'}
-							<TypedField
-								label={t('Part of {name}', { name })}
-								value={partOf(id)}
-								{...minimumPercentText(writing)}
-								side="right"
-								onchange={(to) => to !== null && part(id, to)}
-							/>
-						{/if}
-					</th>
-				{/each}
-				<th scope="col" class="right">{t('together')}</th>
-			</tr>
-		</thead>
-		<tbody>
-			{#each shown as { month: at, parts, total } (at)}
-				<tr class:picked={at === month}>
-					<th scope="row">
-						<button type="button" onclick={() => onmonth(at)}
-							>{writeShortMonth(monthStart(plan.firstMonth, at), writing)}</button
-						>
-					</th>
-					{#each people as { id }, place (id)}
-						<td class="right">{writeAmount(parts[place] ?? ZERO, writing)}</td>
+	<div class="scroll">
+		<table>
+			<thead>
+				<tr>
+					<th scope="col">{t('Month')}</th>
+					{#each people as { id, name } (id)}
+						<th scope="col" class="right">
+							<span class="name" title={name}>{name}</span>
+							{#if split.by === 'parts'}
+								<TypedField
+									label={t('Part of {name}', { name })}
+									value={partOf(id)}
+									{...minimumPercentText(writing)}
+									side="right"
+									onchange={(to) => to !== null && part(id, to)}
+								/>
+							{/if}
+						</th>
 					{/each}
-					<td class="right strong">{writeAmount(total, writing)}</td>
+					<th scope="col" class="right">{t('together')}</th>
 				</tr>
-			{/each}
-		</tbody>
-		<tfoot>
-			<tr>
-				<th scope="row">{t('over the whole plan')}</th>
-				{#each people as { id }, place (id)}
-					<td class="right strong">{writeAmount(all[place] ?? ZERO, writing)}</td>
+			</thead>
+			<tbody>
+				{#each shown as { month: at, parts, total } (at)}
+					<tr class:picked={at === month}>
+						<th scope="row">
+							<button type="button" onclick={() => onmonth(at)}
+								>{writeShortMonth(monthStart(plan.firstMonth, at), writing)}</button
+							>
+						</th>
+						{#each people as { id }, place (id)}
+							<td class="right">{writeAmount(parts[place] ?? ZERO, writing)}</td>
+						{/each}
+						<td class="right strong">{writeAmount(total, writing)}</td>
+					</tr>
 				{/each}
-				<td></td>
-			</tr>
-		</tfoot>
-	</table>
+			</tbody>
+			<tfoot>
+				<tr>
+					<th scope="row">{t('in all')}</th>
+					{#each people as { id }, place (id)}
+						<td class="right strong">{writeAmount(all[place] ?? ZERO, writing)}</td>
+					{/each}
+					<td></td>
+				</tr>
+			</tfoot>
+		</table>
+	</div>
 </Panel>
 
 <style>
@@ -140,14 +142,33 @@
 		color: var(--quiet);
 	}
 
+	.scroll {
+		overflow: auto;
+		max-height: min(420px, 52vh);
+	}
+
 	table {
 		width: 100%;
+		table-layout: fixed;
 		border-collapse: collapse;
+	}
+
+	thead th {
+		position: sticky;
+		top: 0;
+		background: var(--sheet);
+	}
+
+	thead th:first-child {
+		width: 84px;
 	}
 
 	th,
 	td {
+		overflow: hidden;
 		padding: 2px 8px;
+		white-space: nowrap;
+		text-overflow: ellipsis;
 		border-top: 1px solid var(--row-line);
 		font-weight: 400;
 		text-align: left;
@@ -163,8 +184,6 @@
 	.name {
 		display: block;
 		overflow: hidden;
-		max-width: 150px;
-		margin-left: auto;
 		text-overflow: ellipsis;
 		white-space: nowrap;
 	}
