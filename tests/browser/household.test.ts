@@ -88,3 +88,63 @@ const chip = async (name: string) => {
 	);
 	await found?.click();
 };
+
+it('is entered from an empty case by keyboard, in fewer keys than two minutes have', async () => {
+	/** Half a second for two keys, as somebody types who reads figures from a paper. */
+	const MOST = 120 * 4;
+	let keys = 0;
+	const type = async (text: string) => {
+		keys += text.length;
+		await screen.page.keyboard.type(text);
+	};
+	const press = async (...names: readonly string[]) => {
+		keys += names.length;
+		await screen.press(...names);
+	};
+	const enter = async (...texts: readonly string[]) => {
+		for (const text of texts) {
+			await type(text);
+			await press('Enter');
+		}
+	};
+	const { id } = await makeCase(desk.residuum, 'A household of the harbour');
+	await screen.goto(`/cases/${id}`);
+	await screen.page.focus('[aria-label="Name, line 1"]');
+	await enter('Quillmark card', '4182.36', '22.49', 'i', '1', '25', 't', '15');
+	await enter('Pellan Stores card', '961.40', '29.99', '%', '3', '25', 'n', '15');
+	await enter('Marrowby card', '2784.16', '18.9', '%', '2.5', '30', 'n', '15');
+	await press('F8');
+	await screen.answer('everything is paid off');
+	// From the monthly budget it is a step back to its sheet.
+	await press('m', 'Shift+Tab');
+	while (!(await screen.focused()).startsWith('Budget sheet')) await press('Shift+Tab');
+	await press('Enter');
+	await expect.poll(() => screen.focused()).toBe('Name, Income, line 1');
+	/** A line: how often is chosen by its first letter, where it is not monthly. */
+	const line = async (name: string, amount: string, often: string, from = '', until = '') => {
+		await enter(name);
+		await type(amount);
+		if (often === '') await press('Enter');
+		else {
+			await press('Tab');
+			await type(often);
+			await press('Tab');
+		}
+		await enter(from, until);
+	};
+	await line('Ferry wage', '420', 'w', '8 Jan');
+	await line('Bakery', '890', '', '31 Jan');
+	await line('Season bonus', '600', '', '10 May', '31 Oct');
+	await press('Enter');
+	await screen.focus('Name, Living expenses, line 1');
+	await line('Rent', '780', '', '1 Jan');
+	await line('Food', '900', '', '1 Jan');
+	await line('Boat insurance', '520', 'h', '15 Feb');
+	await press('Enter');
+	await screen.focus('Put aside a month');
+	await enter('100');
+	await screen.see('.said', 'Between $370.00 and $1,910.00 a month');
+	expect(await screen.value('How often, Income, line 1')).toBe('52');
+	expect(await screen.value('How often, Living expenses, line 3')).toBe('2');
+	expect(keys).toBeLessThan(MOST);
+});

@@ -1,8 +1,9 @@
 /** The payments of the first month, and month by month. */
-import { paymentsOf, spentIn } from '../core/plan/payments';
+import { paymentsOf } from '../core/plan/payments';
+import { paidIn as paidByAll } from '../core/plan/who-pays';
 import type { PlanMonth } from '../core/plan/terms';
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
-import { ZERO, type Cents } from '../core/quantities/money';
+import { negative, ZERO, type Cents } from '../core/quantities/money';
 import { ownerAmong } from '../document/household';
 import { monthStart, type PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
@@ -20,7 +21,6 @@ import {
 	moneyFrom,
 	onTop,
 	settledIn,
-	toPutAside,
 	whenGone
 } from '../words/handout';
 import type { Language } from '../messages/message';
@@ -57,16 +57,18 @@ export function payBlocks(handed: Handed): Block[] {
 			isStrong: false
 		};
 	});
-	if (month.fees > 0 && person === null) {
-		const fee = handoutText(writing, 'agreement fee');
-		rows.push({ letter: null, cells: [fee, '', money(month.fees), '', ''], isStrong: false });
+	for (const kind of person === null ? KINDS : []) {
+		const amount = BESIDE[kind](month);
+		if (amount === 0) continue;
+		const cells = [handoutText(writing, `${kind} of month`), '', money(amount), '', ''];
+		rows.push({ letter: null, cells, isStrong: false });
 	}
 	const sum: Row = {
 		letter: null,
 		cells: [
 			handoutText(writing, 'together'),
 			'',
-			money(spentIn(month)),
+			money(paidByAll(month)),
 			plan.ending.status === 'cleared' ? writeShortMonth(plan.ending.payoffDate, writing) : '',
 			money(plan.totalInterest)
 		],
@@ -79,7 +81,6 @@ export function payBlocks(handed: Handed): Block[] {
 	const notes = [
 		...(plan.begins > 1 ? [[say(handoutText(writing, 'before begin'))]] : []),
 		...(plan.changeFees.upFront > 0 ? [feeAtStart(plan.changeFees.upFront, writing)] : []),
-		...toPut(month, plan.firstMonth, writing),
 		whenGone(entry, writing),
 		...agreed,
 		...expected(plan.kept, carried, debts, writing)
@@ -113,15 +114,14 @@ function ownAndJoint({ document, debts, person }: Handed): readonly HandedDebt[]
 	return debts.filter(({ id }) => isOf(id));
 }
 
-/** What is put aside in a month. */
-const toPut = (
-	{ month, savings }: PlanMonth,
-	firstMonth: CalendarDate,
-	writing: Writing<Language>
-): Sentence[] =>
-	savings && savings.putAside > 0
-		? [toPutAside(monthStart(firstMonth, month), savings.putAside, writing)]
-		: [];
+/** What a month has beside the payments to debts: fees, what is put aside, and (below zero) what comes out of savings. */
+const BESIDE = {
+	fee: ({ fees }: PlanMonth): Cents => fees,
+	aside: ({ savings }: PlanMonth): Cents => savings?.putAside ?? ZERO,
+	savings: ({ savings }: PlanMonth): Cents =>
+		savings ? negative(savings.toDebts + savings.toFees) : ZERO
+} as const;
+const KINDS = ['fee', 'aside', 'savings'] as const;
 
 /** Payments that are eased until a month, and debts that are settled in one. */
 function agreedWith(
@@ -191,7 +191,7 @@ export function monthsBlocks(handed: Handed): Block[] {
 	const months = plan.kept.slice(0, MONTHS);
 	if (months.length === 0) return [];
 	const amount = (cents: Cents) => (cents === 0 ? '–' : writeAmount(cents, writing));
-	const longest = Math.max(...months.map((month) => writeAmount(spentIn(month), writing).length));
+	const longest = Math.max(...months.map((month) => writeAmount(paidByAll(month), writing).length));
 	const beside = longest > NARROW ? MONTHS / 2 : MONTHS;
 	const tables: Block[] = [];
 	for (let from = 0; from < months.length; from += beside) {
@@ -203,12 +203,13 @@ export function monthsBlocks(handed: Handed): Block[] {
 		}));
 		const sum: Row = {
 			letter: null,
-			cells: ['', ...some.map((month) => amount(spentIn(month)))],
+			cells: ['', ...some.map((month) => amount(paidByAll(month)))],
 			isStrong: true
 		};
-		if (person === null && some.some(({ fees }) => fees > 0)) {
-			const fee = handoutText(writing, 'fee');
-			const cells = [fee, ...some.map(({ fees }) => amount(fees))];
+		for (const kind of person === null ? KINDS : []) {
+			const amounts = some.map(BESIDE[kind]);
+			if (amounts.every((of) => of === 0)) continue;
+			const cells = [handoutText(writing, kind), ...amounts.map(amount)];
 			rows.push({ letter: null, cells, isStrong: false });
 		}
 		tables.push({

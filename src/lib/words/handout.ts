@@ -176,12 +176,6 @@ export const handedPart = (
 	writing: AnyWriting
 ): Sentence => sentence(writing, 'part of month', parts);
 
-export const toPutAside = (month: CalendarDate, amount: Cents, writing: AnyWriting): Sentence =>
-	sentence(writing, 'put aside', {
-		month: writeMonth(month, writing),
-		amount: writeMoney(amount, writing)
-	});
-
 /** “In December 2028, 2,305.00 settles Foghorn card; pay nothing on it until then.” */
 export const settledIn = (
 	month: CalendarDate,

@@ -166,11 +166,13 @@
 							? writeShortMonth(total.payoffDate, writing)
 							: t('never')}
 				</span>
-				<small
-					>{freed === null
-						? ''
-						: t('frees up {freed} a month', { freed: writeMoney(freed, writing) })}</small
-				>
+				<small>
+					{#if total && total.forgiven > 0}
+						{t('{forgiven} is forgiven', { forgiven: writeMoney(total.forgiven, writing) })}
+					{:else if freed !== null}
+						{t('frees up {freed} a month', { freed: writeMoney(freed, writing) })}
+					{/if}
+				</small>
 				<small class="interest">
 					{#if total}
 						<button
