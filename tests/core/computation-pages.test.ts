@@ -5,8 +5,7 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { rowAt, run } from '../../src/lib/core/debt/run';
-import { checkCase } from './reference-cases';
-import { debtTerms } from './reference-terms';
+import { checkCase, debtOfRun } from './reference-cases';
 
 const PAGES = 'docs/computation';
 const REFERENCE = 'tests/reference';
@@ -67,7 +66,7 @@ function figuresOf(item: unknown): ReadonlySet<string> {
 	take(item);
 	const { kind } = z.looseObject({ kind: z.string() }).parse(item);
 	if (kind === 'run') {
-		const carried = run(debtTerms.parse((item as { debt: unknown }).debt));
+		const carried = run(debtOfRun(item));
 		for (let k = 1; k <= carried.periods; k += 1) {
 			const { date, ...row } = rowAt(carried, k) ?? {};
 			take([date, row]);

@@ -7,6 +7,7 @@ import { FREQUENCIES, type CalendarDate } from '../../src/lib/core/quantities/ca
 import type { DebtTerms } from '../../src/lib/core/debt/terms';
 import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
+import { ratesByIndex } from '../../src/lib/core/debt/index-rate';
 import { deadlineFor } from '../../src/lib/core/debt/deadline';
 import { balancesIn, rowAt, run } from '../../src/lib/core/debt/run';
 import {
@@ -21,12 +22,22 @@ import { checkDrift } from './reference-drift';
 import { checkPlan } from './reference-plans';
 import { checkWhoPays } from './reference-who-pays';
 import { checkStatement, isStatementKind } from './reference-statements';
-import { date, debtTerms, differing, money, statedRate, type Differences } from './reference-terms';
+import {
+	date,
+	debtTerms,
+	differing,
+	followingDebt,
+	indexValues,
+	money,
+	statedRate,
+	type Differences
+} from './reference-terms';
 
 const runCase = z.strictObject({
 	name: z.string(),
 	kind: z.literal('run'),
-	debt: debtTerms,
+	debt: followingDebt,
+	index: indexValues.default([]),
 	expect: z
 		.object({
 			status: z.string(),
@@ -161,8 +172,16 @@ function solved(
 	}
 }
 
+/** The debt of a run, whose rate may follow an index. */
+export function debtOfRun(item: unknown): DebtTerms {
+	const { debt, index } = runCase.parse(item);
+	const { terms, follows } = debt;
+	return follows ? { ...terms, rateChanges: ratesByIndex(terms, follows, index) } : terms;
+}
+
 function checkRun(item: unknown): Differences {
-	const { debt, expect } = runCase.parse(item);
+	const { expect } = runCase.parse(item);
+	const debt = debtOfRun(item);
 	const { rows, missed, ...totals } = expect;
 	const unrounded = debt.interestRounding === 'none';
 	const got = run(debt);

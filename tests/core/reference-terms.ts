@@ -165,6 +165,26 @@ const ratedAnew = ({
 	...change
 }: z.infer<typeof rateChanges>[number]): RateChange => ({ ...change, annual });
 
+const follows = z.strictObject({
+	margin: rate,
+	from: z.int(),
+	every: z.int(),
+	lookBack: z.int().exactOptional(),
+	step: rate.exactOptional(),
+	cap: rate.exactOptional(),
+	floor: rate.exactOptional(),
+	reamortize: z.boolean().exactOptional()
+});
+/** The values of an index, and a debt that may follow it. */
+export const indexValues = z.array(
+	z
+		.strictObject({ date, percent: rate })
+		.transform(({ date: from, percent: annual }) => ({ date: from, annual }))
+);
+export const followingDebt = debtFields
+	.extend({ follows: follows.exactOptional() })
+	.transform(({ follows: how, ...fields }) => ({ terms: termsOf(fields), follows: how }));
+
 export const debtTerms = debtFields.transform(termsOf);
 export const planDebt = debtFields
 	.extend({ id: z.string() })
