@@ -219,6 +219,12 @@ describe('monthly budget', () => {
 			'.said',
 			'Between −$340.00 and $560.00 a month is left for the debts, $240.00 on average. In March 2027 more is needed than comes in, by up to $340.00.'
 		);
+		// A line that would end before it begins is refused where it is typed.
+		await screen.fill('Last day, Income, line 1', '1 Jan 2027');
+		await screen.press('Tab');
+		await screen.see('.income', 'This is before the first day.');
+		await screen.page.focus('[aria-label="Last day, Income, line 1"]');
+		await screen.press('Escape');
 		await screen.clickText('.said button', 'Make it the plan’s money');
 		await screen.answer('Paying what the budget sheet leaves each month, at first $140.00');
 		await screen.see('.before', 'Before this change, at $121.00 a month');

@@ -34,10 +34,16 @@ it('reads a name, an amount, how often and days, in any order of columns, headin
 });
 
 it('takes no row of which something would be lost: a day or a name that can’t be, a second name', () => {
-	const rows = ['far\t10\t1 Jan 2999', `${'x'.repeat(200)}\t1`, 'a\tb\t5', 'Δείγμα\t420.00'];
+	const rows = [
+		'far\t10\t1 Jan 2999',
+		`${'x'.repeat(200)}\t1`,
+		'a\tb\t5',
+		'Δείγμα\t420.00',
+		'late\t5\t8 Mar 2027\t8 Jan 2027'
+	];
 	const { lines, unread } = budgetRows(rows.join('\n'), asOf, called, [], usd);
 	expect(lines.map(({ line }) => line.name)).toEqual(['Δείγμα']);
-	expect(unread).toHaveLength(3);
+	expect(unread).toHaveLength(4);
 });
 
 it('refuses what is no table', () => {
@@ -49,7 +55,8 @@ it('reads back what goes out as CSV: both sides, and whose each line is', () => 
 		fc.property(anyDocument, (document) => {
 			const often = (perYear: PaymentsPerYear) => frequencyWords(usd, perYear).adverb;
 			// A name that reads as something else, or that nobody can tell from another person's, is none.
-			const isPlain = ({ name }: SheetLine) => name === '' || /^[A-Za-z][a-z]{3,}$/.test(name);
+			const isPlain = ({ name, from, until }: SheetLine) =>
+				(name === '' || /^[A-Za-z][a-z]{3,}$/.test(name)) && !(from && until && until < from);
 			const sheet = {
 				income: document.sheet.income.filter(isPlain),
 				needs: document.sheet.needs.filter(isPlain)

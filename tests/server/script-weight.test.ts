@@ -8,7 +8,7 @@ import { makeCase, sharedResiduum } from '../support/residuum';
 
 /** In kB, little above what they are: whoever needs more says why. Svelte and its router are 105 of each. */
 const MOST = {
-	casebook: 222,
+	casebook: 223,
 	debts: 436,
 	'one debt': 645,
 	plan: 592,

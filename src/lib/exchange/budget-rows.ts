@@ -99,5 +99,8 @@ function lineOf(
 			line = { ...line, name: name.value };
 		}
 	}
-	return hasAmount ? line : null;
+	// What ends before it begins never counts.
+	const { from, until } = line;
+	const isInTime = from === null || until === null || from <= until;
+	return hasAmount && isInTime ? line : null;
 }

@@ -5,6 +5,7 @@
 	import { ZERO } from '$lib/core/quantities/money';
 	import type { PersonEntry } from '$lib/document/household';
 	import { EMPTY_LINE, type SheetLine } from '$lib/document/plan';
+	import type { Reading } from '$lib/reading/reading';
 	import type { Writing } from '$lib/reading/writing';
 	import { writeAmount } from '$lib/reading/written';
 	import { frequencyChoices } from '$lib/words/amounts';
@@ -42,6 +43,30 @@
 		next[at] = { ...(next[at] ?? blank), ...fields };
 		onchange(next);
 	}
+
+	/** A day of a line; one whose last day is before its first would never count. */
+	function dayOf(isPossible: (day: CalendarDate) => boolean, problem: string, allowed: string) {
+		const days = dateText(asOf, writing);
+		return {
+			...days,
+			read: (typed: string): Reading<CalendarDate> => {
+				const read = days.read(typed);
+				return read.ok && !isPossible(read.value) ? { ok: false, problem, allowed } : read;
+			}
+		};
+	}
+	const firstDay = ({ until }: SheetLine) =>
+		dayOf(
+			(day) => until === null || day <= until,
+			t('This is after the last day.'),
+			t('A day up to the last one.')
+		);
+	const lastDay = ({ from }: SheetLine) =>
+		dayOf(
+			(day) => from === null || day >= from,
+			t('This is before the first day.'),
+			t('The first day or a later one.')
+		);
 
 	/** As wide as the longest amount, so that names have the rest. */
 	const letters = $derived(
@@ -116,7 +141,7 @@
 			<TypedField
 				label={t('First day, {of}', { of })}
 				value={line.from}
-				{...dateText(asOf, writing)}
+				{...firstDay(line)}
 				optional
 				placeholder={line === blank ? '' : line.perYear > 24 ? t('Thursdays') : t('the 1st')}
 				onchange={(from) => write(index, { from })}
@@ -125,7 +150,7 @@
 			<TypedField
 				label={t('Last day, {of}', { of })}
 				value={line.until}
-				{...dateText(asOf, writing)}
+				{...lastDay(line)}
 				optional
 				placeholder={line === blank ? '' : t('goes on')}
 				onchange={(until) => write(index, { until })}
