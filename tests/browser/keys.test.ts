@@ -1,6 +1,7 @@
 /** The keys of each screen: each stands on or beside what it does, not only in the list of them. */
 import { expect, it } from 'vitest';
 import { keysOn } from '../../src/lib/words/keys';
+import { card } from '../support/debts';
 import { demoCases } from '../support/demo-cases';
 import { desk, screen, sitDown } from '../support/page';
 import { makeCase, startResiduum } from '../support/residuum';
@@ -45,4 +46,21 @@ it('each stand on or beside what they do', async () => {
 			.catch((error: unknown) => missing.push(`${route}: ${String(error)}`));
 	}
 	expect(missing).toEqual([]);
+});
+
+it('keeps an empty line below a debt that was taken back letter by letter, and came back by undo', async () => {
+	const { id } = await makeCase(desk.residuum, 'Taken back', [card({ name: 'Quillmark card' })]);
+	await screen.goto(`/cases/${id}`);
+	await screen.page.focus('[aria-label="Name, line 2"]');
+	await screen.page.keyboard.type('X');
+	await screen.saved();
+	await screen.press('Backspace');
+	await screen.saved();
+	await screen.page.focus('[aria-label="Name, line 1"]');
+	await screen.press('Control+z');
+	await expect.poll(() => screen.value('Name, line 2')).toBe('X');
+	await screen.fill('Name, line 3', 'Pellan Stores card');
+	await screen.saved();
+	await screen.reload();
+	await expect.poll(() => screen.value('Name, line 3')).toBe('Pellan Stores card');
 });

@@ -51,7 +51,12 @@
 	);
 
 	/** The empty line after the last person, who is there once a name is typed. */
-	let blank = $state.raw<PersonEntry>({ id: newId(), name: '' });
+	let fresh = $state.raw(nobody());
+	function nobody(): PersonEntry {
+		return { id: newId(), name: '' };
+	}
+	/** Where an undo brought back who was typed in it, it is another one. */
+	const blank = $derived(paper.people.some(({ id }) => id === fresh.id) ? nobody() : fresh);
 	const people = $derived(
 		paper.people.length < LIMITS.people ? [...paper.people, blank] : paper.people
 	);
@@ -79,10 +84,10 @@
 		if (name === null) {
 			// The line keeps its identity, so that the field that is being typed in stays as it is.
 			if (person === blank) return;
-			blank = { id, name: '' };
+			fresh = { id, name: '' };
 			return dismiss(person);
 		}
-		if (person === blank) blank = { id: newId(), name: '' };
+		if (person === blank) fresh = nobody();
 		desk.change(t('people of the household'), (document) => ({
 			...document,
 			people: document.people.some((one) => one.id === id)

@@ -32,7 +32,9 @@
 	const debts = $derived(desk.document.debts);
 	const people = $derived(desk.document.people);
 	const { whose } = $derived(desk.onScreen);
-	let blank = $state.raw(blankDebt());
+	let fresh = $state.raw(blankDebt());
+	/** The empty line; where an undo brought back what was typed on it, it is another one. */
+	const blank = $derived(debts.some(({ id }) => id === fresh.id) ? blankDebt() : fresh);
 	let dragged = $state.raw<DebtEntry[] | null>(null);
 	let grid = $state<HTMLElement>();
 
@@ -45,7 +47,7 @@
 			if (!debt) return;
 			if (id === debts.at(-1)?.id && isBlank({ ...debt, ...fields })) {
 				// All that was typed on the last line was taken back: it is the empty line again.
-				blank = { ...blankDebt(), id };
+				fresh = { ...blankDebt(), id };
 				desk.change(t('new debt'), (document) => without(document, id));
 			} else desk.changeDebt(id, whatChanges(debt, field), fields);
 			return;
@@ -55,7 +57,7 @@
 		const owner = people.find(({ id: person }) => person === whose)?.id ?? null;
 		const taken = { ...blank, owner, ...fields };
 		// The line keeps its identity, so that the field that is being typed in stays as it is.
-		blank = blankDebt();
+		fresh = blankDebt();
 		desk.change(t('new debt'), (document) => ({ ...document, debts: [...document.debts, taken] }));
 	}
 

@@ -56,7 +56,13 @@
 	const step = (by: number) => (at = startOfMonth(addMonths(month, by)));
 
 	/** The empty line of each side, for what is in no line of the sheet: there once its amount is typed. */
-	let blank = $state.raw({ income: emptyLine(), needs: emptyLine() });
+	let fresh = $state.raw({ income: emptyLine(), needs: emptyLine() });
+	const isTaken = (id: string) => recorded.some((one) => one.id === id);
+	/** Where an undo brought back what was typed in one, it is another one. */
+	const blank = $derived({
+		income: isTaken(fresh.income.id) ? emptyLine() : fresh.income,
+		needs: isTaken(fresh.needs.id) ? emptyLine() : fresh.needs
+	});
 	function emptyLine(): { readonly id: string; readonly name: string } {
 		return { id: newId(), name: '' };
 	}
@@ -77,7 +83,7 @@
 		fields: Partial<Pick<RecordedMoney, 'name' | 'amount' | 'lasting'>>
 	): void {
 		const { side, recorded: before, line, id } = row;
-		if (id === blank[side].id) blank = { ...blank, [side]: emptyLine() };
+		if (id === blank[side].id) fresh = { ...fresh, [side]: emptyLine() };
 		onrecord({
 			id: before?.id ?? (line ? newId() : id),
 			month,
@@ -95,13 +101,13 @@
 		if (amount !== null) return record(row, { amount });
 		if (!before) return;
 		// The line keeps its identity, so that the field that is being typed in stays as it is.
-		if (line === null) blank = { ...blank, [side]: { id, name } };
+		if (line === null) fresh = { ...fresh, [side]: { id, name } };
 		onrecord({ ...before, amount: null });
 	}
 
 	function nameTyped(row: Row, name: string): void {
 		if (row.recorded) record(row, { name });
-		else blank = { ...blank, [row.side]: { id: row.id, name } };
+		else fresh = { ...fresh, [row.side]: { id: row.id, name } };
 	}
 
 	let region = $state<HTMLElement>();
