@@ -330,7 +330,8 @@
 {/if}
 {#if why}
 	<Note title={why.title} anchor={why.anchor} onclose={close}>
-		{#each why.lines as line (line)}<p>{line}</p>{/each}
+		<!-- Two debts may be called alike. -->
+		{#each why.lines as line, at (at)}<p>{line}</p>{/each}
 	</Note>
 {/if}
 {#if editing}

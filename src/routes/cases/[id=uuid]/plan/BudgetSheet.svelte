@@ -162,7 +162,7 @@
 {#if opened}
 	{@const { month, anchor } = opened}
 	<Note title={barInWords(month, writing)} {anchor} onclose={closeNote}>
-		{#each monthLines(sheet, sheetTerms, month, writing) as line (line)}<p>{line}</p>{/each}
+		{#each monthLines(sheet, sheetTerms, month, writing) as line, at (at)}<p>{line}</p>{/each}
 	</Note>
 {/if}
 

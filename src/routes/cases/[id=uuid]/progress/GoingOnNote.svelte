@@ -42,7 +42,7 @@
 			{/each}
 		</tbody>
 	</table>
-	{#each planGoingOn(gone, lastingLines(document, gone.document.asOf), writing) as said (said)}<p>
+	{#each planGoingOn(gone, lastingLines(document, gone.document.asOf), writing) as said, at (at)}<p>
 			{said}
 		</p>{/each}
 	<button type="button" class="filled" data-first onclick={ongo}>{t('Continue')}</button>
