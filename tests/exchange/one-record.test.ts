@@ -49,7 +49,12 @@ function handedLines(debts: readonly PlannedDebt[], terms: PlanTerms, plan: Plan
 		name: id
 	}));
 	const carried = { debts, terms, plan, fees: NO_FEES, refusal: null };
-	const blocks = monthsBlocks({ carried, debts: handed, writing: usd } as unknown as Handed);
+	const blocks = monthsBlocks({
+		person: null,
+		carried,
+		debts: handed,
+		writing: usd
+	} as unknown as Handed);
 	const lines = new Map<number, string[]>();
 	for (const block of blocks) {
 		if (block.kind !== 'table') continue;
