@@ -297,8 +297,11 @@ describe('a backup', () => {
 		head.migrations = head.migrations.filter(({ number }) => number <= 8);
 		// As it was before there were accounts, and balances of a debt.
 		const before = rest
-			.filter((line) => !/^(account|account_link|case_share|debt_balance|trail_\w+) /.test(line))
-			.filter((line, _, lines) => !isOfDeadline(line, lines))
+			.filter(
+				(line) =>
+					!/^(account|account_link|case_share|debt_balance|recorded_money|trail_\w+) /.test(line)
+			)
+			.filter((line, _, lines) => !isOfLaterKind(line, lines))
 			.map((line, _, lines) => asBefore(line, lines));
 		const older = write(newFile(), hashed([JSON.stringify(head), ...before]));
 		const place = await emptyPlace();
@@ -317,9 +320,10 @@ describe('a backup', () => {
 		expect(command(place, 'restore', newer).refused).toContain('made by a newer Residuum');
 	});
 
-	/** Whether a row is of a plan’s change that keeps deadlines: there was none before. */
-	function isOfDeadline(line: string, lines: readonly string[]): boolean {
-		if (line.startsWith('plan_change ')) return line.includes('"kind": "deadline"');
+	/** Whether a row is of a plan’s change that keeps deadlines, or settles: there were none before. */
+	function isOfLaterKind(line: string, lines: readonly string[]): boolean {
+		const isLater = (row: string) => /"kind": "(deadline|settle)"/.test(row);
+		if (line.startsWith('plan_change ')) return isLater(line);
 		if (!line.startsWith('plan_change_debt ')) return false;
 		const { plan_id: plan, change } = JSON.parse(line.slice(line.indexOf(' '))) as {
 			plan_id: string;
@@ -328,7 +332,7 @@ describe('a backup', () => {
 		return lines.some(
 			(one) =>
 				one.startsWith('plan_change ') &&
-				one.includes('"kind": "deadline"') &&
+				isLater(one) &&
 				one.includes(`"plan_id": "${plan}"`) &&
 				one.includes(`"position": ${change},`)
 		);
