@@ -1,8 +1,8 @@
 /** The people of a household: who of them owes, earns and needs what. */
 import { LIMITS } from '../core/quantities/limits';
-import type { Payers } from '../core/plan/who-pays';
+import type { Payers, Split } from '../core/plan/who-pays';
 import type { CaseDocument } from './case';
-import { sheetItem } from './plan';
+import { sheetItem, type PlanEntry } from './plan';
 
 export type PersonEntry = CaseDocument['people'][number];
 
@@ -47,6 +47,13 @@ export function isWhose(
 	return whose === ALL || owner === whose;
 }
 
+/** Whose one of the debts is, by identity; null: of all together. */
+export const ownerOf = (debts: CaseDocument['debts'], id: string): string | null =>
+	debts.find((debt) => debt.id === id)?.owner ?? null;
+
+/** How a plan's months are divided: by income until somebody says otherwise. */
+export const splitOf = ({ split }: Pick<PlanEntry, 'split'>): Split => split ?? { by: 'income' };
+
 /** What a plan's months are divided by: the people, their income, and whose each of its debts is. */
 export const payersOf = (
 	{ people, sheet, debts }: Pick<CaseDocument, 'people' | 'sheet' | 'debts'>,
@@ -54,7 +61,7 @@ export const payersOf = (
 ): Payers => ({
 	people: people.map(({ id }) => id),
 	income: sheet.income.map((line) => ({ item: sheetItem(line), owner: line.owner })),
-	owners: planned.map(({ id }) => debts.find((debt) => debt.id === id)?.owner ?? null)
+	owners: planned.map(({ id }) => ownerOf(debts, id))
 });
 
 /** Whether anything of a case is somebody's. */

@@ -1,7 +1,7 @@
 /** Who of the household pays how much, month by month. */
 import { paidInAll, whoPays } from '../core/plan/who-pays';
 import { ZERO } from '../core/quantities/money';
-import { payersOf } from '../document/household';
+import { payersOf, splitOf } from '../document/household';
 import { monthStart } from '../document/plan';
 import { writeAmount, writeMoney, writeMonth, writeShortMonth } from '../reading/written';
 import { handedPart, handoutText } from '../words/handout';
@@ -16,11 +16,8 @@ export function partBlocks({ document, entry, carried, writing, person }: Handed
 	const { plan, debts } = carried;
 	const { people } = document;
 	if (people.length < 2 || (entry.split === null && person === null)) return [];
-	const months = whoPays(
-		plan,
-		payersOf(document, debts),
-		entry.split ?? { by: 'income' },
-		(month) => monthStart(plan.firstMonth, month)
+	const months = whoPays(plan, payersOf(document, debts), splitOf(entry), (month) =>
+		monthStart(plan.firstMonth, month)
 	);
 	const all = paidInAll(months, people.length);
 	const first = months[plan.begins - 1] ?? months[0];

@@ -1,10 +1,10 @@
 /** The payments of the first month, and month by month. */
 import { paymentsOf } from '../core/plan/payments';
-import { paidIn as paidByAll } from '../core/plan/who-pays';
+import { paidFromSavings, paidIn as paidByAll } from '../core/plan/who-pays';
 import type { PlanMonth } from '../core/plan/terms';
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import { negative, ZERO, type Cents } from '../core/quantities/money';
-import { ownerAmong } from '../document/household';
+import { isWhose, JOINT, ownerOf } from '../document/household';
 import { monthStart, type PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import {
@@ -105,21 +105,17 @@ export function payBlocks(handed: Handed): Block[] {
 /** The debts that a handout tells of: all, or a person's own and the joint ones. */
 function ownAndJoint({ document, debts, person }: Handed): readonly HandedDebt[] {
 	if (person === null) return debts;
-	const isOf = (id: string): boolean => {
-		const owner = ownerAmong(document.people, {
-			owner: document.debts.find((debt) => debt.id === id)?.owner ?? null
-		});
-		return owner === null || owner.id === person.id;
-	};
-	return debts.filter(({ id }) => isOf(id));
+	return debts.filter(({ id }) => {
+		const of = { owner: ownerOf(document.debts, id) };
+		return [JOINT, person.id].some((whose) => isWhose(document.people, of, whose));
+	});
 }
 
 /** What a month has beside the payments to debts: fees, what is put aside, and (below zero) what comes out of savings. */
 const BESIDE = {
 	fee: ({ fees }: PlanMonth): Cents => fees,
 	aside: ({ savings }: PlanMonth): Cents => savings?.putAside ?? ZERO,
-	savings: ({ savings }: PlanMonth): Cents =>
-		savings ? negative(savings.toDebts + savings.toFees) : ZERO
+	savings: (month: PlanMonth): Cents => negative(paidFromSavings(month))
 } as const;
 const KINDS = ['fee', 'aside', 'savings'] as const;
 

@@ -11,7 +11,7 @@ import { figure, type Sentence } from '../messages/sentence';
 
 const { sentence } = messagesOf({ en });
 
-/** “In March 2027, 1,990.00 of income instead of 2,140.00 and 1,420.00 of expenses: 150.00 less is left than planned.” */
+/** “March 2027: 1,990.00 of income instead of 2,140.00, 1,420.00 of expenses as planned. 150.00 less is left than planned.” */
 export function monthMoneySentence(
 	{ planned, actual, more }: MonthAgainstPlan,
 	month: CalendarDate,
@@ -19,7 +19,7 @@ export function monthMoneySentence(
 	isRecorded: boolean,
 	writing: Writing
 ): Sentence {
-	const money = (amount: number) => writeMoney(size(amount as never), writing);
+	const money = (amount: number) => writeMoney(size(amount), writing);
 	const parts = { month: writeMonth(month, writing), left: figure(money(planned.left)) };
 	if (!isRecorded) return sentence(writing, 'as planned', { ...parts, way: signOf(planned.left) });
 	return sentence(writing, 'month', {

@@ -5,6 +5,7 @@ import { addMonths, type CalendarDate } from '../../../src/lib/core/quantities/c
 import { cents } from '../../../src/lib/core/quantities/money';
 import { percent } from '../../../src/lib/core/quantities/rate';
 import {
+	inEqualParts,
 	ownDebts,
 	paidIn,
 	paidInAll,
@@ -46,6 +47,28 @@ const payers = (people: readonly string[]): fc.Arbitrary<Payers> =>
 	});
 
 describe('who pays how much of a plan', () => {
+	it('starts parts that are named at equal ones, within a cent of each other', () => {
+		fc.assert(
+			fc.property(
+				fc.tuple(household(monthly, 4), moneyPlans),
+				fc.integer({ min: 1, max: PEOPLE.length }),
+				([debts, terms], count) => {
+					const people = PEOPLE.slice(0, count);
+					const nothing: Payers = { people, income: [], owners: [] };
+					const plan = planOf(debts, terms);
+					for (const { parts } of whoPays(
+						plan,
+						nothing,
+						inEqualParts(people),
+						() => plan.firstMonth
+					))
+						expect(Math.max(...parts) - Math.min(...parts)).toBeLessThanOrEqual(1);
+				}
+			),
+			{ numRuns: runs(50) }
+		);
+	});
+
 	it('adds up to the month, to the cent, and nobody pays less than nothing', () => {
 		let several = 0;
 		fc.assert(

@@ -1,7 +1,7 @@
 /** Who of a household pays how much of a plan's months (specification, section 15). */
 import type { CalendarDate } from '../quantities/calendar';
 import { asCarried, plus, sumOf, ZERO, type Cents } from '../quantities/money';
-import type { Percent } from '../quantities/rate';
+import { percent, WHOLE, type Percent } from '../quantities/rate';
 import { shared } from '../quantities/share';
 import { daysIn, type SheetItem } from './budget-sheet';
 import { spentIn } from './payments';
@@ -37,9 +37,18 @@ export interface PaidByEach {
  * What a household pays in a month for a plan, in minor units: to debts and for fees, and what is put aside, less what
  * comes out of savings.
  */
-export function paidIn(month: PlanMonth): Cents {
-	const { putAside = ZERO, toFees = ZERO, toDebts = ZERO } = month.savings ?? {};
-	return asCarried(spentIn(month) + putAside - toFees - toDebts);
+export const paidIn = (month: PlanMonth): Cents =>
+	asCarried(spentIn(month) + (month.savings?.putAside ?? ZERO) - paidFromSavings(month));
+
+/** What savings pay of a month's payments and fees, in minor units; what they give to living expenses is no payment. */
+export const paidFromSavings = ({ savings }: Pick<PlanMonth, 'savings'>): Cents =>
+	savings ? plus(savings.toFees, savings.toDebts) : ZERO;
+
+/** Everybody pays as much as everybody else. */
+export function inEqualParts(people: readonly string[]) {
+	const each = percent(Math.round(WHOLE / Math.max(1, people.length)));
+	const parts = people.map((person) => ({ person, percent: each }));
+	return { by: 'parts', parts } satisfies Split;
 }
 
 /** Each month of a plan, divided so that its parts add up to the cent (largest remainder). */

@@ -10,7 +10,7 @@
 	import { type Listed } from '$lib/words/plan';
 	import { measureChoices, orderWords } from '$lib/words/plan-names';
 	import type { DebtEntry } from '$lib/document/debt';
-	import { isWhose, payersOf } from '$lib/document/household';
+	import { isWhose, ownerOf, payersOf } from '$lib/document/household';
 	import type { PlanEntry, PlanEvent } from '$lib/document/plan';
 	import type { Phrase } from '$lib/messages/sentence';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
@@ -171,12 +171,7 @@
 					{writing}
 					hrefOf={(id) => `/cases/${desk.id}/debts/${id}`}
 					onopen={(name, element) => open({ of: 'plan', name }, element)}
-					isShown={(id) =>
-						isWhose(
-							people,
-							{ owner: owners[debts.findIndex((debt) => debt.id === id)] ?? null },
-							whose
-						)}
+					isShown={(id) => isWhose(people, { owner: ownerOf(desk.document.debts, id) }, whose)}
 					aside={hand.aside}
 					onaside={(id, isAside) =>
 						vary(t('left aside, {name}', { name: nameOfDebt(id) }), {

@@ -1,10 +1,10 @@
 <!-- Who of the household pays how much of the plan each month: how it is divided, and what it comes to. -->
 <script lang="ts">
-	import { paidInAll, whoPays } from '$lib/core/plan/who-pays';
+	import { inEqualParts, paidInAll, whoPays } from '$lib/core/plan/who-pays';
 	import { ZERO } from '$lib/core/quantities/money';
 	import { percent, type Percent } from '$lib/core/quantities/rate';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
-	import { payersOf } from '$lib/document/household';
+	import { payersOf, splitOf } from '$lib/document/household';
 	import type { CaseDocument } from '$lib/document/case';
 	import { monthStart, type PlanEntry } from '$lib/document/plan';
 	import { writeAmount, writeShortMonth } from '$lib/reading/written';
@@ -32,12 +32,10 @@
 
 	/** A year's months are seen at once, from the one that is looked at on. */
 	const MONTHS = 12;
-	const WHOLE = 1_000_000;
 
 	const people = $derived(paper.people);
 	const names = $derived(people.map(({ name }) => name));
-	/** Until somebody says otherwise it is by income. */
-	const split = $derived<Split>(hand.entry.split ?? { by: 'income' });
+	const split = $derived(splitOf(hand.entry));
 	const months = $derived(
 		whoPays(plan, payersOf(paper, hand.debts), split, (at) => monthStart(plan.firstMonth, at))
 	);
@@ -46,9 +44,7 @@
 	const picked = $derived(months[month - 1]);
 
 	function turn(by: Split['by']): void {
-		if (by !== 'parts') return onsplit({ by });
-		const each = Math.round(WHOLE / Math.max(1, people.length));
-		onsplit({ by, parts: people.map(({ id }) => ({ person: id, percent: percent(each) })) });
+		onsplit(by === 'parts' ? inEqualParts(people.map(({ id }) => id)) : { by });
 	}
 
 	const partOf = (id: string): Percent =>
