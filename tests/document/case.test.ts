@@ -313,7 +313,10 @@ describe('a case document', () => {
 			'people',
 			'recordedMoney',
 			'debts.0.owner',
-			'plans.0.split'
+			'plans.0.split',
+			'debts.0.usual',
+			'debts.0.follows',
+			'plans.0.programme'
 		]);
 	});
 

@@ -17,7 +17,7 @@ import { lifeOf } from '../../src/lib/document/life';
 import { contentOf, USUAL_PLAN, type PlanEntry } from '../../src/lib/document/plan';
 import { demoCases } from '../support/demo-cases';
 import { ofWhich, runs } from '../support/random';
-import { document as twoPlans } from '../support/two-plans';
+import { AGREED, document as twoPlans } from '../support/two-plans';
 
 let count = 0;
 const newId = () => `00000000-0000-4000-9000-${String((count += 1)).padStart(12, '0')}`;
@@ -125,7 +125,8 @@ const agreeing = [twoPlans, ...demoCases].map((document, at) => {
 					debt: eased,
 					annualRate: at % 2 === 0 ? null : percent(30_000),
 					assumed: false,
-					payment: cents(at % 3 === 0 ? 0 : 2_000)
+					payment: cents(at % 3 === 0 ? 0 : 2_000),
+					...AGREED
 				}
 			],
 			setUpFee: cents(1_500),
@@ -136,7 +137,9 @@ const agreeing = [twoPlans, ...demoCases].map((document, at) => {
 			assumed: [],
 			date: month(11),
 			before,
-			debts: [{ debt: settled, percent: percent(450_000), amount: null, assumed: false }],
+			debts: [
+				{ debt: settled, percent: percent(450_000), amount: null, assumed: false, ...AGREED }
+			],
 			fee: { percent: percent(100_000), amount: cents(500) }
 		}
 	];
@@ -150,17 +153,45 @@ const agreeing = [twoPlans, ...demoCases].map((document, at) => {
 	return { ...document, plans };
 });
 
-const cases = [twoPlans, ...demoCases, ...missing, ...missing, ...saving, ...agreeing].flatMap(
-	(document) =>
-		document.plans
-			// What keeps a deadline is solved for again on the way.
-			.filter(({ changes }) => !changes.some(({ kind }) => kind === 'deadline'))
-			.map((plan) => ({ document, plan, carried: carriedPlan(document, plan) }))
-			// In a month that is short less is paid than is required; from a part of one, what is required is paid.
-			.filter(
-				({ carried: { refusal, plan } }) =>
-					refusal === null && plan.ending.status === 'cleared' && plan.shortMonths.length === 0
-			)
+/** A household whose card follows an index that moves, looked up every third payment and held within a step. */
+const following = demoCases.flatMap((document) => {
+	const isFollowing = document.debts.some(({ follows }) => follows !== null);
+	if (!isFollowing) return [];
+	const later = ['2027-02-20', '2027-07-01', '2028-01-20', '2028-10-05'].map((date, at) => ({
+		date: date as CaseDocument['asOf'],
+		annual: percent([80_000, 95_000, 60_000, 72_500][at] ?? 0)
+	}));
+	const debts = document.debts.map((debt) => ({
+		...debt,
+		follows: debt.follows && {
+			...debt.follows,
+			every: 3,
+			step: percent(9_000),
+			values: [...debt.follows.values, ...later]
+		}
+	}));
+	return [{ ...document, debts }];
+});
+
+const cases = [
+	twoPlans,
+	...demoCases,
+	...following,
+	...following,
+	...missing,
+	...missing,
+	...saving,
+	...agreeing
+].flatMap((document) =>
+	document.plans
+		// What keeps a deadline is solved for again on the way.
+		.filter(({ changes }) => !changes.some(({ kind }) => kind === 'deadline'))
+		.map((plan) => ({ document, plan, carried: carriedPlan(document, plan) }))
+		// In a month that is short less is paid than is required; from a part of one, what is required is paid.
+		.filter(
+			({ carried: { refusal, plan } }) =>
+				refusal === null && plan.ending.status === 'cleared' && plan.shortMonths.length === 0
+		)
 );
 
 /** Holds a case that lived as planned and goes on from a day against its plan; whether the day was within a month. */

@@ -127,7 +127,16 @@ describe('saving', () => {
 					assumed: [],
 					from: '2027-03-01',
 					until: null,
-					debts: [{ debt: second?.id, annualRate: 0, assumed: false, payment: null }],
+					debts: [
+						{
+							debt: second?.id,
+							annualRate: 0,
+							assumed: false,
+							payment: null,
+							usual: null,
+							reply: { is: 'open', on: null }
+						}
+					],
 					setUpFee: 0,
 					monthlyFee: { kind: 'amount', amount: 3_500 }
 				},

@@ -55,6 +55,8 @@ export function card(fields: object = {}) {
 		extra: 0,
 		atLeast: null,
 		late: null,
+		usual: null,
+		follows: null,
 		events: [],
 		compared: [],
 		baseline: { kind: 'required' },

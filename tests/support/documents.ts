@@ -67,6 +67,27 @@ const required = fc.oneof(
 		atTerm: fc.constant('settle')
 	})
 );
+const version = fc.integer({ min: 1, max: 9_000 });
+const signedRate = fc.integer({ min: -LIMITS.rate, max: LIMITS.rate });
+const follows = fc.record({
+	index: id,
+	name: label,
+	version,
+	margin: signedRate,
+	from: orNull(day),
+	every: fc.integer({ min: 1, max: LIMITS.periods }),
+	lookBack: fc.integer({ min: 0, max: LIMITS.lookBack }),
+	step: orNull(rate),
+	cap: orNull(rate),
+	floor: rate,
+	reamortize: fc.boolean(),
+	values: fc
+		.uniqueArray(fc.record({ date: day, annual: signedRate }), {
+			maxLength: 3,
+			selector: (value) => value.date
+		})
+		.map((values) => values.sort((a, b) => (a.date < b.date ? -1 : 1)))
+});
 const dayYear = fc.constantFrom(365, 360, 'actual');
 const interest = fc.oneof(
 	fc.record({
@@ -152,6 +173,14 @@ const plainDebt = fc.record({
 			)
 		})
 	),
+	usual: orNull(
+		fc.record({
+			creditor: id,
+			version,
+			terms: fc.subarray(['minimum', 'late'], { minLength: 1 })
+		})
+	),
+	follows: orNull(follows),
 	events: fc.uniqueArray(event, { maxLength: 4, selector: (item) => item.id }),
 	compared: fc.array(way, { maxLength: 4 }),
 	baseline: way,
@@ -201,9 +230,18 @@ const debt = plainDebt.map((drawn) => {
 	if (drawn.balances.length === 0 || drawn.required.kind === 'level') {
 		return { ...drawn, balances: [] };
 	}
-	return { ...drawn, ...totalsOf(drawn.balances as BalanceEntry[]) };
+	return { ...drawn, follows: null, ...totalsOf(drawn.balances as BalanceEntry[]) };
 });
 
+const monthlyFee = (amount: fc.Arbitrary<unknown>, percent: fc.Arbitrary<unknown>) =>
+	fc.oneof(kind('amount', { amount }), kind('percent', { percent, cap: orNull(money) }));
+const replied = {
+	usual: orNull(version),
+	reply: fc.record({
+		is: fc.constantFrom('open', 'proposed', 'agreed', 'refused'),
+		on: orNull(day)
+	})
+};
 const newDebt = fc.record({
 	id,
 	name,
@@ -245,15 +283,13 @@ const change = fc.oneof(
 				debt: id,
 				annualRate: orNull(rate),
 				assumed: fc.boolean(),
-				payment: orNull(money)
+				payment: orNull(money),
+				...replied
 			}),
 			{ maxLength: 3 }
 		),
 		setUpFee: orNull(money),
-		monthlyFee: fc.oneof(
-			kind('amount', { amount: orNull(money) }),
-			kind('percent', { percent: orNull(share), cap: orNull(money) })
-		)
+		monthlyFee: monthlyFee(orNull(money), orNull(share))
 	}),
 	kind('settle', {
 		assumed: fc.subarray(['date', 'fee']),
@@ -261,7 +297,7 @@ const change = fc.oneof(
 		before: fc.constantFrom('stop', 'asked'),
 		debts: fc.array(
 			fc
-				.record({ debt: id, assumed: fc.boolean() })
+				.record({ debt: id, assumed: fc.boolean(), ...replied })
 				.chain((of) =>
 					fc
 						.oneof(
@@ -306,6 +342,15 @@ const plan = fc.record({
 				parts: fc.array(fc.record({ person: id, percent: share }), { maxLength: LIMITS.people })
 			})
 		)
+	),
+	programme: orNull(
+		fc.record({
+			day: fc.integer({ min: 1, max: 31 }),
+			setUpFee: money,
+			monthlyFee: monthlyFee(money, share),
+			version: orNull(version),
+			waived: orNull(label)
+		})
 	),
 	begins: fc.constantFrom(null, '2027-01-01', '2031-06-01'),
 	order: fc.constantFrom(...ORDERS),

@@ -6,14 +6,13 @@ const BEFORE: Readonly<Record<string, string>> = {
 	recordedEvents: 'happened'
 };
 
-/** What versions 12 to 15 brought, in documents and in rows. */
+/** What versions 12 to 16 brought, in documents and in rows. */
 const SINCE_12 = new Set(
 	`balances allocation atLeast late ofBalance minimum_to excess_to at_least at_least_until late_fee late_fee_again
 	late_assumed penalty_rate penalty_after penalty_notice penalty_cure balance_id byBalance by_balance late_history
 	printed_interest savings shortOrder aside savings_opening savings_monthly savings_target savings_cover short_order day_from
-	day_until owner people recordedMoney split agreed_until paid_before settled_percent forgiven`.split(
-		/\s+/
-	)
+	day_until owner people recordedMoney split agreed_until paid_before settled_percent forgiven
+	usual usual_terms usual_version reply replied_on follows programme`.split(/\s+/)
 );
 
 /**
@@ -44,7 +43,24 @@ export function namedAsBefore(value: unknown): unknown {
 }
 
 /** What plans had before version 14. */
-export const NO_HOUSEHOLD = { savings: null, shortOrder: null, aside: [], split: null };
+export const NO_HOUSEHOLD = {
+	savings: null,
+	shortOrder: null,
+	aside: [],
+	split: null,
+	programme: null
+};
+
+/** An agreement as versions before 15 knew it: it does not end, and what was named in it was agreed. */
+const agreedLongAgo = (change: object) => ({
+	...change,
+	until: null,
+	debts: (change as { debts: { assumed: boolean }[] }).debts.map((debt) => ({
+		...debt,
+		usual: null,
+		reply: { is: debt.assumed ? 'open' : 'agreed', on: null }
+	}))
+});
 
 /** A document whose debts have one balance each, and terms that every version knows. */
 export function ofEveryVersion<T extends object>(document: T): T {
@@ -54,6 +70,8 @@ export function ofEveryVersion<T extends object>(document: T): T {
 		allocation: { minimum: 'lowest', excess: 'highest' },
 		atLeast: null,
 		late: null,
+		usual: null,
+		follows: null,
 		kind: 'other',
 		owner: null,
 		events: (debt as { events: object[] }).events.map((event) =>
@@ -65,7 +83,7 @@ export function ofEveryVersion<T extends object>(document: T): T {
 		...NO_HOUSEHOLD,
 		changes: (plan as { changes: { kind: string }[] }).changes.flatMap((change) => {
 			if (change.kind === 'settle') return [];
-			return [change.kind === 'concession' ? { ...change, until: null } : change];
+			return [change.kind === 'concession' ? agreedLongAgo(change) : change];
 		})
 	});
 	const withContent = <C extends object>(entry: C) => {

@@ -52,13 +52,22 @@ export const moved: Extract<ChangeEntry, { kind: 'transfer' }> = {
 	thenRate: percent(249_900),
 	limit: null
 };
+/** Named by nobody’s usual terms, and agreed to. */
+export const AGREED = { usual: null, reply: { is: 'agreed', on: null } } as const;
+
 export const agreed: ChangeEntry = {
 	kind: 'concession',
 	assumed: [],
 	from: day('2027-03-01'),
 	until: null,
 	debts: [
-		{ debt: quill ?? '', annualRate: percent(80_000), assumed: false, payment: cents(10_500) }
+		{
+			debt: quill ?? '',
+			annualRate: percent(80_000),
+			assumed: false,
+			payment: cents(10_500),
+			...AGREED
+		}
 	],
 	setUpFee: cents(5_000),
 	monthlyFee: { kind: 'percent', percent: percent(75_000), cap: cents(4_000) }

@@ -5,12 +5,34 @@ import { caseDocument } from '../../src/lib/document/schema/case';
 import type { CaseDocument } from '../../src/lib/document/case';
 import { amount, card, cardOfBalances, fixed, interestPlus, unusual } from './debts';
 
+const OPEN = { usual: null, reply: { is: 'open', on: null } };
 const id = (at: number) => `7a1f6f0e-2c11-4a9b-9a55-0b8a52c5f${String(at).padStart(3, '0')}`;
 
 export function wholeCase(): CaseDocument {
 	const lending = (interest: object) => ({ ...card().lending, interest });
 	const debts = [
-		{ ...unusual(), id: id(1) },
+		{
+			...unusual(),
+			id: id(1),
+			usual: { creditor: id(90), version: 12, terms: ['minimum'] },
+			follows: {
+				index: id(91),
+				name: 'Harbor prime',
+				version: 3,
+				margin: -1_500,
+				from: '2027-02-01',
+				every: 3,
+				lookBack: 45,
+				step: 5_000,
+				cap: 99_000,
+				floor: 1_000,
+				reamortize: true,
+				values: [
+					{ date: '2026-06-01', annual: 42_500 },
+					{ date: '2026-12-01', annual: -2_500 }
+				]
+			}
+		},
 		{
 			...card({ required: interestPlus(10_000, 2_500, 100), pays: { kind: 'required' } }),
 			id: id(2)
@@ -81,7 +103,7 @@ export function wholeCase(): CaseDocument {
 				assumed: ['from'],
 				from: '2027-03-01',
 				until: '2027-09-01',
-				debts: [{ debt: id(1), annualRate: 80_000, assumed: true, payment: 10_500 }],
+				debts: [{ debt: id(1), annualRate: 80_000, assumed: true, payment: 10_500, ...OPEN }],
 				setUpFee: 5_000,
 				monthlyFee: { kind: 'percent', percent: 75_000, cap: 4_000 }
 			},
@@ -90,7 +112,16 @@ export function wholeCase(): CaseDocument {
 				assumed: [],
 				from: '2027-03-01',
 				until: null,
-				debts: [{ debt: id(4), annualRate: 0, assumed: false, payment: null }],
+				debts: [
+					{
+						debt: id(4),
+						annualRate: 0,
+						assumed: false,
+						payment: null,
+						usual: 7,
+						reply: { is: 'proposed', on: '2027-02-03' }
+					}
+				],
 				setUpFee: 0,
 				monthlyFee: { kind: 'amount', amount: 3_500 }
 			},
@@ -100,8 +131,15 @@ export function wholeCase(): CaseDocument {
 				date: '2027-11-01',
 				before: 'stop',
 				debts: [
-					{ debt: id(4), percent: 450_000, amount: null, assumed: false },
-					{ debt: id(3), percent: null, amount: 10_000, assumed: true }
+					{
+						debt: id(4),
+						percent: 450_000,
+						amount: null,
+						assumed: false,
+						usual: null,
+						reply: { is: 'refused', on: null }
+					},
+					{ debt: id(3), percent: null, amount: 10_000, assumed: true, ...OPEN }
 				],
 				fee: { percent: 150_000, amount: 2_000 }
 			},
@@ -116,7 +154,14 @@ export function wholeCase(): CaseDocument {
 		savings: { opening: 10_000, monthly: 2_500, target: 90_000, covers: false },
 		shortOrder: [id(2), id(1)],
 		aside: [id(3)],
-		split: { by: 'parts', parts: [{ person: id(70), percent: 600_000 }] }
+		split: { by: 'parts', parts: [{ person: id(70), percent: 600_000 }] },
+		programme: {
+			day: 31,
+			setUpFee: 3_000,
+			monthlyFee: { kind: 'percent', percent: 75_000, cap: 5_000 },
+			version: 4,
+			waived: 'no income until May'
+		}
 	};
 	return caseDocument.parse({
 		version: VERSION,

@@ -3,7 +3,13 @@ import { LIMITS } from '../core/quantities/limits';
 import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
 import { percent, type Percent } from '../core/quantities/rate';
 import type { CaseDocument } from '../document/case';
-import { missingTerms, newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
+import {
+	missingTerms,
+	newDebtOf,
+	UNANSWERED,
+	type ChangeEntry,
+	type NewDebtEntry
+} from '../document/change';
 import { hasDeadline } from '../document/balances';
 import { monthIn, USUAL_PLAN, type PlanEntry, type PlanEvent } from '../document/plan';
 import { SCREEN } from '../reading/writing';
@@ -159,7 +165,8 @@ export function newChange(kind: ChangeEntry['kind'], document: CaseDocument): Ch
 					debt: id,
 					annualRate: null,
 					assumed: false,
-					payment: null
+					payment: null,
+					...UNANSWERED
 				})),
 				setUpFee: null,
 				monthlyFee: { kind: 'amount', amount: null }
@@ -170,9 +177,13 @@ export function newChange(kind: ChangeEntry['kind'], document: CaseDocument): Ch
 				assumed: [],
 				date: null,
 				before: 'stop',
-				debts: chosen
-					.slice(0, 1)
-					.map(({ id }) => ({ debt: id, percent: null, amount: null, assumed: false })),
+				debts: chosen.slice(0, 1).map(({ id }) => ({
+					debt: id,
+					percent: null,
+					amount: null,
+					assumed: false,
+					...UNANSWERED
+				})),
 				fee: { percent: null, amount: null }
 			};
 		case 'deadline':
@@ -198,11 +209,11 @@ export function withDebt(change: ChangeEntry, id: string, isNamed: boolean): Cha
 		case 'transfer':
 			return { ...change, amounts: [...without(change.amounts), ...added({ amount: null })] };
 		case 'concession': {
-			const agreed = added({ annualRate: null, assumed: false, payment: null });
+			const agreed = added({ annualRate: null, assumed: false, payment: null, ...UNANSWERED });
 			return { ...change, debts: [...without(change.debts), ...agreed] };
 		}
 		case 'settle': {
-			const offer = added({ percent: null, amount: null, assumed: false });
+			const offer = added({ percent: null, amount: null, assumed: false, ...UNANSWERED });
 			return { ...change, debts: [...without(change.debts), ...offer] };
 		}
 	}
@@ -320,7 +331,7 @@ export function agreedPayment(
 		assumed: [],
 		from: firstDue ?? asOf,
 		until: null,
-		debts: [{ debt: id, annualRate: null, assumed: false, payment }],
+		debts: [{ debt: id, annualRate: null, assumed: false, payment, ...UNANSWERED }],
 		setUpFee: ZERO,
 		monthlyFee: { kind: 'amount', amount: ZERO }
 	};

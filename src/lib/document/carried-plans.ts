@@ -6,7 +6,7 @@ import { ONLY_REQUIRED, planOf, uncomputedPlan } from '../core/plan/walk';
 import { NO_FEES } from '../core/plan/money';
 import type { ChangeFees, Plan, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import { plannedDebts, type CaseDocument } from './case';
-import { missingTerms, planChange, withoutDebts, type MissingTerm } from './change';
+import { inForce, missingTerms, planChange, type MissingTerm } from './change';
 import { chosenPlan, planMonths, planTerms, type PlanEntry } from './plan';
 
 /** What of a case plans are made of: its debts, and the household's money. */
@@ -35,7 +35,7 @@ export function changedDebts(
 ): ChangedDebts {
 	const debts = plannedDebts(owing, pays).filter(({ id }) => !aside.includes(id));
 	const about = changes.flatMap((all, place) => {
-		const change = withoutDebts(all, aside);
+		const change = inForce(all, aside);
 		return change === null ? [] : [{ change, place }];
 	});
 	const unknown = about.find(({ change }) => missingTerms(change).length > 0);

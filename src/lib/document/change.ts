@@ -75,9 +75,42 @@ export const assumedDebts = (change: ChangeEntry): string[] =>
 		? change.debts.flatMap(({ debt, assumed }) => (assumed ? [debt] : []))
 		: [];
 
-/** Whether a plan changes the debts by terms that nobody has named. */
-export const assumesTerms = ({ changes }: { readonly changes: readonly ChangeEntry[] }): boolean =>
-	changes.some(isAssumed);
+/** What is proposed for one debt of a change, and what its creditor has answered. */
+export type NamedTerms = Extract<ChangeEntry, { kind: 'concession' | 'settle' }>['debts'][number];
+export type Reply = NamedTerms['reply'];
+
+/** Terms that were not proposed to anybody yet, and are nobody's usual ones. */
+export const UNANSWERED = { usual: null, reply: { is: 'open', on: null } } as const;
+
+/** What is proposed for single debts; nothing of a change that no creditor has to agree to. */
+export const namedTerms = (change: ChangeEntry): readonly NamedTerms[] =>
+	change.kind === 'concession' || change.kind === 'settle' ? change.debts : [];
+
+/** The same change with other terms or replies for single debts. */
+export const withNamedTerms = (
+	change: ChangeEntry,
+	of: (named: NamedTerms) => NamedTerms
+): ChangeEntry =>
+	change.kind === 'concession' || change.kind === 'settle'
+		? ({ ...change, debts: change.debts.map(of) } as ChangeEntry)
+		: change;
+
+/**
+ * What a plan rests on: terms that somebody assumed; terms that are named, and that not every creditor has agreed to;
+ * or nothing that is still to be agreed.
+ */
+export type Standing = 'assumed' | 'open' | 'agreed';
+export function standingOf({ changes }: { readonly changes: readonly ChangeEntry[] }): Standing {
+	if (changes.some(isAssumed)) return 'assumed';
+	const isOpen = ({ reply }: NamedTerms) => reply.is === 'open' || reply.is === 'proposed';
+	return changes.some((change) => namedTerms(change).some(isOpen)) ? 'open' : 'agreed';
+}
+
+/** The change as it is carried out without some debts; what a creditor has refused changes nothing. Null: nothing is left. */
+export function inForce(change: ChangeEntry, aside: readonly string[]): ChangeEntry | null {
+	const refused = namedTerms(change).filter(({ reply }) => reply.is === 'refused');
+	return withoutDebts(change, [...aside, ...refused.map(({ debt }) => debt)]);
+}
 
 /** The change with all its terms taken as they are. */
 export function confirmed(change: ChangeEntry): ChangeEntry {

@@ -12,9 +12,11 @@ import type { DebtEvent } from '../core/debt/events';
 import { ZERO, type Cents, wholeUnits } from '../core/quantities/money';
 import { LAWFUL } from '../core/debt/account/policy';
 import type { StatedBalance, StatedLate } from '../core/debt/account/stated';
+import { indexEvents, type FollowsByDay } from '../core/debt/index-rate';
 import type { StatedDebt } from '../core/debt/ways';
 import type { z } from 'zod';
 import type {
+	followsEntry,
 	lendingEntry,
 	notedEntry,
 	statementEntry,
@@ -23,6 +25,7 @@ import type {
 } from './schema/debt';
 
 export type DebtEntry = z.infer<typeof debtEntry>;
+export type Follows = z.infer<typeof followsEntry>;
 export type LendingEntry = z.infer<typeof lendingEntry>;
 export type Noted = z.infer<typeof notedEntry>;
 export type StatementEntry = z.infer<typeof statementEntry>;
@@ -85,6 +88,8 @@ export const emptyDebt = (id: string): DebtEntry => ({
 	extra: ZERO,
 	atLeast: null,
 	late: null,
+	usual: null,
+	follows: null,
 	events: [],
 	compared: [],
 	baseline: { kind: 'required' },
@@ -100,24 +105,33 @@ export function statedDebt(entry: DebtEntry, asOf: CalendarDate): StatedDebt | n
 	if (balance === null || annualRate === null || firstDue === null) return null;
 	if (needOf(entry.required) !== null) return null;
 	const { interest, ...conventions } = lending;
+	const known: StatedDebt['known'] = {
+		opening: balance,
+		rate: rateTerms(interest, annualRate),
+		firstDue,
+		asOf: entry.asOf ?? asOf,
+		...conventions,
+		// Several balances and late payments are known in arrears and in cents alone.
+		...(isAccount(entry) && { timing: 'arrears', interestRounding: 'cent' }),
+		extras: [],
+		charges: []
+	};
 	return {
-		known: {
-			opening: balance,
-			rate: rateTerms(interest, annualRate),
-			firstDue,
-			asOf: entry.asOf ?? asOf,
-			...conventions,
-			// Several balances and late payments are known in arrears and in cents alone.
-			...(isAccount(entry) && { timing: 'arrears', interestRounding: 'cent' }),
-			extras: [],
-			charges: []
-		},
+		known,
 		required: requiredRule(entry.required as FilledRule, interestOnly),
 		pays,
 		extra,
-		events: entry.events.filter(({ off }) => !off),
+		events: [
+			...entry.events.filter(({ off }) => !off),
+			...(entry.follows ? indexEvents(known, followsByDay(entry.follows)) : [])
+		],
 		...statedAccount(entry)
 	};
+}
+
+/** How a rate follows its index, as the core knows it: what is not limited is absent. */
+export function followsByDay({ step, cap, ...how }: Follows): FollowsByDay {
+	return { ...how, ...(step !== null && { step }), ...(cap !== null && { cap }) };
 }
 
 /** What of a debt is said of several balances and of late payments; nothing where it has neither. */

@@ -4,6 +4,7 @@
  */
 import { dueDate, endOfMonth, type CalendarDate } from '../core/quantities/calendar';
 import { filled, type RuleEntry } from '../core/debt/rules/all-forms';
+import { isByIndex, nextReset } from '../core/debt/index-rate';
 import { inForceAfter, type InForce } from '../core/debt/going-on';
 import { accountExpectedOn, type ExpectedAccount } from '../core/plan/account-on';
 import { sumOf, ZERO, type Cents } from '../core/quantities/money';
@@ -13,7 +14,7 @@ import { totalsOf } from '../core/debt/account/totals';
 import { hasDeadline } from './balances';
 import type { CaseDocument } from './case';
 import { debtsNamed, newDebtOf, withoutDebts, type ChangeEntry, type NewDebtEntry } from './change';
-import { emptyDebt, NO_STATEMENT, statedDebt, type DebtEntry } from './debt';
+import { emptyDebt, followsByDay, NO_STATEMENT, statedDebt, type DebtEntry } from './debt';
 import { balancesOn, followedPlan, type OpeningBalance } from './found-balances';
 import { withForecast } from './forecast';
 import { forecastEntryOf, keptForecast } from './kept-forecast';
@@ -150,7 +151,8 @@ function agreed(
 		if (change.kind !== 'concession' || change.from === null || change.from > day) return so;
 		// What ends stays with the plan, and the debt has its own terms.
 		const terms = change.until === null && change.debts.find((one) => one.debt === debt.id);
-		if (!terms) return so;
+		// What nobody agreed to stays with the plan, too.
+		if (!terms || terms.reply.is !== 'agreed') return so;
 		const { from: date } = change;
 		const { annualRate: annual, payment: amount } = terms;
 		const paying = amount === null ? {} : { required: filled('amount', { amount }) };
@@ -188,7 +190,8 @@ function debtAfter(
 	const account = accountExpectedOn(found.expected, on);
 	const isCharged = isLateFeeCharged(debt, found, inForce);
 	const balances = balancesAfter(debt, found, account, inForce, isCharged);
-	const left = new Set(events.map(({ id }) => id));
+	const own = events.filter((item) => !isByIndex(item));
+	const left = new Set(own.map(({ id }) => id));
 	const { required } = debt;
 	return {
 		...debt,
@@ -201,13 +204,17 @@ function debtAfter(
 		...(debt.late &&
 			account?.standing &&
 			lateAfter(debt, debt.late, account.standing, inForce, isCharged)),
+		follows: debt.follows && {
+			...debt.follows,
+			from: nextReset(stated.known, followsByDay(debt.follows), inForce.elapsed)
+		},
 		atLeast: debt.atLeast && debt.atLeast.until >= nextDue ? debt.atLeast : null,
 		firstDue: nextDue,
 		required: required.kind === 'level' && level ? { ...required, ...level } : required,
 		interestOnly,
 		pays,
 		events: [
-			...events.map((item) => ({ ...item, off: false })),
+			...own.map((item) => ({ ...item, off: false })),
 			...debt.events.filter(({ off, date }) => off && date > on)
 		],
 		compared: debt.compared.filter((way) => way.kind !== 'without' || left.has(way.event)),

@@ -101,15 +101,20 @@ function changeFrom(change: ChangeEntry, month: CalendarDate): ChangeEntry[] {
 
 /**
  * An agreement from a month on: as long as it costs something, since its terms are those of the debts by then. Where it
- * ends they are not, so that it goes on as it is, and what it costs beside it.
+ * ends, and for debts whose creditors have not agreed, they are not: it goes on as it is, and what it costs beside it.
  */
 function agreementFrom(change: Concession, month: CalendarDate): ChangeEntry[] {
 	if (change.from === null || change.from >= month) return [change];
 	const { monthlyFee } = change;
 	const costs = monthlyFee.kind === 'percent' || monthlyFee.amount !== 0;
 	const paying = costs ? [{ ...change, from: month, setUpFee: ZERO }] : [];
-	if (change.until === null) return paying;
-	return [{ ...change, setUpFee: ZERO, monthlyFee: { kind: 'amount', amount: ZERO } }, ...paying];
+	const debts =
+		change.until === null
+			? change.debts.filter(({ reply }) => reply.is !== 'agreed')
+			: change.debts;
+	if (debts.length === 0) return paying;
+	const free = { setUpFee: ZERO, monthlyFee: { kind: 'amount', amount: ZERO } } as const;
+	return [{ ...change, debts, ...free }, ...paying];
 }
 
 /** The budget with another amount, or another extra. */

@@ -63,6 +63,7 @@ export const USUAL_PLAN: Omit<PlanEntry, 'id' | 'name'> = {
 	shortOrder: [],
 	aside: [],
 	split: null,
+	programme: null,
 	events: [],
 	changes: [],
 	hidden: false

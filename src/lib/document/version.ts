@@ -1,2 +1,2 @@
 /** The present version of the document; earlier ones are raised to it. */
-export const VERSION = 15 as const;
+export const VERSION = 16 as const;

@@ -1,8 +1,10 @@
 /** Rates that follow an index: what the index makes of a debt's rate, as changes of it (specification, section 17). */
-import { dayNumber, dueDay, type CalendarDate } from '../quantities/calendar';
+import { dateOfDay, dayNumber, dueDay, type CalendarDate } from '../quantities/calendar';
+import type { DebtEvent } from './events';
 import { LIMITS } from '../quantities/limits';
 import { type Percent } from '../quantities/rate';
 import { anchorOf, beginOfPeriod } from './period-days';
+import { firstBeginningOn } from './rate-steps';
 import type { DebtTerms, RateChange } from './terms';
 
 /** A value of an index, which holds from a day on. */
@@ -27,6 +29,14 @@ export interface FollowsIndex {
 	readonly floor?: Percent;
 	/** Whether a level payment is set anew with it. */
 	readonly reamortize?: boolean;
+}
+
+/** The same as an agreement says it: from which day on, and not from which period. */
+export interface FollowsByDay extends Omit<FollowsIndex, 'from'> {
+	/** The rate may be set anew from the first period that begins on this day or later; null: from the first. */
+	readonly from: CalendarDate | null;
+	/** By date. */
+	readonly values: readonly IndexValue[];
 }
 
 type Dated = Pick<DebtTerms, 'rate' | 'firstDue' | 'paymentsPerYear' | 'asOf' | 'timing'>;
@@ -57,6 +67,42 @@ export function ratesByIndex(
 		annual = next;
 	}
 	return changes;
+}
+
+const inPeriods = (terms: Dated, { from, values: _, ...follows }: FollowsByDay): FollowsIndex => ({
+	...follows,
+	from: from === null ? 1 : firstBeginningOn(terms, dayNumber(from))
+});
+
+/** The changes of a debt's rate by an index as events: each on the day on which its period begins. */
+export function indexEvents(terms: Dated, follows: FollowsByDay): DebtEvent[] {
+	const anchor = anchorOf(terms);
+	return ratesByIndex(terms, inPeriods(terms, follows), follows.values).flatMap((change) =>
+		'from' in change
+			? [
+					{
+						kind: 'rate' as const,
+						id: `${BY_INDEX}${change.from}`,
+						date: dateOfDay(beginOfPeriod(terms, anchor, change.from)),
+						annual: change.annual,
+						reamortize: change.reamortize ?? false,
+						ofBalance: null
+					}
+				]
+			: []
+	);
+}
+
+const BY_INDEX = 'index ';
+/** Whether an event is a rate that an index set. */
+export const isByIndex = ({ id }: Pick<DebtEvent, 'id'>): boolean => id.startsWith(BY_INDEX);
+
+/** The day from which the rate may be set anew after so many payments, and the one after has begun. */
+export function nextReset(terms: Dated, follows: FollowsByDay, elapsed: number): CalendarDate {
+	const { from, every } = inPeriods(terms, follows);
+	const next = elapsed + 2;
+	const k = from >= next ? from : from + every * Math.ceil((next - from) / every);
+	return dateOfDay(beginOfPeriod(terms, anchorOf(terms), k));
 }
 
 /** The rate by a value of the index: with the margin, within a step of the one before, then within cap and floor. */

@@ -52,7 +52,7 @@ function placed(terms: RateTermsOf, change: RateChange): RateStep {
 }
 
 /** The first period, from 1, that begins on a day (a day number) or later. */
-function firstBeginningOn(terms: RateTermsOf, day: number): number {
+export function firstBeginningOn(terms: Omit<RateTermsOf, 'rateChanges'>, day: number): number {
 	const anchor = anchorOf(terms);
 	let [before, at] = [0, 1];
 	while (beginOfPeriod(terms, anchor, at) < day) [before, at] = [at, at * 2];

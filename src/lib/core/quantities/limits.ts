@@ -34,6 +34,18 @@ export const LIMITS = {
 	/** Events of one debt, and ways of paying that are compared. */
 	events: 100,
 	ways: 40,
+	/** Values of an index that a debt keeps, and days by which they are looked up before. */
+	indexValues: 600,
+	lookBack: 366,
+	/** Other names of a creditor, lines of an address, and characters of where something is known from. */
+	creditorNames: 12,
+	addressLines: 6,
+	knownFrom: 200,
+	/** Characters of a logo as a data URL, and of a text of letters. */
+	logo: 270_000,
+	letterText: 2_000,
+	/** Rows of reference data that are written at once. */
+	referenceRows: 10_000,
 	/** Plans of one case, and what one of them changes about the debts. */
 	plans: 12,
 	changes: 12,

@@ -1,7 +1,18 @@
 /** Changes of a plan to the debts, in a case document. */
 import { z } from 'zod';
 import { LIMITS } from '../../core/quantities/limits';
-import { choice, count, date, flag, identifier, money, name, percentage, sentence } from './fields';
+import {
+	choice,
+	count,
+	date,
+	flag,
+	identifier,
+	money,
+	name,
+	percentage,
+	sentence,
+	versionOf
+} from './fields';
 import { t } from '../refusals';
 
 const debts = (what: string) =>
@@ -52,7 +63,18 @@ const assumed = <const T extends string>(names: readonly T[]) =>
 			error: t('An assumed term is listed twice; list each once.')
 		});
 
-const feePercent = percentage(t('The percentage of the fee'), LIMITS.minimumPercent);
+/** What a creditor has answered to what is proposed for a debt, and since when; a day that nobody noted is null. */
+const REPLIES = ['open', 'proposed', 'agreed', 'refused'] as const;
+const replied = {
+	/** The version of the reference data whose usual terms these are; null: they are not the usual ones. */
+	usual: versionOf(t('The version of usual terms')).nullable(),
+	reply: z.strictObject({
+		is: choice(t('The reply of a creditor'), REPLIES),
+		on: date(t('The day of a reply')).nullable()
+	})
+};
+
+export const feePercent = percentage(t('The percentage of the fee'), LIMITS.minimumPercent);
 
 const consolidate = z.strictObject({
 	kind: z.literal('consolidate'),
@@ -90,6 +112,22 @@ const transfer = z.strictObject({
 	limit: money(t('The credit limit')).nullable()
 });
 
+/** A fee a month: an amount, or a percentage with a cap or without. */
+export const monthlyFee = <A extends z.ZodType, P extends z.ZodType>(amount: A, percent: P) =>
+	z.discriminatedUnion(
+		'kind',
+		[
+			z.strictObject({ kind: z.literal('amount'), amount }),
+			z.strictObject({
+				kind: z.literal('percent'),
+				percent,
+				cap: money(t('The most that the monthly fee may be')).nullable()
+			})
+		],
+		{ error: sentence(t('The monthly fee'), t('an amount, or a percent with a cap or without')) }
+	);
+export const feeAmount = money(t('The monthly fee'));
+
 export const concession = z.strictObject({
 	kind: z.literal('concession'),
 	assumed: assumed(ASSUMABLE.concession),
@@ -105,25 +143,15 @@ export const concession = z.strictObject({
 				/** Whether nobody has named that rate yet. */
 				assumed: flag(t('Whether an agreed rate is assumed')),
 				/** Null: what the debt asks anyway. */
-				payment: money(t('The agreed payment')).nullable()
+				payment: money(t('The agreed payment')).nullable(),
+				...replied
 			})
 		)
 		.max(LIMITS.debts, {
 			error: t('A change names at most {debts} debts.', { debts: LIMITS.debts })
 		}),
 	setUpFee: money(t('The fee at the start')).nullable(),
-	monthlyFee: z.discriminatedUnion(
-		'kind',
-		[
-			z.strictObject({ kind: z.literal('amount'), amount: money(t('The monthly fee')).nullable() }),
-			z.strictObject({
-				kind: z.literal('percent'),
-				percent: feePercent.nullable(),
-				cap: money(t('The most that the monthly fee may be')).nullable()
-			})
-		],
-		{ error: sentence(t('The monthly fee'), t('an amount, or a percent with a cap or without')) }
-	)
+	monthlyFee: monthlyFee(feeAmount.nullable(), feePercent.nullable())
 });
 
 /** Less than is owed that creditors take for the whole of a debt (specification, section 16). */
@@ -146,7 +174,8 @@ export const settle = z.strictObject({
 					).nullable(),
 					amount: money(t('The amount of a settlement')).nullable(),
 					/** Whether nobody has named that yet. */
-					assumed: flag(t('Whether a settlement is assumed'))
+					assumed: flag(t('Whether a settlement is assumed')),
+					...replied
 				})
 				.refine(({ percent, amount }) => percent === null || amount === null, {
 					error: t('A debt is settled for a percentage or for an amount, not for both.')

@@ -20,7 +20,9 @@ import {
 	percentage,
 	sentence,
 	signedMoney,
-	text
+	signedPercentage,
+	text,
+	versionOf
 } from './fields';
 import { judgedOnce } from './judged-once';
 import { isSummed } from '../../core/debt/account/totals';
@@ -68,7 +70,8 @@ function oneOf<T>(
 }
 const ONE_OF = new Intl.ListFormat('en-GB', { type: 'disjunction' });
 
-const ruleEntry = oneOf<RuleEntry>('kind', RULE_KINDS, fieldsOf, 'The minimum payment rule');
+/** A minimum payment rule as far as it is filled. */
+export const ruleEntry = oneOf<RuleEntry>('kind', RULE_KINDS, fieldsOf, 'The minimum payment rule');
 const basis = oneOf<BasisEntry>('basis', BASES, basisFields, 'How interest is charged');
 
 /** How the creditor charges interest: seldom other than a card's monthly nominal rate in arrears. */
@@ -271,9 +274,7 @@ const lateHistory = z.strictObject({
 });
 
 /** What a missed payment brings (specification, section 14). */
-const lateEntry = z.strictObject({
-	/** Whether nobody has read it on a paper. */
-	assumed: flag(t('Whether late fees are assumed')),
+export const lateTerms = {
 	fee: money(t('The late fee')),
 	feeAgain: money(t('The late fee of another missed payment')).nullable(),
 	penaltyRate: percentage(t('The penalty rate'), LIMITS.rate).nullable(),
@@ -284,9 +285,52 @@ const lateEntry = z.strictObject({
 		t('payments')
 	),
 	notice: count(t('The notice of a penalty rate'), 0, LIMITS.latePeriods, t('payments')),
-	cure: count(t('The payments that end a penalty rate'), 1, LIMITS.latePeriods, t('payments')),
+	cure: count(t('The payments that end a penalty rate'), 1, LIMITS.latePeriods, t('payments'))
+};
+
+const lateEntry = z.strictObject({
+	/** Whether nobody has read it on a paper. */
+	assumed: flag(t('Whether late fees are assumed')),
+	...lateTerms,
 	/** Null: nothing that matters was missed before. */
 	history: lateHistory.nullable()
+});
+
+/** The terms of a debt that a creditor's usual ones can stand for. */
+const USUAL_TERMS = ['minimum', 'late'] as const;
+
+/** A rate that follows an index (specification, section 17), with the values of the index that matter to it. */
+export const followsEntry = z.strictObject({
+	index: identifier(t('The index that a rate follows')),
+	name: name(t('The name of an index'), 1),
+	/** Of the reference data that the values were taken from. */
+	version: versionOf(t('The version of the values of an index')),
+	margin: signedPercentage(t('The margin on an index'), LIMITS.rate),
+	/** The first day on which it is set anew may be this one; null: with the first payment. */
+	from: date(t('The day of the first reset')).nullable(),
+	every: count(t('The payments between two resets'), 1, LIMITS.periods, t('payments')),
+	lookBack: count(t('The look-back of a reset'), 0, LIMITS.lookBack, t('days')),
+	/** Null: it moves by any amount at once, and has no cap. */
+	step: percentage(t('The step of a reset'), LIMITS.rate).nullable(),
+	cap: percentage(t('The cap on a rate'), LIMITS.rate).nullable(),
+	floor: percentage(t('The floor of a rate'), LIMITS.rate),
+	reamortize: flag(t('Whether the level payment is recalculated')),
+	/** By date: the value of the index from each day on. */
+	values: z
+		.array(
+			z.strictObject({
+				date: date(t('The day of a value of an index')),
+				annual: signedPercentage(t('The value of an index'), LIMITS.rate)
+			})
+		)
+		.max(LIMITS.indexValues, {
+			error: t('A debt keeps at most {indexValues} values of an index.', {
+				indexValues: LIMITS.indexValues
+			})
+		})
+		.refine((values) => values.every(({ date: day }, at) => day > (values[at - 1]?.date ?? '')), {
+			error: t('The values of an index are in the order of their days, one a day.')
+		})
 });
 
 /** A debt as far as it has been taken down: what is not known yet is null. */
@@ -327,6 +371,21 @@ export const debtEntry = judgedOnce(
 				.nullable(),
 			/** Null: a missed payment costs nothing. */
 			late: lateEntry.nullable(),
+			/** Terms that are its creditor's usual ones until somebody reads them on a paper; null: none. */
+			usual: z
+				.strictObject({
+					creditor: identifier(t('The creditor whose terms are usual')),
+					version: versionOf(t('The version of usual terms')),
+					terms: z
+						.array(choice(t('A term that is usual'), USUAL_TERMS))
+						.min(1, { error: t('Usual terms name at least one of them.') })
+						.refine((list) => new Set(list).size === list.length, {
+							error: t('A usual term is listed twice; list each once.')
+						})
+				})
+				.nullable(),
+			/** Null: its rate follows no index. */
+			follows: followsEntry.nullable(),
 			events: z.array(eventEntry).max(LIMITS.events, {
 				error: t('A debt has at most {events} events.', { events: LIMITS.events })
 			}),
@@ -359,6 +418,10 @@ export const debtEntry = judgedOnce(
 		.refine((debt) => debt.balances.length === 0 || debt.required.kind !== 'level', {
 			error: t('A loan in level payments has one balance.'),
 			path: ['balances']
+		})
+		.refine(({ balances, follows }) => balances.length === 0 || follows === null, {
+			error: t('A rate that follows an index is that of one balance.'),
+			path: ['follows']
 		})
 		.refine(({ balances }) => new Set(balances.map(({ id }) => id)).size === balances.length, {
 			error: t('Two balances of a debt have the same identifier.'),

@@ -96,6 +96,10 @@ export const signedMoney = (field: string) =>
 export const percentage = (field: string, highest: number) =>
 	integer<Percent>(field, 0, highest, t('ten-thousandths of a percent'));
 
+/** A percentage that may be below zero. */
+export const signedPercentage = (field: string, furthest: number) =>
+	integer<Percent>(field, -furthest, furthest, t('ten-thousandths of a percent'));
+
 export const count = (field: string, lowest: number, highest: number, unit: string) =>
 	integer<number>(field, lowest, highest, unit);
 
@@ -123,6 +127,15 @@ export function text(field: string, shortest: number, longest: number) {
 		.transform((written) => written.trim())
 		.pipe(z.string().min(shortest, { error }).max(longest, { error }));
 }
+
+/** A few lines of text, as of an address; none is empty. */
+export const lines = (field: string, most: number) =>
+	z.array(text(field, 1, LIMITS.name), { error: sentence(field, t('a list of lines')) }).max(most, {
+		error: t('{field} has at most {most} lines.', { field, most })
+	});
+
+/** The version of reference data that something was taken from. */
+export const versionOf = (field: string) => count(field, 1, LIMITS.revisions, '');
 
 export const name = (field: string, shortest: 0 | 1) => text(field, shortest, LIMITS.name);
 

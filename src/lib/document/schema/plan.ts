@@ -2,10 +2,11 @@
 import { z } from 'zod';
 import { LIMITS } from '../../core/quantities/limits';
 import { ORDERS } from '../../core/plan/order';
-import { changeEntry } from './change';
+import { changeEntry, feeAmount, feePercent, monthlyFee } from './change';
 import { newDebtOf } from '../change';
 import {
 	choice,
+	count,
 	date,
 	flag,
 	frequency,
@@ -13,7 +14,9 @@ import {
 	money,
 	name,
 	percentage,
-	sentence
+	sentence,
+	text,
+	versionOf
 } from './fields';
 import { judgedOnce } from './judged-once';
 import { t } from '../refusals';
@@ -113,6 +116,18 @@ const savingsEntry = z.strictObject({
 	covers: flag(t('Whether savings cover short months'))
 });
 
+/** A plan that the agency pays: the client pays one amount, and it pays the creditors out of that. */
+const programmeEntry = z.strictObject({
+	/** The day of the month on which the client pays, the last of a month that is shorter. */
+	day: count(t('The day of the deposit'), 1, 31, ''),
+	setUpFee: money(t('The setup fee of a program')),
+	monthlyFee: monthlyFee(feeAmount, feePercent),
+	/** The version of the schedule of fees; null: the fees are no schedule's. */
+	version: versionOf(t('The version of the schedule of fees')).nullable(),
+	/** Why no fee is charged; null: fees are. */
+	waived: text(t('Why fees are waived'), 1, LIMITS.note).nullable()
+});
+
 const debtList = (what: string) =>
 	z.array(identifier(what)).max(LIMITS.debts, {
 		error: t('An order has at most {debts} debts.', { debts: LIMITS.debts })
@@ -141,6 +156,8 @@ const planFields = {
 	aside: debtList(t('A debt that is left aside')),
 	/** Null: nobody asked. */
 	split: splitEntry.nullable(),
+	/** Null: the client pays each creditor. */
+	programme: programmeEntry.nullable(),
 	events: z.array(planEvent).max(LIMITS.events, {
 		error: t('A plan has at most {events} events.', { events: LIMITS.events })
 	}),
@@ -181,6 +198,7 @@ export const planContent = z.strictObject({
 	shortOrder: planFields.shortOrder,
 	aside: planFields.aside,
 	split: planFields.split,
+	programme: planFields.programme,
 	events: planFields.events,
 	changes: planFields.changes,
 	sheet: sheetEntry.nullable()

@@ -152,6 +152,8 @@ export const DEBT = fields<
 		saving36: column('printed_saving_36')
 	}),
 	withdrawn: column('withdrawn'),
+	usual: column('usual_terms'),
+	follows: column('follows'),
 	kind: column('kind'),
 	owner: column('owner')
 });
@@ -239,6 +241,7 @@ export const PLAN = fields<Omit<PlanEntry, 'listed' | 'events' | 'changes'>>({
 	shortOrder: column('short_order'),
 	aside: column('aside'),
 	split: column('split'),
+	programme: column('programme'),
 	begins: date('begins'),
 	order: column('payoff_order'),
 	hidden: column('hidden')
@@ -318,6 +321,12 @@ export const CHANGE: Part<ChangeTerms> = variants('kind', 'kind', {
 	deadline: { assumed: column('assumed') }
 });
 
+/** What a creditor has answered to what is proposed for a debt. */
+const reply = fields<Concession['debts'][number]['reply']>({
+	is: column('reply'),
+	on: date('replied_on')
+});
+
 /** `plan_change_debt`, a debt that a change names, by the kind of the change. */
 export const NAMED = {
 	consolidate: column<string>('debt_id'),
@@ -329,13 +338,17 @@ export const NAMED = {
 		debt: column('debt_id'),
 		annualRate: percent('agreed_rate'),
 		assumed: column('assumed'),
-		payment: column('amount')
+		payment: column('amount'),
+		usual: column('usual_version'),
+		reply
 	}),
 	settle: fields<Settle['debts'][number]>({
 		debt: column('debt_id'),
 		percent: percent('settled_percent'),
 		amount: column('amount'),
-		assumed: column('assumed')
+		assumed: column('assumed'),
+		usual: column('usual_version'),
+		reply
 	}),
 	deadline: column<string>('debt_id')
 };
