@@ -222,6 +222,9 @@
 					onfile={(file) => void look(file)}>{t('Import')}</TakeFile
 				>
 			{/if}
+			<a class="act" href="/creditors" title={t('What creditors ask, and what they usually …')}
+				>{t('Creditors')}</a
+			>
 			{#if totals.cases > 0}
 				<a class="act" href="/outbox" title={t('Messages to clients. Nothing leaves this machine')}
 					>{t('Outbox')}</a

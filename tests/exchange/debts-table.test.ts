@@ -422,13 +422,14 @@ it('debts as CSV come back as they were, what happens to them aside', () => {
 			expect(totals).toBe(0);
 			const back = lines.map(({ flat }, at) => debtOf(flat, debts[at]?.id ?? '', people));
 			const plain = debts.map((debt) => {
-				const { events, compared, baseline, statement, transactions, withdrawn } = emptyDebt(
-					debt.id
-				);
+				const { usual, follows, events, compared, baseline, statement, transactions, withdrawn } =
+					emptyDebt(debt.id);
 				const now = { balanceAssumed: false, balances: debt.balances.map(unnamed) };
 				return {
 					...debt,
 					...now,
+					usual,
+					follows,
 					events,
 					compared,
 					baseline,

@@ -59,7 +59,7 @@ function allowed(need: Need, role: Role | null, relation: Relation): Answer {
 	if (role === null) return 'sign in';
 	if (need === 'signed in') return 'in';
 	if (need === 'work') return role === 'reader' ? 'refused' : 'in';
-	if (need === 'supervisor' || need === 'erase') return role === 'supervisor' ? 'in' : 'refused';
+	if (need === 'supervisor' || need === 'oversee') return role === 'supervisor' ? 'in' : 'refused';
 	if (role === 'supervisor') return 'in';
 	if (relation === 'other') return 'not there';
 	if (need === 'see' || need === 'see message') return 'in';
@@ -119,6 +119,8 @@ describe('the table of what is allowed', () => {
 						.replace('[message=uuid]', message)
 						.replace('[debt=uuid]', debt.id)
 						.replace('[account=uuid]', ids.get(SENNA) ?? '')
+						.replace('[kind=reference]', 'creditor')
+						.replace('[subject=uuid]', id)
 						.replace('[place]', '0');
 					for (const [method, need] of Object.entries(needs)) {
 						// What is deleted permanently is a case of its own, and deleted.

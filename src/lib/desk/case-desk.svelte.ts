@@ -4,6 +4,7 @@ import type { CaseDocument, CaseState } from '../document/case';
 import type { Problem } from '../document/schema/problems';
 import { withGiven, type GivenEvent } from '../document/calendar';
 import { withFields } from '../document/balances';
+import { stillUsual } from '../document/usual-terms';
 import type { DebtEntry } from '../document/debt';
 import type { PlanEntry } from '../document/plan';
 import { writingOf } from '../reading/writing';
@@ -96,7 +97,13 @@ export class CaseDesk {
 			(document) => ({
 				...document,
 				debts: document.debts.map((debt) =>
-					debt.id === id ? withFields(debt, { ...asRead(fields, debt, document), ...fields }) : debt
+					debt.id === id
+						? withFields(debt, {
+								...asRead(fields, debt, document),
+								...stillUsual(fields, debt),
+								...fields
+							})
+						: debt
 				)
 			}),
 			id

@@ -5,6 +5,7 @@ import type { Problem } from '../document/schema/problems';
 import { addressOf, type BookPage, type Question } from '../document/casebook';
 import type { MessageRequest } from '../document/schema/message';
 import type { AccountChange } from '../document/schema/people';
+import type { ReferenceKind, ReferencePut, ReferenceRow } from '../document/reference';
 import type { Holders, Person, Role } from '../document/people';
 import { LONGEST_REQUEST } from '../workers/longest-request';
 import { finishWork, tellSignedOut } from './session';
@@ -152,6 +153,25 @@ export type Asked =
 
 export const askCreditor = (account: string, until: string) =>
 	ask<Asked>('POST', '/api/creditors', { account, until });
+
+/** All reference data of a kind, as the server has it now. */
+export const askReference = (kind: ReferenceKind) =>
+	ask<{ readonly version: number; readonly rows: ReferenceRow[] }>('GET', `/api/reference/${kind}`);
+
+/** Every row of a subject that was ever written. */
+export const askReferenceHistory = (kind: ReferenceKind, subject: string) =>
+	ask<{ readonly rows: ReferenceRow[] }>('GET', `/api/reference/${kind}/${subject}`);
+
+/** Writes rows of reference data: all or none. */
+export const putReference = (kind: ReferenceKind, basedOn: number, rows: readonly ReferencePut[]) =>
+	ask<{ readonly version: number }>('POST', `/api/reference/${kind}`, { basedOn, rows });
+
+/** The values of an index from whoever publishes it, as lines of a table. */
+export const askIndex = (name: string) =>
+	ask<
+		| { readonly kind: 'text'; readonly text: string }
+		| { readonly kind: 'silent' | 'unknown' | 'nonsense' | 'unset' }
+	>('POST', '/api/indexes', { name });
 
 export const renameCase = (id: string, label: string) =>
 	ask<CaseState>('PATCH', `/api/cases/${id}`, { label });

@@ -56,6 +56,8 @@ export type AuditEvent =
 	| 'exported the book'
 	| 'put a message into the outbox'
 	| 'opened a message'
+	| 'changed reference data'
+	| 'exported reference data'
 	| 'read the trail'
 	| 'restored a backup';
 

@@ -38,6 +38,7 @@ export const GRID_KEYS: readonly ScreenKey[] = [
 	{ keys: '↑ ↓', does: t('line above or below') },
 	MOVED,
 	{ keys: 'Ctrl B', does: t('balances of the debt'), edits: true },
+	{ keys: 'Ctrl U', does: t('use the usual terms'), edits: true },
 	{ keys: 'Ctrl D', does: t('copy the line'), edits: true },
 	{ keys: 'Ctrl Delete', does: t('delete the line'), edits: true },
 	{ keys: 'Ctrl Enter', does: t('open the debt') }

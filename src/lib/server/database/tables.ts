@@ -10,6 +10,7 @@ export const SCHEMA = 'residuum';
 export const KEPT = [
 	'account',
 	'account_link',
+	'reference_row',
 	'case_file',
 	'case_revision',
 	'case_share',

@@ -25,7 +25,7 @@ export type Need =
 	/** The same, there only where there are accounts. */
 	| 'hold'
 	/** For supervisors, and for whoever has the machine. */
-	| 'erase'
+	| 'oversee'
 	/** A message of a case that is seen. */
 	| 'see message';
 
@@ -44,6 +44,8 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/cases/[id=uuid]/handout': PAGE_OF_A_CASE,
 	'/cases/[id=uuid]/progress': PAGE_OF_A_CASE,
 	'/cases/[id=uuid]/outbox': PAGE_OF_A_CASE,
+	'/creditors': { GET: 'signed in' },
+	'/indexes': { GET: 'signed in' },
 	'/outbox': { GET: 'signed in' },
 	'/outbox/[message=uuid]': { GET: 'see message' },
 	'/deleted-cases': { GET: 'work' },
@@ -67,7 +69,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/cases/[id=uuid]/undo': { POST: 'change' },
 	'/api/cases/[id=uuid]/redo': { POST: 'change' },
 	'/api/cases/[id=uuid]/restore': { POST: 'delete' },
-	'/api/cases/[id=uuid]/permanent-deletion': { POST: 'erase' },
+	'/api/cases/[id=uuid]/permanent-deletion': { POST: 'oversee' },
 	'/api/cases/[id=uuid]/outbox': { POST: 'change' },
 	'/api/cases/[id=uuid]/here': { POST: 'see' },
 	'/api/cases/[id=uuid]/exports': { POST: 'see' },
@@ -77,6 +79,11 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/outbox/[message=uuid]': { GET: 'see message' },
 	'/api/outbox/[message=uuid]/[place]': { GET: 'see message' },
 	'/api/creditors': { POST: 'work' },
+	'/api/reference/[kind=reference]': { GET: 'signed in', POST: 'oversee' },
+	'/api/reference/[kind=reference]/file': { GET: 'signed in' },
+	'/api/reference/[kind=reference]/[subject=uuid]': { GET: 'signed in' },
+	'/api/reference/[kind=reference]/[subject=uuid]/cases': { GET: 'signed in' },
+	'/api/indexes': { POST: 'work' },
 	'/api/session': { POST: 'stranger', PUT: 'signed in', DELETE: 'signed in' },
 	'/api/welcome': { POST: 'stranger' },
 	'/api/people': { POST: 'supervisor' },
@@ -132,7 +139,7 @@ export async function decide(
 		case 'work':
 			return person.role === 'reader' ? 'refused' : 'allowed';
 		case 'supervisor':
-		case 'erase':
+		case 'oversee':
 			return person.role === 'supervisor' ? 'allowed' : 'refused';
 		case 'see message': {
 			const caseId = await caseOfMessage(params['message'] ?? '');

@@ -20,6 +20,8 @@
 	import TakeFile from '$lib/ui/TakeFile.svelte';
 	import { countOf } from '$lib/words/amounts';
 	import { v4 as newId } from 'uuid';
+	import { creditorBook } from '$lib/desk/reference-book.svelte';
+	import { onMount } from 'svelte';
 	import type { PageProps } from './$types';
 	import CaseNote from './CaseNote.svelte';
 	import EntryGrid from './EntryGrid.svelte';
@@ -45,6 +47,8 @@
 			desk.writing
 		)
 	]);
+
+	onMount(() => void creditorBook.open());
 
 	let grid = $state<ReturnType<typeof EntryGrid>>();
 	let about = $state.raw<HTMLElement | null>(null);

@@ -14,19 +14,18 @@
 	import type { Writing } from '$lib/reading/writing';
 	import { readName } from '$lib/reading/names';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
-	import IconButton from '$lib/ui/IconButton.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { v4 as newId } from 'uuid';
-	import Layers from '@lucide/svelte/icons/layers';
-	import Copy from '@lucide/svelte/icons/copy';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
-	import X from '@lucide/svelte/icons/x';
-	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { dragHandle } from 'svelte-dnd-action';
 	import { debtFieldReaders } from './debt-fields';
 	import { COLUMNS } from './grid-keys';
+	import LineTools from './LineTools.svelte';
 	import OwnerChoice from './OwnerChoice.svelte';
 	import RuleFields from './RuleFields.svelte';
+	import UsualTerms from './UsualTerms.svelte';
+	import { usualOffer } from './usual-offer';
+	import { creditorBook } from '$lib/desk/reference-book.svelte';
 	import { t } from '$lib/words/labels/case';
 
 	interface Props {
@@ -95,8 +94,25 @@
 		isOpen = false;
 	}
 
-	/** Ctrl+B goes to the balances of a line, and from them on to its minimum. */
+	/** What is usual at its creditor. */
+	const offer = $derived(
+		blank ? null : usualOffer(debt, proposed !== undefined, creditorBook, asOf, writing.currency)
+	);
+
+	/** Takes the usual terms over; what is typed next is the balance. */
+	function useUsual(): void {
+		if (!offer?.fields) return;
+		row?.querySelector<HTMLElement>(`[data-cell="${cell(COLUMNS.balance)}"]`)?.focus();
+		onchange(t('usual terms'), offer.fields);
+	}
+
+	/** Ctrl+U takes usual terms over; Ctrl+B goes to the balances of a line, and from them on to its minimum. */
 	function keyed(event: KeyboardEvent): void {
+		const isCommand = event.ctrlKey || event.metaKey;
+		if (isCommand && event.key.toLowerCase() === 'u' && offer?.fields) {
+			event.preventDefault();
+			return useUsual();
+		}
 		const isBalances = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'b';
 		if (!isBalances) return onkey?.(event);
 		event.preventDefault();
@@ -247,41 +263,16 @@
 			>
 		{/if}
 	</span>
-	<span role="cell" class="tools">
-		{#if canSplit}
-			<IconButton
-				title={t('Split into balances (Ctrl+B)')}
-				label={t('Split {debt} into balances', { debt: nameOf(debt, writing) })}
-				onclick={unfold}
-			>
-				<Layers size={15} aria-hidden="true" />
-			</IconButton>
-		{/if}
-		{#if oncopy && !blank}
-			<IconButton
-				title={t('Copy this line (Ctrl+D)')}
-				label={t('Copy {debt}', { debt: nameOf(debt, writing) })}
-				onclick={oncopy}
-			>
-				<Copy size={15} aria-hidden="true" />
-			</IconButton>
-		{/if}
-		{#if onremove && !blank}
-			{@const what = proposed ? t('Leave out') : t('Delete')}
-			<IconButton
-				title={proposed
-					? t('Leave this line out (Ctrl+Delete)')
-					: t('Delete this line (Ctrl+Delete)')}
-				label="{what} {nameOf(debt, writing)}"
-				onclick={onremove}
-			>
-				{#if proposed}<X size={15} aria-hidden="true" />{:else}<Trash2
-						size={15}
-						aria-hidden="true"
-					/>{/if}
-			</IconButton>
-		{/if}
-	</span>
+	<LineTools
+		name={nameOf(debt, writing)}
+		isProposed={proposed !== undefined}
+		onsplit={canSplit ? unfold : undefined}
+		oncopy={blank ? undefined : oncopy}
+		onremove={blank ? undefined : onremove}
+	/>
+	{#if offer}
+		<UsualTerms {debt} {offer} {writing} {asOf} onuse={useUsual} {onchange} />
+	{/if}
 	{#if isSplit}
 		<div class="balances" role="cell">
 			<button type="button" class="quiet" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}>
@@ -439,10 +430,5 @@
 		font-size: 13px;
 		font-style: italic;
 		line-height: 1.2;
-	}
-
-	.tools {
-		display: flex;
-		justify-content: end;
 	}
 </style>

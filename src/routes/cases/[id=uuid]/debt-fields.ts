@@ -2,10 +2,17 @@ import type { CalendarDate } from '$lib/core/quantities/calendar';
 import { readDayNear, readFirstDue } from '$lib/document/days';
 import { readCount, type CountBounds } from '$lib/reading/counts';
 import { readMoment, readMonth, readMonthFrom } from '$lib/reading/dates';
-import { grouped, writeDate, writeAmount, writeMonth, writePercent } from '$lib/reading/written';
+import {
+	grouped,
+	writeDate,
+	writeAmount,
+	writeMonth,
+	writePercent,
+	writeSignedPercent
+} from '$lib/reading/written';
 import { readMoney } from '$lib/reading/money';
 import { readName } from '$lib/reading/names';
-import { readMinimumPercent, readRate } from '$lib/reading/percentages';
+import { readMinimumPercent, readRate, readSignedRate } from '$lib/reading/percentages';
 import type { Reading } from '$lib/reading/reading';
 import type { Writing } from '$lib/reading/writing';
 
@@ -41,6 +48,9 @@ export const momentText = (asOf: CalendarDate, writing: Writing) =>
 	fieldText(writing, (typed) => readDayNear(typed, asOf, writing, readMoment), writeDate);
 
 export const rateText = (writing: Writing) => fieldText(writing, readRate, writePercent);
+
+export const signedRateText = (writing: Writing) =>
+	fieldText(writing, readSignedRate, writeSignedPercent);
 
 export const minimumPercentText = (writing: Writing) =>
 	fieldText(writing, readMinimumPercent, writePercent);
