@@ -17,6 +17,18 @@ export const readRate = (typed: string, locale: Locale): Reading<Percent> =>
 			text(locale, 'rate allowed', { highest: grouped(LIMITS.rate / 10 ** PLACES, 0, locale) })
 	});
 
+/** Reads a percentage that may be below zero: the value of an index, or a margin on it. */
+export const readSignedRate = (typed: string, locale: Locale): Reading<Percent> =>
+	readPercent(typed, locale, {
+		highest: LIMITS.rate,
+		missing: 'rate missing',
+		isSigned: true,
+		allowed: () =>
+			text(locale, 'signed rate allowed', {
+				highest: grouped(LIMITS.rate / 10 ** PLACES, 0, locale)
+			})
+	});
+
 /** Reads the percentage of a minimum payment. */
 export const readMinimumPercent = (typed: string, locale: Locale): Reading<Percent> =>
 	readPercent(typed, locale, {
@@ -28,13 +40,15 @@ export const readMinimumPercent = (typed: string, locale: Locale): Reading<Perce
 interface PercentWords {
 	readonly highest: number;
 	readonly missing: 'rate missing' | 'percentage missing';
+	/** Whether it may be below zero. */
+	readonly isSigned?: true;
 	readonly allowed: () => string;
 }
 
 function readPercent(
 	typed: string,
 	locale: Locale,
-	{ highest, missing, allowed }: PercentWords
+	{ highest, missing, isSigned, allowed }: PercentWords
 ): Reading<Percent> {
 	const bare = typed.replace(/%/, '').trim();
 	// Most percentages can be read: what is said where one can't is formed then.
@@ -43,9 +57,9 @@ function readPercent(
 	if (bare === '') return refuse(missing);
 	const parts = decimalDigits(bare, locale.style);
 	if (parts === null) return refuse('percentage not understood');
-	if (parts.negative) return refuse('percentage below zero');
+	if (parts.negative && !isSigned) return refuse('percentage below zero');
 	const value = scaled(parts.whole, parts.fraction, PLACES);
 	if (value === null) return refuse('percentage decimals');
 	if (value > highest) return refuse('percentage too high');
-	return accepted(value as Percent);
+	return accepted((parts.negative ? -value : value) as Percent);
 }

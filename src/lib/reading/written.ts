@@ -89,6 +89,10 @@ export function writePercent(value: Percent, locale: Locale<Language>): string {
 
 const names = new Map<string, readonly string[]>();
 
+/** A percentage that may be below zero: “−0.25 %” */
+export const writeSignedPercent = (value: Percent, locale: Locale<Language>): string =>
+	`${value < 0 ? '−' : ''}${writePercent(Math.abs(value) as Percent, locale)}`;
+
 /** The names of the months in a language. */
 export function monthNames(language: Language, length: 'long' | 'short'): readonly string[] {
 	const known = names.get(language + length);

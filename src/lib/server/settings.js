@@ -204,10 +204,17 @@ const SETTINGS = {
 		'an address that begins with http:// or https://',
 		webAddress
 	),
-	creditorsWait: usually(
+	indexes: maybe(
+		'RESIDUUM_INDEXES',
+		'none',
+		'the address of whoever publishes indexes; the demo uses its own stand-in',
+		'an address that begins with http:// or https://',
+		webAddress
+	),
+	outsideWait: usually(
 		'RESIDUUM_CREDITORS_WAIT',
 		'8000',
-		'milliseconds to wait for a creditor',
+		'milliseconds to wait for a creditor or an index',
 		'a whole number of milliseconds from 1 to 600000',
 		whole(1, 600_000)
 	),
@@ -215,6 +222,13 @@ const SETTINGS = {
 		'RESIDUUM_CREDITOR_PORT',
 		'4611',
 		'the port of the demo’s stand-in for creditors',
+		PORT,
+		whole(0, 65_535)
+	),
+	indexPort: usually(
+		'RESIDUUM_INDEX_PORT',
+		'4612',
+		'the port of the demo’s stand-in for indexes',
 		PORT,
 		whole(0, 65_535)
 	),

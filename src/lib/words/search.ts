@@ -90,9 +90,12 @@ function foundSentence(
 export function strainInWords(
 	strain: Strain | null,
 	firstMonth: PlanTotals['firstMonth'],
-	writing: Writing
+	writing: Writing,
+	/** Of the indexes, in words. */
+	course = ''
 ): string {
 	if (strain === null) return text(writing, 'as planned');
+	if (strain.kind === 'another course') return text(writing, 'another course', { course });
 	if (strain.kind !== 'a bill') return text(writing, strain.kind);
 	return text(writing, 'a bill', {
 		amount: writeMoney(strain.amount, writing),
@@ -121,6 +124,7 @@ const STRAIN_KEYS: Readonly<Record<Strain['kind'], string>> = {
 	'less money': 'less',
 	'missed months': 'missed',
 	'higher rates': 'rates',
+	'another course': 'course',
 	'a bill': 'bill'
 };
 

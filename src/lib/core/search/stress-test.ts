@@ -15,6 +15,8 @@ export type Strain =
 	| { readonly kind: 'missed months' }
 	/** Every rate above zero is two points higher. */
 	| { readonly kind: 'higher rates' }
+	/** The debts under another course of the indexes that they follow (specification, section 17). */
+	| { readonly kind: 'another course'; readonly debts: readonly PlannedDebt[] }
 	/** So much of the money is needed elsewhere, from a month on until it is there. */
 	| { readonly kind: 'a bill'; readonly amount: Cents; readonly month: number };
 
@@ -68,7 +70,7 @@ export const unstrained = (debts: readonly PlannedDebt[], plan: PlanTerms): Stra
 
 function measured(debts: readonly PlannedDebt[], plan: PlanTerms, strain: Strain | null): Strained {
 	const under = underStrain(debts, plan, strain);
-	const charged = withHigherRates(debts, strain);
+	const charged = withOtherRates(debts, strain);
 	const first = firstMonthOf(debts);
 	const covering = moneyCovering(charged, plan, strain);
 	const least = leastMoney(charged, plan, inTime, (constant) =>
@@ -105,7 +107,7 @@ export function underStrain(
 ): { readonly debts: readonly PlannedDebt[]; readonly plan: PlanTerms } {
 	if (!strain) return { debts, plan };
 	return {
-		debts: missing(withHigherRates(debts, strain), plan, strain),
+		debts: missing(withOtherRates(debts, strain), plan, strain),
 		plan: poorer(plan, strain, firstMonthOf(debts))
 	};
 }
@@ -133,7 +135,7 @@ export function leastChecked(
 		return ending.status === 'cleared' ? months : null;
 	};
 	const less = minus(least, 1);
-	const covering = moneyCovering(withHigherRates(debts, strain), plan, strain);
+	const covering = moneyCovering(withOtherRates(debts, strain), plan, strain);
 	return {
 		least,
 		less,
@@ -143,10 +145,11 @@ export function leastChecked(
 	};
 }
 
-function withHigherRates(
+function withOtherRates(
 	debts: readonly PlannedDebt[],
 	strain: Strain | null
 ): readonly PlannedDebt[] {
+	if (strain?.kind === 'another course') return strain.debts;
 	if (strain?.kind !== 'higher rates') return debts;
 	// What bears no interest, a dental plan or an offer, is agreed to bear none.
 	const up = (annual: Percent) =>
@@ -192,6 +195,7 @@ function poorer(plan: PlanTerms, strain: Strain, first: CalendarDate): PlanTerms
 	const { budget, budgetChanges } = plan;
 	switch (strain.kind) {
 		case 'higher rates':
+		case 'another course':
 			return plan;
 		case 'less money': {
 			const less = (amount: Cents) => roundedShare(amount, 9, 10);

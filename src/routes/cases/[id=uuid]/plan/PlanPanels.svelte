@@ -4,6 +4,8 @@
 </script>
 
 <script lang="ts">
+	import { changedDebts } from '$lib/document/carried-plans';
+	import { underCourse } from '$lib/document/indexes';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import type { DebtKind } from '$lib/core/plan/priority';
 	import type { CaseDocument } from '$lib/document/case';
@@ -51,6 +53,18 @@
 	{/await}
 {:else if panel === 'sure' && debts.length > 0}
 	{#await import('./StressTest.svelte') then { default: StressTest }}
-		<StressTest {debts} {terms} firstMonth={hand.firstMonth} {nameOf} {writing} {onclose} />
+		<StressTest
+			{debts}
+			{terms}
+			under={paper.debts.some(({ follows }) => follows !== null)
+				? (course) =>
+						changedDebts({ ...paper, debts: underCourse(paper.debts, course) }, hand.entry).debts
+				: null}
+			asOf={paper.asOf}
+			firstMonth={hand.firstMonth}
+			{nameOf}
+			{writing}
+			{onclose}
+		/>
 	{/await}
 {/if}

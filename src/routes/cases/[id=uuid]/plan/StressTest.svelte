@@ -1,6 +1,9 @@
 <!-- The stress test of the plan, computed in a worker. -->
 <script lang="ts">
-	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import { addMonths, startOfMonth, type CalendarDate } from '$lib/core/quantities/calendar';
+	import { percent, type Percent } from '$lib/core/quantities/rate';
+	import type { Course } from '$lib/document/indexes';
+	import { courseInWords } from '$lib/words/indexes';
 	import {
 		leastChecked,
 		underStrain,
@@ -19,7 +22,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import WorkingNote from '$lib/ui/WorkingNote.svelte';
 	import { strainsInWorker } from '$lib/workers/stress-test';
-	import { moneyText, monthText } from '../debt-fields';
+	import { moneyText, monthText, signedRateText } from '../debt-fields';
 	import Failed from './Failed.svelte';
 	import Panel from './Panel.svelte';
 	import { t } from '$lib/words/labels/plan';
@@ -27,22 +30,46 @@
 	interface Props {
 		debts: readonly PlannedDebt[];
 		terms: PlanTerms;
+		/** The debts under a course of the indexes; null where none follows one. */
+		under: ((course: Course) => readonly PlannedDebt[]) | null;
+		asOf: CalendarDate;
 		firstMonth: CalendarDate;
 		nameOf: (id: string) => string;
 		writing: Writing;
 		onclose: () => void;
 	}
-	const { debts, terms, firstMonth, nameOf, writing, onclose }: Props = $props();
+	const { debts, terms, under, asOf, firstMonth, nameOf, writing, onclose }: Props = $props();
 
 	let month = $state(3);
 	let typed = $state<Cents | null>(null);
 	const bill = $derived(typed ?? wholeUnits(500, writing.currency.digits));
+	/** A point more in half a year, and a path that somebody types; none of it is known. */
+	const POINT = percent(10_000);
+	let path = $state.raw<Course['steps']>([]);
+	const courses = $derived<Course[]>([
+		{ steps: [{ date: addMonths(startOfMonth(asOf), 6), change: POINT }] },
+		...(path.length === 0 ? [] : [{ steps: path }])
+	]);
 	const strains = $derived<Strain[]>([
 		{ kind: 'less money' },
 		{ kind: 'missed months' },
 		{ kind: 'higher rates' },
-		{ kind: 'a bill', amount: bill, month }
+		{ kind: 'a bill', amount: bill, month },
+		...(under ? courses.map((of) => ({ kind: 'another course' as const, debts: under(of) })) : [])
 	]);
+
+	const courseOf = (place: number) => courses[place - 5] ?? { steps: [] };
+
+	/** Steps of a path by month; the later one of two in a month is the one that is meant. */
+	const walk = (steps: Course['steps']) =>
+		(path = [...new Map(steps.map((step) => [step.date, step])).values()].sort((a, b) =>
+			a.date < b.date ? -1 : 1
+		));
+	function lengthen(): void {
+		const last = path.at(-1);
+		const date = addMonths(last?.date ?? startOfMonth(asOf), 6);
+		walk([...path, { date, change: (last?.change ?? 0) + POINT }]);
+	}
 
 	let answers = $state.raw<readonly StressAnswer[]>([]);
 	let failed = $state(false);
@@ -115,7 +142,7 @@
 				{@const answer = answers.find((told) => told.place === place)}
 				<tr>
 					<th scope="row">
-						{strainInWords(strain, firstMonth, writing)}
+						{strainInWords(strain, firstMonth, writing, courseInWords(courseOf(place), writing))}
 						<small>{assumedOf(strain, { begins: terms.begins ?? 1 }, terms, writing)}</small>
 					</th>
 					{#if !answer || !calm}
@@ -164,6 +191,32 @@
 			onchange={(day) => day !== null && (month = monthIn(day, firstMonth))}
 		/>
 	</p>
+	{#if under}
+		<div class="path" role="group" aria-label={t('A path of the indexes')}>
+			<span>{t('A path of the indexes')}</span>
+			{#each path as step, at (step.date)}
+				<TypedField
+					label={t('Change of step {number}', { number: at + 1 })}
+					value={step.change as Percent}
+					{...signedRateText(writing)}
+					onchange={(change) => change !== null && walk(path.with(at, { ...step, change }))}
+				/>
+				<span>{t('from')}</span>
+				<TypedField
+					label={t('Month of step {number}', { number: at + 1 })}
+					value={step.date}
+					{...monthText(writing)}
+					onchange={(date) => date !== null && walk(path.with(at, { ...step, date }))}
+				/>
+				<button
+					type="button"
+					aria-label={t('Remove step {number}', { number: at + 1 })}
+					onclick={() => walk(path.filter((other) => other !== step))}>×</button
+				>
+			{/each}
+			<button type="button" onclick={lengthen}>{t('Add a step')}</button>
+		</div>
+	{/if}
 </Panel>
 
 {#if opened && 'least' in opened}
@@ -236,6 +289,24 @@
 		color: var(--quiet);
 	}
 
+	.path {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px 10px;
+		align-items: center;
+		color: var(--quiet);
+	}
+
+	.path > :global(.field) {
+		flex: 0 0 104px;
+	}
+
+	.path button {
+		color: var(--act);
+		font-weight: 600;
+	}
+
+	.path :global(input),
 	.bill :global(input) {
 		border-bottom-color: var(--hairline);
 	}

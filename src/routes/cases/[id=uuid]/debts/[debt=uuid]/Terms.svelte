@@ -19,6 +19,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import RuleFields from '../../RuleFields.svelte';
 	import { debtFieldReaders, minimumPercentText } from '../../debt-fields';
+	import IndexRate from './IndexRate.svelte';
 	import Lending from './Lending.svelte';
 	import Balances from '../../Balances.svelte';
 	import LatePayments from './LatePayments.svelte';
@@ -147,6 +148,7 @@
 			onchange={(changed) => onchange('minimum', { required: changed })}
 		/>
 	</div>
+	<IndexRate {debt} {writing} {asOf} {onchange} />
 	<Lending {debt} {writing} {onchange} />
 	<LatePayments {debt} {writing} {asOf} {onchange} />
 	<Noted {debt} {writing} {asOf} {people} {onchange} />
