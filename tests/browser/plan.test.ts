@@ -530,13 +530,13 @@ describe('creditors that take less, and payments eased for a while', () => {
 		await screen.press('Enter');
 		await screen.see(
 			'[data-change="0"]',
-			'Agreed from March 2027 until May 2027: Kestrel card no payment'
+			'Proposal from March 2027 until May 2027: Kestrel card no payment'
 		);
 		await screen.page.focus('[data-chip="change 0 begin"]');
 		await screen.press('ArrowRight');
-		await screen.see('[data-change="0"]', 'Agreed from April 2027 until June 2027');
+		await screen.see('[data-change="0"]', 'Proposal from April 2027 until June 2027');
 		await screen.page.focus('[data-chip="change 0 end"]');
 		await screen.press('ArrowLeft');
-		await screen.see('[data-change="0"]', 'Agreed from April 2027 until May 2027');
+		await screen.see('[data-change="0"]', 'Proposal from April 2027 until May 2027');
 	});
 });

@@ -59,10 +59,10 @@ const moved = (change: ChangeEntry, to: string, point: 'begin' | 'end' = 'begin'
 describe('the day from which a change makes itself felt', () => {
 	it('is the month after an offer, that of a settlement or of an agreement; a new loan is there from the start', () => {
 		expect(said(transfer)).toEqual(['24.99 % from Mar 2028']);
-		expect(said(concession)).toEqual(['agreed from Mar 2027']);
-		expect(said(eased)).toEqual(['agreed from Mar 2027', 'agreed until Jun 2027']);
+		expect(said(concession)).toEqual(['agreement from Mar 2027']);
+		expect(said(eased)).toEqual(['agreement from Mar 2027', 'agreement until Jun 2027']);
 		expect(said(settled)).toEqual(['settled in Sep 2027']);
-		expect(said({ ...concession, from: day('2026-11-01') })).toEqual(['agreed from Jan 2027']);
+		expect(said({ ...concession, from: day('2026-11-01') })).toEqual(['agreement from Jan 2027']);
 		expect(said(loan)).toEqual([]);
 	});
 

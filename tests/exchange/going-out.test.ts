@@ -39,7 +39,7 @@ function wantedOf({ document, entry }: (typeof demoPlans)[number]): CalendarWant
 		months: 1200,
 		each: 'payment',
 		paydays: [],
-		assumed: false,
+		standing: 'agreed' as const,
 		sequence: 1,
 		made: new Date('2026-12-15T08:00:00Z'),
 		cancelled: [],
@@ -255,7 +255,7 @@ describe('a plan as CSV', () => {
 		for (const { document, entry } of demoPlans) {
 			const { plan } = carriedPlan(document, entry);
 			const debts = plan.debts.map(({ id }, index) => ({ index, name: `=${id}` }));
-			const [head = [], ...rows] = rowsOf(planCsv(plan, debts, document.currency, false));
+			const [head = [], ...rows] = rowsOf(planCsv(plan, debts, document.currency, 'agreed'));
 			expect(rows).toHaveLength(plan.months);
 			const column = (name: string) =>
 				rows.map((row) => Math.round(100 * Number(row[head.indexOf(name)])));
@@ -273,7 +273,7 @@ describe('a plan as CSV', () => {
 		const { plan } = carriedPlan(ferry, ferry.plans[0] as never);
 		const rows = rowsOf(
 			plansCsv(
-				names.map((name) => ({ name, plan, assumed: false })),
+				names.map((name) => ({ name, plan, standing: 'agreed' as const })),
 				ferry.currency
 			)
 		).slice(1);

@@ -297,16 +297,21 @@ describe('messages and the menu', () => {
 		const blocks = [{ kind: 'answer', sentence: [{ text: 'All is well.' }] }];
 		const handout = { ...usualHandout('USD'), contact: 'Ines' };
 		const [english, Spanish] = [usd, spanish].map((writing) =>
-			mailText({ blocks }, handout, ['pdf', 'ics'], false, writing)
+			mailText({ blocks }, handout, ['pdf', 'ics'], 'agreed', writing)
 		);
 		expect(english).toContain('Attached: the handout (PDF) and the payments as a calendar.');
 		expect(english).toContain('not after: Ines.');
 		expect(Spanish).toContain(
 			'Adjuntos: la hoja para llevar a casa (PDF) y los pagos como calendario.'
 		);
-		expect(mailText({ blocks }, handout, [], false, usd)).not.toContain('Attached');
-		expect(mailText({ blocks }, handout, [], true, usd)).toContain('assumed and not agreed yet');
-		expect(mailText({ blocks }, handout, [], true, spanish)).toContain('son supuestas');
+		expect(mailText({ blocks }, handout, [], 'agreed', usd)).not.toContain('Attached');
+		expect(mailText({ blocks }, handout, [], 'assumed', usd)).toContain(
+			'assumed and not agreed yet'
+		);
+		expect(mailText({ blocks }, handout, [], 'open', usd)).toContain(
+			'Not every creditor has agreed'
+		);
+		expect(mailText({ blocks }, handout, [], 'assumed', spanish)).toContain('son supuestas');
 		expect(fileWords('xlsx', spanish)).toBe('un libro de cálculo para comprobar las sumas (XLSX)');
 	});
 

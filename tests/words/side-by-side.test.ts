@@ -257,8 +257,10 @@ describe('a new plan', () => {
 	});
 
 	it('is never the cheapest without it being said that its terms are assumed', () => {
-		const said = plain(comparisonSentence([own, { ...consolidated, assumed: true }], usd));
+		const said = plain(comparisonSentence([own, { ...consolidated, standing: 'assumed' }], usd));
 		expect(said).toContain('“One loan” (terms assumed) costs the least');
+		const open = plain(comparisonSentence([own, { ...consolidated, standing: 'open' }], usd));
+		expect(open).toContain('“One loan” (not agreed yet) costs the least');
 	});
 
 	it('copies a plan with debts of its own, also where its changes and its order name them', () => {

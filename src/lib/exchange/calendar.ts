@@ -1,4 +1,5 @@
 /** The payments of a plan as a calendar (iCalendar, RFC 5545): an event a payment, with a reminder. */
+import type { Standing } from '../document/change';
 import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { paymentsOf, type PlanPayment } from '../core/plan/payments';
 import type { Plan, PlannedDebt } from '../core/plan/terms';
@@ -41,8 +42,8 @@ export interface CalendarWanted extends CalendarPayments {
 	readonly name: string;
 	/** Whom a debt, by its identifier, is owed to. */
 	readonly creditorOf: (id: string) => string;
-	/** Whether terms of the plan are assumed. */
-	readonly assumed: boolean;
+	/** What the plan rests on. */
+	readonly standing: Standing;
 	/** The number of this revision (SEQUENCE) and the instant at which it was made (DTSTAMP): both rise. */
 	readonly sequence: number;
 	readonly made: Date;
@@ -67,9 +68,9 @@ interface Leaving {
  * the day, so that a file that is taken again replaces what is there; what is gone is cancelled.
  */
 export function calendarOf(wanted: CalendarWanted): string {
-	const { id, name, writing, assumed, sequence, made: stamp, cancelled } = wanted;
+	const { id, name, writing, standing, sequence, made: stamp, cancelled } = wanted;
 	const calendar = ical({
-		name: text(writing, assumed ? 'name assumed' : 'name', { name }),
+		name: text(writing, standing === 'agreed' ? 'name' : `name ${standing}`, { name }),
 		prodId: { company: 'Residuum', product: 'Residuum', language: writing.language.toUpperCase() },
 		method: ICalCalendarMethod.PUBLISH
 	});
@@ -87,7 +88,7 @@ export function calendarOf(wanted: CalendarWanted): string {
 		const summary = summaryOf(leaving, wanted);
 		const entry = put(
 			{ plan: id, event },
-			assumed ? text(writing, 'assumed', { summary }) : summary
+			standing === 'agreed' ? summary : text(writing, `summary ${standing}`, { summary })
 		);
 		if (leaving.length > 1) entry.description(leaving.map((one) => lineOf(one, wanted)).join('\n'));
 		entry.createAlarm({ type: ICalAlarmType.display, trigger: DAYS_BEFORE * DAY });

@@ -1,4 +1,5 @@
 /** Every month of a plan, and plans side by side, as CSV (RFC 4180): plain numbers with a point, ISO dates. */
+import type { Standing } from '../document/change';
 import {
 	comparedPlan,
 	FIGURES,
@@ -12,18 +13,24 @@ import { guarded } from './guarded';
 import { monthRows, SHARE_FIGURES, type NamedDebt } from './plan-rows';
 import { csvOf } from './table';
 
-/** Every month; where terms of the plan are assumed, each row says so. */
+/** Every month; where terms of the plan are not agreed, each row says so. */
 export function planCsv(
 	plan: Plan,
 	debts: readonly NamedDebt[],
 	currency: Currency,
-	assumed: boolean
+	standing: Standing
 ): string {
 	const wanted = { from: 1, to: plan.months, figures: SHARE_FIGURES };
 	const [head = [], ...rows] = monthRows(plan, debts, wanted, currency);
-	if (!assumed) return csvOf([head, ...rows]);
-	return csvOf([[...head, 'Terms'], ...rows.map((row) => [...row, 'assumed'])]);
+	if (standing === 'agreed') return csvOf([head, ...rows]);
+	return csvOf([[...head, 'Terms'], ...rows.map((row) => [...row, TERMS[standing]])]);
 }
+
+const TERMS: Readonly<Record<Standing, string>> = {
+	assumed: 'assumed',
+	open: 'not agreed yet',
+	agreed: ''
+};
 
 const FIGURE_HEADINGS: Readonly<Record<ComparedFigure, string>> = {
 	ends: 'Paid off',
@@ -52,7 +59,7 @@ const IN_MONEY: ReadonlySet<ComparedFigure> = new Set([
 
 /** A row a plan; what one that never ends does not have stays empty. */
 export function plansCsv(
-	plans: readonly { readonly name: string; readonly plan: Plan; readonly assumed: boolean }[],
+	plans: readonly { readonly name: string; readonly plan: Plan; readonly standing: Standing }[],
 	currency: Currency
 ): string {
 	const head = [
@@ -64,10 +71,10 @@ export function plansCsv(
 		),
 		'Terms'
 	];
-	const rows = plans.map(({ name, plan, assumed }) => {
+	const rows = plans.map(({ name, plan, standing }) => {
 		const compared = comparedPlan(plan);
 		const figures = FIGURES.map((figure) => written(compared[figure], currency));
-		return [guarded(name), ...figures, assumed ? 'assumed' : ''];
+		return [guarded(name), ...figures, TERMS[standing]];
 	});
 	return csvOf([head, ...rows]);
 }

@@ -1,6 +1,6 @@
 /** Cases as a file of any kind that is written, of all, of one debt, or of one plan, by its name. */
 import type { CaseDocument } from '../document/case';
-import { assumesTerms } from '../document/change';
+import { standingOf } from '../document/change';
 import { Refusal, refuse } from '../exchange/bytes';
 import { nothingToMake } from '../words/exports';
 import { casesJson } from '../exchange/case-json';
@@ -129,7 +129,7 @@ async function messageOf(
 	return tools.mail({
 		to: { name: label, address: handout.email },
 		subject: mailSubject(label, writing),
-		text: mailText(handoutOf(document, entry), handout, ATTACHED, assumesTerms(entry), writing),
+		text: mailText(handoutOf(document, entry), handout, ATTACHED, standingOf(entry), writing),
 		language: handout.language,
 		attachments,
 		date: chosen.now,

@@ -8,7 +8,7 @@ import { planTotals } from '../core/plan/walk';
 import { underStrain } from '../core/search/stress-test';
 import type { CaseDocument } from '../document/case';
 import { carriedPlan, measuredPlan } from '../document/carried-plans';
-import { assumesTerms } from '../document/change';
+import { standingOf, type Standing } from '../document/change';
 import { HANDOUT_PARTS, type HandoutPart } from '../document/handout-parts';
 import { chosenPlan, monthStart, type PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
@@ -37,6 +37,7 @@ import { heading, paragraph, type Handed, type HandedDebt } from './handed';
 import { partBlocks } from './parts';
 import { monthsBlocks, payBlocks } from './payments';
 import { planPicture } from './plan-picture';
+import { replyBlocks } from './replies';
 
 /** How the handout of a case is written: English as the case is, another language as it is in its country. */
 export function handoutWriting({ handout, currency, style }: CaseDocument): Writing<Language> {
@@ -47,6 +48,12 @@ export function handoutWriting({ handout, currency, style }: CaseDocument): Writ
 		style: language === 'en' ? style : styleIn(language, currency.code)
 	};
 }
+
+const TITLES = { assumed: 'title assumed', open: 'title open', agreed: 'title' } as const;
+
+/** The name of a plan, marked where it rests on what nobody has agreed to. */
+export const marked = (title: string, standing: Standing, writing: Writing<Language>): string =>
+	standing === 'agreed' ? title : handoutText(writing, `is ${standing}`, { title });
 
 /** Where a debt is in the order of short months; what is not in it comes after. */
 function placeIn(shortOrder: readonly string[] | undefined, id: string): number {
@@ -73,17 +80,18 @@ export function handoutOf(
 	};
 	const { handout } = document;
 	const parts = HANDOUT_PARTS.filter((part) => !handout.without.includes(part));
-	const isAssumed = assumesTerms(entry);
-	const title = handoutText(writing, isAssumed ? 'title assumed' : 'title');
+	const standing = standingOf(entry);
+	const title = handoutText(writing, TITLES[standing]);
 	const own: readonly Block[] =
 		handout.line === '' ? [] : [{ kind: 'sentence', sentence: [say(handout.line)], quiet: false }];
 	// The line of the counselor's own stands before what the figures assume, which closes the page.
+	const last = [...replyBlocks(handed), ...own];
 	const blocks = parts.flatMap((part) =>
-		part === 'assumes' ? [...own, ...BLOCKS[part](handed)] : BLOCKS[part](handed)
+		part === 'assumes' ? [...last, ...BLOCKS[part](handed)] : BLOCKS[part](handed)
 	);
 	// Nobody reads an answer before this where it rests on what nobody has agreed to.
-	if (isAssumed) {
-		const sentence = [say(handoutText(writing, 'terms assumed'))];
+	if (standing !== 'agreed') {
+		const sentence = [say(handoutText(writing, `terms ${standing}`))];
 		blocks.unshift({ kind: 'sentence', sentence, quiet: false });
 	}
 	return {
@@ -93,7 +101,7 @@ export function handoutOf(
 		left: [title, document.label, ...(person ? [person.name] : [])].join(' · '),
 		right: writeLongDate(document.asOf, writing),
 		page: (page, pages) => handoutText(writing, 'page', { page, pages }),
-		blocks: parts.includes('assumes') ? blocks : [...blocks, ...own],
+		blocks: parts.includes('assumes') ? blocks : [...blocks, ...last],
 		replaced: handoutText(writing, 'replaced')
 	};
 }
@@ -172,7 +180,7 @@ const BLOCKS: Readonly<Record<HandoutPart, (handed: Handed) => readonly Block[]>
 			const isThis = plan.id === entry.id;
 			const id = plan.id === chosen ? 'is chosen' : isThis ? 'is this' : null;
 			const title = id === null ? name : handoutText(writing, id, { name });
-			const called = assumesTerms(plan) ? handoutText(writing, 'is assumed', { title }) : title;
+			const called = marked(title, standingOf(plan), writing);
 			return line(called, carriedPlan(document, plan).plan, isThis);
 		});
 		// What comes of doing nothing else is possible too.

@@ -5,14 +5,13 @@ import { ONLY_REQUIRED, planOf } from '../core/plan/walk';
 import { carriedPlan } from '../document/carried-plans';
 import { cancelledEvents, type GivenEvent } from '../document/calendar';
 import type { CaseDocument } from '../document/case';
-import { assumesTerms } from '../document/change';
+import { standingOf } from '../document/change';
 import { ownerAmong } from '../document/household';
 import { monthStart, sheetItem, type PlanEntry, type SheetLine } from '../document/plan';
 import { daysIn } from '../core/plan/budget-sheet';
 import type { Plan } from '../core/plan/terms';
 import type { Writing } from '../reading/writing';
 import { frequencyWords } from '../words/amounts';
-import { handoutText } from '../words/handout';
 import type { PaymentsPerYear } from '../core/quantities/calendar';
 import type { Language } from '../messages/message';
 import { statedDebt } from '../document/debt';
@@ -31,7 +30,7 @@ import { scheduleCsv } from '../exchange/schedule-csv';
 import { letterOf, nameOf } from '../words/debt';
 import { listedDebts } from '../words/plan';
 import type { Handout } from './blocks';
-import { handoutOf, handoutWriting } from './handout';
+import { handoutOf, handoutWriting, marked } from './handout';
 import { planPicture, plansPicture } from './plan-picture';
 import { scheduleOf } from './schedule';
 import type { NothingToMakeReason } from '../words/exports';
@@ -137,13 +136,13 @@ const CONTENT: Readonly<Record<Subject['of'], Content>> = {
 			.filter(({ hidden }) => !hidden)
 			.map((entry) => ({ entry, ...carriedPlan(document, entry) }))
 			.filter(({ refusal }) => refusal === null)
-			.map(({ entry, plan }) => ({ name: entry.name, plan, assumed: assumesTerms(entry) }));
+			.map(({ entry, plan }) => ({ name: entry.name, plan, standing: standingOf(entry) }));
 		if (plans.length === 0) throw new NothingToMake('no plan shown');
 		if (kind === 'csv') return plansCsv(plans, document.currency);
 		const size = { ...PICTURE, height: PICTURE.height + 14 * plans.length };
 		const writing = handoutWriting(document);
-		const named = plans.map(({ name, plan, assumed }) => ({
-			name: assumed ? handoutText(writing, 'is assumed', { title: name }) : name,
+		const named = plans.map(({ name, plan, standing }) => ({
+			name: marked(name, standing, writing),
 			plan
 		}));
 		return plansPicture(named, document.asOf, size, writing, document.label);
@@ -198,14 +197,14 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 				plan,
 				listed.map(({ id, name }) => ({ index: indexOf(id), name })),
 				currency,
-				assumesTerms(entry)
+				standingOf(entry)
 			);
 		case 'ics':
 			return calendarOf({
 				...calendarPayments(task),
 				name: document.label,
 				creditorOf: (id) => creditorOf(document, id, listed),
-				assumed: assumesTerms(entry),
+				standing: standingOf(entry),
 				sequence: document.calendar.sequence + 1,
 				made: new Date(task.made ?? `${asOf}T00:00:00Z`),
 				cancelled: task.cancels
@@ -247,7 +246,7 @@ const personIn = (subject: Subject): string | null =>
 
 /** The name of a plan in a file, marked where its terms are assumed. */
 const titleOf = (entry: PlanEntry, writing: Writing<Language>): string =>
-	assumesTerms(entry) ? handoutText(writing, 'is assumed', { title: entry.name }) : entry.name;
+	marked(entry.name, standingOf(entry), writing);
 
 /**
  * A plan that can't be carried out is not handed out; one that never ends has no calendar and no payments to hand out.
@@ -324,7 +323,8 @@ function whatOf({ debts, plans, people }: CaseDocument, subject: Subject): strin
 
 function planFileName(entry: PlanEntry | undefined, count: number): string {
 	const name = count > 1 ? (entry?.name ?? '') : 'plan';
-	return entry && assumesTerms(entry) ? `${name} assumed` : name;
+	const standing = entry ? standingOf(entry) : 'agreed';
+	return standing === 'agreed' ? name : `${name} ${standing === 'open' ? 'not agreed' : standing}`;
 }
 
 /** A name that every disk takes: letters, digits and hyphens. */

@@ -4,7 +4,14 @@ import type { CalendarDate } from '../core/quantities/calendar';
 import type { Percent } from '../core/quantities/rate';
 import type { Cents } from '../core/quantities/money';
 import { hasDeadline } from '../document/balances';
-import { assumedDebts, newDebtOf, type ChangeEntry, type NewDebtEntry } from '../document/change';
+import {
+	assumedDebts,
+	newDebtOf,
+	standingOf,
+	type ChangeEntry,
+	type NamedTerms,
+	type NewDebtEntry
+} from '../document/change';
 import type { DebtEntry } from '../document/debt';
 import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
@@ -90,7 +97,8 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writi
 		}
 		case 'concession': {
 			const { from, until } = change;
-			const agreed = change.debts.map((of) => agreedInWords(of, nameOf(of.debt), writing));
+			const debts = stillOffered(change.debts);
+			const agreed = debts.map((of) => agreedInWords(of, nameOf(of.debt), writing));
 			const fees = feesInWords(change, writing);
 			const month = monthOf(from, writing);
 			return text(writing, fees.length === 0 ? 'concession' : 'concession with fees', {
@@ -98,13 +106,14 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writi
 					until === null
 						? text(writing, 'from', { month })
 						: text(writing, 'from until', { month, until: monthOf(until, writing) }),
+				standing: standingOf({ changes: [change] }),
 				debts: namesOf(agreed, writing),
 				fees: fees.join(', ')
 			});
 		}
 		case 'settle': {
 			const { date, before, fee, debts } = change;
-			const settled = debts.map((of) =>
+			const settled = stillOffered(debts).map((of) =>
 				text(writing, 'settled for', { name: nameOf(of.debt), offer: offerInWords(of, writing) })
 			);
 			const fees = settlementFees(fee, writing);
@@ -121,6 +130,12 @@ export function changeInWords(change: ChangeEntry, nameOf: Names, writing: Writi
 				count: Math.max(1, change.debts.length)
 			});
 	}
+}
+
+/** What was not refused; where all of it was, all. */
+function stillOffered<T extends NamedTerms>(named: readonly T[]): readonly T[] {
+	const left = named.filter(({ reply }) => reply.is !== 'refused');
+	return left.length === 0 ? named : left;
 }
 
 type Concession = Extract<ChangeEntry, { kind: 'concession' }>;

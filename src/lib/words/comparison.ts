@@ -1,4 +1,5 @@
 /** Plans side by side, in words: what each figure is called, how it is written, what the answer is. */
+import type { Standing } from '../document/change';
 import type { CalendarDate } from '../core/quantities/calendar';
 import { type Cents, ZERO, size, asCarried } from '../core/quantities/money';
 import { interestAndFees, planDifference, type PlanDifference } from '../core/plan/answers';
@@ -63,13 +64,13 @@ interface Named {
 	readonly id: string;
 	readonly name: string;
 	readonly plan: Plan;
-	/** Whether some of its terms are assumed. */
-	readonly assumed?: boolean;
+	/** What it rests on; absent: on nothing that is still to be agreed. */
+	readonly standing?: Standing;
 }
 
-/** “One new loan”, assumed terms: the best of what nobody has agreed to is never named without that. */
-const titleOf = ({ name, assumed = false }: Named, locale: Locale): Sentence =>
-	sentence(locale, 'titled', { name, assumed: assumed ? 'yes' : 'no' });
+/** “One new loan” (terms assumed): the best of what nobody has agreed to is never named without that. */
+const titleOf = ({ name, standing = 'agreed' }: Named, locale: Locale): Sentence =>
+	sentence(locale, 'titled', { name, standing });
 
 /** A figure of one of the plans, which opens its working. */
 const ofPlan = ({ id }: Named, words: string, name: PlanFigureName): Phrase => ({
@@ -114,12 +115,16 @@ export function comparisonSentence(plans: readonly Named[], writing: Writing): S
 	});
 }
 
-/** The note of a column whose plan is not computed or has assumed terms; null if neither. */
+/** The note of a column whose plan is not computed or rests on what nobody has agreed to; null if neither. */
 export const columnNote = (
-	{ refused, assumed }: { readonly refused: boolean; readonly assumed: boolean },
+	{ refused, standing }: { readonly refused: boolean; readonly standing: Standing },
 	locale: Locale
 ): string | null =>
-	refused ? text(locale, 'not computed') : assumed ? text(locale, 'assumed') : null;
+	refused
+		? text(locale, 'not computed')
+		: standing === 'agreed'
+			? null
+			: text(locale, `note ${standing}`);
 
 /** “8 months sooner but 412.00 more”, “never paid off”; null for what the others are measured against. */
 export function verdict(difference: PlanDifference | null, writing: Writing): string | null {

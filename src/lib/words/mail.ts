@@ -1,4 +1,5 @@
 /** Messages to a client, and the outbox that stands in for mail. */
+import type { Standing } from '../document/change';
 import type { HandoutEntry } from '../document/handout';
 import type { Writing } from '../reading/writing';
 import en from '../messages/en/mail.json';
@@ -21,8 +22,8 @@ export function mailText(
 	{ contact }: HandoutEntry,
 	/** The kinds of files that go with it. */
 	kinds: readonly string[],
-	/** Whether terms of the plan are assumed: proposed, and agreed to by nobody. */
-	assumed: boolean,
+	/** What the plan rests on. */
+	standing: Standing,
 	writing: Writing<Language>
 ): string {
 	const answer = blocks.find(({ kind }) => kind === 'answer')?.sentence ?? [];
@@ -30,7 +31,7 @@ export function mailText(
 	return [
 		text(writing, 'greeting'),
 		text(writing, 'plan', { answer: plain(answer) }),
-		...(assumed ? [text(writing, 'assumed')] : []),
+		...(standing === 'agreed' ? [] : [text(writing, `terms ${standing}`)]),
 		...(files.length === 0 ? [] : [text(writing, 'attached', { files: listOf(writing, files) })]),
 		text(writing, 'call', { contact: contact === '' ? 'no' : 'yes', who: contact }),
 		text(writing, 'closing')

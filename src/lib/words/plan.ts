@@ -83,7 +83,7 @@ export function planEventInWords(item: PlanEvent, writing: Writing): string {
 		: text(writing, 'on top', { amount, month });
 }
 
-/** “24.99 % from Mar 2028”, “agreed from Mar 2027”, “agreed until Jun 2027”, “settled in Mar 2028” */
+/** “24.99 % from Mar 2028”, “agreement from Mar 2027”, “agreement until Jun 2027”, “settled in Mar 2028” */
 export const changeDayInWords = (
 	change: ChangeEntry,
 	{ point, date }: ChangeDay,

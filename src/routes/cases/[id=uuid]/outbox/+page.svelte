@@ -8,7 +8,7 @@
 	import { FileExport } from '$lib/desk/file-export.svelte';
 	import { LONGEST_TEXT } from '$lib/document/message';
 	import { base64Of } from '$lib/exchange/bytes';
-	import { assumesTerms } from '$lib/document/change';
+	import { standingOf } from '$lib/document/change';
 	import { handoutOf, handoutWriting } from '$lib/handout/handout';
 	import type { OutgoingFile, OutgoingKind } from '$lib/handout/outgoing';
 	import { readAddress } from '$lib/reading/addresses';
@@ -42,7 +42,7 @@
 	const text = $derived(
 		desk.onScreen.mail.text ??
 			(entry
-				? mailText(handoutOf(desk.document, entry), handout, ticked, assumesTerms(entry), locale)
+				? mailText(handoutOf(desk.document, entry), handout, ticked, standingOf(entry), locale)
 				: '')
 	);
 

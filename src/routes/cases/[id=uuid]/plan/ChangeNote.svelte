@@ -12,6 +12,8 @@
 		type NewDebtEntry
 	} from '$lib/document/change';
 	import { hasDeadline } from '$lib/document/balances';
+	import { withUsualAgreements } from '$lib/desk/usual-agreements';
+	import { creditorBook } from '$lib/desk/reference-book.svelte';
 	import { withDebt, withProposedTerms } from '$lib/desk/plan-entry';
 	import { changeKind } from '$lib/words/changes';
 	import { nameOf } from '$lib/words/debt';
@@ -25,6 +27,7 @@
 	import ChangeTerm from './ChangeTerm.svelte';
 	import NewDebtTerms from './NewDebtTerms.svelte';
 	import SettlementTerms from './SettlementTerms.svelte';
+	import { onMount } from 'svelte';
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
@@ -57,6 +60,10 @@
 			.map((debt, place) => ({ debt, place }))
 			.filter(({ debt }) => change.kind !== 'deadline' || hasDeadline(debt))
 	);
+
+	onMount(() => void creditorBook.open());
+	/** The change on the usual terms of its creditors, where they are known and not in it yet. */
+	const usual = $derived(withUsualAgreements(change, paper, creditorBook));
 
 	let fields = $state<HTMLElement>();
 
@@ -108,6 +115,7 @@
 					id={debt.id}
 					name={nameOf(debt, writing)}
 					{place}
+					asOf={paper.asOf}
 					{writing}
 					onturn={(isNamed) => onchange(withDebt(change, debt.id, isNamed))}
 					open={OPEN}
@@ -223,6 +231,12 @@
 			{/if}
 		</div>
 	</div>
+	{#if usual}
+		<p class="guess">
+			{t('Usual terms of these creditors are known.')}
+			<button type="button" onclick={() => onchange(usual)}>{t('Use the usual terms')}</button>
+		</p>
+	{/if}
 	{#if missing.length > 0}
 		<p class="guess">
 			{t('The plan is computed once every term …')}
@@ -245,7 +259,7 @@
 	.debts {
 		display: grid;
 		overflow-y: auto;
-		max-height: 190px;
+		max-height: min(330px, 44vh);
 	}
 
 	.guess {

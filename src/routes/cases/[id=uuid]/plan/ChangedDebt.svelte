@@ -1,11 +1,19 @@
 <!-- A debt in a change: whether it is about it, and what is moved of it or agreed for it. -->
 <script lang="ts">
 	import type { Cents } from '$lib/core/quantities/money';
-	import { debtsNamed, type ChangeEntry } from '$lib/document/change';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
+	import {
+		debtsNamed,
+		UNANSWERED,
+		withNamedTerms,
+		type ChangeEntry,
+		type Reply
+	} from '$lib/document/change';
 	import DebtMark from '$lib/ui/DebtMark.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import type { Writing } from '$lib/reading/writing';
 	import { minimumPercentText, moneyText, rateText } from '../debt-fields';
+	import ReplyLine from './ReplyLine.svelte';
 	import { t } from '$lib/words/labels/plan';
 
 	interface Props {
@@ -13,6 +21,7 @@
 		id: string;
 		name: string;
 		place: number;
+		asOf: CalendarDate;
 		/** The placeholder of a term that is not entered. */
 		open: string;
 		writing: Writing;
@@ -20,7 +29,8 @@
 		onchange: (change: ChangeEntry) => void;
 		onenter: () => void;
 	}
-	const { change, id, name, place, open, writing, onturn, onchange, onenter }: Props = $props();
+	const { change, id, name, place, asOf, open, writing, onturn, onchange, onenter }: Props =
+		$props();
 
 	const moved = $derived(
 		change.kind === 'transfer' ? change.amounts.find(({ debt }) => debt === id) : undefined
@@ -41,16 +51,23 @@
 
 	function settle(fields: Partial<NonNullable<typeof settled>>): void {
 		if (change.kind !== 'settle') return;
-		const offer = { percent: null, amount: null, assumed: false, ...fields };
+		// Other terms than those that were answered are not answered yet.
+		const offer = { percent: null, amount: null, assumed: false, ...UNANSWERED, ...fields };
 		const debts = change.debts.map((of) => (of.debt === id ? { ...of, ...offer } : of));
 		onchange({ ...change, debts });
 	}
 
 	function agree(fields: Partial<NonNullable<typeof agreed>>): void {
 		if (change.kind !== 'concession') return;
-		const debts = change.debts.map((of) => (of.debt === id ? { ...of, ...fields } : of));
+		const debts = change.debts.map((of) =>
+			of.debt === id ? { ...of, ...UNANSWERED, ...fields } : of
+		);
 		onchange({ ...change, debts });
 	}
+
+	const answer = (reply: Reply) =>
+		onchange(withNamedTerms(change, (of) => (of.debt === id ? { ...of, reply } : of)));
+	const named = $derived(agreed ?? settled);
 </script>
 
 <div class="debt">
@@ -120,6 +137,9 @@
 		/>
 	{/if}
 </div>
+{#if named}
+	<ReplyLine {named} {name} {asOf} {writing} onchange={answer} {onenter} />
+{/if}
 
 <style>
 	.debt {

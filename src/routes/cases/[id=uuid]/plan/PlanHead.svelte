@@ -16,6 +16,7 @@
 		planSentence,
 		shortSentence
 	} from '$lib/words/plan-answer';
+	import { repliesInWords } from '$lib/words/usual-terms';
 	import type { Phrase } from '$lib/messages/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeLine from '$lib/ui/BeforeLine.svelte';
@@ -85,6 +86,8 @@
 		desk.before.letGoPlan(entry.id);
 	}
 
+	const replies = $derived(repliesInWords(entry.changes, nameOf, writing));
+
 	let changes = $state<ReturnType<typeof Changes>>();
 	/** Opens one of the plan's changes by its place. */
 	export function showChange(at: number): void {
@@ -131,13 +134,20 @@
 	onremove={removePlan}
 />
 <Answer {sentence} {onopen} />
-<Changes
-	bind:this={changes}
-	changes={entry.changes}
-	document={desk.document}
-	{nameOf}
-	onchange={(changes) => onvary(t('changes to the debts'), { changes })}
-/>
+<div class="changes">
+	<Changes
+		bind:this={changes}
+		changes={entry.changes}
+		document={desk.document}
+		{nameOf}
+		onchange={(changes) => onvary(t('changes to the debts'), { changes })}
+	/>
+	{#if replies.length > 0}
+		<p class="replies">
+			{#each replies as said, at (at)}<span><Phrases sentence={said} /></span>{/each}
+		</p>
+	{/if}
+</div>
 <PlanDeadlines {desk} {hand} />
 {#if hand.refusal}
 	{@const { refusal } = hand}
@@ -185,3 +195,21 @@
 		onkeep={() => desk.before.letGoPlan(entry.id)}
 	/>
 {/if}
+
+<style>
+	.changes {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 18px;
+		align-items: baseline;
+	}
+
+	.replies {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 8px;
+		margin: 0;
+		color: var(--quiet);
+		font-size: 14px;
+	}
+</style>

@@ -13,7 +13,7 @@
 	import { comparisonSentence } from '$lib/words/comparison';
 	import { writeDate } from '$lib/reading/written';
 	import { withChoice } from '$lib/document/kept-forecast';
-	import { assumesTerms } from '$lib/document/change';
+	import { standingOf } from '$lib/document/change';
 	import { chosenPlan, type PlanEntry } from '$lib/document/plan';
 	import Answer from '$lib/ui/Answer.svelte';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
@@ -54,7 +54,7 @@
 					plan,
 					planned: debts,
 					refused: refusal !== null,
-					assumed: assumesTerms(entry),
+					standing: standingOf(entry),
 					figures: comparedPlan(plan),
 					difference: isMeasure ? null : planDifference(plan, baseline),
 					listed: listedDebts(document, debts, writing),
@@ -69,7 +69,7 @@
 		comparisonSentence(
 			shown
 				.filter(({ refused }) => !refused)
-				.map(({ entry, plan, assumed }) => ({ id: entry.id, name: entry.name, plan, assumed })),
+				.map(({ entry, plan, standing }) => ({ id: entry.id, name: entry.name, plan, standing })),
 			writing
 		)
 	);

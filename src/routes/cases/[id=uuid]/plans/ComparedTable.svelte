@@ -94,9 +94,9 @@
 		<thead>
 			<tr>
 				<td class="corner">{t('amounts in {code}', { code: writing.currency.code })}</td>
-				{#each shown as { entry, look, difference, refused, assumed }, place (entry.id)}
+				{#each shown as { entry, look, difference, refused, standing }, place (entry.id)}
 					{@const said = refused ? null : verdict(difference, writing)}
-					{@const note = columnNote({ refused, assumed }, writing)}
+					{@const note = columnNote({ refused, standing }, writing)}
 					<th scope="col" class:chosen={entry.id === chosen?.plan.id}>
 						<span class="name">
 							<span class="mark">{look.number}</span>
@@ -185,7 +185,7 @@
 									writeCompared(figure, value, writing)
 								)}
 								{#if best.includes(place)}<span class="tag"
-										>{plan.assumed ? t('if agreed') : t('best', { figure })}</span
+										>{plan.standing !== 'agreed' ? t('if agreed') : t('best', { figure })}</span
 									>{/if}
 							</span>
 							<small title={t('compared with {words}', { words })}>

@@ -1,4 +1,5 @@
 /** A plan as it is laid beside others. */
+import type { Standing } from '$lib/document/change';
 import type { PlanDifference } from '$lib/core/plan/answers';
 import type { ComparedPlan } from '$lib/core/plan/comparison';
 import type { Plan, PlannedDebt } from '$lib/core/plan/terms';
@@ -18,8 +19,8 @@ export interface ShownPlan {
 	readonly planned: readonly PlannedDebt[];
 	/** Whether it is not computed: what it changes is not possible, or a term of it is missing. */
 	readonly refused: boolean;
-	/** Whether terms of it are assumed: proposed, and named by nobody. */
-	readonly assumed: boolean;
+	/** What it rests on. */
+	readonly standing: Standing;
 	readonly figures: ComparedPlan;
 	/** Against what all are measured against; null where it is that itself. */
 	readonly difference: PlanDifference | null;
