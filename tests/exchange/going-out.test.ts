@@ -39,6 +39,7 @@ function wantedOf({ document, entry }: (typeof demoPlans)[number]): CalendarWant
 		months: 1200,
 		each: 'payment',
 		paydays: [],
+		depositDay: null,
 		standing: 'agreed' as const,
 		sequence: 1,
 		made: new Date('2026-12-15T08:00:00Z'),

@@ -188,7 +188,7 @@ describe('a plan in months', () => {
 		];
 		const terms = planTerms(
 			{ ...FIRST_PLAN, events },
-			{ firstMonth: day('2027-01-01'), begins: 1, usualMoney: () => cents(25_800) },
+			{ firstMonth: day('2027-01-01'), begins: 1, usualMoney: () => cents(25_800), ids: [] },
 			{ debts: [], sheet: NO_SHEET }
 		);
 		expect(terms).toMatchObject({

@@ -58,6 +58,7 @@ export class PlanInHand {
 	readonly #order = $derived(this.entry.order);
 	readonly #ids = $derived(this.entry.listed);
 	readonly #events = $derived(this.entry.events);
+	readonly #programme = $derived(this.entry.programme);
 	readonly #aside = $derived(this.entry.aside);
 	/** Income and needs of the household, which plans share. */
 	readonly sheet = $derived(this.#document.sheet);
@@ -159,6 +160,7 @@ export class PlanInHand {
 				listed: this.#ids,
 				savings: null,
 				shortOrder: null,
+				programme: this.#programme,
 				events: this.#events
 			},
 			this.months,

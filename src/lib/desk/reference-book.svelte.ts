@@ -1,3 +1,4 @@
+import { agencyIn, type Agency } from '../document/agency';
 import { CreditorNames, creditorsIn, type Creditor } from '../document/creditors';
 import { indexesIn } from '../document/indexes';
 import type { ReferenceKind, ReferenceRow } from '../document/reference';
@@ -32,10 +33,17 @@ class ReferenceBook<T> {
 	}
 }
 
+/** What is recorded of the agency itself. */
+class AgencyBook extends ReferenceBook<Agency> {
+	readonly now = $derived(this.list[0] ?? NOTHING_RECORDED);
+}
+const NOTHING_RECORDED: Agency = agencyIn([]);
+
 /** The agency's creditors, found by their names. */
 class CreditorBook extends ReferenceBook<Creditor> {
 	readonly names = $derived(new CreditorNames(this.list));
 }
 
 export const creditorBook = new CreditorBook('creditor', creditorsIn);
+export const agencyBook = new AgencyBook('agency', (rows) => [agencyIn(rows)]);
 export const indexBook = new ReferenceBook('index', indexesIn);

@@ -21,7 +21,7 @@ interface PaidUntil {
 }
 
 type Concession = Extract<ChangeEntry, { kind: 'concession' }>;
-type Money = Pick<PlanEntry, 'budget' | 'savings' | 'begins' | 'events' | 'changes'>;
+type Money = Pick<PlanEntry, 'budget' | 'savings' | 'begins' | 'events' | 'changes' | 'programme'>;
 
 /**
  * The plan’s money from then on. Where some debts were paid in the first month already, the month’s money begins with
@@ -34,12 +34,13 @@ export function moneyAfter(
 	found: ReadonlyMap<string, OpeningBalance>,
 	newId: () => string
 ): Money & PaidUntil {
-	const { changes, budget, events, begins } = entry;
+	const { changes, budget, events, begins, programme } = entry;
 	const { debts } = changedDebts(later, entry);
 	// Without any debt that is complete there is no month to begin with.
 	if (debts.length === 0) {
 		const { savings } = entry;
-		return { budget, begins, savings, events, changes, paidUntil: startOfMonth(later.asOf) };
+		const paidUntil = startOfMonth(later.asOf);
+		return { budget, begins, savings, events, changes, programme, paidUntil };
 	}
 	const first = firstMonthOf(debts);
 	const month = monthIn(first, plan.firstMonth);
@@ -53,6 +54,7 @@ export function moneyAfter(
 			savings: entry.savings,
 			events: ahead(first),
 			changes,
+			programme,
 			paidUntil: first
 		};
 	}
@@ -74,6 +76,8 @@ export function moneyAfter(
 		savings: savingsAfter(entry.savings, plan.kept[month - (left === null ? 2 : 1)]),
 		events: [...(rest > 0 ? [once] : []), ...ahead(paidUntil)],
 		changes: changesFrom(changes, paidUntil),
+		// Its setup fee was paid with the first month of the plan.
+		programme: programme && { ...programme, setUpFee: ZERO },
 		paidUntil
 	};
 }

@@ -3,6 +3,8 @@ import { addMonths, monthsBetween, type CalendarDate } from '../core/quantities/
 import { ZERO, type Cents } from '../core/quantities/money';
 import { usualBegin, usualMoney } from '../core/plan/answers';
 import { firstMonthOf } from '../core/plan/month';
+import { NO_DEPOSIT_FEES, withDepositFees, type DepositFees } from '../core/plan/deposit';
+import { NO_FEES } from '../core/plan/money';
 import { byPriority, type DebtKind } from '../core/plan/priority';
 import type { BudgetSheet, SheetItem } from '../core/plan/budget-sheet';
 import type { Budget, ChangeFees, PlannedDebt, PlanTerms } from '../core/plan/terms';
@@ -49,6 +51,7 @@ export type PlanEntry = z.infer<typeof planEntry>;
 export type Sheet = z.infer<typeof sheetEntry>;
 export type Measure = z.infer<typeof measureEntry>;
 export type SheetLine = z.infer<typeof sheetLine>;
+export type Programme = NonNullable<PlanEntry['programme']>;
 export type PlanEvent = PlanEntry['events'][number];
 
 /** A plan in its simplest form: what is required at first, held, the highest rate first. */
@@ -99,6 +102,8 @@ export interface PlanMonths {
 	readonly begins: number;
 	/** In place of an amount that nobody has chosen yet. */
 	readonly usualMoney: () => Cents;
+	/** The debts that it pays. */
+	readonly ids: readonly string[];
 }
 
 /** The months of a plan for its debts, as its changes leave them. */
@@ -111,13 +116,18 @@ export function planMonths(
 	const month = begins === null ? usualBegin(debts, asOf) : monthIn(begins, firstMonth);
 	// Another plan is followed for it, so it is worked out only where nobody has named an amount, and once.
 	let usual: Cents | null = null;
-	return { firstMonth, begins: month, usualMoney: () => (usual ??= usualMoney(debts, month)) };
+	return {
+		firstMonth,
+		begins: month,
+		usualMoney: () => (usual ??= usualMoney(debts, month)),
+		ids: debts.map(({ id }) => id)
+	};
 }
 
 /** What of a plan says how its months go. */
 export type MonthlyTerms = Pick<
 	PlanEntry,
-	'budget' | 'order' | 'listed' | 'savings' | 'shortOrder' | 'events'
+	'budget' | 'order' | 'listed' | 'savings' | 'shortOrder' | 'programme' | 'events'
 >;
 
 /** What of a case plans go by: the kinds of its debts, and the household's money. */
@@ -128,11 +138,14 @@ export interface Household {
 
 /** The plan in its months. */
 export function planTerms(
-	{ budget, order, listed, savings, shortOrder, events }: MonthlyTerms,
-	{ firstMonth, begins, usualMoney: usual }: PlanMonths,
+	{ budget, order, listed, savings, shortOrder, programme, events }: MonthlyTerms,
+	{ firstMonth, begins, usualMoney: usual, ids }: PlanMonths,
 	{ debts, sheet }: Household,
-	fees?: ChangeFees
+	changeFees?: ChangeFees
 ): PlanTerms {
+	const fees = programme
+		? withDepositFees(changeFees ?? NO_FEES, depositFees(programme), begins, ids)
+		: changeFees;
 	const inForce = events.filter(({ off }) => !off);
 	return {
 		budget: budgetOf(budget, usual, sheetTerms(sheet)),
@@ -155,6 +168,10 @@ export function planTerms(
 		)
 	};
 }
+
+/** The fees of a plan with one deposit: none where they are waived. */
+const depositFees = ({ setUpFee, monthlyFee, waived }: Programme): DepositFees =>
+	waived === null ? { setUpFee, monthly: monthlyFee } : NO_DEPOSIT_FEES;
 
 function budgetOf(budget: PlanEntry['budget'], usual: () => Cents, money: BudgetSheet): Budget {
 	if (budget.kind === 'sheet') return { kind: budget.kind, ...money };

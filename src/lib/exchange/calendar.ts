@@ -1,6 +1,7 @@
 /** The payments of a plan as a calendar (iCalendar, RFC 5545): an event a payment, with a reminder. */
 import type { Standing } from '../document/change';
 import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
+import { depositsOf } from '../core/plan/deposit';
 import { paymentsOf, type PlanPayment } from '../core/plan/payments';
 import type { Plan, PlannedDebt } from '../core/plan/terms';
 import { addDays, type CalendarDate } from '../core/quantities/calendar';
@@ -25,6 +26,8 @@ export interface CalendarPayments {
 	readonly months: number;
 	/** One event for each payment, or one a day with all of it. */
 	readonly each: 'payment' | 'day';
+	/** The day of the month on which the client pays all of it at once; null: each creditor. */
+	readonly depositDay: number | null;
 	/** Days on which income is due, where they are wanted. */
 	readonly paydays: readonly Payday[];
 }
@@ -56,10 +59,10 @@ export interface CalendarWanted extends CalendarPayments {
 const DAYS_BEFORE = 3;
 const DAY = 24 * 60 * 60;
 
-/** A payment on a day: to a debt, or (null) an agreement fee. */
+/** A payment on a day: to a debt, a fee of the plan, or one deposit for all of them. */
 interface Leaving {
 	readonly date: CalendarDate;
-	readonly debt: string | null;
+	readonly to: { readonly debt: string } | 'fee' | 'deposit';
 	readonly amount: Cents;
 }
 
@@ -115,23 +118,37 @@ export const eventsOf = (wanted: CalendarPayments): GivenEvent[] =>
 	);
 
 /** The payments of each event: one payment, or all those of a day. */
-function grouped({ debts, plan, months, each }: CalendarPayments): Map<string, Leaving[]> {
-	const payments = paymentsOf(debts, plan).filter(({ month }) => month <= months);
+function grouped({
+	debts,
+	plan,
+	months,
+	each,
+	depositDay
+}: CalendarPayments): Map<string, Leaving[]> {
+	const deposits = depositDay === null ? [] : depositsOf(debts, plan, depositDay);
+	// What is paid out of a deposit is nothing that the client pays.
+	const isOwn = ({ month }: { readonly month: number }) =>
+		month <= months && (depositDay === null || month < plan.begins);
+	const payments = paymentsOf(debts, plan).filter(isOwn);
 	const paid = payments.map(({ date, index, amount }) => ({
 		date,
-		debt: debts[index]?.id ?? '',
+		to: { debt: debts[index]?.id ?? '' },
 		amount
 	}));
 	const fees = plan.kept
-		.filter(({ month, fees: due }) => month <= months && due > 0)
+		.filter((of) => isOwn(of) && of.fees > 0)
 		.map(({ month, fees: amount }) => ({
 			date: feeDay(plan, payments, month),
-			debt: null,
+			to: 'fee' as const,
 			amount
 		}));
+	const deposited = deposits
+		.filter(({ month }) => month <= months)
+		.map(({ date, deposit: amount }) => ({ date, to: 'deposit' as const, amount }));
 	const groups = new Map<string, Leaving[]>();
-	for (const one of [...paid, ...fees]) {
-		const key = each === 'day' ? one.date : `${one.date} ${one.debt ?? 'fee'}`;
+	for (const one of [...paid, ...fees, ...deposited]) {
+		const of = typeof one.to === 'string' ? one.to : one.to.debt;
+		const key = each === 'day' ? one.date : `${one.date} ${of}`;
 		groups.set(key, [...(groups.get(key) ?? []), one]);
 	}
 	return groups;
@@ -152,10 +169,9 @@ function summaryOf(leaving: readonly Leaving[], wanted: CalendarWanted): string 
 	return text(wanted.writing, 'pay several', parts);
 }
 
-const lineOf = ({ debt, amount }: Leaving, wanted: CalendarWanted): string =>
-	debt === null
-		? text(wanted.writing, 'pay fee', { amount: writeMoney(amount, wanted.writing) })
-		: text(wanted.writing, 'pay', {
-				amount: writeMoney(amount, wanted.writing),
-				creditor: wanted.creditorOf(debt)
-			});
+function lineOf({ to, amount: of }: Leaving, wanted: CalendarWanted): string {
+	const amount = writeMoney(of, wanted.writing);
+	return typeof to === 'string'
+		? text(wanted.writing, `pay ${to}`, { amount })
+		: text(wanted.writing, 'pay', { amount, creditor: wanted.creditorOf(to.debt) });
+}

@@ -273,6 +273,7 @@ function calendarPayments({ document, subject, calendar }: OutgoingTask): Calend
 		id: entry.id,
 		debts,
 		plan,
+		depositDay: entry.programme?.day ?? null,
 		paydays: paydays ? paydaysOf(document, plan, which.months) : []
 	};
 }

@@ -1,4 +1,5 @@
 /** The payments of the first month, and month by month. */
+import { depositsOf } from '../core/plan/deposit';
 import { paymentsOf } from '../core/plan/payments';
 import { paidFromSavings, paidIn as paidByAll } from '../core/plan/who-pays';
 import type { PlanMonth } from '../core/plan/terms';
@@ -17,6 +18,7 @@ import {
 import {
 	easedUntil,
 	feeAtStart,
+	handedDeposit,
 	handoutText,
 	moneyFrom,
 	onTop,
@@ -86,7 +88,10 @@ export function payBlocks(handed: Handed): Block[] {
 		...expected(plan.kept, carried, debts, writing)
 	];
 	return [
-		heading(writing, 'what to pay', { month: writeMonth(when, writing) }),
+		...depositBlocks(handed),
+		heading(writing, entry.programme ? 'what is paid out' : 'what to pay', {
+			month: writeMonth(when, writing)
+		}),
 		{
 			kind: 'table',
 			columns: headings.map((id, at) => ({
@@ -100,6 +105,18 @@ export function payBlocks(handed: Handed): Block[] {
 		},
 		...(isAlone ? agreed.map((sentence) => paragraph([sentence])) : [paragraph(notes)])
 	];
+}
+
+/** The one amount that the client pays, where the agency pays the creditors out of it. */
+function depositBlocks({ entry, carried, writing, person }: Handed): Block[] {
+	const { programme } = entry;
+	if (programme === null || person !== null) return [];
+	const deposits = depositsOf(carried.debts, carried.plan, programme.day);
+	const [first] = deposits;
+	if (!first) return [];
+	const isSame = deposits.slice(0, -1).every(({ deposit }) => deposit === first.deposit);
+	const sentence = handedDeposit(first, programme.day, isSame, writing);
+	return [{ kind: 'sentence', sentence, quiet: false }];
 }
 
 /** The debts that a handout tells of: all, or a person's own and the joint ones. */

@@ -1,5 +1,6 @@
 /** The sentences of a handout: plainer than on screen, in the client's language. */
 import { interestAndFees, missingInAll, planDifference } from '../core/plan/answers';
+import type { DepositMonth } from '../core/plan/deposit';
 import { comparedPlan } from '../core/plan/comparison';
 import type { Plan, PlanTotals } from '../core/plan/terms';
 import type { CalendarDate } from '../core/quantities/calendar';
@@ -28,6 +29,21 @@ export const handoutText = (
 	id: keyof typeof en,
 	parts: Readonly<Record<string, string | number>> = {}
 ): string => text(writing, id, parts);
+
+/** “Pay one amount: 890.00 on 1 January 2027, then on day 1 of each month. Your creditors and the fee are paid out of it.” */
+export const handedDeposit = (
+	{ deposit, date }: DepositMonth,
+	day: number,
+	/** Whether each but the last is as much. */
+	isSame: boolean,
+	writing: AnyWriting
+): Sentence =>
+	sentence(writing, 'one deposit', {
+		amount: writeMoney(deposit, writing),
+		date: writeLongDate(date, writing),
+		day,
+		same: isSame ? 'yes' : 'no'
+	});
 
 /** “At 890.00 a month, everything is paid off in June 2029, after 30 months. It costs 4,340.59 in interest: …” */
 export function handedAnswer(

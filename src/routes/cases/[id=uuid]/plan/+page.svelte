@@ -201,6 +201,7 @@
 						>{t('If money is short ›')}</button
 					>
 					<button type="button" onclick={() => turnPanel('sure')}>{t('Stress test ›')}</button>
+					<button type="button" onclick={() => turnPanel('deposit')}>{t('One deposit ›')}</button>
 					{#if people.length > 1}
 						<button type="button" onclick={() => turnPanel('who')}>{t('Who pays ›')}</button>
 					{/if}
@@ -298,6 +299,7 @@
 	{month}
 	onmonth={pick}
 	onsplit={(split) => vary(t('who pays how much'), { split })}
+	onprogramme={(programme) => vary(t('one deposit'), { programme })}
 	onshort={(shortOrder) => vary(t('order of short months'), { shortOrder })}
 	onkind={(id, kind) =>
 		desk.before.varyPlannedDebt(entry.id, id, t('kind, {name}', { name: nameOfDebt(id) }), {

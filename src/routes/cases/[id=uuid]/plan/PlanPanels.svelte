@@ -1,6 +1,6 @@
 <!-- The panels beside the plan: cheapest order, whom short months pay first, stress test, who pays how much. -->
 <script module lang="ts">
-	export type Panel = 'sheet' | 'search' | 'sure' | 'short' | 'who' | null;
+	export type Panel = 'sheet' | 'search' | 'sure' | 'short' | 'who' | 'deposit' | null;
 </script>
 
 <script lang="ts">
@@ -19,6 +19,8 @@
 		month: number;
 		onmonth: (month: number) => void;
 		onsplit: (split: PlanEntry['split']) => void;
+		/** Whether and how it is paid out of one deposit. */
+		onprogramme: (programme: PlanEntry['programme']) => void;
 		/** The debts in an order that was found. */
 		onlist: (ids: readonly string[]) => void;
 		/** Whom short months pay first. */
@@ -27,7 +29,7 @@
 		onclose: () => void;
 	}
 	const { panel, hand, onlist, onshort, onkind, onclose, ...rest }: Props = $props();
-	const { document: paper, month, onmonth, onsplit } = $derived(rest);
+	const { document: paper, month, onmonth, onsplit, onprogramme } = $derived(rest);
 	const { debts, listed, plan, terms, writing, nameOf } = $derived(hand);
 </script>
 
@@ -50,6 +52,10 @@
 {:else if panel === 'who' && paper.people.length > 0}
 	{#await import('./WhoPays.svelte') then { default: WhoPays }}
 		<WhoPays document={paper} {hand} {month} {onmonth} {onsplit} {onclose} />
+	{/await}
+{:else if panel === 'deposit' && debts.length > 0}
+	{#await import('./DepositPanel.svelte') then { default: DepositPanel }}
+		<DepositPanel document={paper} {hand} {month} {onmonth} {onprogramme} {onclose} />
 	{/await}
 {:else if panel === 'sure' && debts.length > 0}
 	{#await import('./StressTest.svelte') then { default: StressTest }}

@@ -1,0 +1,36 @@
+/** The agency itself as reference data: its letterhead, its schedule of fees, and texts of its letters. */
+import type { CalendarDate } from '../core/quantities/calendar';
+import {
+	heldOn,
+	termsOfSubject,
+	type Held,
+	type ReferenceRow,
+	type ReferenceTerms
+} from './reference';
+
+type Terms = ReferenceTerms['agency'];
+
+/** The one subject that its rows are of. */
+export const AGENCY = '5b2c9e10-4d7a-4e63-9c1f-0000000000a0';
+
+/** What is recorded of it, each with its dated rows, the latest day first. */
+export interface Agency {
+	readonly letterhead: readonly Held<Terms['letterhead']>[];
+	readonly fees: readonly Held<Terms['fees']>[];
+	readonly texts: readonly Held<Terms['texts']>[];
+}
+
+export function agencyIn(rows: readonly ReferenceRow[]): Agency {
+	const terms = termsOfSubject(
+		rows.filter(({ kind, subject }) => kind === 'agency' && subject === AGENCY)
+	);
+	const of = <T extends keyof Terms>(term: T) => (terms.get(term) ?? []) as Held<Terms[T]>[];
+	return { letterhead: of('letterhead'), fees: of('fees'), texts: of('texts') };
+}
+
+/** What of it holds on a day; null: nothing is recorded. */
+export const agencyOn = ({ letterhead, fees, texts }: Agency, day: CalendarDate) => ({
+	letterhead: heldOn(letterhead, day),
+	fees: heldOn(fees, day),
+	texts: heldOn(texts, day)
+});
