@@ -15,7 +15,15 @@ const profile = (at: number, name: string) => ({
 	term: 'profile',
 	holdsFrom: '2026-12-15',
 	knownFrom: '',
-	content: { name, names: [], kind: 'card', address: [], language: 'en', currency: 'USD' }
+	content: {
+		name,
+		names: [],
+		kind: 'card',
+		address: [],
+		email: '',
+		language: 'en',
+		currency: 'USD'
+	}
 });
 const agreement = (at: number, holdsFrom: string, annualRate: number) => ({
 	kind: 'creditor',
@@ -105,7 +113,7 @@ it('is not sent again where the page has it, and goes out as a table', async () 
 	const file = await fetch(`${address}/api/reference/creditor/file?as=csv`, {
 		headers: residuum.headers
 	});
-	expect(await file.text()).toContain('Quayside Bank,,card,,en,USD');
+	expect(await file.text()).toContain('Quayside Bank,,card,,,en,USD');
 });
 
 it('is there after a restart', async () => {

@@ -10,6 +10,10 @@ export function plainHandout({ title, blocks }: Handout): string {
 			case 'answer':
 			case 'sentence':
 				return [plain(block.sentence)];
+			case 'lines':
+				return [...block.lines];
+			case 'letterhead':
+				return [[block.name, ...block.address].join(' · ')];
 			case 'picture':
 				return [];
 			case 'table':

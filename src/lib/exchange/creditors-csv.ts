@@ -9,6 +9,7 @@ import type { Held, ReferencePut, UsualAgreement } from '../document/reference';
 import { same } from '../document/same';
 import { emptyDebt } from '../document/debt';
 import { currencyOf, type Currency } from '../reading/currencies';
+import { readAddress } from '../reading/addresses';
 import { readCount } from '../reading/counts';
 import { readDate } from '../reading/dates';
 import { readMoney } from '../reading/money';
@@ -51,6 +52,7 @@ const HEADINGS = {
 	names: 'Also known as',
 	kind: 'Kind',
 	address: 'Address',
+	email: 'Email',
 	language: 'Language',
 	currency: 'Currency',
 	minimumSince: 'Minimum since',
@@ -72,6 +74,7 @@ const HEAD: readonly string[] = [
 	HEADINGS.names,
 	HEADINGS.kind,
 	HEADINGS.address,
+	HEADINGS.email,
 	HEADINGS.language,
 	HEADINGS.currency,
 	...RULE_COLUMNS.map(({ heading }) => heading),
@@ -100,7 +103,7 @@ export function creditorsCsv(creditors: readonly Creditor[], day: CalendarDate):
 }
 
 function lineOf(creditor: Creditor, day: CalendarDate): string[] {
-	const { name, names, kind, address, language, currency: code } = creditor.profile.content;
+	const { name, names, kind, address, email, language, currency: code } = creditor.profile.content;
 	const currency = currencyOf(code) ?? { code, digits: 2 };
 	const { minimum, late, agreement } = creditorOn(creditor, day);
 	const flat: Flat = flatOf(
@@ -120,6 +123,7 @@ function lineOf(creditor: Creditor, day: CalendarDate): string[] {
 		guarded(names.join(LIST)),
 		kind,
 		guarded(address.join(LINES)),
+		guarded(email),
 		language,
 		code,
 		...cells(RULE_COLUMNS, minimum !== null),
@@ -255,6 +259,7 @@ function creditorLine(cell: (heading: string) => string, today: CalendarDate): S
 		names: listIn(cell(HEADINGS.names), ';'),
 		kind: among<DebtKind>(HEADINGS.kind, DEBT_KINDS, 'card'),
 		address: listIn(cell(HEADINGS.address), '|'),
+		email: read(HEADINGS.email, readAddress) ?? '',
 		language: among(HEADINGS.language, HANDOUT_LANGUAGES, 'en'),
 		currency: code
 	};

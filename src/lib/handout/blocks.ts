@@ -4,6 +4,15 @@ import type { Paper } from '../document/handout-parts';
 
 export type Block =
 	| { readonly kind: 'heading'; readonly text: string }
+	/** Who writes: the agency's name and address, and its logo as a data URL; null: none. */
+	| {
+			readonly kind: 'letterhead';
+			readonly name: string;
+			readonly address: readonly string[];
+			readonly logo: string | null;
+	  }
+	/** Lines one below the other, as of an address. */
+	| { readonly kind: 'lines'; readonly lines: readonly string[] }
 	/** The answer, large. */
 	| { readonly kind: 'answer'; readonly sentence: Sentence }
 	| { readonly kind: 'sentence'; readonly sentence: Sentence; readonly quiet: boolean }

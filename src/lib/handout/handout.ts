@@ -10,6 +10,7 @@ import type { CaseDocument } from '../document/case';
 import { carriedPlan, measuredPlan } from '../document/carried-plans';
 import { standingOf, type Standing } from '../document/change';
 import { HANDOUT_PARTS, type HandoutPart } from '../document/handout-parts';
+import type { Letterhead } from '../document/reference';
 import { chosenPlan, monthStart, type PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import { writeLongDate } from '../reading/written';
@@ -65,7 +66,9 @@ function placeIn(shortOrder: readonly string[] | undefined, id: string): number 
 export function handoutOf(
 	document: CaseDocument,
 	entry: PlanEntry,
-	whose: string | null = null
+	whose: string | null = null,
+	/** The agency at its head; null: none is named. */
+	house: Letterhead | null = null
 ): Handout {
 	const writing = handoutWriting(document);
 	const carried = carriedPlan(document, entry);
@@ -94,6 +97,7 @@ export function handoutOf(
 		const sentence = [say(handoutText(writing, `terms ${standing}`))];
 		blocks.unshift({ kind: 'sentence', sentence, quiet: false });
 	}
+	if (house) blocks.unshift({ kind: 'letterhead', ...house });
 	return {
 		language: handout.language,
 		paper: handout.paper,

@@ -6,6 +6,7 @@ import { carriedPlan } from '../document/carried-plans';
 import { cancelledEvents, type GivenEvent } from '../document/calendar';
 import type { CaseDocument } from '../document/case';
 import { standingOf } from '../document/change';
+import type { Letterhead } from '../document/reference';
 import { ownerAmong } from '../document/household';
 import { monthStart, sheetItem, type PlanEntry, type SheetLine } from '../document/plan';
 import { daysIn } from '../core/plan/budget-sheet';
@@ -31,6 +32,7 @@ import { letterOf, nameOf } from '../words/debt';
 import { listedDebts } from '../words/plan';
 import type { Handout } from './blocks';
 import { handoutOf, handoutWriting, marked } from './handout';
+import { letterOf as letterTo, type LetterParts } from './letter';
 import { planPicture, plansPicture } from './plan-picture';
 import { scheduleOf } from './schedule';
 import type { NothingToMakeReason } from '../words/exports';
@@ -41,6 +43,8 @@ export type Subject =
 	| { readonly of: 'debt'; readonly id: string }
 	/** `person`: in a handout, whose it is; absent: of all together. */
 	| { readonly of: 'plan'; readonly id: string; readonly person?: string }
+	/** A proposal to the creditor of a debt. */
+	| { readonly of: 'letter'; readonly plan: string; readonly id: string }
 	| { readonly of: 'plans' }
 	| { readonly of: 'budget sheet' };
 
@@ -51,6 +55,7 @@ export const KINDS_OF: Readonly<Record<Subject['of'], readonly OutgoingKind[]>> 
 	case: ['csv', 'json'],
 	debt: ['pdf', 'xlsx', 'csv'],
 	plan: ['pdf', 'xlsx', 'ics', 'csv', 'svg'],
+	letter: ['pdf'],
 	plans: ['csv', 'svg'],
 	'budget sheet': ['csv']
 };
@@ -72,6 +77,10 @@ export interface OutgoingTask {
 		/** Whether paydays are in it, too. */
 		readonly paydays?: boolean;
 	};
+	/** Of a letter: who writes to whom. */
+	readonly letter?: LetterParts;
+	/** The agency at the head of a handout; absent: none is named. */
+	readonly house?: Letterhead | null;
 	/** When it is made, as an ISO instant; absent: on the day of the figures. */
 	readonly made?: string;
 	/** Whether a calendar cancels what was given out before: where it is remembered that it did. */
@@ -131,6 +140,15 @@ const CONTENT: Readonly<Record<Subject['of'], Content>> = {
 	},
 	debt: debtContent,
 	plan: planContent,
+	letter: ({ document, subject, letter }, tools, tell) => {
+		const entry = document.plans.find(({ id }) => subject.of === 'letter' && id === subject.plan);
+		const made =
+			entry && letter && subject.of === 'letter'
+				? letterTo(document, entry, subject.id, letter)
+				: null;
+		if (made === null) throw new NothingToMake('nothing proposed');
+		return tools.pdf(made, tell);
+	},
 	plans: async ({ document, kind }) => {
 		const plans = document.plans
 			.filter(({ hidden }) => !hidden)
@@ -186,7 +204,8 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 	const { asOf, currency } = document;
 	const { debts, terms, plan } = carriedPlan(document, entry);
 	refuseUnpayable(plan, kind);
-	if (kind === 'pdf') return tools.pdf(handoutOf(document, entry, personIn(subject)), tell);
+	const { house = null } = task;
+	if (kind === 'pdf') return tools.pdf(handoutOf(document, entry, personIn(subject), house), tell);
 	if (plan.kept.length === 0) throw new NothingToMake('nothing to pay');
 	const listed = listedDebts(document, debts, { language: 'en' });
 	const indexOf = (id: string) => debts.findIndex((debt) => debt.id === id);
@@ -315,6 +334,8 @@ function whatOf({ debts, plans, people }: CaseDocument, subject: Subject): strin
 				),
 				people.find(({ id }) => id === subject.person)?.name ?? ''
 			].join(' ');
+		case 'letter':
+			return `proposal ${debts.find(({ id }) => id === subject.id)?.name ?? ''}`;
 		case 'plans':
 			return 'plans side by side';
 		case 'budget sheet':

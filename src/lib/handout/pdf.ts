@@ -7,7 +7,8 @@ import type {
 	TDocumentDefinitions
 } from 'pdfmake/interfaces';
 import type { Sentence } from '../messages/sentence';
-import { MARGIN, PAPER_SIZES, type Block, type Handout, type Table } from './blocks';
+import { logoSvg } from '../document/logo';
+import { MARGIN, PAPER_SIZES, PICTURE_WIDTH, type Block, type Handout, type Table } from './blocks';
 import { faceOf, fontRuns, isPrintable, type Family, type FontLoader, type Subset } from './fonts';
 import { element, HAIRLINE, INK, picture, QUIET } from './svg';
 
@@ -59,6 +60,8 @@ function textsIn({ left, right, blocks }: Handout): string {
 	const add = (text: string) => [...text].forEach((letter) => letters.add(letter));
 	for (const block of blocks) {
 		if (block.kind === 'heading') add(block.text);
+		else if (block.kind === 'lines') block.lines.forEach(add);
+		else if (block.kind === 'letterhead') [block.name, ...block.address, ' · '].forEach(add);
 		else if (block.kind === 'answer' || block.kind === 'sentence') {
 			block.sentence.forEach(({ text }) => add(text));
 		} else if (block.kind === 'table') {
@@ -126,6 +129,13 @@ function drawn(block: Block): Content {
 	switch (block.kind) {
 		case 'heading':
 			return headingOf(block.text);
+		case 'letterhead':
+			return letterheadOf(block);
+		case 'lines':
+			return {
+				stack: block.lines.map((line) => ({ text: runsOf(line, 'sans') })),
+				margin: [0, 5, 0, 5]
+			};
 		case 'answer':
 			return {
 				text: phrases(block.sentence, 'serif'),
@@ -144,6 +154,45 @@ function drawn(block: Block): Content {
 		case 'table':
 			return drawnTable(block, null);
 	}
+}
+
+/** The agency's logo beside its name and address, above a hairline. */
+function letterheadOf({ name, address, logo }: Extract<Block, { kind: 'letterhead' }>): Content {
+	const svg = logo === null ? null : logoSvg(logo);
+	const fit: [number, number] = [90, 30];
+	const image = logo === null ? [] : [svg === null ? { image: logo, fit } : { svg, fit }];
+	const rest = address.map((line) => ` · ${line}`).join('');
+	return {
+		stack: [
+			{
+				columns: [
+					...image.map((of) => ({ ...of, width: fit[0] })),
+					{
+						text: [
+							...runsOf(name, 'sans').map((run) => ({ ...run, bold: true })),
+							...runsOf(rest, 'sans')
+						],
+						margin: [0, image.length > 0 ? 9 : 0, 0, 0]
+					}
+				],
+				columnGap: 12
+			},
+			{
+				canvas: [
+					{
+						type: 'line',
+						x1: 0,
+						y1: 6,
+						x2: PICTURE_WIDTH,
+						y2: 6,
+						lineWidth: 0.5,
+						lineColor: HAIRLINE
+					}
+				]
+			}
+		],
+		margin: [0, 0, 0, 8]
+	};
 }
 
 const headingOf = (text: string) => ({

@@ -6,7 +6,7 @@ const { text } = messagesOf({ en });
 
 /** A file's name in the menu, and a line of what is in it. */
 export const takeWords = (
-	subject: 'case' | 'debt' | 'plan' | 'plans' | 'budget sheet',
+	subject: 'case' | 'debt' | 'plan' | 'letter' | 'plans' | 'budget sheet',
 	kind: string,
 	locale: Locale
 ): { readonly name: string; readonly help: string } => ({
@@ -20,6 +20,7 @@ export type NothingToMakeReason =
 	| 'incomplete debt'
 	| 'no schedule'
 	| 'deleted plan'
+	| 'nothing proposed'
 	| 'nothing to pay'
 	| 'endless plan'
 	| 'incomplete changes'

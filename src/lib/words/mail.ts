@@ -24,7 +24,9 @@ export function mailText(
 	kinds: readonly string[],
 	/** What the plan rests on. */
 	standing: Standing,
-	writing: Writing<Language>
+	writing: Writing<Language>,
+	/** Who writes; empty: no name of the agency is set. */
+	agency = ''
 ): string {
 	const answer = blocks.find(({ kind }) => kind === 'answer')?.sentence ?? [];
 	const files = kinds.map((kind) => fileWords(kind, writing));
@@ -34,7 +36,8 @@ export function mailText(
 		...(standing === 'agreed' ? [] : [text(writing, `terms ${standing}`)]),
 		...(files.length === 0 ? [] : [text(writing, 'attached', { files: listOf(writing, files) })]),
 		text(writing, 'call', { contact: contact === '' ? 'no' : 'yes', who: contact }),
-		text(writing, 'closing')
+		text(writing, 'closing'),
+		...(agency === '' ? [] : [agency])
 	].join('\n\n');
 }
 

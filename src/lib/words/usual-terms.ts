@@ -236,3 +236,15 @@ export const readFromSentence = (
 /** “Row 3: 12x cannot be read.” */
 export const notReadInWords = (row: number, problem: string, locale: Locale): string =>
 	text(locale, 'not read', { row, problem });
+
+/** “Letters and handouts go out from Port Ferris Debt Advice.” */
+export const agencySentence = (name: string | null, locale: Locale): Sentence =>
+	sentence(locale, 'agency', { name: name === null ? 'none' : 'set', said: name ?? '' });
+
+/** “‘Agreed rates’ proposes terms to 5 creditors; 1 is not written to yet.” */
+export const proposalsSentence = (
+	count: number,
+	open: number,
+	plan: string,
+	locale: Locale
+): Sentence => sentence(locale, 'proposals', { count, open, plan });

@@ -64,6 +64,7 @@
 		names: [],
 		kind: 'card',
 		address: [],
+		email: '',
 		language: 'en',
 		currency: 'USD'
 	};
@@ -174,6 +175,8 @@
 			{/if}
 			{#if list.length > 0}
 				<a href="/indexes">{t('Indexes')}</a>
+				<a href="/payments">{t('Payments')}</a>
+				<a href="/agency">{t('Agency')}</a>
 				<a href="/api/reference/creditor/file?as=csv" download>{t('Table (CSV)')}</a>
 				<a href="/api/reference/creditor/file" download>{t('All of it (JSON)')}</a>
 			{/if}

@@ -4,6 +4,7 @@
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import type { CreditorProfile } from '$lib/document/reference';
 	import { readCurrency } from '$lib/reading/currencies';
+	import { readAddress } from '$lib/reading/addresses';
 	import { readLine, readName } from '$lib/reading/names';
 	import { accepted } from '$lib/reading/reading';
 	import { SCREEN } from '$lib/reading/writing';
@@ -67,6 +68,16 @@
 	value={profile.address.join('\n')}
 	onchange={(event) =>
 		put({ address: listed(event.currentTarget.value, /\n/, LIMITS.addressLines) })}></textarea>
+<span class="label">{t('Email')}</span>
+<TypedField
+	label={t('Email of the creditor')}
+	value={profile.email === '' ? null : profile.email}
+	read={(typed) => readAddress(typed, SCREEN)}
+	write={(text) => text}
+	optional
+	placeholder={t('empty: it is written to on paper')}
+	onchange={(email) => put({ email: email ?? '' })}
+/>
 <span class="label">{t('Written to in')}</span>
 <span class="several">
 	<Choice

@@ -21,6 +21,8 @@ import {
 } from './fields';
 import { t } from '../refusals';
 import { HANDOUT_LANGUAGES } from '../handout-parts';
+import { logoProblem } from '../logo';
+import { ADDRESS, LONGEST_ADDRESS } from '../../reading/addresses';
 
 /** A creditor, but for its terms. */
 export const creditorProfile = z.strictObject({
@@ -29,6 +31,13 @@ export const creditorProfile = z.strictObject({
 	names: lines(t('The other names of a creditor'), LIMITS.creditorNames),
 	kind: choice(t('The kind of a debt'), DEBT_KINDS),
 	address: lines(t('The address of a creditor'), LIMITS.addressLines),
+	/** Its address of mail; empty: it is written to on paper. */
+	email: z
+		.string({ error: sentence(t('The address'), t('an address of mail')) })
+		.max(LONGEST_ADDRESS, { error: t('The address is too long.') })
+		.regex(ADDRESS, {
+			error: sentence(t('The address'), t('an address as in name@place.example'))
+		}),
 	/** In which language it is written to. */
 	language: choice(t('The language of a creditor'), HANDOUT_LANGUAGES),
 	/** Of the amounts in its terms. */
@@ -92,9 +101,11 @@ export const letterhead = z.strictObject({
 	/** An image as a data URL; null: none. */
 	logo: z
 		.string()
-		.max(LIMITS.logo, { error: t('The logo is larger than 200 kB.') })
-		.regex(/^data:image\/(svg\+xml|png);base64,[A-Za-z0-9+/]+=*$/, {
-			error: t('The logo is an SVG or PNG image.')
+		.max(LIMITS.logo, { error: t('The logo is larger than 200 kB.'), abort: true })
+		.refine((url) => logoProblem(url) === null, {
+			error: t(
+				'The logo is an SVG or PNG image without scripts, styles and links to anything outside it.'
+			)
 		})
 		.nullable()
 });

@@ -1,5 +1,7 @@
 <!-- The exports of a screen: each file is made in a worker, with its progress. -->
 <script lang="ts">
+	import { agencyOn } from '$lib/document/agency';
+	import { agencyBook } from '$lib/desk/reference-book.svelte';
 	import { save, FileExport } from '$lib/desk/file-export.svelte';
 	import type { CaseDocument } from '$lib/document/case';
 	import {
@@ -15,7 +17,7 @@
 	import Progress from '$lib/ui/Progress.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { takeWords } from '$lib/words/exports';
-	import { onDestroy } from 'svelte';
+	import { onDestroy, onMount } from 'svelte';
 	import AssumedFirst from './AssumedFirst.svelte';
 	import { t } from '$lib/words/labels/case';
 
@@ -51,6 +53,7 @@
 			document,
 			subject,
 			kind,
+			house: agencyOn(agencyBook.now, document.asOf).letterhead?.content ?? null,
 			calendar: { months, each, paydays },
 			made: new Date().toISOString(),
 			cancels: true
@@ -71,6 +74,7 @@
 		ontaken(kind, file);
 		save(file);
 	}
+	onMount(() => void agencyBook.open());
 </script>
 
 {#snippet offered(name: string, help: string, act: () => void)}

@@ -3,6 +3,7 @@
 	import { save, FileExport } from '$lib/desk/file-export.svelte';
 	import type { CaseDocument } from '$lib/document/case';
 	import type { OutgoingKind, Subject } from '$lib/handout/outgoing';
+	import type { Letterhead } from '$lib/document/reference';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { onDestroy } from 'svelte';
 
@@ -11,14 +12,16 @@
 		subject: Subject;
 		kind: OutgoingKind;
 		words: string;
+		/** The agency at the head of it; absent: none is named. */
+		house?: Letterhead | null;
 	}
-	const { document, subject, kind, words }: Props = $props();
+	const { document, subject, kind, words, house = null }: Props = $props();
 
 	const along = new FileExport();
 	onDestroy(() => along.stop());
 
 	async function take(): Promise<void> {
-		const file = await along.make({ document, subject, kind });
+		const file = await along.make({ document, subject, kind, house });
 		if (file) save(file);
 	}
 </script>

@@ -14,6 +14,9 @@
 	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { handoutPart, LANGUAGE_CHOICES, PAPER_CHOICES } from '$lib/words/handout-settings';
+	import { agencyOn } from '$lib/document/agency';
+	import { agencyBook } from '$lib/desk/reference-book.svelte';
+	import { onMount } from 'svelte';
 	import AssumedFirst from '../AssumedFirst.svelte';
 	import Taking from '../Taking.svelte';
 	import Pages from './Pages.svelte';
@@ -28,7 +31,11 @@
 	const people = $derived(desk.document.people);
 	/** Whose handout it is; null: of all together. */
 	const person = $derived(ownerAmong(people, { owner: desk.onScreen.whose })?.id ?? null);
-	const handout = $derived(entry && !refused ? handoutOf(desk.document, entry, person) : null);
+	onMount(() => void agencyBook.open());
+	const house = $derived(agencyOn(agencyBook.now, desk.document.asOf).letterhead?.content ?? null);
+	const handout = $derived(
+		entry && !refused ? handoutOf(desk.document, entry, person, house) : null
+	);
 
 	const set = (fields: Partial<HandoutEntry>) =>
 		desk.change(t('client handout'), (document) => ({
@@ -84,6 +91,7 @@
 						document={desk.document}
 						subject={{ of: 'plan', id: entry.id, ...(person !== null && { person }) }}
 						kind="pdf"
+						{house}
 						words={t('Save as PDF')}
 					/>
 					<a href="/cases/{desk.id}/outbox?of={entry.id}">{t('Write to the client ›')}</a>

@@ -15,6 +15,15 @@
 
 {#if block.kind === 'heading'}
 	<h2>{block.text}</h2>
+{:else if block.kind === 'letterhead'}
+	<div class="letterhead">
+		{#if block.logo}<img src={block.logo} alt="" />{/if}
+		<p><strong>{block.name}</strong>{block.address.map((line) => ` · ${line}`).join('')}</p>
+	</div>
+{:else if block.kind === 'lines'}
+	<p class="lines">
+		{#each block.lines as line, at (at)}<span>{line}</span>{/each}
+	</p>
 {:else if block.kind === 'answer'}
 	<p class="answer"><Phrases sentence={block.sentence} /></p>
 {:else if block.kind === 'sentence'}
@@ -54,6 +63,32 @@
 	h2 {
 		padding: 12pt 0 4pt;
 		font: 700 12.5pt/1.3 var(--serif);
+	}
+
+	.letterhead {
+		display: flex;
+		gap: 12pt;
+		align-items: center;
+		padding-bottom: 10pt;
+		border-bottom: 0.5pt solid #cfc7b6;
+		margin-bottom: 10pt;
+	}
+
+	.letterhead img {
+		max-width: 90pt;
+		height: 30pt;
+		object-fit: contain;
+	}
+
+	.letterhead p,
+	.lines {
+		font-size: 10pt;
+		line-height: 1.4;
+	}
+
+	.lines {
+		display: grid;
+		padding: 6pt 0;
 	}
 
 	.answer {

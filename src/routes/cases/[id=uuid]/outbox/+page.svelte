@@ -18,7 +18,9 @@
 	import Progress from '$lib/ui/Progress.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { fileWords, mailSubject, mailText } from '$lib/words/mail';
-	import { onDestroy } from 'svelte';
+	import { agencyOn } from '$lib/document/agency';
+	import { agencyBook } from '$lib/desk/reference-book.svelte';
+	import { onDestroy, onMount } from 'svelte';
 	import { v4 as newKey } from 'uuid';
 	import AssumedFirst from '../AssumedFirst.svelte';
 	import MessageLines from '../../../MessageLines.svelte';
@@ -31,6 +33,8 @@
 	const { handout, debts, label } = $derived(desk.document);
 	const entry = $derived(desk.planMeant(page.url.searchParams.get('of')));
 	const locale = $derived(handoutWriting(desk.document));
+	onMount(() => void agencyBook.open());
+	const house = $derived(agencyOn(agencyBook.now, desk.document.asOf).letterhead?.content ?? null);
 
 	const FILES = ['pdf', 'ics', 'xlsx'] as const satisfies readonly OutgoingKind[];
 	let ticked = $state.raw<readonly OutgoingKind[]>(FILES);
@@ -42,7 +46,14 @@
 	const text = $derived(
 		desk.onScreen.mail.text ??
 			(entry
-				? mailText(handoutOf(desk.document, entry), handout, ticked, standingOf(entry), locale)
+				? mailText(
+						handoutOf(desk.document, entry),
+						handout,
+						ticked,
+						standingOf(entry),
+						locale,
+						house?.name
+					)
 				: '')
 	);
 
@@ -94,6 +105,7 @@
 				document: desk.document,
 				subject: { of: 'plan', id: entry.id },
 				kind,
+				house,
 				made: new Date().toISOString(),
 				cancels: true
 			});

@@ -22,6 +22,7 @@
 		paidOnInWords,
 		scheduleInWords
 	} from '$lib/words/deposit';
+	import { letterOf } from '$lib/words/debt';
 	import { onMount } from 'svelte';
 	import { countText, moneyText } from '../debt-fields';
 	import Panel from './Panel.svelte';
@@ -51,6 +52,9 @@
 	const shown = $derived(
 		deposits.filter((one) => one.month >= (picked?.month ?? 1)).slice(0, MONTHS)
 	);
+	/** The letter of a debt, as in the order beside it. */
+	const letterAt = (index: number) =>
+		letterOf(hand.listed.find(({ id }) => id === debts[index]?.id)?.place ?? 0);
 	const nameAt = (index: number) => nameOf(debts[index]?.id ?? '');
 	const warning = $derived(earlySentence(early, deposits, nameAt, writing));
 
@@ -156,7 +160,7 @@
 							<td class="paid">
 								{one.paidOut
 									.map(({ index, date, amount }) =>
-										paidOnInWords(nameAt(index), amount, dateParts(date).day, writing)
+										paidOnInWords(letterAt(index), amount, dateParts(date).day, writing)
 									)
 									.join(' · ')}
 							</td>
@@ -221,7 +225,8 @@
 	}
 
 	.scroll {
-		overflow-x: auto;
+		overflow: auto;
+		max-height: 38vh;
 	}
 
 	table {

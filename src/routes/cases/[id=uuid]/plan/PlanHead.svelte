@@ -145,6 +145,7 @@
 	{#if replies.length > 0}
 		<p class="replies">
 			{#each replies as said, at (at)}<span><Phrases sentence={said} /></span>{/each}
+			<a href="/cases/{desk.id}/proposals?of={entry.id}">{t('Proposals ›')}</a>
 		</p>
 	{/if}
 </div>
@@ -211,5 +212,11 @@
 		margin: 0;
 		color: var(--quiet);
 		font-size: 14px;
+	}
+
+	.replies a {
+		color: var(--act);
+		font-weight: 600;
+		text-decoration: none;
 	}
 </style>
