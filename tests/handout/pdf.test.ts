@@ -3,12 +3,22 @@ import { execFileSync } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import Papa from 'papaparse';
 import { afterAll, describe, expect, it } from 'vitest';
 import { writtenPdf } from '../../src/convert/pdf';
+import { depositsOf } from '../../src/lib/core/plan/deposit';
+import { agencyIn, agencyOn } from '../../src/lib/document/agency';
+import { carriedPlan } from '../../src/lib/document/carried-plans';
+import { namedTerms } from '../../src/lib/document/change';
+import { creditorOfDebt, creditorsIn, CreditorNames } from '../../src/lib/document/creditors';
+import { byCreditor, type PaidOutLine } from '../../src/lib/document/paid-out';
+import { paymentsOutCsv } from '../../src/lib/exchange/paid-out-csv';
 import type { Handout } from '../../src/lib/handout/blocks';
 import { handoutOf } from '../../src/lib/handout/handout';
+import { letterOf } from '../../src/lib/handout/letter';
 import { scheduleOf } from '../../src/lib/handout/schedule';
-import { demoCases, handedIn } from '../support/demo-cases';
+import { writeMoney } from '../../src/lib/reading/written';
+import { demoCases, demoReference, handedIn } from '../support/demo-cases';
 import { plainHandout } from '../support/plain-handout';
 import { longOnes } from '../support/random';
 
@@ -106,4 +116,65 @@ describe.runIf(hasReaders)('the PDF of a handout', () => {
 			expect(numbers).toEqual(Array.from({ length: 1560 }, (_, at) => at + 1));
 		}
 	);
+});
+
+describe.runIf(hasReaders)('letters, list and handout of one plan', () => {
+	const plan = ferry.plans.find(({ programme }) => programme !== null);
+	if (!plan?.programme) throw new Error('a plan with one deposit');
+	const { debts, plan: carried } = carriedPlan(ferry, plan);
+	const deposits = depositsOf(debts, carried, plan.programme.day);
+	const house = agencyOn(agencyIn(demoReference), ferry.asOf).letterhead?.content ?? null;
+	const names = new CreditorNames(creditorsIn(demoReference));
+	const money = (amount: Parameters<typeof writeMoney>[0]) =>
+		writeMoney(amount, { language: 'en', currency: ferry.currency });
+
+	it('agree to the cent, as another program reads them', async () => {
+		const handout = dense((await read(handoutOf(ferry, plan, null, house))).pages.join(''));
+		const [first, second, third] = deposits;
+		if (!first || !second || !third) throw new Error('three months');
+		expect(handout).toContain(dense(`Pay one amount: ${money(first.deposit)}`));
+		const lines: PaidOutLine[] = third.paidOut.map(({ index, date, amount }) => ({
+			caseId: '',
+			label: ferry.label,
+			creditor: ferry.debts[index]?.name ?? '',
+			account: '',
+			currency: ferry.currency,
+			date,
+			amount
+		}));
+		const list = Papa.parse<Record<string, string>>(paymentsOutCsv(byCreditor(lines)), {
+			header: true,
+			skipEmptyLines: true
+		}).data;
+		const cents = (text: string | undefined) => Math.round(100 * Number(text));
+		// What is listed and the fee are what the client deposits.
+		const listed = list.reduce((sum, line) => sum + cents(line['Amount']), 0);
+		expect(listed + third.fee).toBe(third.deposit);
+		for (const named of plan.changes.flatMap(namedTerms)) {
+			const debt = ferry.debts.find(({ id }) => id === named.debt);
+			if (!debt || !('payment' in named) || named.payment === null) continue;
+			const letter = letterOf(ferry, plan, debt.id, {
+				creditor: creditorOfDebt(debt, names),
+				house,
+				texts: null,
+				counselor: 'Ines Marlow',
+				day: ferry.asOf
+			});
+			if (!letter) throw new Error('a letter');
+			const { pages, fonts } = await read(letter);
+			const text = dense(pages.join(''));
+			expect(pages).toHaveLength(1);
+			for (const font of fonts) expect(font).toMatch(/ yes yes yes +\d+/);
+			for (const line of plainHandout(letter).split('\n').slice(1)) {
+				const parts = line === line.toUpperCase() ? [] : line.split('  ');
+				for (const part of parts) expect(text).toContain(dense(part));
+			}
+			expect(text).toContain(dense(money(named.payment)));
+			const paid = list.find((one) => one['Creditor'] === debt.name)?.['Amount'];
+			// A debt that gets what the others free gets more than it agreed to, and none gets less.
+			if (named.reply.is === 'refused') continue;
+			expect(cents(paid)).toBeGreaterThanOrEqual(named.payment);
+			if (cents(paid) === named.payment) expect(handout).toContain(dense(paid ?? ''));
+		}
+	});
 });

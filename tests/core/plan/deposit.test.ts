@@ -84,7 +84,7 @@ it('costs the setup fee once and a monthly fee of at most the cap, and nothing w
 
 it('is the fee of an agreement about all debts, from the month in which the money begins', () => {
 	for (const { document, entry } of demoPlans.slice(0, 4)) {
-		const { debts, terms } = carriedPlan(document, entry);
+		const { debts, terms } = carriedPlan(document, { ...entry, programme: null });
 		const fees = {
 			setUpFee: cents(1_000),
 			monthly: { kind: 'amount', amount: cents(900) }
