@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startCreditor } from '../standins/creditor/server.mjs';
+import { startIndex } from '../standins/index/server.mjs';
 import { addPerson, signIn, welcome } from './accounts.mjs';
 import { openBrowser } from './browser.mjs';
 import { manyCases } from './many-cases.mjs';
@@ -28,8 +29,10 @@ ensureBuild();
 
 const data = mkdtempSync(join(tmpdir(), 'residuum-pictures-'));
 const creditor = await startCreditor();
+const index = await startIndex();
 const server = await startServer({
 	RESIDUUM_CREDITORS: creditor.address,
+	RESIDUUM_INDEXES: index.address,
 	RESIDUUM_DATA: data,
 	RESIDUUM_DEMO: join(ROOT, 'demo'),
 	RESIDUUM_TODAY: '2026-12-15'
@@ -61,10 +64,6 @@ await page.keyboard.press('Escape');
 await page.click('.result a');
 await page.waitForSelector('.picture canvas');
 await take('one-debt');
-
-await page.click('[data-zone=ways]');
-await page.waitForSelector('[data-way]');
-await take('ways-of-paying');
 
 await page.click('[data-zone=statement]');
 for (const [label, text] of [
@@ -103,24 +102,6 @@ await page.click('.views a:nth-child(2)');
 await page.waitForSelector('.strip');
 await pressEvents(4);
 await take('plan');
-
-await page.keyboard.press('F7');
-await page.waitForSelector('[data-row="5"]');
-await page.click('[data-row="5"] [data-name="2:paid"]');
-await page.waitForSelector('[role=dialog]');
-await take('monthly-schedule');
-await page.keyboard.press('Escape');
-await page.keyboard.press('F7');
-await page.waitForSelector('.strip');
-
-await page.click('.asks button:first-child');
-await page.waitForSelector('ol li .mark');
-await page.waitForFunction(() => !document.querySelector('progress'));
-await take('cheapest-order');
-await page.click('.asks button:nth-child(3)');
-await page.waitForFunction(() => document.querySelectorAll('td.right').length === 10);
-await take('stress-test');
-await page.keyboard.press('Escape');
 
 await page.keyboard.press('F9');
 await page.waitForSelector('.pictures canvas');
@@ -187,9 +168,44 @@ await page.keyboard.press('Enter');
 await page.waitForFunction(() => document.querySelector('.next')?.textContent?.includes('once'));
 await take('progress');
 
+await page.goto(server.address, { waitUntil: 'networkidle0' });
+await open('ferry and bakery');
+const ferry = page.url().replace(/(cases\/[^/]+).*/, '$1');
+await page.goto(`${ferry}/plan`, { waitUntil: 'networkidle0' });
+const eased = await page.$eval(
+	'[aria-label="The plan"]',
+	(choice) =>
+		[.../** @type {HTMLSelectElement} */ (choice).options].find(({ text }) =>
+			text.startsWith('Agreed rates')
+		)?.value
+);
+await page.goto(`${ferry}/plan?of=${eased ?? ''}`, { waitUntil: 'networkidle0' });
+await page.$$eval('.asks button', (all) => {
+	for (const one of all)
+		if (one.textContent?.startsWith('One deposit')) /** @type {HTMLElement} */ (one).click();
+});
+await page.waitForSelector('[aria-label="Day of the deposit"]');
+await take('one-deposit');
+await page.goto(`${ferry}/proposals?of=${eased ?? ''}`, { waitUntil: 'networkidle0' });
+await page.waitForSelector('article');
+await take('proposals');
+
+await page.goto(`${server.address}/creditors`, { waitUntil: 'networkidle0' });
+await page.type('input[type=search]', 'Quill');
+await page.waitForSelector('article');
+await take('creditors');
+await page.goto(`${server.address}/indexes`, { waitUntil: 'networkidle0' });
+await page.$$eval('.acts button', (all) => {
+	for (const one of all)
+		if (one.textContent?.includes('Get new values')) /** @type {HTMLElement} */ (one).click();
+});
+await page.waitForFunction(() => document.querySelectorAll('table').length === 2);
+await take('indexes');
+
 await close();
 await server.stop();
 await creditor.stop();
+await index.stop();
 rmSync(data, { recursive: true });
 
 /** Opens a case of the casebook. @param {string} label */
