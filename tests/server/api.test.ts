@@ -1,3 +1,4 @@
+import { UNANSWERED } from '../../src/lib/document/change';
 import type { Operation } from 'fast-json-patch';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { LIMITS } from '../../src/lib/core/quantities/limits';
@@ -118,7 +119,9 @@ describe('saving', () => {
 					assumed: [],
 					from: '2027-03-01',
 					until: '2027-09-01',
-					debts: [{ debt: first?.id, annualRate: 80_000, assumed: true, payment: 10_500 }],
+					debts: [
+						{ debt: first?.id, annualRate: 80_000, assumed: true, payment: 10_500, ...UNANSWERED }
+					],
 					setUpFee: 5_000,
 					monthlyFee: { kind: 'percent', percent: 75_000, cap: null }
 				},
@@ -145,7 +148,9 @@ describe('saving', () => {
 					assumed: [],
 					date: '2027-11-01',
 					before: 'asked',
-					debts: [{ debt: second?.id, percent: 450_000, amount: null, assumed: true }],
+					debts: [
+						{ debt: second?.id, percent: 450_000, amount: null, assumed: true, ...UNANSWERED }
+					],
 					fee: { percent: null, amount: 2_500 }
 				}
 			]

@@ -8,7 +8,7 @@
 	import { writeDate } from '../reading/written';
 	import type { Snippet } from 'svelte';
 	import TypedField from './TypedField.svelte';
-	import { t } from '$lib/words/labels/common';
+	import { t } from '$lib/words/labels/reference';
 
 	interface Props {
 		/** What is changed, in the labels of its fields. */

@@ -8,7 +8,7 @@
 	import { writeAmount, writePercent } from '../reading/written';
 	import Choice from './Choice.svelte';
 	import TypedField from './TypedField.svelte';
-	import { t } from '$lib/words/labels/common';
+	import { t } from '$lib/words/labels/reference';
 
 	type Fee =
 		| { readonly kind: 'amount'; readonly amount: Cents }

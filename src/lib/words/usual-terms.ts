@@ -1,9 +1,8 @@
-/** A creditor's usual terms in words, and what creditors have answered. */
+/** Creditors and their usual terms in words. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import { saidIn, type RuleEntry } from '../core/debt/rules/all-forms';
 import type { Cents } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
-import { namedTerms, type ChangeEntry, type NamedTerms } from '../document/change';
 import { creditorOn, type Creditor } from '../document/creditors';
 import type { DebtEntry } from '../document/debt';
 import type { Held, ReferenceRow, UsualAgreement, UsualLate } from '../document/reference';
@@ -120,36 +119,6 @@ export function markedSentence(
 		: sentence(writing, 'marked unknown', { terms });
 }
 
-const REPLY_KINDS = ['open', 'proposed', 'agreed', 'refused'] as const;
-
-/** What a creditor can have answered, to choose from. */
-export const replyChoices = (locale: Locale) =>
-	REPLY_KINDS.map((value) => ({ value, words: text(locale, 'reply', { is: value }) }));
-
-/** “usual, not yet agreed” where terms are a creditor's usual ones and nobody has agreed to them. */
-export const usualMark = ({ usual, reply }: NamedTerms, locale: Locale): string | null =>
-	usual !== null && reply.is === 'open' ? text(locale, 'usual not agreed') : null;
-
-/** What the creditors of a plan have answered, a sentence each answer; none where nothing is proposed to anybody. */
-export function repliesInWords(
-	changes: readonly ChangeEntry[],
-	nameOf: (id: string) => string,
-	locale: Locale
-): Sentence[] {
-	const named = changes.flatMap(namedTerms);
-	return REPLY_KINDS.flatMap((is) => {
-		const names = named
-			.filter(({ reply }) => reply.is === is)
-			.map(({ debt, usual }) => {
-				const name = nameOf(debt);
-				return usual !== null && is === 'open' ? text(locale, 'name usual', { name }) : name;
-			});
-		return names.length === 0
-			? []
-			: [sentence(locale, 'replies', { is, names: listOf(locale, names) })];
-	});
-}
-
 /** “12 creditors are recorded; 9 have usual terms today. 2 changes lie ahead, the first on 1 Mar 2027.” */
 export function creditorsSentence(
 	creditors: readonly Creditor[],
@@ -240,11 +209,3 @@ export const notReadInWords = (row: number, problem: string, locale: Locale): st
 /** “Letters and handouts go out from Port Ferris Debt Advice.” */
 export const agencySentence = (name: string | null, locale: Locale): Sentence =>
 	sentence(locale, 'agency', { name: name === null ? 'none' : 'set', said: name ?? '' });
-
-/** “‘Agreed rates’ proposes terms to 5 creditors; 1 is not written to yet.” */
-export const proposalsSentence = (
-	count: number,
-	open: number,
-	plan: string,
-	locale: Locale
-): Sentence => sentence(locale, 'proposals', { count, open, plan });

@@ -20,6 +20,7 @@ import {
 	text
 } from './fields';
 import { t } from '../refusals';
+import { REFERENCE_KINDS } from '../reference';
 import { HANDOUT_LANGUAGES } from '../handout-parts';
 import { logoProblem } from '../logo';
 import { ADDRESS, LONGEST_ADDRESS } from '../../reading/addresses';
@@ -133,7 +134,7 @@ export const agencyTexts = z.strictObject({
 });
 
 /** The schema of each term of each kind. */
-export const REFERENCE_SCHEMAS = {
+const REFERENCE_SCHEMAS = {
 	creditor: {
 		profile: creditorProfile,
 		minimum: usualMinimum,
@@ -144,8 +145,6 @@ export const REFERENCE_SCHEMAS = {
 	agency: { letterhead, fees: agencyFees, texts: agencyTexts }
 } as const;
 
-const KINDS = Object.keys(REFERENCE_SCHEMAS) as (keyof typeof REFERENCE_SCHEMAS)[];
-
 /** The schema of a term's content; null where a kind has no such term. */
 const schemaOf = (kind: string, term: string): z.ZodType | null =>
 	(REFERENCE_SCHEMAS as Readonly<Record<string, Readonly<Record<string, z.ZodType>>>>)[kind]?.[
@@ -153,7 +152,7 @@ const schemaOf = (kind: string, term: string): z.ZodType | null =>
 	] ?? null;
 
 const rowFields = {
-	kind: choice(t('The kind of reference data'), KINDS),
+	kind: choice(t('The kind of reference data'), REFERENCE_KINDS),
 	subject: identifier(t('The subject of reference data')),
 	term: text(t('The term of reference data'), 1, 20),
 	holdsFrom: date(t('The day from which it holds')),

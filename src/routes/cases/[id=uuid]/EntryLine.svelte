@@ -23,7 +23,6 @@
 	import LineTools from './LineTools.svelte';
 	import OwnerChoice from './OwnerChoice.svelte';
 	import RuleFields from './RuleFields.svelte';
-	import UsualTerms from './UsualTerms.svelte';
 	import { usualOffer } from './usual-offer';
 	import { creditorBook } from '$lib/desk/reference-book.svelte';
 	import { t } from '$lib/words/labels/case';
@@ -271,7 +270,10 @@
 		onremove={blank ? undefined : onremove}
 	/>
 	{#if offer}
-		<UsualTerms {debt} {offer} {writing} {asOf} onuse={useUsual} {onchange} />
+		<!-- Loaded when there is something to say. -->
+		{#await import('./UsualTerms.svelte') then { default: UsualTerms }}
+			<UsualTerms {debt} {offer} {writing} {asOf} onuse={useUsual} {onchange} />
+		{/await}
 	{/if}
 	{#if isSplit}
 		<div class="balances" role="cell">

@@ -70,76 +70,78 @@
 	const named = $derived(agreed ?? settled);
 </script>
 
-<div class="debt">
-	<label>
-		<input
-			type="checkbox"
-			checked={taken}
-			onchange={(event) => onturn(event.currentTarget.checked)}
-		/>
-		<DebtMark index={place} />
-		<span class="name" title={name}>{name}</span>
-	</label>
-	{#if moved}
-		<TypedField
-			{onenter}
-			label={t('Amount moved of {name}', { name })}
-			value={moved.amount}
-			{...moneyText(writing)}
-			side="right"
-			optional
-			placeholder={t('all of it')}
-			onchange={move}
-		/>
-	{:else if agreed}
-		<TypedField
-			{onenter}
-			label={t('Agreed rate of {name}', { name })}
-			assumed={agreed.assumed}
-			value={agreed.annualRate}
-			{...rateText(writing)}
-			side="right"
-			optional
-			placeholder={agreed.payment === null ? open : t('its own')}
-			onchange={(annualRate) => agree({ annualRate, assumed: false })}
-		/>
-		<TypedField
-			{onenter}
-			label={t('Agreed payment of {name}', { name })}
-			value={agreed.payment}
-			{...moneyText(writing)}
-			side="right"
-			optional
-			placeholder={t('unchanged')}
-			onchange={(payment) => agree({ payment })}
-		/>
-	{:else if settled}
-		<TypedField
-			{onenter}
-			label={t('Percentage accepted for {name}', { name })}
-			assumed={settled.assumed}
-			value={settled.percent}
-			{...minimumPercentText(writing)}
-			side="right"
-			optional
-			placeholder={settled.amount === null ? open : ''}
-			onchange={(percent) => settle({ percent })}
-		/>
-		<TypedField
-			{onenter}
-			label={t('Amount accepted for {name}', { name })}
-			value={settled.amount}
-			{...moneyText(writing)}
-			side="right"
-			optional
-			placeholder={settled.percent === null ? t('or amount') : ''}
-			onchange={(amount) => settle({ amount })}
-		/>
+<div>
+	<div class="debt">
+		<label>
+			<input
+				type="checkbox"
+				checked={taken}
+				onchange={(event) => onturn(event.currentTarget.checked)}
+			/>
+			<DebtMark index={place} />
+			<span class="name" title={name}>{name}</span>
+		</label>
+		{#if moved}
+			<TypedField
+				{onenter}
+				label={t('Amount moved of {name}', { name })}
+				value={moved.amount}
+				{...moneyText(writing)}
+				side="right"
+				optional
+				placeholder={t('all of it')}
+				onchange={move}
+			/>
+		{:else if agreed}
+			<TypedField
+				{onenter}
+				label={t('Agreed rate of {name}', { name })}
+				assumed={agreed.assumed}
+				value={agreed.annualRate}
+				{...rateText(writing)}
+				side="right"
+				optional
+				placeholder={agreed.payment === null ? open : t('its own')}
+				onchange={(annualRate) => agree({ annualRate, assumed: false })}
+			/>
+			<TypedField
+				{onenter}
+				label={t('Agreed payment of {name}', { name })}
+				value={agreed.payment}
+				{...moneyText(writing)}
+				side="right"
+				optional
+				placeholder={t('unchanged')}
+				onchange={(payment) => agree({ payment })}
+			/>
+		{:else if settled}
+			<TypedField
+				{onenter}
+				label={t('Percentage accepted for {name}', { name })}
+				assumed={settled.assumed}
+				value={settled.percent}
+				{...minimumPercentText(writing)}
+				side="right"
+				optional
+				placeholder={settled.amount === null ? open : ''}
+				onchange={(percent) => settle({ percent })}
+			/>
+			<TypedField
+				{onenter}
+				label={t('Amount accepted for {name}', { name })}
+				value={settled.amount}
+				{...moneyText(writing)}
+				side="right"
+				optional
+				placeholder={settled.percent === null ? t('or amount') : ''}
+				onchange={(amount) => settle({ amount })}
+			/>
+		{/if}
+	</div>
+	{#if named}
+		<ReplyLine {named} {name} {asOf} {writing} onchange={answer} {onenter} />
 	{/if}
 </div>
-{#if named}
-	<ReplyLine {named} {name} {asOf} {writing} onchange={answer} {onenter} />
-{/if}
 
 <style>
 	.debt {

@@ -16,7 +16,7 @@
 		planSentence,
 		shortSentence
 	} from '$lib/words/plan-answer';
-	import { repliesInWords } from '$lib/words/usual-terms';
+	import { repliesInWords } from '$lib/words/replies';
 	import type { Phrase } from '$lib/messages/sentence';
 	import Answer from '$lib/ui/Answer.svelte';
 	import BeforeLine from '$lib/ui/BeforeLine.svelte';

@@ -4,8 +4,6 @@
 </script>
 
 <script lang="ts">
-	import { changedDebts } from '$lib/document/carried-plans';
-	import { underCourse } from '$lib/document/indexes';
 	import type { PlanInHand } from '$lib/desk/plan-in-hand.svelte';
 	import type { DebtKind } from '$lib/core/plan/priority';
 	import type { CaseDocument } from '$lib/document/case';
@@ -62,11 +60,8 @@
 		<StressTest
 			{debts}
 			{terms}
-			under={paper.debts.some(({ follows }) => follows !== null)
-				? (course) =>
-						changedDebts({ ...paper, debts: underCourse(paper.debts, course) }, hand.entry).debts
-				: null}
-			asOf={paper.asOf}
+			document={paper}
+			entry={hand.entry}
 			firstMonth={hand.firstMonth}
 			{nameOf}
 			{writing}

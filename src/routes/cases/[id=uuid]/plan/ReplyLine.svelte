@@ -5,7 +5,7 @@
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { replyChoices, usualMark } from '$lib/words/usual-terms';
+	import { replyChoices, usualMark } from '$lib/words/replies';
 	import { dateText } from '../debt-fields';
 	import { t } from '$lib/words/labels/plan';
 

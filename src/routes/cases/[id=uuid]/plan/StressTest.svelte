@@ -2,7 +2,9 @@
 <script lang="ts">
 	import { addMonths, startOfMonth, type CalendarDate } from '$lib/core/quantities/calendar';
 	import { percent, type Percent } from '$lib/core/quantities/rate';
-	import type { Course } from '$lib/document/indexes';
+	import { changedDebts } from '$lib/document/carried-plans';
+	import type { CaseDocument } from '$lib/document/case';
+	import { underCourse, type Course } from '$lib/document/indexes';
 	import { courseInWords } from '$lib/words/indexes';
 	import {
 		leastChecked,
@@ -16,7 +18,7 @@
 	import type { PlanFigure, PlanFigureName } from '$lib/core/working/plan-figure';
 	import type { Plan, PlannedDebt, PlanTerms } from '$lib/core/plan/terms';
 	import type { Writing } from '$lib/reading/writing';
-	import { monthIn, monthStart } from '$lib/document/plan';
+	import { monthIn, monthStart, type PlanEntry } from '$lib/document/plan';
 	import { leastWorking, assumedOf, strainInWords, sureLine } from '$lib/words/search';
 	import type { WrittenWorking } from '$lib/words/debt-working';
 	import TypedField from '$lib/ui/TypedField.svelte';
@@ -30,16 +32,32 @@
 	interface Props {
 		debts: readonly PlannedDebt[];
 		terms: PlanTerms;
-		/** The debts under a course of the indexes; null where none follows one. */
-		under: ((course: Course) => readonly PlannedDebt[]) | null;
-		asOf: CalendarDate;
+		document: CaseDocument;
+		entry: PlanEntry;
 		firstMonth: CalendarDate;
 		nameOf: (id: string) => string;
 		writing: Writing;
 		onclose: () => void;
 	}
-	const { debts, terms, under, asOf, firstMonth, nameOf, writing, onclose }: Props = $props();
+	const {
+		debts,
+		terms,
+		document: paper,
+		entry,
+		firstMonth,
+		nameOf,
+		writing,
+		onclose
+	}: Props = $props();
 
+	const { asOf } = $derived(paper);
+	/** The debts under a course of the indexes; null where none follows one. */
+	const under = $derived(
+		paper.debts.some(({ follows }) => follows !== null)
+			? (course: Course) =>
+					changedDebts({ ...paper, debts: underCourse(paper.debts, course) }, entry).debts
+			: null
+	);
 	let month = $state(3);
 	let typed = $state<Cents | null>(null);
 	const bill = $derived(typed ?? wholeUnits(500, writing.currency.digits));

@@ -19,7 +19,7 @@
 	import Progress from '$lib/ui/Progress.svelte';
 	import { nameOf } from '$lib/words/debt';
 	import { letterText } from '$lib/words/letter';
-	import { proposalsSentence } from '$lib/words/usual-terms';
+	import { proposalsSentence } from '$lib/words/replies';
 	import { onDestroy, onMount } from 'svelte';
 	import { v4 as newKey } from 'uuid';
 	import Pages from '../handout/Pages.svelte';

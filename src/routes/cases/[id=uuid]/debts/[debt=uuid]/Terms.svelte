@@ -19,7 +19,6 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import RuleFields from '../../RuleFields.svelte';
 	import { debtFieldReaders, minimumPercentText } from '../../debt-fields';
-	import IndexRate from './IndexRate.svelte';
 	import Lending from './Lending.svelte';
 	import Balances from '../../Balances.svelte';
 	import LatePayments from './LatePayments.svelte';
@@ -148,7 +147,9 @@
 			onchange={(changed) => onchange('minimum', { required: changed })}
 		/>
 	</div>
-	<IndexRate {debt} {writing} {asOf} {onchange} />
+	{#await import('./IndexRate.svelte') then { default: IndexRate }}
+		<IndexRate {debt} {writing} {asOf} {onchange} />
+	{/await}
 	<Lending {debt} {writing} {onchange} />
 	<LatePayments {debt} {writing} {asOf} {onchange} />
 	<Noted {debt} {writing} {asOf} {people} {onchange} />
