@@ -55,6 +55,11 @@ beforeAll(async () => {
 		'message, full': `/cases/${six.id}/outbox`,
 		outbox: '/outbox',
 		'deleted cases': '/deleted-cases',
+		proposals: `/cases/${await demo('ferry')}/proposals`,
+		creditors: '/creditors',
+		indexes: '/indexes',
+		'agency settings': '/agency',
+		'payment list': '/payments',
 		'not found': '/cases/none'
 	};
 });
@@ -156,7 +161,7 @@ describe('what opens on a screen', () => {
 		await screen.see('[aria-label="Not imported yet"]', '2 fields could not be read');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.press('Escape');
-		await screen.click('.tools [aria-label^="Delete"]');
+		await screen.click('[role=cell] [aria-label^="Delete"]');
 		await screen.see('.notice', 'is deleted.');
 		expect(await seriousFindings()).toEqual([]);
 		await screen.click('.notice .act');
@@ -197,6 +202,11 @@ describe('every screen', () => {
 		'progress, nothing chosen',
 		'outbox',
 		'deleted cases',
+		'proposals',
+		'creditors',
+		'indexes',
+		'agency settings',
+		'payment list',
 		'not found'
 	])(
 		'%s: no banned phrase, nothing serious for axe-core, nothing moves, vanishes in forced colours, is cut off from 1024 pixels up, nor zoomed in to 200 %',

@@ -215,8 +215,9 @@
 	{/if}
 {/snippet}
 
-{#snippet change(label: string, begin: () => void, words: string)}
-	{#if canEdit}<button type="button" class="act" aria-label={label} onclick={begin}>{words}</button
+{#snippet change(what: string, begin: () => void, words: string)}
+	{#if canEdit}<button type="button" class="act" aria-label="{words}: {what}" onclick={begin}
+			>{words}</button
 		>{/if}
 {/snippet}
 
@@ -244,7 +245,7 @@
 				<span class="quiet">{t('Nothing leaves the house under a name yet.')}</span>
 			{/if}
 			{@render change(
-				t('Change the letterhead'),
+				t('Letterhead'),
 				() =>
 					open(
 						{ term: 'letterhead', content: now.letterhead?.content ?? NEW.letterhead },
@@ -265,14 +266,14 @@
 				<span class="quiet">{t('nothing recorded')}</span>
 			{/if}
 			{@render change(
-				t('Change the schedule of fees'),
+				t('Schedule of fees'),
 				() => open({ term: 'fees', content: now.fees?.content ?? NEW.fees }, now.fees),
 				now.fees ? t('Change') : t('Enter')
 			)}
 			{#if now.fees}
 				{@const { content } = now.fees}
 				{@render change(
-					t('New schedule of fees from a day'),
+					t('Schedule of fees'),
 					() => open({ term: 'fees', content }, null),
 					t('From another day')
 				)}
@@ -289,7 +290,7 @@
 		<p>
 			{#if !now.texts}<span class="quiet">{t('the program’s own texts')}</span>{/if}
 			{@render change(
-				t('Change the texts of letters'),
+				t('Texts of letters'),
 				() => open({ term: 'texts', content: now.texts?.content ?? NEW.texts }, now.texts),
 				now.texts ? t('Change') : t('Enter')
 			)}
@@ -323,6 +324,7 @@
 	img {
 		width: 72px;
 		height: 44px;
+		border: 1px solid var(--hairline);
 		background: #ffffff;
 		object-fit: contain;
 	}

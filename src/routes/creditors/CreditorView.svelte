@@ -13,6 +13,7 @@
 	} from '$lib/document/reference';
 	import { currencyOf } from '$lib/reading/currencies';
 	import type { Writing } from '$lib/reading/writing';
+	import { writeDate } from '$lib/reading/written';
 	import DatedForm from '$lib/ui/DatedForm.svelte';
 	import {
 		agreementInWords,
@@ -202,14 +203,15 @@
 	{/if}
 {/snippet}
 
-{#snippet change(label: string, begin: () => void, words = t('Change'))}
-	{#if canEdit}<button type="button" aria-label={label} onclick={begin}>{words}</button>{/if}
+{#snippet change(what: string, begin: () => void, words = t('Change'))}
+	{#if canEdit}<button type="button" aria-label="{words}: {what}" onclick={begin}>{words}</button
+		>{/if}
 {/snippet}
 
 <article aria-label={profile.name}>
 	<header>
 		<h2>{profile.name}</h2>
-		{@render change(t('Change name and address of {name}', { name: profile.name }), () =>
+		{@render change(t('name and address of {name}', { name: profile.name }), () =>
 			open({ term: 'profile', content: profile }, creditor.profile)
 		)}
 	</header>
@@ -229,11 +231,9 @@
 				<p>
 					<span class="said">{section.words(held.content as never)}</span>
 					<span class="quiet">{heldInWords(held, today, writing)}</span>
-					{@render change(t('Change {what}', { what: section.title }), () =>
-						open(section.begin(held.content), held)
-					)}
+					{@render change(section.title, () => open(section.begin(held.content), held))}
 					{@render change(
-						t('New {what} from a day', { what: section.title }),
+						section.title,
 						() => open(section.begin(held.content), null),
 						t('From another day')
 					)}
@@ -244,18 +244,14 @@
 			{:else}
 				<p>
 					<span class="quiet">{t('nothing recorded')}</span>
-					{@render change(
-						t('Enter {what}', { what: section.title }),
-						() => open(section.begin(null), null),
-						t('Enter')
-					)}
+					{@render change(section.title, () => open(section.begin(null), null), t('Enter'))}
 				</p>
 			{/if}
 			{#each ahead(section) as held (held.holdsFrom)}
 				<p>
 					<span class="said">{section.words(held.content as never)}</span>
 					<span class="quiet">{heldInWords(held, today, writing)}</span>
-					{@render change(t('Change {what} ahead', { what: section.title }), () =>
+					{@render change(`${section.title}, ${writeDate(held.holdsFrom, writing)}`, () =>
 						open(section.begin(held.content), held)
 					)}
 				</p>

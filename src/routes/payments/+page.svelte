@@ -22,19 +22,30 @@
 	let lines = $state.raw<readonly PaidOutLine[]>([]);
 	let looked = $state({ done: 0, all: 0, isWhole: false });
 	let failure = $state.raw<Answer<unknown> | null>(null);
-	let stop = $state.raw<() => void>(() => undefined);
-	let tries = $state(0);
+	let isStopped = $state(false);
+	let leave: () => void = () => undefined;
 
 	$effect(() => {
-		const of = shown;
-		let isLeft = tries < 0;
+		begin(shown);
+		return () => leave();
+	});
+
+	/** Adds up a month from its first case on; whatever is still being added up is left. */
+	function begin(of: CalendarDate): void {
+		leave();
+		let isLeft = false;
+		leave = () => (isLeft = true);
 		lines = [];
 		looked = { done: 0, all: 0, isWhole: false };
 		failure = null;
-		stop = () => (isLeft = true);
+		isStopped = false;
 		void look(of, () => isLeft);
-		return stop;
-	});
+	}
+
+	function stop(): void {
+		leave();
+		isStopped = true;
+	}
 
 	/** Asks for the cases portion by portion, so that a large book shows how far it has come. */
 	async function look(of: CalendarDate, isLeft: () => boolean): Promise<void> {
@@ -77,20 +88,27 @@
 />
 <main>
 	<h1 class="unseen">{t('Payments to creditors')}</h1>
-	{#if looked.isWhole}
-		<Answered sentence={paidOutSentence(creditors, looked.all, shown, SCREEN)} />
-	{:else if failure}
-		<p role="alert">
-			{whyNot(failure)}
-			<button type="button" onclick={() => (tries += 1)}>{t('Try again')}</button>
-		</p>
-	{:else}
-		<Progress
-			what={t('Adding up the cases')}
-			done={looked.all === 0 ? 0 : looked.done / looked.all}
-			onstop={stop}
-		/>
-	{/if}
+	<div class="top">
+		{#if looked.isWhole}
+			<Answered sentence={paidOutSentence(creditors, looked.all, shown, SCREEN)} />
+		{:else if failure}
+			<p role="alert">
+				{whyNot(failure)}
+				<button type="button" onclick={() => begin(shown)}>{t('Try again')}</button>
+			</p>
+		{:else if isStopped}
+			<p role="status">
+				{t('Stopped before every case was added up.')}
+				<button type="button" onclick={() => begin(shown)}>{t('Begin again')}</button>
+			</p>
+		{:else}
+			<Progress
+				what={t('Adding up the cases')}
+				done={looked.all === 0 ? 0 : looked.done / looked.all}
+				onstop={stop}
+			/>
+		{/if}
+	</div>
 	<div class="bar">
 		<button type="button" onclick={() => (month = addMonths(shown, -1))}
 			>‹ {writeMonth(addMonths(shown, -1), SCREEN)}</button
@@ -164,6 +182,11 @@
 		gap: 18px;
 		max-width: 1000px;
 		padding: 26px 24px 90px;
+	}
+
+	/* Two lines of the answer: what is below stays where it is when it comes. */
+	.top {
+		min-height: 68px;
 	}
 
 	.bar {

@@ -15,12 +15,13 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { handoutPart, LANGUAGE_CHOICES, PAPER_CHOICES } from '$lib/words/handout-settings';
 	import { agencyOn } from '$lib/document/agency';
-	import { agencyBook } from '$lib/desk/reference-book.svelte';
-	import { onMount } from 'svelte';
 	import AssumedFirst from '../AssumedFirst.svelte';
 	import Taking from '../Taking.svelte';
 	import Pages from './Pages.svelte';
+	import type { PageProps } from './$types';
 	import { t } from '$lib/words/labels/handout';
+
+	const { data }: PageProps = $props();
 
 	const inUse = deskInUse();
 	const desk = $derived(inUse());
@@ -31,8 +32,7 @@
 	const people = $derived(desk.document.people);
 	/** Whose handout it is; null: of all together. */
 	const person = $derived(ownerAmong(people, { owner: desk.onScreen.whose })?.id ?? null);
-	onMount(() => void agencyBook.open());
-	const house = $derived(agencyOn(agencyBook.now, desk.document.asOf).letterhead?.content ?? null);
+	const house = $derived(agencyOn(data.agency, desk.document.asOf).letterhead?.content ?? null);
 	const handout = $derived(
 		entry && !refused ? handoutOf(desk.document, entry, person, house) : null
 	);

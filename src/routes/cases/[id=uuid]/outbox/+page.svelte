@@ -19,8 +19,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { fileWords, mailSubject, mailText } from '$lib/words/mail';
 	import { agencyOn } from '$lib/document/agency';
-	import { agencyBook } from '$lib/desk/reference-book.svelte';
-	import { onDestroy, onMount } from 'svelte';
+	import { onDestroy } from 'svelte';
 	import { v4 as newKey } from 'uuid';
 	import AssumedFirst from '../AssumedFirst.svelte';
 	import MessageLines from '../../../MessageLines.svelte';
@@ -33,8 +32,7 @@
 	const { handout, debts, label } = $derived(desk.document);
 	const entry = $derived(desk.planMeant(page.url.searchParams.get('of')));
 	const locale = $derived(handoutWriting(desk.document));
-	onMount(() => void agencyBook.open());
-	const house = $derived(agencyOn(agencyBook.now, desk.document.asOf).letterhead?.content ?? null);
+	const house = $derived(agencyOn(data.agency, desk.document.asOf).letterhead?.content ?? null);
 
 	const FILES = ['pdf', 'ics', 'xlsx'] as const satisfies readonly OutgoingKind[];
 	let ticked = $state.raw<readonly OutgoingKind[]>(FILES);

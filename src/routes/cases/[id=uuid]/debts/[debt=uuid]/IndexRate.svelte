@@ -1,18 +1,15 @@
-<!-- A rate that follows an index: which, by how much, when it is set anew, within what; and newer values of it. -->
+<!-- A rate that follows an index: which, by how much, when it is set anew, within what. -->
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { indexBook } from '$lib/desk/reference-book.svelte';
 	import type { DebtEntry, Follows } from '$lib/document/debt';
-	import { followed, valuesFor, withNewValues } from '$lib/document/indexes';
+	import { followed, valuesFor } from '$lib/document/indexes';
 	import type { Writing } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
-	import Phrases from '$lib/ui/Phrases.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { followsInWords, newValuesSentence } from '$lib/words/indexes';
 	import { onMount } from 'svelte';
 	import { countText, dateText, rateText, signedRateText } from '../../debt-fields';
-	import Folded from './Folded.svelte';
 	import { t } from '$lib/words/labels/debt';
 
 	interface Props {
@@ -28,9 +25,6 @@
 	const { follows } = $derived(debt);
 	const index = $derived(indexBook.list.find(({ id }) => id === follows?.index) ?? null);
 	const day = $derived(debt.asOf ?? asOf);
-	const newer = $derived(
-		follows && index ? withNewValues(follows, index, indexBook.version, day) : null
-	);
 	const rate = $derived(rateText(writing));
 
 	const NONE = '';
@@ -63,104 +57,82 @@
 	] as const;
 </script>
 
-{#if newer && follows}
-	<p class="newer" role="status">
-		<Phrases sentence={newValuesSentence(follows, newer, writing)} />
-		<button type="button" onclick={() => onchange(t('values of the index'), { follows: newer })}
-			>{t('Use the newer values')}</button
-		>
-	</p>
+<span class="name">{t('Index')}</span>
+<Choice label={t('Index')} value={follows?.index ?? NONE} options={choices} onchange={choose} />
+{#if choices.length === 1}
+	<p>{t('No index is recorded yet.')} <a href="/indexes">{t('Record an index ›')}</a></p>
 {/if}
-{#if debt.balances.length === 0 && (choices.length > 1 || follows)}
-	<Folded title={t('Rate by an index')} line={followsInWords(follows, writing)}>
-		<span class="name">{t('Index')}</span>
-		<Choice label={t('Index')} value={follows?.index ?? NONE} options={choices} onchange={choose} />
-		{#if follows}
-			<span class="name">{t('Margin')} <small>{t('on top of the index')}</small></span>
-			<TypedField
-				label={t('Margin')}
-				value={follows.margin}
-				{...signedRateText(writing)}
-				side="right"
-				onchange={(margin) => margin !== null && put({ margin })}
-			/>
-			<span class="name">{t('Set anew from')} <small>{t('empty: the first payment')}</small></span>
-			<TypedField
-				label={t('Set anew from')}
-				value={follows.from}
-				{...dateText(asOf, writing)}
-				optional
-				side="right"
-				placeholder={t('the first payment')}
-				onchange={(from) => put({ from })}
-			/>
-			<span class="name">{t('every so many payments')}</span>
-			<TypedField
-				label={t('Payments between resets')}
-				value={follows.every}
-				{...countText(writing, { least: 1, most: LIMITS.periods })}
-				side="right"
-				onchange={(every) => every !== null && put({ every })}
-			/>
-			<span class="name">{t('Looked up days before')}</span>
-			<TypedField
-				label={t('Days before that the index is looked up')}
-				value={follows.lookBack}
-				{...countText(writing, { least: 0, most: LIMITS.lookBack })}
-				side="right"
-				onchange={(days) => days !== null && lookBack(days)}
-			/>
-			<span class="name">{t('Moves at once by at most')}</span>
-			<TypedField
-				label={t('Step')}
-				value={follows.step}
-				{...rate}
-				optional
-				side="right"
-				placeholder={t('any amount')}
-				onchange={(step) => put({ step })}
-			/>
-			<span class="name">{t('Cap')}</span>
-			<TypedField
-				label={t('Cap')}
-				value={follows.cap}
-				{...rate}
-				optional
-				side="right"
-				placeholder={t('none')}
-				onchange={(cap) => put({ cap })}
-			/>
-			<span class="name">{t('Floor')}</span>
-			<TypedField
-				label={t('Floor of the rate')}
-				value={follows.floor}
-				{...rate}
-				side="right"
-				onchange={(floor) => floor !== null && put({ floor })}
-			/>
-			{#if debt.required.kind === 'level'}
-				<span class="name">{t('The payment')}</span>
-				<Choice
-					label={t('The payment with a new rate')}
-					value={follows.reamortize ? 'anew' : 'kept'}
-					options={PAYMENTS}
-					onchange={(value) => put({ reamortize: value === 'anew' })}
-				/>
-			{/if}
-			<p>{t('After its last value an index stays …')}</p>
-		{/if}
-	</Folded>
+{#if follows}
+	<span class="name">{t('Margin')} <small>{t('on top of the index')}</small></span>
+	<TypedField
+		label={t('Margin')}
+		value={follows.margin}
+		{...signedRateText(writing)}
+		side="right"
+		onchange={(margin) => margin !== null && put({ margin })}
+	/>
+	<span class="name">{t('Set anew from')} <small>{t('empty: the first payment')}</small></span>
+	<TypedField
+		label={t('Set anew from')}
+		value={follows.from}
+		{...dateText(asOf, writing)}
+		optional
+		side="right"
+		placeholder={t('the first payment')}
+		onchange={(from) => put({ from })}
+	/>
+	<span class="name">{t('every so many payments')}</span>
+	<TypedField
+		label={t('Payments between resets')}
+		value={follows.every}
+		{...countText(writing, { least: 1, most: LIMITS.periods })}
+		side="right"
+		onchange={(every) => every !== null && put({ every })}
+	/>
+	<span class="name">{t('Looked up days before')}</span>
+	<TypedField
+		label={t('Days before that the index is looked up')}
+		value={follows.lookBack}
+		{...countText(writing, { least: 0, most: LIMITS.lookBack })}
+		side="right"
+		onchange={(days) => days !== null && lookBack(days)}
+	/>
+	<span class="name">{t('Moves at once by at most')}</span>
+	<TypedField
+		label={t('Step')}
+		value={follows.step}
+		{...rate}
+		optional
+		side="right"
+		placeholder={t('any amount')}
+		onchange={(step) => put({ step })}
+	/>
+	<span class="name">{t('Cap')}</span>
+	<TypedField
+		label={t('Cap')}
+		value={follows.cap}
+		{...rate}
+		optional
+		side="right"
+		placeholder={t('none')}
+		onchange={(cap) => put({ cap })}
+	/>
+	<span class="name">{t('Floor')}</span>
+	<TypedField
+		label={t('Floor of the rate')}
+		value={follows.floor}
+		{...rate}
+		side="right"
+		onchange={(floor) => floor !== null && put({ floor })}
+	/>
+	{#if debt.required.kind === 'level'}
+		<span class="name">{t('The payment')}</span>
+		<Choice
+			label={t('The payment with a new rate')}
+			value={follows.reamortize ? 'anew' : 'kept'}
+			options={PAYMENTS}
+			onchange={(value) => put({ reamortize: value === 'anew' })}
+		/>
+	{/if}
+	<p>{t('After its last value an index stays …')}</p>
 {/if}
-
-<style>
-	.newer {
-		padding: 6px 0;
-		font-size: 13px;
-	}
-
-	button {
-		margin-left: 6px;
-		color: var(--act);
-		font-weight: 600;
-	}
-</style>

@@ -19,6 +19,8 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import RuleFields from '../../RuleFields.svelte';
 	import { debtFieldReaders, minimumPercentText } from '../../debt-fields';
+	import { followsInWords } from '$lib/words/indexes';
+	import Folded from './Folded.svelte';
 	import Lending from './Lending.svelte';
 	import Balances from '../../Balances.svelte';
 	import LatePayments from './LatePayments.svelte';
@@ -147,9 +149,23 @@
 			onchange={(changed) => onchange('minimum', { required: changed })}
 		/>
 	</div>
-	{#await import('./IndexRate.svelte') then { default: IndexRate }}
-		<IndexRate {debt} {writing} {asOf} {onchange} />
-	{/await}
+	{#if debt.follows}
+		{#await import('./NewerValues.svelte') then { default: NewerValues }}
+			<NewerValues
+				follows={debt.follows}
+				{writing}
+				day={debt.asOf ?? asOf}
+				ontake={(follows) => onchange(t('values of the index'), { follows })}
+			/>
+		{/await}
+	{/if}
+	{#if debt.balances.length === 0}
+		<Folded title={t('Rate by an index')} line={followsInWords(debt.follows, writing)}>
+			{#await import('./IndexRate.svelte') then { default: IndexRate }}
+				<IndexRate {debt} {writing} {asOf} {onchange} />
+			{/await}
+		</Folded>
+	{/if}
 	<Lending {debt} {writing} {onchange} />
 	<LatePayments {debt} {writing} {asOf} {onchange} />
 	<Noted {debt} {writing} {asOf} {people} {onchange} />
