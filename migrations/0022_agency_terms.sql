@@ -37,6 +37,7 @@ update plan_change_debt set reply = case when assumed then 'open' else 'agreed' 
 
 -- A rate that follows an index, with the values that matter to it; a plan that the agency pays out of one deposit.
 alter table debt add column follows jsonb;
+create index debt_by_index on debt ((follows ->> 'index')) where follows is not null;
 alter table plan add column programme jsonb;
 
 -- The same in what is kept as it was: the debts and plans of forecasts, and plans as they were chosen.

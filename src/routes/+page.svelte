@@ -238,6 +238,13 @@
 		</div>
 	</div>
 
+	{#if data.behind > 0}
+		<p class="behind">
+			{t('{behind} debts have older values …', { behind: data.behind })}
+			<a class="act" href="/indexes">{t('See what they move ›')}</a>
+		</p>
+	{/if}
+
 	{#if opening}
 		{#await import('./NewCaseLine.svelte') then { default: NewCaseLine }}
 			<NewCaseLine today={data.today} oncreate={create} onclose={() => (asked = false)} />
@@ -361,6 +368,11 @@
 	input::placeholder {
 		color: var(--quiet);
 		opacity: 1;
+	}
+
+	.behind {
+		margin: -12px 0 18px;
+		color: var(--quiet);
 	}
 
 	.below {

@@ -194,7 +194,9 @@ describe('an index', () => {
 			`${PRIME} has newer values than this debt: 7.25 % from 14 Dec 2026.`
 		);
 		expect(await screen.text('.answer')).toBe(before);
-		await screen.goto('/indexes');
+		await screen.goto('/');
+		await screen.see('.behind', '1 debt follows an index with newer values.');
+		await screen.clickText('.behind a', 'See what they move');
 		await screen.answer(PRIME);
 		await screen.see('main', 'By an index, Floating card');
 		await screen.see('main', '18 % to 19.25 %');
@@ -203,5 +205,7 @@ describe('an index', () => {
 		await screen.see('main', 'Before this change');
 		expect(await screen.text('.answer')).not.toBe(before);
 		await screen.saved();
+		await screen.goto('/');
+		expect(await screen.texts('.behind')).toEqual([]);
 	});
 });

@@ -27,8 +27,6 @@ export type Letterhead = z.infer<typeof letterhead>;
 export type AgencyFees = z.infer<typeof agencyFees>;
 export type AgencyTexts = z.infer<typeof agencyTexts>;
 
-export const REFERENCE_KINDS = ['creditor', 'index', 'agency'] as const;
-
 /** What each kind of reference data has, by term. */
 export interface ReferenceTerms {
 	readonly creditor: {

@@ -28,7 +28,7 @@ export interface LetterParts {
 }
 
 /** What is proposed for one debt in a plan, and the change that proposes it; null: nothing is. */
-export function proposedFor(
+function proposedFor(
 	{ changes }: Pick<PlanEntry, 'changes'>,
 	debt: string
 ): { readonly change: ChangeEntry; readonly named: NamedTerms } | null {

@@ -178,7 +178,7 @@
 				<a href="/payments">{t('Payments')}</a>
 				<a href="/agency">{t('Agency')}</a>
 				<a href="/api/reference/creditor/file?as=csv" download>{t('Table (CSV)')}</a>
-				<a href="/api/reference/creditor/file" download>{t('All of it (JSON)')}</a>
+				<a href="/api/reference/creditor/file" download>{t('Everything (JSON)')}</a>
 			{/if}
 			{#if canEdit && !fresh}
 				<button type="button" onclick={() => (fresh = NEW)}>{t('Add a creditor')}</button>

@@ -345,7 +345,7 @@
 							<tbody>
 								{#each moved as one (one.debt)}
 									<tr>
-										<th scope="row">
+										<th scope="row" class="whole">
 											<a href="/cases/{one.caseId}/debts/{one.debt}">{one.label}, {one.name}</a>
 										</th>
 										<td>{movesInWords(one.before, one.after, SCREEN)}</td>
@@ -442,7 +442,15 @@
 
 	@media (width < 820px) {
 		.two {
-			grid-template-columns: 1fr;
+			grid-template-columns: minmax(0, 1fr);
 		}
+
+		.two section {
+			overflow-x: auto;
+		}
+	}
+
+	th.whole {
+		white-space: normal;
 	}
 </style>

@@ -51,7 +51,7 @@ export interface DepositMonth {
 }
 
 /** A day of a month, or its last one where it has no such day. */
-export const dayIn = (month: CalendarDate, day: number): CalendarDate => {
+const dayIn = (month: CalendarDate, day: number): CalendarDate => {
 	const { year, month: of } = dateParts(month);
 	return calendarDate({ year, month: of, day }) ?? endOfMonth(month);
 };

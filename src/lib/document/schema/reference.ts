@@ -20,7 +20,6 @@ import {
 	text
 } from './fields';
 import { t } from '../refusals';
-import { REFERENCE_KINDS } from '../reference';
 import { HANDOUT_LANGUAGES } from '../handout-parts';
 import { logoProblem } from '../logo';
 import { ADDRESS, LONGEST_ADDRESS } from '../../reading/addresses';
@@ -152,7 +151,7 @@ const schemaOf = (kind: string, term: string): z.ZodType | null =>
 	] ?? null;
 
 const rowFields = {
-	kind: choice(t('The kind of reference data'), REFERENCE_KINDS),
+	kind: choice(t('The kind of reference data'), ['creditor', 'index', 'agency']),
 	subject: identifier(t('The subject of reference data')),
 	term: text(t('The term of reference data'), 1, 20),
 	holdsFrom: date(t('The day from which it holds')),

@@ -77,8 +77,9 @@
 {/each}
 
 <style>
+	/* Fixed: what is only measured never makes a narrow screen wider. */
 	.measure {
-		position: absolute;
+		position: fixed;
 		visibility: hidden;
 		color: #1f2a30;
 	}

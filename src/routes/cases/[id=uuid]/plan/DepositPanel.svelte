@@ -111,15 +111,17 @@
 				/>
 			</span>
 			<span>{t('Waived, because')}</span>
-			<TypedField
-				label={t('Why the fees are waived')}
-				value={programme.waived}
-				read={(typed) => readLine(typed, LIMITS.note, writing)}
-				write={(text) => text}
-				optional
-				placeholder={t('empty: the fees are charged')}
-				onchange={(waived) => put({ waived: waived?.trim() ? waived : null })}
-			/>
+			<span class="several">
+				<TypedField
+					label={t('Why the fees are waived')}
+					value={programme.waived}
+					read={(typed) => readLine(typed, LIMITS.note, writing)}
+					write={(text) => text}
+					optional
+					placeholder={t('empty: the fees are charged')}
+					onchange={(waived) => put({ waived: waived?.trim() ? waived : null })}
+				/>
+			</span>
 		</div>
 		<p class="quiet">
 			{scheduleInWords(schedule, isSame, writing)}
@@ -184,10 +186,9 @@
 <style>
 	.fields {
 		display: grid;
-		grid-template-columns: 130px 1fr;
+		grid-template-columns: 126px 1fr 76px 1fr;
 		gap: 4px 12px;
 		align-items: center;
-		max-width: 520px;
 	}
 
 	.fields > span:not(.several),
@@ -198,6 +199,7 @@
 
 	.several {
 		display: flex;
+		grid-column: 2 / -1;
 		gap: 8px;
 	}
 
@@ -226,7 +228,7 @@
 
 	.scroll {
 		overflow: auto;
-		max-height: 38vh;
+		max-height: 26vh;
 	}
 
 	table {

@@ -300,8 +300,13 @@
 
 	@media (width < 900px) {
 		main {
-			grid-template-columns: 1fr;
+			grid-template-columns: minmax(0, 1fr);
 			height: auto;
+		}
+
+		.stack {
+			justify-content: start;
+			zoom: 0.7;
 		}
 
 		.settings {
