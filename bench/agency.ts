@@ -2,13 +2,9 @@
 import { createServer } from 'node:net';
 import { startServer } from '../scripts/own-server.mjs';
 import { startPostgres } from '../scripts/postgres.mjs';
-import { NOTHING_LIVED, type CaseDocument } from '../src/lib/document/case';
-import { VERSION } from '../src/lib/document/version';
-import { usualHandout } from '../src/lib/document/handout';
-import { NO_CALENDAR } from '../src/lib/document/calendar';
-import { FIRST_PLAN } from '../src/lib/document/plan';
-import { USUAL_STYLE } from '../src/lib/messages/style';
+import { type CaseDocument } from '../src/lib/document/case';
 import { addPerson, signIn, welcome } from '../scripts/accounts.mjs';
+import { wholeDocument } from '../tests/support/whole-document';
 
 export const TODAY = '2026-12-15';
 const DATABASE = 'postgres';
@@ -95,19 +91,7 @@ export interface Held {
 export async function makeCase(ask: Ask, label: string, debts: readonly object[]): Promise<Held> {
 	const fresh = { label, currency: { code: 'USD', digits: 2 }, asOf: TODAY };
 	const { id } = JSON.parse((await ask('POST', '/api/cases', fresh)).body) as { id: string };
-	const document = {
-		version: VERSION,
-		style: USUAL_STYLE,
-		...fresh,
-		debts,
-		plans: [FIRST_PLAN],
-		against: 'minimums',
-		choices: [],
-		sheet: { income: [], needs: [] },
-		handout: usualHandout('USD'),
-		calendar: NO_CALENDAR,
-		...NOTHING_LIVED
-	};
+	const document = wholeDocument(fresh, debts);
 	const saved = await ask('PUT', `/api/cases/${id}`, {
 		basedOn: 1,
 		what: 'debts',

@@ -81,3 +81,9 @@ it('refuses what is no month, and has nothing of a plan without a deposit', asyn
 	expect((await residuum.request('GET', '/api/payments?month=2027-01&after=x')).status).toBe(422);
 	expect(await inMonth('2001-01-01' as CalendarDate)).toEqual([]);
 });
+
+it('says how many cases there are also after the last of them', async () => {
+	const last = 'ffffffff-ffff-4fff-bfff-ffffffffffff';
+	const { body } = await residuum.request('GET', `/api/payments?month=2027-03&after=${last}`);
+	expect(body).toEqual({ lines: [], cases: cases.length, looked: 0, next: null });
+});

@@ -7,18 +7,10 @@ import { inject } from 'vitest';
 import type { TestProject } from 'vitest/node';
 import { startServer } from '../../scripts/own-server.mjs';
 import { queryOnce } from '../../scripts/postgres.mjs';
-import { usualHandout } from '../../src/lib/document/handout';
-import { NO_CALENDAR } from '../../src/lib/document/calendar';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
-import {
-	NOTHING_LIVED,
-	type CaseDocument,
-	type CaseState,
-	type Saved
-} from '../../src/lib/document/case';
-import { VERSION } from '../../src/lib/document/version';
+import { type CaseDocument, type CaseState, type Saved } from '../../src/lib/document/case';
 import { signIn } from '../../scripts/accounts.mjs';
-import { USUAL_STYLE } from '../../src/lib/messages/style';
+import { wholeDocument } from './whole-document';
 
 /** A program that is asked: a test's own, or the one that files share. */
 export interface Asked {
@@ -193,17 +185,7 @@ export async function makeCase(
 	const fresh = { label, currency: USD, asOf: TODAY };
 	const made = await residuum.request('POST', '/api/cases', fresh);
 	const { id } = made.body as { id: string };
-	const planned = {
-		people: [],
-		plans: [{ ...FIRST_PLAN, ...plan }],
-		against: 'minimums',
-		choices: [],
-		sheet: { income: [], needs: [] },
-		handout: usualHandout('USD'),
-		calendar: NO_CALENDAR,
-		...NOTHING_LIVED
-	};
-	const document = { version: VERSION, style: USUAL_STYLE, ...fresh, debts, ...planned, ...fields };
+	const document = wholeDocument(fresh, debts, { plans: [{ ...FIRST_PLAN, ...plan }], ...fields });
 	if (debts.length === 0) return { id, revision: 1, document: document as never };
 	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
 		basedOn: 1,

@@ -27,6 +27,11 @@ interface Row {
 	readonly paid: readonly number[] | null;
 }
 
+/** SQL: somebody ($1) sees the case, and it has a forecast of a plan that is paid out of a deposit. */
+const HELD = `deleted_at is null and ${isVisible(1)} and exists (
+	select from forecast where case_id = case_file.id and jsonb_typeof(content -> 'programme') = 'object'
+)`;
+
 /**
  * The payments of a month in the cases after one of them, by case: those of the latest forecast, where its plan is paid
  * out of a deposit by then. Which payment is due in the month follows from the debt's first due date.
@@ -39,21 +44,20 @@ export async function paidOutIn(
 ): Promise<PaidOutPage> {
 	const scope = visibilityScope(actor);
 	return reading(async (statements) => {
-		const { rows: found } = await statements.query<{ id: string; cases: number }>(
-			`with held as (
-				select case_file.id from case_file where deleted_at is null and ${isVisible(1)} and exists (
-					select from forecast where case_id = case_file.id and jsonb_typeof(content -> 'programme') = 'object'
-				)
-			)
-			select id, (select count(*)::int from held) as cases from held
-			where $2::uuid is null or id > $2 order by id limit ${PORTION}`,
+		const { rows: found } = await statements.query<{ id: string }>(
+			`select id from case_file where ${HELD} and ($2::uuid is null or id > $2)
+			order by id limit ${PORTION}`,
 			[scope, after]
+		);
+		const { rows: counted } = await statements.query<{ cases: number }>(
+			`select count(*)::int as cases from case_file where ${HELD}`,
+			[scope]
 		);
 		const ids = found.map(({ id }) => id);
 		const { rows } = await statements.query<Row>(DUE, [ids, month]);
 		return {
 			lines: rows.flatMap((row) => linesOf(row, month)),
-			cases: found[0]?.cases ?? 0,
+			cases: counted[0]?.cases ?? 0,
 			looked: ids.length,
 			next: ids.length < PORTION ? null : (ids.at(-1) ?? null)
 		};
@@ -83,10 +87,12 @@ const DUE = `with latest as (
 ), begun as (
 	select owed.*, (extract(year from age($2::date, date_trunc('month', first_due))) * 12
 			+ extract(month from age($2::date, date_trunc('month', first_due))))::int as months,
-		coalesce((content ->> 'begins')::date, (
-			select date_trunc('month', max(other.first_due))::date from owed as other
-			where other.case_id = owed.case_id and other.first_due <= other.as_of + interval '1 month'
-		), date_trunc('month', first_due)::date) as begins
+		coalesce(
+			(content ->> 'begins')::date,
+			date_trunc('month', max(first_due) filter (where first_due <= as_of + interval '1 month')
+				over (partition by case_id))::date,
+			date_trunc('month', first_due)::date
+		) as begins
 	from owed
 )
 select begun.case_id, label, case_file.currency,
