@@ -58,7 +58,7 @@ it('has a version for what is written together, and never writes over what other
 	const stale = await put(1, [agreement(1, '2026-01-01', 70_000)]);
 	expect([stale.status, stale.message]).toEqual([
 		409,
-		'This was changed elsewhere in the meantime. Nothing was saved.'
+		'This was changed elsewhere in the meantime. Nothing was saved. What holds now is shown; try again to put yours in its place.'
 	]);
 	// What it changes of another day is in nobody's way.
 	expect((await put(1, [agreement(1, '2027-06-01', 70_000)])).version).toBe(3);

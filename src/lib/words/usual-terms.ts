@@ -196,6 +196,7 @@ export const readFromSentence = (
 ): Sentence =>
 	sentence(locale, 'read from', {
 		name,
+		count: fresh + changed + same,
 		creditors: text(locale, 'of creditors', { count: fresh + changed + same }),
 		fresh,
 		changed,

@@ -80,12 +80,10 @@
 		const kind = /\.png$/i.test(file.name) ? 'png' : 'svg+xml';
 		const bytes = new Uint8Array(await file.slice(0, LIMITS.logo).arrayBuffer());
 		const url = `data:image/${kind};base64,${base64Of(bytes)}`;
-		const refused = logoProblem(url);
-		if (refused !== null || url.length > LIMITS.logo)
-			problem =
-				refused === null
-					? t('The logo is larger than 200 kB.')
-					: t('“{name}” is no SVG or PNG that …', { name: file.name });
+		if (file.size > bytes.length || url.length > LIMITS.logo)
+			problem = t('The logo is larger than 200 kB.');
+		else if (logoProblem(url) !== null)
+			problem = t('“{name}” is no SVG or PNG that …', { name: file.name });
 		else open({ term: 'letterhead', content: { ...draft.content, logo: url } }, draft.of);
 	}
 

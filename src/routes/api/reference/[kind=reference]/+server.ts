@@ -38,8 +38,8 @@ export const POST: RequestHandler = ({ params, request, locals }) =>
 				return refuse(
 					409,
 					by === ''
-						? t('This was changed elsewhere in the meantime. Nothing was saved.')
-						: t('{by} changed this in the meantime. Nothing was saved.', { by })
+						? t('This was changed elsewhere in the meantime. …')
+						: t('{by} changed this in the meantime. …', { by })
 				);
 			}
 			case 'refused':
