@@ -408,3 +408,53 @@ describe('files that go out', () => {
 		expect(svg.name).toBe('tolliver-household-ferry-and-bakery-plans-side-by-side.svg');
 	});
 });
+
+describe('the deposits of a case as a table', () => {
+	it('have every payment of the plan once, and each deposit adds up to zero with what is done with it', async () => {
+		let payments = 0;
+		for (const { document, entry } of demoPlans) {
+			const programme = {
+				day: 2,
+				setUpFee: cents(3_000),
+				monthlyFee: { kind: 'amount', amount: cents(2_000) },
+				version: null,
+				waived: null
+			} as const;
+			const paidByAgency = { ...entry, programme };
+			const { debts, plan } = carriedPlan(document, paidByAgency);
+			if (plan.ending.status !== 'cleared') continue;
+			const plans = document.plans.map((one) => (one.id === entry.id ? paidByAgency : one));
+			const subject = { of: 'deposits', id: entry.id } as const;
+			const made = await madeFile(
+				{ document: { ...document, plans }, subject, kind: 'csv' },
+				tools
+			);
+			const [heading, ...rows] = rowsOf(new TextDecoder().decode(made.bytes));
+			expect(heading).toEqual(['Date', 'Entry', 'Creditor', 'Account', 'Currency', 'Amount']);
+			const scale = 10 ** document.currency.digits;
+			const minor = (row: readonly string[]) => Math.round(Number(row[5]) * scale);
+			const expected = paymentsOf(debts, plan).map(({ date, amount }) => `${date} ${-amount}`);
+			const paid = rows.filter(([, what]) => what === 'payment');
+			expect(paid.map((row) => `${row[0]} ${minor(row)}`).sort()).toEqual(expected.sort());
+			expect(paid.every(([, , creditor]) => creditor !== '')).toBe(true);
+			let left = 0;
+			for (const row of rows) {
+				if (row[1] === 'deposit') expect(left).toBe(0);
+				left += minor(row);
+			}
+			expect(left).toBe(0);
+			payments += paid.length;
+		}
+		expect(payments).toBeGreaterThan(300);
+	});
+
+	it('are refused of a plan that has none', async () => {
+		const without = demoPlans.filter(({ entry }) => !entry.programme);
+		expect(without.length).toBeGreaterThan(5);
+		for (const { document, entry } of without) {
+			const subject = { of: 'deposits', id: entry.id } as const;
+			const making = madeFile({ document, subject, kind: 'csv' }, tools);
+			await expect(making).rejects.toThrow(NothingToMake);
+		}
+	});
+});

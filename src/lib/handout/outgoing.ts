@@ -1,6 +1,6 @@
 /** Every file that goes out: of what, of which kind, and how it is made. */
 import { carryOut, wayTerms } from '../core/debt/ways';
-
+import { depositsOf } from '../core/plan/deposit';
 import { ONLY_REQUIRED, planOf } from '../core/plan/walk';
 import { carriedPlan } from '../document/carried-plans';
 import { cancelledEvents, type GivenEvent } from '../document/calendar';
@@ -26,6 +26,7 @@ import {
 import { budgetCsv } from '../exchange/budget-csv';
 import { casesJson } from '../exchange/case-json';
 import { debtsCsv } from '../exchange/debts-csv';
+import { depositsCsv } from '../exchange/paid-out-csv';
 import { planCsv, plansCsv } from '../exchange/plan-csv';
 import { scheduleCsv } from '../exchange/schedule-csv';
 import { letterOf, nameOf } from '../words/debt';
@@ -45,6 +46,8 @@ export type Subject =
 	| { readonly of: 'plan'; readonly id: string; readonly person?: string }
 	/** A proposal to the creditor of a debt. */
 	| { readonly of: 'letter'; readonly plan: string; readonly id: string }
+	/** What comes in and goes out in a plan that is paid out of one deposit. */
+	| { readonly of: 'deposits'; readonly id: string }
 	| { readonly of: 'plans' }
 	| { readonly of: 'budget sheet' };
 
@@ -56,6 +59,7 @@ export const KINDS_OF: Readonly<Record<Subject['of'], readonly OutgoingKind[]>> 
 	debt: ['pdf', 'xlsx', 'csv'],
 	plan: ['pdf', 'xlsx', 'ics', 'csv', 'svg'],
 	letter: ['pdf'],
+	deposits: ['csv'],
 	plans: ['csv', 'svg'],
 	'budget sheet': ['csv']
 };
@@ -148,6 +152,19 @@ const CONTENT: Readonly<Record<Subject['of'], Content>> = {
 				: null;
 		if (made === null) throw new NothingToMake('nothing proposed');
 		return tools.pdf(made, tell);
+	},
+	deposits: ({ document, subject }) => {
+		const entry = document.plans.find(({ id }) => subject.of === 'deposits' && id === subject.id);
+		if (!entry?.programme) throw new NothingToMake('nothing to pay');
+		const { debts, plan } = carriedPlan(document, entry);
+		refuseUnpayable(plan, 'csv');
+		const listed = listedDebts(document, debts, { language: 'en' });
+		const whom = debts.map(({ id }) => ({
+			creditor: creditorOf(document, id, listed),
+			account: document.debts.find((debt) => debt.id === id)?.noted.account ?? ''
+		}));
+		const deposits = depositsOf(debts, plan, entry.programme.day);
+		return Promise.resolve(depositsCsv(deposits, whom, document.currency));
 	},
 	plans: async ({ document, kind }) => {
 		const plans = document.plans
@@ -334,6 +351,8 @@ function whatOf({ debts, plans, people }: CaseDocument, subject: Subject): strin
 				),
 				people.find(({ id }) => id === subject.person)?.name ?? ''
 			].join(' ');
+		case 'deposits':
+			return `deposits ${plans.length > 1 ? (plans.find(({ id }) => id === subject.id)?.name ?? '') : ''}`;
 		case 'letter':
 			return `proposal ${debts.find(({ id }) => id === subject.id)?.name ?? ''}`;
 		case 'plans':

@@ -6,7 +6,7 @@ const { text } = messagesOf({ en });
 
 /** A file's name in the menu, and a line of what is in it. */
 export const takeWords = (
-	subject: 'case' | 'debt' | 'plan' | 'letter' | 'plans' | 'budget sheet',
+	subject: 'case' | 'debt' | 'plan' | 'letter' | 'deposits' | 'plans' | 'budget sheet',
 	kind: string,
 	locale: Locale
 ): { readonly name: string; readonly help: string } => ({

@@ -25,6 +25,7 @@
 	import { letterOf } from '$lib/words/debt';
 	import { onMount } from 'svelte';
 	import { countText, moneyText } from '../debt-fields';
+	import Taking from '../Taking.svelte';
 	import Panel from './Panel.svelte';
 	import { t } from '$lib/words/labels/plan';
 
@@ -171,7 +172,13 @@
 				</tbody>
 			</table>
 		</div>
-		<p>
+		<p class="acts">
+			<Taking
+				document={paper}
+				subject={{ of: 'deposits', id: hand.entry.id }}
+				kind="csv"
+				words={t('Every deposit and payment (CSV)')}
+			/>
 			<button type="button" onclick={() => onprogramme(null)}
 				>{t('The client pays each creditor')}</button
 			>
@@ -214,6 +221,12 @@
 
 	p {
 		margin: 6px 0;
+	}
+
+	.acts {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 18px;
 	}
 
 	.early {
