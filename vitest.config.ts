@@ -118,7 +118,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{api,backup,bad-input,casebook,coming-back,forged,people,postgres,retention,signing-in,tables,trail}.test.ts'
+						'tests/server/{api,backup,bad-input,casebook,coming-back,forged,indexes,paid-out,people,postgres,reference,retention,signing-in,tables,trail}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',

@@ -1,6 +1,9 @@
 /** Reference data on the server: versions, conflicts, refusals, and what a restart and a backup keep of them. */
-import { afterAll, beforeAll, expect, it } from 'vitest';
-import { startResiduum, type Residuum } from '../support/residuum';
+import { afterAll, beforeAll, expect, inject, it } from 'vitest';
+import { startResiduum, TESTER, type Residuum } from '../support/residuum';
+
+/** With accounts whoever changed something is named. */
+const isServer = (inject('postgres') as string | undefined) !== undefined;
 
 let residuum: Residuum;
 beforeAll(async () => {
@@ -58,7 +61,7 @@ it('has a version for what is written together, and never writes over what other
 	const stale = await put(1, [agreement(1, '2026-01-01', 70_000)]);
 	expect([stale.status, stale.message]).toEqual([
 		409,
-		'This was changed elsewhere in the meantime. Nothing was saved. What holds now is shown; try again to put yours in its place.'
+		`${isServer ? `${TESTER} changed this` : 'This was changed elsewhere'} in the meantime. Nothing was saved. What holds now is shown; try again to put yours in its place.`
 	]);
 	// What it changes of another day is in nobody's way.
 	expect((await put(1, [agreement(1, '2027-06-01', 70_000)])).version).toBe(3);

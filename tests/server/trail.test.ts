@@ -115,7 +115,7 @@ describe('the trail', () => {
 		// Going on does not heal it: nothing is signed after such an end, and the log says so.
 		await makeCase(own, 'Five', []);
 		expect(verify().refused).toContain('is not the last that was signed');
-		expect(own.printed()).toContain('the end of the trail is not what was signed');
+		await expect.poll(() => own.printed()).toContain('the end of the trail is not what was signed');
 
 		// An old head with its own signature put back: what was written down since tells.
 		const [at, , signature] = early.split(':');
