@@ -13,7 +13,14 @@ import { startResiduum, type Residuum } from '../support/residuum';
 
 let residuum: Residuum;
 /** A case for each plan of the demo that can be carried out, paid out of a deposit. */
-const cases = demoPlans.flatMap(({ document, entry }, at) => {
+const cases = demoPlans.flatMap(({ document: of, entry }, at) => {
+	// Payments every other week fall into a month several times.
+	const debts = of.debts.map((debt, place) =>
+		place === 0 && at % 2 === 1
+			? { ...debt, lending: { ...debt.lending, paymentsPerYear: 26 as const } }
+			: debt
+	);
+	const document = { ...of, debts };
 	const programme = {
 		day: 1 + (at % 28),
 		setUpFee: cents(2_000),
@@ -26,7 +33,6 @@ const cases = demoPlans.flatMap(({ document, entry }, at) => {
 	if (carried.plan.ending.status === 'refused') return [];
 	const made = { id: crypto.randomUUID(), by: 'choice', date: document.asOf } as const;
 	const plans = document.plans.map((one) => (one.id === plan.id ? plan : one));
-	// Weekly payments fall into a month several times.
 	return [{ document: withChoice({ ...document, plans }, plan, '', made), carried, programme }];
 });
 
