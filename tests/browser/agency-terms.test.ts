@@ -126,7 +126,7 @@ describe('what creditors usually agree to', () => {
 		await screen.see('article', `${NAME}4 Mill Lane`);
 		await screen.see('article', 'no new credit');
 		await screen.see('article', '$96.00');
-		await screen.clickText('.settings button', 'Put all into the outbox');
+		await screen.clickText('.settings button', 'Save all to the outbox');
 		await screen.see('.notice', '1 letter is in the outbox.');
 		expect(await screen.value(`Reply for ${NAME} card`)).toBe('proposed');
 		await screen.saved();

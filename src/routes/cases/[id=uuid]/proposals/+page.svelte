@@ -179,7 +179,7 @@
 						type="button"
 						class="filled"
 						disabled={open.length === 0}
-						onclick={() => void propose(open)}>{t('Put all into the outbox')}</button
+						onclick={() => void propose(open)}>{t('Save all to the outbox')}</button
 					>
 					{#if shown}
 						<button type="button" onclick={() => void savePdf(shown)}>{t('Save as PDF')}</button>
