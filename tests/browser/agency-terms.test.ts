@@ -126,12 +126,26 @@ describe('what creditors usually agree to', () => {
 		await screen.see('article', `${NAME}4 Mill Lane`);
 		await screen.see('article', 'no new credit');
 		await screen.see('article', '$96.00');
+		// The answer to the first attempt is lost on its way.
+		await screen.page.evaluate(() => {
+			const real = window.fetch;
+			window.fetch = async (...asked) => {
+				const answer = await real(...asked);
+				if (!String(asked[0]).endsWith('/outbox')) return answer;
+				window.fetch = real;
+				throw new TypeError('lost');
+			};
+		});
+		await screen.clickText('.settings button', 'Save all to the outbox');
+		await screen.see('.notice', 'The server is not responding.');
+		expect(await screen.value(`Reply for ${NAME} card`)).toBe('open');
 		await screen.clickText('.settings button', 'Save all to the outbox');
 		await screen.see('.notice', '1 letter is in the outbox.');
 		expect(await screen.value(`Reply for ${NAME} card`)).toBe('proposed');
 		await screen.saved();
 		await screen.goto('/outbox');
 		await screen.see('main', 'help@mossgill.example');
+		expect((await screen.text('main')).split('help@mossgill.example')).toHaveLength(2);
 		const { document } = await caseNow(desk.residuum, id);
 		const plan = document.plans.at(-1);
 		await screen.goto(`/cases/${id}/handout?of=${plan?.id}`);

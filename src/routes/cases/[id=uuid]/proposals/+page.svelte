@@ -98,7 +98,10 @@
 		else notice = along.failure;
 	}
 
-	/** Puts a letter for each into the outbox that has an address; it is proposed from then on. */
+	/** The keys of letters of which no answer came, by what they are: sent again, each is in the outbox once. */
+	const unanswered = new Map<string, string>();
+
+	/** Saves a letter for each that has an address to the outbox; it is proposed from then on. */
 	async function propose(all: readonly Proposal[]): Promise<void> {
 		let count = 0;
 		const onPaper: string[] = [];
@@ -119,8 +122,12 @@
 			const { house, counselor } = partsFor(debt);
 			const signed = [counselor, house?.name ?? ''].filter((one) => one !== '').join(', ');
 			await desk.flush();
+			const said = entry && letterOf(paper, entry, debt.id, partsFor(debt));
+			const same = JSON.stringify([debt.id, to, said]);
+			const key = unanswered.get(same) ?? newKey();
+			unanswered.set(same, key);
 			const sent = await putMessage(desk.id, {
-				key: newKey(),
+				key,
 				to,
 				subject: letterText(of, 'mail subject', { client: paper.label }),
 				language: of.language,
@@ -134,6 +141,7 @@
 					t('The server is not responding. The letter to …', { name });
 				return;
 			}
+			unanswered.delete(same);
 			answer(debt.id, { is: 'proposed', on: paper.asOf });
 			count += 1;
 		}
