@@ -1,6 +1,6 @@
 /** Proposals to creditors: the figures of the plan, in the creditor's language, under the agency's name or none. */
 import { describe, expect, it } from 'vitest';
-import { agencyIn, agencyOn } from '../../src/lib/document/agency';
+import { agencyIn, houseOn, NO_HOUSE } from '../../src/lib/document/agency';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import { creditorsIn, CreditorNames, creditorOfDebt } from '../../src/lib/document/creditors';
 import { namedTerms, withNamedTerms } from '../../src/lib/document/change';
@@ -17,13 +17,12 @@ const plan = ferry?.plans[3];
 if (!ferry || !plan) throw new Error('a plan with proposals');
 const names = new CreditorNames(creditorsIn(demoReference));
 const day = '2026-12-15' as CalendarDate;
-const house = agencyOn(agencyIn(demoReference), day).letterhead?.content ?? null;
+const house = houseOn(agencyIn(demoReference), day);
 const [quillmark] = ferry.debts;
-if (!quillmark || !house) throw new Error('a debt and a letterhead');
+if (!quillmark || !house.letterhead) throw new Error('a debt and a letterhead');
 const parts = (fields: Partial<LetterParts> = {}): LetterParts => ({
 	creditor: creditorOfDebt(quillmark, names),
 	house,
-	texts: null,
 	counselor: 'Ines Marlow',
 	day,
 	...fields
@@ -57,9 +56,9 @@ describe('a letter to a creditor', () => {
 		const text = written();
 		expect(text).toContain('Port Ferris Debt Advice · 2 Harbourmaster’s Yard');
 		expect(text).toContain('Ines Marlow, Port Ferris Debt Advice');
-		const bare = written({ house: null, counselor: '' });
+		const bare = written({ house: NO_HOUSE, counselor: '' });
 		expect(bare).not.toMatch(/Port Ferris Debt|undefined|null/);
-		expect(written({ house: null })).toContain('\nInes Marlow\n');
+		expect(written({ house: NO_HOUSE })).toContain('\nInes Marlow\n');
 	});
 
 	it('goes to its address, in its language, with its own conditions where they are the usual ones', () => {
@@ -84,12 +83,20 @@ describe('a letter to a creditor', () => {
 	it('has the texts that a supervisor wrote, paragraph by paragraph, in the language that they are in', () => {
 		const texts = {
 			opening: { en: 'Dear friends of {client},\nwe ask for patience.', es: '' },
-			closing: { en: '', es: '' }
+			closing: { en: '', es: '' },
+			handout: { en: 'Our door is open on Mondays.\nKnock twice.', es: 'Lunes.' },
+			message: { en: '', es: '' }
 		};
-		const text = written({ texts });
+		const text = written({ house: { ...house, texts } });
 		expect(text).toContain(`Dear friends of ${ferry.label},\nwe ask for patience.`);
 		expect(text).toContain('Please answer within 14 days');
-		expect(written({ texts, creditor: names.named('Skerry Bank') })).toContain('Asesoramos a');
+		expect(text).not.toContain('Mondays');
+		const handed = plainHandout(handoutOf(ferry, plan, null, { ...house, texts }));
+		expect(handed).toContain('Our door is open on Mondays.\nKnock twice.');
+		expect(handed).not.toContain('Lunes');
+		expect(written({ house: { ...house, texts }, creditor: names.named('Skerry Bank') })).toContain(
+			'Asesoramos a'
+		);
 	});
 
 	it('is there for each debt of every plan that something is proposed for, and for no other', () => {

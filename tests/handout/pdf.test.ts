@@ -7,7 +7,7 @@ import Papa from 'papaparse';
 import { afterAll, describe, expect, it } from 'vitest';
 import { writtenPdf } from '../../src/convert/pdf';
 import { depositsOf } from '../../src/lib/core/plan/deposit';
-import { agencyIn, agencyOn } from '../../src/lib/document/agency';
+import { agencyIn, houseOn } from '../../src/lib/document/agency';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import { namedTerms } from '../../src/lib/document/change';
 import { creditorOfDebt, creditorsIn, CreditorNames } from '../../src/lib/document/creditors';
@@ -123,7 +123,7 @@ describe.runIf(hasReaders)('letters, list and handout of one plan', () => {
 	if (!plan?.programme) throw new Error('a plan with one deposit');
 	const { debts, plan: carried } = carriedPlan(ferry, plan);
 	const deposits = depositsOf(debts, carried, plan.programme.day);
-	const house = agencyOn(agencyIn(demoReference), ferry.asOf).letterhead?.content ?? null;
+	const house = houseOn(agencyIn(demoReference), ferry.asOf);
 	const names = new CreditorNames(creditorsIn(demoReference));
 	const money = (amount: Parameters<typeof writeMoney>[0]) =>
 		writeMoney(amount, { language: 'en', currency: ferry.currency });
@@ -156,7 +156,6 @@ describe.runIf(hasReaders)('letters, list and handout of one plan', () => {
 			const letter = letterOf(ferry, plan, debt.id, {
 				creditor: creditorOfDebt(debt, names),
 				house,
-				texts: null,
 				counselor: 'Ines Marlow',
 				day: ferry.asOf
 			});

@@ -312,6 +312,18 @@ describe('messages and the menu', () => {
 			'Not every creditor has agreed'
 		);
 		expect(mailText({ blocks }, handout, [], 'assumed', spanish)).toContain('son supuestas');
+		const none = { en: '', es: '' };
+		const message = { en: 'We never ask for a password.', es: '' };
+		const texts = { opening: none, closing: none, handout: none, message };
+		const letterhead = { name: 'Port Ferris Debt Advice', address: [], logo: null };
+		const house = { letterhead, texts };
+		const ours = mailText({ blocks }, handout, [], 'agreed', usd, house);
+		expect(ours).toMatch(
+			/We never ask for a password\.\n\nSee you[^\n]*\n\nPort Ferris Debt Advice$/
+		);
+		const theirs = mailText({ blocks }, handout, [], 'agreed', spanish, house);
+		expect(theirs).not.toContain('password');
+		expect(theirs).not.toMatch(/\n{3}/);
 		expect(fileWords('xlsx', spanish)).toBe('un libro de cálculo para comprobar las sumas (XLSX)');
 	});
 

@@ -1,9 +1,11 @@
-/** The agency itself as reference data: its letterhead, its schedule of fees, and texts of its letters. */
+/** The agency itself as reference data: its letterhead, its schedule of fees, and its own texts. */
 import type { CalendarDate } from '../core/quantities/calendar';
 import {
 	heldOn,
 	termsOfSubject,
+	type AgencyTexts,
 	type Held,
+	type Letterhead,
 	type ReferenceRow,
 	type ReferenceTerms
 } from './reference';
@@ -34,3 +36,16 @@ export const agencyOn = ({ letterhead, fees, texts }: Agency, day: CalendarDate)
 	fees: heldOn(fees, day),
 	texts: heldOn(texts, day)
 });
+
+/** What of an agency stands on letters, handouts and messages. */
+export interface House {
+	/** Null: no name is set, and none is pretended. */
+	readonly letterhead: Letterhead | null;
+	readonly texts: AgencyTexts | null;
+}
+export const NO_HOUSE: House = { letterhead: null, texts: null };
+
+export const houseOn = (agency: Agency, day: CalendarDate): House => {
+	const { letterhead, texts } = agencyOn(agency, day);
+	return { letterhead: letterhead?.content ?? null, texts: texts?.content ?? null };
+};

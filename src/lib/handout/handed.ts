@@ -40,3 +40,10 @@ export const paragraph = (sentences: readonly Sentence[]): Block => ({
 	sentence: sentences.flatMap((one, at) => (at === 0 ? one : [say(' '), ...one])),
 	quiet: false
 });
+
+/** A text as paragraphs, one for each of its lines; an empty one is none. */
+export const paragraphs = (text: string): Block[] =>
+	text
+		.split(/\n+/)
+		.filter((line) => line.trim() !== '')
+		.map((line) => paragraph([[say(line)]]));

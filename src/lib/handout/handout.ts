@@ -6,11 +6,11 @@ import { rateChangesByMonth } from '../core/plan/rates';
 import type { Plan } from '../core/plan/terms';
 import { planTotals } from '../core/plan/walk';
 import { underStrain } from '../core/search/stress-test';
+import { NO_HOUSE, type House } from '../document/agency';
 import type { CaseDocument } from '../document/case';
 import { carriedPlan, measuredPlan } from '../document/carried-plans';
 import { standingOf, type Standing } from '../document/change';
 import { HANDOUT_PARTS, type HandoutPart } from '../document/handout-parts';
-import type { Letterhead } from '../document/reference';
 import { chosenPlan, monthStart, type PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import { writeLongDate } from '../reading/written';
@@ -31,10 +31,9 @@ import {
 import type { Language } from '../messages/message';
 import { measureWords, usualName } from '../words/plan-names';
 import { listedDebts } from '../words/plan';
-import { say } from '../messages/sentence';
 import { styleIn } from '../messages/style';
 import { PICTURE_WIDTH, type Block, type Handout, type Row } from './blocks';
-import { heading, paragraph, type Handed, type HandedDebt } from './handed';
+import { heading, paragraph, paragraphs, type Handed, type HandedDebt } from './handed';
 import { partBlocks } from './parts';
 import { monthsBlocks, payBlocks } from './payments';
 import { planPicture } from './plan-picture';
@@ -67,8 +66,7 @@ export function handoutOf(
 	document: CaseDocument,
 	entry: PlanEntry,
 	whose: string | null = null,
-	/** The agency at its head; null: none is named. */
-	house: Letterhead | null = null
+	house: House = NO_HOUSE
 ): Handout {
 	const writing = handoutWriting(document);
 	const carried = carriedPlan(document, entry);
@@ -85,19 +83,20 @@ export function handoutOf(
 	const parts = HANDOUT_PARTS.filter((part) => !handout.without.includes(part));
 	const standing = standingOf(entry);
 	const title = handoutText(writing, TITLES[standing]);
-	const own: readonly Block[] =
-		handout.line === '' ? [] : [{ kind: 'sentence', sentence: [say(handout.line)], quiet: false }];
-	// The line of the counselor's own stands before what the figures assume, which closes the page.
-	const last = [...replyBlocks(handed), ...own];
+	// The counselor's own line and the agency's text stand before what the figures assume, which closes the page.
+	const last = [
+		...replyBlocks(handed),
+		...paragraphs(handout.line),
+		...paragraphs(house.texts?.handout[writing.language] ?? '')
+	];
 	const blocks = parts.flatMap((part) =>
 		part === 'assumes' ? [...last, ...BLOCKS[part](handed)] : BLOCKS[part](handed)
 	);
 	// Nobody reads an answer before this where it rests on what nobody has agreed to.
 	if (standing !== 'agreed') {
-		const sentence = [say(handoutText(writing, `terms ${standing}`))];
-		blocks.unshift({ kind: 'sentence', sentence, quiet: false });
+		blocks.unshift(...paragraphs(handoutText(writing, `terms ${standing}`)));
 	}
-	if (house) blocks.unshift({ kind: 'letterhead', ...house });
+	if (house.letterhead) blocks.unshift({ kind: 'letterhead', ...house.letterhead });
 	return {
 		language: handout.language,
 		paper: handout.paper,

@@ -5,7 +5,8 @@ import { carriedPlan } from '../document/carried-plans';
 import type { CaseDocument } from '../document/case';
 import { namedTerms, type ChangeEntry, type NamedTerms } from '../document/change';
 import { creditorOn, type Creditor } from '../document/creditors';
-import type { AgencyTexts, Letterhead } from '../document/reference';
+import type { House } from '../document/agency';
+import { paragraphs } from './handed';
 import type { CalendarDate } from '../core/quantities/calendar';
 import { styleIn } from '../messages/style';
 import { say, type Sentence } from '../messages/sentence';
@@ -19,9 +20,7 @@ import type { Block, Handout, Row } from './blocks';
 /** Who writes, to whom, on which day. */
 export interface LetterParts {
 	readonly creditor: Creditor | null;
-	/** Null: no name of the agency is set, and none is pretended. */
-	readonly house: Letterhead | null;
-	readonly texts: AgencyTexts | null;
+	readonly house: House;
 	/** The counselor's name; empty: none. */
 	readonly counselor: string;
 	readonly day: CalendarDate;
@@ -60,7 +59,8 @@ export function letterOf(
 	const called = nameOf(debt, { language: 'en' });
 	const title =
 		account === '' ? t('title', { debt: called }) : t('title account', { debt: called, account });
-	const agency = house?.name ?? '';
+	const { letterhead, texts } = house;
+	const agency = letterhead?.name ?? '';
 	const signed =
 		counselor === '' || agency === '' ? counselor || agency : t('signed', { counselor, agency });
 	const address = creditor
@@ -68,13 +68,13 @@ export function letterOf(
 		: [debt.noted.creditor || called];
 	const isSettled = proposed.change.kind === 'settle';
 	const opening =
-		parts.texts?.opening[language] || t(isSettled ? 'opening settled' : 'opening', { client });
-	const closing = parts.texts?.closing[language] || t('closing');
+		texts?.opening[language] || t(isSettled ? 'opening settled' : 'opening', { client });
+	const closing = texts?.closing[language] || t('closing');
 	const conditions = creditor
 		? (creditorOn(creditor, day).agreement?.content.conditions ?? '')
 		: '';
 	const blocks: Block[] = [
-		...(house ? [{ kind: 'letterhead' as const, ...house }] : []),
+		...(letterhead ? [{ kind: 'letterhead' as const, ...letterhead }] : []),
 		{ kind: 'lines', lines: address },
 		{ kind: 'lines', lines: [writeLongDate(day, writing)] },
 		{ kind: 'heading', text: title },
@@ -110,12 +110,6 @@ export function letterOf(
 		replaced: t('replaced')
 	};
 }
-
-const paragraphs = (text: string): Block[] =>
-	text
-		.split(/\n+/)
-		.filter((line) => line.trim() !== '')
-		.map((line) => ({ kind: 'sentence', sentence: [say(line)], quiet: false }));
 
 /** What is owed and what is proposed, beside what holds now. */
 function termsTable(

@@ -6,7 +6,7 @@ import { carriedPlan } from '../document/carried-plans';
 import { cancelledEvents, type GivenEvent } from '../document/calendar';
 import type { CaseDocument } from '../document/case';
 import { standingOf } from '../document/change';
-import type { Letterhead } from '../document/reference';
+import type { House } from '../document/agency';
 import { ownerAmong } from '../document/household';
 import { monthStart, sheetItem, type PlanEntry, type SheetLine } from '../document/plan';
 import { daysIn } from '../core/plan/budget-sheet';
@@ -83,8 +83,8 @@ export interface OutgoingTask {
 	};
 	/** Of a letter: who writes to whom. */
 	readonly letter?: LetterParts;
-	/** The agency at the head of a handout; absent: none is named. */
-	readonly house?: Letterhead | null;
+	/** The agency on a handout; absent: none is named. */
+	readonly house?: House;
 	/** When it is made, as an ISO instant; absent: on the day of the figures. */
 	readonly made?: string;
 	/** Whether a calendar cancels what was given out before: where it is remembered that it did. */
@@ -221,8 +221,8 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 	const { asOf, currency } = document;
 	const { debts, terms, plan } = carriedPlan(document, entry);
 	refuseUnpayable(plan, kind);
-	const { house = null } = task;
-	if (kind === 'pdf') return tools.pdf(handoutOf(document, entry, personIn(subject), house), tell);
+	if (kind === 'pdf')
+		return tools.pdf(handoutOf(document, entry, personIn(subject), task.house), tell);
 	if (plan.kept.length === 0) throw new NothingToMake('nothing to pay');
 	const listed = listedDebts(document, debts, { language: 'en' });
 	const indexOf = (id: string) => debts.findIndex((debt) => debt.id === id);

@@ -1,4 +1,5 @@
 /** Messages to a client, and the outbox that stands in for mail. */
+import { NO_HOUSE, type House } from '../document/agency';
 import type { Standing } from '../document/change';
 import type { HandoutEntry } from '../document/handout';
 import type { Writing } from '../reading/writing';
@@ -25,8 +26,8 @@ export function mailText(
 	/** What the plan rests on. */
 	standing: Standing,
 	writing: Writing<Language>,
-	/** Who writes; empty: no name of the agency is set. */
-	agency = ''
+	/** Who writes. */
+	{ letterhead, texts }: House = NO_HOUSE
 ): string {
 	const answer = blocks.find(({ kind }) => kind === 'answer')?.sentence ?? [];
 	const files = kinds.map((kind) => fileWords(kind, writing));
@@ -36,9 +37,12 @@ export function mailText(
 		...(standing === 'agreed' ? [] : [text(writing, `terms ${standing}`)]),
 		...(files.length === 0 ? [] : [text(writing, 'attached', { files: listOf(writing, files) })]),
 		text(writing, 'call', { contact: contact === '' ? 'no' : 'yes', who: contact }),
+		texts?.message[writing.language] ?? '',
 		text(writing, 'closing'),
-		...(agency === '' ? [] : [agency])
-	].join('\n\n');
+		letterhead?.name ?? ''
+	]
+		.filter((line) => line !== '')
+		.join('\n\n');
 }
 
 /** “the page for the kitchen table (PDF)” */

@@ -48,7 +48,12 @@
 	const NEW = {
 		letterhead: { name: '', address: [], logo: null } as Letterhead,
 		fees: { setUpFee: ZERO, monthlyFee: { kind: 'amount', amount: ZERO } } as AgencyFees,
-		texts: { opening: { en: '', es: '' }, closing: { en: '', es: '' } } as AgencyTexts
+		texts: {
+			opening: { en: '', es: '' },
+			closing: { en: '', es: '' },
+			handout: { en: '', es: '' },
+			message: { en: '', es: '' }
+		} as AgencyTexts
 	};
 	const open = (next: Draft, of: Held<unknown> | null) => {
 		draft = { ...next, of };
@@ -95,10 +100,14 @@
 			.slice(0, LIMITS.addressLines);
 
 	const TEXTS = [
-		{ of: 'opening', language: 'en', words: t('Opening, English') },
-		{ of: 'closing', language: 'en', words: t('Closing, English') },
-		{ of: 'opening', language: 'es', words: t('Opening, Spanish') },
-		{ of: 'closing', language: 'es', words: t('Closing, Spanish') }
+		{ of: 'opening', language: 'en', words: t('Opening of letters, English') },
+		{ of: 'closing', language: 'en', words: t('Closing of letters, English') },
+		{ of: 'handout', language: 'en', words: t('On handouts, English') },
+		{ of: 'message', language: 'en', words: t('In messages, English') },
+		{ of: 'opening', language: 'es', words: t('Opening of letters, Spanish') },
+		{ of: 'closing', language: 'es', words: t('Closing of letters, Spanish') },
+		{ of: 'handout', language: 'es', words: t('On handouts, Spanish') },
+		{ of: 'message', language: 'es', words: t('In messages, Spanish') }
 	] as const;
 </script>
 
@@ -194,7 +203,9 @@
 						aria-label={one.words}
 						rows="3"
 						maxlength={LIMITS.letterText}
-						placeholder={t('empty: the program’s own text. …')}
+						placeholder={one.of === 'opening' || one.of === 'closing'
+							? t('empty: the program’s own text. …')
+							: t('empty: nothing is added')}
 						value={texts[one.of][one.language]}
 						onchange={(event) =>
 							open(
@@ -280,7 +291,7 @@
 		{#if draft?.term === 'fees'}{@render form(t('Schedule of fees'))}{/if}
 	</section>
 	<section>
-		<h2>{t('Texts of letters')}</h2>
+		<h2>{t('Texts of letters, handouts and messages')}</h2>
 		{#each TEXTS as one (one.words)}
 			{@const own = now.texts?.content[one.of][one.language] ?? ''}
 			{#if own !== ''}<p><span class="quiet">{one.words}:</span> {own}</p>{/if}
@@ -288,12 +299,12 @@
 		<p>
 			{#if !now.texts}<span class="quiet">{t('the program’s own texts')}</span>{/if}
 			{@render change(
-				t('Texts of letters'),
+				t('Texts'),
 				() => open({ term: 'texts', content: now.texts?.content ?? NEW.texts }, now.texts),
 				now.texts ? t('Change') : t('Enter')
 			)}
 		</p>
-		{#if draft?.term === 'texts'}{@render form(t('Texts of letters'))}{/if}
+		{#if draft?.term === 'texts'}{@render form(t('Texts'))}{/if}
 	</section>
 </main>
 

@@ -129,7 +129,9 @@ const paragraphs = z
 	});
 export const agencyTexts = z.strictObject({
 	opening: z.strictObject({ en: paragraphs, es: paragraphs }),
-	closing: z.strictObject({ en: paragraphs, es: paragraphs })
+	closing: z.strictObject({ en: paragraphs, es: paragraphs }),
+	handout: z.strictObject({ en: paragraphs, es: paragraphs }),
+	message: z.strictObject({ en: paragraphs, es: paragraphs })
 });
 
 /** The schema of each term of each kind. */

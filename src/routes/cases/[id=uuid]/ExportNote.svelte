@@ -1,6 +1,6 @@
 <!-- The exports of a screen: each file is made in a worker, with its progress. -->
 <script lang="ts">
-	import { agencyOn } from '$lib/document/agency';
+	import { houseOn } from '$lib/document/agency';
 	import { agencyBook } from '$lib/desk/reference-book.svelte';
 	import { save, FileExport } from '$lib/desk/file-export.svelte';
 	import type { CaseDocument } from '$lib/document/case';
@@ -53,7 +53,7 @@
 			document,
 			subject,
 			kind,
-			house: agencyOn(agencyBook.now, document.asOf).letterhead?.content ?? null,
+			house: houseOn(agencyBook.now, document.asOf),
 			calendar: { months, each, paydays },
 			made: new Date().toISOString(),
 			cancels: true

@@ -3,7 +3,7 @@
 	import { save, FileExport } from '$lib/desk/file-export.svelte';
 	import type { CaseDocument } from '$lib/document/case';
 	import type { OutgoingKind, Subject } from '$lib/handout/outgoing';
-	import type { Letterhead } from '$lib/document/reference';
+	import { NO_HOUSE, type House } from '$lib/document/agency';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { onDestroy } from 'svelte';
 
@@ -12,10 +12,10 @@
 		subject: Subject;
 		kind: OutgoingKind;
 		words: string;
-		/** The agency at the head of it; absent: none is named. */
-		house?: Letterhead | null;
+		/** The agency on it; absent: none is named. */
+		house?: House;
 	}
-	const { document, subject, kind, words, house = null }: Props = $props();
+	const { document, subject, kind, words, house = NO_HOUSE }: Props = $props();
 
 	const along = new FileExport();
 	onDestroy(() => along.stop());

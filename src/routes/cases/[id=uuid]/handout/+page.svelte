@@ -14,7 +14,7 @@
 	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { handoutPart, LANGUAGE_CHOICES, PAPER_CHOICES } from '$lib/words/handout-settings';
-	import { agencyOn } from '$lib/document/agency';
+	import { houseOn } from '$lib/document/agency';
 	import AssumedFirst from '../AssumedFirst.svelte';
 	import Taking from '../Taking.svelte';
 	import Pages from './Pages.svelte';
@@ -32,7 +32,7 @@
 	const people = $derived(desk.document.people);
 	/** Whose handout it is; null: of all together. */
 	const person = $derived(ownerAmong(people, { owner: desk.onScreen.whose })?.id ?? null);
-	const house = $derived(agencyOn(data.agency, desk.document.asOf).letterhead?.content ?? null);
+	const house = $derived(houseOn(data.agency, desk.document.asOf));
 	const handout = $derived(
 		entry && !refused ? handoutOf(desk.document, entry, person, house) : null
 	);

@@ -18,7 +18,7 @@
 	import Progress from '$lib/ui/Progress.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { fileWords, mailSubject, mailText } from '$lib/words/mail';
-	import { agencyOn } from '$lib/document/agency';
+	import { houseOn } from '$lib/document/agency';
 	import { onDestroy } from 'svelte';
 	import { v4 as newKey } from 'uuid';
 	import AssumedFirst from '../AssumedFirst.svelte';
@@ -32,7 +32,7 @@
 	const { handout, debts, label } = $derived(desk.document);
 	const entry = $derived(desk.planMeant(page.url.searchParams.get('of')));
 	const locale = $derived(handoutWriting(desk.document));
-	const house = $derived(agencyOn(data.agency, desk.document.asOf).letterhead?.content ?? null);
+	const house = $derived(houseOn(data.agency, desk.document.asOf));
 
 	const FILES = ['pdf', 'ics', 'xlsx'] as const satisfies readonly OutgoingKind[];
 	let ticked = $state.raw<readonly OutgoingKind[]>(FILES);
@@ -50,7 +50,7 @@
 						ticked,
 						standingOf(entry),
 						locale,
-						house?.name
+						house
 					)
 				: '')
 	);

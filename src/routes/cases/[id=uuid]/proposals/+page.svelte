@@ -4,7 +4,7 @@
 	import { page } from '$app/state';
 	import type { DebtEntry } from '$lib/document/debt';
 	import { namedTerms, withNamedTerms, type Reply } from '$lib/document/change';
-	import { agencyOn } from '$lib/document/agency';
+	import { houseOn } from '$lib/document/agency';
 	import { creditorOfDebt } from '$lib/document/creditors';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { FileExport, save } from '$lib/desk/file-export.svelte';
@@ -54,12 +54,12 @@
 	let picked = $state<string | null>(null);
 	const shown = $derived(proposals.find(({ debt }) => debt.id === picked) ?? proposals[0] ?? null);
 
+	const house = $derived(houseOn(agencyBook.now, paper.asOf));
+
 	function partsFor(debt: DebtEntry): LetterParts {
-		const now = agencyOn(agencyBook.now, paper.asOf);
 		return {
 			creditor: creditorOfDebt(debt, creditorBook.names),
-			house: now.letterhead?.content ?? null,
-			texts: now.texts?.content ?? null,
+			house,
 			counselor: person?.name ?? '',
 			day: paper.asOf
 		};
@@ -67,7 +67,6 @@
 	const letter = $derived(
 		entry && shown ? letterOf(paper, entry, shown.debt.id, partsFor(shown.debt)) : null
 	);
-	const house = $derived(agencyOn(agencyBook.now, paper.asOf).letterhead);
 	const emailOf = (debt: DebtEntry) =>
 		creditorOfDebt(debt, creditorBook.names)?.profile.content.email ?? '';
 
@@ -119,8 +118,10 @@
 				...writing,
 				language: partsFor(debt).creditor?.profile.content.language ?? 'en'
 			};
-			const { house, counselor } = partsFor(debt);
-			const signed = [counselor, house?.name ?? ''].filter((one) => one !== '').join(', ');
+			const { counselor } = partsFor(debt);
+			const signed = [counselor, house.letterhead?.name ?? '']
+				.filter((one) => one !== '')
+				.join(', ');
 			await desk.flush();
 			const said = entry && letterOf(paper, entry, debt.id, partsFor(debt));
 			const same = JSON.stringify([debt.id, to, said]);
@@ -195,7 +196,7 @@
 					<button type="button" onclick={() => print()}>{t('Print')}</button>
 				{/if}
 			</p>
-			{#if !house}
+			{#if !house.letterhead}
 				<p class="quiet">
 					{t('No name of the agency is set: the letter …')}
 					<a href="/agency">{t('Set it ›')}</a>
