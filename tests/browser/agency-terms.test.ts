@@ -223,3 +223,24 @@ describe('an index', () => {
 		expect(await screen.texts('.behind')).toEqual([]);
 	});
 });
+
+describe('the agency’s own texts', () => {
+	it('are written once, and stand in the handout, the message and nowhere before', async () => {
+		const { id } = await makeCase(desk.residuum, 'Handed out by us', [
+			card({ name: 'Any card', balance: 90_000 })
+		]);
+		const text = 'Our door is open on Mondays.';
+		await screen.goto('/agency');
+		await screen.click('[aria-label="Enter: Texts"]');
+		await screen.fill('On handouts, English', text);
+		await screen.fill('In messages, English', 'We never ask for a password.');
+		await screen.press('Tab');
+		await screen.clickText('form button', 'Save');
+		await screen.see('main', `On handouts, English: ${text}`);
+		await screen.goto(`/cases/${id}/handout`);
+		await screen.see('.sheets', text);
+		await screen.goto(`/cases/${id}/outbox`);
+		await expect.poll(() => screen.value('Text')).toContain('We never ask for a password.');
+		expect(await screen.value('Text')).not.toContain(text);
+	});
+});

@@ -204,7 +204,7 @@
 						rows="3"
 						maxlength={LIMITS.letterText}
 						placeholder={one.of === 'opening' || one.of === 'closing'
-							? t('empty: the program’s own text. …')
+							? t('empty: the program’s own text. …', { client: '{client}' })
 							: t('empty: nothing is added')}
 						value={texts[one.of][one.language]}
 						onchange={(event) =>
