@@ -118,8 +118,9 @@ export class Screen {
 		}
 	}
 
-	/** Replaces what is in a labelled field. */
+	/** Replaces what is in a labelled field, once it is there: what opens may be loaded first. */
 	async fill(label: string, text: string): Promise<void> {
+		await this.page.waitForSelector(field(label));
 		await this.page.click(field(label), { count: 3 });
 		// Long texts come in one piece, as from the clipboard.
 		if (text.length > 60) await this.page.keyboard.sendCharacter(text);
@@ -133,7 +134,9 @@ export class Screen {
 		await this.page.keyboard.type(text);
 	}
 
+	/** What is in a labelled field, once it is there. */
 	async value(label: string): Promise<string> {
+		await this.page.waitForSelector(field(label));
 		return this.page.$eval(field(label), (input) => (input as HTMLInputElement).value);
 	}
 
@@ -261,7 +264,9 @@ export class Screen {
 		);
 	}
 
+	/** Clicks the first of what a selector finds, once it is there. */
 	async click(selector: string): Promise<void> {
+		await this.page.waitForSelector(selector);
 		await this.page.click(selector);
 	}
 
