@@ -60,15 +60,15 @@
 {#if pageRequests.hasLost}
 	<Notice
 		text={t('The server is not responding. This page …')}
-		undo={t('Try again')}
-		onundo={() => pageRequests.again()}
+		act={t('Try again')}
+		onact={() => pageRequests.again()}
 		onclose={() => pageRequests.giveUp()}
 	/>
 {:else if pageRequests.lacksCode}
 	<Notice
 		text={t('The server is not responding, and part …')}
-		undo={t('Try again')}
-		onundo={loadAnew}
+		act={t('Try again')}
+		onact={loadAnew}
 		onclose={() => (pageRequests.lacksCode = false)}
 	/>
 {:else if isSlow}

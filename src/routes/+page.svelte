@@ -320,8 +320,7 @@
 	{@const { text, restores, deletes } = notice}
 	<Notice
 		{text}
-		{...restores ? { undo: t('Undo'), onundo: () => restore(restores) } : {}}
-		{...deletes ? { undo: t('Undo'), onundo: () => giveBack(deletes) } : {}}
+		onact={restores ? () => restore(restores) : deletes && (() => giveBack(deletes))}
 		onclose={() => (notice = null)}
 	/>
 {/if}

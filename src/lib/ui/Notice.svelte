@@ -1,20 +1,20 @@
-<!-- Says what has just been done, with the way to take it back. Stays until it is put away. -->
+<!-- Says what has just been done, with the way to take it back or to go on. Stays until it is put away. -->
 <script lang="ts">
 	import { t } from '$lib/words/labels/common';
 
 	interface Props {
 		text: string;
-		/** The label and the action of its undo button. */
-		undo?: string;
-		onundo?: () => void;
+		/** What its button does, if it has one, and what it says. */
+		onact?: (() => void) | undefined;
+		act?: string;
 		onclose: () => void;
 	}
-	const { text, undo, onundo, onclose }: Props = $props();
+	const { text, onact, act = t('Undo'), onclose }: Props = $props();
 </script>
 
 <div class="notice" role="status">
 	<span>{text}</span>
-	{#if undo}<button type="button" class="act" onclick={onundo}>{undo}</button>{/if}
+	{#if onact}<button type="button" class="act" onclick={onact}>{act}</button>{/if}
 	<button type="button" class="act" onclick={onclose}>{t('Close')}</button>
 </div>
 

@@ -37,6 +37,11 @@
 	let search = $state('');
 	let picked = $state<string | null>(page.url.searchParams.get('of'));
 	let notice = $state.raw<{ text: string; undo?: ReferencePut[] } | null>(null);
+
+	function takeBack(undo: ReferencePut[]): void {
+		notice = null;
+		void put(undo);
+	}
 	let read = $state.raw<Exclude<CreditorsFile, { refused: string }> | null>(null);
 	/** A creditor that is being added. */
 	let fresh = $state.raw<CreditorProfile | null>(null);
@@ -267,19 +272,7 @@
 
 {#if notice}
 	{@const { text, undo } = notice}
-	<Notice
-		{text}
-		{...undo
-			? {
-					undo: t('Undo'),
-					onundo: () => {
-						notice = null;
-						void put(undo);
-					}
-				}
-			: {}}
-		onclose={() => (notice = null)}
-	/>
+	<Notice {text} onact={undo && (() => takeBack(undo))} onclose={() => (notice = null)} />
 {/if}
 
 <style>

@@ -45,6 +45,11 @@
 	let isOpen = $state(false);
 	let picked = $state<string | null>(null);
 	let notice = $state.raw<{ text: string; undo?: ReferencePut[] } | null>(null);
+
+	function takeBack(undo: ReferencePut[]): void {
+		notice = null;
+		void put(undo);
+	}
 	/** What is being entered: a new index, or a value of the one that is shown. */
 	let fresh = $state.raw<IndexProfile | null>(null);
 	let value = $state.raw<{ readonly annual: Percent | null } | null>(null);
@@ -364,19 +369,7 @@
 
 {#if notice}
 	{@const { text, undo } = notice}
-	<Notice
-		{text}
-		{...undo
-			? {
-					undo: t('Undo'),
-					onundo: () => {
-						notice = null;
-						void put(undo);
-					}
-				}
-			: {}}
-		onclose={() => (notice = null)}
-	/>
+	<Notice {text} onact={undo && (() => takeBack(undo))} onclose={() => (notice = null)} />
 {/if}
 
 <style>

@@ -245,8 +245,7 @@
 	{@const deletion = deleted}
 	<Notice
 		text={t('{debt} is deleted', { debt: nameOf(deletion.debt, desk.writing) })}
-		undo={t('Undo')}
-		onundo={() => takeBack(deletion)}
+		onact={() => takeBack(deletion)}
 		onclose={() => (deleted = null)}
 	/>
 {/if}

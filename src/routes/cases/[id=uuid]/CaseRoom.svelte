@@ -239,8 +239,8 @@
 	{@const { direction, what } = desk.stepped}
 	<Notice
 		text={direction === 'undo' ? t('Undone: {what}', { what }) : t('Redone: {what}', { what })}
-		undo={direction === 'undo' ? t('Redo it') : t('Undo it')}
-		onundo={() => desk.step(direction === 'undo' ? 'redo' : 'undo')}
+		act={direction === 'undo' ? t('Redo it') : t('Undo it')}
+		onact={() => desk.step(direction === 'undo' ? 'redo' : 'undo')}
 		onclose={() => (desk.stepped = null)}
 	/>
 {/if}

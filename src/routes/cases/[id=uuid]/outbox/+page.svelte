@@ -227,8 +227,8 @@
 	{@const { id } = put}
 	<Notice
 		text={t('The message is in the outbox')}
-		undo={t('Open it')}
-		onundo={() => void (location.href = `/outbox/${id}`)}
+		act={t('Open it')}
+		onact={() => void (location.href = `/outbox/${id}`)}
 		onclose={() => (put = null)}
 	/>
 {/if}
