@@ -95,6 +95,21 @@ describe.each(themes)('the messages in %s', (theme) => {
 	});
 });
 
+describe.each(themes.filter((one) => one.startsWith('labels/')))('the labels in %s', (theme) => {
+	it('get their parts where a screen says them', () => {
+		const readers = modules.filter((module) =>
+			imports(module, join(LIB, 'words', theme.replace('.json', '.ts')))
+		);
+		const messages = messagesIn('en', theme);
+		const lacking = Object.entries(messages).filter(
+			([id, message]) =>
+				partsOf(parse(message)).length > 0 &&
+				readers.some(({ text }) => text.includes(`t('${id}')`))
+		);
+		expect(lacking.map(([id]) => id)).toEqual([]);
+	});
+});
+
 describe('a message', () => {
 	const { sentence, text } = messagesOf({
 		en: {
