@@ -19,6 +19,8 @@
 
 	let month = $state<CalendarDate | null>(null);
 	const shown = $derived(month ?? addMonths(startOfMonth(data.today), 1));
+	/** How often the month was stepped: its field is then made anew, without what could not be read in it. */
+	let steps = $state(0);
 	let lines = $state.raw<readonly PaidOutLine[]>([]);
 	let looked = $state({ done: 0, all: 0, isWhole: false });
 	let failure = $state.raw<Answer<unknown> | null>(null);
@@ -29,6 +31,11 @@
 		begin(shown);
 		return () => leave();
 	});
+
+	function step(by: 1 | -1): void {
+		month = addMonths(shown, by);
+		steps++;
+	}
 
 	/** Adds up a month from its first case on; whatever is still being added up is left. */
 	function begin(of: CalendarDate): void {
@@ -110,17 +117,19 @@
 		{/if}
 	</div>
 	<div class="bar">
-		<button type="button" onclick={() => (month = addMonths(shown, -1))}
+		<button type="button" onclick={() => step(-1)}
 			>‹ {writeMonth(addMonths(shown, -1), SCREEN)}</button
 		>
-		<TypedField
-			label={t('Month')}
-			value={shown}
-			read={(typed) => readMonth(typed, SCREEN)}
-			write={(day) => writeMonth(day, SCREEN)}
-			onchange={(day) => (month = day ?? month)}
-		/>
-		<button type="button" onclick={() => (month = addMonths(shown, 1))}
+		{#key steps}
+			<TypedField
+				label={t('Month')}
+				value={shown}
+				read={(typed) => readMonth(typed, SCREEN)}
+				write={(day) => writeMonth(day, SCREEN)}
+				onchange={(day) => (month = day ?? month)}
+			/>
+		{/key}
+		<button type="button" onclick={() => step(1)}
 			>{writeMonth(addMonths(shown, 1), SCREEN)} ›</button
 		>
 		{#if creditors.length > 0}
