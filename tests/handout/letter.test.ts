@@ -43,8 +43,8 @@ describe('a letter to a creditor', () => {
 		expect(text).toContain('$105.00');
 		expect(text).toContain('From  February 2027');
 		const gone = carried.debts[index]?.payoffDate;
-		expect(gone?.slice(0, 7)).toBe('2029-04');
-		expect(text).toContain('until the debt is paid off, April 2029');
+		expect(gone?.slice(0, 7)).toBe('2029-03');
+		expect(text).toContain('until the debt is paid off, March 2029');
 		const first = carried.kept[carried.begins - 1]?.before;
 		if (first === undefined) throw new Error('a month');
 		const money = writeMoney(first, { language: 'en', currency: ferry.currency });
@@ -76,7 +76,7 @@ describe('a letter to a creditor', () => {
 		const spanish = written({ creditor: names.named('Skerry Bank') });
 		expect(spanish).toContain('QUÉ PROPONEMOS');
 		expect(spanish).toContain('Saldo al 15 de diciembre de 2026');
-		expect(spanish).toContain('hasta que la deuda esté pagada, abril de 2029');
+		expect(spanish).toContain('hasta que la deuda esté pagada, marzo de 2029');
 		expect(written({ creditor: null })).toContain('\nQuillmark card\n');
 	});
 
