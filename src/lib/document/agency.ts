@@ -27,8 +27,14 @@ export function agencyIn(rows: readonly ReferenceRow[]): Agency {
 		rows.filter(({ kind, subject }) => kind === 'agency' && subject === AGENCY)
 	);
 	const of = <T extends keyof Terms>(term: T) => (terms.get(term) ?? []) as Held<Terms[T]>[];
-	return { letterhead: of('letterhead'), fees: of('fees'), texts: of('texts') };
+	return { letterhead: of('letterhead'), fees: of('fees').map(inACurrency), texts: of('texts') };
 }
+
+/** A schedule that was recorded before schedules named a currency is in dollars, as the screen said. */
+const inACurrency = (fees: Held<Terms['fees']>): Held<Terms['fees']> => ({
+	...fees,
+	content: { ...fees.content, currency: (fees.content as Partial<Terms['fees']>).currency ?? 'USD' }
+});
 
 /** What of it holds on a day; null: nothing is recorded. */
 export const agencyOn = ({ letterhead, fees, texts }: Agency, day: CalendarDate) => ({

@@ -78,13 +78,13 @@ export function feesInWords({ setUpFee, monthlyFee }: Fees, writing: Writing): s
 	});
 }
 
-/** Whether a plan's fees are those of the agency's schedule. */
+/** Whether a plan's fees are those of the agency's schedule; null: there is none in its currency. */
 export function scheduleInWords(
 	schedule: Held<AgencyFees> | null,
 	isSame: boolean,
 	writing: Writing
 ): string {
-	if (schedule === null) return text(writing, 'no schedule');
+	if (schedule === null) return text(writing, 'no schedule', { currency: writing.currency.code });
 	return isSame
 		? text(writing, 'by schedule', { day: writeDate(schedule.holdsFrom, writing) })
 		: text(writing, 'not by schedule', { fees: feesInWords(schedule.content, writing) });

@@ -10,10 +10,12 @@
 	import type { AgencyFees, AgencyTexts, Held, Letterhead } from '$lib/document/reference';
 	import { base64Of } from '$lib/exchange/bytes';
 	import { readMoney } from '$lib/reading/money';
+	import { currencyOf } from '$lib/reading/currencies';
 	import { readName } from '$lib/reading/names';
 	import { SCREEN, type Writing } from '$lib/reading/writing';
 	import { writeAmount } from '$lib/reading/written';
 	import Answered from '$lib/ui/Answer.svelte';
+	import CurrencyField from '$lib/ui/CurrencyField.svelte';
 	import DatedForm from '$lib/ui/DatedForm.svelte';
 	import MonthlyFee from '$lib/ui/MonthlyFee.svelte';
 	import TakeFile from '$lib/ui/TakeFile.svelte';
@@ -27,8 +29,10 @@
 
 	const { data }: PageProps = $props();
 	const canEdit = $derived(data.person === null || data.person.role === 'supervisor');
-	/** Fees are amounts of the currency that the agency works in. */
-	const writing: Writing = { language: 'en', currency: { code: 'USD', digits: 2 } };
+	const writingIn = (code: string): Writing => ({
+		language: 'en',
+		currency: currencyOf(code) ?? { code, digits: 2 }
+	});
 
 	let failure = $state.raw<Answer<unknown> | null>(null);
 	async function load(): Promise<void> {
@@ -47,7 +51,11 @@
 
 	const NEW = {
 		letterhead: { name: '', address: [], logo: null } as Letterhead,
-		fees: { setUpFee: ZERO, monthlyFee: { kind: 'amount', amount: ZERO } } as AgencyFees,
+		fees: {
+			currency: 'USD',
+			setUpFee: ZERO,
+			monthlyFee: { kind: 'amount', amount: ZERO }
+		} as AgencyFees,
 		texts: {
 			opening: { en: '', es: '' },
 			closing: { en: '', es: '' },
@@ -178,6 +186,13 @@
 				</span>
 			{:else if draft.term === 'fees'}
 				{@const fees = draft.content}
+				{@const writing = writingIn(fees.currency)}
+				<span class="label">{t('Currency')}</span>
+				<CurrencyField
+					label={t('Currency of the fees')}
+					code={fees.currency}
+					onchange={(currency) => open({ term: 'fees', content: { ...fees, currency } }, of)}
+				/>
 				<span class="label">{t('Setup fee')}</span>
 				<TypedField
 					label={t('Setup fee of the schedule')}
@@ -269,7 +284,7 @@
 		<h2>{t('Schedule of fees for one deposit')}</h2>
 		<p>
 			{#if now.fees}
-				{feesInWords(now.fees.content, writing)}
+				{feesInWords(now.fees.content, writingIn(now.fees.content.currency))}
 				<span class="quiet">{heldInWords(now.fees, data.today, SCREEN)}</span>
 			{:else}
 				<span class="quiet">{t('nothing recorded')}</span>

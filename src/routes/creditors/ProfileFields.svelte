@@ -3,12 +3,11 @@
 	import { DEBT_KINDS } from '$lib/core/plan/priority';
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import type { CreditorProfile } from '$lib/document/reference';
-	import { readCurrency } from '$lib/reading/currencies';
 	import { readAddress } from '$lib/reading/addresses';
 	import { readLine, readName } from '$lib/reading/names';
-	import { accepted } from '$lib/reading/reading';
 	import { SCREEN } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
+	import CurrencyField from '$lib/ui/CurrencyField.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { LANGUAGE_CHOICES } from '$lib/words/handout-settings';
 	import { kindWords } from '$lib/words/kinds';
@@ -86,14 +85,9 @@
 		options={LANGUAGE_CHOICES}
 		onchange={(language) => put({ language })}
 	/>
-	<TypedField
+	<CurrencyField
 		label={t('Currency of its terms')}
-		value={profile.currency}
-		read={(typed) => {
-			const reading = readCurrency(typed, SCREEN);
-			return reading.ok ? accepted(reading.value.code) : reading;
-		}}
-		write={(code) => code}
-		onchange={(currency) => currency !== null && put({ currency })}
+		code={profile.currency}
+		onchange={(currency) => put({ currency })}
 	/>
 </span>

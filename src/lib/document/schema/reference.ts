@@ -24,6 +24,11 @@ import { HANDOUT_LANGUAGES } from '../handout-parts';
 import { logoProblem } from '../logo';
 import { ADDRESS, LONGEST_ADDRESS } from '../../reading/addresses';
 
+const currency = (what: string) =>
+	z.string().refine((code) => currencyOf(code) !== null, {
+		error: sentence(what, t('an ISO 4217 code'))
+	});
+
 /** A creditor, but for its terms. */
 export const creditorProfile = z.strictObject({
 	name: name(t('The name of a creditor'), 1),
@@ -41,9 +46,7 @@ export const creditorProfile = z.strictObject({
 	/** In which language it is written to. */
 	language: choice(t('The language of a creditor'), HANDOUT_LANGUAGES),
 	/** Of the amounts in its terms. */
-	currency: z.string().refine((code) => currencyOf(code) !== null, {
-		error: sentence(t('The currency of a creditor'), t('an ISO 4217 code'))
-	})
+	currency: currency(t('The currency of a creditor'))
 });
 
 /** What it asks each month: a rule that is whole, and is no loan's. */
@@ -112,6 +115,8 @@ export const letterhead = z.strictObject({
 
 /** The agency's schedule of fees for a plan that it pays out of one deposit (specification, section 10). */
 export const agencyFees = z.strictObject({
+	/** The plans of which it is for; not named: dollars. */
+	currency: currency(t('The currency of a schedule of fees')).default('USD'),
 	setUpFee: money(t('The setup fee of a program')),
 	monthlyFee: monthlyFee(feeAmount, feePercent)
 });

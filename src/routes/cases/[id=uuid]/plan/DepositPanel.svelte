@@ -43,7 +43,11 @@
 	const programme = $derived(hand.entry.programme);
 
 	onMount(() => void agencyBook.open());
-	const schedule = $derived(agencyOn(agencyBook.now, paper.asOf).fees);
+	/** What holds on the day of the balances, if it is in the currency of the case. */
+	const schedule = $derived.by(() => {
+		const { fees } = agencyOn(agencyBook.now, paper.asOf);
+		return fees?.content.currency === writing.currency.code ? fees : null;
+	});
 
 	/** A year's months are seen at once, from the one that is looked at on. */
 	const MONTHS = 12;
@@ -60,8 +64,12 @@
 	const warning = $derived(earlySentence(early, deposits, nameAt, writing));
 
 	const NO_FEES = { setUpFee: ZERO, monthlyFee: { kind: 'amount', amount: ZERO } } as const;
+	const feesOf = ({ setUpFee, monthlyFee }: Pick<Programme, 'setUpFee' | 'monthlyFee'>) => ({
+		setUpFee,
+		monthlyFee
+	});
 	const byItsSchedule = $derived({
-		...(schedule?.content ?? NO_FEES),
+		...feesOf(schedule?.content ?? NO_FEES),
 		version: schedule?.version ?? null
 	});
 
@@ -72,9 +80,7 @@
 	/** Fees that somebody types are no schedule's. */
 	const charge = (fields: Partial<Programme>) => put({ ...fields, version: null });
 	const isSame = $derived(
-		programme !== null &&
-			schedule !== null &&
-			same({ setUpFee: programme.setUpFee, monthlyFee: programme.monthlyFee }, schedule.content)
+		programme !== null && schedule !== null && same(feesOf(programme), feesOf(schedule.content))
 	);
 </script>
 
