@@ -35,9 +35,12 @@
 	});
 
 	let failure = $state.raw<Answer<unknown> | null>(null);
+	/** Nothing is shown before it is known: what comes later would move it. */
+	let isOpen = $state(false);
 	async function load(): Promise<void> {
 		const answer = await agencyBook.again();
 		failure = answer.kind === 'done' ? null : answer;
+		isOpen = true;
 	}
 	onMount(() => void load());
 	const now = $derived(agencyOn(agencyBook.now, data.today));
@@ -247,80 +250,82 @@
 
 <main>
 	<h1 class="unseen">{t('Agency')}</h1>
-	<Answered sentence={agencySentence(now.letterhead?.content.name ?? null, SCREEN)} />
-	{#if failure}
-		<p role="alert">
-			{whyNot(failure)}
-			<button type="button" class="act" onclick={() => void load()}>{t('Try again')}</button>
-		</p>
-	{/if}
-	<section>
-		<h2>{t('Letterhead')}</h2>
-		<div class="head">
-			{#if now.letterhead}
-				{@const { content } = now.letterhead}
-				{#if content.logo}<img src={content.logo} alt={t('The logo')} />{/if}
-				<p>
-					<strong>{content.name}</strong><br />
-					{content.address.join(', ')}
-				</p>
-				<span class="quiet">{heldInWords(now.letterhead, data.today, SCREEN)}</span>
-			{:else}
-				<span class="quiet">{t('Nothing leaves the house under a name yet.')}</span>
-			{/if}
-			{@render change(
-				t('Letterhead'),
-				() =>
-					open(
-						{ term: 'letterhead', content: now.letterhead?.content ?? NEW.letterhead },
-						now.letterhead
-					),
-				now.letterhead ? t('Change') : t('Enter')
-			)}
-		</div>
-		{#if draft?.term === 'letterhead'}{@render form(t('Letterhead'))}{/if}
-	</section>
-	<section>
-		<h2>{t('Schedule of fees for one deposit')}</h2>
-		<p>
-			{#if now.fees}
-				{feesInWords(now.fees.content, writingIn(now.fees.content.currency))}
-				<span class="quiet">{heldInWords(now.fees, data.today, SCREEN)}</span>
-			{:else}
-				<span class="quiet">{t('nothing recorded')}</span>
-			{/if}
-			{@render change(
-				t('Schedule of fees'),
-				() => open({ term: 'fees', content: now.fees?.content ?? NEW.fees }, now.fees),
-				now.fees ? t('Change') : t('Enter')
-			)}
-			{#if now.fees}
-				{@const { content } = now.fees}
+	{#if isOpen}
+		<Answered sentence={agencySentence(now.letterhead?.content.name ?? null, SCREEN)} />
+		{#if failure}
+			<p role="alert">
+				{whyNot(failure)}
+				<button type="button" class="act" onclick={() => void load()}>{t('Try again')}</button>
+			</p>
+		{/if}
+		<section>
+			<h2>{t('Letterhead')}</h2>
+			<div class="head">
+				{#if now.letterhead}
+					{@const { content } = now.letterhead}
+					{#if content.logo}<img src={content.logo} alt={t('The logo')} />{/if}
+					<p>
+						<strong>{content.name}</strong><br />
+						{content.address.join(', ')}
+					</p>
+					<span class="quiet">{heldInWords(now.letterhead, data.today, SCREEN)}</span>
+				{:else}
+					<span class="quiet">{t('Nothing leaves the house under a name yet.')}</span>
+				{/if}
+				{@render change(
+					t('Letterhead'),
+					() =>
+						open(
+							{ term: 'letterhead', content: now.letterhead?.content ?? NEW.letterhead },
+							now.letterhead
+						),
+					now.letterhead ? t('Change') : t('Enter')
+				)}
+			</div>
+			{#if draft?.term === 'letterhead'}{@render form(t('Letterhead'))}{/if}
+		</section>
+		<section>
+			<h2>{t('Schedule of fees for one deposit')}</h2>
+			<p>
+				{#if now.fees}
+					{feesInWords(now.fees.content, writingIn(now.fees.content.currency))}
+					<span class="quiet">{heldInWords(now.fees, data.today, SCREEN)}</span>
+				{:else}
+					<span class="quiet">{t('nothing recorded')}</span>
+				{/if}
 				{@render change(
 					t('Schedule of fees'),
-					() => open({ term: 'fees', content }, null),
-					t('From another day')
+					() => open({ term: 'fees', content: now.fees?.content ?? NEW.fees }, now.fees),
+					now.fees ? t('Change') : t('Enter')
 				)}
-			{/if}
-		</p>
-		{#if draft?.term === 'fees'}{@render form(t('Schedule of fees'))}{/if}
-	</section>
-	<section>
-		<h2>{t('Texts of letters, handouts and messages')}</h2>
-		{#each TEXTS as one (one.words)}
-			{@const own = now.texts?.content[one.of][one.language] ?? ''}
-			{#if own !== ''}<p><span class="quiet">{one.words}:</span> {own}</p>{/if}
-		{/each}
-		<p>
-			{#if !now.texts}<span class="quiet">{t('the program’s own texts')}</span>{/if}
-			{@render change(
-				t('Texts'),
-				() => open({ term: 'texts', content: now.texts?.content ?? NEW.texts }, now.texts),
-				now.texts ? t('Change') : t('Enter')
-			)}
-		</p>
-		{#if draft?.term === 'texts'}{@render form(t('Texts'))}{/if}
-	</section>
+				{#if now.fees}
+					{@const { content } = now.fees}
+					{@render change(
+						t('Schedule of fees'),
+						() => open({ term: 'fees', content }, null),
+						t('From another day')
+					)}
+				{/if}
+			</p>
+			{#if draft?.term === 'fees'}{@render form(t('Schedule of fees'))}{/if}
+		</section>
+		<section>
+			<h2>{t('Texts of letters, handouts and messages')}</h2>
+			{#each TEXTS as one (one.words)}
+				{@const own = now.texts?.content[one.of][one.language] ?? ''}
+				{#if own !== ''}<p><span class="quiet">{one.words}:</span> {own}</p>{/if}
+			{/each}
+			<p>
+				{#if !now.texts}<span class="quiet">{t('the program’s own texts')}</span>{/if}
+				{@render change(
+					t('Texts'),
+					() => open({ term: 'texts', content: now.texts?.content ?? NEW.texts }, now.texts),
+					now.texts ? t('Change') : t('Enter')
+				)}
+			</p>
+			{#if draft?.term === 'texts'}{@render form(t('Texts'))}{/if}
+		</section>
+	{/if}
 </main>
 
 <style>

@@ -168,28 +168,30 @@
 />
 <main>
 	<h1 class="unseen">{t('Creditors')}</h1>
-	<div class="top">
-		{#if isOpen}<Answered sentence={creditorsSentence(list, data.today, SCREEN)} />{/if}
-		<div class="actions">
-			{#if canEdit}
-				<TakeFile
-					accept=".csv,.json"
-					title={t('A table of creditors (CSV), or reference data (JSON)')}
-					onfile={(file) => void look(file)}>{t('Import')}</TakeFile
-				>
-			{/if}
-			{#if list.length > 0}
-				<a href="/indexes">{t('Indexes')}</a>
-				<a href="/payments">{t('Payments')}</a>
-				<a href="/agency">{t('Agency')}</a>
-				<a href="/api/reference/creditor/file?as=csv" download>{t('Table (CSV)')}</a>
-				<a href="/api/reference/creditor/file" download>{t('Everything (JSON)')}</a>
-			{/if}
-			{#if canEdit && !fresh}
-				<button type="button" onclick={() => (fresh = NEW)}>{t('Add a creditor')}</button>
-			{/if}
+	{#if isOpen}
+		<div class="top">
+			<Answered sentence={creditorsSentence(list, data.today, SCREEN)} />
+			<div class="actions">
+				{#if canEdit}
+					<TakeFile
+						accept=".csv,.json"
+						title={t('A table of creditors (CSV), or reference data (JSON)')}
+						onfile={(file) => void look(file)}>{t('Import')}</TakeFile
+					>
+				{/if}
+				{#if list.length > 0}
+					<a href="/indexes">{t('Indexes')}</a>
+					<a href="/payments">{t('Payments')}</a>
+					<a href="/agency">{t('Agency')}</a>
+					<a href="/api/reference/creditor/file?as=csv" download>{t('Table (CSV)')}</a>
+					<a href="/api/reference/creditor/file" download>{t('Everything (JSON)')}</a>
+				{/if}
+				{#if canEdit && !fresh}
+					<button type="button" onclick={() => (fresh = NEW)}>{t('Add a creditor')}</button>
+				{/if}
+			</div>
 		</div>
-	</div>
+	{/if}
 
 	{#if failure}
 		<p role="alert">

@@ -196,25 +196,27 @@
 />
 <main>
 	<h1 class="unseen">{t('Indexes')}</h1>
-	<div class="top">
-		{#if isOpen}<Answered sentence={indexSentence(index, data.today, SCREEN)} />{/if}
-		<div class="actions">
-			{#if list.length > 1}
-				{#each list as one (one.id)}
-					<button
-						type="button"
-						aria-current={one.id === index?.id ? 'true' : undefined}
-						onclick={() => (picked = one.id)}>{one.profile.content.name}</button
+	{#if isOpen}
+		<div class="top">
+			<Answered sentence={indexSentence(index, data.today, SCREEN)} />
+			<div class="actions">
+				{#if list.length > 1}
+					{#each list as one (one.id)}
+						<button
+							type="button"
+							aria-current={one.id === index?.id ? 'true' : undefined}
+							onclick={() => (picked = one.id)}>{one.profile.content.name}</button
+						>
+					{/each}
+				{/if}
+				{#if canEdit && !fresh}
+					<button type="button" onclick={() => (fresh = { name: '', about: '' })}
+						>{t('Add an index')}</button
 					>
-				{/each}
-			{/if}
-			{#if canEdit && !fresh}
-				<button type="button" onclick={() => (fresh = { name: '', about: '' })}
-					>{t('Add an index')}</button
-				>
-			{/if}
+				{/if}
+			</div>
 		</div>
-	</div>
+	{/if}
 
 	{#if failure}
 		<p role="alert">

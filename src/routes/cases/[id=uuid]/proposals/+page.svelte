@@ -20,6 +20,7 @@
 	import { nameOf } from '$lib/words/debt';
 	import { letterText } from '$lib/words/letter';
 	import { proposalsSentence } from '$lib/words/replies';
+	import { SvelteMap } from 'svelte/reactivity';
 	import { onDestroy, onMount } from 'svelte';
 	import { v4 as newKey } from 'uuid';
 	import Pages from '../handout/Pages.svelte';
@@ -98,7 +99,7 @@
 	}
 
 	/** The keys of letters of which no answer came, by what they are: sent again, each is in the outbox once. */
-	const unanswered = new Map<string, string>();
+	const unanswered = new SvelteMap<string, string>();
 
 	/** Saves a letter for each that has an address to the outbox; it is proposed from then on. */
 	async function propose(all: readonly Proposal[]): Promise<void> {
