@@ -33,7 +33,16 @@ module.exports = {
 		knows('document', ['reading', 'messages', 'core']),
 		knows('exchange', ['document', 'reading', 'messages', 'core']),
 		knows('words', ['exchange', 'document', 'reading', 'messages', 'core']),
-		knows('handout', ['words', 'exchange', 'document', 'reading', 'messages', 'core']),
+		// What a phone runs: no documents, no schemas.
+		knows(
+			'take-home',
+			['reading', 'messages', 'core'],
+			[
+				'^src/lib/handout/(markup|plan-picture|svg)\\.ts$',
+				'^src/lib/words/(amounts|hues|take-home)\\.ts$'
+			]
+		),
+		knows('handout', ['take-home', 'words', 'exchange', 'document', 'reading', 'messages', 'core']),
 		knows('ui', ['words', 'reading', 'messages', 'core']),
 		knows('workers', ['handout', 'exchange', 'words', 'document', 'reading', 'messages', 'core']),
 		knows('desk', [

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { defineConfig } from 'vite';
+import { takeHome } from './vite.plugins.ts';
 
 const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as {
 	dependencies: Record<string, string>;
@@ -8,6 +9,7 @@ const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as {
 // What runs beside the server is built as it is, from the same modules: the commands, the thread that judges, and the
 // reader of files in a process of its own. Packages are built in, but for those that are delivered as they are.
 export default defineConfig({
+	plugins: [takeHome],
 	build: {
 		ssr: true,
 		sourcemap: process.env['SOURCE_MAPS'] === 'yes',

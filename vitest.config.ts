@@ -5,6 +5,7 @@ import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 import { BaseSequencer, type TestSpecification } from 'vitest/node';
 import { TIMES } from './scripts/random.mjs';
+import { takeHome } from './vite.plugins.ts';
 
 /** Data folders and browsers' profiles are in memory where there is much of it: no disk is waited for. */
 function folderForTests(): string {
@@ -49,7 +50,7 @@ const NEED_POSTGRES = 'tests/server/{forged,people,postgres,signing-in,trail}.te
 /** Modules only, loaded once for all files: they touch nothing outside of themselves. */
 const unit = {
 	// What is reactive is tested as the page has it.
-	plugins: [svelte()],
+	plugins: [takeHome, svelte()],
 	resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } }
 };
 const unitTest = {

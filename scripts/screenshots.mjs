@@ -1,5 +1,6 @@
 /** `npm run screenshots`: one picture of each main view, from the demo data, into docs/screenshots/. */
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startCreditor } from '../standins/creditor/server.mjs';
@@ -130,15 +131,12 @@ await page.waitForFunction(() => !document.documentElement.hasAttribute('data-dr
 await take('budget-sheet');
 await page.keyboard.press('Escape');
 
+await takeHome();
+
 await page.goto(server.address, { waitUntil: 'networkidle0' });
 await open('Corin Maddock');
 await page.click('.views a:nth-child(2)');
 await page.waitForSelector('.strip');
-await page.select('[aria-label="The plan"]', '00000000-0000-4000-8000-000000000001');
-await page.waitForSelector('.short');
-await page.click('[data-why]');
-await page.waitForSelector('[role=dialog]');
-await take('short-month');
 await page.keyboard.press('Escape');
 const [settled] = await page.$$eval('[aria-label="The plan"] option', (all) =>
 	all.flatMap((one) => (one.textContent?.includes('settled') ? [one.value] : []))
@@ -263,6 +261,30 @@ async function takeBook() {
 	await take('casebook');
 	await agency.stop();
 	await postgres.remove();
+}
+
+/** A plan as a phone shows it, from its file. */
+async function takeHome() {
+	await page.goto(String(server.address), { waitUntil: 'networkidle0' });
+	await open('Tolliver');
+	const [, id] = /cases\/([^/]+)/.exec(page.url()) ?? [];
+	const cases = await fetch(`${server.address}/api/cases/file?id=${id}`);
+	const [from, to] = ['case.json', 'plan.html'].map((name) => join(data, name));
+	if (from === undefined || to === undefined) return;
+	writeFileSync(from, await cases.text());
+	execFileSync(process.execPath, [join(ROOT, 'scripts/convert.mjs'), from, to]);
+	const phone = await browser.newPage();
+	await phone.setViewport({ width: 390, height: 844, deviceScaleFactor: 2 });
+	await phone.goto(`file://${to}`);
+	await phone.evaluate(() => document.fonts.ready);
+	for (let stop = 0; stop < 8; stop++) {
+		await phone.focus('#more');
+		await phone.keyboard.press('ArrowRight');
+	}
+	await phone.evaluate(() => document.getElementById('what-if')?.scrollIntoView());
+	await phone.screenshot({ path: `${TARGET}/take-home.png` });
+	await phone.close();
+	console.log('docs/screenshots/take-home.png');
 }
 
 /** @param {string} name */

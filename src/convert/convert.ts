@@ -3,7 +3,7 @@
  * server. The kinds follow from the files' extensions. A refusal is one sentence on the error output, and exit 1.
  *
  * --debt NAME          that debt alone (csv), its schedule (pdf), its workbook (xlsx)
- * --plan NAME          that plan (csv, xlsx, ics, pdf, svg, eml); else the chosen one, or the first
+ * --plan NAME          that plan (csv, xlsx, ics, pdf, html, svg, eml); else the chosen one, or the first
  * --lang en|es         the language of what the client gets
  * --paper a4|letter    its paper
  * --currency CODE      of a table, which doesn't name it; USD

@@ -4,11 +4,11 @@ import type { Screen } from './page';
 
 const SCHEMES = ['light', 'dark'] as const;
 
-export const inScheme = (screen: Screen, value: (typeof SCHEMES)[number]) =>
+export const inScheme = (screen: Pick<Screen, 'page'>, value: (typeof SCHEMES)[number]) =>
 	screen.page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value }]);
 
 /** What is serious or critical, in all of the page or in a part of it. */
-export async function findings(screen: Screen, part = 'html'): Promise<string[]> {
+export async function findings(screen: Pick<Screen, 'page'>, part = 'html'): Promise<string[]> {
 	const isThere = await screen.page.evaluate(() => 'axe' in window);
 	if (!isThere) await screen.page.evaluate(AxeCore.source);
 	const found: string[] = [];

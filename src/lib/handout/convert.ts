@@ -1,4 +1,5 @@
 /** Cases as a file of any kind that is written, of all, of one debt, or of one plan, by its name. */
+import type { CalendarDate } from '../core/quantities/calendar';
 import type { CaseDocument } from '../document/case';
 import { standingOf } from '../document/change';
 import { Refusal, refuse } from '../exchange/bytes';
@@ -36,7 +37,7 @@ export interface ConvertTools extends Tools {
 }
 
 /** The files that go with a message. */
-const ATTACHED = ['pdf', 'ics', 'xlsx'] as const satisfies readonly OutgoingKind[];
+const ATTACHED = ['pdf', 'html', 'ics', 'xlsx'] as const satisfies readonly OutgoingKind[];
 
 export async function converted(
 	kind: string,
@@ -106,7 +107,9 @@ async function made(
 ) {
 	try {
 		// What it writes is remembered nowhere, so a calendar cancels nothing.
-		return await madeFile({ document, subject, kind, made: now.toISOString() }, tools);
+		const made = now.toISOString();
+		const today = made.slice(0, 10) as CalendarDate;
+		return await madeFile({ document, subject, kind, made, today }, tools);
 	} catch (error) {
 		if (!(error instanceof NothingToMake)) throw error;
 		throw new Refusal(nothingToMake(error.reason, locale));

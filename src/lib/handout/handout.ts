@@ -61,17 +61,12 @@ function placeIn(shortOrder: readonly string[] | undefined, id: string): number 
 	return place < 0 ? Infinity : place;
 }
 
-/** The handout of a plan of a case, for all together or for one person (by identity). */
-export function handoutOf(
-	document: CaseDocument,
-	entry: PlanEntry,
-	whose: string | null = null,
-	house: House = NO_HOUSE
-): Handout {
+/** What the parts of a handout are made of, for all together or for one person (by identity). */
+export function handedOf(document: CaseDocument, entry: PlanEntry, whose: string | null): Handed {
 	const writing = handoutWriting(document);
 	const carried = carriedPlan(document, entry);
 	const person = document.people.find(({ id }) => id === whose) ?? null;
-	const handed: Handed = {
+	return {
 		document,
 		entry,
 		person,
@@ -79,24 +74,26 @@ export function handoutOf(
 		carried,
 		debts: debtsOf(document, carried, writing)
 	};
+}
+
+/** The handout of a plan of a case, for all together or for one person (by identity). */
+export function handoutOf(
+	document: CaseDocument,
+	entry: PlanEntry,
+	whose: string | null = null,
+	house: House = NO_HOUSE
+): Handout {
+	const handed = handedOf(document, entry, whose);
+	const { person, writing } = handed;
 	const { handout } = document;
 	const parts = HANDOUT_PARTS.filter((part) => !handout.without.includes(part));
-	const standing = standingOf(entry);
-	const title = handoutText(writing, TITLES[standing]);
+	const title = titleOf(entry, writing);
 	// The counselor's own line and the agency's text stand before what the figures assume, which closes the page.
-	const last = [
-		...replyBlocks(handed),
-		...paragraphs(handout.line),
-		...paragraphs(house.texts?.handout[writing.language] ?? '')
-	];
+	const last = closingBlocks(handed, house);
 	const blocks = parts.flatMap((part) =>
-		part === 'assumes' ? [...last, ...BLOCKS[part](handed)] : BLOCKS[part](handed)
+		part === 'assumes' ? [...last, ...partOf(part, handed)] : partOf(part, handed)
 	);
-	// Nobody reads an answer before this where it rests on what nobody has agreed to.
-	if (standing !== 'agreed') {
-		blocks.unshift(...paragraphs(handoutText(writing, `terms ${standing}`)));
-	}
-	if (house.letterhead) blocks.unshift({ kind: 'letterhead', ...house.letterhead });
+	blocks.unshift(...openingBlocks(handed, house));
 	return {
 		language: handout.language,
 		paper: handout.paper,
@@ -108,6 +105,29 @@ export function handoutOf(
 		replaced: handoutText(writing, 'replaced')
 	};
 }
+
+/** “Your plan, if your creditors agree” */
+export const titleOf = (entry: PlanEntry, writing: Writing<Language>): string =>
+	handoutText(writing, TITLES[standingOf(entry)]);
+
+/** Who writes, and what nobody reads an answer before: that it rests on what nobody has agreed to. */
+export function openingBlocks({ entry, writing }: Handed, { letterhead }: House): Block[] {
+	const standing = standingOf(entry);
+	return [
+		...(letterhead ? [{ kind: 'letterhead', ...letterhead } as const] : []),
+		...(standing === 'agreed' ? [] : paragraphs(handoutText(writing, `terms ${standing}`)))
+	];
+}
+
+/** What creditors have said, the counselor's own line, and the agency's text. */
+export const closingBlocks = (handed: Handed, { texts }: House): Block[] => [
+	...replyBlocks(handed),
+	...paragraphs(handed.document.handout.line),
+	...paragraphs(texts?.handout[handed.writing.language] ?? '')
+];
+
+/** A part of a handout. */
+export const partOf = (part: HandoutPart, handed: Handed): readonly Block[] => BLOCKS[part](handed);
 
 /** The debts that the plan pays, in the order in which they are gone. */
 function debtsOf(

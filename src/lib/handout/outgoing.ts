@@ -6,14 +6,14 @@ import { carriedPlan } from '../document/carried-plans';
 import { cancelledEvents, type GivenEvent } from '../document/calendar';
 import type { CaseDocument } from '../document/case';
 import { standingOf } from '../document/change';
-import type { House } from '../document/agency';
+import { NO_HOUSE, type House } from '../document/agency';
 import { ownerAmong } from '../document/household';
 import { monthStart, sheetItem, type PlanEntry, type SheetLine } from '../document/plan';
 import { daysIn } from '../core/plan/budget-sheet';
 import type { Plan } from '../core/plan/terms';
 import type { Writing } from '../reading/writing';
 import { frequencyWords } from '../words/amounts';
-import type { PaymentsPerYear } from '../core/quantities/calendar';
+import type { CalendarDate, PaymentsPerYear } from '../core/quantities/calendar';
 import type { Language } from '../messages/message';
 import { statedDebt } from '../document/debt';
 import {
@@ -51,13 +51,13 @@ export type Subject =
 	| { readonly of: 'plans' }
 	| { readonly of: 'budget sheet' };
 
-export type OutgoingKind = 'pdf' | 'xlsx' | 'ics' | 'csv' | 'svg' | 'json';
+export type OutgoingKind = 'pdf' | 'html' | 'xlsx' | 'ics' | 'csv' | 'svg' | 'json';
 
 /** The kinds of files that there are of something, the likeliest first. */
 export const KINDS_OF: Readonly<Record<Subject['of'], readonly OutgoingKind[]>> = {
 	case: ['csv', 'json'],
 	debt: ['pdf', 'xlsx', 'csv'],
-	plan: ['pdf', 'xlsx', 'ics', 'csv', 'svg'],
+	plan: ['pdf', 'html', 'xlsx', 'ics', 'csv', 'svg'],
 	letter: ['pdf'],
 	deposits: ['csv'],
 	plans: ['csv', 'svg'],
@@ -66,6 +66,7 @@ export const KINDS_OF: Readonly<Record<Subject['of'], readonly OutgoingKind[]>> 
 
 const TYPES: Readonly<Record<OutgoingKind, string>> = {
 	pdf: 'application/pdf',
+	html: 'text/html; charset=utf-8',
 	xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
 	ics: 'text/calendar; charset=utf-8',
 	csv: 'text/csv; charset=utf-8',
@@ -87,6 +88,8 @@ export interface OutgoingTask {
 	readonly house?: House;
 	/** When it is made, as an ISO instant; absent: on the day of the figures. */
 	readonly made?: string;
+	/** The day on which that is, where it is made; absent: the day of the figures. */
+	readonly today?: CalendarDate;
 	/** Whether a calendar cancels what was given out before: where it is remembered that it did. */
 	readonly cancels?: boolean;
 }
@@ -228,6 +231,10 @@ async function planContent(task: OutgoingTask, tools: Tools, tell: Tell) {
 	const indexOf = (id: string) => debts.findIndex((debt) => debt.id === id);
 	const writing = handoutWriting(document);
 	switch (kind) {
+		case 'html': {
+			const { takeHomeOf } = await import('./take-home');
+			return takeHomeOf(document, entry, task.house ?? NO_HOUSE, task.today ?? asOf);
+		}
 		case 'csv':
 			return planCsv(
 				plan,

@@ -39,7 +39,7 @@ const NARROW = 9;
 export function payBlocks(handed: Handed): Block[] {
 	const { entry, carried, writing, person } = handed;
 	const debts = ownAndJoint(handed);
-	const { plan, terms } = carried;
+	const { plan } = carried;
 	const month = plan.kept[plan.begins - 1] ?? plan.kept[0];
 	if (!month) return [];
 	const money = (amount: Cents) => writeMoney(amount, writing);
@@ -78,15 +78,6 @@ export function payBlocks(handed: Handed): Block[] {
 	};
 	const headings = ['debt', 'due', 'pay', 'gone in', 'interest until then'] as const;
 	const when = monthStart(plan.firstMonth, month.month);
-	const agreed = agreedWith(entry, carried, debts, writing);
-	const isAlone = terms.budget.kind === 'required' && debts.length < 2;
-	const notes = [
-		...(plan.begins > 1 ? [[say(handoutText(writing, 'before begin'))]] : []),
-		...(plan.changeFees.upFront > 0 ? [feeAtStart(plan.changeFees.upFront, writing)] : []),
-		whenGone(entry, writing),
-		...agreed,
-		...expected(plan.kept, carried, debts, writing)
-	];
 	return [
 		...depositBlocks(handed),
 		heading(writing, entry.programme ? 'what is paid out' : 'what to pay', {
@@ -103,7 +94,26 @@ export function payBlocks(handed: Handed): Block[] {
 			hasSum: person === null,
 			isDense: false
 		},
-		...(isAlone ? agreed.map((sentence) => paragraph([sentence])) : [paragraph(notes)])
+		...payNotes(handed)
+	];
+}
+
+/** What is to be known of the payments beside their amounts. */
+export function payNotes(handed: Handed): Block[] {
+	const { entry, carried, writing } = handed;
+	const debts = ownAndJoint(handed);
+	const { plan, terms } = carried;
+	const agreed = agreedWith(entry, carried, debts, writing);
+	if (terms.budget.kind === 'required' && debts.length < 2)
+		return agreed.map((sentence) => paragraph([sentence]));
+	return [
+		paragraph([
+			...(plan.begins > 1 ? [[say(handoutText(writing, 'before begin'))]] : []),
+			...(plan.changeFees.upFront > 0 ? [feeAtStart(plan.changeFees.upFront, writing)] : []),
+			whenGone(entry, writing),
+			...agreed,
+			...expected(plan.kept, carried, debts, writing)
+		])
 	];
 }
 

@@ -10,7 +10,8 @@ import type { Sentence } from '../messages/sentence';
 import { logoSvg } from '../document/logo';
 import { MARGIN, PAPER_SIZES, PICTURE_WIDTH, type Block, type Handout, type Table } from './blocks';
 import { faceOf, fontRuns, isPrintable, type Family, type FontLoader, type Subset } from './fonts';
-import { element, HAIRLINE, INK, picture, QUIET } from './svg';
+import { element } from './markup';
+import { HAIRLINE, INK, picture, QUIET } from './svg';
 
 /** The PDF engine of the place where it runs. */
 export interface PdfMaker {

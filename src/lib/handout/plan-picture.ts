@@ -8,10 +8,9 @@ import { dateParts, dayNumber, type CalendarDate } from '../core/quantities/cale
 import type { Writing } from '../reading/writing';
 import { grouped, writeShortMonth } from '../reading/written';
 import type { Language } from '../messages/message';
-import { aboutWide, element, HAIRLINE, INK, near, picture, QUIET, type Size } from './svg';
+import { element, type Element } from './markup';
+import { aboutWide, HAIRLINE, INK, near, picture, QUIET, type Size } from './svg';
 import { hueOf } from '../words/hues';
-
-type Drawn = ReturnType<typeof element>;
 
 interface Field {
 	readonly left: number;
@@ -199,7 +198,7 @@ function grid(
 	highest: number,
 	{ width }: Size,
 	writing: Writing<Language>
-): Drawn[] {
+): Element[] {
 	return ticksOf(highest, writing).flatMap(({ amount, label }) => {
 		const at = near(y(amount));
 		return [
@@ -223,7 +222,7 @@ function axis(
 	{ width }: Size,
 	below: number,
 	{ currency }: Writing<Language>
-): Drawn[] {
+): Element[] {
 	const [first = 0, last = 0] = x.domain();
 	const dayOf = (year: number) => dayNumber(`${year}-01-01` as CalendarDate);
 	const from = 1970 + Math.floor(first / 365.2425);

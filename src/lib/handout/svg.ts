@@ -1,30 +1,5 @@
-/** Pictures as SVG (W3C, SVG 1.1): elements as text, whatever is in them escaped. */
-
-type Attributes = Readonly<Record<string, string | number>>;
-
-const escaped = (value: string | number): string =>
-	String(value)
-		.replaceAll('&', '&amp;')
-		.replaceAll('<', '&lt;')
-		.replaceAll('>', '&gt;')
-		.replaceAll('"', '&quot;');
-
-const ESCAPED = Symbol('escaped');
-interface Element {
-	readonly [ESCAPED]: string;
-}
-
-/** An element with its attributes, and in it elements or a text. */
-export function element(
-	name: string,
-	attributes: Attributes,
-	inner: readonly Element[] | string = []
-): Element {
-	const listed = Object.entries(attributes).map(([key, value]) => ` ${key}="${escaped(value)}"`);
-	const content =
-		typeof inner === 'string' ? escaped(inner) : inner.map((one) => one[ESCAPED]).join('');
-	return { [ESCAPED]: `<${name}${listed.join('')}>${content}</${name}>` };
-}
+/** Pictures as SVG (W3C, SVG 1.1). */
+import { element, markupOf, type Element } from './markup';
 
 export interface Size {
 	readonly width: number;
@@ -49,7 +24,7 @@ export function picture({ width, height }: Size, title: string, inner: readonly 
 		role: title === '' ? 'presentation' : 'img'
 	};
 	const named = title === '' ? [] : [element('title', {}, title)];
-	return element('svg', root, [...named, ...inner])[ESCAPED];
+	return markupOf([element('svg', root, [...named, ...inner])]);
 }
 
 /** About so wide is a text of a size in points: figures and letters of the face are half as wide as high. */

@@ -44,7 +44,7 @@
 {/snippet}
 
 {#if opened}
-	<CaseRoom state={opened} person={data.person} children={inside} />
+	<CaseRoom state={opened} person={data.person} today={data.today} children={inside} />
 {:else}
 	<TopLine path={[{ name: t('Casebook'), href: '/' }]} />
 	{#if problem === null}

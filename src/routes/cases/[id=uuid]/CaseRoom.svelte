@@ -14,6 +14,7 @@
 	import PackageOpen from '@lucide/svelte/icons/package-open';
 	import Redo2 from '@lucide/svelte/icons/redo-2';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { onMount, untrack } from 'svelte';
 	import type { Person } from '$lib/document/people';
 	import type { Snippet } from 'svelte';
@@ -26,9 +27,10 @@
 		state: CaseState;
 		/** Whose desk it is; null where there are no people to be told apart. */
 		person: Pick<Person, 'id'> | null;
+		today: CalendarDate;
 		children: Snippet;
 	}
-	const { state: loaded, person, children }: Props = $props();
+	const { state: loaded, person, today, children }: Props = $props();
 
 	/** One desk for as long as the case is open, whatever is loaded anew: what it has still to save is in it. */
 	let held: CaseDesk | null = null;
@@ -223,6 +225,7 @@
 			document={desk.document}
 			{subject}
 			writing={desk.writing}
+			{today}
 			{anchor}
 			ontaken={(kind, { given }) => {
 				if (given) desk.rememberCalendar(given);

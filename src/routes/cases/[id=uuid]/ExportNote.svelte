@@ -1,5 +1,6 @@
 <!-- The exports of a screen: each file is made in a worker, with its progress. -->
 <script lang="ts">
+	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { houseOn } from '$lib/document/agency';
 	import { agencyBook } from '$lib/desk/reference-book.svelte';
 	import { save, FileExport } from '$lib/desk/file-export.svelte';
@@ -26,12 +27,13 @@
 		document: CaseDocument;
 		subject: Subject;
 		writing: Writing;
+		today: CalendarDate;
 		anchor: HTMLElement;
 		/** A file of this kind was made. */
 		ontaken: (kind: string, file: OutgoingFile) => void;
 		onclose: () => void;
 	}
-	const { caseId, document, subject, writing, anchor, ontaken, onclose }: Props = $props();
+	const { caseId, document, subject, writing, today, anchor, ontaken, onclose }: Props = $props();
 
 	const along = new FileExport();
 	onDestroy(() => along.stop());
@@ -56,6 +58,7 @@
 			house: houseOn(agencyBook.now, document.asOf),
 			calendar: { months, each, paydays },
 			made: new Date().toISOString(),
+			today,
 			cancels: true
 		});
 		if (!file) return;

@@ -34,7 +34,7 @@
 	const locale = $derived(handoutWriting(desk.document));
 	const house = $derived(houseOn(data.agency, desk.document.asOf));
 
-	const FILES = ['pdf', 'ics', 'xlsx'] as const satisfies readonly OutgoingKind[];
+	const FILES = ['pdf', 'html', 'ics', 'xlsx'] as const satisfies readonly OutgoingKind[];
 	let ticked = $state.raw<readonly OutgoingKind[]>(FILES);
 	const turn = (kind: OutgoingKind) =>
 		(ticked = FILES.filter((one) => ticked.includes(one) !== (one === kind)));
@@ -105,6 +105,7 @@
 				kind,
 				house,
 				made: new Date().toISOString(),
+				today: data.today,
 				cancels: true
 			});
 			making = null;
