@@ -4,7 +4,7 @@
 	import { page } from '$app/state';
 	import { creditorBook } from '$lib/desk/reference-book.svelte';
 	import { putReference, whyNot, type Answer } from '$lib/desk/requests';
-	import { creditorOn, type Creditor } from '$lib/document/creditors';
+	import { creditorOn, foldedName, type Creditor } from '$lib/document/creditors';
 	import type { CreditorProfile, ReferencePut } from '$lib/document/reference';
 	import { currencyOf } from '$lib/reading/currencies';
 	import { SCREEN } from '$lib/reading/writing';
@@ -56,10 +56,10 @@
 
 	const list = $derived(creditorBook.list);
 	const found = $derived.by(() => {
-		const words = search.trim().toLowerCase();
+		const words = foldedName(search);
 		if (words === '') return list;
 		return list.filter(({ profile: { content } }) =>
-			[content.name, ...content.names].some((name) => name.toLowerCase().includes(words))
+			[content.name, ...content.names].some((name) => foldedName(name).includes(words))
 		);
 	});
 	const creditor = $derived(found.find(({ id }) => id === picked) ?? found[0] ?? null);
