@@ -201,7 +201,7 @@ describe('the page for the client', () => {
 });
 
 describe('a message to the client', () => {
-	it('with three attachments is in the outbox after a restart, as it would arrive', async () => {
+	it('with four attachments is in the outbox after a restart, as it would arrive', async () => {
 		const { id } = await makeCase(
 			desk.residuum,
 			'Mail',
@@ -239,11 +239,11 @@ describe('a message to the client', () => {
 		await screen.see('dd', '"Mail" <client@harbour.example>');
 		await screen.see('.text', 'At $890.00 a month, everything is paid off in July 2029');
 		const files = await screen.texts('main li a');
-		expect(files.map((name) => name.split('.').at(-1))).toEqual(['pdf', 'ics', 'xlsx']);
+		expect(files.map((name) => name.split('.').at(-1))).toEqual(['pdf', 'html', 'ics', 'xlsx']);
 		const hrefs = await screen.page.$$eval('main li a', (all) =>
 			all.map((link) => (link as HTMLAnchorElement).href)
 		);
-		const bytes = new Uint8Array(await (await fetch(hrefs[2] ?? '')).arrayBuffer());
+		const bytes = new Uint8Array(await (await fetch(hrefs[3] ?? '')).arrayBuffer());
 		const book = await recalculated(bytes);
 		const row = book.rowOf('Terms', 'Total interest');
 		expect(book.at('Terms', `E${row}`)).toBe(4347.09);

@@ -73,6 +73,7 @@ describe('the convert command', () => {
 		expect(mail.text).toContain('todo queda pagado en junio de 2029');
 		expect(mail.attachments.map(({ filename }) => filename?.split('.').at(-1))).toEqual([
 			'pdf',
+			'html',
 			'ics',
 			'xlsx'
 		]);
