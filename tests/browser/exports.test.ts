@@ -224,7 +224,7 @@ describe('a message to the client', () => {
 		await screen.press('Enter');
 		await clickText('.acts button', 'Save to outbox');
 		await screen.see('main', 'In the outbox');
-		await screen.see('table', /What we agreed ?client@harbour\.example ?3/);
+		await screen.see('table', /What we agreed ?client@harbour\.example ?4/);
 		await screen.saved();
 		// No page that still loads the code of others.
 		await screen.page.goto('about:blank');
