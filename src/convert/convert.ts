@@ -4,7 +4,7 @@
  *
  * --debt NAME          that debt alone (csv), its schedule (pdf), its workbook (xlsx)
  * --plan NAME          that plan (csv, xlsx, ics, pdf, html, svg, eml); else the chosen one, or the first
- * --lang en|es         the language of what the client gets
+ * --lang en|es|fr|de   the language of what the client gets
  * --paper a4|letter    its paper
  * --currency CODE      of a table, which doesn't name it; USD
  * --as-of DATE         the day of a table's balances; today

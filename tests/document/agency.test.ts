@@ -1,7 +1,14 @@
 /** The agency's own reference data, as it holds on a day. */
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
-import { AGENCY, agencyIn, agencyOn, houseOn, NO_HOUSE } from '../../src/lib/document/agency';
+import {
+	AGENCY,
+	agencyIn,
+	agencyOn,
+	houseOn,
+	NO_HOUSE,
+	NO_TEXT
+} from '../../src/lib/document/agency';
 import type { ReferenceRow } from '../../src/lib/document/reference';
 import { agencyFees } from '../../src/lib/document/schema/reference';
 
@@ -51,5 +58,15 @@ describe('what stands on paper', () => {
 		expect(houseOn(agency, '2026-02-01' as CalendarDate).letterhead?.name).toBe(
 			'Port Ferris Debt Advice'
 		);
+	});
+});
+
+describe('texts of the agency', () => {
+	it('are empty in a language that came after them', () => {
+		const old = { en: 'Hello', es: '' };
+		const texts = { opening: old, closing: old, handout: old, message: old };
+		const agency = agencyIn([row('texts', '2026-01-05', 1, texts)]);
+		const { content } = agencyOn(agency, '2026-02-01' as CalendarDate).texts ?? {};
+		expect(content?.handout).toEqual({ ...NO_TEXT, en: 'Hello' });
 	});
 });

@@ -1,6 +1,6 @@
 /** Proposals to creditors: the figures of the plan, in the creditor's language, under the agency's name or none. */
 import { describe, expect, it } from 'vitest';
-import { agencyIn, houseOn, NO_HOUSE } from '../../src/lib/document/agency';
+import { agencyIn, houseOn, NO_HOUSE, NO_TEXT } from '../../src/lib/document/agency';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import { creditorsIn, CreditorNames, creditorOfDebt } from '../../src/lib/document/creditors';
 import { namedTerms, withNamedTerms } from '../../src/lib/document/change';
@@ -82,10 +82,10 @@ describe('a letter to a creditor', () => {
 
 	it('has the texts that a supervisor wrote, paragraph by paragraph, in the language that they are in', () => {
 		const texts = {
-			opening: { en: 'Dear friends of {client},\nwe ask for patience.', es: '' },
-			closing: { en: '', es: '' },
-			handout: { en: 'Our door is open on Mondays.\nKnock twice.', es: 'Lunes.' },
-			message: { en: '', es: '' }
+			opening: { ...NO_TEXT, en: 'Dear friends of {client},\nwe ask for patience.' },
+			closing: NO_TEXT,
+			handout: { ...NO_TEXT, en: 'Our door is open on Mondays.\nKnock twice.', es: 'Lunes.' },
+			message: NO_TEXT
 		};
 		const text = written({ house: { ...house, texts } });
 		expect(text).toContain(`Dear friends of ${ferry.label},\nwe ask for patience.`);

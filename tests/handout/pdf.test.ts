@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { afterAll, describe, expect, it } from 'vitest';
+import { HANDOUT_LANGUAGES } from '../../src/lib/document/handout-parts';
 import { writtenPdf } from '../../src/convert/pdf';
 import { depositsOf } from '../../src/lib/core/plan/deposit';
 import { agencyIn, houseOn } from '../../src/lib/document/agency';
@@ -47,7 +48,7 @@ async function read(handout: Handout) {
 const dense = (text: string) => text.replaceAll(/\s+/g, '');
 
 describe.runIf(hasReaders)('the PDF of a handout', () => {
-	it.each(['en', 'es'] as const)('has every word and figure of it, in %s', async (language) => {
+	it.each(HANDOUT_LANGUAGES)('has every word and figure of it, in %s', async (language) => {
 		const handout = handoutOf(handedIn(ferry, { language, paper: 'a4' }), entry);
 		const { pages, fonts, info } = await read(handout);
 		const text = dense(pages.join(''));

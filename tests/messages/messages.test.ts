@@ -3,6 +3,7 @@ import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messagefor
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { HANDOUT_LANGUAGES } from '../../src/lib/document/handout-parts';
 import { listOf, messagesOf } from '../../src/lib/messages/message';
 import { figure, plain, say } from '../../src/lib/messages/sentence';
 
@@ -92,6 +93,20 @@ describe.each(themes)('the messages in %s', (theme) => {
 				expect([id, names(message)]).toEqual([id, names(messages[id] ?? '')]);
 			}
 		}
+	});
+});
+
+describe('what a client gets', () => {
+	it('is in every language that clients can have', () => {
+		const forClients = themes.filter((theme) =>
+			languages.some((one) => one !== 'en' && speaks(one, theme))
+		);
+		expect(forClients.length).toBeGreaterThan(6);
+		expect([...languages].sort()).toEqual([...HANDOUT_LANGUAGES].sort());
+		for (const theme of forClients)
+			expect(
+				languages.filter((language) => !speaks(language, theme)).map((one) => `${theme}: ${one}`)
+			).toEqual([]);
 	});
 });
 

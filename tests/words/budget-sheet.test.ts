@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { HANDOUT_LANGUAGES } from '../../src/lib/document/handout-parts';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents } from '../../src/lib/core/quantities/money';
 import { moneyMonths } from '../../src/lib/core/plan/money-months';
@@ -128,7 +129,7 @@ describe('a plan by the budget sheet in words', () => {
 		expect(february && plain(moneySentence(february, plan, usd))).toContain(
 			'; $100.00 comes from savings'
 		);
-		for (const language of ['en', 'es'] as const)
+		for (const language of HANDOUT_LANGUAGES)
 			expect(plain(handedAnswer(plan, entry, null, { ...usd, language }))).toMatch(/\$890[.,]00/);
 	});
 });

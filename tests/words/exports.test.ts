@@ -1,4 +1,5 @@
 /** What is said where a plan leaves the desk: in tables, on paper, in messages. */
+import { NO_TEXT, NO_TEXTS } from '../../src/lib/document/agency';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { monthMarks } from '../../src/lib/core/plan/marks';
@@ -312,9 +313,10 @@ describe('messages and the menu', () => {
 			'Not every creditor has agreed'
 		);
 		expect(mailText({ blocks }, handout, [], 'assumed', spanish)).toContain('son supuestas');
-		const none = { en: '', es: '' };
-		const message = { en: 'We never ask for a password.', es: '' };
-		const texts = { opening: none, closing: none, handout: none, message };
+		const texts = {
+			...NO_TEXTS,
+			message: { ...NO_TEXT, en: 'We never ask for a password.' }
+		};
 		const letterhead = { name: 'Port Ferris Debt Advice', address: [], logo: null };
 		const house = { letterhead, texts };
 		const ours = mailText({ blocks }, handout, [], 'agreed', usd, house);

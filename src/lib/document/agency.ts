@@ -27,8 +27,33 @@ export function agencyIn(rows: readonly ReferenceRow[]): Agency {
 		rows.filter(({ kind, subject }) => kind === 'agency' && subject === AGENCY)
 	);
 	const of = <T extends keyof Terms>(term: T) => (terms.get(term) ?? []) as Held<Terms[T]>[];
-	return { letterhead: of('letterhead'), fees: of('fees').map(inACurrency), texts: of('texts') };
+	return {
+		letterhead: of('letterhead'),
+		fees: of('fees').map(inACurrency),
+		texts: of('texts').map(inEachLanguage)
+	};
 }
+
+/** No text of the agency's own. */
+export const NO_TEXT = { en: '', es: '', fr: '', de: '' };
+/** None at all, as they are before a supervisor writes any. */
+export const NO_TEXTS: AgencyTexts = {
+	opening: NO_TEXT,
+	closing: NO_TEXT,
+	handout: NO_TEXT,
+	message: NO_TEXT
+};
+
+/** Texts that were recorded before there was a language have none in it. */
+const inEachLanguage = (texts: Held<AgencyTexts>): Held<AgencyTexts> => ({
+	...texts,
+	content: {
+		opening: { ...NO_TEXT, ...texts.content.opening },
+		closing: { ...NO_TEXT, ...texts.content.closing },
+		handout: { ...NO_TEXT, ...texts.content.handout },
+		message: { ...NO_TEXT, ...texts.content.message }
+	}
+});
 
 /** A schedule that was recorded before schedules named a currency is in dollars, as the screen said. */
 const inACurrency = (fees: Held<Terms['fees']>): Held<Terms['fees']> => ({

@@ -12,6 +12,6 @@ export const HANDOUT_PARTS = [
 ] as const;
 export type HandoutPart = (typeof HANDOUT_PARTS)[number];
 
-export const HANDOUT_LANGUAGES = ['en', 'es'] as const;
+export const HANDOUT_LANGUAGES = ['en', 'es', 'fr', 'de'] as const;
 export const PAPERS = ['a4', 'letter'] as const;
 export type Paper = (typeof PAPERS)[number];

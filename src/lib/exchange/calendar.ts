@@ -10,11 +10,14 @@ import type { GivenEvent } from '../document/calendar';
 import { monthStart } from '../document/plan';
 import type { Writing } from '../reading/writing';
 import { writeMoney } from '../reading/written';
+import '../messages/clients';
 import en from '../messages/en/calendar.json';
 import es from '../messages/es/calendar.json';
+import fr from '../messages/fr/calendar.json';
+import de from '../messages/de/calendar.json';
 import { messagesOf, type Language } from '../messages/message';
 
-const { text } = messagesOf({ en, es });
+const { text } = messagesOf({ en, es, fr, de });
 
 /** Which payments a calendar has. */
 export interface CalendarPayments {

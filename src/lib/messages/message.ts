@@ -8,7 +8,7 @@ import { USUAL_STYLE, type NumberStyle, type Style } from './style';
 import { figure, plain, say, type Phrase, type Sentence } from './sentence';
 
 /** The languages that there are messages in, each with the locale whose lists and plurals it has. */
-const LOCALES = { en: 'en-GB', es: 'es' } as const;
+const LOCALES = { en: 'en-GB', es: 'es', fr: 'fr', de: 'de' } as const;
 export type Language = keyof typeof LOCALES;
 
 /**
@@ -40,9 +40,37 @@ export interface Messages<Id extends string, L extends Language> {
 	text(locale: Locale<L>, id: Id, parts?: Parts): string;
 }
 
+/** A theme's file in a language. */
+type File<Id extends string> = Readonly<Record<Id, unknown>>;
+
 /** The messages of a theme, from its files in each of its languages. In `<b>` is what is set apart as a figure. */
-export function messagesOf<Id extends string, L extends Language>(
-	files: Readonly<Record<L, Readonly<Record<Id, unknown>>>>
+export const messagesOf = <Id extends string, L extends Language>(
+	files: Readonly<Record<L, File<Id>>>
+): Messages<Id, L> => formedFrom((language: L) => files[language]);
+
+/** The other languages of themes that screens have, too; loaded with what is formed for clients (`clients.ts`). */
+const ofClients = new Map<string, Readonly<Record<string, File<string>>>>();
+
+export function addForClients<Id extends string>(
+	theme: string,
+	files: Readonly<Record<Exclude<Language, 'en'>, File<Id>>>
+): void {
+	ofClients.set(theme, files);
+}
+
+/** The messages of a theme that screens have in English, and what is formed for clients in any language. */
+export const messagesForAll = <Id extends string>(
+	theme: string,
+	en: File<Id>
+): Messages<Id, Language> =>
+	formedFrom((language: Language) => {
+		const file = language === 'en' ? en : ofClients.get(theme)?.[language];
+		if (!file) throw new RangeError(`the messages “${theme}” are not loaded in ${language}`);
+		return file as File<Id>;
+	});
+
+function formedFrom<Id extends string, L extends Language>(
+	fileIn: (language: L) => File<Id>
 ): Messages<Id, L> {
 	const read = new Map<string, IntlMessageFormat>();
 	const messageOf = ({ language, style = USUAL_STYLE }: Locale<L>, id: Id): IntlMessageFormat => {
@@ -51,7 +79,7 @@ export function messagesOf<Id extends string, L extends Language>(
 		const known = read.get(key);
 		if (known) return known;
 		const message = new IntlMessageFormat(
-			files[language][id] as Message,
+			fileIn(language)[id] as Message,
 			LOCALES[language],
 			undefined,
 			{ formatters: formattersOf(numbers) }
@@ -60,7 +88,7 @@ export function messagesOf<Id extends string, L extends Language>(
 		return message;
 	};
 	const sentence: Messages<Id, L>['sentence'] = (locale, id, parts = {}) => {
-		const message = files[locale.language][id];
+		const message = fileIn(locale.language)[id];
 		if (isPlain(message)) return [say(message)];
 		return messageOf(locale, id)
 			.formatToParts<unknown>({ b: setApart, ...tagged(parts) })

@@ -2,14 +2,13 @@
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import { type Cents, size } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
-import { messagesOf, type Language, type Locale } from '../messages/message';
+import { messagesForAll, type Language, type Locale } from '../messages/message';
 import en from '../messages/en/written.json';
-import es from '../messages/es/written.json';
 import { MARKS, signAround, USUAL_STYLE } from '../messages/style';
 import type { Currency } from './currencies';
 import type { Writing } from './writing';
 
-const { text } = messagesOf({ en, es });
+const { text } = messagesForAll('written', en);
 
 /** An integer number of 10^-places as text, thousands apart: `−4,182.36` */
 export function grouped(

@@ -1,11 +1,10 @@
 /** Counts, spans of months and frequencies, as they are in sentences and in tables. */
 import { FREQUENCIES, type PaymentsPerYear } from '../core/quantities/calendar';
 import en from '../messages/en/amounts.json';
-import es from '../messages/es/amounts.json';
-import { messagesOf, type Language, type Locale } from '../messages/message';
+import { messagesForAll, type Language, type Locale } from '../messages/message';
 import { grouped } from '../reading/written';
 
-const { text } = messagesOf({ en, es });
+const { text } = messagesForAll('amounts', en);
 
 /** “1 payment”, “45 payments” */
 export const countOf = (

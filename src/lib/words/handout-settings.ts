@@ -8,7 +8,9 @@ const { text } = messagesOf({ en });
 /** Each language by its own name, as whoever reads it knows it. */
 export const LANGUAGE_CHOICES = [
 	{ value: 'en', words: 'English' },
-	{ value: 'es', words: 'Español' }
+	{ value: 'es', words: 'Español' },
+	{ value: 'fr', words: 'Français' },
+	{ value: 'de', words: 'Deutsch' }
 ] as const;
 
 export const PAPER_CHOICES = [

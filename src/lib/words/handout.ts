@@ -14,12 +14,15 @@ import { monthStart, type PlanEntry } from '../document/plan';
 import { writeLongDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 import { countOf, monthsInWords, signOf } from './amounts';
+import '../messages/clients';
 import en from '../messages/en/handout.json';
 import es from '../messages/es/handout.json';
+import fr from '../messages/fr/handout.json';
+import de from '../messages/de/handout.json';
 import { messagesOf, type Language } from '../messages/message';
 import { figure, interest, type Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en, es });
+const { sentence, text } = messagesOf({ en, es, fr, de });
 
 type AnyWriting = Writing<Language>;
 

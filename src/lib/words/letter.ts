@@ -1,10 +1,13 @@
-/** Letters to creditors in words, in English and Spanish. */
+/** Letters to creditors in words, in the creditor’s language. */
 import type { Writing } from '../reading/writing';
+import '../messages/clients';
 import en from '../messages/en/letter.json';
 import es from '../messages/es/letter.json';
+import fr from '../messages/fr/letter.json';
+import de from '../messages/de/letter.json';
 import { messagesOf, type Language, type Parts } from '../messages/message';
 
-const { text } = messagesOf({ en, es });
+const { text } = messagesOf({ en, es, fr, de });
 
 /** A text of a letter to a creditor. */
 export const letterText = (

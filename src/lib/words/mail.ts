@@ -3,13 +3,16 @@ import { NO_HOUSE, type House } from '../document/agency';
 import type { Standing } from '../document/change';
 import type { HandoutEntry } from '../document/handout';
 import type { Writing } from '../reading/writing';
+import '../messages/clients';
 import en from '../messages/en/mail.json';
 import es from '../messages/es/mail.json';
+import fr from '../messages/fr/mail.json';
+import de from '../messages/de/mail.json';
 import enOutbox from '../messages/en/outbox.json';
 import { listOf, messagesOf, type Language, type Locale } from '../messages/message';
 import { plain, type Sentence } from '../messages/sentence';
 
-const { text } = messagesOf({ en, es });
+const { text } = messagesOf({ en, es, fr, de });
 const outbox = messagesOf({ en: enOutbox });
 
 export const mailSubject = (label: string, writing: Writing<Language>): string =>

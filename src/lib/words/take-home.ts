@@ -3,8 +3,11 @@ import { planDifference } from '../core/plan/answers';
 import type { PlanTotals } from '../core/plan/terms';
 import type { CalendarDate } from '../core/quantities/calendar';
 import { cents, size, type Cents } from '../core/quantities/money';
+import '../messages/clients';
 import en from '../messages/en/take-home.json';
 import es from '../messages/es/take-home.json';
+import fr from '../messages/fr/take-home.json';
+import de from '../messages/de/take-home.json';
 import { messagesOf, type Language } from '../messages/message';
 import { interest, type Sentence } from '../messages/sentence';
 import type { Writing } from '../reading/writing';
@@ -17,7 +20,7 @@ import {
 } from '../reading/written';
 import { monthsInWords, signOf } from './amounts';
 
-const { sentence, text } = messagesOf({ en, es });
+const { sentence, text } = messagesOf({ en, es, fr, de });
 
 type AnyWriting = Writing<Language>;
 

@@ -5,7 +5,8 @@
 	import { ZERO } from '$lib/core/quantities/money';
 	import { agencyBook } from '$lib/desk/reference-book.svelte';
 	import { putReference, whyNot, type Answer } from '$lib/desk/requests';
-	import { AGENCY, agencyOn } from '$lib/document/agency';
+	import { AGENCY, agencyOn, NO_TEXTS } from '$lib/document/agency';
+	import { HANDOUT_LANGUAGES } from '$lib/document/handout-parts';
 	import { logoProblem } from '$lib/document/logo';
 	import type { AgencyFees, AgencyTexts, Held, Letterhead } from '$lib/document/reference';
 	import { base64Of } from '$lib/exchange/bytes';
@@ -59,12 +60,7 @@
 			setUpFee: ZERO,
 			monthlyFee: { kind: 'amount', amount: ZERO }
 		} as AgencyFees,
-		texts: {
-			opening: { en: '', es: '' },
-			closing: { en: '', es: '' },
-			handout: { en: '', es: '' },
-			message: { en: '', es: '' }
-		} as AgencyTexts
+		texts: NO_TEXTS
 	};
 	const open = (next: Draft, of: Held<unknown> | null) => {
 		draft = { ...next, of };
@@ -110,16 +106,18 @@
 			.filter((line) => line !== '')
 			.slice(0, LIMITS.addressLines);
 
-	const TEXTS = [
-		{ of: 'opening', language: 'en', words: t('Opening of letters, English') },
-		{ of: 'closing', language: 'en', words: t('Closing of letters, English') },
-		{ of: 'handout', language: 'en', words: t('On handouts, English') },
-		{ of: 'message', language: 'en', words: t('In messages, English') },
-		{ of: 'opening', language: 'es', words: t('Opening of letters, Spanish') },
-		{ of: 'closing', language: 'es', words: t('Closing of letters, Spanish') },
-		{ of: 'handout', language: 'es', words: t('On handouts, Spanish') },
-		{ of: 'message', language: 'es', words: t('In messages, Spanish') }
-	] as const;
+	const KINDS = ['opening', 'closing', 'handout', 'message'] as const;
+	const KIND_WORDS = {
+		opening: (language: string) => t('Opening of letters, {language}', { language }),
+		closing: (language: string) => t('Closing of letters, {language}', { language }),
+		handout: (language: string) => t('On handouts, {language}', { language }),
+		message: (language: string) => t('In messages, {language}', { language })
+	} as const;
+	/** Each language by its name on screen. */
+	const names = new Intl.DisplayNames('en', { type: 'language' });
+	const TEXTS = HANDOUT_LANGUAGES.flatMap((language) =>
+		KINDS.map((of) => ({ of, language, words: KIND_WORDS[of](names.of(language) ?? language) }))
+	);
 </script>
 
 <svelte:head><title>{t('Agency')} · Residuum</title></svelte:head>

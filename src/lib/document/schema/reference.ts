@@ -132,11 +132,17 @@ const paragraphs = z
 	.refine((written) => !/[\p{Cc}--\n]/v.test(written), {
 		error: t('A text of a letter has no control characters.')
 	});
+const inEachLanguage = z.strictObject({
+	en: paragraphs,
+	es: paragraphs,
+	fr: paragraphs.default(''),
+	de: paragraphs.default('')
+});
 export const agencyTexts = z.strictObject({
-	opening: z.strictObject({ en: paragraphs, es: paragraphs }),
-	closing: z.strictObject({ en: paragraphs, es: paragraphs }),
-	handout: z.strictObject({ en: paragraphs, es: paragraphs }),
-	message: z.strictObject({ en: paragraphs, es: paragraphs })
+	opening: inEachLanguage,
+	closing: inEachLanguage,
+	handout: inEachLanguage,
+	message: inEachLanguage
 });
 
 /** The schema of each term of each kind. */
