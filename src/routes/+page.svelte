@@ -349,7 +349,8 @@
 
 	.actions {
 		display: flex;
-		gap: 20px;
+		flex-wrap: wrap;
+		gap: 8px 20px;
 		align-items: center;
 		margin-left: auto;
 	}

@@ -311,15 +311,50 @@
 		color: var(--quiet);
 	}
 
-	/* A table needs its width: where the page has less, it is scrolled sideways. */
+	/* Where the page has less, a case has two lines: its client above its plan, and beside them what is owed and when it was reviewed. */
 	@media (width < 900px) {
-		.cases {
-			position: relative;
-			overflow-x: auto;
+		.cases .line {
+			grid-template-columns: minmax(0, 1fr) 130px 90px 90px 92px;
+			gap: 0 12px;
 		}
 
-		.cases > div {
-			min-width: 820px;
+		.line > :global(:is(:nth-child(2), :nth-child(7), :nth-child(8):not(:last-child))),
+		.head > :global(:nth-child(4)) {
+			display: none;
+		}
+
+		.rows .line > :global(*) {
+			grid-row: 1 / 3;
+		}
+
+		.rows .line > :global(:first-child) {
+			grid-row: 1;
+		}
+
+		.rows .line > :global(:nth-child(4)) {
+			grid-row: 2;
+			grid-column: 1;
+			padding-left: 6px;
+			font-size: 13px;
+			line-height: 1.2;
+		}
+
+		.rows .line :global(:is(small, .label a)) {
+			padding-block: 2px 0;
+		}
+
+		.rows .line > :global(:nth-child(4) small) {
+			display: none;
+		}
+	}
+
+	@media (width < 620px) {
+		.cases .line {
+			grid-template-columns: minmax(0, 1fr) auto;
+		}
+
+		.line > :global(:is(:nth-child(5), :nth-child(6), :last-child)) {
+			display: none;
 		}
 	}
 </style>

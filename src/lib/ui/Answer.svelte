@@ -23,4 +23,11 @@
 		text-wrap: pretty;
 		overflow-wrap: anywhere;
 	}
+
+	/* It is read before anything else, and does not fill a small screen. */
+	@media (width < 700px) {
+		.answer {
+			font-size: 20px;
+		}
+	}
 </style>

@@ -260,7 +260,8 @@
 
 	.top {
 		display: flex;
-		gap: 24px;
+		flex-wrap: wrap;
+		gap: 12px 24px;
 		align-items: baseline;
 		justify-content: space-between;
 	}

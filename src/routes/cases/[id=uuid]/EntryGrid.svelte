@@ -266,15 +266,14 @@
 		font-size: 13px;
 	}
 
-	/* A table needs its width: where the page has less, it is scrolled sideways. */
+	/* There its lines are cards. */
 	@media (width < 1000px) {
-		.grid {
-			position: relative;
-			overflow-x: auto;
-		}
-
-		.grid > div {
-			min-width: 940px;
+		.head {
+			position: absolute;
+			overflow: hidden;
+			width: 1px;
+			height: 1px;
+			clip-path: inset(50%);
 		}
 	}
 </style>

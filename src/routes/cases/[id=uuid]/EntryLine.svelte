@@ -182,20 +182,20 @@
 	</span>
 	{#if isSplit}
 		<!-- Their sum, and the highest rate: each is typed below. -->
-		<span role="cell"
+		<span role="cell" data-label={t('Balance')}
 			>{@render sum(
 				COLUMNS.balance,
 				debt.balance === null ? null : money.write(debt.balance)
 			)}</span
 		>
-		<span role="cell"
+		<span role="cell" data-label={t('Annual rate')}
 			>{@render sum(
 				COLUMNS.rate,
 				debt.annualRate === null ? null : rate.write(debt.annualRate)
 			)}</span
 		>
 	{:else}
-		<span role="cell">
+		<span role="cell" data-label={t('Balance')}>
 			<TypedField
 				label={t('Balance, {line}', { line })}
 				assumed={debt.balanceAssumed}
@@ -208,7 +208,7 @@
 				onchange={(balance) => onchange('balance', { balance })}
 			/>
 		</span>
-		<span role="cell">
+		<span role="cell" data-label={t('Annual rate')}>
 			<TypedField
 				label={t('Annual rate, {line}', { line })}
 				value={debt.annualRate}
@@ -229,7 +229,7 @@
 		{cell}
 		onchange={(required) => onchange('minimum', { required })}
 	/>
-	<span role="cell">
+	<span role="cell" data-label={t('First due')}>
 		<TypedField
 			label={t('First due date, {line}', { line })}
 			value={debt.firstDue}
@@ -424,6 +424,114 @@
 
 	.never {
 		font-weight: 700;
+	}
+
+	/* Where the page has less than the table needs, a debt is a card, each figure under its name. */
+	@media (width < 1000px) {
+		.line {
+			position: relative;
+			grid-template-columns: 44px repeat(3, minmax(0, 1fr));
+			gap: 2px 6px;
+			align-items: end;
+			padding: 8px 0;
+		}
+
+		.order {
+			align-self: center;
+		}
+
+		.named {
+			grid-column: 2 / 4;
+			align-self: center;
+			font-weight: 600;
+		}
+
+		.line > :global(:nth-child(11)) {
+			grid-row: 1;
+			grid-column: 4;
+		}
+
+		.line > :global(:is(:nth-child(3), :nth-child(5), :nth-child(8))) {
+			grid-column: 2;
+		}
+
+		/* When it is due comes with what is owed and the rate. */
+		.line > :global(:nth-child(9)) {
+			grid-row: 2;
+			grid-column: 4;
+		}
+
+		.line > :global([data-label])::before {
+			display: block;
+			padding: 0 6px;
+			color: var(--quiet);
+			content: attr(data-label);
+			font-size: 12px;
+		}
+
+		.line > :global([data-label]:has(> .field > .right))::before {
+			text-align: right;
+		}
+
+		.line .result {
+			grid-column: 3 / -1;
+			align-self: center;
+		}
+
+		.line .balances,
+		.line > :global(:nth-child(n + 12)) {
+			grid-column: 1 / -1;
+		}
+
+		/* Until one goes into it, it says only what it is, what is owed, and when that ends; keys still go into
+		   what is folded away. */
+		.line:not(:focus-within, .proposed) {
+			align-items: center;
+			padding: 4px 0;
+		}
+
+		.line:not(:focus-within, .proposed)
+			> :global(:is(:nth-child(n + 5):nth-child(-n + 8), :nth-child(11))),
+		.line:not(:focus-within, .proposed) .named > :global(:nth-child(2)),
+		.blank:not(:focus-within) > :global(:nth-child(n + 3)) {
+			position: absolute;
+			overflow: hidden;
+			width: 1px;
+			height: 1px;
+			clip-path: inset(50%);
+		}
+
+		.line:not(:focus-within, .proposed) > :global([data-label])::before {
+			content: none;
+		}
+
+		.line:not(:focus-within, .proposed) > :global(:nth-child(4) .right) {
+			text-align: left;
+		}
+
+		.line:not(:focus-within, .proposed) > :global(:nth-child(3)) {
+			grid-row: 1;
+			grid-column: 4;
+		}
+
+		.line:not(:focus-within, .proposed) > :global(:nth-child(4)) {
+			grid-row: 2;
+			grid-column: 2;
+		}
+
+		.line:not(:focus-within, .proposed) > :global(:nth-child(9)) {
+			grid-row: 2;
+			grid-column: 3;
+		}
+
+		.line:not(:focus-within, .proposed) .order {
+			grid-row: 1 / 3;
+		}
+
+		.line:not(:focus-within, .proposed) .result {
+			grid-row: 2;
+			grid-column: 4;
+		}
 	}
 
 	.also,

@@ -30,12 +30,15 @@
 
 	const role = $derived(cell ? 'cell' : undefined);
 	const PLACES = [COLUMNS.required, COLUMNS.floor, COLUMNS.rounding];
+	/** Over each field, where a line of the grid is a card. */
+	const LABELS = [t('Minimum payment'), t('amount'), t('floor'), t('rounded up')];
+	const label = (place: number) => (cell ? LABELS[place] : undefined);
 	/** A minimum that could not be read is not known to be an amount or a share. */
 	const unreadIn = (name: string, place: number) =>
 		unread?.get(name) ?? (place === 0 ? unread?.get('amount') : undefined);
 </script>
 
-<span {role}>
+<span {role} data-label={label(0)}>
 	<Choice
 		label={t('Minimum payment rule, {of}', { of })}
 		value={required.kind}
@@ -45,7 +48,7 @@
 	/>
 </span>
 {#each fieldsInLine(required.kind) as [name, field], place (place)}
-	<span {role}>
+	<span {role} data-label={label(place + 1)}>
 		{#key name}
 			<TermField
 				{name}

@@ -143,6 +143,7 @@
 <style>
 	.bar {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 14px;
 		align-items: center;
 		margin: -6px 0 4px;

@@ -296,4 +296,16 @@
 		color: var(--quiet);
 		font-size: 13px;
 	}
+
+	@media (width < 900px) {
+		.pictures {
+			grid-template-columns: minmax(0, 1fr);
+			gap: 16px;
+		}
+
+		section:first-child .caption {
+			flex-wrap: wrap;
+			gap: 2px 12px;
+		}
+	}
 </style>

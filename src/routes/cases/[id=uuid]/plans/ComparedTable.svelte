@@ -89,7 +89,7 @@
 	{:else}{text}{/if}
 {/snippet}
 
-<div class="scroller">
+<div class="scroller" style:--plans={shown.length}>
 	<table bind:this={table}>
 		<thead>
 			<tr>
@@ -393,5 +393,45 @@
 	.hidden button {
 		margin-left: 10px;
 		color: var(--act);
+	}
+
+	/* Where plans are no longer side by side, one is in view beside the names of its figures; a swipe, or Tab, goes to the next. */
+	@media (width < 900px) {
+		.scroller {
+			--names: 178px;
+			--plan: 210px;
+
+			position: relative;
+			scroll-padding-left: calc(var(--names) + 24px);
+			scroll-snap-type: x proximity;
+		}
+
+		table {
+			width: calc(var(--names) + var(--plans) * var(--plan));
+		}
+
+		.corner {
+			width: var(--names);
+		}
+
+		thead th {
+			scroll-snap-align: start;
+		}
+
+		.corner,
+		tbody th {
+			position: sticky;
+			z-index: 1;
+			left: 0;
+			background: var(--ground);
+			white-space: normal;
+		}
+	}
+
+	@media (width < 620px) {
+		.scroller {
+			--names: 118px;
+			--plan: calc(100vw - 118px - 48px);
+		}
 	}
 </style>
