@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { parse } from '@formatjs/icu-messageformat-parser';
+import { marked } from 'marked';
 import { build, type Plugin } from 'vite';
 import { isPlain } from './src/lib/messages/plain.ts';
 
@@ -83,4 +84,22 @@ export const takeHome: Plugin = {
 	name: 'take-home',
 	resolveId: (id) => (id === 'virtual:take-home' ? '\0virtual:take-home' : null),
 	load: (id) => (id === '\0virtual:take-home' ? (parts ??= takeHomeParts()) : null)
+};
+
+/** The counselor's guide as sections of HTML, one for each heading of the first two levels. */
+function guideSections(): string {
+	const parts = readFileSync('docs/guide.md', 'utf8').split(/^(?=#{1,2} )/m);
+	const sections = parts.map((part) => {
+		const [, title = ''] = /^#+ (.*)/.exec(part) ?? [];
+		const html = marked.parse(part.replace(/^#+ .*/, ''), { async: false });
+		return { title, html, text: html.replace(/<[^>]*>/g, ' ') };
+	});
+	return `export const sections = ${JSON.stringify(sections)};`;
+}
+
+/** The guide that is on board: what `docs/guide.md` says. */
+export const guide: Plugin = {
+	name: 'guide',
+	resolveId: (id) => (id === 'virtual:guide' ? '\0virtual:guide' : null),
+	load: (id) => (id === '\0virtual:guide' ? guideSections() : null)
 };

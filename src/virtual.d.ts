@@ -6,3 +6,14 @@ declare module 'virtual:take-home' {
 	export const style: string;
 	export const styleHash: string;
 }
+
+/** The counselor's guide, section by section (`vite.plugins.ts`). */
+declare module 'virtual:guide' {
+	export const sections: readonly {
+		readonly title: string;
+		/** Pictures are named as in `docs/`: `screenshots/NAME.png` */
+		readonly html: string;
+		/** Its words without marks, to be searched. */
+		readonly text: string;
+	}[];
+}

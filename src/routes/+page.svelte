@@ -292,6 +292,9 @@
 			</div>
 		</div>
 	{:else if !isReader}
+		{#await import('./FirstCase.svelte') then { default: FirstCase }}
+			<FirstCase ontake={(example) => void take([example])} />
+		{/await}
 		<p class="files"><a href="/deleted-cases">{t('Deleted cases')}</a></p>
 	{/if}
 	{#if book.failure}

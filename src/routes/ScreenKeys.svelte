@@ -48,6 +48,7 @@
 				<dt><kbd>?</kbd></dt>
 				<dd>{t('opens and closes this list')}</dd>
 			</dl>
+			<p class="guide"><a href="/guide">{t('Read the guide')}</a></p>
 		</Note>
 	{/await}
 {/if}
@@ -70,5 +71,15 @@
 
 	dd {
 		margin: 0;
+	}
+
+	.guide {
+		margin-top: 12px;
+	}
+
+	.guide a {
+		color: var(--act);
+		font-weight: 600;
+		text-decoration: none;
 	}
 </style>

@@ -60,6 +60,7 @@ beforeAll(async () => {
 		indexes: '/indexes',
 		'agency settings': '/agency',
 		'payment list': '/payments',
+		guide: '/guide',
 		'not found': '/cases/none'
 	};
 });
@@ -207,6 +208,7 @@ describe('every screen', () => {
 		'indexes',
 		'agency settings',
 		'payment list',
+		'guide',
 		'not found'
 	])(
 		'%s: no banned phrase, nothing serious for axe-core, nothing moves, vanishes in forced colours, is cut off from 390 pixels up, nor zoomed in to 200 %',

@@ -13,7 +13,7 @@ import { makeCase, sharedResiduum } from '../support/residuum';
  * What a handout says is in four languages, 20 of it each.
  */
 const MOST = {
-	casebook: 229,
+	casebook: 230,
 	debts: 441,
 	'one debt': 668,
 	plan: 608,

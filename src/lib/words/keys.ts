@@ -61,6 +61,7 @@ export const READING_KEYS: readonly ScreenKey[] = [
 
 /** The keys of each screen by its route; a screen that is not here has none of its own. */
 const SCREENS: Readonly<Record<string, readonly ScreenKey[]>> = {
+	'/guide': [{ keys: '/', does: t('search the guide') }],
 	'/': [
 		{ keys: '/', does: t('search the cases') },
 		{ keys: 'n', does: t('new case'), edits: true },

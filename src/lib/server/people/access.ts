@@ -47,6 +47,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/cases/[id=uuid]/outbox': PAGE_OF_A_CASE,
 	'/agency': { GET: 'signed in' },
 	'/creditors': { GET: 'signed in' },
+	'/guide': { GET: 'signed in' },
 	'/indexes': { GET: 'signed in' },
 	'/payments': { GET: 'signed in' },
 	'/outbox': { GET: 'signed in' },
