@@ -7,6 +7,7 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openBrowser } from '../../scripts/browser.mjs';
 import { planOf } from '../../src/lib/core/plan/walk';
+import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
 import { cents, type Cents } from '../../src/lib/core/quantities/money';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import type { CaseDocument } from '../../src/lib/document/case';
@@ -95,9 +96,11 @@ describe.each(HANDOUT_LANGUAGES)('a plan at home, in %s', (language) => {
 
 	it('has the plan’s own figures at every stop of its slider, and with an amount once', async () => {
 		const page = await opened(file, '2027-03-09');
+		// What is tried begins in the month of the clock, which is the plan’s third.
+		const march = { month: 3, day: '2027-03-01' as CalendarDate };
 		for (const stop of [0, 1, 8, 20]) {
 			await slide(page, stop);
-			const tried = { more: cents(stop * 500), once: cents(0), month: 3 };
+			const tried = { more: cents(stop * 500), from: march, once: cents(0), month: 3 };
 			const came = planOf(debts, triedTerms(terms, tried));
 			const lines = await linesOf(page, '#payoffs');
 			for (const { payoffDate } of came.debts) {
@@ -113,7 +116,7 @@ describe.each(HANDOUT_LANGUAGES)('a plan at home, in %s', (language) => {
 			).toBe(true);
 		}
 		await page.type('#once', '500');
-		const both = { more: cents(10_000), once: cents(50_000), month: 3 };
+		const both = { more: cents(10_000), from: march, once: cents(50_000), month: 3 };
 		const came = planOf(debts, triedTerms(terms, both));
 		expect(await textOf(page, '#tried')).toContain(
 			moneyIn(cents(plan.totalInterest - came.totalInterest), writing)

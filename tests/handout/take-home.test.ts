@@ -85,6 +85,15 @@ describe('a plan that is taken home', () => {
 		expect(text).toContain('Paid out of it');
 	});
 
+	it('begins with the first payments, also where its own money begins later', () => {
+		const [entry] = ferry.plans;
+		if (!entry) throw new Error('a plan');
+		const later = { ...entry, begins: '2027-03-01' as CalendarDate };
+		const file = takeHomeOf(ferry, later, NO_HOUSE, TODAY);
+		expect(seen(file)).toContain('Your first month, January 2027');
+		expect(seen(file)).not.toContain('Until then');
+	});
+
 	it('lets no name end its script or its page', () => {
 		const name = '</script><script>alert(1)</script><!--';
 		const [debt, ...others] = ferry.debts;
@@ -144,7 +153,8 @@ describe('what is tried', () => {
 	const { terms, plan, debts } = carriedPlan(ferry, entry);
 
 	it('is the plan with more in each month, with an amount once, or with both', () => {
-		const none = { more: cents(0), once: cents(0), month: 1 };
+		const from = { month: 1, day: plan.firstMonth };
+		const none = { more: cents(0), from, once: cents(0), month: 1 };
 		expect(triedTerms(terms, none)).toBe(terms);
 		const more = triedTerms(terms, { ...none, more: cents(4_000) });
 		expect(planOf(debts, more)).toEqual(planOf(debts, withMore(terms, 4_000)));

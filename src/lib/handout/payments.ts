@@ -94,12 +94,12 @@ export function payBlocks(handed: Handed): Block[] {
 			hasSum: person === null,
 			isDense: false
 		},
-		...payNotes(handed)
+		...payNotes(handed, month.month)
 	];
 }
 
-/** What is to be known of the payments beside their amounts. */
-export function payNotes(handed: Handed): Block[] {
+/** What is to be known of the payments beside their amounts, where those of a month are shown. */
+export function payNotes(handed: Handed, month: number): Block[] {
 	const { entry, carried, writing } = handed;
 	const debts = ownAndJoint(handed);
 	const { plan, terms } = carried;
@@ -108,7 +108,7 @@ export function payNotes(handed: Handed): Block[] {
 		return agreed.map((sentence) => paragraph([sentence]));
 	return [
 		paragraph([
-			...(plan.begins > 1 ? [[say(handoutText(writing, 'before begin'))]] : []),
+			...(month > 1 ? [[say(handoutText(writing, 'before begin'))]] : []),
 			...(plan.changeFees.upFront > 0 ? [feeAtStart(plan.changeFees.upFront, writing)] : []),
 			whenGone(entry, writing),
 			...agreed,

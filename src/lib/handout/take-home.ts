@@ -7,7 +7,7 @@ import type { PlanEntry } from '../document/plan';
 import type { CalendarDate } from '../core/quantities/calendar';
 import { writeLongDate, writeMonth } from '../reading/written';
 import { monthOf, monthsOf, payoffsOf, pictureOf, sentenceIn } from '../take-home/sections';
-import { firstDayOf, STOPS, type TakeHome } from '../take-home/take-home';
+import { STOPS, type TakeHome } from '../take-home/take-home';
 import { takeHomeText } from '../words/take-home';
 import type { Block, Row, Table } from './blocks';
 import { closingBlocks, handedOf, openingBlocks, partOf, titleOf } from './handout';
@@ -52,7 +52,6 @@ export function takeHomeOf(
 	) => takeHomeText(writing, ...words);
 	const part = (of: HandoutPart): Element[] =>
 		document.handout.without.includes(of) ? [] : partOf(of, handed).map(drawn);
-	const first = Math.max(1, plan.begins);
 	const title = `${titleOf(entry, writing)} · ${document.label}`;
 	const body = [
 		element('header', {}, [
@@ -68,10 +67,10 @@ export function takeHomeOf(
 				element(
 					'h2',
 					{ id: 'this-month' },
-					text('month', { when: 'first', month: writeMonth(firstDayOf(plan, first), writing) })
+					text('month', { when: 'first', month: writeMonth(plan.firstMonth, writing) })
 				),
-				element('div', { id: 'month' }, monthOf(home, plan, first)),
-				...payNotes(handed).map(drawn)
+				element('div', { id: 'month' }, monthOf(home, plan, 1)),
+				...payNotes(handed, 1).map(drawn)
 			]),
 			whatIf(text),
 			section([
@@ -80,7 +79,7 @@ export function takeHomeOf(
 			]),
 			section([
 				element('h2', {}, text('month by month')),
-				element('div', { id: 'months' }, monthsOf(home, plan, first + 1))
+				element('div', { id: 'months' }, monthsOf(home, plan, 2))
 			]),
 			section(partBlocks(handed).map(drawn)),
 			section(part('short')),

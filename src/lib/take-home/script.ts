@@ -48,6 +48,7 @@ function showMonth(month: number): void {
 
 /** The slider and the extra amount, which nobody sees where nothing can compute. */
 function offer(): void {
+	// What has been paid is paid: from the month of the clock on.
 	const from = Math.max(1, now, plan.begins);
 	if (plan.ending.status === 'refused' || from > plan.kept.length) return;
 	const most = mostMore(plan, writing.currency);
@@ -60,7 +61,11 @@ function offer(): void {
 	const amounts = { more: ZERO, once: ZERO };
 	const show = (): void => {
 		const { selectedIndex } = month;
-		const tried = { ...amounts, month: from + selectedIndex };
+		const tried = {
+			...amounts,
+			from: { month: from, day: firstDayOf(plan, from) },
+			month: from + selectedIndex
+		};
 		const is = amounts.more + amounts.once > 0;
 		const came = is ? planOf(debts, triedTerms(terms, tried)) : plan;
 		slider.setAttribute(

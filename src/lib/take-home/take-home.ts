@@ -2,7 +2,7 @@
 import type { CalendarDate } from '../core/quantities/calendar';
 import { addMonths, monthsBetween } from '../core/quantities/calendar';
 import { cents, ZERO, type Cents } from '../core/quantities/money';
-import { withMore } from '../core/plan/answers';
+import { withMore, type FromMonth } from '../core/plan/answers';
 import type { Plan, PlannedDebt, PlanTerms } from '../core/plan/terms';
 import type { Language } from '../messages/message';
 import type { Writing } from '../reading/writing';
@@ -28,15 +28,16 @@ interface NamedDebt {
 	readonly name: string;
 }
 
-/** What somebody tries: more in each month, and an amount once, in a month of the plan; in minor units. */
+/** What somebody tries, in minor units: more in each month from one on, and an amount once, in a month of the plan. */
 export interface Trial {
 	readonly more: Cents;
+	readonly from: FromMonth;
 	readonly once: Cents;
 	readonly month: number;
 }
 
-export const triedTerms = (terms: PlanTerms, { more, once, month }: Trial): PlanTerms => {
-	const raised = more > 0 ? withMore(terms, more) : terms;
+export const triedTerms = (terms: PlanTerms, { more, from, once, month }: Trial): PlanTerms => {
+	const raised = more > 0 ? withMore(terms, more, from) : terms;
 	return once > 0 ? { ...raised, oneOffs: [...raised.oneOffs, { month, amount: once }] } : raised;
 };
 

@@ -17,7 +17,7 @@ import {
 	withMore
 } from '../../../src/lib/core/plan/answers';
 import { planOf, planTotals } from '../../../src/lib/core/plan/walk';
-import type { MonthShare, Plan, PlannedDebt } from '../../../src/lib/core/plan/terms';
+import type { MonthShare, Plan, PlannedDebt, PlanTerms } from '../../../src/lib/core/plan/terms';
 import { percent } from '../../../src/lib/core/quantities/rate';
 import { rowAt, run } from '../../../src/lib/core/debt/run';
 import { shared } from '../../../src/lib/core/quantities/share';
@@ -43,6 +43,16 @@ const loan = (opening: number, annual: number, periods: number): DebtTerms => ({
 	extras: [],
 	charges: []
 });
+
+/** A household of a few debts. */
+const debts = [
+	{ id: 'van', terms: loan(1_145_000, 89_000, 48) },
+	{ id: 'roof', terms: loan(640_000, 121_000, 36) },
+	{
+		id: 'boat',
+		terms: { ...loan(220_000, 199_000, 24), rateChanges: [{ from: 5, annual: percent(249_000) }] }
+	}
+];
 
 describe('shares by largest remainder', () => {
 	it('add up, are within a minor unit of the exact share, and prefer the earlier of equals', () => {
@@ -249,15 +259,6 @@ describe('a plan over any debts', () => {
 });
 
 describe('what is asked about a plan', () => {
-	const debts = [
-		{ id: 'van', terms: loan(1_145_000, 89_000, 48) },
-		{ id: 'roof', terms: loan(640_000, 121_000, 36) },
-		{
-			id: 'boat',
-			terms: { ...loan(220_000, 199_000, 24), rateChanges: [{ from: 5, annual: percent(249_000) }] }
-		}
-	];
-
 	it('finds the least money that covers what is required: one cent less leaves a month short', () => {
 		const covers = moneyThatCovers(debts, constant(0)) ?? 0;
 		expect(planTotals(debts, constant(covers)).shortMonths).toEqual([]);
@@ -307,6 +308,59 @@ describe('what is asked about a plan', () => {
 			expect(point.interest ?? 0).toBeLessThanOrEqual(points[index]?.interest ?? 0);
 		}
 		expect(kneeOf(points.slice(0, 1))).toBeNull();
+	});
+});
+
+describe('more money from a month on', () => {
+	const day = '2027-05-01' as CalendarDate;
+	const budgets: readonly PlanTerms[] = [
+		constant(70_000),
+		constant(60_000, { budgetChanges: [{ from: 4, amount: cents(65_000) }] }),
+		constant(60_000, {
+			budgetChanges: [
+				{ from: 5, amount: cents(65_000) },
+				{ from: 9, amount: cents(70_000) }
+			]
+		}),
+		{ ...constant(0), budget: { kind: 'required' } },
+		{ ...constant(0), budget: { kind: 'required-plus', extra: cents(5_000) } }
+	];
+
+	it('leaves the months before as they are, and raises each after by as much', () => {
+		for (const terms of budgets) {
+			const plan = planOf(debts, terms);
+			const raised = planOf(debts, withMore(terms, 2_500, { month: 5, day }));
+			expect(raised.kept.slice(0, 4)).toEqual(plan.kept.slice(0, 4));
+			const [before, after] = [plan.kept[4], raised.kept[4]];
+			expect(after?.budget).toBe((before?.budget ?? 0) + 2_500);
+			expect(raised.totalInterest).toBeLessThan(plan.totalInterest);
+			expect(raised.months).toBeLessThanOrEqual(plan.months);
+		}
+	});
+
+	it('is the same as more in every month where it begins with the first', () => {
+		for (const terms of budgets)
+			expect(
+				planOf(debts, withMore(terms, 2_500, { month: 1, day: planOf(debts, terms).firstMonth }))
+			).toEqual(planOf(debts, withMore(terms, 2_500)));
+	});
+
+	it('comes in by the calendar where the money is what a household has left', () => {
+		const sheet = {
+			...constant(0),
+			budget: {
+				kind: 'sheet',
+				income: [
+					{ amount: cents(70_000), perYear: 12, from: '2026-01-01' as CalendarDate, until: null }
+				],
+				needs: []
+			}
+		} satisfies PlanTerms;
+		const plan = planOf(debts, sheet);
+		const month = monthsBetween(plan.firstMonth, day) + 1;
+		const raised = planOf(debts, withMore(sheet, 2_500, { month, day }));
+		expect(raised.kept.slice(0, month - 1)).toEqual(plan.kept.slice(0, month - 1));
+		expect(raised.kept[month - 1]?.budget).toBe(72_500);
 	});
 });
 

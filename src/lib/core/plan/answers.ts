@@ -2,7 +2,15 @@
 import { addMonths, dueDate, monthsBetween, type CalendarDate } from '../quantities/calendar';
 import type { DebtTerms } from '../debt/terms';
 import type { Difference } from '../debt/difference';
-import { roundedShare, type Cents, atLeastZero, minus, plus, sumOf } from '../quantities/money';
+import {
+	roundedShare,
+	type Cents,
+	atLeastZero,
+	minus,
+	plus,
+	sumOf,
+	ZERO
+} from '../quantities/money';
 import { ONLY_REQUIRED, planOf, planTotals } from './walk';
 import { calendarOf, firstMonthOf, openMonth, passOn, pay, planDebt, stillOwed } from './month';
 import { moneyIn, statedIn } from './money';
@@ -301,28 +309,46 @@ export function moneyThatEndsSooner(
 	return least(present + 1, 2 * present, sooner, present + 1) as Cents | null;
 }
 
-/** The plan with so much more in every month. */
-export function withMore({ budget, budgetChanges, ...plan }: PlanTerms, more: number): PlanTerms {
+/** A month of a plan, from 1, and its first day. */
+export interface FromMonth {
+	readonly month: number;
+	readonly day: CalendarDate;
+}
+
+/** The first day is one before any plan begins. */
+const EVER: FromMonth = { month: 1, day: '1970-01-01' as CalendarDate };
+
+/** The plan with so much more in every month, or in each from one on. */
+export function withMore(
+	{ budget, budgetChanges, ...plan }: PlanTerms,
+	more: number,
+	from: FromMonth = EVER
+): PlanTerms {
 	const raised = (amount: number) => plus(amount, more);
 	if (budget.kind === 'sheet') {
-		const item = { amount: raised(0), perYear: 12, from: EVER, until: null } as const;
+		const item = { amount: raised(0), perYear: 12, from: from.day, until: null } as const;
 		return { ...plan, budgetChanges, budget: { ...budget, income: [...budget.income, item] } };
+	}
+	const own =
+		budget.kind === 'required' ? ({ kind: 'required-plus', extra: ZERO } as const) : budget;
+	const later = budgetChanges
+		.filter((change) => change.from > from.month || from.month === 1)
+		.map((change) => ({ ...change, amount: raised(change.amount) }));
+	if (from.month > 1) {
+		const stated = statedIn({ budget: own, budgetChanges }, from.month);
+		const before = budgetChanges.filter((change) => change.from < from.month);
+		const begins = { from: from.month, amount: raised(stated) };
+		return { ...plan, budget: own, budgetChanges: [...before, begins, ...later] };
 	}
 	return {
 		...plan,
 		budget:
-			budget.kind === 'constant'
-				? { kind: budget.kind, amount: raised(budget.amount) }
-				: {
-						kind: 'required-plus',
-						extra: raised(budget.kind === 'required-plus' ? budget.extra : 0)
-					},
-		budgetChanges: budgetChanges.map((change) => ({ ...change, amount: raised(change.amount) }))
+			own.kind === 'constant'
+				? { ...own, amount: raised(own.amount) }
+				: { ...own, extra: raised(own.extra) },
+		budgetChanges: later
 	};
 }
-
-/** The first day of a month before any plan begins. */
-const EVER = '1970-01-01' as CalendarDate;
 
 /** The smallest amount more in every month with which everything is paid off within so many months; null: none. */
 export const moreThatEnds = (
