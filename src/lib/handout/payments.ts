@@ -1,10 +1,10 @@
 /** The payments of the first month, and month by month. */
 import { depositsOf } from '../core/plan/deposit';
 import { paymentsOf } from '../core/plan/payments';
-import { paidFromSavings, paidIn as paidByAll } from '../core/plan/who-pays';
+import { BESIDE_PAYMENTS, paidIn as paidByAll } from '../core/plan/who-pays';
 import type { PlanMonth } from '../core/plan/terms';
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
-import { negative, ZERO, type Cents } from '../core/quantities/money';
+import { ZERO, type Cents } from '../core/quantities/money';
 import { isWhose, JOINT, ownerOf } from '../document/household';
 import { monthStart, type PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
@@ -60,7 +60,7 @@ export function payBlocks(handed: Handed): Block[] {
 		};
 	});
 	for (const kind of person === null ? KINDS : []) {
-		const amount = BESIDE[kind](month);
+		const amount = BESIDE_PAYMENTS[kind](month);
 		if (amount === 0) continue;
 		const cells = [handoutText(writing, `${kind} of month`), '', money(amount), '', ''];
 		rows.push({ letter: null, cells, isStrong: false });
@@ -138,12 +138,6 @@ function ownAndJoint({ document, debts, person }: Handed): readonly HandedDebt[]
 	});
 }
 
-/** What a month has beside the payments to debts: fees, what is put aside, and (below zero) what comes out of savings. */
-const BESIDE = {
-	fee: ({ fees }: PlanMonth): Cents => fees,
-	aside: ({ savings }: PlanMonth): Cents => savings?.putAside ?? ZERO,
-	savings: (month: PlanMonth): Cents => negative(paidFromSavings(month))
-} as const;
 const KINDS = ['fee', 'aside', 'savings'] as const;
 
 /** Payments that are eased until a month, and debts that are settled in one. */
@@ -230,7 +224,7 @@ export function monthsBlocks(handed: Handed): Block[] {
 			isStrong: true
 		};
 		for (const kind of person === null ? KINDS : []) {
-			const amounts = some.map(BESIDE[kind]);
+			const amounts = some.map(BESIDE_PAYMENTS[kind]);
 			if (amounts.every((of) => of === 0)) continue;
 			const cells = [handoutText(writing, kind), ...amounts.map(amount)];
 			rows.push({ letter: null, cells, isStrong: false });

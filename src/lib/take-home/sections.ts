@@ -2,9 +2,9 @@
 import { depositsOf } from '../core/plan/deposit';
 import { byPayoff } from '../core/plan/over-time';
 import { paymentsOf } from '../core/plan/payments';
-import { paidFromSavings, paidIn } from '../core/plan/who-pays';
-import type { Plan, PlanMonth } from '../core/plan/terms';
-import { negative, ZERO, type Cents } from '../core/quantities/money';
+import { BESIDE_PAYMENTS, paidIn } from '../core/plan/who-pays';
+import type { Plan } from '../core/plan/terms';
+import type { Cents } from '../core/quantities/money';
 import type { Sentence } from '../messages/sentence';
 import { writeDate, writeMoney, writeMonth } from '../reading/written';
 import { between, element, verbatim, type Element } from '../handout/markup';
@@ -27,12 +27,6 @@ export const pictureOf = (home: TakeHome, plan: Plan): Element[] => [
 	verbatim(planPicture(plan, home.named, home.asOf, PICTURE, home.writing).svg)
 ];
 
-/** What a month has beside the payments to debts; what comes out of savings is below zero. */
-const BESIDE = {
-	fee: ({ fees }: PlanMonth): Cents => fees,
-	aside: ({ savings }: PlanMonth): Cents => savings?.putAside ?? ZERO,
-	savings: (month: PlanMonth): Cents => negative(paidFromSavings(month))
-} as const;
 const KINDS = ['fee', 'aside', 'savings'] as const;
 
 /** The payments of a month by due date, and their total. */
@@ -54,7 +48,7 @@ export function monthOf(home: TakeHome, plan: Plan, month: number): Element[] {
 		)
 	);
 	const beside = KINDS.flatMap((kind) => {
-		const amount = BESIDE[kind](of);
+		const amount = BESIDE_PAYMENTS[kind](of);
 		return amount === 0 ? [] : [line([between(takeHomeText(writing, kind))], money(amount))];
 	});
 	const total = paidIn(of);

@@ -1,6 +1,6 @@
 /** Who of a household pays how much of a plan's months (specification, section 15). */
 import type { CalendarDate } from '../quantities/calendar';
-import { asCarried, plus, sumOf, ZERO, type Cents } from '../quantities/money';
+import { asCarried, negative, plus, sumOf, ZERO, type Cents } from '../quantities/money';
 import { percent, WHOLE, type Percent } from '../quantities/rate';
 import { shared } from '../quantities/share';
 import { daysIn, type SheetItem } from './budget-sheet';
@@ -43,6 +43,14 @@ export const paidIn = (month: PlanMonth): Cents =>
 /** What savings pay of a month's payments and fees, in minor units; what they give to living expenses is no payment. */
 export const paidFromSavings = ({ savings }: Pick<PlanMonth, 'savings'>): Cents =>
 	savings ? plus(savings.toFees, savings.toDebts) : ZERO;
+
+/** What a month has beside the payments to debts, in minor units: with them it is what the household pays. */
+export const BESIDE_PAYMENTS = {
+	fee: ({ fees }: PlanMonth): Cents => fees,
+	aside: ({ savings }: PlanMonth): Cents => savings?.putAside ?? ZERO,
+	/** What comes out of savings, below zero. */
+	savings: (month: PlanMonth): Cents => negative(paidFromSavings(month))
+} as const;
 
 /** Everybody pays as much as everybody else. */
 export function inEqualParts(people: readonly string[]) {
