@@ -41,7 +41,7 @@ export const paidIn = (month: PlanMonth): Cents =>
 	asCarried(spentIn(month) + (month.savings?.putAside ?? ZERO) - paidFromSavings(month));
 
 /** What savings pay of a month's payments and fees, in minor units; what they give to living expenses is no payment. */
-export const paidFromSavings = ({ savings }: Pick<PlanMonth, 'savings'>): Cents =>
+const paidFromSavings = ({ savings }: Pick<PlanMonth, 'savings'>): Cents =>
 	savings ? plus(savings.toFees, savings.toDebts) : ZERO;
 
 /** What a month has beside the payments to debts, in minor units: with them it is what the household pays. */
