@@ -68,7 +68,10 @@ async function takeHomeParts(): Promise<string> {
 	const [{ output }] = built as unknown as [{ output: { code?: string }[] }];
 	// A script element ends where its text says so.
 	const script = (output[0]?.code ?? '').replaceAll('</', '<\\/');
-	const style = `${facesInside()}\n${readFileSync(`${TAKE_HOME}/take-home.css`, 'utf8')}`;
+	const sheets = ['take-home', 'sections'].map((name) =>
+		readFileSync(`${TAKE_HOME}/${name}.css`, 'utf8')
+	);
+	const style = [facesInside(), ...sheets].join('\n');
 	const hash = (text: string) => `sha256-${createHash('sha256').update(text).digest('base64')}`;
 	const parts = { script, scriptHash: hash(script), style, styleHash: hash(style) };
 	return Object.entries(parts)

@@ -45,7 +45,7 @@ const SLOW_UNIT = [
 ];
 
 /** Accounts are only where the database is a PostgreSQL server. */
-const NEED_POSTGRES = 'tests/server/{forged,people,postgres,signing-in,trail}.test.ts';
+const NEED_POSTGRES = 'tests/server/{client-view,forged,people,postgres,signing-in,trail}.test.ts';
 
 /** Modules only, loaded once for all files: they touch nothing outside of themselves. */
 const unit = {
@@ -119,7 +119,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{api,backup,bad-input,casebook,coming-back,forged,indexes,paid-out,people,postgres,reference,retention,signing-in,tables,trail}.test.ts'
+						'tests/server/{api,backup,bad-input,casebook,client-view,coming-back,forged,indexes,paid-out,people,postgres,reference,retention,signing-in,tables,trail}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',

@@ -10,7 +10,7 @@ declare global {
 		interface Locals {
 			/** On whose behalf this is asked. */
 			actor: Actor;
-			/** The id of the browser; null if it has none. */
+			/** The secret of the browser: of its session, or without accounts of a screen turned to a client; null: it has none. */
 			secret: string | null;
 		}
 	}

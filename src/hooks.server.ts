@@ -7,6 +7,7 @@ import { fillWithDemo } from '$lib/server/cases/demo';
 import { log, loggable } from '$lib/server/log';
 import { asksWho, decide, type Decision } from '$lib/server/people/access';
 import { hasAccounts, requireSupervisor, secretOf } from '$lib/server/people/agency';
+import { endAllClientViews, isInClientView } from '$lib/server/people/client-view';
 import { personOf } from '$lib/server/people/sessions';
 import { beginTrail } from '$lib/server/people/trail';
 import type { Metrics } from '$lib/server/metrics';
@@ -35,6 +36,7 @@ export const init: ServerInit = async () => {
 	if (damageFound() !== null) return;
 	await requireSupervisor();
 	if (accounts) await beginTrail();
+	else await endAllClientViews();
 	if (databases === null) ends.unshift(await takeCommands(data));
 	ends.unshift(keepRetention());
 	if (port !== null) {
@@ -82,13 +84,16 @@ async function answerTo(
 ): Promise<Response> {
 	const { request, params, route, locals } = event;
 	const asked = { route: route.id, method: request.method, params };
-	locals.secret = accounts && asksWho(asked) ? secretOf(event.cookies) : null;
+	locals.secret = asksWho(asked) ? secretOf(event.cookies) : null;
+	const { secret } = locals;
 	locals.actor = {
 		person:
-			locals.secret === null ? null : await personOf(locals.secret, !isBackgroundRequest(route.id)),
+			accounts && secret !== null ? await personOf(secret, !isBackgroundRequest(route.id)) : null,
 		address: addressOf(event)
 	};
-	const decision = await decide(asked, locals.actor, accounts);
+	const isKnown = secret !== null && (!accounts || locals.actor.person !== null);
+	const isTurned = isKnown && (await isInClientView(secret));
+	const decision = await decide({ ...asked, isInClientView: isTurned }, locals.actor, accounts);
 	return decision === 'allowed' ? resolve(event, ASKED_EARLY) : turnAway(event, decision, isAsked);
 }
 
@@ -107,6 +112,7 @@ const isBackgroundRequest = (route: string | null): boolean =>
 
 const SIGNED_OUT = t('You are signed out. Sign in again to continue from here.');
 const NOT_YOURS = t('Your account can view this but not change it.');
+const IN_CLIENT_VIEW = t('This screen is turned to a client. …');
 const NOTHING_HERE = t('There is nothing at this address.');
 
 function turnAway(
@@ -125,6 +131,8 @@ function turnAway(
 			return isAsked ? unknownCase() : error(404, t('There is no such case.'));
 		case 'no message':
 			return isAsked ? unknownMessage() : error(404, t('There is no such message in the outbox.'));
+		case 'client view':
+			return isAsked ? refuse(423, IN_CLIENT_VIEW) : redirect(303, '/client-view');
 		case 'no route':
 			return isAsked ? refuse(404, NOTHING_HERE) : error(404, NOTHING_HERE);
 	}

@@ -70,6 +70,8 @@ export async function ask<T>(method: string, path: string, content?: unknown): P
 			tellSignedOut();
 			return { kind: 'unreachable', message: answer.message ?? null };
 		}
+		// The screen is turned to a client: it is sent again when it is turned back.
+		if (response.status === 423) return { kind: 'unreachable', message: answer.message ?? null };
 		if (response.ok) return { kind: 'done', value: answer };
 		if (answer.state) return { kind: 'stale', state: answer.state, authors: answer.authors ?? [] };
 		return {
@@ -191,6 +193,14 @@ export const signIn = (name: string, password: string) =>
 	ask<{ person: Person }>('POST', '/api/session', { name, password });
 
 export const signOut = () => ask<undefined>('DELETE', '/api/session');
+
+/** Turns the screen to the client of a case; `code` null: the password turns it back. */
+export const beginClientView = (id: string, code: string | null) =>
+	ask<undefined>('POST', `/api/cases/${id}/client-view`, { code });
+
+/** Turns the screen back, by its code or by the password. */
+export const endClientView = (typed: string) =>
+	ask<undefined>('POST', '/api/client-view/end', { typed });
 
 /** Changes one’s own password. */
 export const changePassword = (password: string, next: string) =>

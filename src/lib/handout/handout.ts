@@ -199,7 +199,7 @@ const BLOCKS: Readonly<Record<HandoutPart, (handed: Handed) => readonly Block[]>
 			return { letter: null, cells: [name, ends, months, cost], isStrong };
 		};
 		const rows = shown.map((plan) => {
-			const name = plan.named ? plan.name : numbered(plan, usualName(plan, writing));
+			const name = calledPlan(plan, writing);
 			const isThis = plan.id === entry.id;
 			const id = plan.id === chosen ? 'is chosen' : isThis ? 'is this' : null;
 			const title = id === null ? name : handoutText(writing, id, { name });
@@ -275,6 +275,10 @@ const BLOCKS: Readonly<Record<HandoutPart, (handed: Handed) => readonly Block[]>
 		];
 	}
 };
+
+/** A plan's name, in the client's language where it is a usual one. */
+export const calledPlan = (plan: PlanEntry, writing: Writing<Language>): string =>
+	plan.named ? plan.name : numbered(plan, usualName(plan, writing));
 
 /** “Highest rate first 2”: what tells two plans of one usual name apart stays with the name. */
 function numbered({ name }: PlanEntry, usual: string): string {

@@ -8,6 +8,7 @@ import type { CalendarDate } from '../core/quantities/calendar';
 import { writeLongDate, writeMonth } from '../reading/written';
 import { monthOf, monthsOf, payoffsOf, pictureOf, sentenceIn } from '../take-home/sections';
 import { STOPS, type TakeHome } from '../take-home/take-home';
+import { homeOf } from './home';
 import { takeHomeText } from '../words/take-home';
 import type { Block, Row, Table } from './blocks';
 import { closingBlocks, handedOf, openingBlocks, partOf, titleOf } from './handout';
@@ -37,16 +38,9 @@ export function takeHomeOf(
 	made: CalendarDate
 ): string {
 	const handed = handedOf(document, entry, null);
-	const { carried, writing, debts } = handed;
-	const { plan } = carried;
-	const home: TakeHome = {
-		writing,
-		asOf: document.asOf,
-		debts: carried.debts,
-		terms: carried.terms,
-		named: debts,
-		depositDay: entry.programme?.day ?? null
-	};
+	const { writing } = handed;
+	const { plan } = handed.carried;
+	const home = homeOf(handed);
 	const text = (
 		...words: Parameters<typeof takeHomeText> extends [unknown, ...infer R] ? R : never
 	) => takeHomeText(writing, ...words);

@@ -81,6 +81,9 @@ export function unknownMessage(): Response {
 	return refuse(404, t('There is no such message in the outbox.'));
 }
 
+export const tooManyAttempts = (seconds: number): Response =>
+	refuse(429, t('Too many attempts. Try again in {seconds} seconds.', { seconds }));
+
 /** A file to be saved, never shown: what is in it may come from elsewhere. */
 export const asDownload = ({
 	name,

@@ -13,8 +13,8 @@ import { hueOf } from '../words/hues';
 import { depositToPay, takeHomeText } from '../words/take-home';
 import { firstDayOf, type TakeHome } from './take-home';
 
-/** In units of the picture, which is as wide as a phone. */
-const PICTURE = { width: 342, height: 190 };
+/** In units of the picture: on a phone. */
+const ON_PHONE = { width: 342, height: 190 };
 
 export const sentenceIn = (sentence: Sentence): Element[] =>
 	sentence.map(({ text, figure }) =>
@@ -23,8 +23,8 @@ export const sentenceIn = (sentence: Sentence): Element[] =>
 			: element('strong', figure === 'interest' ? { class: 'interest' } : {}, text)
 	);
 
-export const pictureOf = (home: TakeHome, plan: Plan): Element[] => [
-	verbatim(planPicture(plan, home.named, home.asOf, PICTURE, home.writing).svg)
+export const pictureOf = (home: TakeHome, plan: Plan, size = ON_PHONE): Element[] => [
+	verbatim(planPicture(plan, home.named, home.asOf, size, home.writing).svg)
 ];
 
 const KINDS = ['fee', 'aside', 'savings'] as const;

@@ -39,6 +39,7 @@
 
 	form :global(label > span) {
 		display: block;
+		margin-bottom: 3px;
 		color: var(--quiet);
 		font-size: 13px;
 		font-weight: 600;

@@ -23,6 +23,8 @@ const VIEWS: readonly ScreenKey[] = [
 	{ keys: 'F4', does: t('progress, or back to the plan') }
 ];
 
+const TURN: ScreenKey = { keys: 'F6', does: t('turn the screen to the client') };
+
 const PICTURE: readonly ScreenKey[] = [
 	{ keys: '← →', does: t('in the chart: previous or next month') },
 	{ keys: 'Page Up, Page Down', does: t('in the chart: by a year') },
@@ -85,6 +87,7 @@ const SCREENS: Readonly<Record<string, readonly ScreenKey[]>> = {
 		{ keys: 'F7', does: t('monthly schedule, or back to the chart') },
 		{ keys: 'Enter', does: t('on a figure: show the calculation') },
 		{ ...MOVED, does: t('in the order: move the debt') },
+		TURN,
 		...VIEWS,
 		...UNDO
 	],
@@ -92,11 +95,12 @@ const SCREENS: Readonly<Record<string, readonly ScreenKey[]>> = {
 		{ ...MOVED, does: t('on the name of a row: move the row') },
 		{ keys: 'Delete', does: t('on the name of a row: hide the row') },
 		{ keys: 'Enter', does: t('on a figure: show the calculation') },
+		TURN,
 		...VIEWS,
 		...UNDO
 	],
-	'/cases/[id=uuid]/progress': [...READING_KEYS, ...VIEWS, ...UNDO],
-	'/cases/[id=uuid]/handout': [...VIEWS, ...UNDO],
+	'/cases/[id=uuid]/progress': [...READING_KEYS, TURN, ...VIEWS, ...UNDO],
+	'/cases/[id=uuid]/handout': [TURN, ...VIEWS, ...UNDO],
 	'/cases/[id=uuid]/outbox': [...VIEWS, ...UNDO]
 };
 

@@ -25,6 +25,15 @@ export type AccountChange = z.infer<typeof accountChange>;
 const account = z.uuid();
 export const ownerRequest = z.strictObject({ to: account });
 export const sharedRequest = z.strictObject({ accounts: z.array(account).max(100) });
+/** How a screen that is turned to a client is turned back: by four digits, or by the password only. */
+export const clientViewRequest = z.strictObject({
+	code: z
+		.string()
+		.regex(/^\d{4}$/)
+		.nullable()
+});
+/** The code or the password that turns it back. */
+export const endClientViewRequest = z.strictObject({ typed: password });
 /** Whether somebody still has a case open. */
 export const hereRequest = z.strictObject({ here: z.boolean() });
 

@@ -44,7 +44,7 @@ export const NAMED_BEFORE = {
 } as const;
 
 /** Tables of the moment: sessions, failed sign-ins, and who has which case open. */
-export const MOMENTARY = ['session', 'sign_in_failure', 'case_presence'] as const;
+export const MOMENTARY = ['session', 'sign_in_failure', 'case_presence', 'client_view'] as const;
 
 const FUNCTIONS = [
 	'file_by_label()',

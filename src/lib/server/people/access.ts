@@ -27,7 +27,9 @@ export type Need =
 	/** For supervisors, and for whoever has the machine. */
 	| 'oversee'
 	/** A message of a case that is seen. */
-	| 'see message';
+	| 'see message'
+	/** A screen that is turned to a client. */
+	| 'client view';
 
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 type Needs = Readonly<Partial<Record<Method, Need>>>;
@@ -46,6 +48,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/cases/[id=uuid]/progress': PAGE_OF_A_CASE,
 	'/cases/[id=uuid]/outbox': PAGE_OF_A_CASE,
 	'/agency': { GET: 'signed in' },
+	'/client-view': { GET: 'client view' },
 	'/creditors': { GET: 'signed in' },
 	'/guide': { GET: 'signed in' },
 	'/indexes': { GET: 'signed in' },
@@ -80,6 +83,8 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/cases/[id=uuid]/holders': { GET: 'hold' },
 	'/api/cases/[id=uuid]/owner': { PUT: 'supervisor' },
 	'/api/cases/[id=uuid]/shared': { PUT: 'hold' },
+	'/api/cases/[id=uuid]/client-view': { POST: 'see' },
+	'/api/client-view/end': { POST: 'client view' },
 	'/api/outbox/[message=uuid]': { GET: 'see message' },
 	'/api/outbox/[message=uuid]/[place]': { GET: 'see message' },
 	'/api/creditors': { POST: 'work' },
@@ -100,6 +105,8 @@ export interface Asked {
 	readonly route: string | null;
 	readonly method: string;
 	readonly params: Readonly<Partial<Record<string, string>>>;
+	/** Whether the screen is turned to a client. */
+	readonly isInClientView: boolean;
 }
 
 export type Decision =
@@ -110,6 +117,8 @@ export type Decision =
 	| 'no route'
 	| 'no case'
 	| 'no message'
+	/** First the screen has to be turned back. */
+	| 'client view'
 	/** It is seen, and may not be done. */
 	| 'refused';
 
@@ -120,12 +129,12 @@ function needOf(route: string, method: string): Need | null {
 }
 
 /** Whether it matters for a request who asks. */
-export const asksWho = ({ route, method }: Asked): boolean =>
+export const asksWho = ({ route, method }: Pick<Asked, 'route' | 'method'>): boolean =>
 	route !== null && needOf(route, method) !== 'anyone';
 
 /** Whether a request is answered, on behalf of whom it comes. `hasAccounts`: whether there are people to be told apart. */
 export async function decide(
-	{ route, method, params }: Asked,
+	{ route, method, params, isInClientView }: Asked,
 	actor: Actor,
 	hasAccounts: boolean
 ): Promise<Decision> {
@@ -133,6 +142,9 @@ export async function decide(
 	if (route === null) return 'allowed';
 	const need = needOf(route, method);
 	if (need === null) return 'no route';
+	if (isInClientView && need !== 'anyone')
+		return need === 'client view' ? 'allowed' : 'client view';
+	if (need === 'client view') return 'no route';
 	if (!hasAccounts) return NEEDS_ACCOUNTS.has(need) ? 'no route' : 'allowed';
 	if (need === 'anyone' || need === 'stranger') return 'allowed';
 	if (need === 'machine') return 'no route';

@@ -30,6 +30,7 @@ const isSecure = (url: URL): boolean => settings().isBehindProxy && url.protocol
 const kept = (url: URL) =>
 	({ path: '/', httpOnly: true, sameSite: 'strict', secure: isSecure(url) }) as const;
 
+/** Known by it where there are accounts: whoever is signed in. Where there are none: a screen turned to a client. */
 export const secretOf = (cookies: Cookies): string | null => cookies.get(COOKIE) ?? null;
 
 export const giveSecret = (cookies: Cookies, url: URL, secret: string): void =>

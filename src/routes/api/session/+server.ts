@@ -1,5 +1,5 @@
 import { passwordRequest, signInRequest } from '$lib/document/schema/people';
-import { answering, refuse } from '$lib/server/answers';
+import { answering, refuse, tooManyAttempts } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { changePassword } from '$lib/server/people/accounts';
 import { giveSecret, takeSecret } from '$lib/server/people/agency';
@@ -41,12 +41,7 @@ export const PUT: RequestHandler = ({ request, cookies, url, locals }) =>
 	});
 
 const notSigned = (signed: Exclude<SignIn, { kind: 'done' }>, wrong: string): Response =>
-	signed.kind === 'wrong'
-		? refuse(422, wrong)
-		: refuse(
-				429,
-				t('Too many attempts. Try again in {seconds} seconds.', { seconds: signed.seconds })
-			);
+	signed.kind === 'wrong' ? refuse(422, wrong) : tooManyAttempts(signed.seconds);
 
 /** Signs out. */
 export const DELETE: RequestHandler = ({ cookies, url, locals }) =>

@@ -12,6 +12,7 @@
 	import type { Subject } from '$lib/handout/outgoing';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import PackageOpen from '@lucide/svelte/icons/package-open';
+	import Presentation from '@lucide/svelte/icons/presentation';
 	import Redo2 from '@lucide/svelte/icons/redo-2';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
@@ -86,6 +87,16 @@
 		const plan = desk.planMeant(page.url.searchParams.get('of'));
 		return plan ? { of: 'plan', id: plan.id } : { of: 'case' };
 	});
+	/** The plans that this screen speaks of, for a client to look at; none on the debts. */
+	const plansHere = $derived(
+		subject.of === 'plans'
+			? desk.document.plans.filter(({ hidden }) => !hidden)
+			: subject.of === 'plan'
+				? desk.document.plans.filter(({ id }) => id === subject.id)
+				: []
+	);
+	let turning = $state.raw<HTMLElement | null>(null);
+	let turnButton = $state<HTMLElement>();
 	let taking = $state.raw<HTMLElement | null>(null);
 
 	const views = $derived([
@@ -146,6 +157,7 @@
 		const here = page.url.pathname;
 		if (event.key === 'F8') void goto(here === planHref ? `/cases/${desk.id}` : planHref);
 		else if (event.key === 'F9') void goto(here === sideHref ? planHref : sideHref);
+		else if (event.key === 'F6' && turnButton) turning = turnButton;
 		else if (event.key === 'F4') void goto(here === progressHref ? planHref : progressHref);
 		else return;
 		event.preventDefault();
@@ -201,6 +213,17 @@
 		<Redo2 size={15} aria-hidden="true" />
 		{t('Redo')}
 	</button>
+	{#if plansHere.length > 0}
+		<button
+			type="button"
+			aria-label={t('Turn the screen to the client (F6)')}
+			title={t('Turn the screen to the client (F6)')}
+			bind:this={turnButton}
+			onclick={(event) => (turning = event.currentTarget)}
+		>
+			<Presentation size={16} aria-hidden="true" />
+		</button>
+	{/if}
 	<SavingLine saving={desk.saving} />
 </TopLine>
 
@@ -234,6 +257,23 @@
 			onclose={() => {
 				taking?.focus();
 				taking = null;
+			}}
+		/>
+	{/await}
+{/if}
+{#if turning}
+	{@const anchor = turning}
+	{#await import('./ClientViewNote.svelte') then { default: ClientViewNote }}
+		<ClientViewNote
+			caseId={desk.id}
+			document={desk.document}
+			plans={plansHere}
+			{today}
+			hasPassword={person !== null}
+			{anchor}
+			onclose={() => {
+				turning?.focus();
+				turning = null;
 			}}
 		/>
 	{/await}
