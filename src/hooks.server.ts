@@ -124,7 +124,13 @@ function turnAway(
 		case 'sign in':
 			return isAsked
 				? refuse(401, SIGNED_OUT)
-				: redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
+				: // A new session is turned to nobody.
+					redirect(
+						303,
+						url.pathname === '/client-view'
+							? '/sign-in'
+							: `/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`
+					);
 		case 'refused':
 			return isAsked ? refuse(403, NOT_YOURS) : error(403, t('This is for supervisors.'));
 		case 'no case':

@@ -55,8 +55,9 @@ type Answer = 'in' | 'sign in' | 'refused' | 'not there';
 /** What is allowed, written down a second time: by what a route needs, who asks, and whose the case is. */
 function allowed(need: Need, role: Role | null, relation: Relation): Answer {
 	if (need === 'anyone' || need === 'stranger') return 'in';
-	if (need === 'machine' || need === 'client view') return 'not there';
+	if (need === 'machine') return 'not there';
 	if (role === null) return 'sign in';
+	if (need === 'client view') return 'not there';
 	if (need === 'signed in') return 'in';
 	if (need === 'work') return role === 'reader' ? 'refused' : 'in';
 	if (need === 'supervisor' || need === 'oversee') return role === 'supervisor' ? 'in' : 'refused';

@@ -2,11 +2,13 @@
 <script lang="ts">
 	import { forgetClientView, keptClientView } from '$lib/desk/client-view';
 	import { cents, ZERO, type Cents } from '$lib/core/quantities/money';
+	import { onSignedInAgain } from '$lib/desk/session';
 	import { planOf } from '$lib/core/plan/walk';
 	import { writeRoundMoney } from '$lib/reading/written';
 	import { firstDayOf, monthOn, mostMore, STOPS, triedTerms } from '$lib/take-home/take-home';
 	import { takeHomeText } from '$lib/words/take-home';
 	import Lock from '@lucide/svelte/icons/lock';
+	import { onMount } from 'svelte';
 	import ClientPlanView from './ClientPlanView.svelte';
 	import TurnBack from './TurnBack.svelte';
 	import { t } from '$lib/words/labels/client-view';
@@ -46,6 +48,9 @@
 		event.preventDefault();
 		turning = lock ?? null;
 	}
+
+	// The session ended meanwhile, and another one is turned to nobody.
+	onMount(() => onSignedInAgain(leave));
 
 	function leave(): void {
 		forgetClientView();

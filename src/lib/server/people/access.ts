@@ -144,7 +144,7 @@ export async function decide(
 	if (need === null) return 'no route';
 	if (isInClientView && need !== 'anyone')
 		return need === 'client view' ? 'allowed' : 'client view';
-	if (need === 'client view') return 'no route';
+	if (need === 'client view') return hasAccounts && actor.person === null ? 'sign in' : 'no route';
 	if (!hasAccounts) return NEEDS_ACCOUNTS.has(need) ? 'no route' : 'allowed';
 	if (need === 'anyone' || need === 'stranger') return 'allowed';
 	if (need === 'machine') return 'no route';
