@@ -350,6 +350,11 @@
 		margin-bottom: 22px;
 	}
 
+	.actions :global(:is(a, button)) {
+		min-height: var(--target);
+		align-content: center;
+	}
+
 	.actions {
 		display: flex;
 		flex-wrap: wrap;
@@ -393,6 +398,11 @@
 		min-height: 32px;
 		margin-left: auto;
 		font-size: 14px;
+	}
+
+	.files > :global(:is(a, button)) {
+		min-height: var(--target);
+		align-content: center;
 	}
 
 	.files a,

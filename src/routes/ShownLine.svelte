@@ -58,6 +58,7 @@
 	}
 
 	button {
+		min-height: var(--target);
 		padding: 3px 0;
 		border-bottom: 2px solid transparent;
 		color: var(--act);

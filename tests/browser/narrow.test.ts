@@ -106,3 +106,54 @@ describe('the casebook', () => {
 		expect(width).toBeGreaterThan(150);
 	});
 });
+
+describe('a plan', () => {
+	it('keeps its budget in reach however far the page is scrolled, on a phone too', async () => {
+		for (const size of [PHONE, AT_200, USUAL]) {
+			await screen.page.setViewport(size);
+			await screen.goto(`/cases/${id}/plan`);
+			for (const share of [0, 0.5, 1]) {
+				await screen.page.evaluate((to) => scrollTo(0, document.body.scrollHeight * to), share);
+				expect(await inView('[aria-label="Monthly budget"]')).toBe(1);
+			}
+		}
+	});
+
+	it('has a chart that can be read beside changes, a warning and the answer before', async () => {
+		await screen.page.setViewport(USUAL);
+		const boatyard = demoCases.find(({ label }) => label.includes('boatyard'));
+		if (!boatyard) throw new Error('a demo');
+		const { debts, plans, choices, against, sheet, style } = boatyard;
+		const fields = { plans, choices, against, sheet, style };
+		const made = await makeCase(desk.residuum, 'With a warning', debts, {}, fields);
+		const settled = plans.find(({ changes }) => changes.some(({ kind }) => kind === 'settle'));
+		await screen.goto(`/cases/${made.id}/plan?of=${settled?.id ?? ''}`);
+		await screen.see('main', 'less than the minimum payments');
+		await screen.page.select('[aria-label="Kind of monthly budget"]', 'constant');
+		await screen.see('.before', 'Before this change');
+		await screen.page.waitForSelector('html:not([data-drawing])');
+		const heights = await screen.page.$$eval('.picture canvas', (all) =>
+			all.map((canvas) => canvas.getBoundingClientRect().height)
+		);
+		expect(Math.min(...heights)).toBeGreaterThanOrEqual(220);
+	});
+});
+
+describe('a screen under a finger', () => {
+	it('has targets of 44 pixels for what stands by itself, and is no wider for it', async () => {
+		await screen.page.setViewport({ ...PHONE, hasTouch: true, isMobile: true });
+		for (const path of ['/', `/cases/${id}`, `/cases/${id}/plan`, `/cases/${id}/plans`]) {
+			await screen.goto(path);
+			const low = await screen.page.$$eval(
+				':is(.views a, .tools > button, .actions > :is(a, button), .acts > button, .bar > button, select)',
+				(all) =>
+					all
+						.filter((one) => one.checkVisibility() && one.getBoundingClientRect().height < 43.5)
+						.map((one) => one.getAttribute('aria-label') ?? one.textContent)
+			);
+			expect(low, path).toEqual([]);
+			expect(await screen.page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+		}
+		await screen.page.setViewport(USUAL);
+	});
+});

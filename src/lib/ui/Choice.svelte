@@ -35,7 +35,7 @@
 
 	.choice :global(svg) {
 		position: absolute;
-		top: 9px;
+		top: calc(50% - 6px);
 		right: 4px;
 		color: var(--act);
 		pointer-events: none;
@@ -45,6 +45,7 @@
 		width: 100%;
 		min-width: 0;
 		height: 30px;
+		min-height: var(--target);
 		padding: 0 20px 0 6px;
 		border: 0;
 		border-bottom: 1px solid transparent;

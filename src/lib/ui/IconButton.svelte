@@ -59,7 +59,9 @@
 		display: grid;
 		place-items: center;
 		width: 28px;
+		min-width: var(--target);
 		height: 28px;
+		min-height: var(--target);
 		color: var(--quiet);
 	}
 

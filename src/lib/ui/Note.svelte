@@ -129,6 +129,7 @@
 
 	.title :global(button),
 	.note :global(.acts button) {
+		min-height: var(--target);
 		color: var(--act);
 		font-weight: 600;
 	}

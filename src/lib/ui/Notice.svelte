@@ -26,7 +26,7 @@
 		bottom: 20px;
 		display: flex;
 		gap: 20px;
-		align-items: baseline;
+		align-items: center;
 		max-width: min(720px, 92vw);
 		padding: 10px 18px;
 		border: 1px solid var(--ink);
@@ -38,6 +38,7 @@
 
 	.act {
 		flex: none;
+		min-height: var(--target);
 		color: var(--act);
 		font-weight: 600;
 	}

@@ -48,6 +48,7 @@
 	form :global(input) {
 		width: 100%;
 		height: 34px;
+		min-height: var(--target);
 		padding: 0 8px;
 		border: 0;
 		border-bottom: 1px solid var(--act);

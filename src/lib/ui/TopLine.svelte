@@ -145,6 +145,13 @@
 		color: var(--quiet);
 	}
 
+	.tools > :global(:is(button, a)) {
+		min-width: var(--target);
+		min-height: var(--target);
+		align-items: center;
+		justify-content: center;
+	}
+
 	@media (width < 900px) {
 		header {
 			flex-wrap: wrap;
@@ -158,7 +165,21 @@
 		}
 
 		.views a {
-			line-height: 30px;
+			line-height: max(30px, var(--target));
+		}
+
+		li {
+			align-items: center;
+		}
+
+		li a {
+			line-height: max(1.4em, var(--target));
+		}
+
+		.tools {
+			flex: initial;
+			flex-wrap: wrap;
+			gap: 4px clamp(3px, 1.5vw, 12px);
 		}
 	}
 </style>

@@ -175,6 +175,7 @@
 	input {
 		width: 100%;
 		height: 30px;
+		min-height: var(--target);
 		padding: 0 6px;
 		border: 0;
 		border-bottom: 1px solid transparent;

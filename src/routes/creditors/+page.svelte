@@ -301,6 +301,11 @@
 		margin-left: auto;
 	}
 
+	.actions > :is(a, button) {
+		min-height: var(--target);
+		align-content: center;
+	}
+
 	.actions > :is(a, button),
 	.act {
 		color: var(--act);
@@ -345,6 +350,7 @@
 	li button {
 		display: grid;
 		width: 100%;
+		min-height: var(--target);
 		padding: 5px 8px;
 		text-align: left;
 	}

@@ -272,6 +272,10 @@
 		gap: 22px;
 	}
 
+	.acts > :global(button) {
+		min-height: var(--target);
+	}
+
 	.refusal {
 		padding-left: 10px;
 		border-left: 3px solid var(--ink);

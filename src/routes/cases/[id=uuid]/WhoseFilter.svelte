@@ -39,6 +39,7 @@
 	button {
 		overflow: hidden;
 		max-width: 132px;
+		min-height: max(24px, var(--target));
 		padding: 2px 9px;
 		border-radius: 3px;
 		color: var(--act);

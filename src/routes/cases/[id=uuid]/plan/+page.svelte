@@ -350,12 +350,12 @@
 		display: grid;
 		grid-template:
 			'top top' auto
-			'order picture' minmax(240px, 1fr)
+			'order picture' minmax(316px, 1fr)
 			'order strip' auto
 			'bar bar' auto
 			/ 312px minmax(0, 1fr);
-		height: calc(100dvh - 48px);
-		min-height: 640px;
+		/* Where much has to be said, the page is scrolled: the chart stays large enough to be read. */
+		min-height: calc(100dvh - 48px);
 	}
 
 	main.empty {
@@ -373,9 +373,11 @@
 		display: grid;
 		grid-area: order;
 		grid-template-rows: minmax(0, 1fr) auto;
-		min-height: 0;
+		min-height: 100%;
 		padding-top: 8px;
 		border-right: 1px solid var(--hairline);
+		/* As high as what stands beside it; a long list is scrolled in it. */
+		contain: size;
 	}
 
 	.open {
@@ -395,6 +397,7 @@
 	}
 
 	.asks button {
+		min-height: var(--target);
 		color: var(--act);
 		font-size: 14px;
 		font-weight: 600;
@@ -410,6 +413,7 @@
 
 	.picture {
 		grid-area: picture;
+		contain: size;
 	}
 
 	.strip {
@@ -417,27 +421,30 @@
 		padding-bottom: 10px;
 	}
 
+	/* The money stays in reach, however far the page is scrolled. */
 	.bar {
+		position: sticky;
+		z-index: 2;
+		bottom: 0;
 		grid-area: bar;
+		background: var(--ground);
 	}
 
 	/* The table takes the whole width: twelve debts have a column each. */
+	.asTable {
+		height: calc(100dvh - 48px);
+		min-height: 640px;
+	}
+
 	.asTable .order {
 		display: none;
 	}
 
-	/* All lines of the sheet are there, however many: the page is scrolled, and the money stays in reach. */
+	/* All lines of the sheet are there, however many. */
 	.sheet {
 		grid-template-rows: auto minmax(0, auto) auto auto;
 		height: auto;
 		min-height: calc(100dvh - 48px);
-	}
-
-	.sheet .bar {
-		position: sticky;
-		z-index: 2;
-		bottom: 0;
-		background: var(--ground);
 	}
 
 	.months {
@@ -463,7 +470,9 @@
 		}
 
 		.order {
+			min-height: 0;
 			border-right: 0;
+			contain: none;
 		}
 
 		.picture {

@@ -124,6 +124,7 @@
 	}
 
 	.add {
+		min-height: var(--target);
 		display: inline-flex;
 		gap: 3px;
 		align-items: center;

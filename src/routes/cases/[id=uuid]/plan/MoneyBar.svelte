@@ -248,6 +248,7 @@
 	}
 
 	h2 button {
+		min-height: var(--target);
 		display: block;
 		color: var(--act);
 		font-size: 14px;
@@ -272,6 +273,7 @@
 
 	.begins :global(input) {
 		height: 24px;
+		min-height: 24px;
 		padding: 0 4px;
 		color: var(--act);
 		font-size: 13px;
@@ -290,6 +292,7 @@
 	input[type='range'] {
 		display: block;
 		width: 100%;
+		min-height: calc(var(--target) / 2);
 		margin: 4px 0 0;
 		accent-color: var(--act);
 	}
@@ -371,14 +374,33 @@
 	@media (width < 900px) {
 		.money {
 			grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+			padding: 6px 16px;
 		}
 
+		h2 {
+			display: flex;
+			grid-column: 1 / -1;
+			gap: 16px;
+			align-items: center;
+			justify-content: space-between;
+		}
+
+		kbd {
+			display: none;
+		}
+
+		/* It is over the page there: the rest of what more would buy is in the curve. */
 		ul {
 			grid-template-columns: 1fr;
-			height: 73px;
+			height: 18px;
 		}
 
-		.slide {
+		li:not(:first-child) {
+			display: none;
+		}
+
+		.slide,
+		p.slide {
 			grid-column: 1 / -1;
 		}
 	}

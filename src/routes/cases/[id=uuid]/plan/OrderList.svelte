@@ -313,6 +313,13 @@
 		line-height: 1.25;
 	}
 
+	/* Room for a finger between the figures and the edge. */
+	@media (pointer: coarse) {
+		li {
+			padding-right: calc(var(--target) + 4px);
+		}
+	}
+
 	ul {
 		list-style: none;
 	}

@@ -183,6 +183,7 @@
 	}
 
 	.bar > button {
+		min-height: var(--target);
 		white-space: nowrap;
 	}
 

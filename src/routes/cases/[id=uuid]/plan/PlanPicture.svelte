@@ -320,4 +320,10 @@
 		min-width: 0;
 		min-height: 0;
 	}
+
+	@media (width < 700px) {
+		.pictures {
+			grid-template: auto auto minmax(0, 1fr) auto / minmax(0, 1fr);
+		}
+	}
 </style>

@@ -290,6 +290,7 @@
 	}
 
 	.bar button {
+		min-height: var(--target);
 		color: var(--act);
 	}
 

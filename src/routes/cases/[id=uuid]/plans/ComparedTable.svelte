@@ -308,6 +308,7 @@
 	}
 
 	.acts [data-choose] {
+		min-height: var(--target);
 		color: var(--act);
 		font-weight: 600;
 	}
