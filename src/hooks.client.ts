@@ -1,6 +1,15 @@
 import { isMissingCode, pageRequests } from '$lib/desk/page-requests.svelte';
 import { t } from '$lib/words/labels/desk';
-import type { HandleClientError } from '@sveltejs/kit';
+import { deskLanguageIs, isDeskLanguage, loadDesk } from '$lib/messages/desk-language';
+import type { ClientInit, HandleClientError } from '@sveltejs/kit';
+
+/** Loads the language of the page before anything of it is drawn. */
+export const init: ClientInit = async () => {
+	const { lang } = document.documentElement;
+	if (!isDeskLanguage(lang)) return;
+	await loadDesk(lang);
+	deskLanguageIs(() => lang);
+};
 
 window.fetch = pageRequests.patient(window.fetch.bind(window));
 window.addEventListener('unhandledrejection', (event) => {

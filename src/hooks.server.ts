@@ -10,7 +10,9 @@ import { hasAccounts, requireSupervisor, secretOf } from '$lib/server/people/age
 import { endAllClientViews, isInClientView } from '$lib/server/people/client-view';
 import { personOf } from '$lib/server/people/sessions';
 import { beginTrail } from '$lib/server/people/trail';
+import type { DeskLanguage } from '$lib/messages/message';
 import type { Metrics } from '$lib/server/metrics';
+import { languageOf, speakAll, speaking } from '$lib/server/desk-language';
 import { foreignRequest } from '$lib/server/same-origin';
 import { settings } from '$lib/server/settings';
 import {
@@ -29,6 +31,7 @@ let metrics: Metrics | null = null;
 
 /** Opens the database when the server starts, not when the application is built. */
 export const init: ServerInit = async () => {
+	await speakAll();
 	const { databases, data, metrics: port, backup, demo } = settings();
 	await openDatabase({ databases, data });
 	const ends: (() => unknown)[] = [closeDatabase];
@@ -51,7 +54,16 @@ export const init: ServerInit = async () => {
 const names = [settings().host, ...settings().names];
 const accounts = hasAccounts();
 
-export const handle: Handle = async ({ event, resolve }) => {
+export const handle: Handle = (given) => {
+	const { cookies, request } = given.event;
+	const language = languageOf(cookies, request.headers.get('accept-language'));
+	return speaking(language, () => handleIn(language, given));
+};
+
+const handleIn = async (
+	language: DeskLanguage,
+	{ event, resolve }: Parameters<Handle>[0]
+): Promise<Response> => {
 	const refusal = foreignRequest(event.request, names);
 	if (refusal !== null) error(403, refusal);
 	const { pathname } = event.url;
@@ -60,7 +72,13 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (damageFound() !== null && !isAsked && !isWatched && !pathname.startsWith('/damaged'))
 		redirect(303, '/damaged');
 	const began = performance.now();
-	const answer = () => answerTo(event, isAsked, resolve);
+	const answer = () =>
+		answerTo(event, isAsked, (asked, options) =>
+			resolve(asked, {
+				...options,
+				transformPageChunk: ({ html }) => html.replace('%desk.language%', language)
+			})
+		);
 	const response = await (isAsked ? answering(answer) : loading(answer));
 	const { route, request } = event;
 	metrics?.count(route.id, request.method, response.status, performance.now() - began);
@@ -110,10 +128,10 @@ function addressOf(event: RequestEvent): string {
 const isBackgroundRequest = (route: string | null): boolean =>
 	route === '/api/cases/[id=uuid]/here';
 
-const SIGNED_OUT = t('You are signed out. Sign in again to continue from here.');
-const NOT_YOURS = t('Your account can view this but not change it.');
-const IN_CLIENT_VIEW = t('This screen is turned to a client. …');
-const NOTHING_HERE = t('There is nothing at this address.');
+const SIGNED_OUT = () => t('You are signed out. Sign in again to continue from here.');
+const NOT_YOURS = () => t('Your account can view this but not change it.');
+const IN_CLIENT_VIEW = () => t('This screen is turned to a client. …');
+const NOTHING_HERE = () => t('There is nothing at this address.');
 
 function turnAway(
 	{ url }: RequestEvent,
@@ -123,7 +141,7 @@ function turnAway(
 	switch (decision) {
 		case 'sign in':
 			return isAsked
-				? refuse(401, SIGNED_OUT)
+				? refuse(401, SIGNED_OUT())
 				: // A new session is turned to nobody.
 					redirect(
 						303,
@@ -132,15 +150,15 @@ function turnAway(
 							: `/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`
 					);
 		case 'refused':
-			return isAsked ? refuse(403, NOT_YOURS) : error(403, t('This is for supervisors.'));
+			return isAsked ? refuse(403, NOT_YOURS()) : error(403, t('This is for supervisors.'));
 		case 'no case':
 			return isAsked ? unknownCase() : error(404, t('There is no such case.'));
 		case 'no message':
 			return isAsked ? unknownMessage() : error(404, t('There is no such message in the outbox.'));
 		case 'client view':
-			return isAsked ? refuse(423, IN_CLIENT_VIEW) : redirect(303, '/client-view');
+			return isAsked ? refuse(423, IN_CLIENT_VIEW()) : redirect(303, '/client-view');
 		case 'no route':
-			return isAsked ? refuse(404, NOTHING_HERE) : error(404, NOTHING_HERE);
+			return isAsked ? refuse(404, NOTHING_HERE()) : error(404, NOTHING_HERE());
 	}
 }
 

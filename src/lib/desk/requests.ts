@@ -7,6 +7,7 @@ import type { MessageRequest } from '../document/schema/message';
 import type { AccountChange } from '../document/schema/people';
 import type { ReferenceKind, ReferencePut, ReferenceRow } from '../document/reference';
 import type { Holders, Person, Role } from '../document/people';
+import type { DeskLanguage } from '../messages/message';
 import { LONGEST_REQUEST } from '../workers/longest-request';
 import { finishWork, tellSignedOut } from './session';
 import { t } from '../words/labels/desk';
@@ -193,6 +194,9 @@ export const signIn = (name: string, password: string) =>
 	ask<{ person: Person }>('POST', '/api/session', { name, password });
 
 export const signOut = () => ask<undefined>('DELETE', '/api/session');
+
+export const chooseLanguage = (language: DeskLanguage) =>
+	ask<undefined>('PUT', '/api/language', { language });
 
 /** Turns the screen to the client of a case; `code` null: the password turns it back. */
 export const beginClientView = (id: string, code: string | null) =>

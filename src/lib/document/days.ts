@@ -7,7 +7,7 @@ import { accepted, refused, type Reading } from '../reading/reading';
 import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/reading.json';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('reading', en);
 
 /** Reads the day that a case's figures are as of. */
 export function readAsOf(

@@ -16,7 +16,7 @@ import type { Writing } from '../reading/writing';
 import en from '../messages/en/exchange.json';
 import { messagesOf } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('exchange', en);
 
 /** A balance without an identity, which no table has. */
 export type FlatBalance = Omit<BalanceEntry, 'id'>;

@@ -2,7 +2,7 @@
 import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/exchange.json';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('exchange', en);
 
 /** A file that is not taken, with one sentence that says where, what and what is allowed. */
 export class Refusal extends Error {

@@ -15,9 +15,9 @@ import en from '../messages/en/calendar.json';
 import es from '../messages/es/calendar.json';
 import fr from '../messages/fr/calendar.json';
 import de from '../messages/de/calendar.json';
-import { messagesOf, type Language } from '../messages/message';
+import { messagesIn, type Language } from '../messages/message';
 
-const { text } = messagesOf({ en, es, fr, de });
+const { text } = messagesIn({ en, es, fr, de });
 
 /** Which payments a calendar has. */
 export interface CalendarPayments {

@@ -26,7 +26,7 @@ import { csvOf, type Row } from './table';
 import en from '../messages/en/exchange.json';
 import { messagesOf } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('exchange', en);
 
 /** The columns of a table of debts that say a payment rule, and what a missed payment brings. */
 const RULE_COLUMNS = columnsOf(

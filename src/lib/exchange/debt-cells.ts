@@ -21,7 +21,7 @@ import type { Cell } from './table';
 import { ruleCalled } from './terms-cells';
 import { plainNumber, slashed } from './written-style';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('exchange', en);
 
 export interface How {
 	readonly writing: Writing;

@@ -11,7 +11,7 @@ import { plainDecimal, PLACES } from '../reading/written';
 import { shown } from './debt-cells';
 import { csvOf, type Row } from './table';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('exchange', en);
 
 export interface IndexValue {
 	readonly date: CalendarDate;

@@ -15,7 +15,7 @@ import { accepted, quoted, refused, type Reading } from '../reading/reading';
 import type { Writing } from '../reading/writing';
 import { plainDecimal } from '../reading/written';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('exchange', en);
 
 export function missedCell(history: LateHistory, { digits }: Currency): string {
 	const { missed, feeDue, penaltyFrom, onTime } = history;

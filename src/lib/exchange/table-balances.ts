@@ -12,7 +12,7 @@ import type { FlatBalance } from './balances-cell';
 import type { Flat } from './debt-columns';
 import type { TakenLine } from './taken-line';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('exchange', en);
 
 /** The lines with those that are balances in the card that they belong to. */
 export function withBalanceRows(lines: readonly TakenLine[], writing: Writing): TakenLine[] {

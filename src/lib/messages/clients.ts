@@ -8,8 +8,8 @@ import dePlanNames from './de/plan-names.json';
 import esWritten from './es/written.json';
 import frWritten from './fr/written.json';
 import deWritten from './de/written.json';
-import { addForClients } from './message';
+import { addThemes } from './message';
 
-addForClients('amounts', { es: esAmounts, fr: frAmounts, de: deAmounts });
-addForClients('plan-names', { es: esPlanNames, fr: frPlanNames, de: dePlanNames });
-addForClients('written', { es: esWritten, fr: frWritten, de: deWritten });
+addThemes('es', { amounts: esAmounts, 'plan-names': esPlanNames, written: esWritten });
+addThemes('fr', { amounts: frAmounts, 'plan-names': frPlanNames, written: frWritten });
+addThemes('de', { amounts: deAmounts, 'plan-names': dePlanNames, written: deWritten });

@@ -11,11 +11,12 @@ import { figure, plain, say, type Phrase, type Sentence } from './sentence';
 const LOCALES = { en: 'en-GB', es: 'es', fr: 'fr', de: 'de' } as const;
 export type Language = keyof typeof LOCALES;
 
-/**
- * In which language something is said, and how its numbers and dates are written; absent: 1,234.56 and 15 Jan 2027.
- * The screens are in one language; what a client takes home is in any.
- */
-export interface Locale<L extends Language = 'en'> {
+/** The languages that the desk speaks; a client gets things in any. */
+export const DESK_LANGUAGES = ['en', 'es'] as const;
+export type DeskLanguage = (typeof DESK_LANGUAGES)[number];
+
+/** In which language something is said, and how its numbers and dates are written; absent: 1,234.56 and 15 Jan 2027. */
+export interface Locale<L extends Language = DeskLanguage> {
 	readonly language: L;
 	readonly style?: Style;
 }
@@ -44,30 +45,26 @@ export interface Messages<Id extends string, L extends Language> {
 type File<Id extends string> = Readonly<Record<Id, unknown>>;
 
 /** The messages of a theme, from its files in each of its languages. In `<b>` is what is set apart as a figure. */
-export const messagesOf = <Id extends string, L extends Language>(
+export const messagesIn = <Id extends string, L extends Language>(
 	files: Readonly<Record<L, File<Id>>>
 ): Messages<Id, L> => formedFrom((language: L) => files[language]);
 
-/** The other languages of themes that screens have, too; loaded with what is formed for clients (`clients.ts`). */
-const ofClients = new Map<string, Readonly<Record<string, File<string>>>>();
+/** Themes in other languages than English, each with its files by the name of the theme; added where they are needed. */
+const added = new Map<Language, Map<string, File<string>>>();
 
-export function addForClients<Id extends string>(
-	theme: string,
-	files: Readonly<Record<Exclude<Language, 'en'>, File<Id>>>
+export function addThemes(
+	language: Language,
+	themes: Readonly<Record<string, File<string>>>
 ): void {
-	ofClients.set(theme, files);
+	added.set(language, new Map([...(added.get(language) ?? []), ...Object.entries(themes)]));
 }
 
-/** The messages of a theme that screens have in English, and what is formed for clients in any language. */
-export const messagesForAll = <Id extends string>(
+/** The messages of a theme that is in English; in another language once that is added, and in English until then. */
+export const messagesOf = <Id extends string, L extends Language = DeskLanguage>(
 	theme: string,
 	en: File<Id>
-): Messages<Id, Language> =>
-	formedFrom((language: Language) => {
-		const file = language === 'en' ? en : ofClients.get(theme)?.[language];
-		if (!file) throw new RangeError(`the messages “${theme}” are not loaded in ${language}`);
-		return file as File<Id>;
-	});
+): Messages<Id, L> =>
+	formedFrom((language: L) => (added.get(language)?.get(theme) as File<Id> | undefined) ?? en);
 
 function formedFrom<Id extends string, L extends Language>(
 	fileIn: (language: L) => File<Id>
@@ -138,9 +135,19 @@ function phrasesIn(value: unknown): Phrase[] {
 	return Array.isArray(value) ? value.flatMap(phrasesIn) : [value as Phrase];
 }
 
-/** “One”, “One and Two”, “One, Two and Three” */
-export const listOf = ({ language }: Locale<Language>, items: readonly string[]): string =>
-	new Intl.ListFormat(LOCALES[language], { type: 'conjunction' }).format(items);
+/** “One”, “One and Two”, “One, Two and Three”; where one of them is meant: “One, Two or Three” */
+export const listOf = (
+	{ language }: Locale<Language>,
+	items: readonly string[],
+	type: 'conjunction' | 'disjunction' = 'conjunction'
+): string => new Intl.ListFormat(LOCALES[language], { type }).format(items);
+
+/** A day or a moment in a language, as `Intl.DateTimeFormat` has it. */
+export const momentIn = (
+	{ language }: Locale<Language>,
+	moment: Date,
+	options: Intl.DateTimeFormatOptions
+): string => new Intl.DateTimeFormat(LOCALES[language], options).format(moment);
 
 /** The same text with its first letter as at the beginning of a sentence. */
 export const capital = ({ language }: Locale<Language>, text: string): string =>

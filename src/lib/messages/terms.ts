@@ -4,7 +4,7 @@ import type { RuleField, RuleKind, RuleNeed } from '../core/debt/rules/all-forms
 import en from './en/terms.json';
 import { capital, messagesOf, type Parts, type Locale } from './message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('terms', en);
 type Id = keyof typeof en;
 export type TermField = RuleField | BasisField;
 

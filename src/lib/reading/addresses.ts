@@ -2,7 +2,7 @@ import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/names.json';
 import { accepted, quoted, refused, type Reading } from './reading';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('names', en);
 
 /** One address of mail (RFC 5321, 4.1.2, without quoted names and address literals); empty: none. */
 export const ADDRESS = /^$|^[\w.!#$%&'*+/=?^`{|}~-]{1,64}@[a-z0-9-]+(\.[a-z0-9-]+)+$/i;

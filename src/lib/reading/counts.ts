@@ -3,7 +3,7 @@ import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/reading.json';
 import { accepted, quoted, refused, type Reading } from './reading';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('reading', en);
 
 /** The fewest and the most payments that may be typed. */
 export interface CountBounds {

@@ -3,7 +3,7 @@ import en from '../messages/en/reading.json';
 import { signAround, USUAL_STYLE } from '../messages/style';
 import { accepted, quoted, refused, type Reading } from './reading';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('reading', en);
 
 /** A case's one currency: its ISO 4217 code and how many decimals its amounts have. */
 export interface Currency {

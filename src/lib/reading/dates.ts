@@ -5,7 +5,7 @@ import en from '../messages/en/reading.json';
 import { accepted, quoted, refused, type Reading } from './reading';
 import { monthNames, writeDate, writeMonth } from './written';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('reading', en);
 
 /**
  * Reads a date: `2027-01-15`, `15 Jan 2027`, `January 15, 2027`, `15.1.2027`. `15 Jan`, `1/15`, `15` and
@@ -17,7 +17,7 @@ export function readDate(
 	after: CalendarDate,
 	locale: Locale
 ): Reading<CalendarDate> {
-	const lower = typed.trim().toLowerCase();
+	const lower = plainly(typed);
 	const refuse = (...[id, parts]: [Parameters<typeof text>[1], Parameters<typeof text>[2]?]) =>
 		refused(
 			text(locale, id, { typed: quoted(typed.trim()), ...parts }),
@@ -39,6 +39,13 @@ export function readDate(
 	const date = completed(parts, after);
 	return date === null ? refuse('date none') : accepted(date);
 }
+
+/** Without capitals, and without the “de” that Spanish has between day, month and year. */
+const plainly = (typed: string): string =>
+	typed
+		.trim()
+		.toLowerCase()
+		.replace(/(?<=[\d\p{L}])\s+del?\s+/gu, ' ');
 
 /** One of two readings of day and month: in the order that the case has; where it has none, that is asked. */
 function chosen(
@@ -79,7 +86,7 @@ const fullYear = (digits: string): number => Number(digits) + (digits.length ===
 /** Reads a month: `June 2029`, `Jun 2029`, `2029-06`, `6/2029`, `06/29`. The value is its first day. */
 export function readMonth(typed: string, locale: Locale): Reading<CalendarDate> {
 	const allowed = text(locale, 'month allowed');
-	const lower = typed.trim().toLowerCase();
+	const lower = plainly(typed);
 	if (lower === '') return refused(text(locale, 'month missing'), allowed);
 	const named = /^(\p{L}{3,})\.?,?\s+(\d{4})$/u.exec(lower);
 	const numbered = /^(\d{4})-(\d{1,2})$/.exec(lower);
@@ -155,11 +162,15 @@ function optional(digits: string | undefined): number | undefined {
 	return digits === undefined ? undefined : fullYear(digits);
 }
 
+/** A month by the beginning of its name, in the language of the desk or in English, in which files and sheets are. */
 function monthNumber(name: string, { language }: Locale): number | null {
-	const index = monthNames(language, 'long').findIndex((month) =>
-		month.toLowerCase().startsWith(name)
-	);
-	return index < 0 ? null : index + 1;
+	for (const known of [language, 'en'] as const) {
+		const index = monthNames(known, 'long').findIndex((month) =>
+			month.toLowerCase().startsWith(name)
+		);
+		if (index >= 0) return index + 1;
+	}
+	return null;
 }
 
 /** The date that was meant, with the next month or year that makes it later than `after`. */

@@ -8,7 +8,7 @@ import { accepted, quoted, refused, type Reading } from './reading';
 import type { Writing } from './writing';
 import { writeAmount } from './written';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('reading', en);
 
 /** Reads an amount as people write it: `4,182.36`, `4182.36`, `$4182`, `US$ 500`, `4182 USD`, `12k`. */
 export function readMoney(typed: string, writing: Writing): Reading<Cents> {

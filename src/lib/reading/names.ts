@@ -3,7 +3,7 @@ import { messagesOf, type Locale } from '../messages/message';
 import en from '../messages/en/names.json';
 import { accepted, refused, type Reading } from './reading';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('names', en);
 
 /** Characters that are no text: control characters, halves of a pair, and those that turn the writing round. */
 export const NO_TEXT = /[\p{Cc}\p{Cs}\u{202a}-\u{202e}\u{2066}-\u{2069}\u{2028}\u{2029}\u{feff}]/u;

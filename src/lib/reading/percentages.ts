@@ -6,7 +6,7 @@ import { decimalDigits, scaled } from './decimals';
 import { accepted, quoted, refused, type Reading } from './reading';
 import { grouped, PLACES } from './written';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('reading', en);
 
 /** Reads an annual rate: `22.49%`, `22.49`, `22,49`. */
 export const readRate = (typed: string, locale: Locale): Reading<Percent> =>

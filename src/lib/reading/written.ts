@@ -2,13 +2,13 @@
 import { dateParts, type CalendarDate } from '../core/quantities/calendar';
 import { type Cents, size } from '../core/quantities/money';
 import type { Percent } from '../core/quantities/rate';
-import { messagesForAll, type Language, type Locale } from '../messages/message';
+import { messagesOf, type Language, type Locale } from '../messages/message';
 import en from '../messages/en/written.json';
 import { MARKS, signAround, USUAL_STYLE } from '../messages/style';
 import type { Currency } from './currencies';
 import type { Writing } from './writing';
 
-const { text } = messagesForAll('written', en);
+const { text } = messagesOf<keyof typeof en, Language>('written', en);
 
 /** An integer number of 10^-places as text, thousands apart: `−4,182.36` */
 export function grouped(

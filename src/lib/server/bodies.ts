@@ -67,8 +67,8 @@ async function readBytes(request: Request, most: number): Promise<Bytes> {
 	try {
 		for await (const chunk of chunksOf(request)) {
 			length += chunk.length;
-			if (length > most) refusal ??= refuse(413, TOO_LONG);
-			else if (!guard.isBearable(chunk)) refusal ??= notSaved([{ at: '', message: TOO_MUCH }]);
+			if (length > most) refusal ??= refuse(413, TOO_LONG());
+			else if (!guard.isBearable(chunk)) refusal ??= notSaved([{ at: '', message: TOO_MUCH() }]);
 			// Whoever is refused has to be let finish, else they never hear of it; nothing of it is kept.
 			if (refusal) chunks = [];
 			else chunks.push(chunk);
@@ -76,7 +76,7 @@ async function readBytes(request: Request, most: number): Promise<Bytes> {
 	} catch (error) {
 		// The server stops reading a body beyond its limit.
 		if ((error as { status?: number }).status !== 413) throw error;
-		refusal ??= refuse(413, TOO_LONG);
+		refusal ??= refuse(413, TOO_LONG());
 	}
 	return refusal ? { ok: false, refusal } : { ok: true, bytes: joined(chunks, length) };
 }
@@ -97,8 +97,8 @@ function joined(chunks: readonly Uint8Array[], length: number): Uint8Array<Array
 	return bytes;
 }
 
-const TOO_LONG = t('The request is too large.');
-const TOO_MUCH = t('The request has too many parts, or parts nested too deeply.');
+const TOO_LONG = () => t('The request is too large.');
+const TOO_MUCH = () => t('The request has too many parts, or parts nested too deeply.');
 
 /** Groups and lists within each other, all of them, and fields of one group: each far beyond what a case has. */
 const DEEPEST = 32;

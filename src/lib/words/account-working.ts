@@ -7,7 +7,7 @@ import { allocationInWords, balanceName } from './account';
 import en from '../messages/en/account-working.json';
 import { messagesOf } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('account-working', en);
 
 interface InNumbers {
 	readonly words: string;

@@ -13,7 +13,7 @@ import { interest, type Sentence } from '../messages/sentence';
 import { writeDate, writeMoney, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 
-const { text, sentence } = messagesOf({ en });
+const { text, sentence } = messagesOf('account', en);
 
 /** A balance’s name, or words in its place while it has none. */
 export const balanceName = ({ name }: Pick<BalanceEntry, 'name'>, locale: Locale): string =>

@@ -1,10 +1,10 @@
 /** Counts, spans of months and frequencies, as they are in sentences and in tables. */
 import { FREQUENCIES, type PaymentsPerYear } from '../core/quantities/calendar';
 import en from '../messages/en/amounts.json';
-import { messagesForAll, type Language, type Locale } from '../messages/message';
+import { messagesOf, type Language, type Locale } from '../messages/message';
 import { grouped } from '../reading/written';
 
-const { text } = messagesForAll('amounts', en);
+const { text } = messagesOf<keyof typeof en, Language>('amounts', en);
 
 /** “1 payment”, “45 payments” */
 export const countOf = (

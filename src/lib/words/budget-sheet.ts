@@ -6,7 +6,7 @@ import { itemsIn, rangeOf, type ItemInMonth, type MoneyMonth } from '../core/pla
 import type { PlanTotals } from '../core/plan/terms';
 import type { Sheet, SheetLine } from '../document/plan';
 import en from '../messages/en/budget-sheet.json';
-import { capital, listOf, messagesOf } from '../messages/message';
+import { capital, listOf, messagesOf, momentIn } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
 import {
 	writeAmount,
@@ -18,7 +18,7 @@ import {
 import type { Writing } from '../reading/writing';
 import { signOf } from './amounts';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('budget-sheet', en);
 
 /** So many months are named; of more it is said how many. */
 const NAMED = 3;
@@ -143,7 +143,7 @@ function itemLine(
 				? text(writing, 'weekdays', {
 						count,
 						each,
-						weekday: weekdayOf(first),
+						weekday: weekdayOf(first, writing),
 						month: writeMonth(month, writing)
 					})
 				: text(writing, 'some days', {
@@ -161,8 +161,8 @@ function itemLine(
 	});
 }
 
-const WEEKDAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' });
-const weekdayOf = (day: CalendarDate): string => WEEKDAY.format(new Date(`${day}T00:00:00Z`));
+const weekdayOf = (day: CalendarDate, writing: Writing): string =>
+	momentIn(writing, new Date(`${day}T00:00:00Z`), { weekday: 'long', timeZone: 'UTC' });
 
 /** What is written at a bar, and what the picture shows for whoever does not see it. */
 export const barAmount = (amount: Cents, writing: Writing): string =>

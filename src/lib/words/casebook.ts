@@ -9,7 +9,7 @@ import en from '../messages/en/casebook.json';
 import { messagesOf, type Locale } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('casebook', en);
 
 /** The answer of the casebook: all or the matching cases, and their total. */
 export function casebookSentence(

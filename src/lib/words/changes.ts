@@ -19,7 +19,7 @@ import { countOf } from './amounts';
 import en from '../messages/en/changes.json';
 import { listOf, messagesOf, type Locale } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('changes', en);
 
 /** The kinds of change to choose from; that deadlines are kept, where a debt has one. */
 export const changeKinds = (

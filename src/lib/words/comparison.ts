@@ -13,7 +13,7 @@ import en from '../messages/en/comparison.json';
 import { messagesOf, type Locale } from '../messages/message';
 import { figure, say, type Phrase, type Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('comparison', en);
 
 /** The name of a compared figure. */
 export const comparedName = (name: ComparedFigure, locale: Locale): string =>

@@ -13,7 +13,7 @@ import { messagesOf, type Locale } from '../messages/message';
 import { oddTransactions } from './imports';
 import { accountInWords } from './noted';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('creditors', en);
 
 /** Why a creditor's statement of a debt is not there. */
 export const creditorTrouble = (

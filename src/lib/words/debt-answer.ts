@@ -14,7 +14,7 @@ import en from '../messages/en/debt-answer.json';
 import { capital, messagesOf } from '../messages/message';
 import { figure, interest, say, type Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('debt-answer', en);
 
 /** The answer of a case before anything is planned. */
 export function caseSentence(

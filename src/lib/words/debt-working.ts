@@ -18,7 +18,7 @@ import { countOf, monthsInWords, oneUnit } from './amounts';
 import en from '../messages/en/debt-working.json';
 import { capital, messagesOf, type Locale } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('debt-working', en);
 
 export interface WrittenWorking<F = Figure> {
 	readonly title: string;

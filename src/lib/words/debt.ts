@@ -24,7 +24,7 @@ import { frequencyWords, monthsInWords, shortMonths } from './amounts';
 import en from '../messages/en/debt.json';
 import { listOf, messagesOf, type Locale } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('debt', en);
 
 /** A debt's name, or words in its place while it has none. */
 export const nameOf = (entry: Pick<DebtEntry, 'name'>, locale: Locale): string =>

@@ -10,7 +10,7 @@ import type { Sentence } from '../messages/sentence';
 import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 
-const { text, sentence } = messagesOf({ en });
+const { text, sentence } = messagesOf('deposit', en);
 
 /** “In February 2027 the client deposits 890.00 on 1 Feb 2027; 35.00 is the fee, and 855.00 goes to 6 creditors.” */
 export function depositSentence(

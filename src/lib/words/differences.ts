@@ -1,7 +1,7 @@
 import type { CaseDocument } from '../document/case';
 import { same } from '../document/same';
 import { grouped, writeDate } from '../reading/written';
-import { writingOf } from '../reading/writing';
+import { SCREEN, writingOf } from '../reading/writing';
 import { nameOf } from './debt';
 import en from '../messages/en/differences.json';
 import {
@@ -15,7 +15,7 @@ import {
 import { messagesOf, type Locale } from '../messages/message';
 import { measureWords } from './plan-names';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('differences', en);
 
 /** One thing that two versions of a case have differently. */
 export interface CaseDifference {
@@ -75,11 +75,7 @@ const differing = (what: string, mine: string, theirs: string): CaseDifference[]
 /** The fields of two versions beside each other. */
 const laid = (what: string, mine: Fields, theirs: Fields): CaseDifference[] =>
 	[...mine].flatMap(([field, words]) =>
-		differing(
-			text({ language: 'en' }, 'field of', { name: what, field }),
-			words,
-			theirs.get(field) ?? ''
-		)
+		differing(text(SCREEN, 'field of', { name: what, field }), words, theirs.get(field) ?? '')
 	);
 
 function debtDifferences(mine: CaseDocument, theirs: CaseDocument): CaseDifference[] {

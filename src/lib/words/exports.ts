@@ -2,7 +2,7 @@
 import en from '../messages/en/exports.json';
 import { messagesOf, type Locale } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('exports', en);
 
 /** A file's name in the menu, and a line of what is in it. */
 export const takeWords = (

@@ -31,7 +31,7 @@ import { planEventInWords } from './plan';
 import { orderWords } from './plan-names';
 import { accountInWords } from './noted';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('differences', en);
 type MessageId = Parameters<typeof text>[1];
 
 /** Each field with what it says, in an order to be read in. */

@@ -13,7 +13,7 @@ import { nameOf } from './debt';
 import en from '../messages/en/going-on.json';
 import { messagesOf } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('going-on', en);
 
 /** A debt before and after, its balances in minor units; null: it was not there, or nothing is known. */
 export interface DebtGoingOn {

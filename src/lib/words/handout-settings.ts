@@ -3,7 +3,7 @@ import type { HandoutPart } from '../document/handout-parts';
 import en from '../messages/en/handout-settings.json';
 import { capital, messagesOf, type Locale } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('handout-settings', en);
 
 /** Each language by its own name, as whoever reads it knows it. */
 export const LANGUAGE_CHOICES = [

@@ -19,10 +19,10 @@ import en from '../messages/en/handout.json';
 import es from '../messages/es/handout.json';
 import fr from '../messages/fr/handout.json';
 import de from '../messages/de/handout.json';
-import { messagesOf, type Language } from '../messages/message';
+import { messagesIn, type Language } from '../messages/message';
 import { figure, interest, type Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en, es, fr, de });
+const { sentence, text } = messagesIn({ en, es, fr, de });
 
 type AnyWriting = Writing<Language>;
 

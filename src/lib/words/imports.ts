@@ -28,7 +28,7 @@ import { listOf, messagesOf, type Locale } from '../messages/message';
 import { say, type Sentence } from '../messages/sentence';
 import type { NumberStyle, Style } from '../messages/style';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('imports', en);
 
 /** Says how a table was read; `room`: how many more debts the case can hold. */
 export function tableSentence(

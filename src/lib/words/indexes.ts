@@ -16,7 +16,7 @@ import {
 } from '../reading/written';
 import type { Writing } from '../reading/writing';
 
-const { text, sentence } = messagesOf({ en });
+const { text, sentence } = messagesOf('indexes', en);
 
 /** A percentage without its sign, which is said in words or before it. */
 const plainPercent = (of: number, locale: Locale): string =>

@@ -2,7 +2,7 @@
 import en from '../messages/en/labels/keys.json';
 import { labelsOf } from '../messages/labels';
 
-const { t } = labelsOf({ en });
+const { t } = labelsOf('labels/keys', en);
 
 /** A key, or keys that belong together, and what they do. */
 export interface ScreenKey {

@@ -9,7 +9,7 @@ import en from '../messages/en/lending.json';
 import { messagesOf } from '../messages/message';
 import { basisExample, fieldHelp } from '../messages/terms';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('lending', en);
 
 /** The rate, the balance and the days of the examples. */
 const ANNUAL = percent(120_000);

@@ -5,9 +5,9 @@ import en from '../messages/en/letter.json';
 import es from '../messages/es/letter.json';
 import fr from '../messages/fr/letter.json';
 import de from '../messages/de/letter.json';
-import { messagesOf, type Language, type Parts } from '../messages/message';
+import { messagesIn, type Language, type Parts } from '../messages/message';
 
-const { text } = messagesOf({ en, es, fr, de });
+const { text } = messagesIn({ en, es, fr, de });
 
 /** A text of a letter to a creditor. */
 export const letterText = (

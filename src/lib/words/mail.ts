@@ -9,11 +9,11 @@ import es from '../messages/es/mail.json';
 import fr from '../messages/fr/mail.json';
 import de from '../messages/de/mail.json';
 import enOutbox from '../messages/en/outbox.json';
-import { listOf, messagesOf, type Language, type Locale } from '../messages/message';
+import { listOf, messagesIn, messagesOf, type Language, type Locale } from '../messages/message';
 import { plain, type Sentence } from '../messages/sentence';
 
-const { text } = messagesOf({ en, es, fr, de });
-const outbox = messagesOf({ en: enOutbox });
+const { text } = messagesIn({ en, es, fr, de });
+const outbox = messagesOf('outbox', enOutbox);
 
 export const mailSubject = (label: string, writing: Writing<Language>): string =>
 	text(writing, 'subject', { label });

@@ -9,7 +9,7 @@ import en from '../messages/en/month-money.json';
 import { messagesOf } from '../messages/message';
 import { figure, type Sentence } from '../messages/sentence';
 
-const { sentence } = messagesOf({ en });
+const { sentence } = messagesOf('month-money', en);
 
 /** “March 2027: 1,990.00 of income instead of 2,140.00, 1,420.00 of expenses as planned. 150.00 less is left than planned.” */
 export function monthMoneySentence(

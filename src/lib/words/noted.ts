@@ -6,7 +6,7 @@ import { countOf } from './amounts';
 import en from '../messages/en/noted.json';
 import { messagesOf, type Locale } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('noted', en);
 
 /** “Harbour Lending; account …9023; limit 6,000.00”, or that nothing is. */
 export function notedInWords({ noted, transactions }: DebtEntry, writing: Writing): string {

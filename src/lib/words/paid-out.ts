@@ -7,7 +7,7 @@ import { listOf, messagesOf, type Locale } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
 import { writeMoney, writeMonth } from '../reading/written';
 
-const { sentence } = messagesOf({ en });
+const { sentence } = messagesOf('paid-out', en);
 
 /** “In February 2027 $12,345.67 is paid to 9 creditors out of the deposits of 14 clients.” */
 export function paidOutSentence(

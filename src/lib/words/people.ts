@@ -4,7 +4,7 @@ import en from '../messages/en/people.json';
 import { messagesOf, type Locale } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('people', en);
 
 /** “4 people can sign in, 1 of them a supervisor.” */
 export function accountsSentence(accounts: readonly AccountSummary[], locale: Locale): Sentence {

@@ -9,7 +9,7 @@ import en from '../messages/en/pictures.json';
 import { messagesOf } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('pictures', en);
 
 /** A run with what it is called in the picture. */
 export interface NamedRun {

@@ -22,7 +22,7 @@ import { messagesOf } from '../messages/message';
 import { orderWords } from './plan-names';
 import { figure, interest, type Phrase, type Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('plan-answer', en);
 
 /** “At 890.00 a month, highest rate first, everything is paid off in July 2029, after 31 months. …” */
 export function planSentence(

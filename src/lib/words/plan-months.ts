@@ -8,7 +8,7 @@ import en from '../messages/en/plan-months.json';
 import { messagesOf } from '../messages/message';
 import { tabbed } from './schedule';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('plan-months', en);
 
 /** “B is gone”, “C: 24.90 %”, “+400.00 for A”, “12.00 short” */
 export function monthMarkInWords(

@@ -3,9 +3,9 @@ import type { Order } from '../core/plan/order';
 import type { ChangeEntry } from '../document/change';
 import type { Measure, PlanEntry } from '../document/plan';
 import en from '../messages/en/plan-names.json';
-import { messagesForAll, type Language, type Locale } from '../messages/message';
+import { messagesOf, type Language, type Locale } from '../messages/message';
 
-const { text } = messagesForAll('plan-names', en);
+const { text } = messagesOf<keyof typeof en, Language>('plan-names', en);
 
 export const orderWords = (order: Order, locale: Locale<Language>): string =>
 	text(locale, 'order', { order });

@@ -12,7 +12,7 @@ import en from '../messages/en/plan.json';
 import { messagesOf, type Locale } from '../messages/message';
 import { orderWords } from './plan-names';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('plan', en);
 
 /** The orders, to choose from, each with what it is good for. */
 export const orderChoices = (locale: Locale) =>

@@ -12,7 +12,7 @@ import en from '../messages/en/progress-working.json';
 import { sizedParts } from './progress';
 import { messagesOf } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('progress-working', en);
 
 type Working = WrittenWorking<DriftFigure>;
 type Summed = Exclude<DriftFigureName, 'ends' | 'costMore'>;

@@ -27,7 +27,7 @@ import en from '../messages/en/progress.json';
 import { capital, listOf, messagesOf, type Locale } from '../messages/message';
 import { figure, interest, say, type Phrase, type Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('progress', en);
 
 /** A figure of it that opens its working. */
 function opening(amount: Cents, name: DriftFigureName, writing: Writing): Phrase {

@@ -29,7 +29,7 @@ import type { DebtEntry } from '../document/debt';
 import en from '../messages/en/questions.json';
 import { messagesOf, type Locale } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('questions', en);
 
 const QUESTIONS = ['payment', 'time', 'rate', 'afford', 'paid', 'extra'] as const;
 export type QuestionId = (typeof QUESTIONS)[number];

@@ -4,7 +4,7 @@ import en from '../messages/en/replies.json';
 import { listOf, messagesOf, type Locale } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
 
-const { text, sentence } = messagesOf({ en });
+const { text, sentence } = messagesOf('replies', en);
 
 const REPLY_KINDS = ['open', 'proposed', 'agreed', 'refused'] as const;
 

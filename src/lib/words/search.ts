@@ -15,7 +15,7 @@ import en from '../messages/en/search.json';
 import { messagesOf } from '../messages/message';
 import { figure, interest, type Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('search', en);
 
 /** The result of a search, compared with the plan's own order. */
 export function searchSentence(

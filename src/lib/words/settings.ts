@@ -8,7 +8,7 @@ import { writingOf } from '../reading/writing';
 import en from '../messages/en/settings.json';
 import { messagesOf } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('settings', en);
 
 export function dayMeans(document: CaseDocument, asOf: CalendarDate): string {
 	const writing = writingOf(document);

@@ -8,7 +8,7 @@ import type { Writing } from '../reading/writing';
 import en from '../messages/en/shares.json';
 import { messagesOf } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('shares', en);
 
 /** Why a debt got what it got in a month. */
 export function whyShare(

@@ -30,7 +30,7 @@ import en from '../messages/en/statement.json';
 import { listOf, messagesOf } from '../messages/message';
 import { say, type Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('statement', en);
 
 /** The figures that are typed, in their order on a statement. */
 export const PRINTED = [

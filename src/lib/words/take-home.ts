@@ -8,7 +8,7 @@ import en from '../messages/en/take-home.json';
 import es from '../messages/es/take-home.json';
 import fr from '../messages/fr/take-home.json';
 import de from '../messages/de/take-home.json';
-import { messagesOf, type Language } from '../messages/message';
+import { messagesIn, type Language } from '../messages/message';
 import { interest, type Sentence } from '../messages/sentence';
 import type { Writing } from '../reading/writing';
 import {
@@ -20,7 +20,7 @@ import {
 } from '../reading/written';
 import { monthsInWords, signOf } from './amounts';
 
-const { sentence, text } = messagesOf({ en, es, fr, de });
+const { sentence, text } = messagesIn({ en, es, fr, de });
 
 type AnyWriting = Writing<Language>;
 

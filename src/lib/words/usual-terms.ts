@@ -13,7 +13,7 @@ import type { Sentence } from '../messages/sentence';
 import { writeDate, writeMoney, writePercent } from '../reading/written';
 import type { Writing } from '../reading/writing';
 
-const { text, sentence } = messagesOf({ en });
+const { text, sentence } = messagesOf('usual-terms', en);
 
 /** “2 % of the balance, at least 25.00” */
 export function minimumInWords(rule: RuleEntry, writing: Writing): string {

@@ -4,7 +4,7 @@ import { countOf } from './amounts';
 import en from '../messages/en/visits.json';
 import { messagesOf, type Locale } from '../messages/message';
 
-const { text } = messagesOf({ en });
+const { text } = messagesOf('visits', en);
 
 export const monthsChoices = (locale: Locale) =>
 	[1, 2, 3, 6, 12].map((months) => ({

@@ -9,7 +9,7 @@ import en from '../messages/en/who-pays.json';
 import { listOf, messagesOf, type Locale } from '../messages/message';
 import { figure, interest, type Sentence } from '../messages/sentence';
 
-const { sentence, text } = messagesOf({ en });
+const { sentence, text } = messagesOf('who-pays', en);
 
 /** “Odile: 3 debts, 3,400.00 owed at the start; paid off in May 2029, 512.00 in interest.” `name` null: of all together. */
 export function ownDebtsSentence(own: OwnDebts, name: string | null, writing: Writing): Sentence {

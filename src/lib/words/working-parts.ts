@@ -13,7 +13,7 @@ import type { WrittenWorking } from './debt-working';
 import en from '../messages/en/plan-working.json';
 import { messagesOf, type Parts } from '../messages/message';
 
-const messages = messagesOf({ en });
+const messages = messagesOf('plan-working', en);
 type MessageId = Parameters<typeof messages.text>[1];
 
 export type Written = WrittenWorking<PlanFigure>;

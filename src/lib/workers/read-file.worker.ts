@@ -1,4 +1,5 @@
 /** Reads a file beside the page: what it holds, or the sentence with which it is refused. */
+import { loadDesk } from '../messages/desk-language';
 import { kindOf, Refusal } from '../exchange/bytes';
 import { casesOf } from '../exchange/cases-read';
 import { accountsOf } from '../exchange/statement-ofx';
@@ -7,6 +8,7 @@ import type { FileContent, FileTask } from './file-content';
 
 async function contentOf({ file, locale }: FileTask): Promise<FileContent> {
 	const { name } = file;
+	await loadDesk(locale.language);
 	try {
 		const kind = kindOf(file, locale);
 		if (kind === 'json') return { kind: 'cases', name, cases: casesOf(file, locale) };

@@ -26,12 +26,13 @@
 	import { agencySentence, heldInWords } from '$lib/words/usual-terms';
 	import { onMount } from 'svelte';
 	import type { PageProps } from './$types';
+	import { deskLanguage } from '$lib/messages/desk-language';
 	import { t } from '$lib/words/labels/reference';
 
 	const { data }: PageProps = $props();
 	const canEdit = $derived(data.person === null || data.person.role === 'supervisor');
 	const writingIn = (code: string): Writing => ({
-		language: 'en',
+		language: deskLanguage(),
 		currency: currencyOf(code) ?? { code, digits: 2 }
 	});
 

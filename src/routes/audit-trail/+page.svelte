@@ -1,19 +1,21 @@
 <!-- The audit trail: who did what, when and from where. -->
 <script lang="ts">
-	import { SCREEN } from '$lib/reading/writing';
 	import Answer from '$lib/ui/Answer.svelte';
 	import QuietTable from '$lib/ui/QuietTable.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { actionInWords, trailSentence } from '$lib/words/people';
 	import { page } from '$app/state';
 	import type { TrailEntry } from '$lib/document/people';
+	import { momentIn } from '$lib/messages/message';
+	import { SCREEN } from '$lib/reading/writing';
 	import type { PageProps } from './$types';
 	import { t } from '$lib/words/labels/accounts';
 
 	const { data }: PageProps = $props();
 
 	const before = $derived(Number(page.url.searchParams.get('before')) || null);
-	const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });
+	const momentOf = (at: string | Date): string =>
+		momentIn(SCREEN, new Date(at), { dateStyle: 'medium', timeStyle: 'medium' });
 
 	/** Where a look at what it was done to leads; null where there is nothing to be looked at. */
 	const isOfCase = ({ what }: TrailEntry): boolean => / case|into the outbox/.test(what);
@@ -48,7 +50,7 @@
 				{@const { number, at, name, address, what, subject, detail } = entry}
 				<tr>
 					<td class="right quiet">{number}</td>
-					<td>{moment.format(new Date(at))}</td>
+					<td>{momentOf(at)}</td>
 					<td>{name ?? (address === 'command' ? t('command line') : t('not signed in'))}</td>
 					<td>{actionInWords(what, SCREEN)}</td>
 					<td class="quiet">

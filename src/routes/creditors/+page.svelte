@@ -27,6 +27,7 @@
 	import ProfileFields from './ProfileFields.svelte';
 	import type { CreditorsFile } from './creditors-file';
 	import type { PageProps } from './$types';
+	import { deskLanguage } from '$lib/messages/desk-language';
 	import { t } from '$lib/words/labels/reference';
 
 	const { data }: PageProps = $props();
@@ -70,7 +71,7 @@
 		kind: 'card',
 		address: [],
 		email: '',
-		language: 'en',
+		language: deskLanguage(),
 		currency: 'USD'
 	};
 
@@ -144,7 +145,9 @@
 		const { agreement } = creditorOn({ profile, ...terms }, data.today);
 		const { currency: code } = profile.content;
 		const currency = currencyOf(code) ?? { code, digits: 2 };
-		return agreement ? agreementInWords(agreement.content, { language: 'en', currency }) : '';
+		return agreement
+			? agreementInWords(agreement.content, { language: deskLanguage(), currency })
+			: '';
 	}
 
 	function step(event: KeyboardEvent): void {

@@ -27,6 +27,7 @@
 	import History from './History.svelte';
 	import LateFields from './LateFields.svelte';
 	import ProfileFields from './ProfileFields.svelte';
+	import { deskLanguage } from '$lib/messages/desk-language';
 	import { t } from '$lib/words/labels/reference';
 
 	interface Props {
@@ -41,7 +42,7 @@
 
 	const profile = $derived(creditor.profile.content);
 	const writing = $derived<Writing>({
-		language: 'en',
+		language: deskLanguage(),
 		currency: currencyOf(profile.currency) ?? { code: profile.currency, digits: 2 }
 	});
 	const now = $derived(creditorOn(creditor, today));

@@ -13,6 +13,7 @@
 	import TypedField from '$lib/ui/TypedField.svelte';
 	import { paidOutSentence } from '$lib/words/paid-out';
 	import type { PageProps } from './$types';
+	import { deskLanguage } from '$lib/messages/desk-language';
 	import { t } from '$lib/words/labels/reference';
 
 	const { data }: PageProps = $props();
@@ -155,7 +156,7 @@
 			</thead>
 			{#each creditors as one (`${one.currency.code} ${one.creditor}`)}
 				{@const key = `${one.currency.code} ${one.creditor}`}
-				{@const writing = { language: 'en', currency: one.currency } as const}
+				{@const writing = { language: deskLanguage(), currency: one.currency }}
 				<tbody>
 					<tr>
 						<th scope="row">

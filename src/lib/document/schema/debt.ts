@@ -6,6 +6,7 @@ import type { Field } from '../../core/quantities/field';
 import { ALLOCATION_ORDERS } from '../../core/debt/account/policy';
 import { DEBT_KINDS } from '../../core/plan/priority';
 import { LIMITS } from '../../core/quantities/limits';
+import { listOf } from '../../messages/message';
 import { fieldLabel, type TermField } from '../../messages/terms';
 import { SCREEN } from '../../reading/writing';
 import {
@@ -64,11 +65,10 @@ function oneOf<T>(
 			)
 		})
 	);
-	const error = sentence(called, ONE_OF.format(kinds));
+	const error = sentence(called, listOf(SCREEN, kinds, 'disjunction'));
 	const all = groups as unknown as [(typeof groups)[0], ...typeof groups];
 	return z.discriminatedUnion(tag, all, { error }) as unknown as z.ZodType<T>;
 }
-const ONE_OF = new Intl.ListFormat('en-GB', { type: 'disjunction' });
 
 /** A minimum payment rule as far as it is filled. */
 export const ruleEntry = oneOf<RuleEntry>('kind', RULE_KINDS, fieldsOf, 'The minimum payment rule');

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { text } from './fields';
 import { ROLES, LONGEST_NAME } from '../people';
 import { t } from '../refusals';
+import { DESK_LANGUAGES } from '../../messages/message';
 
 const name = text(t('The name'), 1, LONGEST_NAME);
 /** More than any allowed password takes, however its characters are made up. */
@@ -34,6 +35,7 @@ export const clientViewRequest = z.strictObject({
 });
 /** The code or the password that turns it back. */
 export const endClientViewRequest = z.strictObject({ typed: password });
+export const languageRequest = z.strictObject({ language: z.enum(DESK_LANGUAGES) });
 /** Whether somebody still has a case open. */
 export const hereRequest = z.strictObject({ here: z.boolean() });
 

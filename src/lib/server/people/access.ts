@@ -94,6 +94,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/reference/[kind=reference]/[subject=uuid]/cases': { GET: 'signed in' },
 	'/api/payments': { GET: 'signed in' },
 	'/api/indexes': { POST: 'work' },
+	'/api/language': { PUT: 'signed in' },
 	'/api/session': { POST: 'stranger', PUT: 'signed in', DELETE: 'signed in' },
 	'/api/welcome': { POST: 'stranger' },
 	'/api/people': { POST: 'supervisor' },

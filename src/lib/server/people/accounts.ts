@@ -24,7 +24,7 @@ export type AccountResult =
 
 const refused = (message: string): AccountResult => ({ kind: 'refused', message });
 
-const UNKNOWN = t('There is no such account.');
+const UNKNOWN = () => t('There is no such account.');
 /** The SQLSTATE code of a name that is there already. */
 const THERE_ALREADY = '23505';
 
@@ -93,7 +93,7 @@ async function change(
 			[id]
 		);
 		const [account] = rows;
-		if (!account) return refused(UNKNOWN);
+		if (!account) return refused(UNKNOWN());
 		const problem = await work(statements, account);
 		if (problem !== null) return refused(problem);
 		await append(statements, who, address, [{ what, subject: id, detail }]);
@@ -104,7 +104,7 @@ async function change(
 /** Locks an account: it is signed out everywhere, and can't sign in. */
 export const lockAccount = (id: string, actor: Doer): Promise<AccountResult> =>
 	change(id, actor, 'locked an account', null, async (statements) => {
-		if (await isLastSupervisor(statements, id)) return LAST;
+		if (await isLastSupervisor(statements, id)) return LAST();
 		await statements.query('update account set locked_at = $2 where id = $1', [id, new Date()]);
 		await statements.query('delete from account_link where account_id = $1', [id]);
 		await endSessions(statements, id);
@@ -119,14 +119,15 @@ export const unlockAccount = (id: string, actor: Doer): Promise<AccountResult> =
 
 export const changeRole = (id: string, role: Role, actor: Doer): Promise<AccountResult> =>
 	change(id, actor, 'changed a role', role, async (statements) => {
-		if (role !== 'supervisor' && (await isLastSupervisor(statements, id))) return LAST;
+		if (role !== 'supervisor' && (await isLastSupervisor(statements, id))) return LAST();
 		await statements.query('update account set role = $2 where id = $1', [id, role]);
 		return null;
 	});
 
-const LAST = t(
-	'This is the only supervisor who can sign in; make somebody else a supervisor first, or nobody could let people in.'
-);
+const LAST = () =>
+	t(
+		'This is the only supervisor who can sign in; make somebody else a supervisor first, or nobody could let people in.'
+	);
 
 /** Whether nobody else could let people in: who has not used their link yet can't. Whoever asks at the same time waits. */
 async function isLastSupervisor(statements: Statements, id: string): Promise<boolean> {
@@ -163,7 +164,7 @@ export async function setPassword(
 		statements.query<Row>(`${LINKED} and ends_at > $2`, [token, new Date()])
 	);
 	const [found] = rows;
-	if (!found) return refused(USED_UP);
+	if (!found) return refused(USED_UP());
 	const problem = await passwordProblem(password, found.name);
 	if (problem !== null) return refused(problem);
 	const hash = await hashPassword(password);
@@ -172,7 +173,7 @@ export async function setPassword(
 			'delete from account_link where token = $1 and ends_at > $2',
 			[token, new Date()]
 		);
-		if (affectedRows === 0) return refused(USED_UP);
+		if (affectedRows === 0) return refused(USED_UP());
 		await statements.query('update account set password = $2 where id = $1', [found.id, hash]);
 		await endSessions(statements, found.id);
 		await append(statements, found, address, [{ what: 'set a password', subject: found.id }]);
@@ -199,7 +200,7 @@ export async function changePassword(
 
 const LINKED = `select account.id, name, role from account_link join account on account.id = account_id
 	where token = $1 and locked_at is null`;
-const USED_UP = t('This link is used or expired (48 hours). Ask a supervisor for a new one.');
+const USED_UP = () => t('This link is used or expired (48 hours). Ask a supervisor for a new one.');
 
 /** All accounts by name. */
 export async function listAccounts(): Promise<AccountSummary[]> {

@@ -27,7 +27,7 @@ const COOKIE = 'residuum-session';
 const isSecure = (url: URL): boolean => settings().isBehindProxy && url.protocol === 'https:';
 
 /** For no script, no other site, and, behind TLS, no open line. It ends with the browser, or before. */
-const kept = (url: URL) =>
+export const kept = (url: URL) =>
 	({ path: '/', httpOnly: true, sameSite: 'strict', secure: isSecure(url) }) as const;
 
 /** Known by it where there are accounts: whoever is signed in. Where there are none: a screen turned to a client. */

@@ -50,7 +50,7 @@ function commonest(): Promise<ReadonlySet<string>> {
 /** Hashes computed at once (each takes 19 MiB and a core), and hashes that may wait. */
 const AT_ONCE = 2;
 export const MAY_WAIT = 60;
-const BUSY = t('Too many people are signing in at once; try again in a moment.');
+const BUSY = () => t('Too many people are signing in at once; try again in a moment.');
 
 let atWork = 0;
 const waiting: (() => void)[] = [];
@@ -59,7 +59,7 @@ const waiting: (() => void)[] = [];
 async function inTurn<T>(work: () => Promise<T>): Promise<T> {
 	if (atWork < AT_ONCE) atWork += 1;
 	else {
-		if (waiting.length >= MAY_WAIT) throw new NotNow('busy', BUSY);
+		if (waiting.length >= MAY_WAIT) throw new NotNow('busy', BUSY());
 		await new Promise<void>((resolve) => waiting.push(resolve));
 	}
 	try {

@@ -2,4 +2,4 @@
 import en from '../../messages/en/labels/damaged.json';
 import { labelsOf } from '../../messages/labels';
 
-export const { t, sentence } = labelsOf({ en });
+export const { t, sentence } = labelsOf('labels/damaged', en);

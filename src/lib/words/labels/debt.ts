@@ -2,4 +2,4 @@
 import en from '../../messages/en/labels/debt.json';
 import { labelsOf } from '../../messages/labels';
 
-export const { t, sentence } = labelsOf({ en });
+export const { t, sentence } = labelsOf('labels/debt', en);

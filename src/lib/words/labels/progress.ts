@@ -2,4 +2,4 @@
 import en from '../../messages/en/labels/progress.json';
 import { labelsOf } from '../../messages/labels';
 
-export const { t } = labelsOf({ en });
+export const { t } = labelsOf('labels/progress', en);

@@ -2,4 +2,4 @@
 import en from '../../messages/en/labels/side-by-side.json';
 import { labelsOf } from '../../messages/labels';
 
-export const { t, sentence } = labelsOf({ en });
+export const { t, sentence } = labelsOf('labels/side-by-side', en);

@@ -2,6 +2,7 @@ import { passwordRequest, signInRequest } from '$lib/document/schema/people';
 import { answering, refuse, tooManyAttempts } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { changePassword } from '$lib/server/people/accounts';
+import { bringLanguage } from '$lib/server/desk-language';
 import { giveSecret, takeSecret } from '$lib/server/people/agency';
 import { identified, signIn, signOut, type SignIn } from '$lib/server/people/sessions';
 import { json } from '@sveltejs/kit';
@@ -9,8 +10,8 @@ import type { RequestHandler } from './$types';
 import { t } from '$lib/server/refusals';
 
 /** Which of the two it was is never said. */
-const WRONG = t('The name or the password is wrong.');
-const WRONG_PASSWORD = t('The current password is wrong. The new one was not set.');
+const WRONG = () => t('The name or the password is wrong.');
+const WRONG_PASSWORD = () => t('The current password is wrong. The new one was not set.');
 
 /** Signs in. */
 export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
@@ -19,8 +20,9 @@ export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
 		if (!body.ok) return body.refusal;
 		const { name, password } = body.value;
 		const signed = await signIn(name, password, locals.actor.address);
-		if (signed.kind !== 'done') return notSigned(signed, WRONG);
+		if (signed.kind !== 'done') return notSigned(signed, WRONG());
 		giveSecret(cookies, url, signed.secret);
+		await bringLanguage(cookies, url, signed.person.id);
 		return json({ person: signed.person });
 	});
 
@@ -33,7 +35,7 @@ export const PUT: RequestHandler = ({ request, cookies, url, locals }) =>
 		if (!body.ok) return body.refusal;
 		const { password, next } = body.value;
 		const known = await identified(person.name, password, address);
-		if (known.kind !== 'done') return notSigned(known, WRONG_PASSWORD);
+		if (known.kind !== 'done') return notSigned(known, WRONG_PASSWORD());
 		const done = await changePassword(person, next, address);
 		if (done.kind !== 'done') return refuse(422, done.message);
 		giveSecret(cookies, url, done.secret ?? '');

@@ -1,5 +1,7 @@
 <!-- The other people who have the case open. -->
 <script lang="ts">
+	import { listOf } from '$lib/messages/message';
+	import { SCREEN } from '$lib/reading/writing';
 	import { sayHere } from '$lib/desk/requests';
 	import { t } from '$lib/words/labels/case';
 
@@ -12,7 +14,7 @@
 	const EVERY = 8_000;
 
 	let others = $state.raw<readonly string[]>([]);
-	const names = $derived(new Intl.ListFormat('en-GB').format(others));
+	const names = $derived(listOf(SCREEN, others));
 
 	async function say(id: string): Promise<void> {
 		if (document.hidden) return;

@@ -1,5 +1,7 @@
 <!-- The case was changed elsewhere meanwhile: both versions, and the choice between them. -->
 <script lang="ts">
+	import { listOf } from '$lib/messages/message';
+	import { SCREEN } from '$lib/reading/writing';
 	import { caseDifferences } from '$lib/words/differences';
 	import type { CaseDocument } from '$lib/document/case';
 	import { t } from '$lib/words/labels/case';
@@ -12,7 +14,7 @@
 		onchoose: (choice: 'mine' | 'theirs') => void;
 	}
 	const { mine, theirs, authors, onchoose }: Props = $props();
-	const who = $derived(new Intl.ListFormat('en-GB').format(authors));
+	const who = $derived(listOf(SCREEN, authors));
 	const differences = $derived(caseDifferences(mine, theirs));
 </script>
 

@@ -1,5 +1,6 @@
 <!-- Details of a recorded balance: its date, the printed interest, and payments and charges since. -->
 <script lang="ts">
+	import { SCREEN } from '$lib/reading/writing';
 	import type { DebtDrift } from '$lib/core/plan/drift';
 	import { beginOf } from '$lib/core/plan/drift';
 	import { newRecorded, withBalanceRead, type Read } from '$lib/desk/readings';
@@ -85,7 +86,7 @@
 
 	const KINDS = (['payment', 'charge', 'fee'] as const).map((value) => ({
 		value,
-		words: recordedKind(value, { language: 'en' })
+		words: recordedKind(value, SCREEN)
 	}));
 
 	/** The entry being typed: it counts once added, because a payment of zero says that nothing was paid. */
