@@ -37,7 +37,7 @@ class WaitingFirst extends BaseSequencer {
  */
 const SLOW_SERVER = [
 	'tests/server/{backup,bad-input,every-version,migrate,retention,start,tables,trouble}.test.ts',
-	'tests/browser/{agency,looks,refusals}.test.ts'
+	'tests/browser/{agency,languages,looks,refusals}.test.ts'
 ];
 const SLOW_UNIT = [
 	'tests/exchange/{convert,demo-workbooks,one-record,workbook-balances,workbook-household,workbook-out,workbook-read-back}.test.ts',

@@ -360,7 +360,7 @@
 		flex-wrap: wrap;
 		gap: 8px 20px;
 		align-items: center;
-		margin-left: auto;
+		margin-inline-start: auto;
 	}
 
 	input {
@@ -396,7 +396,7 @@
 		gap: 18px;
 		align-items: center;
 		min-height: 32px;
-		margin-left: auto;
+		margin-inline-start: auto;
 		font-size: 14px;
 	}
 
@@ -421,7 +421,7 @@
 	}
 
 	kbd {
-		margin-left: 6px;
+		margin-inline-start: 6px;
 		color: var(--quiet);
 	}
 </style>

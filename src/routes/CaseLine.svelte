@@ -188,7 +188,7 @@
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 		white-space: nowrap;
 	}
 

@@ -256,13 +256,13 @@
 
 	.rows .line {
 		position: absolute;
-		right: 0;
-		left: 0;
+		inset-inline-end: 0;
+		inset-inline-start: 0;
 		height: 44px;
 	}
 
 	.waiting {
-		padding-left: 6px;
+		padding-inline-start: 6px;
 	}
 
 	.line:not(.head):hover,
@@ -299,11 +299,11 @@
 	}
 
 	.head > :first-child {
-		padding-left: 6px;
+		padding-inline-start: 6px;
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 		white-space: nowrap;
 	}
 
@@ -334,7 +334,7 @@
 		.rows .line > :global(:nth-child(4)) {
 			grid-row: 2;
 			grid-column: 1;
-			padding-left: 6px;
+			padding-inline-start: 6px;
 			font-size: 13px;
 			line-height: 1.2;
 		}

@@ -33,8 +33,8 @@
 <style>
 	section {
 		max-width: 620px;
-		padding-left: 18px;
-		border-left: 2px solid var(--hairline);
+		padding-inline-start: 18px;
+		border-inline-start: 2px solid var(--hairline);
 		margin: 34px 0;
 	}
 

@@ -47,9 +47,10 @@
 	th,
 	td {
 		overflow: hidden;
-		padding: 6px 12px 6px 0;
+		padding-block: 6px;
+		padding-inline: 0 12px;
 		border-bottom: 1px solid var(--row-line);
-		text-align: left;
+		text-align: start;
 		text-overflow: ellipsis;
 		white-space: nowrap;
 	}
@@ -63,6 +64,6 @@
 
 	.right {
 		width: 130px;
-		text-align: right;
+		text-align: end;
 	}
 </style>

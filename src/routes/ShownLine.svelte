@@ -84,7 +84,7 @@
 		flex-wrap: wrap;
 		gap: 4px 8px;
 		align-items: center;
-		margin-left: -10px;
+		margin-inline-start: -10px;
 		color: var(--quiet);
 	}
 </style>

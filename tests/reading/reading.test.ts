@@ -6,11 +6,21 @@ import { cents } from '../../src/lib/core/quantities/money';
 import { percent } from '../../src/lib/core/quantities/rate';
 import { readAsOf, readFirstDue } from '../../src/lib/document/days';
 import { readCurrency } from '../../src/lib/reading/currencies';
-import { readDate } from '../../src/lib/reading/dates';
+import { readDate, readMonth } from '../../src/lib/reading/dates';
 import { readMoney } from '../../src/lib/reading/money';
 import { readLabel, readName } from '../../src/lib/reading/names';
 import { readMinimumPercent, readRate } from '../../src/lib/reading/percentages';
-import { writeAmount, writeDate, writeMoney, writePercent } from '../../src/lib/reading/written';
+import {
+	writeAmount,
+	writeDate,
+	writeLongDate,
+	writeMoney,
+	writeMonth,
+	writePercent,
+	writeShortMonth
+} from '../../src/lib/reading/written';
+import { addThemes, DESK_LANGUAGES } from '../../src/lib/messages/message';
+import esWritten from '../../src/lib/messages/es/written.json';
 import { countOf } from '../../src/lib/words/amounts';
 import type { Reading } from '../../src/lib/reading/reading';
 import {
@@ -31,6 +41,8 @@ const styled = (numbers: NumberStyle, dates: DateOrder = 'day') =>
 const value = <T>(reading: Reading<T>) => (reading.ok ? reading.value : null);
 const problem = <T>(reading: Reading<T>) =>
 	reading.ok ? `read as ${String(reading.value)}` : `${reading.problem} ${reading.allowed}`;
+
+addThemes('es', { written: esWritten });
 
 describe('amounts', () => {
 	it.each([
@@ -205,6 +217,28 @@ describe('dates', () => {
 	it('writes a date so that it can be read again', () => {
 		expect(writeDate('2027-09-03' as CalendarDate, usd)).toBe('3 Sep 2027');
 		expect(value(readDate('3 Sep 2027', asOf, usd))).toBe('2027-09-03');
+	});
+
+	it('reads every date and month as it is written in each language of the desk, and in English in all of them', () => {
+		for (const language of DESK_LANGUAGES) {
+			const writing = { ...usd, language };
+			for (let month = 1; month <= 12; month += 1) {
+				const date = `2027-${String(month).padStart(2, '0')}-09` as CalendarDate;
+				const first = `2027-${String(month).padStart(2, '0')}-01`;
+				for (const written of [
+					writeDate(date, writing),
+					writeLongDate(date, writing),
+					writeDate(date, usd)
+				])
+					expect([written, value(readDate(written, asOf, writing))]).toEqual([written, date]);
+				for (const written of [
+					writeMonth(date, writing),
+					writeShortMonth(date, writing),
+					writeMonth(date, usd)
+				])
+					expect([written, value(readMonth(written, writing))]).toEqual([written, first]);
+			}
+		}
 	});
 });
 

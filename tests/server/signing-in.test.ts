@@ -51,6 +51,40 @@ describe('signing in', () => {
 		expect((await session('  senna  OKAFOR ', PASSWORD)).status).toBe(200);
 	});
 
+	it('brings the language along that somebody has chosen, wherever that was', async () => {
+		const chosen = await as(SENNA, 'PUT', '/api/language', { language: 'es' });
+		expect(chosen.status).toBe(204);
+		const signedIn = await fetch(`${residuum.address}/api/session`, {
+			method: 'POST',
+			headers: { origin: residuum.address, 'content-type': 'application/json' },
+			body: JSON.stringify({ name: SENNA, password: PASSWORD })
+		});
+		expect(signedIn.headers.get('set-cookie')).toContain('residuum-language=es; ');
+		// Whoever chose none has that of the browser.
+		const other = await fetch(`${residuum.address}/api/session`, {
+			method: 'POST',
+			headers: { origin: residuum.address, 'content-type': 'application/json' },
+			body: JSON.stringify({ name: IVO, password: PASSWORD })
+		});
+		expect(other.headers.get('set-cookie')).not.toContain('residuum-language');
+		expect((await as(SENNA, 'PUT', '/api/language', { language: 'xx' })).status).toBe(422);
+	});
+
+	it('is answered in the language of whoever asks, however many ask at once', async () => {
+		const languages = ['es', 'en', 'es-MX,es;q=0.9', 'fr, es;q=0.2', 'de', 'en;q=0.3,es;q=0.8', ''];
+		const said = await Promise.all(
+			Array.from({ length: 21 }, async (_, at) => {
+				const page = await fetch(`${residuum.address}/sign-in`, {
+					headers: { 'accept-language': languages[at % languages.length] ?? '' }
+				});
+				const html = await page.text();
+				return `${/<html lang="(\w+)"/.exec(html)?.[1]} ${html.includes('Iniciar sesión') ? 'es' : 'en'}`;
+			})
+		);
+		const wanted = ['es es', 'en en', 'es es', 'es es', 'en en', 'es es', 'en en'];
+		expect(said).toEqual(Array.from({ length: 21 }, (_, at) => wanted[at % wanted.length]));
+	});
+
 	it('slows down by address whatever the name', async () => {
 		const statuses = [];
 		for (let tries = 0; tries < 13; tries += 1)

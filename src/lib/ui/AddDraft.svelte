@@ -1,5 +1,6 @@
 <!-- Adds what is being written down around it, once all that it needs is there and no field near it is refused. -->
 <script lang="ts">
+	import { keysNamed } from '$lib/words/keys';
 	import { t } from '$lib/words/labels/common';
 
 	interface Props {
@@ -20,11 +21,12 @@
 </script>
 
 <button type="button" disabled={!ready} onclick={add}
-	>{what ? t('Add {what}', { what }) : t('Add')}<kbd aria-hidden="true">Enter</kbd></button
+	>{what ? t('Add {what}', { what }) : t('Add')}<kbd aria-hidden="true">{keysNamed('Enter')}</kbd
+	></button
 >
 
 <style>
 	kbd {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 	}
 </style>

@@ -95,6 +95,7 @@
 
 <style>
 	.picture {
+		direction: ltr;
 		position: relative;
 		height: 100%;
 		min-height: 0;

@@ -26,8 +26,8 @@
 		flex-wrap: wrap;
 		gap: 4px 18px;
 		margin-top: 8px;
-		padding-left: 12px;
-		border-left: 3px solid var(--act);
+		padding-inline-start: 12px;
+		border-inline-start: 3px solid var(--act);
 		color: var(--quiet);
 	}
 

@@ -36,7 +36,7 @@
 	.choice :global(svg) {
 		position: absolute;
 		top: calc(50% - 6px);
-		right: 4px;
+		inset-inline-end: 4px;
 		color: var(--act);
 		pointer-events: none;
 	}
@@ -46,7 +46,8 @@
 		min-width: 0;
 		height: 30px;
 		min-height: var(--target);
-		padding: 0 20px 0 6px;
+		padding-block: 0;
+		padding-inline: 6px 20px;
 		border: 0;
 		border-bottom: 1px solid transparent;
 		border-radius: 2px 2px 0 0;

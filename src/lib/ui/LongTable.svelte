@@ -298,7 +298,7 @@
 		height: 27px;
 		padding: 0 10px;
 		border-bottom: 1px solid var(--row-line);
-		text-align: right;
+		text-align: end;
 		white-space: nowrap;
 	}
 
@@ -343,7 +343,7 @@
 	}
 
 	.scroller :global(.left) {
-		text-align: left;
+		text-align: start;
 	}
 
 	.scroller :global(.number) {
@@ -395,9 +395,9 @@
 		font-size: 13px;
 		font-style: italic;
 		font-weight: 400;
-		text-align: left;
+		text-align: start;
 		text-overflow: ellipsis;
 		/* The button that adds has its place beside the note. */
-		padding-right: 56px;
+		padding-inline-end: 56px;
 	}
 </style>

@@ -1,6 +1,7 @@
 <!-- Something that has been read and is not taken yet: Enter takes all of it, Escape none. -->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import { keysNamed } from '$lib/words/keys';
 	import { t } from '$lib/words/labels/common';
 
 	interface Props {
@@ -30,7 +31,7 @@
 	{@render children()}
 	<p>
 		<button type="button" class="take filled" disabled={!ready} onclick={ontake}
-			>{t('Import all')}<kbd aria-hidden="true">Enter</kbd></button
+			>{t('Import all')}<kbd aria-hidden="true">{keysNamed('Enter')}</kbd></button
 		>
 		<button type="button" class="none" onclick={onclose}
 			>{t('Cancel')}<kbd aria-hidden="true">Esc</kbd></button
@@ -67,7 +68,7 @@
 	}
 
 	kbd {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		border-color: currentcolor;
 	}
 </style>

@@ -20,9 +20,10 @@
 
 	table :global(:is(th, td)) {
 		height: var(--row);
-		padding: 0 12px 0 6px;
+		padding-block: 0;
+		padding-inline: 6px 12px;
 		border-bottom: 1px solid var(--row-line);
-		text-align: left;
+		text-align: start;
 		white-space: nowrap;
 	}
 
@@ -42,7 +43,7 @@
 	}
 
 	table :global(:is(th, td).right) {
-		text-align: right;
+		text-align: end;
 	}
 
 	table :global(.quiet) {
@@ -50,7 +51,7 @@
 	}
 
 	table :global(.acts > :is(a, button)) {
-		margin-right: 16px;
+		margin-inline-end: 16px;
 		color: var(--act);
 		font-weight: 600;
 		text-decoration: none;

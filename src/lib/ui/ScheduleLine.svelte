@@ -153,7 +153,7 @@
 	.add {
 		position: absolute;
 		top: 1px;
-		right: 4px;
+		inset-inline-end: 4px;
 		padding: 0 4px;
 		background: var(--picked);
 		color: var(--act);

@@ -18,12 +18,12 @@
 <style>
 	.short {
 		margin-top: 8px;
-		padding-left: 12px;
-		border-left: 3px solid var(--ink);
+		padding-inline-start: 12px;
+		border-inline-start: 3px solid var(--ink);
 	}
 
 	.short :global(button) {
-		margin-left: 10px;
+		margin-inline-start: 10px;
 		color: var(--act);
 		font-weight: 600;
 	}

@@ -37,6 +37,7 @@
 
 <style>
 	.split {
+		direction: ltr;
 		position: relative;
 		height: 100%;
 		min-height: 0;

@@ -233,6 +233,8 @@
 
 <style>
 	.line {
+		/* Time goes from the left to the right, whatever the language. */
+		direction: ltr;
 		position: relative;
 		font-size: 12.5px;
 	}
@@ -295,7 +297,7 @@
 	.add {
 		position: absolute;
 		top: 8px;
-		left: 0;
+		inset-inline-start: 0;
 		display: inline-flex;
 		gap: 2px;
 		align-items: center;

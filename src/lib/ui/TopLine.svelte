@@ -119,7 +119,7 @@
 		display: flex;
 		flex: none;
 		gap: 18px;
-		margin-left: 12px;
+		margin-inline-start: 12px;
 	}
 
 	.views a {
@@ -141,7 +141,7 @@
 		flex: none;
 		gap: 18px;
 		align-items: center;
-		margin-left: auto;
+		margin-inline-start: auto;
 		color: var(--quiet);
 	}
 
@@ -161,7 +161,10 @@
 		}
 
 		.views {
-			margin-left: 0;
+			flex: initial;
+			flex-wrap: wrap;
+			gap: 0 18px;
+			margin-inline-start: 0;
 		}
 
 		.views a {

@@ -185,7 +185,7 @@
 	}
 
 	input.right {
-		text-align: right;
+		text-align: end;
 	}
 
 	/* Told by slant and a dotted line too, not by ink alone. */
@@ -221,22 +221,22 @@
 		position: absolute;
 		z-index: 20;
 		top: calc(100% + 3px);
-		left: 0;
+		inset-inline-start: 0;
 		width: max-content;
 		max-width: min(340px, 60vw);
 		padding: 6px 10px;
 		border: 1px solid var(--ink);
-		border-left-width: 4px;
+		border-inline-start-width: 4px;
 		border-radius: 2px;
 		background: var(--sheet);
 		font-size: 13px;
 		line-height: 1.35;
-		text-align: left;
+		text-align: start;
 		white-space: normal;
 	}
 
 	.right ~ .problem {
-		left: auto;
-		right: 0;
+		inset-inline-start: auto;
+		inset-inline-end: 0;
 	}
 </style>

@@ -57,7 +57,7 @@
 
 	.source {
 		color: var(--act);
-		text-align: left;
+		text-align: start;
 	}
 
 	.source:hover {

@@ -13,10 +13,11 @@ export const LANGUAGE_CHOICES = [
 	{ value: 'de', words: 'Deutsch' }
 ] as const;
 
-export const PAPER_CHOICES = [
-	{ value: 'a4', words: 'A4' },
-	{ value: 'letter', words: 'Letter' }
-] as const;
+export const paperChoices = (locale: Locale) =>
+	(['a4', 'letter'] as const).map((value) => ({
+		value,
+		words: text(locale, 'paper', { paper: value })
+	}));
 
 /** “What to pay” */
 export const handoutPart = (part: HandoutPart, locale: Locale): string =>

@@ -108,9 +108,16 @@ const SCREENS: Readonly<Record<string, readonly ScreenKey[]>> = {
 export const keysOn = (route: string | null, edits = true): readonly ScreenKey[] =>
 	keysFor(SCREENS[route ?? ''] ?? [], edits);
 
-/** Of some keys those that are of use to somebody who may change things, or to a reader. */
+/** Of some keys those that are of use to somebody who may change things, or to a reader, by the names on a keyboard. */
 export const keysFor = (keys: readonly ScreenKey[], edits: boolean): readonly ScreenKey[] =>
-	edits ? keys : keys.filter((key) => !key.edits);
+	keys.filter((key) => edits || !key.edits).map((key) => ({ ...key, keys: keysNamed(key.keys) }));
+
+/** Keys by the names on a keyboard of the desk's language. */
+export const keysNamed = (keys: string): string =>
+	keys.replace(NAMED, (named) => t('key', { named }));
+
+/** Keys that have names of their own on keyboards of other languages. */
+const NAMED = /Enter|Delete|Shift|Page Up|Page Down/g;
 
 /** The use of the arrow keys in a chart over time. */
 export const PICTURE_KEYS = t('In the chart: ← → previous or next …');

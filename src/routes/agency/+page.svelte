@@ -367,7 +367,7 @@
 	}
 
 	.act {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		color: var(--act);
 		font-weight: 600;
 	}

@@ -88,7 +88,7 @@
 		display: inline-block;
 		overflow: hidden;
 		max-width: 220px;
-		margin-left: 6px;
+		margin-inline-start: 6px;
 		text-overflow: ellipsis;
 		vertical-align: bottom;
 	}

@@ -152,7 +152,8 @@
 		grid-template-columns: auto minmax(120px, 1fr) 11em auto;
 		gap: 6px 28px;
 		align-items: center;
-		padding: 10px 70px 12px 40px;
+		padding-block: 10px 12px;
+		padding-inline: 40px 70px;
 		margin: 20px -40px 0;
 		border-top: 1px solid var(--hairline);
 		background: var(--sheet);
@@ -187,7 +188,7 @@
 
 	.lock {
 		position: fixed;
-		right: 12px;
+		inset-inline-end: 12px;
 		bottom: 12px;
 		display: grid;
 		place-items: center;
@@ -212,7 +213,8 @@
 		.what-if {
 			grid-template-columns: 1fr auto;
 			gap: 0 16px;
-			padding: 8px 66px 10px 20px;
+			padding-block: 8px 10px;
+			padding-inline: 20px 66px;
 			margin-inline: -20px;
 		}
 

@@ -301,7 +301,7 @@
 		flex-wrap: wrap;
 		gap: 8px 20px;
 		align-items: baseline;
-		margin-left: auto;
+		margin-inline-start: auto;
 	}
 
 	.actions > :is(a, button) {
@@ -355,7 +355,7 @@
 		width: 100%;
 		min-height: var(--target);
 		padding: 5px 8px;
-		text-align: left;
+		text-align: start;
 	}
 
 	li button:hover,

@@ -59,7 +59,7 @@
 	}
 
 	span {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		color: var(--quiet);
 	}
 </style>

@@ -113,7 +113,7 @@
 
 	ul,
 	ol {
-		padding-left: 22px;
+		padding-inline-start: 22px;
 	}
 
 	ol {

@@ -110,6 +110,6 @@
 	}
 
 	.acts .sure {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 	}
 </style>

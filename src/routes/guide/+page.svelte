@@ -168,7 +168,7 @@
 	}
 
 	section :global(:is(ul, ol)) {
-		padding-left: 22px;
+		padding-inline-start: 22px;
 		margin-top: 8px;
 	}
 

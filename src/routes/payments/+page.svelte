@@ -213,14 +213,14 @@
 	.files {
 		display: flex;
 		gap: 18px;
-		margin-left: auto;
+		margin-inline-start: auto;
 	}
 
 	button,
 	a {
 		color: var(--act);
 		font-weight: 600;
-		text-align: left;
+		text-align: start;
 	}
 
 	table {
@@ -232,9 +232,10 @@
 	th,
 	td {
 		height: 36px;
-		padding: 0 12px 0 6px;
+		padding-block: 0;
+		padding-inline: 6px 12px;
 		border-bottom: 1px solid var(--row-line);
-		text-align: left;
+		text-align: start;
 	}
 
 	thead th {
@@ -245,7 +246,7 @@
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 	}
 
 	.strong {
@@ -262,7 +263,7 @@
 	}
 
 	.line td:first-child {
-		padding-left: 24px;
+		padding-inline-start: 24px;
 	}
 
 	.line a {

@@ -277,12 +277,12 @@
 	}
 
 	.refusal {
-		padding-left: 10px;
-		border-left: 3px solid var(--ink);
+		padding-inline-start: 10px;
+		border-inline-start: 3px solid var(--ink);
 	}
 
 	.refusal button {
-		margin-left: 10px;
+		margin-inline-start: 10px;
 		color: var(--act);
 		font-weight: 600;
 	}

@@ -20,7 +20,7 @@
 
 <style>
 	button {
-		margin-left: 10px;
+		margin-inline-start: 10px;
 		color: var(--act);
 		font-weight: 600;
 	}

@@ -210,7 +210,7 @@
 	}
 
 	button {
-		margin-left: auto;
+		margin-inline-start: auto;
 		color: var(--act);
 		font-size: 13px;
 		font-weight: 600;
@@ -241,7 +241,7 @@
 	}
 
 	.title :global(input) {
-		padding-left: 0;
+		padding-inline-start: 0;
 		font-weight: 400;
 	}
 
@@ -271,6 +271,6 @@
 	}
 
 	.total b {
-		margin-left: 2px;
+		margin-inline-start: 2px;
 	}
 </style>

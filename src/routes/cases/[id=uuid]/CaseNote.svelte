@@ -229,12 +229,12 @@
 	.means {
 		grid-column: 1 / -1;
 		margin: 2px 0 6px;
-		padding-left: 10px;
-		border-left: 3px solid var(--ink);
+		padding-inline-start: 10px;
+		border-inline-start: 3px solid var(--ink);
 	}
 
 	.means button {
-		margin-left: 6px;
+		margin-inline-start: 6px;
 		color: var(--act);
 		font-weight: 600;
 	}

@@ -10,7 +10,7 @@
 	import { isWhose } from '$lib/document/household';
 	import KeyLine from '$lib/ui/KeyLine.svelte';
 	import { nameOf } from '$lib/words/debt';
-	import { GRID_KEYS } from '$lib/words/keys';
+	import { GRID_KEYS, keysFor } from '$lib/words/keys';
 	import { LIMITS } from '$lib/core/quantities/limits';
 	import { goto } from '$app/navigation';
 	import { onMount, tick } from 'svelte';
@@ -225,7 +225,7 @@
 {#if full}<p class="full">
 		{t('A case holds at most {debts} debts', { debts: LIMITS.debts })}
 	</p>{/if}
-<KeyLine keys={GRID_KEYS} />
+<KeyLine keys={keysFor(GRID_KEYS, true)} />
 
 <style>
 	/* On the root, because a line that is being dragged hangs outside the grid. */
@@ -258,7 +258,7 @@
 
 	.right,
 	.result {
-		text-align: right;
+		text-align: end;
 	}
 
 	.full {

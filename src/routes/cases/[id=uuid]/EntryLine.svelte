@@ -322,8 +322,8 @@
 
 	.sum {
 		width: 100%;
-		padding-right: 6px;
-		text-align: right;
+		padding-inline-end: 6px;
+		text-align: end;
 	}
 
 	.balances {
@@ -335,7 +335,7 @@
 		color: var(--quiet);
 		font-size: 13px;
 		line-height: 1.3;
-		text-align: left;
+		text-align: start;
 	}
 
 	.fold {
@@ -404,7 +404,7 @@
 	.result {
 		min-width: 0;
 		padding: 0 6px;
-		text-align: right;
+		text-align: end;
 	}
 
 	.result a {
@@ -418,7 +418,7 @@
 	}
 
 	.interest {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		color: var(--interest);
 	}
 
@@ -470,7 +470,7 @@
 		}
 
 		.line > :global([data-label]:has(> .field > .right))::before {
-			text-align: right;
+			text-align: end;
 		}
 
 		.line .result {
@@ -506,7 +506,7 @@
 		}
 
 		.line:not(:focus-within, .proposed) > :global(:nth-child(4) .right) {
-			text-align: left;
+			text-align: start;
 		}
 
 		.line:not(:focus-within, .proposed) > :global(:nth-child(3)) {

@@ -157,7 +157,7 @@
 		padding: 4px 0;
 		border-bottom: 1px solid var(--row-line);
 		color: inherit;
-		text-align: left;
+		text-align: start;
 		text-decoration: none;
 	}
 
@@ -176,6 +176,6 @@
 	}
 
 	.calendar {
-		padding-left: 14px;
+		padding-inline-start: 14px;
 	}
 </style>

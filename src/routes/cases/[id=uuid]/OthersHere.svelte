@@ -43,7 +43,7 @@
 	p {
 		position: absolute;
 		top: 51px;
-		right: 24px;
+		inset-inline-end: 24px;
 		margin: 0;
 		color: var(--act);
 		font-size: 13px;

@@ -346,7 +346,7 @@
 	}
 
 	.said .act {
-		margin-left: 10px;
+		margin-inline-start: 10px;
 	}
 
 	.sheet {
@@ -371,12 +371,12 @@
 
 	.column {
 		width: 150px;
-		padding-left: 8px;
-		border-left: 2px solid var(--act);
+		padding-inline-start: 8px;
+		border-inline-start: 2px solid var(--act);
 	}
 
 	.column.left {
-		border-left-color: var(--hairline);
+		border-inline-start-color: var(--hairline);
 	}
 
 	.column small {
@@ -389,7 +389,7 @@
 	}
 
 	.column :global(select) {
-		padding-left: 0;
+		padding-inline-start: 0;
 		font-weight: 600;
 	}
 

@@ -32,17 +32,17 @@
 <style>
 	.saving {
 		min-width: 62px;
-		text-align: right;
+		text-align: end;
 	}
 
 	.wrong {
 		max-width: 34em;
 		padding: 3px 8px;
-		border-left: 4px solid var(--ink);
+		border-inline-start: 4px solid var(--ink);
 		background: var(--sheet);
 		color: var(--ink);
 		font-size: 13px;
 		line-height: 1.25;
-		text-align: left;
+		text-align: start;
 	}
 </style>

@@ -54,7 +54,7 @@
 		gap: 10px;
 		padding: 16px 24px;
 		border-bottom: 1px solid var(--hairline);
-		border-left: 6px solid var(--ink);
+		border-inline-start: 6px solid var(--ink);
 		background: var(--sheet);
 	}
 
@@ -69,9 +69,10 @@
 
 	th,
 	td {
-		padding: 3px 28px 3px 0;
+		padding-block: 3px;
+		padding-inline: 0 28px;
 		border-bottom: 1px solid var(--row-line);
-		text-align: left;
+		text-align: start;
 	}
 
 	th {

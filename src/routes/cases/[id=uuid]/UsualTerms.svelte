@@ -61,7 +61,7 @@
 	}
 
 	button {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		color: var(--act);
 		font-style: normal;
 		font-weight: 600;

@@ -99,7 +99,7 @@
 	}
 
 	small {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		color: var(--quiet);
 	}
 </style>

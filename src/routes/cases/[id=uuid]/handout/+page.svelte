@@ -13,7 +13,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import NothingYet from '$lib/ui/NothingYet.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { handoutPart, LANGUAGE_CHOICES, PAPER_CHOICES } from '$lib/words/handout-settings';
+	import { handoutPart, LANGUAGE_CHOICES, paperChoices } from '$lib/words/handout-settings';
 	import { houseOn } from '$lib/document/agency';
 	import AssumedFirst from '../AssumedFirst.svelte';
 	import Taking from '../Taking.svelte';
@@ -131,7 +131,7 @@
 				<Choice
 					label={t('Paper')}
 					value={settings.paper}
-					options={PAPER_CHOICES}
+					options={paperChoices(desk.writing)}
 					onchange={(paper) => set({ paper })}
 				/>
 			</div>
@@ -200,7 +200,7 @@
 		align-content: start;
 		overflow-y: auto;
 		padding: 20px 24px;
-		border-left: 1px solid var(--hairline);
+		border-inline-start: 1px solid var(--hairline);
 		font-size: 14px;
 	}
 

@@ -137,8 +137,9 @@
 
 	th,
 	td {
-		padding: 2.4pt 0 2.4pt 12pt;
-		text-align: right;
+		padding-block: 2.4pt;
+		padding-inline: 12pt 0;
+		text-align: end;
 		vertical-align: bottom;
 	}
 
@@ -149,16 +150,16 @@
 
 	.left,
 	.letter {
-		text-align: left;
+		text-align: start;
 	}
 
 	.letter {
 		width: 18pt;
-		padding-left: 0;
+		padding-inline-start: 0;
 	}
 
 	.letter + .left {
-		padding-left: 0;
+		padding-inline-start: 0;
 	}
 
 	.letter span {
@@ -174,7 +175,7 @@
 
 	th:first-child,
 	td:first-child {
-		padding-left: 0;
+		padding-inline-start: 0;
 	}
 
 	.strong td {
@@ -191,6 +192,6 @@
 	}
 
 	.dense :is(th, td) {
-		padding-left: 3pt;
+		padding-inline-start: 3pt;
 	}
 </style>

@@ -54,7 +54,13 @@
 </svelte:head>
 
 {#key handout}
-	<div class="measure" style:width="{size.width - 2 * MARGIN}pt" aria-hidden="true" {@attach laid}>
+	<div
+		class="measure"
+		lang={handout.language}
+		style:width="{size.width - 2 * MARGIN}pt"
+		aria-hidden="true"
+		{@attach laid}
+	>
 		{#each handout.blocks as block, at (at)}<div><BlockView {block} /></div>{/each}
 	</div>
 {/key}

@@ -286,7 +286,7 @@
 
 	legend {
 		float: left;
-		margin-right: 22px;
+		margin-inline-end: 22px;
 	}
 
 	label {
@@ -312,8 +312,8 @@
 	}
 
 	.problem {
-		padding-left: 10px;
-		border-left: 3px solid var(--ink);
+		padding-inline-start: 10px;
+		border-inline-start: 3px solid var(--ink);
 	}
 
 	h2 {

@@ -375,7 +375,7 @@
 		grid-template-rows: minmax(0, 1fr) auto;
 		min-height: 100%;
 		padding-top: 8px;
-		border-right: 1px solid var(--hairline);
+		border-inline-end: 1px solid var(--hairline);
 		/* As high as what stands beside it; a long list is scrolled in it. */
 		contain: size;
 	}
@@ -408,7 +408,8 @@
 	.strip {
 		min-width: 0;
 		min-height: 0;
-		padding: 8px 24px 0 20px;
+		padding-block: 8px 0;
+		padding-inline: 20px 24px;
 	}
 
 	.picture {
@@ -471,7 +472,7 @@
 
 		.order {
 			min-height: 0;
-			border-right: 0;
+			border-inline-end: 0;
 			contain: none;
 		}
 

@@ -188,7 +188,7 @@
 	}
 
 	.use {
-		margin-left: 12px;
+		margin-inline-start: 12px;
 	}
 
 	.picture {
@@ -221,17 +221,18 @@
 	}
 
 	.sides > * {
-		padding: 6px 18px 10px 0;
+		padding-block: 6px 10px;
+		padding-inline: 0 18px;
 	}
 
 	.sides > * + * {
-		padding-left: 18px;
-		border-left: 1px solid var(--hairline);
+		padding-inline-start: 18px;
+		border-inline-start: 1px solid var(--hairline);
 	}
 
 	.sides.whose > .saved {
-		padding-left: 0;
-		border-left: 0;
+		padding-inline-start: 0;
+		border-inline-start: 0;
 	}
 
 	@media (width < 1100px) {
@@ -240,8 +241,8 @@
 		}
 
 		.sides > * + * {
-			padding-left: 0;
-			border-left: 0;
+			padding-inline-start: 0;
+			border-inline-start: 0;
 		}
 	}
 </style>

@@ -115,7 +115,7 @@
 	}
 
 	li button {
-		text-align: left;
+		text-align: start;
 	}
 
 	li button:hover {
@@ -138,7 +138,7 @@
 	}
 
 	.kinds span {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		color: var(--quiet);
 	}
 </style>

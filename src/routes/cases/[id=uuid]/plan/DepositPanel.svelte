@@ -236,8 +236,8 @@
 	}
 
 	.early {
-		padding-left: 10px;
-		border-left: 3px solid var(--act);
+		padding-inline-start: 10px;
+		border-inline-start: 3px solid var(--act);
 	}
 
 	button:not(.filled) {
@@ -258,9 +258,10 @@
 
 	th,
 	td {
-		padding: 3px 12px 3px 0;
+		padding-block: 3px;
+		padding-inline: 0 12px;
 		border-bottom: 1px solid var(--row-line);
-		text-align: left;
+		text-align: start;
 		vertical-align: baseline;
 		white-space: nowrap;
 	}
@@ -271,7 +272,7 @@
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 	}
 
 	.strong {

@@ -228,7 +228,7 @@
 	}
 
 	.back {
-		margin-left: auto;
+		margin-inline-start: auto;
 	}
 
 	.table {
@@ -238,14 +238,14 @@
 
 	.table :global(.scroller .note) {
 		max-width: 280px;
-		padding-right: 6px;
+		padding-inline-end: 6px;
 	}
 
 	/* With many debts the months stay where they are. */
 	.table :global(:where(td, th):where(.number, .left)) {
 		position: sticky;
 		z-index: 1;
-		left: 0;
+		inset-inline-start: 0;
 		background: var(--ground);
 	}
 
@@ -254,7 +254,7 @@
 	}
 
 	.table :global(:is(td, th).left:not([colspan])) {
-		left: 44px;
+		inset-inline-start: 44px;
 	}
 
 	.table :global(:is(thead, tfoot) :is(td, th):is(.number, .left)) {

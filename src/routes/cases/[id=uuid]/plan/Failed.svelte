@@ -15,12 +15,12 @@
 
 <style>
 	p {
-		padding-left: 10px;
-		border-left: 3px solid var(--ink);
+		padding-inline-start: 10px;
+		border-inline-start: 3px solid var(--ink);
 	}
 
 	button {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		color: var(--act);
 		font-weight: 600;
 	}

@@ -243,7 +243,7 @@
 	}
 
 	kbd {
-		margin-left: 4px;
+		margin-inline-start: 4px;
 		color: var(--quiet);
 	}
 
@@ -285,6 +285,7 @@
 
 	.slide {
 		position: relative;
+		direction: ltr;
 		min-height: 44px;
 		color: var(--quiet);
 	}
@@ -330,8 +331,8 @@
 		align-content: start;
 		min-width: 0;
 		height: 73px;
-		padding-left: 16px;
-		border-left: 1px solid var(--hairline);
+		padding-inline-start: 16px;
+		border-inline-start: 1px solid var(--hairline);
 		font-size: 14px;
 		line-height: 1.3;
 		list-style: none;
@@ -344,7 +345,7 @@
 	}
 
 	li button {
-		text-align: left;
+		text-align: start;
 	}
 
 	li button:hover {

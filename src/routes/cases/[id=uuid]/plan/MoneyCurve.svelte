@@ -139,6 +139,7 @@
 
 <style>
 	.curve {
+		direction: ltr;
 		position: relative;
 		height: 250px;
 		overflow: hidden;

@@ -187,7 +187,7 @@
 		gap: 7px;
 		align-items: center;
 		line-height: 1.2;
-		text-align: left;
+		text-align: start;
 	}
 
 	li button:hover strong {

@@ -248,7 +248,8 @@
 		grid-template-columns: auto 1fr;
 		gap: 8px;
 		align-items: center;
-		padding: 0 16px 4px 24px;
+		padding-block: 0 4px;
+		padding-inline: 24px 16px;
 		color: var(--quiet);
 		font-size: 13px;
 		font-weight: 600;
@@ -284,7 +285,7 @@
 	.out {
 		position: absolute;
 		top: 50%;
-		right: -1px;
+		inset-inline-end: -1px;
 		color: var(--quiet);
 		opacity: 0;
 		transform: translateY(-50%);
@@ -307,7 +308,8 @@
 		grid-template: auto auto / 18px 26px minmax(0, 1fr) auto;
 		gap: 0 8px;
 		align-items: center;
-		padding: 5px 24px 5px 8px;
+		padding-block: 5px;
+		padding-inline: 8px 24px;
 		border-top: 1px solid var(--row-line);
 		background: var(--ground);
 		line-height: 1.25;
@@ -316,7 +318,7 @@
 	/* Room for a finger between the figures and the edge. */
 	@media (pointer: coarse) {
 		li {
-			padding-right: calc(var(--target) + 4px);
+			padding-inline-end: calc(var(--target) + 4px);
 		}
 	}
 
@@ -326,7 +328,7 @@
 
 	.aside {
 		grid-template: auto / 26px minmax(0, 1fr) auto;
-		padding-left: 34px;
+		padding-inline-start: 34px;
 		color: var(--quiet);
 	}
 
@@ -376,7 +378,7 @@
 		grid-row: 1;
 		grid-column: 4;
 		font-weight: 600;
-		text-align: right;
+		text-align: end;
 	}
 
 	small {
@@ -389,7 +391,7 @@
 	small.interest {
 		grid-column: 4;
 		color: var(--interest);
-		text-align: right;
+		text-align: end;
 	}
 
 	small button:hover {

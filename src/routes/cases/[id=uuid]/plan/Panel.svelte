@@ -58,12 +58,12 @@
 	}
 
 	.right {
-		right: 24px;
+		inset-inline-end: 24px;
 		width: min(740px, calc(100vw - 48px));
 	}
 
 	.left {
-		left: 24px;
+		inset-inline-start: 24px;
 		overflow-y: auto;
 		width: min(860px, calc(100vw - 48px));
 		max-height: 60vh;

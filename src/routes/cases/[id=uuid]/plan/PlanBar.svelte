@@ -188,7 +188,7 @@
 	}
 
 	.new {
-		margin-left: auto;
+		margin-inline-start: auto;
 		font-weight: 600;
 	}
 </style>

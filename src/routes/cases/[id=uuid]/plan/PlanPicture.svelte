@@ -287,7 +287,7 @@
 	}
 
 	.caption kbd {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		font-weight: 400;
 	}
 

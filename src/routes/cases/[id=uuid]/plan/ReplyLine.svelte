@@ -51,7 +51,8 @@
 		align-items: center;
 		justify-content: end;
 		margin-top: -4px;
-		padding: 0 0 4px 40px;
+		padding-block: 0 4px;
+		padding-inline: 40px 0;
 		border-bottom: 1px solid var(--row-line);
 		font-size: 13px;
 	}

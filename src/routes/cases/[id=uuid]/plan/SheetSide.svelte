@@ -210,6 +210,6 @@
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 	}
 </style>

@@ -252,9 +252,10 @@
 	}
 
 	th {
-		padding: 3px 10px 3px 0;
+		padding-block: 3px;
+		padding-inline: 0 10px;
 		font-weight: 400;
-		text-align: left;
+		text-align: start;
 	}
 
 	th small {
@@ -272,7 +273,8 @@
 	}
 
 	td {
-		padding: 3px 10px 3px 0;
+		padding-block: 3px;
+		padding-inline: 0 10px;
 		font-variant-numeric: tabular-nums;
 	}
 
@@ -290,7 +292,7 @@
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 	}
 
 	.quiet {

@@ -167,7 +167,7 @@
 		text-overflow: ellipsis;
 		border-top: 1px solid var(--row-line);
 		font-weight: 400;
-		text-align: left;
+		text-align: start;
 		vertical-align: bottom;
 	}
 
@@ -185,7 +185,7 @@
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 	}
 
 	.strong {

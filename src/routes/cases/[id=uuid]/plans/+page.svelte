@@ -299,7 +299,7 @@
 	}
 
 	.bar .new {
-		margin-left: auto;
+		margin-inline-start: auto;
 		font-weight: 600;
 	}
 

@@ -235,7 +235,7 @@
 
 	.caption button {
 		flex: none;
-		margin-left: auto;
+		margin-inline-start: auto;
 		color: var(--act);
 		font-weight: 600;
 	}
@@ -250,7 +250,7 @@
 	}
 
 	.crossed button {
-		text-align: left;
+		text-align: start;
 	}
 
 	.crossed button:hover {

@@ -231,10 +231,11 @@
 	}
 
 	thead th {
-		padding: 6px 10px 6px 14px;
+		padding-block: 6px;
+		padding-inline: 14px 10px;
 		border-bottom: 1px solid var(--hairline);
 		font-weight: 400;
-		text-align: left;
+		text-align: start;
 		vertical-align: top;
 	}
 
@@ -323,7 +324,7 @@
 	tbody th {
 		padding: 3px 0;
 		font-weight: 400;
-		text-align: left;
+		text-align: start;
 		white-space: nowrap;
 	}
 
@@ -337,7 +338,7 @@
 
 	.hide {
 		position: absolute;
-		right: 0;
+		inset-inline-end: 0;
 		top: -2px;
 		opacity: 0;
 	}
@@ -348,7 +349,8 @@
 	}
 
 	tbody td {
-		padding: 3px 10px 3px 14px;
+		padding-block: 3px;
+		padding-inline: 14px 10px;
 		font-variant-numeric: tabular-nums;
 	}
 
@@ -370,7 +372,7 @@
 	}
 
 	.tag {
-		margin-left: 4px;
+		margin-inline-start: 4px;
 		font-size: 12px;
 		font-weight: 600;
 	}
@@ -392,7 +394,7 @@
 	}
 
 	.hidden button {
-		margin-left: 10px;
+		margin-inline-start: 10px;
 		color: var(--act);
 	}
 
@@ -403,7 +405,7 @@
 			--plan: 210px;
 
 			position: relative;
-			scroll-padding-left: calc(var(--names) + 24px);
+			scroll-padding-inline-start: calc(var(--names) + 24px);
 			scroll-snap-type: x proximity;
 		}
 
@@ -423,7 +425,7 @@
 		tbody th {
 			position: sticky;
 			z-index: 1;
-			left: 0;
+			inset-inline-start: 0;
 			background: var(--ground);
 			white-space: normal;
 		}

@@ -58,15 +58,16 @@
 
 	th {
 		overflow: hidden;
-		padding: 3px 10px 3px 0;
+		padding-block: 3px;
+		padding-inline: 0 10px;
 		font-weight: 400;
-		text-align: left;
+		text-align: start;
 		text-overflow: ellipsis;
 		white-space: nowrap;
 	}
 
 	thead th {
-		padding-left: 14px;
+		padding-inline-start: 14px;
 		border-bottom: 1px solid var(--hairline);
 		color: var(--quiet);
 		font-size: 13px;
@@ -78,11 +79,12 @@
 	}
 
 	thead .first {
-		padding-left: 0;
+		padding-inline-start: 0;
 	}
 
 	td {
-		padding: 3px 10px 3px 14px;
+		padding-block: 3px;
+		padding-inline: 14px 10px;
 	}
 
 	tbody tr {

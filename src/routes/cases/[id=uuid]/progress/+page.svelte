@@ -1,7 +1,7 @@
 <!-- The progress since a plan was chosen: record, explain, and continue. -->
 <script lang="ts">
 	import KeyLine from '$lib/ui/KeyLine.svelte';
-	import { READING_KEYS } from '$lib/words/keys';
+	import { keysFor, READING_KEYS } from '$lib/words/keys';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { monthsBetween } from '$lib/core/quantities/calendar';
@@ -283,7 +283,7 @@
 					desk.change(t('payments and charges'), (paper) => withoutRecorded(paper, id))}
 				onopen={(debt, name, anchor) => open(name, anchor, debt)}
 			/>
-			{#if !fixed}<KeyLine keys={READING_KEYS} />{/if}
+			{#if !fixed}<KeyLine keys={keysFor(READING_KEYS, true)} />{/if}
 			{#if hasSheet}
 				<p class="tools">
 					<button type="button" class="act" onclick={() => (byMonth = !byMonth)}
@@ -414,7 +414,7 @@
 		gap: 6px;
 		align-content: space-between;
 		padding: 10px 24px 10px;
-		border-left: 1px solid var(--hairline);
+		border-inline-start: 1px solid var(--hairline);
 	}
 
 	.table {
@@ -434,7 +434,7 @@
 
 		.beside {
 			border-top: 1px solid var(--hairline);
-			border-left: 0;
+			border-inline-start: 0;
 		}
 	}
 </style>

@@ -240,7 +240,7 @@
 	}
 
 	h2 {
-		margin-right: auto;
+		margin-inline-end: auto;
 		color: var(--quiet);
 		font-size: 13px;
 		font-weight: 400;

@@ -35,6 +35,7 @@
 
 <style>
 	.bar {
+		direction: ltr;
 		position: relative;
 		display: block;
 		height: 16px;

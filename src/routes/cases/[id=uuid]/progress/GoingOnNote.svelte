@@ -56,9 +56,10 @@
 
 	th,
 	td {
-		padding: 3px 14px 3px 0;
+		padding-block: 3px;
+		padding-inline: 0 14px;
 		border-bottom: 1px solid var(--row-line);
-		text-align: left;
+		text-align: start;
 	}
 
 	thead th {
@@ -73,7 +74,7 @@
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 		font-variant-numeric: tabular-nums;
 	}
 

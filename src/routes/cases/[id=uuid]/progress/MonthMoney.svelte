@@ -281,7 +281,7 @@
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 		font-variant-numeric: tabular-nums;
 	}
 

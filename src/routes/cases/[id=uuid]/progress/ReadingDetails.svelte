@@ -254,7 +254,8 @@
 		flex-wrap: wrap;
 		gap: 6px 24px;
 		align-items: center;
-		padding: 8px 8px 10px 40px;
+		padding-block: 8px 10px;
+		padding-inline: 40px 8px;
 		border-bottom: 1px solid var(--row-line);
 		background: var(--sheet);
 		font-size: 14px;

@@ -272,7 +272,7 @@
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 	}
 
 	.figure {
@@ -307,7 +307,7 @@
 	}
 
 	.sides > :first-child {
-		text-align: right;
+		text-align: end;
 	}
 
 	.sides > :nth-child(2) {

@@ -260,7 +260,7 @@
 	.settings {
 		overflow-y: auto;
 		padding: 18px 22px;
-		border-left: 1px solid var(--hairline);
+		border-inline-start: 1px solid var(--hairline);
 	}
 
 	.settings :global(.answer) {
@@ -300,11 +300,11 @@
 		align-items: center;
 		width: 100%;
 		padding: 6px 4px;
-		text-align: left;
+		text-align: start;
 	}
 
 	.name small {
-		margin-left: auto;
+		margin-inline-start: auto;
 		color: var(--quiet);
 	}
 
@@ -320,7 +320,7 @@
 		}
 
 		.settings {
-			border-left: 0;
+			border-inline-start: 0;
 			order: -1;
 		}
 	}

@@ -348,16 +348,18 @@
 
 	.terms {
 		grid-area: terms;
-		padding: 12px 18px 14px 24px;
+		padding-block: 12px 14px;
+		padding-inline: 24px 18px;
 		overflow-y: auto;
-		border-right: 1px solid var(--hairline);
+		border-inline-end: 1px solid var(--hairline);
 	}
 
 	.pictures,
 	.lower {
 		min-width: 0;
 		min-height: 0;
-		padding: 10px 24px 0 20px;
+		padding-block: 10px 0;
+		padding-inline: 20px 24px;
 	}
 
 	.pictures {
@@ -380,7 +382,8 @@
 		}
 
 		.terms {
-			padding: 12px 12px 14px 18px;
+			padding-block: 12px 14px;
+			padding-inline: 18px 12px;
 		}
 	}
 
@@ -392,7 +395,7 @@
 		}
 
 		.terms {
-			border-right: 0;
+			border-inline-end: 0;
 		}
 
 		.pictures {

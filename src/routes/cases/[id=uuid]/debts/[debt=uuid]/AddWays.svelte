@@ -268,7 +268,7 @@
 	}
 
 	button {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		color: var(--act);
 		font-weight: 600;
 	}

@@ -67,7 +67,7 @@
 
 	.settings :global(:is(input, select)) {
 		font-weight: 600;
-		text-align: right;
+		text-align: end;
 	}
 
 	.settings :global(p) {

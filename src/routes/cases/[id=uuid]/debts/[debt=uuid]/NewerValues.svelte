@@ -39,7 +39,7 @@
 	}
 
 	button {
-		margin-left: 6px;
+		margin-inline-start: 6px;
 		color: var(--act);
 		font-weight: 600;
 	}

@@ -213,7 +213,7 @@
 	}
 
 	.caption kbd {
-		margin-left: 8px;
+		margin-inline-start: 8px;
 		font-weight: 400;
 	}
 

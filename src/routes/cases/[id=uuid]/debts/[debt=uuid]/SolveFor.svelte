@@ -333,7 +333,7 @@
 	}
 
 	.which :global(select) {
-		padding-left: 0;
+		padding-inline-start: 0;
 	}
 
 	.sentence {
@@ -380,7 +380,7 @@
 	}
 
 	.use {
-		margin-right: 6px;
+		margin-inline-end: 6px;
 		color: var(--act);
 		font-size: 15px;
 		font-weight: 600;

@@ -348,7 +348,7 @@
 		display: flex;
 		gap: 6px;
 		align-items: center;
-		margin-left: auto;
+		margin-inline-start: auto;
 		color: var(--quiet);
 		font-size: 13px;
 		white-space: nowrap;
@@ -365,10 +365,11 @@
 
 	th,
 	td {
-		padding: 0 6px 0 0;
+		padding-block: 0;
+		padding-inline: 0 6px;
 		border-top: 1px solid var(--row-line);
 		font-weight: 400;
-		text-align: left;
+		text-align: start;
 	}
 
 	thead th {
@@ -391,7 +392,7 @@
 	}
 
 	.right {
-		text-align: right;
+		text-align: end;
 	}
 
 	.estimate {
@@ -410,12 +411,12 @@
 	}
 
 	.verdict {
-		padding-left: 10px;
+		padding-inline-start: 10px;
 		line-height: 1.2;
 	}
 
 	.verdict :global(svg) {
-		margin-right: 2px;
+		margin-inline-end: 2px;
 		vertical-align: -2px;
 	}
 

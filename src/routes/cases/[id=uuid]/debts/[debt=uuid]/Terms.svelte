@@ -275,7 +275,7 @@
 	}
 
 	.term :global(select) {
-		text-align: right;
+		text-align: end;
 	}
 
 	.term :global(input::placeholder),
@@ -317,21 +317,21 @@
 	}
 
 	.label.right {
-		padding-right: 6px;
-		text-align: right;
+		padding-inline-end: 6px;
+		text-align: end;
 	}
 
 	.required :global(select) {
-		padding-left: 0;
+		padding-inline-start: 0;
 		font-weight: 600;
 	}
 
 	.required > :global(:nth-child(7) input) {
-		padding-left: 0;
-		text-align: left;
+		padding-inline-start: 0;
+		text-align: start;
 	}
 
 	.required > :global(:nth-child(8) select) {
-		text-align: right;
+		text-align: end;
 	}
 </style>

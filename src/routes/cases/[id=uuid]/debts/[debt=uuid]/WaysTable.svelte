@@ -229,7 +229,7 @@
 		padding: 0 6px;
 		border-bottom: 1px solid var(--row-line);
 		font-weight: 400;
-		text-align: right;
+		text-align: end;
 		white-space: nowrap;
 	}
 
@@ -280,7 +280,7 @@
 	.way {
 		max-width: 168px;
 		overflow: hidden;
-		text-align: left;
+		text-align: start;
 		text-overflow: ellipsis;
 	}
 
@@ -326,7 +326,7 @@
 
 	.bar {
 		position: absolute;
-		right: 7px;
+		inset-inline-end: 7px;
 		bottom: 2px;
 		min-width: 1px;
 		max-width: calc(100% - 14px);

@@ -153,7 +153,7 @@
 	}
 
 	.act {
-		margin-right: 10px;
+		margin-inline-end: 10px;
 		color: var(--act);
 		font-weight: 600;
 	}
