@@ -3,30 +3,12 @@
 	import { page } from '$app/state';
 	import { keysOn } from '$lib/words/keys';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
-	import { chooseLanguage, loadAnew, whyNot } from '$lib/desk/requests';
-	import { deskLanguage } from '$lib/messages/desk-language';
-	import { DESK_LANGUAGES, type DeskLanguage } from '$lib/messages/message';
-	import { LANGUAGE_CHOICES } from '$lib/words/handout-settings';
-	import Choice from '$lib/ui/Choice.svelte';
 	import { isTyping } from '$lib/ui/typing';
 	import { t } from '$lib/words/labels/common';
 
 	const keys = $derived(keysOn(page.route.id, page.data['person']?.role !== 'reader'));
 	let button = $state<HTMLElement>();
 	let isOpen = $state(false);
-
-	const LANGUAGES = LANGUAGE_CHOICES.flatMap(({ value, words }) =>
-		DESK_LANGUAGES.flatMap((language) => (language === value ? [{ value: language, words }] : []))
-	);
-	let problem = $state<string | null>(null);
-
-	/** What is said on a page is said when it is drawn: it is drawn anew, with all that was typed saved before. */
-	async function choose(language: DeskLanguage): Promise<void> {
-		problem = null;
-		const answer = await chooseLanguage(language);
-		if (answer.kind === 'done') await loadAnew();
-		else problem = whyNot(answer);
-	}
 
 	function key(event: KeyboardEvent): void {
 		if (event.key !== '?' || isTyping(event) || keys.length === 0) return;
@@ -67,16 +49,9 @@
 				<dd>{t('opens and closes this list')}</dd>
 			</dl>
 			<p class="guide"><a href="/guide">{t('Read the guide')}</a></p>
-			<label class="language">
-				{t('Language')}
-				<Choice
-					label={t('Language of the desk')}
-					value={deskLanguage()}
-					options={LANGUAGES}
-					onchange={(language) => void choose(language)}
-				/>
-			</label>
-			{#if problem}<p role="alert">{problem}</p>{/if}
+			{#await import('./LanguageChoice.svelte') then { default: LanguageChoice }}
+				<LanguageChoice />
+			{/await}
 		</Note>
 	{/await}
 {/if}
@@ -103,16 +78,6 @@
 
 	.guide {
 		margin-top: 12px;
-	}
-
-	.language {
-		display: grid;
-		grid-template-columns: auto 140px;
-		gap: 10px;
-		align-items: center;
-		justify-content: start;
-		margin-top: 8px;
-		color: var(--quiet);
 	}
 
 	.guide a {
