@@ -163,6 +163,9 @@ describe('the screen turned to a client', () => {
 		await other.see('header', 'Not saved');
 		await turnBack('4071');
 		await screen.page.waitForSelector('header .views');
-		desk.checked('423');
+		// What it has to save is put together with what was saved before the screen was turned.
+		await other.see('header', /Saved$/);
+		await other.page.close();
+		desk.checked('responded with a status of 4');
 	});
 });
