@@ -60,6 +60,10 @@ const keysOf = (name: string, address: string): Keys => ({
  */
 const attempt = (keys: Keys): Promise<number> =>
 	writing(async (statements) => {
+		// One after the other, also where nothing is counted yet that could be locked; always in the same order, so that two
+		// that try at once do not wait for each other.
+		for (const key of [keys.name, keys.address].sort(Buffer.compare))
+			await statements.query('select pg_advisory_xact_lock($1)', [String(key.readBigInt64BE())]);
 		const seconds = await waitOf(statements, keys);
 		if (seconds === 0) await countFailure(statements, keys);
 		return seconds;
