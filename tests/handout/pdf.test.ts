@@ -1,6 +1,6 @@
 /** PDFs as other programs read them: their text, their faces, their pages. */
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
@@ -40,7 +40,10 @@ async function read(handout: Handout) {
 	return {
 		pages: run('pdftotext', '-layout', path, '-').split('\f').slice(0, -1),
 		fonts: run('pdffonts', path).trim().split('\n').slice(2),
-		info: run('pdfinfo', path)
+		info: run('pdfinfo', path),
+		/** What it is for whoever has it read out; of many pages that takes its reader long. */
+		structure: () => run('pdfinfo', '-struct-text', path),
+		raw: readFileSync(path, 'latin1')
 	};
 }
 
@@ -71,6 +74,76 @@ describe.runIf(hasReaders)('the PDF of a handout', () => {
 			);
 			expect(headings).not.toContain(last);
 		});
+	});
+
+	it.each(HANDOUT_LANGUAGES)(
+		'can be read out in its order, in %s: headings, tables by their heads, pictures in words',
+		async (language) => {
+			const house = houseOn(agencyIn(demoReference), ferry.asOf);
+			const handout = handoutOf(handedIn(ferry, { language }), entry, null, house);
+			const { info, raw, ...pdf } = await read(handout);
+			const structure = pdf.structure();
+			expect(info).toMatch(/Tagged: +yes/);
+			expect(raw).toMatch(new RegExp(`/Lang \\(${language}\\)`));
+			const kinds = [...structure.matchAll(/^ {2}(\w+)/gm)].map(([, kind]) => kind);
+			const wanted = handout.blocks.flatMap((block) =>
+				block.kind === 'letterhead'
+					? ['Figure', 'P']
+					: {
+							heading: 'H2',
+							lines: 'P',
+							answer: 'H1',
+							sentence: 'P',
+							picture: 'Figure',
+							table: 'Table'
+						}[block.kind]
+			);
+			expect(kinds).toEqual(wanted);
+			// All of it, word by word and in order: nothing that is drawn is left out, or said twice.
+			const said = [...structure.matchAll(/^ +"(.*)"$/gm)].map(([, text]) => text).join(' ');
+			const tables = handout.blocks.filter((block) => block.kind === 'table');
+			let from = 0;
+			for (const block of handout.blocks) {
+				if (block.kind === 'picture' || block.kind === 'letterhead') continue;
+				const text =
+					block.kind === 'table'
+						? [
+								...block.columns.map(({ heading }) => heading),
+								...block.rows.flatMap(({ letter, cells }) => [letter ?? '', ...cells])
+							].join(' ')
+						: block.kind === 'heading'
+							? block.text
+							: block.kind === 'lines'
+								? block.lines.join(' ')
+								: block.sentence.map((phrase) => phrase.text).join('');
+				const at = dense(said).indexOf(dense(text), from);
+				expect([text, at >= from]).toEqual([text, true]);
+				from = at + dense(text).length;
+			}
+			// A word that ends a line is apart from the one that begins the next.
+			expect(said).not.toMatch(/31months|31mois|31Monate|31meses/);
+			const count = (pattern: RegExp) => structure.match(pattern)?.length;
+			const cells = tables.flatMap((table) => (table.kind === 'table' ? [table] : []));
+			expect(count(/\/Scope \/Column/g)).toBe(
+				cells.reduce((sum, { columns }) => sum + columns.length, 0)
+			);
+			expect(count(/\/Scope \/Row/g)).toBe(cells.reduce((sum, { rows }) => sum + rows.length, 0));
+			expect(raw.match(/\/Alt /g)).toHaveLength(kinds.filter((kind) => kind === 'Figure').length);
+		}
+	);
+
+	it('says of a long table once what it is, however many pages it takes', async () => {
+		const [card] = ferry.debts;
+		const handout = card && scheduleOf(ferry, { ...card, pays: { kind: 'required' } as never });
+		if (!handout) throw new Error('a schedule');
+		const { pages, ...pdf } = await read(handout);
+		expect(pages.length).toBeGreaterThan(2);
+		const structure = pdf.structure();
+		const table = handout.blocks.find((block) => block.kind === 'table');
+		if (table?.kind !== 'table') throw new Error('a table');
+		expect(structure.match(/^ {2}Table/gm)).toHaveLength(1);
+		expect(structure.match(/Scope \/Column/g)).toHaveLength(table.columns.length);
+		expect(structure.match(/Scope \/Row/g)).toHaveLength(table.rows.length);
 	});
 
 	it('is on Letter where that is chosen, and prints names of any letters', async () => {
@@ -161,10 +234,15 @@ describe.runIf(hasReaders)('letters, list and handout of one plan', () => {
 				day: ferry.asOf
 			});
 			if (!letter) throw new Error('a letter');
-			const { pages, fonts } = await read(letter);
+			const { pages, fonts, info, structure } = await read(letter);
 			const text = dense(pages.join(''));
 			expect(pages).toHaveLength(1);
 			for (const font of fonts) expect(font).toMatch(/ yes yes yes +\d+/);
+			expect(info).toMatch(/Tagged: +yes/);
+			const kinds = structure().match(/^ {2}\w+/gm) ?? [];
+			expect(kinds).toHaveLength(
+				letter.blocks.length + letter.blocks.filter(({ kind }) => kind === 'letterhead').length
+			);
 			for (const line of plainHandout(letter).split('\n').slice(1)) {
 				const parts = line === line.toUpperCase() ? [] : line.split('  ');
 				for (const part of parts) expect(text).toContain(dense(part));

@@ -7,8 +7,8 @@ export type Family = 'sans' | 'serif';
 export type Subset = keyof typeof sans;
 export type Weight = 400 | 700;
 
-/** Where the files are; the name under which each is then found. */
-export type FontLoader = (family: Family, subset: Subset, weight: Weight) => Promise<string>;
+/** Where the files are; the bytes of each. */
+export type FontLoader = (family: Family, subset: Subset, weight: Weight) => Promise<Uint8Array>;
 
 const NAMES = { sans: FACE, serif: 'Literata' } as const;
 

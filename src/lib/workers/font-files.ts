@@ -11,7 +11,7 @@ const FILES = import.meta.glob<string>(
 );
 const PACKAGES = { sans: 'source-sans-3', serif: 'literata' } as const;
 
-export const fontName = (family: Family, subset: Subset, weight: Weight): string =>
+const fontName = (family: Family, subset: Subset, weight: Weight): string =>
 	`${PACKAGES[family]}-${subset}-${weight}-normal.woff`;
 
 export async function fontFile(
