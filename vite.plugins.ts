@@ -89,18 +89,25 @@ export const takeHome: Plugin = {
 	load: (id) => (id === '\0virtual:take-home' ? (parts ??= takeHomeParts()) : null)
 };
 
-/** The counselor's guide as sections of HTML, one for each heading of the first two levels. */
-function guideSections(): string {
-	const parts = readFileSync('docs/guide.md', 'utf8').split(/^(?=#{1,2} )/m);
-	const sections = parts.map((part) => {
+/** The counselor's guide in each language of the desk. */
+const GUIDES = { en: 'docs/guide.md', es: 'docs/guide.es.md' } as const;
+
+/** A guide as sections of HTML, one for each heading of the first two levels. */
+function sectionsOf(file: string) {
+	const parts = readFileSync(file, 'utf8').split(/^(?=#{1,2} )/m);
+	return parts.map((part) => {
 		const [, title = ''] = /^#+ (.*)/.exec(part) ?? [];
 		const html = marked.parse(part.replace(/^#+ .*/, ''), { async: false });
 		return { title, html, text: html.replace(/<[^>]*>/g, ' ') };
 	});
-	return `export const sections = ${JSON.stringify(sections)};`;
 }
 
-/** The guide that is on board: what `docs/guide.md` says. */
+function guideSections(): string {
+	const guides = Object.entries(GUIDES).map(([language, file]) => [language, sectionsOf(file)]);
+	return `export const guides = ${JSON.stringify(Object.fromEntries(guides))};`;
+}
+
+/** The guide that is on board: what `docs/guide.md` says, and its translations. */
 export const guide: Plugin = {
 	name: 'guide',
 	resolveId: (id) => (id === 'virtual:guide' ? '\0virtual:guide' : null),

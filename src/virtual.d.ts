@@ -9,11 +9,12 @@ declare module 'virtual:take-home' {
 
 /** The counselor's guide, section by section (`vite.plugins.ts`). */
 declare module 'virtual:guide' {
-	export const sections: readonly {
+	export const guides: Readonly<Record<'en' | 'es', readonly GuideSection[]>>;
+	interface GuideSection {
 		readonly title: string;
 		/** Pictures are named as in `docs/`: `screenshots/NAME.png` */
 		readonly html: string;
 		/** Its words without marks, to be searched. */
 		readonly text: string;
-	}[];
+	}
 }

@@ -120,6 +120,25 @@ describe('the language of the desk', () => {
 	});
 });
 
+/** What a guide is about: its headings of the first two levels, and the pictures in each part. */
+const partsOf = (file: string): number[] =>
+	readFileSync(file, 'utf8')
+		.split(/^#{1,2} /m)
+		.slice(1)
+		.map((part) => part.match(/^### |!\[/gm)?.length ?? 0);
+
+describe('the guide', () => {
+	it('has the same parts and pictures in every language of the desk', async () => {
+		expect(partsOf('docs/guide.es.md')).toEqual(partsOf('docs/guide.md'));
+		await screen.page.setExtraHTTPHeaders(SPANISH);
+		await screen.goto('/guide');
+		await screen.see('h1', 'La guía de quien asesora');
+		await screen.press('/');
+		await screen.page.keyboard.type('FECHA LIMITE');
+		await screen.see('nav[aria-label=Secciones]', 'Una deuda');
+	});
+});
+
 /** In the page: every word is a third longer, now and whatever is drawn later. */
 function lengthen(): void {
 	const longer = new WeakMap<Node, string>();

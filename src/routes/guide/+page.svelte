@@ -1,6 +1,7 @@
 <!-- The counselor's guide on board, searched as one types. -->
 <script lang="ts">
-	import { sections } from 'virtual:guide';
+	import { guides } from 'virtual:guide';
+	import { deskLanguage } from '$lib/messages/desk-language';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { isTyping } from '$lib/ui/typing';
 	import { t } from '$lib/words/labels/guide';
@@ -18,7 +19,7 @@
 
 	const folded = (text: string): string =>
 		text.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
-	const all = sections.map(({ title, html, text }, at) => ({
+	const all = guides[deskLanguage()].map(({ title, html, text }, at) => ({
 		id: `section-${at}`,
 		title,
 		html: shown(html),
