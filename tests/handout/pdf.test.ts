@@ -146,6 +146,15 @@ describe.runIf(hasReaders)('the PDF of a handout', () => {
 		expect(structure.match(/Scope \/Row/g)).toHaveLength(table.rows.length);
 	});
 
+	it('breaks a name of eighty letters without a space, and sets nothing smaller for it', async () => {
+		const name = 'W'.repeat(80);
+		const debts = ferry.debts.map((debt, at) => (at === 0 ? { ...debt, name } : debt));
+		const { pages } = await read(handoutOf({ ...ferry, debts }, entry));
+		expect(dense(pages.join(''))).toContain(name);
+		const usual = await read(handoutOf(ferry, entry));
+		expect(pages).toHaveLength(usual.pages.length);
+	});
+
 	it('is on Letter where that is chosen, and prints names of any letters', async () => {
 		const debts = ferry.debts.map((debt, at) =>
 			at === 0 ? { ...debt, name: 'Łódź & Søn 借金' } : debt

@@ -72,7 +72,8 @@ function sized(
 			...rows.map((row) => widthsOf(pdf, said(row, at), text))
 		];
 		return {
-			least: Math.max(...all.map(({ least }) => least)),
+			// A word as long as a third of the sheet is broken, before all is set smaller for it.
+			least: Math.min(width / 3, Math.max(...all.map(({ least }) => least))),
 			most: Math.max(...all.map(({ most }) => most))
 		};
 	});
