@@ -47,6 +47,9 @@
 	});
 </script>
 
+<!-- A page that comes back as it was left may no longer be this browser’s to see: the server is asked again. -->
+<svelte:window onpageshow={(event) => event.persisted && location.reload()} />
+
 {#snippet end()}
 	<ScreenKeys />
 	{#if data.person}

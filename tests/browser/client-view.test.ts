@@ -81,6 +81,9 @@ describe('the screen turned to a client', () => {
 			await screen.goto(path);
 			expect(new URL(screen.page.url()).pathname).toBe('/client-view');
 		}
+		await screen.page.goBack();
+		await screen.page.waitForFunction(() => location.pathname === '/client-view');
+		expect(await screen.text('body')).not.toContain('Turned to Teague');
 		const answers = await screen.page.evaluate(
 			(id) =>
 				Promise.all(
