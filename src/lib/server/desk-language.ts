@@ -33,6 +33,8 @@ export function languageOf(cookies: Cookies, accepted: string | null): DeskLangu
 			const weight = parameters.map((one) => /^\s*q=([\d.]+)/.exec(one)?.[1]).find(Boolean);
 			return { language: tag.split('-')[0], weight: Number(weight ?? 1) };
 		})
+		// What it gives no weight it does not want.
+		.filter(({ weight }) => weight > 0)
 		.sort((a, b) => b.weight - a.weight)
 		.map(({ language }) => language)
 		.find(isDeskLanguage);
