@@ -1,5 +1,5 @@
 /** The plans of a screen that is turned to a client, kept by this window alone until it is turned back. */
-import type { ClientView } from '../handout/home';
+import type { ClientView } from '../handout/client-view';
 
 const KEY = 'residuum-client-view';
 

@@ -226,7 +226,7 @@ export function momentsOf(document: CaseDocument): Moment[] {
 		name,
 		amount: sumOf(figures, ({ opening }) => opening)
 	}));
-	// What happened is followed once for each forecast, and looked at on the day of each visit.
+	// Progress is followed once for each forecast, and looked at on the day of each visit.
 	const drifts = new Map<string, Drift>();
 	const driftFrom = (entry: ForecastEntry): Drift => {
 		const known = drifts.get(entry.id);

@@ -4,6 +4,7 @@ import type { CaseDocument } from '../document/case';
 import type { PersonEntry } from '../document/household';
 import type { PlanEntry } from '../document/plan';
 import type { Writing } from '../reading/writing';
+import type { TakeHome } from '../take-home/take-home';
 import { handoutText } from '../words/handout';
 import type { Language } from '../messages/message';
 import { say, type Sentence } from '../messages/sentence';
@@ -27,6 +28,16 @@ export interface HandedDebt {
 	readonly letter: string;
 	readonly name: string;
 }
+
+/** What a client computes a plan with, on a phone or on a screen that is turned. */
+export const homeOf = ({ document, entry, writing, carried, debts }: Handed): TakeHome => ({
+	writing,
+	asOf: document.asOf,
+	debts: carried.debts,
+	terms: carried.terms,
+	named: debts,
+	depositDay: entry.programme?.day ?? null
+});
 
 export const heading = (
 	writing: Writing<Language>,

@@ -8,7 +8,7 @@ import type { CalendarDate } from '../core/quantities/calendar';
 import { writeLongDate, writeMonth } from '../reading/written';
 import { monthOf, monthsOf, payoffsOf, pictureOf, sentenceIn } from '../take-home/sections';
 import { STOPS, type TakeHome } from '../take-home/take-home';
-import { homeOf } from './home';
+import { homeOf } from './handed';
 import { takeHomeText } from '../words/take-home';
 import type { Block, Row, Table } from './blocks';
 import { closingBlocks, handedOf, openingBlocks, partOf, titleOf } from './handout';

@@ -1,6 +1,6 @@
 <!-- One plan as its client sees it: what it comes to, what more money would change, its picture, what is due, what is gone when. -->
 <script lang="ts">
-	import type { ClientView } from '$lib/handout/home';
+	import type { ClientView } from '$lib/handout/client-view';
 	import type { Plan } from '$lib/core/plan/terms';
 	import type { Cents } from '$lib/core/quantities/money';
 	import { ZERO } from '$lib/core/quantities/money';

@@ -5,7 +5,7 @@
 	import { finishWork } from '$lib/desk/session';
 	import type { CaseDocument } from '$lib/document/case';
 	import type { PlanEntry } from '$lib/document/plan';
-	import { clientPlans } from '$lib/handout/home';
+	import { clientPlans } from '$lib/handout/client-view';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import Note from '$lib/ui/Note.svelte';
 	import SmallForm from '$lib/ui/SmallForm.svelte';

@@ -1,21 +1,12 @@
-/** What a client gets of a plan to compute with, and the plans of a screen that is turned to a client. */
+/** The plans of a screen that is turned to a client. */
 import type { CaseDocument } from '../document/case';
 import { chosenPlan, type PlanEntry } from '../document/plan';
 import type { CalendarDate } from '../core/quantities/calendar';
 import type { Sentence } from '../messages/sentence';
 import type { TakeHome } from '../take-home/take-home';
 import { calledPlan, handedOf, openingBlocks, partOf } from './handout';
-import type { Handed } from './handed';
+import { homeOf, type Handed } from './handed';
 import { NO_HOUSE } from '../document/agency';
-
-export const homeOf = ({ document, entry, writing, carried, debts }: Handed): TakeHome => ({
-	writing,
-	asOf: document.asOf,
-	debts: carried.debts,
-	terms: carried.terms,
-	named: debts,
-	depositDay: entry.programme?.day ?? null
-});
 
 /** All that a screen turned to a client knows: plain data, kept by the browser's window alone. */
 export interface ClientView {
