@@ -25,7 +25,7 @@
 	}
 
 	/* It is read before anything else, and does not fill a small screen. */
-	@media (width < 700px) {
+	@media screen and (width < 700px) {
 		.answer {
 			font-size: 20px;
 		}

@@ -156,7 +156,7 @@
 		font-weight: 600;
 	}
 
-	@media (width < 560px) {
+	@media screen and (width < 560px) {
 		.fields {
 			grid-template-columns: 1fr;
 		}

@@ -8,7 +8,7 @@
 	const { keys }: Props = $props();
 </script>
 
-<p>
+<p class="screen-only">
 	{#each keys as { keys: named, does } (does)}
 		<span><kbd>{named}</kbd> {does}</span>
 	{/each}

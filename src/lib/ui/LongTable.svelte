@@ -332,7 +332,7 @@
 		padding: 0 6px;
 	}
 
-	@media (width < 1200px) {
+	@media screen and (width < 1200px) {
 		table {
 			font-size: 13px;
 		}

@@ -27,6 +27,8 @@
 		display: flex;
 		gap: 20px;
 		align-items: center;
+		/* From its left edge on there is half of the window alone. */
+		width: max-content;
 		max-width: min(720px, 92vw);
 		padding: 10px 18px;
 		border: 1px solid var(--ink);

@@ -152,7 +152,7 @@
 		justify-content: center;
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		header {
 			flex-wrap: wrap;
 			gap: 2px 14px;

@@ -201,7 +201,7 @@
 		max-width: 34em;
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		main {
 			padding: 20px 20px 0;
 		}

@@ -124,7 +124,7 @@
 		font-size: 17px;
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		article,
 		.alone {
 			grid-template: none / minmax(0, 1fr);

@@ -173,7 +173,7 @@
 		margin-top: 8px;
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		main {
 			grid-template-columns: minmax(0, 1fr);
 		}

@@ -199,7 +199,7 @@
 	{#if isOpen}
 		<div class="top">
 			<Answered sentence={indexSentence(index, data.today, SCREEN)} />
-			<div class="actions">
+			<div class="actions screen-only">
 				{#if list.length > 1}
 					{#each list as one (one.id)}
 						<button
@@ -435,7 +435,7 @@
 		color: var(--quiet);
 	}
 
-	@media (width < 820px) {
+	@media screen and (width < 820px) {
 		.two {
 			grid-template-columns: minmax(0, 1fr);
 		}

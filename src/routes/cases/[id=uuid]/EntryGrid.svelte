@@ -234,10 +234,18 @@
 			minmax(150px, 1.1fr) 82px;
 	}
 
-	@media (width < 1200px) {
+	@media screen and (width < 1200px) {
 		:global(:root) {
 			--entry-columns: 48px minmax(110px, 1.3fr) 98px 76px 132px 66px 66px 78px 96px
 				minmax(104px, 1fr) 82px;
+		}
+	}
+
+	/* On paper nothing can be done with a line; names have the room. */
+	@media print {
+		:global(:root) {
+			--entry-columns: 52px minmax(180px, 2fr) 100px 70px 130px 68px 66px 78px 92px
+				minmax(150px, 1fr) 0;
 		}
 	}
 
@@ -267,7 +275,7 @@
 	}
 
 	/* There its lines are cards. */
-	@media (width < 1000px) {
+	@media screen and (width < 1000px) {
 		.head {
 			position: absolute;
 			overflow: hidden;

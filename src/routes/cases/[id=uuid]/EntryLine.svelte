@@ -320,6 +320,12 @@
 		flex: 0 1 92px;
 	}
 
+	@media print {
+		.named > :global(:nth-child(2)) {
+			flex-basis: 56px;
+		}
+	}
+
 	.sum {
 		width: 100%;
 		padding-inline-end: 6px;
@@ -427,7 +433,7 @@
 	}
 
 	/* Where the page has less than the table needs, a debt is a card, each figure under its name. */
-	@media (width < 1000px) {
+	@media screen and (width < 1000px) {
 		.line {
 			position: relative;
 			grid-template-columns: 44px repeat(3, minmax(0, 1fr));

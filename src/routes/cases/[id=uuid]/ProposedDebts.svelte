@@ -398,7 +398,7 @@
 	}
 
 	/* A table needs its width: where the page has less, it is scrolled sideways. */
-	@media (width < 1000px) {
+	@media screen and (width < 1000px) {
 		.lines {
 			position: relative;
 			overflow-x: auto;

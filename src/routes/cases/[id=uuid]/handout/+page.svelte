@@ -245,13 +245,13 @@
 		accent-color: var(--act);
 	}
 
-	@media (width < 1200px) {
+	@media screen and (width < 1200px) {
 		.stack {
 			zoom: 0.8;
 		}
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		main {
 			display: block;
 			height: auto;

@@ -235,7 +235,7 @@
 		border-inline-start: 0;
 	}
 
-	@media (width < 1100px) {
+	@media screen and (width < 1100px) {
 		.sides {
 			grid-template-columns: minmax(0, 1fr);
 		}

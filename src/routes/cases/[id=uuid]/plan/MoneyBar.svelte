@@ -357,7 +357,7 @@
 		font-weight: 600;
 	}
 
-	@media (width < 1200px) {
+	@media screen and (width < 1200px) {
 		.money {
 			grid-template-columns: auto 168px 132px minmax(160px, 1fr);
 		}
@@ -372,7 +372,7 @@
 		}
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		.money {
 			grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 			padding: 6px 16px;

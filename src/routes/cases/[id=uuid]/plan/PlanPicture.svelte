@@ -321,7 +321,7 @@
 		min-height: 0;
 	}
 
-	@media (width < 700px) {
+	@media screen and (width < 700px) {
 		.pictures {
 			grid-template: auto auto minmax(0, 1fr) auto / minmax(0, 1fr);
 		}

@@ -297,7 +297,7 @@
 		font-size: 13px;
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		.pictures {
 			grid-template-columns: minmax(0, 1fr);
 			gap: 16px;

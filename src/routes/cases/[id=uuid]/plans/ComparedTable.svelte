@@ -399,7 +399,7 @@
 	}
 
 	/* Where plans are no longer side by side, one is in view beside the names of its figures; a swipe, or Tab, goes to the next. */
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		.scroller {
 			--names: 178px;
 			--plan: 210px;
@@ -431,7 +431,7 @@
 		}
 	}
 
-	@media (width < 620px) {
+	@media screen and (width < 620px) {
 		.scroller {
 			--names: 118px;
 			--plan: calc(100vw - 118px - 48px);

@@ -427,7 +427,7 @@
 		padding: 10px 8px;
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		.middle {
 			grid-template-columns: minmax(0, 1fr);
 		}

@@ -315,7 +315,7 @@
 		background: var(--ink);
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		.readings {
 			position: relative;
 			overflow-x: auto;

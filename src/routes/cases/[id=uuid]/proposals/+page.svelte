@@ -308,7 +308,7 @@
 		color: var(--quiet);
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		main {
 			grid-template-columns: minmax(0, 1fr);
 			height: auto;

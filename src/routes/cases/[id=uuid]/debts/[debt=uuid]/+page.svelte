@@ -371,7 +371,7 @@
 		padding-top: 6px;
 	}
 
-	@media (width < 1200px) {
+	@media screen and (width < 1200px) {
 		main {
 			grid-template-columns: 290px minmax(0, 1fr);
 		}
@@ -387,7 +387,7 @@
 		}
 	}
 
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		main {
 			display: block;
 			height: auto;

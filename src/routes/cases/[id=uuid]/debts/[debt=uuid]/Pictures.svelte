@@ -246,7 +246,7 @@
 	}
 
 	/* Where there is no room beside it, how payments split is below what is owed. */
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		.pictures {
 			grid-template: auto 260px auto auto 180px / minmax(0, 1fr) auto;
 		}

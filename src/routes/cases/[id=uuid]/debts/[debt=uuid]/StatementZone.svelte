@@ -440,7 +440,7 @@
 		font-weight: 600;
 	}
 
-	@media (width < 1100px) {
+	@media screen and (width < 1100px) {
 		.statement {
 			grid-template-columns: minmax(0, 1fr);
 		}

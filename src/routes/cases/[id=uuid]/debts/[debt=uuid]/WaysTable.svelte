@@ -262,7 +262,7 @@
 		font-weight: 600;
 	}
 
-	@media (width < 1200px) {
+	@media screen and (width < 1200px) {
 		table {
 			font-size: 13px;
 		}
