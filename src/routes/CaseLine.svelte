@@ -8,6 +8,7 @@
 	import type { Person } from '$lib/document/people';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import IconButton from '$lib/ui/IconButton.svelte';
+	import Ellipsis from '@lucide/svelte/icons/ellipsis';
 	import Download from '@lucide/svelte/icons/download';
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
@@ -30,6 +31,8 @@
 		/** It is asked whose it is, beside an element. */
 		onhold: (anchor: HTMLElement) => void;
 		onremove: () => void;
+		/** All of it is asked for at once, where there is no room for a button each. */
+		onmenu: (anchor: HTMLElement) => void;
 	}
 	const {
 		line,
@@ -42,7 +45,8 @@
 		onrenaming,
 		onrenamed,
 		onhold,
-		onremove
+		onremove,
+		onmenu
 	}: Props = $props();
 
 	const { id, label, debts, owed, currency, chosen, asOf, touchedAt } = $derived(line);
@@ -113,7 +117,7 @@
 {#if person}
 	<span role="cell" class="quiet whose" title={line.owner}>{line.owner ?? t('unassigned')}</span>
 {/if}
-<span role="cell" class="tools">
+<span role="cell" class="tools screen-only">
 	{#if isOpen}{#if !isReader}
 			<IconButton
 				title={t('Rename (F2)')}
@@ -150,7 +154,17 @@
 			>
 				<Trash2 size={15} aria-hidden="true" />
 			</IconButton>
-		{/if}{/if}
+		{/if}
+		<button
+			type="button"
+			class="more"
+			aria-haspopup="dialog"
+			aria-label={t('More for {label}', { label })}
+			onclick={({ currentTarget }) => onmenu(currentTarget)}
+		>
+			<Ellipsis size={18} aria-hidden="true" />
+		</button>
+	{/if}
 </span>
 
 <style>
@@ -228,5 +242,25 @@
 	.tools a:hover,
 	.hold:hover {
 		color: var(--act);
+	}
+
+	.more {
+		display: none;
+	}
+
+	/* One button stands for all. */
+	@media screen and (width < 620px) {
+		.tools > :global(:not(.more)) {
+			display: none;
+		}
+
+		.more {
+			display: grid;
+			width: 44px;
+			height: 44px;
+			margin-bottom: -1px;
+			color: var(--quiet);
+			place-items: center;
+		}
 	}
 </style>

@@ -117,6 +117,13 @@
 	/** The case of which it is asked whose it is, and beside what. */
 	let held = $state.raw<{ readonly line: CaseSummary; readonly anchor: HTMLElement } | null>(null);
 
+	/** The case of which all that can be done is shown, and beside what. */
+	let menu = $state.raw<{
+		readonly line: CaseSummary;
+		readonly place: number;
+		readonly anchor: HTMLElement;
+	} | null>(null);
+
 	const isReader = $derived(person?.role === 'reader');
 
 	async function remove({ id, label }: CaseSummary, index: number): Promise<void> {
@@ -159,7 +166,7 @@
 				: 'descending'
 			: undefined}
 	>
-		<button type="button" title={t('Sort by this column')} onclick={() => onsort(by)}
+		<button type="button" data-print title={t('Sort by this column')} onclick={() => onsort(by)}
 			>{words}</button
 		>
 	</span>
@@ -209,12 +216,33 @@
 						onrenamed={(label) => void endRenaming(line, label)}
 						onhold={(anchor) => (held = { line, anchor })}
 						onremove={() => void remove(line, index)}
+						onmenu={(anchor) => (menu = { line, place: index, anchor })}
 					/>
 				{:else}<span role="cell" class="quiet waiting">…</span>{/if}
 			</div>
 		{/each}
 	</div>
 </div>
+
+{#if menu}
+	{@const { line, place, anchor } = menu}
+	{@const holds = holdsCase(person, line.owner)}
+	{#await import('./CaseMenu.svelte') then { default: CaseMenu }}
+		<CaseMenu
+			caseId={line.id}
+			label={line.label}
+			{anchor}
+			onrename={isReader ? null : () => (renaming = line.id)}
+			onhold={person && holds ? () => (held = { line, anchor }) : null}
+			onremove={holds ? () => void remove(line, place) : null}
+			onclose={() => {
+				const back = anchor;
+				menu = null;
+				back.focus();
+			}}
+		/>
+	{/await}
+{/if}
 
 {#if held && person}
 	{@const { line, anchor } = held}
@@ -311,8 +339,22 @@
 		color: var(--quiet);
 	}
 
+	/* On paper nothing can be done with a case; its label has the room. */
+	@media print {
+		.cases .line {
+			grid-template-columns: minmax(0, 1fr) 40px 120px minmax(90px, 160px) 96px 96px 88px 0;
+			gap: 10px;
+		}
+
+		.people .line {
+			grid-template-columns:
+				minmax(0, 1fr) 40px 120px minmax(90px, 140px) 92px 92px 80px minmax(70px, 110px)
+				0;
+		}
+	}
+
 	/* Where the page has less, a case has two lines: its client above its plan, and beside them what is owed and when it was reviewed. */
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		.cases .line {
 			grid-template-columns: minmax(0, 1fr) 130px 90px 90px 92px;
 			gap: 0 12px;
@@ -348,13 +390,23 @@
 		}
 	}
 
-	@media (width < 620px) {
+	/* The client has a line to itself, the plan and what is owed the other. */
+	@media screen and (width < 620px) {
 		.cases .line {
-			grid-template-columns: minmax(0, 1fr) auto;
+			grid-template-columns: minmax(0, 1fr) auto 44px;
 		}
 
-		.line > :global(:is(:nth-child(5), :nth-child(6), :last-child)) {
+		.line > :global(:is(:nth-child(5), :nth-child(6))) {
 			display: none;
+		}
+
+		.rows .line > :global(:first-child) {
+			grid-column: 1 / 3;
+		}
+
+		.rows .line > :global(:nth-child(3)) {
+			grid-row: 2;
+			line-height: 1.2;
 		}
 	}
 </style>

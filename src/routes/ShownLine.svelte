@@ -78,7 +78,7 @@
 		}
 	}
 
-	/* What is said of those that want a visit. */
+	/* What is said of those that are due for review. */
 	.rule {
 		display: flex;
 		flex-wrap: wrap;
@@ -86,5 +86,11 @@
 		align-items: center;
 		margin-inline-start: -10px;
 		color: var(--quiet);
+	}
+
+	@media screen and (width < 620px) {
+		.rule {
+			margin-inline-start: 0;
+		}
 	}
 </style>

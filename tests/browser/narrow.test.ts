@@ -1,6 +1,7 @@
 /** The desk on a small screen, and on a large one at 200 %. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { COLUMNS } from '../../src/routes/cases/[id=uuid]/grid-keys';
+import { findings } from '../support/axe';
 import { demoCases } from '../support/demo-cases';
 import { desk, screen, sitDown } from '../support/page';
 import { makeCase } from '../support/residuum';
@@ -104,6 +105,28 @@ describe('the casebook', () => {
 		}));
 		expect(whole).toBe(true);
 		expect(width).toBeGreaterThan(150);
+	});
+
+	it('has what can be done with a case behind one button', async () => {
+		const other = 'Under a finger';
+		await makeCase(desk.residuum, other);
+		await screen.page.setViewport(PHONE);
+		await screen.goto('/');
+		await screen.search(other);
+		await screen.page.waitForFunction(() => document.querySelectorAll('[data-case]').length === 1);
+		await screen.click(`[aria-label="More for ${other}"]`);
+		await screen.see('[role=dialog]', 'Export (JSON)');
+		expect(await findings(screen, '[role=dialog]')).toEqual([]);
+		await screen.clickText('[role=dialog] button', 'Rename');
+		await screen.fill('Client label', `${other}, renamed`);
+		await screen.press('Enter');
+		await screen.see('[data-case]', `${other}, renamed`);
+		await screen.click(`[aria-label="More for ${other}, renamed"]`);
+		await screen.press('Escape');
+		expect(await screen.focused()).toBe(`More for ${other}, renamed`);
+		await screen.press('Enter');
+		await screen.clickText('[role=dialog] button', 'Delete');
+		await screen.see('.notice', `“${other}, renamed” is deleted.`);
 	});
 });
 
