@@ -6,8 +6,8 @@ const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as {
 	dependencies: Record<string, string>;
 };
 
-// What runs beside the server is built as it is, from the same modules: the commands, the thread that judges, and the
-// reader of files in a process of its own. Packages are built in, but for those that are delivered as they are.
+// What runs beside the server is built as it is, from the same modules: the commands, the threads that judge and compute, and
+// the reader of files in a process of its own. Packages are built in, but for those that are delivered as they are.
 export default defineConfig({
 	plugins: [takeHome],
 	build: {
@@ -18,6 +18,7 @@ export default defineConfig({
 			input: [
 				'src/commands.ts',
 				'src/judge.ts',
+				'src/compute.ts',
 				'src/convert/convert.ts',
 				'src/convert/read-file.ts'
 			]

@@ -1,3 +1,4 @@
+import { beginWork } from '$lib/server/background/begin';
 import { answering, loading, unknownCase, unknownMessage, refuse } from '$lib/server/answers';
 import { closeDatabase, damageFound, openDatabase } from '$lib/server/database';
 import { backUpDaily } from '$lib/server/backup/daily';
@@ -42,6 +43,7 @@ export const init: ServerInit = async () => {
 	else await endAllClientViews();
 	if (databases === null) ends.unshift(await takeCommands(data));
 	ends.unshift(keepRetention());
+	ends.unshift(await beginWork(databases !== null));
 	if (port !== null) {
 		const { offerMetrics } = await import('$lib/server/metrics');
 		metrics = offerMetrics(port);

@@ -183,6 +183,20 @@ const SETTINGS = {
 		'a whole number of MB',
 		whole(0, 1_000_000)
 	),
+	workers: usually(
+		'RESIDUUM_WORKERS',
+		'1',
+		'threads for work in the background, of each process; 0 leaves it to other processes',
+		'a whole number of threads from 0 to 64',
+		whole(0, 64)
+	),
+	work: usually(
+		'RESIDUUM_WORK',
+		'60',
+		'seconds after which work in the background that was begun and not ended is given to another thread',
+		'a whole number of seconds from 1 to 3600',
+		whole(1, 3600)
+	),
 	watch: usually(
 		'RESIDUUM_WATCH',
 		'15000',

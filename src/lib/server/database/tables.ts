@@ -43,8 +43,20 @@ export const NAMED_BEFORE = {
 	recorded_event: 'happened'
 } as const;
 
-/** Tables of the moment: sessions, failed sign-ins, and who has which case open. */
-export const MOMENTARY = ['session', 'sign_in_failure', 'case_presence', 'client_view'] as const;
+/**
+ * Tables of the moment: sessions, failed sign-ins, who has which case open, what is made of cases to compute many, and
+ * what was asked of many, and which reminders are put off.
+ */
+export const MOMENTARY = [
+	'session',
+	'sign_in_failure',
+	'case_presence',
+	'client_view',
+	'case_projection',
+	'what_if',
+	'what_if_case',
+	'reminder_off'
+] as const;
 
 const FUNCTIONS = [
 	'file_by_label()',

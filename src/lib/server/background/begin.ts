@@ -1,0 +1,14 @@
+/** Begins work in the background when the program starts. */
+import { isAnyLeft, throughQueue, workOn } from '../book/what-if';
+import { WorkQueue } from './queue';
+
+/**
+ * `isShared` says whether other processes put work in the queue, too. What was left when the program was ended is gone
+ * on with. What is given back ends it.
+ */
+export async function beginWork(isShared: boolean): Promise<() => Promise<void>> {
+	const queue = new WorkQueue(workOn, isShared);
+	throughQueue(queue);
+	if (isShared || (await isAnyLeft())) queue.wake();
+	return () => queue.close();
+}
