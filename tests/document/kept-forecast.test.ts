@@ -4,7 +4,8 @@ import { run } from '../../src/lib/core/debt/run';
 import { carriedPlan } from '../../src/lib/document/carried-plans';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import type { CaseDocument } from '../../src/lib/document/case';
-import { forecastEntryOf } from '../../src/lib/document/kept-forecast';
+import { forecastEntryOf, keptForecast } from '../../src/lib/document/kept-forecast';
+import { NOTHING_NOTED } from '../../src/lib/document/debt';
 import { FIRST_PLAN } from '../../src/lib/document/plan';
 import { card } from '../support/debts';
 import { wholeCase } from '../support/whole-case';
@@ -47,5 +48,39 @@ describe('a forecast of a debt that outgrows what is followed', () => {
 		// Kept as far as its figures are those of a case.
 		const [kept] = entry.figures;
 		expect((kept?.before.length ?? 0) < 59 && kept?.paid.length === 0).toBe(true);
+	});
+});
+
+describe('a forecast of a debt that is past due', () => {
+	it('is what it was when it is carried out anew: what is past due is kept with it', () => {
+		const late = {
+			assumed: false,
+			fee: 2_500,
+			feeAgain: 3_500,
+			penaltyRate: 299_900,
+			after: 60,
+			notice: 45,
+			cure: 6,
+			history: null
+		};
+		const debt = card({ late, noted: { ...NOTHING_NOTED, pastDue: 12_000 } });
+		const none = { choices: [], forecasts: [], visits: [], readings: [] };
+		const others = { recordedEvents: [], recordedMoney: [] };
+		const document = caseDocument.parse({
+			...wholeCase(),
+			...none,
+			...others,
+			debts: [{ ...debt, id: crypto.randomUUID() }],
+			plans: [FIRST_PLAN]
+		});
+		const made = { id: crypto.randomUUID(), by: 'choice', date: document.asOf } as const;
+		const entry = forecastEntryOf(document, FIRST_PLAN, made);
+		expect(keptForecast(entry).differs).toBeNull();
+		// It matters: without it the figures are others.
+		const without = {
+			...entry,
+			debts: entry.debts.map((one) => ({ ...one, noted: NOTHING_NOTED }))
+		};
+		expect(keptForecast(without).differs).not.toBeNull();
 	});
 });

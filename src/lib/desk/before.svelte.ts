@@ -64,6 +64,21 @@ export class Before {
 		this.#of.change(what, (document) => ({ ...document, sheet }));
 	}
 
+	/** Changes a plan and debts at once; all are kept. */
+	varyCase(
+		planId: string,
+		what: string,
+		changed: { readonly plan: PlanEntry; readonly debts: readonly DebtEntry[] }
+	): void {
+		const now = this.#of.document.debts.filter((debt, at) => debt !== changed.debts[at]);
+		this.#keepPlan(planId, Object.fromEntries(now.map((debt) => [debt.id, debt])));
+		this.#of.change(what, (document) => ({
+			...document,
+			debts: [...changed.debts],
+			plans: document.plans.map((plan) => (plan.id === planId ? changed.plan : plan))
+		}));
+	}
+
 	letGoDebt(id: string): void {
 		this.#debts = without(this.#debts, id);
 	}

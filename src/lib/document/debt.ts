@@ -68,6 +68,17 @@ export const NO_STATEMENT: StatementEntry = {
 	saving36: null
 };
 
+/** A debt without what has no part in its figures: that is with the case alone. */
+export const withoutRecords = (debt: DebtEntry): DebtEntry => ({
+	...debt,
+	compared: [],
+	// What is past due is asked for on top, and decides which payments count as missed.
+	noted: { ...NOTHING_NOTED, pastDue: debt.noted.pastDue },
+	statement: NO_STATEMENT,
+	transactions: [],
+	withdrawn: []
+});
+
 /** A debt of which nothing is known yet. */
 export const emptyDebt = (id: string): DebtEntry => ({
 	id,

@@ -7,7 +7,7 @@ import { asKept } from '../core/plan/kept-figures';
 import { forecastOf, type ExpectedPeriod, type Forecast } from '../core/plan/progress';
 import { carriedPlan, type CarriedPlan } from './carried-plans';
 import type { CaseDocument } from './case';
-import { NO_STATEMENT, NOTHING_NOTED } from './debt';
+import { withoutRecords } from './debt';
 import { nameIn, withForecast, type ForecastEntry, type KeptFigures } from './forecast';
 import { contentOf, NO_SHEET, USUAL_PLAN, type PlanEntry } from './plan';
 
@@ -26,15 +26,7 @@ export function forecastEntryOf(
 		plan: plan.id,
 		name: plan.name,
 		asOf,
-		// What has no part in the figures is with the case alone.
-		debts: debts.map((debt) => ({
-			...debt,
-			compared: [],
-			noted: NOTHING_NOTED,
-			statement: NO_STATEMENT,
-			transactions: [],
-			withdrawn: []
-		})),
+		debts: debts.map(withoutRecords),
 		content: contentOf(plan, sheet),
 		figures: figuresOf(carried),
 		ends: carried.plan.ending.status === 'cleared' ? carried.plan.ending.payoffDate : null,

@@ -24,7 +24,7 @@ import { HANDOUT_LANGUAGES } from '../handout-parts';
 import { logoProblem } from '../logo';
 import { ADDRESS, LONGEST_ADDRESS } from '../../reading/addresses';
 
-const currency = (what: string) =>
+export const currency = (what: string) =>
 	z.string().refine((code) => currencyOf(code) !== null, {
 		error: sentence(what, t('an ISO 4217 code'))
 	});

@@ -32,6 +32,8 @@
 	const hand = new PlanInHand(inUse, () => page.url.searchParams.get('of'));
 	const { asOf, writing, entry, entries, debts, listed, plan, baseline } = $derived(hand);
 	const { order, events } = $derived(entry);
+	/** The question about many cases from which this one was opened. */
+	const whatIf = $derived(page.url.searchParams.get('what-if'));
 	const people = $derived(desk.document.people);
 	const owners = $derived(payersOf(desk.document, debts).owners);
 	const { whose } = $derived(desk.onScreen);
@@ -156,6 +158,11 @@
 				oncure={cure}
 				onvary={vary}
 			/>
+			{#if whatIf}
+				{#await import('./WhatIfNote.svelte') then { default: WhatIfNote }}
+					<WhatIfNote {desk} {entry} run={whatIf} />
+				{/await}
+			{/if}
 		</div>
 		{#if hand.refusal}
 			<p class="open">
@@ -456,14 +463,14 @@
 		padding: 8px 24px 0;
 	}
 
-	@media (width < 1200px) {
+	@media screen and (width < 1200px) {
 		main {
 			grid-template-columns: 300px minmax(0, 1fr);
 		}
 	}
 
 	/* Zoomed in, or on a small tablet, one below the other, and the page is scrolled. */
-	@media (width < 900px) {
+	@media screen and (width < 900px) {
 		main {
 			display: block;
 			height: auto;

@@ -1,0 +1,23 @@
+import { whatIfRequest } from '$lib/document/schema/what-if';
+import { answering, refuse } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
+import { askWhatIf, whatIfs } from '$lib/server/book/what-if';
+import { t } from '$lib/server/refusals';
+import { json } from '@sveltejs/kit';
+import type { RequestHandler } from './$types';
+
+/** The questions that were asked, the last one first. */
+export const GET: RequestHandler = ({ locals }) =>
+	answering(async () => json({ runs: await whatIfs(locals.actor) }));
+
+/** Asks a question; it is worked on in the background. */
+export const POST: RequestHandler = ({ request, locals }) =>
+	answering(async () => {
+		const body = await readBody(request, whatIfRequest);
+		if (!body.ok) return body.refusal;
+		const { change, of } = body.value;
+		const id = await askWhatIf(change, of === 'all' ? null : of, locals.actor);
+		return id === null
+			? refuse(422, t('There is no such counselor.'))
+			: json({ id }, { status: 201 });
+	});

@@ -1,0 +1,57 @@
+/** What a change would make of all cases: asked, read, opened in a case, taken over, and cancelled. */
+import { beforeAll, describe, expect, it } from 'vitest';
+import { ROOT } from '../../scripts/prepare.mjs';
+import { findings } from '../support/axe';
+import { caseNow, startResiduum } from '../support/residuum';
+import { desk, screen, sitDown } from '../support/page';
+
+sitDown(() => startResiduum({ RESIDUUM_DEMO: `${ROOT}/demo` }));
+
+let ferry = '';
+beforeAll(async () => {
+	const { body } = await desk.residuum.request('GET', '/api/casebook?search=ferry');
+	ferry = (body as { lines: { id: string }[] }).lines[0]?.id ?? '';
+});
+
+describe('a question about all cases', () => {
+	it('is asked by keys, and answered in a sentence, with the cases that are hit most first', async () => {
+		await screen.goto('/');
+		await screen.clickText('a', 'What if …');
+		await screen.see('form', 'Enter the new rate.');
+		await screen.fill('New rate', '29.99');
+		await screen.press('Enter');
+		await screen.see('.answer', '1 case of 6 would come out differently');
+		await screen.see('.answer', '$85.60 more in all');
+		await screen.see('tbody', 'Tolliver household, ferry and bakery');
+		expect(await findings(screen)).toEqual([]);
+		await screen.page.select('[aria-label="What changes"]', 'money');
+		await screen.click('button[type=submit]');
+		await screen.see('.answer', '6 cases of 6 would come out differently');
+		await screen.see('tbody tr:first-child', 'short of money from February 2028');
+		expect((await screen.texts('tbody tr')).length).toBe(6);
+		// What was asked before is still there.
+		await screen.clickText('li a', 'Brightwick Card Services charges 29.99 %');
+		await screen.see('.answer', '$85.60 more in all');
+		desk.checked();
+	});
+
+	it('opens a case with before and after; nothing is changed until it is taken over, and undo takes that back', async () => {
+		const before = await caseNow(desk.residuum, ferry);
+		await screen.clickText('tbody a', 'Tolliver household');
+		await screen.see('.what-if', 'still paid off in July 2029, +$85.60 in interest and fees');
+		expect((await caseNow(desk.residuum, ferry)).revision).toBe(before.revision);
+		await screen.clickText('.what-if button', 'Take it over');
+		await screen.see('.before', '$4,347.09 in interest. Now in the same month, $85.60 more');
+		await screen.saved();
+		const { document } = await caseNow(desk.residuum, ferry);
+		const changed = document.debts.filter((debt, at) => {
+			const was = before.document.debts[at];
+			return JSON.stringify(debt) !== JSON.stringify(was);
+		});
+		expect(changed.map(({ name }) => name)).toEqual(['Brightwick offer card']);
+		await screen.clickText('.tools button', 'Undo');
+		await screen.saved();
+		expect((await caseNow(desk.residuum, ferry)).document.debts).toEqual(before.document.debts);
+		desk.checked();
+	});
+});
