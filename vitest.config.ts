@@ -119,7 +119,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{api,backup,bad-input,casebook,client-view,coming-back,forged,indexes,paid-out,people,postgres,reference,retention,signing-in,tables,trail}.test.ts'
+						'tests/server/{api,backup,bad-input,casebook,client-view,coming-back,forged,glance,indexes,paid-out,people,postgres,reference,reminders,retention,signing-in,tables,trail,what-if}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',

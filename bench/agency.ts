@@ -19,14 +19,19 @@ export interface Answered {
 /** What somebody who is signed in asks with. */
 export type Ask = (method: string, path: string, body?: object) => Promise<Answered>;
 
-export async function openAgency(supervisor: string) {
+/** `settings`: what its program is started with besides. */
+export async function openAgency(
+	supervisor: string,
+	settings: Readonly<Record<string, string>> = {}
+) {
 	const postgres = await startPostgres(['max_connections=200']);
 	const url = postgres.url(DATABASE);
 	const metrics = await freePort();
 	const environment = {
 		DATABASE_URL: url,
 		RESIDUUM_TODAY: TODAY,
-		RESIDUUM_METRICS: String(metrics)
+		RESIDUUM_METRICS: String(metrics),
+		...settings
 	};
 	const secret = addPerson(environment, supervisor, 'supervisor');
 	const server = await startServer(environment);
@@ -55,6 +60,7 @@ export async function openAgency(supervisor: string) {
 	const ask = await askOf(supervisor);
 	return {
 		url,
+		environment,
 		ask,
 		/** Adds a counselor. */
 		async counselor(name: string): Promise<Ask> {

@@ -14,16 +14,6 @@ import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './prepare.mjs
 
 const TARGET = join(ROOT, 'docs/screenshots');
 
-/** Rows as a client's own sheet has them; two of their cells can't be read. */
-const PASTED = [
-	['Creditor', 'Owed', 'APR', 'Min. payment', 'Due', 'Credit line', 'Acct #'],
-	['Harbour Supply card', '$1,182.36', '22.49%', '3 %, min 25', '15 Jan', '6,000', '4471 9023'],
-	['Net loft rental', 'a lot', '18', '35', '1/31/2027', '', ''],
-	['Dental plan of the boy', '644.00', '0', '37', 'soon', '', ''],
-	['Outboard motor loan', '2,480.00', '7.9', '84.39', '5 Feb 2027', '', '8812'],
-	['Total', '4,306.36', '', '', '', '', '']
-];
-
 ensurePackages();
 ensureChromium();
 ensureBuild();
@@ -49,18 +39,6 @@ await page.goto(server.address, { waitUntil: 'networkidle0' });
 await page.click('[data-case]');
 await page.waitForSelector('.result a');
 await take('entry-grid');
-
-await page.focus('[aria-label^="Name, line"]');
-await page.evaluate((rows) => {
-	const clipboardData = new DataTransfer();
-	clipboardData.setData('text/plain', rows.map((row) => row.join('\t')).join('\n'));
-	const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
-	document.activeElement?.dispatchEvent(event);
-}, PASTED);
-await page.waitForSelector('[aria-label="Not imported yet"]');
-await page.evaluate(() => scrollTo(0, document.body.scrollHeight));
-await take('pasted-rows');
-await page.keyboard.press('Escape');
 
 await page.click('.result a');
 await page.waitForSelector('.picture canvas');
@@ -154,14 +132,6 @@ await take('changed-debts');
 await page.keyboard.press('Escape');
 
 await page.goto(server.address, { waitUntil: 'networkidle0' });
-await open('signal station');
-await page.click('.result a');
-await page.waitForSelector('.picture canvas');
-await page.click('[data-row="2"] [data-name=interest]');
-await page.waitForSelector('[role=dialog]');
-await take('card');
-
-await page.goto(server.address, { waitUntil: 'networkidle0' });
 await open('Varga');
 await page.keyboard.press('F4');
 await page.waitForSelector('.ask button');
@@ -204,6 +174,11 @@ await page.$$eval('.acts button', (all) => {
 });
 await page.waitForFunction(() => document.querySelectorAll('table').length === 2);
 await take('indexes');
+await page.goto(`${server.address}/what-if`, { waitUntil: 'networkidle0' });
+await page.select('[aria-label="What changes"]', 'money');
+await page.click('button[type=submit]');
+await page.waitForSelector('tbody tr');
+await take('what-if');
 
 await close();
 await server.stop();
@@ -264,6 +239,8 @@ async function takeBook() {
 	await browser.setCookie({ name, value, domain: '127.0.0.1', path: '/' });
 	await page.goto(address, { waitUntil: 'networkidle0' });
 	await take('casebook');
+	await page.goto(`${address}/glance`, { waitUntil: 'networkidle0' });
+	await take('glance');
 	await agency.stop();
 	await postgres.remove();
 }

@@ -201,7 +201,7 @@
 	<h1 class="unseen">{t('Casebook')}</h1>
 	<div class="top">
 		<Answered {sentence} />
-		<div class="actions">
+		<div class="actions screen-only">
 			{#if totals.cases > 0}
 				<label>
 					<span class="unseen">{t('Search the cases')}</span>
@@ -225,6 +225,15 @@
 			<a class="act" href="/creditors" title={t('What creditors ask, and what they usually …')}
 				>{t('Creditors')}</a
 			>
+			{#if totals.cases > 0 && !isReader}
+				<a class="act" href="/glance" title={t('Where the cases stand, and what was paid off')}
+					>{t('At a glance')}</a
+				>
+				<a class="act" href="/reminders" title={t('What is due of the cases')}>{t('Reminders')}</a>
+				<a class="act" href="/what-if" title={t('What a change would make of all cases')}
+					>{t('What if …')}</a
+				>
+			{/if}
 			{#if totals.cases > 0}
 				<a class="act" href="/outbox" title={t('Messages to clients. Nothing leaves this machine')}
 					>{t('Outbox')}</a
@@ -265,7 +274,7 @@
 	{/if}
 
 	{#if totals.cases > 0}
-		<div class="below">
+		<div class="below screen-only">
 			<ShownLine
 				{totals}
 				show={book.question.show}

@@ -65,7 +65,17 @@ beforeAll(async () => {
 		home,
 		`${home}/debts/${debts[0]?.id ?? ''}`,
 		...['plan', 'plans', 'handout', 'outbox', 'proposals', 'progress'].map((at) => `${home}/${at}`),
-		...['/creditors', '/indexes', '/agency', '/payments', '/outbox', '/deleted-cases']
+		...[
+			'/creditors',
+			'/indexes',
+			'/agency',
+			'/payments',
+			'/what-if',
+			'/reminders',
+			'/glance',
+			'/outbox',
+			'/deleted-cases'
+		]
 	];
 });
 afterAll(() => screen.page.setViewport({ width: 1280, height: 800 }));

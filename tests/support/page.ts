@@ -131,6 +131,8 @@ export class Screen {
 	async search(text: string): Promise<void> {
 		await this.page.waitForSelector('[type=search]');
 		await this.press('/');
+		// A page that is loaded anew has what was looked for before.
+		await this.page.$eval('[type=search]', (input) => (input as HTMLInputElement).select());
 		await this.page.keyboard.type(text);
 	}
 

@@ -174,7 +174,7 @@
 	{#if isOpen}
 		<div class="top">
 			<Answered sentence={creditorsSentence(list, data.today, SCREEN)} />
-			<div class="actions">
+			<div class="actions screen-only">
 				{#if canEdit}
 					<TakeFile
 						accept=".csv,.json"
@@ -236,7 +236,7 @@
 
 	{#if list.length > 0}
 		<div class="two">
-			<div class="list">
+			<div class="list screen-only">
 				<input
 					type="search"
 					aria-label={t('Search the creditors')}
@@ -379,7 +379,13 @@
 		color: var(--quiet);
 	}
 
-	@media (width < 760px) {
+	@media print {
+		.two {
+			display: block;
+		}
+	}
+
+	@media screen and (width < 760px) {
 		.two {
 			grid-template-columns: 1fr;
 		}

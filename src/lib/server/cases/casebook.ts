@@ -35,10 +35,10 @@ const LINE = fields<
 });
 
 /** The cases that somebody sees. */
-const SEEN = `case_file.deleted_at is null and ${isVisible(1)}`;
+export const SEEN = `case_file.deleted_at is null and ${isVisible(1)}`;
 
 /** SQL: the case is due for review, by months ($2) and distance from plan ($3) as of today ($4); only with a forecast. */
-const WANTS = `coalesce(expected_since is not null and (
+export const WANTS = `coalesce(expected_since is not null and (
 	abs(off_plan) * 100 > $3::bigint * (10 ^ currency_digits)::bigint
 	or (greatest(expected_since, last_read) + make_interval(months => $2::int))::date <= $4::date), false)`;
 

@@ -4,6 +4,7 @@
  * Nothing above these modules knows SQL.
  */
 import type { Operation } from 'fast-json-patch';
+import { achievedIn } from '../../document/achieved';
 import { begunCase, type CaseDocument, type CaseState, type NewCase } from '../../document/case';
 import { caseDocument } from '../../document/schema/case';
 import { inOurWords, problemsOf, type Problem } from '../../document/schema/problems';
@@ -15,9 +16,10 @@ import { now } from '../clock';
 import { NotNow, reading, writing } from '../database';
 import { judgedBeside } from '../judging';
 import { othersFirst } from '../others-first';
+import { projectionRow } from '../book/projection-row';
 import { caseAt, caseThere, hold, markOf, type There } from './at-hand';
 import { CASE } from './case-tables';
-import { insertEach, updateRow, type Row, type TableRows } from '../database/shapes';
+import { insertEach, updateRow, upsertRows, type Row, type TableRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 import { debtRows, replaceDebts } from './debts';
 import { THIS_MACHINE, type Actor } from '../people/actor';
@@ -109,8 +111,9 @@ async function insertInto(
 ): Promise<string[]> {
 	const made = documents.map((document) => ({ id: crypto.randomUUID(), document }));
 	const rows = made.flatMap(({ id, document }): TableRows[] => [
-		['case_file', [{ id, owner_id: actor.person?.id ?? null, ...rowOf(document, 1, touchedAt) }]],
+		['case_file', [{ ...ofBeginning(id, touchedAt, actor), ...rowOf(document, 1, touchedAt) }]],
 		['case_revision', [firstRevision(id, { document, what }, actor)]],
+		['case_projection', [projectionRow(id, document)]],
 		...debtRows(id, [...document.debts.entries()]),
 		...plannedRows(id, document),
 		...progressRows(id, document)
@@ -271,9 +274,17 @@ async function mark(
 	});
 }
 
+/** What of the row of a case is written when it begins. */
+const ofBeginning = (id: string, at: Date, { person }: Actor): Row => ({
+	id,
+	owner_id: person?.id ?? null,
+	began_on: at.toISOString().slice(0, 10)
+});
+
 /** The row of a case at a revision, with what the casebook shows of it. */
 function rowOf(document: CaseDocument, revision: number, touchedAt: Date): Row {
 	const { expectedSince, lastRead, off, shortFrom } = standingOf(document);
+	const { owedNow, paidOff, planEnds } = achievedIn(document);
 	const chosen = chosenPlan(document);
 	const choice = chosen && document.choices.at(-1);
 	return {
@@ -289,7 +300,10 @@ function rowOf(document: CaseDocument, revision: number, touchedAt: Date): Row {
 		last_read: lastRead,
 		off_plan: off,
 		// Of a plan that is not chosen any more it is of no interest.
-		short_from: chosen && shortFrom
+		short_from: chosen && shortFrom,
+		owed_now: owedNow,
+		paid_off: paidOff,
+		plan_ends: planEnds
 	};
 }
 
@@ -363,6 +377,7 @@ async function make(
 	await replaceDebts(transaction, id, document.debts, before.debts);
 	await replacePlans(transaction, id, document, before);
 	await replaceProgress(transaction, id, document, before);
+	await upsertRows(transaction, 'case_projection', ['case_id'], [projectionRow(id, document)]);
 	await note(transaction, actor, {
 		what: 'changed a case',
 		subject: id,

@@ -1,0 +1,254 @@
+<!-- The book at a glance: where the cases stand, what is owed and was paid off, by counselor and by month. -->
+<script lang="ts">
+	import { BOOK_STATES, countOf } from '$lib/document/glance';
+	import { SCREEN } from '$lib/reading/writing';
+	import { writeMoney } from '$lib/reading/written';
+	import Answered from '$lib/ui/Answer.svelte';
+	import Phrases from '$lib/ui/Phrases.svelte';
+	import TopLine from '$lib/ui/TopLine.svelte';
+	import {
+		casesInSentence,
+		glanceSentence,
+		listedInWords,
+		monthName,
+		ownerName,
+		stateInWords,
+		stateMeaning
+	} from '$lib/words/glance';
+	import GroupTable from './GroupTable.svelte';
+	import type { PageProps } from './$types';
+	import { t } from '$lib/words/labels/book';
+
+	const { data }: PageProps = $props();
+
+	const glance = $derived(data.glance);
+	const all = $derived(countOf(glance.counts));
+	const states = $derived(BOOK_STATES.filter((state) => glance.counts[state] > 0));
+</script>
+
+<svelte:head><title>{t('At a glance')} · Residuum</title></svelte:head>
+<TopLine
+	path={[
+		{ name: t('Casebook'), href: '/' },
+		{ name: t('At a glance'), href: '/glance' }
+	]}
+/>
+<main>
+	<h1 class="unseen">{t('At a glance')}</h1>
+	<div class="top">
+		<Answered sentence={glanceSentence(glance, SCREEN)} />
+		<div class="actions screen-only">
+			<a href="/what-if" title={t('Asked as: what if only the minimum payments were made')}
+				>{t('What the plans save ›')}</a
+			>
+			<a href="/api/glance/csv" download title={t('Without groups of fewer than five cases')}
+				>{t('Table (CSV)')}</a
+			>
+		</div>
+	</div>
+	{#if all > 0}
+		<!-- The list below says the same in words. -->
+		<div class="picture" aria-hidden="true">
+			{#each states as state (state)}
+				<span class="drawn {state}" style:flex-grow={glance.counts[state]}></span>
+			{/each}
+		</div>
+		<ul>
+			{#each states as state (state)}
+				<li>
+					<span class="key drawn {state}" aria-hidden="true"></span>
+					<a
+						href="/glance?of={state}"
+						title={stateMeaning(state, SCREEN)}
+						aria-current={data.state === state ? 'true' : undefined}
+						data-sveltekit-noscroll><b>{glance.counts[state]}</b> {stateInWords(state, SCREEN)}</a
+					>
+				</li>
+			{/each}
+		</ul>
+		{#if data.state}
+			{@const count = glance.counts[data.state]}
+			<section aria-live="polite">
+				<p><Phrases sentence={casesInSentence(data.state, count, SCREEN)} /></p>
+				<ol>
+					{#each data.lines as { id, label, owner, owed, currency } (id)}
+						<li class="case">
+							<a href="/cases/{id}" title={label}>{label}</a>
+							<span>{writeMoney(owed, { ...SCREEN, currency })}</span>
+							{#if data.person}<span class="quiet">{owner ?? t('unassigned')}</span>{/if}
+						</li>
+					{/each}
+				</ol>
+				{#if listedInWords(count, SCREEN)}<p class="quiet">{listedInWords(count, SCREEN)}</p>{/if}
+			</section>
+		{/if}
+		{#if data.person}
+			<GroupTable
+				title={t('By counselor')}
+				heading={t('Counselor')}
+				groups={glance.byOwner}
+				nameOf={(group) => ownerName(group, SCREEN)}
+			/>
+		{/if}
+		<GroupTable
+			title={t('By month of the first visit')}
+			heading={t('Month')}
+			groups={glance.byMonth}
+			nameOf={(group) => monthName(group, SCREEN)}
+		/>
+	{/if}
+</main>
+
+<style>
+	main {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		gap: 20px;
+		max-width: 1180px;
+		padding: 26px 24px 90px;
+	}
+
+	main > * {
+		min-width: 0;
+	}
+
+	.top {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 12px 40px;
+		align-items: baseline;
+		justify-content: space-between;
+	}
+
+	.actions {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px 20px;
+		margin-inline-start: auto;
+	}
+
+	.actions a {
+		min-height: var(--target);
+		align-content: center;
+		color: var(--act);
+		font-weight: 600;
+		text-decoration: none;
+	}
+
+	.picture {
+		display: flex;
+		gap: 2px;
+		height: 44px;
+	}
+
+	.picture span {
+		flex-basis: 0;
+		min-width: 3px;
+	}
+
+	ul,
+	ol {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+
+	ul {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 26px;
+	}
+
+	ul li {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+	}
+
+	li a {
+		min-height: var(--target);
+		align-content: center;
+		color: var(--ink);
+		text-decoration: none;
+	}
+
+	li a:hover,
+	[aria-current='true'] {
+		color: var(--act);
+		text-decoration: underline;
+	}
+
+	.key {
+		flex: none;
+		width: 16px;
+		height: 16px;
+	}
+
+	.picture span,
+	.key {
+		box-sizing: border-box;
+	}
+
+	/* Told apart in grey, too: by how light each is, and by lines. */
+	.new {
+		background: var(--sheet);
+		border: 1px solid var(--quiet);
+	}
+
+	.finished {
+		background: var(--ink);
+	}
+
+	.silent {
+		background: repeating-linear-gradient(90deg, var(--quiet) 0 1px, var(--sheet) 1px 6px);
+		border: 1px solid var(--quiet);
+	}
+
+	.behind {
+		background: repeating-linear-gradient(135deg, var(--interest) 0 1.5px, var(--sheet) 1.5px 5px);
+		border: 1px solid var(--interest);
+	}
+
+	.short {
+		background: var(--interest);
+	}
+
+	.on-plan {
+		background: var(--act);
+	}
+
+	.chosen {
+		background: repeating-linear-gradient(0deg, var(--act) 0 1.5px, var(--sheet) 1.5px 5px);
+		border: 1px solid var(--act);
+	}
+
+	.case {
+		display: grid;
+		grid-template-columns: minmax(0, 360px) 140px minmax(0, 200px);
+		gap: 0 20px;
+		align-items: center;
+		min-height: 34px;
+		border-bottom: 1px solid var(--row-line);
+	}
+
+	.case a {
+		overflow: hidden;
+		font-weight: 600;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+
+	.case span:nth-child(2) {
+		text-align: end;
+	}
+
+	.quiet {
+		color: var(--quiet);
+	}
+
+	@media screen and (width < 620px) {
+		.case {
+			grid-template-columns: minmax(0, 1fr) auto;
+		}
+	}
+</style>

@@ -1,0 +1,125 @@
+/** The book at a glance is what the cases themselves say, on any day, after each save. */
+import fc from 'fast-check';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { addMonths, type CalendarDate } from '../../src/lib/core/quantities/calendar';
+import type { CaseDocument } from '../../src/lib/document/case';
+import { standingOf } from '../../src/lib/document/forecast';
+import { BOOK_STATES, countOf, type BookState, type Glance } from '../../src/lib/document/glance';
+import { chosenPlan } from '../../src/lib/document/plan';
+import { demoCases } from '../support/demo-cases';
+import { anyDocument } from '../support/documents';
+import { pageData } from '../support/page-data';
+import { caseNow, startResiduum, wholly, type Residuum } from '../support/residuum';
+
+let residuum: Residuum;
+let ids: readonly string[] = [];
+beforeAll(async () => {
+	residuum = await startResiduum();
+	const drawn = fc.sample(anyDocument, { numRuns: 20, seed: 33 });
+	const cases = [...demoCases, ...drawn].map((document, at) => ({
+		...document,
+		label: `Glance ${at}`
+	}));
+	const made: string[] = [];
+	for (let from = 0; from < cases.length; from += 13) {
+		const { status, body } = await residuum.request('POST', '/api/cases/imports', {
+			cases: cases.slice(from, from + 13)
+		});
+		expect(status).toBe(201);
+		made.push(...(body as { ids: string[] }).ids);
+	}
+	ids = made;
+});
+afterAll(() => residuum.remove());
+
+interface Seen {
+	readonly glance: Glance;
+	readonly lines: readonly { readonly id: string; readonly owed: number }[];
+}
+const seen = (of = ''): Promise<Seen> => pageData<Seen>(residuum, `/glance${of}`);
+
+/** By the latest balance that was recorded of each debt after the day of its own. */
+const owedIn = ({ debts, readings, asOf: day }: CaseDocument): number =>
+	debts.reduce((sum, { id, balance, asOf }) => {
+		const later = readings
+			.filter(({ debt, date }) => debt === id && date > (asOf ?? day))
+			.sort((a, b) => (a.date < b.date ? -1 : 1));
+		return sum + (later.at(-1)?.balance ?? balance ?? 0);
+	}, 0);
+
+function stateOf(document: CaseDocument, today: CalendarDate): BookState {
+	if (chosenPlan(document) === null) return 'new';
+	if (owedIn(document) === 0) return 'finished';
+	const { expectedSince, lastRead, off, shortFrom } = standingOf(document);
+	const since = [expectedSince, lastRead]
+		.filter((day) => day !== null)
+		.sort()
+		.at(-1);
+	if (since !== undefined && addMonths(since, 3) <= today) return 'silent';
+	if ((off ?? 0) > 10_000) return 'behind';
+	if (shortFrom !== null) return 'short';
+	return lastRead === null ? 'chosen' : 'on-plan';
+}
+
+async function expectAgrees(today: CalendarDate): Promise<void> {
+	const documents = await Promise.all(
+		ids.map(async (id) => [id, (await caseNow(residuum, id)).document] as const)
+	);
+	const { glance } = await seen();
+	expect(countOf(glance.counts)).toBe(documents.length);
+	for (const state of BOOK_STATES) {
+		const expected = documents.filter(([, document]) => stateOf(document, today) === state);
+		expect([state, glance.counts[state]]).toEqual([state, expected.length]);
+		const { lines } = await seen(`?of=${encodeURIComponent(state)}`);
+		expect(lines.map(({ id, owed }) => `${id} ${owed}`).sort()).toEqual(
+			expected.map(([id, document]) => `${id} ${owedIn(document)}`).sort()
+		);
+	}
+	const sums = (amount: (document: CaseDocument) => number) =>
+		documents.reduce((sum, [, document]) => sum + amount(document), 0);
+	expect(glance.owed).toEqual([{ currency: { code: 'USD', digits: 2 }, amount: sums(owedIn) }]);
+	const paidOff = sums((document) => {
+		const [first] = document.forecasts;
+		if (!first) return 0;
+		return first.figures.reduce((sum, { opening }) => sum + opening, 0) - owedIn(document);
+	});
+	expect(glance.paidOff).toEqual([{ currency: { code: 'USD', digits: 2 }, amount: paidOff }]);
+	const ends = documents.flatMap(([, document]) =>
+		chosenPlan(document) === null ? [] : (document.forecasts.at(-1)?.ends ?? [])
+	);
+	expect(glance.ending).toBe(ends.length);
+	for (const groups of [glance.byOwner, glance.byMonth])
+		expect(groups.reduce((sum, { counts }) => sum + countOf(counts), 0)).toBe(documents.length);
+}
+
+it('is what the cases say', async () => {
+	await expectAgrees('2026-12-15' as CalendarDate);
+	const [first = ''] = ids;
+	const { document, revision } = await caseNow(residuum, first);
+	const debts = document.debts.map((debt) => ({ ...debt, balance: 0, balances: [] }));
+	const paid = { ...document, debts, readings: [] };
+	const save = { basedOn: revision, what: 'all paid', ...wholly(paid) };
+	expect((await residuum.request('PUT', `/api/cases/${first}`, save)).status).toBe(200);
+	await expectAgrees('2026-12-15' as CalendarDate);
+});
+
+it('is another one on another day', async () => {
+	const states = new Set<string>();
+	for (const months of [1, 4, 40]) {
+		const today = addMonths('2026-12-15' as CalendarDate, months);
+		await residuum.stop();
+		residuum = await startResiduum({ RESIDUUM_TODAY: today }, undefined, residuum);
+		await expectAgrees(today);
+		const { glance } = await seen();
+		for (const state of BOOK_STATES) if (glance.counts[state] > 0) states.add(state);
+	}
+	expect(states.size).toBeGreaterThanOrEqual(4);
+});
+
+it('is a table that leaves the house without small groups', async () => {
+	const { status, body } = await residuum.request('GET', '/api/glance/csv');
+	expect(status).toBe(200);
+	const lines = String(body).trim().split('\r\n');
+	expect(lines[0]).toContain('by,group,cases,new,finished,silent');
+	for (const line of lines.slice(1)) expect(Number(line.split(',')[2])).toBeGreaterThanOrEqual(5);
+});
