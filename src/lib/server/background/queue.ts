@@ -8,6 +8,7 @@ import { reading, writing } from '../database';
 import { StatementFailed, type Statements } from '../database/statements';
 import { log } from '../log';
 import { settings } from '../settings';
+import { Lanes } from './lanes';
 
 /** All tables of the queue lie in it. */
 const WORK_SCHEMA = 'residuum_work';
@@ -15,10 +16,6 @@ const QUEUE = 'portions';
 
 /** So often a job that fails is tried again. */
 const RETRIES = 3;
-/** So long a process that finds nothing to do waits before it looks again, in milliseconds. */
-const AGAIN = 1_000;
-/** After so many looks in vain a program that is alone with its data stops looking until it is asked for something. */
-const IN_VAIN = 10;
 
 /** A portion of a question about many cases. */
 export interface Portion {
@@ -57,17 +54,21 @@ const throughOwn: Sql = {
 
 export class WorkQueue {
 	#boss: Promise<PgBoss> | null = null;
-	#isClosed = false;
-	/** Wakes those that wait. */
-	#wakes = new Set<() => void>();
-	/** The lanes that work or wait. */
-	#lanes = new Map<number, Promise<void>>();
+	readonly #lanes: Lanes<PgBoss.Job<Portion>>;
 
 	constructor(
 		private readonly work: Work,
-		/** Whether other processes put jobs here, too: it is then looked for them all the time. */
-		private readonly isShared: boolean
-	) {}
+		/** Whether other processes put jobs here, too. */
+		isShared: boolean
+	) {
+		this.#lanes = new Lanes({
+			next: () => this.#next(),
+			work: (job, lane) => this.#do(job, lane),
+			isEmpty: () => this.#isEmpty(),
+			lanes: () => settings().workers,
+			isShared
+		});
+	}
 
 	/** Makes the queue ready. To be awaited before a transaction that asks it anything: its tables are made in another. */
 	async ready(): Promise<void> {
@@ -105,18 +106,11 @@ export class WorkQueue {
 
 	/** Has the jobs done that there are: to be called after they were put here, and at the start. */
 	wake(): void {
-		for (const wake of this.#wakes) wake();
-		for (let lane = 0; lane < settings().workers; lane += 1) {
-			if (this.#lanes.has(lane) || this.#isClosed) continue;
-			const working = this.#lane(lane).finally(() => this.#lanes.delete(lane));
-			this.#lanes.set(lane, working);
-		}
+		this.#lanes.wake();
 	}
 
 	async close(): Promise<void> {
-		this.#isClosed = true;
-		for (const wake of this.#wakes) wake();
-		await Promise.all(this.#lanes.values());
+		await this.#lanes.close();
 		const boss = await this.#boss?.catch(() => null);
 		await boss?.stop({ graceful: false });
 	}
@@ -128,23 +122,6 @@ export class WorkQueue {
 			throw error;
 		});
 		return this.#boss;
-	}
-
-	/** Does a job after the other; ends where there is nothing to do and nobody else would put anything here. */
-	async #lane(lane: number): Promise<void> {
-		let vain = 0;
-		while (!this.#isClosed && (this.isShared || vain < IN_VAIN)) {
-			const job = await this.#next();
-			if (job === undefined) {
-				vain += 1;
-				// What somebody had begun who was killed is here again once its time is over.
-				if (vain === IN_VAIN && !(await this.#isEmpty())) vain = 0;
-				await this.#wait();
-				continue;
-			}
-			vain = 0;
-			await this.#do(job, lane);
-		}
 	}
 
 	/** Whether nothing is left to do, nor begun; also where that can't be said. */
@@ -176,19 +153,6 @@ export class WorkQueue {
 			// Where that can't be said either, its time is over at some point.
 			await boss.fail(QUEUE, id).catch(() => undefined);
 		}
-	}
-
-	#wait(): Promise<void> {
-		return new Promise((resolve) => {
-			const end = (): void => {
-				clearTimeout(timer);
-				this.#wakes.delete(end);
-				resolve();
-			};
-			const timer = setTimeout(end, AGAIN);
-			timer.unref();
-			this.#wakes.add(end);
-		});
 	}
 }
 
