@@ -1,6 +1,6 @@
 /**
  * `npm run bench`: builds the measurements as the application is built, and runs them: of the core alone, of the page in
- * the browser, of a casebook of ten thousand cases, of what a change would make of thousands, and of how long others wait while
+ * the browser, of a casebook of a hundred thousand cases, of what a change would make of thousands, and of how long others wait while
  * the program does its most. `npm run bench core`, `page`, `book`, `whatif` or `hold` runs one; `npm run bench load` lets forty counselors work for ten minutes.
  */
 import { mkdtempSync, rmSync } from 'node:fs';

@@ -18,8 +18,10 @@ import { chosenPlan } from '../../src/lib/document/plan';
 import { anyDocument } from '../support/documents';
 import { card } from '../support/debts';
 import { manyCases } from '../../scripts/many-cases.mjs';
+import { expectKeptSums } from '../support/kept-sums';
 import { ofWhich, runs } from '../support/random';
-import { makeCase, startResiduum, TODAY, type Residuum } from '../support/residuum';
+import { makeCase, startResiduum, TODAY, wholly, type Residuum } from '../support/residuum';
+import { wholeDocument } from '../support/whole-document';
 
 const LABELS = [
 	'Énault, boulangère',
@@ -188,6 +190,63 @@ it('finds, sorts, filters and adds up', async () => {
 		{ numRuns: runs(60) }
 	);
 	expect(found).toBeGreaterThan(ofWhich(200));
+});
+
+const DEEDS = ['begin', 'save', 'delete', 'restore', 'forget', 'begin'] as const;
+
+it('keeps what it adds up, whatever is done to cases', async () => {
+	const plain = {
+		search: '',
+		sort: 'touched',
+		show: 'all',
+		rule: { months: 3, off: null }
+	} as const;
+	const totalsNow = async () => (await asked(plain)).totals;
+	const before = await totalsNow();
+	const fresh = { currency: { code: 'VES', digits: 2 }, asOf: TODAY };
+	const cases: { id: string; owed: number; isDeleted: boolean; revision: number }[] = [];
+	await fc.assert(
+		fc.asyncProperty(
+			fc.constantFrom(...DEEDS),
+			fc.nat(),
+			fc.nat(900_000),
+			async (deed, at, owed) => {
+				const one = cases[at % Math.max(cases.length, 1)];
+				if (deed === 'begin' || !one) {
+					const made = await residuum.request('POST', '/api/cases', { label: 'Moves', ...fresh });
+					const { id } = made.body as { id: string };
+					cases.push({ id, owed: 0, isDeleted: false, revision: 1 });
+				} else if (deed === 'save' && !one.isDeleted) {
+					const document = wholeDocument({ label: 'Moved', ...fresh }, [card({ balance: owed })]);
+					const save = { basedOn: one.revision, what: 'debts', ...wholly(document) };
+					const { status } = await residuum.request('PUT', `/api/cases/${one.id}`, save);
+					expect(status).toBe(200);
+					Object.assign(one, { owed, revision: one.revision + 1 });
+				} else if (deed === 'delete') {
+					await residuum.request('DELETE', `/api/cases/${one.id}`);
+					one.isDeleted = true;
+				} else if (deed === 'restore') {
+					await residuum.request('POST', `/api/cases/${one.id}/restore`);
+					one.isDeleted = false;
+				} else if (deed === 'forget' && one.isDeleted) {
+					await residuum.request('POST', `/api/cases/${one.id}/permanent-deletion`);
+					cases.splice(cases.indexOf(one), 1);
+				}
+				const there = cases.filter(({ isDeleted }) => !isDeleted);
+				const totals = await totalsNow();
+				expect(totals.cases).toBe(before.cases + there.length);
+				expect(totals.owed.filter(({ currency }) => currency.code === 'VES')).toEqual(
+					there.length === 0
+						? []
+						: [{ currency: fresh.currency, amount: there.reduce((sum, one) => sum + one.owed, 0) }]
+				);
+			}
+		),
+		{ numRuns: runs(60) }
+	);
+	if (inject('postgres')) await expectKeptSums(residuum);
+	for (const { id } of cases) await residuum.request('DELETE', `/api/cases/${id}`);
+	expect(await totalsNow()).toEqual(before);
 });
 
 it('refuses what can’t be asked, and says what is allowed', async () => {

@@ -5,11 +5,13 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { queryOnce } from '../../scripts/postgres.mjs';
 import { ROOT } from '../../scripts/prepare.mjs';
+import type { BookPage } from '../../src/lib/document/casebook';
 import type { AccountSummary, Role } from '../../src/lib/document/people';
 import type { CaseState } from '../../src/lib/document/case';
 import { ROUTES, type Need } from '../../src/lib/server/people/access';
 import { addPerson, command, signIn, welcome } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
+import { expectKeptSums } from '../support/kept-sums';
 import { makeCase, startResiduum, TESTER, type Residuum, wholly } from '../support/residuum';
 import { staffOf } from '../support/staff';
 
@@ -331,5 +333,20 @@ describe('two people in one case', () => {
 		const { authors, state } = stale.body as { authors: string[]; state: CaseState };
 		expect(authors).toEqual([IVO]);
 		expect(state.document.label).toBe('By Ivo');
+	});
+
+	it('have the sums of what each of them sees', async () => {
+		expect(await expectKeptSums(residuum)).toBeGreaterThan(3);
+		const { id } = await makeCase(residuum, 'Seen by another', [card()]);
+		const totalsOf = async () => ((await as(IVO, 'GET', '/api/casebook')).body as BookPage).totals;
+		const before = await totalsOf();
+		await residuum.request('PUT', `/api/cases/${id}/shared`, { accounts: [ids.get(IVO)] });
+		const [owed] = before.owed;
+		expect((await totalsOf()).cases).toBe(before.cases + 1);
+		expect((await totalsOf()).owed[0]?.amount).toBeGreaterThan(owed?.amount ?? 0);
+		// One that is shared with its own owner is there once.
+		await residuum.request('PUT', `/api/cases/${id}/owner`, { to: ids.get(IVO) });
+		expect((await totalsOf()).cases).toBe(before.cases + 1);
+		await expectKeptSums(residuum);
 	});
 });

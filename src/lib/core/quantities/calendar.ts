@@ -51,6 +51,14 @@ export function addMonths(date: CalendarDate, months: number): CalendarDate {
 	return onDay(year * 12 + (month - 1) + months, day);
 }
 
+/** The latest day since which so many months have passed on a day: of several that end on one, the last. */
+export function latestSince(months: number, day: CalendarDate): CalendarDate {
+	let latest = addMonths(day, -months);
+	for (let next = addDays(latest, 1); addMonths(next, months) <= day; next = addDays(next, 1))
+		latest = next;
+	return latest;
+}
+
 /** A day of the month counted from the year 0, or that month's last day when it has none. */
 function onDay(monthIndex: number, day: number): CalendarDate {
 	const year = Math.floor(monthIndex / 12);

@@ -7,7 +7,7 @@ import {
 	type Reminder,
 	type ReminderKind
 } from '../../document/reminders';
-import { SEEN, WANTS } from '../cases/casebook';
+import { ofReviews, SEEN, WANTS } from '../cases/casebook';
 import { today } from '../clock';
 import { reading, writing } from '../database';
 import { upsertRows } from '../database/shapes';
@@ -40,7 +40,7 @@ const OFFER_ENDS = `(new_first_due + make_interval(months => offer_months::int))
 
 const REMINDERS = `
 	select id, 'review' as kind, 'review ' || greatest(expected_since, last_read) as subject, '' as about,
-		(greatest(expected_since, last_read) + make_interval(months => $2::int))::date as day
+		(greatest(expected_since, last_read) + make_interval(months => $6::int))::date as day
 	from case_file where ${SEEN} and ${WANTS}
 	union all
 	select id, 'short', 'short ' || short_from, '', short_from
@@ -75,7 +75,7 @@ export async function remindersOf(actor: Actor, rule: VisitRule = USUAL.rule): P
 			where off.case_id is null or off.until <= $4::date
 			order by day, filed_under collate "C", reminder.id, reminder.subject
 			limit ${MOST_REMINDERS}`,
-			[visibilityScope(actor), rule.months, rule.off, today(), DAYS_AHEAD]
+			[...ofReviews(actor, rule), today(), DAYS_AHEAD, rule.months]
 		)
 	);
 	return rows.map(({ id, ...reminder }) => ({ caseId: id, ...reminder }));

@@ -44,8 +44,8 @@ export const NAMED_BEFORE = {
 } as const;
 
 /**
- * Tables of the moment: sessions, failed sign-ins, who has which case open, what is made of cases to compute many, and
- * what was asked of many, and which reminders are put off.
+ * Tables of the moment: sessions, failed sign-ins, who has which case open, what is made of cases to compute many and to
+ * add them up, what was asked of many, and which reminders are put off.
  */
 export const MOMENTARY = [
 	'session',
@@ -53,6 +53,7 @@ export const MOMENTARY = [
 	'case_presence',
 	'client_view',
 	'case_projection',
+	'case_sum',
 	'what_if',
 	'what_if_case',
 	'reminder_off'
@@ -62,6 +63,7 @@ const FUNCTIONS = [
 	'file_by_label()',
 	'filed_under(text)',
 	'folded(text)',
+	'keep_case_sums()',
 	'refuse_rewriting_history()',
 	'refuse_rewriting_the_trail()'
 ];
