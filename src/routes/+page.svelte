@@ -28,7 +28,7 @@
 	import { isTyping } from '$lib/ui/typing';
 	import { codeAhead } from './code-ahead';
 	import CaseLines from './CaseLines.svelte';
-	import CasesFile from './CasesFile.svelte';
+	import MadeFile from './MadeFile.svelte';
 	import ShownLine from './ShownLine.svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { PageProps, Snapshot } from './$types';
@@ -287,8 +287,12 @@
 			/>
 			<div class="files">
 				{#if totals.found > 0}
-					<CasesFile
-						ids={found}
+					<MadeFile
+						task={async () => {
+							const cases = await found();
+							return cases && { cases };
+						}}
+						title={t('As a file (JSON) that can be …')}
 						words={totals.found === totals.cases ? t('Export all') : t('Export these')}
 					/>
 					<a

@@ -19,6 +19,9 @@ const COLUMNS: readonly (readonly [string, (line: WhatIfLine) => string])[] = [
 	['interest and fees after', (line) => amount(line.after.cost, line)]
 ];
 
+/** The columns of what people wrote. */
+export const WRITTEN = ['client', 'counselor'];
+
 export const whatIfCsv = (lines: readonly WhatIfLine[]): string =>
 	csvOf([
 		COLUMNS.map(([heading]) => heading),

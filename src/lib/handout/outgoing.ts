@@ -64,7 +64,8 @@ export const KINDS_OF: Readonly<Record<Subject['of'], readonly OutgoingKind[]>> 
 	'budget sheet': ['csv']
 };
 
-const TYPES: Readonly<Record<OutgoingKind, string>> = {
+/** The media type of each kind. */
+export const TYPES: Readonly<Record<OutgoingKind, string>> = {
 	pdf: 'application/pdf',
 	html: 'text/html; charset=utf-8',
 	xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',

@@ -1,6 +1,7 @@
 /** Makes files beside the page, and tells how far it is. */
 import { casesJson } from '../exchange/case-json';
-import { madeFile, NothingToMake, type OutgoingFile } from '../handout/outgoing';
+import { tableWorkbook } from '../exchange/table-workbook';
+import { madeFile, NothingToMake, TYPES, type OutgoingFile } from '../handout/outgoing';
 import type { CaseDocument } from '../document/case';
 import { LONGEST_REQUEST } from './longest-request';
 import type { MakeAnswer, MakeTask } from './make-task';
@@ -30,11 +31,28 @@ async function allCases(ids: readonly string[]): Promise<OutgoingFile> {
 	return { name: 'residuum-cases.json', type: 'application/json', bytes };
 }
 
+/** A table of many cases as a workbook. */
+async function workbook({
+	table,
+	name,
+	written
+}: Extract<MakeTask, { table: string }>): Promise<OutgoingFile> {
+	const response = await fetch(table, { signal: AbortSignal.timeout(LONGEST_REQUEST) });
+	if (!response.ok) throw new Error('the table is not there');
+	tell(0.5);
+	const bytes = await tableWorkbook(name, await response.text(), written);
+	return { name: `${name}.xlsx`, type: TYPES.xlsx, bytes };
+}
+
+/** The file that a task asks for. */
+function fileOf(task: MakeTask): Promise<OutgoingFile> {
+	if ('cases' in task) return allCases(task.cases);
+	return 'table' in task ? workbook(task) : madeFile(task, { pdf: pagePdf }, tell);
+}
+
 async function made(task: MakeTask): Promise<MakeAnswer> {
 	try {
-		const file =
-			'cases' in task ? await allCases(task.cases) : await madeFile(task, { pdf: pagePdf }, tell);
-		return { kind: 'made', file };
+		return { kind: 'made', file: await fileOf(task) };
 	} catch (error) {
 		if (!(error instanceof NothingToMake)) throw error;
 		return { kind: 'failed', reason: error.reason };

@@ -4,6 +4,7 @@
 	import { page } from '$app/state';
 	import { agencyBook, creditorBook, indexBook } from '$lib/desk/reference-book.svelte';
 	import { whyNot } from '$lib/desk/requests';
+	import { WRITTEN } from '$lib/exchange/what-if-csv';
 	import { WhatIfDesk } from '$lib/desk/what-if.svelte';
 	import type { WhatIf } from '$lib/document/what-if';
 	import { SCREEN } from '$lib/reading/writing';
@@ -13,6 +14,7 @@
 	import { touchedInWords } from '$lib/words/casebook';
 	import { askedInWords, runInWords, whatIfSentence } from '$lib/words/what-if';
 	import { onDestroy, onMount, untrack } from 'svelte';
+	import MadeFile from '../MadeFile.svelte';
 	import MovedCases from './MovedCases.svelte';
 	import QuestionForm from './QuestionForm.svelte';
 	import type { PageProps } from './$types';
@@ -94,7 +96,18 @@
 		{#if lines.length > 0}
 			<div class="head">
 				<h2>{t('The cases that come out differently, those hit most first')}</h2>
-				<a class="act screen-only" href="/api/what-if/{run.id}/csv" download>{t('Table (CSV)')}</a>
+				<span class="files screen-only">
+					<a class="act" href="/api/what-if/{run.id}/csv" download>{t('Table (CSV)')}</a>
+					<MadeFile
+						task={() => ({
+							table: `/api/what-if/${run.id}/csv`,
+							name: 'residuum-what-if',
+							written: WRITTEN
+						})}
+						title={t('The same as a workbook, …')}
+						words={t('Workbook (XLSX)')}
+					/>
+				</span>
 			</div>
 			<MovedCases {lines} run={run.id} hasOwners={data.person !== null} />
 			{#if desk.hasMore}
@@ -144,6 +157,12 @@
 		gap: 4px 28px;
 		align-items: baseline;
 		justify-content: space-between;
+	}
+
+	.files {
+		display: flex;
+		gap: 4px 18px;
+		align-items: center;
 	}
 
 	h2 {

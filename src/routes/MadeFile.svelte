@@ -1,16 +1,17 @@
-<!-- Cases as one file, made beside the page: a casebook of many years takes a while. -->
+<!-- A file of many cases, made beside the page: a casebook of many years takes a while. -->
 <script lang="ts">
 	import type { FileExport } from '$lib/desk/file-export.svelte';
+	import type { MakeTask } from '$lib/workers/make-task';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { onDestroy } from 'svelte';
-	import { t } from '$lib/words/labels/casebook';
 
 	interface Props {
-		/** Which; null: it can’t be known now, which has been said. */
-		ids: () => Promise<readonly string[] | null>;
+		/** What is made; null: it can’t be known now, which has been said. */
+		task: () => Promise<MakeTask | null> | MakeTask;
 		words: string;
+		title: string;
 	}
-	const { ids, words }: Props = $props();
+	const { task, words, title }: Props = $props();
 
 	let along = $state.raw<FileExport | null>(null);
 	onDestroy(() => along?.stop());
@@ -18,10 +19,10 @@
 	// What makes files is not needed for the first page.
 	async function take(): Promise<void> {
 		const { save, FileExport: Along } = await import('$lib/desk/file-export.svelte');
-		const cases = await ids();
-		if (cases === null) return;
+		const wanted = await task();
+		if (wanted === null) return;
 		along = new Along();
-		const file = await along.make({ cases });
+		const file = await along.make(wanted);
 		if (file) save(file);
 	}
 </script>
@@ -29,12 +30,13 @@
 {#if along && along.done !== null}
 	<Progress what={words} done={along.done} onstop={() => along?.stop()} />
 {:else}
-	<button type="button" title={t('As a file (JSON) that can be …')} onclick={take}>{words}</button>
+	<button type="button" {title} onclick={take}>{words}</button>
 {/if}
 {#if along?.failure}<span role="alert">{along.failure}</span>{/if}
 
 <style>
 	button {
+		min-height: var(--target);
 		color: var(--act);
 		font-weight: 600;
 		white-space: nowrap;
