@@ -1,9 +1,8 @@
 /** A plan leaves the desk: every month as a table, the page for the client, files, messages, paper. */
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { aheadOf } from '../../src/lib/core/plan/comparison';
 import { owedInAll } from '../../src/lib/core/plan/answers';
 import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans';
@@ -11,6 +10,7 @@ import { casesOf } from '../../src/lib/exchange/cases-read';
 import { writeAmount, writeMoney } from '../../src/lib/reading/written';
 import { card, fixed } from '../support/debts';
 import { demoCases, handedIn } from '../support/demo-cases';
+import { downloads } from '../support/downloads';
 import { desk, screen, sitDown } from '../support/page';
 import { recalculated } from '../support/recalculated';
 import { makeCase, startResiduum, type MadeCase, type Residuum } from '../support/residuum';
@@ -19,8 +19,7 @@ import { usd } from '../support/said';
 let residuum: Residuum;
 sitDown(async () => (residuum = await startResiduum()));
 
-const folder = mkdtempSync(join(tmpdir(), 'residuum-downloads-'));
-afterAll(() => rmSync(folder, { recursive: true }));
+const { folder, of: downloadsOf, downloaded } = downloads();
 
 /** The demo's first household, as a case of this server. */
 let ferry: MadeCase;
@@ -35,16 +34,8 @@ beforeAll(async () => {
 		{},
 		{ plans, choices, against, sheet, handout, style }
 	);
-	const session = await screen.page.createCDPSession();
-	await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder });
+	await downloadsOf(screen.page);
 });
-
-/** The bytes of a file that comes down, once it is whole. */
-async function downloaded(name: RegExp): Promise<Uint8Array> {
-	const found = () => readdirSync(folder).find((file) => name.test(file));
-	await expect.poll(found, { timeout: 20_000 }).toBeTruthy();
-	return readFileSync(join(folder, found() ?? ''));
-}
 
 const clickText = (selector: string, text: string) => screen.clickText(selector, text);
 

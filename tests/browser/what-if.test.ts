@@ -1,11 +1,15 @@
 /** What a change would make of all cases: asked, read, opened in a case, taken over, and cancelled. */
 import { beforeAll, describe, expect, it } from 'vitest';
 import { ROOT } from '../../scripts/prepare.mjs';
+import { sheetsOf } from '../../src/lib/exchange/workbook';
 import { findings } from '../support/axe';
+import { downloads } from '../support/downloads';
 import { caseNow, startResiduum } from '../support/residuum';
 import { desk, screen, sitDown } from '../support/page';
 
 sitDown(() => startResiduum({ RESIDUUM_DEMO: `${ROOT}/demo` }));
+
+const { of: downloadsOf, downloaded } = downloads();
 
 let ferry = '';
 beforeAll(async () => {
@@ -52,6 +56,30 @@ describe('a question about all cases', () => {
 		await screen.clickText('.tools button', 'Undo');
 		await screen.saved();
 		expect((await caseNow(desk.residuum, ferry)).document.debts).toEqual(before.document.debts);
+		desk.checked();
+	});
+
+	it('is reminded of, and written to the client about', async () => {
+		await screen.goto('/what-if');
+		await screen.see('form', 'Enter the new rate.');
+		await screen.page.select('[aria-label="What changes"]', 'money');
+		await screen.click('button[type=submit]');
+		await screen.see('.answer', '6 cases of 6 would come out differently');
+		await downloadsOf(screen.page);
+		await screen.clickText('button', 'Workbook (XLSX)');
+		const bytes = await downloaded(/^residuum-what-if\.xlsx$/);
+		const [sheet] = await sheetsOf({ name: 'what-if.xlsx', bytes }, { language: 'en' });
+		expect([sheet?.rows.length, sheet?.rows[0]?.[0]]).toEqual([7, 'client']);
+		await screen.clickText('button', 'Remind of each');
+		await screen.see('.files', 'Remind of them no more');
+		await screen.goto('/reminders');
+		await screen.see('.answer', '6 cases that a change would move');
+		await screen.clickText('li a', 'Tolliver household');
+		await screen.see('.what-if', 'What if each month has a tenth less money?');
+		await screen.clickText('.what-if a', 'Write to the client');
+		const written = expect.poll(() => screen.value('Text'), { timeout: 20_000 });
+		await written.toMatch(/Your plan, which ends in July 2029 today, would then end in/);
+		expect(await screen.value('Text')).toContain('Nothing is decided');
 		desk.checked();
 	});
 });

@@ -69,6 +69,19 @@ export class WhatIfDesk {
 		else this.failure = answer;
 	}
 
+	/** Reminds of each case that the change moves, or does so no more. */
+	async remind(isOn: boolean): Promise<void> {
+		const { run, totals } = this.answered ?? {};
+		if (!run || !totals) return;
+		const answer = await ask<undefined>(
+			isOn ? 'PUT' : 'DELETE',
+			`/api/what-if/${run.id}/reminders`
+		);
+		if (answer.kind !== 'done') this.failure = answer;
+		else if (this.answered?.run.id === run.id)
+			this.answered = { run: { ...run, reminds: isOn }, totals };
+	}
+
 	/** Cancels the question that is looked at, or goes on with it. */
 	async change(method: 'DELETE' | 'POST'): Promise<void> {
 		const { run } = this.answered ?? {};

@@ -1,8 +1,19 @@
 /** Reminders: what of the cases of a casebook is due soon. */
 import type { CalendarDate } from '../core/quantities/calendar';
+import type { WhatIfReminded } from './what-if-answer';
 
-/** Due for review; short of money; an offer or a deadline that ends; an agreement that ends; a settlement to be paid. */
-export const REMINDER_KINDS = ['review', 'short', 'offer', 'agreement', 'settlement'] as const;
+/**
+ * Due for review; short of money; an offer or a deadline that ends; an agreement that ends; a settlement to be paid; moved
+ * by a change that was asked about.
+ */
+export const REMINDER_KINDS = [
+	'review',
+	'short',
+	'offer',
+	'agreement',
+	'settlement',
+	'what-if'
+] as const;
 export type ReminderKind = (typeof REMINDER_KINDS)[number];
 
 export interface Reminder {
@@ -16,6 +27,8 @@ export interface Reminder {
 	/** The debts that it is about, by name; empty where it is about the case. */
 	readonly about: string;
 	readonly day: CalendarDate;
+	/** The change that moves it; null where it is about something else. */
+	readonly moved: WhatIfReminded | null;
 }
 
 /** So many days ahead deadlines and ends are reminded of. */

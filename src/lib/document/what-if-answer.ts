@@ -18,6 +18,8 @@ export interface WhatIfRun {
 	readonly state: 'running' | 'done' | 'cancelled';
 	/** Whether nobody works on it any more, though it is not done. */
 	readonly isStuck: boolean;
+	/** Whether each case that it moves is a reminder. */
+	readonly reminds: boolean;
 }
 
 /** All cases that were computed so far, added up. */
@@ -40,6 +42,13 @@ export interface WhatIfTotals {
 	readonly sooner: number;
 	/** More interest and fees, by currency. */
 	readonly more: readonly Owed[];
+}
+
+/** What a change makes of a case that somebody is reminded of. */
+export interface WhatIfReminded
+	extends Pick<WhatIfRun, 'change' | 'subject'>, Pick<WhatIfLine, 'before' | 'after'> {
+	/** The question, by its identifier. */
+	readonly run: string;
 }
 
 /** A case that a change moves. */

@@ -9,12 +9,12 @@ import { underStrain } from '../core/search/stress-test';
 import type { z } from 'zod';
 import { withBalances } from './balances';
 import { changedDebts } from './carried-plans';
-import { plannedDebts } from './case';
+import { plannedDebts, type CaseDocument } from './case';
 import { creditorOfDebt, type CreditorNames } from './creditors';
 import type { DebtEntry } from './debt';
 import { underCourse } from './indexes';
 import { planMonths, planTerms } from './plan';
-import type { Projection } from './projection';
+import { projectionOf, type Projection } from './projection';
 import type { whatIf } from './schema/what-if';
 
 /**
@@ -51,6 +51,17 @@ export function effectOn(projection: Projection, change: WhatIf, names: Creditor
 	const before = figuresOf(projection, null);
 	const after = figuresOf(changed(projection, change, names, unsaved), change);
 	return before && after ? { kind: 'computed', before, after } : { kind: 'not computed' };
+}
+
+/** The effect on a plan of a case, whichever it is; null where the case has none. */
+export function effectOnPlan(
+	document: CaseDocument,
+	plan: Projection['plan'],
+	change: WhatIf,
+	names: CreditorNames
+): Effect | null {
+	const projection = projectionOf(document);
+	return projection && effectOn({ ...projection, plan }, change, names);
 }
 
 function isTouched(

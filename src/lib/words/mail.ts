@@ -1,8 +1,10 @@
 /** Messages to a client, and the outbox that stands in for mail. */
 import { NO_HOUSE, type House } from '../document/agency';
 import type { Standing } from '../document/change';
+import type { PlanFigures } from '../document/what-if';
 import type { HandoutEntry } from '../document/handout';
 import type { Writing } from '../reading/writing';
+import { writeMonth } from '../reading/written';
 import '../messages/clients';
 import en from '../messages/en/mail.json';
 import es from '../messages/es/mail.json';
@@ -40,6 +42,33 @@ export function mailText(
 		...(standing === 'agreed' ? [] : [text(writing, `terms ${standing}`)]),
 		...(files.length === 0 ? [] : [text(writing, 'attached', { files: listOf(writing, files) })]),
 		text(writing, 'call', { contact: contact === '' ? 'no' : 'yes', who: contact }),
+		texts?.message[writing.language] ?? '',
+		text(writing, 'closing'),
+		letterhead?.name ?? ''
+	]
+		.filter((line) => line !== '')
+		.join('\n\n');
+}
+
+/** The text of a message about a change that would move the plan: nothing is decided, and the client is asked to call. */
+export function movedMail(
+	{ before, after }: { readonly before: PlanFigures; readonly after: PlanFigures },
+	{ contact }: HandoutEntry,
+	writing: Writing<Language>,
+	{ letterhead, texts }: House = NO_HOUSE
+): string {
+	const end = (day: PlanFigures['ends']): string => (day === null ? '' : writeMonth(day, writing));
+	const isShort = before.shortFrom === null && after.shortFrom !== null;
+	const ways = before.ends === null ? 'open' : after.ends === null ? 'never' : 'later';
+	return [
+		text(writing, 'greeting'),
+		text(writing, 'moved', {
+			ways: ways === 'later' && end(before.ends) === end(after.ends) ? 'same' : ways,
+			before: end(before.ends),
+			after: end(after.ends)
+		}),
+		isShort ? text(writing, 'moved short', { month: end(after.shortFrom) }) : '',
+		text(writing, 'moved call', { contact: contact === '' ? 'no' : 'yes', who: contact }),
 		texts?.message[writing.language] ?? '',
 		text(writing, 'closing'),
 		letterhead?.name ?? ''

@@ -39,8 +39,10 @@
 	}
 
 	/** Where what it is about is seen. */
-	const placeOf = ({ caseId, kind }: Reminder): string =>
-		`/cases/${caseId}/${kind === 'review' ? 'progress' : 'plan'}`;
+	const placeOf = ({ caseId, kind, moved }: Reminder): string =>
+		moved
+			? `/cases/${caseId}/plan?what-if=${moved.run}`
+			: `/cases/${caseId}/${kind === 'review' ? 'progress' : 'plan'}`;
 </script>
 
 <svelte:head><title>{t('Reminders')} · Residuum</title></svelte:head>
@@ -54,6 +56,11 @@
 	<h1 class="unseen">{t('Reminders')}</h1>
 	<Answered sentence={remindersSentence(data.reminders, SCREEN)} />
 	{#if data.reminders.length > 0}
+		<p class="screen-only">
+			<a class="file" href="/api/reminders/message" download title={t('This list as a message, …')}
+				>{t('As a message (EML)')}</a
+			>
+		</p>
 		<ul>
 			{#each data.reminders as reminder (reminder.caseId + reminder.subject)}
 				{@const { label, owner } = reminder}
@@ -85,6 +92,12 @@
 {/if}
 
 <style>
+	.file {
+		color: var(--act);
+		font-weight: 600;
+		text-decoration: none;
+	}
+
 	main {
 		max-width: 1180px;
 		padding: 26px 24px 90px;

@@ -97,6 +97,14 @@
 			<div class="head">
 				<h2>{t('The cases that come out differently, those hit most first')}</h2>
 				<span class="files screen-only">
+					<button
+						type="button"
+						class="act"
+						aria-pressed={run.reminds}
+						title={t('Each of these cases becomes …')}
+						onclick={() => void desk.remind(!run.reminds)}
+						>{run.reminds ? t('Remind of them no more') : t('Remind of each')}</button
+					>
 					<a class="act" href="/api/what-if/{run.id}/csv" download>{t('Table (CSV)')}</a>
 					<MadeFile
 						task={() => ({

@@ -1,5 +1,6 @@
 /** Begins work in the background when the program starts. */
-import { isAnyLeft, throughQueue, workOn } from '../book/what-if';
+import { throughQueue } from '../book/queue-in-use';
+import { isAnyLeft, workOn } from '../book/what-if';
 import { WorkQueue } from './queue';
 
 /**

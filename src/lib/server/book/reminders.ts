@@ -12,6 +12,7 @@ import { today } from '../clock';
 import { reading, writing } from '../database';
 import { upsertRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
+import { MOVED, whatIfReminders } from './what-if-answers';
 import { isVisible, visibilityScope, type Actor } from '../people/actor';
 
 /** SQL: a day from today ($4) on, within as many days ahead as are looked at ($5). */
@@ -53,7 +54,11 @@ const REMINDERS = `
 	where ${SEEN} and balance.balance is distinct from 0 and ${soon('deferred_by')}
 	union all ${changes('offer', 'offer', OFFER_ENDS, `kind = 'transfer'`)}
 	union all ${changes('agreement', 'agreement', 'agreed_until', 'agreed_until is not null')}
-	union all ${changes('settlement', 'settlement', 'agreed_from', `kind = 'settle'`)}`;
+	union all ${changes('settlement', 'settlement', 'agreed_from', `kind = 'settle'`)}
+	union all
+	select case_id, 'what-if', 'what-if ' || run_id, run_id::text, reminds_since::date
+	from what_if_case join what_if on what_if.id = run_id join case_file on case_file.id = case_id
+	where ${SEEN} and reminds_since is not null and came_to = 'computed' and ${MOVED}`;
 
 /** What is due of the cases that somebody sees, without what is dismissed or put off, the first due first. */
 export async function remindersOf(actor: Actor, rule: VisitRule = USUAL.rule): Promise<Reminder[]> {
@@ -78,7 +83,14 @@ export async function remindersOf(actor: Actor, rule: VisitRule = USUAL.rule): P
 			[...ofReviews(actor, rule), today(), DAYS_AHEAD, rule.months]
 		)
 	);
-	return rows.map(({ id, ...reminder }) => ({ caseId: id, ...reminder }));
+	const asked = rows.filter(({ kind }) => kind === 'what-if');
+	const moved = await whatIfReminders(asked.map(({ id, about }) => ({ caseId: id, run: about })));
+	return rows.map(({ id, ...reminder }) => ({
+		caseId: id,
+		...reminder,
+		moved:
+			moved[asked.findIndex((one) => one.id === id && one.subject === reminder.subject)] ?? null
+	}));
 }
 
 /** Dismisses a reminder, or puts it off until a day; false where the case is not seen. */

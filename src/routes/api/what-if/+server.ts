@@ -1,7 +1,8 @@
 import { whatIfRequest } from '$lib/document/schema/what-if';
 import { answering, refuse } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
-import { askWhatIf, whatIfs } from '$lib/server/book/what-if';
+import { askWhatIf } from '$lib/server/book/what-if';
+import { whatIfs } from '$lib/server/book/what-if-answers';
 import { t } from '$lib/server/refusals';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';

@@ -1,5 +1,6 @@
 import { answering, refuse } from '$lib/server/answers';
-import { cancelWhatIf, resumeWhatIf, whatIfAnswer } from '$lib/server/book/what-if';
+import { cancelWhatIf, resumeWhatIf } from '$lib/server/book/what-if';
+import { whatIfAnswer } from '$lib/server/book/what-if-answers';
 import { t } from '$lib/server/refusals';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';

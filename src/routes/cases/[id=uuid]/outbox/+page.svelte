@@ -4,7 +4,10 @@
 	import { page } from '$app/state';
 	import { deskInUse } from '$lib/desk/case-desk.svelte';
 	import { NOTHING_TYPED } from '$lib/desk/on-screen.svelte';
-	import { putMessage } from '$lib/desk/requests';
+	import { creditorBook } from '$lib/desk/reference-book.svelte';
+	import { ask, putMessage, whyNot } from '$lib/desk/requests';
+	import { effectOnPlan, type WhatIf } from '$lib/document/what-if';
+	import type { WhatIfRun } from '$lib/document/what-if-answer';
 	import { FileExport } from '$lib/desk/file-export.svelte';
 	import { LONGEST_TEXT } from '$lib/document/message';
 	import { base64Of } from '$lib/exchange/bytes';
@@ -17,7 +20,7 @@
 	import Notice from '$lib/ui/Notice.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
-	import { fileWords, mailSubject, mailText } from '$lib/words/mail';
+	import { fileWords, mailSubject, mailText, movedMail } from '$lib/words/mail';
 	import { houseOn } from '$lib/document/agency';
 	import { onDestroy } from 'svelte';
 	import { v4 as newKey } from 'uuid';
@@ -39,20 +42,43 @@
 	const turn = (kind: OutgoingKind) =>
 		(ticked = FILES.filter((one) => ticked.includes(one) !== (one === kind)));
 
+	/** A change that would move the plan: what the message is about instead. */
+	const run = $derived(page.url.searchParams.get('what-if'));
+	let change = $state.raw<WhatIf | null>(null);
+	$effect(() => {
+		const id = run;
+		if (id === null) return;
+		ticked = [];
+		void Promise.all([
+			ask<{ run: WhatIfRun }>('GET', `/api/what-if/${id}/question`),
+			creditorBook.open()
+		]).then(([answer]) => {
+			if (answer.kind === 'done') change = answer.value.run.change;
+			else problem = whyNot(answer);
+		});
+	});
+	const moved = $derived.by(() => {
+		if (run === null || change === null || !entry) return null;
+		const effect = effectOnPlan(desk.document, entry, change, creditorBook.names);
+		return effect?.kind === 'computed' ? effect : null;
+	});
+
 	// What was typed stays with the desk; until then it follows the plan.
 	const subject = $derived(desk.onScreen.mail.subject ?? mailSubject(label, locale));
 	const text = $derived(
 		desk.onScreen.mail.text ??
-			(entry
-				? mailText(
-						handoutOf(desk.document, entry),
-						handout,
-						ticked,
-						standingOf(entry),
-						locale,
-						house
-					)
-				: '')
+			(moved
+				? movedMail(moved, handout, locale, house)
+				: entry
+					? mailText(
+							handoutOf(desk.document, entry),
+							handout,
+							ticked,
+							standingOf(entry),
+							locale,
+							house
+						)
+					: '')
 	);
 
 	const along = new FileExport();

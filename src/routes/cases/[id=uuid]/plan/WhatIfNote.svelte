@@ -5,8 +5,7 @@
 	import { creditorBook } from '$lib/desk/reference-book.svelte';
 	import { ask, whyNot, type Answer } from '$lib/desk/requests';
 	import type { PlanEntry } from '$lib/document/plan';
-	import { projectionOf } from '$lib/document/projection';
-	import { changed, effectOn } from '$lib/document/what-if';
+	import { changed, effectOnPlan } from '$lib/document/what-if';
 	import type { WhatIfRun } from '$lib/document/what-if-answer';
 	import { SCREEN } from '$lib/reading/writing';
 	import { askedInWords, costMovedInWords, lineInWords } from '$lib/words/what-if';
@@ -28,18 +27,15 @@
 
 	onMount(async () => {
 		const [answer] = await Promise.all([
-			ask<{ run: WhatIfRun }>('GET', `/api/what-if/${run}`),
+			ask<{ run: WhatIfRun }>('GET', `/api/what-if/${run}/question`),
 			creditorBook.open()
 		]);
 		if (answer.kind === 'done') question = answer.value.run;
 		else failure = answer;
 	});
 
-	const projection = $derived(projectionOf(desk.document));
 	const effect = $derived(
-		question &&
-			projection &&
-			effectOn({ ...projection, plan: entry }, question.change, creditorBook.names)
+		question && effectOnPlan(desk.document, entry, question.change, creditorBook.names)
 	);
 	const line = $derived(
 		effect?.kind === 'computed' ? { ...effect, currency: desk.document.currency } : null
@@ -79,6 +75,9 @@
 			<button type="button" onclick={() => question && takeOver(question)}
 				>{t('Take it over')}</button
 			>
+		{/if}
+		{#if effect.kind === 'computed'}
+			<a href="/cases/{desk.id}/outbox?of={entry.id}&what-if={run}">{t('Write to the client')}</a>
 		{/if}
 		<a href="/what-if?run={run}">{t('All cases ›')}</a>
 		<button type="button" onclick={() => void leave()}>{t('Close')}</button>

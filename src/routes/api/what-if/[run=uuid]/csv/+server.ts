@@ -1,6 +1,6 @@
 import { whatIfCsv } from '$lib/exchange/what-if-csv';
 import { answering, asDownload } from '$lib/server/answers';
-import { allWhatIfLines } from '$lib/server/book/what-if';
+import { allWhatIfLines } from '$lib/server/book/what-if-answers';
 import { noteAlone } from '$lib/server/people/trail';
 import type { RequestHandler } from './$types';
 

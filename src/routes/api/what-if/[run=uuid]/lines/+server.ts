@@ -1,5 +1,5 @@
 import { answering, refuse } from '$lib/server/answers';
-import { AT_ONCE, whatIfLines } from '$lib/server/book/what-if';
+import { AT_ONCE, whatIfLines } from '$lib/server/book/what-if-answers';
 import { t } from '$lib/server/refusals';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
