@@ -1,7 +1,8 @@
 /**
  * What a change would make of a whole casebook: plans a second, of one process with one thread and with two, and of two processes on
- * one queue; and how long the server answers others meanwhile.
+ * one queue; how long the server answers others meanwhile; and of a hundred thousand cases, whether memory stays what it is.
  */
+import { readFileSync } from 'node:fs';
 import { projectionOf } from '../src/lib/document/projection';
 import { effectsOf } from '../src/lib/document/what-if-many';
 import { demoCases } from '../tests/support/demo-cases';
@@ -11,34 +12,24 @@ import { queryOnce } from '../scripts/postgres.mjs';
 import { openAgency, quantile, type Ask } from './agency';
 
 const CASES = 6_000;
+const MOST = 100_000;
+let cases = 0;
 const GOAL = 1_500;
 
 const agency = await openAgency('Sella Wray', { RESIDUUM_WORKERS: '0' });
 try {
 	const { body } = await agency.ask('POST', '/api/cases/imports', { cases: demoCases });
 	const { ids } = JSON.parse(body) as { ids: string[] };
-	const [like = ''] = ids;
-	await manyCases(agency.url, like, CASES - ids.length);
-	// Each has what one of the demo's is computed from, as if it had been written with it.
-	await queryOnce(
-		agency.url,
-		`insert into case_projection
-		select made.id, version, content from (
-			select id, row_number() over (order by id) % $2 as place from case_file where not id = any($1::uuid[])
-		) made join (
-			select *, row_number() over (order by case_id) - 1 as place from case_projection
-		) kept using (place)`,
-		[ids, ids.length]
-	);
+	await fillUpTo(CASES);
 	console.log(
 		`a change to cases of the demo, computed alone: ${computedAlone().toFixed(0)} plans a second and core (goal: ${GOAL})`
 	);
-	const one = await measured([1]);
+	const { rate: one } = await measured([1]);
 	for (const [what, workers] of [
 		['one process with two threads', [2]],
 		['two processes with a thread each', [1, 1]]
 	] as const) {
-		const rate = await measured(workers);
+		const { rate } = await measured(workers);
 		console.log(
 			`${what}: ${rate.toFixed(0)} plans a second, ${(rate / one).toFixed(2)} times those of one thread`
 		);
@@ -46,8 +37,41 @@ try {
 	console.log(
 		`a change to ${CASES} cases, one thread: ${one.toFixed(0)} plans a second, reading and writing them included, beside the database and whoever asks`
 	);
+	await fillUpTo(MOST);
+	const all = await measured([1]);
+	const mb = (memory: readonly number[]): string => (quantile(memory, 0.5) / 1000).toFixed(0);
+	console.log(
+		`a change to ${MOST} cases, one thread: ${all.rate.toFixed(0)} plans a second; memory ${mb(quarterOf(all.memory, 1))} MB in its second quarter, ` +
+			`${mb(quarterOf(all.memory, 3))} MB in its last (goal: flat)`
+	);
+	/** Makes cases until there are so many; each has what one of the demo's is computed from, as if written with it. */
+	async function fillUpTo(count: number): Promise<void> {
+		const [there] = await queryOnce<{ count: number }>(
+			agency.url,
+			'select count(*)::int as count from case_file'
+		);
+		await manyCases(agency.url, ids[0] ?? '', count - (there?.count ?? 0));
+		await queryOnce(
+			agency.url,
+			`insert into case_projection
+			select made.id, version, content from (
+				select id, row_number() over (order by id) % $2 as place from case_file
+				where id not in (select case_id from case_projection)
+			) made join (
+				select *, row_number() over (order by case_id) - 1 as place from case_projection where case_id = any($1::uuid[])
+			) kept using (place)`,
+			[ids, ids.length]
+		);
+		cases = count;
+	}
 } finally {
 	await agency.close();
+}
+
+/** A quarter of what was measured one after the other, counted from 0. */
+function quarterOf(values: readonly number[], which: number): readonly number[] {
+	const length = Math.max(1, Math.floor(values.length / 4));
+	return values.slice(which * length, (which + 1) * length);
 }
 
 /** Plans a second where nothing is read or written; once all of it has been compiled. */
@@ -65,7 +89,9 @@ function computedAlone(): number {
 }
 
 /** Plans a second of processes with so many threads each; the first answers others, who are measured. */
-async function measured(workers: readonly number[]): Promise<number> {
+async function measured(
+	workers: readonly number[]
+): Promise<{ readonly rate: number; readonly memory: readonly number[] }> {
 	const servers = await Promise.all(
 		workers.map((count) =>
 			startServer({
@@ -77,6 +103,7 @@ async function measured(workers: readonly number[]): Promise<number> {
 	);
 	try {
 		const waits: number[] = [];
+		const memory: number[] = [];
 		const began = performance.now();
 		const asked = await agency.ask('POST', '/api/what-if', {
 			change: { kind: 'money' },
@@ -84,18 +111,24 @@ async function measured(workers: readonly number[]): Promise<number> {
 		});
 		if (asked.status !== 201) throw new Error(asked.body);
 		const { id } = JSON.parse(asked.body) as { id: string };
-		while (!(await isDone(agency.ask, id, waits)))
+		while (!(await isDone(agency.ask, id, waits))) {
+			memory.push(residentOf(servers[0]?.pid));
 			await new Promise((resolve) => setTimeout(resolve, 200));
+		}
 		const seconds = (performance.now() - began) / 1000;
 		console.log(
 			`  threads ${workers.join(' + ')}: ${seconds.toFixed(1)} s; meanwhile the first lines took ${quantile(waits, 0.95).toFixed(0)} ms (95 % of them)`
 		);
 		// Before and after the change.
-		return (2 * CASES) / seconds;
+		return { rate: (2 * cases) / seconds, memory };
 	} finally {
 		await Promise.all(servers.map((server) => server.stop()));
 	}
 }
+
+/** The memory that a process holds, in kB. */
+const residentOf = (pid: number | undefined): number =>
+	Number(/VmRSS:\s*(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]);
 
 async function isDone(ask: Ask, id: string, waits: number[]): Promise<boolean> {
 	waits.push((await ask('GET', '/api/casebook')).milliseconds);

@@ -33,6 +33,15 @@ describe('a question about all cases', () => {
 		await screen.see('.answer', '6 cases of 6 would come out differently');
 		await screen.see('tbody tr:first-child', 'short of money from February 2028');
 		expect((await screen.texts('tbody tr')).length).toBe(6);
+		await screen.page.select('[aria-label="What changes"]', 'minimum');
+		await screen.page.select(
+			'[aria-label="Minimum payment rule, Brightwick Card Services"]',
+			'amount'
+		);
+		await screen.fill('Minimum payment, Brightwick Card Services', '250');
+		await screen.press('Enter');
+		await screen.click('button[type=submit]');
+		await screen.see('.answer', 'If Brightwick Card Services asks for $250.00 each month');
 		// What was asked before is still there.
 		await screen.clickText('li a', 'Brightwick Card Services charges 29.99 %');
 		await screen.see('.answer', '$85.60 more in all');

@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CalendarDate } from '../../src/lib/core/quantities/calendar';
+import { filled } from '../../src/lib/core/debt/rules/all-forms';
 import type { Percent } from '../../src/lib/core/quantities/rate';
 import { cents } from '../../src/lib/core/quantities/money';
 import { underStrain } from '../../src/lib/core/search/stress-test';
@@ -55,8 +56,29 @@ const changes: fc.Arbitrary<WhatIf> = fc.oneof(
 	fc.record({
 		kind: fc.constant('index' as const),
 		index: fc.constant(INDEX),
-		by: fc.constantFrom(-10_000, 0, 5_000, 30_000).map((of) => of as Percent),
-		from: fc.constantFrom('2026-01-01', '2027-06-01').map(day)
+		steps: fc
+			.subarray(['2024-06-01', '2026-01-01', '2027-06-01', '2028-03-15'], { minLength: 1 })
+			.chain((days) =>
+				fc.tuple(
+					...days.map((from) =>
+						fc.record({
+							by: fc.constantFrom(-10_000, 0, 5_000, 30_000).map((of) => of as Percent),
+							from: fc.constant(day(from))
+						})
+					)
+				)
+			)
+	}),
+	fc.record({
+		kind: fc.constant('minimum' as const),
+		creditor: fc.constantFrom(...ROWS.map(({ subject }) => subject)),
+		currency: fc.constant('USD'),
+		required: fc.oneof(
+			fc
+				.record({ percent: fc.constantFrom(10_000, 30_000), floor: fc.constantFrom(0, 5_000) })
+				.map((of) => filled('percent', of)),
+			fc.constantFrom(1_000, 20_000).map((amount) => filled('amount', { amount }))
+		)
 	}),
 	fc.constant({ kind: 'money' as const }),
 	fc.constant({ kind: 'minimums' as const }),
@@ -200,14 +222,18 @@ describe('what a change makes of a case', () => {
 		const change: WhatIf = {
 			kind: 'index',
 			index: INDEX,
-			by: 10_000 as Percent,
-			from: day('2024-01-01')
+			steps: [
+				{ by: 20_000 as Percent, from: day('2023-06-01') },
+				{ by: 10_000 as Percent, from: day('2024-01-01') }
+			]
 		};
 		const after = changed({ ...document, plan }, change, NAMES, () => 'x');
 		for (const [at, { follows }] of after.debts.entries()) {
 			const known = document.debts[at]?.follows?.values ?? [];
 			expect(follows?.values.slice(0, known.length) ?? []).toEqual(known);
 			expect(follows?.values.length ?? 0).toBe(known.length === 0 ? 0 : known.length + 1);
+			const last = known.at(-1)?.annual ?? 0;
+			if (known.length > 0) expect(follows?.values.at(-1)?.annual).toBe(last + 10_000);
 		}
 	});
 });

@@ -3,6 +3,7 @@ import { simpleParser } from 'mailparser';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { startServer } from '../../scripts/own-server.mjs';
 import { queryOnce } from '../../scripts/postgres.mjs';
+import { filled } from '../../src/lib/core/debt/rules/all-forms';
 import { CreditorNames } from '../../src/lib/document/creditors';
 import { projectionOf } from '../../src/lib/document/projection';
 import { effectOn, type WhatIf } from '../../src/lib/document/what-if';
@@ -215,7 +216,19 @@ describe('a question about all cases', () => {
 	});
 
 	it('is refused where it can’t be meant so, and unknown to who has not asked it', async () => {
-		for (const change of [{}, { kind: 'rate' }, { kind: 'money', less: 5 }, { kind: 'fee' }])
+		const later = { by: 10_000, from: '2027-06-01' };
+		const steps = [later, { by: 20_000, from: '2027-01-01' }];
+		const index = crypto.randomUUID();
+		for (const change of [
+			{},
+			{ kind: 'rate' },
+			{ kind: 'money', less: 5 },
+			{ kind: 'fee' },
+			{ kind: 'index', index, steps },
+			{ kind: 'index', index, steps: [] },
+			{ kind: 'minimum', creditor: index, currency: 'USD', required: filled('percent') },
+			{ kind: 'minimum', creditor: index, currency: 'USD', required: filled('level') }
+		])
 			expect((await residuum.request('POST', '/api/what-if', { change, of: 'all' })).status).toBe(
 				422
 			);

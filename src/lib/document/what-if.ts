@@ -16,10 +16,11 @@ import { underCourse } from './indexes';
 import { planMonths, planTerms } from './plan';
 import { projectionOf, type Projection } from './projection';
 import type { whatIf } from './schema/what-if';
+import { stillUsual } from './usual-terms';
 
 /**
- * A change to many cases: a creditor's rate from a day on; an index that stands higher or lower from a day on, after its
- * last known value; a tenth less money in each month; only the minimum payments in place of a chosen plan; another monthly fee of our own for plans that are paid by deposit,
+ * A change to many cases: a creditor's rate from a day on; what a creditor asks each month, from the next payment on; an
+ * index that stands higher or lower from one day or several on, after its last known value; a tenth less money in each month; only the minimum payments in place of a chosen plan; another monthly fee of our own for plans that are paid by deposit,
  * in one currency.
  */
 export type WhatIf = z.infer<typeof whatIf>;
@@ -72,6 +73,8 @@ function isTouched(
 	switch (change.kind) {
 		case 'rate':
 			return debts.some((debt) => isCharged(debt, change, names));
+		case 'minimum':
+			return currency === change.currency && debts.some((debt) => isAsked(debt, change, names));
 		case 'index':
 			return debts.some(({ follows, balance }) => follows?.index === change.index && balance !== 0);
 		case 'minimums':
@@ -90,6 +93,16 @@ const isCharged = (
 	names: CreditorNames
 ): boolean =>
 	debt.balance !== 0 && debt.follows === null && creditorOfDebt(debt, names)?.id === creditor;
+
+/** Whether a debt is of the creditor whose minimum payment changes: a loan has payments of its own. */
+const isAsked = (
+	debt: Pick<DebtEntry, 'name' | 'noted' | 'required' | 'balance'>,
+	{ creditor }: Extract<WhatIf, { kind: 'minimum' }>,
+	names: CreditorNames
+): boolean =>
+	debt.balance !== 0 &&
+	debt.required.kind !== 'level' &&
+	creditorOfDebt(debt, names)?.id === creditor;
 
 /** A case with the change in it; where the change is one of the money alone, as it was. */
 export function changed<T extends Pick<Projection, 'asOf' | 'debts' | 'plan'>>(
@@ -115,13 +128,30 @@ function changedDebt(
 ): DebtEntry {
 	if (change.kind === 'rate')
 		return isCharged(debt, change, names) ? charged(debt, change, asOf, newId) : debt;
+	if (change.kind === 'minimum')
+		return isAsked(debt, change, names) ? asked(debt, change.required) : debt;
+	return change.kind === 'index' && debt.follows?.index === change.index
+		? onCourse(debt, change)
+		: debt;
+}
+
+function asked(debt: DebtEntry, required: DebtEntry['required']): DebtEntry {
+	const fields = { required };
+	return { ...debt, ...fields, ...stillUsual(fields, debt) };
+}
+
+/** What is known of an index stays known: a step before that is one of the day after. */
+function onCourse(debt: DebtEntry, { steps }: Extract<WhatIf, { kind: 'index' }>): DebtEntry {
 	const last = debt.follows?.values.at(-1);
-	if (change.kind !== 'index' || !last || debt.follows?.index !== change.index) return debt;
-	// What is known of an index stays known.
-	const date = change.from > last.date ? change.from : addDays(last.date, 1);
-	const annual = Math.min(LIMITS.rate, Math.max(-LIMITS.rate, last.annual + change.by));
-	const steps = [{ date, change: annual - last.annual }];
-	const [moved = debt] = underCourse([debt], { steps });
+	if (!last) return debt;
+	const next = addDays(last.date, 1);
+	const held = steps.findLast(({ from }) => from <= next);
+	const later = steps.filter(({ from }) => from > next);
+	const course = [...(held ? [{ ...held, from: next }] : []), ...later].map(({ by, from }) => {
+		const annual = Math.min(LIMITS.rate, Math.max(-LIMITS.rate, last.annual + by));
+		return { date: from, change: annual - last.annual };
+	});
+	const [moved = debt] = underCourse([debt], { steps: course });
 	return moved;
 }
 

@@ -8,6 +8,7 @@ import { listOf, messagesOf, type Locale } from '../messages/message';
 import { figure, interest, plain, say, type Sentence } from '../messages/sentence';
 import { currencyOf } from '../reading/currencies';
 import { monthsInWords } from './amounts';
+import { minimumInWords } from './usual-terms';
 import { writeDate, writeMoney, writeMonth, writePercent } from '../reading/written';
 
 const { text, sentence } = messagesOf('what-if', en);
@@ -26,9 +27,21 @@ function changeInWords({ change, subject }: Question, locale: Locale): string {
 		case 'index':
 			return text(locale, subject === null ? 'index of nobody' : 'index', {
 				name: subject ?? '',
-				by: writePercent(Math.abs(change.by) as Percent, locale),
-				way: change.by < 0 ? 'less' : 'more',
-				day: writeDate(change.from, locale)
+				steps: listOf(
+					locale,
+					change.steps.map(({ by, from }) =>
+						text(locale, 'step', {
+							by: writePercent(Math.abs(by) as Percent, locale),
+							way: by < 0 ? 'less' : 'more',
+							day: writeDate(from, locale)
+						})
+					)
+				)
+			});
+		case 'minimum':
+			return text(locale, subject === null ? 'minimum of nobody' : 'minimum', {
+				name: subject ?? '',
+				minimum: minimumInWords(change.required, writingIn(change.currency, locale))
 			});
 		case 'money':
 		case 'minimums':
@@ -38,11 +51,16 @@ function changeInWords({ change, subject }: Question, locale: Locale): string {
 	}
 }
 
+const writingIn = (code: string, locale: Locale) => ({
+	...locale,
+	currency: currencyOf(code) ?? { code, digits: 2 }
+});
+
 function feeInWords(
 	{ monthlyFee, currency: code }: Extract<WhatIf, { kind: 'fee' }>,
 	locale: Locale
 ): string {
-	const writing = { ...locale, currency: currencyOf(code) ?? { code, digits: 2 } };
+	const writing = writingIn(code, locale);
 	if (monthlyFee.kind === 'amount') return writeMoney(monthlyFee.amount, writing);
 	return text(locale, 'fee percent', {
 		percent: writePercent(monthlyFee.percent, locale),

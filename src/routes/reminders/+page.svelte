@@ -56,8 +56,8 @@
 	<h1 class="unseen">{t('Reminders')}</h1>
 	<Answered sentence={remindersSentence(data.reminders, SCREEN)} />
 	{#if data.reminders.length > 0}
-		<p class="screen-only">
-			<a class="file" href="/api/reminders/message" download title={t('This list as a message, …')}
+		<p class="files screen-only">
+			<a href="/api/reminders/message" download title={t('This list as a message, …')}
 				>{t('As a message (EML)')}</a
 			>
 		</p>
@@ -92,7 +92,12 @@
 {/if}
 
 <style>
-	.file {
+	.files {
+		margin: 10px 0 0;
+		text-align: end;
+	}
+
+	.files a {
 		color: var(--act);
 		font-weight: 600;
 		text-decoration: none;
@@ -111,7 +116,7 @@
 
 	li {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1.4fr) auto;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 2.2fr) auto;
 		gap: 0 20px;
 		align-items: center;
 		min-height: 44px;
@@ -119,7 +124,7 @@
 	}
 
 	.people {
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1.4fr) minmax(0, 160px) auto;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 2fr) minmax(0, 160px) auto;
 	}
 
 	.acts {

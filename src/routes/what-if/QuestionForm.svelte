@@ -1,9 +1,12 @@
 <!-- A question about many cases, as a sentence whose parts are filled in. -->
 <script lang="ts">
 	import { addMonths, startOfMonth, type CalendarDate } from '$lib/core/quantities/calendar';
+	import { filled, needOf, type RuleEntry } from '$lib/core/debt/rules/all-forms';
+	import { LIMITS } from '$lib/core/quantities/limits';
 	import { cents } from '$lib/core/quantities/money';
 	import type { Percent } from '$lib/core/quantities/rate';
 	import { agencyBook, creditorBook, indexBook } from '$lib/desk/reference-book.svelte';
+	import { creditorOn } from '$lib/document/creditors';
 	import { heldOn } from '$lib/document/reference';
 	import type { WhatIf } from '$lib/document/what-if';
 	import { currencyOf } from '$lib/reading/currencies';
@@ -14,6 +17,8 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import MonthlyFee from '$lib/ui/MonthlyFee.svelte';
 	import TypedField from '$lib/ui/TypedField.svelte';
+	import RuleFields from '../cases/[id=uuid]/RuleFields.svelte';
+	import { minimumInWords } from '$lib/words/usual-terms';
 	import { t } from '$lib/words/labels/book';
 
 	interface Props {
@@ -30,7 +35,11 @@
 	let creditor = $state<string | null>(null);
 	let index = $state<string | null>(null);
 	let rate = $state<Percent | null>(null);
-	let by = $state<Percent | null>(null);
+	/** The steps of an index, as far as they are filled in. */
+	let steps = $state.raw<
+		readonly { readonly by: Percent | null; readonly from: CalendarDate | null }[]
+	>([{ by: null, from: null }]);
+	let minimum = $state.raw<RuleEntry | null>(null);
 	let day = $state<CalendarDate | null>(null);
 	let isAsking = $state(false);
 	let form = $state<HTMLFormElement>();
@@ -48,6 +57,7 @@
 
 	const kinds = $derived([
 		{ value: 'rate' as const, words: t('a creditor charges another rate') },
+		{ value: 'minimum' as const, words: t('a creditor asks for another minimum payment') },
 		...(indexBook.list.length > 0 ? [{ value: 'index' as const, words: t('an index moves') }] : []),
 		{ value: 'money' as const, words: t('each month has a tenth less money') },
 		{
@@ -65,6 +75,27 @@
 		...people.map(({ id, name }) => ({ value: id, words: t('the cases of {name}', { name }) }))
 	]);
 
+	const creditorMeant = $derived(
+		creditorBook.list.find(({ id }) => id === creditor) ?? creditorBook.list[0]
+	);
+	const asksIn = $derived(creditorMeant?.profile.content.currency ?? 'USD');
+	const writing = $derived({
+		...SCREEN,
+		currency: currencyOf(asksIn) ?? { code: asksIn, digits: 2 }
+	});
+	/** What the creditor usually asks is where it begins. */
+	const required = $derived<RuleEntry>(
+		minimum ??
+			(creditorMeant && creditorOn(creditorMeant, today).minimum?.content) ??
+			filled('percent')
+	);
+
+	/** The day of a step: as typed, or half a year after the one before. */
+	const dayOf = (at: number): CalendarDate =>
+		steps[at]?.from ?? (at === 0 ? from : addMonths(dayOf(at - 1), 6));
+	const setStep = (at: number, of: Partial<(typeof steps)[number]>) =>
+		(steps = steps.map((step, place) => (place === at ? { ...step, ...of } : step)));
+
 	/** What is asked; null while something of it is missing. */
 	const change = $derived.by((): WhatIf | null => {
 		switch (kind) {
@@ -76,7 +107,17 @@
 			}
 			case 'index': {
 				const of = index ?? indexes[0]?.value;
-				return of === undefined || by === null ? null : { kind, index: of, by, from };
+				const full = steps.flatMap(({ by }, at) => (by === null ? [] : [{ by, from: dayOf(at) }]));
+				const isInOrder = full.every(({ from }, at) => from > (full[at - 1]?.from ?? ''));
+				return of === undefined || full.length < steps.length || !isInOrder
+					? null
+					: { kind, index: of, steps: full };
+			}
+			case 'minimum': {
+				const isWhole = required.kind !== 'level' && needOf(required) === null;
+				return creditorMeant === undefined || !isWhole
+					? null
+					: { kind, creditor: creditorMeant.id, currency: asksIn, required };
 			}
 			case 'money':
 			case 'minimums':
@@ -88,11 +129,15 @@
 	const lacks = $derived(
 		change !== null
 			? null
-			: kind === 'rate' && creditors.length === 0
-				? t('No creditor is recorded yet. Record one under Creditors first.')
-				: kind === 'rate'
-					? t('Enter the new rate.')
-					: t('Enter by how much the index moves.')
+			: kind === 'index'
+				? steps.some(({ by }) => by === null)
+					? t('Enter by how much the index moves.')
+					: t('Each step is on a later day than the one before.')
+				: creditors.length === 0
+					? t('No creditor is recorded yet. Record one under Creditors first.')
+					: kind === 'rate'
+						? t('Enter the new rate.')
+						: t('Enter the percentage or the amount.')
 	);
 
 	async function send(event: SubmitEvent): Promise<void> {
@@ -104,15 +149,15 @@
 	}
 </script>
 
-{#snippet dayField()}
+{#snippet dayField(label: string, value: CalendarDate, set: (day: CalendarDate) => void)}
 	<span>{t('from')}</span>
 	<span class="day">
 		<TypedField
-			label={t('From which day')}
-			value={from}
+			{label}
+			{value}
 			read={(typed) => readDate(typed, today, SCREEN)}
 			write={(date) => writeDate(date, SCREEN)}
-			onchange={(typed) => (day = typed ?? day)}
+			onchange={(typed) => typed !== null && set(typed)}
 			onenter={submit}
 		/>
 	</span>
@@ -121,13 +166,30 @@
 <form bind:this={form} onsubmit={send} aria-label={t('What if …')}>
 	<strong>{t('What if')}</strong>
 	<Choice label={t('What changes')} value={kind} options={kinds} onchange={(to) => (kind = to)} />
-	{#if kind === 'rate' && creditors.length > 0}
+	{#if (kind === 'rate' || kind === 'minimum') && creditors.length > 0}
 		<Choice
 			label={t('Which creditor')}
-			value={creditor ?? creditors[0]?.value ?? ''}
+			value={creditorMeant?.id ?? ''}
 			options={creditors}
-			onchange={(to) => (creditor = to)}
+			onchange={(to) => {
+				creditor = to;
+				minimum = null;
+			}}
 		/>
+	{/if}
+	{#if kind === 'minimum' && creditorMeant}
+		<span class="rule">
+			<RuleFields
+				{required}
+				{writing}
+				of={creditorMeant.profile.content.name}
+				onchange={(rule) => (minimum = rule)}
+			/>
+		</span>
+		{#if needOf(required) === null}
+			<span class="lacks">{minimumInWords(required, writing)}</span>
+		{/if}
+	{:else if kind === 'rate' && creditors.length > 0}
 		<span class="figure">
 			<TypedField
 				label={t('New rate')}
@@ -141,7 +203,7 @@
 				onenter={submit}
 			/>
 		</span>
-		{@render dayField()}
+		{@render dayField(t('From which day'), from, (typed) => (day = typed))}
 	{:else if kind === 'index'}
 		<Choice
 			label={t('Which index')}
@@ -149,21 +211,40 @@
 			options={indexes}
 			onchange={(to) => (index = to)}
 		/>
-		<span>{t('by')}</span>
-		<span class="figure">
-			<TypedField
-				label={t('By how much')}
-				value={by}
-				read={(typed) => readSignedRate(typed, SCREEN)}
-				write={(of) => writeSignedPercent(of, SCREEN)}
-				optional
-				placeholder="1 %"
-				side="right"
-				onchange={(typed) => (by = typed)}
-				onenter={submit}
-			/>
-		</span>
-		{@render dayField()}
+		{#each steps as step, at (at)}
+			{@const which = { number: at + 1 }}
+			<span>{at === 0 ? t('by') : t('then by')}</span>
+			<span class="figure">
+				<TypedField
+					label={at === 0 ? t('By how much') : t('By how much, step {number}', which)}
+					value={step.by}
+					read={(typed) => readSignedRate(typed, SCREEN)}
+					write={(of) => writeSignedPercent(of, SCREEN)}
+					optional
+					placeholder="1 %"
+					side="right"
+					onchange={(by) => setStep(at, { by })}
+					onenter={submit}
+				/>
+			</span>
+			{@render dayField(
+				at === 0 ? t('From which day') : t('From which day, step {number}', which),
+				dayOf(at),
+				(typed) => setStep(at, { from: typed })
+			)}
+		{/each}
+		{#if steps.length < LIMITS.indexSteps}
+			<button
+				type="button"
+				class="act"
+				onclick={() => (steps = [...steps, { by: null, from: null }])}>{t('+ another step')}</button
+			>
+		{/if}
+		{#if steps.length > 1}
+			<button type="button" class="act" onclick={() => (steps = steps.slice(0, -1))}
+				>{t('Remove the last step')}</button
+			>
+		{/if}
 	{:else if kind === 'fee'}
 		<span class="fee">
 			<MonthlyFee
@@ -206,6 +287,27 @@
 		display: flex;
 		gap: 8px;
 		align-items: center;
+	}
+
+	.rule {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px 8px;
+		align-items: center;
+	}
+
+	.rule > :global(span) {
+		width: 92px;
+	}
+
+	.rule > :global(span:first-child) {
+		width: 150px;
+	}
+
+	.act {
+		min-height: var(--target);
+		color: var(--act);
+		font-weight: 600;
 	}
 
 	.lacks {

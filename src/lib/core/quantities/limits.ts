@@ -66,6 +66,8 @@ export const LIMITS = {
 	recordedEvents: 2_000,
 	/** Amounts of single months that came in or were needed, as they were typed. */
 	recordedMoney: 4_000,
+	/** Steps of an index that is asked about. */
+	indexSteps: 12,
 	/** People of one household. */
 	people: 4,
 	/** Lines on each side of a household's sheet. */

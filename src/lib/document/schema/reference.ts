@@ -50,9 +50,12 @@ export const creditorProfile = z.strictObject({
 });
 
 /** What it asks each month: a rule that is whole, and is no loan's. */
-const usualMinimum = ruleEntry.refine((rule) => rule.kind !== 'level' && needOf(rule) === null, {
-	error: t('A usual minimum is a percentage or an amount, with all that its rule needs.')
-});
+export const usualMinimum = ruleEntry.refine(
+	(rule) => rule.kind !== 'level' && needOf(rule) === null,
+	{
+		error: t('A usual minimum is a percentage or an amount, with all that its rule needs.')
+	}
+);
 
 const usualLate = z.strictObject(lateTerms);
 export type UsualLate = z.infer<typeof usualLate>;

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { LIMITS } from '../../core/quantities/limits';
 import { t } from '../refusals';
 import { feeAmount, feePercent, monthlyFee } from './change';
-import { currency } from './reference';
+import { currency, usualMinimum } from './reference';
 import { choice, date, identifier, percentage, signedPercentage } from './fields';
 
 export const whatIf = z.discriminatedUnion('kind', [
@@ -16,9 +16,26 @@ export const whatIf = z.discriminatedUnion('kind', [
 	z.strictObject({
 		kind: z.literal('index'),
 		index: identifier(t('The index that moves')),
-		/** Higher than its last known value by so much, or lower. */
-		by: signedPercentage(t('The change of an index'), LIMITS.rate),
-		from: date(t('The day from which an index stands elsewhere'))
+		steps: z
+			.array(
+				z.strictObject({
+					/** Higher than its last known value by so much, or lower. */
+					by: signedPercentage(t('The change of an index'), LIMITS.rate),
+					from: date(t('The day from which an index stands elsewhere'))
+				})
+			)
+			.min(1)
+			.max(LIMITS.indexSteps)
+			.refine((steps) => steps.every(({ from }, at) => from > (steps[at - 1]?.from ?? '')), {
+				error: t('Each step of an index is on a later day than the one before.')
+			})
+	}),
+	z.strictObject({
+		kind: z.literal('minimum'),
+		creditor: identifier(t('The creditor whose minimum payment changes')),
+		/** Of debts in this currency. */
+		currency: currency(t('The currency of a minimum payment')),
+		required: usualMinimum
 	}),
 	z.strictObject({ kind: z.literal('money') }),
 	/** In place of the chosen plan. */

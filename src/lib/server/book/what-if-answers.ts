@@ -79,7 +79,7 @@ async function withSubjects(rows: readonly RunRow[]): Promise<WhatIfRun[]> {
 	const creditors = creditorsIn((await referenceOf('creditor')).rows);
 	const indexes = indexesIn((await referenceOf('index')).rows);
 	const nameOf = (change: WhatIf): string | null => {
-		if (change.kind === 'rate')
+		if (change.kind === 'rate' || change.kind === 'minimum')
 			return creditors.find(({ id }) => id === change.creditor)?.profile.content.name ?? null;
 		if (change.kind === 'index')
 			return indexes.find(({ id }) => id === change.index)?.profile.content.name ?? null;
