@@ -127,8 +127,9 @@ async function measured(
 }
 
 /** The memory that a process holds, in kB. */
-const residentOf = (pid: number | undefined): number =>
-	Number(/VmRSS:\s*(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]);
+function residentOf(pid: number | undefined): number {
+	return Number(/VmRSS:\s*(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]);
+}
 
 async function isDone(ask: Ask, id: string, waits: number[]): Promise<boolean> {
 	waits.push((await ask('GET', '/api/casebook')).milliseconds);
