@@ -4,7 +4,14 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { addMonths, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { CaseDocument } from '../../src/lib/document/case';
 import { standingOf } from '../../src/lib/document/forecast';
-import { BOOK_STATES, countOf, type BookState, type Glance } from '../../src/lib/document/glance';
+import {
+	BOOK_STATES,
+	countOf,
+	type BookState,
+	type Glance,
+	type Savings
+} from '../../src/lib/document/glance';
+import { savedIn, type Saved } from '../../src/lib/document/saved';
 import { chosenPlan } from '../../src/lib/document/plan';
 import { demoCases } from '../support/demo-cases';
 import { anyDocument } from '../support/documents';
@@ -31,6 +38,8 @@ beforeAll(async () => {
 	ids = made;
 });
 afterAll(() => residuum.remove());
+
+const USD = { currency: { code: 'USD', digits: 2 } };
 
 interface Seen {
 	readonly glance: Glance;
@@ -101,6 +110,43 @@ it('is what the cases say', async () => {
 	const save = { basedOn: revision, what: 'all paid', ...wholly(paid) };
 	expect((await residuum.request('PUT', `/api/cases/${first}`, save)).status).toBe(200);
 	await expectAgrees('2026-12-15' as CalendarDate);
+});
+
+it('says what plans save, once that is computed, and of what was changed anew', async () => {
+	const savings = async () => (await pageData<{ savings: Savings }>(residuum, '/glance')).savings;
+	const known = async (): Promise<Savings> => {
+		await expect.poll(async () => (await savings()).left, { timeout: 60_000 }).toBe(0);
+		return savings();
+	};
+	const expected = async () => {
+		const documents = await Promise.all(
+			ids.map(async (id) => (await caseNow(residuum, id)).document)
+		);
+		const each = documents.map(savedIn);
+		const of = (key: keyof Saved) => {
+			const amounts = each.flatMap(({ [key]: amount }) => amount ?? []);
+			const amount = amounts.reduce((sum: number, one) => sum + one, 0);
+			return { cases: amounts.length, amounts: amounts.length === 0 ? [] : [{ ...USD, amount }] };
+		};
+		const both = each.filter(({ lived }) => lived !== null);
+		const plannedOfLived = both.reduce((sum, { planned }) => sum + (planned ?? 0), 0);
+		return {
+			planned: of('planned'),
+			lived: of('lived'),
+			plannedOfLived: both.length === 0 ? [] : [{ ...USD, amount: plannedOfLived }],
+			left: 0
+		};
+	};
+	const before = await known();
+	expect(before).toEqual(await expected());
+	expect(before.lived.cases).toBeGreaterThan(0);
+	const id = ids.at(demoCases.findIndex(({ forecasts }) => forecasts.length > 0)) ?? '';
+	const { document, revision } = await caseNow(residuum, id);
+	const save = { basedOn: revision, what: 'no plan', ...wholly({ ...document, forecasts: [] }) };
+	const { status, body } = await residuum.request('PUT', `/api/cases/${id}`, save);
+	expect([status, JSON.stringify(body).slice(0, 200)]).toEqual([200, expect.anything()]);
+	expect(await known()).toEqual(await expected());
+	expect((await known()).planned.cases).toBeLessThan(before.planned.cases);
 });
 
 it('is another one on another day', async () => {

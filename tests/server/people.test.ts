@@ -70,6 +70,13 @@ function allowed(need: Need, role: Role | null, relation: Relation): Answer {
 	return need === 'change' || relation === 'own' ? 'in' : 'refused';
 }
 
+/** A question of one's own about all cases; any identifier for who can't ask one. */
+async function questionOf(name: string | null): Promise<string> {
+	const asked = { change: { kind: 'money' }, of: 'all' };
+	const { status, body } = await as(name, 'POST', '/api/what-if', asked);
+	return status === 201 ? (body as { id: string }).id : crypto.randomUUID();
+}
+
 describe('the table of what is allowed', () => {
 	it('has every route of the program, each with its methods, and no other', () => {
 		const ofFiles = [...routesOfFiles()].map(([route, methods]) => [route, [...methods].sort()]);
@@ -156,13 +163,6 @@ describe('the table of what is allowed', () => {
 		expect(met).toEqual(wanted);
 		expect(met.length).toBeGreaterThan(250);
 	});
-
-	/** A question of one's own about all cases; any identifier for who can't ask one. */
-	async function questionOf(name: string | null): Promise<string> {
-		const asked = { change: { kind: 'money' }, of: 'all' };
-		const { status, body } = await as(name, 'POST', '/api/what-if', asked);
-		return status === 201 ? (body as { id: string }).id : crypto.randomUUID();
-	}
 
 	const answerOf = (status: number, location: string | null): Answer => {
 		if (status === 401 || location?.startsWith('/sign-in')) return 'sign in';
@@ -333,6 +333,21 @@ describe('two people in one case', () => {
 		const { authors, state } = stale.body as { authors: string[]; state: CaseState };
 		expect(authors).toEqual([IVO]);
 		expect(state.document.label).toBe('By Ivo');
+	});
+
+	it('see each other’s questions only where they are reminded of them', async () => {
+		const id = await questionOf(IVO);
+		const question = async (name: string) =>
+			(await as(name, 'GET', `/api/what-if/${id}/question`)).status;
+		expect([await question(IVO), await question(SENNA)]).toEqual([200, 404]);
+		const running = async (name: string) =>
+			((await as(name, 'GET', '/api/what-if')).body as { running: object[] }).running;
+		expect(await running(SENNA)).toEqual([]);
+		const remind = (name: string) => as(name, 'PUT', `/api/what-if/${id}/reminders`);
+		expect((await remind(SENNA)).status).toBe(404);
+		expect((await remind(IVO)).status).toBe(204);
+		expect(await question(SENNA)).toBe(200);
+		expect((await as(SENNA, 'GET', `/api/what-if/${id}`)).status).toBe(404);
 	});
 
 	it('have the sums of what each of them sees', async () => {

@@ -19,7 +19,7 @@ const MOST = {
 	debts: 443,
 	'one debt': 671,
 	plan: 610,
-	'side by side': 432,
+	'side by side': 433,
 	handout: 499,
 	progress: 530
 };

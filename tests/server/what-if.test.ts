@@ -7,7 +7,12 @@ import { filled } from '../../src/lib/core/debt/rules/all-forms';
 import { CreditorNames } from '../../src/lib/document/creditors';
 import { projectionOf } from '../../src/lib/document/projection';
 import { effectOn, type WhatIf } from '../../src/lib/document/what-if';
-import type { WhatIfLine, WhatIfRun, WhatIfTotals } from '../../src/lib/document/what-if-answer';
+import type {
+	WhatIfLine,
+	WhatIfRun,
+	WhatIfRunning,
+	WhatIfTotals
+} from '../../src/lib/document/what-if-answer';
 import { demoCases } from '../support/demo-cases';
 import { pageData } from '../support/page-data';
 import { runs } from '../support/random';
@@ -253,6 +258,9 @@ describe('a question that nobody works on yet', () => {
 		const path = `/api/what-if/${(body as { id: string }).id}`;
 		const runOf = async () => ((await program.request('GET', path)).body as Answer).run;
 		expect(await runOf()).toMatchObject({ state: 'running', isStuck: false, cases: 3, done: 0 });
+		const running = async () =>
+			((await program.request('GET', '/api/what-if')).body as { running: WhatIfRunning[] }).running;
+		expect(await running()).toMatchObject([{ cases: 3, done: 0 }]);
 		expect((await program.request('DELETE', `/api/cases/${first}`)).status).toBe(204);
 		const gone = `/api/cases/${first}/permanent-deletion`;
 		expect((await program.request('POST', gone)).status).toBe(204);
@@ -260,6 +268,7 @@ describe('a question that nobody works on yet', () => {
 		program = await startResiduum({ RESIDUUM_WORKERS: '1' }, undefined, program);
 		await expect.poll(async () => (await runOf()).state, { timeout: 30_000 }).toBe('done');
 		expect((await runOf()).done).toBe(2);
+		expect(await running()).toEqual([]);
 		await program.remove();
 	});
 });

@@ -1,6 +1,11 @@
 /** A question about many cases, as a screen follows it: asked, looked at until it is answered, and its cases. */
 import type { WhatIf } from '../document/what-if';
-import type { WhatIfLine, WhatIfRun, WhatIfTotals } from '../document/what-if-answer';
+import type {
+	WhatIfLine,
+	WhatIfRun,
+	WhatIfRunning,
+	WhatIfTotals
+} from '../document/what-if-answer';
 import { ask, type Answer } from './requests';
 
 interface Answered {
@@ -13,6 +18,8 @@ const AGAIN = 500;
 
 export class WhatIfDesk {
 	runs = $state.raw<readonly WhatIfRun[]>([]);
+	/** What is being computed of anybody's, for who sees all cases. */
+	running = $state.raw<readonly WhatIfRunning[]>([]);
 	/** The question that is looked at. */
 	answered = $state.raw<Answered | null>(null);
 	lines = $state.raw<readonly WhatIfLine[]>([]);
@@ -23,9 +30,14 @@ export class WhatIfDesk {
 	#opened = 0;
 
 	async load(): Promise<void> {
-		const answer = await ask<{ runs: WhatIfRun[] }>('GET', '/api/what-if');
-		if (answer.kind === 'done') this.runs = answer.value.runs;
-		else this.failure = answer;
+		const answer = await ask<{ runs: WhatIfRun[]; running: WhatIfRunning[] }>(
+			'GET',
+			'/api/what-if'
+		);
+		if (answer.kind === 'done') {
+			this.runs = answer.value.runs;
+			this.running = answer.value.running;
+		} else this.failure = answer;
 	}
 
 	/** Asks a question; its identifier, or null where it was refused. */

@@ -39,6 +39,17 @@ export interface Glance {
 	readonly byMonth: readonly Group[];
 }
 
+/** What plans save in interest and fees against paying only the minimums. */
+export interface Savings {
+	/** As they were first chosen, and by what was recorded since: of so many cases, in each currency. */
+	readonly planned: { readonly cases: number; readonly amounts: readonly Owed[] };
+	readonly lived: { readonly cases: number; readonly amounts: readonly Owed[] };
+	/** As they were first chosen, of those cases alone of which something was recorded. */
+	readonly plannedOfLived: readonly Owed[];
+	/** Cases of which it is not computed yet. */
+	readonly left: number;
+}
+
 /** A case of a group. */
 export interface GlanceLine {
 	readonly id: string;

@@ -22,6 +22,12 @@ export interface WhatIfRun {
 	readonly reminds: boolean;
 }
 
+/** A question of anybody that is being computed. */
+export interface WhatIfRunning extends WhatIfRun {
+	/** Who asked it; null without accounts. */
+	readonly by: string | null;
+}
+
 /** All cases that were computed so far, added up. */
 export interface WhatIfTotals {
 	/** Cases that the change concerns; of those, whose figures it moves. */

@@ -185,7 +185,7 @@ const changedPlan = (plan: Projection['plan'], change: WhatIf): Projection['plan
 
 /** What the plan of a case comes to, under a change of its money or not; null where it can't be computed. */
 function figuresOf({ plan, ...owing }: Projection, change: WhatIf | null): PlanFigures | null {
-	if (change?.kind === 'minimums') return planFigures(minimumTotals(owing));
+	if (change?.kind === 'minimums') return minimumFigures(owing);
 	const made = changedDebts(owing, plan);
 	if (made.refusal !== null) return null;
 	const terms = planTerms(plan, planMonths(plan, made.debts, owing.asOf), owing, made.fees);
@@ -194,10 +194,13 @@ function figuresOf({ plan, ...owing }: Projection, change: WhatIf | null): PlanF
 	return planFigures(planTotals(under.debts, under.plan));
 }
 
-/** What the debts come to where nothing but the minimum payments is paid. */
-function minimumTotals({ debts, asOf }: Pick<Projection, 'debts' | 'asOf'>): PlanTotals {
+/** What the debts come to where nothing but the minimum payments is paid; null where that can't be computed. */
+export function minimumFigures({
+	debts,
+	asOf
+}: Pick<Projection, 'debts' | 'asOf'>): PlanFigures | null {
 	const paid = plannedDebts({ debts, asOf }, 'required');
-	return planTotals(paid, { ...ONLY_REQUIRED, begins: usualBegin(paid, asOf) });
+	return planFigures(planTotals(paid, { ...ONLY_REQUIRED, begins: usualBegin(paid, asOf) }));
 }
 
 /** The figures of a plan that was carried out; null where it can't be. */

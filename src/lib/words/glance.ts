@@ -2,7 +2,14 @@
 import type { CalendarDate } from '../core/quantities/calendar';
 import { size } from '../core/quantities/money';
 import { USUAL, type Owed } from '../document/casebook';
-import { countOf, LISTED, type BookState, type Glance, type Group } from '../document/glance';
+import {
+	countOf,
+	LISTED,
+	type BookState,
+	type Glance,
+	type Group,
+	type Savings
+} from '../document/glance';
 import en from '../messages/en/glance.json';
 import { listOf, messagesOf, type Locale } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
@@ -40,6 +47,37 @@ export function glanceSentence(glance: Glance, locale: Locale): Sentence {
 			: [])
 	];
 }
+
+/** “Against paying only the minimums, chosen plans save $12,345.00 (180 cases). In the 96 with balances recorded since, it is $9,876.00 where $9,990.00 was planned.” */
+export function savingsSentence(
+	{ planned, lived, plannedOfLived, left }: Savings,
+	locale: Locale
+): Sentence {
+	return [
+		...(planned.cases === 0
+			? []
+			: sentence(locale, 'saved', {
+					amounts: signedAmounts(planned.amounts, locale),
+					cases: planned.cases,
+					count: planned.amounts.length
+				})),
+		...(lived.cases === 0
+			? []
+			: sentence(locale, 'saved lived', {
+					amounts: signedAmounts(lived.amounts, locale),
+					planned: signedAmounts(plannedOfLived, locale),
+					cases: lived.cases
+				})),
+		...(left === 0 ? [] : sentence(locale, 'saved left', { count: left }))
+	];
+}
+
+/** What costs more is said with a minus. */
+const signedAmounts = (all: readonly Owed[], locale: Locale): string =>
+	listOf(
+		locale,
+		all.map(({ amount, currency }) => writeMoney(amount, { ...locale, currency }))
+	);
 
 const amountsOf = (all: readonly Owed[], locale: Locale): string =>
 	listOf(

@@ -1,5 +1,6 @@
 <!-- The book at a glance: where the cases stand, what is owed and was paid off, by counselor and by month. -->
 <script lang="ts">
+	import { invalidateAll } from '$app/navigation';
 	import { BOOK_STATES, countOf } from '$lib/document/glance';
 	import { SCREEN } from '$lib/reading/writing';
 	import { writeMoney } from '$lib/reading/written';
@@ -12,6 +13,7 @@
 		listedInWords,
 		monthName,
 		ownerName,
+		savingsSentence,
 		stateInWords,
 		stateMeaning
 	} from '$lib/words/glance';
@@ -20,8 +22,17 @@
 	import { t } from '$lib/words/labels/book';
 
 	const { data }: PageProps = $props();
+	/** So often it is looked at again, in milliseconds. */
+	const AGAIN = 2_000;
 
 	const glance = $derived(data.glance);
+	const saved = $derived(savingsSentence(data.savings, SCREEN));
+	/** What is still being computed is looked at again. */
+	$effect(() => {
+		if (data.savings.left === 0) return undefined;
+		const timer = setTimeout(() => void invalidateAll(), AGAIN);
+		return () => clearTimeout(timer);
+	});
 	const all = $derived(countOf(glance.counts));
 	const states = $derived(BOOK_STATES.filter((state) => glance.counts[state] > 0));
 </script>
@@ -46,6 +57,9 @@
 			>
 		</div>
 	</div>
+	{#if saved.length > 0}
+		<p class="saved" title={t('Interest and fees from the day …')}><Phrases sentence={saved} /></p>
+	{/if}
 	{#if all > 0}
 		<!-- The list below says the same in words. -->
 		<div class="picture" aria-hidden="true">
@@ -110,6 +124,11 @@
 
 	main > * {
 		min-width: 0;
+	}
+
+	.saved {
+		margin: 0;
+		font-size: 16px;
 	}
 
 	.top {

@@ -44,6 +44,9 @@
 		if (id !== null) await goto(`?run=${id}`, { keepFocus: true, noScroll: true });
 	}
 
+	const elsewhere = $derived(
+		desk.running.filter(({ id }) => id !== answered?.run.id && !runs.some((one) => one.id === id))
+	);
 	const others = $derived(runs.filter(({ id }) => id !== answered?.run.id));
 </script>
 
@@ -130,6 +133,19 @@
 		</p>
 	{/if}
 
+	{#if elsewhere.length > 0}
+		<section class="screen-only">
+			<h2>{t('Being computed for others')}</h2>
+			<ul>
+				{#each elsewhere as run (run.id)}
+					<li>
+						<span>{askedInWords(run, SCREEN)}</span>
+						<span class="quiet">{run.by ?? ''} · {runInWords(run, SCREEN)}</span>
+					</li>
+				{/each}
+			</ul>
+		</section>
+	{/if}
 	{#if others.length > 0}
 		<section class="screen-only">
 			<h2>{t('Asked before')}</h2>

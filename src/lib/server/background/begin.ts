@@ -1,5 +1,6 @@
 /** Begins work in the background when the program starts. */
 import { throughQueue } from '../book/queue-in-use';
+import { SAVINGS, workOnSavings } from '../book/savings';
 import { isAnyLeft, workOn } from '../book/what-if';
 import { WorkQueue } from './queue';
 
@@ -8,7 +9,11 @@ import { WorkQueue } from './queue';
  * on with. What is given back ends it.
  */
 export async function beginWork(isShared: boolean): Promise<() => Promise<void>> {
-	const queue = new WorkQueue(workOn, isShared);
+	const queue = new WorkQueue(
+		(portion, lane, done) =>
+			portion.run === SAVINGS ? workOnSavings(lane, done) : workOn(portion, lane, done),
+		isShared
+	);
 	throughQueue(queue);
 	if (isShared || (await isAnyLeft())) queue.wake();
 	return () => queue.close();

@@ -8,6 +8,7 @@ import type {
 	WhatIfLine,
 	WhatIfReminded,
 	WhatIfRun,
+	WhatIfRunning,
 	WhatIfTotals
 } from '../../document/what-if-answer';
 import { now } from '../clock';
@@ -97,6 +98,20 @@ async function withSubjects(rows: readonly RunRow[]): Promise<WhatIfRun[]> {
 		isStuck: false,
 		reminds: row.reminds
 	}));
+}
+
+/** What is being computed now: questions of anybody who has some left, with who asked; for those who see all cases. */
+export async function whatIfsRunning(actor: Actor): Promise<WhatIfRunning[]> {
+	if (visibilityScope(actor) !== null) return [];
+	const { rows } = await reading((statements) =>
+		statements.query<RunRow & { readonly by: string | null }>(
+			`select asker.name as by, running.* from (select asked_by, ${RUN}) running
+			left join account asker on asker.id = asked_by
+			where is_unfinished and not is_cancelled order by asked_at desc, running.id limit 50`
+		)
+	);
+	const runs = await withSubjects(rows);
+	return runs.map((run, at) => ({ ...run, by: rows[at]?.by ?? null }));
 }
 
 /** A question without its answer: of whoever asked it, or that others are reminded of; null where there is none. */

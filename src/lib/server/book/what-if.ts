@@ -1,5 +1,4 @@
 /** Questions of what would come of many cases: asked, worked on by portions in the background, and cancelled. */
-import { effectsOf, type Asked } from '../../document/what-if-many';
 import type { Effect, WhatIf } from '../../document/what-if';
 import { now } from '../clock';
 import { reading, writing } from '../database';
@@ -7,9 +6,8 @@ import { insertRows } from '../database/shapes';
 import type { Statements } from '../database/statements';
 import { isVisible, visibilityScope, type Actor } from '../people/actor';
 import { referenceOf } from '../reference';
-import { settings } from '../settings';
-import { ThreadBeside } from '../thread-beside';
 import type { Portion } from '../background/queue';
+import { effectsBeside } from './in-threads';
 import { projectionsOf } from './projections';
 import { ofQueue } from './queue-in-use';
 import { askerOf, OWN, UNFINISHED } from './what-if-answers';
@@ -18,8 +16,6 @@ import { askerOf, OWN, UNFINISHED } from './what-if-answers';
 const PORTION = 100;
 /** So many days a question is kept. */
 const KEPT_DAYS = 30;
-/** No portion takes so long to compute, in milliseconds: then it is given up, and tried again. */
-const LONGEST = 30_000;
 
 /** Asks a question of all cases that somebody sees, or of those of one person; its identifier, or null where there is no such person. */
 export async function askWhatIf(
@@ -117,18 +113,6 @@ export async function isAnyLeft(): Promise<boolean> {
 	return rows.length > 0;
 }
 
-/** The threads that compute, by the lane of the queue that each is asked from. */
-const threads = new Map<number, ThreadBeside<Asked, Effect[]>>();
-
-function computed(lane: number, asked: Asked): Promise<Effect[]> {
-	const { build } = settings();
-	if (build === null) return Promise.resolve(effectsOf(asked));
-	const thread =
-		threads.get(lane) ?? new ThreadBeside<Asked, Effect[]>('commands/compute.js', LONGEST);
-	threads.set(lane, thread);
-	return thread.ask(build, asked);
-}
-
 /**
  * Computes the cases of a portion that are not computed yet, and writes what they come to with the progress in one
  * transaction. Done twice, the second time changes nothing.
@@ -149,7 +133,7 @@ export async function workOn(
 	const { change, ids } = question;
 	const projections = await projectionsOf(ids);
 	const { rows: creditors } = await referenceOf('creditor');
-	const effects = await computed(lane, { projections, change, creditors });
+	const effects = await effectsBeside(lane, { projections, change, creditors });
 	const results = ids.map((id, at) => resultRow(id, effects[at] ?? { kind: 'not computed' }));
 	await writing(async (transaction) => {
 		// Whoever else has computed it waits here, and finds nothing to be written.

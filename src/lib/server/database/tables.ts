@@ -54,6 +54,7 @@ export const MOMENTARY = [
 	'client_view',
 	'case_projection',
 	'case_sum',
+	'case_saving',
 	'what_if',
 	'what_if_case',
 	'reminder_off'

@@ -13,5 +13,5 @@ const reminding =
 		);
 
 /** Reminds of each case that the change moves, and does so no more. */
-export const PUT = reminding(true);
-export const DELETE = reminding(false);
+export const PUT: RequestHandler = reminding(true);
+export const DELETE: RequestHandler = reminding(false);
