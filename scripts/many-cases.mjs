@@ -39,7 +39,11 @@ export async function manyCases(url, like, count, owners = []) {
 				'revision', 1,
 				'owner_id', ($3::uuid[])[1 + n % greatest(cardinality($3::uuid[]), 1)]
 			)) one where like_it.id = $1
-			returning id
+			returning id, expected_since, last_read, owed
+		), saved as (
+			insert into case_saving (case_id, revision, planned, lived)
+			select id, 1, owed * 2 / 5, case when last_read is not null then owed * 3 / 8 end
+			from made where expected_since is not null
 		)
 		insert into case_revision (case_id, number, what, document)
 		select made.id, 1, what, document from made, case_revision where case_id = $1 and number = 1`,

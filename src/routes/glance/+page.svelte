@@ -3,7 +3,7 @@
 	import { invalidateAll } from '$app/navigation';
 	import { BOOK_STATES, countOf } from '$lib/document/glance';
 	import { SCREEN } from '$lib/reading/writing';
-	import { writeMoney } from '$lib/reading/written';
+	import { grouped, writeMoney } from '$lib/reading/written';
 	import Answered from '$lib/ui/Answer.svelte';
 	import Phrases from '$lib/ui/Phrases.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
@@ -75,7 +75,8 @@
 						href="/glance?of={state}"
 						title={stateMeaning(state, SCREEN)}
 						aria-current={data.state === state ? 'true' : undefined}
-						data-sveltekit-noscroll><b>{glance.counts[state]}</b> {stateInWords(state, SCREEN)}</a
+						data-sveltekit-noscroll
+						><b>{grouped(glance.counts[state], 0, SCREEN)}</b> {stateInWords(state, SCREEN)}</a
 					>
 				</li>
 			{/each}

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { BOOK_STATES, countOf, type Group } from '$lib/document/glance';
 	import { SCREEN } from '$lib/reading/writing';
+	import { grouped } from '$lib/reading/written';
 	import { stateInWords } from '$lib/words/glance';
 	import { t } from '$lib/words/labels/book';
 
@@ -34,9 +35,11 @@
 				{#each groups as group (group.name)}
 					<tr>
 						<th scope="row">{nameOf(group)}</th>
-						<td class="right"><b>{countOf(group.counts)}</b></td>
+						<td class="right"><b>{grouped(countOf(group.counts), 0, SCREEN)}</b></td>
 						{#each BOOK_STATES as state (state)}
-							<td class="right" class:none={group.counts[state] === 0}>{group.counts[state]}</td>
+							<td class="right" class:none={group.counts[state] === 0}
+								>{grouped(group.counts[state], 0, SCREEN)}</td
+							>
 						{/each}
 					</tr>
 				{/each}
