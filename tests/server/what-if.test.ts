@@ -127,7 +127,7 @@ describe('a question about all cases', () => {
 			await whenDone(id);
 			await expectWhole(id, opened);
 		}
-	});
+	}, 600_000);
 
 	it('agrees with opening each one, and lists those first that are hit most', async () => {
 		const opened = await openedEach();
@@ -314,6 +314,46 @@ describe.runIf(onPostgres)('what a case is computed from', () => {
 		const { run, totals } = await whenDone(await asked(LESS));
 		expect([run.done, totals.notComputed]).toEqual([CASES, 1]);
 		await queryOnce(url, put, [broken, JSON.stringify(was?.calendar)]);
+	});
+});
+
+describe.runIf(onPostgres)('a portion that fails', () => {
+	it('is tried some times more, is then stuck, and is gone on with once it can be', async () => {
+		const opened = await openedEach();
+		const url = residuum.settings['DATABASE_URL'] ?? '';
+		await queryOnce(
+			url,
+			`create function public.refuse_results() returns trigger language plpgsql as $$
+			begin raise exception 'nothing is written now'; end $$;
+			create trigger refusing before update on residuum.what_if_case
+				for each statement execute function public.refuse_results()`
+		);
+		const id = await asked(LESS);
+		const isStuck = async () => (await answerOf(id)).run.isStuck;
+		await expect.poll(isStuck, { timeout: 60_000, interval: 200 }).toBe(true);
+		expect((await answerOf(id)).run).toMatchObject({ state: 'running', done: 0 });
+		await queryOnce(
+			url,
+			`drop trigger refusing on residuum.what_if_case; drop function public.refuse_results()`
+		);
+		expect((await residuum.request('POST', `/api/what-if/${id}`)).status).toBe(204);
+		await whenDone(id);
+		await expectWhole(id, opened);
+	});
+});
+
+describe.runIf(onPostgres)('a queue that does not answer', () => {
+	it('keeps nobody from anything else, and is worked on once it answers again', async () => {
+		const opened = await openedEach();
+		const url = residuum.settings['DATABASE_URL'] ?? '';
+		await queryOnce(url, 'alter table residuum_work.job rename to job_elsewhere');
+		// Each lane looks once a second.
+		await new Promise((resolve) => setTimeout(resolve, 2_500));
+		expect((await residuum.request('GET', '/api/casebook')).status).toBe(200);
+		await queryOnce(url, 'alter table residuum_work.job_elsewhere rename to job');
+		const id = await asked(LESS);
+		await whenDone(id);
+		await expectWhole(id, opened);
 	});
 });
 
