@@ -4,8 +4,7 @@
 	import { chosenInWords, standingInWords, touchedInWords } from '$lib/words/casebook';
 	import { writeDate, writeAmount } from '$lib/reading/written';
 	import type { CaseSummary } from '$lib/document/casebook';
-	import { holdsCase } from '$lib/document/holding';
-	import type { Person } from '$lib/document/people';
+	import { holdsCase, may, type SignedIn } from '$lib/document/capabilities';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import Ellipsis from '@lucide/svelte/icons/ellipsis';
@@ -20,7 +19,7 @@
 		place: number;
 		today: CalendarDate;
 		/** The person signed in; null without accounts. */
-		person: Person | null;
+		person: SignedIn | null;
 		/** Whether anything can be done with it yet. */
 		isOpen: boolean;
 		isRenaming: boolean;
@@ -54,7 +53,7 @@
 	const stands = $derived(standingInWords(line.standing, writing));
 
 	/** The permissions of the person for the case. */
-	const isReader = $derived(person?.role === 'reader');
+	const isReader = $derived(!may(person, 'work'));
 	const holds = $derived(holdsCase(person, line.owner));
 
 	/** The typed new label; null if none. */

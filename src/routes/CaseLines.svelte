@@ -4,8 +4,7 @@
 <script lang="ts">
 	import type { Casebook } from '$lib/desk/casebook.svelte';
 	import type { CaseSummary, Sort } from '$lib/document/casebook';
-	import { holdsCase } from '$lib/document/holding';
-	import type { Person } from '$lib/document/people';
+	import { holdsCase, may, type SignedIn } from '$lib/document/capabilities';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { goto } from '$app/navigation';
 	import { createWindowVirtualizer, defaultRangeExtractor } from '@tanstack/svelte-virtual';
@@ -19,7 +18,7 @@
 		book: Casebook;
 		today: CalendarDate;
 		/** The person signed in; null without accounts. */
-		person: Person | null;
+		person: SignedIn | null;
 		onsort: (sort: Sort) => void;
 		onrename: (id: string, label: string) => Promise<void>;
 		onremove: (id: string, label: string) => Promise<void>;
@@ -124,7 +123,7 @@
 		readonly anchor: HTMLElement;
 	} | null>(null);
 
-	const isReader = $derived(person?.role === 'reader');
+	const isReader = $derived(!may(person, 'work'));
 
 	async function remove({ id, label }: CaseSummary, index: number): Promise<void> {
 		await onremove(id, label);
@@ -250,7 +249,7 @@
 		<HoldersNote
 			caseId={line.id}
 			label={line.label}
-			handsOver={person.role === 'supervisor'}
+			handsOver={may(person, 'hand over')}
 			{anchor}
 			onchanged={onheld}
 			onclose={() => {

@@ -2,13 +2,13 @@
 <script lang="ts">
 	import { signOut } from '$lib/desk/requests';
 	import { finishWork } from '$lib/desk/session';
-	import type { Person } from '$lib/document/people';
+	import { may, type SignedIn } from '$lib/document/capabilities';
 	import Note from '$lib/ui/Note.svelte';
 	import UserRound from '@lucide/svelte/icons/user-round';
 	import { t } from '$lib/words/labels/accounts';
 
 	interface Props {
-		person: Person;
+		person: SignedIn;
 	}
 	const { person }: Props = $props();
 
@@ -50,10 +50,8 @@
 	>
 		<p>{person.role}</p>
 		<ul>
-			{#if person.role === 'supervisor'}
-				<li><a href="/people">{t('People')}</a></li>
-				<li><a href="/audit-trail">{t('Audit trail')}</a></li>
-			{/if}
+			{#if may(person, 'people')}<li><a href="/people">{t('People')}</a></li>{/if}
+			{#if may(person, 'trail')}<li><a href="/audit-trail">{t('Audit trail')}</a></li>{/if}
 			<li><a href="/password">{t('Change password')}</a></li>
 			<li><button type="button" onclick={leave}>{t('Sign out')}</button></li>
 		</ul>

@@ -5,6 +5,7 @@
 	import { ZERO } from '$lib/core/quantities/money';
 	import { agencyBook } from '$lib/desk/reference-book.svelte';
 	import { putReference, whyNot, type Answer } from '$lib/desk/requests';
+	import { may } from '$lib/document/capabilities';
 	import { AGENCY, agencyOn, NO_TEXTS } from '$lib/document/agency';
 	import { HANDOUT_LANGUAGES } from '$lib/document/handout-parts';
 	import { logoProblem } from '$lib/document/logo';
@@ -30,7 +31,7 @@
 	import { t } from '$lib/words/labels/reference';
 
 	const { data }: PageProps = $props();
-	const canEdit = $derived(data.person === null || data.person.role === 'supervisor');
+	const canEdit = $derived(may(data.person, 'reference'));
 	const writingIn = (code: string): Writing => ({
 		language: deskLanguage(),
 		currency: currencyOf(code) ?? { code, digits: 2 }

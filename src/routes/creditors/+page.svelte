@@ -4,6 +4,7 @@
 	import { page } from '$app/state';
 	import { creditorBook } from '$lib/desk/reference-book.svelte';
 	import { putReference, whyNot, type Answer } from '$lib/desk/requests';
+	import { may } from '$lib/document/capabilities';
 	import { creditorOn, foldedName, type Creditor } from '$lib/document/creditors';
 	import type { CreditorProfile, ReferencePut } from '$lib/document/reference';
 	import { currencyOf } from '$lib/reading/currencies';
@@ -31,7 +32,7 @@
 	import { t } from '$lib/words/labels/reference';
 
 	const { data }: PageProps = $props();
-	const canEdit = $derived(data.person === null || data.person.role === 'supervisor');
+	const canEdit = $derived(may(data.person, 'reference'));
 
 	let failure = $state.raw<Answer<unknown> | null>(null);
 	let isOpen = $state(false);

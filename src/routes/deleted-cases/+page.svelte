@@ -3,6 +3,7 @@
 	import { invalidateAll } from '$app/navigation';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { deletePermanently, restoreCase, whyNot, type Answer } from '$lib/desk/requests';
+	import { may } from '$lib/document/capabilities';
 	import type { DeletedCase } from '$lib/document/case';
 	import { SCREEN } from '$lib/reading/writing';
 	import { writeDate } from '$lib/reading/written';
@@ -18,7 +19,7 @@
 	const { data }: PageProps = $props();
 
 	/** Whether the person may delete permanently: a supervisor, or anybody without accounts. */
-	const mayForget = $derived(data.person === null || data.person.role === 'supervisor');
+	const mayForget = $derived(may(data.person, 'forget'));
 	/** The case of which it is asked whether it shall be gone. */
 	let asked = $state<string | null>(null);
 	let notice = $state<string | null>(null);

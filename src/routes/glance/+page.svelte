@@ -97,6 +97,23 @@
 				{#if listedInWords(count, SCREEN)}<p class="quiet">{listedInWords(count, SCREEN)}</p>{/if}
 			</section>
 		{/if}
+		<details class="screen-only">
+			<summary>{t('How these figures come about')}</summary>
+			<dl>
+				<dt>{t('Owed now')}</dt>
+				<dd>{t('The latest balance of each debt, …')}</dd>
+				<dt>{t('Paid off')}</dt>
+				<dd>{t('What was owed when a plan …')}</dd>
+				<dt>{t('To go')}</dt>
+				<dd>{t('From this month to the one …')}</dd>
+				<dt>{t('Saved')}</dt>
+				<dd>{t('Interest and fees from the day …')}</dd>
+				{#each states as state (state)}
+					<dt>{stateInWords(state, SCREEN)}</dt>
+					<dd>{stateMeaning(state, SCREEN)}</dd>
+				{/each}
+			</dl>
+		</details>
 		{#if data.person}
 			<GroupTable
 				title={t('By counselor')}
@@ -125,6 +142,30 @@
 
 	main > * {
 		min-width: 0;
+	}
+
+	summary {
+		min-height: var(--target);
+		align-content: center;
+		color: var(--act);
+		font-weight: 600;
+		cursor: pointer;
+	}
+
+	dl {
+		display: grid;
+		grid-template-columns: minmax(90px, auto) minmax(0, 1fr);
+		gap: 4px 20px;
+		max-width: 900px;
+		margin: 6px 0 0;
+	}
+
+	dt {
+		font-weight: 600;
+	}
+
+	dd {
+		margin: 0;
 	}
 
 	.saved {

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { indexBook } from '$lib/desk/reference-book.svelte';
 	import { ask, askIndex, putReference, whyNot, type Answer } from '$lib/desk/requests';
+	import { may } from '$lib/document/capabilities';
 	import type { IndexProfile, ReferencePut } from '$lib/document/reference';
 	import type { RateIndex } from '$lib/document/indexes';
 	import { readIndexValues, type IndexValue } from '$lib/exchange/index-values-csv';
@@ -39,7 +40,7 @@
 	import { t } from '$lib/words/labels/reference';
 
 	const { data }: PageProps = $props();
-	const canEdit = $derived(data.person === null || data.person.role === 'supervisor');
+	const canEdit = $derived(may(data.person, 'reference'));
 
 	let failure = $state.raw<Answer<unknown> | null>(null);
 	let isOpen = $state(false);

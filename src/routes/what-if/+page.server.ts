@@ -1,14 +1,16 @@
+import { capabilitiesOf, may } from '$lib/document/capabilities';
 import { loading } from '$lib/server/answers';
 import { today } from '$lib/server/clock';
 import { listAccounts } from '$lib/server/people/accounts';
 import type { PageServerLoad } from './$types';
 
-/** The people whose cases can be asked about: for supervisors, who see those of all. */
+/** The people whose cases can be asked about: for who sees those of all. */
 export const load: PageServerLoad = async ({ locals }) => {
-	const isSupervisor = locals.actor.person?.role === 'supervisor';
-	const accounts = isSupervisor ? await loading(listAccounts) : [];
+	const { person } = locals.actor;
+	const seesAll = person !== null && may(person, 'all cases');
+	const accounts = seesAll ? await loading(listAccounts) : [];
 	const people = accounts
-		.filter(({ role }) => role !== 'reader')
+		.filter(({ role }) => capabilitiesOf(role).includes('work'))
 		.map(({ id, name }) => ({ id, name }));
 	return { today: today(), people };
 };

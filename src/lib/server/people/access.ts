@@ -2,6 +2,7 @@
  * Who may do what: every route with what it needs, in one table, and the one function that decides. A route that is
  * not in the table answers nobody.
  */
+import { may, type Capability, type SignedIn } from '../../document/capabilities';
 import { reading } from '../database';
 import type { Actor } from './actor';
 
@@ -13,19 +14,16 @@ export type Need =
 	/** Anybody on this machine: only where there are no accounts. */
 	| 'machine'
 	| 'signed in'
-	/** Roles that may change cases. */
-	| 'work'
-	| 'supervisor'
-	/** One's own case, or one that is shared; all for supervisors. */
+	/** What one has to be able to do. */
+	| Capability
+	/** One's own case, or one that is shared; all for who sees all. */
 	| 'see'
 	/** The same for who does more than read. */
 	| 'change'
-	/** One's own case; all for supervisors, and for whoever has the machine. */
+	/** One's own case; all for who sees all, and for whoever has the machine. */
 	| 'delete'
 	/** The same, there only where there are accounts. */
 	| 'hold'
-	/** For supervisors, and for whoever has the machine. */
-	| 'oversee'
 	/** A message of a case that is seen. */
 	| 'see message'
 	/** A screen that is turned to a client. */
@@ -60,8 +58,8 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/outbox/[message=uuid]': { GET: 'see message' },
 	'/deleted-cases': { GET: 'work' },
 	'/password': { GET: 'signed in' },
-	'/people': { GET: 'supervisor' },
-	'/audit-trail': { GET: 'supervisor' },
+	'/people': { GET: 'people' },
+	'/audit-trail': { GET: 'trail' },
 	'/sign-in': { GET: 'stranger' },
 	'/welcome': { GET: 'stranger' },
 	'/damaged': { GET: 'anyone' },
@@ -79,19 +77,19 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/cases/[id=uuid]/undo': { POST: 'change' },
 	'/api/cases/[id=uuid]/redo': { POST: 'change' },
 	'/api/cases/[id=uuid]/restore': { POST: 'delete' },
-	'/api/cases/[id=uuid]/permanent-deletion': { POST: 'oversee' },
+	'/api/cases/[id=uuid]/permanent-deletion': { POST: 'forget' },
 	'/api/cases/[id=uuid]/outbox': { POST: 'change' },
 	'/api/cases/[id=uuid]/here': { POST: 'see' },
 	'/api/cases/[id=uuid]/exports': { POST: 'see' },
 	'/api/cases/[id=uuid]/holders': { GET: 'hold' },
-	'/api/cases/[id=uuid]/owner': { PUT: 'supervisor' },
+	'/api/cases/[id=uuid]/owner': { PUT: 'hand over' },
 	'/api/cases/[id=uuid]/shared': { PUT: 'hold' },
 	'/api/cases/[id=uuid]/client-view': { POST: 'see' },
 	'/api/client-view/end': { POST: 'client view' },
 	'/api/outbox/[message=uuid]': { GET: 'see message' },
 	'/api/outbox/[message=uuid]/[place]': { GET: 'see message' },
 	'/api/creditors': { POST: 'work' },
-	'/api/reference/[kind=reference]': { GET: 'signed in', POST: 'oversee' },
+	'/api/reference/[kind=reference]': { GET: 'signed in', POST: 'reference' },
 	'/api/reference/[kind=reference]/file': { GET: 'signed in' },
 	'/api/reference/[kind=reference]/[subject=uuid]': { GET: 'signed in' },
 	'/api/reference/[kind=reference]/[subject=uuid]/cases': { GET: 'signed in' },
@@ -109,8 +107,8 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/language': { PUT: 'signed in' },
 	'/api/session': { POST: 'stranger', PUT: 'signed in', DELETE: 'signed in' },
 	'/api/welcome': { POST: 'stranger' },
-	'/api/people': { POST: 'supervisor' },
-	'/api/people/[account=uuid]': { POST: 'supervisor' }
+	'/api/people': { POST: 'people' },
+	'/api/people/[account=uuid]': { POST: 'people' }
 };
 
 /** The parts of a request that access depends on. */
@@ -166,42 +164,45 @@ export async function decide(
 	switch (need) {
 		case 'signed in':
 			return 'allowed';
-		case 'work':
-			return person.role === 'reader' ? 'refused' : 'allowed';
-		case 'supervisor':
-		case 'oversee':
-			return person.role === 'supervisor' ? 'allowed' : 'refused';
 		case 'see message': {
 			const caseId = await caseOfMessage(params['message'] ?? '');
 			const relation = caseId === null ? 'none' : await relationTo(caseId, person.id);
-			const isSeen = relation !== 'none' && (relation !== 'other' || person.role === 'supervisor');
+			const isSeen = relation !== 'none' && (relation !== 'other' || may(person, 'all cases'));
 			return isSeen ? 'allowed' : 'no message';
 		}
 		case 'see':
 		case 'change':
 		case 'delete':
 		case 'hold':
-			return ofCase(need, person.role, await relationTo(params['id'] ?? '', person.id));
+			return ofCase(need, person, await relationTo(params['id'] ?? '', person.id));
+		default:
+			return may(person, need) ? 'allowed' : 'refused';
 	}
 }
 
-const NEEDS_ACCOUNTS: ReadonlySet<Need> = new Set<Need>(['stranger', 'supervisor', 'hold']);
+const NEEDS_ACCOUNTS: ReadonlySet<Need> = new Set<Need>([
+	'stranger',
+	'people',
+	'trail',
+	'hand over',
+	'hold'
+]);
 
 /** The relation of a person to a case; none: there is no such case. */
 type Relation = 'own' | 'shared' | 'other' | 'none';
 
-/** The permissions of a role for a case. */
+/** What somebody may do to a case. */
 function ofCase(
 	need: 'see' | 'change' | 'delete' | 'hold',
-	role: 'counselor' | 'supervisor' | 'reader',
+	person: SignedIn,
 	relation: Relation
 ): Decision {
 	if (relation === 'none') return 'no case';
-	if (role === 'supervisor') return 'allowed';
-	if (relation === 'other') return 'no case';
+	const seesAll = may(person, 'all cases');
+	if (relation === 'other' && !seesAll) return 'no case';
 	if (need === 'see') return 'allowed';
-	if (role === 'reader') return 'refused';
-	return need !== 'change' && relation !== 'own' ? 'refused' : 'allowed';
+	if (!may(person, 'work')) return 'refused';
+	return need === 'change' || relation === 'own' || seesAll ? 'allowed' : 'refused';
 }
 
 async function relationTo(caseId: string, account: string): Promise<Relation> {

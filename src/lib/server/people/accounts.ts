@@ -1,4 +1,5 @@
 /** Accounts: made, listed, locked and reset by supervisors and by the command. */
+import { capabilitiesOf, rolesWith } from '../../document/capabilities';
 import type { AccountSummary, AuditEvent, Person, Role } from '../../document/people';
 import { reading, writing } from '../database';
 import { StatementFailed, type Statements } from '../database/statements';
@@ -119,7 +120,8 @@ export const unlockAccount = (id: string, actor: Doer): Promise<AccountResult> =
 
 export const changeRole = (id: string, role: Role, actor: Doer): Promise<AccountResult> =>
 	change(id, actor, 'changed a role', role, async (statements) => {
-		if (role !== 'supervisor' && (await isLastSupervisor(statements, id))) return LAST();
+		if (!capabilitiesOf(role).includes('people') && (await isLastSupervisor(statements, id)))
+			return LAST();
 		await statements.query('update account set role = $2 where id = $1', [id, role]);
 		return null;
 	});
@@ -132,8 +134,9 @@ const LAST = () =>
 /** Whether nobody else could let people in: who has not used their link yet can't. Whoever asks at the same time waits. */
 async function isLastSupervisor(statements: Statements, id: string): Promise<boolean> {
 	const { rows } = await statements.query<{ id: string }>(
-		`select id from account where role = 'supervisor' and locked_at is null and password is not null
-		order by id for update`
+		`select id from account where role = any($1::text[]) and locked_at is null and password is not null
+		order by id for update`,
+		[rolesWith('people')]
 	);
 	return rows.length === 1 && rows[0]?.id === id;
 }
@@ -239,7 +242,10 @@ export async function accountOf(name: string): Promise<Person | null> {
 /** Whether anybody can let people in. */
 export async function hasSupervisor(): Promise<boolean> {
 	const { rows } = await reading((statements) =>
-		statements.query(`select from account where role = 'supervisor' and locked_at is null limit 1`)
+		statements.query(
+			'select from account where role = any($1::text[]) and locked_at is null limit 1',
+			[rolesWith('people')]
+		)
 	);
 	return rows.length > 0;
 }

@@ -1,9 +1,9 @@
 /** The person on whose behalf something is done, and the cases that this person sees. */
-import type { Person } from '../../document/people';
+import { may, type SignedIn } from '../../document/capabilities';
 
 export interface Actor {
 	/** The person signed in; null without accounts. */
-	readonly person: Person | null;
+	readonly person: SignedIn | null;
 	/** The address of the request. */
 	readonly address: string;
 }
@@ -13,9 +13,9 @@ export const THIS_MACHINE: Actor = { person: null, address: 'this machine' };
 
 /** The account that limits what is visible; null: everything is. */
 export const visibilityScope = ({ person }: Actor): string | null =>
-	person === null || person.role === 'supervisor' ? null : person.id;
+	person === null || may(person, 'all cases') ? null : person.id;
 
-/** SQL: the case belongs to the account `$n` of `visibilityScope`; all cases for supervisors and without accounts. */
+/** SQL: the case belongs to the account `$n` of `visibilityScope`; all cases for who sees all, and without accounts. */
 export const isHeld = (n: number): string => `($${n}::uuid is null or case_file.owner_id = $${n})`;
 
 /** SQL: the case is visible to the account `$n` of `visibilityScope`. */

@@ -1,4 +1,5 @@
 /** Whose a case is, who sees it beside them, and who has it open. */
+import { rolesWith } from '../../document/capabilities';
 import type { Holders, Person } from '../../document/people';
 import { reading, writing } from '../database';
 import type { Actor } from './actor';
@@ -35,8 +36,8 @@ export async function handOver(caseId: string, to: string, actor: Actor): Promis
 	return writing(async (statements) => {
 		const { affectedRows } = await statements.query(
 			`update case_file set owner_id = $2 where id = $1 and exists (
-				select from account where id = $2 and role <> 'reader' and locked_at is null)`,
-			[caseId, to]
+				select from account where id = $2 and role = any($3::text[]) and locked_at is null)`,
+			[caseId, to, rolesWith('work')]
 		);
 		if (affectedRows === 0) return false;
 		await statements.query('delete from case_share where case_id = $1 and account_id = $2', [

@@ -1,5 +1,6 @@
 /** Sessions: signing in, the person of a session, signing out. */
-import type { Person, Role } from '../../document/people';
+import { signedIn, type SignedIn } from '../../document/capabilities';
+import type { Role } from '../../document/people';
 import { NotNow, reading, writing } from '../database';
 import type { Statements } from '../database/statements';
 import { settings } from '../settings';
@@ -17,7 +18,7 @@ const LONGEST = settings().session * 3_600_000;
 const NOTED_EVERY = Math.min(60_000, IDLE / 10);
 
 export type SignIn =
-	| { readonly kind: 'done'; readonly person: Person; readonly secret: string }
+	| { readonly kind: 'done'; readonly person: SignedIn; readonly secret: string }
 	/** Whichever of name and password it was, or whether the account is locked. */
 	| { readonly kind: 'wrong' }
 	/** Tried too often: in so many seconds again. */
@@ -49,7 +50,9 @@ export async function identified(
 	typed: string,
 	password: string,
 	address: string
-): Promise<Exclude<SignIn, { kind: 'done' }> | { readonly kind: 'done'; readonly person: Person }> {
+): Promise<
+	Exclude<SignIn, { kind: 'done' }> | { readonly kind: 'done'; readonly person: SignedIn }
+> {
 	const known = await judged(folded(typed), address, async () => {
 		const { rows } = await reading((statements) =>
 			statements.query<AccountRow>(
@@ -70,11 +73,14 @@ export async function identified(
 	});
 	if (known.kind !== 'right') return known;
 	const { id, name, role } = known.value;
-	return { kind: 'done', person: { id, name, role } };
+	return { kind: 'done', person: signedIn({ id, name, role }) };
 }
 
 /** Begins a session; its secret. Those that have ended are cleared away. */
-export async function beginSession(statements: Statements, { id }: Person): Promise<string> {
+export async function beginSession(
+	statements: Statements,
+	{ id }: Pick<SignedIn, 'id'>
+): Promise<string> {
 	const { secret, hash } = newToken();
 	await statements.query('delete from session where began_at < $1 or seen_at < $2', [
 		new Date(Date.now() - LONGEST),
@@ -91,7 +97,7 @@ export async function beginSession(statements: Statements, { id }: Person): Prom
  * Who a session is of; null where it has ended or never was. What is done of itself, without a person, does not
  * keep it alive.
  */
-export async function personOf(secret: string, isWork: boolean): Promise<Person | null> {
+export async function personOf(secret: string, isWork: boolean): Promise<SignedIn | null> {
 	const token = hashed(secret);
 	const now = Date.now();
 	const { rows } = await reading((statements) =>
@@ -112,7 +118,7 @@ export async function personOf(secret: string, isWork: boolean): Promise<Person 
 			if (!(error instanceof NotNow)) throw error;
 		});
 	}
-	return { id, name, role };
+	return signedIn({ id, name, role });
 }
 
 /** Ends a session: whoever still has its secret is let in no more. */
