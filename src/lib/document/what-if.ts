@@ -20,8 +20,9 @@ import { stillUsual } from './usual-terms';
 
 /**
  * A change to many cases: a creditor's rate from a day on; what a creditor asks each month, from the next payment on; an
- * index that stands higher or lower from one day or several on, after its last known value; a tenth less money in each month; only the minimum payments in place of a chosen plan; another monthly fee of our own for plans that are paid by deposit,
- * in one currency.
+ * index that stands higher or lower from one day or several on, after its last known value; a tenth less money in each
+ * month; only the minimum payments in place of a chosen plan; another monthly fee of our own for plans that are paid by
+ * deposit, in one currency.
  */
 export type WhatIf = z.infer<typeof whatIf>;
 

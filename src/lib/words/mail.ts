@@ -59,11 +59,20 @@ export function movedMail(
 ): string {
 	const end = (day: PlanFigures['ends']): string => (day === null ? '' : writeMonth(day, writing));
 	const isShort = before.shortFrom === null && after.shortFrom !== null;
-	const ways = before.ends === null ? 'open' : after.ends === null ? 'never' : 'later';
+	const ways =
+		before.ends === null
+			? after.ends === null
+				? 'open'
+				: 'ends'
+			: after.ends === null
+				? 'never'
+				: end(before.ends) === end(after.ends)
+					? 'same'
+					: 'moved';
 	return [
 		text(writing, 'greeting'),
 		text(writing, 'moved', {
-			ways: ways === 'later' && end(before.ends) === end(after.ends) ? 'same' : ways,
+			ways,
 			before: end(before.ends),
 			after: end(after.ends)
 		}),

@@ -100,10 +100,9 @@
 	const change = $derived.by((): WhatIf | null => {
 		switch (kind) {
 			case 'rate': {
-				const of = creditor ?? creditors[0]?.value;
-				return of === undefined || rate === null
+				return creditorMeant === undefined || rate === null
 					? null
-					: { kind, creditor: of, annualRate: rate, from };
+					: { kind, creditor: creditorMeant.id, annualRate: rate, from };
 			}
 			case 'index': {
 				const of = index ?? indexes[0]?.value;

@@ -76,7 +76,7 @@
 				>{t('Take it over')}</button
 			>
 		{/if}
-		{#if effect.kind === 'computed'}
+		{#if effect.kind === 'computed' && question.change.kind !== 'minimums'}
 			<a href="/cases/{desk.id}/outbox?of={entry.id}&what-if={run}">{t('Write to the client')}</a>
 		{/if}
 		<a href="/what-if?run={run}">{t('All cases ›')}</a>
