@@ -85,6 +85,7 @@ export class WhatIfDesk {
 	async remind(isOn: boolean): Promise<void> {
 		const { run, totals } = this.answered ?? {};
 		if (!run || !totals) return;
+		this.failure = null;
 		const answer = await ask<undefined>(
 			isOn ? 'PUT' : 'DELETE',
 			`/api/what-if/${run.id}/reminders`
