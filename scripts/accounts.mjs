@@ -2,7 +2,6 @@
 import { execFile, spawnSync } from 'node:child_process';
 import { ROOT } from './prepare.mjs';
 
-/** @typedef {import('../src/lib/document/people').Role} Role */
 /** @typedef {Readonly<Record<string, string>>} Environment */
 
 export const PASSWORD = 'seven grey herring nets';
@@ -40,7 +39,7 @@ export function commandBeside(environment, ...words) {
 
 /**
  * Adds somebody to the data that these settings name; the secret of the link.
- * @param {Environment} environment @param {string} name @param {Role} role
+ * @param {Environment} environment @param {string} name @param {string} role
  */
 export function addPerson(environment, name, role) {
 	const { said, refused } = command(environment, 'accounts', 'add', name, '--role', role, '--link');

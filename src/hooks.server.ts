@@ -152,7 +152,7 @@ function turnAway(
 							: `/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`
 					);
 		case 'refused':
-			return isAsked ? refuse(403, NOT_YOURS()) : error(403, t('This is for supervisors.'));
+			return isAsked ? refuse(403, NOT_YOURS()) : error(403, t('Your role does not include this.'));
 		case 'no case':
 			return isAsked ? unknownCase() : error(404, t('There is no such case.'));
 		case 'no message':

@@ -4,7 +4,8 @@
 	import { chosenInWords, standingInWords, touchedInWords } from '$lib/words/casebook';
 	import { writeDate, writeAmount } from '$lib/reading/written';
 	import type { CaseSummary } from '$lib/document/casebook';
-	import { holdsCase, may, type SignedIn } from '$lib/document/capabilities';
+	import { holdsCase, may } from '$lib/document/capabilities';
+	import type { Person } from '$lib/document/people';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import IconButton from '$lib/ui/IconButton.svelte';
 	import Ellipsis from '@lucide/svelte/icons/ellipsis';
@@ -19,7 +20,7 @@
 		place: number;
 		today: CalendarDate;
 		/** The person signed in; null without accounts. */
-		person: SignedIn | null;
+		person: Person | null;
 		/** Whether anything can be done with it yet. */
 		isOpen: boolean;
 		isRenaming: boolean;

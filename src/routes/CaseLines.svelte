@@ -4,7 +4,8 @@
 <script lang="ts">
 	import type { Casebook } from '$lib/desk/casebook.svelte';
 	import type { CaseSummary, Sort } from '$lib/document/casebook';
-	import { holdsCase, may, type SignedIn } from '$lib/document/capabilities';
+	import { holdsCase, may } from '$lib/document/capabilities';
+	import type { Person } from '$lib/document/people';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import { goto } from '$app/navigation';
 	import { createWindowVirtualizer, defaultRangeExtractor } from '@tanstack/svelte-virtual';
@@ -18,7 +19,7 @@
 		book: Casebook;
 		today: CalendarDate;
 		/** The person signed in; null without accounts. */
-		person: SignedIn | null;
+		person: Person | null;
 		onsort: (sort: Sort) => void;
 		onrename: (id: string, label: string) => Promise<void>;
 		onremove: (id: string, label: string) => Promise<void>;

@@ -1,6 +1,6 @@
 <!-- Whose a case is, and who sees it beside them. -->
 <script lang="ts">
-	import { capabilitiesOf } from '$lib/document/capabilities';
+	import { may } from '$lib/document/capabilities';
 	import { handOver, holdersOf, shareWith, whyNot } from '$lib/desk/requests';
 	import type { Holders } from '$lib/document/people';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -42,7 +42,7 @@
 	const owners = $derived([
 		...(holders?.owner ? [] : [{ value: NOBODY, words: t('unassigned') }]),
 		...(holders?.people ?? [])
-			.filter(({ role, id }) => capabilitiesOf(role).includes('work') || id === holders?.owner)
+			.filter((person) => may(person, 'work') || person.id === holders?.owner)
 			.map(({ id, name }) => ({ value: id, words: name }))
 	]);
 	const others = $derived((holders?.people ?? []).filter(({ id }) => id !== holders?.owner));

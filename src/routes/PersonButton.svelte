@@ -2,13 +2,14 @@
 <script lang="ts">
 	import { signOut } from '$lib/desk/requests';
 	import { finishWork } from '$lib/desk/session';
-	import { may, type SignedIn } from '$lib/document/capabilities';
+	import { may } from '$lib/document/capabilities';
+	import type { Person } from '$lib/document/people';
 	import Note from '$lib/ui/Note.svelte';
 	import UserRound from '@lucide/svelte/icons/user-round';
 	import { t } from '$lib/words/labels/accounts';
 
 	interface Props {
-		person: SignedIn;
+		person: Person;
 	}
 	const { person }: Props = $props();
 

@@ -1,14 +1,15 @@
 <!-- The keys of the screen that is open, beside a button and with `?`. -->
 <script lang="ts">
 	import { page } from '$app/state';
-	import { may, type SignedIn } from '$lib/document/capabilities';
+	import { may } from '$lib/document/capabilities';
+	import type { Person } from '$lib/document/people';
 	import { keysOn } from '$lib/words/keys';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import { isTyping } from '$lib/ui/typing';
 	import { t } from '$lib/words/labels/common';
 
 	const keys = $derived(
-		keysOn(page.route.id, may((page.data as { person?: SignedIn | null }).person ?? null, 'work'))
+		keysOn(page.route.id, may((page.data as { person?: Person | null }).person ?? null, 'work'))
 	);
 	let button = $state<HTMLElement>();
 	let isOpen = $state(false);

@@ -125,7 +125,7 @@ describe('an agency', () => {
 		await expect.poll(() => labels(ivo)).toEqual(['A household by the slip']);
 		// Who is no supervisor has no list of people.
 		await ivo.page.goto(`${desk.residuum.address}/people`);
-		await ivo.see('h1', 'This is for supervisors.');
+		await ivo.see('h1', 'Your role does not include this. Ask a supervisor.');
 		desk.checked('status of 403');
 	});
 
@@ -157,11 +157,23 @@ describe('an agency', () => {
 		await mara.page.type('form input', 'Senna Okafor');
 		await mara.press('Enter');
 		await mara.see('.link', /\/welcome#[\w-]{43}$/);
+		await mara.page.type('[aria-labelledby=roles] input', 'Team lead');
+		await mara.press('Enter');
+		const reassigns = '[aria-label="Team lead: Reassign cases"]';
+		await mara.page.waitForSelector(reassigns);
+		expect(await mara.page.$eval(reassigns, (box) => (box as HTMLInputElement).checked)).toBe(
+			false
+		);
+		await mara.click(reassigns);
+		await mara.page.waitForSelector(`${reassigns}:checked`);
+		await mara.page.select(`[aria-label="Role of ${IVO}"]`, 'Team lead');
+		await mara.click('[aria-label="Delete the role Team lead"]');
+		await mara.see('[aria-labelledby=roles] [role=status]', '1 person has this role.');
 		expect(await findings(mara)).toEqual([]);
 		await mara.goto('/audit-trail');
 		const deeds = await mara.texts('tbody td:nth-child(4)');
 		expect(deeds).toEqual(
-			expect.arrayContaining(['added an account', 'reassigned a case', 'changed a case'])
+			expect.arrayContaining(['defined a role', 'changed a role', 'reassigned a case'])
 		);
 		expect(await findings(mara)).toEqual([]);
 		const stranger = await desk.openElsewhere('/');

@@ -6,7 +6,7 @@ import { startServer } from '../../scripts/own-server.mjs';
 import { queryOnce } from '../../scripts/postgres.mjs';
 import { ROOT } from '../../scripts/prepare.mjs';
 import type { BookPage } from '../../src/lib/document/casebook';
-import type { AccountSummary, Role } from '../../src/lib/document/people';
+import type { AccountSummary } from '../../src/lib/document/people';
 import type { CaseState } from '../../src/lib/document/case';
 import { ROUTES, type Need } from '../../src/lib/server/people/access';
 import { addPerson, command, signIn, welcome } from '../../scripts/accounts.mjs';
@@ -21,12 +21,17 @@ const { cookies, ids, letIn, as } = staffOf(() => residuum);
 const IVO = 'Ivo Brandt';
 const SENNA = 'Senna Okafor';
 const PELL = 'Pell Audit';
+const TALA = 'Tala Fjord';
+/** A role that was made: a counselor who hands their own cases over and reads the trail. */
+const LEAD = 'Team lead';
 
 beforeAll(async () => {
 	residuum = await startResiduum();
 	await letIn(IVO, 'counselor');
 	await letIn(SENNA, 'counselor');
 	await letIn(PELL, 'reader');
+	await residuum.request('PUT', '/api/roles', { role: LEAD, may: ['work', 'hand over', 'trail'] });
+	await letIn(TALA, LEAD);
 });
 afterAll(() => residuum.remove());
 
@@ -55,19 +60,22 @@ type Relation = 'own' | 'shared' | 'other';
 type Answer = 'in' | 'sign in' | 'refused' | 'not there';
 
 /** What is allowed, written down a second time: by what a route needs, who asks, and whose the case is. */
-function allowed(need: Need, role: Role | null, relation: Relation): Answer {
+function allowed(need: Need, role: string | null, relation: Relation): Answer {
 	if (need === 'anyone' || need === 'stranger') return 'in';
 	if (need === 'machine') return 'not there';
 	if (role === null) return 'sign in';
 	if (need === 'client view') return 'not there';
 	if (need === 'signed in') return 'in';
 	if (need === 'work') return role === 'reader' ? 'refused' : 'in';
-	if (['people', 'trail', 'forget', 'hand over', 'reference'].includes(need))
-		return role === 'supervisor' ? 'in' : 'refused';
 	if (role === 'supervisor') return 'in';
+	if (need === 'trail') return role === LEAD ? 'in' : 'refused';
+	if (need === 'people' || need === 'reference') return 'refused';
+	// What is deleted for good is another one's case in all of these.
+	if (need === 'forget') return 'not there';
 	if (relation === 'other') return 'not there';
 	if (need === 'see' || need === 'see message') return 'in';
 	if (role === 'reader') return 'refused';
+	if (need === 'hand over') return role === LEAD && relation === 'own' ? 'in' : 'refused';
 	return need === 'change' || relation === 'own' ? 'in' : 'refused';
 }
 
@@ -111,9 +119,10 @@ describe('the table of what is allowed', () => {
 			});
 			cases.set(relation, { id, message });
 		}
-		const people: readonly (readonly [string | null, Role | null, readonly Relation[]])[] = [
+		const people: readonly (readonly [string | null, string | null, readonly Relation[]])[] = [
 			[null, null, ['other']],
 			[IVO, 'counselor', ['own', 'shared', 'other']],
+			[TALA, LEAD, ['own', 'shared', 'other']],
 			[PELL, 'reader', ['shared', 'other']],
 			[TESTER, 'supervisor', ['other']]
 		];
@@ -286,10 +295,14 @@ describe('accounts', () => {
 		// Another supervisor who has not used their link yet could not let anybody in.
 		const another = ['accounts', 'add', 'Mara Unused', '--role', 'supervisor', '--link'] as const;
 		expect(command(settings, ...another).status).toBe(0);
-		expect(command(settings, 'accounts', 'lock', TESTER).refused).toContain('only supervisor');
+		expect(command(settings, 'accounts', 'lock', TESTER).refused).toContain('Nobody else who');
 		expect(command(settings, 'accounts', 'role', TESTER, 'reader').refused).toContain(
-			'only supervisor'
+			'Nobody else who'
 		);
+		expect(command(settings, 'accounts', 'role', IVO, 'captain').refused).toContain(
+			'There is no role “captain”'
+		);
+		expect(command(settings, 'accounts', 'role', IVO).refused).toContain('A role is needed');
 		expect(command(settings, 'accounts', 'lock', 'Nobody Here').refused).toContain('no account');
 		expect(command(settings, 'accounts', 'dance').refused).toContain('npm run --silent accounts');
 	});
@@ -307,6 +320,84 @@ describe('accounts', () => {
 		expect(await signIn(server.address ?? '', 'Mara Lindqvist')).toContain('residuum-session');
 		await server.stop();
 	});
+});
+
+describe('roles', () => {
+	const define = (who: string, role: string, may: readonly string[]) =>
+		as(who, 'PUT', '/api/roles', { role, may });
+	const refusal = ({ status, body }: { status: number; body: unknown }) => [
+		status,
+		(body as { message?: string } | null)?.message
+	];
+
+	it('are made and changed: whoever has one may at once do what it includes, and no more', async () => {
+		await residuum.request('PUT', '/api/roles', { role: 'Auditor', may: [] });
+		await letIn('Runa Vell', 'Auditor');
+		const status = async (path: string) => (await as('Runa Vell', 'GET', path)).status;
+		expect([await status('/audit-trail'), await status('/glance')]).toEqual([403, 403]);
+		const { id } = await makeCase(residuum, 'Seen by the auditor', [card()]);
+		expect(await status(`/cases/${id}`)).toBe(404);
+		await residuum.request('PUT', '/api/roles', { role: 'Auditor', may: ['trail', 'all cases'] });
+		expect([await status('/audit-trail'), await status('/glance')]).toEqual([200, 403]);
+		expect(await status(`/cases/${id}`)).toBe(200);
+		expect((await as('Runa Vell', 'PATCH', `/api/cases/${id}`, {})).status).toBe(403);
+		const { said } = command(residuum.settings, 'accounts', 'role', 'Runa Vell', LEAD);
+		expect(said).toBe(`Done: Runa Vell, ${LEAD}.`);
+		expect([await status('/audit-trail'), await status('/glance')]).toEqual([200, 200]);
+	});
+
+	it('give nobody more than who gives them may do, and take over nobody who may do more', async () => {
+		await residuum.request('PUT', '/api/roles', { role: 'Front desk', may: ['people'] });
+		await letIn('Odo Falk', 'Front desk');
+		const tooMuch = [422, expect.stringContaining('more than your own role includes')];
+		expect(refusal(await define('Odo Falk', 'Front desk', ['people', 'trail']))).toEqual(tooMuch);
+		expect(refusal(await define('Odo Falk', LEAD, []))).toEqual(tooMuch);
+		const made = (role: string) =>
+			as('Odo Falk', 'POST', '/api/people', { name: `Made as ${role}`, role });
+		expect(refusal(await made('supervisor'))).toEqual(tooMuch);
+		expect((await made('reader')).status).toBe(200);
+		for (const [name, what] of [
+			[TESTER, { what: 'link' }],
+			[TESTER, { what: 'lock' }],
+			[IVO, { what: 'role', role: 'reader' }],
+			[PELL, { what: 'role', role: 'supervisor' }]
+		] as const) {
+			const id = ids.get(name) ?? (await accountId(name));
+			expect(refusal(await as('Odo Falk', 'POST', `/api/people/${id}`, what))).toEqual(tooMuch);
+		}
+		// Nor by asking as a role that has the words of more.
+		expect((await define('Odo Falk', 'Much', ['people', 'people'])).status).toBe(422);
+		expect((await define('Odo Falk', 'Much', ['everything'])).status).toBe(422);
+		expect((await define(IVO, 'Much', ['work'])).status).toBe(403);
+	});
+
+	it('that are built in stay, and others as long as somebody has them', async () => {
+		expect(refusal(await define(TESTER, ' Supervisor', []))).toEqual([
+			422,
+			expect.stringContaining('is built in')
+		]);
+		expect(refusal(await define(TESTER, 'team  LEAD', []))).toEqual([
+			422,
+			expect.stringContaining('“Team lead” already')
+		]);
+		const gone = (role: string) => as(TESTER, 'DELETE', '/api/roles', { role });
+		expect(refusal(await gone(LEAD))).toEqual([422, expect.stringContaining('have this role')]);
+		expect(refusal(await gone('reader'))).toEqual([422, expect.stringContaining('is built in')]);
+		expect(refusal(await gone('captain'))).toEqual([422, expect.stringContaining('no role')]);
+		await define(TESTER, 'Short-lived', ['work']);
+		expect((await gone('Short-lived')).status).toBe(204);
+		const { body } = await residuum.request('GET', '/audit-trail');
+		expect(body).toContain('Short-lived: work');
+	});
+
+	/** The account of somebody who was not let in here. */
+	async function accountId(name: string): Promise<string> {
+		const rows = await queryOnce(
+			residuum.settings['DATABASE_URL'] ?? '',
+			`select id from residuum.account where name = '${name}'`
+		);
+		return String((rows as { id: string }[])[0]?.id);
+	}
 });
 
 describe('two people in one case', () => {

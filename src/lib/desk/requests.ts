@@ -6,7 +6,8 @@ import { addressOf, type BookPage, type Question } from '../document/casebook';
 import type { MessageRequest } from '../document/schema/message';
 import type { AccountChange } from '../document/schema/people';
 import type { ReferenceKind, ReferencePut, ReferenceRow } from '../document/reference';
-import type { Holders, Person, Role } from '../document/people';
+import type { Capability } from '../document/capabilities';
+import type { Holders, Person } from '../document/people';
 import type { DeskLanguage } from '../messages/message';
 import { LONGEST_REQUEST } from '../workers/longest-request';
 import { finishWork, tellSignedOut } from './session';
@@ -220,7 +221,13 @@ export interface AccountDone {
 	readonly secret: string | null;
 }
 
-export const addAccount = (name: string, role: Role) =>
+/** Makes a role, or changes what it lets people do. */
+export const defineRole = (role: string, may: readonly Capability[]) =>
+	ask<undefined>('PUT', '/api/roles', { role, may });
+
+export const deleteRole = (role: string) => ask<undefined>('DELETE', '/api/roles', { role });
+
+export const addAccount = (name: string, role: string) =>
 	ask<AccountDone>('POST', '/api/people', { name, role });
 
 export const changeAccount = (id: string, change: AccountChange) =>

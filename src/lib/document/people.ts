@@ -1,13 +1,23 @@
-/** The people of an agency, as the page and the server speak of them. */
+/** The people of an agency and their roles, as the page and the server speak of them. */
+import type { Capability } from './capabilities';
 
-export const ROLES = ['counselor', 'supervisor', 'reader'] as const;
-export type Role = (typeof ROLES)[number];
+/** The roles that are there from the beginning, and stay as they are. */
+export const BUILT_IN_ROLES = ['reader', 'counselor', 'supervisor'] as const;
 
-/** A person signed in. */
+/** A role as supervisors see it. */
+export interface RoleSummary {
+	readonly role: string;
+	readonly may: readonly Capability[];
+	readonly isBuiltIn: boolean;
+}
+
+/** Somebody with an account, and what their role lets them do as the server has found it. */
 export interface Person {
 	readonly id: string;
 	readonly name: string;
-	readonly role: Role;
+	/** The name of their role. */
+	readonly role: string;
+	readonly may: readonly Capability[];
 }
 
 /** An account as supervisors see it. */
@@ -23,6 +33,9 @@ export interface AccountSummary extends Person {
 
 export const SHORTEST_PASSWORD = 12;
 export const LONGEST_NAME = 60;
+export const LONGEST_ROLE = 40;
+/** Most roles that an agency has made. */
+export const MOST_ROLES = 20;
 
 /** Whose a case is, and who sees it beside them. */
 export interface Holders {
@@ -42,6 +55,8 @@ export type AuditEvent =
 	| 'locked an account'
 	| 'unlocked an account'
 	| 'changed a role'
+	| 'defined a role'
+	| 'deleted a role'
 	| 'made a sign-in link'
 	| 'opened a case'
 	| 'began a case'

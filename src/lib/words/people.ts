@@ -1,4 +1,5 @@
 /** The people of an agency and the audit trail, in words. */
+import type { Capability } from '../document/capabilities';
 import type { AccountSummary, AuditEvent } from '../document/people';
 import en from '../messages/en/people.json';
 import { messagesOf, type Locale } from '../messages/message';
@@ -30,3 +31,11 @@ export const trailSentence = (
 /** “imported a case”: an action of the audit trail, whose record keeps the words it was written with. */
 export const actionInWords = (action: AuditEvent, locale: Locale): string =>
 	text(locale, 'action', { action: action.replaceAll(' ', '_'), recorded: action });
+
+/** “counselor”: a role, those that were made by the name they were given. */
+export const roleInWords = (role: string, locale: Locale): string =>
+	text(locale, 'role', { role, name: role });
+
+/** “Reassign cases”: something that roles include. */
+export const capabilityInWords = (capability: Capability, locale: Locale): string =>
+	text(locale, 'capability', { capability: capability.replaceAll(' ', '_') });

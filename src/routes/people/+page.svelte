@@ -8,7 +8,7 @@
 		type AccountDone,
 		type Answer
 	} from '$lib/desk/requests';
-	import { LONGEST_NAME, ROLES, type AccountSummary, type Role } from '$lib/document/people';
+	import { LONGEST_NAME, type AccountSummary } from '$lib/document/people';
 	import type { AccountChange } from '$lib/document/schema/people';
 	import { SCREEN } from '$lib/reading/writing';
 	import Answered from '$lib/ui/Answer.svelte';
@@ -16,15 +16,24 @@
 	import QuietTable from '$lib/ui/QuietTable.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { touchedInWords } from '$lib/words/casebook';
-	import { accountsSentence } from '$lib/words/people';
+	import { accountsSentence, capabilityInWords, roleInWords } from '$lib/words/people';
+	import Roles from './Roles.svelte';
 	import type { PageProps } from './$types';
 	import { t } from '$lib/words/labels/accounts';
 
 	const { data }: PageProps = $props();
 
-	const roles = ROLES.map((role) => ({ value: role, words: role }));
+	const roles = $derived(
+		data.roles.map(({ role }) => ({ value: role, words: roleInWords(role, SCREEN) }))
+	);
 	let name = $state('');
-	let role = $state<Role>('counselor');
+	let role = $state('counselor');
+	/** What the role to be given includes, in a line. */
+	const includes = $derived(
+		(data.roles.find((one) => one.role === role)?.may ?? [])
+			.map((capability) => capabilityInWords(capability, SCREEN))
+			.join(' · ')
+	);
 	let problem = $state<string | null>(null);
 	/** The link that was just made, and for whom. */
 	let made = $state.raw<{ readonly name: string; readonly link: string } | null>(null);
@@ -81,11 +90,7 @@
 		</span>
 		<button type="submit" class="filled">{t('Add')}</button>
 		<span class="help">
-			{role === 'counselor'
-				? t('views and edits their own cases and …')
-				: role === 'supervisor'
-					? t('views and edits all cases, reassigns them …')
-					: t('views the cases shared with them')}
+			{includes || t('views the cases shared with them')}
 		</span>
 	</form>
 
@@ -112,7 +117,7 @@
 			{#each data.accounts as account (account.id)}
 				<tr class:locked={account.isLocked}>
 					<th scope="row">{account.name}{account.id === data.person?.id ? t('(you)') : ''}</th>
-					<td>
+					<td class="role">
 						<Choice
 							label={t('Role of {name}', { name: account.name })}
 							value={account.role}
@@ -150,6 +155,8 @@
 			{/each}
 		</tbody>
 	</QuietTable>
+
+	<Roles roles={data.roles} onchanged={() => void invalidateAll()} />
 </main>
 
 <style>
@@ -206,6 +213,11 @@
 		font-size: 14px;
 		overflow-wrap: anywhere;
 		user-select: all;
+	}
+
+	.role {
+		width: 260px;
+		max-width: 260px;
 	}
 
 	.locked th {

@@ -1,4 +1,4 @@
-import { capabilitiesOf, may } from '$lib/document/capabilities';
+import { may } from '$lib/document/capabilities';
 import { loading } from '$lib/server/answers';
 import { today } from '$lib/server/clock';
 import { listAccounts } from '$lib/server/people/accounts';
@@ -10,7 +10,7 @@ export const load: PageServerLoad = async ({ locals }) => {
 	const seesAll = person !== null && may(person, 'all cases');
 	const accounts = seesAll ? await loading(listAccounts) : [];
 	const people = accounts
-		.filter(({ role }) => capabilitiesOf(role).includes('work'))
+		.filter((account) => may(account, 'work'))
 		.map(({ id, name }) => ({ id, name }));
 	return { today: today(), people };
 };

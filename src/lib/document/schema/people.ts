@@ -1,20 +1,28 @@
 /** Requests about people: their accounts, sessions and cases. */
 import { z } from 'zod';
 import { text } from './fields';
-import { ROLES, LONGEST_NAME } from '../people';
+import { CAPABILITIES } from '../capabilities';
+import { LONGEST_NAME, LONGEST_ROLE } from '../people';
 import { t } from '../refusals';
 import { DESK_LANGUAGES } from '../../messages/message';
 
 const name = text(t('The name'), 1, LONGEST_NAME);
 /** More than any allowed password takes, however its characters are made up. */
 const password = z.string().max(2_000);
-const role = z.enum(ROLES);
+const role = text(t('The role'), 1, LONGEST_ROLE);
 
 export const signInRequest = z.strictObject({ name: z.string().max(200), password });
 export const welcomeRequest = z.strictObject({ token: z.string().max(100), password });
 /** The present password, and the one that is to be instead. */
 export const passwordRequest = z.strictObject({ password, next: password });
 export const newAccountRequest = z.strictObject({ name, role });
+
+/** A role with what it lets people do; each is named once. */
+export const roleRequest = z.strictObject({
+	role,
+	may: z.array(z.enum(CAPABILITIES)).refine((may) => new Set(may).size === may.length)
+});
+export const roleDeletion = z.strictObject({ role });
 
 /** An action of a supervisor on an account. */
 export const accountChange = z.discriminatedUnion('what', [

@@ -81,8 +81,8 @@ export async function fill(statements: Statements, path: string): Promise<void> 
 	let rows: string[] = [];
 	let length = 0;
 	const flush = async (): Promise<void> => {
-		// The head of a new trail gives way to the one of the backup.
-		if (of === 'trail_head') await statements.exec('delete from trail_head');
+		// What migrations put there gives way to what the backup has: the head of a new trail, and the roles.
+		if (of === 'trail_head' || of === 'account_role') await statements.exec(`delete from ${of}`);
 		if (of !== null && rows.length > 0)
 			await statements.query(
 				`insert into ${of} select * from jsonb_populate_recordset(null::${of}, $1)`,

@@ -1,5 +1,5 @@
 /** `npm run accounts`: who may come in. Works on the data that the same settings make the program work on. */
-import { ROLES, type Person, type Role } from '../../document/people';
+import { BUILT_IN_ROLES, type Person } from '../../document/people';
 import {
 	accountOf,
 	addAccount,
@@ -21,7 +21,7 @@ const USAGE = `npm run --silent accounts -- …
   link NAME                     a new link for somebody; the old password is good until it is used
   role NAME ROLE                another role
   lock NAME, unlock NAME        signs somebody out everywhere and lets them in no more, or again
-ROLE is ${ROLES.join(', ')}.`;
+ROLE is ${BUILT_IN_ROLES.join(', ')}, or one that was made under People.`;
 
 /** The trail says that a command did it. */
 const HERE: Doer = { who: null, address: 'command' };
@@ -37,7 +37,7 @@ export const accounts: Command = async (words, terminal) => {
 		case 'link':
 			return tell(await newLink((await named(rest[0])).id, HERE));
 		case 'role':
-			return tell(await changeRole((await named(rest[0])).id, roleOf(rest[1]), HERE));
+			return tell(await changeRole((await named(rest[0])).id, roleIn(rest[1]), HERE));
 		case 'lock':
 			return tell(await lockAccount((await named(rest[0])).id, HERE));
 		case 'unlock':
@@ -57,9 +57,9 @@ async function list({ say }: Terminal): Promise<void> {
 }
 
 /** Reads the person to add from the words after “add”. */
-function toAdd(words: readonly string[]): { name: string; role: Role } {
+function toAdd(words: readonly string[]): { name: string; role: string } {
 	const at = words.indexOf('--role');
-	const role = roleOf(at < 0 ? undefined : words[at + 1]);
+	const role = roleIn(at < 0 ? undefined : words[at + 1]);
 	const names = words.filter(
 		(word, index) => word !== '--link' && index !== at && index !== at + 1
 	);
@@ -75,10 +75,8 @@ export function passwordFor(words: readonly string[]): string | null {
 	return verb === 'add' && !rest.includes('--link') ? toAdd(rest).name : null;
 }
 
-function roleOf(word: string | undefined): Role {
-	const role = ROLES.find((one) => one === word);
-	return role ?? refuse(`The role is one of ${ROLES.join(', ')}.\n${USAGE}`);
-}
+/** The name of a role; whether there is one of this name is found where it is given. */
+const roleIn = (word: string | undefined): string => word ?? refuse(`A role is needed.\n${USAGE}`);
 
 async function named(name: string | undefined): Promise<Person> {
 	if (name === undefined) return refuse(USAGE);
@@ -88,7 +86,7 @@ async function named(name: string | undefined): Promise<Person> {
 function told(done: AccountResult, { say }: Terminal): void {
 	if (done.kind === 'refused') return refuse(done.message);
 	const { name, role } = done.account;
-	if (done.secret === null) say(`AccountResult: ${name}, ${role}.`);
+	if (done.secret === null) say(`Done: ${name}, ${role}.`);
 	else
 		say(
 			`${name}, ${role}, sets the password here, once, within 48 hours:\n${base()}/welcome#${done.secret}`

@@ -8,6 +8,7 @@ export const SCHEMA = 'residuum';
  * refers to.
  */
 export const KEPT = [
+	'account_role',
 	'account',
 	'account_link',
 	'reference_row',

@@ -2,7 +2,8 @@
  * Who may do what: every route with what it needs, in one table, and the one function that decides. A route that is
  * not in the table answers nobody.
  */
-import { may, type Capability, type SignedIn } from '../../document/capabilities';
+import { may, type Capability } from '../../document/capabilities';
+import type { Person } from '../../document/people';
 import { reading } from '../database';
 import type { Actor } from './actor';
 
@@ -108,7 +109,8 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/session': { POST: 'stranger', PUT: 'signed in', DELETE: 'signed in' },
 	'/api/welcome': { POST: 'stranger' },
 	'/api/people': { POST: 'people' },
-	'/api/people/[account=uuid]': { POST: 'people' }
+	'/api/people/[account=uuid]': { POST: 'people' },
+	'/api/roles': { PUT: 'people', DELETE: 'people' }
 };
 
 /** The parts of a request that access depends on. */
@@ -170,6 +172,11 @@ export async function decide(
 			const isSeen = relation !== 'none' && (relation !== 'other' || may(person, 'all cases'));
 			return isSeen ? 'allowed' : 'no message';
 		}
+		case 'hand over':
+		case 'forget': {
+			const held = ofCase('hold', person, await relationTo(params['id'] ?? '', person.id));
+			return held === 'allowed' && !may(person, need) ? 'refused' : held;
+		}
 		case 'see':
 		case 'change':
 		case 'delete':
@@ -194,7 +201,7 @@ type Relation = 'own' | 'shared' | 'other' | 'none';
 /** What somebody may do to a case. */
 function ofCase(
 	need: 'see' | 'change' | 'delete' | 'hold',
-	person: SignedIn,
+	person: Person,
 	relation: Relation
 ): Decision {
 	if (relation === 'none') return 'no case';

@@ -1,9 +1,10 @@
 /** Accounts: made, listed, locked and reset by supervisors and by the command. */
-import { capabilitiesOf, rolesWith } from '../../document/capabilities';
-import type { AccountSummary, AuditEvent, Person, Role } from '../../document/people';
+import { may, mayAll, type Capability } from '../../document/capabilities';
+import type { AccountSummary, AuditEvent, Person } from '../../document/people';
 import { reading, writing } from '../database';
 import { StatementFailed, type Statements } from '../database/statements';
 import { folded, hashPassword, passwordProblem } from './passwords';
+import { isAble, LAST, NO_ROLE, PEOPLE, PERSON, roleOf, TOO_MUCH, wouldLockOut } from './roles';
 import { beginSession } from './sessions';
 import { hashed, newToken, type Token } from './tokens';
 import { append } from './trail';
@@ -12,9 +13,13 @@ import { t } from '../refusals';
 /** A sign-in link can be used for so long, in milliseconds. */
 const LINK_LASTS = 48 * 3_600_000;
 
-/** The person who acts, for the audit trail; a command has none. */
+/** Who acts, for the audit trail and for what they may give others; a command has nobody, and may all. */
 export interface Doer {
-	readonly who: { readonly id: string; readonly name: string } | null;
+	readonly who: {
+		readonly id: string;
+		readonly name: string;
+		readonly may: readonly Capability[];
+	} | null;
 	readonly address: string;
 }
 
@@ -29,33 +34,32 @@ const UNKNOWN = () => t('There is no such account.');
 /** The SQLSTATE code of a name that is there already. */
 const THERE_ALREADY = '23505';
 
-interface Row {
-	readonly id: string;
-	readonly name: string;
-	readonly role: Role;
-}
-
 /** Adds an account, with a password or, without one, with a link that lets it set one. */
 export async function addAccount(
-	{ name: typed, role, password }: { name: string; role: Role; password: string | null },
+	{ name: typed, role, password }: { name: string; role: string; password: string | null },
 	{ who, address }: Doer
 ): Promise<AccountResult> {
 	const name = typed.normalize('NFC').trim().replace(/\s+/g, ' ');
 	const problem = password === null ? null : await passwordProblem(password, name);
 	if (problem !== null) return refused(problem);
-	const account: Person = { id: crypto.randomUUID(), name, role };
+	const id = crypto.randomUUID();
 	const hash = password === null ? null : await hashPassword(password);
 	const link = password === null ? newToken() : null;
 	try {
-		await writing(async (statements) => {
+		return await writing(async (statements): Promise<AccountResult> => {
+			const given = await roleOf(statements, role);
+			if (given === null) return refused(NO_ROLE(role));
+			if (!mayAll(who, given)) return refused(TOO_MUCH());
 			await statements.query(
 				`insert into account (id, name, folded, role, password, made_at) values ($1, $2, $3, $4, $5, $6)`,
-				[account.id, name, folded(name), role, hash, new Date()]
+				[id, name, folded(name), role, hash, new Date()]
 			);
-			if (link) await putLink(statements, account.id, link);
+			if (link) await putLink(statements, id, link);
 			await append(statements, who, address, [
-				{ what: 'added an account', subject: account.id, detail: role }
+				{ what: 'added an account', subject: id, detail: role }
 			]);
+			const account: Person = { id, name, role, may: given };
+			return { kind: 'done', account, secret: link?.secret ?? null };
 		});
 	} catch (error) {
 		if (error instanceof StatementFailed && error.code === THERE_ALREADY)
@@ -64,7 +68,6 @@ export async function addAccount(
 			);
 		throw error;
 	}
-	return { kind: 'done', account, secret: link?.secret ?? null };
 }
 
 async function putLink(statements: Statements, id: string, { hash }: Token): Promise<void> {
@@ -80,32 +83,36 @@ async function endSessions(statements: Statements, id: string): Promise<void> {
 	await statements.query('delete from session where account_id = $1', [id]);
 }
 
-/** Changes an account, in one transaction with the entry of the trail. */
+/** Changes an account of somebody who may do no more than who acts, in one transaction with the entry of the trail. */
 async function change(
 	id: string,
 	{ who, address }: Doer,
 	what: AuditEvent,
 	detail: string | null,
-	work: (statements: Statements, account: Row) => Promise<string | null>
+	work: (statements: Statements) => Promise<string | null>
 ): Promise<AccountResult> {
 	return writing(async (statements): Promise<AccountResult> => {
-		const { rows } = await statements.query<Row>(
-			'select id, name, role from account where id = $1 for update',
-			[id]
-		);
-		const [account] = rows;
-		if (!account) return refused(UNKNOWN());
-		const problem = await work(statements, account);
+		const read = async () => {
+			const { rows } = await statements.query<Person>(
+				`select ${PERSON} from ${PEOPLE} where account.id = $1 for update of account`,
+				[id]
+			);
+			return rows[0];
+		};
+		const before = await read();
+		if (!before) return refused(UNKNOWN());
+		if (!mayAll(who, before.may)) return refused(TOO_MUCH());
+		const problem = await work(statements);
 		if (problem !== null) return refused(problem);
 		await append(statements, who, address, [{ what, subject: id, detail }]);
-		return { kind: 'done', account, secret: null };
+		return { kind: 'done', account: (await read()) ?? before, secret: null };
 	});
 }
 
 /** Locks an account: it is signed out everywhere, and can't sign in. */
 export const lockAccount = (id: string, actor: Doer): Promise<AccountResult> =>
 	change(id, actor, 'locked an account', null, async (statements) => {
-		if (await isLastSupervisor(statements, id)) return LAST();
+		if (await wouldLockOut(statements, { account: id })) return LAST();
 		await statements.query('update account set locked_at = $2 where id = $1', [id, new Date()]);
 		await statements.query('delete from account_link where account_id = $1', [id]);
 		await endSessions(statements, id);
@@ -118,28 +125,16 @@ export const unlockAccount = (id: string, actor: Doer): Promise<AccountResult> =
 		return null;
 	});
 
-export const changeRole = (id: string, role: Role, actor: Doer): Promise<AccountResult> =>
+export const changeRole = (id: string, role: string, actor: Doer): Promise<AccountResult> =>
 	change(id, actor, 'changed a role', role, async (statements) => {
-		if (!capabilitiesOf(role).includes('people') && (await isLastSupervisor(statements, id)))
+		const given = await roleOf(statements, role);
+		if (given === null) return NO_ROLE(role);
+		if (!mayAll(actor.who, given)) return TOO_MUCH();
+		if (!may({ may: given }, 'people') && (await wouldLockOut(statements, { account: id })))
 			return LAST();
 		await statements.query('update account set role = $2 where id = $1', [id, role]);
 		return null;
 	});
-
-const LAST = () =>
-	t(
-		'This is the only supervisor who can sign in; make somebody else a supervisor first, or nobody could let people in.'
-	);
-
-/** Whether nobody else could let people in: who has not used their link yet can't. Whoever asks at the same time waits. */
-async function isLastSupervisor(statements: Statements, id: string): Promise<boolean> {
-	const { rows } = await statements.query<{ id: string }>(
-		`select id from account where role = any($1::text[]) and locked_at is null and password is not null
-		order by id for update`,
-		[rolesWith('people')]
-	);
-	return rows.length === 1 && rows[0]?.id === id;
-}
 
 /** A new link for an account: its password stays until the link is used. */
 export async function newLink(id: string, actor: Doer): Promise<AccountResult> {
@@ -164,7 +159,7 @@ export async function setPassword(
 ): Promise<AccountResult> {
 	const token = hashed(secret);
 	const { rows } = await reading((statements) =>
-		statements.query<Row>(`${LINKED} and ends_at > $2`, [token, new Date()])
+		statements.query<Person>(`${LINKED} and ends_at > $2`, [token, new Date()])
 	);
 	const [found] = rows;
 	if (!found) return refused(USED_UP());
@@ -201,7 +196,7 @@ export async function changePassword(
 	});
 }
 
-const LINKED = `select account.id, name, role from account_link join account on account.id = account_id
+const LINKED = `select ${PERSON} from account_link join ${PEOPLE} on account.id = account_id
 	where token = $1 and locked_at is null`;
 const USED_UP = () => t('This link is used or expired (48 hours). Ask a supervisor for a new one.');
 
@@ -209,21 +204,22 @@ const USED_UP = () => t('This link is used or expired (48 hours). Ask a supervis
 export async function listAccounts(): Promise<AccountSummary[]> {
 	const { rows } = await reading((statements) =>
 		statements.query<
-			Row & {
+			Person & {
 				has_password: boolean;
 				is_locked: boolean;
 				seen_at: Date | null;
 				cases: number;
 			}
-		>(`select id, name, role, password is not null as has_password, locked_at is not null as is_locked,
+		>(`select ${PERSON}, password is not null as has_password, locked_at is not null as is_locked,
 			(select max(seen_at) from session where account_id = account.id) as seen_at,
 			(select count(*)::int from case_file where owner_id = account.id and deleted_at is null) as cases
-		from account order by folded`)
+		from ${PEOPLE} order by account.folded`)
 	);
-	return rows.map(({ id, name, role, has_password, is_locked, seen_at, cases }) => ({
+	return rows.map(({ id, name, role, may, has_password, is_locked, seen_at, cases }) => ({
 		id,
 		name,
 		role,
+		may,
 		hasPassword: has_password,
 		isLocked: is_locked,
 		seenAt: seen_at?.toISOString() ?? null,
@@ -234,7 +230,9 @@ export async function listAccounts(): Promise<AccountSummary[]> {
 /** The account of a name, whatever the case of its letters. */
 export async function accountOf(name: string): Promise<Person | null> {
 	const { rows } = await reading((statements) =>
-		statements.query<Row>('select id, name, role from account where folded = $1', [folded(name)])
+		statements.query<Person>(`select ${PERSON} from ${PEOPLE} where account.folded = $1`, [
+			folded(name)
+		])
 	);
 	return rows[0] ?? null;
 }
@@ -243,8 +241,7 @@ export async function accountOf(name: string): Promise<Person | null> {
 export async function hasSupervisor(): Promise<boolean> {
 	const { rows } = await reading((statements) =>
 		statements.query(
-			'select from account where role = any($1::text[]) and locked_at is null limit 1',
-			[rolesWith('people')]
+			`select from ${PEOPLE} where ${isAble('people')} and locked_at is null limit 1`
 		)
 	);
 	return rows.length > 0;

@@ -1,9 +1,10 @@
 /** The person on whose behalf something is done, and the cases that this person sees. */
-import { may, type SignedIn } from '../../document/capabilities';
+import { may } from '../../document/capabilities';
+import type { Person } from '../../document/people';
 
 export interface Actor {
 	/** The person signed in; null without accounts. */
-	readonly person: SignedIn | null;
+	readonly person: Person | null;
 	/** The address of the request. */
 	readonly address: string;
 }

@@ -1,8 +1,8 @@
 /** Whose a case is, who sees it beside them, and who has it open. */
-import { rolesWith } from '../../document/capabilities';
 import type { Holders, Person } from '../../document/people';
 import { reading, writing } from '../database';
 import type { Actor } from './actor';
+import { isAble, PEOPLE, PERSON } from './roles';
 import { note } from './trail';
 
 /** Milliseconds after which a person who has a case open, and reports it every few seconds, counts as gone. */
@@ -21,7 +21,7 @@ export async function holdersOf(caseId: string): Promise<Holders | null> {
 			[caseId]
 		);
 		const { rows: people } = await statements.query<Person>(
-			'select id, name, role from account where locked_at is null order by folded'
+			`select ${PERSON} from ${PEOPLE} where locked_at is null order by account.folded`
 		);
 		return {
 			owner: rows[0].owner_id,
@@ -36,8 +36,8 @@ export async function handOver(caseId: string, to: string, actor: Actor): Promis
 	return writing(async (statements) => {
 		const { affectedRows } = await statements.query(
 			`update case_file set owner_id = $2 where id = $1 and exists (
-				select from account where id = $2 and role = any($3::text[]) and locked_at is null)`,
-			[caseId, to, rolesWith('work')]
+				select from ${PEOPLE} where id = $2 and ${isAble('work')} and locked_at is null)`,
+			[caseId, to]
 		);
 		if (affectedRows === 0) return false;
 		await statements.query('delete from case_share where case_id = $1 and account_id = $2', [

@@ -1,11 +1,11 @@
 /** Sessions: signing in, the person of a session, signing out. */
-import { signedIn, type SignedIn } from '../../document/capabilities';
-import type { Role } from '../../document/people';
+import type { Person } from '../../document/people';
 import { NotNow, reading, writing } from '../database';
 import type { Statements } from '../database/statements';
 import { settings } from '../settings';
 import { folded, isPassword } from './passwords';
 import { judged } from './attempts';
+import { PEOPLE, PERSON } from './roles';
 import { hashed, newToken } from './tokens';
 import { append, note } from './trail';
 import type { Actor } from './actor';
@@ -18,16 +18,13 @@ const LONGEST = settings().session * 3_600_000;
 const NOTED_EVERY = Math.min(60_000, IDLE / 10);
 
 export type SignIn =
-	| { readonly kind: 'done'; readonly person: SignedIn; readonly secret: string }
+	| { readonly kind: 'done'; readonly person: Person; readonly secret: string }
 	/** Whichever of name and password it was, or whether the account is locked. */
 	| { readonly kind: 'wrong' }
 	/** Tried too often: in so many seconds again. */
 	| { readonly kind: 'slow'; readonly seconds: number };
 
-interface AccountRow {
-	readonly id: string;
-	readonly name: string;
-	readonly role: Role;
+interface AccountRow extends Person {
 	readonly password: string | null;
 	readonly is_locked: boolean;
 }
@@ -50,13 +47,11 @@ export async function identified(
 	typed: string,
 	password: string,
 	address: string
-): Promise<
-	Exclude<SignIn, { kind: 'done' }> | { readonly kind: 'done'; readonly person: SignedIn }
-> {
+): Promise<Exclude<SignIn, { kind: 'done' }> | { readonly kind: 'done'; readonly person: Person }> {
 	const known = await judged(folded(typed), address, async () => {
 		const { rows } = await reading((statements) =>
 			statements.query<AccountRow>(
-				`select id, name, role, password, locked_at is not null as is_locked from account where folded = $1`,
+				`select ${PERSON}, password, locked_at is not null as is_locked from ${PEOPLE} where account.folded = $1`,
 				[folded(typed)]
 			)
 		);
@@ -72,14 +67,14 @@ export async function identified(
 		return null;
 	});
 	if (known.kind !== 'right') return known;
-	const { id, name, role } = known.value;
-	return { kind: 'done', person: signedIn({ id, name, role }) };
+	const { id, name, role, may } = known.value;
+	return { kind: 'done', person: { id, name, role, may } };
 }
 
 /** Begins a session; its secret. Those that have ended are cleared away. */
 export async function beginSession(
 	statements: Statements,
-	{ id }: Pick<SignedIn, 'id'>
+	{ id }: Pick<Person, 'id'>
 ): Promise<string> {
 	const { secret, hash } = newToken();
 	await statements.query('delete from session where began_at < $1 or seen_at < $2', [
@@ -97,19 +92,19 @@ export async function beginSession(
  * Who a session is of; null where it has ended or never was. What is done of itself, without a person, does not
  * keep it alive.
  */
-export async function personOf(secret: string, isWork: boolean): Promise<SignedIn | null> {
+export async function personOf(secret: string, isWork: boolean): Promise<Person | null> {
 	const token = hashed(secret);
 	const now = Date.now();
 	const { rows } = await reading((statements) =>
-		statements.query<{ id: string; name: string; role: Role; seen_at: Date }>(
-			`select account.id, name, role, seen_at from session join account on account.id = account_id
+		statements.query<Person & { seen_at: Date }>(
+			`select ${PERSON}, seen_at from session join ${PEOPLE} on account.id = account_id
 			where token = $1 and locked_at is null and seen_at > $2 and began_at > $3`,
 			[token, new Date(now - IDLE), new Date(now - LONGEST)]
 		)
 	);
 	const [row] = rows;
 	if (!row) return null;
-	const { id, name, role, seen_at: seen } = row;
+	const { seen_at: seen, ...person } = row;
 	if (isWork && now - seen.getTime() > NOTED_EVERY) {
 		// Where nothing can be written now, reading goes on.
 		await writing((statements) =>
@@ -118,7 +113,7 @@ export async function personOf(secret: string, isWork: boolean): Promise<SignedI
 			if (!(error instanceof NotNow)) throw error;
 		});
 	}
-	return signedIn({ id, name, role });
+	return person;
 }
 
 /** Ends a session: whoever still has its secret is let in no more. */

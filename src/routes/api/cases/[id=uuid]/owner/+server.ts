@@ -12,8 +12,5 @@ export const PUT: RequestHandler = ({ request, params, locals }) =>
 		if (!body.ok) return body.refusal;
 		return (await handOver(params.id, body.value.to, locals.actor))
 			? new Response(null, { status: 204 })
-			: refuse(
-					422,
-					t('A case can be handed to a counselor or a supervisor whose account is not locked.')
-				);
+			: refuse(422, t('A case can be handed to somebody who has cases and …'));
 	});

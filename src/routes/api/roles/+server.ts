@@ -1,0 +1,25 @@
+import { roleDeletion, roleRequest } from '$lib/document/schema/people';
+import { answering, refuse } from '$lib/server/answers';
+import { readBody } from '$lib/server/bodies';
+import { defineRole, deleteRole } from '$lib/server/people/roles';
+import { doer } from '../people/answer';
+import type { RequestHandler } from './$types';
+
+const answerTo = (refusal: string | null): Response =>
+	refusal === null ? new Response(null, { status: 204 }) : refuse(422, refusal);
+
+/** Makes a role, or changes what it lets people do. */
+export const PUT: RequestHandler = ({ request, locals }) =>
+	answering(async () => {
+		const body = await readBody(request, roleRequest);
+		if (!body.ok) return body.refusal;
+		return answerTo(await defineRole(body.value, doer(locals.actor)));
+	});
+
+/** Deletes a role that nobody has. */
+export const DELETE: RequestHandler = ({ request, locals }) =>
+	answering(async () => {
+		const body = await readBody(request, roleDeletion);
+		if (!body.ok) return body.refusal;
+		return answerTo(await deleteRole(body.value.role, doer(locals.actor)));
+	});
