@@ -8,9 +8,9 @@ import {
 	lockAccount,
 	newLink,
 	unlockAccount,
-	type AccountResult,
-	type Doer
+	type AccountResult
 } from '../people/accounts';
+import type { Actor } from '../people/actor';
 import { settings } from '../settings';
 import { refuse, type Command, type Terminal } from './command';
 
@@ -24,7 +24,7 @@ const USAGE = `npm run --silent accounts -- …
 ROLE is ${BUILT_IN_ROLES.join(', ')}, or one that was made under People.`;
 
 /** The trail says that a command did it. */
-const HERE: Doer = { who: null, address: 'command' };
+const HERE: Actor = { person: null, address: 'command' };
 
 export const accounts: Command = async (words, terminal) => {
 	const [verb, ...rest] = words;

@@ -1,8 +1,9 @@
 /** Accounts: made, listed, locked and reset by supervisors and by the command. */
-import { may, mayAll, type Capability } from '../../document/capabilities';
+import { may, mayAll } from '../../document/capabilities';
 import type { AccountSummary, AuditEvent, Person } from '../../document/people';
 import { reading, writing } from '../database';
 import { StatementFailed, type Statements } from '../database/statements';
+import type { Actor } from './actor';
 import { folded, hashPassword, passwordProblem } from './passwords';
 import { isAble, LAST, NO_ROLE, PEOPLE, PERSON, roleOf, TOO_MUCH, wouldLockOut } from './roles';
 import { beginSession } from './sessions';
@@ -12,16 +13,6 @@ import { t } from '../refusals';
 
 /** A sign-in link can be used for so long, in milliseconds. */
 const LINK_LASTS = 48 * 3_600_000;
-
-/** Who acts, for the audit trail and for what they may give others; a command has nobody, and may all. */
-export interface Doer {
-	readonly who: {
-		readonly id: string;
-		readonly name: string;
-		readonly may: readonly Capability[];
-	} | null;
-	readonly address: string;
-}
 
 /** The outcome: the account, with the secret of its new link or session, if any. */
 export type AccountResult =
@@ -37,7 +28,7 @@ const THERE_ALREADY = '23505';
 /** Adds an account, with a password or, without one, with a link that lets it set one. */
 export async function addAccount(
 	{ name: typed, role, password }: { name: string; role: string; password: string | null },
-	{ who, address }: Doer
+	{ person: who, address }: Actor
 ): Promise<AccountResult> {
 	const name = typed.normalize('NFC').trim().replace(/\s+/g, ' ');
 	const problem = password === null ? null : await passwordProblem(password, name);
@@ -86,7 +77,7 @@ async function endSessions(statements: Statements, id: string): Promise<void> {
 /** Changes an account of somebody who may do no more than who acts, in one transaction with the entry of the trail. */
 async function change(
 	id: string,
-	{ who, address }: Doer,
+	{ person: who, address }: Actor,
 	what: AuditEvent,
 	detail: string | null,
 	work: (statements: Statements) => Promise<string | null>
@@ -110,7 +101,7 @@ async function change(
 }
 
 /** Locks an account: it is signed out everywhere, and can't sign in. */
-export const lockAccount = (id: string, actor: Doer): Promise<AccountResult> =>
+export const lockAccount = (id: string, actor: Actor): Promise<AccountResult> =>
 	change(id, actor, 'locked an account', null, async (statements) => {
 		if (await wouldLockOut(statements, { account: id })) return LAST();
 		await statements.query('update account set locked_at = $2 where id = $1', [id, new Date()]);
@@ -119,17 +110,17 @@ export const lockAccount = (id: string, actor: Doer): Promise<AccountResult> =>
 		return null;
 	});
 
-export const unlockAccount = (id: string, actor: Doer): Promise<AccountResult> =>
+export const unlockAccount = (id: string, actor: Actor): Promise<AccountResult> =>
 	change(id, actor, 'unlocked an account', null, async (statements) => {
 		await statements.query('update account set locked_at = null where id = $1', [id]);
 		return null;
 	});
 
-export const changeRole = (id: string, role: string, actor: Doer): Promise<AccountResult> =>
+export const changeRole = (id: string, role: string, actor: Actor): Promise<AccountResult> =>
 	change(id, actor, 'changed a role', role, async (statements) => {
 		const given = await roleOf(statements, role);
 		if (given === null) return NO_ROLE(role);
-		if (!mayAll(actor.who, given)) return TOO_MUCH();
+		if (!mayAll(actor.person, given)) return TOO_MUCH();
 		if (!may({ may: given }, 'people') && (await wouldLockOut(statements, { account: id })))
 			return LAST();
 		await statements.query('update account set role = $2 where id = $1', [id, role]);
@@ -137,7 +128,7 @@ export const changeRole = (id: string, role: string, actor: Doer): Promise<Accou
 	});
 
 /** A new link for an account: its password stays until the link is used. */
-export async function newLink(id: string, actor: Doer): Promise<AccountResult> {
+export async function newLink(id: string, actor: Actor): Promise<AccountResult> {
 	const link = newToken();
 	const done = await change(id, actor, 'made a sign-in link', null, async (statements) => {
 		const { rows } = await statements.query<{ locked: boolean }>(

@@ -5,7 +5,7 @@ import { MOST_ROLES, type RoleSummary } from '../../document/people';
 import { reading, writing } from '../database';
 import type { Statements } from '../database/statements';
 import { t } from '../refusals';
-import type { Doer } from './accounts';
+import type { Actor } from './actor';
 import { folded } from './passwords';
 import { append } from './trail';
 
@@ -70,7 +70,7 @@ export const LAST = () =>
 /** Makes a role, or changes what one that was made may do: at once, for everybody who has it. */
 export async function defineRole(
 	{ role: typed, may }: { readonly role: string; readonly may: readonly Capability[] },
-	{ who, address }: Doer
+	{ person: who, address }: Actor
 ): Promise<Refusal> {
 	const role = typed.normalize('NFC').trim().replace(/\s+/g, ' ');
 	return writing(async (statements) => {
@@ -102,7 +102,7 @@ const BUILT_IN = (role: string) =>
 	t('The role “{role}” is built in and stays as it is; make one of your own.', { role });
 
 /** Deletes a role that nobody has. */
-export async function deleteRole(role: string, { who, address }: Doer): Promise<Refusal> {
+export async function deleteRole(role: string, { person: who, address }: Actor): Promise<Refusal> {
 	return writing(async (statements) => {
 		const { rows } = await statements.query<RoleSummary & { people: number }>(
 			`select may, is_built_in as "isBuiltIn",

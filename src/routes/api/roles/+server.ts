@@ -2,7 +2,6 @@ import { roleDeletion, roleRequest } from '$lib/document/schema/people';
 import { answering, refuse } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { defineRole, deleteRole } from '$lib/server/people/roles';
-import { doer } from '../people/answer';
 import type { RequestHandler } from './$types';
 
 const answerTo = (refusal: string | null): Response =>
@@ -13,7 +12,7 @@ export const PUT: RequestHandler = ({ request, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, roleRequest);
 		if (!body.ok) return body.refusal;
-		return answerTo(await defineRole(body.value, doer(locals.actor)));
+		return answerTo(await defineRole(body.value, locals.actor));
 	});
 
 /** Deletes a role that nobody has. */
@@ -21,5 +20,5 @@ export const DELETE: RequestHandler = ({ request, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, roleDeletion);
 		if (!body.ok) return body.refusal;
-		return answerTo(await deleteRole(body.value.role, doer(locals.actor)));
+		return answerTo(await deleteRole(body.value.role, locals.actor));
 	});

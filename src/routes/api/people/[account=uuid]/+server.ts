@@ -6,21 +6,21 @@ import {
 	lockAccount,
 	newLink,
 	unlockAccount,
-	type Doer,
 	type AccountResult
 } from '$lib/server/people/accounts';
+import type { Actor } from '$lib/server/people/actor';
 import type { RequestHandler } from './$types';
-import { answerToResult, doer } from '../answer';
+import { answerToResult } from '../answer';
 
 /** Locks, unlocks or resets an account, or gives it another role. */
 export const POST: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, accountChange);
 		if (!body.ok) return body.refusal;
-		return answerToResult(await carriedOut(params.account, body.value, doer(locals.actor)));
+		return answerToResult(await carriedOut(params.account, body.value, locals.actor));
 	});
 
-function carriedOut(id: string, change: AccountChange, actor: Doer): Promise<AccountResult> {
+function carriedOut(id: string, change: AccountChange, actor: Actor): Promise<AccountResult> {
 	switch (change.what) {
 		case 'lock':
 			return lockAccount(id, actor);
