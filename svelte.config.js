@@ -7,6 +7,8 @@ export default {
 	},
 	kit: {
 		adapter: adapter({ precompress: false }),
+		// Every write is asked for its origin in the server's own way, but for what programs send that have none.
+		csrf: { trustedOrigins: ['*'] },
 		csp: {
 			mode: 'nonce',
 			directives: {

@@ -9,6 +9,7 @@ import { log, loggable } from '$lib/server/log';
 import { asksWho, decide, type Decision } from '$lib/server/people/access';
 import { hasAccounts, requireSupervisor, secretOf } from '$lib/server/people/agency';
 import { endAllClientViews, isInClientView } from '$lib/server/people/client-view';
+import { isStillThere } from '$lib/server/people/directory/still-there';
 import { personOf } from '$lib/server/people/sessions';
 import { beginTrail } from '$lib/server/people/trail';
 import type { DeskLanguage } from '$lib/messages/message';
@@ -53,6 +54,9 @@ export const init: ServerInit = async () => {
 	if (demo !== null) await fillWithDemo(demo);
 };
 
+/** Routes that other programs write to. */
+const FOR_PROGRAMS: ReadonlySet<string> = new Set(['/sign-in/directory/signed-out']);
+
 const names = [settings().host, ...settings().names];
 const accounts = hasAccounts();
 
@@ -66,7 +70,7 @@ const handleIn = async (
 	language: DeskLanguage,
 	{ event, resolve }: Parameters<Handle>[0]
 ): Promise<Response> => {
-	const refusal = foreignRequest(event.request, names);
+	const refusal = foreignRequest(event.request, names, FOR_PROGRAMS.has(event.route.id ?? ''));
 	if (refusal !== null) error(403, refusal);
 	const { pathname } = event.url;
 	const isAsked = pathname.startsWith('/api/');
@@ -106,11 +110,12 @@ async function answerTo(
 	const asked = { route: route.id, method: request.method, params };
 	locals.secret = asksWho(asked) ? secretOf(event.cookies) : null;
 	const { secret } = locals;
-	locals.actor = {
-		person:
-			accounts && secret !== null ? await personOf(secret, !isBackgroundRequest(route.id)) : null,
-		address: addressOf(event)
-	};
+	const address = addressOf(event);
+	const isAtWork = !isBackgroundRequest(route.id);
+	const person = accounts && secret !== null ? await personOf(secret, isAtWork) : null;
+	// Whoever has left the directory is nobody here any more.
+	const isOut = person !== null && secret !== null && !(await isStillThere(secret, address));
+	locals.actor = { person: isOut ? null : person, address };
 	const isKnown = secret !== null && (!accounts || locals.actor.person !== null);
 	const isTurned = isKnown && (await isInClientView(secret));
 	const decision = await decide({ ...asked, isInClientView: isTurned }, locals.actor, accounts);

@@ -79,7 +79,11 @@
 {/if}
 {#if isSignedOut && data.person}
 	{#await import('./SignInAgain.svelte') then { default: SignInAgain }}
-		<SignInAgain person={data.person} onsigned={() => (isSignedOut = false)} />
+		<SignInAgain
+			person={data.person}
+			hasDirectory={data.hasDirectory}
+			onsigned={() => (isSignedOut = false)}
+		/>
 	{/await}
 {/if}
 

@@ -26,7 +26,7 @@
 		}
 		// Whoever comes next to this browser finds nothing of it.
 		sessionStorage.clear();
-		location.assign('/sign-in');
+		location.assign(answer.value?.to ?? '/sign-in');
 	}
 </script>
 

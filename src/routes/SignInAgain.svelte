@@ -3,19 +3,40 @@
 	goes on when the same person has signed in again.
 -->
 <script lang="ts">
-	import { tellSignedInAgain } from '$lib/desk/session';
+	import { whoAmI } from '$lib/desk/requests';
+	import { onSignedInElsewhere, tellSignedInAgain } from '$lib/desk/session';
 	import type { Person } from '$lib/document/people';
+	import DirectoryDoor from './DirectoryDoor.svelte';
 	import SignInForm from './SignInForm.svelte';
 	import { t } from '$lib/words/labels/accounts';
 
 	interface Props {
 		person: Person;
+		/** Whether people sign in at a directory, too. */
+		hasDirectory: boolean;
 		onsigned: () => void;
 	}
-	const { person, onsigned }: Props = $props();
+	const { person, hasDirectory, onsigned }: Props = $props();
 
 	let dialog = $state<HTMLDialogElement>();
+	/** Whether it was somebody else who has signed in beside this page. */
+	let isOther = $state(false);
+
+	function goOn(): void {
+		dialog?.close();
+		onsigned();
+		tellSignedInAgain();
+	}
+
+	/** Somebody has signed in in a window beside this one. */
+	async function look(): Promise<void> {
+		const answer = await whoAmI();
+		if (answer.kind !== 'done') return;
+		isOther = answer.value.person?.id !== person.id;
+		if (!isOther) goOn();
+	}
 	$effect(() => dialog?.showModal());
+	$effect(() => onSignedInElsewhere(() => void look()));
 </script>
 
 <dialog
@@ -27,15 +48,11 @@
 	<p>
 		{t('The session timed out, or somebody ended …')}
 	</p>
-	<SignInForm
-		name={person.name}
-		fixed
-		onsigned={() => {
-			dialog?.close();
-			onsigned();
-			tellSignedInAgain();
-		}}
-	/>
+	{#if hasDirectory}
+		<p><DirectoryDoor to="/signed-in" beside /></p>
+		<p role="status">{isOther ? t('Somebody else is signed in now. Sign in …') : ''}</p>
+	{/if}
+	<SignInForm name={person.name} fixed autofocus={!hasDirectory} onsigned={goOn} />
 	<!-- With a page of its own: what is on this one stays with whoever typed it. -->
 	<a class="other" href="/sign-in" data-sveltekit-reload>{t('Sign in as somebody else')}</a>
 </dialog>

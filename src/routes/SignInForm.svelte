@@ -10,9 +10,11 @@
 		name?: string;
 		/** Whether it can be nobody else. */
 		fixed?: boolean;
+		/** Whether typing begins here. */
+		autofocus?: boolean;
 		onsigned: (person: Person) => void;
 	}
-	const { name: known = '', fixed = false, onsigned }: Props = $props();
+	const { name: known = '', fixed = false, autofocus = true, onsigned }: Props = $props();
 
 	let typedName = $state<string | null>(null);
 	const name = $derived(typedName ?? known);
@@ -22,7 +24,7 @@
 
 	/** Where typing begins; this is all that the page is for. */
 	function focus(field: HTMLInputElement, isFirst: boolean): void {
-		if (isFirst) field.focus();
+		if (isFirst && autofocus) field.focus();
 	}
 
 	async function submit(): Promise<void> {

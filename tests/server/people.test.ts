@@ -62,7 +62,7 @@ type Answer = 'in' | 'sign in' | 'refused' | 'not there';
 /** What is allowed, written down a second time: by what a route needs, who asks, and whose the case is. */
 function allowed(need: Need, role: string | null, relation: Relation): Answer {
 	if (need === 'anyone' || need === 'stranger') return 'in';
-	if (need === 'machine') return 'not there';
+	if (need === 'machine' || need === 'directory') return 'not there';
 	if (role === null) return 'sign in';
 	if (need === 'client view') return 'not there';
 	if (need === 'signed in') return 'in';

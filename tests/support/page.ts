@@ -20,7 +20,7 @@ export interface Desk {
 	/** The same in a browser of its own, as another person has it. */
 	openElsewhere(path?: string): Promise<Screen>;
 	/** Fails on whatever the guards have seen since the last time, but for what a test brought about. */
-	checked(expected?: string): void;
+	checked(...expected: string[]): void;
 	close(): Promise<void>;
 }
 
@@ -54,8 +54,8 @@ export async function openDesk(residuum: Asked): Promise<Desk> {
 		open: async (path = '/') => opened(await browser.newPage(), path),
 		openElsewhere: async (path = '/') =>
 			opened(await (await browser.createBrowserContext()).newPage(), path),
-		checked(expected) {
-			const found = seen.filter((line) => expected === undefined || !line.includes(expected));
+		checked(...expected) {
+			const found = seen.filter((line) => !expected.some((one) => line.includes(one)));
 			seen = [];
 			expect(found).toEqual([]);
 		},

@@ -7,6 +7,7 @@ import type { MessageRequest } from '../document/schema/message';
 import type { AccountChange } from '../document/schema/people';
 import type { ReferenceKind, ReferencePut, ReferenceRow } from '../document/reference';
 import type { Capability } from '../document/capabilities';
+import type { DirectoryPolicy } from '../document/directory';
 import type { Holders, Person } from '../document/people';
 import type { DeskLanguage } from '../messages/message';
 import { LONGEST_REQUEST } from '../workers/longest-request';
@@ -194,7 +195,11 @@ export const restoreCase = (id: string) => ask<undefined>('POST', `/api/cases/${
 export const signIn = (name: string, password: string) =>
 	ask<{ person: Person }>('POST', '/api/session', { name, password });
 
-export const signOut = () => ask<undefined>('DELETE', '/api/session');
+/** Who is signed in now. */
+export const whoAmI = () => ask<{ person: Person | null }>('GET', '/api/session');
+
+/** Signs out; the address at which to sign out of the directory, where somebody came in by it. */
+export const signOut = () => ask<{ to: string } | undefined>('DELETE', '/api/session');
 
 export const chooseLanguage = (language: DeskLanguage) =>
 	ask<undefined>('PUT', '/api/language', { language });
@@ -227,8 +232,12 @@ export const defineRole = (role: string, may: readonly Capability[]) =>
 
 export const deleteRole = (role: string) => ask<undefined>('DELETE', '/api/roles', { role });
 
-export const addAccount = (name: string, role: string) =>
-	ask<AccountDone>('POST', '/api/people', { name, role });
+export const addAccount = (name: string, role: string, directory: string | null) =>
+	ask<AccountDone>('POST', '/api/people', { name, role, directory });
+
+/** Sets how people come in by the directory. */
+export const setDirectoryPolicy = (policy: DirectoryPolicy) =>
+	ask<undefined>('PUT', '/api/directory', policy);
 
 export const changeAccount = (id: string, change: AccountChange) =>
 	ask<AccountDone>('POST', `/api/people/${id}`, change);

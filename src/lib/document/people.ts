@@ -25,6 +25,8 @@ export interface AccountSummary extends Person {
 	/** None until its link was used. */
 	readonly hasPassword: boolean;
 	readonly isLocked: boolean;
+	/** Whether it comes in by the directory; waiting: it has not yet. */
+	readonly directory: 'none' | 'waiting' | 'known';
 	/** When it was last at work, as an instant. */
 	readonly seenAt: string | null;
 	/** How many cases are theirs. */
@@ -57,6 +59,7 @@ export type AuditEvent =
 	| 'changed a role'
 	| 'defined a role'
 	| 'deleted a role'
+	| 'changed how people sign in'
 	| 'made a sign-in link'
 	| 'opened a case'
 	| 'began a case'

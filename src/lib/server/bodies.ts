@@ -41,6 +41,14 @@ export async function readBody<T>(
 	return { ok: false, refusal: notSaved(problemsOf(parsed.error)) };
 }
 
+/** Reads a body of fields as forms are sent. */
+export async function readForm(request: Request): Promise<Body<URLSearchParams>> {
+	const read = await readBytes(request, SMALL);
+	if (!read.ok) return read;
+	const value = new URLSearchParams(new TextDecoder().decode(read.bytes));
+	return { ok: true, value, isLarge: false };
+}
+
 const notJson = () => ({ ok: false, refusal: refuse(400, t('The request is not JSON.')) }) as const;
 
 /** Reads a body that is cases from elsewhere; they are judged beside the program. */

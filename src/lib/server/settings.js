@@ -44,6 +44,13 @@ const day = (written) => {
 const webAddress = (written) =>
 	/^https?:\/\//.test(written) && URL.canParse(written) ? written : undefined;
 
+/** @type {Read<string>} */
+const issuer = (written) => {
+	const address = webAddress(written);
+	const { protocol, hostname } = new URL(address ?? 'about:blank');
+	return protocol === 'https:' || isLoopback(hostname) ? address : undefined;
+};
+
 /** @type {Read<string[]>} */
 const databases = (written) => {
 	const all = written.split(/\s+/).filter(Boolean);
@@ -140,6 +147,41 @@ const SETTINGS = {
 		'hours after which a session ends in any case',
 		ABOVE_ZERO,
 		aboveZero
+	),
+	directory: maybe(
+		'RESIDUUM_DIRECTORY',
+		'none',
+		'the address of the directory (OpenID Connect issuer) that people sign in at',
+		'an address that begins with https://, or with http:// on this machine',
+		issuer
+	),
+	directoryClient: usually(
+		'RESIDUUM_DIRECTORY_CLIENT',
+		'residuum',
+		'the name under which the directory knows the program (client ID)',
+		'a name',
+		text
+	),
+	directorySecret: maybe(
+		'RESIDUUM_DIRECTORY_SECRET',
+		'none',
+		'the secret that the directory has given the program (client secret)',
+		'a secret',
+		text
+	),
+	directoryRenew: usually(
+		'RESIDUUM_DIRECTORY_RENEW',
+		'5',
+		'minutes after which the directory is asked whether somebody is still in it',
+		ABOVE_ZERO,
+		aboveZero
+	),
+	directoryPort: usually(
+		'RESIDUUM_DIRECTORY_PORT',
+		'4613',
+		'the port of the demo’s stand-in for a directory',
+		PORT,
+		whole(0, 65_535)
 	),
 	backup: maybe(
 		'RESIDUUM_BACKUP',
@@ -272,8 +314,8 @@ const SETTINGS = {
 /** Of the program itself and of its tests: not for anybody to set. */
 const OWN = ['RESIDUUM_BUILD', 'RESIDUUM_RANDOM'];
 
-/** Whether a message may quote the value of a setting: not where it may contain a password. */
-const SECRET = 'DATABASE_URL';
+/** Settings whose values no message quotes: they may contain a password. */
+const SECRET = new Set(['DATABASE_URL', 'RESIDUUM_DIRECTORY_SECRET']);
 
 /**
  * @typedef {{ readonly [K in keyof typeof SETTINGS]: (typeof SETTINGS)[K]['value'] }} Settings
@@ -307,7 +349,7 @@ export function readSettings(environment) {
 		const found = read(written);
 		if (found === undefined)
 			throw new SettingRefused(
-				name === SECRET
+				SECRET.has(name)
 					? `${name} can’t be read; it is ${is}.`
 					: `${name} is “${written}”; it is ${is}.`
 			);
@@ -342,7 +384,7 @@ export const isLoopback = (host) => /^(localhost|::1|\[::1\]|127(\.\d{1,3}){3})$
 export const nothingSet = () =>
 	Object.fromEntries(
 		Object.keys(process.env)
-			.filter((name) => name.startsWith('RESIDUUM_') || name === SECRET)
+			.filter((name) => name.startsWith('RESIDUUM_') || SECRET.has(name))
 			.map((name) => [name, undefined])
 	);
 

@@ -1,5 +1,6 @@
 /** The people of an agency and the audit trail, in words. */
 import type { Capability } from '../document/capabilities';
+import type { DirectoryRefusal } from '../document/directory';
 import type { AccountSummary, AuditEvent } from '../document/people';
 import en from '../messages/en/people.json';
 import { messagesOf, type Locale } from '../messages/message';
@@ -39,3 +40,7 @@ export const roleInWords = (role: string, locale: Locale): string =>
 /** “Reassign cases”: something that roles include. */
 export const capabilityInWords = (capability: Capability, locale: Locale): string =>
 	text(locale, 'capability', { capability: capability.replaceAll(' ', '_') });
+
+/** Why the directory did not let somebody in, and what to do about it. */
+export const directoryRefusalInWords = (why: DirectoryRefusal, locale: Locale): string =>
+	text(locale, 'directory', { why: why.replace(' ', '_') });

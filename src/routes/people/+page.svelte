@@ -17,6 +17,8 @@
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { touchedInWords } from '$lib/words/casebook';
 	import { accountsSentence, capabilityInWords, roleInWords } from '$lib/words/people';
+	import { LONGEST_VALUE } from '$lib/document/directory';
+	import Directory from './Directory.svelte';
 	import Roles from './Roles.svelte';
 	import type { PageProps } from './$types';
 	import { t } from '$lib/words/labels/accounts';
@@ -27,6 +29,8 @@
 		data.roles.map(({ role }) => ({ value: role, words: roleInWords(role, SCREEN) }))
 	);
 	let name = $state('');
+	/** The name in the directory; nothing where somebody comes in with a password. */
+	let directory = $state('');
 	let role = $state('counselor');
 	/** What the role to be given includes, in a line. */
 	const includes = $derived(
@@ -53,15 +57,17 @@
 
 	async function add(event: SubmitEvent): Promise<void> {
 		event.preventDefault();
-		if (await carryOut(addAccount(name.trim(), role))) name = '';
+		if (await carryOut(addAccount(name.trim(), role, directory.trim() || null)))
+			name = directory = '';
 	}
 
 	const change = ({ id }: AccountSummary, what: AccountChange) =>
 		void carryOut(changeAccount(id, what));
 
-	function stands({ isLocked, hasPassword, seenAt }: AccountSummary): string {
-		if (isLocked) return 'locked';
-		if (!hasPassword) return t('no password yet');
+	function stands({ isLocked, hasPassword, directory, seenAt }: AccountSummary): string {
+		if (isLocked) return t('locked');
+		if (directory === 'waiting') return t('not signed in yet');
+		if (!hasPassword && directory === 'none') return t('no password yet');
 		return seenAt === null
 			? t('signed out')
 			: t('last active {seenAt}', { seenAt: touchedInWords(seenAt, data.today, SCREEN) });
@@ -84,6 +90,17 @@
 			<span class="name">{t('Name')}</span>
 			<input required maxlength={LONGEST_NAME} autocomplete="off" bind:value={name} />
 		</label>
+		{#if data.policy}
+			<label>
+				<span class="name">{t('Name in the directory')}</span>
+				<input
+					maxlength={LONGEST_VALUE}
+					autocomplete="off"
+					placeholder={t('for a password: none')}
+					bind:value={directory}
+				/>
+			</label>
+		{/if}
 		<span>
 			<span class="name">{t('Role')}</span>
 			<Choice label={t('Role')} value={role} options={roles} onchange={(next) => (role = next)} />
@@ -155,6 +172,15 @@
 			{/each}
 		</tbody>
 	</QuietTable>
+
+	{#if data.policy}
+		<Directory
+			policy={data.policy}
+			accounts={data.accounts}
+			roles={data.roles}
+			onchanged={() => void invalidateAll()}
+		/>
+	{/if}
 
 	<Roles roles={data.roles} onchanged={() => void invalidateAll()} />
 </main>

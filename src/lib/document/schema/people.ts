@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { text } from './fields';
 import { CAPABILITIES } from '../capabilities';
+import { LONGEST_CLAIM, LONGEST_VALUE, MOST_RULES } from '../directory';
 import { LONGEST_NAME, LONGEST_ROLE } from '../people';
 import { t } from '../refusals';
 import { DESK_LANGUAGES } from '../../messages/message';
@@ -15,7 +16,12 @@ export const signInRequest = z.strictObject({ name: z.string().max(200), passwor
 export const welcomeRequest = z.strictObject({ token: z.string().max(100), password });
 /** The present password, and the one that is to be instead. */
 export const passwordRequest = z.strictObject({ password, next: password });
-export const newAccountRequest = z.strictObject({ name, role });
+export const newAccountRequest = z.strictObject({
+	name,
+	role,
+	/** The name in the directory of who signs in there. */
+	directory: text(t('The name in the directory'), 1, LONGEST_VALUE).nullable().default(null)
+});
 
 /** A role with what it lets people do; each is named once. */
 export const roleRequest = z.strictObject({
@@ -23,6 +29,22 @@ export const roleRequest = z.strictObject({
 	may: z.array(z.enum(CAPABILITIES)).refine((may) => new Set(may).size === may.length)
 });
 export const roleDeletion = z.strictObject({ role });
+
+/** All of how people come in by the directory. */
+export const directoryPolicyRequest = z.strictObject({
+	makesNewcomers: z.boolean(),
+	passwords: z.boolean(),
+	emergency: z.uuid().nullable(),
+	rules: z
+		.array(
+			z.strictObject({
+				claim: text(t('The field of the directory'), 1, LONGEST_CLAIM),
+				value: text(t('The value'), 1, LONGEST_VALUE),
+				role
+			})
+		)
+		.max(MOST_RULES)
+});
 
 /** An action of a supervisor on an account. */
 export const accountChange = z.discriminatedUnion('what', [

@@ -50,6 +50,13 @@ async function putBack(
 		if (migration.number > upTo) await apply(statements, migration);
 }
 
+/** What migrations put into new tables gives way to what a backup has. */
+const PUT_BY_MIGRATIONS: ReadonlySet<Table> = new Set<Table>([
+	'account_role',
+	'directory_policy',
+	'trail_head'
+]);
+
 /** Makes room: what is the program's own goes, and only that. */
 async function clear(statements: Statements): Promise<void> {
 	await dropAll(statements).catch((error: unknown) => {
@@ -81,8 +88,7 @@ export async function fill(statements: Statements, path: string): Promise<void> 
 	let rows: string[] = [];
 	let length = 0;
 	const flush = async (): Promise<void> => {
-		// What migrations put there gives way to what the backup has: the head of a new trail, and the roles.
-		if (of === 'trail_head' || of === 'account_role') await statements.exec(`delete from ${of}`);
+		if (of !== null && PUT_BY_MIGRATIONS.has(of)) await statements.exec(`delete from ${of}`);
 		if (of !== null && rows.length > 0)
 			await statements.query(
 				`insert into ${of} select * from jsonb_populate_recordset(null::${of}, $1)`,

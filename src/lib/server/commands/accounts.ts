@@ -18,6 +18,7 @@ const USAGE = `npm run --silent accounts -- …
   list                          everybody
   add NAME --role ROLE          adds somebody; asks for a password on a terminal
   add NAME --role ROLE --link   adds somebody; prints a link that sets the password, once, within 48 hours
+  add NAME --role ROLE --directory NAME   adds somebody who signs in at the directory, under the name they have there
   link NAME                     a new link for somebody; the old password is good until it is used
   role NAME ROLE                another role
   lock NAME, unlock NAME        signs somebody out everywhere and lets them in no more, or again
@@ -49,30 +50,45 @@ export const accounts: Command = async (words, terminal) => {
 
 async function list({ say }: Terminal): Promise<void> {
 	const all = await listAccounts();
-	for (const { name, role, isLocked, hasPassword, cases } of all) {
-		const marks = [isLocked && 'locked', !hasPassword && 'no password yet'].filter(Boolean);
+	for (const { name, role, isLocked, hasPassword, directory, cases } of all) {
+		const marks = [
+			isLocked && 'locked',
+			directory === 'none' && !hasPassword && 'no password yet',
+			directory !== 'none' && 'by the directory'
+		].filter(Boolean);
 		say([name, role, `${cases} ${cases === 1 ? 'case' : 'cases'}`, ...marks].join('  ·  '));
 	}
 	if (all.length === 0) say('There are no accounts yet.');
 }
 
 /** Reads the person to add from the words after “add”. */
-function toAdd(words: readonly string[]): { name: string; role: string } {
-	const at = words.indexOf('--role');
-	const role = roleIn(at < 0 ? undefined : words[at + 1]);
-	const names = words.filter(
-		(word, index) => word !== '--link' && index !== at && index !== at + 1
-	);
+function toAdd(words: readonly string[]): {
+	readonly name: string;
+	readonly role: string;
+	readonly directory: string | null;
+} {
+	const names = [...words];
+	const after = (option: string): string | undefined => {
+		const at = names.indexOf(option);
+		return at < 0 ? undefined : names.splice(at, 2)[1];
+	};
+	const role = roleIn(after('--role'));
+	const isInDirectory = names.includes('--directory');
+	const directory = after('--directory') ?? null;
+	if (isInDirectory && !directory) return refuse(`A name in the directory is needed.\n${USAGE}`);
+	if (names.includes('--link')) names.splice(names.indexOf('--link'), 1);
 	const [name] = names;
 	if (!name || names.length > 1)
 		return refuse(`One name is needed, in quotation marks if it has spaces.\n${USAGE}`);
-	return { name, role };
+	return { name, role, directory };
 }
 
 /** For whom a command would set a password that it has to be told; null where it needs none. */
 export function passwordFor(words: readonly string[]): string | null {
 	const [verb, ...rest] = words;
-	return verb === 'add' && !rest.includes('--link') ? toAdd(rest).name : null;
+	if (verb !== 'add' || rest.includes('--link')) return null;
+	const { name, directory } = toAdd(rest);
+	return directory === null ? name : null;
 }
 
 /** The name of a role; whether there is one of this name is found where it is given. */

@@ -11,6 +11,8 @@ export const KEPT = [
 	'account_role',
 	'account',
 	'account_link',
+	'directory_policy',
+	'directory_rule',
 	'reference_row',
 	'case_file',
 	'case_revision',
@@ -45,11 +47,14 @@ export const NAMED_BEFORE = {
 } as const;
 
 /**
- * Tables of the moment: sessions, failed sign-ins, who has which case open, what is made of cases to compute many and to
+ * Tables of the moment: sessions, ways to and from the directory, failed sign-ins, who has which case open, what is made of cases to compute many and to
  * add them up, what was asked of many, and which reminders are put off.
  */
 export const MOMENTARY = [
 	'session',
+	'directory_attempt',
+	'directory_session',
+	'directory_logout',
 	'sign_in_failure',
 	'case_presence',
 	'client_view',

@@ -6,12 +6,15 @@ import { may, type Capability } from '../../document/capabilities';
 import type { Person } from '../../document/people';
 import { reading } from '../database';
 import type { Actor } from './actor';
+import { hasDirectory } from './directory/client';
 
 export type Need =
 	/** Nobody is asked who they are. */
 	| 'anyone'
 	/** To come in: there only where there are accounts. */
 	| 'stranger'
+	/** To come in by the directory, or to be signed out by it: there only where there is one. */
+	| 'directory'
 	/** Anybody on this machine: only where there are no accounts. */
 	| 'machine'
 	| 'signed in'
@@ -62,6 +65,10 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/people': { GET: 'people' },
 	'/audit-trail': { GET: 'trail' },
 	'/sign-in': { GET: 'stranger' },
+	'/sign-in/directory': { GET: 'directory' },
+	'/sign-in/directory/back': { GET: 'directory' },
+	'/sign-in/directory/signed-out': { GET: 'directory', POST: 'directory' },
+	'/signed-in': { GET: 'signed in' },
 	'/welcome': { GET: 'stranger' },
 	'/damaged': { GET: 'anyone' },
 	'/damaged/cases.json': { GET: 'machine' },
@@ -106,10 +113,11 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/what-if/[run=uuid]/csv': { GET: 'work' },
 	'/api/indexes': { POST: 'work' },
 	'/api/language': { PUT: 'signed in' },
-	'/api/session': { POST: 'stranger', PUT: 'signed in', DELETE: 'signed in' },
+	'/api/session': { GET: 'signed in', POST: 'stranger', PUT: 'signed in', DELETE: 'signed in' },
 	'/api/welcome': { POST: 'stranger' },
 	'/api/people': { POST: 'people' },
 	'/api/people/[account=uuid]': { POST: 'people' },
+	'/api/directory': { PUT: 'people' },
 	'/api/roles': { PUT: 'people', DELETE: 'people' }
 };
 
@@ -160,6 +168,7 @@ export async function decide(
 	if (need === 'client view') return hasAccounts && actor.person === null ? 'sign in' : 'no route';
 	if (!hasAccounts) return NEEDS_ACCOUNTS.has(need) ? 'no route' : 'allowed';
 	if (need === 'anyone' || need === 'stranger') return 'allowed';
+	if (need === 'directory') return hasDirectory() ? 'allowed' : 'no route';
 	if (need === 'machine') return 'no route';
 	const { person } = actor;
 	if (person === null) return 'sign in';
@@ -189,6 +198,7 @@ export async function decide(
 
 const NEEDS_ACCOUNTS: ReadonlySet<Need> = new Set<Need>([
 	'stranger',
+	'directory',
 	'people',
 	'trail',
 	'hand over',

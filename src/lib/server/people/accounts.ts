@@ -4,6 +4,7 @@ import type { AccountSummary, AuditEvent, Person } from '../../document/people';
 import { reading, writing } from '../database';
 import { StatementFailed, type Statements } from '../database/statements';
 import type { Actor } from './actor';
+import { isPasswordGood } from './directory/policy';
 import { folded, hashPassword, passwordProblem } from './passwords';
 import { isAble, LAST, NO_ROLE, PEOPLE, PERSON, roleOf, TOO_MUCH, wouldLockOut } from './roles';
 import { beginSession } from './sessions';
@@ -25,9 +26,14 @@ const UNKNOWN = () => t('There is no such account.');
 /** The SQLSTATE code of a name that is there already. */
 const THERE_ALREADY = '23505';
 
-/** Adds an account, with a password or, without one, with a link that lets it set one. */
+/** Adds an account: with a password, for somebody of this name in the directory, or with a link that lets them set a password. */
 export async function addAccount(
-	{ name: typed, role, password }: { name: string; role: string; password: string | null },
+	{
+		name: typed,
+		role,
+		password,
+		directory
+	}: { name: string; role: string; password: string | null; directory: string | null },
 	{ person: who, address }: Actor
 ): Promise<AccountResult> {
 	const name = typed.normalize('NFC').trim().replace(/\s+/g, ' ');
@@ -35,15 +41,16 @@ export async function addAccount(
 	if (problem !== null) return refused(problem);
 	const id = crypto.randomUUID();
 	const hash = password === null ? null : await hashPassword(password);
-	const link = password === null ? newToken() : null;
+	const link = password === null && directory === null ? newToken() : null;
 	try {
 		return await writing(async (statements): Promise<AccountResult> => {
 			const given = await roleOf(statements, role);
 			if (given === null) return refused(NO_ROLE(role));
 			if (!mayAll(who, given)) return refused(TOO_MUCH());
 			await statements.query(
-				`insert into account (id, name, folded, role, password, made_at) values ($1, $2, $3, $4, $5, $6)`,
-				[id, name, folded(name), role, hash, new Date()]
+				`insert into account (id, name, folded, role, password, made_at, directory_name)
+				values ($1, $2, $3, $4, $5, $6, $7)`,
+				[id, name, folded(name), role, hash, new Date(), directory && folded(directory)]
 			);
 			if (link) await putLink(statements, id, link);
 			await append(statements, who, address, [
@@ -55,7 +62,9 @@ export async function addAccount(
 	} catch (error) {
 		if (error instanceof StatementFailed && error.code === THERE_ALREADY)
 			return refused(
-				t('There is an account of the name “{name}” already; take another name.', { name })
+				t('There is an account of the name “{name}” already; take another name.', {
+					name: error.constraint?.includes('directory_name') ? (directory ?? name) : name
+				})
 			);
 		throw error;
 	}
@@ -198,24 +207,30 @@ export async function listAccounts(): Promise<AccountSummary[]> {
 			Person & {
 				has_password: boolean;
 				is_locked: boolean;
+				directory: AccountSummary['directory'];
 				seen_at: Date | null;
 				cases: number;
 			}
 		>(`select ${PERSON}, password is not null as has_password, locked_at is not null as is_locked,
+			case when directory_subject is not null then 'known'
+				when directory_name is not null then 'waiting' else 'none' end as directory,
 			(select max(seen_at) from session where account_id = account.id) as seen_at,
 			(select count(*)::int from case_file where owner_id = account.id and deleted_at is null) as cases
 		from ${PEOPLE} order by account.folded`)
 	);
-	return rows.map(({ id, name, role, may, has_password, is_locked, seen_at, cases }) => ({
-		id,
-		name,
-		role,
-		may,
-		hasPassword: has_password,
-		isLocked: is_locked,
-		seenAt: seen_at?.toISOString() ?? null,
-		cases
-	}));
+	return rows.map(
+		({ id, name, role, may, has_password, is_locked, directory, seen_at, cases }) => ({
+			id,
+			name,
+			role,
+			may,
+			hasPassword: has_password,
+			directory,
+			isLocked: is_locked,
+			seenAt: seen_at?.toISOString() ?? null,
+			cases
+		})
+	);
 }
 
 /** The account of a name, whatever the case of its letters. */
@@ -226,6 +241,17 @@ export async function accountOf(name: string): Promise<Person | null> {
 		])
 	);
 	return rows[0] ?? null;
+}
+
+/** Whether somebody can prove by a password who they are. */
+export async function hasPassword({ person }: Actor): Promise<boolean> {
+	const { rows } = await reading((statements) =>
+		statements.query<{ good: boolean }>(
+			`select password is not null and ${isPasswordGood()} as good from account where id = $1`,
+			[person?.id ?? null]
+		)
+	);
+	return rows[0]?.good ?? false;
 }
 
 /** Whether anybody can let people in. */

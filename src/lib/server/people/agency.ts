@@ -26,6 +26,9 @@ const COOKIE = 'residuum-session';
 /** Whether what stands in front of the program speaks TLS with browsers; told by it where there is one. */
 const isSecure = (url: URL): boolean => settings().isBehindProxy && url.protocol === 'https:';
 
+/** Where browsers reach the program: what their addresses begin with. */
+export const originOf = (url: URL): string => `${isSecure(url) ? 'https' : 'http'}://${url.host}`;
+
 /** For no script, no other site, and, behind TLS, no open line. It ends with the browser, or before. */
 export const kept = (url: URL) =>
 	({ path: '/', httpOnly: true, sameSite: 'strict', secure: isSecure(url) }) as const;

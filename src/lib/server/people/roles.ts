@@ -17,7 +17,8 @@ export const PERSON = 'account.id, account.name, role, may';
 export const isAble = (capability: Capability): string => `'${capability}' = any(may)`;
 
 /** SQL: accounts of `PEOPLE` that can come in and let others in; whoever has not used their link yet can't. */
-const LETS_IN = `${isAble('people')} and locked_at is null and password is not null`;
+const LETS_IN = `${isAble('people')} and locked_at is null
+	and (password is not null or directory_subject is not null)`;
 
 /** The refusal of a change, or null where it was made. */
 type Refusal = string | null;
@@ -48,18 +49,24 @@ export const NO_ROLE = (role: string) => t('There is no role “{role}”.', { r
 export const TOO_MUCH = () =>
 	t('This takes or gives more than you may do yourself; ask somebody who may do it all.');
 
-/** Whether, apart from this account or all of this role, nobody could let people in. Whoever asks at the same time waits. */
+/**
+ * Whether, apart from this account or all of this role, nobody could let people in, in an emergency or otherwise. Whoever
+ * asks at the same time waits.
+ */
 export async function wouldLockOut(
 	statements: Statements,
 	apartFrom: { readonly account: string } | { readonly role: string }
 ): Promise<boolean> {
-	const { rows } = await statements.query<{ id: string; role: string }>(
-		`select account.id, role from ${PEOPLE} where ${LETS_IN} order by account.id for update of account`
+	const { rows } = await statements.query<{ id: string; role: string; is_needed: boolean }>(
+		`select account.id, role, exists (
+			select from directory_policy where not passwords and emergency_id = account.id
+		) as is_needed from ${PEOPLE} where ${LETS_IN} order by account.id for update of account`
 	);
 	const others = rows.filter(({ id, role }) =>
 		'account' in apartFrom ? id !== apartFrom.account : role !== apartFrom.role
 	);
-	return rows.length > 0 && others.length === 0;
+	const isNeeded = rows.some((one) => one.is_needed && !others.includes(one));
+	return isNeeded || (rows.length > 0 && others.length === 0);
 }
 
 export const LAST = () =>
@@ -104,9 +111,10 @@ const BUILT_IN = (role: string) =>
 /** Deletes a role that nobody has. */
 export async function deleteRole(role: string, { person: who, address }: Actor): Promise<Refusal> {
 	return writing(async (statements) => {
-		const { rows } = await statements.query<RoleSummary & { people: number }>(
+		const { rows } = await statements.query<RoleSummary & { people: number; isGiven: boolean }>(
 			`select may, is_built_in as "isBuiltIn",
-				(select count(*)::int from account where account.role = account_role.role) as people
+				(select count(*)::int from account where account.role = account_role.role) as people,
+				exists (select from directory_rule where directory_rule.role = account_role.role) as "isGiven"
 			from account_role where role = $1 for update`,
 			[role]
 		);
@@ -117,6 +125,7 @@ export async function deleteRole(role: string, { person: who, address }: Actor):
 			return t('{count, plural, one {# person has} other {# people have}} this role; …', {
 				count: before.people
 			});
+		if (before.isGiven) return t('A rule of the directory gives this role; change the rule first.');
 		if (!mayAll(who, before.may)) return TOO_MUCH();
 		await statements.query('delete from account_role where role = $1', [role]);
 		await append(statements, who, address, [{ what: 'deleted a role', detail: role }]);

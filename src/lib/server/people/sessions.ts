@@ -5,6 +5,7 @@ import type { Statements } from '../database/statements';
 import { settings } from '../settings';
 import { folded, isPassword } from './passwords';
 import { judged } from './attempts';
+import { isPasswordGood } from './directory/policy';
 import { PEOPLE, PERSON } from './roles';
 import { hashed, newToken } from './tokens';
 import { append, note } from './trail';
@@ -27,6 +28,7 @@ export type SignIn =
 interface AccountRow extends Person {
 	readonly password: string | null;
 	readonly is_locked: boolean;
+	readonly is_good: boolean;
 }
 
 /** Signs in. The session is always a new one, whatever the browser had before. */
@@ -51,14 +53,15 @@ export async function identified(
 	const known = await judged(folded(typed), address, async () => {
 		const { rows } = await reading((statements) =>
 			statements.query<AccountRow>(
-				`select ${PERSON}, password, locked_at is not null as is_locked from ${PEOPLE} where account.folded = $1`,
+				`select ${PERSON}, password, locked_at is not null as is_locked,
+					${isPasswordGood()} as is_good from ${PEOPLE} where account.folded = $1`,
 				[folded(typed)]
 			)
 		);
 		const [account] = rows;
 		// Without an account it takes as long.
 		const isRight = await isPassword(password, account?.password ?? null);
-		if (account && isRight && !account.is_locked) return account;
+		if (account && isRight && !account.is_locked && account.is_good) return account;
 		await writing((statements) =>
 			append(statements, null, address, [
 				{ what: 'was refused a sign-in', subject: account?.id ?? null }

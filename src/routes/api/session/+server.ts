@@ -3,8 +3,9 @@ import { answering, refuse, tooManyAttempts } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { changePassword } from '$lib/server/people/accounts';
 import { bringLanguage } from '$lib/server/desk-language';
-import { giveSecret, takeSecret } from '$lib/server/people/agency';
+import { giveSecret, originOf, takeSecret } from '$lib/server/people/agency';
 import { identified, signIn, signOut, type SignIn } from '$lib/server/people/sessions';
+import { signOutThere } from '$lib/server/people/directory/still-there';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
 import { t } from '$lib/server/refusals';
@@ -26,6 +27,9 @@ export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
 		return json({ person: signed.person });
 	});
 
+/** Who is signed in. */
+export const GET: RequestHandler = ({ locals }) => json({ person: locals.actor.person });
+
 /** Sets another password of whoever is signed in. */
 export const PUT: RequestHandler = ({ request, cookies, url, locals }) =>
 	answering(async () => {
@@ -45,10 +49,12 @@ export const PUT: RequestHandler = ({ request, cookies, url, locals }) =>
 const notSigned = (signed: Exclude<SignIn, { kind: 'done' }>, wrong: string): Response =>
 	signed.kind === 'wrong' ? refuse(422, wrong) : tooManyAttempts(signed.seconds);
 
-/** Signs out. */
+/** Signs out; says where to go to sign out of the directory, too. */
 export const DELETE: RequestHandler = ({ cookies, url, locals }) =>
 	answering(async () => {
-		if (locals.secret !== null) await signOut(locals.secret, locals.actor);
+		const { secret } = locals;
+		const to = secret === null ? null : await signOutThere(secret, `${originOf(url)}/sign-in`);
+		if (secret !== null) await signOut(secret, locals.actor);
 		takeSecret(cookies, url);
-		return new Response(null, { status: 204 });
+		return to === null ? new Response(null, { status: 204 }) : json({ to });
 	});
