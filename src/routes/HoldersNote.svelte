@@ -1,7 +1,8 @@
 <!-- Whose a case is, and who sees it beside them. -->
 <script lang="ts">
 	import { may } from '$lib/document/capabilities';
-	import { handOver, holdersOf, shareWith, whyNot } from '$lib/desk/requests';
+	import { handOver, holdersOf, shareWith } from '$lib/desk/people-requests';
+	import { whyNot } from '$lib/desk/requests';
 	import type { Holders } from '$lib/document/people';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Note from '$lib/ui/Note.svelte';

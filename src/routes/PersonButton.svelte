@@ -1,6 +1,6 @@
 <!-- The person signed in, with the actions that are not about a case. -->
 <script lang="ts">
-	import { signOut } from '$lib/desk/requests';
+	import { signOut } from '$lib/desk/people-requests';
 	import { finishWork } from '$lib/desk/session';
 	import { may } from '$lib/document/capabilities';
 	import type { Person } from '$lib/document/people';

@@ -3,8 +3,9 @@
 	goes on when the same person has signed in again.
 -->
 <script lang="ts">
-	import { whoAmI } from '$lib/desk/requests';
-	import { onSignedInElsewhere, tellSignedInAgain } from '$lib/desk/session';
+	import { whoAmI } from '$lib/desk/people-requests';
+	import { onSignedInElsewhere } from '$lib/desk/other-windows';
+	import { tellSignedInAgain } from '$lib/desk/session';
 	import type { Person } from '$lib/document/people';
 	import DirectoryDoor from './DirectoryDoor.svelte';
 	import SignInForm from './SignInForm.svelte';

@@ -1,6 +1,7 @@
 <!-- A name and a password; the server says what is wrong with them, and never which of the two. -->
 <script lang="ts">
-	import { signIn, whyNot } from '$lib/desk/requests';
+	import { signIn } from '$lib/desk/people-requests';
+	import { whyNot } from '$lib/desk/requests';
 	import type { Person } from '$lib/document/people';
 	import SmallForm from '$lib/ui/SmallForm.svelte';
 	import { t } from '$lib/words/labels/accounts';

@@ -1,6 +1,7 @@
 <!-- Whoever is signed in changes their own password. -->
 <script lang="ts">
-	import { changePassword, whyNot } from '$lib/desk/requests';
+	import { changePassword } from '$lib/desk/people-requests';
+	import { whyNot } from '$lib/desk/requests';
 	import { SHORTEST_PASSWORD } from '$lib/document/people';
 	import SmallPage from '$lib/ui/SmallPage.svelte';
 	import NewPassword from '../NewPassword.svelte';

@@ -1,13 +1,8 @@
 <!-- The accounts: added, locked and reset by supervisors. -->
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
-	import {
-		addAccount,
-		changeAccount,
-		whyNot,
-		type AccountDone,
-		type Answer
-	} from '$lib/desk/requests';
+	import { addAccount, changeAccount, type AccountDone } from '$lib/desk/people-requests';
+	import { whyNot, type Answer } from '$lib/desk/requests';
 	import { LONGEST_NAME, type AccountSummary } from '$lib/document/people';
 	import type { AccountChange } from '$lib/document/schema/people';
 	import { SCREEN } from '$lib/reading/writing';

@@ -1,6 +1,7 @@
 <!-- How people come in by the directory: rules that give roles, who is let in, and whether passwords are good as well. -->
 <script lang="ts">
-	import { setDirectoryPolicy, whyNot } from '$lib/desk/requests';
+	import { setDirectoryPolicy } from '$lib/desk/people-requests';
+	import { whyNot } from '$lib/desk/requests';
 	import {
 		LONGEST_CLAIM,
 		LONGEST_VALUE,

@@ -1,6 +1,7 @@
 <!-- The roles and what each includes: those that were made here are changed by their check boxes. -->
 <script lang="ts">
-	import { defineRole, deleteRole, whyNot, type Answer } from '$lib/desk/requests';
+	import { defineRole, deleteRole } from '$lib/desk/people-requests';
+	import { whyNot, type Answer } from '$lib/desk/requests';
 	import { CAPABILITIES, type Capability } from '$lib/document/capabilities';
 	import { LONGEST_ROLE, type RoleSummary } from '$lib/document/people';
 	import { SCREEN } from '$lib/reading/writing';

@@ -1,6 +1,6 @@
 <!-- Where somebody ends who signed in again at the directory, in a window beside their work. -->
 <script lang="ts">
-	import { tellOtherWindows } from '$lib/desk/session';
+	import { tellOtherWindows } from '$lib/desk/other-windows';
 	import SmallPage from '$lib/ui/SmallPage.svelte';
 	import { onMount } from 'svelte';
 	import { t } from '$lib/words/labels/accounts';

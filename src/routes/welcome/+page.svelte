@@ -1,7 +1,8 @@
 <!-- Where a link leads that sets the password of an account: what it opens with is behind the “#”, which no server sees. -->
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { setPassword, whyNot } from '$lib/desk/requests';
+	import { setPassword } from '$lib/desk/people-requests';
+	import { whyNot } from '$lib/desk/requests';
 	import { SHORTEST_PASSWORD } from '$lib/document/people';
 	import SmallPage from '$lib/ui/SmallPage.svelte';
 	import NewPassword from '../NewPassword.svelte';
