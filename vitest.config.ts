@@ -37,7 +37,7 @@ class WaitingFirst extends BaseSequencer {
  */
 const SLOW_SERVER = [
 	'tests/server/{backup,bad-input,every-version,migrate,retention,start,tables,trouble}.test.ts',
-	'tests/browser/{agency,directory,languages,looks,refusals}.test.ts'
+	'tests/browser/{agency,directory,languages,looks,refusals,second-factor}.test.ts'
 ];
 const SLOW_UNIT = [
 	'tests/exchange/{convert,demo-workbooks,one-record,workbook-balances,workbook-household,workbook-out,workbook-read-back}.test.ts',
@@ -46,7 +46,7 @@ const SLOW_UNIT = [
 
 /** Accounts are only where the database is a PostgreSQL server. */
 const NEED_POSTGRES =
-	'tests/server/{client-view,directory,forged,people,postgres,signing-in,trail}.test.ts';
+	'tests/server/{client-view,directory,forged,people,postgres,second-factor,signing-in,trail}.test.ts';
 
 /** Modules only, loaded once for all files: they touch nothing outside of themselves. */
 const unit = {
@@ -120,7 +120,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{api,backup,bad-input,casebook,client-view,coming-back,directory,forged,glance,indexes,paid-out,people,postgres,reference,reminders,retention,signing-in,tables,trail,what-if}.test.ts'
+						'tests/server/{api,backup,bad-input,casebook,client-view,coming-back,directory,forged,glance,indexes,paid-out,people,postgres,reference,reminders,retention,second-factor,signing-in,tables,trail,what-if}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',

@@ -112,10 +112,10 @@ async function answerTo(
 	const { secret } = locals;
 	const address = addressOf(event);
 	const isAtWork = !isBackgroundRequest(route.id);
-	const person = accounts && secret !== null ? await personOf(secret, isAtWork) : null;
+	const known = accounts && secret !== null ? await personOf(secret, isAtWork) : null;
 	// Whoever has left the directory is nobody here any more.
-	const isOut = person !== null && secret !== null && !(await isStillThere(secret, address));
-	locals.actor = { person: isOut ? null : person, address };
+	const isOut = known !== null && secret !== null && !(await isStillThere(secret, address));
+	locals.actor = { person: null, ...(isOut ? null : known), address };
 	const isKnown = secret !== null && (!accounts || locals.actor.person !== null);
 	const isTurned = isKnown && (await isInClientView(secret));
 	const decision = await decide({ ...asked, isInClientView: isTurned }, locals.actor, accounts);
@@ -162,6 +162,10 @@ function turnAway(
 			return isAsked ? unknownCase() : error(404, t('There is no such case.'));
 		case 'no message':
 			return isAsked ? unknownMessage() : error(404, t('There is no such message in the outbox.'));
+		case 'second factor':
+			return isAsked
+				? refuse(403, t('Set up a second factor first. …'))
+				: redirect(303, '/second-factor');
 		case 'client view':
 			return isAsked ? refuse(423, IN_CLIENT_VIEW()) : redirect(303, '/client-view');
 		case 'no route':

@@ -54,6 +54,7 @@
 			{#if may(person, 'people')}<li><a href="/people">{t('People')}</a></li>{/if}
 			{#if may(person, 'trail')}<li><a href="/audit-trail">{t('Audit trail')}</a></li>{/if}
 			<li><a href="/password">{t('Change password')}</a></li>
+			<li><a href="/second-factor">{t('Second factor')}</a></li>
 			<li><button type="button" onclick={leave}>{t('Sign out')}</button></li>
 		</ul>
 		{#if problem}<p role="alert">{problem}</p>{/if}

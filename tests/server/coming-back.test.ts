@@ -45,7 +45,8 @@ describe('a creditor that is asked', () => {
 		const { port } = creditor.address() as AddressInfo;
 		own = await startResiduum({
 			RESIDUUM_CREDITORS: `http://127.0.0.1:${port}`,
-			RESIDUUM_CREDITORS_WAIT: '500'
+			// Long enough for two megabytes on a busy machine; only the slow one is waited for.
+			RESIDUUM_CREDITORS_WAIT: '3000'
 		});
 	});
 	afterAll(async () => {

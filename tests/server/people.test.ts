@@ -65,7 +65,7 @@ function allowed(need: Need, role: string | null, relation: Relation): Answer {
 	if (need === 'machine' || need === 'directory') return 'not there';
 	if (role === null) return 'sign in';
 	if (need === 'client view') return 'not there';
-	if (need === 'signed in') return 'in';
+	if (need === 'signed in' || need === 'own factor') return 'in';
 	if (need === 'work') return role === 'reader' ? 'refused' : 'in';
 	if (role === 'supervisor') return 'in';
 	if (need === 'trail') return role === LEAD ? 'in' : 'refused';

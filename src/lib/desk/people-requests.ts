@@ -2,11 +2,59 @@
 import type { Capability } from '../document/capabilities';
 import type { DirectoryPolicy } from '../document/directory';
 import type { Holders, Person } from '../document/people';
-import type { AccountChange } from '../document/schema/people';
-import { ask } from './requests';
+import type { AccountChange, OwnFactorRequest } from '../document/schema/people';
+import type { NextStep } from '../document/second-factor';
+import type {
+	PublicKeyCredentialCreationOptionsJSON,
+	PublicKeyCredentialRequestOptionsJSON
+} from '@simplewebauthn/browser';
+import { ask, type Answer } from './requests';
 
+/** Signs in; what else is needed, where a password is not enough. */
 export const signIn = (name: string, password: string) =>
-	ask<{ person: Person }>('POST', '/api/session', { name, password });
+	ask<{ person: Person } | { next: NextStep }>('POST', '/api/session', { name, password });
+
+/** Signs in with a code beside the password. */
+export const signInWithCode = (step: string, kind: 'code' | 'recovery', typed: string) =>
+	ask<{ person: Person }>('POST', '/api/session/step', { step, kind, typed });
+
+/** Signs in with a passkey beside the password; what was asked of it is answered by the browser. */
+export async function signInWithPasskey(step: string): Promise<Answer<{ person: Person }>> {
+	const asked = await ask<PublicKeyCredentialRequestOptionsJSON>('POST', '/api/session/passkey', {
+		step
+	});
+	if (asked.kind !== 'done') return asked;
+	const { startAuthentication } = await import('@simplewebauthn/browser');
+	const response = await startAuthentication({ optionsJSON: asked.value });
+	return ask('POST', '/api/session/step', { step, kind: 'passkey', response });
+}
+
+/** Sets up, confirms or removes one’s own second factors. */
+export const changeOwnFactor = <T>(asked: OwnFactorRequest) =>
+	ask<T>('POST', '/api/second-factor', asked);
+
+/** Makes a passkey; the recovery codes that come with a first factor. */
+export async function addPasskey(
+	name: string,
+	password: string
+): Promise<Answer<{ codes: readonly string[] }>> {
+	const asked = await changeOwnFactor<PublicKeyCredentialCreationOptionsJSON>({
+		what: 'ask passkey',
+		password
+	});
+	if (asked.kind !== 'done') return asked;
+	const { startRegistration } = await import('@simplewebauthn/browser');
+	const response = await startRegistration({ optionsJSON: asked.value });
+	return ask('POST', '/api/second-factor', { what: 'take passkey', name, response });
+}
+
+/** Says whether people of a role need a second factor. */
+export const setFactorNeed = (role: string, needsSecondFactor: boolean) =>
+	ask<undefined>('PATCH', '/api/roles', { role, needsSecondFactor });
+
+/** Asks for somebody’s second factors to be reset, or confirms that. */
+export const resetFactors = (id: string) =>
+	ask<{ reset: 'asked' | 'done' }>('POST', `/api/people/${id}`, { what: 'reset' });
 
 /** Who is signed in now. */
 export const whoAmI = () => ask<{ person: Person | null }>('GET', '/api/session');

@@ -9,6 +9,8 @@ export interface RoleSummary {
 	readonly role: string;
 	readonly may: readonly Capability[];
 	readonly isBuiltIn: boolean;
+	/** Whether whoever has it needs a second factor beside a password. */
+	readonly needsSecondFactor: boolean;
 }
 
 /** Somebody with an account, and what their role lets them do as the server has found it. */
@@ -27,6 +29,10 @@ export interface AccountSummary extends Person {
 	readonly isLocked: boolean;
 	/** Whether it comes in by the directory; waiting: it has not yet. */
 	readonly directory: 'none' | 'waiting' | 'known';
+	/** Whether there is something beside the password. */
+	readonly hasSecondFactor: boolean;
+	/** Who has asked for that to be reset, and waits for another one. */
+	readonly resetAskedBy: string | null;
 	/** When it was last at work, as an instant. */
 	readonly seenAt: string | null;
 	/** How many cases are theirs. */
@@ -60,6 +66,11 @@ export type AuditEvent =
 	| 'defined a role'
 	| 'deleted a role'
 	| 'changed how people sign in'
+	| 'set up a second factor'
+	| 'removed a second factor'
+	| 'asked to reset a second factor'
+	| 'reset a second factor'
+	| 'changed who needs a second factor'
 	| 'made a sign-in link'
 	| 'opened a case'
 	| 'began a case'

@@ -2,6 +2,7 @@
 import type { Capability } from '../document/capabilities';
 import type { DirectoryRefusal } from '../document/directory';
 import type { AccountSummary, AuditEvent } from '../document/people';
+import type { SecondFactors } from '../document/second-factor';
 import en from '../messages/en/people.json';
 import { messagesOf, type Locale } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
@@ -44,3 +45,10 @@ export const capabilityInWords = (capability: Capability, locale: Locale): strin
 /** Why the directory did not let somebody in, and what to do about it. */
 export const directoryRefusalInWords = (why: DirectoryRefusal, locale: Locale): string =>
 	text(locale, 'directory', { why: why.replace(' ', '_') });
+
+/** “You sign in with your password and a code from an app.” */
+export const factorsSentence = ({ hasApp, passkeys }: SecondFactors, locale: Locale): Sentence =>
+	sentence(locale, 'factors', {
+		which: hasApp ? (passkeys.length > 0 ? 'both' : 'app') : passkeys.length > 0 ? 'key' : 'none',
+		count: passkeys.length
+	});

@@ -1,7 +1,12 @@
 <!-- The accounts: added, locked and reset by supervisors. -->
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
-	import { addAccount, changeAccount, type AccountDone } from '$lib/desk/people-requests';
+	import {
+		addAccount,
+		changeAccount,
+		resetFactors,
+		type AccountDone
+	} from '$lib/desk/people-requests';
 	import { whyNot, type Answer } from '$lib/desk/requests';
 	import { LONGEST_NAME, type AccountSummary } from '$lib/document/people';
 	import type { AccountChange } from '$lib/document/schema/people';
@@ -59,8 +64,29 @@
 	const change = ({ id }: AccountSummary, what: AccountChange) =>
 		void carryOut(changeAccount(id, what));
 
-	function stands({ isLocked, hasPassword, directory, seenAt }: AccountSummary): string {
+	/** Asked by one, done by another. */
+	async function reset({ id, name: whose }: AccountSummary): Promise<void> {
+		problem = null;
+		made = null;
+		const answer = await resetFactors(id);
+		problem =
+			answer.kind !== 'done'
+				? whyNot(answer)
+				: answer.value.reset === 'asked'
+					? t('Somebody else who manages people has to …', { name: whose })
+					: t('{name} signs in with the password alone now', { name: whose });
+		await invalidateAll();
+	}
+
+	function stands({
+		isLocked,
+		hasPassword,
+		directory,
+		resetAskedBy,
+		seenAt
+	}: AccountSummary): string {
 		if (isLocked) return t('locked');
+		if (resetAskedBy !== null) return t('reset asked by {name}', { name: resetAskedBy });
 		if (directory === 'waiting') return t('not signed in yet');
 		if (!hasPassword && directory === 'none') return t('no password yet');
 		return seenAt === null
@@ -152,6 +178,16 @@
 								aria-label={t('New link for {name}', { name: account.name })}
 								onclick={() => change(account, { what: 'link' })}>{t('New link')}</button
 							>
+							{#if account.hasSecondFactor && account.id !== data.person?.id}
+								<button
+									type="button"
+									aria-label={t('Reset the second factor of {name}', { name: account.name })}
+									onclick={() => reset(account)}
+									>{account.resetAskedBy === null || account.resetAskedBy === data.person?.name
+										? t('Reset second factor')
+										: t('Confirm reset')}</button
+								>
+							{/if}
 							<button
 								type="button"
 								aria-label={t('Lock {name}', { name: account.name })}

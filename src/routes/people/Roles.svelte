@@ -1,6 +1,6 @@
 <!-- The roles and what each includes: those that were made here are changed by their check boxes. -->
 <script lang="ts">
-	import { defineRole, deleteRole } from '$lib/desk/people-requests';
+	import { defineRole, deleteRole, setFactorNeed } from '$lib/desk/people-requests';
 	import { whyNot, type Answer } from '$lib/desk/requests';
 	import { CAPABILITIES, type Capability } from '$lib/document/capabilities';
 	import { LONGEST_ROLE, type RoleSummary } from '$lib/document/people';
@@ -50,6 +50,11 @@
 		);
 		if (!(await carryOut(defineRole(role, next)))) box.checked = may.includes(capability);
 	}
+
+	async function need(role: string, box: HTMLInputElement): Promise<void> {
+		const isNeeded = box.checked;
+		if (!(await carryOut(setFactorNeed(role, isNeeded)))) box.checked = !isNeeded;
+	}
 </script>
 
 <section aria-labelledby="roles">
@@ -85,6 +90,22 @@
 				</tr>
 			</thead>
 			<tbody>
+				<tr>
+					<th scope="row">{t('Need a second factor with a password')}</th>
+					{#each roles as { role, needsSecondFactor } (role)}
+						<td>
+							<input
+								type="checkbox"
+								aria-label={t('{role}: {capability}', {
+									role: roleInWords(role, SCREEN),
+									capability: t('Need a second factor with a password')
+								})}
+								checked={needsSecondFactor}
+								onchange={(event) => void need(role, event.currentTarget)}
+							/>
+						</td>
+					{/each}
+				</tr>
 				{#each CAPABILITIES as capability (capability)}
 					{@const words = capabilityInWords(capability, SCREEN)}
 					<tr>

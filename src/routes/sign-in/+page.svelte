@@ -27,8 +27,7 @@
 			<SignInForm autofocus={false} onsigned={enter} />
 		</details>
 	{:else}
-		<p>{t('Use the name and password of your account')}</p>
-		<SignInForm onsigned={enter} />
+		<SignInForm intro={t('Use the name and password of your account')} onsigned={enter} />
 	{/if}
 	<p class="help">
 		{data.hasDirectory

@@ -4,6 +4,7 @@ import { text } from './fields';
 import { CAPABILITIES } from '../capabilities';
 import { LONGEST_CLAIM, LONGEST_VALUE, MOST_RULES } from '../directory';
 import { LONGEST_NAME, LONGEST_ROLE } from '../people';
+import { LONGEST_PASSKEY_NAME } from '../second-factor';
 import { t } from '../refusals';
 import { DESK_LANGUAGES } from '../../messages/message';
 
@@ -28,6 +29,7 @@ export const roleRequest = z.strictObject({
 	role,
 	may: z.array(z.enum(CAPABILITIES)).refine((may) => new Set(may).size === may.length)
 });
+export const factorNeed = z.strictObject({ role, needsSecondFactor: z.boolean() });
 export const roleDeletion = z.strictObject({ role });
 
 /** All of how people come in by the directory. */
@@ -49,9 +51,41 @@ export const directoryPolicyRequest = z.strictObject({
 /** An action of a supervisor on an account. */
 export const accountChange = z.discriminatedUnion('what', [
 	z.strictObject({ what: z.enum(['lock', 'unlock', 'link']) }),
+	z.strictObject({ what: z.literal('reset') }),
 	z.strictObject({ what: z.literal('role'), role })
 ]);
 export type AccountChange = z.infer<typeof accountChange>;
+
+/** A step of a sign-in, and what is brought to it. */
+const step = z.string().max(100);
+/** What a browser says for a passkey; the library that reads it judges the rest. */
+const credential = z.looseObject({
+	id: z.string().max(2_000),
+	type: z.literal('public-key'),
+	response: z.looseObject({})
+});
+const code = z.string().max(60);
+export const stepRequest = z.discriminatedUnion('kind', [
+	z.strictObject({ step, kind: z.enum(['code', 'recovery']), typed: code }),
+	z.strictObject({ step, kind: z.literal('passkey'), response: credential })
+]);
+export const stepPasskeyRequest = z.strictObject({ step });
+
+/** What somebody does with their own second factors; what could be done by whoever finds a browser open needs the password. */
+export const ownFactorRequest = z.discriminatedUnion('what', [
+	z.strictObject({
+		what: z.enum(['begin app', 'ask passkey', 'new codes', 'remove app']),
+		password
+	}),
+	z.strictObject({ what: z.literal('confirm app'), code }),
+	z.strictObject({
+		what: z.literal('take passkey'),
+		name: text(t('The name'), 1, LONGEST_PASSKEY_NAME),
+		response: credential
+	}),
+	z.strictObject({ what: z.literal('remove passkey'), passkey: z.string().max(2_000), password })
+]);
+export type OwnFactorRequest = z.infer<typeof ownFactorRequest>;
 
 const account = z.uuid();
 export const ownerRequest = z.strictObject({ to: account });

@@ -11,6 +11,7 @@ import {
 	type AccountResult
 } from '../people/accounts';
 import type { Actor } from '../people/actor';
+import { resetFactors } from '../people/second-factor/factors';
 import { settings } from '../settings';
 import { refuse, type Command, type Terminal } from './command';
 
@@ -21,6 +22,7 @@ const USAGE = `npm run --silent accounts -- …
   add NAME --role ROLE --directory NAME   adds somebody who signs in at the directory, under the name they have there
   link NAME                     a new link for somebody; the old password is good until it is used
   role NAME ROLE                another role
+  reset NAME                    takes the second factors away that somebody has lost, and signs them out
   lock NAME, unlock NAME        signs somebody out everywhere and lets them in no more, or again
 ROLE is ${BUILT_IN_ROLES.join(', ')}, or one that was made under People.`;
 
@@ -39,6 +41,8 @@ export const accounts: Command = async (words, terminal) => {
 			return tell(await newLink((await named(rest[0])).id, HERE));
 		case 'role':
 			return tell(await changeRole((await named(rest[0])).id, roleIn(rest[1]), HERE));
+		case 'reset':
+			return reset(await named(rest[0]), terminal);
 		case 'lock':
 			return tell(await lockAccount((await named(rest[0])).id, HERE));
 		case 'unlock':
@@ -93,6 +97,12 @@ export function passwordFor(words: readonly string[]): string | null {
 
 /** The name of a role; whether there is one of this name is found where it is given. */
 const roleIn = (word: string | undefined): string => word ?? refuse(`A role is needed.\n${USAGE}`);
+
+async function reset({ id, name }: Person, { say }: Terminal): Promise<void> {
+	const done = await resetFactors(id, HERE);
+	if (done.kind === 'refused') return refuse(done.message);
+	say(`Done: ${name} signs in with the password alone.`);
+}
 
 async function named(name: string | undefined): Promise<Person> {
 	if (name === undefined) return refuse(USAGE);

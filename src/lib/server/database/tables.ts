@@ -11,6 +11,9 @@ export const KEPT = [
 	'account_role',
 	'account',
 	'account_link',
+	'clock_code',
+	'passkey',
+	'recovery_code',
 	'directory_policy',
 	'directory_rule',
 	'reference_row',
@@ -47,11 +50,14 @@ export const NAMED_BEFORE = {
 } as const;
 
 /**
- * Tables of the moment: sessions, ways to and from the directory, failed sign-ins, who has which case open, what is made of cases to compute many and to
+ * Tables of the moment: sessions, what is asked before one begins, ways to and from the directory, failed sign-ins, who has which case open, what is made of cases to compute many and to
  * add them up, what was asked of many, and which reminders are put off.
  */
 export const MOMENTARY = [
 	'session',
+	'sign_in_step',
+	'passkey_challenge',
+	'factor_reset',
 	'directory_attempt',
 	'directory_session',
 	'directory_logout',

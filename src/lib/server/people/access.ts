@@ -18,6 +18,8 @@ export type Need =
 	/** Anybody on this machine: only where there are no accounts. */
 	| 'machine'
 	| 'signed in'
+	/** One's own second factor: there only where there are accounts. */
+	| 'own factor'
 	/** What one has to be able to do. */
 	| Capability
 	/** One's own case, or one that is shared; all for who sees all. */
@@ -69,6 +71,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/sign-in/directory/back': { GET: 'directory' },
 	'/sign-in/directory/signed-out': { GET: 'directory', POST: 'directory' },
 	'/signed-in': { GET: 'signed in' },
+	'/second-factor': { GET: 'own factor' },
 	'/welcome': { GET: 'stranger' },
 	'/damaged': { GET: 'anyone' },
 	'/damaged/cases.json': { GET: 'machine' },
@@ -114,11 +117,14 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/indexes': { POST: 'work' },
 	'/api/language': { PUT: 'signed in' },
 	'/api/session': { GET: 'signed in', POST: 'stranger', PUT: 'signed in', DELETE: 'signed in' },
+	'/api/session/step': { POST: 'stranger' },
+	'/api/session/passkey': { POST: 'stranger' },
+	'/api/second-factor': { POST: 'own factor' },
 	'/api/welcome': { POST: 'stranger' },
 	'/api/people': { POST: 'people' },
 	'/api/people/[account=uuid]': { POST: 'people' },
 	'/api/directory': { PUT: 'people' },
-	'/api/roles': { PUT: 'people', DELETE: 'people' }
+	'/api/roles': { PUT: 'people', PATCH: 'people', DELETE: 'people' }
 };
 
 /** The parts of a request that access depends on. */
@@ -138,6 +144,8 @@ export type Decision =
 	| 'no route'
 	| 'no case'
 	| 'no message'
+	/** First a second factor has to be set up. */
+	| 'second factor'
 	/** First the screen has to be turned back. */
 	| 'client view'
 	/** It is seen, and may not be done. */
@@ -172,8 +180,11 @@ export async function decide(
 	if (need === 'machine') return 'no route';
 	const { person } = actor;
 	if (person === null) return 'sign in';
+	if (actor.mustEnroll && need !== 'own factor' && !WHILE_ENROLLING.has(route))
+		return 'second factor';
 	switch (need) {
 		case 'signed in':
+		case 'own factor':
 			return 'allowed';
 		case 'see message': {
 			const caseId = await caseOfMessage(params['message'] ?? '');
@@ -196,9 +207,13 @@ export async function decide(
 	}
 }
 
+/** What is answered before a second factor is set up that is needed: who one is, signing out, and one's language. */
+const WHILE_ENROLLING: ReadonlySet<string> = new Set(['/api/session', '/api/language']);
+
 const NEEDS_ACCOUNTS: ReadonlySet<Need> = new Set<Need>([
 	'stranger',
 	'directory',
+	'own factor',
 	'people',
 	'trail',
 	'hand over',

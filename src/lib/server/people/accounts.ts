@@ -7,6 +7,7 @@ import type { Actor } from './actor';
 import { isPasswordGood } from './directory/policy';
 import { folded, hashPassword, passwordProblem } from './passwords';
 import { isAble, LAST, NO_ROLE, PEOPLE, PERSON, roleOf, TOO_MUCH, wouldLockOut } from './roles';
+import { HAS_FACTOR } from './second-factor/factors';
 import { beginSession } from './sessions';
 import { hashed, newToken, type Token } from './tokens';
 import { append } from './trail';
@@ -78,9 +79,10 @@ async function putLink(statements: Statements, id: string, { hash }: Token): Pro
 	);
 }
 
-/** Ends all sessions of the account. */
+/** Ends all sessions of the account, and those that were about to begin. */
 async function endSessions(statements: Statements, id: string): Promise<void> {
-	await statements.query('delete from session where account_id = $1', [id]);
+	for (const table of ['session', 'sign_in_step'])
+		await statements.query(`delete from ${table} where account_id = $1`, [id]);
 }
 
 /** Changes an account of somebody who may do no more than who acts, in one transaction with the entry of the trail. */
@@ -208,24 +210,43 @@ export async function listAccounts(): Promise<AccountSummary[]> {
 				has_password: boolean;
 				is_locked: boolean;
 				directory: AccountSummary['directory'];
+				has_factor: boolean;
+				reset_by: string | null;
 				seen_at: Date | null;
 				cases: number;
 			}
 		>(`select ${PERSON}, password is not null as has_password, locked_at is not null as is_locked,
 			case when directory_subject is not null then 'known'
 				when directory_name is not null then 'waiting' else 'none' end as directory,
+			${HAS_FACTOR} as has_factor,
+			(select asker.name from factor_reset join account asker on asker.id = asked_by
+				where factor_reset.account_id = account.id and asked_at >= now() - interval '1 day') as reset_by,
 			(select max(seen_at) from session where account_id = account.id) as seen_at,
 			(select count(*)::int from case_file where owner_id = account.id and deleted_at is null) as cases
 		from ${PEOPLE} order by account.folded`)
 	);
 	return rows.map(
-		({ id, name, role, may, has_password, is_locked, directory, seen_at, cases }) => ({
+		({
+			id,
+			name,
+			role,
+			may,
+			has_password,
+			is_locked,
+			directory,
+			has_factor,
+			reset_by,
+			seen_at,
+			cases
+		}) => ({
 			id,
 			name,
 			role,
 			may,
 			hasPassword: has_password,
 			directory,
+			hasSecondFactor: has_factor,
+			resetAskedBy: reset_by,
 			isLocked: is_locked,
 			seenAt: seen_at?.toISOString() ?? null,
 			cases

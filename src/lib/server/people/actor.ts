@@ -5,6 +5,8 @@ import type { Person } from '../../document/people';
 export interface Actor {
 	/** The person signed in; null without accounts. */
 	readonly person: Person | null;
+	/** Whether they still need a second factor, and can do nothing before. */
+	readonly mustEnroll?: boolean;
 	/** The address of the request. */
 	readonly address: string;
 }

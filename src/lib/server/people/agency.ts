@@ -29,6 +29,9 @@ const isSecure = (url: URL): boolean => settings().isBehindProxy && url.protocol
 /** Where browsers reach the program: what their addresses begin with. */
 export const originOf = (url: URL): string => `${isSecure(url) ? 'https' : 'http'}://${url.host}`;
 
+/** Where passkeys are good: at this address, on the machine of this name. */
+export const placeOf = (url: URL) => ({ origin: originOf(url), host: url.hostname });
+
 /** For no script, no other site, and, behind TLS, no open line. It ends with the browser, or before. */
 export const kept = (url: URL) =>
 	({ path: '/', httpOnly: true, sameSite: 'strict', secure: isSecure(url) }) as const;

@@ -26,8 +26,8 @@ type Refusal = string | null;
 export async function listRoles(): Promise<RoleSummary[]> {
 	const { rows } = await reading((statements) =>
 		statements.query<RoleSummary>(
-			`select role, may, is_built_in as "isBuiltIn" from account_role
-			order by is_built_in desc, case when is_built_in then cardinality(may) end, folded`
+			`select role, may, is_built_in as "isBuiltIn", needs_second_factor as "needsSecondFactor"
+			from account_role order by is_built_in desc, case when is_built_in then cardinality(may) end, folded`
 		)
 	);
 	return rows;
@@ -129,6 +129,26 @@ export async function deleteRole(role: string, { person: who, address }: Actor):
 		if (!mayAll(who, before.may)) return TOO_MUCH();
 		await statements.query('delete from account_role where role = $1', [role]);
 		await append(statements, who, address, [{ what: 'deleted a role', detail: role }]);
+		return null;
+	});
+}
+
+/** Sets whether people of a role need a second factor beside a password: those who have none are asked for one at once. */
+export async function setFactorNeed(
+	role: string,
+	isNeeded: boolean,
+	{ person: who, address }: Actor
+): Promise<Refusal> {
+	return writing(async (statements) => {
+		const given = await roleOf(statements, role);
+		if (given === null) return NO_ROLE(role);
+		if (!mayAll(who, given)) return TOO_MUCH();
+		await statements.query('update account_role set needs_second_factor = $2 where role = $1', [
+			role,
+			isNeeded
+		]);
+		const detail = `${role}: ${isNeeded ? 'needs one' : 'needs none'}`;
+		await append(statements, who, address, [{ what: 'changed who needs a second factor', detail }]);
 		return null;
 	});
 }

@@ -1,4 +1,4 @@
-/** Sessions: signing in, the person of a session, signing out. */
+/** Sessions: who begins one, whose it is, and its end. */
 import type { Person } from '../../document/people';
 import { NotNow, reading, writing } from '../database';
 import type { Statements } from '../database/statements';
@@ -7,6 +7,7 @@ import { folded, isPassword } from './passwords';
 import { judged } from './attempts';
 import { isPasswordGood } from './directory/policy';
 import { PEOPLE, PERSON } from './roles';
+import { HAS_FACTOR } from './second-factor/factors';
 import { hashed, newToken } from './tokens';
 import { append, note } from './trail';
 import type { Actor } from './actor';
@@ -18,8 +19,9 @@ const LONGEST = settings().session * 3_600_000;
 /** Precision of a session's last activity, in milliseconds. */
 const NOTED_EVERY = Math.min(60_000, IDLE / 10);
 
-export type SignIn =
-	| { readonly kind: 'done'; readonly person: Person; readonly secret: string }
+/** Whose name and password these are. */
+export type Identified =
+	| { readonly kind: 'done'; readonly person: Person }
 	/** Whichever of name and password it was, or whether the account is locked. */
 	| { readonly kind: 'wrong' }
 	/** Tried too often: in so many seconds again. */
@@ -31,25 +33,12 @@ interface AccountRow extends Person {
 	readonly is_good: boolean;
 }
 
-/** Signs in. The session is always a new one, whatever the browser had before. */
-export async function signIn(typed: string, password: string, address: string): Promise<SignIn> {
-	const known = await identified(typed, password, address);
-	if (known.kind !== 'done') return known;
-	const { person } = known;
-	const secret = await writing(async (statements) => {
-		const begun = await beginSession(statements, person);
-		await append(statements, person, address, [{ what: 'signed in' }]);
-		return begun;
-	});
-	return { kind: 'done', person, secret };
-}
-
-/** Whose name and password these are. */
+/** Finds out whose name and password these are. */
 export async function identified(
 	typed: string,
 	password: string,
 	address: string
-): Promise<Exclude<SignIn, { kind: 'done' }> | { readonly kind: 'done'; readonly person: Person }> {
+): Promise<Identified> {
 	const known = await judged(folded(typed), address, async () => {
 		const { rows } = await reading((statements) =>
 			statements.query<AccountRow>(
@@ -91,23 +80,31 @@ export async function beginSession(
 	return secret;
 }
 
+/** Who a session is of, and whether they still need a second factor before they can do anything else. */
+export interface Known {
+	readonly person: Person;
+	readonly mustEnroll: boolean;
+}
+
 /**
  * Who a session is of; null where it has ended or never was. What is done of itself, without a person, does not
  * keep it alive.
  */
-export async function personOf(secret: string, isWork: boolean): Promise<Person | null> {
+export async function personOf(secret: string, isWork: boolean): Promise<Known | null> {
 	const token = hashed(secret);
 	const now = Date.now();
 	const { rows } = await reading((statements) =>
-		statements.query<Person & { seen_at: Date }>(
-			`select ${PERSON}, seen_at from session join ${PEOPLE} on account.id = account_id
+		statements.query<Person & { seen_at: Date; must_enroll: boolean }>(
+			`select ${PERSON}, seen_at, needs_second_factor and not ${HAS_FACTOR} and not exists (
+				select from directory_session where directory_session.token = session.token
+			) as must_enroll from session join ${PEOPLE} on account.id = account_id
 			where token = $1 and locked_at is null and seen_at > $2 and began_at > $3`,
 			[token, new Date(now - IDLE), new Date(now - LONGEST)]
 		)
 	);
 	const [row] = rows;
 	if (!row) return null;
-	const { seen_at: seen, ...person } = row;
+	const { seen_at: seen, must_enroll: mustEnroll, ...person } = row;
 	if (isWork && now - seen.getTime() > NOTED_EVERY) {
 		// Where nothing can be written now, reading goes on.
 		await writing((statements) =>
@@ -116,7 +113,7 @@ export async function personOf(secret: string, isWork: boolean): Promise<Person 
 			if (!(error instanceof NotNow)) throw error;
 		});
 	}
-	return person;
+	return { person, mustEnroll };
 }
 
 /** Ends a session: whoever still has its secret is let in no more. */

@@ -1,7 +1,7 @@
-import { roleDeletion, roleRequest } from '$lib/document/schema/people';
+import { factorNeed, roleDeletion, roleRequest } from '$lib/document/schema/people';
 import { answering, refuse } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
-import { defineRole, deleteRole } from '$lib/server/people/roles';
+import { defineRole, deleteRole, setFactorNeed } from '$lib/server/people/roles';
 import type { RequestHandler } from './$types';
 
 const answerTo = (refusal: string | null): Response =>
@@ -13,6 +13,15 @@ export const PUT: RequestHandler = ({ request, locals }) =>
 		const body = await readBody(request, roleRequest);
 		if (!body.ok) return body.refusal;
 		return answerTo(await defineRole(body.value, locals.actor));
+	});
+
+/** Says whether people of a role need a second factor. */
+export const PATCH: RequestHandler = ({ request, locals }) =>
+	answering(async () => {
+		const body = await readBody(request, factorNeed);
+		if (!body.ok) return body.refusal;
+		const { role, needsSecondFactor } = body.value;
+		return answerTo(await setFactorNeed(role, needsSecondFactor, locals.actor));
 	});
 
 /** Deletes a role that nobody has. */

@@ -4,7 +4,8 @@ import { readBody } from '$lib/server/bodies';
 import { changePassword } from '$lib/server/people/accounts';
 import { bringLanguage } from '$lib/server/desk-language';
 import { giveSecret, originOf, takeSecret } from '$lib/server/people/agency';
-import { identified, signIn, signOut, type SignIn } from '$lib/server/people/sessions';
+import { identified, signOut, type Identified } from '$lib/server/people/sessions';
+import { signIn } from '$lib/server/people/sign-in';
 import { signOutThere } from '$lib/server/people/directory/still-there';
 import { json } from '@sveltejs/kit';
 import type { RequestHandler } from './$types';
@@ -14,13 +15,14 @@ import { t } from '$lib/server/refusals';
 const WRONG = () => t('The name or the password is wrong.');
 const WRONG_PASSWORD = () => t('The current password is wrong. The new one was not set.');
 
-/** Signs in. */
+/** Signs in, or says what else is needed. */
 export const POST: RequestHandler = ({ request, cookies, url, locals }) =>
 	answering(async () => {
 		const body = await readBody(request, signInRequest);
 		if (!body.ok) return body.refusal;
 		const { name, password } = body.value;
 		const signed = await signIn(name, password, locals.actor.address);
+		if (signed.kind === 'next') return json({ next: signed.next });
 		if (signed.kind !== 'done') return notSigned(signed, WRONG());
 		giveSecret(cookies, url, signed.secret);
 		await bringLanguage(cookies, url, signed.person.id);
@@ -46,7 +48,7 @@ export const PUT: RequestHandler = ({ request, cookies, url, locals }) =>
 		return new Response(null, { status: 204 });
 	});
 
-const notSigned = (signed: Exclude<SignIn, { kind: 'done' }>, wrong: string): Response =>
+const notSigned = (signed: Exclude<Identified, { kind: 'done' }>, wrong: string): Response =>
 	signed.kind === 'wrong' ? refuse(422, wrong) : tooManyAttempts(signed.seconds);
 
 /** Signs out; says where to go to sign out of the directory, too. */
