@@ -299,7 +299,9 @@ describe('a backup', () => {
 		const before = rest
 			.filter(
 				(line) =>
-					!/^(account|account_link|case_share|debt_balance|recorded_money|trail_\w+) /.test(line)
+					!/^(account\w*|case_share|clock_code|debt_balance|directory_\w+|passkey|recorded_money|recovery_code|trail_\w+) /.test(
+						line
+					)
 			)
 			.filter((line, _, lines) => !isOfLaterKind(line, lines))
 			.map((line, _, lines) => asBefore(line, lines));
