@@ -50,6 +50,10 @@ it('leads through the page of the directory, back to where somebody wanted to go
 	await mara.page.type('[aria-labelledby=directory] form label:nth-child(2) input', 'counseling');
 	await mara.press('Enter');
 	await mara.see('[aria-labelledby=directory] li', 'groups is or includes counseling');
+	// Nobody takes away by accident the only way in of the only one who lets people in.
+	await mara.page.click(`[aria-label="Name of ${MARA} in the directory"]`, { count: 3 });
+	await mara.enter('somebody.else');
+	await mara.see('.outcome', 'Nobody else who can sign in');
 	await mara.click('[aria-labelledby=directory] label:nth-of-type(2) input');
 	await mara.see('[aria-labelledby=directory] [role=status]', 'Choose an account for emergencies');
 	expect(await findings(mara)).toEqual([]);

@@ -127,6 +127,32 @@ describe('the directory', () => {
 		expect(await whoIs(residuum, other)).toBeNull();
 	});
 
+	it('may be where somebody comes in who was here before, with their cases', async () => {
+		const { body } = await residuum.request('POST', '/api/people', {
+			name: 'Mara from before',
+			role: 'counselor'
+		});
+		const { account, secret: token } = body as { account: { id: string }; secret: string };
+		await residuum.request('POST', '/api/welcome', { token, password: PASSWORD });
+		const before = await signIn(residuum.address, 'Mara from before');
+		const known = (name: string) =>
+			residuum.request('POST', `/api/people/${account.id}`, { what: 'directory', name });
+		// Hers is another one’s already.
+		expect((await known('ivo.BRANDT')).status).toBe(422);
+		expect((await known('Mara.Lindqvist')).status).toBe(200);
+		const { status } = await fetch(`${residuum.address}/api/session`, {
+			headers: { cookie: before }
+		});
+		expect(status).toBe(401);
+		const [mara] = await comesIn('Mara Lindqvist');
+		expect(await whoIs(residuum, mara)).toBe('Mara from before');
+		const { said } = command(residuum.settings, 'accounts', 'directory', 'Mara from before');
+		expect(said).toBe('Done: Mara from before, counselor.');
+		expect(await whoIs(residuum, mara)).toBeNull();
+		const [, refused] = await comesIn('Mara Lindqvist', new Traveller());
+		expect(refused.url.search).toBe('?directory=unknown');
+	});
+
 	it('makes accounts of those to whom a rule gives a role, and changes the role with them', async () => {
 		await set({});
 		const [ivo] = await comesIn('Ivo Brandt');

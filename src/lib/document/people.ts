@@ -29,6 +29,8 @@ export interface AccountSummary extends Person {
 	readonly isLocked: boolean;
 	/** Whether it comes in by the directory; waiting: it has not yet. */
 	readonly directory: 'none' | 'waiting' | 'known';
+	/** The name in the directory that it waits for, or came by the first time; none where that was never said. */
+	readonly directoryName: string | null;
 	/** Whether there is something beside the password. */
 	readonly hasSecondFactor: boolean;
 	/** Who has asked for that to be reset, and waits for another one. */

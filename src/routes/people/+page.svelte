@@ -147,6 +147,7 @@
 		<thead>
 			<tr>
 				<th scope="col">{t('Name')}</th><th scope="col">{t('Role')}</th>
+				{#if data.policy}<th scope="col">{t('Name in the directory')}</th>{/if}
 				<th scope="col" class="right">{t('Cases')}</th><th scope="col">{t('Status')}</th>
 				<th scope="col"><span class="unseen">{t('Actions')}</span></th>
 			</tr>
@@ -163,6 +164,21 @@
 							onchange={(next) => change(account, { what: 'role', role: next })}
 						/>
 					</td>
+					{#if data.policy}
+						<td>
+							<input
+								class="there"
+								aria-label={t('Name of {name} in the directory', { name: account.name })}
+								maxlength={LONGEST_VALUE}
+								autocomplete="off"
+								autocapitalize="none"
+								spellcheck="false"
+								value={account.directoryName ?? ''}
+								onchange={({ currentTarget }) =>
+									change(account, { what: 'directory', name: currentTarget.value.trim() })}
+							/>
+						</td>
+					{/if}
 					<td class="right">{account.cases}</td>
 					<td class="quiet">{stands(account)}</td>
 					<td class="acts">
@@ -272,8 +288,18 @@
 		user-select: all;
 	}
 
+	.there {
+		width: 150px;
+		background: transparent;
+		border-bottom-color: transparent;
+	}
+
+	.there:is(:hover, :focus) {
+		border-bottom-color: var(--act);
+	}
+
 	.role {
-		width: 260px;
+		width: 200px;
 		max-width: 260px;
 	}
 

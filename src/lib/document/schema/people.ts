@@ -52,6 +52,8 @@ export const directoryPolicyRequest = z.strictObject({
 export const accountChange = z.discriminatedUnion('what', [
 	z.strictObject({ what: z.enum(['lock', 'unlock', 'link']) }),
 	z.strictObject({ what: z.literal('reset') }),
+	/** Empty: nobody of the directory any more. */
+	z.strictObject({ what: z.literal('directory'), name: z.string().max(LONGEST_VALUE) }),
 	z.strictObject({ what: z.literal('role'), role })
 ]);
 export type AccountChange = z.infer<typeof accountChange>;

@@ -7,6 +7,7 @@ import {
 	listAccounts,
 	lockAccount,
 	newLink,
+	setDirectoryName,
 	unlockAccount,
 	type AccountResult
 } from '../people/accounts';
@@ -22,6 +23,7 @@ const USAGE = `npm run --silent accounts -- …
   add NAME --role ROLE --directory NAME   adds somebody who signs in at the directory, under the name they have there
   link NAME                     a new link for somebody; the old password is good until it is used
   role NAME ROLE                another role
+  directory NAME NAME-THERE    the name in the directory of somebody who is here already
   reset NAME                    takes the second factors away that somebody has lost, and signs them out
   lock NAME, unlock NAME        signs somebody out everywhere and lets them in no more, or again
 ROLE is ${BUILT_IN_ROLES.join(', ')}, or one that was made under People.`;
@@ -41,6 +43,8 @@ export const accounts: Command = async (words, terminal) => {
 			return tell(await newLink((await named(rest[0])).id, HERE));
 		case 'role':
 			return tell(await changeRole((await named(rest[0])).id, roleIn(rest[1]), HERE));
+		case 'directory':
+			return tell(await setDirectoryName((await named(rest[0])).id, rest[1] ?? '', HERE));
 		case 'reset':
 			return reset(await named(rest[0]), terminal);
 		case 'lock':

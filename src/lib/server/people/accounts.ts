@@ -138,6 +138,38 @@ export const changeRole = (id: string, role: string, actor: Actor): Promise<Acco
 		return null;
 	});
 
+/** Says by which name in the directory somebody comes in from now on; whoever came in by another one is that no more. */
+export async function setDirectoryName(
+	id: string,
+	typed: string,
+	actor: Actor
+): Promise<AccountResult> {
+	const name = folded(typed) || null;
+	const detail = `name in the directory: ${name ?? 'none'}`;
+	try {
+		return await change(id, actor, 'changed how people sign in', detail, async (statements) => {
+			const { rows } = await statements.query(
+				'select from account where id = $1 and password is null',
+				[id]
+			);
+			// Whoever has no password can't come in until they have come by the new name.
+			if (rows.length > 0 && (await wouldLockOut(statements, { account: id }))) return LAST();
+			await statements.query(
+				'update account set directory_name = $2, directory_subject = null where id = $1',
+				[id, name]
+			);
+			await endSessions(statements, id);
+			return null;
+		});
+	} catch (error) {
+		if (error instanceof StatementFailed && error.code === THERE_ALREADY)
+			return refused(
+				t('There is an account of the name “{name}” already; take another name.', { name: typed })
+			);
+		throw error;
+	}
+}
+
 /** A new link for an account: its password stays until the link is used. */
 export async function newLink(id: string, actor: Actor): Promise<AccountResult> {
 	const link = newToken();
@@ -210,6 +242,7 @@ export async function listAccounts(): Promise<AccountSummary[]> {
 				has_password: boolean;
 				is_locked: boolean;
 				directory: AccountSummary['directory'];
+				directory_name: string | null;
 				has_factor: boolean;
 				reset_by: string | null;
 				seen_at: Date | null;
@@ -218,6 +251,7 @@ export async function listAccounts(): Promise<AccountSummary[]> {
 		>(`select ${PERSON}, password is not null as has_password, locked_at is not null as is_locked,
 			case when directory_subject is not null then 'known'
 				when directory_name is not null then 'waiting' else 'none' end as directory,
+			directory_name,
 			${HAS_FACTOR} as has_factor,
 			(select asker.name from factor_reset join account asker on asker.id = asked_by
 				where factor_reset.account_id = account.id and asked_at >= now() - interval '1 day') as reset_by,
@@ -231,6 +265,7 @@ export async function listAccounts(): Promise<AccountSummary[]> {
 			name,
 			role,
 			may,
+			directory_name,
 			has_password,
 			is_locked,
 			directory,
@@ -245,6 +280,7 @@ export async function listAccounts(): Promise<AccountSummary[]> {
 			may,
 			hasPassword: has_password,
 			directory,
+			directoryName: directory_name,
 			hasSecondFactor: has_factor,
 			resetAskedBy: reset_by,
 			isLocked: is_locked,

@@ -5,6 +5,7 @@ import {
 	changeRole,
 	lockAccount,
 	newLink,
+	setDirectoryName,
 	unlockAccount,
 	type AccountResult
 } from '$lib/server/people/accounts';
@@ -39,6 +40,8 @@ function carriedOut(
 			return unlockAccount(id, actor);
 		case 'link':
 			return newLink(id, actor);
+		case 'directory':
+			return setDirectoryName(id, change.name, actor);
 		case 'role':
 			return changeRole(id, change.role, actor);
 	}
