@@ -237,6 +237,7 @@ describe('the directory', () => {
 			fetch(`${address}/sign-in/directory/signed-out?${new URLSearchParams(query).toString()}`);
 		await ended({ iss: 'https://elsewhere.example', sid });
 		await ended({ iss: directory.address, sid: '' });
+		expect((await ended({ iss: directory.address, sid: '\0' })).status).toBe(204);
 		expect(await whoIs(residuum, senna)).toBe('Senna O.');
 		await ended({ iss: directory.address, sid });
 		expect(await whoIs(residuum, senna)).toBeNull();
@@ -509,7 +510,9 @@ describe('what comes back from the directory', () => {
 		for (const to of [
 			'https://elsewhere.example/',
 			'//elsewhere.example',
-			'/\\elsewhere.example'
+			'/\\elsewhere.example',
+			'/\t/elsewhere.example',
+			'/.//elsewhere.example'
 		]) {
 			const traveller = new Traveller();
 			const query = new URLSearchParams({ to }).toString();

@@ -164,6 +164,12 @@ describe('a recovery code', () => {
 		expect(JSON.stringify(kept)).not.toContain((fresh[1] ?? '').replaceAll('-', ''));
 	});
 
+	it('and a passkey that can’t be one are no failure of the program', async () => {
+		const gone = { what: 'remove passkey', passkey: '\0', password: PASSWORD };
+		expect((await factor(IVO, gone)).status).toBe(422);
+		expect(await bring(IVO, 'recovery', '\0')).toBe(422);
+	});
+
 	it('goes with the last of what it stands in for', async () => {
 		await factor(IVO, { what: 'remove app', password: PASSWORD });
 		expect(await stepOf(IVO)).toBeUndefined();

@@ -53,16 +53,21 @@ export const accountChange = z.discriminatedUnion('what', [
 	z.strictObject({ what: z.enum(['lock', 'unlock', 'link']) }),
 	z.strictObject({ what: z.literal('reset') }),
 	/** Empty: nobody of the directory any more. */
-	z.strictObject({ what: z.literal('directory'), name: z.string().max(LONGEST_VALUE) }),
+	z.strictObject({
+		what: z.literal('directory'),
+		name: text(t('The name in the directory'), 0, LONGEST_VALUE)
+	}),
 	z.strictObject({ what: z.literal('role'), role })
 ]);
 export type AccountChange = z.infer<typeof accountChange>;
 
 /** A step of a sign-in, and what is brought to it. */
 const step = z.string().max(100);
+/** Bytes as they are written in addresses (RFC 4648, section 5). */
+const passkeyId = z.string().regex(/^[\w-]{1,2000}$/);
 /** What a browser says for a passkey; the library that reads it judges the rest. */
 const credential = z.looseObject({
-	id: z.string().max(2_000),
+	id: passkeyId,
 	type: z.literal('public-key'),
 	response: z.looseObject({})
 });
@@ -85,7 +90,7 @@ export const ownFactorRequest = z.discriminatedUnion('what', [
 		name: text(t('The name'), 1, LONGEST_PASSKEY_NAME),
 		response: credential
 	}),
-	z.strictObject({ what: z.literal('remove passkey'), passkey: z.string().max(2_000), password })
+	z.strictObject({ what: z.literal('remove passkey'), passkey: passkeyId, password })
 ]);
 export type OwnFactorRequest = z.infer<typeof ownFactorRequest>;
 

@@ -34,10 +34,13 @@ export async function hearLogout(token: string, address: string): Promise<Heard>
 	});
 }
 
+/** The name of a session at a directory, as far as one can be. */
+const SID = /^[\x20-\x7e]{1,255}$/;
+
 /** Ends what a page of the directory says that it has ended: a session that nobody else knows the name of. */
 export async function hearEnded(issuer: string, sid: string, address: string): Promise<void> {
 	const known = settings().directory?.replace(/\/$/, '');
-	if (sid === '' || issuer.replace(/\/$/, '') !== known) return;
+	if (!SID.test(sid) || issuer.replace(/\/$/, '') !== known) return;
 	await writing((statements) => endWhere(statements, 'sid', sid, address));
 }
 

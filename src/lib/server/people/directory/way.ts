@@ -17,5 +17,12 @@ const options = (url: URL) =>
 	({ ...kept(url), path: '/sign-in/directory', sameSite: 'lax' }) as const;
 
 /** A place within: nobody is led elsewhere by a link to the page where people sign in. */
-export const withinOf = (path: string | null): string =>
-	path && /^\/(?![/\\])/.test(path) ? path : '/';
+export function withinOf(path: string | null): string {
+	// As a browser would read it: it leaves out tabs and lines, and takes out dots.
+	const read = path?.startsWith('/') ? URL.parse(path, WITHIN) : null;
+	if (read?.origin !== WITHIN || read.pathname.startsWith('//')) return '/';
+	return read.pathname + read.search + read.hash;
+}
+
+/** Any place that is nowhere else. */
+const WITHIN = 'http://within.invalid';

@@ -2,6 +2,7 @@
 import { may } from '../../../document/capabilities';
 import type { DirectoryPolicy, DirectoryRefusal, DirectoryRule } from '../../../document/directory';
 import { LONGEST_NAME, type Person } from '../../../document/people';
+import { NO_TEXT } from '../../../reading/names';
 import type { Statements } from '../../database/statements';
 import { folded } from '../passwords';
 import { PEOPLE, PERSON, roleOf, wouldLockOut } from '../roles';
@@ -126,18 +127,15 @@ async function madeFor(
 	return { id, name, role, may: given };
 }
 
+/** What no name has in it, wherever it is. */
+const NO_TEXTS = new RegExp(NO_TEXT, 'gu');
+
 /** What somebody is called, so that nobody else here is: where it is taken, with what tells them apart. */
 async function freeName(statements: Statements, claims: Claims): Promise<string> {
-	const said = [claims['name'], claims['preferred_username'], claims.sub].filter(
-		(name): name is string => typeof name === 'string' && name.trim() !== ''
-	);
-	const [called = claims.sub, ...more] = said.map((name) =>
-		name
-			.normalize('NFC')
-			.replace(/\p{Cc}/gu, ' ')
-			.trim()
-			.replace(/\s+/g, ' ')
-	);
+	const [called = 'somebody', ...more] = [claims['name'], claims['preferred_username'], claims.sub]
+		.filter((name) => typeof name === 'string')
+		.map((name) => name.normalize('NFC').replace(NO_TEXTS, ' ').trim().replace(/\s+/g, ' '))
+		.filter((name) => name !== '');
 	for (const mark of ['', ...more.map((other) => ` (${other})`), ` ${crypto.randomUUID()}`]) {
 		const name = `${called.slice(0, LONGEST_NAME - Math.min(mark.length, 40))}${mark.slice(0, 40)}`;
 		const { rows } = await statements.query('select from account where folded = $1', [
