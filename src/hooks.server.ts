@@ -71,9 +71,12 @@ const handleIn = async (
 	{ event, resolve }: Parameters<Handle>[0]
 ): Promise<Response> => {
 	const refusal = foreignRequest(event.request, names, FOR_PROGRAMS.has(event.route.id ?? ''));
-	if (refusal !== null) error(403, refusal);
 	const { pathname } = event.url;
 	const isAsked = pathname.startsWith('/api/');
+	if (refusal !== null) {
+		if (isAsked) return refuse(403, refusal);
+		error(403, refusal);
+	}
 	const isWatched = pathname === '/healthz' || pathname === '/readyz';
 	if (damageFound() !== null && !isAsked && !isWatched && !pathname.startsWith('/damaged'))
 		redirect(303, '/damaged');

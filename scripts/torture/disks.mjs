@@ -126,8 +126,8 @@ export async function disk(folder) {
 		if (room !== '0') {
 			const read = await ask({ address }, 'GET', '/');
 			note(outcome, `${what}: reading goes on`, read.status === 200 ? null : `got ${read.status}`);
-			const says = String(refused?.body.message).includes('full');
-			note(outcome, `${what}: it is said`, says ? null : String(refused?.body.message));
+			const says = String(refused?.body.detail).includes('full');
+			note(outcome, `${what}: it is said`, says ? null : String(refused?.body.detail));
 		}
 		rmSync(filler);
 		let again = null;

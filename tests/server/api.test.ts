@@ -24,7 +24,7 @@ beforeAll(async () => {
 afterAll(() => residuum.remove());
 
 interface Refusal {
-	readonly message: string;
+	readonly detail: string;
 	readonly problems: readonly { at: string; message: string }[];
 }
 
@@ -323,8 +323,8 @@ describe('refusals', () => {
 		const bad = { ...document, debts: [{ ...document.debts[0], ...fields }] };
 		const { status, body } = await put(id, { basedOn: 2, what: 'x', ...wholly(bad) });
 		expect(status).toBe(422);
-		const { message, problems } = body as Refusal;
-		expect(message).toContain('Nothing was saved');
+		const { detail, problems } = body as Refusal;
+		expect(detail).toContain('Nothing was saved');
 		expect(problems[0]?.at).toBe(`document.${at}`);
 		expect(problems[0]?.message).toContain(allowed);
 		const after = await put(id, { basedOn: 2, what: 'same', ...wholly(document) });
@@ -341,7 +341,7 @@ describe('refusals', () => {
 			...wholly(document)
 		});
 		expect(unknown.status).toBe(404);
-		expect((unknown.body as Refusal).message).toContain('no such case');
+		expect((unknown.body as Refusal).detail).toContain('no such case');
 		expect((await residuum.request('GET', '/cases/not-an-id')).status).toBe(404);
 		const huge = await put(id, { basedOn: 2, what: 'x'.repeat(9_000_000), ...wholly(document) });
 		expect(huge.status).toBe(413);

@@ -281,7 +281,7 @@ describe('accounts', () => {
 		const { secret: token } = body as { secret: string };
 		const refused = await residuum.request('POST', '/api/welcome', { token, password });
 		expect(refused.status).toBe(422);
-		expect((refused.body as { message: string }).message).toContain(why);
+		expect((refused.body as { detail: string }).detail).toContain(why);
 	});
 
 	it('are made, listed and locked by the command, but for the last who could let anybody in', () => {
@@ -327,7 +327,7 @@ describe('roles', () => {
 		as(who, 'PUT', '/api/roles', { role, may });
 	const refusal = ({ status, body }: { status: number; body: unknown }) => [
 		status,
-		(body as { message?: string } | null)?.message
+		(body as { detail?: string } | null)?.detail
 	];
 
 	it('are made and changed: whoever has one may at once do what it includes, and no more', async () => {

@@ -120,7 +120,7 @@ describe('a PostgreSQL server', () => {
 		const put = () => one.request('PUT', `/api/cases/${id}`, save);
 		await postgres.end('SIGKILL');
 		const away = await put();
-		expect([away.status, (away.body as { message: string }).message]).toEqual([
+		expect([away.status, (away.body as { detail: string }).detail]).toEqual([
 			503,
 			expect.stringContaining('is not responding')
 		]);

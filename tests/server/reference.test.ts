@@ -40,7 +40,7 @@ const agreement = (at: number, holdsFrom: string, annualRate: number) => ({
 interface Told {
 	readonly version: number;
 	readonly rows: readonly { term: string; version: number; content: unknown }[];
-	readonly message: string;
+	readonly detail: string;
 	readonly problems: readonly { at: string }[];
 }
 const put = async (basedOn: number, rows: readonly object[], kind = 'creditor') => {
@@ -59,7 +59,7 @@ it('has a version for what is written together, and never writes over what other
 	expect(second.version).toBe(2);
 	// Another window still has the first version.
 	const stale = await put(1, [agreement(1, '2026-01-01', 70_000)]);
-	expect([stale.status, stale.message]).toEqual([
+	expect([stale.status, stale.detail]).toEqual([
 		409,
 		`${isServer ? `${TESTER} changed this` : 'This was changed elsewhere'} in the meantime. Nothing was saved. What holds now is shown; try again to put yours in its place.`
 	]);
@@ -89,7 +89,7 @@ it('withdraws a row by one without content, and keeps what was there in the hist
 it('refuses what can’t be, all of it, with the row and what is allowed', async () => {
 	const { version } = await all();
 	const twin = await put(version, [profile(2, '  QUAYSIDE bank')]);
-	expect([twin.status, twin.message]).toEqual([
+	expect([twin.status, twin.detail]).toEqual([
 		422,
 		'There is another creditor called “QUAYSIDE bank”; use that one, or another name.'
 	]);

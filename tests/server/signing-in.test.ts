@@ -40,7 +40,7 @@ describe('signing in', () => {
 		}
 		const said = answers.map(({ status, body }) => [
 			status,
-			(body as { message: string }).message.replace(/\d+ seconds/, 'N seconds')
+			(body as { detail: string }).detail.replace(/\d+ seconds/, 'N seconds')
 		]);
 		expect(said.slice(0, 5)).toEqual(said.slice(5));
 		expect(said[0]?.[0]).toBe(422);
@@ -197,7 +197,7 @@ describe('one’s own password', () => {
 			[await change(IVO, PASSWORD, `${IVO} again`), 'has the name in it']
 		] as const;
 		for (const [{ status, body }, why] of refused)
-			expect([status, (body as { message: string }).message]).toEqual([
+			expect([status, (body as { detail: string }).detail]).toEqual([
 				422,
 				expect.stringContaining(why)
 			]);

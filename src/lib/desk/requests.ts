@@ -63,19 +63,19 @@ export async function ask<T>(method: string, path: string, content?: unknown): P
 		});
 		const answer = (response.status === 204 ? undefined : await response.json()) as Told<T>;
 		// What went wrong on the server says nothing against the request: it is sent again.
-		if (response.status >= 500) return { kind: 'unreachable', message: answer.message ?? null };
+		if (response.status >= 500) return { kind: 'unreachable', message: answer.detail ?? null };
 		// Nothing is wrong with the request: it is sent again when somebody has signed in.
 		if (response.status === 401) {
 			tellSignedOut();
-			return { kind: 'unreachable', message: answer.message ?? null };
+			return { kind: 'unreachable', message: answer.detail ?? null };
 		}
 		// The screen is turned to a client: it is sent again when it is turned back.
-		if (response.status === 423) return { kind: 'unreachable', message: answer.message ?? null };
+		if (response.status === 423) return { kind: 'unreachable', message: answer.detail ?? null };
 		if (response.ok) return { kind: 'done', value: answer };
 		if (answer.state) return { kind: 'stale', state: answer.state, authors: answer.authors ?? [] };
 		return {
 			kind: 'refused',
-			message: answer.message ?? t('The server refused this'),
+			message: answer.detail ?? t('The server refused this'),
 			problems: answer.problems ?? []
 		};
 	} catch {
@@ -84,7 +84,7 @@ export async function ask<T>(method: string, path: string, content?: unknown): P
 }
 
 type Told<T> = Partial<{
-	message: string;
+	detail: string;
 	problems: Problem[];
 	state: CaseState;
 	authors: string[];

@@ -1,3 +1,4 @@
+import { STATUS_CODES } from 'node:http';
 import { error, json } from '@sveltejs/kit';
 import { questionIn } from '../document/book-question';
 import type { Question } from '../document/casebook';
@@ -47,14 +48,10 @@ export function answerTo(written: Written): Response {
 		case 'saved':
 			return json(savedIn(written));
 		case 'stale':
-			return json(
-				{
-					message: t('This case was changed elsewhere. Nothing was saved.'),
-					state: written.state,
-					authors: written.authors
-				},
-				{ status: 409 }
-			);
+			return problem(409, t('This case was changed elsewhere. Nothing was saved.'), {
+				state: written.state,
+				authors: written.authors
+			});
 		case 'refused':
 			return notSaved(written.problems);
 		case 'nothing':
@@ -102,10 +99,15 @@ export const asDownload = ({
 		}
 	});
 
-export function refuse(
+export const refuse = (
 	status: number,
-	message: string,
+	detail: string,
 	problems: readonly Problem[] = []
-): Response {
-	return json({ message, problems }, { status });
-}
+): Response => problem(status, detail, { problems });
+
+/** Why a request is not carried out, as problem details (RFC 9457), with what more there is to say. */
+const problem = (status: number, detail: string, more: object): Response =>
+	json(
+		{ type: 'about:blank', title: STATUS_CODES[status], status, detail, ...more },
+		{ status, headers: { 'content-type': 'application/problem+json' } }
+	);
