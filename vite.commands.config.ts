@@ -6,7 +6,7 @@ const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as {
 	dependencies: Record<string, string>;
 };
 
-// What runs beside the server is built as it is, from the same modules: the commands, the threads that judge and compute, and
+// What runs beside the server is built as it is, from the same modules: the commands, the threads that judge, compute and make, and
 // the reader of files in a process of its own. Packages are built in, but for those that are delivered as they are.
 export default defineConfig({
 	plugins: [takeHome],
@@ -19,6 +19,7 @@ export default defineConfig({
 				'src/commands.ts',
 				'src/judge.ts',
 				'src/compute.ts',
+				'src/for-programs.ts',
 				'src/convert/convert.ts',
 				'src/convert/read-file.ts'
 			]

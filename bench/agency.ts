@@ -96,7 +96,7 @@ export interface Held {
 /** Makes a case with these debts. */
 export async function makeCase(ask: Ask, label: string, debts: readonly object[]): Promise<Held> {
 	const fresh = { label, currency: { code: 'USD', digits: 2 }, asOf: TODAY };
-	const { id } = JSON.parse((await ask('POST', '/api/cases', fresh)).body) as { id: string };
+	const { id } = JSON.parse((await ask('POST', '/api/v1/cases', fresh)).body) as { id: string };
 	const document = wholeDocument(fresh, debts);
 	const saved = await ask('PUT', `/api/cases/${id}`, {
 		basedOn: 1,

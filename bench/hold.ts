@@ -129,14 +129,14 @@ try {
 			() => ask('POST', `/api/cases/${id}/undo`, JSON.stringify({ basedOn: 3, key: key() }))
 		],
 		['its page', () => ask('GET', `/cases/${id}`)],
-		['opened', () => ask('GET', `/api/cases/${id}`)],
+		['opened', () => ask('GET', `/api/v1/cases/${id}`)],
 		[
 			`a case with 45,000 transactions (${size(transactions)}), its label`,
 			() => ask('PUT', `/api/cases/${other}`, save(1, 'One'))
 		],
 		['its label again', () => ask('PUT', `/api/cases/${other}`, save(2, 'Two'))],
-		['opened', () => ask('GET', `/api/cases/${other}`)],
-		['the first as a file', () => ask('GET', `/api/cases/file?id=${id}`)],
+		['opened', () => ask('GET', `/api/v1/cases/${other}`)],
+		['the first as a file', () => ask('GET', `/api/v1/cases/file?id=${id}`)],
 		['8 MB of brackets', () => ask('PUT', `/api/cases/${id}`, '['.repeat(LONG))],
 		['8 MB of unknown keys', () => ask('PUT', `/api/cases/${id}`, `{${keys}}`)],
 		[

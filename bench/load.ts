@@ -139,7 +139,7 @@ async function lostBy(some: readonly Counselor[]): Promise<number> {
 	let lost = 0;
 	for (const { ask, cases } of some)
 		for (const held of cases) {
-			const { body } = await ask('GET', `/api/cases/${held.id}`);
+			const { body } = await ask('GET', `/api/v1/cases/${held.id}`);
 			const there = (JSON.parse(body) as Held).document.debts[0]?.balance ?? 0;
 			lost += Math.max(0, (held.document.debts[0]?.balance ?? 0) - there);
 		}

@@ -86,7 +86,7 @@ async function send(method: string, path: string, body: object): Promise<{ id: s
 
 async function makeCase(debts: readonly object[], fields: object = {}): Promise<string> {
 	const fresh = { label: 'Measured', currency: { code: 'USD', digits: 2 }, asOf: ASOF };
-	const { id } = await send('POST', '/api/cases', fresh);
+	const { id } = await send('POST', '/api/v1/cases', fresh);
 	const plans = Array.from({ length: PLANS }, (_, index) =>
 		index === 0 ? FIRST_PLAN : { ...FIRST_PLAN, id: crypto.randomUUID(), name: `Plan ${index}` }
 	);

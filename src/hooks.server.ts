@@ -14,6 +14,8 @@ import { personOf } from '$lib/server/people/sessions';
 import { beginTrail } from '$lib/server/people/trail';
 import type { DeskLanguage } from '$lib/messages/message';
 import type { Metrics } from '$lib/server/metrics';
+import { askingBy, challenged, tokenIn } from '$lib/server/programs/asking';
+import { scopeOf } from '$lib/server/programs/operations';
 import { languageOf, speakAll, speaking } from '$lib/server/desk-language';
 import { foreignRequest } from '$lib/server/same-origin';
 import { settings } from '$lib/server/settings';
@@ -54,8 +56,8 @@ export const init: ServerInit = async () => {
 	if (demo !== null) await fillWithDemo(demo);
 };
 
-/** Routes that other programs write to. */
-const FOR_PROGRAMS: ReadonlySet<string> = new Set(['/sign-in/directory/signed-out']);
+/** Where the directory writes to, which proves itself by what it writes. */
+const SIGNED_OUT_THERE = '/sign-in/directory/signed-out';
 
 const names = [settings().host, ...settings().names];
 const accounts = hasAccounts();
@@ -70,7 +72,10 @@ const handleIn = async (
 	language: DeskLanguage,
 	{ event, resolve }: Parameters<Handle>[0]
 ): Promise<Response> => {
-	const refusal = foreignRequest(event.request, names, FOR_PROGRAMS.has(event.route.id ?? ''));
+	const token = tokenIn(event.route.id, event.request);
+	// What a page of elsewhere has a browser send has neither a token nor what the directory writes.
+	const isOfProgram = token !== null || event.route.id === SIGNED_OUT_THERE;
+	const refusal = foreignRequest(event.request, names, isOfProgram);
 	const { pathname } = event.url;
 	const isAsked = pathname.startsWith('/api/');
 	if (refusal !== null) {
@@ -81,13 +86,13 @@ const handleIn = async (
 	if (damageFound() !== null && !isAsked && !isWatched && !pathname.startsWith('/damaged'))
 		redirect(303, '/damaged');
 	const began = performance.now();
+	const resolved: Resolve = (asked, options) =>
+		resolve(asked, {
+			...options,
+			transformPageChunk: ({ html }) => html.replace('%desk.language%', language)
+		});
 	const answer = () =>
-		answerTo(event, isAsked, (asked, options) =>
-			resolve(asked, {
-				...options,
-				transformPageChunk: ({ html }) => html.replace('%desk.language%', language)
-			})
-		);
+		token === null ? answerTo(event, isAsked, resolved) : answerProgram(event, token, resolved);
 	const response = await (isAsked ? answering(answer) : loading(answer));
 	const { route, request } = event;
 	metrics?.count(route.id, request.method, response.status, performance.now() - began);
@@ -103,11 +108,13 @@ const ASKED_EARLY: ResolveOptions = {
 		type === 'js' || type === 'css' || /-latin-wght-normal\b.*\.woff2$/.test(path)
 };
 
+type Resolve = Parameters<Handle>[0]['resolve'];
+
 /** First who asks, then whether they may, and only then what they ask for. */
 async function answerTo(
 	event: RequestEvent,
 	isAsked: boolean,
-	resolve: Parameters<Handle>[0]['resolve']
+	resolve: Resolve
 ): Promise<Response> {
 	const { request, params, route, locals } = event;
 	const asked = { route: route.id, method: request.method, params };
@@ -121,8 +128,31 @@ async function answerTo(
 	locals.actor = { person: null, ...(isOut ? null : known), address };
 	const isKnown = secret !== null && (!accounts || locals.actor.person !== null);
 	const isTurned = isKnown && (await isInClientView(secret));
+	if (route.id === null && isAsked) return refuse(404, NOTHING_HERE());
 	const decision = await decide({ ...asked, isInClientView: isTurned }, locals.actor, accounts);
 	return decision === 'allowed' ? resolve(event, ASKED_EARLY) : turnAway(event, decision, isAsked);
+}
+
+/** The same for a program, by its token: nothing of a session counts. */
+async function answerProgram(
+	event: RequestEvent,
+	token: string,
+	resolve: Resolve
+): Promise<Response> {
+	const { request, params, route, locals } = event;
+	const asking = await askingBy(token, addressOf(event));
+	let response: Response;
+	if ('refusal' in asking) response = asking.refusal;
+	else {
+		locals.secret = null;
+		locals.actor = asking.actor;
+		const asked = { route: route.id, method: request.method, params, isInClientView: false };
+		const decision = await decide(asked, locals.actor, accounts);
+		response =
+			decision === 'allowed' ? await resolve(event, ASKED_EARLY) : turnAway(event, decision, true);
+	}
+	for (const [name, value] of Object.entries(asking.headers)) response.headers.set(name, value);
+	return response;
 }
 
 /** From where it is asked; what asks past the proxy, as whatever watches the program, brings no address along. */
@@ -144,14 +174,14 @@ const IN_CLIENT_VIEW = () => t('This screen is turned to a client. …');
 const NOTHING_HERE = () => t('There is nothing at this address.');
 
 function turnAway(
-	{ url }: RequestEvent,
+	{ url, route, request }: RequestEvent,
 	decision: Exclude<Decision, 'allowed'>,
 	isAsked: boolean
 ): Response {
 	switch (decision) {
 		case 'sign in':
 			return isAsked
-				? refuse(401, SIGNED_OUT())
+				? challenged(refuse(401, SIGNED_OUT()), route.id)
 				: // A new session is turned to nobody.
 					redirect(
 						303,
@@ -161,6 +191,12 @@ function turnAway(
 					);
 		case 'refused':
 			return isAsked ? refuse(403, NOT_YOURS()) : error(403, t('Your role does not include this.'));
+		case 'out of scope': {
+			const scope = scopeOf(route.id ?? '', request.method);
+			return scope === null
+				? refuse(404, NOTHING_HERE())
+				: refuse(403, t('This token does not allow this; it would need {scope}.', { scope }));
+		}
 		case 'no case':
 			return isAsked ? unknownCase() : error(404, t('There is no such case.'));
 		case 'no message':

@@ -47,7 +47,7 @@ async function shared(at, round) {
 		currency: { code: 'USD', digits: 2 },
 		asOf: '2026-12-15'
 	};
-	const { id } = (await ask(at, 'POST', '/api/cases', fresh)).body;
+	const { id } = (await ask(at, 'POST', '/api/v1/cases', fresh)).body;
 	const made = await ask(at, 'POST', '/api/people', { name: `Person ${round}`, role: 'counselor' });
 	const account = made.body.account.id;
 	const statuses = await Promise.all(

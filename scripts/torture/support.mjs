@@ -46,9 +46,9 @@ export class Counter {
 
 	async open() {
 		const fresh = { label: 'Counted', currency: { code: 'USD', digits: 2 }, asOf: '2026-12-15' };
-		const made = await ask(this.at, 'POST', '/api/cases', fresh);
+		const made = await ask(this.at, 'POST', '/api/v1/cases', fresh);
 		this.id = made.body.id;
-		const { body } = await ask(this.at, 'GET', `/api/cases/${this.id}`);
+		const { body } = await ask(this.at, 'GET', `/api/v1/cases/${this.id}`);
 		this.document = { ...body.document, debts: [{ ...DEBT, id: crypto.randomUUID() }] };
 	}
 
@@ -88,7 +88,7 @@ export class Counter {
  * @param {At} at @param {string} id @param {number} acknowledged
  */
 export async function missing(at, id, acknowledged) {
-	const { body, status } = await ask(at, 'GET', `/api/cases/${id}`);
+	const { body, status } = await ask(at, 'GET', `/api/v1/cases/${id}`);
 	if (status !== 200) return `the case is not there (${status})`;
 	let { document, revision } = body;
 	const balance = document.debts[0]?.balance ?? 0;
@@ -96,7 +96,7 @@ export async function missing(at, id, acknowledged) {
 		return `${acknowledged} saves were acknowledged, ${balance} are there`;
 	for (let back = 1; back <= 3 && balance - back > 0; back += 1) {
 		const step = await ask(at, 'POST', `/api/cases/${id}/undo`, { basedOn: revision });
-		const { body: now } = await ask(at, 'GET', `/api/cases/${id}`);
+		const { body: now } = await ask(at, 'GET', `/api/v1/cases/${id}`);
 		if (step.status !== 200 || now.document.debts[0]?.balance !== balance - back) {
 			return `undo does not lead back to save ${balance - back}`;
 		}

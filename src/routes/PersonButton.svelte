@@ -4,14 +4,17 @@
 	import { finishWork } from '$lib/desk/session';
 	import { may } from '$lib/document/capabilities';
 	import type { Person } from '$lib/document/people';
+	import { SCREEN } from '$lib/reading/writing';
 	import Note from '$lib/ui/Note.svelte';
 	import UserRound from '@lucide/svelte/icons/user-round';
+	import { roleInWords } from '$lib/words/people';
 	import { t } from '$lib/words/labels/accounts';
 
 	interface Props {
 		person: Person;
 	}
 	const { person }: Props = $props();
+	const role = $derived(roleInWords(person.role, SCREEN));
 
 	let button = $state<HTMLElement>();
 	let isOpen = $state(false);
@@ -33,7 +36,7 @@
 <button
 	type="button"
 	aria-label={t('{name}, signed in', { name: person.name })}
-	title="{person.name}, {person.role}"
+	title="{person.name}, {role}"
 	aria-expanded={isOpen}
 	bind:this={button}
 	onclick={() => (isOpen = !isOpen)}
@@ -49,10 +52,13 @@
 			button?.focus();
 		}}
 	>
-		<p>{person.role}</p>
+		<p>{role}</p>
 		<ul>
 			{#if may(person, 'people')}<li><a href="/people">{t('People')}</a></li>{/if}
 			{#if may(person, 'trail')}<li><a href="/audit-trail">{t('Audit trail')}</a></li>{/if}
+			{#if may(person, 'programs')}
+				<li><a href="/programs">{t('Other programs')}</a></li>
+			{/if}
 			<li><a href="/password">{t('Change password')}</a></li>
 			<li><a href="/second-factor">{t('Second factor')}</a></li>
 			<li><button type="button" onclick={leave}>{t('Sign out')}</button></li>

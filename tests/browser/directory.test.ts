@@ -81,7 +81,7 @@ it('goes on where somebody was at work when they have signed in beside it', asyn
 	await mara.page.bringToFront();
 	await mara.saved();
 	residuum.headers['cookie'] = await browserCookies();
-	const { body } = await residuum.request('GET', `/api/cases/${id}`);
+	const { body } = await residuum.request('GET', `/api/v1/cases/${id}`);
 	const { document } = body as { document: { debts: { balance: number }[] } };
 	expect(document.debts[0]?.balance).toBe(432_100);
 	desk.checked('status of 401', `foreign: ${directory.address}`);

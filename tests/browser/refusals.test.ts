@@ -94,7 +94,7 @@ describe('a case that is too large to come with its page', () => {
 		const window = await desk.open(path);
 		await window.page.setRequestInterception(true);
 		const lose = (request: HTTPRequest) =>
-			void (request.url().endsWith(`/api/cases/${id}`) ? request.abort() : request.continue());
+			void (request.url().endsWith(`/api/v1/cases/${id}`) ? request.abort() : request.continue());
 		window.page.on('request', lose);
 		await window.page.goto(`${residuum.address}/cases/${id}`);
 		await window.see('[role=alert]', 'The case could not be opened');

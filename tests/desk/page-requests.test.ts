@@ -75,7 +75,7 @@ it('what is no page is asked for as ever, and fails as ever', async () => {
 	const requests = new PageRequests();
 	const { fetch } = server('is away', 'answers');
 	const patient = requests.patient(fetch, 20);
-	await expect(patient('/api/cases', { method: 'POST' })).rejects.toThrow('Failed to fetch');
+	await expect(patient('/api/v1/cases', { method: 'POST' })).rejects.toThrow('Failed to fetch');
 	expect((await patient(new URL('http://residuum.example/api/cases'))).status).toBe(203);
 	expect(requests.hasLost).toBe(false);
 });

@@ -8,14 +8,8 @@ import { alsoInFile, lifeOf, unexplainedOf } from '../../src/lib/document/life';
 import { caseDocument } from '../../src/lib/document/schema/case';
 import type { CaseDocument } from '../../src/lib/document/case';
 import { keptForecast } from '../../src/lib/document/kept-forecast';
-import {
-	cameFor,
-	newVisit,
-	readingIn,
-	withReading,
-	withStatements,
-	withVisitOn
-} from '../../src/lib/desk/readings';
+import { newVisit, readingIn, withReading, withVisitOn } from '../../src/lib/document/visits';
+import { cameFor, withStatements } from '../../src/lib/desk/came-statements';
 import { newTransactions } from '../../src/lib/exchange/account-debt';
 import type { AccountStatement } from '../../src/lib/exchange/statement-ofx';
 import { livedCase } from '../support/lives';

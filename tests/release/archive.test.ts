@@ -98,7 +98,7 @@ describe('a release', () => {
 			expect([page.status, String(page.body).includes('Unpacked')]).toEqual([200, true]);
 		});
 		await running(started, async (asked) => {
-			const { body } = await asked.request('GET', `/api/cases/${id}`);
+			const { body } = await asked.request('GET', `/api/v1/cases/${id}`);
 			expect(body).toMatchObject({ document: { label: 'Unpacked' } });
 		});
 	});
@@ -194,7 +194,7 @@ describe.runIf(process.getuid?.() === 0)('a container of a release', () => {
 			spawn('buildah', [...kept, ...run, '/usr/local/bin/node', 'scripts/start.mjs']);
 		await running(start, async (asked) => {
 			const { id } = await makeCase(asked, 'Contained', [card()]);
-			const { body } = await asked.request('GET', `/api/cases/${id}`);
+			const { body } = await asked.request('GET', `/api/v1/cases/${id}`);
 			expect(body).toMatchObject({ document: { label: 'Contained' } });
 		});
 		expect(buildah(...run, '/usr/bin/id', '--user').trim()).toBe('10001');

@@ -345,7 +345,7 @@ describe('refusals', () => {
 		expect((await residuum.request('GET', '/cases/not-an-id')).status).toBe(404);
 		const huge = await put(id, { basedOn: 2, what: 'x'.repeat(9_000_000), ...wholly(document) });
 		expect(huge.status).toBe(413);
-		const garbled = await fetch(`${residuum.address}/api/cases`, {
+		const garbled = await fetch(`${residuum.address}/api/v1/cases`, {
 			method: 'POST',
 			headers: residuum.headers,
 			body: '{"label":'
@@ -356,7 +356,7 @@ describe('refusals', () => {
 	it('takes writes only from its own pages, and answers only under its own name', async () => {
 		const body = JSON.stringify({ label: 'Foreign', currency: USD, asOf: TODAY });
 		const post = (headers: Record<string, string>) =>
-			fetch(`${residuum.address}/api/cases`, { method: 'POST', headers, body });
+			fetch(`${residuum.address}/api/v1/cases`, { method: 'POST', headers, body });
 		const json = { 'content-type': 'application/json' };
 		expect((await post({ ...json, origin: 'http://elsewhere.example' })).status).toBe(403);
 		expect((await post(json)).status).toBe(403);

@@ -74,6 +74,92 @@ async function asked(question: Question): Promise<BookPage> {
 	return { ...first, lines: pages.flatMap(({ lines }) => lines) };
 }
 
+/** The identifiers of what is found, in portions that follow each other by cursors; `between` is done after the first. */
+async function followed(
+	question: Question,
+	limit: number,
+	between: () => Promise<unknown> = () => Promise.resolve()
+): Promise<string[]> {
+	const ids: string[] = [];
+	const parameters = addressOf(question);
+	parameters.set('limit', String(limit));
+	for (;;) {
+		const { status, body } = await residuum.request(
+			'GET',
+			`/api/v1/cases?${parameters.toString()}`
+		);
+		expect(status, JSON.stringify(body).slice(0, 300)).toBe(200);
+		const { cases, next } = body as { cases: { id: string }[]; next: string | null };
+		ids.push(...cases.map(({ id }) => id));
+		if (next === null) return ids;
+		expect(cases).toHaveLength(limit);
+		if (!parameters.has('cursor')) await between();
+		parameters.set('cursor', next);
+	}
+}
+
+it('is followed by cursors in the same order, whatever it is', async () => {
+	for (const sort of SORTS)
+		for (const show of SHOWN) {
+			const question = { search: '', sort, show, rule: { months: 3, off: 10_000 } };
+			const whole = (await asked(question)).lines.map(({ id }) => id);
+			for (const limit of [1, 7, 200])
+				expect([sort, show, limit, await followed(question, limit)]).toEqual([
+					sort,
+					show,
+					limit,
+					whole
+				]);
+		}
+});
+
+it('is followed without a case twice or left out, also while some are renamed and deleted', async () => {
+	const question: Question = {
+		search: '',
+		sort: 'label',
+		show: 'all',
+		rule: { months: 3, off: 10_000 }
+	};
+	const before = (await asked(question)).lines;
+	const [gone, last] = [before[4], before.at(-1)];
+	if (!gone || !last) throw new Error('there are too few cases');
+	const ids = await followed(question, 5, async () => {
+		// The one that the cursor names, and one that comes to stand before it.
+		await residuum.request('DELETE', `/api/cases/${gone.id}`);
+		await residuum.request('PATCH', `/api/cases/${last.id}`, { label: '0 first' });
+	});
+	await residuum.request('POST', `/api/cases/${gone.id}/restore`);
+	await residuum.request('PATCH', `/api/cases/${last.id}`, { label: last.label });
+	expect(ids).toEqual(before.map(({ id }) => id).filter((id) => id !== last.id));
+});
+
+it('takes no cursor that is not one of the query', async () => {
+	const of = async (query: string) =>
+		(await residuum.request('GET', `/api/v1/cases?${query}`)).status;
+	const { body } = await residuum.request('GET', '/api/v1/cases?sort=label&limit=1');
+	const { next } = body as { next: string };
+	expect(await of(`sort=label&cursor=${next}`)).toBe(200);
+	const other = (...said: unknown[]) => Buffer.from(JSON.stringify(said)).toString('base64url');
+	for (const cursor of [
+		'x',
+		`${next}x`,
+		next.slice(0, -4),
+		other('label', "'; drop table case_file; --", 'x'),
+		other('label', 'a'),
+		other('touched', '2026-13-45 99:99:99+00', 'a', crypto.randomUUID()),
+		other('owed', 'NaN', 'a', crypto.randomUUID()),
+		other('read', 'perhaps', null, 'a', crypto.randomUUID()),
+		other('label', 'a\0', crypto.randomUUID()),
+		Buffer.from('{}').toString('base64url')
+	])
+		for (const sort of SORTS)
+			expect([sort, cursor, await of(`sort=${sort}&cursor=${encodeURIComponent(cursor)}`)]).toEqual(
+				[sort, cursor, 422]
+			);
+	for (const query of ['limit=0', 'limit=201', 'limit=x', 'sort=other', 'from=1&limit=-1'])
+		expect([query, await of(query)]).toEqual([query, 422]);
+});
+
 /** Without accents, in small letters. */
 const folded = (text: string): string =>
 	text
@@ -213,7 +299,10 @@ it('keeps what it adds up, whatever is done to cases', async () => {
 			async (deed, at, owed) => {
 				const one = cases[at % Math.max(cases.length, 1)];
 				if (deed === 'begin' || !one) {
-					const made = await residuum.request('POST', '/api/cases', { label: 'Moves', ...fresh });
+					const made = await residuum.request('POST', '/api/v1/cases', {
+						label: 'Moves',
+						...fresh
+					});
 					const { id } = made.body as { id: string };
 					cases.push({ id, owed: 0, isDeleted: false, revision: 1 });
 				} else if (deed === 'save' && !one.isDeleted) {

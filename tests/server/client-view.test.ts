@@ -33,8 +33,8 @@ describe('a screen that is turned to a client', () => {
 		expect((await as(IVO, 'GET', '/client-view')).status).toBe(200);
 		for (const [method, path] of [
 			['GET', '/api/casebook'],
-			['GET', `/api/cases/${home}`],
-			['POST', '/api/cases'],
+			['GET', `/api/v1/cases/${home}`],
+			['POST', '/api/v1/cases'],
 			['DELETE', '/api/session'],
 			['PUT', '/api/session'],
 			['POST', `/api/cases/${home}/client-view`]

@@ -47,7 +47,7 @@ function asked(
 
 it('takes nothing under a foreign name, from a foreign page, or in a form that one could send', async () => {
 	const post = (headers: Record<string, string | undefined>) =>
-		asked('POST', '/api/cases', { ...residuum.headers, ...headers }, JSON.stringify(fresh));
+		asked('POST', '/api/v1/cases', { ...residuum.headers, ...headers }, JSON.stringify(fresh));
 	expect((await post({})).status).toBe(201);
 	for (const headers of [
 		{ host: 'elsewhere.example' },
@@ -78,7 +78,7 @@ it('takes nothing without a session, or with one that is made up', async () => {
 		`other=${secret}`
 	]) {
 		const headers = { ...residuum.headers, cookie: forged };
-		const { status } = await asked('POST', '/api/cases', headers, JSON.stringify(fresh));
+		const { status } = await asked('POST', '/api/v1/cases', headers, JSON.stringify(fresh));
 		expect([forged, status]).toEqual([forged, 401]);
 		expect((await asked('GET', '/', headers)).headers['location']).toBe('/sign-in?to=%2F');
 	}

@@ -69,7 +69,7 @@ function allowed(need: Need, role: string | null, relation: Relation): Answer {
 	if (need === 'work') return role === 'reader' ? 'refused' : 'in';
 	if (role === 'supervisor') return 'in';
 	if (need === 'trail') return role === LEAD ? 'in' : 'refused';
-	if (need === 'people' || need === 'reference') return 'refused';
+	if (need === 'people' || need === 'reference' || need === 'programs') return 'refused';
 	// What is deleted for good is another one's case in all of these.
 	if (need === 'forget') return 'not there';
 	if (relation === 'other') return 'not there';
@@ -84,6 +84,13 @@ async function questionOf(name: string | null): Promise<string> {
 	const asked = { change: { kind: 'money' }, of: 'all' };
 	const { status, body } = await as(name, 'POST', '/api/what-if', asked);
 	return status === 201 ? (body as { id: string }).id : crypto.randomUUID();
+}
+
+/** A program that a supervisor has let in. */
+async function programLetIn(): Promise<string> {
+	const asked = { purpose: 'Bookkeeping', scopes: ['cases:read'], days: 30 };
+	const { body } = await residuum.request('POST', '/api/programs', asked);
+	return (body as { id: string }).id;
 }
 
 describe('the table of what is allowed', () => {
@@ -152,7 +159,11 @@ describe('the table of what is allowed', () => {
 						if (deleted) await residuum.request('DELETE', `/api/cases/${deleted.id}`);
 						// What would be brought back must be gone first.
 						if (route.endsWith('/restore')) await residuum.request('DELETE', `/api/cases/${id}`);
-						const asked = deleted ? path.replace(id, deleted.id) : path;
+						const program = route.includes('[program=uuid]') ? await programLetIn() : '';
+						const asked = (deleted ? path.replace(id, deleted.id) : path).replace(
+							'[program=uuid]',
+							program
+						);
 						const answer = await as(name, method, asked, method === 'GET' ? undefined : {});
 						if (
 							route.endsWith('/restore') ||

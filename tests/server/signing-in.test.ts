@@ -151,7 +151,7 @@ describe('signing in', () => {
 		expect((await as('tab', 'GET', '/')).status).toBe(200);
 		expect((await as('tab', 'DELETE', '/api/session')).status).toBe(204);
 		expect((await as('tab', 'GET', '/')).location).toBe('/sign-in?to=%2F');
-		expect((await as('tab', 'POST', '/api/cases', {})).status).toBe(401);
+		expect((await as('tab', 'POST', '/api/v1/cases', {})).status).toBe(401);
 		cookies.set('other', other);
 		expect((await as('other', 'GET', '/')).status).toBe(200);
 	});

@@ -253,7 +253,7 @@ describe('data of versions before', () => {
 	it('are brought up to date, and their history can still be stepped through', async () => {
 		const state = await change('POST', `/api/cases/${first}/undo`, { basedOn: 2 });
 		expect(state.status).toBe(200);
-		const now = await fetch(`${server.address}/api/cases/${first}`);
+		const now = await fetch(`${server.address}/api/v1/cases/${first}`);
 		const back = (await now.json()) as CaseState;
 		const [written] = back.document.debts;
 		expect(written).toEqual(card({ id: written?.id, kind: 'other' }));

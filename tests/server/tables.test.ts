@@ -30,7 +30,7 @@ it('any document survives the way into the tables and back, one put in the place
 		await residuum.stop();
 		await residuum.restart();
 		for (const [id, document] of saved) {
-			const { body } = await residuum.request('GET', `/api/cases/${id}`);
+			const { body } = await residuum.request('GET', `/api/v1/cases/${id}`);
 			expect((body as CaseState).document).toEqual(document);
 		}
 	} finally {

@@ -18,7 +18,7 @@ describe('the trail', () => {
 		await own.request('POST', `/api/cases/${id}/exports`, { kind: 'pdf' });
 		await own.request('DELETE', `/api/cases/${id}`);
 		await own.request('POST', `/api/cases/${id}/restore`);
-		await own.request('POST', '/api/cases', { label: 'Another', currency: USD, asOf: TODAY });
+		await own.request('POST', '/api/v1/cases', { label: 'Another', currency: USD, asOf: TODAY });
 		await own.stop();
 		const url = own.settings['DATABASE_URL'] ?? '';
 		const rows = await queryOnce(url, 'select * from trail_entry order by number');

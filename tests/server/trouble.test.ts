@@ -128,7 +128,7 @@ describe('a server', () => {
 			events: Array.from({ length: 60 }, (_, at) => event(at))
 		}));
 		const fresh = { label: 'Large', currency: USD, asOf: TODAY };
-		const made = await residuum.request('POST', '/api/cases', fresh);
+		const made = await residuum.request('POST', '/api/v1/cases', fresh);
 		const { id } = made.body as { id: string };
 		const { document } = small;
 		const large = { ...document, label: 'Large', debts };
@@ -209,7 +209,7 @@ describe('a server', () => {
 		await put({ basedOn: 2, what: secret, ...wholly({ ...document, debts: [secret] }) });
 		await put({ basedOn: 2, what: secret, ...wholly({ ...document, label: `${secret}\u0000` }) });
 		await put(secret);
-		await residuum.request('DELETE', '/api/cases');
+		await residuum.request('DELETE', '/api/v1/cases');
 		await fetch(`${residuum.address}/%E0%A4%A?${secret}`).catch(() => undefined);
 		await fetch(`${residuum.address}/cases/${secret}`);
 		await fetch(`${residuum.address}/api/cases/${id}`, { headers: { host: secret } }).catch(

@@ -183,7 +183,7 @@ export async function makeCase(
 	fields: object = {}
 ): Promise<MadeCase> {
 	const fresh = { label, currency: USD, asOf: TODAY };
-	const made = await residuum.request('POST', '/api/cases', fresh);
+	const made = await residuum.request('POST', '/api/v1/cases', fresh);
 	const { id } = made.body as { id: string };
 	const document = wholeDocument(fresh, debts, { plans: [{ ...FIRST_PLAN, ...plan }], ...fields });
 	if (debts.length === 0) return { id, revision: 1, document: document as never };
@@ -199,7 +199,7 @@ export async function makeCase(
 
 /** A case as the server has it. */
 export async function caseNow(residuum: Pick<Asked, 'request'>, id: string): Promise<CaseState> {
-	const { status, body } = await residuum.request('GET', `/api/cases/${id}`);
+	const { status, body } = await residuum.request('GET', `/api/v1/cases/${id}`);
 	if (status !== 200) throw new Error(JSON.stringify(body));
 	return body as CaseState;
 }

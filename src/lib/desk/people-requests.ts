@@ -3,6 +3,7 @@ import type { Capability } from '../document/capabilities';
 import type { DirectoryPolicy } from '../document/directory';
 import type { Holders, Person } from '../document/people';
 import type { AccountChange, OwnFactorRequest } from '../document/schema/people';
+import type { ProgramRequest } from '../document/schema/programs';
 import type { NextStep } from '../document/second-factor';
 import type {
 	PublicKeyCredentialCreationOptionsJSON,
@@ -91,6 +92,13 @@ export const setDirectoryPolicy = (policy: DirectoryPolicy) =>
 
 export const changeAccount = (id: string, change: AccountChange) =>
 	ask<AccountDone>('POST', `/api/people/${id}`, change);
+
+/** Lets a program in; its token, which is said once. */
+export const letProgramIn = (asked: ProgramRequest) =>
+	ask<{ token: string }>('POST', '/api/programs', asked);
+
+/** Takes the token of a program back. */
+export const keepProgramOut = (id: string) => ask<undefined>('DELETE', `/api/programs/${id}`);
 
 export const holdersOf = (id: string) => ask<Holders>('GET', `/api/cases/${id}/holders`);
 

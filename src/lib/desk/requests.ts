@@ -102,7 +102,8 @@ export function askBook(question: Question, from: number): Promise<Answer<BookPa
 export const askFound = (question: Question) =>
 	ask<{ ids: string[] }>('GET', `/api/casebook/ids?${addressOf(question).toString()}`);
 
-export const createCase = (request: NewCase) => ask<{ id: string }>('POST', '/api/cases', request);
+export const createCase = (request: NewCase) =>
+	ask<{ id: string }>('POST', '/api/v1/cases', request);
 
 /** Takes cases in, all or none; their identifiers, in order. */
 export async function takeCases(
@@ -178,7 +179,7 @@ export const renameCase = (id: string, label: string) =>
 	ask<CaseState>('PATCH', `/api/cases/${id}`, { label });
 
 /** The case as the server has it, where it did not come with its page. */
-export const openCase = (id: string) => ask<CaseState>('GET', `/api/cases/${id}`);
+export const openCase = (id: string) => ask<CaseState>('GET', `/api/v1/cases/${id}`);
 
 export const deleteCase = (id: string) => ask<undefined>('DELETE', `/api/cases/${id}`);
 

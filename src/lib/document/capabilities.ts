@@ -14,7 +14,9 @@ export const CAPABILITIES = [
 	/** To let people in and to keep them out, and to make roles. */
 	'people',
 	/** To read who did what. */
-	'trail'
+	'trail',
+	/** To let other programs in, on one's own behalf. */
+	'programs'
 ] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 

@@ -74,6 +74,8 @@ export type AuditEvent =
 	| 'reset a second factor'
 	| 'changed who needs a second factor'
 	| 'made a sign-in link'
+	| 'let a program in'
+	| 'kept a program out'
 	| 'opened a case'
 	| 'began a case'
 	| 'took a case in'

@@ -141,6 +141,13 @@ const SETTINGS = {
 		ABOVE_ZERO,
 		aboveZero
 	),
+	requests: usually(
+		'RESIDUUM_REQUESTS',
+		'600',
+		'requests of another program that are answered in a minute',
+		'a whole number from 1 to 1000000',
+		whole(1, 1_000_000)
+	),
 	session: usually(
 		'RESIDUUM_SESSION',
 		'12',

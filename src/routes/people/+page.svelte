@@ -13,6 +13,7 @@
 	import { SCREEN } from '$lib/reading/writing';
 	import Answered from '$lib/ui/Answer.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
+	import NamedFields from '$lib/ui/NamedFields.svelte';
 	import QuietTable from '$lib/ui/QuietTable.svelte';
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { touchedInWords } from '$lib/words/casebook';
@@ -106,31 +107,33 @@
 	<h1 class="unseen">{t('People')}</h1>
 	<Answered sentence={accountsSentence(data.accounts, SCREEN)} />
 
-	<form onsubmit={add}>
-		<label>
-			<span class="name">{t('Name')}</span>
-			<input required maxlength={LONGEST_NAME} autocomplete="off" bind:value={name} />
-		</label>
-		{#if data.policy}
+	<div class="adding">
+		<NamedFields onsubmit={add}>
 			<label>
-				<span class="name">{t('Name in the directory')}</span>
-				<input
-					maxlength={LONGEST_VALUE}
-					autocomplete="off"
-					placeholder={t('for a password: none')}
-					bind:value={directory}
-				/>
+				<span class="name">{t('Name')}</span>
+				<input required maxlength={LONGEST_NAME} autocomplete="off" bind:value={name} />
 			</label>
-		{/if}
-		<span>
-			<span class="name">{t('Role')}</span>
-			<Choice label={t('Role')} value={role} options={roles} onchange={(next) => (role = next)} />
-		</span>
-		<button type="submit" class="filled">{t('Add')}</button>
-		<span class="help">
-			{includes || t('views the cases shared with them')}
-		</span>
-	</form>
+			{#if data.policy}
+				<label>
+					<span class="name">{t('Name in the directory')}</span>
+					<input
+						maxlength={LONGEST_VALUE}
+						autocomplete="off"
+						placeholder={t('for a password: none')}
+						bind:value={directory}
+					/>
+				</label>
+			{/if}
+			<span>
+				<span class="name">{t('Role')}</span>
+				<Choice label={t('Role')} value={role} options={roles} onchange={(next) => (role = next)} />
+			</span>
+			<button type="submit" class="filled">{t('Add')}</button>
+			<span class="help">
+				{includes || t('views the cases shared with them')}
+			</span>
+		</NamedFields>
+	</div>
 
 	<div role="status" class="outcome">
 		{#if made}
@@ -240,31 +243,10 @@
 		padding: 26px 24px 90px;
 	}
 
-	form {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 12px 22px;
-		align-items: end;
+	.adding {
 		padding: 12px 6px 16px;
 		border-top: 2px solid var(--act);
 		border-bottom: 1px solid var(--hairline);
-	}
-
-	.name {
-		display: block;
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	input {
-		width: 260px;
-		height: 30px;
-		padding: 0 8px;
-		border: 0;
-		border-bottom: 1px solid var(--act);
-		border-radius: 2px 2px 0 0;
-		background: var(--sheet);
 	}
 
 	.help {
@@ -290,8 +272,11 @@
 
 	.there {
 		width: 150px;
+		height: 30px;
+		padding: 0 8px;
+		border: 0;
+		border-bottom: 1px solid transparent;
 		background: transparent;
-		border-bottom-color: transparent;
 	}
 
 	.there:is(:hover, :focus) {

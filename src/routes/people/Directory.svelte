@@ -14,6 +14,7 @@
 	import { SCREEN } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
 	import IconButton from '$lib/ui/IconButton.svelte';
+	import NamedFields from '$lib/ui/NamedFields.svelte';
 	import { roleInWords } from '$lib/words/people';
 	import { t } from '$lib/words/labels/accounts';
 	import X from '@lucide/svelte/icons/x';
@@ -125,7 +126,7 @@
 		{/each}
 	</ol>
 	{#if policy.rules.length < MOST_RULES}
-		<form onsubmit={add}>
+		<NamedFields width={220} onsubmit={add}>
 			<label>
 				<span class="name">{t('Field of the directory')}</span>
 				<input
@@ -154,7 +155,7 @@
 				/>
 			</span>
 			<button type="submit">{t('Add a rule')}</button>
-		</form>
+		</NamedFields>
 	{/if}
 </section>
 
@@ -216,36 +217,5 @@
 	.help {
 		color: var(--quiet);
 		font-size: 14px;
-	}
-
-	form {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 12px 22px;
-		align-items: end;
-		padding-top: 6px;
-	}
-
-	.name {
-		display: block;
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	form input {
-		width: 220px;
-		height: 30px;
-		padding: 0 8px;
-		border: 0;
-		border-bottom: 1px solid var(--act);
-		border-radius: 2px 2px 0 0;
-		background: var(--sheet);
-	}
-
-	form button {
-		height: 30px;
-		color: var(--act);
-		font-weight: 600;
 	}
 </style>

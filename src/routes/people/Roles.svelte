@@ -6,6 +6,7 @@
 	import { LONGEST_ROLE, type RoleSummary } from '$lib/document/people';
 	import { SCREEN } from '$lib/reading/writing';
 	import Choice from '$lib/ui/Choice.svelte';
+	import NamedFields from '$lib/ui/NamedFields.svelte';
 	import QuietTable from '$lib/ui/QuietTable.svelte';
 	import { capabilityInWords, roleInWords } from '$lib/words/people';
 	import { t } from '$lib/words/labels/accounts';
@@ -60,7 +61,7 @@
 <section aria-labelledby="roles">
 	<h2 id="roles">{t('What each role includes')}</h2>
 	<p class="help">{t('Every role views the cases shared with …')}</p>
-	<form onsubmit={add}>
+	<NamedFields onsubmit={add}>
 		<label>
 			<span class="name">{t('Name of the new role')}</span>
 			<input required maxlength={LONGEST_ROLE} autocomplete="off" bind:value={name} />
@@ -75,7 +76,7 @@
 			/>
 		</span>
 		<button type="submit">{t('Add a role')}</button>
-	</form>
+	</NamedFields>
 	<div role="status">
 		{#if problem}<p>{problem}</p>{/if}
 	</div>
@@ -174,36 +175,6 @@
 	.help {
 		color: var(--quiet);
 		font-size: 14px;
-	}
-
-	form {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 12px 22px;
-		align-items: end;
-	}
-
-	.name {
-		display: block;
-		color: var(--quiet);
-		font-size: 13px;
-		font-weight: 600;
-	}
-
-	form input {
-		width: 260px;
-		height: 30px;
-		padding: 0 8px;
-		border: 0;
-		border-bottom: 1px solid var(--act);
-		border-radius: 2px 2px 0 0;
-		background: var(--sheet);
-	}
-
-	form button {
-		height: 30px;
-		color: var(--act);
-		font-weight: 600;
 	}
 
 	.wide {

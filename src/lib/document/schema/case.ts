@@ -52,7 +52,7 @@ const asOf = date(t('The date of the balances'), {
 	last: `${LIMITS.years.last}-12-31`
 });
 
-const presentDocument = z
+export const presentDocument = z
 	.strictObject({
 		version: z.literal(VERSION, {
 			error: sentence(t('The version of the document'), t('1 to {version}', { version: VERSION }))
@@ -252,7 +252,7 @@ const what = text(t('What was changed'), 1, 200);
 /** A request that is sent again has the same key, so that it is carried out once; absent: it is not. */
 const key = identifier(t('The key of the request')).optional();
 
-/** Requests that write; see the routes below `/api/cases`. */
+/** Requests that write; see the routes below `/api`. */
 export const newCase = z.strictObject({
 	label: name(t('The client label'), 1),
 	currency,

@@ -4,12 +4,11 @@ import { z } from 'zod';
 
 /** Nothing is copied or moved: a few of those could make a document of any size. */
 const path = z.string().max(2_000);
-export const changesEntry = z
-	.array(
-		z.discriminatedUnion('op', [
-			z.strictObject({ op: z.literal('add'), path, value: z.unknown() }),
-			z.strictObject({ op: z.literal('replace'), path, value: z.unknown() }),
-			z.strictObject({ op: z.literal('remove'), path })
-		])
-	)
-	.transform((changes) => changes as Operation[]);
+export const changesList = z.array(
+	z.discriminatedUnion('op', [
+		z.strictObject({ op: z.literal('add'), path, value: z.unknown() }),
+		z.strictObject({ op: z.literal('replace'), path, value: z.unknown() }),
+		z.strictObject({ op: z.literal('remove'), path })
+	])
+);
+export const changesEntry = changesList.transform((changes) => changes as Operation[]);

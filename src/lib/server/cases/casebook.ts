@@ -49,8 +49,8 @@ export const ofReviews = (actor: Actor, { months, off }: VisitRule): readonly un
 	off
 ];
 
-/** SQL: the case matches the query: its label contains every word ($4), and it passes the filter ($5). */
-const FOUND = `(($4::text[] = '{}' or searched like all (
+/** SQL: the case matches the query (values: `ofQuestion`): its label contains every word ($4), and it passes the filter ($5). */
+export const FOUND = `(($4::text[] = '{}' or searched like all (
 	array(select '%' || folded(word) || '%' from unnest($4::text[]) word)))
 	and case $5::text
 		when 'chosen' then chosen_on is not null
@@ -61,21 +61,45 @@ const FOUND = `(($4::text[] = '{}' or searched like all (
 
 const wordsOf = ({ search }: Question): string[] => search.split(/\s+/).filter(Boolean);
 
-const values = (actor: Actor, question: Question): readonly unknown[] => [
+/** The values of `SEEN`, `WANTS` and `FOUND`. */
+export const ofQuestion = (actor: Actor, question: Question): readonly unknown[] => [
 	...ofReviews(actor, question.rule),
 	wordsOf(question).map((word) => word.replace(/[\\%_]/g, '\\$&')),
 	question.show
 ];
 
+/** Something that cases are ordered by: an SQL expression, its type, and whether the largest comes first. */
+interface Key {
+	readonly by: string;
+	readonly type: string;
+	readonly isDown?: boolean;
+}
+
 /** Cases of which nothing is known in that respect come last. */
-const ORDER: Readonly<Record<Sort, string>> = {
-	touched: 'touched_at desc',
-	label: 'filed_under collate "C"',
-	owed: 'owed / 10 ^ currency_digits desc',
-	read: 'expected_since is null, coalesce(last_read, expected_since)',
-	off: 'off_plan is null, abs(off_plan) / 10 ^ currency_digits desc'
+const ORDER: Readonly<Record<Sort, readonly Key[]>> = {
+	touched: [{ by: 'touched_at', type: 'timestamptz', isDown: true }],
+	label: [],
+	owed: [{ by: 'owed / 10 ^ currency_digits', type: 'numeric', isDown: true }],
+	read: [
+		{ by: 'expected_since is null', type: 'boolean' },
+		{ by: 'coalesce(last_read, expected_since)', type: 'date' }
+	],
+	off: [
+		{ by: 'off_plan is null', type: 'boolean' },
+		{ by: 'abs(off_plan) / 10 ^ currency_digits', type: 'numeric', isDown: true }
+	]
 };
-const inOrder = (sort: Sort): string => `${ORDER[sort]}, filed_under collate "C", case_file.id`;
+
+/** All that cases are ordered by: no two are the same in it. */
+export const keysOf = (sort: Sort): readonly Key[] => [
+	...ORDER[sort],
+	{ by: 'filed_under collate "C"', type: 'text' },
+	{ by: 'case_file.id', type: 'uuid' }
+];
+export const inOrder = (sort: Sort): string =>
+	keysOf(sort)
+		.map(({ by, isDown }) => `${by}${isDown ? ' desc' : ''}`)
+		.join(', ');
 
 /** Some lines of what is asked for, and all that somebody sees added up. */
 export const bookPage = (actor: Actor, question: Question, from: number): Promise<BookPage> =>
@@ -155,7 +179,7 @@ async function idsOf(
 ): Promise<string[]> {
 	const { rows } = await statements.query<{ id: string }>(
 		`select id from case_file where ${SEEN} and ${FOUND} order by ${inOrder(question.sort)} offset $6 limit $7::int`,
-		[...values(actor, question), from ?? 0, from === null ? null : AT_ONCE]
+		[...ofQuestion(actor, question), from ?? 0, from === null ? null : AT_ONCE]
 	);
 	return rows.map(({ id }) => id);
 }
@@ -180,13 +204,13 @@ async function narrowedDown(
 		) as sums, array(
 			select id from found case_file order by ${inOrder(question.sort)} offset $6 limit $7::int
 		) as ids`,
-		[...values(actor, question), from, AT_ONCE]
+		[...ofQuestion(actor, question), from, AT_ONCE]
 	);
 	return rows[0] ?? { sums: [], ids: [] };
 }
 
 /** The lines of some cases, in their order. */
-async function linesOf(
+export async function linesOf(
 	statements: Statements,
 	actor: Actor,
 	{ rule }: Question,

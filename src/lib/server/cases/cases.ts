@@ -63,13 +63,19 @@ export async function readCase(id: string, isPassing = false): Promise<CaseState
 	return there && stateOf(there);
 }
 
-export async function createCase(request: NewCase, actor: Actor): Promise<string> {
+/** Begins a case; its identifier. `as`: the identifier that it gets. */
+export async function createCase(
+	request: NewCase,
+	actor: Actor,
+	as: string = crypto.randomUUID()
+): Promise<string> {
 	return writing(async (transaction) => {
-		const [id = ''] = await insertInto(transaction, [begunCase(request)], {
-			touchedAt: now(),
-			what: 'new case',
-			actor
-		});
+		const [id = ''] = await insertInto(
+			transaction,
+			[begunCase(request)],
+			{ touchedAt: now(), what: 'new case', actor },
+			[as]
+		);
 		await note(transaction, actor, { what: 'began a case', subject: id });
 		return id;
 	});
@@ -107,9 +113,10 @@ async function insertInto(
 		touchedAt,
 		what,
 		actor
-	}: { readonly touchedAt: Date; readonly what: string; readonly actor: Actor }
+	}: { readonly touchedAt: Date; readonly what: string; readonly actor: Actor },
+	as: readonly string[] = []
 ): Promise<string[]> {
-	const made = documents.map((document) => ({ id: crypto.randomUUID(), document }));
+	const made = documents.map((document, at) => ({ id: as[at] ?? crypto.randomUUID(), document }));
 	const rows = made.flatMap(({ id, document }): TableRows[] => [
 		['case_file', [{ ...ofBeginning(id, touchedAt, actor), ...rowOf(document, 1, touchedAt) }]],
 		['case_revision', [firstRevision(id, { document, what }, actor)]],
@@ -156,6 +163,28 @@ export async function saveCase(
 			how: { changes: made },
 			sent
 		};
+	});
+}
+
+/** Changes a case as it is found, on top of whatever it is at: `alter` gives the case that it becomes. */
+export async function alterCase(
+	id: string,
+	what: string,
+	alter: (document: CaseDocument) => CaseDocument,
+	actor: Actor,
+	key: string | undefined
+): Promise<Written> {
+	return write(id, { basedOn: null, key }, actor, async ({ document: current, history }) => {
+		const changes = differenceBetween(current, alter(current));
+		const judged = await judgedChanges(current, changes, false);
+		return 'problems' in judged
+			? judged
+			: {
+					document: judged.document,
+					what,
+					parent: history.current.number,
+					how: { changes: differenceBetween(current, judged.document) }
+				};
 	});
 }
 

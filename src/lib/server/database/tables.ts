@@ -16,6 +16,7 @@ export const KEPT = [
 	'recovery_code',
 	'directory_policy',
 	'directory_rule',
+	'program_token',
 	'reference_row',
 	'case_file',
 	'case_revision',
@@ -50,7 +51,7 @@ export const NAMED_BEFORE = {
 } as const;
 
 /**
- * Tables of the moment: sessions, what is asked before one begins, ways to and from the directory, failed sign-ins, who has which case open, what is made of cases to compute many and to
+ * Tables of the moment: sessions, what is asked before one begins, ways to and from the directory, failed sign-ins, what programs were answered, who has which case open, what is made of cases to compute many and to
  * add them up, what was asked of many, and which reminders are put off.
  */
 export const MOMENTARY = [
@@ -62,6 +63,7 @@ export const MOMENTARY = [
 	'directory_session',
 	'directory_logout',
 	'sign_in_failure',
+	'program_answer',
 	'case_presence',
 	'client_view',
 	'case_projection',

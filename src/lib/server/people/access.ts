@@ -6,6 +6,7 @@ import { may, type Capability } from '../../document/capabilities';
 import type { Person } from '../../document/people';
 import { reading } from '../database';
 import type { Actor } from './actor';
+import { scopeOf } from '../programs/operations';
 import { hasDirectory } from './directory/client';
 
 export type Need =
@@ -65,6 +66,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/deleted-cases': { GET: 'work' },
 	'/password': { GET: 'signed in' },
 	'/people': { GET: 'people' },
+	'/programs': { GET: 'programs' },
 	'/audit-trail': { GET: 'trail' },
 	'/sign-in': { GET: 'stranger' },
 	'/sign-in/directory': { GET: 'directory' },
@@ -78,13 +80,19 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/residuum-cases.schema.json': { GET: 'anyone' },
 	'/healthz': { GET: 'anyone' },
 	'/readyz': { GET: 'anyone' },
-	'/api/cases': { POST: 'work' },
+	'/api/v1/openapi.json': { GET: 'anyone' },
+	'/api/v1/cases': { GET: 'signed in', POST: 'work' },
+	'/api/v1/cases/[id=uuid]': { GET: 'see', PATCH: 'change' },
+	'/api/v1/cases/[id=uuid]/debts': { GET: 'see', POST: 'change' },
+	'/api/v1/cases/[id=uuid]/plans': { GET: 'see' },
+	'/api/v1/cases/[id=uuid]/readings': { POST: 'change' },
+	'/api/v1/cases/[id=uuid]/files': { GET: 'see' },
 	'/api/casebook': { GET: 'signed in' },
 	'/api/casebook/ids': { GET: 'signed in' },
 	'/api/casebook/csv': { GET: 'signed in' },
 	'/api/cases/file': { GET: 'signed in' },
 	'/api/cases/imports': { POST: 'work' },
-	'/api/cases/[id=uuid]': { GET: 'see', PUT: 'change', PATCH: 'change', DELETE: 'delete' },
+	'/api/cases/[id=uuid]': { PUT: 'change', PATCH: 'change', DELETE: 'delete' },
 	'/api/cases/[id=uuid]/undo': { POST: 'change' },
 	'/api/cases/[id=uuid]/redo': { POST: 'change' },
 	'/api/cases/[id=uuid]/restore': { POST: 'delete' },
@@ -121,6 +129,8 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/session/passkey': { POST: 'stranger' },
 	'/api/second-factor': { POST: 'own factor' },
 	'/api/welcome': { POST: 'stranger' },
+	'/api/programs': { POST: 'programs' },
+	'/api/programs/[program=uuid]': { DELETE: 'programs' },
 	'/api/people': { POST: 'people' },
 	'/api/people/[account=uuid]': { POST: 'people' },
 	'/api/directory': { PUT: 'people' },
@@ -148,6 +158,8 @@ export type Decision =
 	| 'second factor'
 	/** First the screen has to be turned back. */
 	| 'client view'
+	/** Its token does not allow it, whatever its person may do. */
+	| 'out of scope'
 	/** It is seen, and may not be done. */
 	| 'refused';
 
@@ -175,6 +187,10 @@ export async function decide(
 		return need === 'client view' ? 'allowed' : 'client view';
 	if (need === 'client view') return hasAccounts && actor.person === null ? 'sign in' : 'no route';
 	if (!hasAccounts) return NEEDS_ACCOUNTS.has(need) ? 'no route' : 'allowed';
+	if (actor.program && need !== 'anyone') {
+		const scope = scopeOf(route, method);
+		if (scope === null || !actor.program.scopes.includes(scope)) return 'out of scope';
+	}
 	if (need === 'anyone' || need === 'stranger') return 'allowed';
 	if (need === 'directory') return hasDirectory() ? 'allowed' : 'no route';
 	if (need === 'machine') return 'no route';
@@ -215,6 +231,7 @@ const NEEDS_ACCOUNTS: ReadonlySet<Need> = new Set<Need>([
 	'directory',
 	'own factor',
 	'people',
+	'programs',
 	'trail',
 	'hand over',
 	'hold'

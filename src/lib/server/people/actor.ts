@@ -1,14 +1,26 @@
 /** The person on whose behalf something is done, and the cases that this person sees. */
 import { may } from '../../document/capabilities';
 import type { Person } from '../../document/people';
+import type { Scope } from '../../document/programs';
 
 export interface Actor {
 	/** The person signed in; null without accounts. */
 	readonly person: Person | null;
 	/** Whether they still need a second factor, and can do nothing before. */
 	readonly mustEnroll?: boolean;
+	/** The program that asks on their behalf; absent: they ask themselves. */
+	readonly program?: ProgramAsking;
 	/** The address of the request. */
 	readonly address: string;
+}
+
+/** A program that somebody has let in. */
+export interface ProgramAsking {
+	/** Of its token. */
+	readonly id: string;
+	/** What it is let in for. */
+	readonly purpose: string;
+	readonly scopes: readonly Scope[];
 }
 
 /** The program itself, and whoever has its machine. */

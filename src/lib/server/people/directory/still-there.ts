@@ -85,10 +85,14 @@ async function end(secret: string, why: string, address: string): Promise<false>
 			returning account.id, account.name`,
 			[hashed(secret)]
 		);
-		if (rows[0])
-			await append(statements, rows[0], address, [
-				{ what: 'signed out', detail: `by the directory: ${why}` }
-			]);
+		if (!rows[0]) return;
+		// Nor are other programs let in on their behalf, until they have come again.
+		await statements.query('update account set directory_seen_at = null where id = $1', [
+			rows[0].id
+		]);
+		await append(statements, rows[0], address, [
+			{ what: 'signed out', detail: `by the directory: ${why}` }
+		]);
 	});
 	return false;
 }

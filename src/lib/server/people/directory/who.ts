@@ -11,10 +11,9 @@ import type { Claims, Granted } from './client';
 
 interface Row extends Person {
 	readonly is_locked: boolean;
-	readonly directory_subject: string | null;
 }
 
-const FOUND = `select ${PERSON}, locked_at is not null as is_locked, directory_subject from ${PEOPLE}`;
+const FOUND = `select ${PERSON}, locked_at is not null as is_locked from ${PEOPLE}`;
 
 /** The role that the rules give; null where none holds. */
 export const roleBy = (rules: readonly DirectoryRule[], claims: Claims): string | null =>
@@ -60,12 +59,12 @@ export async function personIn(
 		return role === null ? 'no role' : madeFor(statements, subject, claims, role, address);
 	}
 	if (found.is_locked) return 'locked';
-	const { is_locked, directory_subject: bound, ...person } = found;
-	if (bound === null)
-		await statements.query('update account set directory_subject = $2 where id = $1', [
-			person.id,
-			subject
-		]);
+	const { is_locked: _locked, ...person } = found;
+	await statements.query(
+		`update account set directory_seen_at = $3, directory_subject = coalesce(directory_subject, $2)
+		where id = $1`,
+		[person.id, subject, new Date()]
+	);
 	return role === null || role === person.role
 		? person
 		: withRole(statements, person, role, address);
@@ -117,8 +116,8 @@ async function madeFor(
 	const id = crypto.randomUUID();
 	const name = await freeName(statements, claims);
 	await statements.query(
-		`insert into account (id, name, folded, role, made_at, directory_subject)
-		values ($1, $2, $3, $4, $5, $6)`,
+		`insert into account (id, name, folded, role, made_at, directory_subject, directory_seen_at)
+		values ($1, $2, $3, $4, $5, $6, $5)`,
 		[id, name, folded(name), role, new Date(), subject]
 	);
 	await append(statements, null, address, [

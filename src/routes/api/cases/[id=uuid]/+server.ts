@@ -1,19 +1,8 @@
 import { renameRequest, saveRequest } from '$lib/document/schema/case';
 import { answering, answerTo, unknownCase } from '$lib/server/answers';
 import { LARGEST, readBody } from '$lib/server/bodies';
-import { deleteCase, readCase, renameCase, saveCase } from '$lib/server/cases/cases';
-import { noteAlone } from '$lib/server/people/trail';
-import { json } from '@sveltejs/kit';
+import { deleteCase, renameCase, saveCase } from '$lib/server/cases/cases';
 import type { RequestHandler } from './$types';
-
-/** The case as it is, for a page that it is too large to go with. */
-export const GET: RequestHandler = ({ params, locals }) =>
-	answering(async () => {
-		const state = await readCase(params.id);
-		if (state === null) return unknownCase();
-		await noteAlone(locals.actor, { what: 'opened a case', subject: params.id });
-		return json(state);
-	});
 
 export const PUT: RequestHandler = ({ request, params, locals }) =>
 	answering(async () => {

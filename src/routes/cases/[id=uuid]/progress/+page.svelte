@@ -12,12 +12,11 @@
 		readingIn,
 		withRecorded,
 		withReading,
-		withStatements,
 		withVisitOn,
 		withoutRecorded,
-		withoutVisit,
-		type CameStatement
-	} from '$lib/desk/readings';
+		withoutVisit
+	} from '$lib/document/visits';
+	import { withStatements, type CameStatement } from '$lib/desk/came-statements';
 	import { asOfForecast, comeBack, momentsOf, outlookFrom } from '$lib/document/coming-back';
 	import { goneAhead, goneOn } from '$lib/document/going-on';
 	import type { More } from '$lib/document/later-money';

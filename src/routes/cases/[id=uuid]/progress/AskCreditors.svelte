@@ -1,6 +1,6 @@
 <!-- Asks the creditors for statements of all accounts that are noted, or takes them from files; what came is shown first. -->
 <script lang="ts">
-	import { cameFor, type CameStatement } from '$lib/desk/readings';
+	import { cameFor, type CameStatement } from '$lib/desk/came-statements';
 	import { askCreditor } from '$lib/desk/requests';
 	import type { DebtEntry } from '$lib/document/debt';
 	import { unexplainedOf, type Lived, type VisitEntry } from '$lib/document/life';

@@ -3,7 +3,7 @@
 	import { SCREEN } from '$lib/reading/writing';
 	import type { DebtDrift } from '$lib/core/plan/drift';
 	import { beginOf } from '$lib/core/plan/drift';
-	import { newRecorded, withBalanceRead, type Read } from '$lib/desk/readings';
+	import { newRecorded, withBalanceRead, type Read } from '$lib/document/visits';
 	import type { BalanceEntry } from '$lib/document/balances';
 	import type { TransactionEntry } from '$lib/document/debt';
 	import {

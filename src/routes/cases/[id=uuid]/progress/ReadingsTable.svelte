@@ -6,7 +6,7 @@
 	import { largerSide } from '$lib/core/plan/drift';
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
 	import type { DriftFigureName } from '$lib/core/working/drift-figure';
-	import type { Read } from '$lib/desk/readings';
+	import type { Read } from '$lib/document/visits';
 	import type { DebtEntry } from '$lib/document/debt';
 	import type { RecordedEvent, VisitEntry } from '$lib/document/life';
 	import type { Writing } from '$lib/reading/writing';

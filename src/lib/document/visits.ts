@@ -1,12 +1,9 @@
-/** Changes of a case during a visit: recorded balances, payments and charges, creditors' statements. */
+/** Changes of a case during a visit: recorded balances, payments and charges. */
+import { v4 as newId } from 'uuid';
 import type { CalendarDate } from '../core/quantities/calendar';
 import { sumOf, ZERO, type Cents } from '../core/quantities/money';
-import type { TransactionEntry } from '../document/debt';
-import type { CaseDocument } from '../document/case';
-import type { RecordedEvent, ReadingEntry, VisitEntry } from '../document/life';
-import { withTransactions } from '../exchange/account-debt';
-import type { AccountStatement } from '../exchange/statement-ofx';
-import { v4 as newId } from 'uuid';
+import type { CaseDocument } from './case';
+import type { RecordedEvent, ReadingEntry, VisitEntry } from './life';
 
 /** A visit that nothing has been read in yet; it is kept with its first reading. */
 export const newVisit = (date: CalendarDate): VisitEntry => ({ id: newId(), date });
@@ -117,35 +114,3 @@ export const newRecorded = (debt: string, date: CalendarDate): RecordedEvent => 
 	kind: 'payment',
 	amount: ZERO
 });
-
-/** The case with what creditors' statements say, as of a visit: the balance a reading, the rest with the debt. */
-export function withStatements(
-	document: CaseDocument,
-	visit: VisitEntry,
-	statements: readonly CameStatement[]
-): CaseDocument {
-	return statements.reduce((so, { debt: id, balance, ...recordedEvents }) => {
-		const taken = {
-			...so,
-			debts: so.debts.map((one) => (one.id === id ? withTransactions(one, recordedEvents) : one))
-		};
-		if (balance === null) return taken;
-		const date = balance.date <= visit.date ? balance.date : visit.date;
-		return withReading(taken, visit, id, { date, balance: balance.owed });
-	}, document);
-}
-
-/** A statement of a debt, whatever file it came from; without a balance only what happened is known. */
-export interface CameStatement {
-	readonly debt: string;
-	readonly transactions: readonly TransactionEntry[];
-	/** The references of transactions that it deletes or replaces. */
-	readonly withdrawn: readonly string[];
-	readonly balance: { readonly date: CalendarDate; readonly owed: Cents } | null;
-}
-
-/** A creditor's statement of a debt. */
-export const cameFor = (
-	debt: string,
-	{ transactions, withdrawn, asOf, owed }: AccountStatement
-): CameStatement => ({ debt, transactions, withdrawn, balance: { date: asOf, owed } });

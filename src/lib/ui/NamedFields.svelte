@@ -1,0 +1,46 @@
+<!-- A small form: fields in one line, each with its name above (`.name`), and the button that does what it is for. -->
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+
+	interface Props {
+		/** How wide a text field is, in pixels. */
+		width?: number;
+		onsubmit: (event: SubmitEvent) => unknown;
+		children: Snippet;
+	}
+	const { width = 260, onsubmit, children }: Props = $props();
+</script>
+
+<form style:--field="{width}px" {onsubmit}>{@render children()}</form>
+
+<style>
+	form {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 12px 22px;
+		align-items: end;
+	}
+
+	form :global(.name) {
+		display: block;
+		color: var(--quiet);
+		font-size: 13px;
+		font-weight: 600;
+	}
+
+	form :global(input:not([type='checkbox'])) {
+		width: var(--field);
+		height: 30px;
+		padding: 0 8px;
+		border: 0;
+		border-bottom: 1px solid var(--act);
+		border-radius: 2px 2px 0 0;
+		background: var(--sheet);
+	}
+
+	form :global(button[type='submit']:not(.filled)) {
+		height: 30px;
+		color: var(--act);
+		font-weight: 600;
+	}
+</style>
