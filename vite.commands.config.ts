@@ -20,6 +20,7 @@ export default defineConfig({
 				'src/judge.ts',
 				'src/compute.ts',
 				'src/for-programs.ts',
+				'src/describe.ts',
 				'src/convert/convert.ts',
 				'src/convert/read-file.ts'
 			]

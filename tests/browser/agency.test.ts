@@ -4,6 +4,8 @@ import type { CaseState } from '../../src/lib/document/case';
 import { addPerson, PASSWORD, signIn, welcome } from '../../scripts/accounts.mjs';
 import { card } from '../support/debts';
 import { findings } from '../support/axe';
+import { askBy } from '../support/program';
+import { startReceiver, type Receiver } from '../support/receiver';
 import { openDesk, type Desk, type Screen } from '../support/page';
 import { makeCase, startResiduum, type MadeCase, wholly } from '../support/residuum';
 import { staffOf } from '../support/staff';
@@ -17,9 +19,15 @@ let desk: Desk;
 let mara: Screen;
 let ivo: Screen;
 let made: MadeCase;
+let receiver: Receiver;
 beforeAll(async () => {
 	let link = '';
-	const residuum = await startResiduum({ RESIDUUM_NAMES: 'casebook.example' }, (settings) => {
+	receiver = await startReceiver();
+	const environment = {
+		RESIDUUM_NAMES: 'casebook.example',
+		RESIDUUM_WEBHOOK_HOSTS: receiver.host
+	};
+	const residuum = await startResiduum(environment, (settings) => {
 		link = addPerson(settings, MARA, 'supervisor');
 	});
 	desk = await openDesk(residuum);
@@ -32,7 +40,10 @@ beforeAll(async () => {
 	ivo = await desk.openElsewhere();
 }, 240_000);
 afterEach(() => desk.checked());
-afterAll(() => desk.close());
+afterAll(async () => {
+	await desk.close();
+	await receiver.end();
+});
 
 async function comesIn(screen: Screen, name: string, password = PASSWORD): Promise<void> {
 	await screen.page.waitForSelector('input[name=username]');
@@ -184,6 +195,46 @@ describe('an agency', () => {
 		await stranger.enter(PASSWORD);
 		await stranger.see('form [role=alert]', 'This link is used or expired');
 		expect(await findings(stranger)).toEqual([]);
+		desk.checked('status of 422');
+	});
+
+	it('lets a program in by a token, has another one told, and keeps both out again', async () => {
+		await mara.goto('/programs');
+		await mara.answer('No program can ask on your behalf.');
+		await mara.page.type('main form input', 'Bookkeeping, month end');
+		await mara.press('Enter');
+		await mara.see('.token', /^residuum_[\w-]{43}$/);
+		await mara.answer('1 program can ask on your behalf.');
+		const token = await mara.page.$eval('.token', ({ textContent }) => textContent.trim());
+		const ask = async () =>
+			(await askBy(desk.residuum.address, token, 'GET', `/api/v1/cases/${made.id}/plans`)).status;
+		expect(await ask()).toBe(200);
+
+		const webhooks = '[aria-labelledby=webhooks]';
+		await mara.page.type(`${webhooks} input[type=url]`, 'https://elsewhere.example/told');
+		await mara.press('Enter');
+		await mara.see(`${webhooks} [role=status]`, `of these hosts: ${receiver.host}`);
+		await mara.page.$eval(`${webhooks} input[type=url]`, (field) =>
+			(field as HTMLInputElement).select()
+		);
+		await mara.page.type(`${webhooks} input[type=url]`, receiver.address);
+		await mara.press('Enter');
+		await mara.see('.secret', /^whsec_/);
+		receiver.secret = await mara.page.$eval('.secret', ({ textContent }) => textContent.trim());
+		expect(await findings(mara)).toEqual([]);
+		await desk.residuum.request('PATCH', `/api/cases/${made.id}`, { label: 'Told of' });
+		await expect.poll(() => receiver.taken.map(({ type }) => type)).toContain('case.changed');
+
+		// What is shown once is not there when one comes back.
+		await mara.goto('/programs');
+		await mara.answer('1 program can ask on your behalf.');
+		expect(await mara.page.content()).not.toContain(token);
+		await mara.see(webhooks, 'told ');
+		await mara.click('[aria-label="Revoke the token for Bookkeeping, month end"]');
+		await mara.answer('No program can ask on your behalf.');
+		expect(await ask()).toBe(401);
+		await mara.click(`[aria-label="Remove the webhook at ${receiver.address}"]`);
+		await expect.poll(() => mara.page.$$(`${webhooks} tbody tr`)).toEqual([]);
 		desk.checked('status of 422');
 	});
 

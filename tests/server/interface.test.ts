@@ -1,6 +1,6 @@
 /** The interface for other programs: its description, a client made of that, and what is answered. */
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createConfig, lintFromString } from '@redocly/openapi-core';
@@ -48,6 +48,11 @@ describe('the description', () => {
 		expect(
 			problems.map(({ ruleId, message, location }) => [ruleId, message, location[0]?.pointer])
 		).toEqual([]);
+	});
+
+	it('is a file of the build, which a release has', async () => {
+		const file = readFileSync(join(ROOT, 'build/openapi.json'), 'utf8');
+		expect(JSON.parse(file)).toEqual(JSON.parse(await described()));
 	});
 
 	it('has every operation that there is, and no other', async () => {

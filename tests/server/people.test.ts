@@ -26,7 +26,7 @@ const TALA = 'Tala Fjord';
 const LEAD = 'Team lead';
 
 beforeAll(async () => {
-	residuum = await startResiduum();
+	residuum = await startResiduum({ RESIDUUM_WEBHOOK_HOSTS: 'clients.example' });
 	await letIn(IVO, 'counselor');
 	await letIn(SENNA, 'counselor');
 	await letIn(PELL, 'reader');
@@ -86,10 +86,19 @@ async function questionOf(name: string | null): Promise<string> {
 	return status === 201 ? (body as { id: string }).id : crypto.randomUUID();
 }
 
-/** A program that a supervisor has let in. */
-async function programLetIn(): Promise<string> {
+/** A program that a supervisor has let in, for a route that is about one. */
+async function programFor(route: string): Promise<string> {
+	if (!route.includes('[program=uuid]')) return '';
 	const asked = { purpose: 'Bookkeeping', scopes: ['cases:read'], days: 30 };
 	const { body } = await residuum.request('POST', '/api/programs', asked);
+	return (body as { id: string }).id;
+}
+
+/** The same of one that is told. */
+async function webhookFor(route: string): Promise<string> {
+	if (!route.includes('[webhook=uuid]')) return '';
+	const asked = { address: 'https://clients.example/told', kinds: ['case.created'] };
+	const { body } = await residuum.request('POST', '/api/webhooks', asked);
 	return (body as { id: string }).id;
 }
 
@@ -159,11 +168,9 @@ describe('the table of what is allowed', () => {
 						if (deleted) await residuum.request('DELETE', `/api/cases/${deleted.id}`);
 						// What would be brought back must be gone first.
 						if (route.endsWith('/restore')) await residuum.request('DELETE', `/api/cases/${id}`);
-						const program = route.includes('[program=uuid]') ? await programLetIn() : '';
-						const asked = (deleted ? path.replace(id, deleted.id) : path).replace(
-							'[program=uuid]',
-							program
-						);
+						const asked = (deleted ? path.replace(id, deleted.id) : path)
+							.replace('[program=uuid]', await programFor(route))
+							.replace('[webhook=uuid]', await webhookFor(route));
 						const answer = await as(name, method, asked, method === 'GET' ? undefined : {});
 						if (
 							route.endsWith('/restore') ||

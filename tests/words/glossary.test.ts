@@ -81,9 +81,12 @@ describe('what the program says', () => {
 	});
 });
 
-/** Modules that speak to whoever starts the program or runs its commands, in its log: backups, databases, the trail’s key. */
+/**
+ * Modules that speak to whoever starts the program or runs its commands, in its log: backups, databases, the trail’s key; and
+ * to whoever writes other programs.
+ */
 const OF_WHO_RUNS_IT =
-	/\/server\/(backup|commands|database)\/|\/(control|database|metrics|agency|trail|trail-key|revisions)\.ts$/;
+	/\/server\/(backup|commands|database)\/|\/(control|database|metrics|openapi|operations|agency|trail|trail-key|revisions)\.ts$/;
 
 /** The sentences that a module itself says, each with … in the place of what is put in. */
 function ownSentences(source: string): string[] {

@@ -3,7 +3,7 @@ import type { Capability } from '../document/capabilities';
 import type { DirectoryPolicy } from '../document/directory';
 import type { Holders, Person } from '../document/people';
 import type { AccountChange, OwnFactorRequest } from '../document/schema/people';
-import type { ProgramRequest } from '../document/schema/programs';
+import type { ProgramRequest, WebhookRequest } from '../document/schema/programs';
 import type { NextStep } from '../document/second-factor';
 import type {
 	PublicKeyCredentialCreationOptionsJSON,
@@ -99,6 +99,12 @@ export const letProgramIn = (asked: ProgramRequest) =>
 
 /** Takes the token of a program back. */
 export const keepProgramOut = (id: string) => ask<undefined>('DELETE', `/api/programs/${id}`);
+
+/** Has a program told of cases; what it is signed with, which is said once. */
+export const haveTold = (asked: WebhookRequest) =>
+	ask<{ secret: string }>('POST', '/api/webhooks', asked);
+
+export const haveToldNoMore = (id: string) => ask<undefined>('DELETE', `/api/webhooks/${id}`);
 
 export const holdersOf = (id: string) => ask<Holders>('GET', `/api/cases/${id}/holders`);
 

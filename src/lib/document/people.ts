@@ -76,6 +76,8 @@ export type AuditEvent =
 	| 'made a sign-in link'
 	| 'let a program in'
 	| 'kept a program out'
+	| 'has a program told'
+	| 'has a program told no more'
 	| 'opened a case'
 	| 'began a case'
 	| 'took a case in'

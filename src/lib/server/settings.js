@@ -274,6 +274,20 @@ const SETTINGS = {
 		'an address that begins with http:// or https://',
 		webAddress
 	),
+	webhookHosts: usually(
+		'RESIDUUM_WEBHOOK_HOSTS',
+		'',
+		'hosts whose programs may be told of what happens to cases, as clients.example:8443; where none is set, nobody is told',
+		'host names, separated by commas',
+		list
+	),
+	webhookRetry: usually(
+		'RESIDUUM_WEBHOOK_RETRY',
+		'15',
+		'seconds until whoever was not reached is told again; the times after that are each twice as long, and twelve in all',
+		'a whole number of seconds from 1 to 3600',
+		whole(1, 3600)
+	),
 	outsideWait: usually(
 		'RESIDUUM_CREDITORS_WAIT',
 		'8000',

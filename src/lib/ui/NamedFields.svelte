@@ -43,4 +43,24 @@
 		color: var(--act);
 		font-weight: 600;
 	}
+
+	form :global(fieldset) {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 16px;
+		margin: 0;
+		padding: 0;
+		border: 0;
+	}
+
+	form :global(fieldset label) {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+		min-height: 30px;
+	}
+
+	form :global(fieldset input) {
+		accent-color: var(--act);
+	}
 </style>

@@ -1,5 +1,5 @@
 /** Other programs that are let in, in words. */
-import type { Program, Scope, Term } from '../document/programs';
+import type { Program, Scope, Term, WebhookKind } from '../document/programs';
 import en from '../messages/en/programs.json';
 import { messagesOf, type Locale } from '../messages/message';
 import type { Sentence } from '../messages/sentence';
@@ -23,3 +23,7 @@ export const scopeInWords = (scope: Scope, locale: Locale): string =>
 
 /** “90 days”: how long a token is good. */
 export const termInWords = (days: Term, locale: Locale): string => text(locale, 'term', { days });
+
+/** “a case is created”: what a program is told of. */
+export const kindInWords = (kind: WebhookKind, locale: Locale): string =>
+	text(locale, 'kind', { kind: kind.replace('.', '_') });

@@ -13,13 +13,16 @@
 	import TopLine from '$lib/ui/TopLine.svelte';
 	import { touchedInWords } from '$lib/words/casebook';
 	import { programsSentence, scopeInWords, termInWords } from '$lib/words/programs';
+	import Webhooks from './Webhooks.svelte';
 	import type { PageProps } from './$types';
 	import { t } from '$lib/words/labels/accounts';
 
 	const { data }: PageProps = $props();
 	const me = $derived(data.person?.name ?? '');
 	/** Whether programs of others are seen, too. */
-	const isOfOthers = $derived(data.programs.some(({ person }) => person !== me));
+	const isOfOthers = $derived(
+		[...data.programs, ...data.webhooks].some(({ person }) => person !== me)
+	);
 
 	let purpose = $state('');
 	let scopes = $state<Scope[]>(['cases:read']);
@@ -152,6 +155,14 @@
 			</tbody>
 		</QuietTable>
 	{/if}
+
+	<Webhooks
+		webhooks={data.webhooks}
+		hosts={data.hosts}
+		{isOfOthers}
+		today={data.today}
+		onchanged={() => void invalidateAll()}
+	/>
 </main>
 
 <style>
@@ -180,26 +191,6 @@
 		padding: 12px 6px 16px;
 		border-top: 2px solid var(--act);
 		border-bottom: 1px solid var(--hairline);
-	}
-
-	fieldset {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 2px 16px;
-		margin: 0;
-		padding: 0;
-		border: 0;
-	}
-
-	fieldset label {
-		display: flex;
-		gap: 6px;
-		align-items: center;
-		min-height: 30px;
-	}
-
-	fieldset input {
-		accent-color: var(--act);
 	}
 
 	.outcome:empty {

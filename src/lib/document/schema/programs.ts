@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { LIMITS } from '../../core/quantities/limits';
 import { questionFields, written } from '../book-question';
-import { LONGEST_PURPOSE, SCOPES, TERMS } from '../programs';
+import { LONGEST_ADDRESS, LONGEST_PURPOSE, SCOPES, TERMS, WEBHOOK_KINDS } from '../programs';
 import { t } from '../refusals';
 import { presentDocument } from './case';
 import { changesList } from './changes';
@@ -19,6 +19,16 @@ export const programRequest = z.strictObject({
 	days: choice(t('How many days the token is good'), TERMS)
 });
 export type ProgramRequest = z.infer<typeof programRequest>;
+
+/** A program that somebody has told of cases. */
+export const webhookRequest = z.strictObject({
+	address: text(t('The address to be told at'), 1, LONGEST_ADDRESS),
+	kinds: z
+		.array(z.enum(WEBHOOK_KINDS))
+		.min(1, { error: t('A program is told of something; choose of what.') })
+		.refine((kinds) => new Set(kinds).size === kinds.length)
+});
+export type WebhookRequest = z.infer<typeof webhookRequest>;
 
 const day = z.iso.date();
 const instant = z.iso.datetime();
@@ -197,6 +207,14 @@ export const filesQuery = z.discriminatedUnion(
 	}
 );
 export type FilesQuery = z.infer<typeof filesQuery>;
+
+/** What is told of a case: no figure and no name; whoever may know more asks. */
+export const toldOfCase = z.object({
+	type: z.enum(WEBHOOK_KINDS),
+	/** When it happened; what is told may come later, twice, and in another order. */
+	timestamp: instant,
+	data: z.object({ case: z.uuid() })
+});
 
 /** Why a request was not carried out (RFC 9457). */
 export const problemAnswer = z.object({

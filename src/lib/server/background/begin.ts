@@ -2,6 +2,8 @@
 import { throughQueue } from '../book/queue-in-use';
 import { SAVINGS, workOnSavings } from '../book/savings';
 import { isAnyLeft, workOn } from '../book/what-if';
+import { isAnybodyTold, WEBHOOKS } from '../programs/webhooks/announced';
+import { tell } from '../programs/webhooks/told';
 import { WorkQueue } from './queue';
 
 /**
@@ -11,10 +13,17 @@ import { WorkQueue } from './queue';
 export async function beginWork(isShared: boolean): Promise<() => Promise<void>> {
 	const queue = new WorkQueue(
 		(portion, lane, done) =>
-			portion.run === SAVINGS ? workOnSavings(lane, done) : workOn(portion, lane, done),
+			portion.run === SAVINGS
+				? workOnSavings(lane, done)
+				: portion.run === WEBHOOKS
+					? tell(portion.portion, done)
+					: workOn(portion, lane, done),
 		isShared
 	);
 	throughQueue(queue);
-	if (isShared || (await isAnyLeft())) queue.wake();
+	const isTold = await isAnybodyTold();
+	// Before a case is changed: its tables are made in a transaction of its own.
+	if (isTold) await queue.ready();
+	if (isShared || (await isAnyLeft()) || isTold) queue.wake();
 	return () => queue.close();
 }

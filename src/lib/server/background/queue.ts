@@ -23,6 +23,9 @@ export interface Portion {
 	readonly portion: number;
 }
 
+/** How often a portion that fails is tried again, and after how many seconds; with `retryBackoff` twice as long each time. */
+export type Again = Pick<PgBoss.JobInsert, 'retryLimit' | 'retryDelay' | 'retryBackoff'>;
+
 /** Does a portion; `done` ends its job in the transaction that writes its result. */
 export type Work = (
 	portion: Portion,
@@ -76,9 +79,14 @@ export class WorkQueue {
 	}
 
 	/** Puts portions of a question in the queue, in the transaction that writes the question. */
-	async put(transaction: Statements, run: string, portions: readonly number[]): Promise<void> {
+	async put(
+		transaction: Statements,
+		run: string,
+		portions: readonly number[],
+		again: Again = {}
+	): Promise<void> {
 		const boss = await this.#begun();
-		const jobs = portions.map((portion) => ({ name: QUEUE, data: { run, portion } }));
+		const jobs = portions.map((portion) => ({ name: QUEUE, data: { run, portion }, ...again }));
 		await boss.insert(jobs, { db: through(transaction) } as never);
 	}
 

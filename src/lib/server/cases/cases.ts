@@ -5,6 +5,7 @@
  */
 import type { Operation } from 'fast-json-patch';
 import { achievedIn } from '../../document/achieved';
+import type { WebhookKind } from '../../document/programs';
 import { begunCase, type CaseDocument, type CaseState, type NewCase } from '../../document/case';
 import { caseDocument } from '../../document/schema/case';
 import { inOurWords, problemsOf, type Problem } from '../../document/schema/problems';
@@ -24,6 +25,7 @@ import type { Statements } from '../database/statements';
 import { debtRows, replaceDebts } from './debts';
 import { THIS_MACHINE, type Actor } from '../people/actor';
 import { note } from '../people/trail';
+import { announce } from '../programs/webhooks/announced';
 import { progressRows, replaceProgress } from './progress';
 import { plannedRows, replacePlans } from './plans';
 import {
@@ -76,6 +78,7 @@ export async function createCase(
 			{ touchedAt: now(), what: 'new case', actor },
 			[as]
 		);
+		await announce(transaction, 'case.created', [id]);
 		await note(transaction, actor, { what: 'began a case', subject: id });
 		return id;
 	});
@@ -97,6 +100,7 @@ export async function takeCases(
 		const ids: string[] = [];
 		for (let at = 0; at < documents.length; at += AT_ONCE)
 			ids.push(...(await insertInto(transaction, documents.slice(at, at + AT_ONCE), made)));
+		await announce(transaction, 'case.created', ids);
 		const taken = ids.map((subject) => ({ what: 'took a case in', subject }) as const);
 		await note(transaction, actor, ...taken);
 		return ids;
@@ -277,6 +281,7 @@ export const deleteCase = (id: string, actor: Actor): Promise<boolean> =>
 	mark(
 		'update case_file set deleted_at = $2 where id = $1 and deleted_at is null',
 		[id, now()],
+		'case.deleted',
 		{ what: 'deleted a case', subject: id },
 		actor
 	);
@@ -285,6 +290,7 @@ export const restoreCase = (id: string, actor: Actor): Promise<boolean> =>
 	mark(
 		'update case_file set deleted_at = null where id = $1 and deleted_at is not null',
 		[id],
+		'case.restored',
 		{ what: 'brought a case back', subject: id },
 		actor
 	);
@@ -292,14 +298,17 @@ export const restoreCase = (id: string, actor: Actor): Promise<boolean> =>
 /** Changes one row, and the trail with it; false where there was none to be changed. */
 async function mark(
 	sql: string,
-	values: readonly unknown[],
+	values: readonly [string, ...unknown[]],
+	kind: WebhookKind,
 	done: Parameters<typeof note>[2],
 	actor: Actor
 ): Promise<boolean> {
 	return writing(async (statements) => {
 		const { affectedRows } = await statements.query(sql, values);
-		if (affectedRows === 1) await note(statements, actor, done);
-		return affectedRows === 1;
+		if (affectedRows !== 1) return false;
+		await announce(statements, kind, values.slice(0, 1) as [string]);
+		await note(statements, actor, done);
+		return true;
 	});
 }
 
@@ -407,6 +416,7 @@ async function make(
 	await replacePlans(transaction, id, document, before);
 	await replaceProgress(transaction, id, document, before);
 	await upsertRows(transaction, 'case_projection', ['case_id'], [projectionRow(id, document)]);
+	await announce(transaction, 'case.changed', [id]);
 	await note(transaction, actor, {
 		what: 'changed a case',
 		subject: id,

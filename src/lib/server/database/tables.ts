@@ -17,6 +17,7 @@ export const KEPT = [
 	'directory_policy',
 	'directory_rule',
 	'program_token',
+	'webhook',
 	'reference_row',
 	'case_file',
 	'case_revision',
@@ -51,7 +52,7 @@ export const NAMED_BEFORE = {
 } as const;
 
 /**
- * Tables of the moment: sessions, what is asked before one begins, ways to and from the directory, failed sign-ins, what programs were answered, who has which case open, what is made of cases to compute many and to
+ * Tables of the moment: sessions, what is asked before one begins, ways to and from the directory, failed sign-ins, what programs were answered and are still to be told, who has which case open, what is made of cases to compute many and to
  * add them up, what was asked of many, and which reminders are put off.
  */
 export const MOMENTARY = [
@@ -64,6 +65,7 @@ export const MOMENTARY = [
 	'directory_logout',
 	'sign_in_failure',
 	'program_answer',
+	'webhook_event',
 	'case_presence',
 	'client_view',
 	'case_projection',

@@ -131,6 +131,8 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/welcome': { POST: 'stranger' },
 	'/api/programs': { POST: 'programs' },
 	'/api/programs/[program=uuid]': { DELETE: 'programs' },
+	'/api/webhooks': { POST: 'programs' },
+	'/api/webhooks/[webhook=uuid]': { DELETE: 'programs' },
 	'/api/people': { POST: 'people' },
 	'/api/people/[account=uuid]': { POST: 'people' },
 	'/api/directory': { PUT: 'people' },

@@ -1,7 +1,7 @@
 /** The description of the interface for other programs (OpenAPI 3.1), made from the operations and their schemas. */
 import { STATUS_CODES } from 'node:http';
 import { z } from 'zod';
-import { SCOPES } from '../../document/programs';
+import { SCOPES, WEBHOOK_KINDS, type WebhookKind } from '../../document/programs';
 import {
 	caseAnswer,
 	caseLine,
@@ -12,6 +12,7 @@ import {
 	plansAnswer,
 	problemAnswer,
 	readingsRequest,
+	toldOfCase,
 	writtenAnswer
 } from '../../document/schema/programs';
 import { newCase, presentDocument } from '../../document/schema/case';
@@ -39,6 +40,7 @@ const NAMED = {
 	NewDebt: newDebtRequest,
 	Plans: plansAnswer,
 	Readings: readingsRequest,
+	Told: toldOfCase,
 	Problem: problemAnswer
 } satisfies Record<string, z.ZodType>;
 type Name = keyof typeof NAMED;
@@ -184,6 +186,25 @@ function described(operation: Operation): Json {
 	};
 }
 
+/** What is told of cases to whoever is to be told. */
+const toldOf = (kind: WebhookKind): Json => ({
+	post: {
+		operationId: kind.replace('.', '-'),
+		summary: `Told of cases: ${kind}`,
+		description:
+			'Sent to the addresses under “Other programs”, signed as Standard Webhooks has it: with `webhook-id`, by which what comes twice is known, `webhook-timestamp` and `webhook-signature`. Whatever is not answered with a status of success is sent again, up to twelve times.',
+		security: [],
+		requestBody: {
+			required: true,
+			content: { 'application/json': { schema: { $ref: reference('Told') } } }
+		},
+		responses: {
+			'2XX': { description: 'It was taken' },
+			'4XX': { description: 'It is sent again' }
+		}
+	}
+});
+
 /** The whole description. */
 export function openApi(): Json {
 	const paths: Record<string, Record<string, unknown>> = {};
@@ -204,6 +225,7 @@ export function openApi(): Json {
 		},
 		servers: [{ url: '/', description: 'This Residuum' }],
 		paths,
+		webhooks: Object.fromEntries(WEBHOOK_KINDS.map((kind) => [kind, toldOf(kind)])),
 		components: {
 			schemas: namedSchemas(),
 			headers: {

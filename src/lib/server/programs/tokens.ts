@@ -1,29 +1,18 @@
 /** Tokens by which other programs are let in: made for a purpose, until a day; only their hashes are kept. */
-import { may } from '../../document/capabilities';
 import type { Person } from '../../document/people';
 import { MOST_PROGRAMS, type Program, type Scope, type Term } from '../../document/programs';
 import { NotNow, reading, writing } from '../database';
 import { t } from '../refusals';
 import type { Actor, ProgramAsking } from '../people/actor';
-import { PEOPLE, PERSON, isAble } from '../people/roles';
+import { PEOPLE, PERSON } from '../people/roles';
 import { hashed, newToken } from '../people/tokens';
 import { note } from '../people/trail';
+import { DAY, letsProgramsIn, longestAway, seesAll } from './whose';
 
 /** What a token begins with: whatever looks through files for secrets finds it by that. */
 const MARK = 'residuum_';
-const DAY = 86_400_000;
 /** Precision of when a token was used last, in milliseconds. */
 const NOTED_EVERY = 60_000;
-/** Whoever comes in by the directory has to have come within so long: those who have left it let nobody in. */
-const COMES_AGAIN = 30 * DAY;
-
-/** SQL: a token of `PEOPLE` is good at an instant ($n) and with whom the directory knew at another ($n + 1). */
-const isGood = (
-	n: number
-): string => `(ends_at > $${n} and locked_at is null and ${isAble('programs')}
-	and (directory_subject is null or coalesce(directory_seen_at > $${n + 1}, false)))`;
-const goodAt = (now: number) => [new Date(now), new Date(now - COMES_AGAIN)];
-
 /** A new token and its secret, which is said once; or why there is none. */
 export type Made =
 	| { readonly ok: true; readonly id: string; readonly secret: string }
@@ -64,9 +53,6 @@ export async function letProgramIn(
 	});
 }
 
-/** Whether somebody sees what others have let in, and keeps it out. */
-const seesAll = ({ person }: Actor): boolean => may(person, 'people');
-
 /** Takes a token back: one's own, or anybody's for those who let people in. False where there is none of these. */
 export const keepProgramOut = (id: string, actor: Actor): Promise<boolean> =>
 	writing(async (statements) => {
@@ -96,10 +82,10 @@ export async function programsOf(actor: Actor): Promise<Program[]> {
 			is_good: boolean;
 		}>(
 			`select program_token.id, purpose, account.name, scopes, program_token.made_at, ends_at, used_at,
-				${isGood(3)} as is_good
+				ends_at > $3 and ${letsProgramsIn(4)} as is_good
 			from program_token join (${PEOPLE}) on account.id = account_id
 			where $1 or account_id = $2 order by program_token.made_at desc, program_token.id`,
-			[seesAll(actor), actor.person?.id ?? null, ...goodAt(Date.now())]
+			[seesAll(actor), actor.person?.id ?? null, new Date(), longestAway()]
 		)
 	);
 	return rows.map(({ id, purpose, name, scopes, made_at, ends_at, used_at, is_good }) => ({
@@ -126,8 +112,8 @@ export async function programBy(
 		>(
 			`select ${PERSON}, program_token.id as token_id, purpose, scopes, used_at
 			from program_token join (${PEOPLE}) on account.id = account_id
-			where hash = $1 and ${isGood(2)}`,
-			[hashed(secret.slice(MARK.length)), ...goodAt(now)]
+			where hash = $1 and ends_at > $2 and ${letsProgramsIn(3)}`,
+			[hashed(secret.slice(MARK.length)), new Date(now), longestAway()]
 		)
 	);
 	const [row] = rows;

@@ -1,0 +1,16 @@
+/** On whose behalf programs ask and are told. */
+import { may } from '../../document/capabilities';
+import type { Actor } from '../people/actor';
+import { isAble } from '../people/roles';
+
+export const DAY = 86_400_000;
+/** Whoever comes in by the directory has to have come within so long: those who have left it let nobody in. */
+const COMES_AGAIN = 30 * DAY;
+
+/** SQL: somebody of `PEOPLE` lets programs in; of the directory where it has known them since `longestAway` ($n). */
+export const letsProgramsIn = (n: number): string => `(locked_at is null and ${isAble('programs')}
+	and (directory_subject is null or coalesce(directory_seen_at > $${n}, false)))`;
+export const longestAway = (): Date => new Date(Date.now() - COMES_AGAIN);
+
+/** Whether somebody sees the programs of others, and keeps them out. */
+export const seesAll = ({ person }: Actor): boolean => may(person, 'people');
