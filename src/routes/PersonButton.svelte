@@ -4,17 +4,14 @@
 	import { finishWork } from '$lib/desk/session';
 	import { may } from '$lib/document/capabilities';
 	import type { Person } from '$lib/document/people';
-	import { SCREEN } from '$lib/reading/writing';
 	import Note from '$lib/ui/Note.svelte';
 	import UserRound from '@lucide/svelte/icons/user-round';
-	import { roleInWords } from '$lib/words/people';
 	import { t } from '$lib/words/labels/accounts';
 
 	interface Props {
 		person: Person;
 	}
 	const { person }: Props = $props();
-	const role = $derived(roleInWords(person.role, SCREEN));
 
 	let button = $state<HTMLElement>();
 	let isOpen = $state(false);
@@ -36,7 +33,7 @@
 <button
 	type="button"
 	aria-label={t('{name}, signed in', { name: person.name })}
-	title="{person.name}, {role}"
+	title="{person.name}, {person.role}"
 	aria-expanded={isOpen}
 	bind:this={button}
 	onclick={() => (isOpen = !isOpen)}
@@ -52,7 +49,7 @@
 			button?.focus();
 		}}
 	>
-		<p>{role}</p>
+		<p>{person.role}</p>
 		<ul>
 			{#if may(person, 'people')}<li><a href="/people">{t('People')}</a></li>{/if}
 			{#if may(person, 'trail')}<li><a href="/audit-trail">{t('Audit trail')}</a></li>{/if}

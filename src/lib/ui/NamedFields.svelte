@@ -23,6 +23,7 @@
 
 	form :global(.name) {
 		display: block;
+		margin-bottom: 3px;
 		color: var(--quiet);
 		font-size: 13px;
 		font-weight: 600;
@@ -30,6 +31,7 @@
 
 	form :global(input:not([type='checkbox'])) {
 		width: var(--field);
+		max-width: 100%;
 		height: 30px;
 		padding: 0 8px;
 		border: 0;

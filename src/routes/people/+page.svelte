@@ -6,7 +6,7 @@
 		changeAccount,
 		resetFactors,
 		type AccountDone
-	} from '$lib/desk/people-requests';
+	} from '$lib/desk/agency-requests';
 	import { whyNot, type Answer } from '$lib/desk/requests';
 	import { LONGEST_NAME, type AccountSummary } from '$lib/document/people';
 	import type { AccountChange } from '$lib/document/schema/people';

@@ -1,6 +1,6 @@
 <!-- How people come in by the directory: rules that give roles, who is let in, and whether passwords are good as well. -->
 <script lang="ts">
-	import { setDirectoryPolicy } from '$lib/desk/people-requests';
+	import { setDirectoryPolicy } from '$lib/desk/agency-requests';
 	import { whyNot } from '$lib/desk/requests';
 	import {
 		LONGEST_CLAIM,

@@ -1,6 +1,6 @@
 <!-- The roles and what each includes: those that were made here are changed by their check boxes. -->
 <script lang="ts">
-	import { defineRole, deleteRole, setFactorNeed } from '$lib/desk/people-requests';
+	import { defineRole, deleteRole, setFactorNeed } from '$lib/desk/agency-requests';
 	import { whyNot, type Answer } from '$lib/desk/requests';
 	import { CAPABILITIES, type Capability } from '$lib/document/capabilities';
 	import { LONGEST_ROLE, type RoleSummary } from '$lib/document/people';

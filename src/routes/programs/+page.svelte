@@ -1,7 +1,7 @@
 <!-- Other programs that people let in: each with what its token allows, made here and taken back here. -->
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
-	import { keepProgramOut, letProgramIn } from '$lib/desk/people-requests';
+	import { keepProgramOut, letProgramIn } from '$lib/desk/agency-requests';
 	import { whyNot } from '$lib/desk/requests';
 	import { may } from '$lib/document/capabilities';
 	import { LONGEST_PURPOSE, SCOPES, TERMS, type Program, type Scope } from '$lib/document/programs';
@@ -15,7 +15,7 @@
 	import { programsSentence, scopeInWords, termInWords } from '$lib/words/programs';
 	import Webhooks from './Webhooks.svelte';
 	import type { PageProps } from './$types';
-	import { t } from '$lib/words/labels/accounts';
+	import { t } from '$lib/words/labels/programs';
 
 	const { data }: PageProps = $props();
 	const me = $derived(data.person?.name ?? '');
@@ -115,45 +115,47 @@
 	{#if data.programs.length === 0}
 		<p class="help">{t('No token has been made yet. …')}</p>
 	{:else}
-		<QuietTable row={40}>
-			<thead>
-				<tr>
-					<th scope="col">{t('What the token is for')}</th>
-					{#if isOfOthers}<th scope="col">{t('On behalf of')}</th>{/if}
-					<th scope="col">{t('What it allows')}</th>
-					<th scope="col">{t('Ends')}</th>
-					<th scope="col">{t('Last used')}</th>
-					<th scope="col"><span class="unseen">{t('Actions')}</span></th>
-				</tr>
-			</thead>
-			<tbody>
-				{#each data.programs as program (program.id)}
-					<tr class:over={program.isOver}>
-						<th scope="row">{program.purpose}</th>
-						{#if isOfOthers}<td class="person">{program.person}</td>{/if}
-						<td class="allows">
-							{program.scopes.map((scope) => scopeInWords(scope, SCREEN)).join(' · ')}
-						</td>
-						<td>{program.isOver ? t('not good any more') : dayOf(program.endsAt)}</td>
-						<td class="quiet">{program.usedAt === null ? t('never') : dayOf(program.usedAt)}</td>
-						<td class="acts">
-							<button
-								type="button"
-								aria-label={t('Revoke the token for {purpose}', { purpose: program.purpose })}
-								onclick={() => void revoke(program)}>{t('Revoke')}</button
-							>
-							{#if may(data.person ?? null, 'trail')}
-								<a
-									href="/audit-trail?of={program.id}"
-									aria-label={t('Audit trail of {name}', { name: program.purpose })}
-									>{t('Audit trail')}</a
-								>
-							{/if}
-						</td>
+		<div class="wide">
+			<QuietTable row={40}>
+				<thead>
+					<tr>
+						<th scope="col">{t('What the token is for')}</th>
+						{#if isOfOthers}<th scope="col">{t('On behalf of')}</th>{/if}
+						<th scope="col">{t('What it allows')}</th>
+						<th scope="col">{t('Ends')}</th>
+						<th scope="col">{t('Last used')}</th>
+						<th scope="col"><span class="unseen">{t('Actions')}</span></th>
 					</tr>
-				{/each}
-			</tbody>
-		</QuietTable>
+				</thead>
+				<tbody>
+					{#each data.programs as program (program.id)}
+						<tr class:over={program.isOver}>
+							<th scope="row">{program.purpose}</th>
+							{#if isOfOthers}<td class="person">{program.person}</td>{/if}
+							<td class="allows">
+								{program.scopes.map((scope) => scopeInWords(scope, SCREEN)).join(' · ')}
+							</td>
+							<td>{program.isOver ? t('not good any more') : dayOf(program.endsAt)}</td>
+							<td class="quiet">{program.usedAt === null ? t('never') : dayOf(program.usedAt)}</td>
+							<td class="acts">
+								<button
+									type="button"
+									aria-label={t('Revoke the token for {purpose}', { purpose: program.purpose })}
+									onclick={() => void revoke(program)}>{t('Revoke')}</button
+								>
+								{#if may(data.person ?? null, 'trail')}
+									<a
+										href="/audit-trail?of={program.id}"
+										aria-label={t('Audit trail of {name}', { name: program.purpose })}
+										>{t('Audit trail')}</a
+									>
+								{/if}
+							</td>
+						</tr>
+					{/each}
+				</tbody>
+			</QuietTable>
+		</div>
 	{/if}
 
 	<Webhooks
@@ -168,6 +170,7 @@
 <style>
 	main {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 18px;
 		max-width: 1100px;
 		padding: 26px 24px 90px;
@@ -208,7 +211,12 @@
 		color: var(--quiet);
 	}
 
+	.wide {
+		overflow-x: auto;
+	}
+
 	.allows {
+		min-width: 220px;
 		white-space: normal;
 	}
 </style>

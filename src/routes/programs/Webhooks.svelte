@@ -1,7 +1,7 @@
 <!-- Programs that are told of what happens to cases: where, and of what. -->
 <script lang="ts">
 	import type { CalendarDate } from '$lib/core/quantities/calendar';
-	import { haveTold, haveToldNoMore } from '$lib/desk/people-requests';
+	import { haveTold, haveToldNoMore } from '$lib/desk/agency-requests';
 	import { whyNot } from '$lib/desk/requests';
 	import {
 		LONGEST_ADDRESS,
@@ -14,7 +14,7 @@
 	import QuietTable from '$lib/ui/QuietTable.svelte';
 	import { touchedInWords } from '$lib/words/casebook';
 	import { kindInWords } from '$lib/words/programs';
-	import { t } from '$lib/words/labels/accounts';
+	import { t } from '$lib/words/labels/programs';
 
 	interface Props {
 		webhooks: readonly Webhook[];
@@ -103,36 +103,38 @@
 		</div>
 	{/if}
 	{#if webhooks.length > 0}
-		<QuietTable row={40}>
-			<thead>
-				<tr>
-					<th scope="col">{t('Address')}</th>
-					{#if isOfOthers}<th scope="col">{t('On behalf of')}</th>{/if}
-					<th scope="col">{t('Told when')}</th>
-					<th scope="col">{t('Status')}</th>
-					<th scope="col"><span class="unseen">{t('Actions')}</span></th>
-				</tr>
-			</thead>
-			<tbody>
-				{#each webhooks as webhook (webhook.id)}
+		<div class="wide">
+			<QuietTable row={40}>
+				<thead>
 					<tr>
-						<th scope="row" title={webhook.address}>{webhook.address}</th>
-						{#if isOfOthers}<td>{webhook.person}</td>{/if}
-						<td class="kinds">
-							{webhook.kinds.map((kind) => kindInWords(kind, SCREEN)).join(' · ')}
-						</td>
-						<td class="quiet">{stands(webhook)}</td>
-						<td class="acts">
-							<button
-								type="button"
-								aria-label={t('Remove the webhook at {address}', { address: webhook.address })}
-								onclick={() => void remove(webhook)}>{t('Remove')}</button
-							>
-						</td>
+						<th scope="col">{t('Address')}</th>
+						{#if isOfOthers}<th scope="col">{t('On behalf of')}</th>{/if}
+						<th scope="col">{t('Told when')}</th>
+						<th scope="col">{t('Status')}</th>
+						<th scope="col"><span class="unseen">{t('Actions')}</span></th>
 					</tr>
-				{/each}
-			</tbody>
-		</QuietTable>
+				</thead>
+				<tbody>
+					{#each webhooks as webhook (webhook.id)}
+						<tr>
+							<th scope="row" title={webhook.address}>{webhook.address}</th>
+							{#if isOfOthers}<td>{webhook.person}</td>{/if}
+							<td class="kinds">
+								{webhook.kinds.map((kind) => kindInWords(kind, SCREEN)).join(' · ')}
+							</td>
+							<td class="quiet">{stands(webhook)}</td>
+							<td class="acts">
+								<button
+									type="button"
+									aria-label={t('Remove the webhook at {address}', { address: webhook.address })}
+									onclick={() => void remove(webhook)}>{t('Remove')}</button
+								>
+							</td>
+						</tr>
+					{/each}
+				</tbody>
+			</QuietTable>
+		</div>
 	{/if}
 </section>
 
@@ -170,7 +172,12 @@
 		user-select: all;
 	}
 
+	.wide {
+		overflow-x: auto;
+	}
+
 	.kinds {
+		min-width: 220px;
 		white-space: normal;
 	}
 </style>
