@@ -31,3 +31,4 @@ create table program_answer (
 	body text,
 	primary key (asker, key)
 );
+create index program_answer_by_time on program_answer (began_at);

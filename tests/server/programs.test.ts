@@ -90,6 +90,12 @@ describe('a token', () => {
 		expect(await casesFor(ofTala)).toBe(401);
 		await change({ what: 'role', role: 'Linker' });
 		expect(await casesFor(ofTala)).toBe(200);
+		const need = (needsSecondFactor: boolean) =>
+			residuum.request('PATCH', '/api/roles', { role: 'Linker', needsSecondFactor });
+		await need(true);
+		expect(await casesFor(ofTala)).toBe(401);
+		await need(false);
+		expect(await casesFor(ofTala)).toBe(200);
 		await change({ what: 'lock' });
 		expect(await casesFor(ofTala)).toBe(401);
 		await change({ what: 'unlock' });
