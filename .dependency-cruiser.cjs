@@ -27,6 +27,12 @@ module.exports = {
 			from: { path: room('core') },
 			to: { dependencyTypes: ['core', 'npm'] }
 		},
+		{
+			name: 'the-package-is-the-core',
+			severity: 'error',
+			from: { path: '^packages/core/' },
+			to: { pathNot: room('core') }
+		},
 		// What a phrase can open: the kinds of figures that explain themselves.
 		knows('messages', ['core/working', 'core/debt']),
 		knows('reading', ['messages', 'core/quantities']),

@@ -5,7 +5,17 @@ import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
 export default ts.config(
-	{ ignores: ['build/', '.svelte-kit/', 'node_modules/', 'data/', 'data-demo/'] },
+	{
+		ignores: [
+			'build/',
+			'.svelte-kit/',
+			'node_modules/',
+			'data/',
+			'data-demo/',
+			'packages/core/dist/',
+			'packages/core/docs/'
+		]
+	},
 	js.configs.recommended,
 	...ts.configs.strict,
 	...svelte.configs.recommended,

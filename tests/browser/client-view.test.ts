@@ -89,7 +89,7 @@ describe('the screen turned to a client', () => {
 				Promise.all(
 					[
 						'/api/casebook',
-						`/api${id}`,
+						`/api/v1${id}`,
 						'/api/cases/file',
 						`${id}/__data.json`,
 						'/__data.json'
