@@ -90,6 +90,14 @@ describe('the directory', () => {
 		residuum.request('PUT', '/api/directory', { ...OPEN, ...policy });
 	const idOf = (name: string) =>
 		directory.people.find((person) => person.name === name)?.id ?? 'nobody';
+	/** When the directory last said that somebody is there; null: it has said that they aren't. */
+	const seenOf = async (name: string) => {
+		const [row] = await rows(
+			residuum,
+			`select directory_seen_at as seen from account where name = '${name}'`
+		);
+		return row?.['seen'];
+	};
 	const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 	/** Signs in as somebody of the directory. */
@@ -186,9 +194,13 @@ describe('the directory', () => {
 		await tell({ person: idOf('Ivo Brandt'), is: 'gone' });
 		await pause(1_600);
 		expect(await whoIs(residuum, ivo)).toBeNull();
+		// No program is let in on their behalf, either.
+		expect(await seenOf('Ivo Brandt')).toBeNull();
 		const [, refused] = await comesIn('Ivo Brandt', new Traveller());
 		expect(refused.url.search).toBe('?directory=denied');
 		await tell({ person: idOf('Ivo Brandt'), is: 'there' });
+		await comesIn('Ivo Brandt', new Traveller());
+		expect(await seenOf('Ivo Brandt')).not.toBeNull();
 	});
 
 	it('ends nobody’s session because it does not answer, and says so to who wants to come in', async () => {
@@ -199,6 +211,7 @@ describe('the directory', () => {
 		const refused = await new Traveller().go(`${residuum.address}/sign-in/directory`);
 		expect(refused.url.search).toBe('?directory=away');
 		expect(refused.body).toContain('is not responding');
+		expect(await seenOf('Ivo Brandt')).not.toBeNull();
 		await tell({ is: 'well' });
 		await pause(1_600);
 		expect(await whoIs(residuum, ivo)).toBe('Ivo Brandt');

@@ -78,6 +78,9 @@ async function askAgain(
 	return why === null ? true : end(secret, why, address);
 }
 
+/** Why a session ends of somebody who may still be there. */
+const SAYS_NOTHING: ReadonlySet<string> = new Set(['has to come again', 'away']);
+
 async function end(secret: string, why: string, address: string): Promise<false> {
 	await writing(async (statements) => {
 		const { rows } = await statements.query<{ id: string; name: string }>(
@@ -86,10 +89,11 @@ async function end(secret: string, why: string, address: string): Promise<false>
 			[hashed(secret)]
 		);
 		if (!rows[0]) return;
-		// Nor are other programs let in on their behalf, until they have come again.
-		await statements.query('update account set directory_seen_at = null where id = $1', [
-			rows[0].id
-		]);
+		// Nor are other programs let in on behalf of whoever has left, until they have come again.
+		if (!SAYS_NOTHING.has(why))
+			await statements.query('update account set directory_seen_at = null where id = $1', [
+				rows[0].id
+			]);
 		await append(statements, rows[0], address, [
 			{ what: 'signed out', detail: `by the directory: ${why}` }
 		]);
