@@ -72,7 +72,7 @@ const handleIn = async (
 	language: DeskLanguage,
 	{ event, resolve }: Parameters<Handle>[0]
 ): Promise<Response> => {
-	const token = tokenIn(event.route.id, event.request);
+	const token = tokenIn(event.request);
 	// What a page of elsewhere has a browser send has neither a token nor what the directory writes.
 	const isOfProgram = token !== null || event.route.id === SIGNED_OUT_THERE;
 	const refusal = foreignRequest(event.request, names, isOfProgram);
@@ -143,6 +143,7 @@ async function answerProgram(
 	const asking = await askingBy(token, addressOf(event));
 	let response: Response;
 	if ('refusal' in asking) response = asking.refusal;
+	else if (route.id === null) response = refuse(404, NOTHING_HERE());
 	else {
 		locals.secret = null;
 		locals.actor = asking.actor;
@@ -181,7 +182,7 @@ function turnAway(
 	switch (decision) {
 		case 'sign in':
 			return isAsked
-				? challenged(refuse(401, SIGNED_OUT()), route.id)
+				? challenged(refuse(401, SIGNED_OUT()), url)
 				: // A new session is turned to nobody.
 					redirect(
 						303,

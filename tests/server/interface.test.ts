@@ -184,6 +184,7 @@ describe('what is answered', () => {
 		expect(writtenAnswer.parse(written.body)).toEqual(written.body);
 		const nowhere = await program.ask('GET', '/api/v1/nothing');
 		expect([nowhere.status, problemAnswer.safeParse(nowhere.body).success]).toEqual([404, true]);
+		expect((await program.ask('POST', '/api/v1/nothing', {})).status).toBe(404);
 	});
 
 	it('of a plan and its debts is what the reference cases say', async () => {

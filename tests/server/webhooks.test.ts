@@ -199,9 +199,10 @@ it('is told nowhere but at the hosts that are set, and encrypted, but for this m
 		expect([address, status]).toEqual([address, 422]);
 		expect(JSON.stringify(body)).toContain('RESIDUUM_WEBHOOK_HOSTS');
 	}
-	const good = { address: 'https://clients.example/told', kinds: KINDS };
+	const good = { address: 'https://CLIENTS.example:443\\told', kinds: KINDS };
 	const { status, body } = await residuum.request('POST', '/api/webhooks', good);
 	expect(status).toBe(201);
+	expect((await webhooks())[0]?.address).toBe('https://clients.example/told');
 	expect((await as(TALA, 'DELETE', `/api/webhooks/${(body as { id: string }).id}`)).status).toBe(
 		404
 	);

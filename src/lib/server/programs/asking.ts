@@ -9,17 +9,17 @@ import { programBy } from './tokens';
 const INTERFACE = '/api/v1/';
 
 /** The token of a request to the interface, which is empty where it is none; null: somebody asks as pages do. */
-export function tokenIn(route: string | null, { headers }: Request): string | null {
+export function tokenIn({ url, headers }: Request): string | null {
 	const said = headers.get('authorization');
-	if (said === null || !isInterface(route)) return null;
+	if (said === null || !isInterface(new URL(url))) return null;
 	return /^Bearer +(\S+)$/i.exec(said)?.[1] ?? '';
 }
 
-const isInterface = (route: string | null): boolean => route?.startsWith(INTERFACE) ?? false;
+const isInterface = ({ pathname }: URL): boolean => pathname.startsWith(INTERFACE);
 
 /** A refusal to who has not said who they are: on the interface with what is asked of a program. */
-export function challenged(refusal: Response, route: string | null): Response {
-	if (isInterface(route)) refusal.headers.set('WWW-Authenticate', 'Bearer');
+export function challenged(refusal: Response, url: URL): Response {
+	if (isInterface(url)) refusal.headers.set('WWW-Authenticate', 'Bearer');
 	return refusal;
 }
 

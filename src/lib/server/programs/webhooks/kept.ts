@@ -1,6 +1,11 @@
 /** Programs that are told of cases: made, listed, and told no more. */
 import { randomBytes } from 'node:crypto';
-import { MOST_WEBHOOKS, type Webhook, type WebhookKind } from '../../../document/programs';
+import {
+	LONGEST_ADDRESS,
+	MOST_WEBHOOKS,
+	type Webhook,
+	type WebhookKind
+} from '../../../document/programs';
 import { ofQueue } from '../../book/queue-in-use';
 import { reading, writing } from '../../database';
 import type { Actor } from '../../people/actor';
@@ -20,12 +25,14 @@ const refused = (refusal: string): Told => ({ ok: false, refusal });
 
 /** Has a program told of the cases that somebody sees. */
 export async function haveTold(
-	{ address, kinds }: { readonly address: string; readonly kinds: readonly WebhookKind[] },
+	asked: { readonly address: string; readonly kinds: readonly WebhookKind[] },
 	actor: Actor
 ): Promise<Told> {
 	const { person } = actor;
 	if (person === null) return refused(t('There are no accounts here.'));
-	if (!isAllowed(address))
+	// As it will be asked for: what looks like one host may be another.
+	const address = URL.parse(asked.address)?.href ?? '';
+	if (!isAllowed(address) || address.length > LONGEST_ADDRESS)
 		return refused(
 			t('Nobody is told at this address. …', { hosts: settings().webhookHosts.join(', ') })
 		);
@@ -41,6 +48,7 @@ export async function haveTold(
 			return refused(
 				t('You have {count} programs told already; remove one first.', { count: MOST_WEBHOOKS })
 			);
+		const { kinds } = asked;
 		const id = crypto.randomUUID();
 		const secret = `whsec_${randomBytes(32).toString('base64')}`;
 		await statements.query(
