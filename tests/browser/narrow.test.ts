@@ -113,6 +113,8 @@ describe('the casebook', () => {
 		await screen.page.setViewport(PHONE);
 		await screen.goto('/');
 		await screen.search(other);
+		// The lines move while what is said above them grows with what is typed.
+		await screen.answer(new RegExp(`labelled “${other}”`));
 		await screen.page.waitForFunction(() => document.querySelectorAll('[data-case]').length === 1);
 		await screen.click(`[aria-label="More for ${other}"]`);
 		await screen.see('[role=dialog]', 'Export (JSON)');
