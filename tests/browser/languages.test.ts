@@ -56,7 +56,7 @@ beforeAll(async () => {
 	const { body } = await desk.residuum.request('GET', '/api/casebook?search=ferry');
 	const [line] = (body as { lines: { id: string }[] }).lines;
 	const home = `/cases/${line?.id ?? ''}`;
-	const state = (await desk.residuum.request('GET', `/api${home}`)).body;
+	const state = (await desk.residuum.request('GET', `/api/v1${home}`)).body;
 	const { document } = state as CaseState;
 	const { debts } = document;
 	plans = document.plans.map(({ name }) => name);

@@ -93,7 +93,7 @@ async function isWhole(residuum: Residuum, { tables }: Kept): Promise<void> {
 }
 
 async function documentNow(residuum: Residuum, id: unknown): Promise<CaseDocument> {
-	const { body } = await residuum.request('GET', `/api/cases/${String(id)}`);
+	const { body } = await residuum.request('GET', `/api/v1/cases/${String(id)}`);
 	return (body as CaseState).document;
 }
 

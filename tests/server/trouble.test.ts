@@ -212,7 +212,7 @@ describe('a server', () => {
 		await residuum.request('DELETE', '/api/v1/cases');
 		await fetch(`${residuum.address}/%E0%A4%A?${secret}`).catch(() => undefined);
 		await fetch(`${residuum.address}/cases/${secret}`);
-		await fetch(`${residuum.address}/api/cases/${id}`, { headers: { host: secret } }).catch(
+		await fetch(`${residuum.address}/api/v1/cases/${id}`, { headers: { host: secret } }).catch(
 			() => undefined
 		);
 		await residuum.stop();
