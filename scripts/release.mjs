@@ -21,6 +21,7 @@ const AS_IT_IS = [
 	'demo',
 	'deploy',
 	'docs',
+	'packages/core/README.md',
 	'scripts/accounts.mjs',
 	'scripts/command.mjs',
 	'scripts/convert.mjs',
