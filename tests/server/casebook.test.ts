@@ -43,6 +43,7 @@ const documents = fc
 
 let residuum: Residuum;
 let byId: Map<string, CaseDocument>;
+const isServer = (inject('postgres') as string | undefined) !== undefined;
 beforeAll(async () => {
 	residuum = await startResiduum();
 	const ids: string[] = [];
@@ -131,6 +132,35 @@ it('is followed without a case twice or left out, also while some are renamed an
 	await residuum.request('POST', `/api/cases/${gone.id}/restore`);
 	await residuum.request('PATCH', `/api/cases/${last.id}`, { label: last.label });
 	expect(ids).toEqual(before.map(({ id }) => id).filter((id) => id !== last.id));
+});
+
+it('is followed past a label of many numbers, wherever the server is', async () => {
+	const label = Array.from({ length: 40 }, (_, at) => at % 10).join(' ');
+	const { id: numbered } = await makeCase(residuum, label, []);
+	// A zone of half an hour, and dates in another order.
+	const set = (zone: string, style: string) =>
+		queryOnce(
+			residuum.settings['DATABASE_URL'] ?? '',
+			`do $$ begin
+				execute format('alter database %I set timezone to ''${zone}''', current_database());
+				execute format('alter database %I set datestyle to ''${style}''', current_database());
+			end $$`
+		);
+	if (isServer) {
+		await set('Asia/Kolkata', 'German, DMY');
+		await residuum.stop();
+		await residuum.restart();
+	}
+	for (const sort of SORTS) {
+		const question = { search: '', sort, show: 'all', rule: { months: 3, off: 10_000 } } as const;
+		const whole = (await asked(question)).lines.map(({ id }) => id);
+		expect([sort, await followed(question, 1)]).toEqual([sort, whole]);
+	}
+	await residuum.request('DELETE', `/api/cases/${numbered}`);
+	if (!isServer) return;
+	await set('UTC', 'ISO, MDY');
+	await residuum.stop();
+	await residuum.restart();
 });
 
 it('takes no cursor that is not one of the query', async () => {

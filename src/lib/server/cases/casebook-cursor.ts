@@ -9,12 +9,13 @@ import { FOUND, SEEN, inOrder, keysOf, linesOf, ofQuestion } from './casebook';
 /** What a type of the database is written like; anything else is no cursor of ours. */
 const isWritten: Readonly<Record<string, (key: string) => boolean>> = {
 	timestamptz: (key) =>
-		/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d{1,6})?[+-]\d\d$/.test(key) &&
-		!Number.isNaN(Date.parse(`${key.replace(' ', 'T')}:00`)),
+		/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d{1,6})?\+00$/.test(key) &&
+		!Number.isNaN(Date.parse(key.replace(/^(.+) (.+)\+00$/, '$1T$2Z'))),
 	numeric: (key) => /^-?\d{1,30}(\.\d{1,40})?$/.test(key),
 	boolean: (key) => key === 'true' || key === 'false',
 	date: isCalendarDate,
-	text: (key) => key.length <= 400 && !key.includes('\0'),
+	// A label with many numbers is filed under far more than it has.
+	text: (key) => key.length <= 4_000 && !key.includes('\0'),
 	uuid: (key) => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(key)
 };
 
@@ -42,7 +43,10 @@ function placeIn(cursor: string, sort: Sort): Place | null {
 			? type === 'date' || type === 'numeric'
 			: isWritten[type]?.(key ?? '') === true;
 	});
-	return of === sort && place.length === keys.length && isOurs ? place : null;
+	// Written once more it is the same: nothing was added to it that is passed over.
+	return of === sort && isOurs && cursorOf(sort, place) === cursor && place.length === keys.length
+		? place
+		: null;
 }
 
 /** SQL: the case comes after a place, whose keys are the values from `$n` on. */

@@ -101,7 +101,9 @@ function writableAmong(addresses: readonly string[]): typeof pg.Client {
 		async #begin(): Promise<void> {
 			const { rows } = await this.query<{ is_read_only: string }>(
 				// What is asked often is in memory: whatever is read of an index costs little more than of its table.
+				// Days and instants are written as in a data folder, whatever the server is set to.
 				`select set_config('search_path', '${SCHEMA}', false), set_config('random_page_cost', '1.1', false),
+					set_config('datestyle', 'ISO, MDY', false), set_config('timezone', 'UTC', false),
 					current_setting('transaction_read_only') as is_read_only`
 			);
 			if (rows[0]?.is_read_only === 'off') return;
