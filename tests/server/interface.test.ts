@@ -20,6 +20,7 @@ import {
 import { ROUTES } from '../../src/lib/server/people/access';
 import { OPERATIONS } from '../../src/lib/server/programs/operations';
 import { card } from '../support/debts';
+import { pageData } from '../support/page-data';
 import { letIn, type ProgramAt } from '../support/program';
 import { referenceHousehold } from '../support/reference-household';
 import { caseNow, makeCase, startResiduum, TODAY, type Residuum } from '../support/residuum';
@@ -194,6 +195,51 @@ describe('what is answered', () => {
 		const debts = await program.ask<{ debts: object }>('GET', `/api/v1/cases/${id}/debts`);
 		const plans = await program.ask<{ plans: object }>('GET', `/api/v1/cases/${id}/plans`);
 		expect({ debts: debts.body.debts, plans: plans.body.plans }).toEqual(outline);
+	});
+
+	it('is in the trail where it was read, figures too, and not where it was known', async () => {
+		const { id } = await makeCase(residuum, 'Looked at', referenceHousehold());
+		const opened = async () => {
+			const { entries } = await pageData<{ entries: { what: string; address: string }[] }>(
+				residuum,
+				`/audit-trail?of=${id}`
+			);
+			return entries.filter(
+				({ what, address }) => what === 'opened a case' && address.endsWith('by Bookkeeping')
+			).length;
+		};
+		for (const [at, path] of ['', '/debts', '/plans'].entries()) {
+			const read = await program.ask('GET', `/api/v1/cases/${id}${path}`);
+			expect([path, await opened()]).toEqual([path, at + 1]);
+			const etag = read.headers.get('etag') ?? '';
+			const known = await program.ask('GET', `/api/v1/cases/${id}${path}`, undefined, {
+				'if-none-match': etag
+			});
+			expect([path, known.status, await opened()]).toEqual([path, 304, at + 1]);
+			// A change is made for a revision, not for what was computed of it.
+			if (path === '') continue;
+			const change = [{ op: 'replace', path: '/label', value: 'x' }];
+			const made = await program.ask('PATCH', `/api/v1/cases/${id}`, change, { 'if-match': etag });
+			expect([path, made.status]).toEqual([path, 412]);
+		}
+	});
+
+	it('is answered as it was, though the debt that was read is gone', async () => {
+		const { id, document } = await makeCase(residuum, 'Gone since', [card()]);
+		const send = () =>
+			program.ask(
+				'POST',
+				`/api/v1/cases/${id}/readings`,
+				{ on: TODAY, balances: [{ debt: document.debts[0]?.id, balance: 1 }] },
+				{ 'idempotency-key': `gone ${id}`.replace(' ', '-') }
+			);
+		const first = await send();
+		expect(first.status).toBe(201);
+		const remove = [{ op: 'remove', path: '/debts/0' }];
+		const tag = { 'if-match': first.headers.get('etag') ?? '' };
+		expect((await program.ask('PATCH', `/api/v1/cases/${id}`, remove, tag)).status).toBe(200);
+		const again = await send();
+		expect([again.status, again.body]).toEqual([201, first.body]);
 	});
 
 	it('records balances of a visit, one a debt and day, and refuses what does not fit', async () => {

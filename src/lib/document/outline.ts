@@ -1,70 +1,18 @@
 /** What a case comes to, in a few figures for each debt and plan: as other programs are told it. */
-import { addMonths, type CalendarDate } from '../core/quantities/calendar';
-import type { Cents } from '../core/quantities/money';
+import { addMonths } from '../core/quantities/calendar';
 import type { Run } from '../core/debt/run';
 import { planDifference } from '../core/plan/answers';
 import type { Plan } from '../core/plan/terms';
 import { carriedPlan, measuredPlan } from './carried-plans';
 import { carriedOut, type CaseDocument } from './case';
-import { missingOf, type MissingField } from './debt';
+import { missingOf } from './debt';
 import { chosenPlan } from './plan';
+import type { z } from 'zod';
+import type { debtOutline, planOutline, runOutline } from './schema/programs';
 
-/** A debt, and what paying it comes to where nothing is missing of it. */
-interface DebtOutline {
-	readonly id: string;
-	readonly name: string;
-	readonly creditor: string;
-	readonly account: string;
-	/** As of the case's date, or its own. */
-	readonly balance: Cents | null;
-	readonly balanceOn: CalendarDate;
-	/** In ten-thousandths of a percent. */
-	readonly annualRate: number | null;
-	readonly firstDue: CalendarDate | null;
-	/** What has to be known before it can be computed. */
-	readonly missing: readonly MissingField[];
-	/** Paid by nothing but its minimum payments; null: something is missing. */
-	readonly minimums: RunOutline | null;
-	/** Paid as it is paid now. */
-	readonly paid: RunOutline | null;
-}
-
-/** How paying a debt ends; what it costs where it does. */
-interface RunOutline {
-	readonly status: 'cleared' | 'never' | 'beyond';
-	/** The day of the last payment. */
-	readonly payoff: CalendarDate | null;
-	readonly payments: number | null;
-	readonly interest: Cents | null;
-	readonly charges: Cents | null;
-	readonly paid: Cents | null;
-}
-
-interface PlanOutline {
-	readonly id: string;
-	readonly name: string;
-	/** Whether it was chosen last, and whether it has been changed since. */
-	readonly chosen: boolean;
-	readonly changed: boolean;
-	readonly hidden: boolean;
-	/** refused: it can't be carried out as it stands; empty: it has no debt to pay. */
-	readonly status: 'cleared' | 'never' | 'beyond' | 'refused' | 'empty';
-	/** Why it can't. */
-	readonly refusal: string | null;
-	/** The day of the last payment. */
-	readonly payoff: CalendarDate | null;
-	readonly months: number | null;
-	readonly interest: Cents | null;
-	readonly fees: Cents | null;
-	readonly forgiven: Cents | null;
-	readonly paid: Cents | null;
-	/** How much less interest and fees than the plan that the case measures by; negative: more. Null: one of them never ends. */
-	readonly saved: Cents | null;
-	/** The first month in which the money does not reach for what is required, as its first day; null: it always does. */
-	readonly shortFrom: CalendarDate | null;
-	/** When each debt is paid off; null: never. */
-	readonly debts: readonly { readonly id: string; readonly payoff: CalendarDate | null }[];
-}
+type DebtOutline = z.infer<typeof debtOutline>;
+type RunOutline = z.infer<typeof runOutline>;
+type PlanOutline = z.infer<typeof planOutline>;
 
 export interface Outline {
 	readonly debts: readonly DebtOutline[];
@@ -87,8 +35,8 @@ export function outlineOf(document: CaseDocument): Outline {
 			annualRate: debt.annualRate,
 			firstDue: debt.firstDue,
 			missing: missingOf(debt),
-			minimums: runOutline(minimums.get(debt.id)?.run),
-			paid: runOutline(paid.get(debt.id)?.run)
+			minimums: outlineOfRun(minimums.get(debt.id)?.run),
+			paid: outlineOfRun(paid.get(debt.id)?.run)
 		})),
 		plans: document.plans.map((entry) => {
 			const { plan, refusal } = carriedPlan(document, entry);
@@ -106,7 +54,7 @@ export function outlineOf(document: CaseDocument): Outline {
 	};
 }
 
-function runOutline(run: Run | undefined): RunOutline | null {
+function outlineOfRun(run: Run | undefined): RunOutline | null {
 	if (!run) return null;
 	const { ending } = run;
 	if (ending.status !== 'cleared') return { status: ending.status, ...NO_END };

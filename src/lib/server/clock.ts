@@ -2,6 +2,9 @@ import { Temporal } from 'temporal-polyfill';
 import type { CalendarDate } from '../core/quantities/calendar';
 import { settings } from './settings';
 
+/** A day, in milliseconds. */
+export const DAY = 86_400_000;
+
 /** The moment it is; with RESIDUUM_TODAY set, noon of that day, so that demo and pictures are stable. */
 export function now(): Date {
 	const fixed = settings().today;

@@ -46,7 +46,7 @@ const USUAL_LINES = 40;
 export const casesQuery = questionFields.extend({
 	limit: written(count(t('The number of lines'), 1, MOST_LINES, t('lines')).default(USUAL_LINES)),
 	/** `next` of the answer before. */
-	cursor: z.string().max(2_000).optional()
+	cursor: z.string().max(8_000).optional()
 });
 
 export const caseLine = z.object({
@@ -106,7 +106,8 @@ const sinceWhen = {
 	/** The day of the case's figures. */
 	asOf: day
 };
-const runOutline = z.object({
+/** How paying a debt ends; what it costs where it does. */
+export const runOutline = z.object({
 	status: z.enum(['cleared', 'never', 'beyond']),
 	payoff: day.nullable(),
 	payments: z.int().nullable(),
@@ -114,57 +115,58 @@ const runOutline = z.object({
 	charges: amount.nullable(),
 	paid: amount.nullable()
 });
-export const debtsAnswer = z.object({
-	...sinceWhen,
-	debts: z.array(
-		z.object({
-			id: z.uuid(),
-			name: z.string(),
-			creditor: z.string(),
-			account: z.string(),
-			balance: amount.nullable(),
-			balanceOn: day,
-			annualRate: rate.nullable(),
-			firstDue: day.nullable(),
-			/** What has to be known before it can be computed. */
-			missing: z.array(z.string()),
-			/** Paid by nothing but its minimum payments. */
-			minimums: runOutline.nullable(),
-			/** Paid as it is paid now. */
-			paid: runOutline.nullable()
-		})
-	)
+/** A debt, and what paying it comes to where nothing is missing of it. */
+export const debtOutline = z.object({
+	id: z.uuid(),
+	name: z.string(),
+	creditor: z.string(),
+	account: z.string(),
+	balance: amount.nullable(),
+	/** The day of the case's figures, or its own. */
+	balanceOn: day,
+	annualRate: rate.nullable(),
+	firstDue: day.nullable(),
+	/** What has to be known before it can be computed. */
+	missing: z.array(z.string()),
+	/** Paid by nothing but its minimum payments. */
+	minimums: runOutline.nullable(),
+	/** Paid as it is paid now. */
+	paid: runOutline.nullable()
 });
+export const debtsAnswer = z.object({ ...sinceWhen, debts: z.array(debtOutline) });
 
+export const planOutline = z.object({
+	id: z.uuid(),
+	name: z.string(),
+	/** Whether it was chosen last. */
+	chosen: z.boolean(),
+	/** Whether it was changed since. */
+	changed: z.boolean(),
+	hidden: z.boolean(),
+	/** refused: it can't be carried out as it stands; empty: it has no debt to pay. */
+	status: z.enum(['cleared', 'never', 'beyond', 'refused', 'empty']),
+	/** Why it can't be carried out. */
+	refusal: z.string().nullable(),
+	/** The day of the last payment. */
+	payoff: day.nullable(),
+	months: z.int().nullable(),
+	interest: amount.nullable(),
+	fees: amount.nullable(),
+	/** What creditors forgive; never part of what is saved. */
+	forgiven: amount.nullable(),
+	paid: amount.nullable(),
+	/** How much less interest and fees than what the case measures by; negative: more. Null: one of them never ends. */
+	saved: amount.nullable(),
+	/** The first month in which the money does not reach for the minimum payments, as its first day. */
+	shortFrom: day.nullable(),
+	/** When each debt is paid off; null: never. */
+	debts: z.array(z.object({ id: z.uuid(), payoff: day.nullable() }))
+});
 export const plansAnswer = z.object({
 	...sinceWhen,
 	/** What `saved` is measured by: the minimum payments, what is paid today, or the plan of an identifier. */
 	measuredBy: z.string(),
-	plans: z.array(
-		z.object({
-			id: z.uuid(),
-			name: z.string(),
-			chosen: z.boolean(),
-			/** Whether it was changed since it was chosen. */
-			changed: z.boolean(),
-			hidden: z.boolean(),
-			status: z.enum(['cleared', 'never', 'beyond', 'refused', 'empty']),
-			/** Why it can't be carried out. */
-			refusal: z.string().nullable(),
-			payoff: day.nullable(),
-			months: z.int().nullable(),
-			interest: amount.nullable(),
-			fees: amount.nullable(),
-			/** What creditors forgive; never part of what is saved. */
-			forgiven: amount.nullable(),
-			paid: amount.nullable(),
-			/** How much less interest and fees; negative: more. */
-			saved: amount.nullable(),
-			/** The first month in which the money does not reach for the minimum payments. */
-			shortFrom: day.nullable(),
-			debts: z.array(z.object({ id: z.uuid(), payoff: day.nullable() }))
-		})
-	)
+	plans: z.array(planOutline)
 });
 
 /** Balances as statements have them, recorded on a day. */

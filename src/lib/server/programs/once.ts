@@ -4,12 +4,11 @@
  */
 import { createHash } from 'node:crypto';
 import { refuse } from '../answers';
+import { DAY } from '../clock';
 import { writing } from '../database';
 import type { Actor } from '../people/actor';
 import { t } from '../refusals';
 
-/** Answers are kept for so long, in milliseconds. */
-const KEPT = 86_400_000;
 /** Whatever is not answered after so long, in milliseconds, was begun by a process that is no more. */
 const GIVEN_UP = 60_000;
 
@@ -65,13 +64,11 @@ export async function once(
 	return answer;
 }
 
-/** Writes down that it is begun; what is there where it was before. */
+/** Writes down that it is begun; what is there where it was before. Answers are kept for a day. */
 async function begun(asker: string, key: string, hash: Buffer): Promise<Row | null> {
 	const now = Date.now();
 	return writing(async (statements) => {
-		await statements.query('delete from program_answer where began_at < $1', [
-			new Date(now - KEPT)
-		]);
+		await statements.query('delete from program_answer where began_at < $1', [new Date(now - DAY)]);
 		const { affectedRows } = await statements.query(
 			`insert into program_answer (asker, key, asked, began_at) values ($1, $2, $3, $4)
 			on conflict (asker, key) do update set began_at = excluded.began_at

@@ -230,7 +230,8 @@ export function openApi(): Json {
 			schemas: namedSchemas(),
 			headers: {
 				ETag: {
-					description: 'The revision of the case, in quotation marks',
+					description:
+						'Of a case: its revision, in quotation marks; of figures, with the version that computed them',
 					schema: { type: 'string' }
 				},
 				'RateLimit-Policy': {

@@ -1,18 +1,20 @@
 /** Tokens by which other programs are let in: made for a purpose, until a day; only their hashes are kept. */
 import type { Person } from '../../document/people';
 import { MOST_PROGRAMS, type Program, type Scope, type Term } from '../../document/programs';
+import { DAY } from '../clock';
 import { NotNow, reading, writing } from '../database';
 import { t } from '../refusals';
 import type { Actor, ProgramAsking } from '../people/actor';
 import { PEOPLE, PERSON } from '../people/roles';
 import { hashed, newToken } from '../people/tokens';
 import { note } from '../people/trail';
-import { DAY, letsProgramsIn, longestAway, seesAll } from './whose';
+import { letsProgramsIn, longestAway, seesAll } from './whose';
 
 /** What a token begins with: whatever looks through files for secrets finds it by that. */
 const MARK = 'residuum_';
 /** Precision of when a token was used last, in milliseconds. */
 const NOTED_EVERY = 60_000;
+
 /** A new token and its secret, which is said once; or why there is none. */
 export type Made =
 	| { readonly ok: true; readonly id: string; readonly secret: string }

@@ -1,10 +1,10 @@
 /** On whose behalf programs ask and are told. */
 import { may } from '../../document/capabilities';
+import { DAY } from '../clock';
 import type { Actor } from '../people/actor';
 import { isAble } from '../people/roles';
 import { HAS_FACTOR } from '../people/second-factor/factors';
 
-export const DAY = 86_400_000;
 /** Whoever comes in by the directory has to have come within so long: those who have left it let nobody in. */
 const COMES_AGAIN = 30 * DAY;
 

@@ -1,12 +1,13 @@
 /** Telling programs what has happened: signed as Standard Webhooks has it, and tried again until it is taken. */
 import { Webhook as Signer } from 'standardwebhooks';
 import type { WebhookKind } from '../../../document/programs';
+import { DAY } from '../../clock';
 import { reading, writing } from '../../database';
 import type { Statements } from '../../database/statements';
 import { OwnError } from '../../log';
 import { PEOPLE } from '../../people/roles';
 import { settings } from '../../settings';
-import { DAY, letsProgramsIn, longestAway } from '../whose';
+import { letsProgramsIn, longestAway } from '../whose';
 import { isAllowed } from './addresses';
 
 /** So long it is waited for an answer, in milliseconds. */

@@ -5,7 +5,7 @@ import { answering, refuse } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { createCase, readCase } from '$lib/server/cases/cases';
 import { bookAfter } from '$lib/server/cases/casebook-cursor';
-import { answerBegun, askedIn, otherType } from '$lib/server/programs/exchange';
+import { answerBegun, askedIn, otherType } from '$lib/server/programs/requests';
 import { once } from '$lib/server/programs/once';
 import { JSON_TYPES } from '$lib/server/programs/operations';
 import { t } from '$lib/server/refusals';

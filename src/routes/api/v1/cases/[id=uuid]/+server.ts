@@ -1,30 +1,21 @@
 import type { Operation } from 'fast-json-patch';
 import { patchRequest } from '$lib/document/schema/programs';
-import { answering, unknownCase } from '$lib/server/answers';
+import { answering } from '$lib/server/answers';
 import { LARGEST, readBody } from '$lib/server/bodies';
-import { readCase, saveCase } from '$lib/server/cases/cases';
-import { noteAlone } from '$lib/server/people/trail';
+import { saveCase } from '$lib/server/cases/cases';
 import {
-	answerTagged,
+	answerCase,
 	answerWritten,
 	basedOn,
 	changeBy,
 	otherType
-} from '$lib/server/programs/exchange';
+} from '$lib/server/programs/requests';
 import { once } from '$lib/server/programs/once';
 import { PATCH_TYPES } from '$lib/server/programs/operations';
 import type { RequestHandler } from './$types';
 
 /** The case as it is. */
-export const GET: RequestHandler = ({ request, params, locals }) =>
-	answering(async () => {
-		const state = await readCase(params.id);
-		if (state === null) return unknownCase();
-		return answerTagged(request, state.revision, async () => {
-			await noteAlone(locals.actor, { what: 'opened a case', subject: params.id });
-			return state;
-		});
-	});
+export const GET: RequestHandler = (event) => answering(() => answerCase(event));
 
 /** Changes the case by a JSON Patch, made for the revision that `If-Match` names. */
 export const PATCH: RequestHandler = (event) =>

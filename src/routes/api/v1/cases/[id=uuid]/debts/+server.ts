@@ -1,32 +1,29 @@
+import { version } from '$app/environment';
 import { emptyDebt, type DebtEntry } from '$lib/document/debt';
 import { newDebtRequest } from '$lib/document/schema/programs';
-import { answering, unknownCase } from '$lib/server/answers';
+import { answering } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
-import { alterCase, readCase } from '$lib/server/cases/cases';
+import { alterCase } from '$lib/server/cases/cases';
 import { outlineBeside } from '$lib/server/programs/computed';
 import {
 	answerBegun,
-	answerTagged,
+	answerFigures,
 	answerWritten,
 	changeBy,
 	otherType
-} from '$lib/server/programs/exchange';
+} from '$lib/server/programs/requests';
 import { once } from '$lib/server/programs/once';
 import { JSON_TYPES } from '$lib/server/programs/operations';
 import type { RequestHandler } from './$types';
 
 /** What the debts come to. */
-export const GET: RequestHandler = ({ request, params }) =>
-	answering(async () => {
-		const state = await readCase(params.id);
-		if (state === null) return unknownCase();
-		const { revision, document } = state;
-		return answerTagged(request, revision, async () => {
-			const { currency, asOf } = document;
+export const GET: RequestHandler = (event) =>
+	answering(() =>
+		answerFigures(event, version, async (document) => {
 			const { debts } = await outlineBeside(document);
-			return { revision, currency, asOf, debts };
-		});
-	});
+			return { debts };
+		})
+	);
 
 /** Adds a debt, as far as it is known. */
 export const POST: RequestHandler = (event) =>

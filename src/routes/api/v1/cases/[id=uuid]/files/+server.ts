@@ -3,7 +3,7 @@ import { answering, asDownload, refuse, unknownCase } from '$lib/server/answers'
 import { readCase } from '$lib/server/cases/cases';
 import { noteAlone } from '$lib/server/people/trail';
 import { fileBeside } from '$lib/server/programs/computed';
-import { askedIn } from '$lib/server/programs/exchange';
+import { askedIn } from '$lib/server/programs/requests';
 import { t } from '$lib/server/refusals';
 import type { RequestHandler } from './$types';
 

@@ -1,18 +1,14 @@
-import { answering, unknownCase } from '$lib/server/answers';
-import { readCase } from '$lib/server/cases/cases';
+import { version } from '$app/environment';
+import { answering } from '$lib/server/answers';
 import { outlineBeside } from '$lib/server/programs/computed';
-import { answerTagged } from '$lib/server/programs/exchange';
+import { answerFigures } from '$lib/server/programs/requests';
 import type { RequestHandler } from './$types';
 
 /** What the plans come to. */
-export const GET: RequestHandler = ({ request, params }) =>
-	answering(async () => {
-		const state = await readCase(params.id);
-		if (state === null) return unknownCase();
-		const { revision, document } = state;
-		return answerTagged(request, revision, async () => {
-			const { currency, asOf, against } = document;
+export const GET: RequestHandler = (event) =>
+	answering(() =>
+		answerFigures(event, version, async (document) => {
 			const { plans } = await outlineBeside(document);
-			return { revision, currency, asOf, measuredBy: against, plans };
-		});
-	});
+			return { measuredBy: document.against, plans };
+		})
+	);

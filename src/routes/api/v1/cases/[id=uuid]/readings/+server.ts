@@ -5,7 +5,7 @@ import { withReading } from '$lib/document/visits';
 import { answering, notSaved, unknownCase } from '$lib/server/answers';
 import { readBody } from '$lib/server/bodies';
 import { alterCase, readCase } from '$lib/server/cases/cases';
-import { answerBegun, answerWritten, changeBy, otherType } from '$lib/server/programs/exchange';
+import { answerBegun, answerWritten, changeBy, otherType } from '$lib/server/programs/requests';
 import { once } from '$lib/server/programs/once';
 import { JSON_TYPES } from '$lib/server/programs/operations';
 import { t } from '$lib/server/refusals';
@@ -19,16 +19,16 @@ export const POST: RequestHandler = (event) =>
 		if (other) return other;
 		const body = await readBody(request, readingsRequest);
 		if (!body.ok) return body.refusal;
-		const state = await readCase(params.id);
-		if (state === null) return unknownCase();
-		const owed = debtsOf(state.document);
-		const problems = body.value.balances.flatMap(({ debt }, at) =>
-			owed.has(debt)
-				? []
-				: [{ at: `balances.${at}.debt`, message: t('The case has no such debt.') }]
-		);
-		if (problems.length > 0) return notSaved(problems);
 		return once(event, body.value, async (key = crypto.randomUUID()) => {
+			const state = await readCase(params.id);
+			if (state === null) return unknownCase();
+			const owed = debtsOf(state.document);
+			const problems = body.value.balances.flatMap(({ debt }, at) =>
+				owed.has(debt)
+					? []
+					: [{ at: `balances.${at}.debt`, message: t('The case has no such debt.') }]
+			);
+			if (problems.length > 0) return notSaved(problems);
 			const written = await alterCase(
 				params.id,
 				changeBy(locals.actor),

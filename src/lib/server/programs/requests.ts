@@ -1,11 +1,12 @@
 /** How programs' requests are read and answered: media types, entity tags (RFC 9110), what was written. */
 import { json } from '@sveltejs/kit';
 import type { z } from 'zod';
-import type { CaseState } from '../../document/case';
+import type { CaseDocument, CaseState } from '../../document/case';
 import { inOurWords, problemsOf } from '../../document/schema/problems';
 import { answerTo, refuse, unknownCase } from '../answers';
-import type { Written } from '../cases/cases';
+import { readCase, type Written } from '../cases/cases';
 import type { Actor } from '../people/actor';
+import { noteAlone } from '../people/trail';
 import { t } from '../refusals';
 
 /** The refusal of a body of another media type, or null. */
@@ -29,19 +30,44 @@ export function askedIn<T>(
 			};
 }
 
-const tagOf = (revision: number): string => `"${revision}"`;
+const tagOf = (...from: readonly (string | number)[]): string => `"${from.join('-')}"`;
 
-/** Answers what follows from a revision of a case; not again where it is known already. */
-export async function answerTagged(
-	{ headers }: Request,
-	revision: number,
-	content: () => Promise<unknown>
+/** What a program reads of a case: the trail says that it was opened, unless what there is is known already. */
+interface Reads {
+	readonly request: Request;
+	readonly params: { readonly id: string };
+	readonly locals: { readonly actor: Actor };
+}
+
+/** Answers with a case as it is. */
+export const answerCase = (reads: Reads): Promise<Response> =>
+	answerTagged(reads, [], (state) => Promise.resolve(state));
+
+/** Answers with figures of a case, as this version of the program computes them. */
+export const answerFigures = (
+	reads: Reads,
+	version: string,
+	figures: (document: CaseDocument) => Promise<object>
+): Promise<Response> =>
+	answerTagged(reads, [version], async ({ revision, document }) => {
+		const { currency, asOf } = document;
+		return { revision, currency, asOf, ...(await figures(document)) };
+	});
+
+async function answerTagged(
+	{ request: { headers }, params, locals }: Reads,
+	more: readonly string[],
+	content: (state: CaseState) => Promise<object>
 ): Promise<Response> {
-	const etag = tagOf(revision);
+	const state = await readCase(params.id);
+	if (state === null) return unknownCase();
+	const etag = tagOf(state.revision, ...more);
 	const known = (headers.get('if-none-match') ?? '').split(',').map((one) => one.trim());
-	return known.some((tag) => tag === '*' || tag.replace(/^W\//, '') === etag)
-		? new Response(null, { status: 304, headers: { etag } })
-		: json(await content(), { headers: { etag } });
+	if (known.some((tag) => tag === '*' || tag.replace(/^W\//, '') === etag))
+		return new Response(null, { status: 304, headers: { etag } });
+	const answer = json(await content(state), { headers: { etag } });
+	await noteAlone(locals.actor, { what: 'opened a case', subject: params.id });
+	return answer;
 }
 
 /** The revision that a change was made for; or the refusal: a change has to name one. */
