@@ -130,7 +130,7 @@
 				<tbody>
 					{#each data.programs as program (program.id)}
 						<tr class:over={program.isOver}>
-							<th scope="row">{program.purpose}</th>
+							<th scope="row" title={program.purpose}>{program.purpose}</th>
 							{#if isOfOthers}<td class="person">{program.person}</td>{/if}
 							<td class="allows">
 								{program.scopes.map((scope) => scopeInWords(scope, SCREEN)).join(' · ')}
