@@ -34,9 +34,12 @@ ensureReaders();
 const count = { passed: 0, failed: 0 };
 /** @type {[what: string, seconds: number][]} */
 const times = [];
+/** What failed, to be named at the end, too: what is kept of a long output is its end. @type {string[]} */
+const failures = [];
 if (process.argv.includes('--thorough')) await thorough();
 else await quick();
 tellTimes();
+for (const failure of failures) console.log(`FAILED ${failure}`);
 console.log(`${count.passed} passed, ${count.failed} failed`);
 process.exitCode = count.failed === 0 ? 0 : 1;
 
@@ -111,6 +114,7 @@ function tellTimes() {
  */
 function checkCoverage(name, { rooms, below }) {
 	count[below.length === 0 ? 'passed' : 'failed'] += 1;
+	for (const line of below) failures.push(`${name}: ${line}`);
 	console.log(`${below.length === 0 ? 'ok    ' : 'FAILED'} ${name}`);
 	for (const line of [...rooms, ...below]) console.log(`  ${line}`);
 }
@@ -122,6 +126,7 @@ async function check([name = '', tool = '', ...words]) {
 	times.push([name, (Date.now() - began) / 1000]);
 	const passed = status === 0;
 	count[passed ? 'passed' : 'failed'] += 1;
+	if (!passed) failures.push(name);
 	console.log(`${passed ? 'ok    ' : 'FAILED'} ${name}`);
 	if (!passed) console.log(output);
 }
@@ -131,6 +136,7 @@ async function referenceCases() {
 	const [, passed, failed] = /(\d+) passed, (\d+) failed/.exec(output) ?? [null, '0', '1'];
 	count.passed += Number(passed);
 	count.failed += Number(failed);
+	if (status !== 0) failures.push('reference cases');
 	console.log(`${status === 0 ? 'ok    ' : 'FAILED'} reference cases`);
 	console.log(status === 0 ? (output.trim().split('\n').at(-1) ?? '') : output);
 }
@@ -155,12 +161,21 @@ async function tests(projects, random, more = []) {
 		);
 		count.passed += numPassedTests;
 		count.failed += numFailedTests;
-		for (const { name, startTime, endTime } of testResults) {
-			times.push([relative(ROOT, name), (endTime - startTime) / 1000]);
+		for (const { name, startTime, endTime, assertionResults } of testResults) {
+			const file = relative(ROOT, name);
+			times.push([file, (endTime - startTime) / 1000]);
+			for (const { status: how, fullName, failureMessages } of assertionResults)
+				if (how === 'failed')
+					failures.push(
+						`${file}: ${fullName.trim()}\n  ${String(failureMessages[0]).split('\n')[0]}`
+					);
 		}
 	}
 	// A test file that could not even be read counts as failed too.
-	if (status !== 0 && count.failed === 0) count.failed += 1;
+	if (status !== 0 && count.failed === 0) {
+		count.failed += 1;
+		failures.push(`tests of ${projects.join(', ')}, before one of them was run`);
+	}
 	rmSync(folder, { recursive: true });
 }
 
