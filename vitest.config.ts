@@ -120,7 +120,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{api,backup,bad-input,casebook,client-view,coming-back,directory,forged,glance,indexes,interface,paid-out,people,postgres,programs,reference,reminders,retention,second-factor,signing-in,tables,trail,webhooks,what-if}.test.ts'
+						'tests/server/{api,backup,bad-input,casebook,client-view,coming-back,directory,forged,full-copy,glance,indexes,interface,paid-out,people,postgres,programs,reference,reminders,retention,second-factor,signing-in,tables,trail,webhooks,what-if}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',

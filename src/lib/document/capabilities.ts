@@ -7,7 +7,7 @@ export const CAPABILITIES = [
 	'all cases',
 	/** To say whose a case that one holds is. */
 	'hand over',
-	/** To delete a case that one holds for good. */
+	/** To give out a full copy of what is kept about the client of a case that one holds, and to delete it for good. */
 	'forget',
 	/** To change what the agency knows for all cases. */
 	'reference',

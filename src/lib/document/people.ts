@@ -89,6 +89,7 @@ export type AuditEvent =
 	| 'shared a case'
 	| 'exported a case'
 	| 'exported the book'
+	| 'gave out a full copy of a case'
 	| 'put a message into the outbox'
 	| 'opened a message'
 	| 'changed reference data'

@@ -26,6 +26,7 @@ import {
 import { budgetCsv } from '../exchange/budget-csv';
 import { casesJson } from '../exchange/case-json';
 import { debtsCsv } from '../exchange/debts-csv';
+import { fileName } from '../exchange/file-name';
 import { depositsCsv } from '../exchange/paid-out-csv';
 import { planCsv, plansCsv } from '../exchange/plan-csv';
 import { scheduleCsv } from '../exchange/schedule-csv';
@@ -375,14 +376,3 @@ function planFileName(entry: PlanEntry | undefined, count: number): string {
 	const standing = entry ? standingOf(entry) : 'agreed';
 	return standing === 'agreed' ? name : `${name} ${standing === 'open' ? 'not agreed' : standing}`;
 }
-
-/** A name that every disk takes: letters, digits and hyphens. */
-const fileName = (...parts: readonly string[]): string =>
-	parts
-		.join(' ')
-		.normalize('NFKD')
-		.replaceAll(/\p{M}/gu, '')
-		.toLowerCase()
-		.replaceAll(/[^\p{L}\p{N}]+/gu, '-')
-		.slice(0, 80)
-		.replaceAll(/^-+|-+$/g, '') || 'residuum';

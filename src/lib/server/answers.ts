@@ -89,7 +89,7 @@ export const asDownload = ({
 }: {
 	readonly name: string;
 	readonly type: string;
-	readonly bytes: Uint8Array<ArrayBuffer>;
+	readonly bytes: Uint8Array<ArrayBuffer> | ReadableStream<Uint8Array<ArrayBuffer>>;
 }): Response =>
 	new Response(bytes, {
 		headers: {

@@ -81,6 +81,11 @@
 									onclick={() => bringBack(line)}>{t('Restore')}</button
 								>
 								{#if mayForget}
+									<a
+										href="/api/cases/{id}/full-copy"
+										download
+										aria-label={t('Full copy of {label}', { label })}>{t('Full copy')}</a
+									>
 									<button
 										type="button"
 										aria-label={t('Delete permanently … {label}', { label })}

@@ -97,6 +97,7 @@ export const ROUTES: Readonly<Record<string, Needs>> = {
 	'/api/cases/[id=uuid]/redo': { POST: 'change' },
 	'/api/cases/[id=uuid]/restore': { POST: 'delete' },
 	'/api/cases/[id=uuid]/permanent-deletion': { POST: 'forget' },
+	'/api/cases/[id=uuid]/full-copy': { GET: 'forget' },
 	'/api/cases/[id=uuid]/outbox': { POST: 'change' },
 	'/api/cases/[id=uuid]/here': { POST: 'see' },
 	'/api/cases/[id=uuid]/exports': { POST: 'see' },
@@ -224,6 +225,16 @@ export async function decide(
 			return may(person, need) ? 'allowed' : 'refused';
 	}
 }
+
+/** Whether somebody may ask something, for a page that offers it. */
+export const isAllowed = async (
+	route: string,
+	method: string,
+	params: Asked['params'],
+	actor: Actor
+): Promise<boolean> =>
+	(await decide({ route, method, params, isInClientView: false }, actor, actor.person !== null)) ===
+	'allowed';
 
 /** What is answered before a second factor is set up that is needed: who one is, signing out, and one's language. */
 const WHILE_ENROLLING: ReadonlySet<string> = new Set(['/api/session', '/api/language']);

@@ -1,6 +1,7 @@
 import { loading } from '$lib/server/answers';
 import { readCase } from '$lib/server/cases/cases';
 import { today } from '$lib/server/clock';
+import { isAllowed } from '$lib/server/people/access';
 import { noteAlone } from '$lib/server/people/trail';
 import { error } from '@sveltejs/kit';
 import type { LayoutServerLoad } from './$types';
@@ -21,6 +22,9 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 		/** Null: the page asks for it, by `GET /api/cases/ID`. */
 		kept: isInside ? text : null,
 		debts: state.document.debts.map(({ id }) => id),
+		givesOut: await loading(() =>
+			isAllowed('/api/cases/[id=uuid]/full-copy', 'GET', params, locals.actor)
+		),
 		today: today()
 	};
 };

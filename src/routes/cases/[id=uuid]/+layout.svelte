@@ -44,7 +44,13 @@
 {/snippet}
 
 {#if opened}
-	<CaseRoom state={opened} person={data.person} today={data.today} children={inside} />
+	<CaseRoom
+		state={opened}
+		person={data.person}
+		givesOut={data.givesOut}
+		today={data.today}
+		children={inside}
+	/>
 {:else}
 	<TopLine path={[{ name: t('Casebook'), href: '/' }]} />
 	{#if problem === null}

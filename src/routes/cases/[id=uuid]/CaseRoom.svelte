@@ -28,10 +28,12 @@
 		state: CaseState;
 		/** Whose desk it is; null where there are no people to be told apart. */
 		person: Pick<Person, 'id'> | null;
+		/** Whether they may give out a full copy of the case. */
+		givesOut: boolean;
 		today: CalendarDate;
 		children: Snippet;
 	}
-	const { state: loaded, person, today, children }: Props = $props();
+	const { state: loaded, person, givesOut, today, children }: Props = $props();
 
 	/** One desk for as long as the case is open, whatever is loaded anew: what it has still to save is in it. */
 	let held: CaseDesk | null = null;
@@ -247,6 +249,7 @@
 			caseId={desk.id}
 			document={desk.document}
 			{subject}
+			{givesOut}
 			writing={desk.writing}
 			{today}
 			{anchor}

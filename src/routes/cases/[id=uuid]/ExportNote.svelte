@@ -26,6 +26,8 @@
 		caseId: string;
 		document: CaseDocument;
 		subject: Subject;
+		/** Whether a full copy may be given out. */
+		givesOut: boolean;
 		writing: Writing;
 		today: CalendarDate;
 		anchor: HTMLElement;
@@ -33,7 +35,8 @@
 		ontaken: (kind: string, file: OutgoingFile) => void;
 		onclose: () => void;
 	}
-	const { caseId, document, subject, writing, today, anchor, ontaken, onclose }: Props = $props();
+	const { caseId, document, subject, givesOut, writing, today, anchor, ontaken, onclose }: Props =
+		$props();
 
 	const along = new FileExport();
 	onDestroy(() => along.stop());
@@ -146,6 +149,12 @@
 		{#if subject.of !== 'case'}
 			{@const { name, help } = takeWords('case', 'json', writing)}
 			{@render offered(name, help, () => void takeOther('case', 'json'))}
+		{/if}
+		{#if givesOut}
+			<a class="offer" href="/api/cases/{caseId}/full-copy" download>
+				<strong>{t('Full copy')}</strong>
+				<span>{t('all that is kept about the client, …')}</span>
+			</a>
 		{/if}
 	{/if}
 	{#if along.failure}<p role="alert">{along.failure}</p>{/if}

@@ -1,0 +1,36 @@
+import { Readable } from 'node:stream';
+import type { FullCopy } from '$lib/document/full-copy';
+import { casesJson } from '$lib/exchange/case-json';
+import { zipped, type ZippedFile } from '$lib/exchange/zip';
+import { COPY_FILES, fullCopyPage, messageName } from '$lib/handout/full-copy';
+import { fileName } from '$lib/exchange/file-name';
+import { answering, asDownload, unknownCase } from '$lib/server/answers';
+import { fullCopyJson, fullCopyOf, messageIn } from '$lib/server/cases/full-copy';
+import { now, today } from '$lib/server/clock';
+import { noteAlone } from '$lib/server/people/trail';
+import type { RequestHandler } from './$types';
+
+/** A full copy of what is kept about the client: to be read, as JSON, and their messages. */
+export const GET: RequestHandler = ({ params, locals }) =>
+	answering(async () => {
+		const copy = await fullCopyOf(params.id);
+		if (copy === null) return unknownCase();
+		const page = fullCopyPage(copy, today());
+		await noteAlone(locals.actor, { what: 'gave out a full copy of a case', subject: params.id });
+		const bytes = Readable.from(zipped(filesOf(copy, page), now()), { objectMode: false });
+		return asDownload({
+			name: `${fileName(copy.document.label, `full copy ${today()}`)}.zip`,
+			type: 'application/zip',
+			bytes: Readable.toWeb(bytes) as ReadableStream<Uint8Array<ArrayBuffer>>
+		});
+	});
+
+async function* filesOf(copy: FullCopy, page: string): AsyncGenerator<ZippedFile> {
+	yield { name: COPY_FILES.page, parts: [page] };
+	yield { name: COPY_FILES.rows, parts: fullCopyJson(copy, now().toISOString()) };
+	yield { name: COPY_FILES.case, parts: [casesJson([copy.document])] };
+	for (const message of copy.messages) {
+		const bytes = await messageIn(copy, message.id);
+		if (bytes !== null) yield { name: messageName(message), parts: [bytes] };
+	}
+}
