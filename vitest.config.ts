@@ -96,7 +96,11 @@ export default defineConfig({
 					exclude: SLOW_UNIT
 				}
 			},
-			{ ...unit, test: { ...unitTest, name: 'unit-slow', include: SLOW_UNIT } },
+			{
+				...unit,
+				// LibreOffice takes its time, and more of it on a busy machine.
+				test: { ...unitTest, name: 'unit-slow', include: SLOW_UNIT, testTimeout: 300_000 }
+			},
 			{
 				test: {
 					...builtTest,
