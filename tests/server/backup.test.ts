@@ -289,6 +289,35 @@ describe('a backup', () => {
 		await own.remove();
 	});
 
+	it('does not bring back what was deleted for good after it was made', async () => {
+		const path = newFile();
+		const own = await startResiduum();
+		const kept = await makeCase(own, 'To be kept', [card()]);
+		const forgotten = await makeCase(own, 'To be forgotten', [card()]);
+		await own.stop();
+		expect(command(own.settings, 'backup', path).said).toContain('2 cases');
+		const going = await startResiduum({}, undefined, own);
+		await going.request('DELETE', `/api/cases/${forgotten.id}`);
+		await going.request('POST', `/api/cases/${forgotten.id}/permanent-deletion`);
+		await going.stop();
+		for (const time of ['once', 'twice']) {
+			const { said } = command(own.settings, 'restore', path, '--over-newer');
+			expect([time, said]).toEqual([time, expect.stringContaining('Restored: 2 cases')]);
+			expect(said).toContain('One of the cases had been deleted permanently since then');
+		}
+		// Nor is it in a backup that is made from then on; where nothing is known of it, it is there again.
+		const after = newFile();
+		expect(command(own.settings, 'backup', after).said).toContain('1 case');
+		expect(linesOf(after).join('')).not.toContain('To be forgotten');
+		const elsewhere = await emptyPlace();
+		expect(command(elsewhere, 'restore', path).said).toMatch(/^Restored: 2 cases .*[0-9a-f]\.$/);
+		const last = await startResiduum({}, undefined, own);
+		expect((await caseNow(last, kept.id)).document.label).toBe('To be kept');
+		expect((await last.request('GET', `/api/v1/cases/${forgotten.id}`)).status).toBe(404);
+		await last.stop();
+		await own.remove();
+	});
+
 	it.runIf(isServer)('of a version before is brought up to date', async () => {
 		const path = newFile();
 		command(residuum.settings, 'backup', path);
@@ -391,12 +420,12 @@ describe('a backup', () => {
 
 	it('is made by several programs that have one folder for it: it is good, and nothing else is left', async () => {
 		const shared = temporaryFolder();
-		const programs = await Promise.all([
-			startResiduum({ RESIDUUM_BACKUP: shared }),
-			startResiduum({ RESIDUUM_BACKUP: shared })
-		]);
+		const older = ['residuum-2026-01-01.backup', 'residuum-2026-01-02.backup'];
+		for (const one of older) writeFileSync(join(shared, one), '');
+		const settings = { RESIDUUM_BACKUP: shared, RESIDUUM_BACKUP_DAYS: '2' };
+		const programs = await Promise.all([startResiduum(settings), startResiduum(settings)]);
 		const today = `residuum-${new Date().toISOString().slice(0, 10)}.backup`;
-		await expect.poll(() => readdirSync(shared), { timeout: 60_000 }).toEqual([today]);
+		await expect.poll(() => readdirSync(shared), { timeout: 60_000 }).toEqual([older[1], today]);
 		expect(linesOf(join(shared, today)).at(-1)).toContain('"end":true');
 		for (const one of programs) await one.remove();
 		rmSync(shared, { recursive: true });

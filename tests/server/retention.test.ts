@@ -47,26 +47,58 @@ describe('a case', () => {
 		expect((await residuum.request('GET', `/api/outbox/${key}`)).status).toBe(404);
 		expect((await residuum.request('GET', '/deleted-cases')).body).not.toContain(whole.label);
 		if (!isServer) return;
-		// Wherever the database itself says that something belongs to a case.
+		// Whatever of it the database has anywhere: by its identifier the trail, and that it was forgotten.
 		const database = residuum.settings['DATABASE_URL'] ?? '';
 		const tables = (await queryOnce(
 			database,
-			`select table_name as name from information_schema.columns
-			where table_schema = $1 and column_name = 'case_id'`,
-			[SCHEMA]
+			`select table_schema || '.' || table_name as name from information_schema.tables
+			where table_schema not in ('pg_catalog', 'information_schema') and table_type = 'BASE TABLE'`
 		)) as { name: string }[];
-		expect(tables.length).toBeGreaterThan(20);
-		for (const { name, column } of [
-			{ name: 'case_file', column: 'id' },
-			...tables.map((table) => ({ ...table, column: 'case_id' }))
-		]) {
-			const left = await queryOnce(
-				database,
-				`select 1 from ${SCHEMA}.${name} where ${column} = $1`,
-				[id]
-			);
-			expect([name, left.length]).toEqual([name, 0]);
-		}
+		expect(tables.length).toBeGreaterThan(40);
+		const having = async (words: readonly string[]) => {
+			const found: string[] = [];
+			for (const { name } of tables) {
+				const rows = await queryOnce(
+					database,
+					`select 1 from ${name} one, unnest($1::text[]) as word where strpos(one::text, word) > 0`,
+					[words]
+				);
+				if (rows.length > 0) found.push(name);
+			}
+			return found.sort();
+		};
+		expect(await having([id])).toEqual([`${SCHEMA}.forgotten_case`, `${SCHEMA}.trail_entry`]);
+		const said = [
+			...[whole.label, 'To be forgotten', 'client@harbour.example'],
+			...whole.people.map(({ name }) => name),
+			...whole.debts.map((debt) => debt.id),
+			...whole.plans.map((plan) => plan.id).slice(1)
+		];
+		expect(await having(said)).toEqual([]);
+	});
+
+	it('is deleted by itself when it was not changed for long, and not again once it was restored', async () => {
+		const own = await startResiduum({ RESIDUUM_TODAY: '2026-12-15' });
+		const untouched = await makeCase(own, 'Not changed for long', [card()]);
+		await own.stop();
+		const settings = { ...own.settings, RESIDUUM_UNTOUCHED_DAYS: '365' };
+		const on = (day: string) => startResiduum({ ...settings, RESIDUUM_TODAY: day }, undefined, own);
+		const before = await on('2027-12-15');
+		await makeCase(before, 'Changed since', [card()]);
+		await before.stop();
+		const after = await on('2027-12-17');
+		const deleted = async () => (await after.request('GET', '/deleted-cases')).body as string;
+		await expect.poll(deleted, { timeout: 15_000 }).toContain('Not changed for long');
+		expect(await deleted()).not.toContain('Changed since');
+		expect((await after.request('POST', `/api/cases/${untouched.id}/restore`)).status).toBe(204);
+		await after.stop();
+		const again = await on('2027-12-18');
+		await makeCase(again, 'Its hourly look is over', []);
+		await again.stop();
+		const last = await on('2027-12-19');
+		expect((await caseNow(last, untouched.id)).document.label).toBe('Not changed for long');
+		await last.stop();
+		await own.remove();
 	});
 
 	it('is deleted permanently by itself after its time, and no sooner', async () => {

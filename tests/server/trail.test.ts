@@ -133,6 +133,62 @@ describe('the trail', () => {
 		rmSync(folder, { recursive: true });
 	});
 
+	it('lets entries go by their age, stays whole and signed without them, and keeps all where one was changed', async () => {
+		const folder = temporaryFolder();
+		const key = { RESIDUUM_TRAIL_KEY: join(folder, 'trail.key') };
+		const own = await startResiduum(key);
+		const verify = (...words: string[]) => command(own.settings, 'trail', 'verify', ...words);
+		const headIn = (said: string) => /next time: (\S+)$/.exec(said)?.[1] ?? '';
+		const early = headIn(verify().said);
+		for (const label of ['One', 'Two']) await makeCase(own, label, []);
+		await own.stop();
+		const last = headIn(verify().said);
+		const count = Number(last.split(':')[0]);
+		const url = own.settings['DATABASE_URL'] ?? '';
+		const asOwner = (sql: string) =>
+			queryOnce(url, `set session_replication_role = replica; ${sql}`);
+		const later = { ...own.settings, RESIDUUM_TODAY: '2027-12-15', RESIDUUM_TRAIL_DAYS: '300' };
+
+		const [second] = await queryOnce(url, 'select what from trail_entry where number = 2');
+		await asOwner(`update trail_entry set what = 'read the trail' where number = 2`);
+		const tampered = await startResiduum(later, undefined, own);
+		await expect
+			.poll(() => tampered.printed(), { timeout: 15_000 })
+			.toContain('the trail is not whole, and lets nothing go');
+		await tampered.stop();
+		expect(verify().refused).toContain('Entry 2 of the trail is not what was written');
+		expect(await queryOnce(url, 'select 1 from trail_entry where number = 1')).toHaveLength(1);
+		await asOwner(`update trail_entry set what = '${String(second?.['what'])}' where number = 2`);
+		expect(verify().refused).toBe('');
+
+		const aged = await startResiduum(later, undefined, own);
+		await expect
+			.poll(
+				async () => (await queryOnce(url, 'select 1 from trail_entry where number = 1')).length,
+				{ timeout: 15_000 }
+			)
+			.toBe(0);
+		await aged.stop();
+		const { said } = verify();
+		expect(said).toMatch(/entries \d+ to \d+, those before let go of, its end signed/);
+		const from = Number(/entries (\d+) to/.exec(said)?.[1]);
+		expect(from).toBeGreaterThan(count);
+		expect(verify(headIn(said)).said).toContain('The trail is whole');
+		expect(verify(early).refused).toContain('was let go of for its age; compare with a later one');
+		const kept = await queryOnce(url, 'select what, account_name from trail_entry order by number');
+		expect(kept).toContainEqual({ what: 'let old entries go', account_name: null });
+		await expect(queryOnce(url, 'delete from trail_entry')).rejects.toThrow('only ever appended');
+
+		// Whoever owns the database can't let go of more than was, nor say that less was there.
+		await asOwner(
+			`update trail_head set (base_number, base_hash) = (select number, hash from trail_entry order by number limit 1);
+			delete from trail_entry where number = (select min(number) from trail_entry)`
+		);
+		expect(verify().refused).toContain('is not the last that was signed');
+		await own.remove();
+		rmSync(folder, { recursive: true });
+	});
+
 	it('has no key in the folder of its data, nor one that is none', () => {
 		const folder = temporaryFolder();
 		const inside = { RESIDUUM_DATA: folder, RESIDUUM_TRAIL_KEY: join(folder, 'trail.key') };

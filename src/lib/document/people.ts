@@ -95,6 +95,7 @@ export type AuditEvent =
 	| 'changed reference data'
 	| 'exported reference data'
 	| 'read the trail'
+	| 'let old entries go'
 	| 'restored a backup';
 
 export interface TrailEntry {

@@ -193,9 +193,16 @@ const SETTINGS = {
 	backup: maybe(
 		'RESIDUUM_BACKUP',
 		'none',
-		'a folder for a backup every day, of which 14 are kept',
+		'a folder for a backup every day',
 		'the path of a folder',
 		text
+	),
+	backupDays: usually(
+		'RESIDUUM_BACKUP_DAYS',
+		'14',
+		'how many of the daily backups are kept',
+		DAYS,
+		whole(1, 100_000)
 	),
 	trailKey: maybe(
 		'RESIDUUM_TRAIL_KEY',
@@ -215,6 +222,20 @@ const SETTINGS = {
 		'RESIDUUM_DELETED_DAYS',
 		'90',
 		'days for which a deleted case can be restored',
+		DAYS,
+		whole(1, 100_000)
+	),
+	untouchedDays: maybe(
+		'RESIDUUM_UNTOUCHED_DAYS',
+		'never',
+		'days without a change after which a case is deleted, as if by hand: it can be restored',
+		DAYS,
+		whole(1, 100_000)
+	),
+	trailDays: maybe(
+		'RESIDUUM_TRAIL_DAYS',
+		'never',
+		'days after which the audit trail lets its entries go',
 		DAYS,
 		whole(1, 100_000)
 	),

@@ -3,11 +3,10 @@ import { mkdir, readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { log, loggable } from '../log';
 import { logHead } from '../people/trail';
+import { settings } from '../settings';
 import { BackupRefused } from './file';
 import { writeBackup } from './write';
 
-/** How many daily backups are kept. */
-const KEPT_DAYS = 14;
 /** So often it is looked whether the day's is there, in milliseconds. */
 const EVERY = 15 * 60_000;
 
@@ -34,7 +33,7 @@ async function backUpToday(folder: string): Promise<void> {
 		await writeBackup(join(folder, name));
 		await logHead();
 		// Only after a new one is there and whole an old one goes.
-		const old = [...there, name].sort().slice(0, -KEPT_DAYS);
+		const old = [...there, name].sort().slice(0, -settings().backupDays);
 		for (const one of old) await rm(join(folder, one), { force: true });
 	} catch (error) {
 		const why =

@@ -4,6 +4,7 @@ import { writing } from '../database';
 import { apply, MIGRATIONS } from '../database/migrate';
 import { StatementFailed, type Statements } from '../database/statements';
 import { dropAll, SCHEMA, strangerIn } from '../database/tables';
+import { forgetAgain, forgottenCases } from '../cases/retention';
 import { append } from '../people/trail';
 import { BackupRefused, readBackup, type Head, type Table, type Written } from './file';
 import { lastChange } from './last-change';
@@ -18,21 +19,35 @@ const CHARACTERS = 4_000_000;
  * Restores a backup: all of it or nothing. One of an older version is brought up to date.
  * @throws BackupRefused where the file is not whole, of a newer version, or older than the data that are there
  */
-export async function restoreBackup(path: string, overNewer: boolean): Promise<Written> {
+export async function restoreBackup(path: string, overNewer: boolean): Promise<Restored> {
 	// Nothing is touched before all of it has been read.
 	const { counts, sha256, ...head } = await readBackup(path);
 	const known = new Map(MIGRATIONS.map(({ number, hash }) => [number, hash]));
 	if (head.migrations.some(({ number, hash }) => known.get(number) !== hash))
 		throw new BackupRefused(`${path} was made by a newer Residuum; restore it with that version.`);
-	await writing(async (statements) => {
+	const forgotten = await writing(async (statements) => {
 		await refuseOlder(statements, head, overNewer);
+		const before = await forgottenCases(statements);
 		await putBack(statements, path, head);
+		const again = await forgetAgain(statements, before);
 		await append(statements, null, 'command', [
-			{ what: 'restored a backup', detail: `made ${head.at}` }
+			{ what: 'restored a backup', detail: `made ${head.at}` },
+			...again.map((subject) => ({
+				what: 'deleted a case for good' as const,
+				subject,
+				detail: 'brought back by a backup'
+			}))
 		]);
+		return again.length;
 	});
 	const { size: bytes } = await stat(path);
-	return { cases: counts.case_file ?? 0, revisions: counts.case_revision ?? 0, bytes, sha256 };
+	const { case_file: cases = 0, case_revision: revisions = 0 } = counts;
+	return { cases, revisions, bytes, sha256, forgotten };
+}
+
+/** What was restored; `forgotten`: how many of the cases had been deleted for good since, and are so again. */
+interface Restored extends Written {
+	readonly forgotten: number;
 }
 
 /** Puts what a file holds in the place of all that is there, brought up to date. */

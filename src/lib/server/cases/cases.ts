@@ -288,8 +288,8 @@ export const deleteCase = (id: string, actor: Actor): Promise<boolean> =>
 
 export const restoreCase = (id: string, actor: Actor): Promise<boolean> =>
 	mark(
-		'update case_file set deleted_at = null where id = $1 and deleted_at is not null',
-		[id],
+		'update case_file set deleted_at = null, restored_at = $2 where id = $1 and deleted_at is not null',
+		[id, now()],
 		'case.restored',
 		{ what: 'brought a case back', subject: id },
 		actor

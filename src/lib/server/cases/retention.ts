@@ -6,6 +6,8 @@ import type { Statements } from '../database/statements';
 import { log, loggable } from '../log';
 import { isHeld, visibilityScope, type Actor } from '../people/actor';
 import { append, note } from '../people/trail';
+import { letGoBefore } from '../people/trail-age';
+import { announce } from '../programs/webhooks/announced';
 import { settings } from '../settings';
 import { letGo } from './at-hand';
 import { thinned, type ThinnableRevision } from './thinning';
@@ -13,8 +15,8 @@ import { thinned, type ThinnableRevision } from './thinning';
 const DAY = 86_400_000;
 /** For so many days a deleted case can be restored. */
 export const DELETED_DAYS = settings().deletedDays;
-/** Histories older than so many days are thinned; never, where it is not said. */
-const THIN_AFTER = settings().thin;
+/** After so many days cases are deleted that were not changed, histories thinned, and entries of the trail let go of; null: never. */
+const { untouchedDays: UNTOUCHED, thin: THIN_AFTER, trailDays: TRAIL } = settings();
 /** So often it is looked what is to be forgotten, in milliseconds. */
 const EVERY = 3_600_000;
 
@@ -59,20 +61,80 @@ const OF_A_CASE = [
 	'case_revision'
 ];
 
+/** Forgets a case with all that is kept of it, but for its identifier: it says which case a backup is not to bring back. */
 async function forget(statements: Statements, id: string): Promise<void> {
 	await statements.exec(`set local residuum.forgetting = 'on'`);
+	await statements.query('insert into forgotten_case values ($1, $2) on conflict do nothing', [
+		id,
+		now()
+	]);
 	for (const table of OF_A_CASE)
 		await statements.query(`delete from ${table} where case_id = $1`, [id]);
 	await statements.query('delete from case_file where id = $1', [id]);
 	letGo(id);
 }
 
+/** A case that was forgotten, and when. */
+interface Forgotten {
+	readonly id: string;
+	readonly at: Date;
+}
+
+export async function forgottenCases(statements: Statements): Promise<Forgotten[]> {
+	const { rows } = await statements.query<Forgotten>('select id, at from forgotten_case');
+	return rows;
+}
+
+/** Forgets cases again that a backup of before has brought back; which of them it had. */
+export async function forgetAgain(
+	statements: Statements,
+	forgotten: readonly Forgotten[]
+): Promise<string[]> {
+	const ids = forgotten.map(({ id }) => id);
+	await statements.query(
+		'insert into forgotten_case select * from unnest($1::uuid[], $2::timestamptz[]) on conflict do nothing',
+		[ids, forgotten.map(({ at }) => at.toISOString())]
+	);
+	const { rows } = await statements.query<{ id: string }>(
+		'select id from case_file where id = any($1::uuid[])',
+		[ids]
+	);
+	for (const { id } of rows) await forget(statements, id);
+	return rows.map(({ id }) => id);
+}
+
+/** Deletes cases that were not changed for so many days; how many. They can be restored as if by hand. */
+async function deleteUntouched(days: number): Promise<number> {
+	return writing(async (statements) => {
+		const { rows } = await statements.query<{ id: string }>(
+			`update case_file set deleted_at = $1 where id in (
+				select id from case_file where deleted_at is null
+					and touched_at < $2 and (restored_at is null or restored_at < $2)
+				order by id limit 100 for update skip locked
+			) returning id`,
+			[now(), daysAgo(days)]
+		);
+		const ids = rows.map(({ id }) => id);
+		if (ids.length === 0) return 0;
+		await announce(statements, 'case.deleted', ids);
+		const deleted = ids.map((subject) => ({
+			what: 'deleted a case' as const,
+			subject,
+			detail: 'not changed for long'
+		}));
+		await append(statements, null, 'this program', deleted);
+		return ids.length;
+	});
+}
+
+const daysAgo = (days: number): Date => new Date(now().getTime() - days * DAY);
+
 /** Deletes permanently what can no longer be restored; how many. */
 async function deleteInTime(): Promise<number> {
 	return writing(async (statements) => {
 		const { rows } = await statements.query<{ id: string }>(
 			'select id from case_file where deleted_at < $1 order by id limit 100 for update skip locked',
-			[new Date(now().getTime() - DELETED_DAYS * DAY)]
+			[daysAgo(DELETED_DAYS)]
 		);
 		if (rows.length === 0) return 0;
 		for (const { id } of rows) await forget(statements, id);
@@ -121,7 +183,7 @@ async function thinHistory(id: string, since: string): Promise<number> {
 
 /** Thins every history that is longer than it may be. */
 async function thinHistories(days: number): Promise<void> {
-	const since = new Date(now().getTime() - days * DAY).toISOString().slice(0, 10);
+	const since = daysAgo(days).toISOString().slice(0, 10);
 	const { rows } = await reading((statements) =>
 		statements.query<{ id: string }>(
 			`select distinct case_id as id from case_revision where made_at < $1
@@ -136,7 +198,9 @@ async function thinHistories(days: number): Promise<void> {
 export function keepRetention(): () => void {
 	const look = async (): Promise<void> => {
 		try {
+			if (UNTOUCHED !== null) while ((await deleteUntouched(UNTOUCHED)) > 0);
 			while ((await deleteInTime()) > 0);
+			if (TRAIL !== null) while ((await letGoBefore(daysAgo(TRAIL))) > 0);
 			if (THIN_AFTER !== null) await thinHistories(THIN_AFTER);
 		} catch (error) {
 			if (!(error instanceof NotNow)) log.error({ err: loggable(error) }, 'retention failed');

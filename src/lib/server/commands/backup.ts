@@ -23,11 +23,17 @@ export const backup: Command = async (words, { say }) => {
 	say(`Written, read again and restored for trial: ${held(await orRefuse(writeBackup(path)))}.`);
 };
 
+const forgottenInWords = (count: number): string =>
+	count === 1
+		? 'One of the cases had been deleted permanently since then, and is so again.'
+		: `${count} of the cases had been deleted permanently since then, and are so again.`;
+
 const OVER = '--over-newer';
 
 export const restore: Command = async (words, { say }) => {
 	const [path, more] = words.filter((word) => word !== OVER);
 	if (path === undefined || more !== undefined)
 		return refuse(`npm run --silent restore -- FILE, or with ${OVER} over data that are newer`);
-	say(`Restored: ${held(await orRefuse(restoreBackup(path, words.includes(OVER))))}.`);
+	const { forgotten, ...restored } = await orRefuse(restoreBackup(path, words.includes(OVER)));
+	say(`Restored: ${held(restored)}.${forgotten > 0 ? ` ${forgottenInWords(forgotten)}` : ''}`);
 };

@@ -16,9 +16,10 @@ export const trail: Command = async (words, { say }) => {
 		);
 	const found = await verifyTrail(noted);
 	if (!found.whole) return refuse(whatIsWrong(found));
-	const { entries, head, isSigned } = found;
+	const { from, to, head, isSigned } = found;
+	const kept = from === 1 ? `${to} entries` : `entries ${from} to ${to}, those before let go of`;
 	say(
-		`The trail is whole: ${entries} entries${isSigned ? ', its end signed' : ''}. Write down its head and compare the next time: ${head}`
+		`The trail is whole: ${kept}${isSigned ? ', its end signed' : ''}. Write down its head and compare the next time: ${head}`
 	);
 };
 
@@ -30,6 +31,8 @@ function whatIsWrong({ entry, why }: Extract<Verified, { whole: false }>): strin
 			return `Entry ${entry} of the trail is not what was written; what is before it is whole.`;
 		case 'other head':
 			return `Entry ${entry} of the trail is not the one of the head that was written down: the trail was written anew.`;
+		case 'let go':
+			return `Entry ${entry} of the trail, whose head was written down, was let go of for its age; compare with a later one.`;
 		case 'unsigned':
 			return entry === 0
 				? 'The trail is empty, and was not when it was signed: all of it was taken out.'

@@ -40,6 +40,7 @@ export const KEPT = [
 	'recorded_event',
 	'recorded_money',
 	'outbox_message',
+	'forgotten_case',
 	'trail_entry',
 	'trail_head'
 ] as const;

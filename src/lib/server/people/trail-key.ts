@@ -12,9 +12,15 @@ import { settings } from '../settings';
 /** Bytes of a key. */
 const LENGTH = 32;
 
-export interface Head {
+/** An entry of the trail by its number, and its hash; 0: before the first. */
+export interface Mark {
 	readonly number: number;
 	readonly hash: Uint8Array;
+}
+
+/** The last entry of the trail, and the last that was let go of. */
+export interface Head extends Mark {
+	readonly base: Mark;
 }
 
 /** `isNew` until the trail as it was found is signed with it: before there was a key it could not be. */
@@ -78,10 +84,14 @@ function makeKey(path: string): Key {
 	return { bytes, isNew: true };
 }
 
-export const signatureOf = ({ bytes }: Key, { number, hash }: Head): Buffer =>
+/** What is signed: as long as nothing was let go of, the end alone. */
+export const signatureOf = ({ bytes }: Key, { base, ...end }: Head): Buffer =>
 	createHmac('sha256', bytes)
-		.update(`${number} ${Buffer.from(hash).toString('hex')}`)
+		.update([end, ...(base.number > 0 ? [base] : [])].map(written).join(' '))
 		.digest();
+
+const written = ({ number, hash }: Mark): string =>
+	`${number} ${Buffer.from(hash).toString('hex')}`;
 
 export function isSigned(key: Key, head: Head, signature: Uint8Array | null): boolean {
 	const wanted = signatureOf(key, head);

@@ -8,7 +8,7 @@ import { reading, writing } from '../database';
 import type { Statements } from '../database/statements';
 import { log } from '../log';
 import type { Actor } from './actor';
-import { isSigned, signatureOf, trailKey, type Head } from './trail-key';
+import { isSigned, signatureOf, trailKey, type Head, type Mark } from './trail-key';
 
 /** An action, its subject and further details. */
 interface AuditRecord {
@@ -58,10 +58,8 @@ export async function append(
 	address: string,
 	all: readonly AuditRecord[]
 ): Promise<void> {
-	const { rows } = await statements.query<SignedHead>(`${HEAD} for update`);
-	const [head] = rows;
-	if (!head) throw new Error('the trail has no head');
-	let { number, hash }: Head = head;
+	const head = await headOf(statements, 'for update');
+	let { number, hash }: Mark = head;
 	for (const { what, subject = null, detail = null } of all) {
 		number += 1;
 		const entry = {
@@ -83,12 +81,25 @@ export async function append(
 	await statements.query('update trail_head set number = $1, hash = $2, signature = $3', [
 		number,
 		hash,
-		await signatureAfter(statements, head, { number, hash }, all)
+		await signatureAfter(statements, head, { number, hash, base: head.base }, all)
 	]);
 }
 
-type SignedHead = Head & { readonly signature: Uint8Array | null };
-const HEAD = 'select number, hash, signature from trail_head';
+export type SignedHead = Head & { readonly signature: Uint8Array | null };
+
+/** The head of the trail; for update, whoever appends next waits. */
+export async function headOf(
+	statements: Statements,
+	lock: 'for update' | '' = ''
+): Promise<SignedHead> {
+	const { rows } = await statements.query<
+		Mark & { signature: Uint8Array | null; base_number: number; base_hash: Uint8Array }
+	>(`select number, hash, signature, base_number, base_hash from trail_head ${lock}`);
+	const [row] = rows;
+	if (!row) throw new Error('the trail has no head');
+	const { base_number: number, base_hash: hash, ...head } = row;
+	return { ...head, base: { number, hash } };
+}
 
 /**
  * The signature of a head that comes after another one. Nothing is signed after what is not: an end that was cut stays
@@ -132,9 +143,7 @@ export async function beginTrail(): Promise<void> {
 	const key = trailKey();
 	if (key?.isNew) {
 		await writing(async (statements) => {
-			const { rows } = await statements.query<SignedHead>(`${HEAD} for update`);
-			const [head] = rows;
-			if (!head) return;
+			const head = await headOf(statements, 'for update');
 			await statements.query('update trail_head set signature = $1', [signatureOf(key, head)]);
 		});
 		key.isNew = false;
@@ -144,9 +153,8 @@ export async function beginTrail(): Promise<void> {
 
 /** Says in the log how far the trail has come: what is cut off from it later, or put in its place, does not fit that. */
 export async function logHead(): Promise<void> {
-	const { rows } = await reading((statements) => statements.query<SignedHead>(HEAD));
-	const [head] = rows;
-	if (head && head.number > 0) log.warn({ head: written(head) }, 'the head of the trail');
+	const head = await reading((statements) => headOf(statements));
+	if (head.number > 0) log.warn({ head: written(head) }, 'the head of the trail');
 }
 
 /** Writes what is done that is no change of the data into the trail. */
@@ -183,23 +191,59 @@ export async function readTrail(
 	}));
 }
 
+/** Why a trail is not whole, and the entry that shows it. */
+export interface NotWhole {
+	readonly whole: false;
+	readonly entry: number;
+	/**
+	 * The first entry that is not what it was when it was written, or is not there; or the last, where it is not the end
+	 * that was signed, or does not lead to the head that was written down; that head was let go of.
+	 */
+	readonly why: 'missing' | 'changed' | 'unsigned' | 'other head' | 'let go';
+}
+
 /** The result of verifying the whole audit trail. */
 export type Verified =
 	| {
 			readonly whole: true;
-			readonly entries: number;
+			/** The first and the last entry that are kept. */
+			readonly from: number;
+			readonly to: number;
 			readonly head: string;
 			readonly isSigned: boolean;
 	  }
-	/**
-	 * The first entry that is not what it was when it was written, or is not there; or the last, where it is not the end
-	 * that was signed, or does not lead to the head that was written down.
-	 */
-	| {
-			readonly whole: false;
-			readonly entry: number;
-			readonly why: 'missing' | 'changed' | 'unsigned' | 'other head';
-	  };
+	| NotWhole;
+
+/**
+ * Computes the hashes of entries again, one after the other.
+ * @param after the entry that the first one goes on from
+ * @param to the last one; null: as far as the trail goes
+ * @param look is told each
+ */
+export async function walked(
+	statements: Statements,
+	after: Mark,
+	to: number | null,
+	look: (at: Mark) => NotWhole | null = () => null
+): Promise<(Mark & { readonly whole: true }) | NotWhole> {
+	let { number: last, hash } = after;
+	for (;;) {
+		const { rows } = await statements.query<Row>(
+			`select ${COLUMNS} from trail_entry where number > $1 and ($2::bigint is null or number <= $2)
+			order by number limit ${PAGE}`,
+			[last, to]
+		);
+		for (const { hash: kept, ...entry } of rows) {
+			if (entry.number !== last + 1) return { whole: false, entry: last + 1, why: 'missing' };
+			hash = hashOf(hash, entry);
+			if (!sameBytes(hash, kept)) return { whole: false, entry: entry.number, why: 'changed' };
+			last = entry.number;
+			const wrong = look({ number: last, hash });
+			if (wrong) return wrong;
+		}
+		if (rows.length < PAGE) return { whole: true, number: last, hash };
+	}
+}
 
 /**
  * Computes every hash of the trail again, from the first entry to the last, and looks at the signature of its head.
@@ -207,36 +251,28 @@ export type Verified =
  */
 export async function verifyTrail(noted: string | null): Promise<Verified> {
 	return reading(async (statements): Promise<Verified> => {
-		let last = 0;
-		let hash: Uint8Array = new Uint8Array();
-		for (;;) {
-			const { rows } = await statements.query<Row>(
-				`select ${COLUMNS} from trail_entry where number > $1 order by number limit ${PAGE}`,
-				[last]
-			);
-			for (const { hash: kept, ...entry } of rows) {
-				if (entry.number !== last + 1) return { whole: false, entry: last + 1, why: 'missing' };
-				hash = hashOf(hash, entry);
-				if (!sameBytes(hash, kept)) return { whole: false, entry: entry.number, why: 'changed' };
-				last = entry.number;
-				if (noted?.startsWith(`${last}:`) && hex(hash) !== noted.split(':')[1])
-					return { whole: false, entry: last, why: 'other head' };
-			}
-			if (rows.length < PAGE) break;
-		}
-		const { rows } = await statements.query<SignedHead>(HEAD);
-		const head = rows[0] ?? { number: 0, hash: new Uint8Array(), signature: null };
-		if (head.number > last) return { whole: false, entry: last + 1, why: 'missing' };
-		if (head.number < last || !sameBytes(head.hash, hash))
-			return { whole: false, entry: last, why: 'changed' };
-		if (noted !== null && Number(noted.split(':')[0]) > last)
-			return { whole: false, entry: last + 1, why: 'missing' };
+		const head = await headOf(statements);
+		const [at = '', wanted] = noted?.split(':') ?? [];
+		const look = ({ number, hash }: Mark): NotWhole | null =>
+			noted !== null && String(number) === at && hex(hash) !== wanted
+				? { whole: false, entry: number, why: 'other head' }
+				: null;
+		if (noted !== null && Number(at) < head.base.number)
+			return { whole: false, entry: Number(at), why: 'let go' };
+		const end = look(head.base) ?? (await walked(statements, head.base, null, look));
+		if (!end.whole) return end;
+		const { number: to, hash } = end;
+		if (head.number > to) return { whole: false, entry: to + 1, why: 'missing' };
+		if (head.number < to || !sameBytes(head.hash, hash))
+			return { whole: false, entry: to, why: 'changed' };
+		if (noted !== null && Number(at) > to) return { whole: false, entry: to + 1, why: 'missing' };
 		const key = trailKey();
 		if (key !== null && !key.isNew && !isSigned(key, head, head.signature))
-			return { whole: false, entry: last, why: 'unsigned' };
+			return { whole: false, entry: to, why: 'unsigned' };
 		return {
 			whole: true,
-			entries: last,
+			from: head.base.number + 1,
+			to,
 			head: written(head),
 			isSigned: key !== null && !key.isNew
 		};
