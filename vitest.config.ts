@@ -46,7 +46,7 @@ const SLOW_UNIT = [
 
 /** Accounts are only where the database is a PostgreSQL server. */
 const NEED_POSTGRES =
-	'tests/server/{client-view,directory,forged,interface,people,postgres,programs,second-factor,signing-in,trail,webhooks}.test.ts';
+	'tests/server/{access-log,client-view,directory,forged,interface,people,postgres,programs,second-factor,signing-in,trail,webhooks}.test.ts';
 
 /** Modules only, loaded once for all files: they touch nothing outside of themselves. */
 const unit = {
@@ -124,7 +124,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{api,backup,bad-input,casebook,client-view,coming-back,directory,forged,full-copy,glance,indexes,interface,paid-out,people,postgres,programs,reference,reminders,retention,second-factor,signing-in,tables,trail,webhooks,what-if}.test.ts'
+						'tests/server/{access-log,api,backup,bad-input,casebook,client-view,coming-back,directory,forged,full-copy,glance,indexes,interface,paid-out,people,postgres,programs,reference,reminders,retention,second-factor,signing-in,tables,trail,webhooks,what-if}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',

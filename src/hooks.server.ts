@@ -7,6 +7,8 @@ import { keepRetention } from '$lib/server/cases/retention';
 import { fillWithDemo } from '$lib/server/cases/demo';
 import { log, loggable } from '$lib/server/log';
 import { asksWho, decide, type Decision } from '$lib/server/people/access';
+import { tellRefusal, type RefusalReason } from '$lib/server/people/access-log';
+import type { Actor } from '$lib/server/people/actor';
 import { hasAccounts, requireSupervisor, secretOf } from '$lib/server/people/agency';
 import { endAllClientViews, isInClientView } from '$lib/server/people/client-view';
 import { isStillThere } from '$lib/server/people/directory/still-there';
@@ -79,6 +81,7 @@ const handleIn = async (
 	const { pathname } = event.url;
 	const isAsked = pathname.startsWith('/api/');
 	if (refusal !== null) {
+		tellRefused('another origin', event, { person: null, address: addressOf(event) });
 		if (isAsked) return refuse(403, refusal);
 		error(403, refusal);
 	}
@@ -130,7 +133,10 @@ async function answerTo(
 	const isTurned = isKnown && (await isInClientView(secret));
 	if (route.id === null && isAsked) return refuse(404, NOTHING_HERE());
 	const decision = await decide({ ...asked, isInClientView: isTurned }, locals.actor, accounts);
-	return decision === 'allowed' ? resolve(event, ASKED_EARLY) : turnAway(event, decision, isAsked);
+	if (decision !== 'allowed') return turnAway(event, decision, isAsked);
+	const response = await resolve(event, ASKED_EARLY);
+	if (response.status === 429) tellRefused('too many requests', event, locals.actor);
+	return response;
 }
 
 /** The same for a program, by its token: nothing of a session counts. */
@@ -142,8 +148,11 @@ async function answerProgram(
 	const { request, params, route, locals } = event;
 	const asking = await askingBy(token, addressOf(event));
 	let response: Response;
-	if ('refusal' in asking) response = asking.refusal;
-	else if (route.id === null) response = refuse(404, NOTHING_HERE());
+	if ('refusal' in asking) {
+		response = asking.refusal;
+		const why = response.status === 429 ? 'too many requests' : 'no valid token';
+		tellRefused(why, event, { person: null, address: addressOf(event) });
+	} else if (route.id === null) response = refuse(404, NOTHING_HERE());
 	else {
 		locals.secret = null;
 		locals.actor = asking.actor;
@@ -174,11 +183,19 @@ const NOT_YOURS = () => t('Your account can view this but not change it.');
 const IN_CLIENT_VIEW = () => t('This screen is turned to a client. …');
 const NOTHING_HERE = () => t('There is nothing at this address.');
 
+/** Where there are people to be told apart, whatever collects the log hears of it. */
+function tellRefused(why: RefusalReason, { route, request }: RequestEvent, actor: Actor): void {
+	if (accounts) tellRefusal(why, { route: route.id, method: request.method }, actor);
+}
+
 function turnAway(
-	{ url, route, request }: RequestEvent,
+	event: RequestEvent,
 	decision: Exclude<Decision, 'allowed'>,
 	isAsked: boolean
 ): Response {
+	const { url, route, request, locals } = event;
+	// A page that is opened signed out leads to the sign-in: nothing is refused.
+	if (isAsked || decision !== 'sign in') tellRefused(decision, event, locals.actor);
 	switch (decision) {
 		case 'sign in':
 			return isAsked

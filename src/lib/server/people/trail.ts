@@ -7,6 +7,7 @@ import type { AuditEvent, TrailEntry } from '../../document/people';
 import { reading, writing } from '../database';
 import type { Statements } from '../database/statements';
 import { log } from '../log';
+import { tellAccess } from './access-log';
 import type { Actor } from './actor';
 import { isSigned, signatureOf, trailKey, type Head, type Mark } from './trail-key';
 
@@ -60,7 +61,9 @@ export async function append(
 ): Promise<void> {
 	const head = await headOf(statements, 'for update');
 	let { number, hash }: Mark = head;
-	for (const { what, subject = null, detail = null } of all) {
+	for (const record of all) {
+		const { what, subject = null, detail = null } = record;
+		tellAccess(who?.id ?? null, address, record);
 		number += 1;
 		const entry = {
 			number,
