@@ -1,8 +1,10 @@
-/** Asks for a password on the terminal, twice, without showing it. */
+/** What is asked for on the terminal without showing it. */
 import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
+import { text } from 'node:stream/consumers';
 import { passwordProblem } from './lib/server/people/passwords';
 
+/** A password that somebody chooses, twice. */
 export async function askPassword(name: string): Promise<string> {
 	for (;;) {
 		const password = await askUnseen(`Password for ${name}: `);
@@ -11,6 +13,12 @@ export async function askPassword(name: string): Promise<string> {
 		else if (password === (await askUnseen('Once more: '))) return password;
 		else console.log('These were two different ones; once more from the beginning.');
 	}
+}
+
+/** The secret key of a file: on the terminal, or all that comes on the standard input where that is none. */
+export async function askKey(path: string): Promise<string> {
+	if (process.stdin.isTTY) return askUnseen(`Secret key of ${path}: `);
+	return text(process.stdin);
 }
 
 async function askUnseen(question: string): Promise<string> {

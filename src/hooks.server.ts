@@ -1,7 +1,7 @@
 import { beginWork } from '$lib/server/background/begin';
 import { answering, loading, unknownCase, unknownMessage, refuse } from '$lib/server/answers';
 import { closeDatabase, damageFound, openDatabase } from '$lib/server/database';
-import { backUpDaily } from '$lib/server/backup/daily';
+import { backUpDaily, requireBackupKeys } from '$lib/server/backup/daily';
 import { takeCommands } from '$lib/server/control';
 import { keepRetention } from '$lib/server/cases/retention';
 import { fillWithDemo } from '$lib/server/cases/demo';
@@ -39,6 +39,7 @@ let metrics: Metrics | null = null;
 export const init: ServerInit = async () => {
 	await speakAll();
 	const { databases, data, metrics: port, backup, demo } = settings();
+	requireBackupKeys();
 	await openDatabase({ databases, data });
 	const ends: (() => unknown)[] = [closeDatabase];
 	process.once('sveltekit:shutdown', () => ends.forEach((end) => end()));

@@ -13,7 +13,7 @@ import { log, loggable } from './log';
 const given = z.strictObject({
 	name: z.string(),
 	words: z.array(z.string()),
-	password: z.string().nullable()
+	secret: z.string().nullable()
 });
 type Given = z.infer<typeof given>;
 
@@ -52,7 +52,7 @@ const listens = (server: Server, path: string): Promise<boolean> =>
 		server.unref();
 	});
 
-async function carryOut({ name, words, password }: Given): Promise<Answered> {
+async function carryOut({ name, words, secret }: Given): Promise<Answered> {
 	const said: string[] = [];
 	const command = COMMANDS[name];
 	if (!command || ALONE.has(name))
@@ -61,7 +61,7 @@ async function carryOut({ name, words, password }: Given): Promise<Answered> {
 			refused: 'The program has the data open; stop it first, and start it again afterwards.'
 		};
 	try {
-		await command(words, { say: (line) => said.push(line), password });
+		await command(words, { say: (line) => said.push(line), secret });
 		return { said, refused: null };
 	} catch (error) {
 		if (error instanceof CommandRefused) return { said, refused: error.message };

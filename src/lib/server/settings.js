@@ -57,6 +57,12 @@ const databases = (written) => {
 	return all.every((one) => /^postgres(ql)?:\/\//.test(one) && URL.canParse(one)) ? all : undefined;
 };
 
+/** @type {Read<string[]>} */
+const publicKeys = (written) => {
+	const all = list(written) ?? [];
+	return all.every((one) => /^age1[0-9a-z]{58}$/.test(one)) ? all : undefined;
+};
+
 /** @type {Read<boolean>} */
 const flag = (written) => ({ 0: false, 1: true })[written];
 
@@ -203,6 +209,13 @@ const SETTINGS = {
 		'how many of the daily backups are kept',
 		DAYS,
 		whole(1, 100_000)
+	),
+	backupKeys: usually(
+		'RESIDUUM_BACKUP_KEYS',
+		'',
+		'public keys that backups are encrypted to, as npm run backup -- --new-key makes them; without them they are not',
+		'public keys, each written age1…, with spaces between them; secret ones are kept elsewhere',
+		publicKeys
 	),
 	trailKey: maybe(
 		'RESIDUUM_TRAIL_KEY',
@@ -356,8 +369,8 @@ const SETTINGS = {
 /** Of the program itself and of its tests: not for anybody to set. */
 const OWN = ['RESIDUUM_BUILD', 'RESIDUUM_RANDOM'];
 
-/** Settings whose values no message quotes: they may contain a password. */
-const SECRET = new Set(['DATABASE_URL', 'RESIDUUM_DIRECTORY_SECRET']);
+/** Settings whose values no message quotes: they may contain a password, or a secret key by mistake. */
+const SECRET = new Set(['DATABASE_URL', 'RESIDUUM_DIRECTORY_SECRET', 'RESIDUUM_BACKUP_KEYS']);
 
 /**
  * @typedef {{ readonly [K in keyof typeof SETTINGS]: (typeof SETTINGS)[K]['value'] }} Settings

@@ -6,15 +6,12 @@
 import { createHash, type Hash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
+import type { Readable } from 'node:stream';
 import { createGunzip } from 'node:zlib';
 import { z } from 'zod';
 import { KEPT, NAMED_BEFORE } from '../database/tables';
-import { OwnError } from '../log';
-
-/** Why a backup can't be made or taken, for the person who asked. */
-export class BackupRefused extends OwnError {
-	override readonly name = 'BackupRefused';
-}
+import { BackupRefused } from './refused';
+import { isSealed, unsealed } from './sealed';
 
 /** Every table that a backup may have rows of. */
 const TABLES = [...KEPT, ...Object.values(NAMED_BEFORE)] as const;
@@ -53,16 +50,16 @@ export const rowLine = (table: Table, json: string): string => `${table} ${json}
 
 export const hashOfLines = (): Hash => createHash('sha256');
 
-/** The lines of a file, decompressed; refuses what is no such file. */
-async function* linesOf(path: string): AsyncGenerator<string> {
+/** The lines of a file, decrypted with a key where it is encrypted, and decompressed; refuses what is no such file. */
+async function* linesOf(path: string, key: string | null): AsyncGenerator<string> {
 	const file = createReadStream(path);
 	const unpacked = createGunzip();
+	const content = (await isSealed(path)) ? await openedBy(key, file, path) : file;
 	const failed = new Promise<never>((_, reject) => {
-		file.once('error', reject);
-		unpacked.once('error', reject);
+		for (const each of [file, content, unpacked]) each.once('error', reject);
 	});
 	failed.catch(() => undefined);
-	const lines = createInterface({ input: file.pipe(unpacked), crlfDelay: Infinity });
+	const lines = createInterface({ input: content.pipe(unpacked), crlfDelay: Infinity });
 	const each = lines[Symbol.asyncIterator]();
 	try {
 		for (;;) {
@@ -83,18 +80,30 @@ async function* linesOf(path: string): AsyncGenerator<string> {
 	}
 }
 
+async function openedBy(key: string | null, file: Readable, path: string): Promise<Readable> {
+	if (key === null)
+		throw new BackupRefused(
+			`${path} is encrypted; give its secret key when it is asked for, or on the standard input.`
+		);
+	return unsealed(file, path, key);
+}
+
 /** Called with each row of a backup. */
 type Take = (table: Table, json: string) => Promise<void>;
 
-/** Reads a backup from its first line to its last, and whether all of it is there. */
-export async function readBackup(path: string, take?: Take): Promise<Head & Tail> {
+/** Reads a backup from its first line to its last, and whether all of it is there. `key`: the secret one of an encrypted file. */
+export async function readBackup(
+	path: string,
+	key: string | null,
+	take?: Take
+): Promise<Head & Tail> {
 	const notOne = (why: string) =>
 		new BackupRefused(`${path} is no whole backup: ${why}. Take another one.`);
 	const hash = hashOfLines();
 	const counts: Partial<Record<Table, number>> = {};
 	let first: Head | null = null;
 	let last: Tail | null = null;
-	for await (const line of linesOf(path)) {
+	for await (const line of linesOf(path, key)) {
 		if (last !== null) throw notOne('something follows its end');
 		if (first === null) {
 			first = parsed(head, line) ?? null;

@@ -3,17 +3,22 @@ import { migrate } from '../database/migrate';
 import { withEmpty } from '../database/scratch';
 import { KEPT } from '../database/tables';
 import { transactionIn } from '../database/thread';
-import { BackupRefused, type Tail } from './file';
+import type { Tail } from './file';
+import { BackupRefused } from './refused';
 import { fill } from './restore';
 
 /**
  * @param counts of its rows by table: of a file that was just written, and so of this version
  * @throws BackupRefused where it can't be restored, or less is there then than the data had
  */
-export async function proveBackup(path: string, counts: Tail['counts']): Promise<void> {
+export async function proveBackup(
+	path: string,
+	key: string | null,
+	counts: Tail['counts']
+): Promise<void> {
 	await withEmpty(path, async (database) => {
 		await migrate((work) => transactionIn(database, 'writing', work));
-		await transactionIn(database, 'writing', (statements) => fill(statements, path));
+		await transactionIn(database, 'writing', (statements) => fill(statements, path, key));
 		for (const table of KEPT) {
 			const { rows } = await database.query<{ count: number }>(`select count(*) from ${table}`);
 			const [there, wanted] = [Number(rows[0]?.count), counts[table] ?? 0];

@@ -6,8 +6,9 @@ import { StatementFailed, type Statements } from '../database/statements';
 import { dropAll, SCHEMA, strangerIn } from '../database/tables';
 import { forgetAgain, forgottenCases } from '../cases/retention';
 import { append } from '../people/trail';
-import { BackupRefused, readBackup, type Head, type Table, type Written } from './file';
+import { readBackup, type Head, type Table, type Written } from './file';
 import { lastChange } from './last-change';
+import { BackupRefused } from './refused';
 
 /** SQLSTATE of what can't be dropped because of what is built on it. */
 const BUILT_ON = '2BP01';
@@ -17,18 +18,23 @@ const CHARACTERS = 4_000_000;
 
 /**
  * Restores a backup: all of it or nothing. One of an older version is brought up to date.
+ * @param key the secret key of an encrypted one; null: none was given
  * @throws BackupRefused where the file is not whole, of a newer version, or older than the data that are there
  */
-export async function restoreBackup(path: string, overNewer: boolean): Promise<Restored> {
+export async function restoreBackup(
+	path: string,
+	key: string | null,
+	overNewer: boolean
+): Promise<Restored> {
 	// Nothing is touched before all of it has been read.
-	const { counts, sha256, ...head } = await readBackup(path);
+	const { counts, sha256, ...head } = await readBackup(path, key);
 	const known = new Map(MIGRATIONS.map(({ number, hash }) => [number, hash]));
 	if (head.migrations.some(({ number, hash }) => known.get(number) !== hash))
 		throw new BackupRefused(`${path} was made by a newer Residuum; restore it with that version.`);
 	const forgotten = await writing(async (statements) => {
 		await refuseOlder(statements, head, overNewer);
 		const before = await forgottenCases(statements);
-		await putBack(statements, path, head);
+		await putBack(statements, path, key, head);
 		const again = await forgetAgain(statements, before);
 		await append(statements, null, 'command', [
 			{ what: 'restored a backup', detail: `made ${head.at}` },
@@ -54,13 +60,14 @@ interface Restored extends Written {
 async function putBack(
 	statements: Statements,
 	path: string,
+	key: string | null,
 	{ migrations }: Pick<Head, 'migrations'>
 ): Promise<void> {
 	await clear(statements);
 	const upTo = Math.max(...migrations.map(({ number }) => number));
 	for (const migration of MIGRATIONS)
 		if (migration.number <= upTo) await apply(statements, migration);
-	await fill(statements, path);
+	await fill(statements, path, key);
 	for (const migration of MIGRATIONS)
 		if (migration.number > upTo) await apply(statements, migration);
 }
@@ -96,7 +103,11 @@ async function refuseOlder(statements: Statements, head: Head, overNewer: boolea
 }
 
 /** Puts every row of a file into tables that have none. */
-export async function fill(statements: Statements, path: string): Promise<void> {
+export async function fill(
+	statements: Statements,
+	path: string,
+	key: string | null
+): Promise<void> {
 	// Rows come in whichever order.
 	await statements.exec('set constraints all deferred');
 	let of: Table | null = null;
@@ -112,7 +123,7 @@ export async function fill(statements: Statements, path: string): Promise<void> 
 		rows = [];
 		length = 0;
 	};
-	await readBackup(path, async (table, json) => {
+	await readBackup(path, key, async (table, json) => {
 		if (table !== of || rows.length >= ROWS || length > CHARACTERS) await flush();
 		of = table;
 		rows.push(json);

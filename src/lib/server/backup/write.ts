@@ -4,22 +4,18 @@ import { once } from 'node:events';
 import { existsSync } from 'node:fs';
 import { open, rename, rm, stat, type FileHandle } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
+import type { Readable } from 'node:stream';
 import { createGzip } from 'node:zlib';
 import { readingStill } from '../database';
 import { MIGRATIONS } from '../database/migrate';
 import { DISK_FULL, type Statements } from '../database/statements';
 import { KEPT } from '../database/tables';
-import {
-	BackupRefused,
-	hashOfLines,
-	readBackup,
-	rowLine,
-	type Head,
-	type Table,
-	type Written
-} from './file';
+import { hashOfLines, readBackup, rowLine, type Head, type Table, type Written } from './file';
+import { settings } from '../settings';
 import { lastChange } from './last-change';
 import { proveBackup } from './prove';
+import { BackupRefused } from './refused';
+import { newKeyPair, sealed } from './sealed';
 
 /** Rows fetched at once: fewer from tables whose rows may hold a whole case or a message with its files. */
 const ROWS = 500;
@@ -34,23 +30,29 @@ const ORDERED: Partial<Record<Table, string>> = {
 
 /**
  * Writes a backup to a new file, reads it again, and restores it for trial. It is of one state, whatever is saved
- * meanwhile; of several programs that write the same one at once, each writes a whole one.
+ * meanwhile; of several programs that write the same one at once, each writes a whole one. Where there are public keys
+ * it is encrypted to them as it is written, and to one more, whose secret key proves this very file and is then forgotten.
  * @throws BackupRefused where there is no room for it, or the file is there already
  */
 export async function writeBackup(path: string): Promise<Written> {
 	if (existsSync(path)) throw new BackupRefused(`${path} is there already; name another file.`);
 	// Of a length of its own: a name may be as long as a disk allows.
 	const part = join(dirname(path), `residuum-${randomUUID()}.part`);
+	const { backupKeys } = settings();
+	const proof = backupKeys.length > 0 ? await newKeyPair() : null;
+	const seal = (content: Readable): Promise<Readable> =>
+		proof === null ? Promise.resolve(content) : sealed(content, [...backupKeys, proof.public]);
 	try {
 		const file = await open(part, 'w', 0o600);
 		try {
-			await readingStill(part, (statements) => pour(statements, file));
+			await readingStill(part, (statements) => pour(statements, file, seal));
 			await file.sync();
 		} finally {
 			await file.close();
 		}
-		const { counts, sha256 } = await readBackup(part);
-		await proveBackup(part, counts);
+		const key = proof?.secret ?? null;
+		const { counts, sha256 } = await readBackup(part, key);
+		await proveBackup(part, key, counts);
 		await rename(part, path);
 		const { size: bytes } = await stat(path);
 		return { cases: counts.case_file ?? 0, revisions: counts.case_revision ?? 0, bytes, sha256 };
@@ -62,10 +64,15 @@ export async function writeBackup(path: string): Promise<Written> {
 	}
 }
 
-async function pour(statements: Statements, file: FileHandle): Promise<void> {
+async function pour(
+	statements: Statements,
+	file: FileHandle,
+	seal: (content: Readable) => Promise<Readable>
+): Promise<void> {
 	const packed = createGzip();
+	const content = await seal(packed);
 	const written = (async () => {
-		for await (const chunk of packed) await file.write(chunk as Buffer);
+		for await (const chunk of content) await file.write(chunk as Buffer);
 	})();
 	// Whoever waits below hears of it, too.
 	written.catch(() => packed.destroy());

@@ -38,7 +38,7 @@ export const accounts: Command = async (words, terminal) => {
 		case 'list':
 			return list(terminal);
 		case 'add':
-			return tell(await addAccount({ ...toAdd(rest), password: terminal.password }, HERE));
+			return tell(await addAccount({ ...toAdd(rest), password: terminal.secret }, HERE));
 		case 'link':
 			return tell(await newLink((await named(rest[0])).id, HERE));
 		case 'role':

@@ -3,8 +3,8 @@
 /** How a command speaks with whoever gave it. */
 export interface Terminal {
 	say(line: string): void;
-	/** A password that was asked for before; null where none was. */
-	readonly password: string | null;
+	/** A password or a key that was asked for before; null where none was. */
+	readonly secret: string | null;
 }
 
 /** Refuses, with one sentence, what it can’t do. */
