@@ -122,7 +122,7 @@ async function answerTo(
 ): Promise<Response> {
 	const { request, params, route, locals } = event;
 	const asked = { route: route.id, method: request.method, params };
-	locals.secret = asksWho(asked) ? secretOf(event.cookies) : null;
+	locals.secret = asksWho(asked) ? secretOf(event.cookies, event.url) : null;
 	const { secret } = locals;
 	const address = addressOf(event);
 	const isAtWork = !isBackgroundRequest(route.id);

@@ -105,6 +105,7 @@ it('gives a session a cookie for no script and no other site, and behind TLS for
 		);
 		expect(answer.status).toBe(200);
 		const [cookie = ''] = answer.headers['set-cookie'] ?? [];
+		expect(cookie.startsWith(secure ? '__Host-residuum-session=' : 'residuum-session=')).toBe(true);
 		expect(cookie).toMatch(/; HttpOnly/);
 		expect(cookie).toMatch(/; SameSite=Strict/);
 		expect([protocol, cookie.includes('; Secure')]).toEqual([protocol, secure]);

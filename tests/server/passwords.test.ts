@@ -6,6 +6,8 @@ import { NotNow } from '../../src/lib/server/database/statements';
 it('a password is its own, also of a hundred characters beyond the first plane', async () => {
 	const typed = '𠀋𠀌𠀍𠀎𠀏'.repeat(30);
 	const line = await hashPassword(typed);
+	expect(line).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$[\w+/]{22}\$/);
+	expect(await hashPassword(typed)).not.toBe(line);
 	expect(await isPassword(typed, line)).toBe(true);
 	expect(await isPassword(`${typed}x`, line)).toBe(false);
 	expect(await isPassword(typed, null)).toBe(false);

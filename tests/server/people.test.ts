@@ -291,7 +291,12 @@ describe('accounts', () => {
 		['short', 'eleven char', 'it needs 12 at least'],
 		['one of the commonest', 'unbelievable', 'one of the commonest'],
 		['one key held down', 'aaaaaaaaaaaaaaaa', 'too few different characters'],
-		['with the name in it', 'my name is Ivo Brandt', 'has the name in it']
+		['with the name in it', 'my name is Ivo Brandt', 'has the name in it'],
+		[
+			'longer than anybody types',
+			'seven grey herring nets '.repeat(6),
+			'longer than 128 characters'
+		]
 	])('take no password that is %s', async (_, password, why) => {
 		const id = ids.get(IVO) ?? '';
 		const { body } = await residuum.request('POST', `/api/people/${id}`, { what: 'link' });
@@ -299,6 +304,23 @@ describe('accounts', () => {
 		const refused = await residuum.request('POST', '/api/welcome', { token, password });
 		expect(refused.status).toBe(422);
 		expect((refused.body as { detail: string }).detail).toContain(why);
+	});
+
+	it.each([
+		['of small letters alone', 'heron ferry lantern'],
+		['of sixty-four characters', 'four slow grey herons, '.repeat(3).slice(0, 64)],
+		['of a hundred and twenty-eight', 'four slow grey herons, '.repeat(6).slice(0, 128)],
+		['of letters, spaces and signs of any writing', 'чайка над  водой 海鷗 🪶']
+	])('take a password that is %s, all of it', async (_, password) => {
+		const name = `Kept ${crypto.randomUUID()}`;
+		await letIn(name, 'counselor');
+		const id = ids.get(name) ?? '';
+		const { body } = await residuum.request('POST', `/api/people/${id}`, { what: 'link' });
+		const { secret: token } = body as { secret: string };
+		const set = await residuum.request('POST', '/api/welcome', { token, password });
+		expect(set.status).toBe(200);
+		await expect(signIn(residuum.address, name, password.slice(0, -1))).rejects.toThrow('422');
+		expect(await signIn(residuum.address, name, password)).toContain('residuum-session');
 	});
 
 	it('are made, listed and locked by the command, but for the last who could let anybody in', () => {

@@ -84,6 +84,7 @@ describe('an app', () => {
 		const { body } = await factor(IVO, { what: 'confirm app', code: codeOf(secret, -1) });
 		const { codes } = body as { codes: readonly string[] };
 		expect(new Set(codes).size).toBe(10);
+		for (const one of codes) expect(one).toMatch(/^([A-HJKMNP-Z2-9]{4}-){5}[A-HJKMNP-Z2-9]{4}$/);
 		expect((await factor(IVO, { what: 'begin app', password: PASSWORD })).status).toBe(422);
 
 		const next = await stepOf(IVO);
@@ -142,7 +143,7 @@ describe('an app', () => {
 		expect(statuses.slice(0, 3)).toEqual([422, 422, 422]);
 		expect(statuses.at(-1)).toBe(429);
 		// Recovery codes are counted with them.
-		const recovery = { step, kind: 'recovery', typed: 'AAAA-AAAA-AAAA-AAAA' };
+		const recovery = { step, kind: 'recovery', typed: 'AAAA-AAAA-AAAA-AAAA-AAAA-AAAA' };
 		expect((await post('/api/session/step', recovery)).status).toBe(429);
 	});
 });

@@ -186,6 +186,14 @@ describe('a server', () => {
 			if (path !== '/favicon.svg')
 				expect([path, headers.get('cache-control')]).toEqual([path, 'no-store']);
 		}
+		for (const path of [
+			'/.git/config',
+			'/package.json',
+			'/_app/',
+			'/build/',
+			'/%2e%2e/package.json'
+		])
+			expect([path, (await fetch(residuum.address + path)).status]).toEqual([path, 404]);
 		const unknown = `/cases/${id}/debts/${crypto.randomUUID()}`;
 		expect((await fetch(residuum.address + unknown)).status).toBe(404);
 	});

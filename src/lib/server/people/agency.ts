@@ -21,8 +21,6 @@ export async function requireSupervisor(): Promise<void> {
 		);
 }
 
-const COOKIE = 'residuum-session';
-
 /** Whether what stands in front of the program speaks TLS with browsers; told by it where there is one. */
 const isSecure = (url: URL): boolean => settings().isBehindProxy && url.protocol === 'https:';
 
@@ -37,9 +35,14 @@ export const kept = (url: URL) =>
 	({ path: '/', httpOnly: true, sameSite: 'strict', secure: isSecure(url) }) as const;
 
 /** Known by it where there are accounts: whoever is signed in. Where there are none: a screen turned to a client. */
-export const secretOf = (cookies: Cookies): string | null => cookies.get(COOKIE) ?? null;
+export const secretOf = (cookies: Cookies, url: URL): string | null =>
+	cookies.get(cookieAt(url)) ?? null;
 
 export const giveSecret = (cookies: Cookies, url: URL, secret: string): void =>
-	cookies.set(COOKIE, secret, kept(url));
+	cookies.set(cookieAt(url), secret, kept(url));
 
-export const takeSecret = (cookies: Cookies, url: URL): void => cookies.delete(COOKIE, kept(url));
+export const takeSecret = (cookies: Cookies, url: URL): void =>
+	cookies.delete(cookieAt(url), kept(url));
+
+/** Behind TLS by a name that browsers take from this host alone: no neighbor puts one in (RFC 6265bis, 4.1.3.2). */
+const cookieAt = (url: URL): string => (isSecure(url) ? '__Host-' : '') + 'residuum-session';

@@ -5,7 +5,9 @@ import { NotNow } from '../database/statements';
 import { t } from '../refusals';
 
 /** Nobody types a longer one; hashing takes as long as what it is given. */
-const LONGEST = 200;
+const LONGEST = 128;
+/** Earlier ones may be as long as this. */
+const LONGEST_EVER = 200;
 /** With fewer different characters it is one key held down, or a short word again and again. */
 const DIFFERENT = 5;
 
@@ -82,7 +84,7 @@ let dummyHash: Promise<string> | null = null;
 /** Whether it is the password of what is hashPassword; where nothing is hashPassword it is not, after just as long. */
 export async function isPassword(typed: string, of: string | null): Promise<boolean> {
 	dummyHash ??= hashPassword(crypto.randomUUID());
-	const password = [...plain(typed)].slice(0, LONGEST).join('');
+	const password = [...plain(typed)].slice(0, LONGEST_EVER).join('');
 	const known = of ?? (await dummyHash);
 	const matches = await inTurn(() => verify(known, password));
 	return matches && of !== null;

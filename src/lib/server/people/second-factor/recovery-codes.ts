@@ -6,8 +6,8 @@ import { hashed } from '../tokens';
 
 /** No letters and digits that look alike. */
 const LETTERS = 'ABCDEFGHJKMNPQRSTVWXYZ23456789';
-/** Four groups of four: some 78 bits, far too many to be guessed. */
-const GROUPS = 4;
+/** Six groups of four: some 117 bits, far too many to be guessed, or to be found from their hashes. */
+const GROUPS = 6;
 const GROUP = 4;
 
 const oneCode = (): string =>
