@@ -36,7 +36,7 @@ class WaitingFirst extends BaseSequencer {
  * that is slow or away.
  */
 const SLOW_SERVER = [
-	'tests/server/{backup,bad-input,every-version,migrate,retention,start,tables,trouble}.test.ts',
+	'tests/server/{backup,bad-input,every-version,full-copy,migrate,retention,start,tables,trouble}.test.ts',
 	'tests/browser/{agency,directory,languages,looks,refusals,second-factor}.test.ts'
 ];
 const SLOW_UNIT = [

@@ -1,4 +1,5 @@
 /** A full copy of a case: all that is kept about its client, and nothing of anybody else. */
+import { randomBytes } from 'node:crypto';
 import { strFromU8, unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { queryOnce } from '../../scripts/postgres.mjs';
@@ -183,6 +184,33 @@ describe('a full copy', () => {
 		// Who looked is kept about them, not about the client.
 		expect(JSON.stringify(rows)).not.toContain(TESTER);
 		expect(JSON.stringify(rows)).not.toContain('127.0.0.1');
+	});
+
+	it('breaks off, and is no file, where the case is deleted for good while it is made', async () => {
+		const { id } = await fullCase('Deleted meanwhile');
+		const { document } = await caseNow(residuum, id);
+		// Far more than what is under way between server and browser holds.
+		const content = randomBytes(500_000).toString('base64');
+		for (let at = 0; at < 30; at += 1) {
+			const message = {
+				...{
+					key: crypto.randomUUID(),
+					to: 'client@harbour.example',
+					subject: `Message ${at}`,
+					language: 'en'
+				},
+				text: document.label,
+				attachments: [{ name: 'a.bin', type: 'application/octet-stream', content }]
+			};
+			await residuum.request('POST', `/api/cases/${id}/outbox`, message);
+		}
+		const response = await fetch(`${residuum.address}/api/cases/${id}/full-copy`, {
+			headers: residuum.headers
+		});
+		await residuum.request('DELETE', `/api/cases/${id}`);
+		await residuum.request('POST', `/api/cases/${id}/permanent-deletion`);
+		await expect(response.arrayBuffer()).rejects.toThrow();
+		expect((await residuum.request('GET', '/deleted-cases')).status).toBe(200);
 	});
 
 	it('holds up nobody while a large one is taken slowly', async () => {

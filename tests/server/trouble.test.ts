@@ -139,6 +139,7 @@ describe('a server', () => {
 			['POST', `/api/cases/${id}/redo`, { basedOn: 3, key: crypto.randomUUID() }],
 			['GET', `/cases/${id}`],
 			['GET', `/api/cases/file?id=${id}`],
+			['GET', `/api/cases/${id}/full-copy`],
 			['GET', '/']
 		] as const) {
 			const before = residuum.busy();

@@ -8,7 +8,9 @@ export const casesJson = (documents: readonly CaseDocument[]): string =>
 	[BEGINNING, ...documents.flatMap((document, at) => [...partsOf(document, at)]), END].join('');
 
 /** The same, part by part as the cases come. */
-export async function* casesJsonOf(documents: AsyncIterable<CaseDocument>): AsyncGenerator<string> {
+export async function* casesJsonOf(
+	documents: AsyncIterable<CaseDocument> | Iterable<CaseDocument>
+): AsyncGenerator<string> {
 	yield BEGINNING;
 	let at = 0;
 	for await (const document of documents) {

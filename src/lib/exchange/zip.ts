@@ -6,6 +6,9 @@ export interface ZippedFile {
 	readonly parts: AsyncIterable<string | Uint8Array> | Iterable<string | Uint8Array>;
 }
 
+/** Bytes that are packed before what comes of them is handed on. */
+const AT_ONCE = 131_072;
+
 /** The bytes of an archive of files, each of the same instant. */
 export async function* zipped(
 	files: AsyncIterable<ZippedFile>,
@@ -26,8 +29,11 @@ export async function* zipped(
 		file.mtime = made;
 		archive.add(file);
 		for await (const part of parts) {
-			file.push(typeof part === 'string' ? encoder.encode(part) : part);
-			yield* taken();
+			const bytes = typeof part === 'string' ? encoder.encode(part) : part;
+			for (let at = 0; at < bytes.length; at += AT_ONCE) {
+				file.push(bytes.subarray(at, at + AT_ONCE));
+				yield* taken();
+			}
 		}
 		file.push(new Uint8Array(), true);
 		yield* taken();

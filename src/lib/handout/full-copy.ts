@@ -30,51 +30,48 @@ tbody th { width: 14rem; font-weight: normal; color: #555; } tbody th::first-let
 /** Nothing is asked from outside, and no script runs. */
 const POLICY = "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'";
 
-/** The page as text in UTF-8; `made` is the day on which it is made. */
-export function fullCopyPage(copy: FullCopy, made: CalendarDate): string {
-	const { document } = copy;
-	const writing = writingOf(document);
-	const title = text(writing, 'title', { label: document.label });
-	const body = [
-		element('h1', {}, title),
-		element(
-			'p',
-			{},
-			text(writing, 'made', {
-				day: writeLongDate(made, writing),
-				debts: document.debts.length,
-				plans: document.plans.length,
-				revisions: copy.revisions.length,
-				messages: copy.messages.length,
-				entries: copy.trail.length
-			})
-		),
-		element('p', {}, text(writing, 'files', COPY_FILES)),
-		...section(text(writing, 'the case'), fieldsTable(caseFields(copy, writing))),
-		...debtsOf(document, writing),
-		...plansOf(document, writing),
-		...section(
-			text(writing, 'household'),
-			fieldsTable(sheetFields(document.sheet, document.people, writing))
-		),
-		...section(text(writing, 'handout'), fieldsTable(handoutFields(document.handout, writing))),
-		...progressOf(document, writing),
-		...messagesIn(copy, writing),
-		...historyOf(copy, writing),
-		...trailOf(copy, writing)
-	];
-	const head = [
+/**
+ * The page as text in UTF-8, part by part: nobody waits until a large one is written. `made` is the day on which it is
+ * made.
+ */
+export function* fullCopyPage(copy: FullCopy, made: CalendarDate): Generator<string> {
+	const writing = writingOf(copy.document);
+	const title = text(writing, 'title', { label: copy.document.label });
+	const head = element('head', {}, [
 		element('meta', { charset: 'utf-8' }),
 		element('meta', { 'http-equiv': 'Content-Security-Policy', content: POLICY }),
 		element('meta', { name: 'viewport', content: 'width=device-width' }),
 		element('title', {}, title),
 		element('style', {}, [verbatim(STYLE)])
-	];
-	const page = element('html', { lang: writing.language }, [
-		element('head', {}, head),
-		element('body', {}, [element('main', {}, body)])
 	]);
-	return `<!doctype html>\n${markupOf([page])}\n`;
+	yield `<!doctype html>\n<html lang="${writing.language}">${markupOf([head])}<body><main>`;
+	yield markupOf([element('h1', {}, title)]);
+	for (const one of bodyOf(copy, made, writing)) yield markupOf([one]);
+	yield '</main></body></html>\n';
+}
+
+function* bodyOf(copy: FullCopy, made: CalendarDate, writing: Writing): Generator<Element> {
+	const { document } = copy;
+	const counts = {
+		day: writeLongDate(made, writing),
+		debts: document.debts.length,
+		plans: document.plans.length,
+		revisions: copy.revisions.length,
+		messages: copy.messages.length,
+		entries: copy.trail.length
+	};
+	yield element('p', {}, text(writing, 'made', counts));
+	yield element('p', {}, text(writing, 'files', COPY_FILES));
+	yield* section(text(writing, 'the case'), fieldsTable(caseFields(copy, writing)));
+	yield* debtsOf(document, writing);
+	yield* plansOf(document, writing);
+	const household = sheetFields(document.sheet, document.people, writing);
+	yield* section(text(writing, 'household'), fieldsTable(household));
+	yield* section(text(writing, 'handout'), fieldsTable(handoutFields(document.handout, writing)));
+	yield* progressOf(document, writing);
+	yield* messagesIn(copy, writing);
+	yield* historyOf(copy, writing);
+	yield* trailOf(copy, writing);
 }
 
 const section = (heading: string, ...inner: readonly Element[]): Element[] => [
@@ -145,44 +142,41 @@ function caseFields(
 	];
 }
 
-const debtsOf = ({ debts, people }: CaseDocument, writing: Writing): Element[] =>
-	section(
-		text(writing, 'debts'),
-		...debts.flatMap((debt) => [
-			element('h3', {}, nameOf(debt, writing)),
-			fieldsTable(debtFields(debt, people, writing))
-		])
-	);
+function* debtsOf({ debts, people }: CaseDocument, writing: Writing): Generator<Element> {
+	yield* section(text(writing, 'debts'));
+	for (const debt of debts) {
+		yield element('h3', {}, nameOf(debt, writing));
+		yield fieldsTable(debtFields(debt, people, writing));
+	}
+}
 
-function plansOf({ plans, debts, people, choices }: CaseDocument, writing: Writing): Element[] {
-	const called = (id: string): string => {
+function* plansOf(document: CaseDocument, writing: Writing): Generator<Element> {
+	const { plans, people, choices } = document;
+	yield* section(text(writing, 'plans'));
+	for (const plan of plans) {
+		yield element('h3', {}, plan.name);
+		yield fieldsTable(planFields(plan, debtCalled(document, writing), people, writing));
+	}
+	yield element('h3', {}, text(writing, 'chosen'));
+	yield listTable(
+		[text(writing, 'day'), text(writing, 'plan'), text(writing, 'note')],
+		choices.map(({ date, name, note }) => [writeDate(date, writing), name, note]),
+		writing
+	);
+}
+
+/** The names of debts, also of those that are there no more. */
+const debtCalled =
+	({ debts }: CaseDocument, writing: Writing) =>
+	(id: string): string => {
 		const debt = debts.find((one) => one.id === id);
 		return debt ? nameOf(debt, writing) : text(writing, 'deleted debt');
 	};
-	return [
-		...section(
-			text(writing, 'plans'),
-			...plans.flatMap((plan) => [
-				element('h3', {}, plan.name),
-				fieldsTable(planFields(plan, called, people, writing))
-			])
-		),
-		element('h3', {}, text(writing, 'chosen')),
-		listTable(
-			[text(writing, 'day'), text(writing, 'plan'), text(writing, 'note')],
-			choices.map(({ date, name, note }) => [writeDate(date, writing), name, note]),
-			writing
-		)
-	];
-}
 
 /** Forecasts, and what came instead. */
 function progressOf(document: CaseDocument, writing: Writing): Element[] {
-	const { debts, sheet, forecasts, visits, readings, recordedEvents, recordedMoney } = document;
-	const debtCalled = (id: string): string => {
-		const debt = debts.find((one) => one.id === id);
-		return debt ? nameOf(debt, writing) : text(writing, 'deleted debt');
-	};
+	const { sheet, forecasts, visits, readings, recordedEvents, recordedMoney } = document;
+	const called = debtCalled(document, writing);
 	const [day, debt, amount, what] = [
 		text(writing, 'day'),
 		text(writing, 'debt'),
@@ -217,7 +211,7 @@ function progressOf(document: CaseDocument, writing: Writing): Element[] {
 				[day, debt, text(writing, 'balance')],
 				readings.map(({ date, debt: of, balance }) => [
 					writeDate(date, writing),
-					debtCalled(of),
+					called(of),
 					writeAmount(balance, writing)
 				]),
 				writing
@@ -229,7 +223,7 @@ function progressOf(document: CaseDocument, writing: Writing): Element[] {
 				[day, debt, what, amount],
 				recordedEvents.map(({ date, debt: of, kind, amount: much }) => [
 					writeDate(date, writing),
-					debtCalled(of),
+					called(of),
 					recordedKind(kind, writing),
 					writeAmount(much, writing)
 				]),

@@ -29,7 +29,9 @@ export async function newKeyPair(): Promise<KeyPair> {
  * @throws BackupRefused where one of them is none
  */
 export async function sealed(content: Readable, keys: readonly string[]): Promise<Readable> {
-	return readable(await encrypterTo(keys).encrypt(Readable.toWeb(content) as ReadableStream));
+	return readable(
+		await encrypterTo(keys).encrypt(Readable.toWeb(content) as ReadableStream<Uint8Array>)
+	);
 }
 
 /** @throws BackupRefused where one of the public keys is none, as with a letter mistyped */
@@ -62,7 +64,7 @@ export async function unsealed(content: Readable, path: string, secret: string):
 		);
 	}
 	try {
-		return readable(await decrypter.decrypt(Readable.toWeb(content) as ReadableStream));
+		return readable(await decrypter.decrypt(Readable.toWeb(content) as ReadableStream<Uint8Array>));
 	} catch {
 		throw new BackupRefused(
 			`${path} is not opened by this key: it was encrypted to another one, or its beginning was changed.`

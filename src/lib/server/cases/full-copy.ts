@@ -11,6 +11,7 @@ import type {
 import { reading } from '../database';
 import type { Statements } from '../database/statements';
 import { SCHEMA } from '../database/tables';
+import { OwnError } from '../log';
 import { othersFirst } from '../others-first';
 import { documentOf } from './revisions';
 
@@ -18,8 +19,6 @@ import { documentOf } from './revisions';
 const OF_A_CASE = ['case_id', 'told_case'];
 /** Read by themselves: whole documents. */
 const REVISIONS = 'case_revision';
-/** Revisions fetched at once. */
-const AT_ONCE = 10;
 
 interface TableOfCases {
 	readonly name: string;
@@ -131,20 +130,24 @@ async function tablesOfCases(statements: Statements): Promise<TableOfCases[]> {
 /** The copy as JSON, part by part: every row, the trail, and each revision as it is stored. */
 export async function* fullCopyJson(copy: FullCopy, made: string): AsyncGenerator<string> {
 	yield `{\n"made": ${JSON.stringify(made)},\n"case": ${JSON.stringify(copy.id)},\n`;
-	for (const [table, rows] of copy.rows)
-		yield `${JSON.stringify(table)}: [\n${rows.join(',\n')}\n],\n`;
-	yield `"trail_entry": [\n${copy.trail.map((entry) => JSON.stringify(entry)).join(',\n')}\n],\n`;
+	const trail = copy.trail.map((entry) => JSON.stringify(entry));
+	for (const [table, rows] of [...copy.rows, ['trail_entry', trail] as const]) {
+		yield `${JSON.stringify(table)}: [\n`;
+		for (const [at, row] of rows.entries()) yield (at === 0 ? '' : ',\n') + row;
+		yield '\n],\n';
+	}
 	yield `${JSON.stringify(REVISIONS)}: [`;
 	let separator = '\n';
-	const numbers = copy.revisions.map(({ number }) => number);
-	for (let at = 0; at < numbers.length; at += AT_ONCE) {
+	// One by one: each may hold a whole case.
+	for (const { number } of copy.revisions) {
 		const { rows } = await reading((statements) =>
 			statements.query<{ json: string }>(
-				`select to_jsonb(${REVISIONS})::text as json from ${REVISIONS}
-				where case_id = $1 and number = any($2) order by number`,
-				[copy.id, numbers.slice(at, at + AT_ONCE)]
+				`select to_jsonb(${REVISIONS})::text as json from ${REVISIONS} where case_id = $1 and number = $2`,
+				[copy.id, number]
 			)
 		);
+		// One that was thinned meanwhile is kept no more.
+		if (rows.length === 0) await refuseGone(copy.id);
 		for (const { json } of rows) {
 			yield separator + json;
 			separator = ',\n';
@@ -154,13 +157,25 @@ export async function* fullCopyJson(copy: FullCopy, made: string): AsyncGenerato
 	yield '\n]\n}\n';
 }
 
-/** The file of one message of the case; null where it has gone meanwhile. */
-export async function messageIn(copy: FullCopy, message: string): Promise<Uint8Array | null> {
+const GONE = 'a case was deleted while its full copy was made';
+
+/** A copy is whole, or it breaks off. @throws OwnError where the case was deleted for good while it was made */
+async function refuseGone(id: string): Promise<void> {
+	const { rows } = await reading((statements) =>
+		statements.query('select from case_file where id = $1', [id])
+	);
+	if (rows.length === 0) throw new OwnError(GONE);
+}
+
+/** The file of one message of the case. @throws OwnError where the case has gone meanwhile */
+export async function messageIn(copy: FullCopy, message: string): Promise<Uint8Array> {
 	const { rows } = await reading((statements) =>
 		statements.query<{ message: Uint8Array }>(
 			'select message from outbox_message where case_id = $1 and id = $2',
 			[copy.id, message]
 		)
 	);
-	return rows[0]?.message ?? null;
+	const [row] = rows;
+	if (!row) throw new OwnError(GONE);
+	return row.message;
 }

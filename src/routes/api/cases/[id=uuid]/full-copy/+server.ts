@@ -1,12 +1,13 @@
 import { Readable } from 'node:stream';
 import type { FullCopy } from '$lib/document/full-copy';
-import { casesJson } from '$lib/exchange/case-json';
+import { casesJsonOf } from '$lib/exchange/case-json';
 import { zipped, type ZippedFile } from '$lib/exchange/zip';
 import { COPY_FILES, fullCopyPage, messageName } from '$lib/handout/full-copy';
 import { fileName } from '$lib/exchange/file-name';
 import { answering, asDownload, unknownCase } from '$lib/server/answers';
 import { fullCopyJson, fullCopyOf, messageIn } from '$lib/server/cases/full-copy';
 import { now, today } from '$lib/server/clock';
+import { othersFirst } from '$lib/server/others-first';
 import { noteAlone } from '$lib/server/people/trail';
 import type { RequestHandler } from './$types';
 
@@ -15,9 +16,14 @@ export const GET: RequestHandler = ({ params, locals }) =>
 	answering(async () => {
 		const copy = await fullCopyOf(params.id);
 		if (copy === null) return unknownCase();
-		const page = fullCopyPage(copy, today());
+		// In the language of who asks, which is not known any more once the answer is under way.
+		const page: string[] = [];
+		for (const part of fullCopyPage(copy, today())) {
+			page.push(part);
+			await othersFirst();
+		}
 		await noteAlone(locals.actor, { what: 'gave out a full copy of a case', subject: params.id });
-		const bytes = Readable.from(zipped(filesOf(copy, page), now()), { objectMode: false });
+		const bytes = Readable.from(inTurns(zipped(filesOf(copy, page), now())), { objectMode: false });
 		return asDownload({
 			name: `${fileName(copy.document.label, `full copy ${today()}`)}.zip`,
 			type: 'application/zip',
@@ -25,12 +31,18 @@ export const GET: RequestHandler = ({ params, locals }) =>
 		});
 	});
 
-async function* filesOf(copy: FullCopy, page: string): AsyncGenerator<ZippedFile> {
-	yield { name: COPY_FILES.page, parts: [page] };
+async function* filesOf(copy: FullCopy, page: readonly string[]): AsyncGenerator<ZippedFile> {
+	yield { name: COPY_FILES.page, parts: page };
 	yield { name: COPY_FILES.rows, parts: fullCopyJson(copy, now().toISOString()) };
-	yield { name: COPY_FILES.case, parts: [casesJson([copy.document])] };
-	for (const message of copy.messages) {
-		const bytes = await messageIn(copy, message.id);
-		if (bytes !== null) yield { name: messageName(message), parts: [bytes] };
+	yield { name: COPY_FILES.case, parts: casesJsonOf([copy.document]) };
+	for (const message of copy.messages)
+		yield { name: messageName(message), parts: [await messageIn(copy, message.id)] };
+}
+
+/** After each piece everybody else has a turn. */
+async function* inTurns<T>(pieces: AsyncIterable<T>): AsyncGenerator<T> {
+	for await (const piece of pieces) {
+		yield piece;
+		await othersFirst();
 	}
 }
