@@ -176,7 +176,8 @@ describe('the trail', () => {
 		expect(verify(headIn(said)).said).toContain('The trail is whole');
 		expect(verify(early).refused).toContain('was let go of for its age; compare with a later one');
 		const kept = await queryOnce(url, 'select what, account_name from trail_entry order by number');
-		expect(kept).toContainEqual({ what: 'let old entries go', account_name: null });
+		const gone = { what: 'let old entries go', account_name: null };
+		expect(kept.filter(({ what }) => what === gone.what)).toEqual([gone]);
 		await expect(queryOnce(url, 'delete from trail_entry')).rejects.toThrow('only ever appended');
 
 		// Whoever owns the database can't let go of more than was, nor say that less was there.

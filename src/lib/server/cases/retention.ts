@@ -200,7 +200,7 @@ export function keepRetention(): () => void {
 		try {
 			if (UNTOUCHED !== null) while ((await deleteUntouched(UNTOUCHED)) > 0);
 			while ((await deleteInTime()) > 0);
-			if (TRAIL !== null) while ((await letGoBefore(daysAgo(TRAIL))) > 0);
+			if (TRAIL !== null) while (await letGoBefore(daysAgo(TRAIL)));
 			if (THIN_AFTER !== null) await thinHistories(THIN_AFTER);
 		} catch (error) {
 			if (!(error instanceof NotNow)) log.error({ err: loggable(error) }, 'retention failed');

@@ -8,10 +8,10 @@ import { isSigned, signatureOf, trailKey } from './trail-key';
 const AT_ONCE = 5_000;
 
 /**
- * Lets go of entries from before the day of an instant (by UTC), the oldest first; how many. Only what is found whole goes:
+ * Lets go of entries from before the day of an instant (by UTC), the oldest first; whether there may be more. Only what is found whole goes:
  * an end that was cut, or an entry that was changed, stays seen.
  */
-export async function letGoBefore(instant: Date): Promise<number> {
+export async function letGoBefore(instant: Date): Promise<boolean> {
 	const day = new Date(`${instant.toISOString().slice(0, 10)}T00:00:00Z`);
 	return writing(async (statements) => {
 		const head = await headOf(statements, 'for update');
@@ -21,7 +21,7 @@ export async function letGoBefore(instant: Date): Promise<number> {
 			[day, head.base.number + AT_ONCE, head.base.number]
 		);
 		const last = rows[0]?.last ?? 0;
-		if (last <= head.base.number) return 0;
+		if (last <= head.base.number) return false;
 		const gone = await walked(statements, head.base, last);
 		const key = trailKey();
 		const isEndSigned = key === null || key.isNew || isSigned(key, head, head.signature);
@@ -30,7 +30,7 @@ export async function letGoBefore(instant: Date): Promise<number> {
 				{ entry: gone.whole ? head.number : gone.entry },
 				'the trail is not whole, and lets nothing go; npm run trail -- verify says more'
 			);
-			return 0;
+			return false;
 		}
 		await statements.exec(`set local residuum.forgetting = 'on'`);
 		await statements.query('delete from trail_entry where number <= $1', [last]);
@@ -42,6 +42,6 @@ export async function letGoBefore(instant: Date): Promise<number> {
 		await append(statements, null, 'this program', [
 			{ what: 'let old entries go', detail: `up to entry ${last}` }
 		]);
-		return last - head.base.number;
+		return last - head.base.number === AT_ONCE;
 	});
 }
