@@ -58,7 +58,8 @@ const unitTest = {
 	isolate: false,
 	maxWorkers: CORES,
 	setupFiles: ['./tests/support/setup-random.ts'],
-	testTimeout: 60_000 * Math.max(1, TIMES)
+	// Many random draws beside other work: only what never ends takes so long.
+	testTimeout: 180_000 * Math.max(1, TIMES)
 };
 
 /** Built servers, a file each its own or the one that files share. */

@@ -246,8 +246,7 @@
 	}
 
 	.codes {
-		columns: 2;
-		column-gap: 36px;
+		white-space: nowrap;
 	}
 
 	code {
