@@ -1,13 +1,12 @@
 import { casesJsonOf } from '$lib/exchange/case-json';
 import { match as isIdentifier } from '../../../../params/uuid';
 import { answering, unknownCase } from '$lib/server/answers';
-import { Readable } from 'node:stream';
 import type { CaseDocument } from '$lib/document/case';
 import { USUAL } from '$lib/document/casebook';
 import { idsFound, idsSeen } from '$lib/server/cases/casebook';
 import { readCase } from '$lib/server/cases/cases';
-import { othersFirst } from '$lib/server/others-first';
 import { noteAlone } from '$lib/server/people/trail';
+import { streamed } from '$lib/server/streamed';
 import type { RequestHandler } from './$types';
 
 /** Cases as a file: those of the identifiers named, or all; of those that are seen. */
@@ -23,7 +22,7 @@ export const GET: RequestHandler = ({ url, locals }) =>
 				? ids.map((subject) => ({ what: 'exported a case', subject, detail: 'json' }) as const)
 				: [{ what: 'exported the book', detail: `${ids.length} cases` } as const])
 		);
-		return new Response(streamed(casesJsonOf(casesOf(ids))), {
+		return new Response(streamed(gathered(casesJsonOf(casesOf(ids)))), {
 			headers: {
 				'content-type': 'application/json',
 				'content-disposition': 'attachment; filename="residuum-cases.json"'
@@ -39,22 +38,16 @@ async function* casesOf(ids: readonly string[]): AsyncGenerator<CaseDocument> {
 	}
 }
 
-/** One part after the other, as they are taken; after some of them everybody else has a turn. */
-function streamed(parts: AsyncIterable<string>): ReadableStream {
-	return Readable.toWeb(Readable.from(inTurns(parts), { objectMode: false })) as ReadableStream;
-}
-
 /** Characters that are written in one go. */
 const AT_ONCE = 200_000;
 
-async function* inTurns(parts: AsyncIterable<string>): AsyncGenerator<string> {
-	let gathered = '';
+async function* gathered(parts: AsyncIterable<string>): AsyncGenerator<string> {
+	let text = '';
 	for await (const part of parts) {
-		gathered += part;
-		if (gathered.length < AT_ONCE) continue;
-		yield gathered;
-		gathered = '';
-		await othersFirst();
+		text += part;
+		if (text.length < AT_ONCE) continue;
+		yield text;
+		text = '';
 	}
-	yield gathered;
+	yield text;
 }

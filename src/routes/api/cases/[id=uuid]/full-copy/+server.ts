@@ -1,4 +1,3 @@
-import { Readable } from 'node:stream';
 import type { FullCopy } from '$lib/document/full-copy';
 import { casesJsonOf } from '$lib/exchange/case-json';
 import { zipped, type ZippedFile } from '$lib/exchange/zip';
@@ -9,6 +8,7 @@ import { fullCopyJson, fullCopyOf, messageIn } from '$lib/server/cases/full-copy
 import { now, today } from '$lib/server/clock';
 import { othersFirst } from '$lib/server/others-first';
 import { noteAlone } from '$lib/server/people/trail';
+import { streamed } from '$lib/server/streamed';
 import type { RequestHandler } from './$types';
 
 /** A full copy of what is kept about the client: to be read, as JSON, and their messages. */
@@ -23,11 +23,10 @@ export const GET: RequestHandler = ({ params, locals }) =>
 			await othersFirst();
 		}
 		await noteAlone(locals.actor, { what: 'gave out a full copy of a case', subject: params.id });
-		const bytes = Readable.from(inTurns(zipped(filesOf(copy, page), now())), { objectMode: false });
 		return asDownload({
 			name: `${fileName(copy.document.label, `full copy ${today()}`)}.zip`,
 			type: 'application/zip',
-			bytes: Readable.toWeb(bytes) as ReadableStream<Uint8Array<ArrayBuffer>>
+			bytes: streamed(zipped(filesOf(copy, page), now()))
 		});
 	});
 
@@ -37,12 +36,4 @@ async function* filesOf(copy: FullCopy, page: readonly string[]): AsyncGenerator
 	yield { name: COPY_FILES.case, parts: casesJsonOf([copy.document]) };
 	for (const message of copy.messages)
 		yield { name: messageName(message), parts: [await messageIn(copy, message.id)] };
-}
-
-/** After each piece everybody else has a turn. */
-async function* inTurns<T>(pieces: AsyncIterable<T>): AsyncGenerator<T> {
-	for await (const piece of pieces) {
-		yield piece;
-		await othersFirst();
-	}
 }
