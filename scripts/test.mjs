@@ -1,7 +1,6 @@
 /**
  * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests of the ways people work.
- * `npm run test:thorough`: what takes long by nature: all lint, also what needs types, all random cases and how much of the modules
- * they run, kills, full disks and backups, bad values for every field, every screen in every size and colours, servers
+ * `npm run test:thorough`: what takes long by nature: lint that needs types, all random cases and how much of the modules they run, kills, full disks and backups, bad values for every field, every screen in every size and colours, servers
  * that are slow or away, LibreOffice over all demo plans, the server's tests on PostgreSQL, and a release unpacked and started.
  * Each goes through to the end whatever fails, says where its time went, and closes with one line: N passed, N failed.
  */
@@ -12,12 +11,19 @@ import { join, relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ROOT } from './prepare.mjs';
 
-/** In turn, while the program is built and tried. */
+/** In turn, while the program is built. */
 const CHECKS = [
 	['types', 'svelte-check', '--tsgo', '--fail-on-warnings'],
 	['dependency rules', 'depcruise', 'src', 'tests', 'scripts', 'bench', 'packages/core/index.ts'],
 	['format', 'oxfmt', '--check', '.'],
 	['lint', 'oxlint', '--deny-warnings']
+];
+
+/** In turn, while a release is made and tried; the last of them takes minutes of one core. */
+const THOROUGH_CHECKS = [
+	['nothing unused', 'knip'],
+	['lint with types', 'oxlint', '--type-aware', '--deny-warnings'],
+	['lint of components', 'eslint', 'src/**/*.svelte']
 ];
 
 /** Programs that read much and end soon: looking for garbage seldom, and not on both cores, is quicker. */
@@ -45,26 +51,19 @@ process.exitCode = count.failed === 0 ? 0 : 1;
 
 async function quick() {
 	await check(['generated types', 'svelte-kit', 'sync']);
-	// Two lists side by side: what needs the built program, and what does not.
-	await Promise.all([
-		build().then(() => tests(['built'], PART)),
-		inTurn(CHECKS)
-			.then(referenceCases)
-			.then(() => tests(['unit'], PART))
-	]);
+	// Side by side what takes one core each; two tests at a time take both.
+	await Promise.all([build(), inTurn(CHECKS).then(referenceCases)]);
+	await tests(['built', 'unit'], PART);
 }
 
 async function thorough() {
 	await check(['generated types', 'svelte-kit', 'sync']);
-	await check(['nothing unused', 'knip']);
-	await check(['lint with types', 'eslint', '--config', 'eslint.types.config.js', '.']);
+	await Promise.all([build().then(() => tests(['release'], ALL)), inTurn(THOROUGH_CHECKS)]);
 	await tests(['unit', 'unit-slow'], ALL, ['--coverage.enabled']);
 	// What reads it is not there before the packages are.
 	const { readCoverage, readServerCoverage } = await import('./coverage.mjs');
 	checkCoverage('coverage', readCoverage());
 	await measured(['built-slow', 'postgres'], readServerCoverage);
-	ensureBuild();
-	await tests(['release'], ALL);
 }
 
 /**
@@ -154,13 +153,14 @@ async function tests(projects, random, more = []) {
 	words.push('--reporter=default', '--reporter=json', `--outputFile.json=${report}`);
 	const env = { ...process.env, RESIDUUM_RANDOM: process.env.RESIDUUM_RANDOM ?? random };
 	const child = spawn(bin('vitest'), words, { cwd: ROOT, env, stdio: ['ignore', 1, 1] });
+	let failed = 0;
 	const status = await new Promise((resolve) => child.once('close', resolve));
 	if (existsSync(report)) {
 		const { numPassedTests, numFailedTests, testResults } = JSON.parse(
 			readFileSync(report, 'utf8')
 		);
 		count.passed += numPassedTests;
-		count.failed += numFailedTests;
+		failed = numFailedTests;
 		for (const { name, startTime, endTime, assertionResults } of testResults) {
 			const file = relative(ROOT, name);
 			times.push([file, (endTime - startTime) / 1000]);
@@ -172,10 +172,11 @@ async function tests(projects, random, more = []) {
 		}
 	}
 	// A test file that could not even be read counts as failed too.
-	if (status !== 0 && count.failed === 0) {
-		count.failed += 1;
+	if (status !== 0 && failed === 0) {
+		failed = 1;
 		failures.push(`tests of ${projects.join(', ')}, before one of them was run`);
 	}
+	count.failed += failed;
 	rmSync(folder, { recursive: true });
 }
 
