@@ -36,7 +36,7 @@ class WaitingFirst extends BaseSequencer {
  * that is slow or away.
  */
 const SLOW_SERVER = [
-	'tests/server/{backup,bad-input,every-version,full-copy,migrate,retention,start,tables,trouble}.test.ts',
+	'tests/server/{backup,bad-input,every-version,full-copy,migrate,retention,start,tables,trouble,what-if-killed}.test.ts',
 	'tests/browser/{agency,directory,languages,looks,refusals,second-factor}.test.ts'
 ];
 const SLOW_UNIT = [
@@ -125,7 +125,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{access-log,api,backup,bad-input,casebook,client-view,coming-back,directory,forged,full-copy,glance,indexes,interface,paid-out,people,postgres,programs,reference,reminders,retention,second-factor,signing-in,tables,trail,webhooks,what-if}.test.ts'
+						'tests/server/{access-log,api,backup,bad-input,casebook,client-view,coming-back,directory,forged,full-copy,glance,indexes,interface,paid-out,people,postgres,programs,reference,reminders,retention,second-factor,signing-in,tables,trail,webhooks,what-if,what-if-killed}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',
