@@ -32,12 +32,12 @@ class WaitingFirst extends BaseSequencer {
 
 /**
  * What takes long by nature, and is left to `npm run test:thorough`: kills, full disks, backups, bad values for every field,
- * LibreOffice over all demo plans; in the browser every screen in every size and colours, and waiting for a server
- * that is slow or away.
+ * LibreOffice over all demo plans; in the browser every screen in every size and colours, what clients see beside the desk
+ * and take home, and waiting for a server that is slow or away.
  */
 const SLOW_SERVER = [
 	'tests/server/{backup,bad-input,every-version,full-copy,migrate,retention,start,tables,trouble,what-if-killed}.test.ts',
-	'tests/browser/{agency,directory,languages,looks,refusals,second-factor}.test.ts'
+	'tests/browser/{agency,client-view,directory,languages,looks,narrow,refusals,second-factor,take-home}.test.ts'
 ];
 const SLOW_UNIT = [
 	'tests/exchange/{convert,demo-workbooks,one-record,workbook-balances,workbook-household,workbook-out,workbook-read-back}.test.ts',

@@ -31,7 +31,7 @@ describe('a document with one bad value, in every field and of every kind', () =
 		expect(said.length).toBeLessThan(420);
 	}
 
-	it.each(badValues())(
+	it.each(drawnOf(badValues()))(
 		'refuses %s with its field, in our words, or takes what it may be',
 		(_, bad) => {
 			// First many at once, far from each other; then each by itself that this says nothing of.

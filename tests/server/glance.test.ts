@@ -1,6 +1,7 @@
 /** The book at a glance is what the cases themselves say, on any day, after each save. */
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { TIMES } from '../../scripts/random.mjs';
 import { addMonths, type CalendarDate } from '../../src/lib/core/quantities/calendar';
 import type { CaseDocument } from '../../src/lib/document/case';
 import { standingOf } from '../../src/lib/document/forecast';
@@ -151,7 +152,8 @@ it('says what plans save, once that is computed, and of what was changed anew', 
 
 it('is another one on another day', async () => {
 	const states = new Set<string>();
-	for (const months of [1, 4, 40]) {
+	// Each is a start of the program.
+	for (const months of TIMES < 1 ? [4] : [1, 4, 40]) {
 		const today = addMonths('2026-12-15' as CalendarDate, months);
 		await residuum.stop();
 		residuum = await startResiduum({ RESIDUUM_TODAY: today }, undefined, residuum);
