@@ -36,7 +36,7 @@ class WaitingFirst extends BaseSequencer {
  * and take home, and waiting for a server that is slow or away.
  */
 const SLOW_SERVER = [
-	'tests/server/{backup,bad-input,every-version,full-copy,migrate,retention,start,tables,trouble,what-if-killed}.test.ts',
+	'tests/server/{backup,bad-input,every-version,full-copy,full-disk,migrate,retention,start,tables,trouble,what-if-killed}.test.ts',
 	'tests/browser/{agency,client-view,directory,languages,looks,narrow,refusals,second-factor,take-home}.test.ts'
 ];
 const SLOW_UNIT = [

@@ -83,5 +83,10 @@ const IS_CODE = /^\d{4}$/;
 
 /** Whoever starts the program without accounts has its machine, and need not know a code. */
 export async function endAllClientViews(): Promise<void> {
+	const { rows } = await reading((statements) =>
+		statements.query('select from client_view limit 1')
+	);
+	// Where there is none, nothing is written: the program starts on a full disk, too.
+	if (rows.length === 0) return;
 	await writing((statements) => statements.query('delete from client_view'));
 }
