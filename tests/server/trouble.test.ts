@@ -147,7 +147,9 @@ describe('a server', () => {
 			expect([path, status]).toEqual([path, 200]);
 			expect(busiest, path).toBeLessThan(0.2);
 			// All of its work, however long it waits for the processor: not that of others on the same machine.
-			expect(residuum.busy() - before, path).toBeLessThan(1.5);
+			// A full copy writes every row of every table, in turns.
+			const most = path.endsWith('/full-copy') ? 3 : 1.5;
+			expect(residuum.busy() - before, path).toBeLessThan(most);
 		}
 	});
 
