@@ -137,7 +137,7 @@ describe('what creditors usually agree to', () => {
 			};
 		});
 		await screen.clickText('.settings button', 'Save all to the outbox');
-		await screen.see('.notice', 'The server is not responding.');
+		await screen.see('.notice', 'it goes into the outbox only once');
 		expect(await screen.value(`Reply for ${NAME} card`)).toBe('open');
 		await screen.clickText('.settings button', 'Save all to the outbox');
 		await screen.see('.notice', '1 letter is in the outbox.');

@@ -22,12 +22,21 @@ export type Answer<T> =
 	  }
 	| { readonly kind: 'refused'; readonly message: string; readonly problems: readonly Problem[] }
 	/** No answer in time, or none that says anything about the request; with what the server says of itself. */
-	| { readonly kind: 'unreachable'; readonly message: string | null };
+	| {
+			readonly kind: 'unreachable';
+			readonly message: string | null;
+			/** A change was asked for, and may have been made although no answer came. */
+			readonly mayBeDone?: boolean;
+	  };
 
-/** Why nothing was done, for the person who asked. */
-export const whyNot = (answer: Answer<unknown>): string =>
-	('message' in answer ? answer.message : null) ??
-	t('The server is not responding. Nothing was changed');
+/** Why nothing is known to have been done, for the person who asked. */
+export function whyNot(answer: Answer<unknown>): string {
+	const message = 'message' in answer ? answer.message : null;
+	if (message !== null) return message;
+	return answer.kind === 'unreachable' && answer.mayBeDone === true
+		? t('The server is not responding. The change …')
+		: t('The server is not responding. Try again.');
+}
 
 /** How long it is waited for where it is only asked whether there is an answer, in milliseconds. */
 const SHORT_REQUEST = 5_000;
@@ -79,7 +88,7 @@ export async function ask<T>(method: string, path: string, content?: unknown): P
 			problems: answer.problems ?? []
 		};
 	} catch {
-		return { kind: 'unreachable', message: null };
+		return { kind: 'unreachable', message: null, mayBeDone: method !== 'GET' };
 	}
 }
 
