@@ -4,8 +4,18 @@ import { expect, it } from 'vitest';
 import { run, unroundedAt } from '../../../src/lib/core/debt/run';
 import { planOf } from '../../../src/lib/core/plan/walk';
 import { periodsOf } from '../../../src/lib/core/plan/records';
+import type { DebtTerms } from '../../../src/lib/core/debt/terms';
 import { FREQUENCIES } from '../../../src/lib/core/quantities/calendar';
-import { cardTerms, household, monthly, plans, required } from '../../support/households';
+import { cents, ZERO } from '../../../src/lib/core/quantities/money';
+import { percent } from '../../../src/lib/core/quantities/rate';
+import {
+	cardTerms,
+	household,
+	monthly,
+	plans,
+	required,
+	simpleDebt
+} from '../../support/households';
 import { ofWhich, runs } from '../../support/random';
 
 const cards = cardTerms(fc.constantFrom(...FREQUENCIES));
@@ -33,6 +43,36 @@ it('of nothing but what one card asks is its own run', () => {
 		}),
 		{ numRuns: runs(100) }
 	);
+});
+
+it('go on where something still changes on an account in the middle of a month', () => {
+	// Each extra payment takes away some of what is past due: the period is not settled, the one after it in the month is.
+	const terms: DebtTerms = {
+		...simpleDebt('card', 300_000, 240_000).terms,
+		paymentsPerYear: 24,
+		payment: { kind: 'fixed', amount: cents(2_500) },
+		extras: [{ from: 3, every: 6, amount: cents(5_000) }],
+		balances: [{ id: 'purchases', opening: cents(300_000), annual: percent(240_000) }],
+		late: {
+			fee: ZERO,
+			feeAgain: ZERO,
+			penalty: percent(299_900),
+			after: 2,
+			notice: 2,
+			cure: 1,
+			standing: {
+				missed: [-4, -1, 0].map((k) => ({ k, lacking: cents(8_820) })),
+				feeDue: ZERO,
+				penaltyFrom: 2,
+				onTime: 1
+			}
+		}
+	};
+	const alone = run(terms);
+	expect(alone.ending.status).toBe('cleared');
+	const plan = planOf([{ id: 'card', terms }], required);
+	expect(plan.ending).toEqual(alone.ending);
+	expect(plan.totalInterest).toBe(alone.totalInterest);
 });
 
 it('spend no more than there is, and account for every cent, in any order', () => {

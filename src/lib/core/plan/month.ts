@@ -384,9 +384,12 @@ function paySeveral(debt: PlanDebt): void {
 		const most = period.owed - extra;
 		const now = Math.min(left, at === dueNow - 1 ? most : Math.min(period.required, most));
 		debt.balance = closePeriod(debt.terms, debt.state, period, now + extra);
-		// The lowest counts from the opening of the first settled period, as in a run (section 6).
-		if (!isSettledNow(debt)) debt.lowest = debt.reached = debt.balance;
-		else debt.reached = Math.min(debt.reached, debt.balance);
+		// A period that is not settled starts the search for a lowest again, as in a run (section 6): any is new after it.
+		if (isSettledNow(debt)) debt.reached = Math.min(debt.reached, debt.balance);
+		else {
+			debt.lowest = Infinity;
+			debt.reached = debt.balance;
+		}
 		left -= now;
 		debt.interest += period.interest;
 		debt.charges += period.charges;
