@@ -20,24 +20,25 @@ function folderForTests(): string {
 /** So many files at a time keep the machines busy that this is tested on. */
 const CORES = 2;
 
-/** What waits for half a minute, or for a server that is not there, begins first: nothing else waits for it then. */
-class WaitingFirst extends BaseSequencer {
+/** What takes minutes, or waits for a server that is not there, begins first: at the end it would leave a core with nothing to do. */
+class LongFirst extends BaseSequencer {
 	override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
-		const waits = ({ moduleId }: TestSpecification) =>
-			/\/(forged|postgres)\.test\.ts$/.test(moduleId);
+		const isLong = ({ moduleId }: TestSpecification) =>
+			/\/(backup|every-version|forged|postgres|what-if-killed)\.test\.ts$/.test(moduleId);
 		const sorted = await super.sort(files);
-		return [...sorted.filter(waits), ...sorted.filter((file) => !waits(file))];
+		return [...sorted.filter(isLong), ...sorted.filter((file) => !isLong(file))];
 	}
 }
 
 /**
  * What takes long by nature, and is left to `npm run test:thorough`: kills, full disks, backups, bad values for every field,
- * LibreOffice over all demo plans; in the browser every screen in every size and colours, what clients see beside the desk
- * and take home, and waiting for a server that is slow or away.
+ * LibreOffice over all demo plans, questions about the whole book; in the browser every screen in every size and colours, what
+ * clients see beside the desk and take home, waiting for a server that is slow or away, and all that a way of working has
+ * beside its main road.
  */
 const SLOW_SERVER = [
-	'tests/server/{backup,bad-input,every-version,full-copy,full-disk,migrate,retention,start,tables,trouble,what-if-killed}.test.ts',
-	'tests/browser/{agency,client-view,directory,languages,looks,narrow,refusals,second-factor,take-home}.test.ts'
+	'tests/server/{backup,bad-input,every-version,full-copy,full-disk,glance,migrate,retention,start,tables,trouble,what-if,what-if-killed}.test.ts',
+	'tests/browser/{agency,agency-terms,balances,client-view,directory,exports,languages,looks,narrow,plan-money,refusals,second-factor,take-home}.test.ts'
 ];
 const SLOW_UNIT = [
 	'tests/exchange/{convert,demo-workbooks,one-record,workbook-balances,workbook-household,workbook-out,workbook-read-back}.test.ts',
@@ -77,7 +78,7 @@ const builtTest = {
 // `npm test` runs `unit` and `built`; `npm run test:thorough` the others, and `unit` with many times the random draws.
 export default defineConfig({
 	test: {
-		sequence: { sequencer: WaitingFirst },
+		sequence: { sequencer: LongFirst },
 		// Of modules that tests run in their own process; what the built server runs is not seen.
 		coverage: {
 			provider: 'v8',

@@ -19,7 +19,7 @@ const CHECKS = [
 	['lint', 'oxlint', '--deny-warnings']
 ];
 
-/** In turn, while a release is made and tried; the last of them takes minutes of one core. */
+/** In turn, beside a release and the tests of modules; the last of them takes minutes of one core. */
 const THOROUGH_CHECKS = [
 	['nothing unused', 'knip'],
 	['lint with types', 'oxlint', '--type-aware', '--deny-warnings'],
@@ -30,7 +30,7 @@ const THOROUGH_CHECKS = [
 const SHORT_LIVED = ['--max-semi-space-size=128', '--single-threaded-gc'];
 
 /** The part of the random cases named by its tests that each takes. */
-const PART = '0.4';
+const PART = '0.25';
 const ALL = '1';
 
 ensurePackages();
@@ -58,11 +58,14 @@ async function quick() {
 
 async function thorough() {
 	await check(['generated types', 'svelte-kit', 'sync']);
-	await Promise.all([build().then(() => tests(['release'], ALL)), inTurn(THOROUGH_CHECKS)]);
+	const checks = inTurn(THOROUGH_CHECKS);
+	await build();
+	await tests(['release'], ALL);
 	await tests(['unit', 'unit-slow'], ALL, ['--coverage.enabled']);
 	// What reads it is not there before the packages are.
 	const { readCoverage, readServerCoverage } = await import('./coverage.mjs');
 	checkCoverage('coverage', readCoverage());
+	await checks;
 	await measured(['built-slow', 'postgres'], readServerCoverage);
 }
 

@@ -1,7 +1,5 @@
-/** A plan leaves the desk: every month as a table, the page for the client, files, messages, paper. */
-import { execFileSync } from 'node:child_process';
-import { existsSync, readdirSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+/** A plan leaves the desk: every month as a table, the difference of plans, messages, files, paper. */
+import { readdirSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { aheadOf } from '../../src/lib/core/plan/comparison';
 import { owedInAll } from '../../src/lib/core/plan/answers';
@@ -9,12 +7,14 @@ import { carriedPlan, measuredPlan } from '../../src/lib/document/carried-plans'
 import { casesOf } from '../../src/lib/exchange/cases-read';
 import { writeAmount, writeMoney } from '../../src/lib/reading/written';
 import { card, fixed } from '../support/debts';
-import { demoCases, handedIn } from '../support/demo-cases';
+import { handedIn } from '../support/demo-cases';
 import { downloads } from '../support/downloads';
 import { desk, screen, sitDown } from '../support/page';
-import { recalculated } from '../support/recalculated';
+import { hasReaders, pdfText } from '../support/pdf-text';
 import { makeCase, startResiduum, type MadeCase, type Residuum } from '../support/residuum';
+import { recalculated } from '../support/recalculated';
 import { usd } from '../support/said';
+import { makeTolliver } from '../support/tolliver';
 
 let residuum: Residuum;
 sitDown(async () => (residuum = await startResiduum()));
@@ -24,27 +24,11 @@ const { folder, of: downloadsOf, downloaded } = downloads();
 /** The demo's first household, as a case of this server. */
 let ferry: MadeCase;
 beforeAll(async () => {
-	const [document] = demoCases;
-	if (!document) throw new Error('a demo');
-	const { debts, plans, choices, against, sheet, handout, style } = document;
-	ferry = await makeCase(
-		desk.residuum,
-		'Tolliver',
-		debts,
-		{},
-		{ plans, choices, against, sheet, handout, style }
-	);
+	ferry = await makeTolliver(desk.residuum);
 	await downloadsOf(screen.page);
 });
 
 const clickText = (selector: string, text: string) => screen.clickText(selector, text);
-
-const pdfText = (bytes: Uint8Array): string => {
-	const path = join(folder, 'read.pdf');
-	writeFileSync(path, bytes);
-	return execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' });
-};
-const hasReaders = existsSync('/usr/bin/pdftotext');
 
 describe('every month', () => {
 	it('is one key away, opens its workings, folds by years, and is copied as plain numbers', async () => {
@@ -148,46 +132,6 @@ describe('the difference of plans', () => {
 		);
 		await clickText('.crossed button', 'One loan for the five cards');
 		await screen.see('.pictures .caption', 'interest and fees so far against paying the minimums');
-	});
-});
-
-describe('the page for the client', () => {
-	it('in Spanish, with two parts taken out, is seen as it is printed, saved as PDF, and kept', async () => {
-		await screen.goto(`/cases/${ferry.id}/plan`);
-		await clickText('.tools button', 'Export');
-		await clickText('a.offer', 'Client handout');
-		await screen.see('article', 'What to pay in January 2027');
-		expect(await screen.texts('article')).toHaveLength(2);
-		await screen.page.select('[aria-label="Language of the handout"]', 'es');
-		await screen.see('article', 'Qué pagar en enero de 2027');
-		await clickText('fieldset label', 'The stress test');
-		await clickText('fieldset label', 'The next twelve months');
-		await expect.poll(() => screen.text('article')).not.toContain('Los próximos 12 meses');
-		expect(await screen.text('article')).not.toContain('Qué tan seguro es');
-		await screen.see('article', 'Si falta dinero');
-		await screen.saved();
-		await clickText('.acts button', 'Save as PDF');
-		const bytes = await downloaded(/\.pdf$/);
-		if (hasReaders) {
-			const text = pdfText(bytes);
-			expect(text).toContain('Qué pagar en enero de 2027');
-			expect(text).toContain('$4,347.09');
-			expect(text).not.toContain('Los próximos 12 meses');
-		}
-		// Printed by the browser, it is the same pages.
-		const printed = await screen.page.pdf({ preferCSSPageSize: true });
-		if (hasReaders) {
-			const pages = pdfText(printed).split('\f').slice(0, -1);
-			expect(pages).toHaveLength(await screen.page.$$eval('article', (all) => all.length));
-			expect(pages[0]).toContain('página 1 de');
-			expect(pages.join('')).not.toContain('Export');
-		}
-		await screen.reload();
-		await screen.see('article', 'Su plan · Tolliver');
-		await screen.press('Control+z');
-		// Settings that follow each other soon are one step of undo: the language too, unless the machine was slow.
-		await screen.see('article', /The next 12 months|Los próximos 12 meses/);
-		await screen.saved();
 	});
 });
 

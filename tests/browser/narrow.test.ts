@@ -5,6 +5,7 @@ import { findings } from '../support/axe';
 import { demoCases } from '../support/demo-cases';
 import { desk, screen, sitDown } from '../support/page';
 import { makeCase } from '../support/residuum';
+import { makeTolliver } from '../support/tolliver';
 
 sitDown();
 
@@ -13,11 +14,7 @@ const AT_200 = { width: 640, height: 400 };
 const USUAL = { width: 1280, height: 800 };
 let id = '';
 beforeAll(async () => {
-	const [document] = demoCases;
-	if (!document) throw new Error('a demo');
-	const { debts, plans, choices, against, sheet, style } = document;
-	const made = { plans, choices, against, sheet, style };
-	({ id } = await makeCase(desk.residuum, 'On a small screen', debts, {}, made));
+	({ id } = await makeTolliver(desk.residuum, 'On a small screen'));
 });
 afterAll(() => screen.page.setViewport(USUAL));
 

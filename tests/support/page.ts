@@ -2,7 +2,7 @@
 import type { HTTPRequest, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, expect } from 'vitest';
 import { openBrowser } from '../../scripts/browser.mjs';
-import { sharedResiduum, type Asked } from './residuum';
+import { makeCase, sharedResiduum, type Asked } from './residuum';
 
 interface LayoutShiftSource {
 	readonly node: Node | null;
@@ -78,6 +78,12 @@ export function sitDown(at: () => Promise<Asked> = () => Promise.resolve(sharedR
 	});
 	afterEach(() => desk.checked());
 	afterAll(() => desk.close());
+}
+
+/** Opens the plan of a case with these debts. */
+export async function openPlan(debts: readonly object[], fields: object = {}): Promise<void> {
+	const { id } = await makeCase(desk.residuum, 'Planned', debts, fields);
+	await screen.goto(`/cases/${id}/plan`);
 }
 
 /** The page answers, and its pictures are drawn. */
