@@ -264,7 +264,7 @@ const SETTINGS = {
 		'48',
 		'MB of free disk space required for a save',
 		'a whole number of MB',
-		whole(0, 1_000_000)
+		whole(0, 1_000_000_000)
 	),
 	workers: usually(
 		'RESIDUUM_WORKERS',
