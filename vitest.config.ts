@@ -24,7 +24,7 @@ const CORES = 2;
 class LongFirst extends BaseSequencer {
 	override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
 		const isLong = ({ moduleId }: TestSpecification) =>
-			/\/(backup|every-version|forged|postgres|what-if-killed)\.test\.ts$/.test(moduleId);
+			/\/(backup[\w-]*|every-version|forged|postgres|what-if-killed)\.test\.ts$/.test(moduleId);
 		const sorted = await super.sort(files);
 		return [...sorted.filter(isLong), ...sorted.filter((file) => !isLong(file))];
 	}
@@ -37,12 +37,12 @@ class LongFirst extends BaseSequencer {
  * beside its main road.
  */
 const SLOW_SERVER = [
-	'tests/server/{backup,bad-input,every-version,full-copy,full-disk,glance,migrate,retention,start,tables,trouble,what-if,what-if-killed}.test.ts',
-	'tests/browser/{agency,agency-terms,balances,client-view,directory,exports,languages,looks,narrow,plan-money,refusals,second-factor,take-home}.test.ts'
+	'tests/server/{backup*,bad-input,every-version,full-copy,full-disk,glance,migrate,reminders,retention,start,tables,trouble,what-if,what-if-killed}.test.ts',
+	'tests/browser/{agency,agency-terms,balances,client-view,directory,endings,exports,keys,languages,looks,narrow,plan-money,refusals,second-factor,take-home,what-if}.test.ts'
 ];
 const SLOW_UNIT = [
 	'tests/exchange/{convert,demo-workbooks,one-record,workbook-balances,workbook-household,workbook-out,workbook-read-back}.test.ts',
-	'tests/handout/convert.test.ts'
+	'tests/handout/{convert,pdf}.test.ts'
 ];
 
 /** Accounts are only where the database is a PostgreSQL server. */
@@ -126,7 +126,7 @@ export default defineConfig({
 				test: {
 					name: 'postgres',
 					include: [
-						'tests/server/{access-log,api,backup,bad-input,casebook,client-view,coming-back,directory,forged,full-copy,glance,indexes,interface,paid-out,people,postgres,programs,reference,reminders,retention,second-factor,signing-in,tables,trail,webhooks,what-if,what-if-killed}.test.ts'
+						'tests/server/{access-log,api,backup*,bad-input,casebook,client-view,coming-back,directory,forged,full-copy,glance,indexes,interface,paid-out,people,postgres,programs,reference,reminders,retention,second-factor,signing-in,tables,trail,webhooks,what-if,what-if-killed}.test.ts'
 					],
 					env: { TMPDIR: folderForTests() },
 					globalSetup: './tests/support/setup-postgres.ts',

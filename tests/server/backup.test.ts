@@ -1,16 +1,15 @@
-/** Backups: of one state while saves go on, whole or none, and put back as they were, in either database. */
-import { spawn, spawnSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+/** Backups: whole or none, and put back as they were, in either database. */
+import { spawn } from 'node:child_process';
+import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { queryOnce } from '../../scripts/postgres.mjs';
 import { startServer } from '../../scripts/own-server.mjs';
 import { ROOT } from '../../scripts/prepare.mjs';
 import { documentIn, type Stored } from '../../src/lib/server/database/differences';
 import { KEPT, MOMENTARY, NAMED_BEFORE } from '../../src/lib/server/database/tables';
-import { command, commandBeside, signIn } from '../../scripts/accounts.mjs';
+import { command, signIn } from '../../scripts/accounts.mjs';
+import { backups, contentOf, hashed, linesOf, write } from '../support/backups';
 import { card } from '../support/debts';
 import { namedAsBefore } from '../support/earlier-names';
 import {
@@ -18,7 +17,6 @@ import {
 	ask,
 	makeCase,
 	startResiduum,
-	temporaryFolder,
 	TESTER,
 	TODAY,
 	type Residuum,
@@ -26,18 +24,13 @@ import {
 } from '../support/residuum';
 import { wholeCase } from '../support/whole-case';
 
-const folder = temporaryFolder();
-/** Where one is made every day, with those of twenty days and something else. */
-const daily = temporaryFolder();
-for (let day = 1; day <= 20; day += 1)
-	writeFileSync(join(daily, `residuum-2026-01-${String(day).padStart(2, '0')}.backup`), '');
-writeFileSync(join(daily, 'something-else.txt'), '');
+const { folder, newFile, emptyPlace } = backups();
 let residuum: Residuum;
 let id: string;
 const isServer = (inject('postgres') as string | undefined) !== undefined;
 
 beforeAll(async () => {
-	residuum = await startResiduum({ RESIDUUM_BACKUP: daily });
+	residuum = await startResiduum();
 	const whole = wholeCase();
 	({ id } = await makeCase(residuum, 'All that there is', [card()]));
 	const saved = await residuum.request('PUT', `/api/cases/${id}`, {
@@ -59,37 +52,7 @@ beforeAll(async () => {
 	});
 	await residuum.request('DELETE', `/api/cases/${gone.id}`);
 });
-afterAll(async () => {
-	await residuum.remove();
-	for (const made of [folder, daily]) rmSync(made, { recursive: true, force: true });
-});
-
-let made = 0;
-const newFile = () => join(folder, `${(made += 1)}.backup`);
-
-/** A place for data that has none yet. */
-async function emptyPlace(): Promise<Record<string, string>> {
-	if (!isServer) return { RESIDUUM_DATA: join(folder, `data-${(made += 1)}`) };
-	const name = `empty_${crypto.randomUUID().replaceAll('-', '')}`;
-	const url = inject('postgres');
-	await queryOnce(url.replace('NAME', 'postgres'), `create database ${name}`);
-	return { DATABASE_URL: url.replace('NAME', name) };
-}
-
-const linesOf = (path: string): string[] =>
-	gunzipSync(readFileSync(path)).toString().trimEnd().split('\n');
-
-/** What is in a backup but for its trail, which goes on when it is restored. */
-const contentOf = (path: string): string[] =>
-	linesOf(path)
-		.slice(1, -1)
-		.filter((line) => !line.startsWith('trail_'))
-		.sort();
-
-function write(path: string, lines: readonly string[]): string {
-	writeFileSync(path, gzipSync(`${lines.join('\n')}\n`));
-	return path;
-}
+afterAll(() => residuum.remove());
 
 describe('a backup', () => {
 	it('is made while the program runs, read again, for nobody else, and restored as it was', async () => {
@@ -318,94 +281,6 @@ describe('a backup', () => {
 		await own.remove();
 	});
 
-	it('is encrypted to keys that are elsewhere, proved as it is, and restored with the secret one alone', async () => {
-		const pairs = [1, 2].map(() => {
-			const { said } = command({}, 'backup', '--new-key');
-			const [key = '', secret = ''] =
-				said.match(/age1[0-9a-z]{58}|AGE-SECRET-KEY-1[0-9A-Z]+/g) ?? [];
-			return { public: key, secret };
-		});
-		const [ours, theirs] = pairs;
-		const shared = temporaryFolder();
-		const keys = pairs.map((pair) => pair.public).join(' ');
-		const own = await startResiduum({ RESIDUUM_BACKUP: shared, RESIDUUM_BACKUP_KEYS: keys });
-		await makeCase(own, 'Sealed for good', [card()]);
-		const today = `residuum-${new Date().toISOString().slice(0, 10)}.backup.age`;
-		await expect.poll(() => readdirSync(shared), { timeout: 60_000 }).toEqual([today]);
-		const path = newFile();
-		expect(command(own.settings, 'backup', path).said).toMatch(/^Written, encrypted, read again/);
-		expect(statSync(path).mode & 0o777).toBe(0o600);
-		const bytes = readFileSync(path);
-		expect(bytes.subarray(0, 22).toString()).toBe('age-encryption.org/v1\n');
-		// Two keys that are set, and the one that proved it.
-		expect(bytes.toString('latin1').match(/-> X25519 /g)).toHaveLength(3);
-		expect(() => gunzipSync(bytes)).toThrow();
-		await own.stop();
-
-		const place = await emptyPlace();
-		const restore = (file: string, input: string) => {
-			const { stdout, stderr } = spawnSync(
-				process.execPath,
-				['scripts/command.mjs', 'restore', file],
-				{ cwd: ROOT, env: { ...process.env, ...place }, encoding: 'utf8', input }
-			);
-			return { said: stdout.trim(), refused: stderr.trim() };
-		};
-		const { said: other } = command({}, 'backup', '--new-key');
-		const stranger = /AGE-SECRET-KEY-1[0-9A-Z]+/.exec(other)?.[0];
-		const changed = Buffer.from(bytes);
-		changed[bytes.length - 40] = (changed[bytes.length - 40] ?? 0) ^ 1;
-		for (const [file, content] of [
-			['changed.age', changed],
-			['cut.age', bytes.subarray(0, -30)],
-			['beginning.age', bytes.subarray(0, 60)]
-		] as const)
-			writeFileSync(join(folder, file), content);
-		for (const [file, input, why] of [
-			[path, '', 'What was given is no secret key'],
-			[path, 'AGE-SECRET-KEY-1QQQQQQQQ', 'What was given is no secret key'],
-			[path, stranger, 'is not opened by this key'],
-			[join(folder, 'changed.age'), ours?.secret, 'can’t be read as a backup'],
-			[join(folder, 'cut.age'), ours?.secret, 'can’t be read as a backup'],
-			[join(folder, 'beginning.age'), ours?.secret, 'is not opened by this key']
-		] as const) {
-			const { said, refused } = restore(file, input ?? '');
-			expect([file, said, refused]).toEqual([file, '', expect.stringContaining(why)]);
-			expect(refused.split('\n')).toHaveLength(1);
-			expect(refused).not.toContain('AGE-SECRET-KEY-1Q');
-		}
-		// As a file of keys has it, with what is written beside them.
-		const file = `# kept in the safe\n${theirs?.secret}\n`;
-		expect(restore(path, file).said).toContain('Restored: 1 case with 2 revisions');
-		const again = newFile();
-		command(place, 'backup', again);
-		expect(linesOf(again).join('')).toContain('Sealed for good');
-		await own.remove();
-		rmSync(shared, { recursive: true });
-	});
-
-	it('is not begun with a public key that is none, nor does it say a secret one', () => {
-		const { said } = command({}, 'backup', '--new-key');
-		const key = /age1[0-9a-z]{58}/.exec(said)?.[0] ?? '';
-		const secret = /AGE-SECRET-KEY-1[0-9A-Z]+/.exec(said)?.[0] ?? '';
-		const mistyped = key.slice(0, -1) + (key.endsWith('q') ? 'p' : 'q');
-		const started = (keys: string) =>
-			spawnSync(process.execPath, ['scripts/start.mjs'], {
-				cwd: ROOT,
-				env: {
-					...process.env,
-					RESIDUUM_DATA: join(folder, 'never'),
-					RESIDUUM_PORT: '0',
-					RESIDUUM_BACKUP_KEYS: keys
-				},
-				encoding: 'utf8'
-			}).stderr;
-		expect(started(mistyped)).toContain('is no public key, perhaps one with a letter mistyped');
-		const refused = started(`${key} ${secret}`);
-		expect(refused).toContain('RESIDUUM_BACKUP_KEYS can’t be read; it is public keys');
-		expect(refused).not.toContain(secret);
-	});
-
 	it.runIf(isServer)('of a version before is brought up to date', async () => {
 		const path = newFile();
 		command(residuum.settings, 'backup', path);
@@ -484,80 +359,4 @@ describe('a backup', () => {
 		}
 		return `${(NAMED_BEFORE as Record<string, string>)[table] ?? table} ${JSON.stringify(kept)}`;
 	}
-
-	/** The same lines with an end that fits them. */
-	function hashed(lines: readonly string[]): string[] {
-		const content = lines.slice(0, -1);
-		const counts: Record<string, number> = {};
-		for (const line of content.slice(1)) {
-			const table = line.slice(0, line.indexOf(' '));
-			counts[table] = (counts[table] ?? 0) + 1;
-		}
-		const hash = createHash('sha256').update(content.map((line) => `${line}\n`).join(''));
-		return [...content, JSON.stringify({ end: true, counts, sha256: hash.digest('hex') })];
-	}
-
-	it('is made every day by itself, and the last fourteen are kept', async () => {
-		const today = `residuum-${new Date().toISOString().slice(0, 10)}.backup`;
-		await expect.poll(() => readdirSync(daily)).toContain(today);
-		await expect.poll(() => readdirSync(daily)).toHaveLength(15);
-		expect(readdirSync(daily)).toContain('something-else.txt');
-		expect(readdirSync(daily)).not.toContain('residuum-2026-01-07.backup');
-		expect(linesOf(join(daily, today)).at(-1)).toContain('"end":true');
-	});
-
-	it('is made by several programs that have one folder for it: it is good, and nothing else is left', async () => {
-		const shared = temporaryFolder();
-		const older = ['residuum-2026-01-01.backup', 'residuum-2026-01-02.backup'];
-		for (const one of older) writeFileSync(join(shared, one), '');
-		const settings = { RESIDUUM_BACKUP: shared, RESIDUUM_BACKUP_DAYS: '2' };
-		const programs = await Promise.all([startResiduum(settings), startResiduum(settings)]);
-		const today = `residuum-${new Date().toISOString().slice(0, 10)}.backup`;
-		await expect.poll(() => readdirSync(shared), { timeout: 60_000 }).toEqual([older[1], today]);
-		expect(linesOf(join(shared, today)).at(-1)).toContain('"end":true');
-		for (const one of programs) await one.remove();
-		rmSync(shared, { recursive: true });
-	});
-
-	it('is of one state, however much is saved meanwhile', async () => {
-		const { id: own, document } = await makeCase(residuum, 'Revision 2', [card()]);
-		let revision = 2;
-		let isDone = false;
-		const saving = (async () => {
-			while (!isDone) {
-				const label = `Revision ${revision + 1}`;
-				const { status } = await residuum.request('PUT', `/api/cases/${own}`, {
-					basedOn: revision,
-					what: 'label',
-					...wholly({ ...document, label })
-				});
-				expect(status).toBe(200);
-				revision += 1;
-			}
-		})();
-		for (let round = 0; round < 3; round += 1) {
-			const path = newFile();
-			const before = revision;
-			const { said, refused } = await commandBeside(residuum.settings, 'backup', path);
-			expect([said, refused]).toEqual([expect.stringContaining('Written, read again'), '']);
-			const rows = (table: string) =>
-				linesOf(path)
-					.filter((line) => line.startsWith(`${table} `) && line.includes(own))
-					.map(
-						(line) =>
-							JSON.parse(line.slice(table.length + 1)) as {
-								label: string;
-								revision: number;
-								number: number;
-							}
-					);
-			const [row] = rows('case_file');
-			expect(row?.label).toBe(`Revision ${row?.revision}`);
-			expect(row?.revision).toBeGreaterThanOrEqual(before);
-			const numbers = rows('case_revision').map(({ number }) => number);
-			expect(numbers).toEqual(Array.from({ length: row?.revision ?? 0 }, (_, at) => at + 1));
-		}
-		isDone = true;
-		await saving;
-	});
 });

@@ -5,7 +5,7 @@ import { makeCase, type Asked, type MadeCase } from './residuum';
 
 const [household] = demoCases;
 if (!household) throw new Error('a demo');
-export const tolliver: CaseDocument = household;
+const tolliver: CaseDocument = household;
 
 export function makeTolliver(residuum: Asked, label = 'Tolliver'): Promise<MadeCase> {
 	const { debts, plans, choices, against, sheet, handout, style } = tolliver;
