@@ -1,6 +1,6 @@
 /**
- * `npm test`: format, lint, types, dependency rules, reference cases, unit, server and browser tests of the ways people work.
- * `npm run test:thorough`: what takes long by nature: lint that needs types, all random cases and how much of the modules they run, kills, full disks and backups, bad values for every field, every screen in every size and colours, servers
+ * `npm test`: format, lint, types, dependency rules, reference cases, unit and server tests, and the main road of each way people work in the browser.
+ * `npm run test:thorough`: what takes long by nature: lint that needs types, all random cases and how much of the modules they run, kills, full disks and backups, bad values for every field, what lies beside the main roads, every screen in every size and colours, servers
  * that are slow or away, LibreOffice over all demo plans, the server's tests on PostgreSQL, and a release unpacked and started.
  * Each goes through to the end whatever fails, says where its time went, and closes with one line: N passed, N failed.
  */
