@@ -31,8 +31,9 @@ afterAll(async () => {
 describe('a backup', () => {
 	it('is made every day by itself, and the last fourteen are kept', async () => {
 		const today = `residuum-${new Date().toISOString().slice(0, 10)}.backup`;
-		await expect.poll(() => readdirSync(daily)).toContain(today);
-		await expect.poll(() => readdirSync(daily)).toHaveLength(15);
+		const there = () => readdirSync(daily);
+		await expect.poll(there, { timeout: 60_000 }).toContain(today);
+		await expect.poll(there, { timeout: 60_000 }).toHaveLength(15);
 		expect(readdirSync(daily)).toContain('something-else.txt');
 		expect(readdirSync(daily)).not.toContain('residuum-2026-01-07.backup');
 		expect(linesOf(join(daily, today)).at(-1)).toContain('"end":true');
