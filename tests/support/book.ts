@@ -1,6 +1,5 @@
 /** A program with a book of cases, of all of which something is asked. */
 import { expect } from 'vitest';
-import { TIMES } from '../../scripts/random.mjs';
 import { CreditorNames } from '../../src/lib/document/creditors';
 import { projectionOf } from '../../src/lib/document/projection';
 import { effectOn, type WhatIf } from '../../src/lib/document/what-if';
@@ -11,7 +10,7 @@ import { caseNow, startResiduum, type Residuum } from './residuum';
 export const LESS: WhatIf = { kind: 'money' };
 const NOBODY = new CreditorNames([]);
 /** Some portions of work, each of several cases. */
-export const CASES = TIMES < 1 ? 120 : 240;
+export const CASES = 240;
 
 export interface Answer {
 	readonly run: WhatIfRun;
